@@ -1,0 +1,5 @@
+export * from './element'
+export * from './islands'
+export * from './operating-point'
+export { SparseLU } from './sparse/lu'
+export { PatternBuilder, type SparseMatrix } from './sparse/pattern'
