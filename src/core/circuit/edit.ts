@@ -1,0 +1,68 @@
+import { z } from 'zod'
+import { partOfKind } from '../parts'
+import type { Circuit } from './schema'
+import { problemsOf, type Problem } from './problem'
+
+/** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
+export const editSchema = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('setParameter'), part: z.string(), name: z.string(), value: z.number() }),
+  z.strictObject({ type: z.literal('namePart'), part: z.string(), name: z.string().max(80) }),
+  z.strictObject({ type: z.literal('rename'), name: z.string().min(1, 'A circuit needs a name').max(120) }),
+  z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
+])
+export type Edit = z.infer<typeof editSchema>
+
+export type Edited = { ok: true; circuit: Circuit; inverse: Edit } | { ok: false; problem: Problem }
+
+/** Applies an edit. The given circuit is left as it was; the inverse undoes the edit exactly. */
+export function applyEdit(circuit: Circuit, edit: Edit): Edited {
+  switch (edit.type) {
+    case 'rename':
+      return {
+        ok: true,
+        circuit: { ...circuit, name: edit.name },
+        inverse: { type: 'rename', name: circuit.name },
+      }
+    case 'setTemperature':
+      return {
+        ok: true,
+        circuit: { ...circuit, temperature: edit.value },
+        inverse: { type: 'setTemperature', value: circuit.temperature },
+      }
+    case 'namePart': {
+      const part = circuit.parts.find((p) => p.id === edit.part)
+      if (!part) return missing(edit.part)
+      return {
+        ok: true,
+        circuit: replace(circuit, { ...part, name: edit.name }),
+        inverse: { type: 'namePart', part: part.id, name: part.name },
+      }
+    }
+    case 'setParameter': {
+      const part = circuit.parts.find((p) => p.id === edit.part)
+      if (!part) return missing(edit.part)
+      const before = part.parameters[edit.name]
+      const definition = partOfKind(part.kind)
+      if (typeof before !== 'number') {
+        return {
+          ok: false,
+          problem: { where: part.id, what: `${part.id} has no value “${edit.name}”: it has ${Object.keys(definition.parameters.shape).join(', ')}` },
+        }
+      }
+      const checked = definition.parameters.strict().safeParse({ ...part.parameters, [edit.name]: edit.value })
+      if (!checked.success) return { ok: false, problem: problemsOf(checked.error, [part.id])[0]! }
+      return {
+        ok: true,
+        circuit: replace(circuit, { ...part, parameters: checked.data }),
+        inverse: { ...edit, value: before },
+      }
+    }
+  }
+}
+
+const missing = (id: string): Edited => ({ ok: false, problem: { where: id, what: `There is no part ${id}` } })
+
+const replace = (circuit: Circuit, part: Circuit['parts'][number]): Circuit => ({
+  ...circuit,
+  parts: circuit.parts.map((p) => (p.id === part.id ? part : p)),
+})

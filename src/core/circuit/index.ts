@@ -1,0 +1,6 @@
+export * from './edit'
+export * from './nodes'
+export * from './problem'
+export * from './read'
+export * from './schema'
+export * from './state'

@@ -1,0 +1,142 @@
+import { partOfKind, type Role } from '../parts'
+import type { Circuit } from './schema'
+
+/** A place where a lead can go. */
+export interface Point {
+  readonly node: number
+  /** Short name that is typed: `F1b`. */
+  readonly name: string
+  /** What it is: “holder, load side”. */
+  readonly title: string
+  readonly part: string
+  readonly terminal: string
+  /** Other short names of the same place, such as the wire end that meets it. */
+  readonly aliases: readonly string[]
+}
+
+export interface Wiring {
+  /** Nodes, the reference (0, the first battery's negative post) included. */
+  readonly count: number
+  readonly nodeOf: (part: string, terminal: string) => number
+  /** One per node, in the order in which the paths meet them. */
+  readonly points: readonly Point[]
+  /** Point of any of its names, upper or lower case, or undefined. */
+  readonly find: (name: string) => Point | undefined
+}
+
+/** A joint is called after the piece that a probe would touch: a terminal before a wire's end. */
+const rank: Readonly<Record<Role, number>> = { source: 0, protection: 1, control: 1, load: 1, connection: 1, conductor: 2 }
+
+/**
+ * Nodes and probe points of a circuit. Paths say which terminals meet; nothing else is stored, so a part
+ * that is taken out leaves no half-connection behind.
+ */
+export function wireUp(circuit: Circuit): Wiring {
+  const index = new Map<string, number>()
+  const all: { part: string; terminal: string }[] = []
+  for (const part of circuit.parts) {
+    for (const { key } of partOfKind(part.kind).terminals) {
+      index.set(`${part.id}.${key}`, all.length)
+      all.push({ part: part.id, terminal: key })
+    }
+  }
+  const parent = all.map((_, i) => i)
+  const root = (i: number): number => (parent[i] === i ? i : (parent[i] = root(parent[i]!)))
+  const join = (a: string, b: string) => {
+    const i = index.get(a)
+    const j = index.get(b)
+    if (i !== undefined && j !== undefined) parent[root(i)] = root(j)
+  }
+  const kindOf = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const met: string[] = []
+  for (const path of circuit.paths) {
+    let last = path.from
+    const source = sourceOf(kindOf, path.from)
+    if (source) met.push(`${source}.pos`)
+    met.push(last)
+    for (const step of path.steps) {
+      const definition = kindOf.get(step.part)
+      if (!definition) continue
+      const enter = step.enter ?? definition.through[0]
+      const leave = step.leave ?? definition.through[1]
+      join(last, `${step.part}.${enter}`)
+      const inside = definition.terminals.map((t) => t.key)
+      const from = inside.indexOf(enter)
+      const to = inside.indexOf(leave)
+      const between = from <= to ? inside.slice(from, to + 1) : inside.slice(to, from + 1).reverse()
+      met.push(...between.map((key) => `${step.part}.${key}`))
+      last = `${step.part}.${leave}`
+    }
+    join(last, path.to)
+    met.push(path.to)
+    const sink = sourceOf(kindOf, path.to)
+    if (sink) met.push(`${sink}.neg`)
+  }
+
+  const reference = referenceOf(circuit)
+  const number = new Map<number, number>()
+  const numberOf = (i: number) => {
+    const r = root(i)
+    const known = number.get(r)
+    if (known !== undefined) return known
+    number.set(r, number.size)
+    return number.size - 1
+  }
+  if (reference !== undefined) numberOf(index.get(reference)!)
+  all.forEach((_, i) => numberOf(i))
+
+  const members = Array.from({ length: number.size }, (): number[] => [])
+  all.forEach((_, i) => members[numberOf(i)]!.push(i))
+  const place = new Map(met.map((name, i) => [name, met.length - i] as const).reverse())
+  const early = (i: number) => -(place.get(`${all[i]!.part}.${all[i]!.terminal}`) ?? 0)
+  const points = members.map((list, node): Point => {
+    const named = list
+      .map((i) => ({ i, ...describe(circuit, all[i]!) }))
+      .sort((p, q) => p.rank - q.rank || early(p.i) - early(q.i))
+    const first = named[0]!
+    return {
+      node,
+      name: first.name,
+      title: first.title,
+      part: all[first.i]!.part,
+      terminal: all[first.i]!.terminal,
+      aliases: named.slice(1).map((n) => n.name),
+    }
+  })
+  const order = new Map(points.map((point) => [point.node, Math.min(...members[point.node]!.map(early))]))
+  const sorted = [...points].sort((p, q) => order.get(p.node)! - order.get(q.node)!)
+  const byName = new Map<string, Point>()
+  for (const point of sorted) {
+    for (const name of [point.name, ...point.aliases]) byName.set(fold(name), point)
+  }
+  return {
+    count: number.size,
+    nodeOf: (part, terminal) => {
+      const i = index.get(`${part}.${terminal}`)
+      if (i === undefined) throw new Error(`no terminal ${part}.${terminal}`)
+      return numberOf(i)
+    },
+    points: sorted,
+    find: (name) => byName.get(fold(name)),
+  }
+}
+
+const fold = (name: string): string => name.trim().toLowerCase().replace(/[-\u2013]/g, '−')
+
+/** Id of the battery that a path's end belongs to: its posts come before and after its clamps. */
+function sourceOf(kindOf: ReadonlyMap<string, { role: Role }>, end: string): string | undefined {
+  const id = end.split('.')[0]!
+  return kindOf.get(id)?.role === 'source' ? id : undefined
+}
+
+function referenceOf(circuit: Circuit): string | undefined {
+  const source = circuit.parts.find((part) => partOfKind(part.kind).role === 'source')
+  return source && `${source.id}.neg`
+}
+
+function describe(circuit: Circuit, { part, terminal }: { part: string; terminal: string }) {
+  const { kind } = circuit.parts.find((p) => p.id === part)!
+  const definition = partOfKind(kind)
+  const { suffix, name } = definition.terminals.find((t) => t.key === terminal)!
+  return { name: part + suffix, title: name, rank: rank[definition.role] }
+}

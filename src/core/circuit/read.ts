@@ -1,0 +1,148 @@
+import { partOfKind } from '../parts'
+import { circuitSchema, type Circuit, type Part } from './schema'
+import { problemsOf, writePath, type Problem, type Read } from './problem'
+import { findIslands } from '../solve'
+import { wireUp } from './nodes'
+
+/**
+ * Lets a document in: shape, ranges, and whether it hangs together. Nothing past this door checks again.
+ * Parameters that are left out get their defaults. Never throws.
+ */
+export function readCircuit(input: unknown): Read<Circuit> {
+  const shape = circuitSchema.safeParse(input)
+  if (!shape.success) return { ok: false, problems: problemsOf(shape.error) }
+  const circuit = shape.data
+  const problems: Problem[] = []
+  const parts = circuit.parts.map((part, i) => readPart(part, i, problems))
+  const filled: Circuit = { ...circuit, parts }
+  checkNames(filled, problems)
+  if (problems.length === 0) checkStates(filled, problems)
+  if (problems.length === 0) checkReturn(filled, problems)
+  return problems.length ? { ok: false, problems } : { ok: true, value: filled }
+}
+
+/** As `readCircuit`, from text: broken JSON is told by line and column where the engine says so. */
+export function readCircuitText(text: string): Read<Circuit> {
+  let input: unknown
+  try {
+    input = JSON.parse(text)
+  } catch (error) {
+    const said = error instanceof Error ? error.message : 'unreadable'
+    const at = /position (\d+)/.exec(said)
+    const line = at ? text.slice(0, Number(at[1])).split('\n').length : undefined
+    return {
+      ok: false,
+      problems: [{ where: line ? `line ${line}` : 'file', what: `This is not JSON (${said}). A circuit file is expected.` }],
+    }
+  }
+  return readCircuit(input)
+}
+
+function readPart(part: Part, index: number, problems: Problem[]): Part {
+  const result = partOfKind(part.kind).parameters.strict().safeParse(part.parameters)
+  if (result.success) return { ...part, parameters: result.data }
+  const where = writePath(['parts', index])
+  problems.push(
+    ...problemsOf(result.error, ['parameters']).map((p) => ({ where: `${where} (${part.id}).${p.where}`, what: p.what })),
+  )
+  return part
+}
+
+function checkNames(circuit: Circuit, problems: Problem[]): void {
+  const kinds = new Map<string, string>()
+  circuit.parts.forEach((part, i) => {
+    if (kinds.has(part.id)) problems.push({ where: `parts[${i}].id`, what: `${part.id} is used twice: ids must differ` })
+    kinds.set(part.id, part.kind)
+  })
+  const terminal = (id: string, key: string | undefined, where: string) => {
+    const kind = kinds.get(id)
+    if (!kind) {
+      problems.push({ where, what: `There is no part ${id}` })
+      return
+    }
+    const keys = partOfKind(kind).terminals.map((t) => t.key)
+    if (key !== undefined && !keys.includes(key)) {
+      problems.push({ where, what: `${id} has no terminal “${key}”: it has ${keys.join(', ')}` })
+    }
+  }
+  const placed = new Set<string>()
+  circuit.paths.forEach((path, p) => {
+    for (const end of ['from', 'to'] as const) {
+      const [id, key] = path[end].split('.') as [string, string]
+      placed.add(id)
+      terminal(id, key, `paths[${p}].${end}`)
+    }
+    path.steps.forEach((step, s) => {
+      const where = `paths[${p}].steps[${s}]`
+      terminal(step.part, step.enter, where)
+      terminal(step.part, step.leave, where)
+      placed.add(step.part)
+    })
+  })
+  circuit.parts.forEach((part, i) => {
+    if (!placed.has(part.id)) problems.push({ where: `parts[${i}] (${part.id})`, what: `${part.id} is on no path: put it on one or leave it out` })
+  })
+  if (!circuit.parts.some((part) => partOfKind(part.kind).role === 'source')) {
+    problems.push({ where: 'parts', what: 'There is no battery: a circuit needs a source' })
+  }
+}
+
+function checkStates(circuit: Circuit, problems: Problem[]): void {
+  const parts = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const seen = new Set<string>()
+  circuit.states.forEach((state, i) => {
+    const where = `states[${i}] (${state.name})`
+    if (seen.has(state.id)) problems.push({ where, what: `The id ${state.id} is used twice: ids must differ` })
+    seen.add(state.id)
+    for (const [id, position] of Object.entries(state.controls)) {
+      const positions = parts.get(id)?.positions
+      if (!positions) problems.push({ where: `${where}.controls`, what: `${id} is no control of this circuit` })
+      else if (!positions.includes(position)) {
+        problems.push({ where: `${where}.controls.${id}`, what: `${id} has no position “${position}”: it has ${positions.join(', ')}` })
+      }
+    }
+    for (const id of state.detached) {
+      if (!parts.get(id)?.detach) problems.push({ where: `${where}.detached`, what: `${id} cannot be unplugged, pulled or lifted` })
+    }
+  })
+}
+
+/** Every load must find its way to both posts once all controls are on and everything is plugged in. */
+function checkReturn(circuit: Circuit, problems: Problem[]): void {
+  const { nodeOf, count } = wireUp(circuit)
+  const owner = { part: '', segment: '' }
+  const side = (without: string | undefined, poles: 'pos' | 'neg') => {
+    const elements = circuit.parts.flatMap((part) => {
+      const definition = partOfKind(part.kind)
+      return definition.segments
+        .filter((segment) => !(definition.role === 'source' && segment.between.includes('pos') && segment.between.includes('neg')))
+        .filter(() => part.id !== without || definition.role === 'source')
+        .map((segment) => ({
+          type: 'resistor' as const,
+          a: nodeOf(part.id, segment.between[0]),
+          b: nodeOf(part.id, segment.between[1]),
+          ohms: 1,
+          owner,
+        }))
+    })
+    const island = findIslands({ nodeCount: count, elements })
+    const sources = circuit.parts.filter((part) => partOfKind(part.kind).role === 'source')
+    const reached = new Set(sources.map((part) => island[nodeOf(part.id, poles)]!))
+    return (id: string, key: string) => reached.has(island[nodeOf(id, key)]!)
+  }
+  circuit.parts.forEach((part, i) => {
+    const definition = partOfKind(part.kind)
+    if (definition.role !== 'load') return
+    const [enter, leave] = definition.through
+    const plus = side(part.id, 'pos')
+    const minus = side(part.id, 'neg')
+    const where = `parts[${i}] (${part.id})`
+    const ends = [enter, leave]
+    if (!ends.some((key) => plus(part.id, key))) {
+      problems.push({ where, what: `${part.id} has no feed: no path leads to it from the battery’s positive post` })
+    }
+    if (!ends.some((key) => minus(part.id, key))) {
+      problems.push({ where, what: `${part.id} has no return: lead its path back to the battery’s negative post` })
+    }
+  })
+}

@@ -1,0 +1,3 @@
+export * from './catalogue'
+export * from './fault'
+export * from './plant'

@@ -1,0 +1,4 @@
+export * from './meter'
+export * from './ohmmeter'
+export * from './registry'
+export * from './voltmeter'

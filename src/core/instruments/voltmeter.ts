@@ -1,0 +1,41 @@
+import { Solver } from '../solve'
+import type { SolvedBoard } from '../readings/board'
+import { formatNumber } from '../quantity'
+import { accuracy, autorange, type MeterType, type Reading } from './meter'
+
+const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600)
+
+/** Volts DC, red minus black, with the meter's own input resistance across the points. */
+export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Reading {
+  const { board, point } = solved
+  const loaded = new Solver({
+    nodeCount: board.nodeCount,
+    elements: [
+      ...board.elements,
+      { type: 'resistor', a: red, b: black, ohms: meter.volts.inputOhms, owner: { part: '', segment: 'meter' } },
+    ],
+  }).solve(point.voltage)
+  const truth = loaded.ok && red !== black ? loaded.voltage[red]! - loaded.voltage[black]! : 0
+  const { digit } = range(Math.abs(truth), meter.counts)
+  const value = Math.round(truth / digit) * digit
+  return {
+    function: 'volts',
+    value: value === 0 ? 0 : value,
+    unit: 'V',
+    text: showVolts(value, digit),
+    beeps: false,
+    live: false,
+    floating: red !== black && point.island[red] !== point.island[black],
+  }
+}
+
+/** Half-width that the meter itself adds to a reading of `volts`. */
+export function voltsAccuracy(volts: number, meter: MeterType): number {
+  return accuracy(volts, range(Math.abs(volts), meter.counts).digit, meter.volts)
+}
+
+function showVolts(value: number, digit: number): string {
+  const milli = digit < 0.0005
+  const decimals = milli ? 1 : Math.max(0, Math.round(-Math.log10(digit)))
+  return milli ? `${formatNumber(value * 1000, decimals)}\u00a0mV` : `${formatNumber(value, decimals)}\u00a0V`
+}

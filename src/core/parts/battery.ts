@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+import { formatPlain } from '../quantity'
+
+/** Open-circuit volts of one 12 V block at `charge` percent, rested, 25 °C. Common workshop table, no source. */
+export function openCircuitVoltage(charge: number): number {
+  const table = [11.6, 11.9, 12.06, 12.24, 12.45, 12.68]
+  const at = Math.min(4, Math.floor(charge / 20))
+  const low = table[at]!
+  return low + (table[at + 1]! - low) * (charge / 20 - at)
+}
+
+/**
+ * Ohms inside one 12 V block. The cold-cranking test of SAE J537 and EN 50342-1 (from memory): at −18 °C
+ * the rated amps may pull it to 7.5 V after 10 s, so R(−18 °C) ≈ (12.5 − 7.5) / amps. It falls to about half by
+ * 25 °C and rises as the charge goes (both common practice, no source).
+ */
+export function internalResistance(coldCrankingAmps: number, charge: number, temperature: number): number {
+  const cold = (12.5 - 7.5) / coldCrankingAmps
+  const warmth = 2 ** (-(temperature + 18) / 43)
+  return (cold * warmth) / (0.4 + (0.6 * charge) / 100)
+}
+
+/** Lead–acid battery with both clamps. Reference of every voltage is its negative post. */
+export const battery = definePart({
+  kind: 'battery',
+  title: 'Battery',
+  letters: 'B',
+  role: 'source',
+  terminals: [
+    { key: 'p', suffix: 'p', name: 'positive clamp' },
+    { key: 'pos', suffix: '+', name: 'positive post' },
+    { key: 'neg', suffix: '−', name: 'negative post' },
+    { key: 'n', suffix: 'n', name: 'negative clamp' },
+  ],
+  through: ['p', 'n'],
+  parameters: z.object({
+    blocks: quantity('12 V blocks in series', '', 1, 2, 1),
+    charge: quantity('State of charge', '%', 0, 100, 95),
+    coldCranking: quantity('Cold-cranking rating', 'A', 50, 2000, 600),
+    clampOhms: quantity('Clamp contact', 'Ω', 0, 1, 0.0002),
+  }),
+  segments: [
+    { key: 'clampPlus', name: 'positive clamp', between: ['p', 'pos'], faults: passive },
+    { key: 'cells', name: 'cells', between: ['pos', 'neg'], faults: ['discharged'] },
+    { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
+  ],
+  stamp: ({ blocks, charge, coldCranking, clampOhms }, net, { temperature }) => {
+    net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
+    net.source(
+      'cells',
+      'pos',
+      'neg',
+      blocks * openCircuitVoltage(charge),
+      blocks * internalResistance(coldCranking, charge, temperature),
+      0.02 * blocks,
+    )
+    net.resistor('clampMinus', 'neg', 'n', Math.max(clampOhms, 1e-6), 0.5)
+  },
+  summary: ({ blocks, charge }) => `${12 * blocks} V, ${formatPlain(charge)} %`,
+})

@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+
+/** Sheet metal between two ground points: a ground is a path, not a symbol. */
+export const chassis = definePart({
+  kind: 'chassis',
+  title: 'Chassis',
+  letters: 'CH',
+  role: 'conductor',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'near the load' },
+    { key: 'b', suffix: 'b', name: 'near the battery' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.001) }),
+  segments: [{ key: 'metal', name: 'sheet metal', between: ['a', 'b'], faults: ['highResistance'] }],
+  stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  summary: () => '',
+})

@@ -1,0 +1,20 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+
+/** One circuit through an inline connector; both halves are back-probed. */
+export const connector = definePart({
+  kind: 'connector',
+  title: 'Inline connector',
+  letters: 'X',
+  role: 'connection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'supply-side half' },
+    { key: 'b', suffix: 'b', name: 'far half' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
+  segments: [{ key: 'pin', name: 'pin', between: ['a', 'b'], faults: passive }],
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'] },
+  stamp: ({ pinOhms }, net) => net.resistor('pin', 'a', 'b', Math.max(pinOhms, 1e-6), 0.5),
+  summary: () => '',
+})

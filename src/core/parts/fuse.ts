@@ -1,0 +1,87 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+import { formatPlain } from '../quantity'
+import type { Law } from '../solve'
+
+/**
+ * Volts across a blade fuse at its rated current. ISO 8820-3 / SAE J1284, from memory.
+ * Between the ratings, log interpolation; outside them the nearest value.
+ */
+const ratedDrop: readonly (readonly [number, number])[] = [
+  [5, 0.128],
+  [7.5, 0.116],
+  [10, 0.109],
+  [15, 0.102],
+  [20, 0.098],
+  [25, 0.092],
+  [30, 0.084],
+]
+
+export function fuseRatedDrop(rating: number): number {
+  const first = ratedDrop[0]!
+  if (rating <= first[0]) return first[1]
+  for (let i = 1; i < ratedDrop.length; i++) {
+    const [high, drop] = ratedDrop[i]!
+    const [low, before] = ratedDrop[i - 1]!
+    if (rating <= high) return before + ((drop - before) * Math.log(rating / low)) / Math.log(high / low)
+  }
+  return ratedDrop[ratedDrop.length - 1]![1]
+}
+
+/** Cold ohms ≈ 0.7 of the rated drop over the rating, which gives the trade's 10 mV ≈ 2.1 A at 15 A. */
+export const fuseColdOhms = (rating: number): number => (0.7 * fuseRatedDrop(rating)) / rating
+
+/** v = R₀·i·(1 + c·(i/I_n)²) with c such that the drop at the rating is the rated one; solved for i. */
+export function fuseLaw(rating: number): Law {
+  const cold = fuseColdOhms(rating)
+  const rise = (1 / 0.7 - 1) / rating ** 2
+  return {
+    at(v, out) {
+      let i = v / cold
+      // Convex in |i|: Newton from the cold answer, which is too large, comes down without overshoot.
+      for (let n = 0; n < 60; n++) {
+        const miss = cold * i * (1 + rise * i * i) - v
+        const change = miss / (cold * (1 + 3 * rise * i * i))
+        i -= change
+        if (Math.abs(change) <= 1e-13 * (1 + Math.abs(i))) break
+      }
+      out.current = i
+      out.slope = 1 / (cold * (1 + 3 * rise * i * i))
+    },
+  }
+}
+
+/** Steady amps, over the rating, from which it melts: the 135 % gate of ISO 8820-3 (from memory). */
+export const meltsAbove = 1.35
+
+/** Blade fuse in its holder; the test tabs on its back are probe points of their own. */
+export const fuse = definePart({
+  kind: 'fuse',
+  title: 'Blade fuse in holder',
+  letters: 'F',
+  role: 'protection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'holder, supply side' },
+    { key: 'ta', suffix: 'ta', name: 'fuse tab, supply side' },
+    { key: 'tb', suffix: 'tb', name: 'fuse tab, load side' },
+    { key: 'b', suffix: 'b', name: 'holder, load side' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({
+    rating: quantity('Rating', 'A', 1, 40, 10),
+    clipOhms: quantity('Holder clip', 'Ω', 0, 1, 0.0015),
+  }),
+  segments: [
+    { key: 'clipIn', name: 'supply-side clip', between: ['a', 'ta'], faults: passive },
+    { key: 'link', name: 'fuse link', between: ['ta', 'tb'], faults: ['blown'] },
+    { key: 'clipOut', name: 'load-side clip', between: ['tb', 'b'], faults: passive },
+  ],
+  detach: { verb: 'pull', done: 'pulled', opens: ['clipIn', 'clipOut'] },
+  melts: { segment: 'link', rating: ({ rating }) => rating },
+  stamp: ({ rating, clipOhms }, net, { blown }) => {
+    net.resistor('clipIn', 'a', 'ta', Math.max(clipOhms, 1e-6), 0.5)
+    if (!blown) net.curve('link', 'ta', 'tb', fuseLaw(rating), 0.1)
+    net.resistor('clipOut', 'tb', 'b', Math.max(clipOhms, 1e-6), 0.5)
+  },
+  summary: ({ rating }) => `${formatPlain(rating)} A`,
+})

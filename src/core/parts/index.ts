@@ -1,0 +1,2 @@
+export * from './definition'
+export * from './registry'

@@ -1,0 +1,132 @@
+import { z } from 'zod'
+import { definePart, passive, quantity, type Notice } from './definition'
+import { formatPlain } from '../quantity'
+import type { Law } from '../solve'
+
+/**
+ * Tungsten: R ∝ T^1.214 (T in kelvin) meets R/R₃₀₀ = 5.48, 10.03, 13.08, 16.29 at 1200, 2000, 2500, 3000 K
+ * (Jones and Langmuir 1927, CRC Handbook; from memory) within 2 %.
+ */
+export const resistanceExponent = 1.214
+/**
+ * What the filament sheds ∝ T^γ − T_a^γ, with γ chosen so that near the rating I ∝ V^0.55 (lighting handbooks'
+ * re-rating exponent): with R ∝ T^β, I ∝ V^((γ−β)/(γ+β)), so γ = β·1.55/0.45. Close to Stefan and Boltzmann's 4.
+ */
+export const radiationExponent = (resistanceExponent * 1.55) / 0.45
+/** Light ∝ V^3.4 near the rating (the same handbooks). */
+export const lightExponent = 3.4
+
+export interface Filament {
+  ratedVoltage: number
+  ratedPower: number
+  /** K, at rated volts */
+  workingKelvin: number
+}
+
+/** Ohms at `kelvin`. */
+export function filamentOhms({ ratedVoltage, ratedPower, workingKelvin }: Filament, kelvin: number): number {
+  return (ratedVoltage ** 2 / ratedPower) * (kelvin / workingKelvin) ** resistanceExponent
+}
+
+/**
+ * Steady temperature (K) at `volts`: v²/R(T) = shed(T), Newton in ln T. The left side falls with T and the
+ * right one rises, so there is one answer.
+ */
+export function filamentKelvin(filament: Filament, volts: number, ambientKelvin: number): number {
+  const { ratedVoltage, workingKelvin } = filament
+  const ambient = (ambientKelvin / workingKelvin) ** radiationExponent
+  const drive = (volts / ratedVoltage) ** 2 * (1 - ambient)
+  if (drive === 0) return ambientKelvin
+  // With t = T / T_working:  drive = t^β (t^γ − ambient).
+  const b = resistanceExponent
+  const g = radiationExponent
+  let u = Math.log(Math.max(ambientKelvin / workingKelvin, drive ** (1 / (b + g))))
+  for (let n = 0; n < 100; n++) {
+    const high = Math.exp((b + g) * u)
+    const low = ambient * Math.exp(b * u)
+    const miss = high - low - drive
+    const change = miss / ((b + g) * high - b * low)
+    u -= change
+    if (Math.abs(change) < 1e-15) break
+  }
+  return workingKelvin * Math.exp(u)
+}
+
+/** Static law of the filament: what flows once the temperature has settled (well under a second). */
+export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
+  const ambient = (ambientKelvin / filament.workingKelvin) ** radiationExponent
+  return {
+    at(v, out) {
+      const t = filamentKelvin(filament, Math.abs(v), ambientKelvin) / filament.workingKelvin
+      const ohms = filamentOhms(filament, t * filament.workingKelvin)
+      out.current = v / ohms
+      // d ln T / d ln v = 2 drive / ((β+γ) t^(β+γ) − β ambient t^β); d ln I / d ln v = 1 − β times that.
+      const b = resistanceExponent
+      const g = radiationExponent
+      const high = t ** (b + g)
+      const low = ambient * t ** b
+      const follow = (2 * (high - low)) / ((b + g) * high - b * low)
+      out.slope = (1 - b * follow) / ohms
+    },
+  }
+}
+
+const notices = {
+  dark: { key: 'dark', text: 'dark' },
+  glows: { key: 'glows', text: 'glows dull red' },
+  dim: { key: 'dim', text: 'dim' },
+  bright: { key: 'bright', text: 'bright' },
+  glaring: { key: 'glaring', text: 'too bright: over its volts' },
+} as const satisfies Record<string, Notice>
+
+/**
+ * What an eye makes of a filament. Light ∝ V^3.4; a lamp at two thirds of its light passes for bright
+ * unless its neighbour is seen beside it (common practice, no source).
+ */
+export function brightness(volts: number, ratedVoltage: number): Notice {
+  const light = (Math.abs(volts) / ratedVoltage) ** lightExponent
+  if (light < 0.0005) return notices.dark
+  if (light < 0.02) return notices.glows
+  if (light < 0.62) return notices.dim
+  if (light < 2.5) return notices.bright
+  return notices.glaring
+}
+
+/** Filament lamp in its socket. Ratings as UN Regulation No. 37 states them (from memory). */
+export const lamp = definePart({
+  kind: 'lamp',
+  title: 'Filament lamp in socket',
+  letters: 'L',
+  role: 'load',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'socket, feed' },
+    { key: 'f', suffix: 'f', name: 'lamp contact, feed' },
+    { key: 'g', suffix: 'g', name: 'lamp contact, return' },
+    { key: 'b', suffix: 'b', name: 'socket, return' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({
+    ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
+    ratedPower: quantity('Rated watts', 'W', 0.5, 150, 55),
+    workingKelvin: quantity('Filament at rating', 'K', 1800, 3300, 2800),
+    socketOhms: quantity('Socket contact', 'Ω', 0, 5, 0.004),
+  }),
+  segments: [
+    { key: 'socketIn', name: 'feed contact of the socket', between: ['a', 'f'], faults: passive },
+    { key: 'filament', name: 'filament', between: ['f', 'g'], faults: ['burntOut'] },
+    { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
+  ],
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['socketIn', 'socketOut'] },
+  load: ['f', 'g'],
+  stamp: (parameters, net, { temperature }) => {
+    net.resistor('socketIn', 'a', 'f', Math.max(parameters.socketOhms, 1e-6), 0.5)
+    net.curve('filament', 'f', 'g', filamentLaw(parameters, temperature + 273.15), 0.05)
+    net.resistor('socketOut', 'g', 'b', Math.max(parameters.socketOhms, 1e-6), 0.5)
+  },
+  notice: {
+    segment: 'filament',
+    read: ({ ratedVoltage }, { volts }) => brightness(volts, ratedVoltage),
+    all: Object.values(notices),
+  },
+  summary: ({ ratedVoltage, ratedPower }) => `${formatPlain(ratedVoltage)} V ${formatPlain(ratedPower)} W`,
+})

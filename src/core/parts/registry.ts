@@ -1,0 +1,37 @@
+import type { AnyPart } from './definition'
+import { battery } from './battery'
+import { chassis } from './chassis'
+import { connector } from './connector'
+import { fuse } from './fuse'
+import { heater } from './heater'
+import { lamp } from './lamp'
+import { strap } from './strap'
+import { stud } from './stud'
+import { toggle } from './switch'
+import { wire } from './wire'
+
+/** Every part there is. A new one is its file and its line here. */
+export const parts: readonly AnyPart[] = [
+  battery,
+  fuse,
+  toggle,
+  connector,
+  wire,
+  lamp,
+  heater,
+  stud,
+  chassis,
+  strap,
+]
+
+const byKind: ReadonlyMap<string, AnyPart> = new Map(parts.map((part) => [part.kind, part]))
+
+/** Definition of a kind that the document's schema has already let in. */
+export function partOfKind(kind: string): AnyPart {
+  const found = byKind.get(kind)
+  if (!found) throw new Error(`no part of kind ${kind}`)
+  return found
+}
+
+export const partKinds = parts.map((part) => part.kind)
+export const isPartKind = (kind: string): boolean => byKind.has(kind)

@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+import { copperOhms } from './wire'
+import { formatPlain } from '../quantity'
+
+/** Heavy cable or braid that is bolted on, such as the one from chassis to the battery's negative clamp. */
+export const strap = definePart({
+  kind: 'strap',
+  title: 'Strap',
+  letters: 'ST',
+  role: 'conductor',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'bolt' },
+    { key: 'l', suffix: 'l', name: 'lug' },
+    { key: 'b', suffix: 'b', name: 'far end' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({
+    length: quantity('Length', 'm', 0.05, 10, 0.5),
+    section: quantity('Section', 'mm²', 4, 120, 25),
+    boltOhms: quantity('Bolted joint', 'Ω', 0, 1, 0.0005),
+  }),
+  segments: [
+    { key: 'bolt', name: 'bolted joint', between: ['a', 'l'], faults: passive },
+    { key: 'braid', name: 'cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
+  ],
+  detach: { verb: 'lift', done: 'off', opens: ['braid'] },
+  stamp: ({ length, section, boltOhms }, net, { temperature }) => {
+    net.resistor('bolt', 'a', 'l', Math.max(boltOhms, 1e-6), 0.5)
+    net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)
+  },
+  summary: ({ length, section }) => `${formatPlain(section)} mm², ${formatPlain(length)} m`,
+})

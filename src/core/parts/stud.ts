@@ -1,0 +1,29 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+
+/** Ground stud: the wire's eyelet, the nut on its stud, and the chassis under it, each a probe point. */
+export const stud = definePart({
+  kind: 'stud',
+  title: 'Ground stud',
+  letters: 'G',
+  role: 'connection',
+  terminals: [
+    { key: 'e', suffix: 'e', name: 'wire eyelet' },
+    { key: 'n', suffix: 'n', name: 'nut and stud' },
+    { key: 'c', suffix: 'c', name: 'chassis beside the stud' },
+  ],
+  through: ['e', 'c'],
+  parameters: z.object({
+    eyeletOhms: quantity('Eyelet on stud', 'Ω', 0, 1, 0.0008),
+    footOhms: quantity('Stud on chassis', 'Ω', 0, 1, 0.0008),
+  }),
+  segments: [
+    { key: 'eyelet', name: 'eyelet on stud', between: ['e', 'n'], faults: passive },
+    { key: 'foot', name: 'stud on chassis', between: ['n', 'c'], faults: passive },
+  ],
+  stamp: ({ eyeletOhms, footOhms }, net) => {
+    net.resistor('eyelet', 'e', 'n', Math.max(eyeletOhms, 1e-6), 0.5)
+    net.resistor('foot', 'n', 'c', Math.max(footOhms, 1e-6), 0.5)
+  },
+  summary: () => '',
+})

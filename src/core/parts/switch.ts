@@ -1,0 +1,24 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+
+/** On-off switch. */
+export const toggle = definePart({
+  kind: 'switch',
+  title: 'Switch',
+  letters: 'S',
+  role: 'control',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'input' },
+    { key: 'b', suffix: 'b', name: 'output' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.005) }),
+  segments: [
+    { key: 'contacts', name: 'contacts', between: ['a', 'b'], faults: ['stuckOpen', 'highResistance', 'corroded'] },
+  ],
+  positions: ['open', 'closed'],
+  stamp: ({ contactOhms }, net, { position }) => {
+    if (position === 'closed') net.resistor('contacts', 'a', 'b', Math.max(contactOhms, 1e-6), 0.5)
+  },
+  summary: () => '',
+})

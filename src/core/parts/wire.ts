@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+import { formatPlain } from '../quantity'
+
+/** IEC 60028 standard annealed copper at 20 °C: 1/58 Ω·mm²/m, and 0.00393 per kelvin. */
+export const copperResistivity = 1 / 58
+export const copperCoefficient = 0.00393
+
+/** ASTM B258: diameter 0.127 mm · 92^((36 − n)/39) of gauge n (−1 for 00), as an area in mm². */
+export function areaOfGauge(gauge: number): number {
+  const diameter = 0.127 * 92 ** ((36 - gauge) / 39)
+  return (Math.PI / 4) * diameter ** 2
+}
+
+/** Ohms of a copper conductor. `length` m, `area` mm², `temperature` °C. */
+export function copperOhms(length: number, area: number, temperature: number): number {
+  return ((copperResistivity * length) / area) * (1 + copperCoefficient * (temperature - 20))
+}
+
+/** A single-core copper wire. */
+export const wire = definePart({
+  kind: 'wire',
+  title: 'Wire',
+  letters: 'W',
+  role: 'conductor',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'supply end' },
+    { key: 'b', suffix: 'b', name: 'far end' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({
+    length: quantity('Length', 'm', 0.01, 100, 1),
+    section: quantity('Section', 'mm²', 0.13, 120, 1.5),
+  }),
+  segments: [
+    {
+      key: 'copper',
+      name: 'conductor',
+      between: ['a', 'b'],
+      faults: ['open', 'highResistance', 'corroded', 'shortToGround'],
+    },
+  ],
+  stamp: ({ length, section }, net, { temperature }) =>
+    net.resistor('copper', 'a', 'b', copperOhms(length, section, temperature), 0.06),
+  summary: ({ length, section }) => `${formatPlain(section)} mm², ${formatPlain(length)} m`,
+})

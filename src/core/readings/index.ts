@@ -1,0 +1,6 @@
+export * from './band'
+export * from './board'
+export * from './key'
+export * from './schools/limits'
+export * from './schools/school'
+export * from './walk'

@@ -1,0 +1,16 @@
+import type { Balance, DropRow } from '../key'
+
+export interface Verdict {
+  readonly passes: boolean
+  /** One line: which loss, how much, against what. */
+  readonly reason: string
+}
+
+/** A school of thought on how much loss is allowed. All are common practice, no source. */
+export interface School {
+  readonly id: string
+  readonly title: string
+  /** Why one would choose it, in one line. */
+  readonly why: string
+  readonly judge: (balance: Balance, drops: readonly DropRow[]) => Verdict
+}
