@@ -1,0 +1,4 @@
+export * from './judge'
+export * from './rubric'
+export * from './steps'
+export * from './verdict'

@@ -1,0 +1,46 @@
+import type { Circuit } from '../circuit'
+import { faultOfKind, possibleFaults, type Fault } from '../faults'
+import { partOfKind } from '../parts'
+
+/**
+ * One way the circuit could be. A severity that is a number is split into cells of its kind's grid: `corners`
+ * holds the cell's two ends (one entry where the fault has no severity, none when all is well).
+ */
+export interface Hypothesis {
+  readonly part: string | undefined
+  readonly corners: readonly Fault[]
+  /** Relative likelihood before any evidence. */
+  readonly prior: number
+}
+
+/**
+ * How often a piece fails: returns and joints more than wire, loads and fuses in between (common practice, no
+ * source). One weight per segment; its faults and severities share it.
+ */
+function priorOf(role: string, segment: { key: string }, kind: Fault['kind']): number {
+  if (kind === 'burntOut' || kind === 'blown') return 3
+  if (role === 'connection') return 3
+  if (segment.key === 'copper' || segment.key === 'braid' || segment.key === 'metal') return 1
+  return 2
+}
+
+/** Healthy, and every single fault of the catalogue on every piece that it can strike. */
+export function hypothesesOf(circuit: Circuit): Hypothesis[] {
+  const roles = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const faulted = possibleFaults(circuit).flatMap((fault): Hypothesis[] => {
+    const definition = roles.get(fault.part)!
+    const segment = definition.segments.find((s) => s.key === fault.segment)!
+    const weight = priorOf(definition.role, segment, fault.kind) / segment.faults.length
+    const grid = faultOfKind(fault.kind).severity?.grid
+    if (!grid) return [{ part: fault.part, corners: [fault], prior: weight }]
+    return grid.slice(1).map((high, i) => ({
+      part: fault.part,
+      corners: [
+        { ...fault, severity: grid[i]! },
+        { ...fault, severity: high },
+      ],
+      prior: weight / (grid.length - 1),
+    }))
+  })
+  return [{ part: undefined, corners: [], prior: 1 }, ...faulted]
+}

@@ -1,0 +1,5 @@
+export * from './evidence'
+export * from './hypotheses'
+export * from './predictor'
+export * from './suspects'
+export * from './worth'

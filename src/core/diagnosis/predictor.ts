@@ -1,0 +1,137 @@
+import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import type { Fault } from '../faults'
+import { functionOf, workshopMeter, type MeterType } from '../instruments'
+import { partOfKind } from '../parts'
+import { aftermath, noticeAll, smallSignalOhms, solveBoard, voltageBand, type SolvedBoard } from '../readings'
+import type { Fact, TestSetup } from './evidence'
+import { hypothesesOf, type Hypothesis } from './hypotheses'
+
+/** Where a reading would lie; both ends Infinity for OL. */
+export interface Interval {
+  readonly low: number
+  readonly high: number
+}
+
+/** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
+const ohmsTolerance = 0.08
+
+/**
+ * Knows what every test would show under every hypothesis of one circuit. Boards are solved when first asked
+ * for and kept, so that judging a long attempt costs little more than judging its first test.
+ */
+export class Predictor {
+  readonly hypotheses: readonly Hypothesis[]
+  readonly wiring: Wiring
+  private readonly boards = new Map<string, SolvedBoard | undefined>()
+  private readonly fuses = new Map<string, ReadonlySet<string>>()
+  private readonly intervals = new Map<string, Interval | undefined>()
+  private readonly partIds: readonly string[]
+
+  constructor(
+    readonly circuit: Circuit,
+    readonly meter: MeterType = workshopMeter,
+  ) {
+    this.wiring = wireUp(circuit)
+    this.hypotheses = hypothesesOf(circuit)
+    this.partIds = circuit.parts.map((part) => part.id)
+  }
+
+  /** Parts that some hypothesis strikes. */
+  get suspectable(): readonly string[] {
+    const struck = new Set(this.hypotheses.map((h) => h.part))
+    return this.partIds.filter((id) => struck.has(id))
+  }
+
+  /** Could the fact have come about if the hypothesis were true? */
+  admits(hypothesis: Hypothesis, fact: Fact): boolean {
+    if (fact.type === 'seen') return this.admitsSeen(hypothesis, fact)
+    if (fact.meaningless) return true
+    const interval = this.interval(hypothesis, fact.setup)
+    // What cannot be predicted excludes nothing.
+    return !interval || (fact.value >= interval.low && fact.value <= interval.high)
+  }
+
+  /** The readings that a hypothesis allows, all severities of its cell and all tolerances included. */
+  interval(hypothesis: Hypothesis, setup: TestSetup): Interval | undefined {
+    const ends = this.corners(hypothesis).map((fault) => this.cornerInterval(fault, setup))
+    if (ends.some((end) => end === undefined)) return undefined
+    return {
+      low: Math.min(...ends.map((end) => end!.low)),
+      high: Math.max(...ends.map((end) => end!.high)),
+    }
+  }
+
+  /** The board under one exact fault (undefined: healthy) in a state, or undefined if it has no answer. */
+  board(fault: Fault | undefined, state: CircuitState): SolvedBoard | undefined {
+    const key = faultKey(fault) + stateKeyOf(state)
+    if (!this.boards.has(key)) {
+      const faults = fault ? [fault] : []
+      const blown = this.fusesAfter(fault)
+      const solved = solveBoard(this.circuit, faults, state, blown, this.wiring)
+      this.boards.set(key, solved.ok ? solved : undefined)
+    }
+    return this.boards.get(key)
+  }
+
+  private fusesAfter(fault: Fault | undefined): ReadonlySet<string> {
+    // Only a short to elsewhere can melt what the healthy circuit does not.
+    const key = fault?.kind === 'shortToGround' ? faultKey(fault) : ''
+    if (!this.fuses.has(key)) this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
+    return this.fuses.get(key)!
+  }
+
+  private corners(hypothesis: Hypothesis): readonly (Fault | undefined)[] {
+    return hypothesis.corners.length ? hypothesis.corners : [undefined]
+  }
+
+  private cornerInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
+    const { function: dial, red, black, state } = setup
+    const key = `${faultKey(fault)}${stateKeyOf(state)}${dial} ${red} ${black}`
+    if (!this.intervals.has(key)) {
+      const solved = this.board(fault, state)
+      this.intervals.set(key, solved && this.expect(solved, setup))
+    }
+    return this.intervals.get(key)
+  }
+
+  private expect(solved: SolvedBoard, { function: dial, red, black }: TestSetup): Interval {
+    const { meter } = this
+    if (dial === 'volts') {
+      const { island, voltage } = solved.point
+      const tied = island[red] === island[black]
+      const volts = tied ? voltage[red]! - voltage[black]! : 0
+      const behind = smallSignalOhms(solved, red, black)
+      const value = tied ? (volts * meter.volts.inputOhms) / (meter.volts.inputOhms + behind) : 0
+      const band = voltageBand(solved, red, black) + functionOf('volts').accuracy(value, meter)
+      return { low: value - band, high: value + band }
+    }
+    const { value } = functionOf(dial).read(solved, red, black, meter)
+    if (value === undefined) return { low: Infinity, high: Infinity }
+    const band = functionOf(dial).accuracy(value, meter) + ohmsTolerance * Math.abs(value)
+    return { low: value - band, high: value + band }
+  }
+
+  private admitsSeen(hypothesis: Hypothesis, fact: Extract<Fact, { type: 'seen' }>): boolean {
+    const noticed = this.corners(hypothesis).map((fault) => {
+      const solved = this.board(fault, fact.state)
+      return solved && noticeAll(solved)
+    })
+    if (noticed.some((n) => n === undefined)) return true
+    return Object.entries(fact.seen).every(([id, key]) => {
+      const kind = this.circuit.parts.find((part) => part.id === id)?.kind
+      const scale = kind ? (partOfKind(kind).notice?.all.map((n) => n.key) ?? []) : []
+      const places = noticed.map((list) => scale.indexOf(list!.find((n) => n.part === id)?.key ?? ''))
+      const seen = scale.indexOf(key)
+      return seen >= Math.min(...places) && seen <= Math.max(...places)
+    })
+  }
+}
+
+const faultKey = (fault: Fault | undefined): string =>
+  fault ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''}|` : '|'
+
+const stateKeyOf = ({ controls, detached }: CircuitState): string =>
+  `${Object.entries(controls)
+    .map(([id, position]) => `${id}=${position}`)
+    .sort()
+    .join()};${[...detached].sort().join()}|`
