@@ -1,0 +1,5 @@
+export * from './account'
+export * from './circuits'
+export * from './desk'
+export * from './orders'
+export * from './failure'

@@ -1,0 +1,109 @@
+import type { CircuitList, Plant, StoredCircuit } from '../contract'
+import { applyEdit, readCircuit, type Circuit, type Edit } from '../core/circuit'
+import { checkFault } from '../core/faults'
+import type { Database, Queries } from './database'
+import { Refusal } from './refusal'
+
+interface Row {
+  id: string
+  document: unknown
+  revision: number
+  plant: Plant | null
+}
+
+/** What is stored went through the same door as an import; going through it again upgrades older documents. */
+function documentOf(row: { document: unknown }): Circuit {
+  const read = readCircuit(row.document)
+  if (!read.ok) throw new Error(`a stored circuit does not read: ${read.problems[0]?.what}`)
+  return read.value
+}
+
+export async function listCircuits(db: Queries): Promise<CircuitList> {
+  return db.query(
+    `select id, document->>'name' as name, coalesce(document->>'vehicle', '') as vehicle,
+       jsonb_array_length(document->'parts') as parts,
+       to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as updated
+     from circuits order by updated_at desc, document->>'name'`,
+  )
+}
+
+/** Takes a document in through the one door; a malformed one changes nothing. */
+export async function addCircuit(db: Queries, input: unknown, owner: string | undefined): Promise<string> {
+  const read = readCircuit(input)
+  if (!read.ok) throw new Refusal(422, 'This circuit cannot be taken in; nothing was changed', read.problems)
+  const [row] = await db.query<{ id: string }>('insert into circuits (owner_id, document) values ($1, $2) returning id', [
+    owner ?? null,
+    JSON.stringify(read.value),
+  ])
+  return row!.id
+}
+
+async function rowOf(db: Queries, id: string, lock = false): Promise<Row> {
+  const [row] = await db.query<Row>(`select id, document, revision, plant from circuits where id = $1${lock ? ' for update' : ''}`, [id])
+  if (!row) throw new Refusal(404, 'There is no such circuit')
+  return row
+}
+
+export async function loadCircuit(db: Queries, id: string): Promise<StoredCircuit> {
+  const row = await rowOf(db, id)
+  const [history] = await db.query<{ undo: boolean; redo: boolean }>(
+    `select coalesce(bool_or(not undone), false) as undo, coalesce(bool_or(undone), false) as redo
+     from circuit_edits where circuit_id = $1`,
+    [id],
+  )
+  return { id, revision: row.revision, circuit: documentOf(row), plant: row.plant, undo: history!.undo, redo: history!.redo }
+}
+
+async function store(db: Queries, id: string, circuit: Circuit): Promise<void> {
+  await db.query('update circuits set document = $2, revision = revision + 1, updated_at = now() where id = $1', [
+    id,
+    JSON.stringify(circuit),
+  ])
+}
+
+/** Applies an edit to the revision that the person saw, and keeps its inverse for undo. */
+export async function editCircuit(database: Database, id: string, revision: number, edit: Edit): Promise<StoredCircuit> {
+  await database.transaction(async (db) => {
+    const row = await rowOf(db, id, true)
+    if (row.revision !== revision) throw new Refusal(409, 'This circuit was changed elsewhere meanwhile; what you see now is the newest')
+    const edited = applyEdit(documentOf(row), edit)
+    if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
+    await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
+    await db.query(
+      `insert into circuit_edits (circuit_id, position, edit, inverse)
+       select $1, coalesce(max(position), 0) + 1, $2, $3 from circuit_edits where circuit_id = $1`,
+      [id, JSON.stringify(edit), JSON.stringify(edited.inverse)],
+    )
+    await store(db, id, edited.circuit)
+  })
+  return loadCircuit(database, id)
+}
+
+/** Takes the last edit back, or makes the last undone one again. */
+export async function stepHistory(database: Database, id: string, way: 'undo' | 'redo'): Promise<StoredCircuit> {
+  await database.transaction(async (db) => {
+    const row = await rowOf(db, id, true)
+    const [entry] = await db.query<{ position: number; edit: Edit; inverse: Edit }>(
+      way === 'undo'
+        ? 'select position, edit, inverse from circuit_edits where circuit_id = $1 and not undone order by position desc limit 1'
+        : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
+      [id],
+    )
+    if (!entry) throw new Refusal(409, way === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo')
+    const edited = applyEdit(documentOf(row), way === 'undo' ? entry.inverse : entry.edit)
+    if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
+    await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [id, entry.position, way === 'undo'])
+    await store(db, id, edited.circuit)
+  })
+  return loadCircuit(database, id)
+}
+
+export async function savePlant(db: Queries, id: string, plant: Plant): Promise<void> {
+  checkFaults(documentOf(await rowOf(db, id)), plant.faults)
+  await db.query('update circuits set plant = $2 where id = $1', [id, JSON.stringify(plant)])
+}
+
+export function checkFaults(circuit: Circuit, faults: Plant['faults']): void {
+  const problems = faults.flatMap((fault) => checkFault(circuit, fault) ?? [])
+  if (problems.length) throw new Refusal(422, problems[0]!.what, problems)
+}

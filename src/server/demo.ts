@@ -1,0 +1,30 @@
+import { readFileSync } from 'node:fs'
+import { addCircuit } from './circuits'
+import type { Database } from './database'
+import { addUser } from './users'
+import { readdirSync } from 'node:fs'
+import { z } from 'zod'
+
+const folder = new URL('../../demo/', import.meta.url)
+
+const schoolSchema = z.object({
+  name: z.string(),
+  instructors: z.array(z.object({ login: z.string(), name: z.string(), password: z.string() })),
+  students: z.array(z.object({ login: z.string(), name: z.string(), password: z.string() })),
+})
+export type DemoSchool = z.infer<typeof schoolSchema>
+
+export const demoSchool = (): DemoSchool => schoolSchema.parse(JSON.parse(readFileSync(new URL('school.json', folder), 'utf8')))
+
+/** Loads the demo school once, through the same doors as a person's own accounts and imports. */
+export async function loadDemo(db: Database): Promise<void> {
+  const [any] = await db.query('select 1 from users limit 1')
+  if (any) return
+  const school = demoSchool()
+  const instructors = []
+  for (const account of school.instructors) instructors.push(await addUser(db, account, 'instructor'))
+  for (const account of school.students) await addUser(db, account, 'student')
+  for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
+    await addCircuit(db, JSON.parse(readFileSync(new URL(`circuits/${file}`, folder), 'utf8')), instructors[0]?.id)
+  }
+}

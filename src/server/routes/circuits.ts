@@ -1,0 +1,39 @@
+import { Router } from 'express'
+import { z } from 'zod'
+import { editRequestSchema, plantSchema } from '../../contract'
+import { addCircuit, editCircuit, listCircuits, loadCircuit, savePlant, stepHistory } from '../circuits'
+import type { Database } from '../database'
+import { only, userOf } from './account'
+
+export const idOf = (value: unknown): string => z.uuid('This address names nothing').parse(value)
+
+/** Circuits, their edits and what is planted in them: instructors only. */
+export function circuitRoutes(db: Database): Router {
+  const router = Router()
+  router.use('/circuits', only('instructor'))
+  router.get('/circuits', async (_req, res) => {
+    res.json(await listCircuits(db))
+  })
+  router.post('/circuits', async (req, res) => {
+    const id = await addCircuit(db, req.body, userOf(res).id)
+    res.status(201).json(await loadCircuit(db, id))
+  })
+  router.get('/circuits/:id', async (req, res) => {
+    res.json(await loadCircuit(db, idOf(req.params.id)))
+  })
+  router.post('/circuits/:id/edits', async (req, res) => {
+    const { revision, edit } = editRequestSchema.parse(req.body)
+    res.json(await editCircuit(db, idOf(req.params.id), revision, edit))
+  })
+  router.post('/circuits/:id/undo', async (req, res) => {
+    res.json(await stepHistory(db, idOf(req.params.id), 'undo'))
+  })
+  router.post('/circuits/:id/redo', async (req, res) => {
+    res.json(await stepHistory(db, idOf(req.params.id), 'redo'))
+  })
+  router.put('/circuits/:id/plant', async (req, res) => {
+    await savePlant(db, idOf(req.params.id), plantSchema.parse(req.body))
+    res.status(204).end()
+  })
+  return router
+}
