@@ -122,7 +122,8 @@ function perform(order: Order, before: readonly Step[], action: DeskAction['acti
       const taken = measure(new Predictor(circuit), faults, action.arrangement, action.function, action.red, action.black)
       if (!taken.ok) throw new Refusal(422, taken.message)
       const { function: dial, value, unit, text, beeps } = taken.reading
-      return { ...action, reading: { function: dial, ...(value === undefined ? {} : { value }), unit: unit === 'V' ? 'V' : 'Ω', text, beeps } }
+      const { red, black } = taken
+      return { ...action, red, black, reading: { function: dial, ...(value === undefined ? {} : { value }), unit: unit === 'V' ? 'V' : 'Ω', text, beeps } }
     }
     case 'infer':
       if (before[before.length - 1]?.type !== 'test') throw new Refusal(409, 'An inference follows a reading: take one first')

@@ -9,7 +9,7 @@ import { judgePrediction } from './prediction'
 import { defaultRubric, type Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
 import type { Arrangement, Step, StepOf } from './steps'
-import type { Aspect, Judgement } from './verdict'
+import { aspects, type Aspect, type Judgement } from './verdict'
 
 export interface Mark {
   readonly aspect: Aspect
@@ -45,7 +45,7 @@ export function measure(
   dial: StepOf<'test'>['function'],
   red: string,
   black: string,
-): { ok: true; reading: Reading } | { ok: false; message: string } {
+): { ok: true; reading: Reading; red: string; black: string } | { ok: false; message: string } {
   const { circuit, wiring, meter } = predictor
   const r = wiring.find(red)
   const b = wiring.find(black)
@@ -56,7 +56,7 @@ export function measure(
   }
   const solved = solveBoard(circuit, faults, asState(arrangement), aftermath(circuit, faults, wiring), wiring)
   if (!solved.ok) return { ok: false, message: solved.message }
-  return { ok: true, reading: functionOf(dial).read(solved, r.node, b.node, meter) }
+  return { ok: true, reading: functionOf(dial).read(solved, r.node, b.node, meter), red: r.name, black: b.name }
 }
 
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */
@@ -157,7 +157,8 @@ function judgeEfficiency(predictor: Predictor, before: Standing, setup: TestSetu
 
 /** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */
 function marksOf(judgements: readonly Judgement[], rubric: Rubric): Mark[] {
-  return (Object.entries(rubric.weights) as [Aspect, number][]).map(([aspect, of]) => {
+  return aspects.map((aspect) => {
+    const of = rubric.weights[aspect]
     const shares = judgements.flatMap((j) => (j.aspect === aspect && j.share !== undefined ? [j.share] : []))
     const mean = shares.length ? sum(shares) / shares.length : 0
     return { aspect, of, points: Math.round(mean * of * 10) / 10 }

@@ -13,4 +13,6 @@ export interface Judgement {
   readonly share: number | undefined
 }
 
-export type Aspect = 'prediction' | 'technique' | 'inference' | 'efficiency' | 'conclusion'
+/** What a mark is made of, in the order in which a review shows it. */
+export const aspects = ['prediction', 'technique', 'inference', 'efficiency', 'conclusion'] as const
+export type Aspect = (typeof aspects)[number]

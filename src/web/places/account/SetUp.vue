@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { messageOf, post } from '../../api/client'
+import { useSession } from '../../stores/session'
+import DoorFrame from './DoorFrame.vue'
+
+const session = useSession()
+const router = useRouter()
+const name = ref('')
+const login = ref('')
+const password = ref('')
+const wrong = ref('')
+
+async function create() {
+  wrong.value = ''
+  try {
+    await post('/set-up', { name: name.value, login: login.value.trim(), password: password.value })
+    await session.signIn(login.value.trim(), password.value)
+    await router.push('/')
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <DoorFrame title="Set up your school">
+    <form @submit.prevent="create">
+      <p class="quiet">
+        This page makes the first instructor’s account. It closes once there is one.
+      </p>
+      <label class="field">Your name
+        <NInput
+          v-model:value="name"
+          :input-props="{ autocomplete: 'name' }"
+          placeholder=""
+        />
+      </label>
+      <label class="field">Sign-in name
+        <NInput
+          v-model:value="login"
+          :input-props="{ autocomplete: 'username', autocapitalize: 'none' }"
+          placeholder=""
+        />
+      </label>
+      <label class="field">Password, at least 8 characters
+        <NInput
+          v-model:value="password"
+          type="password"
+          :input-props="{ autocomplete: 'new-password' }"
+          placeholder=""
+        />
+      </label>
+      <p
+        v-if="wrong"
+        class="wrong"
+        role="alert"
+      >
+        {{ wrong }}
+      </p>
+      <NButton
+        type="primary"
+        attr-type="submit"
+      >
+        Create the account
+      </NButton>
+    </form>
+  </DoorFrame>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 14px;
+}
+</style>

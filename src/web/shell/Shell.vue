@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { Moon, Sun } from '@lucide/vue'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import { useCircuit } from '../stores/circuit'
+import { useSession } from '../stores/session'
+import { useScheme } from '../theme/scheme'
+
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const circuit = useCircuit()
+const scheme = useScheme()
+
+const places = computed(() => {
+  const id = circuit.stored?.id
+  if (session.user?.role !== 'instructor' || !id) return []
+  return ['bench', 'plant', 'sheet'].map((name) => ({ name, title: name[0]!.toUpperCase() + name.slice(1), to: { name, params: { id } } }))
+})
+const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
+const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }
+
+async function leave() {
+  await session.signOut()
+  circuit.$reset?.()
+  await router.push({ name: 'sign-in' })
+}
+</script>
+
+<template>
+  <div class="frame">
+    <header
+      v-if="session.user"
+      class="shell"
+    >
+      <RouterLink
+        :to="{ name: 'home' }"
+        class="name"
+        aria-label="Brachyon, today"
+      >
+        <svg
+          viewBox="0 0 32 32"
+          width="22"
+          height="22"
+          aria-hidden="true"
+        ><path
+          d="M4 7h10v9h7v9h7"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="3"
+        /><circle
+          cx="21"
+          cy="16"
+          r="3.4"
+          class="dot"
+        /></svg>
+        Brachyon
+      </RouterLink>
+      <nav aria-label="Places">
+        <RouterLink :to="{ name: 'home' }">
+          Today
+        </RouterLink>
+        <RouterLink
+          v-for="place in places"
+          :key="place.name"
+          :to="place.to"
+        >
+          {{ place.title }}
+        </RouterLink>
+      </nav>
+      <span
+        v-if="onCircuit"
+        class="save"
+        role="status"
+        :data-state="circuit.saveState"
+      >{{ saveText[circuit.saveState] }}</span>
+      <span class="gap" />
+      <span class="quiet">{{ session.user.name }}</span>
+      <NButton
+        quaternary
+        size="small"
+        :aria-label="scheme === 'dark' ? 'Light paper' : 'Dark paper'"
+        @click="scheme = scheme === 'dark' ? 'light' : 'dark'"
+      >
+        <component
+          :is="scheme === 'dark' ? Sun : Moon"
+          :size="16"
+        />
+      </NButton>
+      <NButton
+        quaternary
+        size="small"
+        @click="leave"
+      >
+        Sign out
+      </NButton>
+    </header>
+    <main><RouterView :key="route.path" /></main>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-rows: auto 1fr;
+  height: 100%;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  height: 46px;
+  padding: 0 16px;
+  border-bottom: 1.5px solid var(--ink);
+}
+.name {
+  display: inline-flex;
+  align-items: center;
+  gap: 7px;
+  font-weight: 600;
+  font-size: 17px;
+  color: var(--ink);
+  text-decoration: none;
+}
+.dot {
+  fill: var(--fault);
+}
+nav {
+  display: flex;
+  gap: 2px;
+  align-self: stretch;
+}
+nav a {
+  display: flex;
+  align-items: center;
+  padding: 0 12px;
+  color: var(--ink);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+  margin-bottom: -1.5px;
+}
+nav a.router-link-exact-active {
+  border-bottom-color: var(--fault);
+  font-weight: 500;
+}
+.save {
+  font-size: 12px;
+  color: var(--quiet);
+}
+.save[data-state='waiting'] {
+  color: var(--fault);
+}
+.gap {
+  flex: 1;
+}
+main {
+  min-height: 0;
+  overflow: auto;
+  grid-row: 2;
+}
+</style>

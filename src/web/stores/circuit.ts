@@ -1,0 +1,97 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
+import { applyEdit, type Edit } from '../../core/circuit'
+import { ask, messageOf, persist, post, tell } from '../api/client'
+
+export type SaveState = 'saved' | 'saving' | 'waiting'
+
+/** The circuit that Bench, Plant and Sheet work on, and the part that all of them light. */
+export const useCircuit = defineStore('circuit', () => {
+  const stored = shallowRef<StoredCircuit | null>(null)
+  const lit = ref<string | null>(null)
+  const saveState = ref<SaveState>('saved')
+  const failure = ref<string | null>(null)
+  let queue: Promise<void> = Promise.resolve()
+  let waitingFor = 0
+
+  async function load(id: string): Promise<void> {
+    await queue
+    if (stored.value?.id !== id) lit.value = null
+    stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
+    failure.value = null
+  }
+
+  /** Runs saves one after the other, so that each is made on the revision before it. */
+  function enqueue(work: () => Promise<void>): Promise<void> {
+    waitingFor++
+    saveState.value = 'saving'
+    queue = queue
+      .then(() => persist(work, (waiting) => (saveState.value = waiting ? 'waiting' : 'saving')))
+      .catch(async (error: unknown) => {
+        failure.value = messageOf(error)
+        const id = stored.value?.id
+        if (id) stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
+      })
+      .finally(() => {
+        waitingFor--
+        if (waitingFor === 0) saveState.value = 'saved'
+      })
+    return queue
+  }
+
+  /** Shows the change at once and saves it behind; false if the change itself is refused. */
+  function edit(change: Edit): boolean {
+    const now = stored.value
+    if (!now) return false
+    const edited = applyEdit(now.circuit, change)
+    if (!edited.ok) {
+      failure.value = edited.problem.what
+      return false
+    }
+    failure.value = null
+    stored.value = { ...now, circuit: edited.circuit, undo: true, redo: false }
+    void enqueue(async () => {
+      const { id, revision } = stored.value!
+      accept(await tell(storedCircuitSchema, `/circuits/${id}/edits`, { revision, edit: change }))
+    })
+    return true
+  }
+
+  /** While more edits wait, what is on screen is newer than the answer: only the revision is taken over. */
+  function accept(answer: StoredCircuit): void {
+    const now = stored.value
+    stored.value = waitingFor > 1 && now ? { ...now, revision: answer.revision } : answer
+  }
+
+  function step(way: 'undo' | 'redo'): Promise<void> {
+    return enqueue(async () => {
+      const id = stored.value!.id
+      stored.value = await tell(storedCircuitSchema, `/circuits/${id}/${way}`)
+      failure.value = null
+    })
+  }
+
+  function savePlant(plant: Plant): void {
+    const now = stored.value
+    if (!now) return
+    stored.value = { ...now, plant }
+    void enqueue(() => post(`/circuits/${now.id}/plant`, plant, 'PUT'))
+  }
+
+  const settled = () => queue
+
+  return {
+    stored,
+    lit,
+    saveState,
+    failure,
+    circuit: computed(() => stored.value?.circuit ?? null),
+    load,
+    edit,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+    savePlant,
+    settled,
+  }
+})

@@ -1,0 +1,33 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { sessionSchema, type User } from '../../contract'
+import { ask, post, tell } from '../api/client'
+
+/** Who is signed in. */
+export const useSession = defineStore('session', () => {
+  const user = ref<User | null>(null)
+  const setUp = ref(false)
+  const known = ref(false)
+
+  async function find(): Promise<void> {
+    if (known.value) return
+    const session = await ask(sessionSchema, '/session')
+    user.value = session.user
+    setUp.value = session.setUp
+    known.value = true
+  }
+
+  async function signIn(login: string, password: string): Promise<void> {
+    const session = await tell(sessionSchema, '/session', { login, password })
+    user.value = session.user
+    setUp.value = session.setUp
+    known.value = true
+  }
+
+  async function signOut(): Promise<void> {
+    await post('/session', undefined, 'DELETE')
+    user.value = null
+  }
+
+  return { user, setUp, known, find, signIn, signOut }
+})
