@@ -1,0 +1,334 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit, Wiring } from '../../core/circuit'
+import { partOfKind } from '../../core/parts'
+import { layOut, type PlacedPart } from './layout'
+import { symbolOf } from './symbols'
+import { voltageRamp } from '../theme/tokens'
+
+const props = withDefaults(
+  defineProps<{
+    circuit: Circuit
+    wiring: Wiring
+    /** Text beside each point, by node. */
+    values?: ReadonlyMap<number, string>
+    /** Share of the supply at each node, 0 to 1: tints the point. */
+    tint?: ReadonlyMap<number, number>
+    lit?: string | null
+    controls?: Readonly<Record<string, string>>
+    detached?: readonly string[]
+    struck?: ReadonlySet<string>
+    ringed?: ReadonlySet<string>
+    red?: string
+    black?: string
+    /** What a part shows: bright, dim, dark. */
+    notices?: Readonly<Record<string, { key: string; text: string }>>
+    partsAct?: boolean
+    pointsAct?: boolean
+  }>(),
+  {
+    values: () => new Map(),
+    tint: () => new Map(),
+    lit: null,
+    controls: () => ({}),
+    detached: () => [],
+    struck: () => new Set(),
+    ringed: () => new Set(),
+    red: '',
+    black: '',
+    notices: () => ({}),
+    partsAct: false,
+    pointsAct: false,
+  },
+)
+const emit = defineEmits<{ part: [id: string]; point: [name: string]; hover: [id: string | null] }>()
+
+const layout = computed(() => layOut(props.circuit, props.wiring))
+const turn = { down: 0, left: 90, right: -90 }
+
+const drawn = computed(() =>
+  layout.value.parts.map((placed) => {
+    const part = props.circuit.parts.find((p) => p.id === placed.id)!
+    const definition = partOfKind(placed.kind)
+    const detached = props.detached.includes(placed.id)
+    const summary = definition.summary(part.parameters)
+    const notice = props.notices[placed.id]
+    const wire = placed.kind === 'wire'
+    return {
+      ...placed,
+      title: `${placed.id} ${part.name || definition.title}`,
+      lines: wire ? [`${placed.id}  ${summary}`] : [placed.id, part.name || definition.title, ...(summary ? [summary] : [])],
+      wire,
+      detached: detached ? (definition.detach?.done ?? '') : '',
+      notice,
+      strokes: symbolOf(placed.kind).draw(placed.length, { position: props.controls[placed.id] ?? definition.positions?.[0], detached }),
+      transform: `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`,
+      struck: props.struck.has(placed.id),
+      ringed: props.ringed.has(placed.id),
+      box: boxOf(placed),
+    }
+  }),
+)
+
+/** What can be hit with a pointer, and where marks are drawn. */
+function boxOf({ x, y, direction, length }: PlacedPart) {
+  const inset = Math.min(6, length * 0.12)
+  if (direction === 'down') return { x: x - 20, y: y + inset, width: 40, height: length - 2 * inset }
+  return { x: (direction === 'left' ? x - length : x) + inset, y: y - 15, width: length - 2 * inset, height: 30 }
+}
+
+function colour(node: number): string {
+  const share = props.tint.get(node)
+  if (share === undefined) return 'var(--sheet)'
+  return voltageRamp[Math.max(0, Math.min(voltageRamp.length - 1, Math.round(share * (voltageRamp.length - 1))))]!
+}
+</script>
+
+<template>
+  <svg
+    class="schematic"
+    :viewBox="`0 0 ${layout.width} ${layout.height}`"
+    role="group"
+    :aria-label="`Schematic: ${circuit.name}`"
+  >
+    <path
+      v-for="link in layout.links"
+      :key="link.d"
+      :d="link.d"
+      class="stroke"
+    />
+    <g
+      v-for="part in drawn"
+      :key="part.id"
+      class="part"
+      :class="{ lit: lit === part.id, struck: part.struck, ringed: part.ringed, act: partsAct }"
+      :data-part="part.id"
+      :role="partsAct ? 'button' : undefined"
+      :tabindex="partsAct ? 0 : undefined"
+      :aria-label="partsAct ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}` : undefined"
+      @click="partsAct && emit('part', part.id)"
+      @keydown.enter.prevent="partsAct && emit('part', part.id)"
+      @keydown.space.prevent="partsAct && emit('part', part.id)"
+      @pointerenter="emit('hover', part.id)"
+      @pointerleave="emit('hover', null)"
+    >
+      <rect
+        v-bind="part.box"
+        class="hit"
+        rx="4"
+      />
+      <g :transform="part.transform">
+        <path
+          v-for="(stroke, i) in part.strokes"
+          :key="i"
+          :d="stroke.d"
+          class="stroke"
+          :class="{ filled: stroke.filled, heavy: stroke.heavy }"
+        />
+      </g>
+      <ellipse
+        v-if="part.ringed"
+        :cx="part.box.x + part.box.width / 2"
+        :cy="part.box.y + part.box.height / 2"
+        :rx="part.box.width / 2 + 8"
+        :ry="part.box.height / 2 + 4"
+        class="ring"
+      />
+      <path
+        v-if="part.struck"
+        :d="`M${part.box.x - 4} ${part.box.y + part.box.height}L${part.box.x + part.box.width + 4} ${part.box.y}`"
+        class="strike"
+      />
+      <text
+        :x="part.label.x"
+        :y="part.label.y - (part.direction === 'down' ? (part.lines.length - 1) * 7.5 : (part.lines.length - 1) * 15)"
+        :text-anchor="part.label.anchor"
+        class="label"
+      >
+        <tspan
+          v-for="(line, i) in part.lines"
+          :key="i"
+          :x="part.label.x"
+          :dy="i ? 15 : 0"
+          :class="{ id: i === 0 && !part.wire, minor: part.wire || i > 1 }"
+        >{{ line }}</tspan>
+        <tspan
+          v-if="part.detached"
+          :x="part.label.x"
+          dy="15"
+          class="out"
+        >{{ part.detached }}</tspan>
+        <tspan
+          v-if="part.notice"
+          :x="part.label.x"
+          dy="15"
+          class="notice"
+        >{{ part.notice.text }}</tspan>
+      </text>
+    </g>
+    <g
+      v-for="{ point, x, y, label } in layout.points"
+      :key="point.node"
+      class="point"
+      :class="{ act: pointsAct }"
+      :role="pointsAct ? 'button' : undefined"
+      :tabindex="pointsAct ? 0 : undefined"
+      :aria-label="pointsAct ? `${point.name}, ${point.title}` : undefined"
+      @click="pointsAct && emit('point', point.name)"
+      @keydown.enter.prevent="pointsAct && emit('point', point.name)"
+      @keydown.space.prevent="pointsAct && emit('point', point.name)"
+      @pointerenter="emit('hover', point.part)"
+      @pointerleave="emit('hover', null)"
+    >
+      <circle
+        :cx="x"
+        :cy="y"
+        r="10"
+        class="hit"
+      />
+      <circle
+        :cx="x"
+        :cy="y"
+        r="4"
+        class="dot"
+        :style="{ fill: colour(point.node) }"
+      />
+      <text
+        :x="label.x"
+        :y="label.y"
+        :text-anchor="label.anchor"
+        class="name"
+      >{{ point.name }}<tspan
+        v-if="values.get(point.node) !== undefined"
+        class="value"
+        :x="label.anchor === 'middle' ? label.x : undefined"
+        :dy="label.anchor === 'middle' ? 15 : 0"
+        :dx="label.anchor === 'middle' ? 0 : 7"
+      >{{ values.get(point.node) }}</tspan></text>
+      <g
+        v-if="red === point.name"
+        :transform="`translate(${x} ${y})`"
+        class="lead red"
+      ><path d="M0 0L-17 -12" /><rect
+        x="-33"
+        y="-21"
+        width="17"
+        height="17"
+      /><text
+        x="-24.500"
+        y="-8.500"
+      >R</text></g>
+      <g
+        v-if="black === point.name"
+        :transform="`translate(${x} ${y})`"
+        class="lead black"
+      ><path d="M0 0L-17 12" /><circle
+        cx="-25"
+        cy="14"
+        r="9"
+      /><text
+        x="-25"
+        y="18"
+      >B</text></g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.schematic {
+  width: 100%;
+  height: 100%;
+  display: block;
+  font-family: var(--face-text);
+  font-size: 13px;
+}
+.stroke {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.stroke.heavy {
+  stroke-width: 3.6;
+}
+.stroke.filled {
+  fill: var(--ink);
+}
+.hit {
+  fill: transparent;
+}
+.part.lit > .hit {
+  fill: var(--accent-soft);
+}
+.part.lit .stroke {
+  stroke: var(--accent);
+}
+.act {
+  cursor: pointer;
+}
+.label {
+  fill: var(--ink);
+}
+.label .id {
+  font-weight: 600;
+}
+.label .minor {
+  fill: var(--quiet);
+  font-size: 12px;
+}
+.label .out {
+  fill: var(--doubt);
+  font-weight: 500;
+}
+.label .notice {
+  fill: var(--accent);
+  font-weight: 500;
+}
+.dot {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.name {
+  fill: var(--quiet);
+  font-family: var(--face-readings);
+  font-size: 12px;
+}
+.value {
+  fill: var(--ink);
+}
+.ring {
+  fill: none;
+  stroke: var(--fault);
+  stroke-width: 2.2;
+  stroke-dasharray: 7 3;
+}
+.strike {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+.part.struck .label {
+  text-decoration: line-through;
+  fill: var(--quiet);
+}
+.lead path {
+  stroke-width: 3;
+  stroke: currentcolor;
+}
+.lead rect,
+.lead circle {
+  fill: currentcolor;
+}
+.lead text {
+  fill: var(--sheet);
+  font-size: 12px;
+  font-weight: 600;
+  text-anchor: middle;
+}
+.lead.red {
+  color: var(--lead-red);
+}
+.lead.black {
+  color: var(--lead-black);
+}
+</style>
