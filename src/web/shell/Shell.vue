@@ -96,7 +96,7 @@ async function leave() {
         Sign out
       </NButton>
     </header>
-    <main><RouterView :key="route.path" /></main>
+    <main><RouterView v-slot="{ Component }"><Suspense><component :is="Component" :key="route.path" /><template #fallback><p class="waiting quiet">Loading …</p></template></Suspense></RouterView></main>
   </div>
 </template>
 

@@ -1,0 +1,50 @@
+import { test } from '@playwright/test'
+import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+
+const folder = process.env.BRACHYON_SHOTS ?? 'docs/screenshots'
+
+/** Not a check: draws the pictures of the README from the demo school. */
+test('pictures of the main views', async ({ page }) => {
+  const shot = async (name: string) => {
+    await page.mouse.move(2, 400)
+    await page.waitForTimeout(400)
+    await page.screenshot({ path: `${folder}/${name}.png` })
+  }
+  await page.goto('/sign-in')
+  await shot('sign-in')
+  await signIn(page, 'orla')
+  await openBench(page)
+  await part(page, 'W4').press('Enter')
+  await shot('bench')
+  const complaint = 'The work lamp at the back is dim since the sweeper was washed.'
+  await plantAndHandOut(page, { part: 'X2', fault: /Corroded/, severity: '3', complaint, student: 'Tam Pellow' })
+  await shot('plant')
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await page.getByRole('heading', { name: /Answer key/ }).waitFor()
+  await shot('sheet')
+  await signOut(page)
+  await signIn(page, 'tam')
+  await openDesk(page, complaint)
+  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await measure(page, { red: 'L1a', black: 'B1-', predict: '12.3', clears: ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4'], shows: /12\.\d\d/ })
+  await page.getByLabel('Red lead').fill('X2a')
+  await page.getByLabel('Black lead').fill('X2b')
+  await page.getByLabel('Prediction').fill('20 mV')
+  await page.getByRole('button', { name: 'Measure' }).click()
+  await page.getByRole('heading', { name: 'What does it tell you?' }).waitFor()
+  await part(page, 'X2').press('Enter')
+  await part(page, 'X2').press('Enter')
+  await part(page, 'G1').press('Enter')
+  await shot('desk')
+  await page.getByRole('button', { name: 'That is what it tells me' }).click()
+  await page.locator('form[aria-label=Conclusion]').getByLabel('Part').selectOption('X2')
+  await page.getByLabel('How it failed').selectOption('corroded')
+  await page.getByRole('button', { name: 'Conclude', exact: true }).click()
+  await page.getByText('Concluded. Your instructor').waitFor()
+  await signOut(page)
+  await signIn(page, 'orla')
+  await shot('today')
+  await page.getByRole('link', { name: 'Concluded: review' }).first().click()
+  await page.getByRole('table', { name: 'Mark' }).waitFor({ timeout: 30_000 })
+  await shot('review')
+})

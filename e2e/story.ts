@@ -1,0 +1,79 @@
+import { expect, type Page } from '@playwright/test'
+
+/** What the helpers below do is what a person does: names, buttons and keys, never the inside. */
+export const people = {
+  orla: { login: 'orla', password: 'gritter-amber-7' },
+  tam: { login: 'tam', password: 'sweeper-brush-3' },
+  idris: { login: 'idris', password: 'hopper-chain-5' },
+}
+
+export async function signIn(page: Page, who: keyof typeof people): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByLabel('Sign-in name').fill(people[who].login)
+  await page.getByLabel('Password').fill(people[who].password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
+}
+
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+}
+
+export async function openBench(page: Page, name = 'Work lamp, street sweeper'): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('link', { name, exact: true }).first().click()
+  await expect(page.getByRole('group', { name: `Schematic: ${name}` })).toBeVisible()
+}
+
+export const part = (page: Page, id: string) => page.locator(`[data-part="${id}"]`)
+
+export interface Planting {
+  part: string
+  fault: RegExp
+  severity?: string
+  complaint: string
+  student: string
+}
+
+/** From Bench: plants one fault and hands it out. */
+export async function plantAndHandOut(page: Page, { part: place, fault, severity, complaint, student }: Planting): Promise<void> {
+  await page.getByRole('link', { name: 'Plant', exact: true }).click()
+  await page.getByLabel('Place').selectOption(place)
+  await page.getByRole('group', { name: 'How it fails' }).getByRole('button', { name: fault }).click()
+  if (severity) {
+    const field = page.getByRole('region', { name: 'Fault and work order' }).getByRole('textbox').first()
+    await field.fill(severity)
+    await field.press('Enter')
+  }
+  await page.getByLabel('Complaint').fill(complaint)
+  await page.getByLabel('Student').selectOption({ label: student })
+  await page.getByRole('button', { name: 'Hand out the work order' }).click()
+  await expect(page.getByText(`Handed out to ${student}.`)).toBeVisible()
+}
+
+export async function openDesk(page: Page, complaint: string): Promise<void> {
+  await page.goto('/')
+  await page.locator('li', { hasText: complaint }).getByRole('link').click()
+  await expect(page.getByRole('button', { name: 'Measure' })).toBeVisible()
+}
+
+export interface Test {
+  red: string
+  black: string
+  predict: string
+  clears?: string[]
+  shows: RegExp
+}
+
+/** One whole test: leads by name, prediction, reading, parts struck out in the drawing. */
+export async function measure(page: Page, { red, black, predict, clears = [], shows }: Test): Promise<void> {
+  await page.getByLabel('Red lead').fill(red)
+  await page.getByLabel('Black lead').fill(black)
+  await page.getByLabel('Prediction').fill(predict)
+  await page.getByRole('button', { name: 'Measure' }).click()
+  await expect(page.getByTestId('display')).toHaveText(shows)
+  for (const id of clears) await part(page, id).press('Enter')
+  await page.getByRole('button', { name: 'That is what it tells me' }).click()
+  await expect(page.getByRole('heading', { name: 'What does it tell you?' })).toBeHidden()
+}

@@ -1,0 +1,43 @@
+import { defineConfig } from '@playwright/test'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const port = 4187
+// Workers load this file again: the folder is made once and handed on.
+process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  fullyParallel: false,
+  workers: 1,
+  reporter: [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    { name: 'e2e', testIgnore: /shots\.spec/ },
+    { name: 'shots', testMatch: /shots\.spec/ },
+  ],
+  webServer: {
+    command: 'node --import tsx src/server/main.ts --demo',
+    url: `http://127.0.0.1:${port}/api/session`,
+    env: { PORT: String(port), BRACHYON_DATA: process.env.BRACHYON_E2E_DATA },
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
+})

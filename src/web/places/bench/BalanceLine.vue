@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatQuantity } from '../../../core/quantity'
+import { schoolOf, type StateKey } from '../../../core/readings'
+
+const props = defineProps<{ state: StateKey; school: string; title?: string }>()
+const balance = computed(() => props.state.balances[0]!)
+const verdict = computed(() => schoolOf(props.school).judge(balance.value, props.state.drops))
+const v = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
+</script>
+
+<template>
+  <p class="balance">
+    <strong v-if="title">{{ title }}</strong>
+    <span>source <b class="reading">{{ v(balance.source) }}</b></span>
+    <span>= feed <b class="reading">{{ v(balance.feedLoss.value) }}</b></span>
+    <span>+ load <b class="reading">{{ v(balance.loadDrop.value) }}</b></span>
+    <span>+ return <b class="reading">{{ v(balance.returnLoss.value) }}</b></span>
+    <span>at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span>
+    <span :class="verdict.passes ? 'passes' : 'fails'">{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ verdict.reason }}</span>
+  </p>
+</template>
+
+<style scoped>
+.balance {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  font-size: 13px;
+}
+b {
+  font-weight: 500;
+}
+.passes {
+  color: var(--good);
+}
+.fails {
+  color: var(--fault);
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatQuantity } from '../../../core/quantity'
+import type { StateKey } from '../../../core/readings'
+
+const props = defineProps<{ state: StateKey; faulted?: StateKey | null; lit: string | null }>()
+const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
+
+const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
+const rows = computed(() =>
+  props.state.drops
+    .filter((d) => d.side !== 'source')
+    .map((drop) => {
+      const other = props.faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
+      const both = drop.value !== undefined && other?.value !== undefined
+      const difference = both ? other.value! - drop.value! : undefined
+      return {
+        ...drop,
+        key: drop.part + drop.segment,
+        shown: volts(drop.value),
+        other: other ? volts(other.value) : '',
+        difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
+        bad: difference !== undefined && difference > Math.max(0.1, drop.band),
+      }
+    }),
+)
+const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
+</script>
+
+<template>
+  <table class="data">
+    <caption class="visually-hidden">
+      Drop across each piece of the path
+    </caption>
+    <thead>
+      <tr>
+        <th scope="col">
+          From – to
+        </th>
+        <th scope="col">
+          Piece
+        </th>
+        <th scope="col">
+          Side
+        </th>
+        <th
+          scope="col"
+          class="num"
+        >
+          {{ faulted ? 'Healthy' : 'Drop' }}
+        </th>
+        <template v-if="faulted">
+          <th
+            scope="col"
+            class="num"
+          >
+            Faulted
+          </th>
+          <th
+            scope="col"
+            class="num"
+          >
+            Difference
+          </th>
+        </template>
+      </tr>
+    </thead>
+    <tbody>
+      <tr
+        v-for="row in rows"
+        :key="row.key"
+        :class="{ lit: lit === row.part, bad: row.bad }"
+        :data-row="row.part"
+        @pointerenter="emit('light', row.part)"
+        @pointerleave="emit('light', null)"
+        @click="emit('choose', row.part)"
+      >
+        <td class="reading">
+          {{ row.from }} – {{ row.to }}
+        </td>
+        <td>{{ row.part }} {{ row.name }}</td>
+        <td class="quiet">
+          {{ sides[row.side] }}
+        </td>
+        <td class="num">
+          {{ row.shown }}
+        </td>
+        <template v-if="faulted">
+          <td class="num">
+            {{ row.other }}
+          </td>
+          <td class="num">
+            {{ row.difference }}
+          </td>
+        </template>
+      </tr>
+    </tbody>
+  </table>
+</template>

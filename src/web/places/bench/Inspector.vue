@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { NInput } from 'naive-ui'
+import { computed } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import { partOfKind, type FieldMeta } from '../../../core/parts'
+import { formatQuantity } from '../../../core/quantity'
+import type { StateKey } from '../../../core/readings'
+import QuantityField from './QuantityField.vue'
+
+const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
+const emit = defineEmits<{ set: [name: string, value: number]; name: [name: string] }>()
+
+const found = computed(() => props.circuit.parts.find((p) => p.id === props.part))
+const definition = computed(() => found.value && partOfKind(found.value.kind))
+
+const fields = computed(() =>
+  Object.entries(definition.value?.parameters.shape ?? {}).flatMap(([key, schema]) => {
+    const meta = (schema as { meta: () => FieldMeta | undefined }).meta()
+    const value = found.value?.parameters[key]
+    const check = (v: number) => {
+      const result = (schema as { safeParse: (v: unknown) => { error?: { issues: { message: string }[] } } }).safeParse(v)
+      return result.error?.issues[0]?.message
+    }
+    return meta && typeof value === 'number' ? [{ key, ...meta, value, check }] : []
+  }),
+)
+
+/** What the part is doing now: its drops from end to end, its amps and watts. */
+const doing = computed(() => {
+  const rows = props.state?.drops.filter((d) => d.part === props.part) ?? []
+  if (!rows.length || rows.some((r) => r.value === undefined)) return null
+  const volts = rows.reduce((sum, r) => sum + r.value!, 0)
+  const amps = rows[0]!.amps
+  return { volts: formatQuantity(volts, 'V'), amps: formatQuantity(amps, 'A'), watts: formatQuantity(Math.abs(volts * amps), 'W') }
+})
+</script>
+
+<template>
+  <section
+    v-if="found && definition"
+    class="inspector"
+    :aria-label="`Values of ${part}`"
+  >
+    <h2>{{ part }} <span class="quiet">{{ definition.title }}</span></h2>
+    <p
+      v-if="doing"
+      class="reading doing"
+    >
+      {{ doing.volts }} · {{ doing.amps }} · {{ doing.watts }}
+    </p>
+    <label class="field">Name
+      <NInput
+        :default-value="found.name"
+        :key="part + found.name"
+        size="small"
+        placeholder=""
+        @change="emit('name', $event)"
+      />
+    </label>
+    <QuantityField
+      v-for="field in fields"
+      :key="part + field.key"
+      :label="field.label"
+      :unit="field.unit"
+      :value="field.value"
+      :check="field.check"
+      @set="emit('set', field.key, $event)"
+    />
+  </section>
+</template>
+
+<style scoped>
+.inspector {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.doing {
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit, CircuitState } from '../../../core/circuit'
+import { partOfKind } from '../../../core/parts'
+
+const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean }>()
+const emit = defineEmits<{ change: [state: CircuitState] }>()
+
+const controls = computed(() =>
+  props.circuit.parts.flatMap((part) => {
+    const { positions, title } = partOfKind(part.kind)
+    return positions ? [{ id: part.id, name: part.name || title, positions }] : []
+  }),
+)
+const outs = computed(() =>
+  props.circuit.parts.flatMap((part) => {
+    const { detach, title } = partOfKind(part.kind)
+    return detach ? [{ id: part.id, name: part.name || title, verb: detach.verb, done: detach.done }] : []
+  }),
+)
+const position = (id: string, positions: readonly string[]) => props.state.controls[id] ?? positions[0]
+
+function set(id: string, to: string) {
+  emit('change', { ...props.state, id: 'custom', name: 'as set', controls: { ...props.state.controls, [id]: to } })
+}
+function toggle(id: string) {
+  const detached = props.state.detached.includes(id) ? props.state.detached.filter((d) => d !== id) : [...props.state.detached, id]
+  emit('change', { ...props.state, id: 'custom', name: 'as set', detached })
+}
+function choose(event: Event) {
+  const found = props.circuit.states.find((s) => s.id === (event.target as HTMLSelectElement).value)
+  if (found) emit('change', found)
+}
+</script>
+
+<template>
+  <div
+    class="bar"
+    role="group"
+    aria-label="State of the circuit"
+  >
+    <label v-if="named">
+      <span class="visually-hidden">Named state</span>
+      <select
+        :value="state.id"
+        @change="choose"
+      >
+        <option
+          v-if="state.id === 'custom'"
+          value="custom"
+        >As set</option>
+        <option
+          v-for="s in circuit.states"
+          :key="s.id"
+          :value="s.id"
+        >{{ s.name }}</option>
+      </select>
+    </label>
+    <span
+      v-for="control in controls"
+      :key="control.id"
+      class="pair"
+    >
+      <span>{{ control.id }} {{ control.name }}</span>
+      <span class="choice">
+        <button
+          v-for="p in control.positions"
+          :key="p"
+          type="button"
+          :aria-pressed="position(control.id, control.positions) === p"
+          :aria-label="`${control.id} ${p}`"
+          @click="set(control.id, p)"
+        >{{ p }}</button>
+      </span>
+    </span>
+    <span class="pair">
+      <span>Out:</span>
+      <span class="choice">
+        <button
+          v-for="out in outs"
+          :key="out.id"
+          type="button"
+          :title="`${out.verb} ${out.name}`"
+          :aria-label="`${out.verb} ${out.id} ${out.name}`"
+          :aria-pressed="state.detached.includes(out.id)"
+          @click="toggle(out.id)"
+        >{{ out.id }}</button>
+      </span>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+.pair {
+  display: inline-flex;
+  gap: 7px;
+  align-items: center;
+}
+</style>

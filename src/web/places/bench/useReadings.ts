@@ -1,0 +1,23 @@
+import { computed, type Ref } from 'vue'
+import { wireUp, type Circuit, type CircuitState } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import { formatQuantity } from '../../../core/quantity'
+import { stateKey, walkPath } from '../../../core/readings'
+
+/** Live readings of a circuit in a state: what Bench and Plant show side by side. */
+export function useReadings(circuit: Ref<Circuit>, state: Ref<CircuitState>, faults: Ref<readonly Fault[]>) {
+  const wiring = computed(() => wireUp(circuit.value))
+  const solved = computed(() => stateKey(circuit.value, faults.value, state.value, { wiring: wiring.value }))
+  const key = computed(() => (solved.value.ok ? solved.value : null))
+  const trouble = computed(() => (solved.value.ok ? null : solved.value.message))
+  const walk = computed(() => walkPath(circuit.value, wiring.value, circuit.value.paths[0]!))
+  const values = computed(
+    () => new Map(key.value?.points.map((row) => [row.node, row.value === undefined ? 'floating' : formatQuantity(row.value, 'V')])),
+  )
+  const tint = computed(() => {
+    const source = key.value?.balances[0]?.source || 1
+    return new Map(key.value?.points.flatMap((row) => (row.value === undefined ? [] : [[row.node, row.value / source] as const])))
+  })
+  const notices = computed(() => Object.fromEntries((key.value?.notices ?? []).map((n) => [n.part, n])))
+  return { wiring, key, trouble, walk, values, tint, notices }
+}

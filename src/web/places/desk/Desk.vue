@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import Schematic from '../../schematic/Schematic.vue'
+import { messageOf } from '../../api/client'
+import StateBar from '../bench/StateBar.vue'
+import type { CircuitState } from '../../../core/circuit'
+import Conclude from './Conclude.vue'
+import Instrument from './Instrument.vue'
+import StepLog from './StepLog.vue'
+import { useDesk } from './useDesk'
+
+const route = useRoute()
+const model = useDesk(String(route.params.id))
+const missing = ref('')
+await model.load().catch((error: unknown) => (missing.value = messageOf(error)))
+
+/** What a click in the drawing does: put a lead, or mark a part. */
+const next = ref<'red' | 'black'>('red')
+const struck = computed(() => new Set(model.draft.struck))
+const ringed = computed(() => new Set(model.draft.ringed))
+const state = computed<CircuitState>(() => ({ id: 'bench', name: 'bench', ...model.arrangementNow() }))
+
+async function change(to: CircuitState) {
+  model.draft.controls = to.controls
+  model.draft.detached = to.detached
+  if (!model.desk?.concluded) await model.act({ type: 'operate', arrangement: model.arrangementNow() })
+}
+function lead(name: string) {
+  if (model.desk?.concluded) return
+  model.draft[next.value] = name
+  next.value = next.value === 'red' ? 'black' : 'red'
+}
+/** Nothing, struck out, ringed, nothing: one key goes round. */
+function mark(id: string) {
+  if (model.desk?.concluded) return
+  const { draft } = model
+  if (draft.struck.includes(id)) {
+    draft.struck = draft.struck.filter((p) => p !== id)
+    draft.ringed = [...draft.ringed, id]
+  } else if (draft.ringed.includes(id)) {
+    draft.ringed = draft.ringed.filter((p) => p !== id)
+  } else {
+    draft.struck = [...draft.struck, id]
+  }
+}
+async function infer() {
+  const { struck: cleared, ringed: suspect, note } = model.draft
+  if (await model.act({ type: 'infer', cleared, suspect, note })) model.draft.note = ''
+}
+</script>
+
+<template>
+  <p
+    v-if="missing || !model.desk"
+    class="wrong"
+    role="alert"
+  >
+    {{ missing }}
+  </p>
+  <div
+    v-else
+    class="desk"
+  >
+    <div class="order">
+      <h1>{{ model.circuit.name }}</h1>
+      <p class="complaint">
+        “{{ model.desk.complaint }}”
+      </p>
+      <StateBar
+        v-if="!model.desk.concluded"
+        :circuit="model.circuit"
+        :state="state"
+        @change="change"
+      />
+      <p
+        v-if="model.waiting"
+        class="wrong"
+        role="status"
+      >
+        No connection: your step is kept and sent again until it arrives.
+      </p>
+    </div>
+    <section
+      class="drawing"
+      aria-label="Drawing"
+    >
+      <Schematic
+        :circuit="model.circuit"
+        :wiring="model.wiring"
+        :controls="state.controls"
+        :detached="state.detached"
+        :struck="struck"
+        :ringed="ringed"
+        :red="model.draft.red"
+        :black="model.draft.black"
+        :notices="model.seen"
+        parts-act
+        points-act
+        @part="mark"
+        @point="lead"
+      />
+    </section>
+    <div
+      class="scroll side"
+      tabindex="0"
+      role="region"
+      aria-label="Instrument and notes"
+    >
+      <template v-if="!model.desk.concluded">
+        <p
+          v-if="!model.steps.length"
+          class="hint"
+        >
+          First see the complaint for yourself: operate the circuit above. Then put the leads on two points of the
+          drawing, predict, and measure.
+        </p>
+        <Instrument
+          :model="model"
+          :next="next"
+          @lead="next = $event"
+        />
+        <section
+          v-if="model.inferenceDue"
+          class="infer"
+          aria-label="What the reading tells you"
+        >
+          <h2>What does it tell you?</h2>
+          <p>
+            In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing
+            cleared is an answer too.
+          </p>
+          <p class="reading marks">
+            struck out: {{ model.draft.struck.join(' ') || 'none' }} · ringed: {{ model.draft.ringed.join(' ') || 'none' }}
+          </p>
+          <NInput
+            v-model:value="model.draft.note"
+            :input-props="{ 'aria-label': 'Why, in a sentence' }"
+            placeholder="Why, in a sentence (if you like)"
+          />
+          <NButton
+            type="primary"
+            :loading="model.busy"
+            @click="infer"
+          >
+            That is what it tells me
+          </NButton>
+        </section>
+        <details :open="model.steps.filter((s) => s.type === 'test').length > 1">
+          <summary>Conclude</summary>
+          <Conclude :model="model" />
+        </details>
+      </template>
+      <p
+        v-else
+        class="hint"
+        role="status"
+      >
+        Concluded. Your instructor goes through it with you.
+      </p>
+      <section aria-label="Your steps">
+        <h2>Your steps</h2>
+        <p
+          v-if="!model.steps.length"
+          class="quiet"
+        >
+          None yet.
+        </p>
+        <StepLog :steps="model.steps" />
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.desk {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(0, 1fr) minmax(340px, 400px);
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 8px 16px;
+  padding: 10px 16px;
+}
+.order {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: center;
+}
+.complaint {
+  font-size: 16px;
+  font-style: italic;
+}
+.drawing {
+  min-height: 0;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+.side {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  padding: 2px 4px;
+}
+.infer {
+  display: grid;
+  gap: 7px;
+  border: 2px solid var(--accent);
+  border-radius: 4px;
+  padding: 10px;
+  background: var(--accent-soft);
+}
+.marks {
+  font-size: 12px;
+}
+.hint {
+  background: var(--accent-soft);
+  padding: 8px 10px;
+}
+summary {
+  cursor: pointer;
+  font-weight: 600;
+  margin-bottom: 6px;
+}
+</style>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { z } from 'zod'
+import { circuitListSchema, orderRowSchema, type CircuitList, type OrderRow } from '../../../contract'
+import { ask, messageOf } from '../../api/client'
+import { when } from '../../parts/when'
+import ClassList from './ClassList.vue'
+import ImportCircuit from './ImportCircuit.vue'
+
+const circuits = ref<CircuitList>([])
+const orders = ref<OrderRow[]>([])
+const wrong = ref('')
+try {
+  ;[circuits.value, orders.value] = await Promise.all([ask(circuitListSchema, '/circuits'), ask(z.array(orderRowSchema), '/orders')])
+} catch (error) {
+  wrong.value = messageOf(error)
+}
+</script>
+
+<template>
+  <div class="home">
+    <h1 class="visually-hidden">
+      Today
+    </h1>
+    <p
+      v-if="wrong"
+      class="wrong"
+      role="alert"
+    >
+      {{ wrong }}
+    </p>
+    <section class="orders">
+      <h2>Work orders out</h2>
+      <p v-if="!orders.length">
+        None yet. Open a circuit, plant a fault, and hand it out from Plant.
+      </p>
+      <table
+        v-else
+        class="data"
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              Student
+            </th><th scope="col">
+              Complaint
+            </th><th scope="col">
+              Circuit
+            </th><th
+              scope="col"
+              class="num"
+            >
+              Readings
+            </th><th scope="col">
+              Handed out
+            </th><th scope="col">
+              Where it stands
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="order in orders"
+            :key="order.id"
+          >
+            <td>{{ order.student }}</td>
+            <td>{{ order.complaint }}</td>
+            <td>{{ order.circuit }}</td>
+            <td class="num">
+              {{ order.tests }}
+            </td>
+            <td>{{ when(order.created) }}</td>
+            <td>
+              <RouterLink :to="{ name: 'review', params: { id: order.id } }">
+                {{ order.concluded ? 'Concluded: review' : order.tests ? 'At work: look' : 'Not begun: look' }}
+              </RouterLink>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section>
+      <h2>Circuits</h2>
+      <p v-if="!circuits.length">
+        No circuit yet. Import one to begin.
+      </p>
+      <table
+        v-else
+        class="data"
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              Circuit
+            </th><th scope="col">
+              Vehicle
+            </th><th
+              scope="col"
+              class="num"
+            >
+              Parts
+            </th><th scope="col">
+              Changed
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="circuit in circuits"
+            :key="circuit.id"
+          >
+            <td>
+              <RouterLink :to="{ name: 'bench', params: { id: circuit.id } }">
+                {{ circuit.name }}
+              </RouterLink>
+            </td>
+            <td>{{ circuit.vehicle }}</td>
+            <td class="num">
+              {{ circuit.parts }}
+            </td>
+            <td>{{ when(circuit.updated) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <ImportCircuit />
+    </section>
+    <ClassList />
+  </div>
+</template>
+
+<style scoped>
+.home {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 32px 48px;
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 24px 20px;
+}
+.orders {
+  grid-column: 1 / -1;
+}
+section {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+:deep(table.data thead th) {
+  background: var(--paper);
+}
+:deep(table.data td) {
+  padding-block: 6px;
+}
+</style>

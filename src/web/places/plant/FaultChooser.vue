@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import { faultOfKind, severityOf, type Fault } from '../../../core/faults'
+import { partOfKind, type FaultKind } from '../../../core/parts'
+import { formatQuantity } from '../../../core/quantity'
+import QuantityField from '../bench/QuantityField.vue'
+
+const props = defineProps<{ circuit: Circuit; fault: Fault | null; part: string | null }>()
+const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
+
+const places = computed(() =>
+  props.circuit.parts
+    .filter((part) => partOfKind(part.kind).segments.some((s) => s.faults.length))
+    .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || partOfKind(part.kind).title}` })),
+)
+const part = computed(() => props.circuit.parts.find((p) => p.id === (props.fault?.part ?? props.part)))
+const choices = computed(() =>
+  part.value
+    ? partOfKind(part.value.kind).segments.flatMap((segment) =>
+        segment.faults.map((kind) => ({ segment, kind, title: faultOfKind(kind).title })),
+      )
+    : [],
+)
+const definition = computed(() => props.fault && faultOfKind(props.fault.kind))
+const range = computed(() => definition.value?.severity)
+/** The slider runs in decades, so that milliohms and kilohms are equally easy to hit. */
+const slider = computed(() => {
+  const r = range.value
+  if (!r || !props.fault) return 0
+  return (1000 * Math.log(severityOf(props.fault) / r.least)) / Math.log(r.most / r.least)
+})
+
+function choosePart(event: Event) {
+  emit('part', (event.target as HTMLSelectElement).value)
+}
+function choose(segment: string, kind: FaultKind) {
+  if (!part.value) return
+  const preset = faultOfKind(kind).severity?.preset
+  emit('plant', { kind, part: part.value.id, segment, ...(preset === undefined ? {} : { severity: preset }) })
+}
+function slide(event: Event) {
+  const r = range.value
+  if (!r || !props.fault) return
+  const share = Number((event.target as HTMLInputElement).value) / 1000
+  emit('plant', { ...props.fault, severity: Number((r.least * (r.most / r.least) ** share).toPrecision(3)) })
+}
+function check(value: number) {
+  const r = range.value
+  return r && (value < r.least || value > r.most) ? `${r.label} must lie between ${r.least} and ${r.most} ${r.unit}` : undefined
+}
+</script>
+
+<template>
+  <section
+    class="chooser"
+    aria-label="Fault"
+  >
+    <label class="field">Place
+      <select
+        :value="part?.id ?? ''"
+        @change="choosePart"
+      >
+        <option
+          value=""
+          disabled
+        >Choose, or point in the drawing</option>
+        <option
+          v-for="p in places"
+          :key="p.id"
+          :value="p.id"
+        >{{ p.text }}</option>
+      </select>
+    </label>
+    <div
+      v-if="part"
+      class="kinds"
+      role="group"
+      aria-label="How it fails"
+    >
+      <button
+        v-for="c in choices"
+        :key="c.segment.key + c.kind"
+        type="button"
+        :aria-pressed="fault?.segment === c.segment.key && fault.kind === c.kind"
+        @click="choose(c.segment.key, c.kind)"
+      >
+        {{ c.title }}<span class="quiet"> {{ c.segment.name }}</span>
+      </button>
+    </div>
+    <template v-if="fault && range">
+      <QuantityField
+        :label="range.label"
+        :unit="range.unit"
+        :value="severityOf(fault)"
+        :check="check"
+        @set="emit('plant', { ...fault, severity: $event })"
+      />
+      <label>
+        <span class="visually-hidden">{{ range.label }} slider</span>
+        <input
+          type="range"
+          min="0"
+          max="1000"
+          :value="slider"
+          :aria-valuetext="formatQuantity(severityOf(fault), range.unit)"
+          @input="slide"
+        >
+      </label>
+    </template>
+    <p
+      v-if="definition"
+      class="quiet"
+    >
+      On a real board: {{ definition.built }}
+    </p>
+    <p
+      v-if="definition?.caution"
+      class="caution"
+    >
+      {{ definition.caution }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.chooser {
+  display: grid;
+  gap: 8px;
+  font-size: 13px;
+}
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.kinds button {
+  font: inherit;
+  padding: 3px 8px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+.kinds button[aria-pressed='true'] {
+  background: var(--fault-soft);
+  border-color: var(--fault);
+  font-weight: 500;
+}
+input[type='range'] {
+  width: 100%;
+  accent-color: var(--fault);
+}
+</style>

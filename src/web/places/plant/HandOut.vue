@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { z } from 'zod'
+import { userSchema, type User } from '../../../contract'
+import type { Fault } from '../../../core/faults'
+import { ask, messageOf, tell } from '../../api/client'
+
+const props = defineProps<{ circuit: string; faults: readonly Fault[]; complaint: string; settled: () => Promise<void> }>()
+const emit = defineEmits<{ complaint: [text: string] }>()
+
+const students = ref<User[]>([])
+const student = ref('')
+const wrong = ref('')
+const done = ref('')
+students.value = await ask(z.array(userSchema), '/students').catch(() => [])
+const chosen = computed(() => students.value.find((s) => s.id === student.value))
+
+async function handOut() {
+  wrong.value = ''
+  done.value = ''
+  if (!chosen.value) {
+    wrong.value = 'Choose the student first'
+    return
+  }
+  try {
+    // The order copies the circuit as the server has it: everything on screen must have arrived.
+    await props.settled()
+    await tell(z.object({ id: z.uuid() }), '/orders', {
+      circuit: props.circuit,
+      student: student.value,
+      complaint: props.complaint,
+      faults: props.faults,
+    })
+    done.value = `Handed out to ${chosen.value.name}.`
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <section
+    class="hand-out"
+    aria-label="Hand it out"
+  >
+    <h2>Hand it out</h2>
+    <label class="field">Complaint, in the driver’s words
+      <NInput
+        type="textarea"
+        :value="complaint"
+        :autosize="{ minRows: 2, maxRows: 4 }"
+        placeholder="Never name the fault: only what the driver sees and when."
+        @update:value="emit('complaint', $event)"
+      />
+    </label>
+    <label class="field">Student
+      <select v-model="student">
+        <option
+          value=""
+          disabled
+        >Choose</option>
+        <option
+          v-for="s in students"
+          :key="s.id"
+          :value="s.id"
+        >{{ s.name }}</option>
+      </select>
+    </label>
+    <p v-if="!students.length">
+      The class is empty: add students under <RouterLink to="/">
+        Today
+      </RouterLink>.
+    </p>
+    <NButton
+      type="primary"
+      :disabled="!faults.length"
+      @click="handOut"
+    >
+      Hand out the work order
+    </NButton>
+    <p
+      v-if="wrong"
+      class="wrong"
+      role="alert"
+    >
+      {{ wrong }}
+    </p>
+    <p
+      v-if="done"
+      role="status"
+    >
+      {{ done }} <RouterLink to="/">
+        See it under Today
+      </RouterLink>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.hand-out {
+  display: grid;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,226 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { reviewSchema, type Review } from '../../../contract'
+import { wireUp } from '../../../core/circuit'
+import { describeFault, faultOfKind } from '../../../core/faults'
+import Schematic from '../../schematic/Schematic.vue'
+import { ask, messageOf } from '../../api/client'
+import { when } from '../../parts/when'
+import { describeArrangement, describePrediction } from '../../parts/words'
+import MarkTable from './MarkTable.vue'
+
+const route = useRoute()
+const review = ref<Review | null>(null)
+const missing = ref('')
+const at = ref(0)
+await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
+  (found) => {
+    review.value = found
+    at.value = Math.max(0, found.steps.length - 1)
+  },
+  (error: unknown) => (missing.value = messageOf(error)),
+)
+
+const wiring = computed(() => wireUp(review.value!.circuit))
+const rows = computed(() => {
+  let tests = 0
+  return review.value!.steps.map(({ step, at: time }, i) => {
+    const judgements = review.value!.judged.judgements.filter((j) => j.step === i)
+    const base = { i, time: when(time), judgements, left: review.value!.judged.suspects[i]?.length ?? 0 }
+    switch (step.type) {
+      case 'operate':
+        return { ...base, head: 'Operated the circuit', text: `${describeArrangement(step.arrangement)}. Seen: ${Object.entries(step.seen).map(([id, s]) => `${id} ${s.text}`).join(', ')}.` }
+      case 'test':
+        return { ...base, head: `Reading ${++tests}: ${step.reading.text}${step.reading.beeps ? ', beeps' : ''}`, text: `${step.red} to ${step.black} on ${step.function}, predicted ${describePrediction(step)}, with ${describeArrangement(step.arrangement)}.` }
+      case 'infer':
+        return { ...base, head: step.cleared.length ? `Struck out ${step.cleared.join(', ')}` : 'Nothing struck out', text: `${step.suspect.length ? `Ringed ${step.suspect.join(', ')}. ` : ''}${step.note ? `“${step.note}”` : ''}` }
+      case 'conclude':
+        return { ...base, head: `Concluded: ${step.part}, ${faultOfKind(step.kind).title.toLowerCase()}`, text: `${step.sure} % sure. ${step.note}` }
+    }
+  })
+})
+/** The student's marks on the drawing, as they stood at the chosen step. */
+const marks = computed(() => {
+  const last = review.value!.steps
+    .slice(0, at.value + 1)
+    .reverse()
+    .flatMap(({ step }) => (step.type === 'infer' ? [step] : []))[0]
+  return { struck: new Set(last?.cleared), ringed: new Set(last?.suspect) }
+})
+const current = computed(() => review.value!.steps[at.value]?.step)
+const test = computed(() => (current.value?.type === 'test' ? current.value : undefined))
+const arrangement = computed(() => {
+  const found = [...review.value!.steps.slice(0, at.value + 1)].reverse().find(({ step }) => 'arrangement' in step)?.step
+  return found && 'arrangement' in found ? found.arrangement : { controls: {}, detached: [] }
+})
+</script>
+
+<template>
+  <p
+    v-if="missing || !review"
+    class="wrong"
+    role="alert"
+  >
+    {{ missing }}
+  </p>
+  <div
+    v-else
+    class="review"
+  >
+    <div class="top">
+      <h1>{{ review.student.name }}</h1>
+      <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
+      <span class="planted">Planted: {{ review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') }}</span>
+      <span class="quiet">{{ review.concluded ? `concluded ${when(review.concluded)}` : 'still at work' }}</span>
+    </div>
+    <section
+      class="drawing"
+      aria-label="The student’s drawing at the chosen step"
+    >
+      <Schematic
+        :circuit="review.circuit"
+        :wiring="wiring"
+        :struck="marks.struck"
+        :ringed="marks.ringed"
+        :controls="arrangement.controls"
+        :detached="arrangement.detached"
+        :red="test?.red ?? ''"
+        :black="test?.black ?? ''"
+        :lit="review.faults[0]?.part ?? null"
+      />
+    </section>
+    <div
+      class="scroll side"
+      tabindex="0"
+      role="region"
+      aria-label="Steps and marks"
+    >
+      <MarkTable
+        :marks="review.judged.marks"
+        :total="review.judged.total"
+        :of="review.judged.of"
+      />
+      <p
+        v-for="c in review.judged.contradictions"
+        :key="c"
+        class="caution"
+      >
+        {{ c }}
+      </p>
+      <p v-if="!rows.length">
+        No step yet: the student has not begun.
+      </p>
+      <ol>
+        <li
+          v-for="row in rows"
+          :key="row.i"
+          :class="{ here: row.i === at }"
+        >
+          <button
+            type="button"
+            :aria-pressed="row.i === at"
+            @click="at = row.i"
+          >
+            <b>{{ row.head }}</b>
+            <span class="quiet">{{ row.time }} · {{ row.left }} suspect</span>
+          </button>
+          <p>{{ row.text }}</p>
+          <p
+            v-for="(j, k) in row.judgements"
+            :key="k"
+            class="judgement"
+            :data-grade="j.grade"
+          >
+            <span class="tag">{{ j.aspect }}: {{ j.verdict }}</span> {{ j.reason }}
+          </p>
+        </li>
+      </ol>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.review {
+  display: grid;
+  height: 100%;
+  grid-template-columns: minmax(340px, 40%) minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 8px 18px;
+  padding: 10px 16px;
+}
+.top {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+}
+.planted {
+  color: var(--fault);
+  font-weight: 500;
+}
+.drawing {
+  min-height: 0;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+.side {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 6px 8px;
+  display: grid;
+  gap: 3px;
+}
+li.here {
+  background: var(--sheet);
+  box-shadow: -4px 0 0 var(--accent);
+}
+li button {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 0;
+  cursor: pointer;
+  display: flex;
+  gap: 10px;
+  justify-content: space-between;
+}
+.judgement {
+  font-size: 13px;
+  padding-left: 10px;
+  border-left: 3px solid var(--rule-strong);
+}
+.tag {
+  font-weight: 600;
+}
+.judgement[data-grade='good'] {
+  border-color: var(--good);
+}
+.judgement[data-grade='good'] .tag {
+  color: var(--good);
+}
+.judgement[data-grade='partly'] {
+  border-color: var(--doubt);
+}
+.judgement[data-grade='partly'] .tag {
+  color: var(--doubt);
+}
+.judgement[data-grade='poor'] {
+  border-color: var(--fault);
+}
+.judgement[data-grade='poor'] .tag {
+  color: var(--fault);
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatQuantity } from '../../../core/quantity'
+import type { StateKey } from '../../../core/readings'
+import BalanceLine from '../bench/BalanceLine.vue'
+import DropTable from '../bench/DropTable.vue'
+
+const props = defineProps<{ state: StateKey; faulted: StateKey | null; school: string }>()
+const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
+const rows = computed(() =>
+  props.state.points.map((row, i) => {
+    const other = props.faulted?.points[i]
+    const difference = row.value !== undefined && other?.value !== undefined ? other.value - row.value : undefined
+    return {
+      ...row,
+      shown: volts(row.value),
+      spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
+      other: other ? volts(other.value) : '',
+      difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
+      bad: difference !== undefined && Math.abs(difference) > row.band,
+    }
+  }),
+)
+const notices = computed(() =>
+  props.state.notices.map((n) => {
+    const now = props.faulted?.notices.find((o) => o.part === n.part)
+    return `${n.part} ${n.text}${now && now.key !== n.key ? `, faulted ${now.text}` : ''}`
+  }),
+)
+</script>
+
+<template>
+  <article>
+    <h2>{{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span></h2>
+    <BalanceLine
+      :state="state"
+      :school="school"
+      :title="faulted ? 'Healthy' : ''"
+    />
+    <BalanceLine
+      v-if="faulted"
+      :state="faulted"
+      :school="school"
+      title="Faulted"
+    />
+    <div class="two">
+      <table class="data">
+        <caption>Volts at each point, black lead on battery −</caption>
+        <thead>
+          <tr>
+            <th scope="col">
+              Point
+            </th>
+            <th
+              scope="col"
+              class="num"
+            >
+              {{ faulted ? 'Healthy' : 'Expected' }}
+            </th>
+            <th
+              scope="col"
+              class="num"
+            >
+              Band
+            </th>
+            <template v-if="faulted">
+              <th
+                scope="col"
+                class="num"
+              >
+                Faulted
+              </th>
+              <th
+                scope="col"
+                class="num"
+              >
+                Difference
+              </th>
+            </template>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row.name"
+            :class="{ bad: row.bad }"
+          >
+            <td :title="row.title">
+              <span class="reading">{{ row.name }}</span>
+            </td>
+            <td class="num">
+              {{ row.shown }}
+            </td>
+            <td class="num quiet">
+              {{ row.spread }}
+            </td>
+            <template v-if="faulted">
+              <td class="num">
+                {{ row.other }}
+              </td>
+              <td class="num">
+                {{ row.difference }}
+              </td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+      <DropTable
+        :state="state"
+        :faulted="faulted"
+        :lit="null"
+      />
+    </div>
+  </article>
+</template>
+
+<style scoped>
+article {
+  display: grid;
+  gap: 6px;
+  break-inside: avoid-page;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
+  gap: 28px;
+  align-items: start;
+}
+caption {
+  text-align: left;
+  color: var(--quiet);
+  font-size: 12px;
+}
+</style>
