@@ -39,7 +39,7 @@ export interface Planting {
 /** From Bench: plants one fault and hands it out. */
 export async function plantAndHandOut(page: Page, { part: place, fault, severity, complaint, student }: Planting): Promise<void> {
   await page.getByRole('link', { name: 'Plant', exact: true }).click()
-  await page.getByLabel('Place').selectOption(place)
+  await page.getByRole('combobox', { name: 'Place' }).selectOption(place)
   await page.getByRole('group', { name: 'How it fails' }).getByRole('button', { name: fault }).click()
   if (severity) {
     const field = page.getByRole('region', { name: 'Fault and work order' }).getByRole('textbox').first()
@@ -47,7 +47,7 @@ export async function plantAndHandOut(page: Page, { part: place, fault, severity
     await field.press('Enter')
   }
   await page.getByLabel('Complaint').fill(complaint)
-  await page.getByLabel('Student').selectOption({ label: student })
+  await page.getByRole('combobox', { name: 'Student' }).selectOption({ label: student })
   await page.getByRole('button', { name: 'Hand out the work order' }).click()
   await expect(page.getByText(`Handed out to ${student}.`)).toBeVisible()
 }

@@ -6,17 +6,15 @@ import { readVolts, voltsAccuracy } from './voltmeter'
 export interface FunctionDefinition {
   readonly key: MeterFunction
   readonly title: string
-  /** What the dial writes. */
-  readonly dial: string
   readonly read: (solved: SolvedBoard, red: number, black: number, meter: MeterType) => Reading
   readonly accuracy: (value: number, meter: MeterType) => number
 }
 
 /** What the meter can be set to. A new function is its file and its line here. */
 export const meterFunctions: readonly FunctionDefinition[] = [
-  { key: 'volts', title: 'Volts DC', dial: 'V ⎓', read: readVolts, accuracy: voltsAccuracy },
-  { key: 'ohms', title: 'Ohms', dial: 'Ω', read: readOhms, accuracy: ohmsAccuracy },
-  { key: 'continuity', title: 'Continuity', dial: '•))', read: readContinuity, accuracy: ohmsAccuracy },
+  { key: 'volts', title: 'Volts DC', read: readVolts, accuracy: voltsAccuracy },
+  { key: 'ohms', title: 'Ohms', read: readOhms, accuracy: ohmsAccuracy },
+  { key: 'continuity', title: 'Continuity', read: readContinuity, accuracy: ohmsAccuracy },
 ]
 
 export function functionOf(key: MeterFunction): FunctionDefinition {

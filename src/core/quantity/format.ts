@@ -6,7 +6,6 @@ const prefixes: readonly (readonly [number, string])[] = [
   [1e3, 'k'],
   [1, ''],
   [1e-3, 'm'],
-  [1e-6, 'µ'],
 ]
 
 /** Units that take a prefix; the others are always written in full. */
@@ -29,7 +28,7 @@ export function formatPlain(value: number, digits = 4): string {
 
 /**
  * A value as the trade writes it: `12.34 V`, `280 mV`, `4.7 mΩ`.
- * Prefixes run from mega to micro; hundredths are the most that is written.
+ * Prefixes run from mega to milli; hundredths are the most that is written.
  */
 export function formatQuantity(value: number, unit: Unit): string {
   if (!Number.isFinite(value)) return unit === 'Ω' ? 'OL' : '–'
@@ -40,7 +39,7 @@ export function formatQuantity(value: number, unit: Unit): string {
   const scaled = value / scale
   const whole = Math.max(1, Math.floor(Math.log10(Math.abs(scaled)) + 1e-9) + 1)
   const decimals = Math.max(0, Math.min(2, (prefix === '' ? 4 : 3) - whole))
-  const text = formatNumber(scaled, prefix === 'µ' ? 0 : decimals)
+  const text = formatNumber(scaled, decimals)
   if (Number(text.replace(minus, '-')) === 0) return `0${thinSpace}${unit}`
   return `${text}${thinSpace}${prefix}${unit}`
 }

@@ -66,15 +66,29 @@ const drawn = computed(() =>
       struck: props.struck.has(placed.id),
       ringed: props.ringed.has(placed.id),
       box: boxOf(placed),
+      top: topOf(placed, wire ? 1 : summary ? 3 : 2),
     }
   }),
 )
+
+/** Where the first line of a label stands. */
+function topOf({ label, direction }: PlacedPart, lines: number): number {
+  if (label.below) return label.y
+  return label.y - (lines - 1) * (direction === 'down' ? 7.5 : 15)
+}
 
 /** What can be hit with a pointer, and where marks are drawn. */
 function boxOf({ x, y, direction, length }: PlacedPart) {
   const inset = Math.min(6, length * 0.12)
   if (direction === 'down') return { x: x - 20, y: y + inset, width: 40, height: length - 2 * inset }
   return { x: (direction === 'left' ? x - length : x) + inset, y: y - 15, width: length - 2 * inset, height: 30 }
+}
+
+/** A short stroke across the middle, clear of the names beside it. */
+function strikeOf({ x, y, width, height }: ReturnType<typeof boxOf>): string {
+  const cx = x + width / 2
+  const cy = y + height / 2
+  return `M${cx - 15} ${cy + 9}L${cx + 15} ${cy - 9}`
 }
 
 function colour(node: number): string {
@@ -130,18 +144,18 @@ function colour(node: number): string {
         v-if="part.ringed"
         :cx="part.box.x + part.box.width / 2"
         :cy="part.box.y + part.box.height / 2"
-        :rx="part.box.width / 2 + 8"
-        :ry="part.box.height / 2 + 4"
+        :rx="part.direction === 'down' ? 24 : part.box.width / 2"
+        :ry="part.direction === 'down' ? part.box.height / 2 + 2 : 15"
         class="ring"
       />
       <path
         v-if="part.struck"
-        :d="`M${part.box.x - 4} ${part.box.y + part.box.height}L${part.box.x + part.box.width + 4} ${part.box.y}`"
+        :d="strikeOf(part.box)"
         class="strike"
       />
       <text
         :x="part.label.x"
-        :y="part.label.y - (part.direction === 'down' ? (part.lines.length - 1) * 7.5 : (part.lines.length - 1) * 15)"
+        :y="part.top"
         :text-anchor="part.label.anchor"
         class="label"
       >
@@ -215,8 +229,8 @@ function colour(node: number): string {
         width="17"
         height="17"
       /><text
-        x="-24.500"
-        y="-8.500"
+        x="-24.5"
+        y="-8.5"
       >R</text></g>
       <g
         v-if="black === point.name"
@@ -267,6 +281,13 @@ function colour(node: number): string {
 .act {
   cursor: pointer;
 }
+.act:focus-visible {
+  outline: none;
+}
+.act:focus-visible > .hit {
+  stroke: var(--focus);
+  stroke-width: 2.5;
+}
 .label {
   fill: var(--ink);
 }
@@ -305,7 +326,7 @@ function colour(node: number): string {
 }
 .strike {
   stroke: var(--ink);
-  stroke-width: 3;
+  stroke-width: 4;
 }
 .part.struck .label {
   text-decoration: line-through;

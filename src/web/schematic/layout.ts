@@ -12,7 +12,8 @@ export interface PlacedPart {
   readonly y: number
   readonly direction: Direction
   readonly length: number
-  readonly label: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'middle' | 'end' }
+  /** `below`: lines go down from (x, y); otherwise they are centred on it, or stand on it above a rail. */
+  readonly label: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'middle' | 'end'; readonly below: boolean }
 }
 
 export interface PlacedPoint {
@@ -36,11 +37,15 @@ export interface Layout {
 }
 
 /** Drawing units, about CSS pixels at full size. */
-const batteryX = 78
-const columnX = 330
+const batteryX = 148
+const columnX = 402
 const columnStep = 300
 const top = 46
 const pointGap = 19
+/** Clearance between the foot of the column and the ground rail, for the last part's own label. */
+const railGap = 30
+/** Room beside a column for a lead's flag, before the part's name. */
+const labelGap = 42
 
 const step = { down: [0, 1], left: [-1, 0], right: [1, 0] } as const
 
@@ -62,8 +67,10 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const symbol = symbolOf(definition.kind)
     const vertical = direction === 'down'
     const label = vertical
-      ? { x: x - 24, y: y + length / 2 + 4, anchor: 'end' as const }
-      : { x: x + (step[direction][0] * length) / 2, y: y - 16, anchor: 'middle' as const }
+      ? { x: x - labelGap, y: y + length / 2 + 4, anchor: 'end' as const, below: false }
+      : direction === 'right'
+          ? { x: x + length / 2, y: y - 16, anchor: 'middle' as const, below: false }
+          : { x: x - length / 2, y: y + 34, anchor: 'middle' as const, below: true }
     parts.push({ id, kind: definition.kind, x, y, direction, length, label })
     keys.forEach((key, i) => {
       const share = symbol.terminals[i] ?? i / (keys.length - 1)
@@ -76,7 +83,9 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
         point: pointAt.get(node)!,
         x: px,
         y: py,
-        label: vertical ? { x: px + 13, y: py + 4, anchor: 'start' } : { x: px, y: py + 22, anchor: 'middle' },
+        label: vertical ? { x: px + 13, y: py + 4, anchor: 'start' } : direction === 'right'
+            ? { x: px, y: py + 22, anchor: 'middle' }
+            : { x: px, y: py - 26, anchor: 'middle' },
       })
     })
   }
@@ -101,14 +110,20 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
       place(part, columnX, y, 'down', length, enter, leave)
       y += length
     }
-    const end = Math.max(y, top + 240)
+    const end = Math.max(y + railGap, top + 240)
     const battery = symbolOf(kinds.get(source)!)
     const batteryTop = (top + end - battery.length) / 2
     place(source, batteryX, batteryTop, 'down', battery.length)
     const span = columnX - batteryX
     steps.slice(0, head).forEach(({ part }, i) => place(part, batteryX + (span / head) * i, top, 'right', span / head))
     const rail = steps.slice(tail)
-    rail.forEach(({ part }, i) => place(part, columnX - (span / rail.length) * i, end, 'left', span / rail.length))
+    const wanted = rail.reduce((sum, { part }) => sum + symbolOf(kinds.get(part)!).length, 0)
+    let railX = columnX
+    for (const { part, enter, leave } of rail) {
+      const length = (span * symbolOf(kinds.get(part)!).length) / wanted
+      place(part, railX, end, 'left', length, enter, leave)
+      railX -= length
+    }
     // The corners: battery to both rails, and the column's foot to the bottom one.
     const plus = wiring.nodeOf(source, 'p')
     const minus = wiring.nodeOf(source, 'n')
@@ -152,8 +167,8 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
   }
 
   return {
-    width: columnX + columnStep * others.length + 170,
-    height: bottom + 56,
+    width: columnX + columnStep * others.length + 132,
+    height: bottom + 76,
     parts,
     points: [...points.values()],
     links,

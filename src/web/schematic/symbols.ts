@@ -80,16 +80,16 @@ export const symbols: Readonly<Record<string, Symbol>> = {
     draw: (l) => [{ d: `M0 0V${l}` }, { d: circle(0, l / 2, 7) }, { d: `M-12 ${l / 2}H-7M7 ${l / 2}H12` }],
   },
   chassis: {
-    length: 84,
+    length: 100,
     terminals: [0, 1],
-    draw: (l) => [{ d: `M0 0V${l}`, heavy: true }, { d: `M0 ${0.3 * l}L9 ${0.2 * l}M0 ${0.5 * l}L9 ${0.4 * l}M0 ${0.7 * l}L9 ${0.6 * l}` }],
+    draw: (l) => [{ d: `M0 0V${l}`, heavy: true }, { d: `M0 ${0.3 * l}L-9 ${0.4 * l}M0 ${0.5 * l}L-9 ${0.6 * l}M0 ${0.7 * l}L-9 ${0.8 * l}` }],
   },
   strap: {
-    length: 110,
-    terminals: [0, 0.35, 1],
+    length: 130,
+    terminals: [0, 0.45, 1],
     draw: (l, { detached }) =>
       detached
-        ? [{ d: `M0 0V${0.42 * l}M0 ${0.7 * l}V${l}`, heavy: true }, gap(0.42 * l, 0.7 * l)]
+        ? [{ d: `M0 0V${0.52 * l}M0 ${0.8 * l}V${l}`, heavy: true }, gap(0.52 * l, 0.8 * l)]
         : [{ d: `M0 0V${l}`, heavy: true }],
   },
   battery: {

@@ -99,7 +99,7 @@ function choose(key: typeof draft.value.function) {
         :aria-pressed="draft.function === f.key"
         @click="choose(f.key)"
       >
-        {{ f.title }} <span aria-hidden="true">{{ f.dial }}</span>
+        {{ f.title }}
       </button>
     </div>
     <div class="leads">
@@ -201,6 +201,9 @@ function choose(key: typeof draft.value.function) {
 .beep {
   font-weight: 600;
   color: var(--good);
+}
+.choice {
+  justify-self: start;
 }
 .leads {
   display: grid;

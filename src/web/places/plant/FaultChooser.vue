@@ -85,7 +85,7 @@ function check(value: number) {
         :aria-pressed="fault?.segment === c.segment.key && fault.kind === c.kind"
         @click="choose(c.segment.key, c.kind)"
       >
-        {{ c.title }}<span class="quiet"> {{ c.segment.name }}</span>
+        {{ c.title }} <span class="quiet">{{ c.segment.name }}</span>
       </button>
     </div>
     <template v-if="fault && range">
