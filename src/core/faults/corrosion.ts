@@ -20,5 +20,9 @@ export function corrodedLaw(coldOhms: number, limit: number): Law {
       out.current = (limit * 2 * u) / (1 + root)
       out.slope = 2 / (coldOhms * root * (1 + root))
     },
+    spice: (name, a, b) => {
+      const u = `(v(${a},${b})/${coldOhms * limit})`
+      return [`B${name} ${a} ${b} I=${2 * limit}*${u}/(1+sqrt(1+4*${u}*${u}))`]
+    },
   }
 }

@@ -1,2 +1,3 @@
 export * from './csv'
 export * from './key-csv'
+export * from './spice'

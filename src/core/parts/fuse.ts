@@ -48,6 +48,10 @@ export function fuseLaw(rating: number): Law {
       out.current = i
       out.slope = 1 / (cold * (1 + 3 * rise * i * i))
     },
+    spice: (name, a, b) => [
+      `V${name} ${a} m${name} 0`,
+      `B${name} m${name} ${b} V=${cold}*i(V${name})*(1+${rise}*i(V${name})*i(V${name}))`,
+    ],
   }
 }
 

@@ -68,6 +68,17 @@ export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
       const follow = (2 * (high - low)) / ((b + g) * high - b * low)
       out.slope = (1 - b * follow) / ohms
     },
+    // Node t carries the temperature, as a share of the working one: its currents are the heat balance.
+    spice: (name, a, b) => {
+      const { ratedVoltage, ratedPower } = filament
+      const heat = `(v(${a},${b})/${ratedVoltage})^2*${1 - ambient}`
+      const t = `max(v(t${name}),0.01)`
+      return [
+        `B${name} ${a} ${b} I=v(${a},${b})/(${ratedVoltage ** 2 / ratedPower}*${t}^${resistanceExponent})`,
+        `BT${name} t${name} 0 I=${t}^${resistanceExponent + radiationExponent}-${ambient}*${t}^${resistanceExponent}-${heat}`,
+        `.nodeset v(t${name})=0.9`,
+      ]
+    },
   }
 }
 

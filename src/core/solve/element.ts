@@ -15,6 +15,11 @@ export interface Owner {
  */
 export interface Law {
   at(v: number, out: CurveValue): void
+  /**
+   * The same law as SPICE lines between nodes `a` and `b`; `name` is free for naming its devices and inner
+   * nodes. Lets any circuit be exported, and checked against another solver.
+   */
+  spice(name: string, a: string, b: string): string[]
 }
 
 export interface CurveValue {
