@@ -1,0 +1,223 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type TestAgent from 'supertest/lib/agent'
+import { startPostgres } from '../../test/postgres.mjs'
+import { passwords, startSchool, type School } from '../../test/school'
+import { circuitListSchema, deskSchema, reviewSchema, storedCircuitSchema } from '../contract'
+
+const planted = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3.1415 }
+const on = { controls: { S1: 'closed' }, detached: [] }
+let postgres: ReturnType<typeof startPostgres> | undefined
+
+beforeAll(() => {
+  postgres = startPostgres()
+}, 60_000)
+afterAll(() => postgres?.stop())
+
+describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (kind) => {
+  let school: School
+  let orla: TestAgent
+  let tam: TestAgent
+  let circuit: string
+  let tamId: string
+
+  beforeAll(async () => {
+    school = await startSchool(kind === 'server' ? { url: postgres!.url } : {})
+    orla = await school.signedIn('orla', passwords.orla)
+    tam = await school.signedIn('tam', passwords.tam)
+    circuit = circuitListSchema.parse((await orla.get('/api/circuits').expect(200)).body)[0]!.id
+    tamId = ((await orla.get('/api/students')).body as { id: string; login: string }[]).find((s) => s.login === 'tam')!.id
+  }, 60_000)
+  afterAll(() => school.close())
+
+  const handOut = async (complaint = 'The work lamp is dim.') =>
+    (await orla.post('/api/orders').send({ circuit, student: tamId, complaint, faults: [planted] }).expect(201)).body.id as string
+  const step = (id: string, action: object, key = randomUUID()) => tam.post(`/api/desk/${id}/steps`).send({ key, action })
+  const test = { type: 'test', arrangement: on, function: 'volts', red: 'l1a', black: 'B1-', prediction: { type: 'value', value: 12.3 } }
+
+  it('lets nobody in without signing in, nor into the other role’s places', async () => {
+    for (const path of ['/api/circuits', '/api/orders', '/api/students', '/api/desk', `/api/circuits/${circuit}`]) {
+      await school.visitor().get(path).expect(401)
+    }
+    await tam.get('/api/circuits').expect(403)
+    await tam.get('/api/orders').expect(403)
+    await tam.post('/api/students').send({}).expect(403)
+    await orla.get('/api/desk').expect(403)
+  })
+
+  it('refuses a wrong password, and says no more than that', async () => {
+    const wrong = await school.visitor().post('/api/session').send({ login: 'orla', password: 'x' }).expect(401)
+    const nobody = await school.visitor().post('/api/session').send({ login: 'nobody', password: 'x' }).expect(401)
+    expect(wrong.body.message).toBe(nobody.body.message)
+  })
+
+  it('keeps the session in a cookie that scripts cannot read, and ends it at sign-out', async () => {
+    const answer = await school.visitor().post('/api/session').send({ login: 'idris', password: passwords.idris })
+    const cookie = String(answer.headers['set-cookie'])
+    expect(cookie).toMatch(/HttpOnly/)
+    expect(cookie).toMatch(/SameSite=Strict/)
+    const visitor = await school.signedIn('idris', passwords.idris)
+    await visitor.delete('/api/session').expect(204)
+    await visitor.get('/api/desk').expect(401)
+  })
+
+  it('takes changes from its own pages only', async () => {
+    await orla.post('/api/students').set('Origin', 'http://elsewhere.example').send({}).expect(403)
+  })
+
+  it('edits, undoes and redoes, also for a browser that has just come', async () => {
+    const before = storedCircuitSchema.parse((await orla.get(`/api/circuits/${circuit}`)).body)
+    const edit = { type: 'setParameter', part: 'W3', name: 'length', value: 7 }
+    const edited = storedCircuitSchema.parse((await orla.post(`/api/circuits/${circuit}/edits`).send({ revision: before.revision, edit }).expect(200)).body)
+    expect(edited.circuit.parts.find((p) => p.id === 'W3')?.parameters.length).toBe(7)
+    const fresh = await school.signedIn('orla', passwords.orla)
+    const undone = storedCircuitSchema.parse((await fresh.post(`/api/circuits/${circuit}/undo`).expect(200)).body)
+    expect(undone.circuit).toEqual(before.circuit)
+    expect(undone.redo).toBe(true)
+    const again = storedCircuitSchema.parse((await fresh.post(`/api/circuits/${circuit}/redo`)).body)
+    expect(again.circuit).toEqual(edited.circuit)
+    await fresh.post(`/api/circuits/${circuit}/undo`)
+    await fresh.post(`/api/circuits/${circuit}/undo`).expect(409)
+  })
+
+  it('refuses an edit on an old revision, or out of range, and changes nothing', async () => {
+    const before = (await orla.get(`/api/circuits/${circuit}`)).body
+    const send = (revision: number, value: number) =>
+      orla.post(`/api/circuits/${circuit}/edits`).send({ revision, edit: { type: 'setParameter', part: 'W3', name: 'length', value } })
+    await send(before.revision - 1, 3).expect(409)
+    const range = await send(before.revision, 5000).expect(422)
+    expect(range.body.message).toBe('Length must lie between 0.01 and 100 m')
+    expect((await orla.get(`/api/circuits/${circuit}`)).body).toEqual(before)
+  })
+
+  it('refuses a malformed import with what and where, and keeps what it has', async () => {
+    const { circuit: doc } = (await orla.get(`/api/circuits/${circuit}`)).body
+    const count = (await orla.get('/api/circuits')).body.length
+    doc.parts[2].parameters.rating = 4000
+    const answer = await orla.post('/api/circuits').send(doc).expect(422)
+    expect(answer.body.problems[0]).toEqual({ where: 'parts[2] (F1).parameters.rating', what: 'Rating must lie between 1 and 40 A' })
+    await orla.post('/api/circuits').set('content-type', 'application/json').send('{"format":').expect(400)
+    expect((await orla.get('/api/circuits')).body).toHaveLength(count)
+  })
+
+  it('refuses a fault that cannot strike there', async () => {
+    const answer = await orla
+      .post('/api/orders')
+      .send({ circuit, student: tamId, complaint: 'It is dark.', faults: [{ kind: 'blown', part: 'W1', segment: 'copper' }] })
+      .expect(422)
+    expect(answer.body.message).toContain('cannot strike')
+  })
+
+  it('records each step once, however often it is sent', async () => {
+    const id = await handOut()
+    const key = randomUUID()
+    const first = await step(id, { type: 'operate', arrangement: on }, key).expect(200)
+    const again = await step(id, { type: 'operate', arrangement: on }, key).expect(200)
+    expect(again.body).toEqual(first.body)
+    expect(first.body.step.seen.L1.key).toBe('dim')
+    expect(deskSchema.parse((await tam.get(`/api/desk/${id}`)).body).steps).toHaveLength(1)
+  })
+
+  it('takes readings on points by any of their names, and says so when there is no such point', async () => {
+    const id = await handOut()
+    const good = await step(id, test).expect(200)
+    expect(good.body.step).toMatchObject({ red: 'L1a', black: 'B1−', reading: { unit: 'V' } })
+    const bad = await step(id, { ...test, red: 'Q7' }).expect(422)
+    expect(bad.body.message).toMatch(/There is no point “Q7” for the red lead/)
+    const nothing = await step(id, { ...test, black: ' ' }).expect(422)
+    expect(nothing.body.message).toMatch(/black lead is on nothing/)
+    await step(id, { ...test, arrangement: { controls: { S1: 'ajar' }, detached: [] } }).expect(422)
+    expect(deskSchema.parse((await tam.get(`/api/desk/${id}`)).body).steps).toHaveLength(1)
+  })
+
+  it('keeps the order of the work: an inference after a reading, a conclusion after at least one, nothing after that', async () => {
+    const id = await handOut()
+    await step(id, { type: 'infer', cleared: ['F1'], suspect: [] }).expect(409)
+    await step(id, { type: 'conclude', part: 'X2', kind: 'open', sure: 50 }).expect(409)
+    await step(id, test).expect(200)
+    await step(id, { type: 'infer', cleared: ['F1', 'Z1'], suspect: [] }).expect(422)
+    await step(id, { type: 'infer', cleared: ['F1'], suspect: ['X2'] }).expect(200)
+    await step(id, { type: 'conclude', part: 'X2', kind: 'corroded', sure: 50 }).expect(200)
+    await step(id, test).expect(409)
+  })
+
+  it('shows a work order to its own student only', async () => {
+    const id = await handOut()
+    const idris = await school.signedIn('idris', passwords.idris)
+    await idris.get(`/api/desk/${id}`).expect(404)
+    await idris.post(`/api/desk/${id}/steps`).send({ key: randomUUID(), action: test }).expect(404)
+    expect((await idris.get('/api/desk')).body).toEqual([])
+  })
+
+  it('judges the attempt for the instructor', async () => {
+    const id = await handOut()
+    await step(id, { type: 'operate', arrangement: on })
+    await step(id, test)
+    await step(id, { type: 'infer', cleared: ['W1', 'F1', 'G1'], suspect: [] })
+    const review = reviewSchema.parse((await orla.get(`/api/orders/${id}/review`).expect(200)).body)
+    expect(review.faults).toEqual([planted])
+    expect(review.judged.judgements.map((j) => j.verdict)).toEqual(expect.arrayContaining(['right', 'follows', 'too early', 'missed']))
+  }, 30_000)
+
+  it('never tells a student what was planted', async () => {
+    const id = await handOut()
+    const said: string[] = []
+    const hear = (answer: { text: string }) => said.push(answer.text)
+    hear(await tam.get('/api/session'))
+    hear(await tam.get('/api/desk'))
+    hear(await tam.get(`/api/desk/${id}`))
+    hear(await step(id, { type: 'operate', arrangement: on }))
+    hear(await step(id, test))
+    hear(await step(id, { type: 'infer', cleared: ['F1'], suspect: [] }))
+    hear(await step(id, { ...test, red: 'nowhere' }))
+    hear(await tam.get(`/api/orders/${id}/review`))
+    hear(await tam.get(`/api/circuits/${circuit}`))
+    hear(await tam.get(`/api/desk/${id}`))
+    const all = said.join('\n')
+    expect(all).toContain('L1a')
+    for (const secret of ['corroded', 'severity', '3.1415', 'faults', 'segment', 'hypothes', 'judge', 'suspects"']) {
+      expect(all).not.toContain(secret)
+    }
+  })
+})
+
+describe('a school that is not set up yet', () => {
+  it('lets the first instructor in once, and nobody after', async () => {
+    const school = await startSchool({ demo: false })
+    const account = { login: 'head', name: 'Head of Shop', password: 'long enough' }
+    expect((await school.visitor().get('/api/session')).body).toEqual({ user: null, setUp: true })
+    await school.visitor().post('/api/set-up').send({ ...account, password: 'short' }).expect(422)
+    await school.visitor().post('/api/set-up').send(account).expect(201)
+    await school.visitor().post('/api/set-up').send({ ...account, login: 'second' }).expect(403)
+    expect((await school.visitor().get('/api/session')).body.setUp).toBe(false)
+    const head = await school.signedIn('head', 'long enough')
+    const student = { login: 'first', name: 'First Student', password: 'also long enough' }
+    await head.post('/api/students').send(student).expect(201)
+    await head.post('/api/students').send(student).expect(409)
+    await school.signedIn('first', student.password)
+    await school.close()
+  })
+
+  it('slows down guessing', async () => {
+    const school = await startSchool()
+    const statuses = []
+    for (let i = 0; i < 22; i++) {
+      statuses.push((await school.visitor().post('/api/session').send({ login: 'orla', password: `guess ${i}` })).status)
+    }
+    expect(statuses.slice(0, 20)).toEqual(Array(20).fill(401))
+    expect(statuses.slice(20)).toEqual([429, 429])
+    await school.close()
+  }, 30_000)
+
+  it('logs requests without passwords, cookies or bodies', async () => {
+    const lines: string[] = []
+    const school = await startSchool({ log: (line) => lines.push(line) })
+    const orla = await school.signedIn('orla', passwords.orla)
+    await orla.get('/api/circuits')
+    const log = lines.join('')
+    expect(log).toContain('/api/circuits')
+    expect(log).not.toContain(passwords.orla)
+    expect(log).not.toMatch(/cookie|brachyon_session/i)
+    await school.close()
+  })
+})

@@ -1,0 +1,2 @@
+export function postgresPrograms(): string | undefined
+export function startPostgres(): { url: string; stop: () => void }

@@ -1,0 +1,33 @@
+import { pino } from 'pino'
+import request from 'supertest'
+import { createApp } from '../src/server/app'
+import { openDatabase, type Database } from '../src/server/database'
+import { loadDemo } from '../src/server/demo'
+import { JudgePool } from '../src/server/workers/pool'
+
+/** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
+export async function startSchool({ url, demo = true, log }: { url?: string; demo?: boolean; log?: (line: string) => void } = {}) {
+  const database: Database = await openDatabase(url ? { url } : {})
+  if (url) await database.script('truncate users, circuits, work_orders, steps, sessions, circuit_edits restart identity cascade')
+  if (demo) await loadDemo(database)
+  const judges = new JudgePool()
+  const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
+  const app = createApp({ database, judges, logger })
+  return {
+    app,
+    database,
+    /** A browser of its own: keeps its cookie. */
+    visitor: () => request.agent(app),
+    signedIn: async (login: string, password: string) => {
+      const agent = request.agent(app)
+      await agent.post('/api/session').send({ login, password }).expect(200)
+      return agent
+    },
+    close: async () => {
+      await judges.close()
+      await database.close()
+    },
+  }
+}
+export type School = Awaited<ReturnType<typeof startSchool>>
+export const passwords = { orla: 'gritter-amber-7', tam: 'sweeper-brush-3', idris: 'hopper-chain-5' }
