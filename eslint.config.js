@@ -8,7 +8,19 @@ import globals from 'globals'
 const forbid = (patterns, message) => ({
   'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }] }],
 })
-const interfaceAndNode = ['vue', 'vue-*', 'pinia', 'naive-ui', 'echarts*', 'express', 'pg', '@electric-sql/*', 'node:*', 'fs', 'path']
+const interfaceAndNode = [
+  'vue',
+  'vue-*',
+  'pinia',
+  'naive-ui',
+  'echarts*',
+  'express',
+  'pg',
+  '@electric-sql/*',
+  'node:*',
+  'fs',
+  'path',
+]
 
 export default ts.config(
   { ignores: ['dist', 'data', 'node_modules', 'test-results', 'playwright-report'] },
@@ -37,7 +49,15 @@ export default ts.config(
         [...interfaceAndNode, '**/web/**', '**/server/**', '**/contract/**'],
         'The core is pure: it knows no interface, no Node and no outer layer.',
       ),
-      'no-restricted-globals': ['error', 'document', 'window', 'process', 'setTimeout', 'fetch', 'performance'],
+      'no-restricted-globals': [
+        'error',
+        'document',
+        'window',
+        'process',
+        'setTimeout',
+        'fetch',
+        'performance',
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Chance is passed in.' },
@@ -49,7 +69,16 @@ export default ts.config(
     files: ['src/core/solve/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: forbid(
-      [...interfaceAndNode, '**/web/**', '**/server/**', '**/contract/**', '**/parts/**', '**/circuit/**', '**/faults/**', '**/readings/**'],
+      [
+        ...interfaceAndNode,
+        '**/web/**',
+        '**/server/**',
+        '**/contract/**',
+        '**/parts/**',
+        '**/circuit/**',
+        '**/faults/**',
+        '**/readings/**',
+      ],
       'The solver knows networks, not parts: parts know its small interface, never the other way round.',
     ),
   },

@@ -17,7 +17,13 @@ test('pictures of the main views', async ({ page }) => {
   await part(page, 'W4').press('Enter')
   await shot('bench')
   const complaint = 'The work lamp at the back is dim since the sweeper was washed.'
-  await plantAndHandOut(page, { part: 'X2', fault: /Corroded/, severity: '3', complaint, student: 'Tam Pellow' })
+  await plantAndHandOut(page, {
+    part: 'X2',
+    fault: /Corroded/,
+    severity: '3',
+    complaint,
+    student: 'Tam Pellow',
+  })
   await shot('plant')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
   await page.getByRole('heading', { name: /Answer key/ }).waitFor()
@@ -26,7 +32,13 @@ test('pictures of the main views', async ({ page }) => {
   await signIn(page, 'tam')
   await openDesk(page, complaint)
   await page.getByRole('button', { name: 'S1 closed' }).click()
-  await measure(page, { red: 'L1a', black: 'B1-', predict: '12.3', clears: ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4'], shows: /12\.\d\d/ })
+  await measure(page, {
+    red: 'L1a',
+    black: 'B1-',
+    predict: '12.3',
+    clears: ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4'],
+    shows: /12\.\d\d/,
+  })
   await page.getByLabel('Red lead').fill('X2a')
   await page.getByLabel('Black lead').fill('X2b')
   await page.getByLabel('Prediction').fill('20 mV')

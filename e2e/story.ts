@@ -37,7 +37,10 @@ export interface Planting {
 }
 
 /** From Bench: plants one fault and hands it out. */
-export async function plantAndHandOut(page: Page, { part: place, fault, severity, complaint, student }: Planting): Promise<void> {
+export async function plantAndHandOut(
+  page: Page,
+  { part: place, fault, severity, complaint, student }: Planting,
+): Promise<void> {
   await page.getByRole('link', { name: 'Plant', exact: true }).click()
   await page.getByRole('combobox', { name: 'Place' }).selectOption(place)
   await page.getByRole('group', { name: 'How it fails' }).getByRole('button', { name: fault }).click()

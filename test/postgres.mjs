@@ -8,7 +8,9 @@ const root = '/usr/lib/postgresql'
 /** Folder of Debian's PostgreSQL programs, or undefined where it is not installed. */
 export function postgresPrograms() {
   if (!existsSync(root)) return undefined
-  const version = readdirSync(root).filter((name) => existsSync(join(root, name, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a))[0]
+  const version = readdirSync(root)
+    .filter((name) => existsSync(join(root, name, 'bin', 'initdb')))
+    .sort((a, b) => Number(b) - Number(a))[0]
   return version && join(root, version, 'bin')
 }
 
@@ -28,13 +30,24 @@ export function startPostgres() {
   if (!programs) throw new Error('PostgreSQL is not installed: run `npm test`, which installs it')
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-pg-'))
   if (process.getuid?.() === 0) {
-    const [uid, gid] = ['-u', '-g'].map((flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout))
+    const [uid, gid] = ['-u', '-g'].map((flag) =>
+      Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout),
+    )
     chownSync(folder, uid, gid)
   }
   chmodSync(folder, 0o700)
   const data = join(folder, 'data')
   asServer(join(programs, 'initdb'), ['-D', data, '-U', 'school', '--auth=trust', '-E', 'UTF8', '--no-sync'])
-  asServer(join(programs, 'pg_ctl'), ['-D', data, '-w', '-l', join(folder, 'log'), '-o', `-c listen_addresses= -c unix_socket_directories=${folder} -c fsync=off`, 'start'])
+  asServer(join(programs, 'pg_ctl'), [
+    '-D',
+    data,
+    '-w',
+    '-l',
+    join(folder, 'log'),
+    '-o',
+    `-c listen_addresses= -c unix_socket_directories=${folder} -c fsync=off`,
+    'start',
+  ])
   return {
     url: `postgresql://school@/postgres?host=${encodeURIComponent(folder)}`,
     stop: () => {

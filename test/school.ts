@@ -6,9 +6,16 @@ import { loadDemo } from '../src/server/demo'
 import { JudgePool } from '../src/server/workers/pool'
 
 /** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
-export async function startSchool({ url, demo = true, log }: { url?: string; demo?: boolean; log?: (line: string) => void } = {}) {
+export async function startSchool({
+  url,
+  demo = true,
+  log,
+}: { url?: string; demo?: boolean; log?: (line: string) => void } = {}) {
   const database: Database = await openDatabase(url ? { url } : {})
-  if (url) await database.script('truncate users, circuits, work_orders, steps, sessions, circuit_edits restart identity cascade')
+  if (url)
+    await database.script(
+      'truncate users, circuits, work_orders, steps, sessions, circuit_edits restart identity cascade',
+    )
   if (demo) await loadDemo(database)
   const judges = new JudgePool()
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })

@@ -4,7 +4,13 @@ import { arrangementSchema, concludeStep, inferStep, predictionSchema, stepSchem
 
 /** A student's own work orders. Nothing here, or anywhere below, says what was planted. */
 export const deskListSchema = z.array(
-  z.object({ id: z.uuid(), circuit: z.string(), complaint: z.string(), created: z.string(), concluded: z.string().nullable() }),
+  z.object({
+    id: z.uuid(),
+    circuit: z.string(),
+    complaint: z.string(),
+    created: z.string(),
+    concluded: z.string().nullable(),
+  }),
 )
 export type DeskList = z.infer<typeof deskListSchema>
 

@@ -63,7 +63,12 @@ export function createApp({ database, judges, logger }: Surroundings): Express {
     next()
   })
   api.use(sameOrigin, identify(database))
-  api.use(accountRoutes(database), circuitRoutes(database), orderRoutes(database, judges), deskRoutes(database))
+  api.use(
+    accountRoutes(database),
+    circuitRoutes(database),
+    orderRoutes(database, judges),
+    deskRoutes(database),
+  )
   api.use((_req, _res, next) => next(new Refusal(404, 'There is nothing at this address')))
   app.use('/api', api)
   if (existsSync(built)) {

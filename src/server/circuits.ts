@@ -31,15 +31,18 @@ export async function listCircuits(db: Queries): Promise<CircuitList> {
 export async function addCircuit(db: Queries, input: unknown, owner: string | undefined): Promise<string> {
   const read = readCircuit(input)
   if (!read.ok) throw new Refusal(422, 'This circuit cannot be taken in; nothing was changed', read.problems)
-  const [row] = await db.query<{ id: string }>('insert into circuits (owner_id, document) values ($1, $2) returning id', [
-    owner ?? null,
-    JSON.stringify(read.value),
-  ])
+  const [row] = await db.query<{ id: string }>(
+    'insert into circuits (owner_id, document) values ($1, $2) returning id',
+    [owner ?? null, JSON.stringify(read.value)],
+  )
   return row!.id
 }
 
 async function rowOf(db: Queries, id: string, lock = false): Promise<Row> {
-  const [row] = await db.query<Row>(`select id, document, revision, plant from circuits where id = $1${lock ? ' for update' : ''}`, [id])
+  const [row] = await db.query<Row>(
+    `select id, document, revision, plant from circuits where id = $1${lock ? ' for update' : ''}`,
+    [id],
+  )
   if (!row) throw new Refusal(404, 'There is no such circuit')
   return row
 }
@@ -51,21 +54,34 @@ export async function loadCircuit(db: Queries, id: string): Promise<StoredCircui
      from circuit_edits where circuit_id = $1`,
     [id],
   )
-  return { id, revision: row.revision, circuit: documentOf(row), plant: row.plant, undo: history!.undo, redo: history!.redo }
+  return {
+    id,
+    revision: row.revision,
+    circuit: documentOf(row),
+    plant: row.plant,
+    undo: history!.undo,
+    redo: history!.redo,
+  }
 }
 
 async function store(db: Queries, id: string, circuit: Circuit): Promise<void> {
-  await db.query('update circuits set document = $2, revision = revision + 1, updated_at = now() where id = $1', [
-    id,
-    JSON.stringify(circuit),
-  ])
+  await db.query(
+    'update circuits set document = $2, revision = revision + 1, updated_at = now() where id = $1',
+    [id, JSON.stringify(circuit)],
+  )
 }
 
 /** Applies an edit to the revision that the person saw, and keeps its inverse for undo. */
-export async function editCircuit(database: Database, id: string, revision: number, edit: Edit): Promise<StoredCircuit> {
+export async function editCircuit(
+  database: Database,
+  id: string,
+  revision: number,
+  edit: Edit,
+): Promise<StoredCircuit> {
   await database.transaction(async (db) => {
     const row = await rowOf(db, id, true)
-    if (row.revision !== revision) throw new Refusal(409, 'This circuit was changed elsewhere meanwhile; what you see now is the newest')
+    if (row.revision !== revision)
+      throw new Refusal(409, 'This circuit was changed elsewhere meanwhile; what you see now is the newest')
     const edited = applyEdit(documentOf(row), edit)
     if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
     await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
@@ -80,7 +96,11 @@ export async function editCircuit(database: Database, id: string, revision: numb
 }
 
 /** Takes the last edit back, or makes the last undone one again. */
-export async function stepHistory(database: Database, id: string, way: 'undo' | 'redo'): Promise<StoredCircuit> {
+export async function stepHistory(
+  database: Database,
+  id: string,
+  way: 'undo' | 'redo',
+): Promise<StoredCircuit> {
   await database.transaction(async (db) => {
     const row = await rowOf(db, id, true)
     const [entry] = await db.query<{ position: number; edit: Edit; inverse: Edit }>(
@@ -89,10 +109,15 @@ export async function stepHistory(database: Database, id: string, way: 'undo' | 
         : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
       [id],
     )
-    if (!entry) throw new Refusal(409, way === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo')
+    if (!entry)
+      throw new Refusal(409, way === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo')
     const edited = applyEdit(documentOf(row), way === 'undo' ? entry.inverse : entry.edit)
     if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
-    await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [id, entry.position, way === 'undo'])
+    await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [
+      id,
+      entry.position,
+      way === 'undo',
+    ])
     await store(db, id, edited.circuit)
   })
   return loadCircuit(database, id)

@@ -14,7 +14,8 @@ const schoolSchema = z.object({
 })
 export type DemoSchool = z.infer<typeof schoolSchema>
 
-export const demoSchool = (): DemoSchool => schoolSchema.parse(JSON.parse(readFileSync(new URL('school.json', folder), 'utf8')))
+export const demoSchool = (): DemoSchool =>
+  schoolSchema.parse(JSON.parse(readFileSync(new URL('school.json', folder), 'utf8')))
 
 /** Loads the demo school once, through the same doors as a person's own accounts and imports. */
 export async function loadDemo(db: Database): Promise<void> {
@@ -25,6 +26,10 @@ export async function loadDemo(db: Database): Promise<void> {
   for (const account of school.instructors) instructors.push(await addUser(db, account, 'instructor'))
   for (const account of school.students) await addUser(db, account, 'student')
   for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
-    await addCircuit(db, JSON.parse(readFileSync(new URL(`circuits/${file}`, folder), 'utf8')), instructors[0]?.id)
+    await addCircuit(
+      db,
+      JSON.parse(readFileSync(new URL(`circuits/${file}`, folder), 'utf8')),
+      instructors[0]?.id,
+    )
   }
 }

@@ -25,11 +25,15 @@ server.listen(port, host, () => {
   if (!demo) return
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
-  for (const { name, login, password } of school.instructors) console.log(`  instructor  ${name}: ${login} / ${password}`)
-  for (const { name, login, password } of school.students) console.log(`  student     ${name}: ${login} / ${password}`)
+  for (const { name, login, password } of school.instructors)
+    console.log(`  instructor  ${name}: ${login} / ${password}`)
+  for (const { name, login, password } of school.students)
+    console.log(`  student     ${name}: ${login} / ${password}`)
 })
 server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set PORT to another one.` : error.message)
+  console.error(
+    error.code === 'EADDRINUSE' ? `Port ${port} is taken: set PORT to another one.` : error.message,
+  )
   process.exit(1)
 })
 

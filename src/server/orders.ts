@@ -62,7 +62,9 @@ export async function loadOrder(db: Queries, id: string): Promise<Order> {
 }
 
 export const loadSteps = (db: Queries, id: string): Promise<{ at: string; step: Step }[]> =>
-  db.query(`select ${iso('at')} as at, body as step from steps where work_order_id = $1 order by position`, [id])
+  db.query(`select ${iso('at')} as at, body as step from steps where work_order_id = $1 order by position`, [
+    id,
+  ])
 
 /** A student's own orders. The columns are named one by one: what was planted is not among them. */
 export const deskList = (db: Queries, student: User): Promise<DeskList> =>
@@ -92,18 +94,37 @@ export async function loadDesk(db: Queries, id: string, student: User): Promise<
 }
 
 /** Takes one step of a student: computes what it shows on the faulted board, and records it before answering. */
-export async function takeStep(database: Database, id: string, student: User, { key, action }: DeskAction): Promise<Acknowledged> {
+export async function takeStep(
+  database: Database,
+  id: string,
+  student: User,
+  { key, action }: DeskAction,
+): Promise<Acknowledged> {
   return database.transaction(async (db) => {
     await db.query('select 1 from work_orders where id = $1 for update', [id])
     const order = await ownOrder(db, id, student)
-    const [known] = await db.query<Acknowledged>('select position, body as step from steps where work_order_id = $1 and key = $2', [id, key])
+    const [known] = await db.query<Acknowledged>(
+      'select position, body as step from steps where work_order_id = $1 and key = $2',
+      [id, key],
+    )
     if (known) return known
-    if (order.concluded !== null) throw new Refusal(409, 'This work order is concluded: nothing can be added to it')
+    if (order.concluded !== null)
+      throw new Refusal(409, 'This work order is concluded: nothing can be added to it')
     const before = await loadSteps(db, id)
-    const step = perform(order, before.map((row) => row.step), action)
+    const step = perform(
+      order,
+      before.map((row) => row.step),
+      action,
+    )
     const position = before.length
-    await db.query('insert into steps (work_order_id, position, key, body) values ($1, $2, $3, $4)', [id, position, key, JSON.stringify(step)])
-    if (step.type === 'conclude') await db.query('update work_orders set concluded_at = now() where id = $1', [id])
+    await db.query('insert into steps (work_order_id, position, key, body) values ($1, $2, $3, $4)', [
+      id,
+      position,
+      key,
+      JSON.stringify(step),
+    ])
+    if (step.type === 'conclude')
+      await db.query('update work_orders set concluded_at = now() where id = $1', [id])
     return { position, step }
   })
 }
@@ -119,28 +140,52 @@ function perform(order: Order, before: readonly Step[], action: DeskAction['acti
     }
     case 'test': {
       checkArrangement(circuit, action.arrangement)
-      const taken = measure(new Predictor(circuit), faults, action.arrangement, action.function, action.red, action.black)
+      const taken = measure(
+        new Predictor(circuit),
+        faults,
+        action.arrangement,
+        action.function,
+        action.red,
+        action.black,
+      )
       if (!taken.ok) throw new Refusal(422, taken.message)
       const { function: dial, value, unit, text, beeps } = taken.reading
       const { red, black } = taken
-      return { ...action, red, black, reading: { function: dial, ...(value === undefined ? {} : { value }), unit: unit === 'V' ? 'V' : 'Ω', text, beeps } }
+      return {
+        ...action,
+        red,
+        black,
+        reading: {
+          function: dial,
+          ...(value === undefined ? {} : { value }),
+          unit: unit === 'V' ? 'V' : 'Ω',
+          text,
+          beeps,
+        },
+      }
     }
     case 'infer':
-      if (before[before.length - 1]?.type !== 'test') throw new Refusal(409, 'An inference follows a reading: take one first')
+      if (before[before.length - 1]?.type !== 'test')
+        throw new Refusal(409, 'An inference follows a reading: take one first')
       checkParts(circuit, [...action.cleared, ...action.suspect])
       return action
     case 'conclude':
-      if (!before.some((step) => step.type === 'test')) throw new Refusal(409, 'Take at least one reading before you conclude')
+      if (!before.some((step) => step.type === 'test'))
+        throw new Refusal(409, 'Take at least one reading before you conclude')
       checkParts(circuit, [action.part])
       return action
   }
 }
 
-function checkArrangement(circuit: Circuit, { controls, detached }: { controls: Record<string, string>; detached: string[] }): void {
+function checkArrangement(
+  circuit: Circuit,
+  { controls, detached }: { controls: Record<string, string>; detached: string[] },
+): void {
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   for (const [id, position] of Object.entries(controls)) {
     const positions = kinds.get(id)?.positions ?? []
-    if (!positions.includes(position)) throw new Refusal(422, `${id} has no position “${position}”: it has ${positions.join(', ') || 'none'}`)
+    if (!positions.includes(position))
+      throw new Refusal(422, `${id} has no position “${position}”: it has ${positions.join(', ') || 'none'}`)
   }
   for (const id of detached) {
     if (!kinds.get(id)?.detach) throw new Refusal(422, `${id} cannot be unplugged, pulled or lifted`)

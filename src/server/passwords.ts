@@ -5,7 +5,9 @@ const cost = { N: 1 << 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 }
 
 const derive = (password: string, salt: Buffer): Promise<Buffer> =>
   new Promise((resolve, reject) =>
-    scrypt(password.normalize('NFKC'), salt, length, cost, (error, key) => (error ? reject(error) : resolve(key))),
+    scrypt(password.normalize('NFKC'), salt, length, cost, (error, key) =>
+      error ? reject(error) : resolve(key),
+    ),
   )
 
 /** scrypt with a salt of its own (RFC 7914), as `salt:key` in hex. */

@@ -26,17 +26,38 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     orla = await school.signedIn('orla', passwords.orla)
     tam = await school.signedIn('tam', passwords.tam)
     circuit = circuitListSchema.parse((await orla.get('/api/circuits').expect(200)).body)[0]!.id
-    tamId = ((await orla.get('/api/students')).body as { id: string; login: string }[]).find((s) => s.login === 'tam')!.id
+    tamId = ((await orla.get('/api/students')).body as { id: string; login: string }[]).find(
+      (s) => s.login === 'tam',
+    )!.id
   }, 60_000)
   afterAll(() => school.close())
 
   const handOut = async (complaint = 'The work lamp is dim.') =>
-    (await orla.post('/api/orders').send({ circuit, student: tamId, complaint, faults: [planted] }).expect(201)).body.id as string
-  const step = (id: string, action: object, key = randomUUID()) => tam.post(`/api/desk/${id}/steps`).send({ key, action })
-  const test = { type: 'test', arrangement: on, function: 'volts', red: 'l1a', black: 'B1-', prediction: { type: 'value', value: 12.3 } }
+    (
+      await orla
+        .post('/api/orders')
+        .send({ circuit, student: tamId, complaint, faults: [planted] })
+        .expect(201)
+    ).body.id as string
+  const step = (id: string, action: object, key = randomUUID()) =>
+    tam.post(`/api/desk/${id}/steps`).send({ key, action })
+  const test = {
+    type: 'test',
+    arrangement: on,
+    function: 'volts',
+    red: 'l1a',
+    black: 'B1-',
+    prediction: { type: 'value', value: 12.3 },
+  }
 
   it('lets nobody in without signing in, nor into the other role’s places', async () => {
-    for (const path of ['/api/circuits', '/api/orders', '/api/students', '/api/desk', `/api/circuits/${circuit}`]) {
+    for (const path of [
+      '/api/circuits',
+      '/api/orders',
+      '/api/students',
+      '/api/desk',
+      `/api/circuits/${circuit}`,
+    ]) {
       await school.visitor().get(path).expect(401)
     }
     await tam.get('/api/circuits').expect(403)
@@ -46,13 +67,24 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
   })
 
   it('refuses a wrong password, and says no more than that', async () => {
-    const wrong = await school.visitor().post('/api/session').send({ login: 'orla', password: 'x' }).expect(401)
-    const nobody = await school.visitor().post('/api/session').send({ login: 'nobody', password: 'x' }).expect(401)
+    const wrong = await school
+      .visitor()
+      .post('/api/session')
+      .send({ login: 'orla', password: 'x' })
+      .expect(401)
+    const nobody = await school
+      .visitor()
+      .post('/api/session')
+      .send({ login: 'nobody', password: 'x' })
+      .expect(401)
     expect(wrong.body.message).toBe(nobody.body.message)
   })
 
   it('keeps the session in a cookie that scripts cannot read, and ends it at sign-out', async () => {
-    const answer = await school.visitor().post('/api/session').send({ login: 'idris', password: passwords.idris })
+    const answer = await school
+      .visitor()
+      .post('/api/session')
+      .send({ login: 'idris', password: passwords.idris })
     const cookie = String(answer.headers['set-cookie'])
     expect(cookie).toMatch(/HttpOnly/)
     expect(cookie).toMatch(/SameSite=Strict/)
@@ -68,10 +100,19 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
   it('edits, undoes and redoes, also for a browser that has just come', async () => {
     const before = storedCircuitSchema.parse((await orla.get(`/api/circuits/${circuit}`)).body)
     const edit = { type: 'setParameter', part: 'W3', name: 'length', value: 7 }
-    const edited = storedCircuitSchema.parse((await orla.post(`/api/circuits/${circuit}/edits`).send({ revision: before.revision, edit }).expect(200)).body)
+    const edited = storedCircuitSchema.parse(
+      (
+        await orla
+          .post(`/api/circuits/${circuit}/edits`)
+          .send({ revision: before.revision, edit })
+          .expect(200)
+      ).body,
+    )
     expect(edited.circuit.parts.find((p) => p.id === 'W3')?.parameters.length).toBe(7)
     const fresh = await school.signedIn('orla', passwords.orla)
-    const undone = storedCircuitSchema.parse((await fresh.post(`/api/circuits/${circuit}/undo`).expect(200)).body)
+    const undone = storedCircuitSchema.parse(
+      (await fresh.post(`/api/circuits/${circuit}/undo`).expect(200)).body,
+    )
     expect(undone.circuit).toEqual(before.circuit)
     expect(undone.redo).toBe(true)
     const again = storedCircuitSchema.parse((await fresh.post(`/api/circuits/${circuit}/redo`)).body)
@@ -83,7 +124,9 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
   it('refuses an edit on an old revision, or out of range, and changes nothing', async () => {
     const before = (await orla.get(`/api/circuits/${circuit}`)).body
     const send = (revision: number, value: number) =>
-      orla.post(`/api/circuits/${circuit}/edits`).send({ revision, edit: { type: 'setParameter', part: 'W3', name: 'length', value } })
+      orla
+        .post(`/api/circuits/${circuit}/edits`)
+        .send({ revision, edit: { type: 'setParameter', part: 'W3', name: 'length', value } })
     await send(before.revision - 1, 3).expect(409)
     const range = await send(before.revision, 5000).expect(422)
     expect(range.body.message).toBe('Length must lie between 0.01 and 100 m')
@@ -95,7 +138,10 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     const count = (await orla.get('/api/circuits')).body.length
     doc.parts[2].parameters.rating = 4000
     const answer = await orla.post('/api/circuits').send(doc).expect(422)
-    expect(answer.body.problems[0]).toEqual({ where: 'parts[2] (F1).parameters.rating', what: 'Rating must lie between 1 and 40 A' })
+    expect(answer.body.problems[0]).toEqual({
+      where: 'parts[2] (F1).parameters.rating',
+      what: 'Rating must lie between 1 and 40 A',
+    })
     await orla.post('/api/circuits').set('content-type', 'application/json').send('{"format":').expect(400)
     expect((await orla.get('/api/circuits')).body).toHaveLength(count)
   })
@@ -103,7 +149,12 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
   it('refuses a fault that cannot strike there', async () => {
     const answer = await orla
       .post('/api/orders')
-      .send({ circuit, student: tamId, complaint: 'It is dark.', faults: [{ kind: 'blown', part: 'W1', segment: 'copper' }] })
+      .send({
+        circuit,
+        student: tamId,
+        complaint: 'It is dark.',
+        faults: [{ kind: 'blown', part: 'W1', segment: 'copper' }],
+      })
       .expect(422)
     expect(answer.body.message).toContain('cannot strike')
   })
@@ -156,7 +207,9 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     await step(id, { type: 'infer', cleared: ['W1', 'F1', 'G1'], suspect: [] })
     const review = reviewSchema.parse((await orla.get(`/api/orders/${id}/review`).expect(200)).body)
     expect(review.faults).toEqual([planted])
-    expect(review.judged.judgements.map((j) => j.verdict)).toEqual(expect.arrayContaining(['right', 'follows', 'too early', 'missed']))
+    expect(review.judged.judgements.map((j) => j.verdict)).toEqual(
+      expect.arrayContaining(['right', 'follows', 'too early', 'missed']),
+    )
   }, 30_000)
 
   it('never tells a student what was planted', async () => {
@@ -175,7 +228,16 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     hear(await tam.get(`/api/desk/${id}`))
     const all = said.join('\n')
     expect(all).toContain('L1a')
-    for (const secret of ['corroded', 'severity', '3.1415', 'faults', 'segment', 'hypothes', 'judge', 'suspects"']) {
+    for (const secret of [
+      'corroded',
+      'severity',
+      '3.1415',
+      'faults',
+      'segment',
+      'hypothes',
+      'judge',
+      'suspects"',
+    ]) {
       expect(all).not.toContain(secret)
     }
   })
@@ -186,9 +248,17 @@ describe('a school that is not set up yet', () => {
     const school = await startSchool({ demo: false })
     const account = { login: 'head', name: 'Head of Shop', password: 'long enough' }
     expect((await school.visitor().get('/api/session')).body).toEqual({ user: null, setUp: true })
-    await school.visitor().post('/api/set-up').send({ ...account, password: 'short' }).expect(422)
+    await school
+      .visitor()
+      .post('/api/set-up')
+      .send({ ...account, password: 'short' })
+      .expect(422)
     await school.visitor().post('/api/set-up').send(account).expect(201)
-    await school.visitor().post('/api/set-up').send({ ...account, login: 'second' }).expect(403)
+    await school
+      .visitor()
+      .post('/api/set-up')
+      .send({ ...account, login: 'second' })
+      .expect(403)
     expect((await school.visitor().get('/api/session')).body.setUp).toBe(false)
     const head = await school.signedIn('head', 'long enough')
     const student = { login: 'first', name: 'First Student', password: 'also long enough' }
@@ -202,7 +272,14 @@ describe('a school that is not set up yet', () => {
     const school = await startSchool()
     const statuses = []
     for (let i = 0; i < 22; i++) {
-      statuses.push((await school.visitor().post('/api/session').send({ login: 'orla', password: `guess ${i}` })).status)
+      statuses.push(
+        (
+          await school
+            .visitor()
+            .post('/api/session')
+            .send({ login: 'orla', password: `guess ${i}` })
+        ).status,
+      )
     }
     expect(statuses.slice(0, 20)).toEqual(Array(20).fill(401))
     expect(statuses.slice(20)).toEqual([429, 429])

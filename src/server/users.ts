@@ -29,7 +29,11 @@ export const students = (db: Queries): Promise<User[]> =>
   db.query<User>(`select ${columns} from users where role = 'student' order by name`)
 
 /** A session's token if the password is right, else undefined. Only its hash is stored. */
-export async function signIn(db: Queries, login: string, password: string): Promise<{ user: User; token: string } | undefined> {
+export async function signIn(
+  db: Queries,
+  login: string,
+  password: string,
+): Promise<{ user: User; token: string } | undefined> {
   const [row] = await db.query<User & { password_hash: string }>(
     `select ${columns}, password_hash from users where login = $1`,
     [login.trim().toLowerCase()],
@@ -37,11 +41,10 @@ export async function signIn(db: Queries, login: string, password: string): Prom
   const right = await checkPassword(password, row?.password_hash ?? (await nobody))
   if (!row || !right) return undefined
   const token = randomBytes(32).toString('base64url')
-  await db.query(`insert into sessions (token_hash, user_id, expires_at) values ($1, $2, now() + $3 * interval '1 day')`, [
-    hashToken(token),
-    row.id,
-    sessionDays,
-  ])
+  await db.query(
+    `insert into sessions (token_hash, user_id, expires_at) values ($1, $2, now() + $3 * interval '1 day')`,
+    [hashToken(token), row.id, sessionDays],
+  )
   await db.query('delete from sessions where expires_at < now()')
   return { user: { id: row.id, login: row.login, name: row.name, role: row.role }, token }
 }

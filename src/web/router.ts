@@ -13,14 +13,49 @@ declare module 'vue-router' {
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/sign-in', name: 'sign-in', meta: { open: true, title: 'Sign in' }, component: () => import('./places/account/SignIn.vue') },
-    { path: '/set-up', name: 'set-up', meta: { open: true, title: 'Set up' }, component: () => import('./places/account/SetUp.vue') },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      meta: { open: true, title: 'Sign in' },
+      component: () => import('./places/account/SignIn.vue'),
+    },
+    {
+      path: '/set-up',
+      name: 'set-up',
+      meta: { open: true, title: 'Set up' },
+      component: () => import('./places/account/SetUp.vue'),
+    },
     { path: '/', name: 'home', meta: { title: 'Today' }, component: () => import('./places/home/Home.vue') },
-    { path: '/bench/:id', name: 'bench', meta: { role: 'instructor', title: 'Bench' }, component: () => import('./places/bench/Bench.vue') },
-    { path: '/plant/:id', name: 'plant', meta: { role: 'instructor', title: 'Plant' }, component: () => import('./places/plant/Plant.vue') },
-    { path: '/sheet/:id', name: 'sheet', meta: { role: 'instructor', title: 'Sheet' }, component: () => import('./places/sheet/Sheet.vue') },
-    { path: '/desk/:id', name: 'desk', meta: { role: 'student', title: 'Desk' }, component: () => import('./places/desk/Desk.vue') },
-    { path: '/review/:id', name: 'review', meta: { role: 'instructor', title: 'Review' }, component: () => import('./places/review/Review.vue') },
+    {
+      path: '/bench/:id',
+      name: 'bench',
+      meta: { role: 'instructor', title: 'Bench' },
+      component: () => import('./places/bench/Bench.vue'),
+    },
+    {
+      path: '/plant/:id',
+      name: 'plant',
+      meta: { role: 'instructor', title: 'Plant' },
+      component: () => import('./places/plant/Plant.vue'),
+    },
+    {
+      path: '/sheet/:id',
+      name: 'sheet',
+      meta: { role: 'instructor', title: 'Sheet' },
+      component: () => import('./places/sheet/Sheet.vue'),
+    },
+    {
+      path: '/desk/:id',
+      name: 'desk',
+      meta: { role: 'student', title: 'Desk' },
+      component: () => import('./places/desk/Desk.vue'),
+    },
+    {
+      path: '/review/:id',
+      name: 'review',
+      meta: { role: 'instructor', title: 'Review' },
+      component: () => import('./places/review/Review.vue'),
+    },
     { path: '/:rest(.*)*', redirect: { name: 'home' } },
   ],
 })
@@ -30,7 +65,8 @@ router.beforeEach(async (to) => {
   await session.find()
   if (!session.user) {
     if (session.setUp && to.name !== 'set-up') return { name: 'set-up' }
-    if (!session.setUp && to.name !== 'sign-in') return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
+    if (!session.setUp && to.name !== 'sign-in')
+      return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }
   if (to.meta.open || (to.meta.role && to.meta.role !== session.user.role)) return { name: 'home' }

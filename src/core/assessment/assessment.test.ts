@@ -19,7 +19,13 @@ class Attempt {
     this.steps.push({ type: 'operate', arrangement, seen: observe(circuit, [this.planted], arrangement)! })
     return this
   }
-  test(red: string, black: string, predicted: number | 'OL' | 'beep', cleared: string[], options: { dial?: 'volts' | 'ohms' | 'continuity'; arrangement?: Arrangement } = {}) {
+  test(
+    red: string,
+    black: string,
+    predicted: number | 'OL' | 'beep',
+    cleared: string[],
+    options: { dial?: 'volts' | 'ohms' | 'continuity'; arrangement?: Arrangement } = {},
+  ) {
     const { dial = 'volts', arrangement = on } = options
     const taken = measure(predictor, [this.planted], arrangement, dial, red, black)
     if (!taken.ok) throw new Error(taken.message)
@@ -31,7 +37,13 @@ class Attempt {
       red: taken.red,
       black: taken.black,
       prediction: typeof predicted === 'number' ? { type: 'value', value: predicted } : { type: predicted },
-      reading: { function: dial, ...(value === undefined ? {} : { value }), unit: unit === 'V' ? 'V' : 'Ω', text, beeps },
+      reading: {
+        function: dial,
+        ...(value === undefined ? {} : { value }),
+        unit: unit === 'V' ? 'V' : 'Ω',
+        text,
+        beeps,
+      },
     })
     this.steps.push({ type: 'infer', cleared, suspect: [], note: '' })
     return this
@@ -50,7 +62,8 @@ class Attempt {
 
 describe('predictions', () => {
   it('are of the good circuit, and the reason says what it would show', () => {
-    const verdict = (value: number | 'OL') => new Attempt().operate().test('L1a', 'B1-', value, []).verdicts('prediction')[0]!
+    const verdict = (value: number | 'OL') =>
+      new Attempt().operate().test('L1a', 'B1-', value, []).verdicts('prediction')[0]!
     expect(verdict(12.3)).toMatchObject({ verdict: 'right', share: 1 })
     expect(verdict(12.3).reason).toContain('12.34')
     expect(verdict(11.6)).toMatchObject({ verdict: 'near', share: 0.5 })
@@ -61,7 +74,10 @@ describe('predictions', () => {
 
   it('of continuity are a beep or none', () => {
     const strapOff: Arrangement = { ...on, detached: ['ST1'] }
-    const verdict = (p: 'beep' | 'OL') => new Attempt().test('X1a', 'X1b', p, [], { dial: 'continuity', arrangement: strapOff }).verdicts('prediction')[0]!
+    const verdict = (p: 'beep' | 'OL') =>
+      new Attempt()
+        .test('X1a', 'X1b', p, [], { dial: 'continuity', arrangement: strapOff })
+        .verdicts('prediction')[0]!
     expect(verdict('beep').verdict).toBe('right')
     expect(verdict('OL').verdict).toBe('off')
   })
@@ -74,14 +90,23 @@ describe('inferences', () => {
   })
 
   it('are too early where one does, and a fault that fits is named', () => {
-    const verdicts = new Attempt().operate().test('L1a', 'B1-', 12.3, [...feed, 'G1']).verdicts('inference')
+    const verdicts = new Attempt()
+      .operate()
+      .test('L1a', 'B1-', 12.3, [...feed, 'G1'])
+      .verdicts('inference')
     const early = verdicts.find((v) => v.verdict === 'too early')!
     expect(early.share).toBe(0)
-    expect(early.reason).toMatch(/^G1 is struck out too early: “G1 hopper frame ground.*” would have given the same readings\.$/)
+    expect(early.reason).toMatch(
+      /^G1 is struck out too early: “G1 hopper frame ground.*” would have given the same readings\.$/,
+    )
   })
 
   it('miss what the reading cleared, and the reading is named', () => {
-    const [missed] = new Attempt().operate().test('L1a', 'B1-', 12.3, ['F1']).verdicts('inference').filter((v) => v.verdict === 'missed')
+    const [missed] = new Attempt()
+      .operate()
+      .test('L1a', 'B1-', 12.3, ['F1'])
+      .verdicts('inference')
+      .filter((v) => v.verdict === 'missed')
     expect(missed!.reason).toContain('reading 1 (12.46\u00a0V, L1a to B1−)')
   })
 
@@ -95,10 +120,29 @@ describe('technique', () => {
   const fired = (attempt: Attempt) => attempt.verdicts('technique').map((v) => v.verdict)
 
   it.each<[string, Attempt, string]>([
-    ['ohms on a live circuit', new Attempt().operate().test('X2a', 'X2b', 0, [], { dial: 'ohms' }), 'Ohms on a live circuit'],
-    ['a drop test with the circuit off', new Attempt().operate().test('X2a', 'X2b', 0, ['X2'], { arrangement: off }), 'Drop test with the circuit off'],
-    ['zero read as perfect', new Attempt({ kind: 'open', part: 'G1', segment: 'foot' }).operate().test('X2a', 'X2b', 0, ['X2']), 'Zero read as perfect'],
-    ['continuity trusted', new Attempt().operate().test('X2a', 'X2b', 'beep', ['X2'], { dial: 'continuity', arrangement: { ...on, detached: ['ST1'] } }), 'Trusting continuity or cold ohms'],
+    [
+      'ohms on a live circuit',
+      new Attempt().operate().test('X2a', 'X2b', 0, [], { dial: 'ohms' }),
+      'Ohms on a live circuit',
+    ],
+    [
+      'a drop test with the circuit off',
+      new Attempt().operate().test('X2a', 'X2b', 0, ['X2'], { arrangement: off }),
+      'Drop test with the circuit off',
+    ],
+    [
+      'zero read as perfect',
+      new Attempt({ kind: 'open', part: 'G1', segment: 'foot' }).operate().test('X2a', 'X2b', 0, ['X2']),
+      'Zero read as perfect',
+    ],
+    [
+      'continuity trusted',
+      new Attempt().operate().test('X2a', 'X2b', 'beep', ['X2'], {
+        dial: 'continuity',
+        arrangement: { ...on, detached: ['ST1'] },
+      }),
+      'Trusting continuity or cold ohms',
+    ],
     ['a complaint not verified', new Attempt().test('L1a', 'B1-', 12.3, []), 'Complaint not verified'],
     ['both leads on one point', new Attempt().operate().test('L1a', 'L1a', 0, []), 'Both leads on one point'],
     ['leads reversed', new Attempt().operate().test('B1-', 'B1+', 12.6, []), 'Leads reversed'],
@@ -106,7 +150,10 @@ describe('technique', () => {
 
   it('finds nothing wrong with a good test, and costs nothing for a minus sign', () => {
     expect(fired(new Attempt().operate().test('X2a', 'X2b', 0.01, []))).toEqual(['sound'])
-    expect(new Attempt().operate().test('B1-', 'B1+', -12.6, []).verdicts('technique')[0]).toMatchObject({ grade: 'neutral', share: 1 })
+    expect(new Attempt().operate().test('B1-', 'B1+', -12.6, []).verdicts('technique')[0]).toMatchObject({
+      grade: 'neutral',
+      share: 1,
+    })
   })
 })
 
@@ -118,7 +165,11 @@ describe('conclusions', () => {
   })
 
   it('are not yet shown when right by luck', () => {
-    const verdict = new Attempt().operate().test('L1a', 'B1-', 12.3, feed).conclude('X2').verdicts('conclusion')[0]!
+    const verdict = new Attempt()
+      .operate()
+      .test('L1a', 'B1-', 12.3, feed)
+      .conclude('X2')
+      .verdicts('conclusion')[0]!
     expect(verdict).toMatchObject({ verdict: 'not yet shown', share: 0.6 })
     expect(verdict.reason).toMatch(/the readings leave .* possible as well/)
   })
@@ -130,16 +181,27 @@ describe('conclusions', () => {
   })
 
   it('lose a little for the wrong manner', () => {
-    expect(walked().conclude('X2', 'open').verdicts('conclusion')[0]).toMatchObject({ verdict: 'proven', share: 0.75 })
+    expect(walked().conclude('X2', 'open').verdicts('conclusion')[0]).toMatchObject({
+      verdict: 'proven',
+      share: 0.75,
+    })
   })
 })
 
 describe('marks', () => {
   it('add up, each from the sentences that gave it, and reward the path over the answer', () => {
-    const good = new Attempt().operate().test('L1a', 'B1-', 12.3, feed).test('X2a', 'X2b', 0.02, [...feed, 'W5', 'L1', 'W6', 'G1', 'CH1', 'ST1', 'B1']).conclude('X2').judged()
+    const good = new Attempt()
+      .operate()
+      .test('L1a', 'B1-', 12.3, feed)
+      .test('X2a', 'X2b', 0.02, [...feed, 'W5', 'L1', 'W6', 'G1', 'CH1', 'ST1', 'B1'])
+      .conclude('X2')
+      .judged()
     const lucky = new Attempt().test('B1+', 'B1-', 3, ['L1', 'F1', 'G1']).conclude('X2').judged()
     expect(good.of).toBe(100)
-    expect(good.total).toBeCloseTo(good.marks.reduce((s, m) => s + m.points, 0), 9)
+    expect(good.total).toBeCloseTo(
+      good.marks.reduce((s, m) => s + m.points, 0),
+      9,
+    )
     expect(good.total).toBeGreaterThan(90)
     expect(lucky.total).toBeLessThan(50)
     for (const mark of good.marks) expect(good.judgements.some((j) => j.aspect === mark.aspect)).toBe(true)

@@ -31,15 +31,37 @@ export function judgeConclusion(
   if (!standing.suspects.has(part)) {
     const by = clearedBy(predictor, facts, part)
     const name = by === undefined ? 'The evidence' : factNames[by]
-    return make('poor', 'contradicted', `${capital(name ?? '')} had already cleared ${part}. Planted was: ${truth}.`, 0)
+    return make(
+      'poor',
+      'contradicted',
+      `${capital(name ?? '')} had already cleared ${part}. Planted was: ${truth}.`,
+      0,
+    )
   }
   const others = [...standing.suspects].filter((id) => id !== part)
   const proven = others.length === 0 && !standing.healthyPossible
-  if (!hit) return make('poor', 'wrong', `${part} was still possible, but so ${others.length === 1 ? 'was' : 'were'} ${list(others)}. Planted was: ${truth}.`, 0)
+  if (!hit)
+    return make(
+      'poor',
+      'wrong',
+      `${part} was still possible, but so ${others.length === 1 ? 'was' : 'were'} ${list(others)}. Planted was: ${truth}.`,
+      0,
+    )
   const manner = exact ? '' : ` The part is right; it failed otherwise than as “${title}”: ${truth}.`
-  if (proven) return make(exact ? 'good' : 'partly', 'proven', `Every fault that fits the readings strikes ${part}.${manner}`, exact ? 1 : 0.75)
+  if (proven)
+    return make(
+      exact ? 'good' : 'partly',
+      'proven',
+      `Every fault that fits the readings strikes ${part}.${manner}`,
+      exact ? 1 : 0.75,
+    )
   const open = standing.healthyPossible ? 'a sound circuit' : list(others.slice(0, 4))
-  return make('partly', 'not yet shown', `Right, but by luck: the readings leave ${open} possible as well.${manner}`, exact ? 0.6 : 0.45)
+  return make(
+    'partly',
+    'not yet shown',
+    `Right, but by luck: the readings leave ${open} possible as well.${manner}`,
+    exact ? 0.6 : 0.45,
+  )
 }
 
 /** Failures that no reading of this bench tells apart by name are accepted for each other. */

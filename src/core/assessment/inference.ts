@@ -30,21 +30,42 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   const fresh = [...struck].filter((id) => !struckBefore.has(id))
   const right = fresh.filter((id) => after.cleared.has(id))
   if (right.length) {
-    judged.push(make('good', 'follows', `${list(right)} ${right.length > 1 ? 'are' : 'is'} cleared: no fault there fits the readings so far.`, 1))
+    judged.push(
+      make(
+        'good',
+        'follows',
+        `${list(right)} ${right.length > 1 ? 'are' : 'is'} cleared: no fault there fits the readings so far.`,
+        1,
+      ),
+    )
   }
   for (const id of fresh.filter((part) => after.suspects.has(part))) {
     const example = after.survivors.filter((h) => h.part === id).sort((p, q) => q.prior - p.prior)[0]!
     const fault = example.corners[Math.floor(example.corners.length / 2)] ?? example.corners[0]!
     judged.push(
-      make('poor', 'too early', `${id} is struck out too early: “${describeFault(predictor.circuit, fault)}” would have given the same readings.`, 0),
+      make(
+        'poor',
+        'too early',
+        `${id} is struck out too early: “${describeFault(predictor.circuit, fault)}” would have given the same readings.`,
+        0,
+      ),
     )
   }
   const missed = [...after.cleared].filter((id) => !struck.has(id) && before.suspects.has(id))
-  const late = [...after.cleared].filter((id) => !struck.has(id) && !before.suspects.has(id) && !struckBefore.has(id))
+  const late = [...after.cleared].filter(
+    (id) => !struck.has(id) && !before.suspects.has(id) && !struckBefore.has(id),
+  )
   if (missed.length) {
     const by = clearedBy(predictor, facts, missed[0]!)
     const name = by === undefined ? 'this reading' : factNames[by]
-    judged.push(make('partly', 'missed', `${list(missed)} could be struck out: ${name} clears ${missed.length > 1 ? 'them' : 'it'}.`, 0.4))
+    judged.push(
+      make(
+        'partly',
+        'missed',
+        `${list(missed)} could be struck out: ${name} clears ${missed.length > 1 ? 'them' : 'it'}.`,
+        0.4,
+      ),
+    )
   }
   if (fresh.length === 0 && missed.length === 0) {
     const reason = late.length
@@ -53,7 +74,8 @@ export function judgeInference(input: InferenceInput): Judgement[] {
     judged.push(make('good', 'sound', reason, 1))
   }
   const lost = [...struckBefore].filter((id) => !struck.has(id))
-  if (lost.length) judged.push(make('neutral', 'taken back', `${list(lost)} was put back among the suspects.`, undefined))
+  if (lost.length)
+    judged.push(make('neutral', 'taken back', `${list(lost)} was put back among the suspects.`, undefined))
   return judged
 }
 

@@ -1,5 +1,14 @@
 import type { Circuit, CircuitState } from '../circuit'
-import { bestTest, contradiction, expectedBits, standing, type Fact, type Predictor, type Standing, type TestSetup } from '../diagnosis'
+import {
+  bestTest,
+  contradiction,
+  expectedBits,
+  standing,
+  type Fact,
+  type Predictor,
+  type Standing,
+  type TestSetup,
+} from '../diagnosis'
 import type { Fault } from '../faults'
 import { functionOf, type Reading } from '../instruments'
 import { aftermath, noticeAll, solveBoard } from '../readings'
@@ -29,12 +38,23 @@ export interface JudgedAttempt {
   readonly rubric: Rubric
 }
 
-export const asState = ({ controls, detached }: Arrangement): CircuitState => ({ id: 'bench', name: 'bench', controls, detached })
+export const asState = ({ controls, detached }: Arrangement): CircuitState => ({
+  id: 'bench',
+  name: 'bench',
+  controls,
+  detached,
+})
 
 /** What a virtual bench with `faults` planted shows a person who operates it so. */
-export function observe(circuit: Circuit, faults: readonly Fault[], arrangement: Arrangement): StepOf<'operate'>['seen'] | undefined {
+export function observe(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  arrangement: Arrangement,
+): StepOf<'operate'>['seen'] | undefined {
   const solved = solveBoard(circuit, faults, asState(arrangement), aftermath(circuit, faults))
-  return solved.ok ? Object.fromEntries(noticeAll(solved).map(({ part, key, text }) => [part, { key, text }])) : undefined
+  return solved.ok
+    ? Object.fromEntries(noticeAll(solved).map(({ part, key, text }) => [part, { key, text }]))
+    : undefined
 }
 
 /** What the meter shows on a virtual bench, or why it cannot. Point names as a person types them. */
@@ -51,16 +71,35 @@ export function measure(
   const b = wiring.find(black)
   if (!r || !b) {
     const [lead, name] = r ? ['black', black] : ['red', red]
-    const known = wiring.points.slice(0, 4).map((p) => p.name).join(', ')
-    return { ok: false, message: name.trim() ? `There is no point “${name}” for the ${lead} lead: points are called ${known} …` : `The ${lead} lead is on nothing: put it on a point` }
+    const known = wiring.points
+      .slice(0, 4)
+      .map((p) => p.name)
+      .join(', ')
+    return {
+      ok: false,
+      message: name.trim()
+        ? `There is no point “${name}” for the ${lead} lead: points are called ${known} …`
+        : `The ${lead} lead is on nothing: put it on a point`,
+    }
   }
   const solved = solveBoard(circuit, faults, asState(arrangement), aftermath(circuit, faults, wiring), wiring)
-  if (!solved.ok) return { ok: false, message: solved.message }
-  return { ok: true, reading: functionOf(dial).read(solved, r.node, b.node, meter), red: r.name, black: b.name }
+  // Where the solver failed would say where to look: a student hears only that it did.
+  if (!solved.ok) return { ok: false, message: 'The circuit settles in no steady state like this' }
+  return {
+    ok: true,
+    reading: functionOf(dial).read(solved, r.node, b.node, meter),
+    red: r.name,
+    black: b.name,
+  }
 }
 
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */
-export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], steps: readonly Step[], rubric: Rubric = defaultRubric): JudgedAttempt {
+export function judgeAttempt(
+  predictor: Predictor,
+  planted: readonly Fault[],
+  steps: readonly Step[],
+  rubric: Rubric = defaultRubric,
+): JudgedAttempt {
   const { circuit, wiring } = predictor
   const blown = aftermath(circuit, planted, wiring)
   const judgements: Judgement[] = []
@@ -76,7 +115,11 @@ export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], st
       case 'operate': {
         const seen = Object.fromEntries(Object.entries(step.seen).map(([id, { key }]) => [id, key]))
         facts.push({ type: 'seen', state: asState(step.arrangement), seen })
-        factNames.push(`what was seen (${Object.entries(step.seen).map(([id, { text }]) => `${id} ${text}`).join(', ')})`)
+        factNames.push(
+          `what was seen (${Object.entries(step.seen)
+            .map(([id, { text }]) => `${id} ${text}`)
+            .join(', ')})`,
+        )
         now = standing(predictor, facts)
         break
       }
@@ -91,7 +134,20 @@ export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], st
         const { live } = functionOf(step.function).read(board, red.node, black.node, predictor.meter)
         const next = steps[i + 1]
         judgements.push(judgePrediction(predictor, setup, step.prediction, i))
-        judgements.push(...judgeTechnique({ step, setup, live, board, predictor, earlier: steps.slice(0, i), inference: next?.type === 'infer' ? next : undefined }, i))
+        judgements.push(
+          ...judgeTechnique(
+            {
+              step,
+              setup,
+              live,
+              board,
+              predictor,
+              earlier: steps.slice(0, i),
+              inference: next?.type === 'infer' ? next : undefined,
+            },
+            i,
+          ),
+        )
         judgements.push(judgeEfficiency(predictor, now, setup, live, i))
         beforeTest = now
         facts.push({ type: 'measured', setup, value: step.reading.value ?? Infinity, meaningless: live })
@@ -101,7 +157,18 @@ export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], st
       }
       case 'infer': {
         const next = new Set(step.cleared)
-        judgements.push(...judgeInference({ predictor, facts, factNames, before: beforeTest, after: now, struckBefore: struck, struck: next, step: i }))
+        judgements.push(
+          ...judgeInference({
+            predictor,
+            facts,
+            factNames,
+            before: beforeTest,
+            after: now,
+            struckBefore: struck,
+            struck: next,
+            step: i,
+          }),
+        )
         struck = next
         beforeTest = now
         break
@@ -113,7 +180,10 @@ export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], st
   })
   const contradictions = now.survivors.length
     ? []
-    : contradiction(predictor, facts).map((i) => `${factNames[i]} does not fit the rest: was the circuit as you thought, and the leads where they should be?`)
+    : contradiction(predictor, facts).map(
+        (i) =>
+          `${factNames[i]} does not fit the rest: was the circuit as you thought, and the leads where they should be?`,
+      )
   const marks = marksOf(judgements, rubric)
   return {
     judgements,
@@ -126,11 +196,23 @@ export function judgeAttempt(predictor: Predictor, planted: readonly Fault[], st
   }
 }
 
-function judgeTechnique(scene: Parameters<(typeof techniqueRules)[number]['fires']>[0], step: number): Judgement[] {
+function judgeTechnique(
+  scene: Parameters<(typeof techniqueRules)[number]['fires']>[0],
+  step: number,
+): Judgement[] {
   const cost = { note: 1, slip: 0.5, mistake: 0 }
   const fired = techniqueRules.filter((rule) => rule.fires(scene))
   if (fired.length === 0) {
-    return [{ aspect: 'technique', step, grade: 'good', verdict: 'sound', reason: 'Right function, real points, a state in which the reading means something.', share: 1 }]
+    return [
+      {
+        aspect: 'technique',
+        step,
+        grade: 'good',
+        verdict: 'sound',
+        reason: 'Right function, real points, a state in which the reading means something.',
+        share: 1,
+      },
+    ]
   }
   return fired.map((rule) => ({
     aspect: 'technique',
@@ -142,7 +224,13 @@ function judgeTechnique(scene: Parameters<(typeof techniqueRules)[number]['fires
   }))
 }
 
-function judgeEfficiency(predictor: Predictor, before: Standing, setup: TestSetup, live: boolean, step: number): Judgement {
+function judgeEfficiency(
+  predictor: Predictor,
+  before: Standing,
+  setup: TestSetup,
+  live: boolean,
+  step: number,
+): Judgement {
   const best = bestTest(predictor, before.survivors, predictor.circuit.states)
   const bits = live && setup.function !== 'volts' ? 0 : expectedBits(predictor, before.survivors, setup)
   const share = best && best.bits > 0.05 ? Math.min(1, bits / best.bits) : 1

@@ -8,7 +8,12 @@ import type { Judgement } from './verdict'
 const voltsRight = 0.3
 const voltsNear = 1
 
-export function judgePrediction(predictor: Predictor, setup: TestSetup, prediction: Prediction, step: number): Judgement {
+export function judgePrediction(
+  predictor: Predictor,
+  setup: TestSetup,
+  prediction: Prediction,
+  step: number,
+): Judgement {
   const board = predictor.board(undefined, setup.state)
   const make = (grade: Judgement['grade'], verdict: string, reason: string, share: number): Judgement => ({
     aspect: 'prediction',
@@ -18,7 +23,11 @@ export function judgePrediction(predictor: Predictor, setup: TestSetup, predicti
     reason,
     share,
   })
-  if (!board) return { ...make('neutral', 'not judged', 'The good circuit has no steady reading in this state.', 0), share: undefined }
+  if (!board)
+    return {
+      ...make('neutral', 'not judged', 'The good circuit has no steady reading in this state.', 0),
+      share: undefined,
+    }
   const good = functionOf(setup.function).read(board, setup.red, setup.black, predictor.meter)
   const would = `A good circuit would show ${good.beeps ? `a beep (${good.text})` : good.text} here`
   if (setup.function === 'continuity') {
@@ -30,13 +39,23 @@ export function judgePrediction(predictor: Predictor, setup: TestSetup, predicti
   const said = prediction.type === 'value' ? formatQuantity(prediction.value, good.unit) : 'OL'
   if (!Number.isFinite(expected) || !Number.isFinite(value)) {
     const right = Number.isFinite(expected) === Number.isFinite(value)
-    return right ? make('good', 'right', `${would}.`, 1) : make('poor', 'off', `${would}; ${said} was predicted.`, 0)
+    return right
+      ? make('good', 'right', `${would}.`, 1)
+      : make('poor', 'off', `${would}; ${said} was predicted.`, 0)
   }
   const miss = Math.abs(value - expected)
-  const scale = setup.function === 'volts' ? { right: voltsRight, near: voltsNear } : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
+  const scale =
+    setup.function === 'volts'
+      ? { right: voltsRight, near: voltsNear }
+      : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
   if (miss <= scale.right) return make('good', 'right', `${would}; ${said} is close enough.`, 1)
   if (setup.function === 'volts' && Math.abs(value + expected) <= voltsRight) {
-    return make('partly', 'sign', `${would}: the size is right, the sign follows from which lead is red.`, 0.7)
+    return make(
+      'partly',
+      'sign',
+      `${would}: the size is right, the sign follows from which lead is red.`,
+      0.7,
+    )
   }
   if (miss <= scale.near) return make('partly', 'near', `${would}; ${said} is near it.`, 0.5)
   return make('poor', 'off', `${would}; ${said} was predicted.`, 0)

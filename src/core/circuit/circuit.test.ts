@@ -9,12 +9,14 @@ const problemsOf = (input: unknown) => {
   return read.ok ? [] : read.problems.map((p) => `${p.where}: ${p.what}`)
 }
 /** The demo document with something spoilt in it. */
-function spoilt(change: (doc: {
-  format: string
-  parts: { id: string; kind: string; parameters: Record<string, unknown> }[]
-  paths: { from: string; to: string; steps: { part: string; enter?: string }[] }[]
-  states: { id: string; controls: Record<string, string>; detached: string[] }[]
-}) => void): unknown {
+function spoilt(
+  change: (doc: {
+    format: string
+    parts: { id: string; kind: string; parameters: Record<string, unknown> }[]
+    paths: { from: string; to: string; steps: { part: string; enter?: string }[] }[]
+    states: { id: string; controls: Record<string, string>; detached: string[] }[]
+  }) => void,
+): unknown {
   const doc = raw()
   change(doc as never)
   return doc
@@ -29,19 +31,55 @@ describe('letting a document in', () => {
   it.each<[string, unknown, RegExp]>([
     ['nothing', null, /document/],
     ['another format', spoilt((d) => (d.format = 'sketch')), /format: format must be “brachyon-circuit”/],
-    ['an unknown kind', spoilt((d) => (d.parts[1]!.kind = 'tube')), /parts\[1\]\.kind: Unknown kind of part\. Known are: battery/],
-    ['a value out of range', spoilt((d) => (d.parts[1]!.parameters = { length: -3 })), /parts\[1\] \(W1\)\.parameters\.length: Length must lie between 0\.01 and 100 m/],
-    ['a value that is no number', spoilt((d) => (d.parts[1]!.parameters = { length: 'long' })), /Length must lie between/],
+    [
+      'an unknown kind',
+      spoilt((d) => (d.parts[1]!.kind = 'tube')),
+      /parts\[1\]\.kind: Unknown kind of part\. Known are: battery/,
+    ],
+    [
+      'a value out of range',
+      spoilt((d) => (d.parts[1]!.parameters = { length: -3 })),
+      /parts\[1\] \(W1\)\.parameters\.length: Length must lie between 0\.01 and 100 m/,
+    ],
+    [
+      'a value that is no number',
+      spoilt((d) => (d.parts[1]!.parameters = { length: 'long' })),
+      /Length must lie between/,
+    ],
     ['a value that the part lacks', spoilt((d) => (d.parts[1]!.parameters = { colour: 1 })), /colour/],
     ['an id used twice', spoilt((d) => (d.parts[3]!.id = 'W1')), /W1 is used twice/],
-    ['a part that is not there', spoilt((d) => (d.paths[0]!.steps[2]!.part = 'W9')), /paths\[0\]\.steps\[2\]: There is no part W9/],
-    ['a terminal that is not there', spoilt((d) => (d.paths[0]!.steps[2]!.enter = 'z')), /W2 has no terminal “z”: it has a, b/],
+    [
+      'a part that is not there',
+      spoilt((d) => (d.paths[0]!.steps[2]!.part = 'W9')),
+      /paths\[0\]\.steps\[2\]: There is no part W9/,
+    ],
+    [
+      'a terminal that is not there',
+      spoilt((d) => (d.paths[0]!.steps[2]!.enter = 'z')),
+      /W2 has no terminal “z”: it has a, b/,
+    ],
     ['a part on no path', spoilt((d) => d.paths[0]!.steps.splice(2, 1)), /W2 is on no path/],
     ['no return', spoilt((d) => (d.paths[0]!.to = 'CH1.a')), /L1 has no return: lead its path back/],
-    ['no battery', spoilt((d) => { d.parts.shift(); d.paths[0]!.from = 'W1.a'; d.paths[0]!.to = 'ST1.b' }), /no battery/],
-    ['a position that the switch lacks', spoilt((d) => (d.states[0]!.controls = { S1: 'halfway' })), /S1 has no position “halfway”: it has open, closed/],
+    [
+      'no battery',
+      spoilt((d) => {
+        d.parts.shift()
+        d.paths[0]!.from = 'W1.a'
+        d.paths[0]!.to = 'ST1.b'
+      }),
+      /no battery/,
+    ],
+    [
+      'a position that the switch lacks',
+      spoilt((d) => (d.states[0]!.controls = { S1: 'halfway' })),
+      /S1 has no position “halfway”: it has open, closed/,
+    ],
     ['a control that is none', spoilt((d) => (d.states[0]!.controls = { F1: 'on' })), /F1 is no control/],
-    ['something that cannot be unplugged', spoilt((d) => (d.states[0]!.detached = ['W1'])), /W1 cannot be unplugged/],
+    [
+      'something that cannot be unplugged',
+      spoilt((d) => (d.states[0]!.detached = ['W1'])),
+      /W1 cannot be unplugged/,
+    ],
   ])('refuses %s, saying what and where', (_name, input, message) => {
     expect(problemsOf(input).join('\n')).toMatch(message)
   })
@@ -56,7 +94,9 @@ describe('letting a document in', () => {
     fc.assert(
       fc.property(fc.anything(), fc.nat(14), fc.anything(), (anything, index, value) => {
         expect(readCircuit(anything).ok).toBe(false)
-        const doc = spoilt((d) => (d.parts[index]! as unknown as Record<string, unknown>).parameters = value as never)
+        const doc = spoilt(
+          (d) => ((d.parts[index]! as unknown as Record<string, unknown>).parameters = value as never),
+        )
         readCircuit(doc)
       }),
     )
@@ -84,10 +124,22 @@ describe('nodes and points', () => {
 
 describe('edits', () => {
   const edit = fc.oneof<fc.Arbitrary<Edit>[]>(
-    fc.record({ type: fc.constant('setParameter' as const), part: fc.constantFrom('W1', 'F1', 'L1', 'B1', 'Z9'), name: fc.constantFrom('length', 'rating', 'ratedPower', 'charge'), value: fc.double({ min: -10, max: 120, noNaN: true }) }),
-    fc.record({ type: fc.constant('namePart' as const), part: fc.constantFrom('W1', 'L1', 'Z9'), name: fc.string({ maxLength: 20 }) }),
+    fc.record({
+      type: fc.constant('setParameter' as const),
+      part: fc.constantFrom('W1', 'F1', 'L1', 'B1', 'Z9'),
+      name: fc.constantFrom('length', 'rating', 'ratedPower', 'charge'),
+      value: fc.double({ min: -10, max: 120, noNaN: true }),
+    }),
+    fc.record({
+      type: fc.constant('namePart' as const),
+      part: fc.constantFrom('W1', 'L1', 'Z9'),
+      name: fc.string({ maxLength: 20 }),
+    }),
     fc.record({ type: fc.constant('rename' as const), name: fc.string({ minLength: 1, maxLength: 20 }) }),
-    fc.record({ type: fc.constant('setTemperature' as const), value: fc.double({ min: -40, max: 85, noNaN: true }) }),
+    fc.record({
+      type: fc.constant('setTemperature' as const),
+      value: fc.double({ min: -40, max: 85, noNaN: true }),
+    }),
   )
 
   it('leave the document valid, and their inverses undo them exactly', () => {
@@ -114,7 +166,15 @@ describe('edits', () => {
   })
 
   it('refuse a value out of range with the range, and change nothing', () => {
-    const result = applyEdit(demoCircuit(), { type: 'setParameter', part: 'L1', name: 'ratedPower', value: 9000 })
-    expect(result).toMatchObject({ ok: false, problem: { what: 'Rated watts must lie between 0.5 and 150 W' } })
+    const result = applyEdit(demoCircuit(), {
+      type: 'setParameter',
+      part: 'L1',
+      name: 'ratedPower',
+      value: 9000,
+    })
+    expect(result).toMatchObject({
+      ok: false,
+      problem: { what: 'Rated watts must lie between 0.5 and 150 W' },
+    })
   })
 })

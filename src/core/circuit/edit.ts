@@ -46,10 +46,15 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
       if (typeof before !== 'number') {
         return {
           ok: false,
-          problem: { where: part.id, what: `${part.id} has no value “${edit.name}”: it has ${Object.keys(definition.parameters.shape).join(', ')}` },
+          problem: {
+            where: part.id,
+            what: `${part.id} has no value “${edit.name}”: it has ${Object.keys(definition.parameters.shape).join(', ')}`,
+          },
         }
       }
-      const checked = definition.parameters.strict().safeParse({ ...part.parameters, [edit.name]: edit.value })
+      const checked = definition.parameters
+        .strict()
+        .safeParse({ ...part.parameters, [edit.name]: edit.value })
       if (!checked.success) return { ok: false, problem: problemsOf(checked.error, [part.id])[0]! }
       return {
         ok: true,
@@ -60,7 +65,10 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
   }
 }
 
-const missing = (id: string): Edited => ({ ok: false, problem: { where: id, what: `There is no part ${id}` } })
+const missing = (id: string): Edited => ({
+  ok: false,
+  problem: { where: id, what: `There is no part ${id}` },
+})
 
 const replace = (circuit: Circuit, part: Circuit['parts'][number]): Circuit => ({
   ...circuit,

@@ -25,7 +25,14 @@ export interface Wiring {
 }
 
 /** A joint is called after the piece that a probe would touch: a terminal before a wire's end. */
-const rank: Readonly<Record<Role, number>> = { source: 0, protection: 1, control: 1, load: 1, connection: 1, conductor: 2 }
+const rank: Readonly<Record<Role, number>> = {
+  source: 0,
+  protection: 1,
+  control: 1,
+  load: 1,
+  connection: 1,
+  conductor: 2,
+}
 
 /**
  * Nodes and probe points of a circuit. Paths say which terminals meet; nothing else is stored, so a part
@@ -121,7 +128,11 @@ export function wireUp(circuit: Circuit): Wiring {
   }
 }
 
-const fold = (name: string): string => name.trim().toLowerCase().replace(/[-\u2013]/g, '−')
+const fold = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replace(/[-\u2013]/g, '−')
 
 /** Id of the battery that a path's end belongs to: its posts come before and after its clamps. */
 function sourceOf(kindOf: ReadonlyMap<string, { role: Role }>, end: string): string | undefined {

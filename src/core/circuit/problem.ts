@@ -11,7 +11,8 @@ export type Read<T> = { ok: true; value: T } | { ok: false; problems: readonly P
 
 export const writePath = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
-    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    (text, key) =>
+      typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key),
     '',
   ) || 'document'
 

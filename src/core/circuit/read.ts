@@ -32,7 +32,12 @@ export function readCircuitText(text: string): Read<Circuit> {
     const line = at ? text.slice(0, Number(at[1])).split('\n').length : undefined
     return {
       ok: false,
-      problems: [{ where: line ? `line ${line}` : 'file', what: `This is not JSON (${said}). A circuit file is expected.` }],
+      problems: [
+        {
+          where: line ? `line ${line}` : 'file',
+          what: `This is not JSON (${said}). A circuit file is expected.`,
+        },
+      ],
     }
   }
   return readCircuit(input)
@@ -43,7 +48,10 @@ function readPart(part: Part, index: number, problems: Problem[]): Part {
   if (result.success) return { ...part, parameters: result.data }
   const where = writePath(['parts', index])
   problems.push(
-    ...problemsOf(result.error, ['parameters']).map((p) => ({ where: `${where} (${part.id}).${p.where}`, what: p.what })),
+    ...problemsOf(result.error, ['parameters']).map((p) => ({
+      where: `${where} (${part.id}).${p.where}`,
+      what: p.what,
+    })),
   )
   return part
 }
@@ -51,7 +59,8 @@ function readPart(part: Part, index: number, problems: Problem[]): Part {
 function checkNames(circuit: Circuit, problems: Problem[]): void {
   const kinds = new Map<string, string>()
   circuit.parts.forEach((part, i) => {
-    if (kinds.has(part.id)) problems.push({ where: `parts[${i}].id`, what: `${part.id} is used twice: ids must differ` })
+    if (kinds.has(part.id))
+      problems.push({ where: `parts[${i}].id`, what: `${part.id} is used twice: ids must differ` })
     kinds.set(part.id, part.kind)
   })
   const terminal = (id: string, key: string | undefined, where: string) => {
@@ -80,7 +89,11 @@ function checkNames(circuit: Circuit, problems: Problem[]): void {
     })
   })
   circuit.parts.forEach((part, i) => {
-    if (!placed.has(part.id)) problems.push({ where: `parts[${i}] (${part.id})`, what: `${part.id} is on no path: put it on one or leave it out` })
+    if (!placed.has(part.id))
+      problems.push({
+        where: `parts[${i}] (${part.id})`,
+        what: `${part.id} is on no path: put it on one or leave it out`,
+      })
   })
   if (!circuit.parts.some((part) => partOfKind(part.kind).role === 'source')) {
     problems.push({ where: 'parts', what: 'There is no battery: a circuit needs a source' })
@@ -92,17 +105,23 @@ function checkStates(circuit: Circuit, problems: Problem[]): void {
   const seen = new Set<string>()
   circuit.states.forEach((state, i) => {
     const where = `states[${i}] (${state.name})`
-    if (seen.has(state.id)) problems.push({ where, what: `The id ${state.id} is used twice: ids must differ` })
+    if (seen.has(state.id))
+      problems.push({ where, what: `The id ${state.id} is used twice: ids must differ` })
     seen.add(state.id)
     for (const [id, position] of Object.entries(state.controls)) {
       const positions = parts.get(id)?.positions
-      if (!positions) problems.push({ where: `${where}.controls`, what: `${id} is no control of this circuit` })
+      if (!positions)
+        problems.push({ where: `${where}.controls`, what: `${id} is no control of this circuit` })
       else if (!positions.includes(position)) {
-        problems.push({ where: `${where}.controls.${id}`, what: `${id} has no position “${position}”: it has ${positions.join(', ')}` })
+        problems.push({
+          where: `${where}.controls.${id}`,
+          what: `${id} has no position “${position}”: it has ${positions.join(', ')}`,
+        })
       }
     }
     for (const id of state.detached) {
-      if (!parts.get(id)?.detach) problems.push({ where: `${where}.detached`, what: `${id} cannot be unplugged, pulled or lifted` })
+      if (!parts.get(id)?.detach)
+        problems.push({ where: `${where}.detached`, what: `${id} cannot be unplugged, pulled or lifted` })
     }
   })
 }
@@ -115,7 +134,14 @@ function checkReturn(circuit: Circuit, problems: Problem[]): void {
     const elements = circuit.parts.flatMap((part) => {
       const definition = partOfKind(part.kind)
       return definition.segments
-        .filter((segment) => !(definition.role === 'source' && segment.between.includes('pos') && segment.between.includes('neg')))
+        .filter(
+          (segment) =>
+            !(
+              definition.role === 'source' &&
+              segment.between.includes('pos') &&
+              segment.between.includes('neg')
+            ),
+        )
         .filter(() => part.id !== without || definition.role === 'source')
         .map((segment) => ({
           type: 'resistor' as const,
@@ -139,10 +165,16 @@ function checkReturn(circuit: Circuit, problems: Problem[]): void {
     const where = `parts[${i}] (${part.id})`
     const ends = [enter, leave]
     if (!ends.some((key) => plus(part.id, key))) {
-      problems.push({ where, what: `${part.id} has no feed: no path leads to it from the battery’s positive post` })
+      problems.push({
+        where,
+        what: `${part.id} has no feed: no path leads to it from the battery’s positive post`,
+      })
     }
     if (!ends.some((key) => minus(part.id, key))) {
-      problems.push({ where, what: `${part.id} has no return: lead its path back to the battery’s negative post` })
+      problems.push({
+        where,
+        what: `${part.id} has no return: lead its path back to the battery’s negative post`,
+      })
     }
   })
 }

@@ -7,7 +7,10 @@ export const circuitVersion = 1
 
 const partId = z
   .string()
-  .regex(/^[A-Z]{1,3}[0-9]{1,3}$/, 'A part’s id is one to three capital letters and a number, such as F1 or ST2')
+  .regex(
+    /^[A-Z]{1,3}[0-9]{1,3}$/,
+    'A part’s id is one to three capital letters and a number, such as F1 or ST2',
+  )
 
 export const partSchema = z.strictObject({
   id: partId,
@@ -25,7 +28,9 @@ export const stepSchema = z.strictObject({
 })
 
 /** `part.terminal`, such as `B1.p`. */
-const terminalRef = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, 'A terminal is written part.terminal, such as B1.p')
+const terminalRef = z
+  .string()
+  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, 'A terminal is written part.terminal, such as B1.p')
 
 export const pathSchema = z.strictObject({
   id: z.string().min(1).max(40),

@@ -12,7 +12,11 @@ const stateOn = { id: 'x', name: 'x', ...on }
 
 function seen(fault: Fault): Fact {
   const notices = observe(circuit, [fault], on)!
-  return { type: 'seen', state: stateOn, seen: Object.fromEntries(Object.entries(notices).map(([id, n]) => [id, n.key])) }
+  return {
+    type: 'seen',
+    state: stateOn,
+    seen: Object.fromEntries(Object.entries(notices).map(([id, n]) => [id, n.key])),
+  }
 }
 function volts(fault: Fault, red: string, black = 'B1-'): Fact {
   const taken = measure(predictor, [fault], on, 'volts', red, black)
@@ -29,7 +33,11 @@ function volts(fault: Fault, red: string, black = 'B1-'): Fact {
 describe('suspects', () => {
   it('never clear the part that is really at fault, whatever is measured', () => {
     for (const fault of possibleFaults(circuit)) {
-      const facts = [seen(fault), ...['F1b', 'X1b', 'L1a', 'L1b', 'X2b', 'G1c'].map((point) => volts(fault, point)), volts(fault, 'X2a', 'X2b')]
+      const facts = [
+        seen(fault),
+        ...['F1b', 'X1b', 'L1a', 'L1b', 'X2b', 'G1c'].map((point) => volts(fault, point)),
+        volts(fault, 'X2a', 'X2b'),
+      ]
       const { suspects } = standing(predictor, facts)
       expect(suspects.has(fault.part), describeFault(circuit, fault)).toBe(true)
     }
@@ -38,7 +46,9 @@ describe('suspects', () => {
   it('hold at severities that are not on any grid', () => {
     for (const severity of [0.13, 0.9, 1.9, 4.1, 23]) {
       const fault: Fault = { kind: 'highResistance', part: 'G1', segment: 'foot', severity }
-      expect(standing(predictor, [seen(fault), volts(fault, 'G1n'), volts(fault, 'L1b')]).suspects.has('G1')).toBe(true)
+      expect(
+        standing(predictor, [seen(fault), volts(fault, 'G1n'), volts(fault, 'L1b')]).suspects.has('G1'),
+      ).toBe(true)
     }
   })
 
@@ -57,7 +67,9 @@ describe('suspects', () => {
 
   it('keep a sound circuit possible until something is wrong', () => {
     expect(standing(predictor, []).healthyPossible).toBe(true)
-    expect(standing(predictor, [seen({ kind: 'burntOut', part: 'L1', segment: 'filament' })]).healthyPossible).toBe(false)
+    expect(
+      standing(predictor, [seen({ kind: 'burntOut', part: 'L1', segment: 'filament' })]).healthyPossible,
+    ).toBe(false)
   })
 
   it('find the reading that does not fit the rest', () => {
@@ -76,7 +88,8 @@ describe('worth of a test', () => {
     const { survivors } = standing(predictor, [seen({ kind: 'open', part: 'X2', segment: 'pin' })])
     const post = predictor.wiring.find('B1+')!.node
     const lamp = predictor.wiring.find('L1b')!.node
-    const bits = (red: number, black: number) => expectedBits(predictor, survivors, { state: stateOn, function: 'volts', red, black })
+    const bits = (red: number, black: number) =>
+      expectedBits(predictor, survivors, { state: stateOn, function: 'volts', red, black })
     expect(bits(post, post)).toBe(0)
     expect(bits(lamp, 0)).toBeGreaterThan(0.8)
     const best = bestTest(predictor, survivors, circuit.states)!

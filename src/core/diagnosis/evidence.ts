@@ -14,4 +14,9 @@ export type Fact =
   /** What a person noticed: part id → notice key. */
   | { readonly type: 'seen'; readonly state: CircuitState; readonly seen: Readonly<Record<string, string>> }
   /** What the display showed; Infinity for OL. A reading of a live circuit by ohmmeter tells nothing. */
-  | { readonly type: 'measured'; readonly setup: TestSetup; readonly value: number; readonly meaningless: boolean }
+  | {
+      readonly type: 'measured'
+      readonly setup: TestSetup
+      readonly value: number
+      readonly meaningless: boolean
+    }

@@ -76,7 +76,8 @@ export class Predictor {
   private fusesAfter(fault: Fault | undefined): ReadonlySet<string> {
     // Only a short to elsewhere can melt what the healthy circuit does not.
     const key = fault?.kind === 'shortToGround' ? faultKey(fault) : ''
-    if (!this.fuses.has(key)) this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
+    if (!this.fuses.has(key))
+      this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
     return this.fuses.get(key)!
   }
 

@@ -7,7 +7,11 @@ import type { Predictor } from './predictor'
  * Bits that a test is expected to remove from the doubt about which hypothesis holds: the entropy of its
  * outcomes (Shannon). Hypotheses whose readings overlap, directly or through a neighbour, are one outcome.
  */
-export function expectedBits(predictor: Predictor, survivors: readonly Hypothesis[], setup: TestSetup): number {
+export function expectedBits(
+  predictor: Predictor,
+  survivors: readonly Hypothesis[],
+  setup: TestSetup,
+): number {
   const spans = survivors.flatMap((h) => {
     const interval = predictor.interval(h, setup)
     return interval ? [{ ...interval, weight: h.prior }] : []
@@ -49,7 +53,11 @@ export function ordinaryTests(predictor: Predictor, states: readonly CircuitStat
 }
 
 /** The ordinary test that is expected to tell most now. */
-export function bestTest(predictor: Predictor, survivors: readonly Hypothesis[], states: readonly CircuitState[]): Choice | undefined {
+export function bestTest(
+  predictor: Predictor,
+  survivors: readonly Hypothesis[],
+  states: readonly CircuitState[],
+): Choice | undefined {
   let best: Choice | undefined
   for (const setup of ordinaryTests(predictor, states)) {
     const bits = expectedBits(predictor, survivors, setup)

@@ -53,7 +53,8 @@ export const catalogue: readonly FaultDefinition[] = [
       grid: grid(0.05, 0.1, 0.2, 0.4, 0.7, 1, 1.5, 2.2, 3.3, 5, 8, 15, 30, 60, 150, 500, 2000, 10000),
     },
     built: 'Solder a resistor of this value in series, rated for the heat.',
-    caution: 'The resistor gets hot: keep it clear of hands and plastics, and switch on for short tests only.',
+    caution:
+      'The resistor gets hot: keep it clear of hands and plastics, and switch on for short tests only.',
     describe: (ohms) => `${formatQuantity(ohms, 'Ω')} in series`,
     strike: (site, ohms) =>
       inSeries(site, (a, b) => ({ type: 'resistor', a, b, ohms, owner: site.elements[0]!.owner })),
@@ -158,4 +159,5 @@ export function faultOfKind(kind: FaultKind): FaultDefinition {
 }
 
 /** Severity of a fault, or the kind's default. */
-export const severityOf = (fault: Fault): number => fault.severity ?? faultOfKind(fault.kind).severity?.preset ?? 0
+export const severityOf = (fault: Fault): number =>
+  fault.severity ?? faultOfKind(fault.kind).severity?.preset ?? 0

@@ -4,7 +4,16 @@ import type { Unit } from '../quantity'
 
 /** A planted fault: which piece, how it fails, and how badly where that is a number. */
 export const faultSchema = z.strictObject({
-  kind: z.enum(['open', 'highResistance', 'corroded', 'blown', 'burntOut', 'shortToGround', 'stuckOpen', 'discharged']),
+  kind: z.enum([
+    'open',
+    'highResistance',
+    'corroded',
+    'blown',
+    'burntOut',
+    'shortToGround',
+    'stuckOpen',
+    'discharged',
+  ]),
   part: z.string(),
   segment: z.string(),
   /** Meaning and range by kind; kinds without one ignore it. */

@@ -23,7 +23,10 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
   const definition = partOfKind(part.kind)
   const segment = definition.segments.find((s) => s.key === fault.segment)
   if (!segment) {
-    return { where: fault.part, what: `${fault.part} has no “${fault.segment}”: it has ${definition.segments.map((s) => s.key).join(', ')}` }
+    return {
+      where: fault.part,
+      what: `${fault.part} has no “${fault.segment}”: it has ${definition.segments.map((s) => s.key).join(', ')}`,
+    }
   }
   if (!segment.faults.includes(fault.kind)) {
     return { where: fault.part, what: `“${faultOfKind(fault.kind).title}” cannot strike its ${segment.name}` }
@@ -31,7 +34,10 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
   const range = faultOfKind(fault.kind).severity
   const severity = severityOf(fault)
   if (range && !(severity >= range.least && severity <= range.most)) {
-    return { where: fault.part, what: `${range.label} must lie between ${range.least} and ${range.most} ${range.unit}` }
+    return {
+      where: fault.part,
+      what: `${range.label} must lie between ${range.least} and ${range.most} ${range.unit}`,
+    }
   }
   return undefined
 }

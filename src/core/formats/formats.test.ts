@@ -6,7 +6,14 @@ import { demoCircuit } from '../../../test/demo'
 
 describe('CSV', () => {
   it('keeps commas, quotes and line breaks, and disarms formulas', () => {
-    const text = toCsv(['a', 'b'], [['x, "y"', '=1+1'], ['two\nlines', -5], ['@cmd', undefined]])
+    const text = toCsv(
+      ['a', 'b'],
+      [
+        ['x, "y"', '=1+1'],
+        ['two\nlines', -5],
+        ['@cmd', undefined],
+      ],
+    )
     expect(Papa.parse(text).data).toEqual([
       ['a', 'b'],
       ['x, "y"', "'=1+1"],
@@ -23,7 +30,9 @@ describe('CSV', () => {
     const state = healthy.states[0]!
     if (!state.ok) throw new Error(state.message)
     for (const point of state.points) {
-      const row = rows.find((r) => r.state === state.state.name && r.quantity === 'voltage' && r.at === point.name)!
+      const row = rows.find(
+        (r) => r.state === state.state.name && r.quantity === 'voltage' && r.at === point.name,
+      )!
       expect(Number(row.healthy)).toBeCloseTo(point.value!, 4)
       expect(Number(row.difference)).toBeCloseTo(Number(row.faulted) - Number(row.healthy), 4)
     }

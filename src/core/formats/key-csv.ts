@@ -1,7 +1,8 @@
 import type { AnswerKey, StateKey } from '../readings'
 import { toCsv, type Cell } from './csv'
 
-const round = (value: number | undefined, digits = 5): Cell => (value === undefined || Number.isNaN(value) ? undefined : Number(value.toFixed(digits)))
+const round = (value: number | undefined, digits = 5): Cell =>
+  value === undefined || Number.isNaN(value) ? undefined : Number(value.toFixed(digits))
 
 /** The answer key as one table: a row per state and quantity, healthy beside faulted. SI units. */
 export function keyToCsv(healthy: AnswerKey, faulted: AnswerKey | undefined): string {
@@ -14,17 +15,48 @@ export function keyToCsv(healthy: AnswerKey, faulted: AnswerKey | undefined): st
   })
   healthy.isolated.forEach((row, i) => {
     const other = faulted?.isolated[i]
-    const difference = row.ohms.value !== undefined && other?.ohms.value !== undefined ? other.ohms.value - row.ohms.value : undefined
-    rows.push(['isolated', 'ohms', row.between, row.part, row.ohms.value ?? 'OL', undefined, other ? (other.ohms.value ?? 'OL') : undefined, round(difference), 'Ω'])
+    const difference =
+      row.ohms.value !== undefined && other?.ohms.value !== undefined
+        ? other.ohms.value - row.ohms.value
+        : undefined
+    rows.push([
+      'isolated',
+      'ohms',
+      row.between,
+      row.part,
+      row.ohms.value ?? 'OL',
+      undefined,
+      other ? (other.ohms.value ?? 'OL') : undefined,
+      round(difference),
+      'Ω',
+    ])
     const beep = (r: typeof row | undefined) => r && (r.continuity.beeps ? 'beep' : 'no beep')
-    rows.push(['isolated', 'continuity', row.between, row.part, beep(row), undefined, beep(other), undefined, ''])
+    rows.push([
+      'isolated',
+      'continuity',
+      row.between,
+      row.part,
+      beep(row),
+      undefined,
+      beep(other),
+      undefined,
+      '',
+    ])
   })
   return toCsv(['state', 'quantity', 'at', 'part', 'healthy', 'band', 'faulted', 'difference', 'unit'], rows)
 }
 
 function stateRows(state: StateKey, other: StateKey | undefined): Cell[][] {
   const name = state.state.name
-  const line = (quantity: string, at: string, part: string, unit: string, good?: number, band?: number, bad?: number): Cell[] => [
+  const line = (
+    quantity: string,
+    at: string,
+    part: string,
+    unit: string,
+    good?: number,
+    band?: number,
+    bad?: number,
+  ): Cell[] => [
     name,
     quantity,
     at,
@@ -35,10 +67,23 @@ function stateRows(state: StateKey, other: StateKey | undefined): Cell[][] {
     good !== undefined && bad !== undefined ? round(bad - good) : undefined,
     unit,
   ]
-  const same = <T extends { name: string }>(list: readonly T[] | undefined, row: T, i: number) => (list?.[i]?.name === row.name ? list[i] : undefined)
+  const same = <T extends { name: string }>(list: readonly T[] | undefined, row: T, i: number) =>
+    list?.[i]?.name === row.name ? list[i] : undefined
   return [
-    ...state.points.map((row, i) => line('voltage', row.name, '', 'V', row.value, row.band, same(other?.points, row, i)?.value)),
-    ...state.drops.map((row, i) => line('drop', `${row.from} to ${row.to}`, row.part, 'V', row.value, row.band, same(other?.drops, row, i)?.value)),
+    ...state.points.map((row, i) =>
+      line('voltage', row.name, '', 'V', row.value, row.band, same(other?.points, row, i)?.value),
+    ),
+    ...state.drops.map((row, i) =>
+      line(
+        'drop',
+        `${row.from} to ${row.to}`,
+        row.part,
+        'V',
+        row.value,
+        row.band,
+        same(other?.drops, row, i)?.value,
+      ),
+    ),
     ...state.balances.flatMap((b, i) => {
       const o = other?.balances[i]
       return [

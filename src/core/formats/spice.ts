@@ -4,7 +4,11 @@ import type { Network } from '../solve'
  * A network as a SPICE netlist with an operating-point analysis. Node 0 is the reference; nonlinear parts are
  * behavioural sources. Node names are numbers, `nodeNames` goes into comments.
  */
-export function toSpice(network: Network, title: string, nodeNames: ReadonlyMap<number, string> = new Map()): string {
+export function toSpice(
+  network: Network,
+  title: string,
+  nodeNames: ReadonlyMap<number, string> = new Map(),
+): string {
   const lines = [`* ${title.replace(/\s+/g, ' ')}`]
   for (const [node, name] of nodeNames) lines.push(`* node ${node}: ${name}`)
   network.elements.forEach((element, i) => {

@@ -35,7 +35,9 @@ describe('voltmeter', () => {
   })
 
   it('reads the source through the load across an open', () => {
-    expect(read('volts', 'X2a', 'X2b', 'on', [{ kind: 'open', part: 'X2', segment: 'pin' }]).value).toBeCloseTo(12.62, 1)
+    expect(
+      read('volts', 'X2a', 'X2b', 'on', [{ kind: 'open', part: 'X2', segment: 'pin' }]).value,
+    ).toBeCloseTo(12.62, 1)
   })
 })
 
@@ -47,7 +49,12 @@ describe('ohmmeter', () => {
 
   it('shows OL across an open, and the right ohms of a resistor on any range', () => {
     expect(read('ohms', 'X1a', 'X1b', 'off', [{ kind: 'open', part: 'X1', segment: 'pin' }]).text).toBe('OL')
-    for (const [ohms, text] of [[47, '47.2 Ω'], [820, '0.820 kΩ'], [4700, '4.700 kΩ'], [9900, '9.90 kΩ']] as const) {
+    for (const [ohms, text] of [
+      [47, '47.2 Ω'],
+      [820, '0.820 kΩ'],
+      [4700, '4.700 kΩ'],
+      [9900, '9.90 kΩ'],
+    ] as const) {
       const fault: Fault = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: ohms }
       expect(plain(read('ohms', 'X1a', 'X1b', 'on-unplugged', [fault]).text)).toBe(text)
     }
@@ -62,9 +69,20 @@ describe('ohmmeter', () => {
 
 describe('continuity', () => {
   it('beeps below its threshold and is silent above', () => {
-    const fault = (severity: number): Fault => ({ kind: 'highResistance', part: 'X1', segment: 'pin', severity })
+    const fault = (severity: number): Fault => ({
+      kind: 'highResistance',
+      part: 'X1',
+      segment: 'pin',
+      severity,
+    })
     expect(read('continuity', 'X1a', 'X1b', 'strap-off', [fault(20)]).beeps).toBe(true)
-    expect(read('continuity', 'X1a', 'X1b', 'strap-off', [fault(40)])).toMatchObject({ beeps: false, value: 40.2 })
-    expect(read('continuity', 'X1a', 'X1b', 'strap-off', [fault(5000)])).toMatchObject({ beeps: false, text: 'OL' })
+    expect(read('continuity', 'X1a', 'X1b', 'strap-off', [fault(40)])).toMatchObject({
+      beeps: false,
+      value: 40.2,
+    })
+    expect(read('continuity', 'X1a', 'X1b', 'strap-off', [fault(5000)])).toMatchObject({
+      beeps: false,
+      text: 'OL',
+    })
   })
 })

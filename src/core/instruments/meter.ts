@@ -36,11 +36,20 @@ export interface Reading {
 }
 
 /** Range on which `size` is shown, and the value of its last digit. */
-export function autorange(size: number, counts: number, lowest: number, highest: number): { full: number; digit: number } {
+export function autorange(
+  size: number,
+  counts: number,
+  lowest: number,
+  highest: number,
+): { full: number; digit: number } {
   let full = lowest
   while (size >= full && full < highest) full *= 10
   return { full, digit: full / counts }
 }
+
+/** The nearest count of the display, free of binary dust: 1.4 and not 1.4000000000000001. */
+export const toCount = (value: number, digit: number): number =>
+  Number((Math.round(value / digit) * digit).toPrecision(12)) || 0
 
 /** Accuracy ±(percent of reading + digits) on the range that shows `value`. */
 export function accuracy(value: number, digit: number, spec: { percent: number; digits: number }): number {

@@ -1,7 +1,7 @@
 import { Solver } from '../solve'
 import type { SolvedBoard } from '../readings/board'
 import { formatNumber } from '../quantity'
-import { accuracy, autorange, type MeterType, type Reading } from './meter'
+import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
 
 const lowest = 600
 const highest = 6e7
@@ -25,7 +25,7 @@ export function readOhms(solved: SolvedBoard, red: number, black: number, meter:
       break
     }
   }
-  const value = shown === undefined ? undefined : Math.round(shown / digit) * digit
+  const value = shown === undefined ? undefined : toCount(shown, digit)
   return {
     function: 'ohms',
     value,
@@ -42,7 +42,7 @@ export function readContinuity(solved: SolvedBoard, red: number, black: number, 
   const live = Math.abs(openVolts(solved, red, black)) > liveFrom
   const ohms = measured(solved, red, black, meter.continuity.amps, meter) + meter.leadOhms
   const digit = lowest / meter.counts
-  const value = Math.abs(ohms) < lowest ? Math.round(ohms / digit) * digit : undefined
+  const value = Math.abs(ohms) < lowest ? toCount(ohms, digit) : undefined
   const beeps = value !== undefined && value < meter.continuity.beepsBelow
   return {
     function: 'continuity',
@@ -65,7 +65,13 @@ function openVolts({ point }: SolvedBoard, red: number, black: number): number {
 }
 
 /** Volts over amps for a test current that gives way at the meter's open-circuit voltage. */
-function measured({ board, point }: SolvedBoard, red: number, black: number, amps: number, meter: MeterType): number {
+function measured(
+  { board, point }: SolvedBoard,
+  red: number,
+  black: number,
+  amps: number,
+  meter: MeterType,
+): number {
   if (red === black) return 0
   const owner = { part: '', segment: 'meter' }
   const compliance = meter.ohms.openVolts / amps

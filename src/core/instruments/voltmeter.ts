@@ -1,7 +1,7 @@
 import { Solver } from '../solve'
 import type { SolvedBoard } from '../readings/board'
 import { formatNumber } from '../quantity'
-import { accuracy, autorange, type MeterType, type Reading } from './meter'
+import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
 
 const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600)
 
@@ -12,15 +12,21 @@ export function readVolts(solved: SolvedBoard, red: number, black: number, meter
     nodeCount: board.nodeCount,
     elements: [
       ...board.elements,
-      { type: 'resistor', a: red, b: black, ohms: meter.volts.inputOhms, owner: { part: '', segment: 'meter' } },
+      {
+        type: 'resistor',
+        a: red,
+        b: black,
+        ohms: meter.volts.inputOhms,
+        owner: { part: '', segment: 'meter' },
+      },
     ],
   }).solve(point.voltage)
   const truth = loaded.ok && red !== black ? loaded.voltage[red]! - loaded.voltage[black]! : 0
   const { digit } = range(Math.abs(truth), meter.counts)
-  const value = Math.round(truth / digit) * digit
+  const value = toCount(truth, digit)
   return {
     function: 'volts',
-    value: value === 0 ? 0 : value,
+    value,
     unit: 'V',
     text: showVolts(value, digit),
     beeps: false,

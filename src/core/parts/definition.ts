@@ -25,14 +25,7 @@ export interface Terminal {
 
 /** Kinds of fault that can strike a segment; what each does is in `faults/`. */
 export type FaultKind =
-  | 'open'
-  | 'highResistance'
-  | 'corroded'
-  | 'blown'
-  | 'burntOut'
-  | 'shortToGround'
-  | 'stuckOpen'
-  | 'discharged'
+  'open' | 'highResistance' | 'corroded' | 'blown' | 'burntOut' | 'shortToGround' | 'stuckOpen' | 'discharged'
 
 /** One piece of a part, between two of its terminals, that can fail by itself. */
 export interface Segment {
@@ -45,7 +38,14 @@ export interface Segment {
 /** The small interface to the solver that a part writes itself into. Terminals by key, SI units. */
 export interface Net {
   resistor(segment: string, a: TerminalKey, b: TerminalKey, ohms: number, tolerance: number): void
-  source(segment: string, a: TerminalKey, b: TerminalKey, volts: number, ohms: number, toleranceVolts: number): void
+  source(
+    segment: string,
+    a: TerminalKey,
+    b: TerminalKey,
+    volts: number,
+    ohms: number,
+    toleranceVolts: number,
+  ): void
   curve(segment: string, a: TerminalKey, b: TerminalKey, law: Law, tolerance: number): void
 }
 
@@ -91,14 +91,22 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   /** Positions of the control, the resting one first. */
   readonly positions?: readonly string[]
   /** What taking it out of circuit is called, and which segments that opens. */
-  readonly detach?: { readonly verb: 'unplug' | 'pull' | 'lift'; readonly done: string; readonly opens: readonly string[] }
+  readonly detach?: {
+    readonly verb: 'unplug' | 'pull' | 'lift'
+    readonly done: string
+    readonly opens: readonly string[]
+  }
   /** Terminals that the load itself sits between, its socket left out. */
   readonly load?: readonly [TerminalKey, TerminalKey]
   /** Which segment melts, and the rating in amps. */
   readonly melts?: { readonly segment: string; readonly rating: (parameters: z.output<S>) => number }
   readonly stamp: (parameters: z.output<S>, net: Net, around: Surroundings) => void
   /** What a person notices, from what happens in `segment`. */
-  readonly notice?: { readonly segment: string; readonly read: (parameters: z.output<S>, at: At) => Notice; readonly all: readonly Notice[] }
+  readonly notice?: {
+    readonly segment: string
+    readonly read: (parameters: z.output<S>, at: At) => Notice
+    readonly all: readonly Notice[]
+  }
   /** One line of the main values, as a drawing carries it. */
   readonly summary: (parameters: z.output<S>) => string
 }

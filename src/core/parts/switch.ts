@@ -14,7 +14,12 @@ export const toggle = definePart({
   through: ['a', 'b'],
   parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.005) }),
   segments: [
-    { key: 'contacts', name: 'contacts', between: ['a', 'b'], faults: ['stuckOpen', 'highResistance', 'corroded'] },
+    {
+      key: 'contacts',
+      name: 'contacts',
+      between: ['a', 'b'],
+      faults: ['stuckOpen', 'highResistance', 'corroded'],
+    },
   ],
   positions: ['open', 'closed'],
   stamp: ({ contactOhms }, net, { position }) => {

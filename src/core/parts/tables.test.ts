@@ -130,7 +130,14 @@ describe('filament lamp', () => {
   })
 
   it('goes from dark over dim to bright', () => {
-    expect([0, 2, 4, 8, 12, 16].map((v) => brightness(v, 12).key)).toEqual(['dark', 'glows', 'dim', 'dim', 'bright', 'glaring'])
+    expect([0, 2, 4, 8, 12, 16].map((v) => brightness(v, 12).key)).toEqual([
+      'dark',
+      'glows',
+      'dim',
+      'dim',
+      'bright',
+      'glaring',
+    ])
     expect(brightness(0.5, 12).key).toBe('dark')
   })
 })

@@ -54,7 +54,11 @@ export function parseQuantity(input: string, unit: Unit): Parsed {
       ? `“${input.trim()}” is not a value in ${unit || 'numbers'}: write it like ${example[unit]}`
       : `A value is missing: write it like ${example[unit]}`,
   })
-  let text = input.trim().replace(/[\u2212\u2013]/g, '-').replace(',', '.').replace(/\s+/g, '')
+  let text = input
+    .trim()
+    .replace(/[\u2212\u2013]/g, '-')
+    .replace(',', '.')
+    .replace(/\s+/g, '')
   for (const word of [...unitWords[unit]].sort((a, b) => b.length - a.length)) {
     // `4R7` keeps its letter: there it stands for the decimal point.
     if (text.endsWith(word) && text.length > word.length) {

@@ -40,19 +40,26 @@ describe('reading what people type', () => {
     if (read.ok) expect(read.value).toBeCloseTo(value, 12)
   })
 
-  it.each(['', 'lots', '12..4', '4k7k', '--3', '1e999'])('refuses %j with an example of what it would take', (text) => {
-    const read = parseQuantity(text, 'V')
-    expect(read.ok).toBe(false)
-    if (!read.ok) expect(read.message).toContain('280 mV')
-  })
+  it.each(['', 'lots', '12..4', '4k7k', '--3', '1e999'])(
+    'refuses %j with an example of what it would take',
+    (text) => {
+      const read = parseQuantity(text, 'V')
+      expect(read.ok).toBe(false)
+      if (!read.ok) expect(read.message).toContain('280 mV')
+    },
+  )
 
   it('reads back whatever it writes, to the digits written', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1e-3, max: 1e6, noNaN: true }), fc.constantFrom<Unit>('V', 'A', 'Ω'), (value, unit) => {
-        const read = parseQuantity(formatQuantity(value, unit), unit)
-        expect(read.ok).toBe(true)
-        if (read.ok) expect(Math.abs(read.value - value) / value).toBeLessThan(0.006)
-      }),
+      fc.property(
+        fc.double({ min: 1e-3, max: 1e6, noNaN: true }),
+        fc.constantFrom<Unit>('V', 'A', 'Ω'),
+        (value, unit) => {
+          const read = parseQuantity(formatQuantity(value, unit), unit)
+          expect(read.ok).toBe(true)
+          if (read.ok) expect(Math.abs(read.value - value) / value).toBeLessThan(0.006)
+        },
+      ),
     )
   })
 })

@@ -19,7 +19,9 @@ export function voltageBand({ board, point, solver }: SolvedBoard, a: number, b:
   board.elements.forEach((element, i) => {
     if (!element.tolerance) return
     const shift =
-      element.type === 'source' ? element.tolerance / element.ohms : Math.abs(point.current[i]!) * element.tolerance
+      element.type === 'source'
+        ? element.tolerance / element.ohms
+        : Math.abs(point.current[i]!) * element.tolerance
     const effect = Math.abs((lambda[element.a]! - lambda[element.b]!) * shift)
     worst += effect
     squares += effect * effect

@@ -49,8 +49,10 @@ export function buildBoard(
       tolerance,
     })
     const net: Net = {
-      resistor: (s, a, b, ohms, tolerance) => own.push({ type: 'resistor', ...joined(s, a, b, tolerance), ohms }),
-      source: (s, a, b, volts, ohms, tolerance) => own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
+      resistor: (s, a, b, ohms, tolerance) =>
+        own.push({ type: 'resistor', ...joined(s, a, b, tolerance), ohms }),
+      source: (s, a, b, volts, ohms, tolerance) =>
+        own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
       curve: (s, a, b, law, tolerance) => own.push({ type: 'curve', ...joined(s, a, b, tolerance), law }),
     }
     const detached = state.detached.includes(part.id)
@@ -65,7 +67,10 @@ export function buildBoard(
     for (const fault of faults.filter((f) => f.part === part.id)) {
       const struck = kept.filter((e) => e.owner.segment === fault.segment)
       const rest = kept.filter((e) => e.owner.segment !== fault.segment)
-      kept = [...rest, ...faultOfKind(fault.kind).strike({ elements: struck, freshNode, ground }, severityOf(fault))]
+      kept = [
+        ...rest,
+        ...faultOfKind(fault.kind).strike({ elements: struck, freshNode, ground }, severityOf(fault)),
+      ]
     }
     elements.push(...kept)
   }
@@ -93,7 +98,10 @@ export function solveBoard(
     const point = solver.solve()
     if (!point.ok) {
       const names = board.wiring.points.filter((p) => point.nodes.includes(p.node)).map((p) => p.name)
-      return { ok: false, message: names.length ? `${point.message} (near ${names.slice(0, 4).join(', ')})` : point.message }
+      return {
+        ok: false,
+        message: names.length ? `${point.message} (near ${names.slice(0, 4).join(', ')})` : point.message,
+      }
     }
     const melted = meltedNow(board, point).filter((id) => !blown.has(id))
     if (melted.length === 0) return { ok: true, board, point, solver, blown }
@@ -125,7 +133,12 @@ export function aftermath(circuit: Circuit, faults: readonly Fault[], wiring?: W
 }
 
 /** Amps through a segment, from its first terminal to its second; 0 where it is open. */
-export function segmentAmps({ elements }: Board, point: OperatingPoint, part: string, segment: string): number {
+export function segmentAmps(
+  { elements }: Board,
+  point: OperatingPoint,
+  part: string,
+  segment: string,
+): number {
   const i = elements.findIndex((e) => e.owner.part === part && e.owner.segment === segment)
   return i < 0 ? 0 : point.current[i]!
 }
@@ -156,6 +169,8 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
     const b = board.wiring.nodeOf(part.id, segment.between[1])
     // Nothing shows on an open filament, whatever stands across it.
     const volts = amps === 0 ? 0 : (voltsBetween(solved, a, b) ?? 0)
-    return [{ part: part.id, ...definition.notice.read(part.parameters, { volts, amps, watts: volts * amps }) }]
+    return [
+      { part: part.id, ...definition.notice.read(part.parameters, { volts, amps, watts: volts * amps }) },
+    ]
   })
 }

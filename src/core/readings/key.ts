@@ -2,7 +2,18 @@ import { wireUp, type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { functionOf, workshopMeter, type MeterType, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
-import { aftermath, buildBoard, noticeAll, segmentAmps, solveBoard, voltsAt, voltsBetween, type Noticed, type SolvedBoard } from './board'
+import {
+  aftermath,
+  buildBoard,
+  type Board,
+  noticeAll,
+  segmentAmps,
+  solveBoard,
+  voltsAt,
+  voltsBetween,
+  type Noticed,
+  type SolvedBoard,
+} from './board'
 import { smallSignalOhms, voltageBand } from './band'
 import { walkPath, type Stride, type Walk } from './walk'
 import { Solver } from '../solve'
@@ -67,7 +78,11 @@ export interface AnswerKey {
 }
 
 /** The full answer key: every state's readings, and each part by itself on the ohmmeter. */
-export function answerKey(circuit: Circuit, faults: readonly Fault[], meter: MeterType = workshopMeter): AnswerKey {
+export function answerKey(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  meter: MeterType = workshopMeter,
+): AnswerKey {
   const wiring = wireUp(circuit)
   const blown = aftermath(circuit, faults, wiring)
   return {
@@ -82,10 +97,21 @@ export interface KeyOptions {
   readonly wiring?: ReturnType<typeof wireUp>
 }
 
-export function stateKey(circuit: Circuit, faults: readonly Fault[], state: CircuitState, options: KeyOptions = {}): AnswerKey['states'][number] {
+export function stateKey(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  state: CircuitState,
+  options: KeyOptions = {},
+): AnswerKey['states'][number] {
   const wiring = options.wiring ?? wireUp(circuit)
   const meter = options.meter ?? workshopMeter
-  const solved = solveBoard(circuit, faults, state, options.blown ?? aftermath(circuit, faults, wiring), wiring)
+  const solved = solveBoard(
+    circuit,
+    faults,
+    state,
+    options.blown ?? aftermath(circuit, faults, wiring),
+    wiring,
+  )
   if (!solved.ok) return { ok: false, state, message: solved.message }
   const walks = circuit.paths.map((path) => walkPath(circuit, wiring, path))
   return {
@@ -141,7 +167,11 @@ function balance(solved: SolvedBoard, walk: Walk, meter: MeterType): Balance {
   const loadDrop = expectedVolts(solved, into, outOf, meter)
   const returnLoss = expectedVolts(solved, outOf, end, meter)
   const source = voltsBetween(solved, start, end) ?? Number.NaN
-  const shares = [voltsBetween(solved, start, into), voltsBetween(solved, into, outOf), voltsBetween(solved, outOf, end)]
+  const shares = [
+    voltsBetween(solved, start, into),
+    voltsBetween(solved, into, outOf),
+    voltsBetween(solved, outOf, end),
+  ]
   const loadStride = strides[Math.max(0, firstLoad)]!
   return {
     path: walk.path.id,
@@ -150,13 +180,20 @@ function balance(solved: SolvedBoard, walk: Walk, meter: MeterType): Balance {
     feedLoss,
     loadDrop,
     returnLoss,
-    remainder: shares.every((s) => s !== undefined) ? source - shares.reduce((sum, s) => sum! + s!, 0)! : undefined,
+    remainder: shares.every((s) => s !== undefined)
+      ? source - shares.reduce((sum, s) => sum! + s!, 0)!
+      : undefined,
     amps: Math.abs(segmentAmps(solved.board, solved.point, loadStride.part, loadStride.segment.key)),
   }
 }
 
 /** Every part lifted out of the circuit, its controls in their working position, on the ohmmeter. */
-function isolatedRows(circuit: Circuit, faults: readonly Fault[], meter: MeterType, blown: ReadonlySet<string>): IsolatedRow[] {
+function isolatedRows(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  meter: MeterType,
+  blown: ReadonlySet<string>,
+): IsolatedRow[] {
   const working = Object.fromEntries(
     circuit.parts.flatMap((part) => {
       const positions = partOfKind(part.kind).positions
@@ -170,13 +207,17 @@ function isolatedRows(circuit: Circuit, faults: readonly Fault[], meter: MeterTy
     // The cells of a battery are never put on an ohmmeter.
     if (definition.role === 'source') return []
     const [enter, leave] = definition.load ?? definition.through
-    const own = { ...board, elements: board.elements.filter((e) => e.owner.part === part.id) }
-    const solver = new Solver(own)
+    const lifted = liftOut(
+      board,
+      part.id,
+      definition.terminals.map((t) => board.wiring.nodeOf(part.id, t.key)),
+    )
+    const solver = new Solver(lifted.board)
     const point = solver.solve()
     if (!point.ok) return []
-    const alone: SolvedBoard = { ok: true, board: own, point, solver, blown }
-    const a = board.wiring.nodeOf(part.id, enter)
-    const b = board.wiring.nodeOf(part.id, leave)
+    const alone: SolvedBoard = { ok: true, board: lifted.board, point, solver, blown }
+    const a = lifted.nodeOf(board.wiring.nodeOf(part.id, enter))
+    const b = lifted.nodeOf(board.wiring.nodeOf(part.id, leave))
     return [
       {
         part: part.id,
@@ -187,6 +228,26 @@ function isolatedRows(circuit: Circuit, faults: readonly Fault[], meter: MeterTy
       },
     ]
   })
+}
+
+/** A network of one part's own elements, its nodes numbered afresh from 0. */
+function liftOut(
+  board: Board,
+  part: string,
+  terminals: readonly number[],
+): { board: Board; nodeOf: (node: number) => number } {
+  const numbers = new Map<number, number>()
+  const nodeOf = (node: number) => {
+    const known = numbers.get(node)
+    if (known !== undefined) return known
+    numbers.set(node, numbers.size)
+    return numbers.size - 1
+  }
+  terminals.forEach(nodeOf)
+  const elements = board.elements
+    .filter((e) => e.owner.part === part)
+    .map((e) => ({ ...e, a: nodeOf(e.a), b: nodeOf(e.b) }))
+  return { board: { ...board, elements, nodeCount: numbers.size }, nodeOf }
 }
 
 const suffixOf = (definition: ReturnType<typeof partOfKind>, key: string) =>

@@ -37,7 +37,13 @@ export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): W
       if (!segment) continue
       const inLoad = definition.load?.includes(here) && definition.load.includes(there)
       if (inLoad) side = 'return'
-      strides.push({ part, segment, from: pointOf(part, here), to: pointOf(part, there), side: inLoad ? 'load' : side })
+      strides.push({
+        part,
+        segment,
+        from: pointOf(part, here),
+        to: pointOf(part, there),
+        side: inLoad ? 'load' : side,
+      })
     }
   }
   const [first, firstKey] = path.from.split('.') as [string, string]

@@ -16,7 +16,8 @@ const set = (circuit: Circuit, part: string, values: Record<string, number>): Ci
   ...circuit,
   parts: circuit.parts.map((p) => (p.id === part ? { ...p, parameters: { ...p.parameters, ...values } } : p)),
 })
-const verdict = (key: StateKey, id: string) => schools.find((s) => s.id === id)!.judge(key.balances[0]!, key.drops)
+const verdict = (key: StateKey, id: string) =>
+  schools.find((s) => s.id === id)!.judge(key.balances[0]!, key.drops)
 
 // All of this block is common practice, no source.
 describe('worked readings of the trade', () => {
@@ -41,7 +42,8 @@ describe('worked readings of the trade', () => {
 
   it('a drop shows only while the load is on: 6 V lost in a feed, none once the lamp is out', () => {
     const fault: Fault = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 2 }
-    const drop = (state: string) => keyOf(demoCircuit(), [fault], state).drops.find((d) => d.part === 'X1')!.value!
+    const drop = (state: string) =>
+      keyOf(demoCircuit(), [fault], state).drops.find((d) => d.part === 'X1')!.value!
     expect(drop('on')).toBeGreaterThan(5)
     expect(Math.abs(drop('on-unplugged'))).toBeLessThan(0.001)
   })
@@ -50,7 +52,8 @@ describe('worked readings of the trade', () => {
     const key = keyOf(demoCircuit(), [{ kind: 'open', part: 'X2', segment: 'pin' }])
     const drops = key.drops.filter((d) => d.side !== 'source')
     expect(drops.find((d) => d.part === 'X2')!.value).toBeCloseTo(key.balances[0]!.source, 2)
-    for (const drop of drops.filter((d) => d.part !== 'X2')) expect(Math.abs(drop.value ?? 0)).toBeLessThan(0.001)
+    for (const drop of drops.filter((d) => d.part !== 'X2'))
+      expect(Math.abs(drop.value ?? 0)).toBeLessThan(0.001)
     expect(key.notices[0]).toMatchObject({ part: 'L1', key: 'dark' })
   })
 
@@ -71,7 +74,9 @@ describe('worked readings of the trade', () => {
   })
 
   it('a short downstream of the switch blows the fuse and leaves the fuse’s far side dead', () => {
-    const key = keyOf(demoCircuit(), [{ kind: 'shortToGround', part: 'W4', segment: 'copper', severity: 0.02 }])
+    const key = keyOf(demoCircuit(), [
+      { kind: 'shortToGround', part: 'W4', segment: 'copper', severity: 0.02 },
+    ])
     expect(key.blown).toEqual(['F1'])
     expect(at(key, 'F1ta')).toBeCloseTo(12.6, 1)
     expect(at(key, 'F1tb')).toBeCloseTo(0, 3)
@@ -85,7 +90,10 @@ describe('limit schools', () => {
     const bad = keyOf(circuit, [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 0.5 }])
     for (const school of schools) {
       expect(verdict(good, school.id).passes, school.title).toBe(true)
-      expect(verdict(bad, school.id)).toMatchObject({ passes: false, reason: expect.stringMatching(/loses 1\.|over/) })
+      expect(verdict(bad, school.id)).toMatchObject({
+        passes: false,
+        reason: expect.stringMatching(/loses 1\.|over/),
+      })
     }
   })
 
@@ -96,7 +104,10 @@ describe('limit schools', () => {
   })
 
   it('give no verdict where no current flows', () => {
-    expect(verdict(keyOf(demoCircuit(), [], 'off'), 'flat-0.3')).toMatchObject({ passes: false, reason: /No current/ })
+    expect(verdict(keyOf(demoCircuit(), [], 'off'), 'flat-0.3')).toMatchObject({
+      passes: false,
+      reason: /No current/,
+    })
   })
 })
 
@@ -108,7 +119,10 @@ describe('floating points', () => {
     const solved = solveBoard(circuit, [], stateOf(circuit, 'on-unplugged'))
     if (!solved.ok) throw new Error(solved.message)
     const node = solved.board.wiring.find('L1f')!.node
-    expect(functionOf('volts').read(solved, node, 0, workshopMeter)).toMatchObject({ value: 0, floating: true })
+    expect(functionOf('volts').read(solved, node, 0, workshopMeter)).toMatchObject({
+      value: 0,
+      floating: true,
+    })
   })
 })
 
@@ -136,7 +150,10 @@ describe('bands', () => {
       for (const [id, values] of Object.entries(tolerances)) drawn = set(drawn, id, values)
       const solved = solveBoard(drawn, [], state)
       if (!solved.ok) throw new Error(solved.message)
-      for (const name of names) misses.get(name)!.push(Math.abs(solved.point.voltage[solved.board.wiring.find(name)!.node]! - at(key, name)!))
+      for (const name of names)
+        misses
+          .get(name)!
+          .push(Math.abs(solved.point.voltage[solved.board.wiring.find(name)!.node]! - at(key, name)!))
     }
     for (const name of names) {
       const row = key.points.find((p) => p.name === name)!

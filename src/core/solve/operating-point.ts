@@ -3,8 +3,8 @@ import { findIslands } from './islands'
 import { SparseLU } from './sparse/lu'
 import { PatternBuilder, type SparseMatrix } from './sparse/pattern'
 
-/** Newton stops when no voltage moves by more than this (V) … */
-const voltageStep = 1e-9
+/** Newton stops when no voltage moves by more than this (V); it closes in quadratically, so what is left is far less … */
+const voltageStep = 1e-6
 /** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
 const currentResidual = 1e-9
 const relativeResidual = 1e-12

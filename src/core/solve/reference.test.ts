@@ -20,20 +20,29 @@ async function agrees(network: { nodeCount: number; elements: readonly Element[]
     // A floating node has no answer of its own; the engine ties it down as it likes.
     if (solved.island[node] !== 0) continue
     const miss = Math.abs(solved.voltage[node]! - volts)
-    expect(miss, `node ${node}: ${solved.voltage[node]} against ${volts}`).toBeLessThan(Math.max(absolute, relative * Math.abs(volts)))
+    expect(miss, `node ${node}: ${solved.voltage[node]} against ${volts}`).toBeLessThan(
+      Math.max(absolute, relative * Math.abs(volts)),
+    )
   }
 }
 
 /** A chain from a battery through random branches back to the reference, with random cross links. */
 const skeleton = fc.record({
   nodes: fc.integer({ min: 3, max: 20 }),
-  links: fc.array(fc.tuple(fc.nat(30), fc.nat(30), fc.double({ min: -3, max: 4, noNaN: true }), fc.nat(5)), { minLength: 4, maxLength: 30 }),
+  links: fc.array(fc.tuple(fc.nat(30), fc.nat(30), fc.double({ min: -3, max: 4, noNaN: true }), fc.nat(5)), {
+    minLength: 4,
+    maxLength: 30,
+  }),
   volts: fc.double({ min: 6, max: 28, noNaN: true }),
 })
 
-const build = ({ nodes, links, volts }: { nodes: number; links: [number, number, number, number][]; volts: number }, curves: boolean) => {
+const build = (
+  { nodes, links, volts }: { nodes: number; links: [number, number, number, number][]; volts: number },
+  curves: boolean,
+) => {
   const elements: Element[] = [{ type: 'source', a: 1, b: 0, volts, ohms: 0.01, owner }]
-  for (let i = 1; i < nodes; i++) elements.push({ type: 'resistor', a: i, b: i + 1, ohms: 10 ** (links[i % links.length]![2] - 2), owner })
+  for (let i = 1; i < nodes; i++)
+    elements.push({ type: 'resistor', a: i, b: i + 1, ohms: 10 ** (links[i % links.length]![2] - 2), owner })
   elements.push({ type: 'resistor', a: nodes, b: 0, ohms: 3, owner })
   for (const [p, q, exponent, kind] of links) {
     const a = (p % nodes) + 1
@@ -42,7 +51,8 @@ const build = ({ nodes, links, volts }: { nodes: number; links: [number, number,
     if (!curves || kind < 2) elements.push({ type: 'resistor', a, b, ohms: 10 ** exponent, owner })
     else if (kind === 2) elements.push({ type: 'current', a, b, amps: exponent / 10, owner })
     else if (kind === 3) elements.push({ type: 'curve', a, b, law: fuseLaw(5 + p), owner })
-    else if (kind === 4) elements.push({ type: 'curve', a, b, law: corrodedLaw(0.1 + (p % 5), 0.2 + (q % 7)), owner })
+    else if (kind === 4)
+      elements.push({ type: 'curve', a, b, law: corrodedLaw(0.1 + (p % 5), 0.2 + (q % 7)), owner })
     else {
       const filament = { ratedVoltage: volts, ratedPower: 2 + 2 * p, workingKelvin: 2400 + 20 * q }
       elements.push({ type: 'curve', a, b, law: filamentLaw(filament, 293.15), owner })
@@ -53,11 +63,17 @@ const build = ({ nodes, links, volts }: { nodes: number; links: [number, number,
 
 describe('operating point against the reference engine (0.01 % or 10 µV)', () => {
   it('on random linear networks', async () => {
-    await fc.assert(fc.asyncProperty(skeleton, async (s) => agrees(build(s, false))), { numRuns: 60 })
+    await fc.assert(
+      fc.asyncProperty(skeleton, async (s) => agrees(build(s, false))),
+      { numRuns: 60 },
+    )
   })
 
   it('on random networks with lamps, fuses, corroded joints and current sources', async () => {
-    await fc.assert(fc.asyncProperty(skeleton, async (s) => agrees(build(s, true))), { numRuns: 60 })
+    await fc.assert(
+      fc.asyncProperty(skeleton, async (s) => agrees(build(s, true))),
+      { numRuns: 60 },
+    )
   })
 
   it('on the demo circuit under every fault of its catalogue', async () => {

@@ -17,7 +17,9 @@ describe('sparse factorization, against ml-matrix', () => {
   const entries = fc.integer({ min: 2, max: 14 }).chain((n) =>
     fc.record({
       n: fc.constant(n),
-      list: fc.array(fc.tuple(fc.nat(n - 1), fc.nat(n - 1), fc.double({ min: -5, max: 5, noNaN: true })), { maxLength: 3 * n }),
+      list: fc.array(fc.tuple(fc.nat(n - 1), fc.nat(n - 1), fc.double({ min: -5, max: 5, noNaN: true })), {
+        maxLength: 3 * n,
+      }),
       diagonal: fc.array(fc.double({ min: -1, max: 8, noNaN: true }), { minLength: n, maxLength: n }),
       b: fc.array(fc.double({ min: -9, max: 9, noNaN: true }), { minLength: n, maxLength: n }),
       scale: fc.double({ min: 0.5, max: 2, noNaN: true }),
@@ -68,7 +70,10 @@ describe('sparse factorization, against ml-matrix', () => {
 
 describe('operating point', () => {
   it('divides a voltage', () => {
-    const { voltage, current } = solved({ nodeCount: 3, elements: [ideal(1, 0, 12), resistor(1, 2, 2), resistor(2, 0, 4)] })
+    const { voltage, current } = solved({
+      nodeCount: 3,
+      elements: [ideal(1, 0, 12), resistor(1, 2, 2), resistor(2, 0, 4)],
+    })
     expect(voltage[2]).toBeCloseTo(8, 9)
     expect(current[0]).toBeCloseTo(-2, 9)
   })
@@ -88,7 +93,10 @@ describe('operating point', () => {
   })
 
   it('gives the resistance between any two nodes from one factorization', () => {
-    const solver = new Solver({ nodeCount: 4, elements: [resistor(1, 0, 3), resistor(1, 2, 5), resistor(2, 3, 7), resistor(3, 0, 11)] })
+    const solver = new Solver({
+      nodeCount: 4,
+      elements: [resistor(1, 0, 3), resistor(1, 2, 5), resistor(2, 3, 7), resistor(3, 0, 11)],
+    })
     solver.solve()
     const i = new Float64Array(4)
     i[1] = 1
@@ -100,13 +108,18 @@ describe('operating point', () => {
 
   it('keeps Kirchhoff over conductances from 1e-9 to 1e4 siemens', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: -4, max: 9, noNaN: true }), { minLength: 3, maxLength: 40 }), (exponents) => {
-        const elements: Element[] = [ideal(1, 0, 12)]
-        exponents.forEach((e, i) => elements.push(resistor(i + 1, i + 2, 10 ** e), resistor(i + 2, 0, 10 ** ((e * 7) % 9))))
-        const { residual, voltage } = solved({ nodeCount: exponents.length + 2, elements })
-        expect(residual).toBeLessThan(1e-6)
-        voltage.forEach((v) => expect(v).toBeGreaterThanOrEqual(-1e-6))
-      }),
+      fc.property(
+        fc.array(fc.double({ min: -4, max: 9, noNaN: true }), { minLength: 3, maxLength: 40 }),
+        (exponents) => {
+          const elements: Element[] = [ideal(1, 0, 12)]
+          exponents.forEach((e, i) =>
+            elements.push(resistor(i + 1, i + 2, 10 ** e), resistor(i + 2, 0, 10 ** ((e * 7) % 9))),
+          )
+          const { residual, voltage } = solved({ nodeCount: exponents.length + 2, elements })
+          expect(residual).toBeLessThan(1e-6)
+          voltage.forEach((v) => expect(v).toBeGreaterThanOrEqual(-1e-6))
+        },
+      ),
     )
   })
 })

@@ -9,7 +9,10 @@ it('keeps what was written, rolls back what failed, and lets nobody else into it
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-db-'))
   const first = await openDatabase({ folder })
   expect(await lockfile.check(folder, { lockfilePath: join(folder, 'in-use.lock') })).toBe(true)
-  await first.query(`insert into users (login, name, role, password_hash) values ($1, $2, 'student', '')`, ['a', "Robert'); drop table users;--"])
+  await first.query(`insert into users (login, name, role, password_hash) values ($1, $2, 'student', '')`, [
+    'a',
+    "Robert'); drop table users;--",
+  ])
   await expect(
     first.transaction(async (tx) => {
       await tx.query('delete from users')

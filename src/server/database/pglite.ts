@@ -13,14 +13,22 @@ export async function openPglite(folder?: string): Promise<Database> {
   if (folder) {
     mkdirSync(folder, { recursive: true })
     unlock = await lockfile
-      .lock(folder, { lockfilePath: join(folder, 'in-use.lock'), stale: 5000, update: 1500, retries: { retries: 30, minTimeout: 300, maxTimeout: 300 } })
+      .lock(folder, {
+        lockfilePath: join(folder, 'in-use.lock'),
+        stale: 5000,
+        update: 1500,
+        retries: { retries: 30, minTimeout: 300, maxTimeout: 300 },
+      })
       .catch(() => {
-        throw new Error(`The data folder ${folder} is in use by another Brachyon. Stop that one, or set BRACHYON_DATA to another folder.`)
+        throw new Error(
+          `The data folder ${folder} is in use by another Brachyon. Stop that one, or set BRACHYON_DATA to another folder.`,
+        )
       })
   }
   const pg = await PGlite.create(folder ? join(folder, 'pg') : 'memory://')
   const on = (target: Pick<PGlite, 'query'>): Queries => ({
-    query: async <Row>(sql: string, parameters: readonly unknown[] = []) => (await target.query<Row>(sql, [...parameters])).rows,
+    query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
+      (await target.query<Row>(sql, [...parameters])).rows,
   })
   return {
     ...on(pg),

@@ -5,7 +5,8 @@ import type { Database, Queries } from './database'
 export function openPostgres(url: string): Database {
   const pool = new pg.Pool({ connectionString: url, max: 10 })
   const on = (target: Pick<pg.Pool, 'query'>): Queries => ({
-    query: async <Row>(sql: string, parameters: readonly unknown[] = []) => (await target.query(sql, [...parameters])).rows as Row[],
+    query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
+      (await target.query(sql, [...parameters])).rows as Row[],
   })
   return {
     ...on(pool),

@@ -32,7 +32,8 @@ export const sameOrigin: RequestHandler = (req, _res, next) => {
   next()
 }
 
-const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined)
+const hostOf = (origin: string): string | undefined =>
+  URL.canParse(origin) ? new URL(origin).host : undefined
 
 export const userOf = (res: { locals: Record<string, unknown> }): User => {
   const user = res.locals.user as User | undefined
@@ -44,7 +45,8 @@ export const userOf = (res: { locals: Record<string, unknown> }): User => {
 export const only =
   (role: Role): RequestHandler =>
   (_req, res, next) => {
-    if (userOf(res).role !== role) throw new Refusal(403, `This place is for ${role === 'instructor' ? 'instructors' : 'students'}`)
+    if (userOf(res).role !== role)
+      throw new Refusal(403, `This place is for ${role === 'instructor' ? 'instructors' : 'students'}`)
     next()
   }
 
@@ -56,7 +58,8 @@ export function accountRoutes(db: Database): Router {
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    handler: (_req, _res, next) => next(new Refusal(429, 'Too many wrong tries. Wait a quarter of an hour, or ask your instructor.')),
+    handler: (_req, _res, next) =>
+      next(new Refusal(429, 'Too many wrong tries. Wait a quarter of an hour, or ask your instructor.')),
   })
 
   router.get('/session', async (_req, res) => {
@@ -88,7 +91,8 @@ export function accountRoutes(db: Database): Router {
     const account = newAccountSchema.parse(req.body)
     const user = await db.transaction(async (tx) => {
       await tx.query('lock table users in share row exclusive mode')
-      if (await anyInstructor(tx)) throw new Refusal(403, 'This school is already set up: ask its instructor for an account')
+      if (await anyInstructor(tx))
+        throw new Refusal(403, 'This school is already set up: ask its instructor for an account')
       return addUser(tx, account, 'instructor')
     })
     res.status(201).json(user)

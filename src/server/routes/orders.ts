@@ -19,7 +19,9 @@ export function orderRoutes(db: Database, judges: JudgePool): Router {
   router.get('/orders/:id/review', async (req, res) => {
     const order = await loadOrder(db, idOf(req.params.id))
     const steps = await loadSteps(db, order.id)
-    const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [order.student_id])
+    const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
+      order.student_id,
+    ])
     const judged = await judges.judge({
       circuit: order.document,
       faults: order.faults,

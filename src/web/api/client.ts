@@ -38,7 +38,12 @@ export async function ask<S extends z.ZodType>(schema: S, path: string): Promise
 }
 
 /** Sends JSON and reads an answer of a known shape. */
-export async function tell<S extends z.ZodType>(schema: S, path: string, body?: unknown, method = 'POST'): Promise<z.output<S>> {
+export async function tell<S extends z.ZodType>(
+  schema: S,
+  path: string,
+  body?: unknown,
+  method = 'POST',
+): Promise<z.output<S>> {
   return schema.parse(await send(method, path, body))
 }
 

@@ -28,9 +28,12 @@ const option = computed(() => {
   const p = paletteOf(scheme.value)
   const good = voltsOf(props.healthy)
   const bad = props.faulted ? voltsOf(props.faulted) : undefined
-  const lit = props.walk.strides.flatMap((s, i) => (s.part === props.lit ? [[{ xAxis: i }, { xAxis: i + 1 }]] : []))
+  const lit = props.walk.strides.flatMap((s, i) =>
+    s.part === props.lit ? [[{ xAxis: i }, { xAxis: i + 1 }]] : [],
+  )
   const line = (rows: ReturnType<typeof voltsOf>) => rows.map((row, i) => [i, row?.value ?? null])
-  const edge = (sign: number) => good.map((row, i) => [i, row?.value === undefined ? null : row.value + sign * row.band])
+  const edge = (sign: number) =>
+    good.map((row, i) => [i, row?.value === undefined ? null : row.value + sign * row.band])
   return {
     animation: false,
     textStyle: { fontFamily: faces.text, color: p.ink },
@@ -71,7 +74,15 @@ const option = computed(() => {
       splitLine: { lineStyle: { color: p.rule } },
     },
     series: [
-      { type: 'line', step: 'middle', data: edge(-1), lineStyle: { opacity: 0 }, symbol: 'none', stack: 'band', silent: true },
+      {
+        type: 'line',
+        step: 'middle',
+        data: edge(-1),
+        lineStyle: { opacity: 0 },
+        symbol: 'none',
+        stack: 'band',
+        silent: true,
+      },
       {
         type: 'line',
         step: 'middle',
@@ -95,7 +106,18 @@ const option = computed(() => {
         markArea: { silent: true, itemStyle: { color: p.accent, opacity: 0.14 }, data: lit },
       },
       ...(bad
-        ? [{ type: 'line', name: 'faulted', step: 'middle', data: line(bad), symbol: 'rect', symbolSize: 5, itemStyle: { color: p.fault }, lineStyle: { color: p.fault, width: 3.4 } }]
+        ? [
+            {
+              type: 'line',
+              name: 'faulted',
+              step: 'middle',
+              data: line(bad),
+              symbol: 'rect',
+              symbolSize: 5,
+              itemStyle: { color: p.fault },
+              lineStyle: { color: p.fault, width: 3.4 },
+            },
+          ]
         : []),
     ],
   }
@@ -113,9 +135,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
   <figure>
     <figcaption>
       <span class="mark healthy" /> healthy, with its band
-      <template v-if="faulted">
-        <span class="mark faulted" /> faulted
-      </template>
+      <template v-if="faulted"> <span class="mark faulted" /> faulted </template>
       <span class="quiet">volts from battery + to battery −, along the path</span>
     </figcaption>
     <VChart

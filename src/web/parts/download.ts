@@ -9,4 +9,9 @@ export function download(name: string, type: string, text: string): void {
 }
 
 export const fileName = (name: string, ending: string): string =>
-  `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'circuit'}.${ending}`
+  `${
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'circuit'
+  }.${ending}`

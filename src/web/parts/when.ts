@@ -1,4 +1,9 @@
-const short = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const short = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+})
 
 /** A moment as a person reads it. `iso` is a UTC time stamp. */
 export const when = (iso: string): string => short.format(new Date(iso))

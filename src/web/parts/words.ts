@@ -3,7 +3,10 @@ import { formatQuantity } from '../../core/quantity'
 
 /** “S1 closed, L1 out”. */
 export function describeArrangement({ controls, detached }: Arrangement): string {
-  return [...Object.entries(controls).map(([id, position]) => `${id} ${position}`), ...detached.map((id) => `${id} out`)].join(', ')
+  return [
+    ...Object.entries(controls).map(([id, position]) => `${id} ${position}`),
+    ...detached.map((id) => `${id} out`),
+  ].join(', ')
 }
 
 export function describePrediction(step: StepOf<'test'>): string {

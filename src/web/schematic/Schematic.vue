@@ -57,15 +57,21 @@ const drawn = computed(() =>
     return {
       ...placed,
       title: `${placed.id} ${part.name || definition.title}`,
-      lines: wire ? [`${placed.id}  ${summary}`] : [placed.id, part.name || definition.title, ...(summary ? [summary] : [])],
+      lines: wire
+        ? [`${placed.id}  ${summary}`]
+        : [placed.id, part.name || definition.title, ...(summary ? [summary] : [])],
       wire,
       detached: detached ? (definition.detach?.done ?? '') : '',
       notice,
-      strokes: symbolOf(placed.kind).draw(placed.length, { position: props.controls[placed.id] ?? definition.positions?.[0], detached }),
+      strokes: symbolOf(placed.kind).draw(placed.length, {
+        position: props.controls[placed.id] ?? definition.positions?.[0],
+        detached,
+      }),
       transform: `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`,
       struck: props.struck.has(placed.id),
       ringed: props.ringed.has(placed.id),
       box: boxOf(placed),
+      reach: reachOf(placed),
       top: topOf(placed, wire ? 1 : summary ? 3 : 2),
     }
   }),
@@ -81,7 +87,23 @@ function topOf({ label, direction }: PlacedPart, lines: number): number {
 function boxOf({ x, y, direction, length }: PlacedPart) {
   const inset = Math.min(6, length * 0.12)
   if (direction === 'down') return { x: x - 20, y: y + inset, width: 40, height: length - 2 * inset }
-  return { x: (direction === 'left' ? x - length : x) + inset, y: y - 15, width: length - 2 * inset, height: 30 }
+  return {
+    x: (direction === 'left' ? x - length : x) + inset,
+    y: y - 15,
+    width: length - 2 * inset,
+    height: 30,
+  }
+}
+
+/** The label can be hit as well as the symbol: easier on a tablet. */
+function reachOf({ x, y, direction, length, label }: PlacedPart) {
+  if (direction === 'down') return { x: x - 150, y, width: 150, height: length }
+  return {
+    x: label.x - length / 2,
+    y: Math.min(label.y - 12, y),
+    width: length,
+    height: Math.abs(label.y - y) + 30,
+  }
 }
 
 /** A short stroke across the middle, clear of the names beside it. */
@@ -94,7 +116,9 @@ function strikeOf({ x, y, width, height }: ReturnType<typeof boxOf>): string {
 function colour(node: number): string {
   const share = props.tint.get(node)
   if (share === undefined) return 'var(--sheet)'
-  return voltageRamp[Math.max(0, Math.min(voltageRamp.length - 1, Math.round(share * (voltageRamp.length - 1))))]!
+  return voltageRamp[
+    Math.max(0, Math.min(voltageRamp.length - 1, Math.round(share * (voltageRamp.length - 1))))
+  ]!
 }
 </script>
 
@@ -105,12 +129,7 @@ function colour(node: number): string {
     role="group"
     :aria-label="`Schematic: ${circuit.name}`"
   >
-    <path
-      v-for="link in layout.links"
-      :key="link.d"
-      :d="link.d"
-      class="stroke"
-    />
+    <path v-for="link in layout.links" :key="link.d" :d="link.d" class="stroke" />
     <g
       v-for="part in drawn"
       :key="part.id"
@@ -119,18 +138,17 @@ function colour(node: number): string {
       :data-part="part.id"
       :role="partsAct ? 'button' : undefined"
       :tabindex="partsAct ? 0 : undefined"
-      :aria-label="partsAct ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}` : undefined"
+      :aria-label="
+        partsAct ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}` : undefined
+      "
       @click="partsAct && emit('part', part.id)"
       @keydown.enter.prevent="partsAct && emit('part', part.id)"
       @keydown.space.prevent="partsAct && emit('part', part.id)"
       @pointerenter="emit('hover', part.id)"
       @pointerleave="emit('hover', null)"
     >
-      <rect
-        v-bind="part.box"
-        class="hit"
-        rx="4"
-      />
+      <rect v-bind="part.reach" class="reach" />
+      <rect v-bind="part.box" class="hit" rx="4" />
       <g :transform="part.transform">
         <path
           v-for="(stroke, i) in part.strokes"
@@ -148,36 +166,19 @@ function colour(node: number): string {
         :ry="part.direction === 'down' ? part.box.height / 2 + 2 : 15"
         class="ring"
       />
-      <path
-        v-if="part.struck"
-        :d="strikeOf(part.box)"
-        class="strike"
-      />
-      <text
-        :x="part.label.x"
-        :y="part.top"
-        :text-anchor="part.label.anchor"
-        class="label"
-      >
+      <path v-if="part.struck" :d="strikeOf(part.box)" class="strike" />
+      <text :x="part.label.x" :y="part.top" :text-anchor="part.label.anchor" class="label">
         <tspan
           v-for="(line, i) in part.lines"
           :key="i"
           :x="part.label.x"
           :dy="i ? 15 : 0"
           :class="{ id: i === 0 && !part.wire, minor: part.wire || i > 1 }"
-        >{{ line }}</tspan>
-        <tspan
-          v-if="part.detached"
-          :x="part.label.x"
-          dy="15"
-          class="out"
-        >{{ part.detached }}</tspan>
-        <tspan
-          v-if="part.notice"
-          :x="part.label.x"
-          dy="15"
-          class="notice"
-        >{{ part.notice.text }}</tspan>
+        >
+          {{ line }}
+        </tspan>
+        <tspan v-if="part.detached" :x="part.label.x" dy="15" class="out">{{ part.detached }}</tspan>
+        <tspan v-if="part.notice" :x="part.label.x" dy="15" class="notice">{{ part.notice.text }}</tspan>
       </text>
     </g>
     <g
@@ -194,56 +195,30 @@ function colour(node: number): string {
       @pointerenter="emit('hover', point.part)"
       @pointerleave="emit('hover', null)"
     >
-      <circle
-        :cx="x"
-        :cy="y"
-        r="10"
-        class="hit"
-      />
-      <circle
-        :cx="x"
-        :cy="y"
-        r="4"
-        class="dot"
-        :style="{ fill: colour(point.node) }"
-      />
-      <text
-        :x="label.x"
-        :y="label.y"
-        :text-anchor="label.anchor"
-        class="name"
-      >{{ point.name }}<tspan
-        v-if="values.get(point.node) !== undefined"
-        class="value"
-        :x="label.anchor === 'middle' ? label.x : undefined"
-        :dy="label.anchor === 'middle' ? 15 : 0"
-        :dx="label.anchor === 'middle' ? 0 : 7"
-      >{{ values.get(point.node) }}</tspan></text>
-      <g
-        v-if="red === point.name"
-        :transform="`translate(${x} ${y})`"
-        class="lead red"
-      ><path d="M0 0L-17 -12" /><rect
-        x="-33"
-        y="-21"
-        width="17"
-        height="17"
-      /><text
-        x="-24.5"
-        y="-8.5"
-      >R</text></g>
-      <g
-        v-if="black === point.name"
-        :transform="`translate(${x} ${y})`"
-        class="lead black"
-      ><path d="M0 0L-17 12" /><circle
-        cx="-25"
-        cy="14"
-        r="9"
-      /><text
-        x="-25"
-        y="18"
-      >B</text></g>
+      <circle :cx="x" :cy="y" r="10" class="hit" />
+      <circle :cx="x" :cy="y" r="4" class="dot" :style="{ fill: colour(point.node) }" />
+      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" class="name">
+        {{ point.name }}
+        <tspan
+          v-if="values.get(point.node) !== undefined"
+          class="value"
+          :x="label.anchor === 'middle' ? label.x : undefined"
+          :dy="label.anchor === 'middle' ? 15 : 0"
+          :dx="label.anchor === 'middle' ? 0 : 7"
+        >
+          {{ values.get(point.node) }}
+        </tspan>
+      </text>
+      <g v-if="red === point.name" :transform="`translate(${x} ${y})`" class="lead red">
+        <path d="M0 0L-17 -12" />
+        <rect x="-33" y="-21" width="17" height="17" />
+        <text x="-24.5" y="-8.5">R</text>
+      </g>
+      <g v-if="black === point.name" :transform="`translate(${x} ${y})`" class="lead black">
+        <path d="M0 0L-17 12" />
+        <circle cx="-25" cy="14" r="9" />
+        <text x="-25" y="18">B</text>
+      </g>
     </g>
   </svg>
 </template>
@@ -269,7 +244,8 @@ function colour(node: number): string {
 .stroke.filled {
   fill: var(--ink);
 }
-.hit {
+.hit,
+.reach {
   fill: transparent;
 }
 .part.lit > .hit {

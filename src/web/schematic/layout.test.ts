@@ -1,37 +1,37 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { readCircuitText, type Circuit } from '../../core/circuit'
+import type { Circuit } from '../../core/circuit'
+import { demoCircuit } from '../../../test/demo'
 import { layOut } from './layout'
-
-function circuitOf(text: string): Circuit {
-  const read = readCircuitText(text)
-  if (!read.ok) throw new Error(JSON.stringify(read.problems))
-  return read.value
-}
-const demo = () => circuitOf(readFileSync('demo/circuits/sweeper-work-lamp.json', 'utf8'))
 
 describe('the schematic lays itself out', () => {
   it('draws every part once and every point once', () => {
-    const circuit = demo()
+    const circuit = demoCircuit()
     const layout = layOut(circuit)
     expect(layout.parts.map((p) => p.id).sort()).toEqual(circuit.parts.map((p) => p.id).sort())
     expect(new Set(layout.points.map((p) => p.point.name)).size).toBe(layout.points.length)
   })
 
   it('puts supply above ground and keeps current flowing down', () => {
-    const at = new Map(layOut(demo()).points.map((p) => [p.point.name, p]))
+    const at = new Map(layOut(demoCircuit()).points.map((p) => [p.point.name, p]))
     const way = ['F1a', 'F1b', 'S1b', 'X1a', 'L1a', 'L1b', 'X2b', 'G1e', 'G1c'].map((name) => at.get(name)!.y)
     expect(way).toEqual([...way].sort((a, b) => a - b))
     expect(at.get('B1+')!.y).toBeLessThan(at.get('B1−')!.y)
   })
 
   it('lets no two point names touch', () => {
-    const labels = layOut(demo()).points.map(({ label, point }) => {
+    const labels = layOut(demoCircuit()).points.map(({ label, point }) => {
       const width = (point.name.length + 9) * 7.3
-      const left = label.anchor === 'start' ? label.x : label.anchor === 'end' ? label.x - width : label.x - width / 2
+      const left =
+        label.anchor === 'start' ? label.x : label.anchor === 'end' ? label.x - width : label.x - width / 2
       // Labels on the rails carry the name only.
       const w = label.anchor === 'middle' ? point.name.length * 7.3 : width
-      return { name: point.name, left: label.anchor === 'middle' ? label.x - w / 2 : left, right: (label.anchor === 'middle' ? label.x - w / 2 : left) + w, top: label.y - 10, bottom: label.y + 3 }
+      return {
+        name: point.name,
+        left: label.anchor === 'middle' ? label.x - w / 2 : left,
+        right: (label.anchor === 'middle' ? label.x - w / 2 : left) + w,
+        top: label.y - 10,
+        bottom: label.y + 3,
+      }
     })
     for (const [i, a] of labels.entries()) {
       for (const b of labels.slice(i + 1)) {
@@ -42,11 +42,17 @@ describe('the schematic lays itself out', () => {
   })
 
   it('gives a second path a column of its own', () => {
-    const circuit = demo()
+    const circuit = demoCircuit()
     const two: Circuit = {
       ...circuit,
-      parts: [...circuit.parts, { id: 'E1', kind: 'heater', name: 'lens heater', parameters: { ratedVoltage: 12, ratedPower: 20 } }],
-      paths: [...circuit.paths, { id: 'lens', name: 'lens heater', from: 'L1.a', to: 'L1.b', steps: [{ part: 'E1' }] }],
+      parts: [
+        ...circuit.parts,
+        { id: 'E1', kind: 'heater', name: 'lens heater', parameters: { ratedVoltage: 12, ratedPower: 20 } },
+      ],
+      paths: [
+        ...circuit.paths,
+        { id: 'lens', name: 'lens heater', from: 'L1.a', to: 'L1.b', steps: [{ part: 'E1' }] },
+      ],
     }
     const layout = layOut(two)
     const heater = layout.parts.find((p) => p.id === 'E1')!

@@ -13,7 +13,12 @@ export interface PlacedPart {
   readonly direction: Direction
   readonly length: number
   /** `below`: lines go down from (x, y); otherwise they are centred on it, or stand on it above a rail. */
-  readonly label: { readonly x: number; readonly y: number; readonly anchor: 'start' | 'middle' | 'end'; readonly below: boolean }
+  readonly label: {
+    readonly x: number
+    readonly y: number
+    readonly anchor: 'start' | 'middle' | 'end'
+    readonly below: boolean
+  }
 }
 
 export interface PlacedPoint {
@@ -60,7 +65,15 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
   const points = new Map<number, PlacedPoint>()
   const links: Link[] = []
 
-  const place = (id: string, x: number, y: number, direction: Direction, length: number, enter?: string, leave?: string) => {
+  const place = (
+    id: string,
+    x: number,
+    y: number,
+    direction: Direction,
+    length: number,
+    enter?: string,
+    leave?: string,
+  ) => {
     const definition = partOfKind(kinds.get(id)!)
     const keys = definition.terminals.map((t) => t.key)
     const reversed = enter !== undefined && leave !== undefined && keys.indexOf(enter) > keys.indexOf(leave)
@@ -69,8 +82,8 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const label = vertical
       ? { x: x - labelGap, y: y + length / 2 + 4, anchor: 'end' as const, below: false }
       : direction === 'right'
-          ? { x: x + length / 2, y: y - 16, anchor: 'middle' as const, below: false }
-          : { x: x - length / 2, y: y + 34, anchor: 'middle' as const, below: true }
+        ? { x: x + length / 2, y: y - 16, anchor: 'middle' as const, below: false }
+        : { x: x - length / 2, y: y + 34, anchor: 'middle' as const, below: true }
     parts.push({ id, kind: definition.kind, x, y, direction, length, label })
     keys.forEach((key, i) => {
       const share = symbol.terminals[i] ?? i / (keys.length - 1)
@@ -83,7 +96,9 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
         point: pointAt.get(node)!,
         x: px,
         y: py,
-        label: vertical ? { x: px + 13, y: py + 4, anchor: 'start' } : direction === 'right'
+        label: vertical
+          ? { x: px + 13, y: py + 4, anchor: 'start' }
+          : direction === 'right'
             ? { x: px, y: py + 22, anchor: 'middle' }
             : { x: px, y: py - 26, anchor: 'middle' },
       })
@@ -115,7 +130,9 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const batteryTop = (top + end - battery.length) / 2
     place(source, batteryX, batteryTop, 'down', battery.length)
     const span = columnX - batteryX
-    steps.slice(0, head).forEach(({ part }, i) => place(part, batteryX + (span / head) * i, top, 'right', span / head))
+    steps
+      .slice(0, head)
+      .forEach(({ part }, i) => place(part, batteryX + (span / head) * i, top, 'right', span / head))
     const rail = steps.slice(tail)
     const wanted = rail.reduce((sum, { part }) => sum + symbolOf(kinds.get(part)!).length, 0)
     let railX = columnX
@@ -129,7 +146,10 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const minus = wiring.nodeOf(source, 'n')
     const endNode = column.length ? points.get(nodeAfter(column[column.length - 1]!))!.point.node : plus
     links.push({ node: plus, d: `M${batteryX} ${batteryTop}V${top}${head ? '' : `H${columnX}`}` })
-    links.push({ node: minus, d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : `H${columnX}`}` })
+    links.push({
+      node: minus,
+      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : `H${columnX}`}`,
+    })
     if (y < end) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
     return end
   }

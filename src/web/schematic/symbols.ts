@@ -20,7 +20,8 @@ export interface Symbol {
   readonly draw: (length: number, state: SymbolState) => readonly Stroke[]
 }
 
-const circle = (x: number, y: number, r: number) => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`
+const circle = (x: number, y: number, r: number) =>
+  `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`
 /** The line broken by a gap, with two short bars: something is taken out here. */
 const gap = (from: number, to: number): Stroke => ({ d: `M-5 ${from}H5M-5 ${to}H5` })
 
@@ -39,7 +40,10 @@ export const symbols: Readonly<Record<string, Symbol>> = {
     terminals: [0, 1],
     draw: (l, { position }) => [
       { d: `M0 0V${0.28 * l}M0 ${0.72 * l}V${l}` },
-      { d: position === 'closed' ? `M0 ${0.72 * l}L0 ${0.28 * l}` : `M0 ${0.72 * l}L-15 ${0.26 * l}`, heavy: true },
+      {
+        d: position === 'closed' ? `M0 ${0.72 * l}L0 ${0.28 * l}` : `M0 ${0.72 * l}L-15 ${0.26 * l}`,
+        heavy: true,
+      },
     ],
   },
   connector: {
@@ -62,7 +66,11 @@ export const symbols: Readonly<Record<string, Symbol>> = {
       const r = 15
       const k = r * Math.SQRT1_2
       return [
-        { d: detached ? `M0 0V${0.12 * l}M0 ${0.26 * l}V${c - r}M0 ${c + r}V${0.74 * l}M0 ${0.88 * l}V${l}` : `M0 0V${c - r}M0 ${c + r}V${l}` },
+        {
+          d: detached
+            ? `M0 0V${0.12 * l}M0 ${0.26 * l}V${c - r}M0 ${c + r}V${0.74 * l}M0 ${0.88 * l}V${l}`
+            : `M0 0V${c - r}M0 ${c + r}V${l}`,
+        },
         ...(detached ? [gap(0.12 * l, 0.88 * l)] : []),
         { d: circle(0, c, r) },
         { d: `M${-k} ${c - k}L${k} ${c + k}M${k} ${c - k}L${-k} ${c + k}` },
@@ -72,7 +80,11 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   heater: {
     length: 64,
     terminals: [0, 1],
-    draw: (l) => [{ d: `M0 0V${0.2 * l}M0 ${0.8 * l}V${l}` }, { d: `M-8 ${0.2 * l}H8V${0.8 * l}H-8Z` }, { d: `M-8 ${0.4 * l}H8M-8 ${0.6 * l}H8` }],
+    draw: (l) => [
+      { d: `M0 0V${0.2 * l}M0 ${0.8 * l}V${l}` },
+      { d: `M-8 ${0.2 * l}H8V${0.8 * l}H-8Z` },
+      { d: `M-8 ${0.4 * l}H8M-8 ${0.6 * l}H8` },
+    ],
   },
   stud: {
     length: 58,
@@ -82,7 +94,10 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   chassis: {
     length: 100,
     terminals: [0, 1],
-    draw: (l) => [{ d: `M0 0V${l}`, heavy: true }, { d: `M0 ${0.3 * l}L-9 ${0.4 * l}M0 ${0.5 * l}L-9 ${0.6 * l}M0 ${0.7 * l}L-9 ${0.8 * l}` }],
+    draw: (l) => [
+      { d: `M0 0V${l}`, heavy: true },
+      { d: `M0 ${0.3 * l}L-9 ${0.4 * l}M0 ${0.5 * l}L-9 ${0.6 * l}M0 ${0.7 * l}L-9 ${0.8 * l}` },
+    ],
   },
   strap: {
     length: 130,
@@ -103,6 +118,10 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   },
 }
 
-const plain: Symbol = { length: 50, terminals: [0, 1], draw: (l) => [{ d: `M0 0V${0.25 * l}M0 ${0.75 * l}V${l}` }, { d: `M-10 ${0.25 * l}H10V${0.75 * l}H-10Z` }] }
+const plain: Symbol = {
+  length: 50,
+  terminals: [0, 1],
+  draw: (l) => [{ d: `M0 0V${0.25 * l}M0 ${0.75 * l}V${l}` }, { d: `M-10 ${0.25 * l}H10V${0.75 * l}H-10Z` }],
+}
 
 export const symbolOf = (kind: string): Symbol => symbols[kind] ?? plain

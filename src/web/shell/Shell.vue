@@ -16,7 +16,11 @@ const scheme = useScheme()
 const places = computed(() => {
   const id = circuit.stored?.id
   if (session.user?.role !== 'instructor' || !id) return []
-  return ['bench', 'plant', 'sheet'].map((name) => ({ name, title: name[0]!.toUpperCase() + name.slice(1), to: { name, params: { id } } }))
+  return ['bench', 'plant', 'sheet'].map((name) => ({
+    name,
+    title: name[0]!.toUpperCase() + name.slice(1),
+    to: { name, params: { id } },
+  }))
 })
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
 const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }
@@ -30,51 +34,23 @@ async function leave() {
 
 <template>
   <div class="frame">
-    <header
-      v-if="session.user"
-      class="shell"
-    >
-      <RouterLink
-        :to="{ name: 'home' }"
-        class="name"
-        aria-label="Brachyon, today"
-      >
-        <svg
-          viewBox="0 0 32 32"
-          width="22"
-          height="22"
-          aria-hidden="true"
-        ><path
-          d="M4 7h10v9h7v9h7"
-          fill="none"
-          stroke="currentColor"
-          stroke-width="3"
-        /><circle
-          cx="21"
-          cy="16"
-          r="3.4"
-          class="dot"
-        /></svg>
+    <header v-if="session.user" class="shell">
+      <RouterLink :to="{ name: 'home' }" class="name" aria-label="Brachyon, today">
+        <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
+          <path d="M4 7h10v9h7v9h7" fill="none" stroke="currentColor" stroke-width="3" />
+          <circle cx="21" cy="16" r="3.4" class="dot" />
+        </svg>
         Brachyon
       </RouterLink>
       <nav aria-label="Places">
-        <RouterLink :to="{ name: 'home' }">
-          Today
-        </RouterLink>
-        <RouterLink
-          v-for="place in places"
-          :key="place.name"
-          :to="place.to"
-        >
+        <RouterLink :to="{ name: 'home' }"> Today </RouterLink>
+        <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
         </RouterLink>
       </nav>
-      <span
-        v-if="onCircuit"
-        class="save"
-        role="status"
-        :data-state="circuit.saveState"
-      >{{ saveText[circuit.saveState] }}</span>
+      <span v-if="onCircuit" class="save" role="status" :data-state="circuit.saveState">{{
+        saveText[circuit.saveState]
+      }}</span>
       <span class="gap" />
       <span class="quiet">{{ session.user.name }}</span>
       <NButton
@@ -83,20 +59,19 @@ async function leave() {
         :aria-label="scheme === 'dark' ? 'Light paper' : 'Dark paper'"
         @click="scheme = scheme === 'dark' ? 'light' : 'dark'"
       >
-        <component
-          :is="scheme === 'dark' ? Sun : Moon"
-          :size="16"
-        />
+        <component :is="scheme === 'dark' ? Sun : Moon" :size="16" />
       </NButton>
-      <NButton
-        quaternary
-        size="small"
-        @click="leave"
-      >
-        Sign out
-      </NButton>
+      <NButton quaternary size="small" @click="leave"> Sign out </NButton>
     </header>
-    <main><RouterView v-slot="{ Component }"><Suspense><component :is="Component" :key="route.path" /><template #fallback><p class="waiting quiet">Loading …</p></template></Suspense></RouterView></main>
+    <main>
+      <RouterView v-slot="{ Component }"
+        ><Suspense
+          ><component :is="Component" :key="route.path" /><template #fallback
+            ><p class="waiting quiet">Loading …</p></template
+          ></Suspense
+        ></RouterView
+      >
+    </main>
   </div>
 </template>
 

@@ -30,7 +30,13 @@ export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
       borderColor: p.ruleStrong,
       dividerColor: p.rule,
     },
-    Button: { fontWeight: '500', textColorPrimary: p.sheet, textColorHoverPrimary: p.sheet, textColorPressedPrimary: p.sheet, textColorFocusPrimary: p.sheet },
+    Button: {
+      fontWeight: '500',
+      textColorPrimary: p.sheet,
+      textColorHoverPrimary: p.sheet,
+      textColorPressedPrimary: p.sheet,
+      textColorFocusPrimary: p.sheet,
+    },
     Input: { border: `1px solid ${p.ruleStrong}`, borderHover: `1px solid ${p.accent}` },
   }
 }

@@ -10,7 +10,9 @@ const flows = ({ board }: Scene): boolean =>
     const definition = partOfKind(part.kind)
     return (
       definition.role === 'load' &&
-      definition.segments.some((s) => Math.abs(segmentAmps(board.board, board.point, part.id, s.key)) > loaded)
+      definition.segments.some(
+        (s) => Math.abs(segmentAmps(board.board, board.point, part.id, s.key)) > loaded,
+      )
     )
   })
 
@@ -18,7 +20,8 @@ const flows = ({ board }: Scene): boolean =>
 function isDropTest({ predictor, setup }: Scene): boolean {
   return predictor.circuit.paths.some((path) => {
     const walk = walkPath(predictor.circuit, predictor.wiring, path)
-    const sides = (node: number) => new Set(walk.strides.filter((s) => s.from.node === node || s.to.node === node).map((s) => s.side))
+    const sides = (node: number) =>
+      new Set(walk.strides.filter((s) => s.from.node === node || s.to.node === node).map((s) => s.side))
     const red = sides(setup.red)
     const black = sides(setup.black)
     return (red.has('feed') && black.has('feed')) || (red.has('return') && black.has('return'))
@@ -59,7 +62,8 @@ export const techniqueRules: readonly TechniqueRule[] = [
     id: 'drop-without-load',
     title: 'Drop test with the circuit off',
     weight: 'mistake',
-    fires: (scene) => scene.setup.function === 'volts' && isDropTest(scene) && !meantToRun(scene) && claims(scene),
+    fires: (scene) =>
+      scene.setup.function === 'volts' && isDropTest(scene) && !meantToRun(scene) && claims(scene),
     say: 'No current could flow in this state, so a drop of zero is no proof: nothing is lost where nothing flows.',
     instead: 'Switch the load on and measure again.',
   },
@@ -89,7 +93,8 @@ export const techniqueRules: readonly TechniqueRule[] = [
     id: 'complaint-not-verified',
     title: 'Complaint not verified',
     weight: 'slip',
-    fires: ({ earlier }) => !earlier.some((step) => step.type === 'test') && !earlier.some((step) => step.type === 'operate'),
+    fires: ({ earlier }) =>
+      !earlier.some((step) => step.type === 'test') && !earlier.some((step) => step.type === 'operate'),
     say: 'The first test came before the complaint had been seen with one’s own eyes.',
     instead: 'Operate the circuit first and note what it does.',
   },

@@ -13,11 +13,14 @@ interface Limit {
 function weigh(limits: readonly Limit[], balance: Balance): Verdict {
   if (!(balance.amps > 1e-3)) return { passes: false, reason: 'No current flows: a loss cannot be judged' }
   const over = limits.filter((l) => l.loss > l.most).sort((p, q) => q.loss / q.most - p.loss / p.most)[0]
-  if (over) return { passes: false, reason: `${over.what} loses ${volts(over.loss)}, over ${volts(over.most)}` }
+  if (over)
+    return { passes: false, reason: `${over.what} loses ${volts(over.loss)}, over ${volts(over.most)}` }
   const nearest = [...limits].sort((p, q) => q.loss / q.most - p.loss / p.most)[0]
   return {
     passes: true,
-    reason: nearest ? `${nearest.what} loses ${volts(nearest.loss)}, within ${volts(nearest.most)}` : 'Nothing to judge',
+    reason: nearest
+      ? `${nearest.what} loses ${volts(nearest.loss)}, within ${volts(nearest.most)}`
+      : 'Nothing to judge',
   }
 }
 
@@ -65,7 +68,11 @@ export const schools: readonly School[] = [
       weigh(
         [
           ...sides(balance, 0.5, 0.5),
-          { what: 'Feed and return together', loss: (balance.feedLoss.value ?? 0) + (balance.returnLoss.value ?? 0), most: 1 },
+          {
+            what: 'Feed and return together',
+            loss: (balance.feedLoss.value ?? 0) + (balance.returnLoss.value ?? 0),
+            most: 1,
+          },
         ],
         balance,
       ),

@@ -10,11 +10,7 @@ const path = treads
 
 <template>
   <div class="door">
-    <svg
-      class="stairs"
-      viewBox="0 0 400 330"
-      aria-hidden="true"
-    >
+    <svg class="stairs" viewBox="0 0 400 330" aria-hidden="true">
       <line
         v-for="v in [0, 4, 8, 12]"
         :key="v"
@@ -24,17 +20,10 @@ const path = treads
         :y2="300 - v * 20"
         class="rule"
       />
-      <text
-        v-for="v in [0, 4, 8, 12]"
-        :key="'t' + v"
-        x="24"
-        :y="304 - v * 20"
-        text-anchor="end"
-      >{{ v }} V</text>
-      <path
-        :d="path + ' H384'"
-        class="line"
-      />
+      <text v-for="v in [0, 4, 8, 12]" :key="'t' + v" x="24" :y="304 - v * 20" text-anchor="end">
+        {{ v }} V
+      </text>
+      <path :d="path + ' H384'" class="line" />
       <line
         :x1="4 * step + 30"
         :x2="4 * step + 30"
@@ -44,12 +33,8 @@ const path = treads
       />
     </svg>
     <section>
-      <p class="word">
-        Brachyon
-      </p>
-      <p class="quiet line-below">
-        Where do the volts go?
-      </p>
+      <p class="word">Brachyon</p>
+      <p class="quiet line-below">Where do the volts go?</p>
       <h1>{{ title }}</h1>
       <slot />
     </section>

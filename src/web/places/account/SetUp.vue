@@ -28,24 +28,21 @@ async function create() {
 <template>
   <DoorFrame title="Set up your school">
     <form @submit.prevent="create">
-      <p class="quiet">
-        This page makes the first instructor’s account. It closes once there is one.
-      </p>
-      <label class="field">Your name
-        <NInput
-          v-model:value="name"
-          :input-props="{ autocomplete: 'name' }"
-          placeholder=""
-        />
+      <p class="quiet">This page makes the first instructor’s account. It closes once there is one.</p>
+      <label class="field"
+        >Your name
+        <NInput v-model:value="name" :input-props="{ autocomplete: 'name' }" placeholder="" />
       </label>
-      <label class="field">Sign-in name
+      <label class="field"
+        >Sign-in name
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none' }"
           placeholder=""
         />
       </label>
-      <label class="field">Password, at least 8 characters
+      <label class="field"
+        >Password, at least 8 characters
         <NInput
           v-model:value="password"
           type="password"
@@ -53,19 +50,10 @@ async function create() {
           placeholder=""
         />
       </label>
-      <p
-        v-if="wrong"
-        class="wrong"
-        role="alert"
-      >
+      <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton
-        type="primary"
-        attr-type="submit"
-      >
-        Create the account
-      </NButton>
+      <NButton type="primary" attr-type="submit"> Create the account </NButton>
     </form>
   </DoorFrame>
 </template>

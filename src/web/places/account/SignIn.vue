@@ -32,7 +32,8 @@ async function enter() {
 <template>
   <DoorFrame title="Sign in">
     <form @submit.prevent="enter">
-      <label class="field">Sign-in name
+      <label class="field"
+        >Sign-in name
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none', name: 'login' }"
@@ -40,7 +41,8 @@ async function enter() {
           placeholder=""
         />
       </label>
-      <label class="field">Password
+      <label class="field"
+        >Password
         <NInput
           v-model:value="password"
           type="password"
@@ -48,23 +50,11 @@ async function enter() {
           placeholder=""
         />
       </label>
-      <p
-        v-if="wrong"
-        class="wrong"
-        role="alert"
-      >
+      <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton
-        type="primary"
-        attr-type="submit"
-        :loading="busy"
-      >
-        Sign in
-      </NButton>
-      <p class="quiet">
-        No account? Your instructor makes one for you.
-      </p>
+      <NButton type="primary" attr-type="submit" :loading="busy"> Sign in </NButton>
+      <p class="quiet">No account? Your instructor makes one for you.</p>
     </form>
   </DoorFrame>
 </template>

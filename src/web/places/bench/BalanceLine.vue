@@ -12,12 +12,24 @@ const v = (value: number | undefined) => (value === undefined ? 'floating' : for
 <template>
   <p class="balance">
     <strong v-if="title">{{ title }}</strong>
-    <span>source <b class="reading">{{ v(balance.source) }}</b></span>
-    <span>= feed <b class="reading">{{ v(balance.feedLoss.value) }}</b></span>
-    <span>+ load <b class="reading">{{ v(balance.loadDrop.value) }}</b></span>
-    <span>+ return <b class="reading">{{ v(balance.returnLoss.value) }}</b></span>
-    <span>at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span>
-    <span :class="verdict.passes ? 'passes' : 'fails'">{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ verdict.reason }}</span>
+    <span
+      >source <b class="reading">{{ v(balance.source) }}</b></span
+    >
+    <span
+      >= feed <b class="reading">{{ v(balance.feedLoss.value) }}</b></span
+    >
+    <span
+      >+ load <b class="reading">{{ v(balance.loadDrop.value) }}</b></span
+    >
+    <span
+      >+ return <b class="reading">{{ v(balance.returnLoss.value) }}</b></span
+    >
+    <span
+      >at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
+    >
+    <span :class="verdict.passes ? 'passes' : 'fails'"
+      >{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ verdict.reason }}</span
+    >
   </p>
 </template>
 

@@ -40,56 +40,26 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <p
-    v-if="missing"
-    class="wrong"
-  >
+  <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div
-    v-else
-    class="bench"
-  >
-    <h1 class="visually-hidden">
-      Bench: {{ circuit.name }}
-    </h1>
+  <div v-else class="bench">
+    <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
-      <StateBar
-        :circuit="circuit"
-        :state="state"
-        named
-        @change="own = $event"
-      />
+      <StateBar :circuit="circuit" :state="state" named @change="own = $event" />
       <span class="gap" />
-      <NButton
-        size="small"
-        :disabled="!store.stored?.undo"
-        aria-label="Undo"
-        @click="store.undo()"
-      >
+      <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
         <Undo2 :size="16" />
       </NButton>
-      <NButton
-        size="small"
-        :disabled="!store.stored?.redo"
-        aria-label="Redo"
-        @click="store.redo()"
-      >
+      <NButton size="small" :disabled="!store.stored?.redo" aria-label="Redo" @click="store.redo()">
         <Redo2 :size="16" />
       </NButton>
     </div>
-    <p
-      v-if="store.failure"
-      class="wrong banner"
-      role="alert"
-    >
+    <p v-if="store.failure" class="wrong banner" role="alert">
       {{ store.failure }}
     </p>
-    <section
-      class="drawing"
-      aria-label="Drawing"
-    >
+    <section class="drawing" aria-label="Drawing">
       <Schematic
         :circuit="circuit"
         :wiring="wiring"
@@ -104,51 +74,21 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @hover="light"
       />
     </section>
-    <p
-      v-if="trouble"
-      class="wrong"
-    >
+    <p v-if="trouble" class="wrong">
       {{ trouble }}
     </p>
     <template v-if="key">
-      <section
-        class="stairs"
-        aria-label="Staircase"
-      >
-        <Staircase
-          :walk="walk"
-          :healthy="key"
-          :lit="lit"
-          @light="light"
-          @choose="chosen = $event"
-        />
+      <section class="stairs" aria-label="Staircase">
+        <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="chosen = $event" />
       </section>
       <div class="sum">
-        <BalanceLine
-          :state="key"
-          :school="schools[0]!.id"
-        />
+        <BalanceLine :state="key" :school="schools[0]!.id" />
       </div>
-      <div
-        class="scroll drops"
-        tabindex="0"
-        role="region"
-        aria-label="Drops"
-      >
-        <DropTable
-          :state="key"
-          :lit="lit"
-          @light="light"
-          @choose="chosen = $event"
-        />
+      <div class="scroll drops" tabindex="0" role="region" aria-label="Drops">
+        <DropTable :state="key" :lit="lit" @light="light" @choose="chosen = $event" />
       </div>
     </template>
-    <div
-      class="scroll side"
-      tabindex="0"
-      role="region"
-      aria-label="Values"
-    >
+    <div class="scroll side" tabindex="0" role="region" aria-label="Values">
       <Inspector
         v-if="chosen"
         :circuit="circuit"
@@ -157,10 +97,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @set="(name, value) => store.edit({ type: 'setParameter', part: chosen!, name, value })"
         @name="store.edit({ type: 'namePart', part: chosen!, name: $event })"
       />
-      <p
-        v-else
-        class="quiet"
-      >
+      <p v-else class="quiet">
         Choose a part in the drawing, the staircase or the table to see and change its values.
       </p>
     </div>

@@ -34,34 +34,15 @@ const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
     </caption>
     <thead>
       <tr>
-        <th scope="col">
-          From – to
-        </th>
-        <th scope="col">
-          Piece
-        </th>
-        <th scope="col">
-          Side
-        </th>
-        <th
-          scope="col"
-          class="num"
-        >
+        <th scope="col">From – to</th>
+        <th scope="col">Piece</th>
+        <th scope="col">Side</th>
+        <th scope="col" class="num">
           {{ faulted ? 'Healthy' : 'Drop' }}
         </th>
         <template v-if="faulted">
-          <th
-            scope="col"
-            class="num"
-          >
-            Faulted
-          </th>
-          <th
-            scope="col"
-            class="num"
-          >
-            Difference
-          </th>
+          <th scope="col" class="num">Faulted</th>
+          <th scope="col" class="num">Difference</th>
         </template>
       </tr>
     </thead>
@@ -75,9 +56,7 @@ const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
         @pointerleave="emit('light', null)"
         @click="emit('choose', row.part)"
       >
-        <td class="reading">
-          {{ row.from }} – {{ row.to }}
-        </td>
+        <td class="reading">{{ row.from }} – {{ row.to }}</td>
         <td>{{ row.part }} {{ row.name }}</td>
         <td class="quiet">
           {{ sides[row.side] }}

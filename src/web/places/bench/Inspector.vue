@@ -18,7 +18,9 @@ const fields = computed(() =>
     const meta = (schema as { meta: () => FieldMeta | undefined }).meta()
     const value = found.value?.parameters[key]
     const check = (v: number) => {
-      const result = (schema as { safeParse: (v: unknown) => { error?: { issues: { message: string }[] } } }).safeParse(v)
+      const result = (
+        schema as { safeParse: (v: unknown) => { error?: { issues: { message: string }[] } } }
+      ).safeParse(v)
       return result.error?.issues[0]?.message
     }
     return meta && typeof value === 'number' ? [{ key, ...meta, value, check }] : []
@@ -31,27 +33,25 @@ const doing = computed(() => {
   if (!rows.length || rows.some((r) => r.value === undefined)) return null
   const volts = rows.reduce((sum, r) => sum + r.value!, 0)
   const amps = rows[0]!.amps
-  return { volts: formatQuantity(volts, 'V'), amps: formatQuantity(amps, 'A'), watts: formatQuantity(Math.abs(volts * amps), 'W') }
+  return {
+    volts: formatQuantity(volts, 'V'),
+    amps: formatQuantity(amps, 'A'),
+    watts: formatQuantity(Math.abs(volts * amps), 'W'),
+  }
 })
 </script>
 
 <template>
-  <section
-    v-if="found && definition"
-    class="inspector"
-    :aria-label="`Values of ${part}`"
-  >
-    <h2>{{ part }} <span class="quiet">{{ definition.title }}</span></h2>
-    <p
-      v-if="doing"
-      class="reading doing"
-    >
-      {{ doing.volts }} · {{ doing.amps }} · {{ doing.watts }}
-    </p>
-    <label class="field">Name
+  <section v-if="found && definition" class="inspector" :aria-label="`Values of ${part}`">
+    <h2>
+      {{ part }} <span class="quiet">{{ definition.title }}</span>
+    </h2>
+    <p v-if="doing" class="reading doing">{{ doing.volts }} · {{ doing.amps }} · {{ doing.watts }}</p>
+    <label class="field"
+      >Name
       <NInput
-        :default-value="found.name"
         :key="part + found.name"
+        :default-value="found.name"
         size="small"
         placeholder=""
         @change="emit('name', $event)"

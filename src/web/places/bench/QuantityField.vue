@@ -3,12 +3,19 @@ import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { formatPlain, parseQuantity, type Unit } from '../../../core/quantity'
 
-const props = defineProps<{ label: string; unit: Unit; value: number; check?: (value: number) => string | undefined }>()
+const props = defineProps<{
+  label: string
+  unit: Unit
+  value: number
+  check?: (value: number) => string | undefined
+}>()
 const emit = defineEmits<{ set: [value: number] }>()
 
 /** Small ohms are written in milliohms, as the trade does; everything else as it is. */
 const written = computed(() =>
-  props.unit === 'Ω' && props.value !== 0 && Math.abs(props.value) < 0.1 ? `${formatPlain(props.value * 1000)} m` : formatPlain(props.value),
+  props.unit === 'Ω' && props.value !== 0 && Math.abs(props.value) < 0.1
+    ? `${formatPlain(props.value * 1000)} m`
+    : formatPlain(props.value),
 )
 const text = ref(written.value)
 const wrong = ref('')
@@ -42,15 +49,8 @@ function giveUp() {
       @keydown.enter="take"
       @keydown.esc="giveUp"
     >
-      <template
-        v-if="unit"
-        #suffix
-      >{{ unit }}</template>
+      <template v-if="unit" #suffix>{{ unit }}</template>
     </NInput>
-    <span
-      v-if="wrong"
-      class="wrong"
-      role="alert"
-    >{{ wrong }}</span>
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </label>
 </template>

@@ -21,10 +21,17 @@ const outs = computed(() =>
 const position = (id: string, positions: readonly string[]) => props.state.controls[id] ?? positions[0]
 
 function set(id: string, to: string) {
-  emit('change', { ...props.state, id: 'custom', name: 'as set', controls: { ...props.state.controls, [id]: to } })
+  emit('change', {
+    ...props.state,
+    id: 'custom',
+    name: 'as set',
+    controls: { ...props.state.controls, [id]: to },
+  })
 }
 function toggle(id: string) {
-  const detached = props.state.detached.includes(id) ? props.state.detached.filter((d) => d !== id) : [...props.state.detached, id]
+  const detached = props.state.detached.includes(id)
+    ? props.state.detached.filter((d) => d !== id)
+    : [...props.state.detached, id]
   emit('change', { ...props.state, id: 'custom', name: 'as set', detached })
 }
 function choose(event: Event) {
@@ -34,33 +41,15 @@ function choose(event: Event) {
 </script>
 
 <template>
-  <div
-    class="bar"
-    role="group"
-    aria-label="State of the circuit"
-  >
+  <div class="bar" role="group" aria-label="State of the circuit">
     <label v-if="named">
       <span class="visually-hidden">Named state</span>
-      <select
-        :value="state.id"
-        @change="choose"
-      >
-        <option
-          v-if="state.id === 'custom'"
-          value="custom"
-        >As set</option>
-        <option
-          v-for="s in circuit.states"
-          :key="s.id"
-          :value="s.id"
-        >{{ s.name }}</option>
+      <select :value="state.id" @change="choose">
+        <option v-if="state.id === 'custom'" value="custom">As set</option>
+        <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
-    <span
-      v-for="control in controls"
-      :key="control.id"
-      class="pair"
-    >
+    <span v-for="control in controls" :key="control.id" class="pair">
       <span>{{ control.id }} {{ control.name }}</span>
       <span class="choice">
         <button
@@ -70,7 +59,9 @@ function choose(event: Event) {
           :aria-pressed="position(control.id, control.positions) === p"
           :aria-label="`${control.id} ${p}`"
           @click="set(control.id, p)"
-        >{{ p }}</button>
+        >
+          {{ p }}
+        </button>
       </span>
     </span>
     <span class="pair">
@@ -84,7 +75,9 @@ function choose(event: Event) {
           :aria-label="`${out.verb} ${out.id} ${out.name}`"
           :aria-pressed="state.detached.includes(out.id)"
           @click="toggle(out.id)"
-        >{{ out.id }}</button>
+        >
+          {{ out.id }}
+        </button>
       </span>
     </span>
   </div>

@@ -12,11 +12,21 @@ export function useReadings(circuit: Ref<Circuit>, state: Ref<CircuitState>, fau
   const trouble = computed(() => (solved.value.ok ? null : solved.value.message))
   const walk = computed(() => walkPath(circuit.value, wiring.value, circuit.value.paths[0]!))
   const values = computed(
-    () => new Map(key.value?.points.map((row) => [row.node, row.value === undefined ? 'floating' : formatQuantity(row.value, 'V')])),
+    () =>
+      new Map(
+        key.value?.points.map((row) => [
+          row.node,
+          row.value === undefined ? 'floating' : formatQuantity(row.value, 'V'),
+        ]),
+      ),
   )
   const tint = computed(() => {
     const source = key.value?.balances[0]?.source || 1
-    return new Map(key.value?.points.flatMap((row) => (row.value === undefined ? [] : [[row.node, row.value / source] as const])))
+    return new Map(
+      key.value?.points.flatMap((row) =>
+        row.value === undefined ? [] : [[row.node, row.value / source] as const],
+      ),
+    )
   })
   const notices = computed(() => Object.fromEntries((key.value?.notices ?? []).map((n) => [n.part, n])))
   return { wiring, key, trouble, walk, values, tint, notices }

@@ -26,58 +26,27 @@ async function conclude() {
 </script>
 
 <template>
-  <form
-    class="conclude"
-    aria-label="Conclusion"
-    @submit.prevent="conclude"
-  >
-    <label class="field">Part
-      <select
-        v-model="part"
-        @change="kind = ''"
-      ><option
-        value=""
-        disabled
-      >Choose</option><option
-        v-for="p in model.circuit.parts"
-        :key="p.id"
-        :value="p.id"
-      >{{ p.id }} {{ p.name }}</option></select>
+  <form class="conclude" aria-label="Conclusion" @submit.prevent="conclude">
+    <label class="field"
+      >Part
+      <select v-model="part" @change="kind = ''">
+        <option value="" disabled>Choose</option>
+        <option v-for="p in model.circuit.parts" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
+      </select>
     </label>
-    <label class="field">How it failed
-      <select
-        v-model="kind"
-        :disabled="!part"
-      ><option
-        value=""
-        disabled
-      >Choose</option><option
-        v-for="k in kinds"
-        :key="k"
-        :value="k"
-      >{{ faultOfKind(k).title }}</option></select>
+    <label class="field"
+      >How it failed
+      <select v-model="kind" :disabled="!part">
+        <option value="" disabled>Choose</option>
+        <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
+      </select>
     </label>
-    <label class="field">How sure: {{ sure }} %
-      <input
-        v-model.number="sure"
-        type="range"
-        min="0"
-        max="100"
-        step="5"
-      >
+    <label class="field"
+      >How sure: {{ sure }} %
+      <input v-model.number="sure" type="range" min="0" max="100" step="5" />
     </label>
-    <NButton
-      attr-type="submit"
-      :loading="model.busy"
-      :disabled="model.inferenceDue"
-    >
-      Conclude
-    </NButton>
-    <p
-      v-if="wrong"
-      class="wrong"
-      role="alert"
-    >
+    <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue"> Conclude </NButton>
+    <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
   </form>

@@ -52,40 +52,19 @@ async function infer() {
 </script>
 
 <template>
-  <p
-    v-if="missing || !model.desk"
-    class="wrong"
-    role="alert"
-  >
+  <p v-if="missing || !model.desk" class="wrong" role="alert">
     {{ missing }}
   </p>
-  <div
-    v-else
-    class="desk"
-  >
+  <div v-else class="desk">
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
-      <p class="complaint">
-        “{{ model.desk.complaint }}”
-      </p>
-      <StateBar
-        v-if="!model.desk.concluded"
-        :circuit="model.circuit"
-        :state="state"
-        @change="change"
-      />
-      <p
-        v-if="model.waiting"
-        class="wrong"
-        role="status"
-      >
+      <p class="complaint">“{{ model.desk.complaint }}”</p>
+      <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
+      <p v-if="model.waiting" class="wrong" role="status">
         No connection: your step is kept and sent again until it arrives.
       </p>
     </div>
-    <section
-      class="drawing"
-      aria-label="Drawing"
-    >
+    <section class="drawing" aria-label="Drawing">
       <Schematic
         :circuit="model.circuit"
         :wiring="model.wiring"
@@ -102,71 +81,39 @@ async function infer() {
         @point="lead"
       />
     </section>
-    <div
-      class="scroll side"
-      tabindex="0"
-      role="region"
-      aria-label="Instrument and notes"
-    >
+    <div class="scroll side" tabindex="0" role="region" aria-label="Instrument and notes">
       <template v-if="!model.desk.concluded">
-        <p
-          v-if="!model.steps.length"
-          class="hint"
-        >
-          First see the complaint for yourself: operate the circuit above. Then put the leads on two points of the
-          drawing, predict, and measure.
+        <p v-if="!model.steps.length" class="hint">
+          First see the complaint for yourself: operate the circuit above. Then put the leads on two points of
+          the drawing, predict, and measure.
         </p>
-        <Instrument
-          :model="model"
-          :next="next"
-          @lead="next = $event"
-        />
-        <section
-          v-if="model.inferenceDue"
-          class="infer"
-          aria-label="What the reading tells you"
-        >
+        <Instrument :model="model" :next="next" @lead="next = $event" />
+        <section v-if="model.inferenceDue" class="infer" aria-label="What the reading tells you">
           <h2>What does it tell you?</h2>
           <p>
-            In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing
-            cleared is an answer too.
+            In the drawing, strike out each part that this reading clears; once more rings it as suspect.
+            Nothing cleared is an answer too.
           </p>
           <p class="reading marks">
-            struck out: {{ model.draft.struck.join(' ') || 'none' }} · ringed: {{ model.draft.ringed.join(' ') || 'none' }}
+            struck out: {{ model.draft.struck.join(' ') || 'none' }} · ringed:
+            {{ model.draft.ringed.join(' ') || 'none' }}
           </p>
           <NInput
             v-model:value="model.draft.note"
             :input-props="{ 'aria-label': 'Why, in a sentence' }"
             placeholder="Why, in a sentence (if you like)"
           />
-          <NButton
-            type="primary"
-            :loading="model.busy"
-            @click="infer"
-          >
-            That is what it tells me
-          </NButton>
+          <NButton type="primary" :loading="model.busy" @click="infer"> That is what it tells me </NButton>
         </section>
         <details :open="model.steps.filter((s) => s.type === 'test').length > 1">
           <summary>Conclude</summary>
           <Conclude :model="model" />
         </details>
       </template>
-      <p
-        v-else
-        class="hint"
-        role="status"
-      >
-        Concluded. Your instructor goes through it with you.
-      </p>
+      <p v-else class="hint" role="status">Concluded. Your instructor goes through it with you.</p>
       <section aria-label="Your steps">
         <h2>Your steps</h2>
-        <p
-          v-if="!model.steps.length"
-          class="quiet"
-        >
-          None yet.
-        </p>
+        <p v-if="!model.steps.length" class="quiet">None yet.</p>
         <StepLog :steps="model.steps" />
       </section>
     </div>

@@ -16,7 +16,11 @@ const shown = computed(() => {
   const last = props.model.steps[props.model.steps.length - 1]
   const test = props.model.lastTest
   // The display holds a reading until the leads, the function or the circuit change.
-  const still = test && test.function === draft.value.function && test.red === draft.value.red && test.black === draft.value.black
+  const still =
+    test &&
+    test.function === draft.value.function &&
+    test.red === draft.value.red &&
+    test.black === draft.value.black
   return still && (last?.type === 'test' || last?.type === 'infer') ? test.reading : null
 })
 
@@ -69,29 +73,12 @@ function choose(key: typeof draft.value.function) {
 </script>
 
 <template>
-  <section
-    class="meter"
-    aria-label="Meter"
-  >
-    <div
-      class="display"
-      role="status"
-      aria-live="polite"
-    >
-      <span
-        class="reading"
-        data-testid="display"
-      >{{ shown ? shown.text : '- - -' }}</span>
-      <span
-        v-if="shown?.beeps"
-        class="beep"
-      >beeps</span>
+  <section class="meter" aria-label="Meter">
+    <div class="display" role="status" aria-live="polite">
+      <span class="reading" data-testid="display">{{ shown ? shown.text : '- - -' }}</span>
+      <span v-if="shown?.beeps" class="beep">beeps</span>
     </div>
-    <div
-      class="choice"
-      role="group"
-      aria-label="Function"
-    >
+    <div class="choice" role="group" aria-label="Function">
       <button
         v-for="f in meterFunctions"
         :key="f.key"
@@ -103,10 +90,7 @@ function choose(key: typeof draft.value.function) {
       </button>
     </div>
     <div class="leads">
-      <label
-        class="field"
-        :class="{ next: next === 'red' }"
-      >
+      <label class="field" :class="{ next: next === 'red' }">
         <span><b class="mark red">R</b> red lead</span>
         <NInput
           v-model:value="draft.red"
@@ -115,10 +99,7 @@ function choose(key: typeof draft.value.function) {
           @focus="emit('lead', 'red')"
         />
       </label>
-      <label
-        class="field"
-        :class="{ next: next === 'black' }"
-      >
+      <label class="field" :class="{ next: next === 'black' }">
         <span><b class="mark black">B</b> black lead</span>
         <NInput
           v-model:value="draft.black"
@@ -131,21 +112,11 @@ function choose(key: typeof draft.value.function) {
     <form @submit.prevent="measure">
       <fieldset v-if="draft.function === 'continuity'">
         <legend>A good circuit would …</legend>
-        <label><input
-          v-model="draft.prediction"
-          type="radio"
-          value="beep"
-        > beep</label>
-        <label><input
-          v-model="draft.prediction"
-          type="radio"
-          value="OL"
-        > stay silent (OL)</label>
+        <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
+        <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
       </fieldset>
-      <label
-        v-else
-        class="field"
-      >A good circuit would show
+      <label v-else class="field"
+        >A good circuit would show
         <NInput
           v-model:value="draft.prediction"
           :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
@@ -154,26 +125,14 @@ function choose(key: typeof draft.value.function) {
           <template #suffix>{{ unit }}</template>
         </NInput>
       </label>
-      <NButton
-        type="primary"
-        attr-type="submit"
-        :loading="model.busy"
-        :disabled="model.inferenceDue"
-      >
+      <NButton type="primary" attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
         Measure
       </NButton>
     </form>
-    <p
-      v-if="wrong || model.failure"
-      class="wrong"
-      role="alert"
-    >
+    <p v-if="wrong || model.failure" class="wrong" role="alert">
       {{ wrong || model.failure }}
     </p>
-    <p
-      v-if="draft.function !== 'volts'"
-      class="caution"
-    >
+    <p v-if="draft.function !== 'volts'" class="caution">
       Disconnect before ohms: battery strap off, the piece unplugged at one end.
     </p>
   </section>

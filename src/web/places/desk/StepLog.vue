@@ -9,11 +9,22 @@ const rows = computed(() => {
   return props.steps.map((step) => {
     switch (step.type) {
       case 'operate':
-        return { head: 'Operated', text: `${describeArrangement(step.arrangement)}: ${Object.entries(step.seen).map(([id, s]) => `${id} ${s.text}`).join(', ')}` }
+        return {
+          head: 'Operated',
+          text: `${describeArrangement(step.arrangement)}: ${Object.entries(step.seen)
+            .map(([id, s]) => `${id} ${s.text}`)
+            .join(', ')}`,
+        }
       case 'test':
-        return { head: `Reading ${++tests}`, text: `${step.reading.text}${step.reading.beeps ? ', beeps' : ''} — ${step.red} to ${step.black}; predicted ${describePrediction(step)}; ${describeArrangement(step.arrangement)}` }
+        return {
+          head: `Reading ${++tests}`,
+          text: `${step.reading.text}${step.reading.beeps ? ', beeps' : ''} — ${step.red} to ${step.black}; predicted ${describePrediction(step)}; ${describeArrangement(step.arrangement)}`,
+        }
       case 'infer':
-        return { head: 'Marks', text: `${step.cleared.length ? `struck out ${step.cleared.join(', ')}` : 'nothing struck out'}${step.suspect.length ? `; ringed ${step.suspect.join(', ')}` : ''}${step.note ? ` — ${step.note}` : ''}` }
+        return {
+          head: 'Marks',
+          text: `${step.cleared.length ? `struck out ${step.cleared.join(', ')}` : 'nothing struck out'}${step.suspect.length ? `; ringed ${step.suspect.join(', ')}` : ''}${step.note ? ` — ${step.note}` : ''}`,
+        }
       case 'conclude':
         return { head: 'Conclusion', text: `${step.part}, ${step.sure} % sure` }
     }
@@ -23,10 +34,7 @@ const rows = computed(() => {
 
 <template>
   <ol>
-    <li
-      v-for="(row, i) in rows"
-      :key="i"
-    >
+    <li v-for="(row, i) in rows" :key="i">
       <b>{{ row.head }}</b> {{ row.text }}
     </li>
   </ol>

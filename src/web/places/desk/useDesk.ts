@@ -43,10 +43,16 @@ export function useDesk(id: string) {
   const wiring = computed(() => wireUp(circuit.value))
   /** After a reading, an inference is due before the next test. */
   const inferenceDue = computed(() => steps.value[steps.value.length - 1]?.type === 'test')
-  const lastTest = computed(() => [...steps.value].reverse().find((s): s is StepOf<'test'> => s.type === 'test'))
+  const lastTest = computed(() =>
+    [...steps.value].reverse().find((s): s is StepOf<'test'> => s.type === 'test'),
+  )
   const seen = computed(() => {
     const arrangement = JSON.stringify(arrangementNow())
-    const last = [...steps.value].reverse().find((s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement)
+    const last = [...steps.value]
+      .reverse()
+      .find(
+        (s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement,
+      )
     return last?.seen ?? {}
   })
 
@@ -70,9 +76,16 @@ export function useDesk(id: string) {
     busy.value = true
     const key = uuid()
     try {
-      const taken = await persist(() => tell(acknowledgedSchema, `/desk/${id}/steps`, { key, action }), (w) => (waiting.value = w))
+      const taken = await persist(
+        () => tell(acknowledgedSchema, `/desk/${id}/steps`, { key, action }),
+        (w) => (waiting.value = w),
+      )
       const now = desk.value!
-      desk.value = { ...now, steps: [...now.steps, taken.step], concluded: now.concluded || taken.step.type === 'conclude' }
+      desk.value = {
+        ...now,
+        steps: [...now.steps, taken.step],
+        concluded: now.concluded || taken.step.type === 'conclude',
+      }
       return true
     } catch (error) {
       failure.value = messageOf(error)
@@ -82,7 +95,22 @@ export function useDesk(id: string) {
     }
   }
 
-  return reactive({ desk, failure, waiting, busy, draft, steps, circuit, wiring, inferenceDue, lastTest, seen, arrangementNow, load, act })
+  return reactive({
+    desk,
+    failure,
+    waiting,
+    busy,
+    draft,
+    steps,
+    circuit,
+    wiring,
+    inferenceDue,
+    lastTest,
+    seen,
+    arrangementNow,
+    load,
+    act,
+  })
 }
 
 export type DeskModel = ReturnType<typeof useDesk>

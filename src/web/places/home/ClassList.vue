@@ -16,7 +16,11 @@ students.value = await ask(z.array(userSchema), '/students').catch(() => [])
 async function add() {
   wrong.value = ''
   try {
-    const user = await tell(userSchema, '/students', { name: name.value, login: login.value.trim(), password: password.value })
+    const user = await tell(userSchema, '/students', {
+      name: name.value,
+      login: login.value.trim(),
+      password: password.value,
+    })
     students.value = [...students.value, user]
     name.value = login.value = password.value = ''
     adding.value = false
@@ -29,59 +33,28 @@ async function add() {
 <template>
   <section>
     <h2>Class</h2>
-    <p v-if="!students.length">
-      No students yet. Add the first one below.
-    </p>
+    <p v-if="!students.length">No students yet. Add the first one below.</p>
     <ul>
-      <li
-        v-for="student in students"
-        :key="student.id"
-      >
+      <li v-for="student in students" :key="student.id">
         {{ student.name }} <span class="quiet">{{ student.login }}</span>
       </li>
     </ul>
-    <NButton
-      v-if="!adding"
-      size="small"
-      @click="adding = true"
-    >
-      Add a student …
-    </NButton>
-    <form
-      v-else
-      @submit.prevent="add"
-    >
-      <label class="field">Name<NInput
-        v-model:value="name"
-        size="small"
-        placeholder=""
+    <NButton v-if="!adding" size="small" @click="adding = true"> Add a student … </NButton>
+    <form v-else @submit.prevent="add">
+      <label class="field">Name<NInput v-model:value="name" size="small" placeholder="" /></label>
+      <label class="field">Sign-in name<NInput v-model:value="login" size="small" placeholder="" /></label>
+      <label class="field"
+        >Password, at least 8 characters<NInput
+          v-model:value="password"
+          size="small"
+          type="password"
+          :input-props="{ autocomplete: 'new-password' }"
+          placeholder=""
       /></label>
-      <label class="field">Sign-in name<NInput
-        v-model:value="login"
-        size="small"
-        placeholder=""
-      /></label>
-      <label class="field">Password, at least 8 characters<NInput
-        v-model:value="password"
-        size="small"
-        type="password"
-        :input-props="{ autocomplete: 'new-password' }"
-        placeholder=""
-      /></label>
-      <p
-        v-if="wrong"
-        class="wrong"
-        role="alert"
-      >
+      <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton
-        size="small"
-        type="primary"
-        attr-type="submit"
-      >
-        Add
-      </NButton>
+      <NButton size="small" type="primary" attr-type="submit"> Add </NButton>
     </form>
   </section>
 </template>

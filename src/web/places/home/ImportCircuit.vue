@@ -51,50 +51,24 @@ async function bringIn() {
       aria-label="Circuit file"
       tabindex="-1"
       @change="take"
-    >
-    <NButton
-      size="small"
-      @click="picker?.click()"
-    >
-      Import a circuit …
-    </NButton>
-    <div
-      v-if="ready"
-      class="ready"
-      role="status"
-    >
-      <p>“{{ ready.name }}”: {{ ready.parts.length }} parts, {{ ready.paths.length }} path(s), {{ ready.states.length }} state(s).</p>
-      <NButton
-        size="small"
-        type="primary"
-        @click="bringIn"
-      >
-        Take it in
-      </NButton>
-      <NButton
-        size="small"
-        @click="ready = null"
-      >
-        Leave it
-      </NButton>
+    />
+    <NButton size="small" @click="picker?.click()"> Import a circuit … </NButton>
+    <div v-if="ready" class="ready" role="status">
+      <p>
+        “{{ ready.name }}”: {{ ready.parts.length }} parts, {{ ready.paths.length }} path(s),
+        {{ ready.states.length }} state(s).
+      </p>
+      <NButton size="small" type="primary" @click="bringIn"> Take it in </NButton>
+      <NButton size="small" @click="ready = null"> Leave it </NButton>
     </div>
-    <div
-      v-if="failed"
-      class="wrong"
-      role="alert"
-    >
+    <div v-if="failed" class="wrong" role="alert">
       <p>{{ failed }}</p>
       <ul>
-        <li
-          v-for="(problem, i) in problems.slice(0, 8)"
-          :key="i"
-        >
+        <li v-for="(problem, i) in problems.slice(0, 8)" :key="i">
           <code>{{ problem.where }}</code>: {{ problem.what }}
         </li>
       </ul>
-      <p v-if="problems.length > 8">
-        and {{ problems.length - 8 }} more
-      </p>
+      <p v-if="problems.length > 8">and {{ problems.length - 8 }} more</p>
     </div>
   </div>
 </template>

@@ -12,7 +12,10 @@ const circuits = ref<CircuitList>([])
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
 try {
-  ;[circuits.value, orders.value] = await Promise.all([ask(circuitListSchema, '/circuits'), ask(z.array(orderRowSchema), '/orders')])
+  ;[circuits.value, orders.value] = await Promise.all([
+    ask(circuitListSchema, '/circuits'),
+    ask(z.array(orderRowSchema), '/orders'),
+  ])
 } catch (error) {
   wrong.value = messageOf(error)
 }
@@ -20,50 +23,26 @@ try {
 
 <template>
   <div class="home">
-    <h1 class="visually-hidden">
-      Today
-    </h1>
-    <p
-      v-if="wrong"
-      class="wrong"
-      role="alert"
-    >
+    <h1 class="visually-hidden">Today</h1>
+    <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
     <section class="orders">
       <h2>Work orders out</h2>
-      <p v-if="!orders.length">
-        None yet. Open a circuit, plant a fault, and hand it out from Plant.
-      </p>
-      <table
-        v-else
-        class="data"
-      >
+      <p v-if="!orders.length">None yet. Open a circuit, plant a fault, and hand it out from Plant.</p>
+      <table v-else class="data">
         <thead>
           <tr>
-            <th scope="col">
-              Student
-            </th><th scope="col">
-              Complaint
-            </th><th scope="col">
-              Circuit
-            </th><th
-              scope="col"
-              class="num"
-            >
-              Readings
-            </th><th scope="col">
-              Handed out
-            </th><th scope="col">
-              Where it stands
-            </th>
+            <th scope="col">Student</th>
+            <th scope="col">Complaint</th>
+            <th scope="col">Circuit</th>
+            <th scope="col" class="num">Readings</th>
+            <th scope="col">Handed out</th>
+            <th scope="col">Where it stands</th>
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="order in orders"
-            :key="order.id"
-          >
+          <tr v-for="order in orders" :key="order.id">
             <td>{{ order.student }}</td>
             <td>{{ order.complaint }}</td>
             <td>{{ order.circuit }}</td>
@@ -73,7 +52,9 @@ try {
             <td>{{ when(order.created) }}</td>
             <td>
               <RouterLink :to="{ name: 'review', params: { id: order.id } }">
-                {{ order.concluded ? 'Concluded: review' : order.tests ? 'At work: look' : 'Not begun: look' }}
+                {{
+                  order.concluded ? 'Concluded: review' : order.tests ? 'At work: look' : 'Not begun: look'
+                }}
               </RouterLink>
             </td>
           </tr>
@@ -82,34 +63,18 @@ try {
     </section>
     <section>
       <h2>Circuits</h2>
-      <p v-if="!circuits.length">
-        No circuit yet. Import one to begin.
-      </p>
-      <table
-        v-else
-        class="data"
-      >
+      <p v-if="!circuits.length">No circuit yet. Import one to begin.</p>
+      <table v-else class="data">
         <thead>
           <tr>
-            <th scope="col">
-              Circuit
-            </th><th scope="col">
-              Vehicle
-            </th><th
-              scope="col"
-              class="num"
-            >
-              Parts
-            </th><th scope="col">
-              Changed
-            </th>
+            <th scope="col">Circuit</th>
+            <th scope="col">Vehicle</th>
+            <th scope="col" class="num">Parts</th>
+            <th scope="col">Changed</th>
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="circuit in circuits"
-            :key="circuit.id"
-          >
+          <tr v-for="circuit in circuits" :key="circuit.id">
             <td>
               <RouterLink :to="{ name: 'bench', params: { id: circuit.id } }">
                 {{ circuit.name }}

@@ -16,28 +16,19 @@ await ask(deskListSchema, '/desk').then(
 <template>
   <div class="home">
     <h1>Your work orders</h1>
-    <p
-      v-if="wrong"
-      class="wrong"
-      role="alert"
-    >
+    <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
     <p v-else-if="!orders.length">
       Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.
     </p>
     <ul>
-      <li
-        v-for="order in orders"
-        :key="order.id"
-      >
+      <li v-for="order in orders" :key="order.id">
         <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
           {{ order.circuit }}
         </RouterLink>
         <p>“{{ order.complaint }}”</p>
-        <p class="quiet">
-          {{ when(order.created) }} · {{ order.concluded ? 'concluded' : 'open' }}
-        </p>
+        <p class="quiet">{{ when(order.created) }} · {{ order.concluded ? 'concluded' : 'open' }}</p>
       </li>
     </ul>
   </div>

@@ -47,37 +47,22 @@ function slide(event: Event) {
 }
 function check(value: number) {
   const r = range.value
-  return r && (value < r.least || value > r.most) ? `${r.label} must lie between ${r.least} and ${r.most} ${r.unit}` : undefined
+  return r && (value < r.least || value > r.most)
+    ? `${r.label} must lie between ${r.least} and ${r.most} ${r.unit}`
+    : undefined
 }
 </script>
 
 <template>
-  <section
-    class="chooser"
-    aria-label="Fault"
-  >
-    <label class="field">Place
-      <select
-        :value="part?.id ?? ''"
-        @change="choosePart"
-      >
-        <option
-          value=""
-          disabled
-        >Choose, or point in the drawing</option>
-        <option
-          v-for="p in places"
-          :key="p.id"
-          :value="p.id"
-        >{{ p.text }}</option>
+  <section class="chooser" aria-label="Fault">
+    <label class="field"
+      >Place
+      <select :value="part?.id ?? ''" @change="choosePart">
+        <option value="" disabled>Choose, or point in the drawing</option>
+        <option v-for="p in places" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
-    <div
-      v-if="part"
-      class="kinds"
-      role="group"
-      aria-label="How it fails"
-    >
+    <div v-if="part" class="kinds" role="group" aria-label="How it fails">
       <button
         v-for="c in choices"
         :key="c.segment.key + c.kind"
@@ -105,19 +90,11 @@ function check(value: number) {
           :value="slider"
           :aria-valuetext="formatQuantity(severityOf(fault), range.unit)"
           @input="slide"
-        >
+        />
       </label>
     </template>
-    <p
-      v-if="definition"
-      class="quiet"
-    >
-      On a real board: {{ definition.built }}
-    </p>
-    <p
-      v-if="definition?.caution"
-      class="caution"
-    >
+    <p v-if="definition" class="quiet">On a real board: {{ definition.built }}</p>
+    <p v-if="definition?.caution" class="caution">
       {{ definition.caution }}
     </p>
   </section>

@@ -7,7 +7,12 @@ import { userSchema, type User } from '../../../contract'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, tell } from '../../api/client'
 
-const props = defineProps<{ circuit: string; faults: readonly Fault[]; complaint: string; settled: () => Promise<void> }>()
+const props = defineProps<{
+  circuit: string
+  faults: readonly Fault[]
+  complaint: string
+  settled: () => Promise<void>
+}>()
 const emit = defineEmits<{ complaint: [text: string] }>()
 
 const students = ref<User[]>([])
@@ -41,12 +46,10 @@ async function handOut() {
 </script>
 
 <template>
-  <section
-    class="hand-out"
-    aria-label="Hand it out"
-  >
+  <section class="hand-out" aria-label="Hand it out">
     <h2>Hand it out</h2>
-    <label class="field">Complaint, in the driver’s words
+    <label class="field"
+      >Complaint, in the driver’s words
       <NInput
         type="textarea"
         :value="complaint"
@@ -55,46 +58,21 @@ async function handOut() {
         @update:value="emit('complaint', $event)"
       />
     </label>
-    <label class="field">Student
+    <label class="field"
+      >Student
       <select v-model="student">
-        <option
-          value=""
-          disabled
-        >Choose</option>
-        <option
-          v-for="s in students"
-          :key="s.id"
-          :value="s.id"
-        >{{ s.name }}</option>
+        <option value="" disabled>Choose</option>
+        <option v-for="s in students" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
     <p v-if="!students.length">
-      The class is empty: add students under <RouterLink to="/">
-        Today
-      </RouterLink>.
+      The class is empty: add students under <RouterLink to="/"> Today </RouterLink>.
     </p>
-    <NButton
-      type="primary"
-      :disabled="!faults.length"
-      @click="handOut"
-    >
-      Hand out the work order
-    </NButton>
-    <p
-      v-if="wrong"
-      class="wrong"
-      role="alert"
-    >
+    <NButton type="primary" :disabled="!faults.length" @click="handOut"> Hand out the work order </NButton>
+    <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
-    <p
-      v-if="done"
-      role="status"
-    >
-      {{ done }} <RouterLink to="/">
-        See it under Today
-      </RouterLink>
-    </p>
+    <p v-if="done" role="status">{{ done }} <RouterLink to="/"> See it under Today </RouterLink></p>
   </section>
 </template>
 

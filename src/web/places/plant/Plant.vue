@@ -25,9 +25,17 @@ await store.load(String(route.params.id)).catch((error: unknown) => (missing.val
 
 const circuit = computed(() => store.circuit as Circuit)
 const plant = computed<Plant>(
-  () => store.stored?.plant ?? { faults: [], state: circuit.value.states[0]!.id, school: schools[0]!.id, complaint: '' },
+  () =>
+    store.stored?.plant ?? {
+      faults: [],
+      state: circuit.value.states[0]!.id,
+      school: schools[0]!.id,
+      complaint: '',
+    },
 )
-const state = computed(() => circuit.value.states.find((s) => s.id === plant.value.state) ?? circuit.value.states[0]!)
+const state = computed(
+  () => circuit.value.states.find((s) => s.id === plant.value.state) ?? circuit.value.states[0]!,
+)
 const faults = computed<Fault[]>(() => plant.value.faults)
 const healthy = useReadings(circuit, state, ref([]))
 const faulted = useReadings(circuit, state, faults)
@@ -49,45 +57,28 @@ function point(part: string) {
 </script>
 
 <template>
-  <p
-    v-if="missing"
-    class="wrong"
-  >
+  <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div
-    v-else
-    class="plant"
-  >
-    <h1 class="visually-hidden">
-      Plant: {{ circuit.name }}
-    </h1>
+  <div v-else class="plant">
+    <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
-      <label>State
-        <select
-          :value="state.id"
-          @change="change({ state: text($event) })"
-        ><option
-          v-for="s in circuit.states"
-          :key="s.id"
-          :value="s.id"
-        >{{ s.name }}</option></select></label>
-      <label>Limits
-        <select
-          :value="plant.school"
-          @change="change({ school: text($event) })"
-        ><option
-          v-for="s in schools"
-          :key="s.id"
-          :value="s.id"
-        >{{ s.title }}</option></select></label>
+      <label
+        >State
+        <select :value="state.id" @change="change({ state: text($event) })">
+          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select></label
+      >
+      <label
+        >Limits
+        <select :value="plant.school" @change="change({ school: text($event) })">
+          <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
+        </select></label
+      >
       <span class="quiet">{{ schoolOf(plant.school).why }}</span>
     </div>
-    <section
-      class="drawing"
-      aria-label="Drawing"
-    >
+    <section class="drawing" aria-label="Drawing">
       <Schematic
         :circuit="circuit"
         :wiring="healthy.wiring.value"
@@ -103,21 +94,10 @@ function point(part: string) {
         @hover="light"
       />
     </section>
-    <div
-      class="scroll side"
-      tabindex="0"
-      role="region"
-      aria-label="Fault and work order"
-    >
+    <div class="scroll side" tabindex="0" role="region" aria-label="Fault and work order">
       <div class="planted">
         <h2>{{ faults.length ? describeFault(circuit, faults[0]!) : 'No fault planted' }}</h2>
-        <NButton
-          v-if="faults.length"
-          size="tiny"
-          @click="change({ faults: [] })"
-        >
-          Remove
-        </NButton>
+        <NButton v-if="faults.length" size="tiny" @click="change({ faults: [] })"> Remove </NButton>
       </div>
       <FaultChooser
         :circuit="circuit"
@@ -134,11 +114,7 @@ function point(part: string) {
         @complaint="change({ complaint: $event })"
       />
     </div>
-    <section
-      v-if="healthy.key.value"
-      class="stairs"
-      aria-label="Staircase"
-    >
+    <section v-if="healthy.key.value" class="stairs" aria-label="Staircase">
       <Staircase
         :walk="healthy.walk.value"
         :healthy="healthy.key.value"
@@ -149,21 +125,17 @@ function point(part: string) {
       />
     </section>
     <div class="sum">
-      <p
-        v-if="faulted.trouble.value"
-        class="wrong"
-      >
+      <p v-if="faulted.trouble.value" class="wrong">
         {{ faulted.trouble.value }}
       </p>
       <p class="seen">
-        <span
-          v-for="n in changed"
-          :key="n.part"
-        >{{ n.part }}: {{ n.good }}<template v-if="n.now"> → <b>{{ n.now }}</b></template></span>
-        <b
-          v-for="id in shown?.blown ?? []"
-          :key="id"
-        >{{ id }} has blown</b>
+        <span v-for="n in changed" :key="n.part"
+          >{{ n.part }}: {{ n.good
+          }}<template v-if="n.now">
+            → <b>{{ n.now }}</b></template
+          ></span
+        >
+        <b v-for="id in shown?.blown ?? []" :key="id">{{ id }} has blown</b>
       </p>
       <BalanceLine
         v-if="healthy.key.value"
@@ -171,20 +143,9 @@ function point(part: string) {
         :school="plant.school"
         title="Healthy"
       />
-      <BalanceLine
-        v-if="shown"
-        :state="shown"
-        :school="plant.school"
-        title="Faulted"
-      />
+      <BalanceLine v-if="shown" :state="shown" :school="plant.school" title="Faulted" />
     </div>
-    <div
-      v-if="healthy.key.value"
-      class="scroll drops"
-      tabindex="0"
-      role="region"
-      aria-label="Answer key"
-    >
+    <div v-if="healthy.key.value" class="scroll drops" tabindex="0" role="region" aria-label="Answer key">
       <DropTable
         :state="healthy.key.value"
         :faulted="shown"

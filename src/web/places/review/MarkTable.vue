@@ -3,36 +3,31 @@ import { formatPlain } from '../../../core/quantity'
 import type { Mark } from '../../../core/assessment'
 
 defineProps<{ marks: readonly Mark[]; total: number; of: number }>()
-const names = { prediction: 'Predictions', technique: 'Technique', inference: 'Inference', efficiency: 'Efficiency', conclusion: 'Conclusion' }
+const names = {
+  prediction: 'Predictions',
+  technique: 'Technique',
+  inference: 'Inference',
+  efficiency: 'Efficiency',
+  conclusion: 'Conclusion',
+}
 </script>
 
 <template>
-  <table
-    class="data"
-    aria-label="Mark"
-  >
+  <table class="data" aria-label="Mark">
     <thead>
       <tr>
-        <th
-          v-for="mark in marks"
-          :key="mark.aspect"
-          scope="col"
-        >
+        <th v-for="mark in marks" :key="mark.aspect" scope="col">
           {{ names[mark.aspect] }}
-        </th><th scope="col">
-          Mark
         </th>
+        <th scope="col">Mark</th>
       </tr>
     </thead>
     <tbody>
       <tr>
-        <td
-          v-for="mark in marks"
-          :key="mark.aspect"
-          class="reading"
-        >
+        <td v-for="mark in marks" :key="mark.aspect" class="reading">
           {{ formatPlain(mark.points, 3) }} of {{ mark.of }}
-        </td><td class="reading">
+        </td>
+        <td class="reading">
           <b>{{ formatPlain(total, 3) }}</b> of {{ of }}
         </td>
       </tr>

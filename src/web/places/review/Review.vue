@@ -30,20 +30,38 @@ const rows = computed(() => {
     const base = { i, time: when(time), judgements, left: review.value!.judged.suspects[i]?.length ?? 0 }
     switch (step.type) {
       case 'operate':
-        return { ...base, head: 'Operated the circuit', text: `${describeArrangement(step.arrangement)}. Seen: ${Object.entries(step.seen).map(([id, s]) => `${id} ${s.text}`).join(', ')}.` }
+        return {
+          ...base,
+          head: 'Operated the circuit',
+          text: `${describeArrangement(step.arrangement)}. Seen: ${Object.entries(step.seen)
+            .map(([id, s]) => `${id} ${s.text}`)
+            .join(', ')}.`,
+        }
       case 'test':
-        return { ...base, head: `Reading ${++tests}: ${step.reading.text}${step.reading.beeps ? ', beeps' : ''}`, text: `${step.red} to ${step.black} on ${step.function}, predicted ${describePrediction(step)}, with ${describeArrangement(step.arrangement)}.` }
+        return {
+          ...base,
+          head: `Reading ${++tests}: ${step.reading.text}${step.reading.beeps ? ', beeps' : ''}`,
+          text: `${step.red} to ${step.black} on ${step.function}, predicted ${describePrediction(step)}, with ${describeArrangement(step.arrangement)}.`,
+        }
       case 'infer':
-        return { ...base, head: step.cleared.length ? `Struck out ${step.cleared.join(', ')}` : 'Nothing struck out', text: `${step.suspect.length ? `Ringed ${step.suspect.join(', ')}. ` : ''}${step.note ? `“${step.note}”` : ''}` }
+        return {
+          ...base,
+          head: step.cleared.length ? `Struck out ${step.cleared.join(', ')}` : 'Nothing struck out',
+          text: `${step.suspect.length ? `Ringed ${step.suspect.join(', ')}. ` : ''}${step.note ? `“${step.note}”` : ''}`,
+        }
       case 'conclude':
-        return { ...base, head: `Concluded: ${step.part}, ${faultOfKind(step.kind).title.toLowerCase()}`, text: `${step.sure} % sure. ${step.note}` }
+        return {
+          ...base,
+          head: `Concluded: ${step.part}, ${faultOfKind(step.kind).title.toLowerCase()}`,
+          text: `${step.sure} % sure. ${step.note}`,
+        }
     }
   })
 })
 /** The student's marks on the drawing, as they stood at the chosen step. */
 const marks = computed(() => {
-  const last = review.value!.steps
-    .slice(0, at.value + 1)
+  const last = review
+    .value!.steps.slice(0, at.value + 1)
     .reverse()
     .flatMap(({ step }) => (step.type === 'infer' ? [step] : []))[0]
   return { struck: new Set(last?.cleared), ringed: new Set(last?.suspect) }
@@ -51,33 +69,29 @@ const marks = computed(() => {
 const current = computed(() => review.value!.steps[at.value]?.step)
 const test = computed(() => (current.value?.type === 'test' ? current.value : undefined))
 const arrangement = computed(() => {
-  const found = [...review.value!.steps.slice(0, at.value + 1)].reverse().find(({ step }) => 'arrangement' in step)?.step
+  const found = [...review.value!.steps.slice(0, at.value + 1)]
+    .reverse()
+    .find(({ step }) => 'arrangement' in step)?.step
   return found && 'arrangement' in found ? found.arrangement : { controls: {}, detached: [] }
 })
 </script>
 
 <template>
-  <p
-    v-if="missing || !review"
-    class="wrong"
-    role="alert"
-  >
+  <p v-if="missing || !review" class="wrong" role="alert">
     {{ missing }}
   </p>
-  <div
-    v-else
-    class="review"
-  >
+  <div v-else class="review">
     <div class="top">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
-      <span class="planted">Planted: {{ review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') }}</span>
-      <span class="quiet">{{ review.concluded ? `concluded ${when(review.concluded)}` : 'still at work' }}</span>
+      <span class="planted"
+        >Planted: {{ review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') }}</span
+      >
+      <span class="quiet">{{
+        review.concluded ? `concluded ${when(review.concluded)}` : 'still at work'
+      }}</span>
     </div>
-    <section
-      class="drawing"
-      aria-label="The student’s drawing at the chosen step"
-    >
+    <section class="drawing" aria-label="The student’s drawing at the chosen step">
       <Schematic
         :circuit="review.circuit"
         :wiring="wiring"
@@ -90,48 +104,20 @@ const arrangement = computed(() => {
         :lit="review.faults[0]?.part ?? null"
       />
     </section>
-    <div
-      class="scroll side"
-      tabindex="0"
-      role="region"
-      aria-label="Steps and marks"
-    >
-      <MarkTable
-        :marks="review.judged.marks"
-        :total="review.judged.total"
-        :of="review.judged.of"
-      />
-      <p
-        v-for="c in review.judged.contradictions"
-        :key="c"
-        class="caution"
-      >
+    <div class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
+      <MarkTable :marks="review.judged.marks" :total="review.judged.total" :of="review.judged.of" />
+      <p v-for="c in review.judged.contradictions" :key="c" class="caution">
         {{ c }}
       </p>
-      <p v-if="!rows.length">
-        No step yet: the student has not begun.
-      </p>
+      <p v-if="!rows.length">No step yet: the student has not begun.</p>
       <ol>
-        <li
-          v-for="row in rows"
-          :key="row.i"
-          :class="{ here: row.i === at }"
-        >
-          <button
-            type="button"
-            :aria-pressed="row.i === at"
-            @click="at = row.i"
-          >
+        <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
+          <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
             <b>{{ row.head }}</b>
             <span class="quiet">{{ row.time }} · {{ row.left }} suspect</span>
           </button>
           <p>{{ row.text }}</p>
-          <p
-            v-for="(j, k) in row.judgements"
-            :key="k"
-            class="judgement"
-            :data-grade="j.grade"
-          >
+          <p v-for="(j, k) in row.judgements" :key="k" class="judgement" :data-grade="j.grade">
             <span class="tag">{{ j.aspect }}: {{ j.verdict }}</span> {{ j.reason }}
           </p>
         </li>

@@ -23,7 +23,9 @@ const withFault = ref(faults.value.length > 0)
 const school = ref(store.stored?.plant?.school ?? schools[0]!.id)
 const which = ref('all')
 const healthy = computed(() => answerKey(circuit.value, []))
-const faulted = computed(() => (withFault.value && faults.value.length ? answerKey(circuit.value, faults.value) : null))
+const faulted = computed(() =>
+  withFault.value && faults.value.length ? answerKey(circuit.value, faults.value) : null,
+)
 const shown = computed(() =>
   healthy.value.states.flatMap((state, i) => {
     if (which.value !== 'all' && state.state.id !== which.value) return []
@@ -34,7 +36,11 @@ const shown = computed(() =>
 const beep = (beeps: boolean) => (beeps ? 'beep' : 'no beep')
 
 function saveCsv() {
-  download(fileName(circuit.value.name, 'csv'), 'text/csv', keyToCsv(healthy.value, faulted.value ?? undefined))
+  download(
+    fileName(circuit.value.name, 'csv'),
+    'text/csv',
+    keyToCsv(healthy.value, faulted.value ?? undefined),
+  )
 }
 function print() {
   window.print()
@@ -42,98 +48,59 @@ function print() {
 </script>
 
 <template>
-  <p
-    v-if="missing"
-    class="wrong"
-  >
+  <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div
-    v-else
-    class="sheet"
-  >
+  <div v-else class="sheet">
     <div class="top">
       <h1>Answer key: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
     </div>
     <div class="tools no-print">
-      <label>State <select v-model="which"><option value="all">All states</option><option
-        v-for="s in circuit.states"
-        :key="s.id"
-        :value="s.id"
-      >{{ s.name }}</option></select></label>
-      <label>Limits <select v-model="school"><option
-        v-for="s in schools"
-        :key="s.id"
-        :value="s.id"
-      >{{ s.title }}</option></select></label>
-      <label v-if="faults.length"><input
-        v-model="withFault"
-        type="checkbox"
-      > beside the planted fault</label>
-      <NButton
-        size="small"
-        @click="saveCsv"
+      <label
+        >State
+        <select v-model="which">
+          <option value="all">All states</option>
+          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select></label
       >
-        <template #icon>
-          <Download />
-        </template>CSV
+      <label
+        >Limits
+        <select v-model="school">
+          <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
+        </select></label
+      >
+      <label v-if="faults.length"
+        ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
+      >
+      <NButton size="small" @click="saveCsv">
+        <template #icon> <Download /> </template>CSV
       </NButton>
-      <NButton
-        size="small"
-        @click="print"
-      >
-        <template #icon>
-          <Printer />
-        </template>Print
+      <NButton size="small" @click="print">
+        <template #icon> <Printer /> </template>Print
       </NButton>
     </div>
     <p v-if="faulted">
       Planted: <strong>{{ faults.map((f) => describeFault(circuit, f)).join('; ') }}</strong>
     </p>
-    <template
-      v-for="row in shown"
-      :key="row.id"
-    >
-      <StateSheet
-        v-if="row.state.ok"
-        :state="row.state"
-        :faulted="row.other"
-        :school="school"
-      />
-      <p
-        v-else
-        class="wrong"
-      >
-        {{ row.state.state.name }}: {{ row.state.message }}
-      </p>
+    <template v-for="row in shown" :key="row.id">
+      <StateSheet v-if="row.state.ok" :state="row.state" :faulted="row.other" :school="school" />
+      <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
     </template>
     <article v-if="which === 'all'">
-      <h2>Isolated <span class="quiet">each part by itself, its control closed; shorted leads read 0.2 Ω</span></h2>
+      <h2>
+        Isolated <span class="quiet">each part by itself, its control closed; shorted leads read 0.2 Ω</span>
+      </h2>
       <table class="data isolated">
         <thead>
           <tr>
-            <th scope="col">
-              Part
-            </th><th scope="col">
-              Between
-            </th><th
-              scope="col"
-              class="num"
-            >
-              Ohms
-            </th><th scope="col">
-              Continuity
-            </th>
+            <th scope="col">Part</th>
+            <th scope="col">Between</th>
+            <th scope="col" class="num">Ohms</th>
+            <th scope="col">Continuity</th>
             <template v-if="faulted">
-              <th
-                scope="col"
-                class="num"
-              >
-                Ohms, faulted
-              </th><th scope="col">
-                Continuity, faulted
-              </th>
+              <th scope="col" class="num">Ohms, faulted</th>
+              <th scope="col">Continuity, faulted</th>
             </template>
           </tr>
         </thead>
@@ -161,8 +128,8 @@ function print() {
         </tbody>
       </table>
       <p class="caution">
-        Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures are of
-        this drawing: the vehicle maker’s data come first.
+        Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures
+        are of this drawing: the vehicle maker’s data come first.
       </p>
     </article>
   </div>

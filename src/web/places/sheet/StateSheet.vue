@@ -10,7 +10,8 @@ const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQ
 const rows = computed(() =>
   props.state.points.map((row, i) => {
     const other = props.faulted?.points[i]
-    const difference = row.value !== undefined && other?.value !== undefined ? other.value - row.value : undefined
+    const difference =
+      row.value !== undefined && other?.value !== undefined ? other.value - row.value : undefined
     return {
       ...row,
       shown: volts(row.value),
@@ -31,60 +32,31 @@ const notices = computed(() =>
 
 <template>
   <article>
-    <h2>{{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span></h2>
-    <BalanceLine
-      :state="state"
-      :school="school"
-      :title="faulted ? 'Healthy' : ''"
-    />
-    <BalanceLine
-      v-if="faulted"
-      :state="faulted"
-      :school="school"
-      title="Faulted"
-    />
+    <h2>
+      {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
+    </h2>
+    <BalanceLine :state="state" :school="school" :title="faulted ? 'Healthy' : ''" />
+    <BalanceLine v-if="faulted" :state="faulted" :school="school" title="Faulted" />
     <div class="two">
       <table class="data">
-        <caption>Volts at each point, black lead on battery −</caption>
+        <caption>
+          Volts at each point, black lead on battery −
+        </caption>
         <thead>
           <tr>
-            <th scope="col">
-              Point
-            </th>
-            <th
-              scope="col"
-              class="num"
-            >
+            <th scope="col">Point</th>
+            <th scope="col" class="num">
               {{ faulted ? 'Healthy' : 'Expected' }}
             </th>
-            <th
-              scope="col"
-              class="num"
-            >
-              Band
-            </th>
+            <th scope="col" class="num">Band</th>
             <template v-if="faulted">
-              <th
-                scope="col"
-                class="num"
-              >
-                Faulted
-              </th>
-              <th
-                scope="col"
-                class="num"
-              >
-                Difference
-              </th>
+              <th scope="col" class="num">Faulted</th>
+              <th scope="col" class="num">Difference</th>
             </template>
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="row in rows"
-            :key="row.name"
-            :class="{ bad: row.bad }"
-          >
+          <tr v-for="row in rows" :key="row.name" :class="{ bad: row.bad }">
             <td :title="row.title">
               <span class="reading">{{ row.name }}</span>
             </td>
@@ -105,11 +77,7 @@ const notices = computed(() =>
           </tr>
         </tbody>
       </table>
-      <DropTable
-        :state="state"
-        :faulted="faulted"
-        :lit="null"
-      />
+      <DropTable :state="state" :faulted="faulted" :lit="null" />
     </div>
   </article>
 </template>

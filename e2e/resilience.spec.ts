@@ -1,0 +1,94 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { startServer } from './server'
+import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+
+test.describe.configure({ timeout: 150_000 })
+
+test('a killed server loses no acknowledged step, and work goes on where it stood', async ({ browser }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'brachyon-kill-'))
+  let server = await startServer(4191, folder, true)
+  const context = await browser.newContext({ baseURL: server.url })
+  const page = await context.newPage()
+  const complaint = 'It stays dark whatever I do.'
+  await signIn(page, 'orla')
+  await openBench(page)
+  await plantAndHandOut(page, { part: 'L1', fault: /Lamp open/, complaint, student: 'Tam Pellow' })
+  await signOut(page)
+  await signIn(page, 'tam')
+  await openDesk(page, complaint)
+  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await expect(part(page, 'L1')).toContainText('dark')
+  await measure(page, { red: 'L1f', black: 'L1g', predict: '12.2', clears: ['F1'], shows: /^12\.\d\d.V$/ })
+  await server.kill()
+
+  // Sent into the void: kept, said, and delivered once the server is back.
+  await page.getByLabel('Red lead').fill('B1+')
+  await page.getByLabel('Black lead').fill('B1-')
+  await page.getByLabel('Prediction').fill('12.6')
+  await page.getByRole('button', { name: 'Measure' }).click()
+  await expect(page.getByText('No connection: your step is kept')).toBeVisible()
+  server = await startServer(4191, folder, true)
+  await expect(page.getByTestId('display')).toHaveText(/^12\.6\d.V$/, { timeout: 20_000 })
+  await page.reload()
+  await expect(page.getByText('Operated S1 closed: L1 dark')).toBeVisible()
+  await expect(page.locator('li', { hasText: 'Reading 1' })).toContainText('L1f to L1g')
+  await expect(page.locator('li', { hasText: 'Reading 2' })).toHaveCount(1)
+  await server.kill()
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+test('a first real start asks for an instructor, once, and an import says what is wrong with a file', async ({
+  browser,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'brachyon-new-'))
+  const server = await startServer(4192, folder, false)
+  const context = await browser.newContext({ baseURL: server.url })
+  const page = await context.newPage()
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Your name').fill('Wen Halloran')
+  await page.getByLabel('Sign-in name').fill('wen')
+  await page.getByLabel('Password').fill('short')
+  await page.getByRole('button', { name: 'Create the account' }).click()
+  await expect(page.getByRole('alert')).toContainText('at least 8 characters')
+  await page.getByLabel('Password').fill('long enough now')
+  await page.getByRole('button', { name: 'Create the account' }).click()
+  await expect(page.getByText('No circuit yet. Import one to begin.')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Add a student' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Bram Osk')
+  await page.getByLabel('Sign-in name').fill('bram')
+  await page.getByLabel('Password').fill('a good password')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText('Bram Osk')).toBeVisible()
+
+  const good = readFileSync('demo/circuits/sweeper-work-lamp.json', 'utf8')
+  const give = (name: string, text: string) =>
+    page
+      .getByLabel('Circuit file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await give('broken.json', good.slice(0, 400))
+  await expect(page.getByRole('alert')).toContainText('This is not JSON')
+  await give('no-return.json', good.replace('"to": "B1.n"', '"to": "CH1.a"'))
+  await expect(page.getByRole('alert')).toContainText('L1 has no return')
+  await give('hot.json', good.replace('"temperature": 20', '"temperature": 200'))
+  await expect(page.getByRole('alert')).toContainText('temperature: Between −40 and 85 °C')
+  await expect(page.getByText('No circuit yet.')).toBeVisible()
+  await give('good.json', good.replace('Work lamp, street sweeper', 'Step light, utility van'))
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByRole('group', { name: 'Schematic: Step light, utility van' })).toBeVisible()
+
+  // There is an instructor now: the page is closed for good.
+  await signOut(page)
+  await page.goto('/set-up')
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await server.kill()
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})

@@ -1,0 +1,34 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+
+export interface Running {
+  readonly url: string
+  /** As a power cut would: no chance to tidy up. */
+  kill: () => Promise<void>
+}
+
+/** A Brachyon of the test's own on `port`, with its data in `folder`. */
+export async function startServer(port: number, folder: string, demo: boolean): Promise<Running> {
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'src/server/main.ts', ...(demo ? ['--demo'] : [])],
+    {
+      env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    },
+  )
+  const url = `http://127.0.0.1:${port}`
+  await new Promise<void>((resolve, reject) => {
+    child.stdout?.on('data', (text: Buffer) => text.toString().includes(url) && resolve())
+    child.once('exit', (code) => reject(new Error(`server ended with ${code}`)))
+  })
+  return {
+    url,
+    kill: async () => {
+      child.removeAllListeners('exit')
+      const gone = once(child, 'exit')
+      child.kill('SIGKILL')
+      await gone
+    },
+  }
+}

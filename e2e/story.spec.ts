@@ -1,0 +1,200 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+
+const complaint = 'The light at the back is weak since Tuesday.'
+
+/** Everything that the server sends this page: addresses and bodies. */
+function listen(page: Page): string[] {
+  const heard: string[] = []
+  page.on('response', async (response) => {
+    if (!response.url().includes('/api/')) return
+    heard.push(`${response.url()} ${await response.text().catch(() => '')}`)
+  })
+  return heard
+}
+
+test('the whole story: build, change, plant, print, hand out, diagnose, review', async ({
+  page,
+  browser,
+}) => {
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(error.message))
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+
+  await page.goto('/sign-in')
+  await expectAccessible(page)
+  await signIn(page, 'orla')
+  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible()
+  await expectAccessible(page)
+
+  await test.step('Bench: readings, states, linked highlights, change and undo', async () => {
+    await openBench(page)
+    const row = page.locator('tr[data-row="W3"]')
+    const before = await row.locator('td').last().textContent()
+    await row.hover()
+    await expect(part(page, 'W3')).toHaveClass(/lit/)
+    await part(page, 'X1').hover()
+    await expect(page.locator('tr[data-row="X1"]')).toHaveClass(/lit/)
+    await part(page, 'W3').click()
+    const length = page.getByRole('region', { name: 'Values', exact: true }).getByLabel('Length')
+    await length.fill('8,4')
+    await length.press('Enter')
+    await expect(row.locator('td').last()).not.toHaveText(before!)
+    await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible()
+    await expect(page.getByText(/fails: Feed loses/)).toBeVisible()
+    await page.reload()
+    await expect(row.locator('td').last()).not.toHaveText(before!)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(row.locator('td').last()).toHaveText(before!)
+    await page.getByRole('button', { name: 'S1 open' }).click()
+    await expect(part(page, 'L1')).toContainText('dark')
+    await page.getByRole('button', { name: 'S1 closed' }).click()
+    await expect(part(page, 'L1')).toContainText('bright')
+    await page.getByRole('button', { name: 'unplug L1 work lamp' }).click()
+    await expect(part(page, 'L1')).toContainText('unplugged')
+    await page.getByRole('combobox', { name: 'Named state' }).selectOption({ label: 'Battery strap off' })
+    await expect(part(page, 'ST1')).toContainText('off')
+    await page.getByRole('combobox', { name: 'Named state' }).selectOption({ label: 'Switch closed' })
+    await expectAccessible(page)
+  })
+
+  await test.step('Bench: a value out of range is refused with its range, and nothing changes', async () => {
+    await part(page, 'L1').click()
+    const values = page.getByRole('region', { name: 'Values', exact: true })
+    const watts = values.getByLabel('Rated watts')
+    await watts.fill('9000')
+    await watts.press('Enter')
+    await expect(values.getByRole('alert')).toHaveText('Rated watts must lie between 0.5 and 150 W')
+    await watts.fill('bright')
+    await watts.press('Enter')
+    await expect(values.getByRole('alert')).toContainText('is not a value in W')
+    await watts.press('Escape')
+    await expect(watts).toHaveValue('55')
+  })
+
+  await test.step('Plant: both staircases, differences, verdicts, work order', async () => {
+    await plantAndHandOut(page, {
+      part: 'G1',
+      fault: /High resistance stud on chassis/,
+      severity: '1R237',
+      complaint,
+      student: 'Idris Quill',
+    })
+    await expect(page.getByText('L1: bright →')).toBeVisible()
+    await expect(page.getByText(/fails: Return loses/)).toBeVisible()
+    await expect(page.locator('tr[data-row="G1"].bad')).toContainText('stud on chassis')
+    await page.getByRole('combobox', { name: 'Limits' }).selectOption({ label: '3 % of the source per side' })
+    await expect(page.getByText('Scales with the system')).toBeVisible()
+    await expectAccessible(page)
+  })
+
+  await test.step('Sheet: healthy beside faulted, CSV with the same numbers', async () => {
+    await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'Switch closed, lamp out' })).toBeVisible()
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'CSV' }).click()
+    const csv = readFileSync(await (await download).path(), 'utf8')
+    const line = csv.split('\r\n').find((l) => l.startsWith('Switch closed,drop,G1n to G1c'))!
+    expect(Number(line.split(',')[6])).toBeGreaterThan(3)
+    await expectAccessible(page)
+    expect((await page.pdf()).byteLength).toBeGreaterThan(10_000)
+  })
+
+  const student = await browser.newContext()
+  const desk = await student.newPage()
+  const heard = listen(desk)
+
+  await test.step('Desk: complaint, prediction before reading, striking out, conclusion', async () => {
+    await signIn(desk, 'idris')
+    await expectAccessible(desk)
+    await openDesk(desk, complaint)
+    await expect(desk.getByText(complaint)).toBeVisible()
+    await desk.getByRole('button', { name: 'S1 closed' }).click()
+    await expect(part(desk, 'L1')).toContainText('dim')
+
+    // No prediction, no reading; a lead on nothing is said to be.
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByRole('alert')).toContainText('The red and the black lead are on nothing')
+    await desk.getByLabel('Red lead').fill('Q7')
+    await desk.getByLabel('Black lead').fill('B1-')
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByRole('alert')).toContainText('Predict first')
+    await desk.getByLabel('Prediction').fill('12')
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByRole('alert')).toContainText('There is no point “Q7” for the red lead')
+
+    await measure(desk, {
+      red: 'l1a',
+      black: 'B1-',
+      predict: '12.3',
+      clears: ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4'],
+      shows: /^12\.\d\d.V$/,
+    })
+    // Leads by pointing in the drawing, the keyboard's way: G1n red, G1c black.
+    await desk.getByLabel('Red lead').focus()
+    await desk.getByRole('button', { name: /^G1n,/ }).press('Enter')
+    await desk.getByRole('button', { name: /^G1c,/ }).press('Enter')
+    await desk.getByLabel('Prediction').fill('4 mV')
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByTestId('display')).toHaveText(/^3\.\d+.V$|^4\.\d+.V$/)
+    await expect(desk.getByRole('button', { name: 'Measure' })).toBeDisabled()
+    await part(desk, 'X2').click({ position: { x: 4, y: 4 }, force: true })
+    for (const id of ['W5', 'W6', 'CH1', 'ST1', 'L1', 'B1']) await part(desk, id).press('Enter')
+    for (let i = 0; i < 2; i++) await part(desk, 'G1').press('Enter')
+    await expectAccessible(desk)
+
+    await desk.reload()
+    await expect(desk.getByText('ringed: G1')).toBeVisible()
+    await expect(desk.getByTestId('display')).toHaveText(/V$/)
+    await desk.getByLabel('Why, in a sentence').fill('All of the loss is under the nut.')
+    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+
+    // Continuity with the strap off is allowed, and its weakness is for the review to say.
+    await desk.getByRole('button', { name: 'lift ST1 battery strap' }).click()
+    await desk.getByRole('button', { name: 'Continuity' }).click()
+    await desk.getByRole('radio', { name: 'beep' }).check()
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByText('beeps', { exact: true })).toBeVisible()
+    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+
+    const secrets = heard.join('\n')
+    expect(secrets).toContain('L1a')
+    for (const secret of ['highResistance', 'severity', '"foot"', 'faults', '1.237', 'segment'])
+      expect(secrets).not.toContain(secret)
+
+    const form = desk.getByRole('form', { name: 'Conclusion' })
+    await form.getByLabel('Part').selectOption('G1')
+    await form.getByLabel('How it failed').selectOption('highResistance')
+    await form.getByRole('button', { name: 'Conclude' }).click()
+    await expect(desk.getByText('Concluded. Your instructor')).toBeVisible()
+    await desk.reload()
+    await expect(desk.getByText('Concluded. Your instructor')).toBeVisible()
+    expect(heard.join('\n')).not.toContain('severity')
+  })
+
+  await test.step('Review: every step with its verdict and reason, and the mark in parts', async () => {
+    await page.getByRole('link', { name: 'Brachyon, today' }).click()
+    await page.locator('tr', { hasText: complaint }).getByRole('link').click()
+    await expect(page.getByRole('table', { name: 'Mark' })).toContainText('of 100', { timeout: 30_000 })
+    await expect(page.getByText('Planted: G1 hopper frame ground, stud on chassis: 1.24')).toBeVisible()
+    await expect(page.getByText('conclusion: proven')).toBeVisible()
+    await expect(page.getByText('inference: follows').first()).toBeVisible()
+    await expect(page.getByText('“All of the loss is under the nut.”')).toBeVisible()
+    await page.getByRole('button', { name: /^Reading 2/ }).click()
+    await expectAccessible(page)
+  })
+
+  await student.close()
+  await signOut(page)
+  expect(errors.filter((e) => !/40[19]|422/.test(e))).toEqual([])
+})
+
+test('a student cannot open the instructor’s places, nor a stranger any', async ({ page }) => {
+  await page.goto('/bench/00000000-0000-4000-8000-000000000000')
+  await expect(page).toHaveURL(/sign-in\?next=/)
+  await signIn(page, 'tam')
+  await page.goto('/review/00000000-0000-4000-8000-000000000000')
+  await expect(page.getByRole('heading', { name: 'Your work orders' })).toBeVisible()
+})

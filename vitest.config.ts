@@ -1,0 +1,8 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+    testTimeout: 30_000,
+  },
+})
