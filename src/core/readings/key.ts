@@ -58,7 +58,10 @@ export interface StateKey {
   readonly ok: true
   readonly state: CircuitState
   readonly points: readonly PointRow[]
+  /** Pieces of all paths, each once, in the order in which the paths meet them. */
   readonly drops: readonly DropRow[]
+  /** The pieces along each path, from battery + to battery −; as many as `balances`. */
+  readonly walks: readonly (readonly DropRow[])[]
   readonly balances: readonly Balance[]
   readonly notices: readonly Noticed[]
   readonly blown: readonly string[]
@@ -114,6 +117,7 @@ export function stateKey(
   )
   if (!solved.ok) return { ok: false, state, message: solved.message }
   const walks = circuit.paths.map((path) => walkPath(circuit, wiring, path))
+  const along = walks.map((walk) => walk.strides.map((stride) => dropRow(solved, stride, meter)))
   return {
     ok: true,
     state,
@@ -123,11 +127,18 @@ export function stateKey(
       node: point.node,
       ...expectedVolts(solved, point.node, 0, meter),
     })),
-    drops: walks.flatMap((walk) => walk.strides.map((stride) => dropRow(solved, stride, meter))),
+    drops: onceEach(along.flat()),
+    walks: along,
     balances: walks.map((walk) => balance(solved, walk, meter)),
     notices: noticeAll(solved),
     blown: [...solved.blown],
   }
+}
+
+/** Paths share pieces: the first to meet one lists it. */
+function onceEach(rows: readonly DropRow[]): DropRow[] {
+  const met = new Map(rows.map((row) => [`${row.part}.${row.segment}`, row] as const).reverse())
+  return rows.filter((row) => met.get(`${row.part}.${row.segment}`) === row)
 }
 
 /** What a meter should show between two nodes: loaded by its own input, with the band around it. */

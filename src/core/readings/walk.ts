@@ -7,7 +7,7 @@ export interface Stride {
   readonly segment: Segment
   readonly from: Point
   readonly to: Point
-  readonly side: 'source' | 'feed' | 'load' | 'return'
+  readonly side: 'feed' | 'load' | 'return'
 }
 
 export interface Walk {
@@ -19,13 +19,35 @@ export interface Walk {
   readonly load: string | undefined
 }
 
-/** The path as a row of points and the pieces between them, told apart as feed side, load and return side. */
+/**
+ * The path as a row of points and the pieces between them, told apart as feed side, load and return side.
+ * A path that branches off another is led back to the battery along that one, and on from where it rejoins.
+ */
 export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): Walk {
+  const others = circuit.paths.filter((other) => other !== path)
+  const own = pieces(circuit, wiring, path)
+  const first = own[0]
+  const last = own[own.length - 1]
+  const lead = first ? leadUp(circuit, wiring, others, first.from.node) : []
+  const tail = last ? leadDown(circuit, wiring, others, last.to.node) : []
+  const strides = tellSides(circuit, [...lead, ...own, ...tail], own)
+  const points = strides.length ? [strides[0]!.from, ...strides.map((s) => s.to)] : []
+  return { path, points, strides, load: strides.find((s) => s.side === 'load')?.part }
+}
+
+type Piece = Omit<Stride, 'side'>
+
+const isSource = (circuit: Circuit, id: string): boolean => {
+  const part = circuit.parts.find((p) => p.id === id)
+  return part !== undefined && partOfKind(part.kind).role === 'source'
+}
+
+/** The pieces of one path alone, from its first terminal to its last; a battery's clamps belong to the way. */
+function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   const at = new Map(wiring.points.map((point) => [point.node, point]))
   const pointOf = (part: string, key: string) => at.get(wiring.nodeOf(part, key))!
-  const strides: Stride[] = []
-  let side: Stride['side'] = 'feed'
+  const found: Piece[] = []
   const pass = (part: string, enter: string, leave: string) => {
     const definition = kinds.get(part)!
     const keys = definition.terminals.map((t) => t.key)
@@ -34,27 +56,57 @@ export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): W
     for (let k = 1; k < way.length; k++) {
       const [here, there] = [way[k - 1]!, way[k]!]
       const segment = definition.segments.find((s) => s.between.includes(here) && s.between.includes(there))
-      if (!segment) continue
-      const inLoad = definition.load?.includes(here) && definition.load.includes(there)
-      if (inLoad) side = 'return'
-      strides.push({
-        part,
-        segment,
-        from: pointOf(part, here),
-        to: pointOf(part, there),
-        side: inLoad ? 'load' : side,
-      })
+      if (segment) found.push({ part, segment, from: pointOf(part, here), to: pointOf(part, there) })
     }
   }
   const [first, firstKey] = path.from.split('.') as [string, string]
   const [last, lastKey] = path.to.split('.') as [string, string]
-  // The clamps belong to the way: a post is where the trade takes its source voltage.
-  if (kinds.get(first)?.role === 'source' && firstKey === 'p') pass(first, 'pos', 'p')
+  // A post is where the trade takes its source voltage.
+  if (isSource(circuit, first) && firstKey === 'p') pass(first, 'pos', 'p')
   for (const step of path.steps) {
     const definition = kinds.get(step.part)!
     pass(step.part, step.enter ?? definition.through[0], step.leave ?? definition.through[1])
   }
-  if (kinds.get(last)?.role === 'source' && lastKey === 'n') pass(last, 'n', 'neg')
-  const points = strides.length ? [strides[0]!.from, ...strides.map((s) => s.to)] : []
-  return { path, points, strides, load: strides.find((s) => s.side === 'load')?.part }
+  if (isSource(circuit, last) && lastKey === 'n') pass(last, 'n', 'neg')
+  return found
+}
+
+/** The way from the battery to `node`, along the first other path that passes it. */
+function leadUp(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath[], node: number): Piece[] {
+  for (const path of others) {
+    const way = pieces(circuit, wiring, path)
+    const reached = way.findIndex((piece) => piece.to.node === node)
+    if (reached < 0) continue
+    const rest = others.filter((other) => other !== path)
+    return [...leadUp(circuit, wiring, rest, way[0]!.from.node), ...way.slice(0, reached + 1)]
+  }
+  return []
+}
+
+/** The way from `node` back to the battery, along the first other path that passes it. */
+function leadDown(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath[], node: number): Piece[] {
+  for (const path of others) {
+    const way = pieces(circuit, wiring, path)
+    const left = way.findIndex((piece) => piece.from.node === node)
+    if (left < 0) continue
+    const rest = others.filter((other) => other !== path)
+    return [...way.slice(left), ...leadDown(circuit, wiring, rest, way[way.length - 1]!.to.node)]
+  }
+  return []
+}
+
+/** The path's own first load is the load; before it is feed, after it return. */
+function tellSides(circuit: Circuit, way: readonly Piece[], own: readonly Piece[]): Stride[] {
+  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const inLoad = (piece: Piece) => {
+    const load = kinds.get(piece.part)?.load
+    return load !== undefined && piece.segment.between.every((key) => load.includes(key))
+  }
+  const load = own.find(inLoad)?.part
+  let side: Stride['side'] = 'feed'
+  return way.map((piece) => {
+    const is = piece.part === load && inLoad(piece)
+    if (is) side = 'return'
+    return { ...piece, side: is ? 'load' : side }
+  })
 }

@@ -17,7 +17,7 @@ const set = (circuit: Circuit, part: string, values: Record<string, number>): Ci
   parts: circuit.parts.map((p) => (p.id === part ? { ...p, parameters: { ...p.parameters, ...values } } : p)),
 })
 const verdict = (key: StateKey, id: string) =>
-  schools.find((s) => s.id === id)!.judge(key.balances[0]!, key.drops)
+  schools.find((s) => s.id === id)!.judge(key.balances[0]!, key.walks[0]!)
 
 // All of this block is common practice, no source.
 describe('worked readings of the trade', () => {
@@ -50,7 +50,7 @@ describe('worked readings of the trade', () => {
 
   it('a drop test across an open shows the source, and every other piece none', () => {
     const key = keyOf(demoCircuit(), [{ kind: 'open', part: 'X2', segment: 'pin' }])
-    const drops = key.drops.filter((d) => d.side !== 'source')
+    const drops = key.drops
     expect(drops.find((d) => d.part === 'X2')!.value).toBeCloseTo(key.balances[0]!.source, 2)
     for (const drop of drops.filter((d) => d.part !== 'X2'))
       expect(Math.abs(drop.value ?? 0)).toBeLessThan(0.001)

@@ -59,3 +59,25 @@ describe('the schematic lays itself out', () => {
     expect(layout.parts.every((p) => p.id === 'E1' || Math.abs(p.x - heater.x) > 100)).toBe(true)
   })
 })
+
+describe('a branch', () => {
+  const layout = layOut(demoCircuit('gritter-spinner-lights'))
+  const at = (name: string) => layout.points.find((p) => p.point.name === name)!
+
+  it('leaves and rejoins the column straight across, at the very points that it is tied to', () => {
+    for (const name of ['S1a', 'G1e']) {
+      const { x, y, point } = at(name)
+      const link = layout.links.find((l) => l.node === point.node && /H/.test(l.d))!
+      const ends = link.d.match(/-?\d+(\.\d+)?/g)!.map(Number)
+      const first = ends.slice(0, 2)
+      const last = [ends[ends.length - 1]!, ends[ends.length - 2]!]
+      expect([first, last]).toContainEqual([x, y])
+    }
+  })
+
+  it('has room between where it leaves and where it comes back', () => {
+    const column = ['X2a', 'X2b', 'L2f', 'L2g', 'L2b'].map((name) => at(name).y)
+    expect(Math.min(...column)).toBeGreaterThan(at('S1a').y)
+    expect(Math.max(...column)).toBeLessThanOrEqual(at('G1e').y)
+  })
+})

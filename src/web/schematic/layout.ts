@@ -44,7 +44,9 @@ export interface Layout {
 /** Drawing units, about CSS pixels at full size. */
 const batteryX = 148
 const columnX = 402
-const columnStep = 300
+const columnStep = 272
+/** Between where a branch leaves the column and its first part. */
+const branchDrop = 26
 const top = 46
 const pointGap = 19
 /** Clearance between the foot of the column and the ground rail, for the last part's own label. */
@@ -120,11 +122,11 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const source = path.from.split('.')[0]!
     const column = steps.slice(head, tail)
     let y = top
-    for (const { part, enter, leave } of column) {
-      const length = lengthOf(part)
+    stretched(column).forEach((length, i) => {
+      const { part, enter, leave } = column[i]!
       place(part, columnX, y, 'down', length, enter, leave)
       y += length
-    }
+    })
     const end = Math.max(y + railGap, top + 240)
     const battery = symbolOf(kinds.get(source)!)
     const batteryTop = (top + end - battery.length) / 2
@@ -154,12 +156,34 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     return end
   }
 
+  /**
+   * Lengths of the column's parts. Where a branch comes back, the wire before that place grows until the branch
+   * beside it has room, so that both ends of a branch run straight across.
+   */
+  function stretched(column: CircuitPath['steps']): number[] {
+    const lengths = column.map(({ part }) => lengthOf(part))
+    const enters = column.map(({ part, enter }) =>
+      wiring.nodeOf(part, enter ?? partOfKind(kinds.get(part)!).through[0]),
+    )
+    for (const branch of others) {
+      const [from, to] = [branch.from, branch.to].map((end) => enters.indexOf(nodeOfEnd(end)))
+      if (from === undefined || to === undefined || from < 0 || to <= from) continue
+      const have = lengths.slice(from, to).reduce((sum, l) => sum + l, 0)
+      const want = branchDrop + branch.steps.reduce((sum, { part }) => sum + lengthOf(part), 0)
+      lengths[to - 1]! += Math.max(0, want - have)
+    }
+    return lengths
+  }
+
+  function nodeOfEnd(end: string): number {
+    const [part, key] = end.split('.') as [string, string]
+    return wiring.nodeOf(part, key)
+  }
+
   /** A further path: a column of its own, tied to where it branches off and where it comes back. */
   function placeBranch(path: CircuitPath, x: number): number {
-    const [fromPart, fromKey] = path.from.split('.') as [string, string]
-    const [toPart, toKey] = path.to.split('.') as [string, string]
-    const start = points.get(wiring.nodeOf(fromPart, fromKey))
-    const begin = (start?.y ?? top) + 26
+    const start = points.get(nodeOfEnd(path.from))
+    const begin = (start?.y ?? top) + branchDrop
     let y = begin
     for (const { part, enter, leave } of path.steps) {
       const length = lengthOf(part)
@@ -167,12 +191,20 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
       y += length
     }
     if (start) links.push({ node: start.point.node, d: `M${start.x} ${start.y}H${x}V${begin}` })
-    const end = points.get(wiring.nodeOf(toPart, toKey))
+    const end = points.get(nodeOfEnd(path.to))
+    for (const tied of [start, end]) if (tied) liftLabel(tied)
     if (end && end.x !== x) {
-      const low = Math.max(y, end.y)
-      links.push({ node: end.point.node, d: `M${x} ${y}V${low}H${end.x}V${end.y}` })
+      // A branch longer than the way beside it comes back up in a lane of its own.
+      const lane = y > end.y ? `H${x - labelGap / 2 - 16}` : ''
+      links.push({ node: end.point.node, d: `M${x} ${y}${lane}V${end.y}H${end.x}` })
     }
     return Math.max(y, end?.y ?? y)
+  }
+
+  /** A line leaves this point sideways: its name stands on that line instead of across it. */
+  function liftLabel(placed: PlacedPoint): void {
+    if (placed.label.anchor !== 'start') return
+    points.set(placed.point.node, { ...placed, label: { ...placed.label, y: placed.y - 5 } })
   }
 
   function lengthOf(id: string): number {

@@ -10,7 +10,7 @@ const path = treads
 
 <template>
   <div class="door">
-    <svg class="stairs" viewBox="0 0 400 330" aria-hidden="true">
+    <svg class="stairs" viewBox="-14 0 414 330" aria-hidden="true">
       <line
         v-for="v in [0, 4, 8, 12]"
         :key="v"

@@ -3,9 +3,15 @@ import { computed } from 'vue'
 import { formatQuantity } from '../../../core/quantity'
 import { schoolOf, type StateKey } from '../../../core/readings'
 
-const props = defineProps<{ state: StateKey; school: string; title?: string }>()
-const balance = computed(() => props.state.balances[0]!)
-const verdict = computed(() => schoolOf(props.school).judge(balance.value, props.state.drops))
+const props = withDefaults(
+  defineProps<{ state: StateKey; school: string; title?: string; path?: number }>(),
+  {
+    title: '',
+    path: 0,
+  },
+)
+const balance = computed(() => props.state.balances[props.path]!)
+const verdict = computed(() => schoolOf(props.school).judge(balance.value, props.state.walks[props.path]!))
 const v = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
 </script>
 

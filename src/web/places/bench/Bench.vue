@@ -12,6 +12,7 @@ import { useCircuit } from '../../stores/circuit'
 import BalanceLine from './BalanceLine.vue'
 import DropTable from './DropTable.vue'
 import Inspector from './Inspector.vue'
+import PathChoice from './PathChoice.vue'
 import StateBar from './StateBar.vue'
 import { useReadings } from './useReadings'
 
@@ -21,13 +22,14 @@ const route = useRoute()
 const store = useCircuit()
 const missing = ref('')
 const chosen = ref<string | null>(null)
+const path = ref(0)
 const own = shallowRef<CircuitState | null>(null)
 
 await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
 const state = computed<CircuitState>(() => own.value ?? circuit.value.states[0]!)
-const { wiring, key, trouble, walk, values, tint, notices } = useReadings(circuit, state, ref([]))
+const { wiring, key, trouble, walk, values, tint, notices } = useReadings(circuit, state, ref([]), path)
 const lit = computed(() => store.lit ?? chosen.value)
 const light = (part: string | null) => (store.lit = part)
 
@@ -43,11 +45,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="bench">
+  <div v-else class="bench" :class="{ wide: circuit.paths.length > 1 }">
     <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <StateBar :circuit="circuit" :state="state" named @change="own = $event" />
+      <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <span class="gap" />
       <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
         <Undo2 :size="16" />
@@ -82,10 +85,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="chosen = $event" />
       </section>
       <div class="sum">
-        <BalanceLine :state="key" :school="schools[0]!.id" />
+        <BalanceLine :state="key" :school="schools[0]!.id" :path="path" />
       </div>
       <div class="scroll drops" tabindex="0" role="region" aria-label="Drops">
-        <DropTable :state="key" :lit="lit" @light="light" @choose="chosen = $event" />
+        <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="chosen = $event" />
       </div>
     </template>
     <div class="scroll side" tabindex="0" role="region" aria-label="Values">
@@ -113,6 +116,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   grid-template-areas: 'top top top' 'banner banner banner' 'draw stairs stairs' 'draw sum sum' 'draw drops side';
   gap: 6px 14px;
   padding: 8px 16px 10px;
+}
+.wide {
+  grid-template-columns: minmax(360px, 50%) minmax(0, 1fr) 200px;
 }
 .top {
   grid-area: top;

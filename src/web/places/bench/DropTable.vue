@@ -3,28 +3,34 @@ import { computed } from 'vue'
 import { formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
 
-const props = defineProps<{ state: StateKey; faulted?: StateKey | null; lit: string | null }>()
+const props = withDefaults(
+  defineProps<{
+    state: StateKey
+    faulted?: StateKey | null
+    lit: string | null
+    /** Which path's pieces; all of them if left out. */
+    path?: number
+  }>(),
+  { faulted: null, path: -1 },
+)
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
 const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
 const rows = computed(() =>
-  props.state.drops
-    .filter((d) => d.side !== 'source')
-    .map((drop) => {
-      const other = props.faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
-      const both = drop.value !== undefined && other?.value !== undefined
-      const difference = both ? other.value! - drop.value! : undefined
-      return {
-        ...drop,
-        key: drop.part + drop.segment,
-        shown: volts(drop.value),
-        other: other ? volts(other.value) : '',
-        difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
-        bad: difference !== undefined && difference > Math.max(0.1, drop.band),
-      }
-    }),
+  (props.path < 0 ? props.state.drops : props.state.walks[props.path]!).map((drop) => {
+    const other = props.faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
+    const both = drop.value !== undefined && other?.value !== undefined
+    const difference = both ? other.value! - drop.value! : undefined
+    return {
+      ...drop,
+      key: drop.part + drop.segment,
+      shown: volts(drop.value),
+      other: other ? volts(other.value) : '',
+      difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
+      bad: difference !== undefined && difference > Math.max(0.1, drop.band),
+    }
+  }),
 )
-const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
 </script>
 
 <template>
@@ -56,10 +62,10 @@ const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
         @pointerleave="emit('light', null)"
         @click="emit('choose', row.part)"
       >
-        <td class="reading">{{ row.from }} – {{ row.to }}</td>
+        <td class="reading way">{{ row.from }} – {{ row.to }}</td>
         <td>{{ row.part }} {{ row.name }}</td>
         <td class="quiet">
-          {{ sides[row.side] }}
+          {{ row.side }}
         </td>
         <td class="num">
           {{ row.shown }}
@@ -76,3 +82,9 @@ const sides = { source: 'source', feed: 'feed', load: 'load', return: 'return' }
     </tbody>
   </table>
 </template>
+
+<style scoped>
+.way {
+  white-space: nowrap;
+}
+</style>

@@ -5,12 +5,17 @@ import { formatQuantity } from '../../../core/quantity'
 import { stateKey, walkPath } from '../../../core/readings'
 
 /** Live readings of a circuit in a state: what Bench and Plant show side by side. */
-export function useReadings(circuit: Ref<Circuit>, state: Ref<CircuitState>, faults: Ref<readonly Fault[]>) {
+export function useReadings(
+  circuit: Ref<Circuit>,
+  state: Ref<CircuitState>,
+  faults: Ref<readonly Fault[]>,
+  path: Ref<number>,
+) {
   const wiring = computed(() => wireUp(circuit.value))
   const solved = computed(() => stateKey(circuit.value, faults.value, state.value, { wiring: wiring.value }))
   const key = computed(() => (solved.value.ok ? solved.value : null))
   const trouble = computed(() => (solved.value.ok ? null : solved.value.message))
-  const walk = computed(() => walkPath(circuit.value, wiring.value, circuit.value.paths[0]!))
+  const walk = computed(() => walkPath(circuit.value, wiring.value, circuit.value.paths[path.value]!))
   const values = computed(
     () =>
       new Map(
@@ -21,7 +26,7 @@ export function useReadings(circuit: Ref<Circuit>, state: Ref<CircuitState>, fau
       ),
   )
   const tint = computed(() => {
-    const source = key.value?.balances[0]?.source || 1
+    const source = key.value?.balances[path.value]?.source || 1
     return new Map(
       key.value?.points.flatMap((row) =>
         row.value === undefined ? [] : [[row.node, row.value / source] as const],

@@ -11,6 +11,7 @@ import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../bench/BalanceLine.vue'
 import DropTable from '../bench/DropTable.vue'
+import PathChoice from '../bench/PathChoice.vue'
 import { useReadings } from '../bench/useReadings'
 import FaultChooser from './FaultChooser.vue'
 import HandOut from './HandOut.vue'
@@ -20,6 +21,7 @@ const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'
 const route = useRoute()
 const store = useCircuit()
 const missing = ref('')
+const path = ref(0)
 const pointed = ref<string | null>(null)
 await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
 
@@ -37,8 +39,8 @@ const state = computed(
   () => circuit.value.states.find((s) => s.id === plant.value.state) ?? circuit.value.states[0]!,
 )
 const faults = computed<Fault[]>(() => plant.value.faults)
-const healthy = useReadings(circuit, state, ref([]))
-const faulted = useReadings(circuit, state, faults)
+const healthy = useReadings(circuit, state, ref([]), path)
+const faulted = useReadings(circuit, state, faults, path)
 const change = (part: Partial<Plant>) => store.savePlant({ ...plant.value, ...part })
 const light = (part: string | null) => (store.lit = part)
 const shown = computed(() => (faults.value.length ? faulted.key.value : null))
@@ -60,7 +62,7 @@ function point(part: string) {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="plant">
+  <div v-else class="plant" :class="{ wide: circuit.paths.length > 1 }">
     <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -76,6 +78,7 @@ function point(part: string) {
           <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
         </select></label
       >
+      <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <span class="quiet">{{ schoolOf(plant.school).why }}</span>
     </div>
     <section class="drawing" aria-label="Drawing">
@@ -131,7 +134,7 @@ function point(part: string) {
       <p class="seen">
         <span v-for="n in changed" :key="n.part"
           >{{ n.part }}: {{ n.good
-          }}<template v-if="n.now">
+          }}<template v-if="n.now && n.now !== n.good">
             → <b>{{ n.now }}</b></template
           ></span
         >
@@ -141,13 +144,15 @@ function point(part: string) {
         v-if="healthy.key.value"
         :state="healthy.key.value"
         :school="plant.school"
+        :path="path"
         title="Healthy"
       />
-      <BalanceLine v-if="shown" :state="shown" :school="plant.school" title="Faulted" />
+      <BalanceLine v-if="shown" :state="shown" :school="plant.school" :path="path" title="Faulted" />
     </div>
     <div v-if="healthy.key.value" class="scroll drops" tabindex="0" role="region" aria-label="Answer key">
       <DropTable
         :state="healthy.key.value"
+        :path="path"
         :faulted="shown"
         :lit="store.lit"
         @light="light"
@@ -166,6 +171,9 @@ function point(part: string) {
   grid-template-areas: 'top top top' 'draw stairs side' 'draw sum side' 'draw drops side';
   gap: 6px 14px;
   padding: 8px 16px 10px;
+}
+.wide {
+  grid-template-columns: minmax(340px, 45%) minmax(0, 1fr) 250px;
 }
 .top {
   grid-area: top;

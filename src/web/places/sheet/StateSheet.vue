@@ -22,6 +22,14 @@ const rows = computed(() =>
     }
   }),
 )
+/** Says which path and which board, as far as there is more than one. */
+function title(path: number, board: string): string {
+  const { load, path: id } = props.state.balances[path]!
+  return [props.state.balances.length > 1 ? (load ?? id) : '', props.faulted ? board : '']
+    .filter(Boolean)
+    .join(', ')
+}
+
 const notices = computed(() =>
   props.state.notices.map((n) => {
     const now = props.faulted?.notices.find((o) => o.part === n.part)
@@ -35,8 +43,10 @@ const notices = computed(() =>
     <h2>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
-    <BalanceLine :state="state" :school="school" :title="faulted ? 'Healthy' : ''" />
-    <BalanceLine v-if="faulted" :state="faulted" :school="school" title="Faulted" />
+    <template v-for="(balance, i) in state.balances" :key="balance.path">
+      <BalanceLine :state="state" :school="school" :path="i" :title="title(i, 'healthy')" />
+      <BalanceLine v-if="faulted" :state="faulted" :school="school" :path="i" :title="title(i, 'faulted')" />
+    </template>
     <div class="two">
       <table class="data">
         <caption>
