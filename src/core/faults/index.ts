@@ -1,3 +1,4 @@
 export * from './catalogue'
 export * from './fault'
 export * from './plant'
+export * from './spec'

@@ -1,3 +1,5 @@
 export * from './csv'
 export * from './key-csv'
 export * from './spice'
+export * from './spice-read'
+export * from './circuit-schema'

@@ -1,0 +1,99 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import Papa from 'papaparse'
+import { afterAll, describe, expect, it } from 'vitest'
+import { demoText } from '../../test/demo'
+
+const folder = mkdtempSync(join(tmpdir(), 'brachyon-key-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+
+const demo = 'demo/circuits/sweeper-work-lamp.json'
+function key(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'src/cli/key.ts', ...args],
+    { encoding: 'utf8' },
+  )
+  return { status, stdout, stderr }
+}
+function file(name: string, text: string): string {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
+
+describe('npm run key', () => {
+  it('prints one state of a faulted circuit beside the healthy one', () => {
+    const { status, stdout } = key(demo, '--state', 'Switch closed', '--fault', 'x2=corroded:3')
+    expect(status).toBe(0)
+    const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data
+    expect(new Set(rows.map((r) => r.state))).toEqual(new Set(['Switch closed', 'isolated']))
+    const drop = rows.find((r) => r.quantity === 'drop' && r.part === 'X2')!
+    expect(Number(drop.healthy)).toBeLessThan(0.02)
+    expect(Number(drop.faulted)).toBeGreaterThan(7)
+  })
+
+  it('prints JSON that reads back', () => {
+    const { stdout } = key(demo, '--format', 'json')
+    expect((JSON.parse(stdout) as { healthy: { states: unknown[] } }).healthy.states).toHaveLength(4)
+  })
+
+  it('solves a netlist', () => {
+    const { status, stdout } = key(
+      file('divider.cir', 'divider\nV1 in 0 12\nR1 in out 1k\n* half\nR2 out\n+ 0 1k\n.op\n.end\n'),
+    )
+    expect(status).toBe(0)
+    expect(stdout).toContain('voltage,out,6,V')
+  })
+
+  it.each<[string, () => string[], number, RegExp]>([
+    ['a file that is not there', () => ['none.json'], 1, /none\.json: this file cannot be read/],
+    ['broken JSON', () => [file('broken.json', '{ "format": ')], 1, /not JSON/],
+    [
+      'a circuit with a value out of range',
+      () => [file('range.json', demoText('sweeper-work-lamp').replace('"rating": 10', '"rating": 400'))],
+      1,
+      /parts\[2\] \(F1\)\.parameters\.rating: Rating must lie between 1 and 40 A/,
+    ],
+    ['a state that is not there', () => [demo, '--state', 'upside down'], 2, /there are Switch closed/],
+    [
+      'a fault without its segment',
+      () => [demo, '--fault', 'G1=open'],
+      2,
+      /say which segment of G1: eyelet, foot/,
+    ],
+    [
+      'a fault of no kind',
+      () => [demo, '--fault', 'G1=rusty'],
+      2,
+      /there is no kind “rusty”: known are open/,
+    ],
+    [
+      'a severity out of range',
+      () => [demo, '--fault', 'X2=corroded:900'],
+      2,
+      /must lie between 0\.05 and 50 A/,
+    ],
+    [
+      'a netlist with a wrong line',
+      () => [file('bad.cir', 't\nV1 1 0 12\nR1 1 0 twelve\nQ1 1 2 3 x\n')],
+      1,
+      /line 3: “twelve” is no value for R1[\s\S]*line 4: “Q1” is not understood/,
+    ],
+    [
+      'a netlist with sources in a loop',
+      () => [file('loop.cir', 't\nV1 1 0 12\nV2 1 0 24\n')],
+      1,
+      /no equilibrium found/,
+    ],
+    ['an option that is none', () => [demo, '--colour'], 2, /colour/],
+    ['a format that is none', () => [demo, '--format', 'xml'], 2, /csv or json/],
+  ])('ends with a message for %s', (_name, args, status, message) => {
+    const ended = key(...args())
+    expect(ended.stderr).toMatch(message)
+    expect(ended.status).toBe(status)
+    expect(ended.stdout).toBe('')
+  })
+})

@@ -1,0 +1,148 @@
+import type { Problem, Read } from '../circuit'
+import { junctionLaw } from '../parts/junction'
+import type { Element, Network } from '../solve'
+
+/** A netlist that was read: the network, and the name of each node (node 0 is "0"). */
+export interface PlainCircuit {
+  readonly title: string
+  readonly network: Network
+  readonly nodeNames: readonly string[]
+}
+
+/** SPICE's default temperature, 27 °C. */
+const kelvin = 300.15
+
+const suffixes: readonly (readonly [string, number])[] = [
+  ['meg', 1e6],
+  ['mil', 25.4e-6],
+  ['t', 1e12],
+  ['g', 1e9],
+  ['k', 1e3],
+  ['m', 1e-3],
+  ['u', 1e-6],
+  ['n', 1e-9],
+  ['p', 1e-12],
+  ['f', 1e-15],
+]
+
+/** A number with SPICE's suffixes; letters after a suffix are units and ignored. Undefined if it is none. */
+export function spiceNumber(text: string): number | undefined {
+  const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)([a-z]*)$/i.exec(text)
+  if (!found) return undefined
+  const letters = found[2]!.toLowerCase()
+  const scale = suffixes.find(([suffix]) => letters.startsWith(suffix))?.[1] ?? 1
+  return Number(found[1]) * scale
+}
+
+interface Line {
+  readonly number: number
+  readonly text: string
+}
+
+/** Joins continuation lines (`+ …`), drops comments (`*` lines, and what follows `;` or `$ `). */
+function logicalLines(source: string): Line[] {
+  const lines: { number: number; text: string }[] = []
+  source.split(/\r?\n/).forEach((raw, i) => {
+    const text = raw.replace(/;.*$|\$ .*$/, '').trim()
+    if (text.startsWith('+') && lines.length) lines[lines.length - 1]!.text += ` ${text.slice(1)}`
+    else lines.push({ number: i + 1, text })
+  })
+  return lines
+}
+
+const accepted = 'R, V, I and D elements, .model … D, .op, .options, .end'
+
+/**
+ * Reads a documented subset of SPICE: `R`, `V`, `I` (a DC value), `D` with `.model NAME D(IS= N= RS=)`, comments,
+ * continuation lines, engineering suffixes, node 0. As everywhere, the first line is the title. Problems name the line.
+ */
+export function readSpice(source: string): Read<PlainCircuit> {
+  const problems: Problem[] = []
+  const [first, ...rest] = logicalLines(source)
+  const refuse = (line: Line, what: string) => problems.push({ where: `line ${line.number}`, what })
+  const numbers = new Map<string, number>([['0', 0]])
+  const nodeOf = (name: string) => {
+    const key = name.toLowerCase() === 'gnd' ? '0' : name.toLowerCase()
+    if (!numbers.has(key)) numbers.set(key, numbers.size)
+    return numbers.get(key)!
+  }
+  const body: Line[] = []
+  for (const line of rest) {
+    if (/^\.end$/i.test(line.text)) break
+    if (line.text && !line.text.startsWith('*')) body.push(line)
+  }
+  const models = new Map<string, Readonly<Record<string, number>>>()
+  for (const line of body.filter((l) => /^\.model\b/i.test(l.text))) {
+    const found = /^\.model\s+(\S+)\s+(\w+)\s*\(?([^)]*)\)?$/i.exec(line.text)
+    if (!found || found[2]!.toLowerCase() !== 'd') {
+      refuse(line, 'A model is written .model NAME D(IS=… N=… RS=…)')
+      continue
+    }
+    const pairs = [...found[3]!.matchAll(/(\w+)\s*=\s*(\S+)/g)].map(
+      ([, key, value]) => [key!.toLowerCase(), spiceNumber(value!)] as const,
+    )
+    const wrong = pairs.find(([key, value]) => value === undefined || !['is', 'n', 'rs'].includes(key))
+    if (wrong) refuse(line, `“${wrong[0]}” is not understood here: IS, N and RS with a number are`)
+    else models.set(found[1]!.toLowerCase(), Object.fromEntries(pairs) as Record<string, number>)
+  }
+  const elements: Element[] = []
+  const seen = new Set<string>()
+  let inner = 0
+  for (const line of body.filter((l) => !l.text.startsWith('.'))) {
+    const [name = '', a, b, ...values] = line.text.split(/\s+/)
+    const kind = name[0]!.toLowerCase()
+    if (!['r', 'v', 'i', 'd'].includes(kind)) {
+      refuse(line, `“${name}” is not understood: accepted are ${accepted}`)
+      continue
+    }
+    if (seen.has(name.toLowerCase())) refuse(line, `${name} is there twice: names must differ`)
+    seen.add(name.toLowerCase())
+    if (a === undefined || b === undefined || values.length === 0) {
+      refuse(line, `${name} needs two nodes and ${kind === 'd' ? 'a model' : 'a value'}`)
+      continue
+    }
+    const joined = { a: nodeOf(a), b: nodeOf(b), owner: { part: name, segment: 'element' } }
+    if (kind === 'd') {
+      const model = models.get(values[0]!.toLowerCase())
+      if (!model) {
+        refuse(line, `There is no model “${values[0]}” for ${name}`)
+        continue
+      }
+      const law = junctionLaw({ saturation: model.is ?? 1e-14, emission: model.n ?? 1, kelvin })
+      if (model.rs) {
+        const middle = nodeOf(`${name}#${inner++}`)
+        elements.push({ type: 'resistor', ...joined, b: middle, ohms: model.rs })
+        elements.push({ type: 'curve', ...joined, a: middle, law })
+      } else elements.push({ type: 'curve', ...joined, law })
+      continue
+    }
+    const text = values[0]!.toLowerCase() === 'dc' ? values[1] : values[0]
+    const value = text === undefined ? undefined : spiceNumber(text)
+    if (value === undefined)
+      refuse(line, `“${text ?? ''}” is no value for ${name}: write it like 4.7, 4k7 is 4.7k, 12m`)
+    else if (kind === 'r' && !(value > 0)) refuse(line, `${name} must be above 0 Ω`)
+    else if (kind === 'r') elements.push({ type: 'resistor', ...joined, ohms: value })
+    else if (kind === 'v') elements.push({ type: 'ideal', ...joined, volts: value })
+    // SPICE counts a current source from its first node through itself to the second.
+    else elements.push({ type: 'current', ...joined, a: joined.b, b: joined.a, amps: value })
+  }
+  for (const line of body.filter(
+    (l) => l.text.startsWith('.') && !/^\.(model|op|options?)\b/i.test(l.text),
+  )) {
+    refuse(line, `“${line.text.split(/\s/)[0]}” is not understood: accepted are ${accepted}`)
+  }
+  if (!problems.length && elements.length === 0)
+    problems.push({ where: 'file', what: `There is no element in it: accepted are ${accepted}` })
+  if (!problems.length && !elements.some((e) => e.a === 0 || e.b === 0))
+    problems.push({ where: 'file', what: 'No element touches node 0, the reference' })
+  if (problems.length) return { ok: false, problems }
+  const nodeNames = [...numbers.keys()]
+  return {
+    ok: true,
+    value: {
+      title: first?.text.replace(/^\*\s*/, '') ?? '',
+      network: { nodeCount: nodeNames.length, elements },
+      nodeNames,
+    },
+  }
+}
