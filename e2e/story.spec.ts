@@ -37,6 +37,11 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(part(page, 'W3')).toHaveClass(/lit/)
     await part(page, 'X1').hover()
     await expect(page.locator('tr[data-row="X1"]')).toHaveClass(/lit/)
+    // Over the staircase: its far right is the battery strap's end, its left the battery's.
+    const chart = (await page.getByRole('img', { name: /^Staircase/ }).boundingBox())!
+    await page.mouse.move(chart.x + chart.width * 0.55, chart.y + chart.height * 0.5)
+    await expect(page.locator('tr.lit')).not.toHaveCount(0)
+    await expect(page.locator('.part.lit')).toHaveCount(1)
     await part(page, 'W3').click()
     const length = page.getByRole('region', { name: 'Values', exact: true }).getByLabel('Length')
     await length.fill('8,4')
@@ -151,6 +156,13 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await desk.getByLabel('Why, in a sentence').fill('All of the loss is under the nut.')
     await desk.getByRole('button', { name: 'That is what it tells me' }).click()
 
+    // Ohms on a live circuit give a number, and the meter says what it is worth.
+    await desk.getByRole('button', { name: 'Ohms' }).click()
+    await desk.getByLabel('Prediction').fill('OL')
+    await desk.getByRole('button', { name: 'Measure' }).click()
+    await expect(desk.getByText('live circuit: no resistance')).toBeVisible()
+    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+
     // Continuity with the strap off is allowed, and its weakness is for the review to say.
     await desk.getByRole('button', { name: 'lift ST1 battery strap' }).click()
     await desk.getByRole('button', { name: 'Continuity' }).click()
@@ -182,6 +194,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(page.getByText('conclusion: proven')).toBeVisible()
     await expect(page.getByText('inference: follows').first()).toBeVisible()
     await expect(page.getByText('“All of the loss is under the nut.”')).toBeVisible()
+    await expect(page.getByText('technique: Ohms on a live circuit')).toBeVisible()
     await page.getByRole('button', { name: /^Reading 2/ }).click()
     await expectAccessible(page)
   })

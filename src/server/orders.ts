@@ -1,5 +1,5 @@
 import type { Acknowledged, Desk, DeskAction, DeskList, NewOrder, OrderRow, User } from '../contract'
-import { defaultRubric, measure, observe, type Rubric, type Step } from '../core/assessment'
+import { defaultRubric, measure, observe, recordReading, type Rubric, type Step } from '../core/assessment'
 import type { Circuit } from '../core/circuit'
 import { partOfKind } from '../core/parts'
 import { Predictor } from '../core/diagnosis'
@@ -149,20 +149,8 @@ function perform(order: Order, before: readonly Step[], action: DeskAction['acti
         action.black,
       )
       if (!taken.ok) throw new Refusal(422, taken.message)
-      const { function: dial, value, unit, text, beeps } = taken.reading
       const { red, black } = taken
-      return {
-        ...action,
-        red,
-        black,
-        reading: {
-          function: dial,
-          ...(value === undefined ? {} : { value }),
-          unit: unit === 'V' ? 'V' : 'Ω',
-          text,
-          beeps,
-        },
-      }
+      return { ...action, red, black, reading: recordReading(taken.reading) }
     }
     case 'infer':
       if (before[before.length - 1]?.type !== 'test')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { judgeAttempt, measure, observe, type Arrangement, type Step } from '.'
+import { judgeAttempt, measure, observe, recordReading, type Arrangement, type Step } from '.'
 import { Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
 import { demoCircuit } from '../../../test/demo'
@@ -29,7 +29,6 @@ class Attempt {
     const { dial = 'volts', arrangement = on } = options
     const taken = measure(predictor, [this.planted], arrangement, dial, red, black)
     if (!taken.ok) throw new Error(taken.message)
-    const { value, unit, text, beeps } = taken.reading
     this.steps.push({
       type: 'test',
       arrangement,
@@ -37,13 +36,7 @@ class Attempt {
       red: taken.red,
       black: taken.black,
       prediction: typeof predicted === 'number' ? { type: 'value', value: predicted } : { type: predicted },
-      reading: {
-        function: dial,
-        ...(value === undefined ? {} : { value }),
-        unit: unit === 'V' ? 'V' : 'Ω',
-        text,
-        beeps,
-      },
+      reading: recordReading(taken.reading),
     })
     this.steps.push({ type: 'infer', cleared, suspect: [], note: '' })
     return this

@@ -93,6 +93,25 @@ export function measure(
   }
 }
 
+/** What of a reading is kept with the step: all that the display showed, nothing that it did not. */
+export function recordReading({
+  function: dial,
+  value,
+  unit,
+  text,
+  beeps,
+  live,
+}: Reading): StepOf<'test'>['reading'] {
+  return {
+    function: dial,
+    ...(value === undefined ? {} : { value }),
+    unit: unit === 'V' ? 'V' : 'Ω',
+    text,
+    beeps,
+    live,
+  }
+}
+
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */
 export function judgeAttempt(
   predictor: Predictor,

@@ -21,6 +21,8 @@ export const readingSchema = z.object({
   unit: z.enum(['V', 'Ω']),
   text: z.string(),
   beeps: z.boolean(),
+  /** Volts stood where the meter sends its own current: it shows a number and says that it means nothing. */
+  live: z.boolean().default(false),
 })
 
 export const operateStep = z.object({

@@ -77,6 +77,7 @@ function choose(key: typeof draft.value.function) {
     <div class="display" role="status" aria-live="polite">
       <span class="reading" data-testid="display">{{ shown ? shown.text : '- - -' }}</span>
       <span v-if="shown?.beeps" class="beep">beeps</span>
+      <span v-if="shown?.live" class="live">live circuit: no resistance</span>
     </div>
     <div class="choice" role="group" aria-label="Function">
       <button
@@ -163,6 +164,10 @@ function choose(key: typeof draft.value.function) {
 }
 .choice {
   justify-self: start;
+}
+.live {
+  font-weight: 600;
+  color: var(--fault);
 }
 .leads {
   display: grid;
