@@ -11,7 +11,7 @@ interface Limit {
 }
 
 function weigh(limits: readonly Limit[], balance: Balance): Verdict {
-  if (!(balance.amps > 1e-3)) return { passes: false, reason: 'No current flows: a loss cannot be judged' }
+  if (!(balance.amps > 1e-3)) return { passes: null, reason: 'no verdict: no current flows' }
   const over = limits.filter((l) => l.loss > l.most).sort((p, q) => q.loss / q.most - p.loss / p.most)[0]
   if (over)
     return { passes: false, reason: `${over.what} loses ${volts(over.loss)}, over ${volts(over.most)}` }

@@ -1,7 +1,8 @@
 import type { Balance, DropRow } from '../key'
 
 export interface Verdict {
-  readonly passes: boolean
+  /** Null where there is nothing to judge: a loss shows only while current flows. */
+  readonly passes: boolean | null
   /** One line: which loss, how much, against what. */
   readonly reason: string
 }

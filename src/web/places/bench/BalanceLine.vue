@@ -33,7 +33,8 @@ const v = (value: number | undefined) => (value === undefined ? 'floating' : for
     <span
       >at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
     >
-    <span :class="verdict.passes ? 'passes' : 'fails'"
+    <span v-if="verdict.passes === null" class="quiet">{{ verdict.reason }}</span>
+    <span v-else :class="verdict.passes ? 'passes' : 'fails'"
       >{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ verdict.reason }}</span
     >
   </p>

@@ -87,7 +87,7 @@ function print() {
       <StateSheet v-if="row.state.ok" :state="row.state" :faulted="row.other" :school="school" />
       <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
     </template>
-    <article v-if="which === 'all'">
+    <article v-if="which === 'all'" class="alone">
       <h2>
         Isolated <span class="quiet">each part by itself, its control closed; shorted leads read 0.2 Ω</span>
       </h2>
@@ -163,5 +163,18 @@ article {
 }
 :deep(table.data thead th) {
   background: var(--paper);
+}
+@media print {
+  .sheet {
+    display: block;
+    max-width: none;
+    padding: 0;
+  }
+  .alone {
+    break-before: page;
+  }
+  .isolated {
+    font-size: 11px;
+  }
 }
 </style>

@@ -96,7 +96,6 @@ const notices = computed(() =>
 article {
   display: grid;
   gap: 6px;
-  break-inside: avoid-page;
 }
 .two {
   display: grid;
@@ -108,5 +107,15 @@ caption {
   text-align: left;
   color: var(--quiet);
   font-size: 12px;
+}
+@media print {
+  /* A state a page; the first shares it with the title. */
+  article + article {
+    break-before: page;
+  }
+  .two {
+    grid-template-columns: minmax(0, 0.85fr) minmax(0, 1.15fr);
+    gap: 18px;
+  }
 }
 </style>
