@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { readCircuitText, type Circuit } from '../src/core/circuit'
 
 export const demoText = (name: string): string => readFileSync(`demo/circuits/${name}.json`, 'utf8')
@@ -15,3 +15,8 @@ export const stateOf = (circuit: Circuit, id: string) => {
   if (!found) throw new Error(`no state ${id}`)
   return found
 }
+
+/** Names of all demo circuits. */
+export const demoNames: readonly string[] = readdirSync('demo/circuits')
+  .map((file) => file.replace('.json', ''))
+  .sort()

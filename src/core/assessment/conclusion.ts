@@ -69,10 +69,9 @@ function alike(a: Fault['kind'], b: Fault['kind']): boolean {
   const families: readonly (readonly Fault['kind'][])[] = [
     ['open', 'blown', 'burntOut', 'stuckOpen'],
     ['highResistance', 'corroded'],
-    ['shortToGround'],
-    ['discharged'],
+    ['seized', 'dragging'],
   ]
-  return families.some((family) => family.includes(a) && family.includes(b))
+  return a === b || families.some((family) => family.includes(a) && family.includes(b))
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

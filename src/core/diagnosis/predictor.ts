@@ -74,8 +74,8 @@ export class Predictor {
   }
 
   private fusesAfter(fault: Fault | undefined): ReadonlySet<string> {
-    // Only a short to elsewhere can melt what the healthy circuit does not.
-    const key = fault?.kind === 'shortToGround' ? faultKey(fault) : ''
+    // Only what draws more than the healthy circuit can melt what that does not.
+    const key = fault && drawsMore.has(fault.kind) ? faultKey(fault) : ''
     if (!this.fuses.has(key))
       this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
     return this.fuses.get(key)!
@@ -127,6 +127,15 @@ export class Predictor {
     })
   }
 }
+
+const drawsMore: ReadonlySet<Fault['kind']> = new Set([
+  'shortToGround',
+  'shortToSupply',
+  'leaky',
+  'seized',
+  'dragging',
+  'shortedTurns',
+])
 
 const faultKey = (fault: Fault | undefined): string =>
   fault ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''}|` : '|'

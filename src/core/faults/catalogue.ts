@@ -1,6 +1,6 @@
 import type { FaultKind } from '../parts'
-import { formatQuantity } from '../quantity'
-import type { Element } from '../solve'
+import { formatPlain, formatQuantity } from '../quantity'
+import type { Element, Owner } from '../solve'
 import { corrodedColdOhms, corrodedLaw } from './corrosion'
 import type { Fault, Severity } from './fault'
 
@@ -8,8 +8,13 @@ import type { Fault, Severity } from './fault'
 export interface Site {
   /** Elements of the struck segment; what is returned takes their place. */
   readonly elements: readonly Element[]
+  /** The segment's two nodes, whether or not anything joins them now. */
+  readonly between: readonly [number, number]
+  readonly owner: Owner
   readonly freshNode: () => number
   readonly ground: number
+  /** The battery's positive post. */
+  readonly supply: number
 }
 
 export interface FaultDefinition {
@@ -31,6 +36,20 @@ function inSeries({ elements, freshNode }: Site, extra: (a: number, b: number) =
   if (!first) return []
   const middle = freshNode()
   return [extra(first.a, middle), { ...first, a: middle }, ...rest]
+}
+
+/** A conductor that touches `other` half-way along: half of it before the place, half after. */
+function halfWay({ elements, freshNode }: Site, other: number, ohms: number): Element[] {
+  const [first, ...rest] = elements
+  if (!first || first.type !== 'resistor') return [...elements]
+  const middle = freshNode()
+  const half = { ...first, ohms: first.ohms / 2 }
+  return [
+    { ...half, b: middle },
+    { ...half, a: middle },
+    { type: 'resistor', a: middle, b: other, ohms, owner: first.owner },
+    ...rest,
+  ]
 }
 
 export const catalogue: readonly FaultDefinition[] = [
@@ -110,19 +129,7 @@ export const catalogue: readonly FaultDefinition[] = [
     built: 'Lead a wire from a tap in the conductor to the frame, through the branch’s own fuse only.',
     caution: 'Never without a fuse of the branch’s own size: an unfused short burns wire and people.',
     describe: (ohms) => `short to ground through ${formatQuantity(ohms, 'Ω')}`,
-    strike: ({ elements, freshNode, ground }, ohms) => {
-      const [first, ...rest] = elements
-      if (!first || first.type !== 'resistor') return [...elements]
-      // Chafed half-way: half of the conductor before the short, half after it.
-      const middle = freshNode()
-      const half = { ...first, ohms: first.ohms / 2 }
-      return [
-        { ...half, b: middle },
-        { ...half, a: middle },
-        { type: 'resistor', a: middle, b: ground, ohms, owner: first.owner },
-        ...rest,
-      ]
-    },
+    strike: (site, ohms) => halfWay(site, site.ground, ohms),
   },
   {
     kind: 'stuckOpen',
@@ -147,6 +154,73 @@ export const catalogue: readonly FaultDefinition[] = [
     describe: (volts) => `weak: ${formatQuantity(volts, 'V')} down`,
     strike: ({ elements }, volts) =>
       elements.map((e) => (e.type === 'source' ? { ...e, volts: Math.max(0, e.volts - volts) } : e)),
+  },
+  {
+    kind: 'seized',
+    title: 'Seized',
+    built: 'Hold the shaft with a clamp that cannot fly off.',
+    caution: 'A held motor heats fast: seconds only, and a fuse of the branch’s own size.',
+    describe: () => 'seized: draws its stall current',
+    // The part's own equations know it.
+    strike: ({ elements }) => [...elements],
+  },
+  {
+    kind: 'dragging',
+    title: 'Dragging',
+    built: 'Brake the shaft lightly with a felt pad.',
+    describe: () => 'drags: three times its friction',
+    strike: ({ elements }) => [...elements],
+  },
+  {
+    kind: 'shortedTurns',
+    title: 'Shorted turns',
+    severity: {
+      label: 'Resistance left, of the sound one',
+      unit: '%',
+      least: 5,
+      most: 95,
+      preset: 40,
+      grid: grid(5, 10, 20, 35, 50, 70, 90),
+    },
+    built: 'Put a resistor across the element, rated for the heat.',
+    caution: 'It draws more than its fuse is meant for: keep the branch’s own fuse in.',
+    describe: (share) => `shorted turns: ${formatPlain(share)} % of its resistance left`,
+    strike: ({ elements }, share) =>
+      elements.map((e) => (e.type === 'resistor' ? { ...e, ohms: (e.ohms * share) / 100 } : e)),
+  },
+  {
+    kind: 'leaky',
+    title: 'Leaks when open',
+    severity: {
+      label: 'Resistance of the leak',
+      unit: 'Ω',
+      least: 1,
+      most: 100000,
+      preset: 100,
+      grid: grid(1, 3, 10, 30, 100, 300, 1000, 10000, 100000),
+    },
+    built: 'Put a resistor across the contacts.',
+    describe: (ohms) => `leaks through ${formatQuantity(ohms, 'Ω')} when open`,
+    strike: ({ elements, between: [a, b], owner }, ohms) => [
+      ...elements,
+      { type: 'resistor', a, b, ohms, owner },
+    ],
+  },
+  {
+    kind: 'shortToSupply',
+    title: 'Short to supply',
+    severity: {
+      label: 'Resistance of the short',
+      unit: 'Ω',
+      least: 0.01,
+      most: 1000,
+      preset: 0.05,
+      grid: grid(0.01, 0.05, 0.2, 1, 5, 20, 100),
+    },
+    built: 'Lead a fused wire from the battery’s positive side to a tap in the conductor.',
+    caution: 'Fuse it at the battery: a bare feed that slips is a welding set.',
+    describe: (ohms) => `short to supply through ${formatQuantity(ohms, 'Ω')}`,
+    strike: (site, ohms) => halfWay(site, site.supply, ohms),
   },
 ]
 

@@ -24,8 +24,22 @@ export interface Terminal {
 }
 
 /** Kinds of fault that can strike a segment; what each does is in `faults/`. */
-export type FaultKind =
-  'open' | 'highResistance' | 'corroded' | 'blown' | 'burntOut' | 'shortToGround' | 'stuckOpen' | 'discharged'
+export const faultKinds = [
+  'open',
+  'highResistance',
+  'corroded',
+  'blown',
+  'burntOut',
+  'shortToGround',
+  'shortToSupply',
+  'stuckOpen',
+  'leaky',
+  'discharged',
+  'seized',
+  'dragging',
+  'shortedTurns',
+] as const
+export type FaultKind = (typeof faultKinds)[number]
 
 /** One piece of a part, between two of its terminals, that can fail by itself. */
 export interface Segment {
@@ -59,6 +73,8 @@ export interface Surroundings {
   readonly detached: boolean
   /** A fuse that has melted in an earlier state. */
   readonly blown: boolean
+  /** Faults planted in this part, with their severities: for those that change its own equations. */
+  readonly struck: ReadonlyMap<FaultKind, number>
 }
 
 /** What runs through a segment, for notices and for what melts. */

@@ -23,7 +23,7 @@ export const heater = definePart({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
     ratedPower: quantity('Rated watts', 'W', 0.5, 1000, 20),
   }),
-  segments: [{ key: 'element', name: 'element', between: ['a', 'b'], faults: [...passive] }],
+  segments: [{ key: 'element', name: 'element', between: ['a', 'b'], faults: [...passive, 'shortedTurns'] }],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['element'] },
   load: ['a', 'b'],
   stamp: ({ ratedVoltage, ratedPower }, net) =>

@@ -12,6 +12,9 @@ export interface Junction {
   kelvin: number
 }
 
+/** Temperature that SPICE takes unless told, K. */
+const spiceKelvin = 300.15
+
 /** Amps beyond which the exponential goes on as its tangent: no real junction gets there, but iteration may pass by. */
 const tangentFrom = 1e4
 /** Siemens across a junction, as SPICE's gmin: keeps a blocked one from floating. */
@@ -34,7 +37,7 @@ export function junctionLaw({ saturation, emission, kelvin }: Junction): Law {
     },
     spice: (name, a, b) => [
       `D${name} ${a} ${b} J${name}`,
-      `.model J${name} D(IS=${saturation} N=${emission})`,
+      `.model J${name} D(IS=${saturation} N=${(emission * kelvin) / spiceKelvin})`,
     ],
   }
 }

@@ -5,6 +5,8 @@ import { connector } from './connector'
 import { fuse } from './fuse'
 import { heater } from './heater'
 import { lamp } from './lamp'
+import { led } from './led'
+import { motor } from './motor'
 import { strap } from './strap'
 import { stud } from './stud'
 import { toggle } from './switch'
@@ -18,7 +20,9 @@ export const parts: readonly AnyPart[] = [
   connector,
   wire,
   lamp,
+  led,
   heater,
+  motor,
   stud,
   chassis,
   strap,

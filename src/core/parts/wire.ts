@@ -37,7 +37,7 @@ export const wire = definePart({
       key: 'copper',
       name: 'conductor',
       between: ['a', 'b'],
-      faults: ['open', 'highResistance', 'corroded', 'shortToGround'],
+      faults: ['open', 'highResistance', 'corroded', 'shortToGround', 'shortToSupply'],
     },
   ],
   stamp: ({ length, section }, net, { temperature }) =>

@@ -38,6 +38,7 @@ export function buildBoard(
   let nodeCount = wiring.count
   const freshNode = () => nodeCount++
   const ground = groundNode(circuit, wiring)
+  const supply = supplyNode(circuit, wiring)
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
     const own: Element[] = []
@@ -61,16 +62,23 @@ export function buildBoard(
       position: state.controls[part.id] ?? definition.positions?.[0],
       detached,
       blown: blown.has(part.id),
+      struck: new Map(faults.filter((f) => f.part === part.id).map((f) => [f.kind, severityOf(f)])),
     })
     const opened = detached ? (definition.detach?.opens ?? []) : []
     let kept = own.filter((e) => !opened.includes(e.owner.segment))
     for (const fault of faults.filter((f) => f.part === part.id)) {
       const struck = kept.filter((e) => e.owner.segment === fault.segment)
       const rest = kept.filter((e) => e.owner.segment !== fault.segment)
-      kept = [
-        ...rest,
-        ...faultOfKind(fault.kind).strike({ elements: struck, freshNode, ground }, severityOf(fault)),
-      ]
+      const segment = definition.segments.find((s) => s.key === fault.segment)!
+      const site = {
+        elements: struck,
+        between: [node(segment.between[0]), node(segment.between[1])] as const,
+        owner: { part: part.id, segment: segment.key },
+        freshNode,
+        ground,
+        supply,
+      }
+      kept = [...rest, ...faultOfKind(fault.kind).strike(site, severityOf(fault))]
     }
     elements.push(...kept)
   }
@@ -81,6 +89,12 @@ export function buildBoard(
 function groundNode(circuit: Circuit, wiring: Wiring): number {
   const metal = circuit.parts.find((part) => part.kind === 'chassis')
   return metal ? wiring.nodeOf(metal.id, 'a') : 0
+}
+
+/** Positive post of the first battery. */
+function supplyNode(circuit: Circuit, wiring: Wiring): number {
+  const source = circuit.parts.find((part) => partOfKind(part.kind).role === 'source')
+  return source ? wiring.nodeOf(source.id, 'pos') : 0
 }
 
 /** Solves a board in its state; fuses that this state melts are melted and the rest solved again. */
@@ -163,12 +177,12 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
   return board.circuit.parts.flatMap((part): Noticed[] => {
     const definition = partOfKind(part.kind)
     if (!definition.notice) return []
-    const segment = definition.segments.find((s) => s.key === definition.notice!.segment)!
-    const amps = segmentAmps(board, point, part.id, segment.key)
-    const a = board.wiring.nodeOf(part.id, segment.between[0])
-    const b = board.wiring.nodeOf(part.id, segment.between[1])
-    // Nothing shows on an open filament, whatever stands across it.
-    const volts = amps === 0 ? 0 : (voltsBetween(solved, a, b) ?? 0)
+    // The load's own element comes last in its segment: what a fault puts before it is not what a person notices.
+    const { segment } = definition.notice
+    const own = board.elements.findLastIndex((e) => e.owner.part === part.id && e.owner.segment === segment)
+    const element = board.elements[own]
+    const amps = element ? point.current[own]! : 0
+    const volts = element ? point.voltage[element.a]! - point.voltage[element.b]! : 0
     return [
       { part: part.id, ...definition.notice.read(part.parameters, { volts, amps, watts: volts * amps }) },
     ]

@@ -99,8 +99,11 @@ function leadDown(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath
 function tellSides(circuit: Circuit, way: readonly Piece[], own: readonly Piece[]): Stride[] {
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   const inLoad = (piece: Piece) => {
-    const load = kinds.get(piece.part)?.load
-    return load !== undefined && piece.segment.between.every((key) => load.includes(key))
+    const { load, terminals } = kinds.get(piece.part)!
+    if (!load) return false
+    const keys = terminals.map((t) => t.key)
+    const [first, last] = [keys.indexOf(load[0]), keys.indexOf(load[1])]
+    return piece.segment.between.every((key) => keys.indexOf(key) >= first && keys.indexOf(key) <= last)
   }
   const load = own.find(inLoad)?.part
   let side: Stride['side'] = 'feed'

@@ -3,8 +3,10 @@ import { answerKey, schools, solveBoard, stateKey, type StateKey } from '.'
 import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
 import { functionOf, workshopMeter } from '../instruments'
-import { possibleFaults } from '../faults'
-import { demoCircuit, stateOf } from '../../../test/demo'
+import { catalogue, possibleFaults } from '../faults'
+import { partKinds } from '../parts'
+import fc from 'fast-check'
+import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 
 function keyOf(circuit: Circuit, faults: readonly Fault[] = [], state = 'on'): StateKey {
   const key = stateKey(circuit, faults, stateOf(circuit, state))
@@ -71,6 +73,15 @@ describe('worked readings of the trade', () => {
     const row = answerKey(demoCircuit(), []).isolated.find((r) => r.part === 'L1')!
     expect(row.ohms.value).toBeGreaterThanOrEqual(0.3)
     expect(row.ohms.value).toBeLessThanOrEqual(0.6)
+  })
+
+  it('a 25 A fuse feeding a 10.5 Ω heater shows about 3 mV when it is on, and none when it is not', () => {
+    const drop = (state: string) =>
+      keyOf(demoCircuit('sweeper-heated-step'), [], state).drops.find(
+        (d) => d.part === 'F1' && d.segment === 'link',
+      )!.value!
+    expect(drop('on') * 1000).toBeCloseTo(3, 0)
+    expect(Math.abs(drop('off'))).toBeLessThan(1e-5)
   })
 
   it('a short downstream of the switch blows the fuse and leaves the fuse’s far side dead', () => {
@@ -169,9 +180,10 @@ describe('bands', () => {
   }, 60_000)
 })
 
-describe('every fault of the catalogue', () => {
+describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
+  const circuit = demoCircuit(name)
+
   it('solves in every state with Kirchhoff’s laws kept and power given equal to power taken', () => {
-    const circuit = demoCircuit()
     for (const fault of possibleFaults(circuit)) {
       for (const state of circuit.states) {
         const solved = solveBoard(circuit, [fault], state)
@@ -182,15 +194,47 @@ describe('every fault of the catalogue', () => {
         let taken = 0
         board.elements.forEach((e, i) => {
           const volts = point.voltage[e.a]! - point.voltage[e.b]!
-          const watts = volts * point.current[i]!
           if (e.type === 'source') {
             given -= e.volts * point.current[i]!
             taken += point.current[i]! ** 2 * e.ohms
-          } else taken += watts
+          } else taken += volts * point.current[i]!
         })
         expect(Math.abs(given - taken)).toBeLessThan(1e-6 * Math.max(1, given))
         point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }
     }
+  })
+
+  it('is an answer or a clear refusal for pairs of faults drawn at random, and never not-a-number', () => {
+    const faults = possibleFaults(circuit)
+    const pick = fc.nat(faults.length - 1)
+    fc.assert(
+      fc.property(pick, pick, fc.nat(circuit.states.length - 1), (i, j, k) => {
+        const solved = solveBoard(circuit, [faults[i]!, faults[j]!], circuit.states[k]!)
+        if (!solved.ok) expect(solved.message).toContain('no equilibrium')
+        else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
+      }),
+      { numRuns: 1000 },
+    )
+  })
+
+  it('closes every healthy path on the source', () => {
+    for (const state of answerKey(circuit, []).states) {
+      if (!state.ok) throw new Error(state.message)
+      for (const balance of state.balances) {
+        expect(balance.load).toBeDefined()
+        if (balance.remainder !== undefined) expect(Math.abs(balance.remainder)).toBeLessThan(1e-6)
+      }
+    }
+  })
+})
+
+describe('the demo circuits together', () => {
+  it('use every part there is, and give every fault of the catalogue a place to strike', () => {
+    const circuits = demoNames.map((name) => demoCircuit(name))
+    const used = new Set(circuits.flatMap((c) => c.parts.map((p) => p.kind)))
+    const struck = new Set(circuits.flatMap((c) => possibleFaults(c).map((f) => f.kind)))
+    expect(partKinds.filter((kind) => !used.has(kind))).toEqual([])
+    expect(catalogue.map((f) => f.kind).filter((kind) => !struck.has(kind))).toEqual([])
   })
 })

@@ -2,25 +2,32 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Solver, type Element } from '.'
 import { absolute, referenceVoltages, relative } from '../../../test/reference'
-import { demoCircuit } from '../../../test/demo'
+import { demoCircuit, demoNames } from '../../../test/demo'
 import { corrodedLaw } from '../faults/corrosion'
 import { possibleFaults } from '../faults'
 import { fuseLaw } from '../parts/fuse'
 import { filamentLaw } from '../parts/lamp'
+import { motorLaw } from '../parts/motor'
 import { buildBoard } from '../readings'
 
 const owner = { part: 'T', segment: 't' }
 
-async function agrees(network: { nodeCount: number; elements: readonly Element[] }) {
-  const solved = new Solver(network).solve()
+async function agrees(network: { nodeCount: number; elements: readonly Element[] }, what = '') {
+  const solver = new Solver(network)
+  const solved = solver.solve()
   if (!solved.ok) throw new Error(solved.message)
   const reference = await referenceVoltages(network)
   expect(reference.size).toBeGreaterThan(0)
   for (const [node, volts] of reference) {
     // A floating node has no answer of its own; the engine ties it down as it likes.
     if (solved.island[node] !== 0) continue
+    // So has one that only a blocked diode's picosiemens hold: the engine adds as much of its own.
+    const seen = new Float64Array(network.nodeCount)
+    seen[node] = 1
+    solver.respond(seen)
+    if (seen[node]! > 1e9) continue
     const miss = Math.abs(solved.voltage[node]! - volts)
-    expect(miss, `node ${node}: ${solved.voltage[node]} against ${volts}`).toBeLessThan(
+    expect(miss, `${what} node ${node}: ${solved.voltage[node]} against ${volts}`).toBeLessThan(
       Math.max(absolute, relative * Math.abs(volts)),
     )
   }
@@ -29,7 +36,7 @@ async function agrees(network: { nodeCount: number; elements: readonly Element[]
 /** A chain from a battery through random branches back to the reference, with random cross links. */
 const skeleton = fc.record({
   nodes: fc.integer({ min: 3, max: 20 }),
-  links: fc.array(fc.tuple(fc.nat(30), fc.nat(30), fc.double({ min: -3, max: 4, noNaN: true }), fc.nat(5)), {
+  links: fc.array(fc.tuple(fc.nat(30), fc.nat(30), fc.double({ min: -3, max: 4, noNaN: true }), fc.nat(6)), {
     minLength: 4,
     maxLength: 30,
   }),
@@ -53,7 +60,15 @@ const build = (
     else if (kind === 3) elements.push({ type: 'curve', a, b, law: fuseLaw(5 + p), owner })
     else if (kind === 4)
       elements.push({ type: 'curve', a, b, law: corrodedLaw(0.1 + (p % 5), 0.2 + (q % 7)), owner })
-    else {
+    else if (kind === 5) {
+      const machine = {
+        ratedVoltage: volts,
+        ratedCurrent: 1 + p,
+        armatureOhms: (0.1 + (q % 5) / 10) * (volts / (1 + p)),
+        friction: 0.05 + (p % 6) / 12,
+      }
+      elements.push({ type: 'curve', a, b, law: motorLaw(machine), owner })
+    } else {
       const filament = { ratedVoltage: volts, ratedPower: 2 + 2 * p, workingKelvin: 2400 + 20 * q }
       elements.push({ type: 'curve', a, b, law: filamentLaw(filament, 293.15), owner })
     }
@@ -69,17 +84,17 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
     )
   })
 
-  it('on random networks with lamps, fuses, corroded joints and current sources', async () => {
+  it('on random networks with lamps, motors, fuses, corroded joints and current sources', async () => {
     await fc.assert(
       fc.asyncProperty(skeleton, async (s) => agrees(build(s, true))),
       { numRuns: 60 },
     )
   })
 
-  it('on the demo circuit under every fault of its catalogue', async () => {
-    const circuit = demoCircuit()
+  it.each(demoNames)('on %s under every fault of its catalogue', async (name) => {
+    const circuit = demoCircuit(name)
     for (const fault of [undefined, ...possibleFaults(circuit)]) {
-      await agrees(buildBoard(circuit, fault ? [fault] : [], circuit.states[0]!))
+      await agrees(buildBoard(circuit, fault ? [fault] : [], circuit.states[0]!), JSON.stringify(fault))
     }
   })
 })

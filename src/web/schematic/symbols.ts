@@ -86,6 +86,26 @@ export const symbols: Readonly<Record<string, Symbol>> = {
       { d: `M-8 ${0.4 * l}H8M-8 ${0.6 * l}H8` },
     ],
   },
+  motor: {
+    length: 66,
+    terminals: [0, 1],
+    draw: (l, { detached }) => [
+      { d: detached ? `M0 0V${0.1 * l}M0 ${l / 2 + 16}V${l}` : `M0 0V${l / 2 - 16}M0 ${l / 2 + 16}V${l}` },
+      ...(detached ? [gap(0.1 * l, 0.25 * l)] : []),
+      { d: circle(0, l / 2, 16) },
+      { d: `M-7 ${l / 2 + 7}V${l / 2 - 7}L0 ${l / 2 + 2}L7 ${l / 2 - 7}V${l / 2 + 7}` },
+    ],
+  },
+  led: {
+    length: 84,
+    terminals: [0, 0.5, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.12 * l}M0 ${0.38 * l}V${l}` },
+      { d: `M-6 ${0.12 * l}H6V${0.38 * l}H-6Z` },
+      { d: `M-9 ${0.64 * l}H9L0 ${0.84 * l}ZM-9 ${0.84 * l}H9` },
+      { d: `M12 ${0.7 * l}L19 ${0.62 * l}M13 ${0.8 * l}L20 ${0.72 * l}` },
+    ],
+  },
   stud: {
     length: 58,
     terminals: [0, 0.5, 1],
