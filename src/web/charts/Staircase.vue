@@ -161,6 +161,8 @@ figure {
   min-height: 0;
 }
 figcaption {
+  white-space: nowrap;
+  overflow: hidden;
   display: flex;
   gap: 6px;
   align-items: center;

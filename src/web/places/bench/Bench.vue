@@ -146,7 +146,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 .sum {
   grid-area: sum;
 }
+
 .drops {
+  container-type: inline-size;
   grid-area: drops;
   background: var(--sheet);
 }

@@ -42,7 +42,7 @@ const rows = computed(() =>
       <tr>
         <th scope="col">From – to</th>
         <th scope="col">Piece</th>
-        <th scope="col">Side</th>
+        <th scope="col" class="side">Side</th>
         <th scope="col" class="num">
           {{ faulted ? 'Healthy' : 'Drop' }}
         </th>
@@ -64,9 +64,7 @@ const rows = computed(() =>
       >
         <td class="reading way">{{ row.from }} – {{ row.to }}</td>
         <td>{{ row.part }} {{ row.name }}</td>
-        <td class="quiet">
-          {{ row.side }}
-        </td>
+        <td class="quiet side">{{ row.side }}</td>
         <td class="num">
           {{ row.shown }}
         </td>
@@ -86,5 +84,17 @@ const rows = computed(() =>
 <style scoped>
 .way {
   white-space: nowrap;
+}
+/* Beside a wide drawing the figures matter more than the side, which the order tells as well. */
+@container (max-width: 470px) {
+  .side {
+    display: none;
+  }
+  table.data {
+    font-size: 12px;
+  }
+  table.data .num {
+    padding-right: 6px;
+  }
 }
 </style>

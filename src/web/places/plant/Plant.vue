@@ -173,7 +173,7 @@ function point(part: string) {
   padding: 8px 16px 10px;
 }
 .wide {
-  grid-template-columns: minmax(340px, 45%) minmax(0, 1fr) 250px;
+  grid-template-columns: minmax(340px, 44%) minmax(0, 1fr) 250px;
 }
 .top {
   grid-area: top;
@@ -201,7 +201,9 @@ function point(part: string) {
   display: flex;
   gap: 14px;
 }
+
 .drops {
+  container-type: inline-size;
   grid-area: drops;
   background: var(--sheet);
 }
