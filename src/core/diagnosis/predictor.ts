@@ -2,7 +2,7 @@ import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit
 import type { Fault } from '../faults'
 import { functionOf, workshopMeter, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
-import { aftermath, noticeAll, smallSignalOhms, solveBoard, voltageBand, type SolvedBoard } from '../readings'
+import { aftermath, expectedVolts, noticeAll, solveBoard, type SolvedBoard } from '../readings'
 import type { Fact, TestSetup } from './evidence'
 import { hypothesesOf, type Hypothesis } from './hypotheses'
 
@@ -98,13 +98,10 @@ export class Predictor {
   private expect(solved: SolvedBoard, { function: dial, red, black }: TestSetup): Interval {
     const { meter } = this
     if (dial === 'volts') {
-      const { island, voltage } = solved.point
-      const tied = island[red] === island[black]
-      const volts = tied ? voltage[red]! - voltage[black]! : 0
-      const behind = smallSignalOhms(solved, red, black)
-      const value = tied ? (volts * meter.volts.inputOhms) / (meter.volts.inputOhms + behind) : 0
-      const band = voltageBand(solved, red, black) + functionOf('volts').accuracy(value, meter)
-      return { low: value - band, high: value + band }
+      // Across islands nothing but the meter is there to show: zero.
+      const { value = 0, band } = expectedVolts(solved, red, black, meter)
+      const width = Math.max(band, functionOf('volts').accuracy(value, meter))
+      return { low: value - width, high: value + width }
     }
     const { value } = functionOf(dial).read(solved, red, black, meter)
     if (value === undefined) return { low: Infinity, high: Infinity }

@@ -7,7 +7,29 @@ const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600
 
 /** Volts DC, red minus black, with the meter's own input resistance across the points. */
 export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Reading {
-  const { board, point } = solved
+  const { point } = solved
+  const truth = loadedVolts(solved, red, black, meter)
+  const { digit } = range(Math.abs(truth), meter.counts)
+  const value = toCount(truth, digit)
+  return {
+    function: 'volts',
+    value,
+    unit: 'V',
+    text: showVolts(value, digit),
+    beeps: false,
+    live: false,
+    floating: red !== black && point.island[red] !== point.island[black],
+  }
+}
+
+/** Volts between two nodes while the meter's own input resistance lies across them. */
+export function loadedVolts(
+  { board, point }: SolvedBoard,
+  red: number,
+  black: number,
+  meter: MeterType,
+): number {
+  if (red === black) return 0
   const loaded = new Solver({
     nodeCount: board.nodeCount,
     elements: [
@@ -21,18 +43,7 @@ export function readVolts(solved: SolvedBoard, red: number, black: number, meter
       },
     ],
   }).solve(point.voltage)
-  const truth = loaded.ok && red !== black ? loaded.voltage[red]! - loaded.voltage[black]! : 0
-  const { digit } = range(Math.abs(truth), meter.counts)
-  const value = toCount(truth, digit)
-  return {
-    function: 'volts',
-    value,
-    unit: 'V',
-    text: showVolts(value, digit),
-    beeps: false,
-    live: false,
-    floating: red !== black && point.island[red] !== point.island[black],
-  }
+  return loaded.ok ? loaded.voltage[red]! - loaded.voltage[black]! : 0
 }
 
 /** Half-width that the meter itself adds to a reading of `volts`. */

@@ -157,11 +157,6 @@ export function segmentAmps(
   return i < 0 ? 0 : point.current[i]!
 }
 
-/** Volts at a node over the reference, or undefined where it floats. */
-export function voltsAt({ point }: SolvedBoard, node: number): number | undefined {
-  return point.island[node] === 0 ? point.voltage[node] : undefined
-}
-
 /** Volts of a over b, or undefined where nothing ties the two together. */
 export function voltsBetween({ point }: SolvedBoard, a: number, b: number): number | undefined {
   return point.island[a] === point.island[b] ? point.voltage[a]! - point.voltage[b]! : undefined

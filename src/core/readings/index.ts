@@ -1,5 +1,6 @@
 export * from './band'
 export * from './board'
+export * from './expected'
 export * from './key'
 export * from './schools/limits'
 export * from './schools/school'

@@ -9,21 +9,13 @@ import {
   noticeAll,
   segmentAmps,
   solveBoard,
-  voltsAt,
   voltsBetween,
   type Noticed,
   type SolvedBoard,
 } from './board'
-import { smallSignalOhms, voltageBand } from './band'
+import { expectedVolts, type Expected } from './expected'
 import { walkPath, type Stride, type Walk } from './walk'
 import { Solver } from '../solve'
-
-/** A value with the band in which it is expected; `value` undefined where nothing holds it. */
-export interface Expected {
-  readonly value: number | undefined
-  /** Half-width, the meter's own accuracy included. */
-  readonly band: number
-}
 
 export interface PointRow extends Expected {
   readonly name: string
@@ -139,15 +131,6 @@ export function stateKey(
 function onceEach(rows: readonly DropRow[]): DropRow[] {
   const met = new Map(rows.map((row) => [`${row.part}.${row.segment}`, row] as const).reverse())
   return rows.filter((row) => met.get(`${row.part}.${row.segment}`) === row)
-}
-
-/** What a meter should show between two nodes: loaded by its own input, with the band around it. */
-function expectedVolts(solved: SolvedBoard, a: number, b: number, meter: MeterType): Expected {
-  const volts = b === 0 ? voltsAt(solved, a) : voltsBetween(solved, a, b)
-  if (volts === undefined) return { value: undefined, band: 0 }
-  const behind = smallSignalOhms(solved, a, b)
-  const value = (volts * meter.volts.inputOhms) / (meter.volts.inputOhms + behind)
-  return { value, band: voltageBand(solved, a, b) + functionOf('volts').accuracy(value, meter) }
 }
 
 function dropRow(solved: SolvedBoard, stride: Stride, meter: MeterType): DropRow {
