@@ -5,6 +5,7 @@ export const people = {
   orla: { login: 'orla', password: 'gritter-amber-7' },
   tam: { login: 'tam', password: 'sweeper-brush-3' },
   idris: { login: 'idris', password: 'hopper-chain-5' },
+  maeve: { login: 'maeve', password: 'beacon-lens-9' },
 }
 
 export async function signIn(page: Page, who: keyof typeof people): Promise<void> {

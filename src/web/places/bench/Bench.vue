@@ -45,7 +45,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="bench" :class="{ wide: circuit.paths.length > 1 }">
+  <div v-else class="bench place" :class="{ wide: circuit.paths.length > 1 }">
     <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -109,8 +109,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 <style scoped>
 .bench {
-  display: grid;
-  height: 100%;
   grid-template-columns: minmax(360px, 41%) minmax(0, 1fr) 230px;
   grid-template-rows: auto auto minmax(190px, 42%) auto minmax(0, 1fr);
   grid-template-areas: 'top top top' 'banner banner banner' 'draw stairs stairs' 'draw sum sum' 'draw drops side';
@@ -122,10 +120,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .top {
   grid-area: top;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: center;
 }
 .gap {
   flex: 1;
@@ -135,9 +129,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .drawing {
   grid-area: draw;
-  min-height: 0;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
 }
 .stairs {
   grid-area: stairs;

@@ -55,7 +55,7 @@ async function infer() {
   <p v-if="missing || !model.desk" class="wrong" role="alert">
     {{ missing }}
   </p>
-  <div v-else class="desk">
+  <div v-else class="desk place">
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
       <p class="complaint">“{{ model.desk.complaint }}”</p>
@@ -122,8 +122,6 @@ async function infer() {
 
 <style scoped>
 .desk {
-  display: grid;
-  height: 100%;
   grid-template-columns: minmax(0, 1fr) minmax(340px, 400px);
   grid-template-rows: auto minmax(0, 1fr);
   gap: 8px 16px;
@@ -139,11 +137,6 @@ async function infer() {
 .complaint {
   font-size: 16px;
   font-style: italic;
-}
-.drawing {
-  min-height: 0;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
 }
 .side {
   display: grid;

@@ -62,7 +62,7 @@ function point(part: string) {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="plant" :class="{ wide: circuit.paths.length > 1 }">
+  <div v-else class="plant place" :class="{ wide: circuit.paths.length > 1 }">
     <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -164,8 +164,6 @@ function point(part: string) {
 
 <style scoped>
 .plant {
-  display: grid;
-  height: 100%;
   grid-template-columns: minmax(340px, 36%) minmax(0, 1fr) 270px;
   grid-template-rows: auto minmax(180px, 38%) auto minmax(0, 1fr);
   grid-template-areas: 'top top top' 'draw stairs side' 'draw sum side' 'draw drops side';
@@ -177,16 +175,9 @@ function point(part: string) {
 }
 .top {
   grid-area: top;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
 }
 .drawing {
   grid-area: draw;
-  min-height: 0;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
 }
 .stairs {
   grid-area: stairs;

@@ -80,7 +80,7 @@ const arrangement = computed(() => {
   <p v-if="missing || !review" class="wrong" role="alert">
     {{ missing }}
   </p>
-  <div v-else class="review">
+  <div v-else class="review place">
     <div class="top">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
@@ -128,8 +128,6 @@ const arrangement = computed(() => {
 
 <style scoped>
 .review {
-  display: grid;
-  height: 100%;
   grid-template-columns: minmax(340px, 40%) minmax(0, 1fr);
   grid-template-rows: auto minmax(0, 1fr);
   gap: 8px 18px;
@@ -137,19 +135,10 @@ const arrangement = computed(() => {
 }
 .top {
   grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  align-items: baseline;
 }
 .planted {
   color: var(--fault);
   font-weight: 500;
-}
-.drawing {
-  min-height: 0;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
 }
 .side {
   display: grid;
