@@ -3,7 +3,7 @@
  * `owner`, so that readings can be given back to the part that it belongs to.
  */
 export interface Owner {
-  /** Part id in the document. */
+  /** Id of the part. */
   readonly part: string
   /** Which piece of the part: a joint, a conductor, a filament. */
   readonly segment: string
