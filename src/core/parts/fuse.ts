@@ -36,6 +36,7 @@ export function fuseLaw(rating: number): Law {
   const cold = fuseColdOhms(rating)
   const rise = (1 / 0.7 - 1) / rating ** 2
   return {
+    chord: 1 / cold,
     at(v, out) {
       let i = v / cold
       // Convex in |i|: Newton from the cold answer, which is too large, comes down without overshoot.

@@ -47,7 +47,7 @@ export function filamentKelvin(filament: Filament, volts: number, ambientKelvin:
     const miss = high - low - drive
     const change = miss / ((b + g) * high - b * low)
     u -= change
-    if (Math.abs(change) < 1e-15) break
+    if (Math.abs(change) < 1e-13) break
   }
   return workingKelvin * Math.exp(u)
 }
@@ -56,6 +56,7 @@ export function filamentKelvin(filament: Filament, volts: number, ambientKelvin:
 export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
   const ambient = (ambientKelvin / filament.workingKelvin) ** radiationExponent
   return {
+    chord: filament.ratedPower / filament.ratedVoltage ** 2,
     at(v, out) {
       const t = filamentKelvin(filament, Math.abs(v), ambientKelvin) / filament.workingKelvin
       const ohms = filamentOhms(filament, t * filament.workingKelvin)

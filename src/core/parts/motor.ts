@@ -33,6 +33,7 @@ export function motorLaw(machine: Machine): Law {
   const back = ratedVoltage - armatureOhms * ratedCurrent
   const square = (1 - friction) * ratedCurrent * armatureOhms
   return {
+    chord: ratedCurrent / ratedVoltage,
     at(v, out) {
       const speed = motorSpeed(machine, v)
       out.current = (v - Math.sign(v) * back * speed) / armatureOhms

@@ -15,6 +15,8 @@ export interface Owner {
  */
 export interface Law {
   at(v: number, out: CurveValue): void
+  /** Siemens with which it is first taken for a plain resistor: about what it is at its rating. */
+  readonly chord?: number
   /**
    * The same law as SPICE lines between nodes `a` and `b`; `name` is free for naming its devices and inner
    * nodes. Lets any circuit be exported, and checked against another solver.

@@ -1,5 +1,6 @@
 export * from './element'
 export * from './islands'
 export * from './operating-point'
+export * from './solver'
 export { SparseLU } from './sparse/lu'
 export { PatternBuilder, type SparseMatrix } from './sparse/pattern'

@@ -1,0 +1,420 @@
+import type { CurveValue, Element, Law, Network } from './element'
+import { findIslands } from './islands'
+import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
+import { planElimination, type Elimination } from './sparse/elimination'
+
+/** Newton stops when no voltage moves by more than this (V); it closes in quadratically, so what is left is far less … */
+const voltageStep = 1e-6
+/** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
+const currentResidual = 1e-9
+const relativeResidual = 1e-12
+const mostIterations = 200
+/** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
+const rounding = 4e-16
+
+interface Curve {
+  readonly element: number
+  readonly law: Law
+  /** Ranks of its nodes, −1 for the reference. */
+  readonly a: number
+  readonly b: number
+  readonly slot: number
+}
+
+/**
+ * A network of conductances, sources behind ohms, current sources and monotone nonlinear elements, solved by
+ * star–mesh elimination: node k with conductances g to its neighbours and e to the reference becomes a mesh of g·g/d
+ * with d = e + Σg. Nothing is ever subtracted, so conductances of 1e-9 S stand beside 1e4 S without loss (the
+ * subtraction-free elimination of diagonally dominant matrices: Alfa, Xue and Ye, Math. Comp. 71, 2002), and a node
+ * that nothing holds shows as d = 0 exactly. The matrix is symmetric, so one factorization serves the adjoint.
+ */
+export class MeshSolver implements NetworkSolver {
+  private readonly plan: Elimination
+  private readonly island: Int32Array
+  private readonly curves: Curve[] = []
+  /** Linear part: conductances between (by slot) and to the reference (by rank), amps driven in (by rank). */
+  private readonly linear: Float64Array
+  private readonly linearGround: Float64Array
+  private readonly driven: Float64Array
+  /** Factors: share of each neighbour, and one over d. */
+  private readonly mesh: Float64Array
+  private readonly ground: Float64Array
+  private readonly inverse: Float64Array
+  /** The same once the linear nodes are gone, from the boundary on. */
+  private readonly baseMesh: Float64Array
+  private readonly baseGround: Float64Array
+  private readonly baseDriven: Float64Array
+  private readonly x: Float64Array
+  private readonly next: Float64Array
+  private readonly right: Float64Array
+  private readonly slope: Float64Array
+  private readonly amps: Float64Array
+  private readonly value: CurveValue = { current: 0, slope: 0 }
+  private readonly wellJoined: boolean
+
+  constructor(readonly network: Network) {
+    const plan = planElimination(network)
+    this.plan = plan
+    this.island = findIslands(network)
+    this.wellJoined = this.island.every((root) => root === 0)
+    const slots = plan.neighbour.length
+    this.linear = new Float64Array(slots)
+    this.linearGround = new Float64Array(plan.size)
+    this.driven = new Float64Array(plan.size)
+    this.mesh = new Float64Array(slots)
+    this.ground = new Float64Array(plan.size)
+    this.inverse = new Float64Array(plan.size)
+    const boundarySlots = plan.first[plan.boundary]!
+    this.baseMesh = new Float64Array(slots - boundarySlots)
+    this.baseGround = new Float64Array(plan.size - plan.boundary)
+    this.baseDriven = new Float64Array(plan.size - plan.boundary)
+    this.x = new Float64Array(plan.size)
+    this.next = new Float64Array(plan.size)
+    this.right = new Float64Array(plan.size)
+    const { elements } = network
+    for (let i = 0; i < elements.length; i++) this.enter(elements[i]!, i)
+    this.slope = new Float64Array(this.curves.length)
+    this.amps = new Float64Array(this.curves.length)
+  }
+
+  solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
+    const { plan, mesh, ground, right, x } = this
+    const { boundary, size } = plan
+    mesh.set(this.linear)
+    ground.set(this.linearGround)
+    right.set(this.driven)
+    this.eliminate(0, boundary)
+    const cut = plan.first[boundary]!
+    this.baseMesh.set(mesh.subarray(cut))
+    this.baseGround.set(ground.subarray(boundary))
+    this.baseDriven.set(right.subarray(boundary))
+    let iterations = 0
+    if (this.curves.length) {
+      if (guess) {
+        for (let k = boundary; k < size; k++) x[k] = guess[plan.order[k]!] ?? 0
+        this.evaluate(x)
+      } else {
+        this.useChords()
+        this.stepTo(x)
+        this.evaluate(x)
+      }
+      let settled = false
+      let error = this.boundaryError(x)
+      while (!settled && iterations++ < mostIterations) {
+        this.linearise(x)
+        this.stepTo(this.next)
+        let moved = this.distance()
+        this.evaluate(this.next)
+        let after = this.boundaryError(this.next)
+        for (let share = 1; after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
+          for (let k = boundary; k < size; k++) this.next[k] = (x[k]! + this.next[k]!) / 2
+          moved /= 2
+          this.evaluate(this.next)
+          after = this.boundaryError(this.next)
+        }
+        for (let k = boundary; k < size; k++) x[k] = this.next[k]!
+        error = after
+        if (!Number.isFinite(error)) return this.refuse('a value without bound', [])
+        settled = moved <= voltageStep
+      }
+      if (!settled) return this.refuse('the parts’ laws meet in no point that was found', [])
+      this.linearise(x)
+    } else {
+      this.restoreBase()
+    }
+    this.eliminate(boundary, size)
+    this.substitute(0, x)
+    return this.finish(Math.max(1, iterations))
+  }
+
+  adjoint(gradient: Float64Array): void {
+    this.respond(gradient)
+  }
+
+  respond(currents: Float64Array): void {
+    const { plan, right, next } = this
+    const { size, order } = plan
+    for (let k = 0; k < size; k++) right[k] = currents[order[k]!]!
+    this.forward()
+    this.substitute(0, next)
+    currents[0] = 0
+    for (let k = 0; k < size; k++) currents[order[k]!] = next[k]!
+  }
+
+  /** Conductances of all meshes, one triangle. */
+  get fill(): number {
+    return this.plan.neighbour.length
+  }
+
+  private enter(element: Element, i: number): void {
+    const { rank } = this.plan
+    const a = rank[element.a]!
+    const b = rank[element.b]!
+    const slot = this.plan.slot[i]!
+    switch (element.type) {
+      case 'curve':
+        this.curves.push({ element: i, law: element.law, a, b, slot })
+        return
+      case 'current':
+        if (a >= 0) this.driven[a]! += element.amps
+        if (b >= 0) this.driven[b]! -= element.amps
+        return
+      case 'source':
+        if (a >= 0) this.driven[a]! += element.volts / element.ohms
+        if (b >= 0) this.driven[b]! -= element.volts / element.ohms
+        join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
+        return
+      case 'resistor':
+        join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
+        return
+      case 'ideal':
+        throw new Error('an ideal source needs the general solver')
+    }
+  }
+
+  /** Node by node: stars become meshes, and what is driven in is handed on. */
+  private eliminate(from: number, to: number): void {
+    const { mesh, ground, inverse, right } = this
+    const { first, neighbour, meshFirst, mesh: pairs } = this.plan
+    for (let k = from; k < to; k++) {
+      const begin = first[k]!
+      const end = first[k + 1]!
+      let d = ground[k]!
+      for (let p = begin; p < end; p++) d += mesh[p]!
+      const one = d > 0 ? 1 / d : 0
+      inverse[k] = one
+      const toGround = ground[k]!
+      const amps = right[k]!
+      let m = meshFirst[k]!
+      for (let p = begin; p < end; p++) {
+        const share = mesh[p]! * one
+        const j = neighbour[p]!
+        ground[j]! += share * toGround
+        right[j]! += share * amps
+        for (let q = p + 1; q < end; q++) mesh[pairs[m++]!]! += share * mesh[q]!
+        mesh[p] = share
+      }
+    }
+  }
+
+  /** What is driven in, handed on through factors that are already there. */
+  private forward(): void {
+    const { mesh, right } = this
+    const { first, neighbour, size } = this.plan
+    for (let k = 0; k < size; k++) {
+      const amps = right[k]!
+      if (amps === 0) continue
+      for (let p = first[k]!; p < first[k + 1]!; p++) right[neighbour[p]!]! += mesh[p]! * amps
+    }
+  }
+
+  /** Voltages from the last node back to node `from`. */
+  private substitute(from: number, into: Float64Array): void {
+    const { mesh, inverse, right } = this
+    const { first, neighbour, size } = this.plan
+    for (let k = size - 1; k >= from; k--) {
+      let v = right[k]! * inverse[k]!
+      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * into[neighbour[p]!]!
+      into[k] = v
+    }
+  }
+
+  private restoreBase(): void {
+    const { boundary, first } = this.plan
+    this.mesh.set(this.baseMesh, first[boundary])
+    this.ground.set(this.baseGround, boundary)
+    this.right.set(this.baseDriven, boundary)
+  }
+
+  /** Nonlinear elements as plain conductances, for a first answer. */
+  private useChords(): void {
+    this.restoreBase()
+    const { value } = this
+    for (const { law, a, b, slot } of this.curves) {
+      let g = law.chord
+      if (g === undefined) {
+        law.at(0, value)
+        g = value.slope
+      }
+      join(this.mesh, this.ground, a, b, slot, g)
+    }
+  }
+
+  /** Nonlinear elements as their tangents at `at`, where they have been evaluated. */
+  private linearise(at: Float64Array): void {
+    this.restoreBase()
+    const { right } = this
+    for (let c = 0; c < this.curves.length; c++) {
+      const { a, b, slot } = this.curves[c]!
+      const g = this.slope[c]!
+      const v = (a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!)
+      const amps = g * v - this.amps[c]!
+      join(this.mesh, this.ground, a, b, slot, g)
+      if (a >= 0) right[a]! += amps
+      if (b >= 0) right[b]! -= amps
+    }
+  }
+
+  private stepTo(into: Float64Array): void {
+    this.eliminate(this.plan.boundary, this.plan.size)
+    this.substitute(this.plan.boundary, into)
+  }
+
+  private evaluate(at: Float64Array): void {
+    const { value } = this
+    for (let c = 0; c < this.curves.length; c++) {
+      const { law, a, b } = this.curves[c]!
+      law.at((a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!), value)
+      this.slope[c] = value.slope
+      this.amps[c] = value.current
+    }
+  }
+
+  /** Largest failure of Kirchhoff's current law over the boundary's nodes, amps. */
+  private boundaryError(at: Float64Array): number {
+    const { right } = this
+    const { boundary, size, first, neighbour } = this.plan
+    const cut = first[boundary]!
+    for (let k = boundary; k < size; k++) {
+      right[k] = this.baseDriven[k - boundary]! - this.baseGround[k - boundary]! * at[k]!
+    }
+    for (let k = boundary; k < size; k++) {
+      for (let p = first[k]!; p < first[k + 1]!; p++) {
+        const g = this.baseMesh[p - cut]!
+        if (g === 0) continue
+        const j = neighbour[p]!
+        const amps = g * (at[k]! - at[j]!)
+        right[k]! -= amps
+        right[j]! += amps
+      }
+    }
+    for (let c = 0; c < this.curves.length; c++) {
+      const { a, b } = this.curves[c]!
+      if (a >= 0) right[a]! -= this.amps[c]!
+      if (b >= 0) right[b]! += this.amps[c]!
+    }
+    let worst = 0
+    for (let k = boundary; k < size; k++) {
+      const size = Math.abs(right[k]!)
+      if (!(size <= worst)) worst = size
+    }
+    return worst
+  }
+
+  private distance(): number {
+    let moved = 0
+    for (let k = this.plan.boundary; k < this.plan.size; k++) {
+      moved = Math.max(moved, Math.abs(this.next[k]! - this.x[k]!))
+    }
+    return moved
+  }
+
+  /** Currents, and the proof: every node's currents cancel, or it is polished once, or refused. */
+  private finish(iterations: number): OperatingPoint | NoEquilibrium {
+    const { network, plan, x } = this
+    const voltage = new Float64Array(network.nodeCount)
+    const current = new Float64Array(network.elements.length)
+    const missing = new Float64Array(network.nodeCount)
+    const flow = new Float64Array(network.nodeCount)
+    for (let polish = 0; ; polish++) {
+      for (let k = 0; k < plan.size; k++) voltage[plan.order[k]!] = x[k]!
+      missing.fill(0)
+      flow.fill(0)
+      this.currents(voltage, current, missing, flow)
+      let worst = 0
+      let residual = 0
+      for (let node = 1; node < network.nodeCount; node++) {
+        const miss = Math.abs(missing[node]!)
+        residual = Math.max(residual, miss)
+        worst = Math.max(worst, miss / Math.max(currentResidual, relativeResidual * flow[node]!))
+        if (Number.isNaN(miss)) return this.refuse('a value without bound', [node])
+      }
+      if (worst <= 1) {
+        this.settleIslands(voltage)
+        return { ok: true, voltage, current, island: this.island, iterations, residual }
+      }
+      if (polish === 8) {
+        const nodes = Array.from(missing.keys()).filter((node) => Math.abs(missing[node]!) > 1e-6)
+        return this.refuse('two sources that allow no common answer', nodes)
+      }
+      for (let k = 0; k < plan.size; k++) this.right[k] = missing[plan.order[k]!]!
+      this.forward()
+      this.substitute(0, this.next)
+      for (let k = 0; k < plan.size; k++) x[k]! += this.next[k]!
+    }
+  }
+
+  private currents(
+    voltage: Float64Array,
+    current: Float64Array,
+    missing: Float64Array,
+    flow: Float64Array,
+  ): void {
+    const { elements } = this.network
+    const { value } = this
+    for (let i = 0; i < elements.length; i++) {
+      const element = elements[i]!
+      const { a, b } = element
+      const va = voltage[a]!
+      const vb = voltage[b]!
+      let amps: number
+      let slope = 0
+      switch (element.type) {
+        case 'resistor':
+          slope = 1 / element.ohms
+          amps = (va - vb) * slope
+          break
+        case 'source':
+          slope = 1 / element.ohms
+          amps = (va - vb - element.volts) * slope
+          break
+        case 'current':
+          amps = -element.amps
+          break
+        case 'curve':
+          element.law.at(va - vb, value)
+          amps = value.current
+          slope = value.slope
+          break
+        case 'ideal':
+          amps = Number.NaN
+      }
+      current[i] = amps
+      missing[a]! -= amps
+      missing[b]! += amps
+      const grain = (rounding / relativeResidual) * slope * Math.max(Math.abs(va), Math.abs(vb))
+      const size = Math.max(Math.abs(amps), grain)
+      flow[a]! += size
+      flow[b]! += size
+    }
+  }
+
+  /** In a floating island, volts are told over its first node. */
+  private settleIslands(voltage: Float64Array): void {
+    if (this.wellJoined) return
+    const base = new Map<number, number>()
+    for (let node = 1; node < voltage.length; node++) {
+      const root = this.island[node]!
+      if (root === 0) continue
+      if (root === node) base.set(root, voltage[node]!)
+      voltage[node]! -= base.get(root) ?? 0
+    }
+  }
+
+  private refuse(why: string, nodes: readonly number[]): NoEquilibrium {
+    return { ok: false, message: `no equilibrium found: ${why}`, nodes }
+  }
+}
+
+function join(
+  mesh: Float64Array,
+  ground: Float64Array,
+  a: number,
+  b: number,
+  slot: number,
+  siemens: number,
+): void {
+  if (slot >= 0) mesh[slot]! += siemens
+  else if (a < 0 && b >= 0) ground[b]! += siemens
+  else if (b < 0 && a >= 0) ground[a]! += siemens
+}
