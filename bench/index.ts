@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs'
 import { Solver, type Network } from '../src/core/solve'
-import { aftermath, answerKey, buildBoard } from '../src/core/readings'
+import { aftermath, buildBoard } from '../src/core/board'
+import { answerKey } from '../src/core/readings'
 import { possibleFaults } from '../src/core/faults'
 import { toSpice } from '../src/core/formats'
 import { referenceEngine, tight } from '../test/reference'

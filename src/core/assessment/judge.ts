@@ -11,7 +11,7 @@ import {
 } from '../diagnosis'
 import type { Fault } from '../faults'
 import { functionOf, type Reading } from '../instruments'
-import { aftermath, noticeAll, solveBoard } from '../readings'
+import { aftermath, noticeAll, solveBoard } from '../board'
 import { judgeConclusion } from './conclusion'
 import { judgeInference } from './inference'
 import { judgePrediction } from './prediction'
@@ -51,7 +51,9 @@ export function observe(
   faults: readonly Fault[],
   arrangement: Arrangement,
 ): StepOf<'operate'>['seen'] | undefined {
-  const solved = solveBoard(circuit, faults, asState(arrangement), aftermath(circuit, faults))
+  const solved = solveBoard(circuit, faults, asState(arrangement), {
+    blown: aftermath(circuit, faults),
+  })
   return solved.ok
     ? Object.fromEntries(noticeAll(solved).map(({ part, key, text }) => [part, { key, text }]))
     : undefined
@@ -82,7 +84,10 @@ export function measure(
         : `The ${lead} lead is on nothing: put it on a point`,
     }
   }
-  const solved = solveBoard(circuit, faults, asState(arrangement), aftermath(circuit, faults, wiring), wiring)
+  const solved = solveBoard(circuit, faults, asState(arrangement), {
+    blown: aftermath(circuit, faults, wiring),
+    wiring,
+  })
   // Where the solver failed would say where to look: a student hears only that it did.
   if (!solved.ok) return { ok: false, message: 'The circuit settles in no steady state like this' }
   return {
@@ -147,7 +152,7 @@ export function judgeAttempt(
         const state = asState(step.arrangement)
         const red = wiring.find(step.red)
         const black = wiring.find(step.black)
-        const board = solveBoard(circuit, planted, state, blown, wiring)
+        const board = solveBoard(circuit, planted, state, { blown, wiring })
         if (!red || !black || !board.ok) break
         const setup: TestSetup = { state, function: step.function, red: red.node, black: black.node }
         const { live } = functionOf(step.function).read(board, red.node, black.node, predictor.meter)

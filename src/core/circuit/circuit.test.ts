@@ -25,7 +25,7 @@ function spoilt(
 describe('letting a document in', () => {
   it('fills in what is left out', () => {
     const fuse = demoCircuit().parts.find((p) => p.id === 'F1')
-    expect(fuse?.parameters).toEqual({ rating: 10, clipOhms: 0.0015 })
+    expect(fuse?.parameters).toEqual({ rating: 10, type: 'regular', clipOhms: 0.0015 })
   })
 
   it.each<[string, unknown, RegExp]>([

@@ -1,4 +1,4 @@
-import { partOfKind, type Role } from '../parts'
+import { partOfKind, routeThrough, type Role } from '../parts'
 import type { Circuit } from './schema'
 
 /** A place where a lead can go. */
@@ -10,6 +10,8 @@ export interface Point {
   readonly title: string
   readonly part: string
   readonly terminal: string
+  /** Inside a housing, where no lead can go. */
+  readonly inside: boolean
   /** Other short names of the same place, such as the wire end that meets it. */
   readonly aliases: readonly string[]
 }
@@ -64,15 +66,10 @@ export function wireUp(circuit: Circuit): Wiring {
     for (const step of path.steps) {
       const definition = kindOf.get(step.part)
       if (!definition) continue
-      const enter = step.enter ?? definition.through[0]
-      const leave = step.leave ?? definition.through[1]
-      join(last, `${step.part}.${enter}`)
-      const inside = definition.terminals.map((t) => t.key)
-      const from = inside.indexOf(enter)
-      const to = inside.indexOf(leave)
-      const between = from <= to ? inside.slice(from, to + 1) : inside.slice(to, from + 1).reverse()
-      met.push(...between.map((key) => `${step.part}.${key}`))
-      last = `${step.part}.${leave}`
+      const { terminals } = routeThrough(definition, step.enter, step.leave)
+      join(last, `${step.part}.${terminals[0]!}`)
+      met.push(...terminals.map((key) => `${step.part}.${key}`))
+      last = `${step.part}.${terminals[terminals.length - 1]!}`
     }
     join(last, path.to)
     met.push(path.to)
@@ -108,6 +105,7 @@ export function wireUp(circuit: Circuit): Wiring {
       part: all[first.i]!.part,
       terminal: all[first.i]!.terminal,
       aliases: named.slice(1).map((n) => n.name),
+      inside: named.every((n) => n.inside),
     }
   })
   const order = new Map(points.map((point) => [point.node, Math.min(...members[point.node]!.map(early))]))
@@ -146,8 +144,14 @@ function referenceOf(circuit: Circuit): string | undefined {
 }
 
 function describe(circuit: Circuit, { part, terminal }: { part: string; terminal: string }) {
-  const { kind } = circuit.parts.find((p) => p.id === part)!
+  const { kind, parameters } = circuit.parts.find((p) => p.id === part)!
   const definition = partOfKind(kind)
-  const { suffix, name } = definition.terminals.find((t) => t.key === terminal)!
-  return { name: part + suffix, title: name, rank: rank[definition.role] }
+  const { suffix, name, inside } = definition.terminals.find((t) => t.key === terminal)!
+  const written = definition.suffixes?.(parameters)[terminal] ?? suffix
+  return {
+    name: part + written,
+    title: name,
+    rank: rank[definition.role],
+    inside: inside ?? false,
+  }
 }

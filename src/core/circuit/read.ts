@@ -3,13 +3,14 @@ import { circuitSchema, type Circuit, type Part } from './schema'
 import { problemsOf, writePath, type Problem, type Read } from './problem'
 import { findIslands } from '../solve'
 import { wireUp } from './nodes'
+import { upgradeDocument } from './upgrade'
 
 /**
  * Lets a document in: shape, ranges, and whether it hangs together. Nothing past this door checks again.
  * Parameters that are left out get their defaults. Never throws.
  */
 export function readCircuit(input: unknown): Read<Circuit> {
-  const shape = circuitSchema.safeParse(input)
+  const shape = circuitSchema.safeParse(upgradeDocument(input))
   if (!shape.success) return { ok: false, problems: problemsOf(shape.error) }
   const circuit = shape.data
   const problems: Problem[] = []
@@ -17,6 +18,7 @@ export function readCircuit(input: unknown): Read<Circuit> {
   const filled: Circuit = { ...circuit, parts }
   checkNames(filled, problems)
   if (problems.length === 0) checkStates(filled, problems)
+  if (problems.length === 0) checkBundles(filled, problems)
   if (problems.length === 0) checkReturn(filled, problems)
   return problems.length ? { ok: false, problems } : { ok: true, value: filled }
 }
@@ -123,7 +125,35 @@ function checkStates(circuit: Circuit, problems: Problem[]): void {
       if (!parts.get(id)?.detach)
         problems.push({ where: `${where}.detached`, what: `${id} cannot be unplugged, pulled or lifted` })
     }
+    for (const id of state.wiggled ?? []) {
+      if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, what: `There is no part ${id}` })
+    }
+    for (const end of (state.bypassed ?? []).flat()) {
+      const [id, key] = end.split('.') as [string, string]
+      if (!parts.get(id)?.terminals.some((t) => t.key === key))
+        problems.push({ where: `${where}.bypassed`, what: `There is no terminal ${end}` })
+    }
+    if (state.after !== undefined && !circuit.states.slice(0, i).some((s) => s.id === state.after)) {
+      problems.push({ where: `${where}.after`, what: `“${state.after}” is no state before this one` })
+    }
   })
+}
+
+function checkBundles(circuit: Circuit, problems: Problem[]): void {
+  const conductors = new Set(
+    circuit.parts.filter((part) => partOfKind(part.kind).role === 'conductor').map((part) => part.id),
+  )
+  const seen = new Set<string>()
+  circuit.bundles.forEach((bundle, b) =>
+    bundle.places.forEach((place, p) => {
+      const where = `bundles[${b}].places[${p}] (${place.id})`
+      if (seen.has(place.id)) problems.push({ where, what: `${place.id} is used twice: ids must differ` })
+      seen.add(place.id)
+      for (const { part } of place.conductors) {
+        if (!conductors.has(part)) problems.push({ where, what: `${part} is no conductor of this circuit` })
+      }
+    }),
+  )
 }
 
 /** Every load must find its way to both posts once all controls are on and everything is plugged in. */

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { isPartKind, partKinds } from '../parts'
-import { stateSchema } from './state'
+import { stateSchema, terminalRef } from './state'
 
 export const circuitFormat = 'brachyon-circuit'
-export const circuitVersion = 1
+export const circuitVersion = 2
 
 const partId = z
   .string()
@@ -27,11 +27,6 @@ export const stepSchema = z.strictObject({
   leave: z.string().optional(),
 })
 
-/** `part.terminal`, such as `B1.p`. */
-const terminalRef = z
-  .string()
-  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, 'A terminal is written part.terminal, such as B1.p')
-
 export const pathSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z.string().max(80).default(''),
@@ -40,9 +35,34 @@ export const pathSchema = z.strictObject({
   steps: z.array(stepSchema).min(1, 'A path has at least one part').max(500),
 })
 
+/** A place along a bundle where a clamp fits round it, and what runs through there. */
+export const placeSchema = z.strictObject({
+  id: z.string().regex(/^H[0-9]{1,3}[a-z]$/, 'A measuring place is H, a number and a letter, such as H1a'),
+  name: z.string().max(80).default(''),
+  conductors: z
+    .array(
+      z.strictObject({
+        part: partId,
+        /** How far along the conductor, from its supply end: 0 to 1. */
+        at: z.number().min(0).max(1).default(0.5),
+        /** The conductor runs against the arrow that is marked at the place. */
+        against: z.boolean().default(false),
+      }),
+    )
+    .min(1, 'At least one conductor passes a measuring place')
+    .max(60),
+})
+
+export const bundleSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: z.string().max(80).default(''),
+  /** In the order in which a hand meets them, from the supply outward. */
+  places: z.array(placeSchema).min(1, 'A bundle has at least one measuring place').max(40),
+})
+
 export const circuitSchema = z.strictObject({
   format: z.literal(circuitFormat, { error: `format must be “${circuitFormat}”` }),
-  version: z.literal(circuitVersion, { error: `version must be ${circuitVersion}` }),
+  version: z.literal(circuitVersion, { error: `version must be 1 to ${circuitVersion}` }),
   name: z.string().min(1, 'A circuit needs a name').max(120),
   vehicle: z.string().max(120).default(''),
   note: z.string().max(2000).default(''),
@@ -50,9 +70,12 @@ export const circuitSchema = z.strictObject({
   temperature: z.number().min(-40, 'Between −40 and 85 °C').max(85, 'Between −40 and 85 °C').default(20),
   parts: z.array(partSchema).min(1, 'A circuit has at least one part').max(2000),
   paths: z.array(pathSchema).min(1, 'A circuit has at least one path').max(400),
+  bundles: z.array(bundleSchema).max(60).default([]),
   states: z.array(stateSchema).min(1, 'A circuit has at least one state').max(60),
 })
 
 export type Circuit = z.infer<typeof circuitSchema>
+export type Bundle = z.infer<typeof bundleSchema>
+export type Place = z.infer<typeof placeSchema>
 export type Part = z.infer<typeof partSchema>
 export type CircuitPath = z.infer<typeof pathSchema>

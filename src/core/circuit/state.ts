@@ -1,5 +1,10 @@
 import { z } from 'zod'
 
+/** `part.terminal`, such as `B1.p`. */
+export const terminalRef = z
+  .string()
+  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, 'A terminal is written part.terminal, such as B1.p')
+
 /** A circuit state is data that the instructor names: controls, and what is taken out. */
 export const stateSchema = z.strictObject({
   id: z.string().min(1).max(40),
@@ -8,5 +13,33 @@ export const stateSchema = z.strictObject({
   controls: z.record(z.string(), z.string()).default({}),
   /** Ids of parts that are unplugged, pulled or lifted. */
   detached: z.array(z.string()).default([]),
+  /** Pairs of terminals joined by a fused jumper, such as `["W2.b", "L1.a"]`. */
+  bypassed: z.array(z.tuple([terminalRef, terminalRef])).optional(),
+  /** Ids of parts that somebody moves while measuring. */
+  wiggled: z.array(z.string()).optional(),
+  /** The engine turns by itself: the alternator is driven. */
+  engine: z.enum(['off', 'running']).optional(),
+  /** °C, where it is not the circuit's own. */
+  temperature: z.number().min(-40, 'Between −40 and 120 °C').max(120, 'Between −40 and 120 °C').optional(),
+  /** Seconds since the key was turned off: modules fall asleep in steps. */
+  sinceKeyOff: z.number().min(0).max(1e6).optional(),
+  /** Id of the state that it was entered from: what latched there stays latched. From rest unless said. */
+  after: z.string().optional(),
 })
 export type CircuitState = z.infer<typeof stateSchema>
+
+/** The same for two states in which the circuit is the same, whatever they are called. */
+export const stateSignature = (state: CircuitState): string => {
+  const { controls, detached, bypassed, wiggled, engine, temperature, sinceKeyOff, after } = state
+  const positions = Object.entries(controls).map(([id, position]) => `${id}=${position}`)
+  return [
+    positions.sort().join(),
+    [...detached].sort().join(),
+    (bypassed ?? []).map((pair) => pair.join('~')).join(),
+    [...(wiggled ?? [])].sort().join(),
+    engine ?? '',
+    temperature ?? '',
+    sinceKeyOff ?? '',
+    after ?? '',
+  ].join(';')
+}

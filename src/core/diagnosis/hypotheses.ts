@@ -27,10 +27,16 @@ function priorOf(role: string, segment: { key: string }, kind: Fault['kind']): n
 /** Healthy, and every single fault of the catalogue on every piece that it can strike. */
 export function hypothesesOf(circuit: Circuit): Hypothesis[] {
   const roles = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
-  const faulted = possibleFaults(circuit).flatMap((fault): Hypothesis[] => {
+  const all = possibleFaults(circuit)
+  const ways = new Map<string, number>()
+  for (const { part, segment } of all) {
+    const place = `${part}.${segment}`
+    ways.set(place, (ways.get(place) ?? 0) + 1)
+  }
+  const faulted = all.flatMap((fault): Hypothesis[] => {
     const definition = roles.get(fault.part)!
     const segment = definition.segments.find((s) => s.key === fault.segment)!
-    const weight = priorOf(definition.role, segment, fault.kind) / segment.faults.length
+    const weight = priorOf(definition.role, segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
     const grid = faultOfKind(fault.kind).severity?.grid
     if (!grid) return [{ part: fault.part, corners: [fault], prior: weight }]
     return grid.slice(1).map((high, i) => ({

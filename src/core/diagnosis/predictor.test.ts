@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { Predictor, hypothesesOf, ordinaryTests } from '.'
 import { catalogue, faultOfKind, possibleFaults, type Fault } from '../faults'
 import { functionOf, workshopMeter } from '../instruments'
-import { aftermath, noticeAll, solveBoard } from '../readings'
+import { aftermath, noticeAll, solveBoard } from '../board'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
 describe('hypotheses', () => {
@@ -77,7 +77,7 @@ describe('predicted readings', () => {
             const [low, high] = cell.corners.map((corner) => corner.severity!)
             const fault: Fault = { ...cell.corners[0]!, severity: low! * (high! / low!) ** share }
             const state = circuit.states[s]!
-            const solved = solveBoard(circuit, [fault], state, aftermath(circuit, [fault]))
+            const solved = solveBoard(circuit, [fault], state, { blown: aftermath(circuit, [fault]) })
             if (!solved.ok) return
             const [red, black] = [points[r]!.node, points[b]!.node]
             const reading = functionOf('volts').read(solved, red, black, workshopMeter)
@@ -104,12 +104,9 @@ describe('predicted readings', () => {
     for (const hypothesis of predictor.hypotheses.filter((_, i) => i % 7 === 0)) {
       const fault = hypothesis.corners[0]
       const state = circuit.states[0]!
-      const solved = solveBoard(
-        circuit,
-        fault ? [fault] : [],
-        state,
-        aftermath(circuit, fault ? [fault] : []),
-      )
+      const solved = solveBoard(circuit, fault ? [fault] : [], state, {
+        blown: aftermath(circuit, fault ? [fault] : []),
+      })
       if (!solved.ok) continue
       const seen = Object.fromEntries(noticeAll(solved).map((n) => [n.part, n.key]))
       expect(predictor.admits(hypothesis, { type: 'seen', state, seen })).toBe(true)

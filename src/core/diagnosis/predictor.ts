@@ -1,8 +1,9 @@
-import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
 import { functionOf, workshopMeter, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
-import { aftermath, expectedVolts, noticeAll, solveBoard, type SolvedBoard } from '../readings'
+import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '../board'
+import { expectedVolts } from '../readings'
 import type { Fact, TestSetup } from './evidence'
 import { hypothesesOf, type Hypothesis } from './hypotheses'
 
@@ -63,11 +64,11 @@ export class Predictor {
 
   /** The board under one exact fault (undefined: healthy) in a state, or undefined if it has no answer. */
   board(fault: Fault | undefined, state: CircuitState): SolvedBoard | undefined {
-    const key = faultKey(fault) + stateKeyOf(state)
+    const key = faultKey(fault) + stateSignature(state)
     if (!this.boards.has(key)) {
       const faults = fault ? [fault] : []
       const blown = this.fusesAfter(fault)
-      const solved = solveBoard(this.circuit, faults, state, blown, this.wiring)
+      const solved = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
       this.boards.set(key, solved.ok ? solved : undefined)
     }
     return this.boards.get(key)
@@ -87,7 +88,7 @@ export class Predictor {
 
   private cornerInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
     const { function: dial, red, black, state } = setup
-    const key = `${faultKey(fault)}${stateKeyOf(state)}${dial} ${red} ${black}`
+    const key = `${faultKey(fault)}${stateSignature(state)}|${dial} ${red} ${black}`
     if (!this.intervals.has(key)) {
       const solved = this.board(fault, state)
       this.intervals.set(key, solved && this.expect(solved, setup))
@@ -132,13 +133,17 @@ const drawsMore: ReadonlySet<Fault['kind']> = new Set([
   'seized',
   'dragging',
   'shortedTurns',
+  'shortBetween',
+  'swapped',
+  'reversed',
+  'wrongFuse',
+  'wrongBulb',
+  'drain',
+  'welded',
+  'notSleeping',
 ])
 
 const faultKey = (fault: Fault | undefined): string =>
-  fault ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''}|` : '|'
-
-const stateKeyOf = ({ controls, detached }: CircuitState): string =>
-  `${Object.entries(controls)
-    .map(([id, position]) => `${id}=${position}`)
-    .sort()
-    .join()};${[...detached].sort().join()}|`
+  fault
+    ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''} ${fault.at ?? ''} ${fault.other ?? ''}|`
+    : '|'

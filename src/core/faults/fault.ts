@@ -9,6 +9,10 @@ export const faultSchema = z.strictObject({
   segment: z.string(),
   /** Meaning and range by kind; kinds without one ignore it. */
   severity: z.number().optional(),
+  /** How far along a conductor, 0 to 1 from its first terminal; half-way unless said. */
+  at: z.number().min(0.01).max(0.99).optional(),
+  /** The other piece that is involved, as `PART.SEGMENT`: what it touches, or what it is swapped with. */
+  other: z.string().optional(),
 })
 export type Fault = z.infer<typeof faultSchema>
 

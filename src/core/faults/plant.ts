@@ -3,14 +3,16 @@ import { partOfKind } from '../parts'
 import { faultOfKind, severityOf } from './catalogue'
 import type { Fault } from './fault'
 
-/** Every fault that can strike this circuit, one per segment and kind, at its default severity. */
+/** Every fault that can strike this circuit, one per segment, kind and other piece involved, at its default severity. */
 export function possibleFaults(circuit: Circuit): Fault[] {
   return circuit.parts.flatMap((part) =>
     partOfKind(part.kind).segments.flatMap((segment) =>
-      segment.faults.map((kind): Fault => {
+      segment.faults.flatMap((kind): Fault[] => {
         const preset = faultOfKind(kind).severity?.preset
         const base = { kind, part: part.id, segment: segment.key }
-        return preset === undefined ? base : { ...base, severity: preset }
+        const whole = preset === undefined ? base : { ...base, severity: preset }
+        if (!faultOfKind(kind).involves) return [whole]
+        return partnersOf(circuit, whole).map((other) => ({ ...whole, other }))
       }),
     ),
   )
@@ -39,14 +41,45 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
       what: `${range.label} must lie between ${range.least} and ${range.most} ${range.unit}`,
     }
   }
+  const partners = faultOfKind(fault.kind).involves && partnersOf(circuit, fault)
+  if (partners && !(fault.other !== undefined && partners.includes(fault.other))) {
+    return {
+      where: fault.part,
+      what: partners.length
+        ? `Say which other piece is involved: ${partners.slice(0, 12).join(', ')}`
+        : 'There is no other piece that could be involved: conductors touch where a bundle holds them together',
+    }
+  }
   return undefined
+}
+
+/**
+ * The pieces that a fault of two pieces may involve beside its own, as `PART.SEGMENT`. Conductors touch only where a
+ * bundle holds them together.
+ */
+export function partnersOf(circuit: Circuit, fault: Fault): string[] {
+  const { involves } = faultOfKind(fault.kind)
+  if (!involves) return []
+  return circuit.parts.flatMap((part) => {
+    if (part.id === fault.part) return []
+    if (involves === 'conductor' && !beside(circuit, part.id, fault.part)) return []
+    return partOfKind(part.kind)
+      .segments.filter((segment) => segment.faults.includes(fault.kind))
+      .map((segment) => `${part.id}.${segment.key}`)
+  })
 }
 
 /** In words: “L1 work lamp, filament: open”. */
 export function describeFault(circuit: Circuit, fault: Fault): string {
   const part = circuit.parts.find((p) => p.id === fault.part)
   const segment = part && partOfKind(part.kind).segments.find((s) => s.key === fault.segment)
-  const what = faultOfKind(fault.kind).describe(severityOf(fault))
+  const other = fault.other === undefined ? '' : ` (${fault.other.split('.')[0]!})`
+  const what = faultOfKind(fault.kind).describe(severityOf(fault)) + other
   const single = part && partOfKind(part.kind).segments.length === 1
   return `${fault.part}${part?.name ? ` ${part.name}` : ''}${single ? '' : `, ${segment?.name ?? fault.segment}`}: ${what}`
 }
+
+const beside = (circuit: Circuit, a: string, b: string): boolean =>
+  circuit.bundles.some((bundle) =>
+    bundle.places.some((place) => [a, b].every((id) => place.conductors.some((c) => c.part === id))),
+  )

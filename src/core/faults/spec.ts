@@ -3,24 +3,29 @@ import { partOfKind } from '../parts'
 import { parseQuantity } from '../quantity'
 import { catalogue, faultOfKind } from './catalogue'
 import { faultSchema, type Fault } from './fault'
-import { checkFault } from './plant'
+import { checkFault, partnersOf } from './plant'
 
 /**
  * Reads a fault from one line: `PART[.SEGMENT]=KIND[:SEVERITY]`, such as `X2=corroded:3` or `G1.foot=highResistance:0R5`.
- * The segment may be left out where only one can fail that way.
+ * The segment may be left out where only one can fail that way. A fault between two pieces names the other after an
+ * `&`: `W2=shortBetween:0.1&W5`.
  */
 export function readFaultSpec(
   circuit: Circuit,
   spec: string,
 ): { ok: true; fault: Fault } | { ok: false; message: string } {
   const refuse = (message: string) => ({ ok: false as const, message: `fault “${spec}”: ${message}` })
-  const found = /^([A-Za-z]+\d+)(?:\.([A-Za-z]+))?=([A-Za-z]+)(?::(.+))?$/.exec(spec.trim())
+  const found =
+    /^([A-Za-z]+\d+)(?:\.([A-Za-z0-9]+))?=([A-Za-z]+)(?::([^&]+))?(?:&([A-Za-z]+\d+(?:\.[A-Za-z0-9]+)?))?$/.exec(
+      spec.trim(),
+    )
   if (!found) return refuse('write it as PART[.SEGMENT]=KIND[:SEVERITY], such as X2=corroded:3')
-  const [, id, segmentKey, kindText, severityText] = found as unknown as [
+  const [, id, segmentKey, kindText, severityText, otherText] = found as unknown as [
     string,
     string,
     string | undefined,
     string,
+    string | undefined,
     string | undefined,
   ]
   const kind = faultSchema.shape.kind.safeParse(kindText)
@@ -51,6 +56,14 @@ export function readFaultSpec(
     segment,
     ...(severity === undefined ? {} : { severity }),
   }
+  if (faultOfKind(fault.kind).involves) {
+    const asked = otherText?.toLowerCase()
+    const partners = partnersOf(circuit, fault)
+    const other = partners.find((p) => p.toLowerCase() === asked || p.split('.')[0]!.toLowerCase() === asked)
+    if (other === undefined)
+      return refuse(`name the other piece after &, one of ${partners.slice(0, 12).join(', ') || 'none here'}`)
+    fault.other = other
+  } else if (otherText !== undefined) return refuse(`${kind.data} involves no other piece`)
   const problem = checkFault(circuit, fault)
   return problem ? refuse(problem.what) : { ok: true, fault }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { functionOf, workshopMeter, type MeterFunction } from '.'
-import { solveBoard } from '../readings'
+import { solveBoard } from '../board'
 import type { Fault } from '../faults'
 import { demoCircuit, stateOf } from '../../../test/demo'
 

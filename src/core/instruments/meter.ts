@@ -8,6 +8,11 @@ export interface MeterType {
   readonly volts: { readonly inputOhms: number; readonly percent: number; readonly digits: number }
   readonly ohms: { readonly percent: number; readonly digits: number; readonly openVolts: number }
   readonly continuity: { readonly beepsBelow: number; readonly amps: number }
+  /** Diode test: a current that gives way at the open-circuit volts. */
+  readonly diode: { readonly amps: number; readonly openVolts: number }
+  /** The two current jacks: ohms of shunt and fuse, and the rating of the fuse inside. */
+  readonly jacks: Readonly<Record<'A' | 'mA', { readonly ohms: number; readonly fuse: number }>>
+  readonly amps: { readonly percent: number; readonly digits: number }
 }
 
 export const workshopMeter: MeterType = {
@@ -16,6 +21,9 @@ export const workshopMeter: MeterType = {
   volts: { inputOhms: 10e6, percent: 0.5, digits: 2 },
   ohms: { percent: 1, digits: 5, openVolts: 2.5 },
   continuity: { beepsBelow: 30, amps: 0.001 },
+  diode: { amps: 0.001, openVolts: 3 },
+  jacks: { A: { ohms: 0.03, fuse: 10 }, mA: { ohms: 2, fuse: 0.4 } },
+  amps: { percent: 1, digits: 3 },
 }
 
 export type MeterFunction = 'volts' | 'ohms' | 'continuity'

@@ -1,5 +1,5 @@
 import { Solver } from '../solve'
-import type { SolvedBoard } from '../readings/board'
+import type { SolvedBoard } from '../board'
 import { formatNumber } from '../quantity'
 import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
 

@@ -1,4 +1,4 @@
-import type { SolvedBoard } from '../readings/board'
+import type { SolvedBoard } from '../board'
 import { type MeterFunction, type MeterType, type Reading } from './meter'
 import { ohmsAccuracy, readContinuity, readOhms } from './ohmmeter'
 import { readVolts, voltsAccuracy } from './voltmeter'

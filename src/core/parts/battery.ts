@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 import { formatPlain } from '../quantity'
+import type { Law } from '../solve'
 
 /** Open-circuit volts of one 12 V block at `charge` percent, rested, 25 °C. Common workshop table, no source. */
 export function openCircuitVoltage(charge: number): number {
@@ -21,6 +22,31 @@ export function internalResistance(coldCrankingAmps: number, charge: number, tem
   return (cold * warmth) / (0.4 + (0.6 * charge) / 100)
 }
 
+/**
+ * What the plates set against a charging current: p·asinh(i / 1 A), after Tafel's law (the volts rise with the logarithm
+ * of the current; p of some tenths of a volt is common practice, no source). Nothing against a discharge.
+ */
+export function platesLaw(polarisation: number): Law {
+  const open = 1e4
+  return {
+    chord: open,
+    at(v, out) {
+      if (v <= 0) {
+        out.current = open * v
+        out.slope = open
+        return
+      }
+      const u = Math.min(v / polarisation, 60)
+      out.current = Math.sinh(u)
+      out.slope = Math.cosh(u) / polarisation
+    },
+    spice: (name, a, b) => {
+      const v = `v(${a},${b})`
+      return [`B${name} ${a} ${b} I=${v}<=0 ? ${open}*${v} : sinh(min(${v}/${polarisation},60))`]
+    },
+  }
+}
+
 /** Lead–acid battery with both clamps. Reference of every voltage is its negative post. */
 export const battery = definePart({
   kind: 'battery',
@@ -38,23 +64,21 @@ export const battery = definePart({
     blocks: quantity('12 V blocks in series', '', 1, 2, 1),
     charge: quantity('State of charge', '%', 0, 100, 95),
     coldCranking: quantity('Cold-cranking rating', 'A', 50, 2000, 600),
+    polarisation: quantity('Polarisation when it is charged', 'V', 0, 1, 0),
     clampOhms: quantity('Clamp contact', 'Ω', 0, 1, 0.0002),
   }),
   segments: [
     { key: 'clampPlus', name: 'positive clamp', between: ['p', 'pos'], faults: passive },
-    { key: 'cells', name: 'cells', between: ['pos', 'neg'], faults: ['discharged'] },
+    { key: 'cells', name: 'cells', between: ['pos', 'neg'], faults: ['discharged', 'sulphated'] },
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
-  stamp: ({ blocks, charge, coldCranking, clampOhms }, net, { temperature }) => {
+  detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'] },
+  stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, { temperature }) => {
     net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
-    net.source(
-      'cells',
-      'pos',
-      'neg',
-      blocks * openCircuitVoltage(charge),
-      blocks * internalResistance(coldCranking, charge, temperature),
-      0.02 * blocks,
-    )
+    const volts = blocks * openCircuitVoltage(charge)
+    const ohms = blocks * internalResistance(coldCranking, charge, temperature)
+    net.source('cells', polarisation > 0 ? '#plates' : 'pos', 'neg', volts, ohms, 0.02 * blocks)
+    if (polarisation > 0) net.curve('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
     net.resistor('clampMinus', 'neg', 'n', Math.max(clampOhms, 1e-6), 0.5)
   },
   summary: ({ blocks, charge }) => `${12 * blocks} V, ${formatPlain(charge)} %`,

@@ -13,7 +13,14 @@ export const connector = definePart({
   ],
   through: ['a', 'b'],
   parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
-  segments: [{ key: 'pin', name: 'pin', between: ['a', 'b'], faults: passive }],
+  segments: [
+    {
+      key: 'pin',
+      name: 'pin',
+      between: ['a', 'b'],
+      faults: [...passive, 'slack', 'missingPin', 'swapped', 'drain'],
+    },
+  ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'] },
   stamp: ({ pinOhms }, net) => net.resistor('pin', 'a', 'b', Math.max(pinOhms, 1e-6), 0.5),
   summary: () => '',

@@ -25,7 +25,7 @@ export const heater = definePart({
   }),
   segments: [{ key: 'element', name: 'element', between: ['a', 'b'], faults: [...passive, 'shortedTurns'] }],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['element'] },
-  load: ['a', 'b'],
+  loads: ['element'],
   stamp: ({ ratedVoltage, ratedPower }, net) =>
     net.resistor('element', 'a', 'b', ratedVoltage ** 2 / ratedPower, 0.1),
   notice: {

@@ -125,14 +125,16 @@ export const lamp = definePart({
   }),
   segments: [
     { key: 'socketIn', name: 'feed contact of the socket', between: ['a', 'f'], faults: passive },
-    { key: 'filament', name: 'filament', between: ['f', 'g'], faults: ['burntOut'] },
+    { key: 'filament', name: 'filament', between: ['f', 'g'], faults: ['burntOut', 'wrongBulb'] },
     { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['socketIn', 'socketOut'] },
-  load: ['f', 'g'],
-  stamp: (parameters, net, { temperature }) => {
+  loads: ['filament'],
+  benchPairs: [['f', 'g']],
+  stamp: (parameters, net, { temperature, struck }) => {
+    const ratedPower = struck.get('wrongBulb') ?? parameters.ratedPower
     net.resistor('socketIn', 'a', 'f', Math.max(parameters.socketOhms, 1e-6), 0.5)
-    net.curve('filament', 'f', 'g', filamentLaw(parameters, temperature + 273.15), 0.05)
+    net.curve('filament', 'f', 'g', filamentLaw({ ...parameters, ratedPower }, temperature + 273.15), 0.05)
     net.resistor('socketOut', 'g', 'b', Math.max(parameters.socketOhms, 1e-6), 0.5)
   },
   notice: {

@@ -38,7 +38,7 @@ export const led = definePart({
     { key: 'diodes', name: 'diodes', between: ['m', 'b'], faults: ['burntOut'] },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['resistor'] },
-  load: ['a', 'b'],
+  loads: ['resistor', 'diodes'],
   stamp: ({ ratedVoltage, ratedCurrent }, net, { temperature }) => {
     net.resistor('resistor', 'a', 'm', ((1 - diodeShare) * ratedVoltage) / ratedCurrent, 0.05)
     const kelvin = temperature + 273.15

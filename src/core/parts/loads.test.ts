@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { junctionLaw, thermalVoltage } from './junction'
 import { motorLaw, motorSpeed } from './motor'
-import { noticeAll, solveBoard } from '../readings'
+import { noticeAll, solveBoard } from '../board'
 import type { Fault } from '../faults'
 import { demoCircuit, stateOf } from '../../../test/demo'
 

@@ -80,11 +80,11 @@ export const motor = definePart({
       key: 'armature',
       name: 'armature',
       between: ['a', 'b'],
-      faults: ['burntOut', 'highResistance', 'seized', 'dragging'],
+      faults: ['burntOut', 'highResistance', 'seized', 'dragging', 'weak'],
     },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['armature'] },
-  load: ['a', 'b'],
+  loads: ['armature'],
   stamp: (machine, net, { struck }) => {
     const { armatureOhms, ratedCurrent, ratedVoltage, friction } = machine
     // A stalled motor cannot take less than a running one: the armature's ohms have a ceiling.

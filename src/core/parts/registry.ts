@@ -11,6 +11,21 @@ import { strap } from './strap'
 import { stud } from './stud'
 import { toggle } from './switch'
 import { wire } from './wire'
+import { alternator } from './alternator'
+import { breaker } from './breaker'
+import { clutchSwitch, inhibitor, pushButton } from './contact-switch'
+import { diode } from './diode'
+import { engineBlock } from './engine-block'
+import { fusibleLink } from './fusible-link'
+import { horn, solenoid, speaker } from './coil-load'
+import { keySwitch } from './key-switch'
+import { module } from './module'
+import { relay } from './relay'
+import { resistor } from './resistor'
+import { sensor2, sensor3 } from './sensor'
+import { splice } from './splice'
+import { starter } from './starter'
+import { twoFilamentLamp } from './two-filament-lamp'
 
 /** Every part there is. A new one is its file and its line here. */
 export const parts: readonly AnyPart[] = [
@@ -26,6 +41,26 @@ export const parts: readonly AnyPart[] = [
   stud,
   chassis,
   strap,
+  alternator,
+  breaker,
+  clutchSwitch,
+  inhibitor,
+  pushButton,
+  diode,
+  engineBlock,
+  fusibleLink,
+  horn,
+  solenoid,
+  speaker,
+  keySwitch,
+  module,
+  relay,
+  resistor,
+  sensor2,
+  sensor3,
+  splice,
+  starter,
+  twoFilamentLamp,
 ]
 
 const byKind: ReadonlyMap<string, AnyPart> = new Map(parts.map((part) => [part.kind, part]))

@@ -18,7 +18,7 @@ export const stud = definePart({
     footOhms: quantity('Stud on chassis', 'Ω', 0, 1, 0.0008),
   }),
   segments: [
-    { key: 'eyelet', name: 'eyelet on stud', between: ['e', 'n'], faults: passive },
+    { key: 'eyelet', name: 'eyelet on stud', between: ['e', 'n'], faults: [...passive, 'slack'] },
     { key: 'foot', name: 'stud on chassis', between: ['n', 'c'], faults: passive },
   ],
   stamp: ({ eyeletOhms, footOhms }, net) => {

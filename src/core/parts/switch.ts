@@ -18,7 +18,7 @@ export const toggle = definePart({
       key: 'contacts',
       name: 'contacts',
       between: ['a', 'b'],
-      faults: ['stuckOpen', 'highResistance', 'corroded', 'leaky'],
+      faults: ['stuckOpen', 'highResistance', 'corroded', 'leaky', 'burnt', 'welded'],
     },
   ],
   positions: ['open', 'closed'],

@@ -37,7 +37,15 @@ export const wire = definePart({
       key: 'copper',
       name: 'conductor',
       between: ['a', 'b'],
-      faults: ['open', 'highResistance', 'corroded', 'shortToGround', 'shortToSupply'],
+      faults: [
+        'open',
+        'highResistance',
+        'corroded',
+        'strandsLost',
+        'shortToGround',
+        'shortToSupply',
+        'shortBetween',
+      ],
     },
   ],
   stamp: ({ length, section }, net, { temperature }) =>

@@ -1,5 +1,5 @@
 /** Units that readings and parameters carry. SI, and those that the trade writes. */
-export type Unit = 'V' | 'A' | 'Ω' | 'W' | 'm' | 'mm²' | '°C' | '%' | 's' | 'K' | ''
+export type Unit = 'V' | 'A' | 'Ω' | 'W' | 'H' | 'm' | 'mm²' | '°C' | '%' | 's' | 'K' | ''
 
 const prefixes: readonly (readonly [number, string])[] = [
   [1e6, 'M'],
@@ -9,7 +9,7 @@ const prefixes: readonly (readonly [number, string])[] = [
 ]
 
 /** Units that take a prefix; the others are always written in full. */
-const prefixed: ReadonlySet<Unit> = new Set<Unit>(['V', 'A', 'Ω', 'W'])
+const prefixed: ReadonlySet<Unit> = new Set<Unit>(['V', 'A', 'Ω', 'W', 'H'])
 
 const minus = '\u2212'
 const thinSpace = '\u00a0'

@@ -1,5 +1,5 @@
-export * from './band'
-export * from './board'
+export * from './sensitivity'
+export * from './isolated'
 export * from './expected'
 export * from './key'
 export * from './schools/limits'

@@ -1,21 +1,21 @@
-import { wireUp, type Circuit, type CircuitState } from '../circuit'
+import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
-import { functionOf, workshopMeter, type MeterType, type Reading } from '../instruments'
-import { partOfKind } from '../parts'
+import { ampsByFuse, clampAmps, workshopMeter, type FuseAmps, type MeterType } from '../instruments'
+import { fuseTypes, partOfKind, type ScanRow } from '../parts'
 import {
   aftermath,
-  buildBoard,
-  type Board,
+  meanAmps,
   noticeAll,
-  segmentAmps,
+  phasesOf,
+  senseOf,
   solveBoard,
   voltsBetween,
   type Noticed,
   type SolvedBoard,
-} from './board'
-import { expectedVolts, type Expected } from './expected'
-import { walkPath, type Stride, type Walk } from './walk'
-import { Solver } from '../solve'
+} from '../board'
+import { Expectations, type Expected } from './expected'
+import { walkPaths, type Stride, type Walk } from './walk'
+import { isolatedRows, type IsolatedRow } from './isolated'
 
 export interface PointRow extends Expected {
   readonly name: string
@@ -57,14 +57,32 @@ export interface StateKey {
   readonly balances: readonly Balance[]
   readonly notices: readonly Noticed[]
   readonly blown: readonly string[]
+  readonly fuses: readonly FuseRow[]
+  readonly places: readonly PlaceRow[]
+  readonly scans: readonly ScanPart[]
+  /** Parts that switch to and fro without end: what buzzes, chatters or cycles. */
+  readonly swings: readonly string[]
 }
 
-export interface IsolatedRow {
+/** A fuse's millivolts, and the amps that the trade's table makes of them. */
+export interface FuseRow extends Expected, FuseAmps {
   readonly part: string
   readonly name: string
-  readonly between: string
-  readonly ohms: Reading
-  readonly continuity: Reading
+}
+
+/** What a clamp reads round a bundle, and round each conductor alone. */
+export interface PlaceRow {
+  readonly place: string
+  readonly name: string
+  readonly bundle: string
+  /** Amps of all conductors in the jaws together, along the arrow. */
+  readonly amps: number
+  readonly conductors: readonly { readonly part: string; readonly amps: number }[]
+}
+
+export interface ScanPart {
+  readonly part: string
+  readonly rows: readonly ScanRow[]
 }
 
 export interface AnswerKey {
@@ -100,31 +118,82 @@ export function stateKey(
 ): AnswerKey['states'][number] {
   const wiring = options.wiring ?? wireUp(circuit)
   const meter = options.meter ?? workshopMeter
-  const solved = solveBoard(
-    circuit,
-    faults,
-    state,
-    options.blown ?? aftermath(circuit, faults, wiring),
-    wiring,
-  )
+  const blown = options.blown ?? aftermath(circuit, faults, wiring)
+  const solved = solveBoard(circuit, faults, state, { blown, wiring })
   if (!solved.ok) return { ok: false, state, message: solved.message }
-  const walks = circuit.paths.map((path) => walkPath(circuit, wiring, path))
-  const along = walks.map((walk) => walk.strides.map((stride) => dropRow(solved, stride, meter)))
-  return {
+  const walks = walksOf(circuit, wiring)
+  const expected = new Expectations(solved, meter)
+  const along = walks.map((walk) => walk.strides.map((stride) => dropRow(solved, stride, expected)))
+  const key: StateKey = {
     ok: true,
     state,
-    points: wiring.points.map((point) => ({
-      name: point.name,
-      title: point.title,
-      node: point.node,
-      ...expectedVolts(solved, point.node, 0, meter),
-    })),
+    points: wiring.points
+      .filter((point) => !point.inside)
+      .map((point) => ({
+        name: point.name,
+        title: point.title,
+        node: point.node,
+        ...expected.volts(point.node, 0),
+      })),
     drops: onceEach(along.flat()),
     walks: along,
-    balances: walks.map((walk) => balance(solved, walk, meter)),
+    balances: walks.map((walk) => balance(solved, walk, expected)),
     notices: noticeAll(solved),
     blown: [...solved.blown],
+    fuses: fuseRows(solved, expected, meter),
+    places: placeRows(solved),
+    scans: scanRows(solved),
+    swings: solved.swing?.parts ?? [],
   }
+  expected.release()
+  return key
+}
+
+const walksKept = new WeakMap<Wiring, readonly Walk[]>()
+
+/** The walks of all paths; they depend on the wiring alone, and are kept with it. */
+function walksOf(circuit: Circuit, wiring: Wiring): readonly Walk[] {
+  const known = walksKept.get(wiring)
+  if (known) return known
+  const walks = walkPaths(circuit, wiring)
+  walksKept.set(wiring, walks)
+  return walks
+}
+
+function fuseRows(solved: SolvedBoard, expected: Expectations, meter: MeterType): FuseRow[] {
+  const { circuit, wiring } = solved.board
+  return circuit.parts.flatMap((part): FuseRow[] => {
+    if (part.kind !== 'fuse') return []
+    const volts = expected.volts(wiring.nodeOf(part.id, 'ta'), wiring.nodeOf(part.id, 'tb'))
+    const rating = Number(part.parameters.rating)
+    const type = fuseTypes.find((t) => t === part.parameters.type) ?? 'regular'
+    return [
+      { part: part.id, name: part.name, ...volts, ...ampsByFuse(type, rating, volts.value ?? 0, meter) },
+    ]
+  })
+}
+
+function placeRows(solved: SolvedBoard): PlaceRow[] {
+  return solved.board.circuit.bundles.flatMap((bundle) =>
+    bundle.places.map((place) => ({
+      place: place.id,
+      name: place.name,
+      bundle: bundle.name || bundle.id,
+      amps: clampAmps(solved, place.conductors),
+      conductors: place.conductors.map((c) => ({ part: c.part, amps: clampAmps(solved, [c]) })),
+    })),
+  )
+}
+
+/** A board that swings shows what a scan tool would catch in its first phase. */
+function scanRows(solved: SolvedBoard): ScanPart[] {
+  const { board, point } = phasesOf(solved)[0]!
+  return board.circuit.parts.flatMap((part) => {
+    const { scan } = partOfKind(part.kind)
+    if (!scan) return []
+    const { sense, around } = senseOf(board, point, part)
+    return [{ part: part.id, rows: scan(part.parameters, sense, around) }]
+  })
 }
 
 /** Paths share pieces: the first to meet one lists it. */
@@ -133,10 +202,10 @@ function onceEach(rows: readonly DropRow[]): DropRow[] {
   return rows.filter((row) => met.get(`${row.part}.${row.segment}`) === row)
 }
 
-function dropRow(solved: SolvedBoard, stride: Stride, meter: MeterType): DropRow {
-  const { board, point } = solved
+function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): DropRow {
+  const { board } = solved
   const [p] = stride.segment.between
-  const amps = segmentAmps(board, point, stride.part, stride.segment.key)
+  const amps = meanAmps(solved, stride.part, stride.segment.key)
   return {
     part: stride.part,
     segment: stride.segment.key,
@@ -145,28 +214,28 @@ function dropRow(solved: SolvedBoard, stride: Stride, meter: MeterType): DropRow
     to: stride.to.name,
     side: stride.side,
     amps: board.wiring.nodeOf(stride.part, p) === stride.from.node ? amps : -amps,
-    ...expectedVolts(solved, stride.from.node, stride.to.node, meter),
+    ...expected.volts(stride.from.node, stride.to.node),
   }
 }
 
-function balance(solved: SolvedBoard, walk: Walk, meter: MeterType): Balance {
+function balance(solved: SolvedBoard, walk: Walk, expected: Expectations): Balance {
   const { strides, points, load } = walk
   const start = points[0]!.node
   const end = points[points.length - 1]!.node
   const firstLoad = strides.findIndex((s) => s.side === 'load')
   const lastLoad = strides.findLastIndex((s) => s.side === 'load')
-  const into = firstLoad < 0 ? end : points[firstLoad]!.node
-  const outOf = lastLoad < 0 ? end : points[lastLoad + 1]!.node
-  const feedLoss = expectedVolts(solved, start, into, meter)
-  const loadDrop = expectedVolts(solved, into, outOf, meter)
-  const returnLoss = expectedVolts(solved, outOf, end, meter)
+  const into = firstLoad >= 0 ? points[firstLoad]!.node : strides[0]?.side === 'return' ? start : end
+  const outOf = lastLoad < 0 ? into : points[lastLoad + 1]!.node
+  const feedLoss = expected.volts(start, into)
+  const loadDrop = expected.volts(into, outOf)
+  const returnLoss = expected.volts(outOf, end)
   const source = voltsBetween(solved, start, end) ?? Number.NaN
   const shares = [
     voltsBetween(solved, start, into),
     voltsBetween(solved, into, outOf),
     voltsBetween(solved, outOf, end),
   ]
-  const loadStride = strides[Math.max(0, firstLoad)]!
+  const loadStride = strides[firstLoad < 0 ? walk.own : firstLoad]!
   return {
     path: walk.path.id,
     load,
@@ -177,72 +246,6 @@ function balance(solved: SolvedBoard, walk: Walk, meter: MeterType): Balance {
     remainder: shares.every((s) => s !== undefined)
       ? source - shares.reduce((sum, s) => sum! + s!, 0)!
       : undefined,
-    amps: Math.abs(segmentAmps(solved.board, solved.point, loadStride.part, loadStride.segment.key)),
+    amps: Math.abs(meanAmps(solved, loadStride.part, loadStride.segment.key)),
   }
 }
-
-/** Every part lifted out of the circuit, its controls in their working position, on the ohmmeter. */
-function isolatedRows(
-  circuit: Circuit,
-  faults: readonly Fault[],
-  meter: MeterType,
-  blown: ReadonlySet<string>,
-): IsolatedRow[] {
-  const working = Object.fromEntries(
-    circuit.parts.flatMap((part) => {
-      const positions = partOfKind(part.kind).positions
-      return positions ? [[part.id, positions[positions.length - 1]!]] : []
-    }),
-  )
-  const state: CircuitState = { id: 'isolated', name: 'isolated', controls: working, detached: [] }
-  const board = buildBoard(circuit, faults, state, blown)
-  return circuit.parts.flatMap((part) => {
-    const definition = partOfKind(part.kind)
-    // The cells of a battery are never put on an ohmmeter.
-    if (definition.role === 'source') return []
-    const [enter, leave] = definition.load ?? definition.through
-    const lifted = liftOut(
-      board,
-      part.id,
-      definition.terminals.map((t) => board.wiring.nodeOf(part.id, t.key)),
-    )
-    const solver = new Solver(lifted.board)
-    const point = solver.solve()
-    if (!point.ok) return []
-    const alone: SolvedBoard = { ok: true, board: lifted.board, point, solver, blown }
-    const a = lifted.nodeOf(board.wiring.nodeOf(part.id, enter))
-    const b = lifted.nodeOf(board.wiring.nodeOf(part.id, leave))
-    return [
-      {
-        part: part.id,
-        name: part.name || definition.title,
-        between: `${part.id}${suffixOf(definition, enter)} – ${part.id}${suffixOf(definition, leave)}`,
-        ohms: functionOf('ohms').read(alone, a, b, meter),
-        continuity: functionOf('continuity').read(alone, a, b, meter),
-      },
-    ]
-  })
-}
-
-/** A network of one part's own elements, its nodes numbered afresh from 0. */
-function liftOut(
-  board: Board,
-  part: string,
-  terminals: readonly number[],
-): { board: Board; nodeOf: (node: number) => number } {
-  const numbers = new Map<number, number>()
-  const nodeOf = (node: number) => {
-    const known = numbers.get(node)
-    if (known !== undefined) return known
-    numbers.set(node, numbers.size)
-    return numbers.size - 1
-  }
-  terminals.forEach(nodeOf)
-  const elements = board.elements
-    .filter((e) => e.owner.part === part)
-    .map((e) => ({ ...e, a: nodeOf(e.a), b: nodeOf(e.b) }))
-  return { board: { ...board, elements, nodeCount: numbers.size }, nodeOf }
-}
-
-const suffixOf = (definition: ReturnType<typeof partOfKind>, key: string) =>
-  definition.terminals.find((t) => t.key === key)!.suffix

@@ -1,5 +1,5 @@
 import type { Circuit, CircuitPath, Point, Wiring } from '../circuit'
-import { partOfKind, type Segment } from '../parts'
+import { partOfKind, routeThrough, type Segment } from '../parts'
 
 /** One piece of the way from supply to return, between two neighbouring points. */
 export interface Stride {
@@ -15,8 +15,15 @@ export interface Walk {
   /** Battery + first, battery − last; one more than strides. */
   readonly points: readonly Point[]
   readonly strides: readonly Stride[]
+  /** First of the strides that are the path's own: before it, it runs along others. */
+  readonly own: number
   /** The load that the path runs through, if it has one. */
   readonly load: string | undefined
+}
+
+/** Every path's walk, in the order of the circuit. */
+export function walkPaths(circuit: Circuit, wiring: Wiring): Walk[] {
+  return circuit.paths.map((path) => walkPath(circuit, wiring, path))
 }
 
 /**
@@ -28,11 +35,20 @@ export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): W
   const own = pieces(circuit, wiring, path)
   const first = own[0]
   const last = own[own.length - 1]
-  const lead = first ? leadUp(circuit, wiring, others, first.from.node) : []
-  const tail = last ? leadDown(circuit, wiring, others, last.to.node) : []
-  const strides = tellSides(circuit, [...lead, ...own, ...tail], own)
+  const [starter] = path.from.split('.')
+  const [ender, endKey] = path.to.split('.')
+  // From an alternator the way begins there; at a battery's post it ends.
+  const begins = circuit.parts.some((p) => p.id === starter && partOfKind(p.kind).generates)
+  const ends = isSource(circuit, ender!)
+  const lead = first && !begins ? leadUp(circuit, wiring, others, first.from.node) : []
+  const tail = last && !ends ? leadDown(circuit, wiring, others, last.to.node) : []
+  const way = [...lead, ...own, ...tail]
+  const strides =
+    begins && ends && endKey === 'n'
+      ? way.map((piece): Stride => ({ ...piece, side: 'return' }))
+      : tellSides(circuit, way, own)
   const points = strides.length ? [strides[0]!.from, ...strides.map((s) => s.to)] : []
-  return { path, points, strides, load: strides.find((s) => s.side === 'load')?.part }
+  return { path, points, strides, own: lead.length, load: strides.find((s) => s.side === 'load')?.part }
 }
 
 type Piece = Omit<Stride, 'side'>
@@ -49,15 +65,11 @@ function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
   const pointOf = (part: string, key: string) => at.get(wiring.nodeOf(part, key))!
   const found: Piece[] = []
   const pass = (part: string, enter: string, leave: string) => {
-    const definition = kinds.get(part)!
-    const keys = definition.terminals.map((t) => t.key)
-    const [i, j] = [keys.indexOf(enter), keys.indexOf(leave)]
-    const way = i <= j ? keys.slice(i, j + 1) : keys.slice(j, i + 1).reverse()
-    for (let k = 1; k < way.length; k++) {
-      const [here, there] = [way[k - 1]!, way[k]!]
-      const segment = definition.segments.find((s) => s.between.includes(here) && s.between.includes(there))
-      if (segment) found.push({ part, segment, from: pointOf(part, here), to: pointOf(part, there) })
-    }
+    const { terminals, segments } = routeThrough(kinds.get(part)!, enter, leave)
+    segments.forEach((segment, k) => {
+      const from = pointOf(part, terminals[k]!)
+      found.push({ part, segment, from, to: pointOf(part, terminals[k + 1]!) })
+    })
   }
   const [first, firstKey] = path.from.split('.') as [string, string]
   const [last, lastKey] = path.to.split('.') as [string, string]
@@ -68,6 +80,7 @@ function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
     pass(step.part, step.enter ?? definition.through[0], step.leave ?? definition.through[1])
   }
   if (isSource(circuit, last) && lastKey === 'n') pass(last, 'n', 'neg')
+  if (isSource(circuit, last) && lastKey === 'p') pass(last, 'p', 'pos')
   return found
 }
 
@@ -98,13 +111,7 @@ function leadDown(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath
 /** The path's own first load is the load; before it is feed, after it return. */
 function tellSides(circuit: Circuit, way: readonly Piece[], own: readonly Piece[]): Stride[] {
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
-  const inLoad = (piece: Piece) => {
-    const { load, terminals } = kinds.get(piece.part)!
-    if (!load) return false
-    const keys = terminals.map((t) => t.key)
-    const [first, last] = [keys.indexOf(load[0]), keys.indexOf(load[1])]
-    return piece.segment.between.every((key) => keys.indexOf(key) >= first && keys.indexOf(key) <= last)
-  }
+  const inLoad = (piece: Piece) => kinds.get(piece.part)!.loads?.includes(piece.segment.key) ?? false
   const load = own.find(inLoad)?.part
   let side: Stride['side'] = 'feed'
   return way.map((piece) => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { answerKey, schools, solveBoard, stateKey, type StateKey } from '.'
+import { answerKey, schools, stateKey, type StateKey } from '.'
+import { solveBoard } from '../board'
 import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
 import { functionOf, workshopMeter } from '../instruments'

@@ -8,7 +8,7 @@ import { possibleFaults } from '../faults'
 import { fuseLaw } from '../parts/fuse'
 import { filamentLaw } from '../parts/lamp'
 import { motorLaw } from '../parts/motor'
-import { buildBoard } from '../readings'
+import { buildBoard } from '../board'
 
 const owner = { part: 'T', segment: 't' }
 

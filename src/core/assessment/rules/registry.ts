@@ -1,5 +1,6 @@
 import { partOfKind } from '../../parts'
-import { segmentAmps, walkPath } from '../../readings'
+import { segmentAmps } from '../../board'
+import { walkPath } from '../../readings'
 import type { Scene, TechniqueRule } from './rule'
 
 /** Amps from which a path counts as under load. */

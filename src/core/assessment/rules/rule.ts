@@ -1,4 +1,4 @@
-import type { SolvedBoard } from '../../readings'
+import type { SolvedBoard } from '../../board'
 import type { Predictor, TestSetup } from '../../diagnosis'
 import type { Step, StepOf } from '../steps'
 

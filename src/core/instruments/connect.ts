@@ -1,0 +1,85 @@
+import { noticeAll, voltsBetween, type Noticed, type SolvedBoard } from '../board'
+import type { Circuit } from '../circuit'
+import { fuseLaw, partOfKind } from '../parts'
+import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
+
+export interface Connected {
+  /** Amps through what was connected, from red to black. */
+  readonly amps: number
+  readonly volts: number
+  /** The jumper's own fuse is gone. */
+  readonly blew: boolean
+  readonly blownByIt: readonly string[]
+  /** What changed for eye and ear. */
+  readonly changed: readonly Noticed[]
+}
+
+const apart: Connected = { amps: 0, volts: 0, blew: false, blownByIt: [], changed: [] }
+
+/** A jumper with a fuse of `rating` amps in it. Its own loss counts: long coiled leads are part of the answer. */
+export function connectJumper(
+  solved: SolvedBoard,
+  red: number,
+  black: number,
+  rating: number,
+  leadOhms = 0.015,
+): Connected {
+  const joined = solveWith(solved, lawAcross(red, black, fuseLaw(rating), leadOhms))
+  if (!joined.ok || red === black) return apart
+  const amps = instrumentAmps(joined)
+  if (Math.abs(amps) > 1.35 * rating) return { ...apart, blew: true }
+  return describe(solved, joined, red, black)
+}
+
+/** A load that is known to be good in place of the circuit's own, which is unplugged first. */
+export function connectLoad(
+  solved: SolvedBoard,
+  red: number,
+  black: number,
+  watts: number,
+  ratedVoltage = 12,
+): Connected {
+  const joined = solveWith(solved, ohmsAcross(red, black, ratedVoltage ** 2 / watts))
+  return joined.ok ? describe(solved, joined, red, black) : apart
+}
+
+function describe(before: SolvedBoard, after: SolvedBoard, red: number, black: number): Connected {
+  const was = new Map(noticeAll(before).map((n) => [n.part, n.key]))
+  return {
+    amps: instrumentAmps(after),
+    volts: voltsBetween(after, red, black) ?? 0,
+    blew: false,
+    blownByIt: [...after.blown].filter((id) => !before.blown.has(id)),
+    changed: noticeAll(after).filter((n) => was.get(n.part) !== n.key),
+  }
+}
+
+export interface BatteryTest {
+  readonly amps: number
+  /** Volts at the posts under the load. */
+  readonly volts: number
+  /** The least that a good one holds at this temperature. */
+  readonly least: number
+  readonly passes: boolean
+}
+
+/**
+ * Battery load test: half the cold-cranking rating for 15 s; it holds 9.6 V at 21 °C, about 0.1 V less for every 5.5 K
+ * below (common practice, no source). The model is steady: the fifteenth second is what it shows.
+ */
+export function testBattery(solved: SolvedBoard, circuit: Circuit): BatteryTest | undefined {
+  const part = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+  if (!part) return undefined
+  const amps = Number(part.parameters.coldCranking) / 2
+  const blocks = Number(part.parameters.blocks)
+  const { wiring } = solved.board
+  const [pos, neg] = [wiring.nodeOf(part.id, 'pos'), wiring.nodeOf(part.id, 'neg')]
+  const loaded = solveWith(solved, () => [
+    { type: 'current', a: neg, b: pos, amps, owner: { part: '', segment: 'tester' } },
+  ])
+  if (!loaded.ok) return undefined
+  const volts = voltsBetween(loaded, pos, neg) ?? 0
+  const temperature = solved.board.state.temperature ?? circuit.temperature
+  const least = blocks * (9.6 - (0.1 / 5.5) * Math.max(0, Math.min(21 - temperature, 40)))
+  return { amps, volts, least, passes: volts >= least }
+}

@@ -1,0 +1,52 @@
+import type { SolvedBoard } from '../board'
+import { brightness, filamentLaw, junctionLaw } from '../parts'
+import { instrumentAmps, instrumentVolts, lawAcross, solveWith } from './attach'
+
+export interface LampReading {
+  /** What an eye sees of it. */
+  readonly glow: string
+  readonly volts: number
+  readonly amps: number
+  readonly blownByIt: readonly string[]
+}
+
+const leadOhms = 0.05
+
+/**
+ * A filament lamp on two leads, after it has settled. It loads what it touches with `amps` at `ratedVoltage`: a light one
+ * shines through a joint that a heavy one goes out on. Hold a heavy one for three to five seconds: corroded metal warms.
+ */
+export function readTestLamp(
+  solved: SolvedBoard,
+  red: number,
+  black: number,
+  amps: number,
+  ratedVoltage = 12,
+): LampReading {
+  const filament = { ratedVoltage, ratedPower: amps * ratedVoltage, workingKelvin: 2500 }
+  const connected = solveWith(solved, lawAcross(red, black, filamentLaw(filament, 293.15), leadOhms))
+  if (!connected.ok || red === black) return dark
+  const volts = instrumentVolts(connected)
+  return {
+    glow: brightness(volts, ratedVoltage).text,
+    volts,
+    amps: instrumentAmps(connected),
+    blownByIt: [...connected.blown].filter((id) => !solved.blown.has(id)),
+  }
+}
+
+const dark: LampReading = { glow: 'dark', volts: 0, amps: 0, blownByIt: [] }
+
+/** Low-current probe: an LED behind its resistor, some milliamps. It says that there are volts, not that they carry. */
+export function readLedProbe(solved: SolvedBoard, red: number, black: number): LampReading {
+  const law = junctionLaw({ saturation: 1e-15, emission: 2.2, kelvin: 293.15 })
+  const connected = solveWith(solved, lawAcross(red, black, law, 1500))
+  if (!connected.ok || red === black) return dark
+  const amps = instrumentAmps(connected)
+  return {
+    glow: amps > 0.003 ? 'bright' : amps > 0.0003 ? 'dim' : 'dark',
+    volts: instrumentVolts(connected),
+    amps,
+    blownByIt: [],
+  }
+}

@@ -1,0 +1,48 @@
+import { z } from 'zod'
+import { choice, definePart, passive, quantity, type Notice } from './definition'
+import { formatPlain } from '../quantity'
+
+const notices = {
+  closed: { key: 'closed', text: 'closed' },
+  cycles: { key: 'cycles', text: 'cycles: ticks off and on' },
+  tripped: { key: 'tripped', text: 'tripped' },
+} as const satisfies Record<string, Notice>
+
+/** Steady amps, over the rating, from which a thermal breaker trips: SAE J553's 135 % gate (from memory). */
+const tripsAbove = 1.35
+
+/** Thermal circuit breaker. One that resets itself cycles under an overload; one with a button stays off. */
+export const breaker = definePart({
+  kind: 'breaker',
+  title: 'Circuit breaker',
+  letters: 'CB',
+  role: 'protection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'supply side' },
+    { key: 'b', suffix: 'b', name: 'load side' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({
+    rating: quantity('Rating', 'A', 1, 200, 20),
+    ohms: quantity('Bimetal and contacts', 'Ω', 0.0005, 0.2, 0.006),
+    reset: choice('Reset', ['by itself', 'by hand'], 'by itself'),
+  }),
+  segments: [{ key: 'bimetal', name: 'bimetal', between: ['a', 'b'], faults: [...passive, 'stuckOpen'] }],
+  modes: {
+    rest: 'closed',
+    next: ({ rating, reset }, { amps }, { mode }) => {
+      if (mode === 'closed') return Math.abs(amps('bimetal')) > tripsAbove * rating ? 'tripped' : 'closed'
+      return reset === 'by itself' ? 'closed' : 'tripped'
+    },
+  },
+  stamp: ({ ohms }, net, { mode }) => {
+    if (mode !== 'tripped') net.resistor('bimetal', 'a', 'b', ohms, 0.15)
+  },
+  notice: {
+    segment: 'bimetal',
+    read: (_, __, { mode, swings }) =>
+      swings ? notices.cycles : mode === 'tripped' ? notices.tripped : notices.closed,
+    all: Object.values(notices),
+  },
+  summary: ({ rating, reset }) => `${formatPlain(rating)} A, resets ${reset}`,
+})

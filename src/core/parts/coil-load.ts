@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { definePart, quantity, type Notice } from './definition'
+import { formatPlain } from '../quantity'
+
+/** A load that is a winding: R in the steady state, R and L while it switches. */
+function coilLoad(spec: {
+  kind: string
+  title: string
+  letters: string
+  ohms: number
+  inductance: number
+  ratedVoltage: number
+  words: { none: string; weak: string; full: string }
+}) {
+  const notices = {
+    none: { key: 'none', text: spec.words.none },
+    weak: { key: 'weak', text: spec.words.weak },
+    full: { key: 'full', text: spec.words.full },
+  } as const satisfies Record<string, Notice>
+  return definePart({
+    kind: spec.kind,
+    title: spec.title,
+    letters: spec.letters,
+    role: 'load',
+    terminals: [
+      { key: 'a', suffix: 'a', name: 'feed' },
+      { key: 'b', suffix: 'b', name: 'return' },
+    ],
+    through: ['a', 'b'],
+    parameters: z.object({
+      ratedVoltage: quantity('Rated volts', 'V', 1, 48, spec.ratedVoltage),
+      ohms: quantity('Winding', 'Ω', 0.1, 5000, spec.ohms),
+      inductance: quantity('Inductance', 'H', 0.00001, 5, spec.inductance),
+    }),
+    segments: [
+      { key: 'winding', name: 'winding', between: ['a', 'b'], faults: ['burntOut', 'shortedTurns', 'weak'] },
+    ],
+    detach: { verb: 'unplug', done: 'unplugged', opens: ['winding'] },
+    loads: ['winding'],
+    stamp: ({ ohms }, net) => net.resistor('winding', 'a', 'b', ohms, 0.1),
+    notice: {
+      segment: 'winding',
+      read: ({ ratedVoltage, ohms }, { amps }) => {
+        const share = (Math.abs(amps) * ohms) / ratedVoltage
+        return share < 0.3 ? notices.none : share < 0.72 ? notices.weak : notices.full
+      },
+      all: Object.values(notices),
+    },
+    summary: ({ ohms }) => `${formatPlain(ohms)} Ω`,
+  })
+}
+
+/** Horn: a winding that breaks its own circuit; its mean is told (common practice values, no source). */
+export const horn = coilLoad({
+  kind: 'horn',
+  title: 'Horn',
+  letters: 'HN',
+  ohms: 2.4,
+  inductance: 0.003,
+  ratedVoltage: 12,
+  words: { none: 'silent', weak: 'croaks', full: 'sounds' },
+})
+
+/** Solenoid of a valve or a catch. */
+export const solenoid = coilLoad({
+  kind: 'solenoid',
+  title: 'Solenoid',
+  letters: 'Y',
+  ohms: 12,
+  inductance: 0.05,
+  ratedVoltage: 12,
+  words: { none: 'does not move', weak: 'hums, hardly moves', full: 'clunks and holds' },
+})
+
+/** Warning speaker, driven by direct current pulses: its winding is what a meter sees. */
+export const speaker = coilLoad({
+  kind: 'speaker',
+  title: 'Warning speaker',
+  letters: 'SP',
+  ohms: 8,
+  inductance: 0.0004,
+  ratedVoltage: 4,
+  words: { none: 'silent', weak: 'faint', full: 'loud' },
+})

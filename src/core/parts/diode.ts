@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+import { junctionLaw } from './junction'
+import { formatPlain } from '../quantity'
+
+/** Silicon diode: Shockley behind its series resistance. The stripe is the cathode, where a current leaves. */
+export const diode = definePart({
+  kind: 'diode',
+  title: 'Diode',
+  letters: 'V',
+  role: 'connection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'anode' },
+    { key: 'm', suffix: 'm', name: 'inside', inside: true },
+    { key: 'k', suffix: 'k', name: 'cathode' },
+  ],
+  through: ['a', 'k'],
+  parameters: z.object({
+    ratedCurrent: quantity('Rated amps', 'A', 0.05, 50, 3),
+    forwardVoltage: quantity('Forward volts at rating', 'V', 0.3, 2, 0.9),
+  }),
+  segments: [
+    { key: 'junction', name: 'junction', between: ['a', 'm'], faults: ['open', 'leaky', 'reversed'] },
+    { key: 'lead', name: 'lead and bulk', between: ['m', 'k'], faults: ['highResistance'] },
+  ],
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['lead'] },
+  stamp: ({ ratedCurrent, forwardVoltage }, net, { temperature }) => {
+    const kelvin = temperature + 273.15
+    const emission = 1.8
+    // A fifth of the forward volts stands across the bulk (common practice, no source).
+    const volts = 0.8 * forwardVoltage
+    const saturation = ratedCurrent / Math.expm1(volts / (emission * 8.617333262e-5 * kelvin))
+    net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
+    net.resistor('lead', 'm', 'k', (0.2 * forwardVoltage) / ratedCurrent, 0.2)
+  },
+  summary: ({ ratedCurrent }) => `${formatPlain(ratedCurrent)} A`,
+})

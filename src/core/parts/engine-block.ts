@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+
+/** Engine block between a component bolted to it and its own strap: metal, and a path like any other. */
+export const engineBlock = definePart({
+  kind: 'engineBlock',
+  title: 'Engine block',
+  letters: 'EB',
+  role: 'conductor',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'near the component' },
+    { key: 'b', suffix: 'b', name: 'strap bolt' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.0003) }),
+  segments: [{ key: 'metal', name: 'block', between: ['a', 'b'], faults: ['highResistance'] }],
+  stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  summary: () => '',
+})

@@ -1,0 +1,47 @@
+import { z } from 'zod'
+import { definePart, quantity, type FaultKind } from './definition'
+
+const contactFaults: readonly FaultKind[] = ['stuckOpen', 'burnt', 'leaky']
+
+/** Which outputs each position joins to 30. Terminal designations: DIN 72552 (15 ignition, 50 start control, 75 accessory). */
+const joins: Readonly<Record<string, readonly ('t75' | 't15' | 't50')[]>> = {
+  off: [],
+  accessory: ['t75'],
+  run: ['t75', 't15'],
+  crank: ['t15', 't50'],
+}
+
+/** Key switch. In crank the accessories go off. */
+export const keySwitch = definePart({
+  kind: 'keySwitch',
+  title: 'Key switch',
+  letters: 'SK',
+  role: 'control',
+  terminals: [
+    { key: 't30', suffix: '.30', name: 'supply' },
+    { key: 't15', suffix: '.15', name: 'ignition' },
+    { key: 't50', suffix: '.50', name: 'start' },
+    { key: 't75', suffix: '.75', name: 'accessory' },
+  ],
+  through: ['t30', 't15'],
+  parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.006) }),
+  segments: [
+    { key: 'ignition', name: 'contacts 30–15', between: ['t30', 't15'], faults: contactFaults },
+    { key: 'start', name: 'contacts 30–50', between: ['t30', 't50'], faults: contactFaults },
+    { key: 'accessory', name: 'contacts 30–75', between: ['t30', 't75'], faults: contactFaults },
+  ],
+  positions: ['off', 'accessory', 'run', 'crank'],
+  benchPairs: [
+    ['t30', 't15'],
+    ['t30', 't50'],
+    ['t30', 't75'],
+  ],
+  stamp: ({ contactOhms }, net, { position }) => {
+    const ohms = Math.max(contactOhms, 1e-6)
+    for (const to of joins[position ?? 'off'] ?? []) {
+      const segment = to === 't15' ? 'ignition' : to === 't50' ? 'start' : 'accessory'
+      net.resistor(segment, 't30', to, ohms, 0.5)
+    }
+  },
+  summary: () => '',
+})

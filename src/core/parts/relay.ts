@@ -1,0 +1,125 @@
+import { z } from 'zod'
+import { choice, definePart, passive, quantity, type Notice } from './definition'
+import { junctionLaw } from './junction'
+import { copperCoefficient } from './wire'
+import { formatPlain } from '../quantity'
+
+const notices = {
+  silent: { key: 'silent', text: 'silent' },
+  buzzes: { key: 'buzzes', text: 'buzzes' },
+  clicks: { key: 'clicks', text: 'clicks and holds' },
+} as const satisfies Record<string, Notice>
+
+/** The 1–5 numbering of the same five pins (ISO 7588 and DIN 72552 schemes side by side; from memory). */
+const numbers = { t86: '1', t85: '2', t30: '3', t87a: '4', t87: '5' } as const
+
+/**
+ * Relay in its socket: two circuits, four segments. Numbering after DIN 72552 or 1 to 5 (ISO 7588); typical pull-in
+ * at most 8 V, drop-out at least 1.2 V at 20 °C (from memory). The coil is copper: its ohms, and with them its pull-in,
+ * rise with temperature. `inductance` matters only while it switches.
+ */
+export const relay = definePart({
+  kind: 'relay',
+  title: 'Relay in socket',
+  letters: 'K',
+  role: 'control',
+  terminals: [
+    { key: 't86', suffix: '.86', name: 'socket, coil supply' },
+    { key: 'c86', suffix: '.86i', name: 'coil end 86', inside: true },
+    { key: 'c85', suffix: '.85i', name: 'coil end 85', inside: true },
+    { key: 't85', suffix: '.85', name: 'socket, coil ground' },
+    { key: 't30', suffix: '.30', name: 'socket, contact supply' },
+    { key: 'c30', suffix: '.30i', name: 'moving contact', inside: true },
+    { key: 'c87', suffix: '.87i', name: 'make contact', inside: true },
+    { key: 't87', suffix: '.87', name: 'socket, make contact' },
+    { key: 'c87a', suffix: '.87ai', name: 'break contact', inside: true },
+    { key: 't87a', suffix: '.87a', name: 'socket, break contact' },
+  ],
+  suffixes: ({ numbering }) =>
+    numbering === '1 to 5'
+      ? Object.fromEntries(Object.entries(numbers).map(([key, n]) => [key, `.${n}`]))
+      : {},
+  through: ['t30', 't87'],
+  parameters: z.object({
+    contacts: choice('Contacts', ['make', 'changeover'], 'make'),
+    numbering: choice('Numbering', ['DIN', '1 to 5'], 'DIN'),
+    suppression: choice('Across the coil', ['none', 'resistor', 'diode'], 'resistor'),
+    coilOhms: quantity('Coil', 'Ω', 5, 2000, 90),
+    inductance: quantity('Coil inductance', 'H', 0.01, 5, 0.3),
+    suppressorOhms: quantity('Resistor across the coil', 'Ω', 50, 10000, 680),
+    pullIn: quantity('Pulls in at, 20 °C', 'V', 2, 40, 7.5),
+    dropOut: quantity('Drops out at, 20 °C', 'V', 0.3, 20, 2.5),
+    contactOhms: quantity('Contacts closed', 'Ω', 0, 1, 0.003),
+    pinOhms: quantity('Socket terminal', 'Ω', 0, 1, 0.002),
+  }),
+  segments: [
+    { key: 'pin86', name: 'socket terminal 86', between: ['t86', 'c86'], faults: [...passive, 'missingPin'] },
+    { key: 'coil', name: 'coil', between: ['c86', 'c85'], faults: ['open', 'shortedTurns', 'reversed'] },
+    { key: 'pin85', name: 'socket terminal 85', between: ['c85', 't85'], faults: [...passive, 'missingPin'] },
+    { key: 'pin30', name: 'socket terminal 30', between: ['t30', 'c30'], faults: [...passive, 'slack'] },
+    {
+      key: 'make',
+      name: 'contacts 30–87',
+      between: ['c30', 'c87'],
+      faults: ['stuckOpen', 'burnt', 'welded', 'sticking'],
+    },
+    { key: 'pin87', name: 'socket terminal 87', between: ['c87', 't87'], faults: [...passive, 'slack'] },
+    { key: 'break', name: 'contacts 30–87a', between: ['c30', 'c87a'], faults: ['stuckOpen', 'burnt'] },
+    { key: 'pin87a', name: 'socket terminal 87a', between: ['c87a', 't87a'], faults: [] },
+    { key: 'suppressor', name: 'suppression across the coil', between: ['c86', 'c85'], faults: ['open'] },
+  ],
+  detach: {
+    verb: 'pull',
+    done: 'pulled',
+    opens: ['pin86', 'pin85', 'pin30', 'pin87', 'pin87a'],
+  },
+  loads: ['coil'],
+  benchPairs: [
+    ['t86', 't85'],
+    ['t30', 't87'],
+    ['t30', 't87a'],
+  ],
+  modes: {
+    rest: 'released',
+    next: ({ pullIn, dropOut, coilOhms }, { amps }, { mode, struck }) => {
+      if (struck.has('sticking') && mode === 'pulled') return 'pulled'
+      // The force follows from ampere-turns: thresholds are the current that flows at their volts and 20 °C.
+      const at = Math.abs(amps('coil')) * coilOhms * turnsLeft(struck)
+      return at >= pullIn ? 'pulled' : at <= dropOut ? 'released' : mode
+    },
+  },
+  stamp: (parameters, net, { mode, temperature, struck }) => {
+    const { coilOhms, pinOhms, contactOhms, contacts, suppression, suppressorOhms } = parameters
+    const pin = Math.max(pinOhms, 1e-6)
+    const contact = Math.max(contactOhms, 1e-6)
+    net.resistor('pin86', 't86', 'c86', pin, 0.5)
+    net.resistor('coil', 'c86', 'c85', coilOhms * (1 + copperCoefficient * (temperature - 20)), 0.08)
+    net.resistor('pin85', 'c85', 't85', pin, 0.5)
+    net.resistor('pin30', 't30', 'c30', pin, 0.5)
+    if (mode === 'pulled') net.resistor('make', 'c30', 'c87', contact, 0.5)
+    net.resistor('pin87', 'c87', 't87', pin, 0.5)
+    if (contacts === 'changeover') {
+      if (mode !== 'pulled' && !struck.has('welded')) net.resistor('break', 'c30', 'c87a', contact, 0.5)
+      net.resistor('pin87a', 'c87a', 't87a', pin, 0.5)
+    }
+    if (suppression === 'resistor') net.resistor('suppressor', 'c86', 'c85', suppressorOhms, 0.1)
+    if (suppression === 'diode') {
+      // It points at the positive coil pin. Wired the wrong way round it conducts: nearly a short.
+      const law = junctionLaw({ saturation: 1e-9, emission: 1.8, kelvin: temperature + 273.15 })
+      const [anode, cathode] = struck.has('reversed') ? (['c86', 'c85'] as const) : (['c85', 'c86'] as const)
+      net.resistor('suppressor', cathode, '#d', 0.04, 0.2)
+      net.curve('suppressor', anode, '#d', law, 0.05)
+    }
+  },
+  notice: {
+    segment: 'coil',
+    read: (_, __, { mode, swings }) =>
+      swings ? notices.buzzes : mode === 'pulled' ? notices.clicks : notices.silent,
+    all: Object.values(notices),
+  },
+  summary: ({ contacts, coilOhms, suppression }) =>
+    `${contacts === 'make' ? '4-pin' : '5-pin'}, ${formatPlain(coilOhms)} Ω${suppression === 'none' ? '' : `, ${suppression}`}`,
+})
+
+/** Share of its turns that a coil with shorted ones still has: ohms fall with the turns. */
+const turnsLeft = (struck: ReadonlyMap<string, number>): number => (struck.get('shortedTurns') ?? 100) / 100

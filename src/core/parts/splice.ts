@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+
+/** Crimped or soldered splice under its sleeve. */
+export const splice = definePart({
+  kind: 'splice',
+  title: 'Splice',
+  letters: 'SPL',
+  role: 'connection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'supply side' },
+    { key: 'b', suffix: 'b', name: 'far side' },
+  ],
+  through: ['a', 'b'],
+  parameters: z.object({ ohms: quantity('Crimp', 'Ω', 0, 1, 0.0015) }),
+  segments: [{ key: 'crimp', name: 'crimp', between: ['a', 'b'], faults: [...passive, 'slack'] }],
+  stamp: ({ ohms }, net) => net.resistor('crimp', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  summary: () => '',
+})
