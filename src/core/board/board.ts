@@ -80,16 +80,31 @@ export function buildBoard(
       current: (s, a, b, amps) => own.push({ type: 'current', ...joined(s, a, b, 0), amps }),
     }
     const around = surroundings(circuit, faults, state, blown, modes, part, definition)
+    const known = around.struck.size === 0 ? stampsKept(wiring, part, around) : undefined
+    if (known) {
+      owned.set(part.id, known)
+      continue
+    }
+    const insideBefore = inner.size
     definition.stamp(part.parameters, net, around)
     const opened = around.detached ? (definition.detach?.opens ?? []) : []
-    owned.set(part.id, opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own)
+    const standing = opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own
+    for (const { key, between } of definition.segments) {
+      if (standing.some((e) => e.owner.segment === key)) continue
+      const [a, b] = between
+      standing.push({ type: 'resistor', ...joined(key, a, b, 0), ohms: Infinity })
+    }
+    owned.set(part.id, standing)
+    // Nodes of its own get their numbers anew each time: such a part is stamped each time.
+    if (around.struck.size === 0 && inner.size === insideBefore) keepStamp(wiring, part, around, standing)
   }
 
   for (const fault of faults) {
     const part = circuit.parts.find((p) => p.id === fault.part)!
     const at = segmentOf(circuit, wiring, `${fault.part}.${fault.segment}`)
     const other = fault.other === undefined ? undefined : segmentOf(circuit, wiring, fault.other)
-    const pick = (id: string, segment: string) => owned.get(id)!.filter((e) => e.owner.segment === segment)
+    const pick = (id: string, segment: string) =>
+      owned.get(id)!.filter((e) => e.owner.segment === segment && !isOpen(e))
     const section = part.parameters.section
     const struck = faultOfKind(fault.kind).strike(
       {
@@ -125,6 +140,7 @@ export function buildBoard(
       if (!places.has(name)) places.set(name, elements.length)
       elements.push(element)
     }
+    if (!struckParts.has(part.id)) continue
     for (const segment of definition.segments) {
       const name = `${part.id}.${segment.key}`
       if (places.has(name)) continue
@@ -154,6 +170,47 @@ export function buildBoard(
   }
   for (const attach of attached) elements.push(...attach(freshNode))
   return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, places, inner }
+}
+
+const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
+
+interface Stamped {
+  readonly part: Part
+  readonly around: Surroundings
+  readonly elements: Element[]
+}
+
+/** Elements of sound parts as they were stamped last, by the wiring whose nodes they carry and by part. */
+const stamps = new WeakMap<Wiring, Map<string, Stamped[]>>()
+const stampsPerPart = 8
+
+function stampsKept(wiring: Wiring, part: Part, around: Surroundings): Element[] | undefined {
+  const list = stamps.get(wiring)?.get(part.id)
+  if (!list) return undefined
+  for (const stamped of list) {
+    const a = stamped.around
+    if (
+      stamped.part === part &&
+      a.mode === around.mode &&
+      a.position === around.position &&
+      a.detached === around.detached &&
+      a.blown === around.blown &&
+      a.temperature === around.temperature &&
+      a.engineRuns === around.engineRuns &&
+      a.sinceKeyOff === around.sinceKeyOff
+    )
+      return stamped.elements
+  }
+  return undefined
+}
+
+function keepStamp(wiring: Wiring, part: Part, around: Surroundings, elements: Element[]): void {
+  let byPart = stamps.get(wiring)
+  if (!byPart) stamps.set(wiring, (byPart = new Map()))
+  const list = byPart.get(part.id) ?? []
+  if (list.length >= stampsPerPart) list.shift()
+  list.push({ part, around, elements })
+  byPart.set(part.id, list)
 }
 
 /** Elements of one segment stay in their own order, segments in the order of the part. */

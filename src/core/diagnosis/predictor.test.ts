@@ -18,7 +18,8 @@ describe('hypotheses', () => {
           (h) =>
             h.corners[0]?.kind === fault.kind &&
             h.part === fault.part &&
-            h.corners[0].segment === fault.segment,
+            h.corners[0].segment === fault.segment &&
+            h.corners[0].other === fault.other,
         )
         const grid = faultOfKind(fault.kind).severity?.grid
         expect(cells).toHaveLength(grid ? grid.length - 1 : 1)

@@ -25,6 +25,7 @@ export class Predictor {
   readonly wiring: Wiring
   private readonly boards = new Map<string, SolvedBoard | undefined>()
   private readonly fuses = new Map<string, ReadonlySet<string>>()
+  private readonly edges = new Map<string, readonly Fault[]>()
   private readonly intervals = new Map<string, Interval | undefined>()
   private readonly partIds: readonly string[]
 
@@ -54,7 +55,7 @@ export class Predictor {
 
   /** The readings that a hypothesis allows, all severities of its cell and all tolerances included. */
   interval(hypothesis: Hypothesis, setup: TestSetup): Interval | undefined {
-    const ends = this.corners(hypothesis).map((fault) => this.cornerInterval(fault, setup))
+    const ends = this.ends(hypothesis, setup.state).map((fault) => this.cornerInterval(fault, setup))
     if (ends.some((end) => end === undefined)) return undefined
     return {
       low: Math.min(...ends.map((end) => end!.low)),
@@ -80,6 +81,43 @@ export class Predictor {
     if (!this.fuses.has(key))
       this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
     return this.fuses.get(key)!
+  }
+
+  /**
+   * A cell's two corners; and where something switches between them, the severities on either side of each switching
+   * point, for there readings jump and are furthest out.
+   */
+  private ends(hypothesis: Hypothesis, state: CircuitState): readonly (Fault | undefined)[] {
+    const corners = this.corners(hypothesis)
+    const [low, high] = corners
+    if (!low || !high) return corners
+    const key = `${faultKey(low)}${stateSignature(state)}`
+    const known = this.edges.get(key)
+    if (known) return known
+    const found = [low, high]
+    this.halve(low, high, state, 0, found)
+    this.edges.set(key, found)
+    return found
+  }
+
+  private halve(low: Fault, high: Fault, state: CircuitState, depth: number, found: Fault[]): void {
+    if (this.switching(low, state) === this.switching(high, state)) return
+    if (depth === 12) {
+      found.push(low, high)
+      return
+    }
+    const middle: Fault = { ...low, severity: Math.sqrt(low.severity! * high.severity!) }
+    this.halve(low, middle, state, depth + 1, found)
+    this.halve(middle, high, state, depth + 1, found)
+  }
+
+  /** What has switched to what under a fault, as one word. */
+  private switching(fault: Fault, state: CircuitState): string {
+    const solved = this.board(fault, state)
+    if (!solved) return 'none'
+    const fuses = [...solved.blown].join()
+    const phases = solved.swing?.phases ?? [solved]
+    return `${fuses}|${phases.map((phase) => [...phase.board.modes.values()].join()).join('~')}`
   }
 
   private corners(hypothesis: Hypothesis): readonly (Fault | undefined)[] {
@@ -111,7 +149,7 @@ export class Predictor {
   }
 
   private admitsSeen(hypothesis: Hypothesis, fact: Extract<Fact, { type: 'seen' }>): boolean {
-    const noticed = this.corners(hypothesis).map((fault) => {
+    const noticed = this.ends(hypothesis, fact.state).map((fault) => {
       const solved = this.board(fault, fact.state)
       return solved && noticeAll(solved)
     })

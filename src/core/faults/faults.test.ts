@@ -64,7 +64,10 @@ describe('a fault in one line', () => {
   it('reads back whatever can be planted', () => {
     for (const fault of possibleFaults(circuit)) {
       const severity = fault.severity === undefined ? '' : `:${fault.severity}`
-      expect(readFaultSpec(circuit, `${fault.part}.${fault.segment}=${fault.kind}${severity}`)).toEqual({
+      const other = fault.other === undefined ? '' : `&${fault.other}`
+      expect(
+        readFaultSpec(circuit, `${fault.part}.${fault.segment}=${fault.kind}${severity}${other}`),
+      ).toEqual({
         ok: true,
         fault,
       })

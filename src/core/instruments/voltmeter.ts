@@ -1,5 +1,5 @@
 import { Solver } from '../solve'
-import type { SolvedBoard } from '../board'
+import { phasesOf, type SolvedBoard } from '../board'
 import { formatNumber } from '../quantity'
 import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
 
@@ -22,13 +22,13 @@ export function readVolts(solved: SolvedBoard, red: number, black: number, meter
   }
 }
 
-/** Volts between two nodes while the meter's own input resistance lies across them. */
-export function loadedVolts(
-  { board, point }: SolvedBoard,
-  red: number,
-  black: number,
-  meter: MeterType,
-): number {
+/** Volts between two nodes while the meter's own input resistance lies across them; the mean where the board swings. */
+export function loadedVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): number {
+  const phases = phasesOf(solved)
+  return phases.reduce((sum, phase) => sum + steadyVolts(phase, red, black, meter), 0) / phases.length
+}
+
+function steadyVolts({ board, point }: SolvedBoard, red: number, black: number, meter: MeterType): number {
   if (red === black) return 0
   const loaded = new Solver({
     nodeCount: board.nodeCount,

@@ -24,7 +24,15 @@ const leak = 1e-12
 export function junctionLaw({ saturation, emission, kelvin }: Junction): Law {
   const scale = emission * thermalVoltage(kelvin)
   const knee = scale * Math.log(tangentFrom / saturation)
+  const critical = scale * Math.log(scale / (Math.SQRT2 * saturation))
   return {
+    // After Nagel, SPICE2 (Memorandum ERL-M520, 1975): beyond the knee the current, not the voltage, is stepped.
+    limit(v, before) {
+      if (v <= critical || Math.abs(v - before) <= 2 * scale) return v
+      if (before <= 0) return scale * Math.log(v / scale)
+      const grown = 1 + (v - before) / scale
+      return grown > 0 ? before + scale * Math.log(grown) : critical
+    },
     at(v, out) {
       if (v > knee) {
         out.slope = tangentFrom / scale + leak

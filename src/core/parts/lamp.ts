@@ -54,24 +54,42 @@ export function filamentKelvin(filament: Filament, volts: number, ambientKelvin:
 
 /** Static law of the filament: what flows once the temperature has settled (well under a second). */
 export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
-  const ambient = (ambientKelvin / filament.workingKelvin) ** radiationExponent
+  const { ratedVoltage, ratedPower, workingKelvin } = filament
+  const ambient = (ambientKelvin / workingKelvin) ** radiationExponent
+  const hot = ratedVoltage ** 2 / ratedPower
+  const b = resistanceExponent
+  const g = radiationExponent
+  const coldest = Math.log(ambientKelvin / workingKelvin)
   return {
-    chord: filament.ratedPower / filament.ratedVoltage ** 2,
+    chord: 1 / hot,
+    // As filamentKelvin, in u = ln t, with the last exponentials kept for current and slope: this runs more often than
+    // anything else.
     at(v, out) {
-      const t = filamentKelvin(filament, Math.abs(v), ambientKelvin) / filament.workingKelvin
-      const ohms = filamentOhms(filament, t * filament.workingKelvin)
+      const share = v / ratedVoltage
+      const drive = share * share * (1 - ambient)
+      let u = drive === 0 ? coldest : Math.max(coldest, Math.log(drive) / (b + g))
+      let e = Math.exp(b * u)
+      let w = Math.exp(g * u)
+      for (let n = 0; n < 60; n++) {
+        const change = (e * (w - ambient) - drive) / (e * ((b + g) * w - b * ambient))
+        u -= change
+        if (Math.abs(change) < 1e-8) {
+          // Quadratic: what is left is under 1e-15, and the exponentials follow by their slopes.
+          e *= 1 - b * change
+          w *= 1 - g * change
+          break
+        }
+        e = Math.exp(b * u)
+        w = Math.exp(g * u)
+      }
+      const ohms = hot * e
       out.current = v / ohms
       // d ln T / d ln v = 2 drive / ((β+γ) t^(β+γ) − β ambient t^β); d ln I / d ln v = 1 − β times that.
-      const b = resistanceExponent
-      const g = radiationExponent
-      const high = t ** (b + g)
-      const low = ambient * t ** b
-      const follow = (2 * (high - low)) / ((b + g) * high - b * low)
+      const follow = (2 * (w - ambient)) / ((b + g) * w - b * ambient)
       out.slope = (1 - b * follow) / ohms
     },
     // Node t carries the temperature, as a share of the working one: its currents are the heat balance.
     spice: (name, a, b) => {
-      const { ratedVoltage, ratedPower } = filament
       const heat = `(v(${a},${b})/${ratedVoltage})^2*${1 - ambient}`
       const t = `max(v(t${name}),0.01)`
       return [

@@ -15,6 +15,7 @@ export function limitedSourceLaw(volts: number, ohms: number, limit: number): La
     return [round * Math.log1p(e), e / (1 + e)]
   }
   return {
+    start: volts - 2 * round * ohms,
     at(v, out) {
       const [asked, askedSlope] = soft((volts - v) / ohms)
       const [over, overSlope] = soft(asked - limit)

@@ -22,7 +22,8 @@ const ampsFor = (torque: number): number => {
   const t = torque / (1 + saturation)
   return (t + Math.sqrt(t * t + 4 * t * saturation)) / 2
 }
-const flux = (i: number): number => (i * (1 + saturation)) / (i + saturation)
+/** Flux for amps, both as shares of the rated ones. */
+export const fluxOf = (i: number): number => (i * (1 + saturation)) / (i + saturation)
 
 /**
  * Series-wound motor against an engine: V = I·R + k·φ(I)·ω, torque k·φ(I)·I = breakaway + the rest with speed. Its
@@ -86,12 +87,13 @@ export function crankingSpeed(machine: SeriesMachine, volts: number): number {
   return (low + high) / 2
 }
 
-const backVolts = ({ ratedVoltage, ratedCurrent, ohms }: SeriesMachine): number =>
+/** Volts that turning makes at the rated speed and flux. */
+export const backVolts = ({ ratedVoltage, ratedCurrent, ohms }: SeriesMachine): number =>
   ratedVoltage - ratedCurrent * ohms
 
 function voltsAt({ ratedCurrent, ohms, breakaway }: SeriesMachine, back: number, speed: number): number {
   const i = ampsFor(Math.max(0, breakaway + (1 - breakaway) * speed))
-  return i * ratedCurrent * ohms + back * flux(i) * speed
+  return i * ratedCurrent * ohms + back * fluxOf(i) * speed
 }
 
 const notices = {

@@ -23,14 +23,28 @@ export function expectedVolts(solved: SolvedBoard, a: number, b: number, meter: 
 export class Expectations {
   private readonly phases: readonly { readonly solved: SolvedBoard; readonly senses: Sensitivities }[]
 
+  /** Paths share pieces: what was asked once is not reckoned again. */
+  private readonly kept = new Map<number, Expected>()
+  private readonly nodes: number
+
   constructor(
     solved: SolvedBoard,
     private readonly meter: MeterType,
   ) {
+    this.nodes = solved.board.nodeCount
     this.phases = phasesOf(solved).map((phase) => ({ solved: phase, senses: new Sensitivities(phase) }))
   }
 
   volts(a: number, b: number): Expected {
+    const pair = a * this.nodes + b
+    const known = this.kept.get(pair)
+    if (known) return known
+    const expected = this.reckon(a, b)
+    this.kept.set(pair, expected)
+    return expected
+  }
+
+  private reckon(a: number, b: number): Expected {
     const [only, ...more] = this.phases
     if (more.length === 0) return this.steady(only!, a, b)
     const each = this.phases.map((phase) => this.steady(phase, a, b))

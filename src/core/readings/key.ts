@@ -97,9 +97,17 @@ export function answerKey(
   meter: MeterType = workshopMeter,
 ): AnswerKey {
   const wiring = wireUp(circuit)
-  const blown = aftermath(circuit, faults, wiring)
+  const used = circuit.states.map((state) => solveBoard(circuit, faults, state, { wiring }))
+  const blown = new Set(used.flatMap((solved) => (solved.ok ? [...solved.blown] : [])))
   return {
-    states: circuit.states.map((state) => stateKey(circuit, faults, state, { meter, blown, wiring })),
+    states: circuit.states.map((state, i) => {
+      const solved = used[i]!
+      // What was used up in one state is missing in all of them.
+      const final = solved.ok && solved.blown.size === blown.size ? solved : undefined
+      return final
+        ? keyOfBoard(circuit, state, final, wiring, meter)
+        : stateKey(circuit, faults, state, { meter, blown, wiring })
+    }),
     isolated: isolatedRows(circuit, faults, meter, blown),
   }
 }
@@ -121,9 +129,19 @@ export function stateKey(
   const blown = options.blown ?? aftermath(circuit, faults, wiring)
   const solved = solveBoard(circuit, faults, state, { blown, wiring })
   if (!solved.ok) return { ok: false, state, message: solved.message }
-  const walks = walksOf(circuit, wiring)
+  return keyOfBoard(circuit, state, solved, wiring, meter)
+}
+
+function keyOfBoard(
+  circuit: Circuit,
+  state: CircuitState,
+  solved: SolvedBoard,
+  wiring: Wiring,
+  meter: MeterType,
+): StateKey {
+  const { walks, distinct, ids, firsts } = walksOf(circuit, wiring)
   const expected = new Expectations(solved, meter)
-  const along = walks.map((walk) => walk.strides.map((stride) => dropRow(solved, stride, expected)))
+  const rows = distinct.map((stride) => dropRow(solved, stride, expected))
   const key: StateKey = {
     ok: true,
     state,
@@ -135,8 +153,8 @@ export function stateKey(
         node: point.node,
         ...expected.volts(point.node, 0),
       })),
-    drops: onceEach(along.flat()),
-    walks: along,
+    drops: firsts.map((id) => rows[id]!),
+    walks: ids.map((list) => list.map((id) => rows[id]!)),
     balances: walks.map((walk) => balance(solved, walk, expected)),
     notices: noticeAll(solved),
     blown: [...solved.blown],
@@ -149,15 +167,45 @@ export function stateKey(
   return key
 }
 
-const walksKept = new WeakMap<Wiring, readonly Walk[]>()
+/** The walks of all paths, with the pieces that they share told once. */
+interface Walks {
+  readonly walks: readonly Walk[]
+  readonly distinct: readonly Stride[]
+  /** Per walk, the numbers of its strides among `distinct`. */
+  readonly ids: readonly (readonly number[])[]
+  /** The first stride over each piece, in the order in which the paths meet them. */
+  readonly firsts: readonly number[]
+}
 
-/** The walks of all paths; they depend on the wiring alone, and are kept with it. */
-function walksOf(circuit: Circuit, wiring: Wiring): readonly Walk[] {
+const walksKept = new WeakMap<Wiring, Walks>()
+
+/** They depend on the wiring alone, and are kept with it. */
+function walksOf(circuit: Circuit, wiring: Wiring): Walks {
   const known = walksKept.get(wiring)
   if (known) return known
   const walks = walkPaths(circuit, wiring)
-  walksKept.set(wiring, walks)
-  return walks
+  const numbers = new Map<string, number>()
+  const pieces = new Set<string>()
+  const distinct: Stride[] = []
+  const firsts: number[] = []
+  const ids = walks.map((walk) =>
+    walk.strides.map((stride) => {
+      const piece = `${stride.part}.${stride.segment.key}`
+      const name = `${piece} ${stride.forward} ${stride.side}`
+      let id = numbers.get(name)
+      if (id === undefined) {
+        id = distinct.length
+        numbers.set(name, id)
+        distinct.push(stride)
+        if (!pieces.has(piece)) firsts.push(id)
+        pieces.add(piece)
+      }
+      return id
+    }),
+  )
+  const found = { walks, distinct, ids, firsts }
+  walksKept.set(wiring, found)
+  return found
 }
 
 function fuseRows(solved: SolvedBoard, expected: Expectations, meter: MeterType): FuseRow[] {
@@ -196,15 +244,7 @@ function scanRows(solved: SolvedBoard): ScanPart[] {
   })
 }
 
-/** Paths share pieces: the first to meet one lists it. */
-function onceEach(rows: readonly DropRow[]): DropRow[] {
-  const met = new Map(rows.map((row) => [`${row.part}.${row.segment}`, row] as const).reverse())
-  return rows.filter((row) => met.get(`${row.part}.${row.segment}`) === row)
-}
-
 function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): DropRow {
-  const { board } = solved
-  const [p] = stride.segment.between
   const amps = meanAmps(solved, stride.part, stride.segment.key)
   return {
     part: stride.part,
@@ -213,7 +253,7 @@ function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): D
     from: stride.from.name,
     to: stride.to.name,
     side: stride.side,
-    amps: board.wiring.nodeOf(stride.part, p) === stride.from.node ? amps : -amps,
+    amps: stride.forward ? amps : -amps,
     ...expected.volts(stride.from.node, stride.to.node),
   }
 }

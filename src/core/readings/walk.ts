@@ -3,6 +3,8 @@ import { partOfKind, routeThrough, type Segment } from '../parts'
 
 /** One piece of the way from supply to return, between two neighbouring points. */
 export interface Stride {
+  /** It runs from the segment's first terminal to its second. */
+  readonly forward: boolean
   readonly part: string
   readonly segment: Segment
   readonly from: Point
@@ -68,7 +70,8 @@ function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
     const { terminals, segments } = routeThrough(kinds.get(part)!, enter, leave)
     segments.forEach((segment, k) => {
       const from = pointOf(part, terminals[k]!)
-      found.push({ part, segment, from, to: pointOf(part, terminals[k + 1]!) })
+      const forward = segment.between[0] === terminals[k]
+      found.push({ part, segment, forward, from, to: pointOf(part, terminals[k + 1]!) })
     })
   }
   const [first, firstKey] = path.from.split('.') as [string, string]

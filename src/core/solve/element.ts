@@ -17,6 +17,13 @@ export interface Law {
   at(v: number, out: CurveValue): void
   /** Siemens with which it is first taken for a plain resistor: about what it is at its rating. */
   readonly chord?: number
+  /** Volts at whose tangent it is first taken, where a plain resistor would mislead: a source with a limit. */
+  readonly start?: number
+  /**
+   * Of a law with a sharp knee: the volts at which it is looked at next, when iteration proposes `v` and `before` was
+   * the last; `v` itself near the answer. Keeps Newton from leaping over the knee.
+   */
+  limit?(v: number, before: number): number
   /**
    * The same law as SPICE lines between nodes `a` and `b`; `name` is free for naming its devices and inner
    * nodes. Lets any circuit be exported, and checked against another solver.

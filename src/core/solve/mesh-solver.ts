@@ -9,6 +9,8 @@ const voltageStep = 1e-6
 const currentResidual = 1e-9
 const relativeResidual = 1e-12
 const mostIterations = 200
+/** Times that a knee may hold iteration back, before it is searched along the line instead. */
+const mostHolds = 12
 /** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
 const rounding = 4e-16
 
@@ -50,6 +52,9 @@ export class MeshSolver implements NetworkSolver {
   private readonly slope: Float64Array
   private readonly amps: Float64Array
   private readonly value: CurveValue = { current: 0, slope: 0 }
+  /** Volts at which each curve was looked at last; a sharp knee keeps them from following at once. */
+  private readonly where: Float64Array
+  private held = false
   private readonly wellJoined: boolean
 
   constructor(readonly network: Network) {
@@ -75,6 +80,7 @@ export class MeshSolver implements NetworkSolver {
     for (let i = 0; i < elements.length; i++) this.enter(elements[i]!, i)
     this.slope = new Float64Array(this.curves.length)
     this.amps = new Float64Array(this.curves.length)
+    this.where = new Float64Array(this.curves.length)
   }
 
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
@@ -92,33 +98,38 @@ export class MeshSolver implements NetworkSolver {
     if (this.curves.length) {
       if (guess) {
         for (let k = boundary; k < size; k++) x[k] = guess[plan.order[k]!] ?? 0
-        this.evaluate(x)
+        this.evaluate(x, false)
       } else {
         this.useChords()
         this.stepTo(x)
-        this.evaluate(x)
+        for (let c = 0; c < this.curves.length; c++) this.where[c] = this.curves[c]!.law.start ?? 0
+        this.evaluate(x, true)
       }
       let settled = false
+      let holds = 0
       let error = this.boundaryError(x)
       while (!settled && iterations++ < mostIterations) {
-        this.linearise(x)
+        this.linearise()
         this.stepTo(this.next)
         let moved = this.distance()
-        this.evaluate(this.next)
+        this.evaluate(this.next, holds < mostHolds)
+        const { held } = this
+        if (held) holds++
         let after = this.boundaryError(this.next)
-        for (let share = 1; after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
+        // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
+        for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
           for (let k = boundary; k < size; k++) this.next[k] = (x[k]! + this.next[k]!) / 2
           moved /= 2
-          this.evaluate(this.next)
+          this.evaluate(this.next, false)
           after = this.boundaryError(this.next)
         }
         for (let k = boundary; k < size; k++) x[k] = this.next[k]!
-        error = after
-        if (!Number.isFinite(error)) return this.refuse('a value without bound', [])
-        settled = moved <= voltageStep
+        error = held ? Infinity : after
+        if (Number.isNaN(after)) return this.refuse('a value without bound', [])
+        settled = !held && moved <= voltageStep
       }
       if (!settled) return this.refuse('the parts’ laws meet in no point that was found', [])
-      this.linearise(x)
+      this.linearise()
     } else {
       this.restoreBase()
     }
@@ -134,8 +145,13 @@ export class MeshSolver implements NetworkSolver {
   respond(currents: Float64Array): void {
     const { plan, right, next } = this
     const { size, order } = plan
-    for (let k = 0; k < size; k++) right[k] = currents[order[k]!]!
-    this.forward()
+    let from = size
+    for (let k = 0; k < size; k++) {
+      const amps = currents[order[k]!]!
+      right[k] = amps
+      if (amps !== 0 && from === size) from = k
+    }
+    this.forward(from)
     this.substitute(0, next)
     currents[0] = 0
     for (let k = 0; k < size; k++) currents[order[k]!] = next[k]!
@@ -198,10 +214,10 @@ export class MeshSolver implements NetworkSolver {
   }
 
   /** What is driven in, handed on through factors that are already there. */
-  private forward(): void {
+  private forward(from = 0): void {
     const { mesh, right } = this
     const { first, neighbour, size } = this.plan
-    for (let k = 0; k < size; k++) {
+    for (let k = from; k < size; k++) {
       const amps = right[k]!
       if (amps === 0) continue
       for (let p = first[k]!; p < first[k + 1]!; p++) right[neighbour[p]!]! += mesh[p]! * amps
@@ -231,24 +247,27 @@ export class MeshSolver implements NetworkSolver {
     this.restoreBase()
     const { value } = this
     for (const { law, a, b, slot } of this.curves) {
-      let g = law.chord
-      if (g === undefined) {
-        law.at(0, value)
-        g = value.slope
+      if (law.chord !== undefined) {
+        join(this.mesh, this.ground, a, b, slot, law.chord)
+        continue
       }
-      join(this.mesh, this.ground, a, b, slot, g)
+      const start = law.start ?? 0
+      law.at(start, value)
+      join(this.mesh, this.ground, a, b, slot, value.slope)
+      const amps = value.slope * start - value.current
+      if (a >= 0) this.right[a]! += amps
+      if (b >= 0) this.right[b]! -= amps
     }
   }
 
-  /** Nonlinear elements as their tangents at `at`, where they have been evaluated. */
-  private linearise(at: Float64Array): void {
+  /** Nonlinear elements as their tangents, where they have been looked at. */
+  private linearise(): void {
     this.restoreBase()
     const { right } = this
     for (let c = 0; c < this.curves.length; c++) {
       const { a, b, slot } = this.curves[c]!
       const g = this.slope[c]!
-      const v = (a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!)
-      const amps = g * v - this.amps[c]!
+      const amps = g * this.where[c]! - this.amps[c]!
       join(this.mesh, this.ground, a, b, slot, g)
       if (a >= 0) right[a]! += amps
       if (b >= 0) right[b]! -= amps
@@ -260,11 +279,19 @@ export class MeshSolver implements NetworkSolver {
     this.substitute(this.plan.boundary, into)
   }
 
-  private evaluate(at: Float64Array): void {
-    const { value } = this
+  private evaluate(at: Float64Array, limiting: boolean): void {
+    const { value, where } = this
+    this.held = false
     for (let c = 0; c < this.curves.length; c++) {
       const { law, a, b } = this.curves[c]!
-      law.at((a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!), value)
+      let v = (a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!)
+      if (limiting && law.limit) {
+        const asked = v
+        v = law.limit(asked, where[c]!)
+        if (Math.abs(v - asked) > voltageStep) this.held = true
+      }
+      where[c] = v
+      law.at(v, value)
       this.slope[c] = value.slope
       this.amps[c] = value.current
     }

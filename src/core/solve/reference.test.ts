@@ -8,7 +8,7 @@ import { possibleFaults } from '../faults'
 import { fuseLaw } from '../parts/fuse'
 import { filamentLaw } from '../parts/lamp'
 import { motorLaw } from '../parts/motor'
-import { buildBoard } from '../board'
+import { solveBoard } from '../board'
 
 const owner = { part: 'T', segment: 't' }
 
@@ -17,6 +17,7 @@ async function agrees(network: { nodeCount: number; elements: readonly Element[]
   const solved = solver.solve()
   if (!solved.ok) throw new Error(solved.message)
   const reference = await referenceVoltages(network)
+  if (!reference) return false
   expect(reference.size).toBeGreaterThan(0)
   for (const [node, volts] of reference) {
     // A floating node has no answer of its own; the engine ties it down as it likes.
@@ -25,12 +26,13 @@ async function agrees(network: { nodeCount: number; elements: readonly Element[]
     const seen = new Float64Array(network.nodeCount)
     seen[node] = 1
     solver.respond(seen)
-    if (seen[node]! > 1e9) continue
+    if (seen[node]! > 1e8) continue
     const miss = Math.abs(solved.voltage[node]! - volts)
     expect(miss, `${what} node ${node}: ${solved.voltage[node]} against ${volts}`).toBeLessThan(
       Math.max(absolute, relative * Math.abs(volts)),
     )
   }
+  return true
 }
 
 /** A chain from a battery through random branches back to the reference, with random cross links. */
@@ -79,22 +81,36 @@ const build = (
 describe('operating point against the reference engine (0.01 % or 10 µV)', () => {
   it('on random linear networks', async () => {
     await fc.assert(
-      fc.asyncProperty(skeleton, async (s) => agrees(build(s, false))),
+      fc.asyncProperty(skeleton, async (s) => void (await agrees(build(s, false)))),
       { numRuns: 60 },
     )
   })
 
   it('on random networks with lamps, motors, fuses, corroded joints and current sources', async () => {
     await fc.assert(
-      fc.asyncProperty(skeleton, async (s) => agrees(build(s, true))),
+      fc.asyncProperty(skeleton, async (s) => void (await agrees(build(s, true)))),
       { numRuns: 60 },
     )
   })
 
-  it.each(demoNames)('on %s under every fault of its catalogue', async (name) => {
-    const circuit = demoCircuit(name)
-    for (const fault of [undefined, ...possibleFaults(circuit)]) {
-      await agrees(buildBoard(circuit, fault ? [fault] : [], circuit.states[0]!), JSON.stringify(fault))
-    }
-  })
+  it.each(demoNames)(
+    'on %s under every fault of its catalogue',
+    async (name) => {
+      const circuit = demoCircuit(name)
+      let compared = 0
+      let asked = 0
+      // Every state healthy, then fault after fault, each in the state whose turn it is.
+      const cases = [...circuit.states.map(() => undefined), ...possibleFaults(circuit)]
+      for (const [i, fault] of cases.entries()) {
+        const state = circuit.states[i % circuit.states.length]!
+        const solved = solveBoard(circuit, fault ? [fault] : [], state)
+        if (!solved.ok) throw new Error(solved.message)
+        asked++
+        if (await agrees(solved.board, `${state.name}, ${JSON.stringify(fault)}`)) compared++
+      }
+      // The reference engine itself finds no answer now and then; it must not be able to hide behind that.
+      expect(compared / asked).toBeGreaterThan(0.97)
+    },
+    120_000,
+  )
 })

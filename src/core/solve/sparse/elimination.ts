@@ -3,7 +3,7 @@ import type { Element, Network } from '../element'
 /**
  * The plan by which a network's nodes are eliminated one after the other, each star turned into a mesh among its
  * neighbours. It depends on what joins what, never on a value, so it is made once per pattern and kept.
- * Nodes that a nonlinear element touches come last: the rest is eliminated once per solve and not per iteration.
+ * Nodes that a nonlinear element touches come last, with the hubs: the rest goes once per solve and not per iteration.
  */
 export interface Elimination {
   /** Nodes without the reference. */
@@ -19,9 +19,12 @@ export interface Elimination {
   readonly mesh: Int32Array
   /** Slot of the pair that element i joins, or −1 where one end is the reference (or both ends are one node). */
   readonly slot: Int32Array
-  /** Rank from which nodes are touched by nonlinear elements. */
+  /** Rank from which nodes may be touched by nonlinear elements. */
   readonly boundary: number
 }
+
+/** A star of three becomes a mesh of three: no node of so few neighbours adds to the work. */
+const fewNeighbours = 3
 
 const kept = new Map<number, { network: Shape; plan: Elimination }[]>()
 const most = 400
@@ -91,8 +94,14 @@ function makePlan({ nodeCount, ends, bent }: Shape): Elimination {
   const rank = new Int32Array(nodeCount).fill(-1)
   const later: number[][] = []
   let boundary = 0
-  for (const last of [0, 1]) {
-    const queue = new DegreeQueue(around, (node) => node > 0 && touched[node] === last)
+  for (const last of [false, true]) {
+    // A linear node with few neighbours goes first and leaves no more behind than there was. A hub waits: gone early, it
+    // would join everything round it to everything.
+    const queue = new DegreeQueue(
+      around,
+      (node) => node > 0 && rank[node]! < 0 && (last || touched[node] === 0),
+      last ? Infinity : fewNeighbours,
+    )
     if (last) boundary = later.length
     for (let node = queue.take(); node !== undefined; node = queue.take()) {
       rank[node] = later.length
@@ -147,6 +156,7 @@ function makePlan({ nodeCount, ends, bent }: Shape): Elimination {
 
 /** Nodes by falling eagerness to go: those with the fewest neighbours first. */
 class DegreeQueue {
+  /** Nodes with more neighbours than `most` are left alone. */
   private readonly buckets: number[][] = []
   private readonly gone: Uint8Array
   private degree = 0
@@ -154,13 +164,14 @@ class DegreeQueue {
   constructor(
     private readonly around: readonly Set<number>[],
     private readonly wanted: (node: number) => boolean,
+    private readonly most: number,
   ) {
     this.gone = new Uint8Array(around.length)
     for (let node = around.length - 1; node > 0; node--) if (wanted(node)) this.push(node)
   }
 
   take(): number | undefined {
-    while (this.degree < this.buckets.length) {
+    while (this.degree < this.buckets.length && this.degree <= this.most) {
       const node = this.buckets[this.degree]?.pop()
       if (node === undefined) {
         this.degree++

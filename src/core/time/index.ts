@@ -1,0 +1,6 @@
+export * from './dynamic'
+export * from './fuse'
+export * from './integrate'
+export * from './lamp'
+export * from './machines'
+export * from './transient'
