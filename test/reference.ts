@@ -1,5 +1,5 @@
 import { Simulation } from 'eecircuit-engine'
-import type { Network } from '../src/core/solve'
+import type { Element, Network } from '../src/core/solve'
 import { toSpice } from '../src/core/formats'
 
 let started: Promise<Simulation> | undefined
@@ -20,15 +20,16 @@ export const tight = '.options reltol=1e-7 abstol=1e-13 vntol=1e-10 itl1=1000'
 let runs = 0
 
 /** Node voltages of `network` by the reference engine, by node number; undefined where it finds no answer. */
-export async function referenceVoltages(network: Network): Promise<Map<number, number> | undefined> {
+export async function referenceVoltages(
+  network: Network,
+  near?: Float64Array,
+): Promise<Map<number, number> | undefined> {
   const engine = await referenceEngine()
   const mark = ++runs
-  // The engine finds a floating node singular: each node is tied by what no reading notices.
-  const ties = Array.from({ length: network.nodeCount - 1 }, (_, i) => `RTIE${i + 1} ${i + 1} 0 1e13`).join(
-    '\n',
-  )
+  // Where its own iteration gets lost it may begin near an answer; whether that is one, it finds by its own equations.
+  const start = near ? [...near].map((v, i) => (i ? `.nodeset v(${i})=${v}` : '')).join('\n') : ''
   engine.setNetList(
-    toSpice(network, 'check').replace('.op\n', `VMARK mark 0 ${mark}\n${ties}\n${tight}\n.op\n`),
+    toSpice(network, 'check').replace('.op\n', `VMARK mark 0 ${mark}\n${start}\n${tight}\n.op\n`),
   )
   const result = await engine.runSim()
   // A run that fails leaves the answer of the one before: the mark tells them apart.
@@ -41,6 +42,18 @@ export async function referenceVoltages(network: Network): Promise<Map<number, n
       return node && typeof value === 'number' ? [[Number(node[1]), value] as const] : []
     }),
   )
+}
+
+/**
+ * The same network with every node tied to the reference by ten megohms, as if a meter stood on each, for both
+ * solvers alike: the engine finds a floating node singular, and where nothing flows its own rounding would be all that there is to compare.
+ */
+export function tied(network: Network): Network {
+  const ties = Array.from({ length: network.nodeCount - 1 }, (_, i): Element => {
+    const owner = { part: 'tie', segment: '' }
+    return { type: 'resistor', a: i + 1, b: 0, ohms: 1e7, owner }
+  })
+  return { nodeCount: network.nodeCount, elements: [...network.elements, ...ties] }
 }
 
 /** Largest relative miss that is claimed, and the volts below which it does not matter. */

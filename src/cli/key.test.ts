@@ -55,7 +55,7 @@ describe('npm run key', () => {
       'a circuit with a value out of range',
       () => [file('range.json', demoText('sweeper-work-lamp').replace('"rating": 10', '"rating": 400'))],
       1,
-      /parts\[2\] \(F1\)\.parameters\.rating: Rating must lie between 1 and 40 A/,
+      /parts\[2\] \(F1\)\.parameters\.rating: Rating must lie between 1 and 100 A/,
     ],
     ['a state that is not there', () => [demo, '--state', 'upside down'], 2, /there are Switch closed/],
     [

@@ -142,7 +142,7 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     const answer = await orla.post('/api/circuits').send(doc).expect(422)
     expect(answer.body.problems[0]).toEqual({
       where: 'parts[2] (F1).parameters.rating',
-      what: 'Rating must lie between 1 and 40 A',
+      what: 'Rating must lie between 1 and 100 A',
     })
     await orla.post('/api/circuits').set('content-type', 'application/json').send('{"format":').expect(400)
     expect((await orla.get('/api/circuits')).body).toHaveLength(count)

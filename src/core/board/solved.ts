@@ -133,8 +133,8 @@ function startModes(
   const self = circuit.states.findIndex((s) => s.id === state.id)
   // Only a state before this one: a ring of states would never begin.
   if (!before || (self >= 0 && at >= self)) return restModes(circuit)
-  const { guess: _guess, attached: _attached, ...rest } = options
-  const solved = solveBoard(circuit, faults, before, rest)
+  const { wiring, blown } = options
+  const solved = solveBoard(circuit, faults, before, { wiring, ...(blown && { blown }) })
   return solved.ok ? solved.board.modes : restModes(circuit)
 }
 

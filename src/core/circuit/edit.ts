@@ -5,7 +5,12 @@ import { problemsOf, type Problem } from './problem'
 
 /** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
 export const editSchema = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('setParameter'), part: z.string(), name: z.string(), value: z.number() }),
+  z.strictObject({
+    type: z.literal('setParameter'),
+    part: z.string(),
+    name: z.string(),
+    value: z.union([z.number(), z.string().max(200)]),
+  }),
   z.strictObject({ type: z.literal('namePart'), part: z.string(), name: z.string().max(80) }),
   z.strictObject({ type: z.literal('rename'), name: z.string().min(1, 'A circuit needs a name').max(120) }),
   z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
@@ -43,7 +48,7 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
       if (!part) return missing(edit.part)
       const before = part.parameters[edit.name]
       const definition = partOfKind(part.kind)
-      if (typeof before !== 'number') {
+      if (typeof before !== 'number' && typeof before !== 'string') {
         return {
           ok: false,
           problem: {

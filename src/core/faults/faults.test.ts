@@ -41,7 +41,9 @@ describe('the catalogue', () => {
       expect(checkFault(own, fault)).toBeUndefined()
       expect(describeFault(own, fault)).toMatch(new RegExp(`^${fault.part} `))
     }
-    expect(new Set(faults.map((f) => `${f.kind} ${f.part} ${f.segment}`)).size).toBe(faults.length)
+    expect(new Set(faults.map((f) => `${f.kind} ${f.part} ${f.segment} ${f.other ?? ''}`)).size).toBe(
+      faults.length,
+    )
   })
 })
 

@@ -95,5 +95,68 @@ function stateRows(state: StateKey, other: StateKey | undefined): Cell[][] {
         line('current', b.path, b.load ?? '', 'A', b.amps, undefined, o?.amps),
       ]
     }),
+    ...state.drops.map((row, i) =>
+      line(
+        'current',
+        `${row.from} to ${row.to}`,
+        row.part,
+        'A',
+        row.amps,
+        undefined,
+        same(other?.drops, row, i)?.amps,
+      ),
+    ),
+    ...swingRows(state, other),
+    ...state.fuses.flatMap((row, i) => [
+      line('fuse drop', 'test tabs', row.part, 'V', row.value, row.band, other?.fuses[i]?.value),
+      line(
+        'fuse amps by table',
+        'test tabs',
+        row.part,
+        'A',
+        row.tableAmps,
+        undefined,
+        other?.fuses[i]?.tableAmps,
+      ),
+    ]),
+    ...state.places.map((row, i) =>
+      line('clamp', row.place, row.bundle, 'A', row.amps, undefined, other?.places[i]?.amps),
+    ),
+    ...state.notices.map((row, i) => words('notice', '', row.part, row.text, other?.notices[i]?.text)),
+    ...state.scans.flatMap((scan, s) =>
+      scan.rows.map((row, i) =>
+        words('scan tool', row.name, scan.part, row.value, other?.scans[s]?.rows[i]?.value),
+      ),
+    ),
+    ...[...new Set([...state.blown, ...(other?.blown ?? [])])].map((part) =>
+      words(
+        'fuse',
+        '',
+        part,
+        state.blown.includes(part) ? 'blown' : 'sound',
+        other && (other.blown.includes(part) ? 'blown' : 'sound'),
+      ),
+    ),
   ]
+
+  function words(quantity: string, at: string, part: string, good: string, bad?: string): Cell[] {
+    return [name, quantity, at, part, good, undefined, bad, undefined, '']
+  }
+  function swingRows(good: StateKey, bad: StateKey | undefined): Cell[][] {
+    return good.points.flatMap((row, i) => {
+      const now = same(bad?.points, row, i)
+      if (!row.swing && !now?.swing) return []
+      return [0, 1].map((end) =>
+        line(
+          end ? 'highest' : 'lowest',
+          row.name,
+          '',
+          'V',
+          row.swing?.[end] ?? row.value,
+          undefined,
+          now?.swing?.[end] ?? now?.value,
+        ),
+      )
+    })
+  }
 }

@@ -88,14 +88,15 @@ export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
       const follow = (2 * (w - ambient)) / ((b + g) * w - b * ambient)
       out.slope = (1 - b * follow) / ohms
     },
-    // Node t carries the temperature, as a share of the working one: its currents are the heat balance.
-    spice: (name, a, b) => {
-      const heat = `(v(${a},${b})/${ratedVoltage})^2*${1 - ambient}`
-      const t = `max(v(t${name}),0.01)`
+    // Node t carries u = ln of the temperature over the working one: its currents are the heat balance over t^β, which
+    // rises everywhere.
+    spice: (name, a, b_) => {
+      const heat = `(v(${a},${b_})/${ratedVoltage})^2*${1 - ambient}`
+      const u = `v(t${name})`
       return [
-        `B${name} ${a} ${b} I=v(${a},${b})/(${ratedVoltage ** 2 / ratedPower}*${t}^${resistanceExponent})`,
-        `BT${name} t${name} 0 I=${t}^${resistanceExponent + radiationExponent}-${ambient}*${t}^${resistanceExponent}-${heat}`,
-        `.nodeset v(t${name})=0.9`,
+        `B${name} ${a} ${b_} I=v(${a},${b_})*exp(${-b}*${u})/${hot}`,
+        `BT${name} t${name} 0 I=exp(${g}*${u})-${ambient}-${heat}*exp(${-b}*${u})`,
+        `.nodeset v(t${name})=-0.1`,
       ]
     },
   }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { internalResistance, openCircuitVoltage } from './battery'
 import { fuseColdOhms, fuseLaw, fuseRatedDrop } from './fuse'
 import { brightness, filamentKelvin, filamentLaw, filamentOhms } from './lamp'
-import { areaOfGauge, copperOhms } from './wire'
+import { areaOfGauge } from '../quantity'
+import { copperOhms } from './wire'
 
 const lamp55 = { ratedVoltage: 12, ratedPower: 55, workingKelvin: 2800 }
 const room = 293.15

@@ -6,12 +6,6 @@ import { formatPlain } from '../quantity'
 export const copperResistivity = 1 / 58
 export const copperCoefficient = 0.00393
 
-/** ASTM B258: diameter 0.127 mm · 92^((36 − n)/39) of gauge n (−1 for 00), as an area in mm². */
-export function areaOfGauge(gauge: number): number {
-  const diameter = 0.127 * 92 ** ((36 - gauge) / 39)
-  return (Math.PI / 4) * diameter ** 2
-}
-
 /** Ohms of a copper conductor. `length` m, `area` mm², `temperature` °C. */
 export function copperOhms(length: number, area: number, temperature: number): number {
   return ((copperResistivity * length) / area) * (1 + copperCoefficient * (temperature - 20))

@@ -1,3 +1,4 @@
+import { areaOfGauge } from './gauge'
 import type { Unit } from './format'
 
 export type Parsed = { ok: true; value: number } | { ok: false; message: string }
@@ -37,7 +38,7 @@ const example: Readonly<Record<Unit, string>> = {
   W: '55',
   H: '0.3 or 300 mH',
   m: '2.5',
-  'mm²': '1.5',
+  'mm²': '1.5 or AWG 14',
   '°C': '20',
   '%': '85',
   s: '5',
@@ -56,6 +57,8 @@ export function parseQuantity(input: string, unit: Unit): Parsed {
       ? `“${input.trim()}” is not a value in ${unit || 'numbers'}: write it like ${example[unit]}`
       : `A value is missing: write it like ${example[unit]}`,
   })
+  const gauge = unit === 'mm²' ? /^\s*(?:AWG\s*(\d+)|(\d+)\s*AWG)\s*$/i.exec(input) : null
+  if (gauge) return { ok: true, value: areaOfGauge(Number(gauge[1] ?? gauge[2])) }
   let text = input
     .trim()
     .replace(/[\u2212\u2013]/g, '-')

@@ -27,7 +27,7 @@ export interface IntegrateOptions {
   /** Local error that a step may make, as a share of what matters. */
   readonly tolerance?: number
   /** Called with every instant that is accepted; `false` ends the run. */
-  readonly visit: (instant: Instant) => boolean | void
+  readonly visit: (instant: Instant) => boolean
 }
 
 export interface Failed {

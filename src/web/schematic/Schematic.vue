@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
 import { layOut, type PlacedPart } from './layout'
 import { symbolOf } from './symbols'
 import { voltageRamp } from '../theme/tokens'
+import { useView } from './useView'
 
 const props = withDefaults(
   defineProps<{
@@ -44,6 +45,23 @@ const props = withDefaults(
 const emit = defineEmits<{ part: [id: string]; point: [name: string]; hover: [id: string | null] }>()
 
 const layout = computed(() => layOut(props.circuit, props.wiring))
+const frame = ref<HTMLElement | null>(null)
+const view = useView(
+  frame,
+  computed(() => ({ width: layout.value.width, height: layout.value.height })),
+)
+const { viewBox, partial } = view
+
+function arrow(event: KeyboardEvent) {
+  const way = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key]
+  if (way) view.move(way[0]!, way[1]!)
+  else if (event.key === '+') view.zoom(1.25)
+  else if (event.key === '-') view.zoom(0.8)
+  else if (event.key === '0') view.fit()
+  else return
+  event.preventDefault()
+}
+
 const turn = { down: 0, left: 90, right: -90 }
 
 const drawn = computed(() =>
@@ -59,12 +77,17 @@ const drawn = computed(() =>
       title: `${placed.id} ${part.name || definition.title}`,
       lines: wire
         ? [`${placed.id}  ${summary}`]
-        : [placed.id, part.name || definition.title, ...(summary ? [summary] : [])],
+        : [
+            placed.id,
+            part.name || definition.title,
+            ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
+          ],
       wire,
       detached: detached ? (definition.detach?.done ?? '') : '',
       notice,
-      strokes: symbolOf(placed.kind).draw(placed.length, {
-        position: props.controls[placed.id] ?? definition.positions?.[0],
+      strokes: symbolOf(placed.symbol).draw(placed.length, {
+        pulled: ['clicks', 'cranks', 'slow'].includes(notice?.key ?? ''),
+        position: positionOf(placed, props.controls[placed.id] ?? definition.positions?.[0]),
         detached,
       }),
       transform: `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`,
@@ -72,10 +95,21 @@ const drawn = computed(() =>
       ringed: props.ringed.has(placed.id),
       box: boxOf(placed),
       reach: reachOf(placed),
-      top: topOf(placed, wire ? 1 : summary ? 3 : 2),
+      top: topOf(placed, wire ? 1 : placed.caption || summary ? 3 : 2),
     }
   }),
 )
+
+/** A key switch is drawn contact by contact: each is closed in some of its positions. */
+function positionOf({ kind, caption }: PlacedPart, position: string | undefined): string | undefined {
+  if (kind !== 'keySwitch') return position
+  const closed: Record<string, readonly string[]> = {
+    '30–15': ['run', 'crank'],
+    '30–50': ['crank'],
+    '30–75': ['accessory', 'run'],
+  }
+  return closed[caption]?.includes(position ?? '') ? 'closed' : 'open'
+}
 
 /** Where the first line of a label stands. */
 function topOf({ label, direction }: PlacedPart, lines: number): number {
@@ -123,107 +157,163 @@ function colour(node: number): string {
 </script>
 
 <template>
-  <svg
-    class="schematic"
-    :viewBox="`0 0 ${layout.width} ${layout.height}`"
-    role="group"
-    :aria-label="`Schematic: ${circuit.name}`"
+  <div
+    ref="frame"
+    class="frame"
+    @wheel.prevent="view.wheel"
+    @pointerdown="view.press"
+    @pointermove="view.drag"
+    @keydown="arrow"
   >
-    <path v-for="link in layout.links" :key="link.d" :d="link.d" class="stroke" />
-    <g
-      v-for="part in drawn"
-      :key="part.id"
-      class="part"
-      :class="{ lit: lit === part.id, struck: part.struck, ringed: part.ringed, act: partsAct }"
-      :data-part="part.id"
-      :role="partsAct ? 'button' : undefined"
-      :tabindex="partsAct ? 0 : undefined"
-      :aria-label="
-        partsAct ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}` : undefined
-      "
-      @click="partsAct && emit('part', part.id)"
-      @keydown.enter.prevent="partsAct && emit('part', part.id)"
-      @keydown.space.prevent="partsAct && emit('part', part.id)"
-      @pointerenter="emit('hover', part.id)"
-      @pointerleave="emit('hover', null)"
-    >
-      <rect v-bind="part.reach" class="reach" />
-      <rect v-bind="part.box" class="hit" rx="4" />
-      <g :transform="part.transform">
+    <svg class="schematic" :viewBox="viewBox" role="group" :aria-label="`Schematic: ${circuit.name}`">
+      <g v-for="tag in layout.tags" :key="`${tag.at}${tag.x} ${tag.y}`" class="tag">
         <path
-          v-for="(stroke, i) in part.strokes"
-          :key="i"
-          :d="stroke.d"
+          :d="
+            tag.at === 'top'
+              ? `M${tag.x} ${tag.y - 14}V${tag.y}M${tag.x - 4} ${tag.y - 8}L${tag.x} ${tag.y - 1}L${tag.x + 4} ${tag.y - 8}`
+              : `M${tag.x} ${tag.y}V${tag.y + 12}M${tag.x - 4} ${tag.y + 6}L${tag.x} ${tag.y + 13}L${tag.x + 4} ${tag.y + 6}`
+          "
           class="stroke"
-          :class="{ filled: stroke.filled, heavy: stroke.heavy }"
         />
+        <text :x="tag.x" :y="tag.at === 'top' ? tag.y - 19 : tag.y + 27" text-anchor="middle">
+          {{ tag.name }}
+        </text>
       </g>
-      <ellipse
-        v-if="part.ringed"
-        :cx="part.box.x + part.box.width / 2"
-        :cy="part.box.y + part.box.height / 2"
-        :rx="part.direction === 'down' ? 24 : part.box.width / 2"
-        :ry="part.direction === 'down' ? part.box.height / 2 + 2 : 15"
-        class="ring"
-      />
-      <path v-if="part.struck" :d="strikeOf(part.box)" class="strike" />
-      <text :x="part.label.x" :y="part.top" :text-anchor="part.label.anchor" class="label">
-        <tspan
-          v-for="(line, i) in part.lines"
-          :key="i"
-          :x="part.label.x"
-          :dy="i ? 15 : 0"
-          :class="{ id: i === 0 && !part.wire, minor: part.wire || i > 1 }"
-        >
-          {{ line }}
-        </tspan>
-        <tspan v-if="part.detached" :x="part.label.x" dy="15" class="out">{{ part.detached }}</tspan>
-        <tspan v-if="part.notice" :x="part.label.x" dy="15" class="notice">{{ part.notice.text }}</tspan>
-      </text>
-    </g>
-    <g
-      v-for="{ point, x, y, label } in layout.points"
-      :key="point.node"
-      class="point"
-      :class="{ act: pointsAct }"
-      :role="pointsAct ? 'button' : undefined"
-      :tabindex="pointsAct ? 0 : undefined"
-      :aria-label="pointsAct ? `${point.name}, ${point.title}` : undefined"
-      @click="pointsAct && emit('point', point.name)"
-      @keydown.enter.prevent="pointsAct && emit('point', point.name)"
-      @keydown.space.prevent="pointsAct && emit('point', point.name)"
-      @pointerenter="emit('hover', point.part)"
-      @pointerleave="emit('hover', null)"
-    >
-      <circle :cx="x" :cy="y" r="10" class="hit" />
-      <circle :cx="x" :cy="y" r="4" class="dot" :style="{ fill: colour(point.node) }" />
-      <text :x="label.x" :y="label.y" :text-anchor="label.anchor" class="name">
-        {{ point.name }}
-        <tspan
-          v-if="values.get(point.node) !== undefined"
-          class="value"
-          :x="label.anchor === 'middle' ? label.x : undefined"
-          :dy="label.anchor === 'middle' ? 15 : 0"
-          :dx="label.anchor === 'middle' ? 0 : 7"
-        >
-          {{ values.get(point.node) }}
-        </tspan>
-      </text>
-      <g v-if="red === point.name" :transform="`translate(${x} ${y})`" class="lead red">
-        <path d="M0 0L-17 -12" />
-        <rect x="-33" y="-21" width="17" height="17" />
-        <text x="-24.5" y="-8.5">R</text>
+      <path v-for="link in layout.links" :key="link.d" :d="link.d" class="stroke" />
+      <g
+        v-for="part in drawn"
+        :key="part.key"
+        class="part"
+        :class="{ lit: lit === part.id, struck: part.struck, ringed: part.ringed, act: partsAct }"
+        :data-part="part.id"
+        :role="partsAct ? 'button' : undefined"
+        :tabindex="partsAct ? 0 : undefined"
+        :aria-label="
+          partsAct
+            ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}`
+            : undefined
+        "
+        @click="partsAct && emit('part', part.id)"
+        @keydown.enter.prevent="partsAct && emit('part', part.id)"
+        @keydown.space.prevent="partsAct && emit('part', part.id)"
+        @pointerenter="emit('hover', part.id)"
+        @pointerleave="emit('hover', null)"
+      >
+        <rect v-bind="part.reach" class="reach" />
+        <rect v-bind="part.box" class="hit" rx="4" />
+        <g :transform="part.transform">
+          <path
+            v-for="(stroke, i) in part.strokes"
+            :key="i"
+            :d="stroke.d"
+            class="stroke"
+            :class="{ filled: stroke.filled, heavy: stroke.heavy }"
+          />
+        </g>
+        <ellipse
+          v-if="part.ringed"
+          :cx="part.box.x + part.box.width / 2"
+          :cy="part.box.y + part.box.height / 2"
+          :rx="part.direction === 'down' ? 24 : part.box.width / 2"
+          :ry="part.direction === 'down' ? part.box.height / 2 + 2 : 15"
+          class="ring"
+        />
+        <path v-if="part.struck" :d="strikeOf(part.box)" class="strike" />
+        <text :x="part.label.x" :y="part.top" :text-anchor="part.label.anchor" class="label">
+          <tspan
+            v-for="(line, i) in part.lines"
+            :key="i"
+            :x="part.label.x"
+            :dy="i ? 15 : 0"
+            :class="{ id: i === 0 && !part.wire, minor: part.wire || i > 1 }"
+          >
+            {{ line }}
+          </tspan>
+          <tspan v-if="part.detached" :x="part.label.x" dy="15" class="out">{{ part.detached }}</tspan>
+          <tspan v-if="part.notice" :x="part.label.x" dy="15" class="notice">{{ part.notice.text }}</tspan>
+        </text>
       </g>
-      <g v-if="black === point.name" :transform="`translate(${x} ${y})`" class="lead black">
-        <path d="M0 0L-17 12" />
-        <circle cx="-25" cy="14" r="9" />
-        <text x="-25" y="18">B</text>
+      <g
+        v-for="{ point, x, y, label } in layout.points"
+        :key="point.node"
+        class="point"
+        :class="{ act: pointsAct }"
+        :role="pointsAct ? 'button' : undefined"
+        :tabindex="pointsAct ? 0 : undefined"
+        :aria-label="pointsAct ? `${point.name}, ${point.title}` : undefined"
+        @click="pointsAct && emit('point', point.name)"
+        @keydown.enter.prevent="pointsAct && emit('point', point.name)"
+        @keydown.space.prevent="pointsAct && emit('point', point.name)"
+        @pointerenter="emit('hover', point.part)"
+        @pointerleave="emit('hover', null)"
+      >
+        <circle :cx="x" :cy="y" r="10" class="hit" />
+        <circle :cx="x" :cy="y" r="4" class="dot" :style="{ fill: colour(point.node) }" />
+        <text :x="label.x" :y="label.y" :text-anchor="label.anchor" class="name">
+          {{ point.name }}
+          <tspan
+            v-if="values.get(point.node) !== undefined"
+            class="value"
+            :x="label.anchor === 'middle' ? label.x : undefined"
+            :dy="label.anchor === 'middle' ? 15 : 0"
+            :dx="label.anchor === 'middle' ? 0 : 7"
+          >
+            {{ values.get(point.node) }}
+          </tspan>
+        </text>
+        <g v-if="red === point.name" :transform="`translate(${x} ${y})`" class="lead red">
+          <path d="M0 0L-17 -12" />
+          <rect x="-33" y="-21" width="17" height="17" />
+          <text x="-24.5" y="-8.5">R</text>
+        </g>
+        <g v-if="black === point.name" :transform="`translate(${x} ${y})`" class="lead black">
+          <path d="M0 0L-17 12" />
+          <circle cx="-25" cy="14" r="9" />
+          <text x="-25" y="18">B</text>
+        </g>
       </g>
-    </g>
-  </svg>
+    </svg>
+    <div class="zoom" role="group" aria-label="View of the drawing">
+      <button type="button" aria-label="Smaller" title="Smaller (−)" @click="view.zoom(0.8)">−</button>
+      <button type="button" aria-label="Fit the drawing" title="All of it (0)" @click="view.fit()">
+        fit
+      </button>
+      <button type="button" aria-label="Larger" title="Larger (+)" @click="view.zoom(1.25)">+</button>
+      <span v-if="partial" class="more">drag or use the arrows to see the rest</span>
+    </div>
+  </div>
 </template>
 
 <style scoped>
+.frame {
+  position: relative;
+  height: 100%;
+  overflow: hidden;
+  touch-action: none;
+}
+.zoom {
+  position: absolute;
+  right: 4px;
+  bottom: 4px;
+  display: flex;
+  gap: 4px;
+  flex-direction: row-reverse;
+  align-items: center;
+  font-size: 12px;
+}
+.zoom button {
+  min-width: 26px;
+  min-height: 24px;
+}
+.more {
+  color: var(--quiet);
+}
+.tag text {
+  font-family: var(--face-reading);
+  font-size: 12px;
+  fill: var(--ink);
+  font-weight: 600;
+}
 .schematic {
   width: 100%;
   height: 100%;

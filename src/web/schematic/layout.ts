@@ -1,12 +1,18 @@
 import { wireUp, type Circuit, type CircuitPath, type Point, type Wiring } from '../../core/circuit'
-import { partOfKind } from '../../core/parts'
+import { partOfKind, routeThrough } from '../../core/parts'
+import { passSymbol } from './passes'
 import { symbolOf } from './symbols'
 
 export type Direction = 'down' | 'left' | 'right'
 
 /** A part as it is drawn: its axis starts at (x, y) and runs in `direction` for `length`. */
 export interface PlacedPart {
+  /** One per pass: a relay is drawn once for its coil and once for its contacts. */
+  readonly key: string
   readonly id: string
+  /** Which symbol is drawn, and which piece of the part that is, where it is drawn more than once. */
+  readonly symbol: string
+  readonly caption: string
   readonly kind: string
   readonly x: number
   readonly y: number
@@ -33,7 +39,17 @@ export interface Link {
   readonly d: string
 }
 
+/** Where a column begins or ends at a point that is drawn elsewhere: its name stands for the line. */
+export interface Tag {
+  readonly x: number
+  readonly y: number
+  readonly name: string
+  readonly node: number
+  readonly at: 'top' | 'foot'
+}
+
 export interface Layout {
+  readonly tags: readonly Tag[]
   readonly width: number
   readonly height: number
   readonly parts: readonly PlacedPart[]
@@ -43,8 +59,10 @@ export interface Layout {
 
 /** Drawing units, about CSS pixels at full size. */
 const batteryX = 148
-const columnX = 402
-const columnStep = 272
+const columnX = 440
+const columnStep = 288
+/** Above and below a column, for the name of a point that is drawn elsewhere. */
+const tagRoom = 34
 /** Between where a branch leaves the column and its first part. */
 const branchDrop = 26
 const top = 46
@@ -66,6 +84,7 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
   const parts: PlacedPart[] = []
   const points = new Map<number, PlacedPoint>()
   const links: Link[] = []
+  const tags: Tag[] = []
 
   const place = (
     id: string,
@@ -77,18 +96,37 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     leave?: string,
   ) => {
     const definition = partOfKind(kinds.get(id)!)
-    const keys = definition.terminals.map((t) => t.key)
-    const reversed = enter !== undefined && leave !== undefined && keys.indexOf(enter) > keys.indexOf(leave)
-    const symbol = symbolOf(definition.kind)
+    const all = definition.terminals.map((t) => t.key)
+    const whole = routeThrough(definition, enter, leave)
+    const pass = passSymbol(definition, whole)
+    // A part of one piece shows all its terminals; of many pieces, those of this pass that a lead can reach.
+    const keys = pass
+      ? whole.terminals.filter((key) => !definition.terminals.find((t) => t.key === key)!.inside)
+      : all.filter((key) => !definition.terminals.find((t) => t.key === key)!.inside)
+    const reversed =
+      !pass && enter !== undefined && leave !== undefined && all.indexOf(enter) > all.indexOf(leave)
+    const symbol = symbolOf(pass?.symbol ?? definition.kind)
     const vertical = direction === 'down'
     const label = vertical
       ? { x: x - labelGap, y: y + length / 2 + 4, anchor: 'end' as const, below: false }
       : direction === 'right'
         ? { x: x + length / 2, y: y - 16, anchor: 'middle' as const, below: false }
         : { x: x - length / 2, y: y + 34, anchor: 'middle' as const, below: true }
-    parts.push({ id, kind: definition.kind, x, y, direction, length, label })
+    parts.push({
+      key: `${id}:${parts.length}`,
+      id,
+      kind: definition.kind,
+      symbol: pass?.symbol ?? definition.kind,
+      caption: pass?.caption ?? '',
+      x,
+      y,
+      direction,
+      length,
+      label,
+    })
     keys.forEach((key, i) => {
-      const share = symbol.terminals[i] ?? i / (keys.length - 1)
+      const inside = pass ? endOf(whole.terminals, key) : undefined
+      const share = inside ?? symbol.terminals[i] ?? i / (keys.length - 1)
       const along = (reversed ? 1 - share : share) * length
       const node = wiring.nodeOf(id, key)
       if (points.has(node)) return
@@ -109,7 +147,21 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
 
   const [first, ...others] = circuit.paths
   let bottom = first ? placeLoop(first) : top
-  others.forEach((path, i) => (bottom = Math.max(bottom, placeBranch(path, columnX + columnStep * (i + 1)))))
+  // Columns stand side by side as far as a page goes, then in a further row.
+  const perRow = Math.max(2, Math.ceil(Math.sqrt(circuit.paths.length * 1.3)))
+  let column = 1
+  let rowTop = top - 20
+  let rowFoot = bottom + 60
+  for (const path of others) {
+    if (column === perRow) {
+      column = 0
+      rowTop = rowFoot
+    }
+    const foot = placeBranch(path, columnX + columnStep * column, rowTop)
+    bottom = Math.max(bottom, foot)
+    rowFoot = Math.max(rowFoot, foot + 60)
+    column++
+  }
 
   /** The main path: up and over from the battery, down the column, back along the bottom. */
   function placeLoop(path: CircuitPath): number {
@@ -161,15 +213,15 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
    * beside it has room, so that both ends of a branch run straight across.
    */
   function stretched(column: CircuitPath['steps']): number[] {
-    const lengths = column.map(({ part }) => lengthOf(part))
+    const lengths = column.map(lengthOf)
     const enters = column.map(({ part, enter }) =>
       wiring.nodeOf(part, enter ?? partOfKind(kinds.get(part)!).through[0]),
     )
-    for (const branch of others) {
+    for (const branch of others.slice(0, 1)) {
       const [from, to] = [branch.from, branch.to].map((end) => enters.indexOf(nodeOfEnd(end)))
       if (from === undefined || to === undefined || from < 0 || to <= from) continue
       const have = lengths.slice(from, to).reduce((sum, l) => sum + l, 0)
-      const want = branchDrop + branch.steps.reduce((sum, { part }) => sum + lengthOf(part), 0)
+      const want = branchDrop + branch.steps.reduce((sum, one) => sum + lengthOf(one), 0)
       lengths[to - 1]! += Math.max(0, want - have)
     }
     return lengths
@@ -180,25 +232,47 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     return wiring.nodeOf(part, key)
   }
 
-  /** A further path: a column of its own, tied to where it branches off and where it comes back. */
-  function placeBranch(path: CircuitPath, x: number): number {
+  /** A further path: a column of its own, tied to the column beside it by lines, and to all else by name. */
+  function placeBranch(path: CircuitPath, x: number, fresh: number): number {
     const start = points.get(nodeOfEnd(path.from))
-    const begin = (start?.y ?? top) + branchDrop
+    const left = x - columnStep
+    const beside = (placed: PlacedPoint | undefined): placed is PlacedPoint =>
+      placed !== undefined && placed.x === left && placed.y >= fresh
+    const lineIn = beside(start)
+    const begin = lineIn ? start.y + branchDrop : fresh + tagRoom
     let y = begin
-    for (const { part, enter, leave } of path.steps) {
-      const length = lengthOf(part)
-      place(part, x, y, 'down', length, enter, leave)
+    for (const one of path.steps) {
+      const length = lengthOf(one)
+      place(one.part, x, y, 'down', length, one.enter, one.leave)
       y += length
     }
-    if (start) links.push({ node: start.point.node, d: `M${start.x} ${start.y}H${x}V${begin}` })
-    const end = points.get(nodeOfEnd(path.to))
-    for (const tied of [start, end]) if (tied) liftLabel(tied)
-    if (end && end.x !== x) {
-      // A branch longer than the way beside it comes back up in a lane of its own.
-      const lane = y > end.y ? `H${x - labelGap / 2 - 16}` : ''
-      links.push({ node: end.point.node, d: `M${x} ${y}${lane}V${end.y}H${end.x}` })
+    const first = nodeOfEnd(path.from)
+    if (lineIn) {
+      links.push({ node: first, d: `M${start.x} ${start.y}H${x}V${begin}` })
+      liftLabel(start)
+    } else {
+      tags.push({ x, y: begin, name: pointAt.get(first)?.name ?? path.from, node: first, at: 'top' })
+      pointAtEnd(first, x, begin)
     }
-    return Math.max(y, end?.y ?? y)
+    const last = nodeOfEnd(path.to)
+    const end = points.get(last)
+    if (end && end.x === x && Math.abs(end.y - y) < 1) return y + tagRoom
+    // A branch that is longer than the way beside it would have to come back up through names: it is tied by name.
+    if (beside(end) && end.y >= y) {
+      liftLabel(end)
+      links.push({ node: last, d: `M${x} ${y}V${end.y}H${end.x}` })
+      return end.y
+    }
+    tags.push({ x, y, name: pointAt.get(last)?.name ?? path.to, node: last, at: 'foot' })
+    pointAtEnd(last, x, y)
+    return y + tagRoom
+  }
+
+  /** A point that nothing else has placed yet stands where the column meets it. */
+  function pointAtEnd(node: number, x: number, y: number): void {
+    const point = pointAt.get(node)
+    if (!point || point.inside || points.has(node)) return
+    points.set(node, { point, x, y, label: { x: x + 13, y: y + 4, anchor: 'start' } })
   }
 
   /** A line leaves this point sideways: its name stands on that line instead of across it. */
@@ -207,11 +281,15 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     points.set(placed.point.node, { ...placed, label: { ...placed.label, y: placed.y - 5 } })
   }
 
-  function lengthOf(id: string): number {
-    const kind = kinds.get(id)!
-    const wanted = symbolOf(kind).length
+  function lengthOf({ part, enter, leave }: CircuitPath['steps'][number]): number {
+    const definition = partOfKind(kinds.get(part)!)
+    const route = routeThrough(definition, enter, leave)
+    const pass = passSymbol(definition, route)
+    const wanted = symbolOf(pass?.symbol ?? definition.kind).length
+    if (pass) return wanted
+    const shown = definition.terminals.filter((t) => !t.inside).length
     // Room for the names of all points on the way.
-    return Math.max(wanted, (partOfKind(kind).terminals.length - 1) * pointGap)
+    return Math.max(wanted, (shown - 1) * pointGap)
   }
 
   function nodeAfter({ part, leave }: { part: string; leave?: string | undefined }): number {
@@ -219,10 +297,16 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
   }
 
   return {
-    width: columnX + columnStep * others.length + 132,
+    width: columnX + columnStep * Math.min(others.length, perRow - 1) + 132,
     height: bottom + 76,
+    tags,
     parts,
     points: [...points.values()],
     links,
   }
+}
+
+/** Of a pass, the way's ends stand at its ends and what lies between at even steps. */
+function endOf(way: readonly string[], key: string): number {
+  return way.indexOf(key) / Math.max(1, way.length - 1)
 }

@@ -9,6 +9,8 @@ export interface Stroke {
 }
 
 export interface SymbolState {
+  /** A relay that has pulled in. */
+  readonly pulled?: boolean
   readonly position: string | undefined
   readonly detached: boolean
 }
@@ -127,6 +129,173 @@ export const symbols: Readonly<Record<string, Symbol>> = {
         ? [{ d: `M0 0V${0.52 * l}M0 ${0.8 * l}V${l}`, heavy: true }, gap(0.52 * l, 0.8 * l)]
         : [{ d: `M0 0V${l}`, heavy: true }],
   },
+  coil: {
+    length: 84,
+    terminals: [0, 1],
+    draw: (l, { detached }) => [
+      { d: `M0 0V${detached ? 0.12 * l : 0.34 * l}M0 ${0.66 * l}V${l}` },
+      ...(detached ? [gap(0.12 * l, 0.3 * l)] : []),
+      { d: `M-17 ${0.34 * l}H17V${0.66 * l}H-17Z` },
+      { d: `M-6 ${0.66 * l}L6 ${0.34 * l}` },
+    ],
+  },
+  makeContact: {
+    length: 84,
+    terminals: [0, 1],
+    draw: (l, { pulled, detached }) => [
+      { d: `M0 0V${detached ? 0.1 * l : 0.32 * l}M0 ${detached ? 0.9 * l : 0.68 * l}V${l}` },
+      ...(detached ? [gap(0.1 * l, 0.9 * l)] : []),
+      { d: pulled ? `M0 ${0.68 * l}L0 ${0.32 * l}` : `M0 ${0.32 * l}L-15 ${0.66 * l}`, heavy: true },
+      { d: `M-5 ${0.68 * l}H5` },
+    ],
+  },
+  breakContact: {
+    length: 84,
+    terminals: [0, 1],
+    draw: (l, { pulled }) => [
+      { d: `M0 0V${0.32 * l}M0 ${0.68 * l}V${l}` },
+      { d: pulled ? `M0 ${0.32 * l}L-15 ${0.66 * l}` : `M0 ${0.32 * l}L3 ${0.68 * l}`, heavy: true },
+      { d: `M0 ${0.68 * l}H9` },
+    ],
+  },
+  starterMotor: {
+    length: 112,
+    terminals: [0, 1],
+    draw: (l, { pulled }) => [
+      { d: `M0 0V${0.14 * l}M0 ${0.32 * l}V${0.5 * l}M0 ${0.5 * l + 32}V${l}` },
+      { d: pulled ? `M0 ${0.32 * l}V${0.14 * l}` : `M0 ${0.14 * l}L-14 ${0.31 * l}`, heavy: true },
+      { d: circle(0, 0.5 * l + 16, 16) },
+      { d: `M-6 ${0.5 * l + 23}L6 ${0.5 * l + 9}M6 ${0.5 * l + 9}H-1M6 ${0.5 * l + 9}V${0.5 * l + 16}` },
+    ],
+  },
+  generator: {
+    length: 76,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${l / 2 - 17}M0 ${l / 2 + 17}V${l}` },
+      { d: circle(0, l / 2, 17) },
+      { d: `M-9 ${l / 2 - 4}H9M-9 ${l / 2 + 5}q4.5 -8 9 0t9 0` },
+    ],
+  },
+  track: {
+    length: 84,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.25 * l}M0 ${0.75 * l}V${l}` },
+      { d: `M-7 ${0.25 * l}H7V${0.75 * l}H-7Z` },
+      { d: `M22 ${0.5 * l}H9M15 ${0.44 * l}L8 ${0.5 * l}L15 ${0.56 * l}` },
+    ],
+  },
+  block: {
+    length: 74,
+    terminals: [0, 1],
+    draw: (l, { detached }) => [
+      { d: `M0 0V${detached ? 0.1 * l : 0.26 * l}M0 ${0.74 * l}V${l}` },
+      ...(detached ? [gap(0.1 * l, 0.22 * l)] : []),
+      { d: `M-19 ${0.26 * l}H19V${0.74 * l}H-19Z` },
+      { d: `M-11 ${0.5 * l}H-4M-1.5 ${0.5 * l}H1.5M4 ${0.5 * l}H11` },
+    ],
+  },
+  driver: {
+    length: 78,
+    terminals: [0, 1],
+    draw: (l, { detached }) => [
+      { d: `M0 0V${detached ? 0.1 * l : 0.24 * l}M0 ${0.76 * l}V${l}` },
+      ...(detached ? [gap(0.1 * l, 0.2 * l)] : []),
+      { d: `M-19 ${0.24 * l}H19V${0.76 * l}H-19Z` },
+      { d: `M0 ${0.24 * l}V${0.38 * l}M0 ${0.62 * l}V${0.76 * l}M0 ${0.62 * l}L-9 ${0.4 * l}` },
+    ],
+  },
+  solenoid: {
+    length: 66,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.3 * l}M0 ${0.7 * l}V${l}` },
+      { d: `M-12 ${0.3 * l}H12V${0.7 * l}H-12Z` },
+      { d: `M12 ${0.5 * l}H20M20 ${0.38 * l}V${0.62 * l}` },
+    ],
+  },
+  horn: {
+    length: 62,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.28 * l}M0 ${0.72 * l}V${l}` },
+      { d: `M-8 ${0.28 * l}H8V${0.72 * l}H-8Z` },
+      { d: `M8 ${0.34 * l}L19 ${0.22 * l}V${0.78 * l}L8 ${0.66 * l}` },
+    ],
+  },
+  speaker: {
+    length: 62,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.34 * l}M0 ${0.66 * l}V${l}` },
+      { d: `M-6 ${0.34 * l}H6V${0.66 * l}H-6Z` },
+      { d: `M6 ${0.34 * l}L17 ${0.16 * l}V${0.84 * l}L6 ${0.66 * l}` },
+    ],
+  },
+  resistor: {
+    length: 58,
+    terminals: [0, 1],
+    draw: (l) => [{ d: `M0 0V${0.24 * l}M0 ${0.76 * l}V${l}` }, { d: `M-7 ${0.24 * l}H7V${0.76 * l}H-7Z` }],
+  },
+  sensor2: {
+    length: 62,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.26 * l}M0 ${0.74 * l}V${l}` },
+      { d: `M-7 ${0.26 * l}H7V${0.74 * l}H-7Z` },
+      { d: `M-14 ${0.8 * l}H-8L12 ${0.24 * l}` },
+    ],
+  },
+  diode: {
+    length: 52,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.34 * l}M0 ${0.66 * l}V${l}` },
+      { d: `M-9 ${0.34 * l}H9L0 ${0.66 * l}ZM-9 ${0.66 * l}H9` },
+    ],
+  },
+  breaker: {
+    length: 58,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.26 * l}M0 ${0.74 * l}V${l}` },
+      { d: `M0 ${0.26 * l}C-16 ${0.36 * l} -16 ${0.64 * l} 0 ${0.74 * l}`, heavy: true },
+      { d: circle(0, 0.26 * l, 2.5) },
+      { d: circle(0, 0.74 * l, 2.5) },
+    ],
+  },
+  fusibleLink: {
+    length: 58,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.25 * l}M0 ${0.75 * l}V${l}` },
+      { d: `M0 ${0.25 * l}q9 ${0.125 * l} 0 ${0.25 * l}t0 ${0.25 * l}` },
+    ],
+  },
+  splice: {
+    length: 34,
+    terminals: [0, 1],
+    draw: (l) => [{ d: `M0 0V${l}` }, { d: circle(0, l / 2, 4), filled: true }],
+  },
+  engineBlock: {
+    length: 90,
+    terminals: [0, 1],
+    draw: (l) => [{ d: `M0 0V${l}`, heavy: true }, { d: `M-7 ${0.3 * l}H7V${0.7 * l}H-7Z` }],
+  },
+  pushButton: {
+    length: 52,
+    terminals: [0, 1],
+    draw: (l, { position }) => [
+      { d: `M0 0V${0.3 * l}M0 ${0.7 * l}V${l}M-16 ${0.5 * l}H-22M-22 ${0.36 * l}V${0.64 * l}` },
+      {
+        d: position === 'pressed' ? `M0 ${0.7 * l}V${0.3 * l}` : `M0 ${0.7 * l}L-14 ${0.32 * l}`,
+        heavy: true,
+      },
+    ],
+  },
+  inhibitor: contactSymbol(['neutral', 'park']),
+  clutchSwitch: contactSymbol(['pedal down']),
   battery: {
     length: 110,
     terminals: [0, 0.33, 0.67, 1],
@@ -136,6 +305,23 @@ export const symbols: Readonly<Record<string, Symbol>> = {
       { d: `M-8 ${0.475 * l}H8M-8 ${0.58 * l}H8`, heavy: true },
     ],
   },
+}
+
+function contactSymbol(closes: readonly string[]): Symbol {
+  return {
+    length: 52,
+    terminals: [0, 1],
+    draw: (l, { position, detached }) => [
+      { d: `M0 0V${0.28 * l}M0 ${0.72 * l}V${l}` },
+      ...(detached ? [gap(0.08 * l, 0.2 * l)] : []),
+      {
+        d: closes.includes(position ?? '')
+          ? `M0 ${0.72 * l}L0 ${0.28 * l}`
+          : `M0 ${0.72 * l}L-15 ${0.26 * l}`,
+        heavy: true,
+      },
+    ],
+  }
 }
 
 const plain: Symbol = {

@@ -8,7 +8,7 @@ import type { StateKey } from '../../../core/readings'
 import QuantityField from './QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
-const emit = defineEmits<{ set: [name: string, value: number]; name: [name: string] }>()
+const emit = defineEmits<{ set: [name: string, value: number | string]; name: [name: string] }>()
 
 const found = computed(() => props.circuit.parts.find((p) => p.id === props.part))
 const definition = computed(() => found.value && partOfKind(found.value.kind))
@@ -26,6 +26,16 @@ const fields = computed(() =>
     return meta && typeof value === 'number' ? [{ key, ...meta, value, check }] : []
   }),
 )
+
+/** Values that are words: one out of a few, or a line that the part reads. */
+const words = computed(() =>
+  Object.entries(definition.value?.parameters.shape ?? {}).flatMap(([key, schema]) => {
+    const meta = (schema as { meta: () => FieldMeta | undefined }).meta()
+    const value = found.value?.parameters[key]
+    return meta && typeof value === 'string' ? [{ key, ...meta, value }] : []
+  }),
+)
+const chosenWord = (event: Event) => (event.target as HTMLSelectElement).value
 
 /** What the part is doing now: its drops from end to end, its amps and watts. */
 const doing = computed(() => {
@@ -55,6 +65,20 @@ const doing = computed(() => {
         size="small"
         placeholder=""
         @change="emit('name', $event)"
+      />
+    </label>
+    <label v-for="field in words" :key="part + field.key" class="field"
+      >{{ field.label }}
+      <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
+        <option v-for="option in field.options" :key="option" :value="option">{{ option }}</option>
+      </select>
+      <NInput
+        v-else
+        :key="part + field.key + field.value"
+        :default-value="field.value"
+        size="small"
+        placeholder="never"
+        @change="emit('set', field.key, $event)"
       />
     </label>
     <QuantityField

@@ -28,6 +28,18 @@ function set(id: string, to: string) {
     controls: { ...props.state.controls, [id]: to },
   })
 }
+const driven = computed(() => props.circuit.parts.some((p) => partOfKind(p.kind).generates))
+const sleeps = computed(() => props.circuit.parts.some((p) => p.kind === 'module'))
+const offTimes = computed(() =>
+  [...new Set([0, 5, 30, 60, 600, 1800, props.state.sinceKeyOff ?? 0])].sort((a, b) => a - b),
+)
+const joints = computed(() =>
+  props.circuit.parts.filter((p) => partOfKind(p.kind).role === 'connection').map((p) => p.id),
+)
+const chosen = (event: Event) => (event.target as HTMLSelectElement).value
+function alter(part: Partial<CircuitState>) {
+  emit('change', { ...props.state, id: 'custom', name: 'as set', ...part })
+}
 function toggle(id: string) {
   const detached = props.state.detached.includes(id)
     ? props.state.detached.filter((d) => d !== id)
@@ -64,6 +76,32 @@ function choose(event: Event) {
         </button>
       </span>
     </span>
+    <label v-if="driven" class="pair"
+      >Engine
+      <select
+        :value="state.engine ?? 'off'"
+        @change="alter({ engine: chosen($event) === 'running' ? 'running' : 'off' })"
+      >
+        <option value="off">off</option>
+        <option value="running">running</option>
+      </select>
+    </label>
+    <label v-if="sleeps" class="pair"
+      >Key off for
+      <select :value="state.sinceKeyOff ?? 0" @change="alter({ sinceKeyOff: Number(chosen($event)) })">
+        <option v-for="s in offTimes" :key="s" :value="s">{{ s < 60 ? `${s} s` : `${s / 60} min` }}</option>
+      </select>
+    </label>
+    <label class="pair"
+      >Moved by hand
+      <select
+        :value="state.wiggled?.[0] ?? ''"
+        @change="alter({ wiggled: chosen($event) ? [chosen($event)] : [] })"
+      >
+        <option value="">nothing</option>
+        <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
+      </select>
+    </label>
     <span class="pair">
       <span>Out:</span>
       <span class="choice">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import { faultOfKind, severityOf, type Fault } from '../../../core/faults'
+import { faultOfKind, partnersOf, severityOf, type Fault } from '../../../core/faults'
 import { partOfKind, type FaultKind } from '../../../core/parts'
 import { formatQuantity } from '../../../core/quantity'
 import QuantityField from '../bench/QuantityField.vue'
@@ -18,10 +18,17 @@ const part = computed(() => props.circuit.parts.find((p) => p.id === (props.faul
 const choices = computed(() =>
   part.value
     ? partOfKind(part.value.kind).segments.flatMap((segment) =>
-        segment.faults.map((kind) => ({ segment, kind, title: faultOfKind(kind).title })),
+        segment.faults
+          .filter(
+            (kind) =>
+              !faultOfKind(kind).involves ||
+              partnersOf(props.circuit, { kind, part: part.value!.id, segment: segment.key }).length > 0,
+          )
+          .map((kind) => ({ segment, kind, title: faultOfKind(kind).title })),
       )
     : [],
 )
+const partners = computed(() => (props.fault ? partnersOf(props.circuit, props.fault) : []))
 const definition = computed(() => props.fault && faultOfKind(props.fault.kind))
 const range = computed(() => definition.value?.severity)
 /** The slider runs in decades, so that milliohms and kilohms are equally easy to hit. */
@@ -37,7 +44,17 @@ function choosePart(event: Event) {
 function choose(segment: string, kind: FaultKind) {
   if (!part.value) return
   const preset = faultOfKind(kind).severity?.preset
-  emit('plant', { kind, part: part.value.id, segment, ...(preset === undefined ? {} : { severity: preset }) })
+  const fault: Fault = {
+    kind,
+    part: part.value.id,
+    segment,
+    ...(preset === undefined ? {} : { severity: preset }),
+  }
+  const [other] = partnersOf(props.circuit, fault)
+  emit('plant', other === undefined ? fault : { ...fault, other })
+}
+function chooseOther(event: Event) {
+  if (props.fault) emit('plant', { ...props.fault, other: (event.target as HTMLSelectElement).value })
 }
 function slide(event: Event) {
   const r = range.value
@@ -73,6 +90,12 @@ function check(value: number) {
         {{ c.title }} <span class="quiet">{{ c.segment.name }}</span>
       </button>
     </div>
+    <label v-if="partners.length" class="field"
+      >With
+      <select :value="fault?.other ?? ''" @change="chooseOther">
+        <option v-for="p in partners" :key="p" :value="p">{{ p.split('.')[0] }}</option>
+      </select>
+    </label>
     <template v-if="fault && range">
       <QuantityField
         :label="range.label"

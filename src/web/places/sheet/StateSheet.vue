@@ -30,6 +30,23 @@ function title(path: number, board: string): string {
     .join(', ')
 }
 
+const amps = (value: number) => formatQuantity(value, 'A')
+const fuses = computed(() =>
+  props.state.fuses.map((row, i) => {
+    const now = props.faulted?.fuses[i] ?? row
+    return {
+      part: row.part,
+      name: row.name,
+      shown: volts(row.value),
+      other: volts(now.value),
+      amps: amps(now.tableAmps),
+      why: now.honest ? 'yes' : now.why,
+    }
+  }),
+)
+const scans = computed(() => (props.faulted ?? props.state).scans)
+const swings = computed(() => [...new Set([...props.state.swings, ...(props.faulted?.swings ?? [])])])
+
 const notices = computed(() =>
   props.state.notices.map((n) => {
     const now = props.faulted?.notices.find((o) => o.part === n.part)
@@ -89,6 +106,74 @@ const notices = computed(() =>
       </table>
       <DropTable :state="state" :faulted="faulted" :lit="null" />
     </div>
+    <div v-if="fuses.length || state.places.length || scans.length" class="two">
+      <table v-if="fuses.length" class="data">
+        <caption>
+          Millivolts across each fuse, and the amps of the table
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Fuse</th>
+            <th scope="col" class="num">Healthy</th>
+            <th v-if="faulted" scope="col" class="num">Faulted</th>
+            <th scope="col" class="num">By the table</th>
+            <th scope="col">Holds</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in fuses" :key="row.part">
+            <th scope="row">{{ row.part }} {{ row.name }}</th>
+            <td class="num">{{ row.shown }}</td>
+            <td v-if="faulted" class="num">{{ row.other }}</td>
+            <td class="num">{{ row.amps }}</td>
+            <td>{{ row.why }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="state.places.length" class="data">
+        <caption>
+          A clamp at each measuring place
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Place</th>
+            <th scope="col" class="num">Healthy</th>
+            <th v-if="faulted" scope="col" class="num">Faulted</th>
+            <th scope="col">Round one conductor</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, i) in state.places" :key="row.place">
+            <th scope="row">{{ row.place }} {{ row.name }}</th>
+            <td class="num">{{ amps(row.amps) }}</td>
+            <td v-if="faulted" class="num">{{ amps(faulted.places[i]!.amps) }}</td>
+            <td>
+              {{
+                (faulted ?? state).places[i]!.conductors.map((c) => `${c.part} ${amps(c.amps)}`).join(' · ')
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-for="scan in scans" :key="scan.part" class="data">
+        <caption>
+          Scan tool on
+          {{
+            scan.part
+          }}
+        </caption>
+        <tbody>
+          <tr v-for="row in scan.rows" :key="row.name">
+            <th scope="row">{{ row.name }}</th>
+            <td>{{ row.value }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-if="swings.length" class="caution">
+      {{ swings.join(', ') }} finds no rest: it switches to and fro. Readings are the mean that a slow meter
+      shows.
+    </p>
   </article>
 </template>
 
