@@ -1,11 +1,12 @@
-import { readdirSync } from 'node:fs'
-import { Solver, type Network } from '../src/core/solve'
-import { aftermath, buildBoard } from '../src/core/board'
-import { answerKey } from '../src/core/readings'
-import { possibleFaults } from '../src/core/faults'
+import { buildBoard, solveBoard } from '../src/core/board'
+import { applyEdit, wireUp, type Circuit } from '../src/core/circuit'
+import { possibleFaults, type Fault } from '../src/core/faults'
 import { toSpice } from '../src/core/formats'
+import { answerKey, stateKey } from '../src/core/readings'
+import { Solver, type Network } from '../src/core/solve'
+import { demoCircuit, demoNames } from '../test/demo'
 import { referenceEngine, tight } from '../test/reference'
-import { demoCircuit } from '../test/demo'
+import { harnessCircuit } from './harness'
 
 /** Median milliseconds of `work`, warmed up for as many runs as are timed: the reference gets quicker for hundreds of runs. */
 async function median(work: () => unknown, runs: number): Promise<number> {
@@ -19,40 +20,93 @@ async function median(work: () => unknown, runs: number): Promise<number> {
   return times.sort((a, b) => a - b)[Math.floor(runs / 2)]!
 }
 
-const line = (what: string, value: string) => console.log(`${what.padEnd(64)} ${value}`)
+const line = (what: string, value: string) => console.log(`${what.padEnd(70)} ${value}`)
+const ms = (value: number) => `${value.toPrecision(3)} ms`
 
-async function operatingPoint(name: string, network: Network): Promise<void> {
+function networkOf(circuit: Circuit): Network {
+  const solved = solveBoard(circuit, [], circuit.states[0]!)
+  if (!solved.ok) throw new Error(solved.message)
+  return solved.board
+}
+
+async function operatingPoint(name: string, network: Network, runs: number): Promise<void> {
   const engine = await referenceEngine()
   const netlist = toSpice(network, name).replace('.op\n', `${tight}\n.op\n`)
   const theirs = await median(() => {
     engine.setNetList(netlist)
     return engine.runSim()
-  }, 600)
+  }, runs)
   const solver = new Solver(network)
-  const again = await median(() => solver.solve(), 1000)
-  const whole = await median(() => new Solver(network).solve(), 300)
+  const again = await median(() => solver.solve(), 3000)
+  const whole = await median(() => new Solver(network).solve(), 1000)
   line(
-    `${name}: operating point, ready network, reference / ours`,
-    `${(theirs / again).toFixed(0)} ×  (${again.toFixed(3)} ms)`,
+    `${name}: operating point, reference / ours, ready network`,
+    `${(theirs / again).toFixed(0)} ×  (${ms(theirs)} / ${ms(again)})`,
   )
   line(
-    `${name}: operating point, from its elements, reference / ours`,
-    `${(theirs / whole).toFixed(0)} ×  (${whole.toFixed(3)} ms)`,
+    `${name}: operating point, reference / ours, from its elements`,
+    `${(theirs / whole).toFixed(0)} ×  (${ms(whole)})`,
   )
 }
 
-for (const file of readdirSync('demo/circuits').sort()) {
-  const name = file.replace('.json', '')
-  const circuit = demoCircuit(name)
-  await operatingPoint(
-    `${name} (${buildBoard(circuit, [], circuit.states[0]!).nodeCount} nodes)`,
-    buildBoard(circuit, [], circuit.states[0]!),
-  )
-  const faults = possibleFaults(circuit)
+/** Every `n`th fault, so that `most` of them are spread over the whole circuit. */
+const spread = (faults: readonly Fault[], most: number): Fault[] => {
+  const every = Math.ceil(faults.length / most)
+  return faults.filter((_, i) => i % every === 0)
+}
+
+async function fullKey(circuit: Circuit, runs: number): Promise<void> {
+  const faults = spread(possibleFaults(circuit), 60)
+  const all = await median(() => faults.map((fault) => answerKey(circuit, [fault])), runs)
   line(
-    `${name}: answer key, all states, healthy`,
-    `${(await median(() => answerKey(circuit, []), 30)).toFixed(1)} ms`,
+    `${circuit.name}: answer key, ${circuit.states.length} states × ${faults.length} faults, points, drops, bands`,
+    ms(all),
   )
-  const all = await median(() => faults.map((fault) => aftermath(circuit, [fault])), 5)
-  line(`${name}: every state under each of ${faults.length} faults`, `${all.toFixed(0)} ms`)
+}
+
+async function edit(circuit: Circuit): Promise<void> {
+  let length = 1
+  const one = await median(() => {
+    length = length > 3 ? 1 : length + 0.01
+    const edited = applyEdit(circuit, { type: 'setParameter', part: 'W1', name: 'length', value: length })
+    if (!edited.ok) throw new Error(edited.problem.what)
+    return stateKey(edited.circuit, [], edited.circuit.states[0]!)
+  }, 40)
+  line(`${circuit.name}: an edit, re-wired and re-solved to the full key of its state`, ms(one))
+}
+
+const fifty = harnessCircuit(50, 6)
+const fourHundred = harnessCircuit(400)
+await operatingPoint(fifty.name, networkOf(fifty), 300)
+await operatingPoint(fourHundred.name, networkOf(fourHundred), 60)
+await fullKey(fifty, 8)
+await fullKey(fourHundred, 1)
+await edit(fourHundred)
+
+console.log('\nGrowth with size: lamps on switches along a harness')
+for (const nodes of [50, 100, 200, 400, 800]) {
+  const circuit = harnessCircuit(nodes)
+  const wiring = wireUp(circuit)
+  const solver = new Solver(networkOf(circuit))
+  const point = await median(() => solver.solve(), 400)
+  const key = await median(() => stateKey(circuit, [], circuit.states[0]!, { wiring, blown: new Set() }), 30)
+  line(
+    `${String(wiring.count).padStart(4)} nodes, ${circuit.paths.length} lamps`,
+    `operating point ${ms(point)} (${((1e6 * point) / wiring.count).toFixed(0)} ns a node), key of a state ${ms(key)}`,
+  )
+}
+
+console.log('\nThe demo circuits')
+for (const name of demoNames) {
+  const circuit = demoCircuit(name)
+  const wiring = wireUp(circuit)
+  const network = networkOf(circuit)
+  const solver = new Solver(network)
+  const point = await median(() => solver.solve(), 1000)
+  const board = await median(() => buildBoard(circuit, [], circuit.states[0]!, { wiring }), 300)
+  const key = await median(() => answerKey(circuit, []), 20)
+  line(
+    `${name} (${network.nodeCount} nodes, ${circuit.states.length} states)`,
+    `operating point ${ms(point)}, board ${ms(board)}, healthy key of all states ${ms(key)}`,
+  )
 }

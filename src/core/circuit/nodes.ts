@@ -41,6 +41,27 @@ const rank: Readonly<Record<Role, number>> = {
  * that is taken out leaves no half-connection behind.
  */
 export function wireUp(circuit: Circuit): Wiring {
+  const names = wiringNames(circuit)
+  const known = kept.get(circuit.paths)
+  if (known?.names === names) return known.wiring
+  const wiring = makeWiring(circuit)
+  kept.set(circuit.paths, { names, wiring })
+  return wiring
+}
+
+/** The wiring of each list of paths: a value that is changed wires nothing anew. */
+const kept = new WeakMap<Circuit['paths'], { readonly names: string; readonly wiring: Wiring }>()
+
+/** All that the wiring takes from the parts: which there are, and what their terminals are called. */
+const wiringNames = (circuit: Circuit): string =>
+  circuit.parts
+    .map(({ id, kind, parameters }) => {
+      const { suffixes } = partOfKind(kind)
+      return suffixes ? `${id} ${kind} ${JSON.stringify(suffixes(parameters))}` : `${id} ${kind}`
+    })
+    .join()
+
+function makeWiring(circuit: Circuit): Wiring {
   const index = new Map<string, number>()
   const all: { part: string; terminal: string }[] = []
   for (const part of circuit.parts) {

@@ -73,10 +73,11 @@ export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
       for (let n = 0; n < 60; n++) {
         const change = (e * (w - ambient) - drive) / (e * ((b + g) * w - b * ambient))
         u -= change
-        if (Math.abs(change) < 1e-8) {
-          // Quadratic: what is left is under 1e-15, and the exponentials follow by their slopes.
-          e *= 1 - b * change
-          w *= 1 - g * change
+        if (Math.abs(change) < 3e-5) {
+          // Quadratic: what is left is under 1e-8 of the current, and the exponentials follow by their series.
+          const [p, q] = [b * change, g * change]
+          e *= 1 - p * (1 - p / 2)
+          w *= 1 - q * (1 - (q / 2) * (1 - q / 3))
           break
         }
         e = Math.exp(b * u)

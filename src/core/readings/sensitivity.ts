@@ -92,11 +92,8 @@ export class Sensitivities {
     if (known) return known
     const { nodeCount } = this.solved.board
     let row = Sensitivities.spare.pop()
-    if (row?.length === nodeCount) row.fill(0)
-    else row = new Float64Array(nodeCount)
-    row[node] = 1
-    if (node === 0) row[0] = 0
-    else this.solved.solver.respond(row)
+    if (row?.length !== nodeCount) row = new Float64Array(nodeCount)
+    this.solved.solver.respondTo(node, row)
     this.rows.set(node, row)
     return row
   }

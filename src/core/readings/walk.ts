@@ -1,5 +1,5 @@
 import type { Circuit, CircuitPath, Point, Wiring } from '../circuit'
-import { partOfKind, routeThrough, type Segment } from '../parts'
+import { partOfKind, routeThrough, type AnyPart, type Segment } from '../parts'
 
 /** One piece of the way from supply to return, between two neighbouring points. */
 export interface Stride {
@@ -25,7 +25,8 @@ export interface Walk {
 
 /** Every path's walk, in the order of the circuit. */
 export function walkPaths(circuit: Circuit, wiring: Wiring): Walk[] {
-  return circuit.paths.map((path) => walkPath(circuit, wiring, path))
+  const table = piecesOfAll(circuit, wiring)
+  return circuit.paths.map((path) => walkAmong(circuit, table, path))
 }
 
 /**
@@ -33,8 +34,20 @@ export function walkPaths(circuit: Circuit, wiring: Wiring): Walk[] {
  * A path that branches off another is led back to the battery along that one, and on from where it rejoins.
  */
 export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): Walk {
+  return walkAmong(circuit, piecesOfAll(circuit, wiring), path)
+}
+
+type Table = ReadonlyMap<CircuitPath, readonly Piece[]>
+
+const piecesOfAll = (circuit: Circuit, wiring: Wiring): Table => {
+  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const at = new Map(wiring.points.map((point) => [point.node, point]))
+  return new Map(circuit.paths.map((path) => [path, pieces(circuit, wiring, path, kinds, at)]))
+}
+
+function walkAmong(circuit: Circuit, table: Table, path: CircuitPath): Walk {
   const others = circuit.paths.filter((other) => other !== path)
-  const own = pieces(circuit, wiring, path)
+  const own = table.get(path)!
   const first = own[0]
   const last = own[own.length - 1]
   const [starter] = path.from.split('.')
@@ -42,8 +55,8 @@ export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): W
   // From an alternator the way begins there; at a battery's post it ends.
   const begins = circuit.parts.some((p) => p.id === starter && partOfKind(p.kind).generates)
   const ends = isSource(circuit, ender!)
-  const lead = first && !begins ? leadUp(circuit, wiring, others, first.from.node) : []
-  const tail = last && !ends ? leadDown(circuit, wiring, others, last.to.node) : []
+  const lead = first && !begins ? leadUp(table, others, first.from.node) : []
+  const tail = last && !ends ? leadDown(table, others, last.to.node) : []
   const way = [...lead, ...own, ...tail]
   const strides =
     begins && ends && endKey === 'n'
@@ -61,9 +74,13 @@ const isSource = (circuit: Circuit, id: string): boolean => {
 }
 
 /** The pieces of one path alone, from its first terminal to its last; a battery's clamps belong to the way. */
-function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
-  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
-  const at = new Map(wiring.points.map((point) => [point.node, point]))
+function pieces(
+  circuit: Circuit,
+  wiring: Wiring,
+  path: CircuitPath,
+  kinds: ReadonlyMap<string, AnyPart>,
+  at: ReadonlyMap<number, Point>,
+): Piece[] {
   const pointOf = (part: string, key: string) => at.get(wiring.nodeOf(part, key))!
   const found: Piece[] = []
   const pass = (part: string, enter: string, leave: string) => {
@@ -88,25 +105,25 @@ function pieces(circuit: Circuit, wiring: Wiring, path: CircuitPath): Piece[] {
 }
 
 /** The way from the battery to `node`, along the first other path that passes it. */
-function leadUp(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath[], node: number): Piece[] {
+function leadUp(table: Table, others: readonly CircuitPath[], node: number): Piece[] {
   for (const path of others) {
-    const way = pieces(circuit, wiring, path)
+    const way = table.get(path)!
     const reached = way.findIndex((piece) => piece.to.node === node)
     if (reached < 0) continue
     const rest = others.filter((other) => other !== path)
-    return [...leadUp(circuit, wiring, rest, way[0]!.from.node), ...way.slice(0, reached + 1)]
+    return [...leadUp(table, rest, way[0]!.from.node), ...way.slice(0, reached + 1)]
   }
   return []
 }
 
 /** The way from `node` back to the battery, along the first other path that passes it. */
-function leadDown(circuit: Circuit, wiring: Wiring, others: readonly CircuitPath[], node: number): Piece[] {
+function leadDown(table: Table, others: readonly CircuitPath[], node: number): Piece[] {
   for (const path of others) {
-    const way = pieces(circuit, wiring, path)
+    const way = table.get(path)!
     const left = way.findIndex((piece) => piece.from.node === node)
     if (left < 0) continue
     const rest = others.filter((other) => other !== path)
-    return [...way.slice(left), ...leadDown(circuit, wiring, rest, way[way.length - 1]!.to.node)]
+    return [...way.slice(left), ...leadDown(table, rest, way[way.length - 1]!.to.node)]
   }
   return []
 }

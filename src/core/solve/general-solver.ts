@@ -108,6 +108,12 @@ export class GeneralSolver implements NetworkSolver {
     this.inverse(currents, (x) => this.lu.solve(x))
   }
 
+  respondTo(node: number, into: Float64Array): void {
+    into.fill(0)
+    if (node > 0) into[node] = 1
+    this.respond(into)
+  }
+
   /** Non-zeros of the factors, for the benchmark. */
   get fill(): number {
     return this.lu.fill

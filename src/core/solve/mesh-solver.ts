@@ -3,8 +3,11 @@ import { findIslands } from './islands'
 import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 import { planElimination, type Elimination } from './sparse/elimination'
 
-/** Newton stops when no voltage moves by more than this (V); it closes in quadratically, so what is left is far less … */
-const voltageStep = 1e-6
+/**
+ * Newton stops when no voltage moves by more than this (V) and takes one step more: it closes in quadratically, so what
+ * is left then is under a nanovolt …
+ */
+const voltageStep = 1e-4
 /** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
 const currentResidual = 1e-9
 const relativeResidual = 1e-12
@@ -157,6 +160,33 @@ export class MeshSolver implements NetworkSolver {
     for (let k = 0; k < size; k++) currents[order[k]!] = next[k]!
   }
 
+  respondTo(node: number, into: Float64Array): void {
+    const { plan, right, mesh, inverse, next } = this
+    const { size, order, first, neighbour } = plan
+    const from = plan.rank[node]!
+    into[0] = 0
+    if (from < 0) {
+      into.fill(0)
+      return
+    }
+    right.fill(0, from)
+    right[from] = 1
+    this.forward(from)
+    for (let k = size - 1; k >= from; k--) {
+      let v = right[k]! * inverse[k]!
+      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * next[neighbour[p]!]!
+      next[k] = v
+      into[order[k]!] = v
+    }
+    // Before the node itself nothing is driven in: those follow their neighbours.
+    for (let k = from - 1; k >= 0; k--) {
+      let v = 0
+      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * next[neighbour[p]!]!
+      next[k] = v
+      into[order[k]!] = v
+    }
+  }
+
   /** Conductances of all meshes, one triangle. */
   get fill(): number {
     return this.plan.neighbour.length
@@ -288,7 +318,7 @@ export class MeshSolver implements NetworkSolver {
       if (limiting && law.limit) {
         const asked = v
         v = law.limit(asked, where[c]!)
-        if (Math.abs(v - asked) > voltageStep) this.held = true
+        if (Math.abs(v - asked) > 1e-6) this.held = true
       }
       where[c] = v
       law.at(v, value)

@@ -35,6 +35,8 @@ export interface NetworkSolver {
   adjoint(gradient: Float64Array): void
   /** Solves J v = i at the last operating point: node voltages (V) for currents (A) driven into nodes. */
   respond(currents: Float64Array): void
+  /** The same for one amp into `node`, into a row of as many entries as there are nodes. */
+  respondTo(node: number, into: Float64Array): void
   /** Off-diagonal entries of the factors that are kept, for the benchmark. */
   readonly fill: number
 }

@@ -24,6 +24,10 @@ export class Solver implements NetworkSolver {
     this.inner.respond(currents)
   }
 
+  respondTo(node: number, into: Float64Array): void {
+    this.inner.respondTo(node, into)
+  }
+
   get fill(): number {
     return this.inner.fill
   }

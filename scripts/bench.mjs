@@ -1,0 +1,12 @@
+import { build } from 'vite'
+import { pathToFileURL } from 'node:url'
+import { resolve } from 'node:path'
+
+// Bundled as the browser's code is: what is timed is what runs, not a loader's wrapping of it.
+const outDir = 'node_modules/.cache/brachyon-bench'
+await build({
+  configFile: false,
+  logLevel: 'warn',
+  build: { ssr: 'bench/index.ts', outDir, emptyOutDir: true, target: 'node20', minify: false },
+})
+await import(pathToFileURL(resolve(outDir, 'index.js')).href)
