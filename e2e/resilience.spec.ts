@@ -16,7 +16,7 @@ test('a killed server loses no acknowledged step, and work goes on where it stoo
   const complaint = 'It stays dark whatever I do.'
   await signIn(page, 'orla')
   await openBench(page)
-  await plantAndHandOut(page, { part: 'L1', fault: /Lamp open/, complaint, student: 'Tam Pellow' })
+  await plantAndHandOut(page, { part: 'L1', fault: /Burnt out/, complaint, student: 'Tam Pellow' })
   await signOut(page)
   await signIn(page, 'tam')
   await openDesk(page, complaint)

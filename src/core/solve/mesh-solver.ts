@@ -58,6 +58,12 @@ export class MeshSolver implements NetworkSolver {
   /** Volts at which each curve was looked at last; a sharp knee keeps them from following at once. */
   private readonly where: Float64Array
   private held = false
+  private prepared = false
+  /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
+  private readonly endA: Int32Array
+  private readonly endB: Int32Array
+  private readonly siemens: Float64Array
+  private readonly offset: Float64Array
   private readonly wellJoined: boolean
 
   constructor(readonly network: Network) {
@@ -80,6 +86,10 @@ export class MeshSolver implements NetworkSolver {
     this.next = new Float64Array(plan.size)
     this.right = new Float64Array(plan.size)
     const { elements } = network
+    this.endA = new Int32Array(elements.length)
+    this.endB = new Int32Array(elements.length)
+    this.siemens = new Float64Array(elements.length)
+    this.offset = new Float64Array(elements.length)
     for (let i = 0; i < elements.length; i++) this.enter(elements[i]!, i)
     this.slope = new Float64Array(this.curves.length)
     this.amps = new Float64Array(this.curves.length)
@@ -89,14 +99,20 @@ export class MeshSolver implements NetworkSolver {
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
     const { plan, mesh, ground, right, x } = this
     const { boundary, size } = plan
-    mesh.set(this.linear)
-    ground.set(this.linearGround)
-    right.set(this.driven)
-    this.eliminate(0, boundary)
-    const cut = plan.first[boundary]!
-    this.baseMesh.set(mesh.subarray(cut))
-    this.baseGround.set(ground.subarray(boundary))
-    this.baseDriven.set(right.subarray(boundary))
+    if (this.prepared) {
+      right.set(this.driven)
+    } else {
+      // The linear nodes' factors never change: they stay where they are, from one solve to the next.
+      mesh.set(this.linear)
+      ground.set(this.linearGround)
+      right.set(this.driven)
+      this.eliminate(0, boundary)
+      this.baseMesh.set(mesh.subarray(plan.first[boundary]!))
+      this.baseGround.set(ground.subarray(boundary))
+      this.baseDriven.set(right.subarray(boundary))
+      this.driven.set(right)
+      this.prepared = true
+    }
     let iterations = 0
     if (this.curves.length) {
       if (guess) {
@@ -197,6 +213,8 @@ export class MeshSolver implements NetworkSolver {
     const a = rank[element.a]!
     const b = rank[element.b]!
     const slot = this.plan.slot[i]!
+    this.endA[i] = element.a
+    this.endB[i] = element.b
     switch (element.type) {
       case 'curve':
         this.curves.push({ element: i, law: element.law, a, b, slot })
@@ -204,13 +222,17 @@ export class MeshSolver implements NetworkSolver {
       case 'current':
         if (a >= 0) this.driven[a]! += element.amps
         if (b >= 0) this.driven[b]! -= element.amps
+        this.offset[i] = element.amps
         return
       case 'source':
         if (a >= 0) this.driven[a]! += element.volts / element.ohms
         if (b >= 0) this.driven[b]! -= element.volts / element.ohms
+        this.siemens[i] = 1 / element.ohms
+        this.offset[i] = element.volts / element.ohms
         join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
         return
       case 'resistor':
+        this.siemens[i] = 1 / element.ohms
         join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
         return
       case 'ideal':
@@ -407,43 +429,41 @@ export class MeshSolver implements NetworkSolver {
     missing: Float64Array,
     flow: Float64Array,
   ): void {
-    const { elements } = this.network
-    const { value } = this
-    for (let i = 0; i < elements.length; i++) {
-      const element = elements[i]!
-      const { a, b } = element
-      const va = voltage[a]!
-      const vb = voltage[b]!
-      let amps: number
-      let slope = 0
-      switch (element.type) {
-        case 'resistor':
-          slope = 1 / element.ohms
-          amps = (va - vb) * slope
-          break
-        case 'source':
-          slope = 1 / element.ohms
-          amps = (va - vb - element.volts) * slope
-          break
-        case 'current':
-          amps = -element.amps
-          break
-        case 'curve':
-          element.law.at(va - vb, value)
-          amps = value.current
-          slope = value.slope
-          break
-        case 'ideal':
-          amps = Number.NaN
-      }
-      current[i] = amps
-      missing[a]! -= amps
-      missing[b]! += amps
-      const grain = (rounding / relativeResidual) * slope * Math.max(Math.abs(va), Math.abs(vb))
-      const size = Math.max(Math.abs(amps), grain)
-      flow[a]! += size
-      flow[b]! += size
+    const { value, endA, endB, siemens, offset } = this
+    for (let i = 0; i < endA.length; i++) {
+      const va = voltage[endA[i]!]!
+      const vb = voltage[endB[i]!]!
+      const slope = siemens[i]!
+      current[i] = (va - vb) * slope - offset[i]!
+      this.balance(i, current[i]!, slope, va, vb, missing, flow)
     }
+    for (const { element, law } of this.curves) {
+      const va = voltage[endA[element]!]!
+      const vb = voltage[endB[element]!]!
+      law.at(va - vb, value)
+      current[element] = value.current
+      this.balance(element, value.current, value.slope, va, vb, missing, flow)
+    }
+  }
+
+  /** Books the current of one element at its two nodes, with the amps that rounding of their voltages is worth. */
+  private balance(
+    i: number,
+    amps: number,
+    slope: number,
+    va: number,
+    vb: number,
+    missing: Float64Array,
+    flow: Float64Array,
+  ): void {
+    const a = this.endA[i]!
+    const b = this.endB[i]!
+    missing[a]! -= amps
+    missing[b]! += amps
+    const grain = (rounding / relativeResidual) * slope * Math.max(Math.abs(va), Math.abs(vb))
+    const size = Math.max(Math.abs(amps), grain)
+    flow[a]! += size
+    flow[b]! += size
   }
 
   /** In a floating island, volts are told over its first node. */

@@ -1,0 +1,77 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { part, signIn } from './story'
+
+test('a relay on two paths: drawn twice, changed in words, welded, and told on the Sheet with fuses and clamps', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  await page
+    .getByRole('link', { name: /Cooling fan by relay/ })
+    .first()
+    .click()
+  await page.getByRole('heading', { name: /Bench: Cooling fan/ }).waitFor()
+  await expect(page.locator('[data-part=K1]')).toHaveCount(2)
+  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await expect(page.locator('[data-part=M1]')).toContainText('turns as it should')
+  await expect(page.locator('[data-part=K1]').first()).toContainText('clicks and holds')
+
+  await part(page, 'K1').first().press('Enter')
+  await page.getByLabel('Across the coil').selectOption('diode')
+  await expect(page.getByText('saved')).toBeVisible()
+  await page.reload()
+  await part(page, 'K1').first().press('Enter')
+  await expect(page.getByLabel('Across the coil')).toHaveValue('diode')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Across the coil')).toHaveValue('resistor')
+
+  await page.getByRole('button', { name: 'Larger' }).click()
+  await page.getByRole('button', { name: 'Fit the drawing' }).click()
+  await expectAccessible(page)
+
+  await page.getByRole('link', { name: 'Plant', exact: true }).click()
+  await page.getByLabel('Place').selectOption('K1')
+  await page.getByRole('button', { name: /Contacts welded/ }).click()
+  await expect(page.locator('[data-part=M1]')).toContainText('turns as it should')
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await page.getByRole('heading', { name: /Answer key/ }).waitFor()
+  await expect(page.getByText('Millivolts across each fuse').first()).toBeVisible()
+})
+
+test('a harness: a short between two circuits is planted with its other wire, and a clamp tells it', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  await page
+    .getByRole('link', { name: /Side harness/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: 'Plant', exact: true }).click()
+  await page.getByLabel('Place').selectOption('W3')
+  await page.getByRole('button', { name: /Short between circuits/ }).click()
+  await page.getByLabel('With').selectOption('W6.copper')
+  await page.getByLabel('State').first().selectOption({ label: 'work light on' })
+  await expect(page.locator('[data-part=L2]')).toContainText('bright')
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+  const clamp = page.getByRole('table', { name: /clamp at each measuring place/ }).nth(1)
+  await expect(clamp.getByRole('row', { name: /H1a behind the cab/ })).toContainText('A')
+})
+
+test('a module: what a scan tool shows stands beside the readings, its condition is a line to type', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  await page
+    .getByRole('link', { name: /Brush motor by relay and module/ })
+    .first()
+    .click()
+  await part(page, 'N1').first().press('Enter')
+  const condition = page.getByLabel('Low side 1 on when')
+  await condition.fill('ign and i9')
+  await condition.press('Enter')
+  await expect(page.getByRole('alert')).toContainText(/one of i1/)
+  await condition.fill('ign and i1')
+  await condition.press('Enter')
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await expect(page.getByRole('table', { name: /Scan tool on N1/ }).first()).toContainText('Input 1')
+})
