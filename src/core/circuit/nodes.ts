@@ -22,7 +22,7 @@ export interface Wiring {
   readonly nodeOf: (part: string, terminal: string) => number
   /** One per node, in the order in which the paths meet them. */
   readonly points: readonly Point[]
-  /** Point of any of its names, upper or lower case, or undefined. */
+  /** Point of any of its names, upper or lower case, or undefined; of those that a lead can reach. */
   readonly find: (name: string) => Point | undefined
 }
 
@@ -133,6 +133,7 @@ function makeWiring(circuit: Circuit): Wiring {
   const sorted = [...points].sort((p, q) => order.get(p.node)! - order.get(q.node)!)
   const byName = new Map<string, Point>()
   for (const point of sorted) {
+    if (point.inside) continue
     for (const name of [point.name, ...point.aliases]) byName.set(fold(name), point)
   }
   return {

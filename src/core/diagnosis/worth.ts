@@ -47,7 +47,7 @@ export interface Choice {
 export function ordinaryTests(predictor: Predictor, states: readonly CircuitState[]): TestSetup[] {
   return states.flatMap((state) =>
     predictor.wiring.points
-      .filter((point) => point.node !== 0)
+      .filter((point) => point.node !== 0 && !point.inside)
       .map((point) => ({ state, function: 'volts' as const, red: point.node, black: 0 })),
   )
 }

@@ -70,8 +70,10 @@ function stateRows(state: StateKey, other: StateKey | undefined): Cell[][] {
   const same = <T extends { name: string }>(list: readonly T[] | undefined, row: T, i: number) =>
     list?.[i]?.name === row.name ? list[i] : undefined
   return [
-    ...state.points.map((row, i) =>
-      line('voltage', row.name, '', 'V', row.value, row.band, same(other?.points, row, i)?.value),
+    ...state.points.flatMap((row, i) =>
+      row.inside
+        ? []
+        : [line('voltage', row.name, '', 'V', row.value, row.band, same(other?.points, row, i)?.value)],
     ),
     ...state.drops.map((row, i) =>
       line(

@@ -21,6 +21,8 @@ export interface PointRow extends Expected {
   readonly name: string
   readonly title: string
   readonly node: number
+  /** Inside a housing: reckoned with, but no lead can reach it. */
+  readonly inside: boolean
 }
 
 export interface DropRow extends Expected {
@@ -145,14 +147,13 @@ function keyOfBoard(
   const key: StateKey = {
     ok: true,
     state,
-    points: wiring.points
-      .filter((point) => !point.inside)
-      .map((point) => ({
-        name: point.name,
-        title: point.title,
-        node: point.node,
-        ...expected.volts(point.node, 0),
-      })),
+    points: wiring.points.map((point) => ({
+      name: point.name,
+      title: point.title,
+      node: point.node,
+      inside: point.inside,
+      ...expected.volts(point.node, 0),
+    })),
     drops: firsts.map((id) => rows[id]!),
     walks: ids.map((list) => list.map((id) => rows[id]!)),
     balances: walks.map((walk) => balance(solved, walk, expected)),

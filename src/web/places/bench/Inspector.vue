@@ -41,6 +41,13 @@ const chosenWord = (event: Event) => (event.target as HTMLSelectElement).value
 const doing = computed(() => {
   const rows = props.state?.drops.filter((d) => d.part === props.part) ?? []
   if (!rows.length || rows.some((r) => r.value === undefined)) return null
+  // What several paths run through does several things at once: its heat is their sum.
+  if (
+    rows.some((r) => Math.abs(r.amps) > 1e-9 && Math.abs(r.amps - rows[0]!.amps) > 1e-6 * Math.abs(r.amps))
+  ) {
+    const heat = rows.reduce((sum, r) => sum + Math.abs(r.value! * r.amps), 0)
+    return { volts: '', amps: '', watts: formatQuantity(heat, 'W') }
+  }
   const volts = rows.reduce((sum, r) => sum + r.value!, 0)
   const amps = rows[0]!.amps
   return {
@@ -56,7 +63,9 @@ const doing = computed(() => {
     <h2>
       {{ part }} <span class="quiet">{{ definition.title }}</span>
     </h2>
-    <p v-if="doing" class="reading doing">{{ doing.volts }} · {{ doing.amps }} · {{ doing.watts }}</p>
+    <p v-if="doing" class="reading doing">
+      {{ [doing.volts, doing.amps, doing.watts].filter(Boolean).join(' · ') }}
+    </p>
     <label class="field"
       >Name
       <NInput

@@ -8,18 +8,21 @@ import DropTable from '../bench/DropTable.vue'
 const props = defineProps<{ state: StateKey; faulted: StateKey | null; school: string }>()
 const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
 const rows = computed(() =>
-  props.state.points.map((row, i) => {
+  props.state.points.flatMap((row, i) => {
+    if (row.inside) return []
     const other = props.faulted?.points[i]
     const difference =
       row.value !== undefined && other?.value !== undefined ? other.value - row.value : undefined
-    return {
-      ...row,
-      shown: volts(row.value),
-      spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
-      other: other ? volts(other.value) : '',
-      difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
-      bad: difference !== undefined && Math.abs(difference) > row.band,
-    }
+    return [
+      {
+        ...row,
+        shown: volts(row.value),
+        spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
+        other: other ? volts(other.value) : '',
+        difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
+        bad: difference !== undefined && Math.abs(difference) > row.band,
+      },
+    ]
   }),
 )
 /** Says which path and which board, as far as there is more than one. */
