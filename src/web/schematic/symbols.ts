@@ -162,10 +162,10 @@ export const symbols: Readonly<Record<string, Symbol>> = {
     length: 112,
     terminals: [0, 1],
     draw: (l, { pulled }) => [
-      { d: `M0 0V${0.14 * l}M0 ${0.32 * l}V${0.5 * l}M0 ${0.5 * l + 32}V${l}` },
+      { d: `M0 0V${0.14 * l}M0 ${0.32 * l}V${0.5 * l + 6}M0 ${0.5 * l + 38}V${l}` },
       { d: pulled ? `M0 ${0.32 * l}V${0.14 * l}` : `M0 ${0.14 * l}L-14 ${0.31 * l}`, heavy: true },
-      { d: circle(0, 0.5 * l + 16, 16) },
-      { d: `M-6 ${0.5 * l + 23}L6 ${0.5 * l + 9}M6 ${0.5 * l + 9}H-1M6 ${0.5 * l + 9}V${0.5 * l + 16}` },
+      { d: circle(0, 0.5 * l + 22, 16) },
+      { d: `M-6 ${0.5 * l + 29}L6 ${0.5 * l + 15}M6 ${0.5 * l + 15}H-1M6 ${0.5 * l + 15}V${0.5 * l + 22}` },
     ],
   },
   generator: {
