@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from './axe'
-import { part, signIn } from './story'
+import { openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
 
 test('a relay on two paths: drawn twice, changed in words, welded, and told on the Sheet with fuses and clamps', async ({
   page,
@@ -79,4 +79,21 @@ test('a module: what a scan tool shows stands beside the readings, its condition
   await condition.press('Enter')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
   await expect(page.getByRole('table', { name: /Scan tool on N1/ }).nth(1)).toContainText('Input 1')
+})
+
+test('an intermittent: sound until the student moves it, and the step says that it was moved', async ({
+  page,
+}) => {
+  const complaint = 'It goes out on rough ground, and comes back.'
+  await signIn(page, 'orla')
+  await openBench(page)
+  await plantAndHandOut(page, { part: 'X1', fault: /Slack terminal/, complaint, student: 'Maeve Torrin' })
+  await signOut(page)
+  await signIn(page, 'maeve')
+  await openDesk(page, complaint)
+  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await expect(part(page, 'L1')).toContainText('bright')
+  await page.locator('label', { hasText: 'Moved by hand' }).locator('select').selectOption('X1')
+  await expect(part(page, 'L1')).toContainText('dark')
+  await expect(page.getByText('Operated S1 closed, X1 moved by hand: L1 dark')).toBeVisible()
 })

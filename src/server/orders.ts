@@ -1,5 +1,13 @@
 import type { Acknowledged, Desk, DeskAction, DeskList, NewOrder, OrderRow, User } from '../contract'
-import { defaultRubric, measure, observe, recordReading, type Rubric, type Step } from '../core/assessment'
+import {
+  defaultRubric,
+  measure,
+  observe,
+  recordReading,
+  type Arrangement,
+  type Rubric,
+  type Step,
+} from '../core/assessment'
 import type { Circuit } from '../core/circuit'
 import { partOfKind } from '../core/parts'
 import { Predictor } from '../core/diagnosis'
@@ -165,10 +173,7 @@ function perform(order: Order, before: readonly Step[], action: DeskAction['acti
   }
 }
 
-function checkArrangement(
-  circuit: Circuit,
-  { controls, detached }: { controls: Record<string, string>; detached: string[] },
-): void {
+function checkArrangement(circuit: Circuit, { controls, detached, wiggled = [] }: Arrangement): void {
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   for (const [id, position] of Object.entries(controls)) {
     const positions = kinds.get(id)?.positions ?? []
@@ -178,6 +183,7 @@ function checkArrangement(
   for (const id of detached) {
     if (!kinds.get(id)?.detach) throw new Refusal(422, `${id} cannot be unplugged, pulled or lifted`)
   }
+  checkParts(circuit, wiggled)
 }
 
 function checkParts(circuit: Circuit, ids: readonly string[]): void {

@@ -38,11 +38,10 @@ export interface JudgedAttempt {
   readonly rubric: Rubric
 }
 
-export const asState = ({ controls, detached }: Arrangement): CircuitState => ({
+export const asState = (arrangement: Arrangement): CircuitState => ({
   id: 'bench',
   name: 'bench',
-  controls,
-  detached,
+  ...arrangement,
 })
 
 /** What a virtual bench with `faults` planted shows a person who operates it so. */

@@ -5,6 +5,10 @@ import { faultSchema } from '../faults'
 export const arrangementSchema = z.strictObject({
   controls: z.record(z.string(), z.string()),
   detached: z.array(z.string()),
+  /** What was moved by hand while looking or measuring, and the rest of a state that is not the usual. */
+  wiggled: z.array(z.string()).optional(),
+  engine: z.enum(['off', 'running']).optional(),
+  sinceKeyOff: z.number().min(0).max(1e6).optional(),
 })
 export type Arrangement = z.infer<typeof arrangementSchema>
 

@@ -25,6 +25,9 @@ const state = computed<CircuitState>(() => ({ id: 'bench', name: 'bench', ...mod
 async function change(to: CircuitState) {
   model.draft.controls = to.controls
   model.draft.detached = to.detached
+  model.draft.wiggled = to.wiggled ?? []
+  model.draft.engine = to.engine ?? 'off'
+  model.draft.sinceKeyOff = to.sinceKeyOff ?? 0
   if (!model.desk?.concluded) await model.act({ type: 'operate', arrangement: model.arrangementNow() })
 }
 function lead(name: string) {

@@ -11,6 +11,9 @@ import { uuid } from '../../parts/uuid'
 interface Draft {
   controls: Record<string, string>
   detached: string[]
+  wiggled?: string[]
+  engine?: 'off' | 'running'
+  sinceKeyOff?: number
   function: 'volts' | 'ohms' | 'continuity'
   red: string
   black: string
@@ -63,7 +66,14 @@ export function useDesk(id: string) {
         return positions ? [[part.id, draft.value.controls[part.id] ?? positions[0]!]] : []
       }),
     )
-    return { controls, detached: [...draft.value.detached].sort() }
+    const { detached, wiggled = [], engine = 'off', sinceKeyOff = 0 } = draft.value
+    return {
+      controls,
+      detached: [...detached].sort(),
+      ...(wiggled.length ? { wiggled } : {}),
+      ...(engine === 'running' ? { engine } : {}),
+      ...(sinceKeyOff > 0 ? { sinceKeyOff } : {}),
+    }
   }
 
   async function load() {
