@@ -40,6 +40,39 @@ describe('npm run key', () => {
     expect((JSON.parse(stdout) as { healthy: { states: unknown[] } }).healthy.states).toHaveLength(4)
   })
 
+  it('measures with any instrument, and between any two points of the dead circuit', () => {
+    const fan = 'demo/circuits/van-cooling-fan.json'
+    const { status, stdout } = key(
+      fan,
+      ...['--state', 'on', '--fault', 'K1.make=burnt:0.5'],
+      ...['--measure', 'volts K1.87 B1-', '--measure', 'lamp5 K1.87 B1-', '--measure', 'clamp W3'],
+      ...['--pair', 'F1a:G1c'],
+    )
+    expect(status).toBe(0)
+    const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data
+    expect(rows.map((r) => r.asked)).toEqual([
+      'volts K1.87 B1-',
+      'lamp5 K1.87 B1-',
+      'clamp W3',
+      'ohms F1a:G1c',
+      'continuity F1a:G1c',
+    ])
+    expect(Number(rows[0]!.value)).toBeGreaterThan(6)
+    expect(Number(rows[0]!.value)).toBeLessThan(10)
+    expect(rows[1]!.reading).toBe('dim')
+    expect(Number(rows[2]!.value)).toBeGreaterThan(5)
+  })
+
+  it('tells fuses, clamps, notices and the scan tool beside the points', () => {
+    const { stdout } = key('demo/circuits/van-key-off-drain.json', '--state', 'asleep')
+    const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data
+    const of = (quantity: string) => rows.filter((r) => r.quantity === quantity)
+    expect(of('fuse amps by table').map((r) => r.part)).toEqual(['F1', 'F2', 'F3', 'F4'])
+    expect(of('clamp').map((r) => r.at)).toEqual(['H1a', 'H1b'])
+    expect(of('scan tool').map((r) => r.healthy)).toEqual(['none', 'none'])
+    expect(of('notice').length).toBeGreaterThan(1)
+  })
+
   it('solves a netlist', () => {
     const { status, stdout } = key(
       file('divider.cir', 'divider\nV1 in 0 12\nR1 in out 1k\n* half\nR2 out\n+ 0 1k\n.op\n.end\n'),
@@ -57,6 +90,31 @@ describe('npm run key', () => {
       1,
       /parts\[2\] \(F1\)\.parameters\.rating: Rating must lie between 1 and 100 A/,
     ],
+    [
+      'an instrument that there is not',
+      () => [demo, '--state', 'on', '--measure', 'wand F1a F1b'],
+      2,
+      /no instrument “wand”: there are volts/,
+    ],
+    [
+      'one lead too few',
+      () => [demo, '--state', 'on', '--measure', 'volts F1a'],
+      2,
+      /two points are expected/,
+    ],
+    [
+      'a point inside a housing',
+      () => ['demo/circuits/van-cooling-fan.json', '--state', 'on', '--measure', 'volts K1.30i B1-'],
+      2,
+      /no point “K1\.30i”/,
+    ],
+    [
+      'a clamp round a lamp',
+      () => [demo, '--state', 'on', '--measure', 'clamp L1'],
+      2,
+      /L1 is no measuring place/,
+    ],
+    ['a measurement in no state', () => [demo, '--measure', 'volts F1a F1b'], 2, /need --state/],
     ['a state that is not there', () => [demo, '--state', 'upside down'], 2, /there are Switch closed/],
     [
       'a fault without its segment',

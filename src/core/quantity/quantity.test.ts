@@ -31,6 +31,9 @@ describe('reading what people type', () => {
     ['0,28', 'V', 0.28],
     ['\u22123.2', 'V', -3.2],
     ['1.5 mm2', 'mm²', 1.5],
+    // ASTM B258: gauge 36 is 0.127 mm thick.
+    ['AWG 36', 'mm²', (Math.PI / 4) * 0.127 ** 2],
+    ['36AWG', 'mm²', (Math.PI / 4) * 0.127 ** 2],
     ['2 m', 'm', 2],
     ['10 meg', 'Ω', 1e7],
     ['12 mΩ', 'Ω', 0.012],
