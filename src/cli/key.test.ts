@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import Papa from 'papaparse'
 import { afterAll, describe, expect, it } from 'vitest'
 import { demoText } from '../../test/demo'
+import { referenceEngine, tight } from '../../test/reference'
 
 const folder = mkdtempSync(join(tmpdir(), 'brachyon-key-'))
 afterAll(() => rmSync(folder, { recursive: true }))
@@ -61,6 +62,18 @@ describe('npm run key', () => {
     expect(Number(rows[0]!.value)).toBeLessThan(10)
     expect(rows[1]!.reading).toBe('dim')
     expect(Number(rows[2]!.value)).toBeGreaterThan(5)
+  })
+
+  it('prints a circuit as a netlist that the reference engine solves to the same volts', async () => {
+    const { status, stdout } = key(demo, '--state', 'on', '--format', 'spice')
+    expect(status).toBe(0)
+    const node = /\* node (\d+): L1f/.exec(stdout)![1]!
+    const engine = await referenceEngine()
+    engine.setNetList(stdout.replace('.op', `${tight}\n.op`))
+    const { data } = await engine.runSim()
+    const theirs = data.find((d) => d.name === `v(${node})`)!.values[0] as number
+    const ours = key(demo, '--state', 'on', '--measure', 'volts L1f B1-', '--format', 'json').stdout
+    expect(Math.abs((JSON.parse(ours) as { value: number }[])[0]!.value - theirs)).toBeLessThan(0.006)
   })
 
   it('tells fuses, clamps, notices and the scan tool beside the points', () => {
@@ -147,7 +160,7 @@ describe('npm run key', () => {
       /no equilibrium found/,
     ],
     ['an option that is none', () => [demo, '--colour'], 2, /colour/],
-    ['a format that is none', () => [demo, '--format', 'xml'], 2, /csv or json/],
+    ['a format that is none', () => [demo, '--format', 'xml'], 2, /csv, json or spice/],
   ])('ends with a message for %s', (_name, args, status, message) => {
     const ended = key(...args())
     expect(ended.stderr).toMatch(message)

@@ -10,7 +10,7 @@ import {
   type Wiring,
 } from '../core/circuit'
 import { readFaultSpec, type Fault } from '../core/faults'
-import { keyToCsv, readSpice, toCsv } from '../core/formats'
+import { keyToCsv, readSpice, toCsv, toSpice } from '../core/formats'
 import { bag, instrumentOf, workshopMeter, type Held } from '../core/instruments'
 import { partOfKind } from '../core/parts'
 import { answerKey, deadRows, type AnswerKey } from '../core/readings'
@@ -27,7 +27,8 @@ Prints the answer key of a circuit.
                  "volts F1b B1-"; a clamp takes a measuring place or conductors, such as "clamp H1a" or
                  "clamp W3,W4"; needs --state. Instruments: INSTRUMENTS
   --pair A:B     ohms and continuity between two points with the battery's clamps lifted; needs --state
-  --format F     csv (the default) or json
+  --format F     csv (the default), json, or spice: the circuit itself in one --state as a SPICE netlist, lamps and
+                 motors as behavioural sources, points named in comments
   --help         this text
 
 A netlist may hold R, V, I and D elements, .model … D(IS= N= RS=), .op, comments, continuation lines and the
@@ -221,12 +222,20 @@ function main(): string {
   if (values.help) return helpText
   const [file, ...more] = positionals
   if (!file || more.length) throw new Ended(2, `one file is expected\n\n${helpText}`)
-  if (values.format !== 'csv' && values.format !== 'json')
-    throw new Ended(2, `--format is csv or json, not “${values.format}”`)
+  if (!['csv', 'json', 'spice'].includes(values.format))
+    throw new Ended(2, `--format is csv, json or spice, not “${values.format}”`)
   if (/\.(cir|net|sp|spice)$/i.test(file)) {
     if (values.state !== undefined || values.fault)
       throw new Ended(2, 'a netlist has no states and no faults: leave --state and --fault out')
     return keyOfNetlist(file, values.format)
+  }
+  if (values.format === 'spice') {
+    if (values.state === undefined) throw new Ended(2, '--format spice needs --state')
+    const { circuit, faults } = circuitOf(file, values.state, values.fault ?? [])
+    const solved = solveBoard(circuit, faults, stateOf(circuit, values.state))
+    if (!solved.ok) throw new Ended(1, solved.message)
+    const names = new Map(solved.board.wiring.points.map((p) => [p.node, p.name]))
+    return toSpice(solved.board, `${circuit.name}: ${values.state}`, names).trimEnd()
   }
   if (values.measure || values.pair) {
     if (values.state === undefined) throw new Ended(2, '--measure and --pair need --state')

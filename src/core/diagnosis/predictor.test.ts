@@ -93,7 +93,7 @@ describe('predicted readings', () => {
             ).toBe(true)
           },
         ),
-        { numRuns: 150 },
+        { numRuns: 90 },
       )
     },
     60_000,

@@ -9,6 +9,7 @@ import {
   readVoltsInAmpsJack,
   sharesOfOhms,
   sharesOfVolts,
+  withTestLamp,
   workshopMeter,
 } from '.'
 import { solveBoard, type SolvedBoard } from '../board'
@@ -88,6 +89,12 @@ describe('a short in a harness', () => {
     expect(lamp.glow).toBe('bright')
     expect(lamp.amps).toBeGreaterThan(1.8)
     expect(lamp.amps).toBeLessThan(2.2)
+    const hung = withTestLamp(solved, ...leads(solved, 'F1a', 'F1b'), 2)
+    if (!hung.ok) throw new Error(hung.message)
+    const w3 = (at: number) => readClamp(hung, [{ part: 'W3', at, against: false }])
+    expect(w3(0.2)).toBeCloseTo(lamp.amps, 1)
+    expect(w3(0.8)).toBeCloseTo(0, 2)
+    expect(readClamp(hung, [{ part: 'W2', at: 0.5, against: true }])).toBeCloseTo(-lamp.amps, 1)
   })
 
   it('adds the other wires’ currents where they run together', () => {
@@ -156,6 +163,19 @@ describe('lamps and loads', () => {
         workshopMeter,
       ).notes,
     ).toContain('beeps')
+  })
+
+  it('a lamp from battery + lights through both windings of a starter, and a small one through a bad S terminal', () => {
+    const off = board('van-starting', 's-off')
+    expect(readTestLamp(board('van-starting', 'off'), ...leads(off, 'B1+', 'MS1.50'), 0.25).glow).toBe(
+      'bright',
+    )
+    const bad: Fault = { kind: 'corroded', part: 'G8', segment: 'eyelet', severity: 3 }
+    const open = board('van-starting', 's-off', [bad])
+    const [red, black] = leads(open, 'G8c', 'B1-')
+    expect(readTestLamp(open, red, black, 0.25).glow).toBe('bright')
+    // A load lamp of 5 A shows what a milliamp and a quarter of an amp do not.
+    expect(readTestLamp(open, red, black, 5).glow).not.toBe('bright')
   })
 
   it('a load that is itself weak hides a bad joint: a known load in its place shows it', () => {

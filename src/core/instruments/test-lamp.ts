@@ -1,4 +1,4 @@
-import type { SolvedBoard } from '../board'
+import type { SolvedBoard, UnsolvedBoard } from '../board'
 import { brightness, filamentLaw, junctionLaw } from '../parts'
 import { instrumentAmps, instrumentVolts, lawAcross, solveWith } from './attach'
 
@@ -23,8 +23,7 @@ export function readTestLamp(
   amps: number,
   ratedVoltage = 12,
 ): LampReading {
-  const filament = { ratedVoltage, ratedPower: amps * ratedVoltage, workingKelvin: 2500 }
-  const connected = solveWith(solved, lawAcross(red, black, filamentLaw(filament, 293.15), leadOhms))
+  const connected = withTestLamp(solved, red, black, amps, ratedVoltage)
   if (!connected.ok || red === black) return dark
   const volts = instrumentVolts(connected)
   return {
@@ -33,6 +32,18 @@ export function readTestLamp(
     amps: instrumentAmps(connected),
     blownByIt: [...connected.blown].filter((id) => !solved.blown.has(id)),
   }
+}
+
+/** The circuit while the lamp hangs on it, such as in place of a fuse: what a clamp then reads along the harness. */
+export function withTestLamp(
+  solved: SolvedBoard,
+  red: number,
+  black: number,
+  amps: number,
+  ratedVoltage = 12,
+): SolvedBoard | UnsolvedBoard {
+  const filament = { ratedVoltage, ratedPower: amps * ratedVoltage, workingKelvin: 2500 }
+  return solveWith(solved, lawAcross(red, black, filamentLaw(filament, 293.15), leadOhms))
 }
 
 const dark: LampReading = { glow: 'dark', volts: 0, amps: 0, blownByIt: [] }

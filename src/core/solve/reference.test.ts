@@ -77,9 +77,9 @@ const build = (
 }
 
 /** Per circuit; every state healthy and a spread of its faults, since the reference engine takes its time. */
-const mostCases = 70
+const mostCases = 44
 /** Runs in which the reference engine itself finds no answer, before this circuit is left with what was compared. */
-const mostMisses = 6
+const mostMisses = 3
 
 describe('operating point against the reference engine (0.01 % or 10 µV)', () => {
   it('on random linear networks', async () => {
@@ -115,7 +115,7 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
         if (await agrees(solved.board, `${state.name}, ${JSON.stringify(fault)}`, true)) compared++
       }
       // The reference engine itself finds no answer now and then; it must not be able to hide behind that.
-      expect(compared).toBeGreaterThan(12)
+      expect(compared).toBeGreaterThan(6)
       expect(compared / asked).toBeGreaterThan(0.6)
     },
     120_000,
