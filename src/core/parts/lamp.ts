@@ -2,17 +2,10 @@ import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
 import { formatPlain } from '../quantity'
 import type { Law } from '../solve'
+import { filamentTable, radiationExponent, resistanceExponent } from './filament-table'
 
-/**
- * Tungsten: R ∝ T^1.214 (T in kelvin) meets R/R₃₀₀ = 5.48, 10.03, 13.08, 16.29 at 1200, 2000, 2500, 3000 K
- * (Jones and Langmuir 1927, CRC Handbook; from memory) within 2 %.
- */
-export const resistanceExponent = 1.214
-/**
- * What the filament sheds ∝ T^γ − T_a^γ, with γ chosen so that near the rating I ∝ V^0.55 (lighting handbooks'
- * re-rating exponent): with R ∝ T^β, I ∝ V^((γ−β)/(γ+β)), so γ = β·1.55/0.45. Close to Stefan and Boltzmann's 4.
- */
-export const radiationExponent = (resistanceExponent * 1.55) / 0.45
+export { radiationExponent, resistanceExponent }
+
 /** Light ∝ V^3.4 near the rating (the same handbooks). */
 export const lightExponent = 3.4
 
@@ -55,39 +48,20 @@ export function filamentKelvin(filament: Filament, volts: number, ambientKelvin:
 /** Static law of the filament: what flows once the temperature has settled (well under a second). */
 export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
   const { ratedVoltage, ratedPower, workingKelvin } = filament
-  const ambient = (ambientKelvin / workingKelvin) ** radiationExponent
+  const cold = ambientKelvin / workingKelvin
+  const ambient = cold ** radiationExponent
   const hot = ratedVoltage ** 2 / ratedPower
   const b = resistanceExponent
   const g = radiationExponent
-  const coldest = Math.log(ambientKelvin / workingKelvin)
+  const table = filamentTable(cold)
+  const [perVolt, perOhm] = [1 / ratedVoltage, 1 / hot]
   return {
     chord: 1 / hot,
-    // As filamentKelvin, in u = ln t, with the last exponentials kept for current and slope: this runs more often than
-    // anything else.
     at(v, out) {
-      const share = v / ratedVoltage
-      const drive = share * share * (1 - ambient)
-      let u = drive === 0 ? coldest : Math.max(coldest, Math.log(drive) / (b + g))
-      let e = Math.exp(b * u)
-      let w = Math.exp(g * u)
-      for (let n = 0; n < 60; n++) {
-        const change = (e * (w - ambient) - drive) / (e * ((b + g) * w - b * ambient))
-        u -= change
-        if (Math.abs(change) < 3e-5) {
-          // Quadratic: what is left is under 1e-8 of the current, and the exponentials follow by their series.
-          const [p, q] = [b * change, g * change]
-          e *= 1 - p * (1 - p / 2)
-          w *= 1 - q * (1 - (q / 2) * (1 - q / 3))
-          break
-        }
-        e = Math.exp(b * u)
-        w = Math.exp(g * u)
-      }
-      const ohms = hot * e
-      out.current = v / ohms
-      // d ln T / d ln v = 2 drive / ((β+γ) t^(β+γ) − β ambient t^β); d ln I / d ln v = 1 − β times that.
-      const follow = (2 * (w - ambient)) / ((b + g) * w - b * ambient)
-      out.slope = (1 - b * follow) / ohms
+      table(Math.abs(v) * perVolt, out)
+      // Of the conductance at the rating: out.current holds the share, out.slope its change with ln v.
+      out.slope = (out.current + out.slope) * perOhm
+      out.current *= v * perOhm
     },
     // Node t carries u = ln of the temperature over the working one: its currents are the heat balance over t^β, which
     // rises everywhere.

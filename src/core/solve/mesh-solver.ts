@@ -58,6 +58,8 @@ export class MeshSolver implements NetworkSolver {
   /** Volts at which each curve was looked at last; a sharp knee keeps them from following at once. */
   private readonly where: Float64Array
   private held = false
+  /** Amps that fail to cancel at each node. */
+  private readonly missing: Float64Array
   private prepared = false
   /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
   private readonly endA: Int32Array
@@ -84,6 +86,7 @@ export class MeshSolver implements NetworkSolver {
     this.baseDriven = new Float64Array(plan.size - plan.boundary)
     this.x = new Float64Array(plan.size)
     this.next = new Float64Array(plan.size)
+    this.missing = new Float64Array(network.nodeCount)
     this.right = new Float64Array(plan.size)
     const { elements } = network
     this.endA = new Int32Array(elements.length)
@@ -134,7 +137,9 @@ export class MeshSolver implements NetworkSolver {
         this.evaluate(this.next, holds < mostHolds)
         const { held } = this
         if (held) holds++
-        let after = this.boundaryError(this.next)
+        // So near that a step more is the answer, there is nothing to search: the proof comes at the end.
+        settled = !held && moved <= voltageStep
+        let after = settled ? 0 : this.boundaryError(this.next)
         // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
         for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
           for (let k = boundary; k < size; k++) this.next[k] = (x[k]! + this.next[k]!) / 2
@@ -145,7 +150,6 @@ export class MeshSolver implements NetworkSolver {
         for (let k = boundary; k < size; k++) x[k] = this.next[k]!
         error = held ? Infinity : after
         if (Number.isNaN(after)) return this.refuse('a value without bound', [])
-        settled = !held && moved <= voltageStep
       }
       if (!settled) return this.refuse('the parts’ laws meet in no point that was found', [])
       this.linearise()
@@ -393,22 +397,18 @@ export class MeshSolver implements NetworkSolver {
     const { network, plan, x } = this
     const voltage = new Float64Array(network.nodeCount)
     const current = new Float64Array(network.elements.length)
-    const missing = new Float64Array(network.nodeCount)
-    const flow = new Float64Array(network.nodeCount)
+    const { missing } = this
     for (let polish = 0; ; polish++) {
       for (let k = 0; k < plan.size; k++) voltage[plan.order[k]!] = x[k]!
-      missing.fill(0)
-      flow.fill(0)
-      this.currents(voltage, current, missing, flow)
-      let worst = 0
+      this.currents(voltage, current)
       let residual = 0
       for (let node = 1; node < network.nodeCount; node++) {
         const miss = Math.abs(missing[node]!)
-        residual = Math.max(residual, miss)
-        worst = Math.max(worst, miss / Math.max(currentResidual, relativeResidual * flow[node]!))
-        if (Number.isNaN(miss)) return this.refuse('a value without bound', [node])
+        if (!(miss <= residual)) residual = miss
       }
-      if (worst <= 1) {
+      if (Number.isNaN(residual)) return this.refuse('a value without bound', [])
+      // Most answers cancel to the nanoamp; where they do not, what is rounding has to be told from what is wrong.
+      if (residual <= currentResidual || this.isRounding(voltage, current)) {
         this.settleIslands(voltage)
         return { ok: true, voltage, current, island: this.island, iterations, residual }
       }
@@ -423,47 +423,48 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  private currents(
-    voltage: Float64Array,
-    current: Float64Array,
-    missing: Float64Array,
-    flow: Float64Array,
-  ): void {
-    const { value, endA, endB, siemens, offset } = this
+  /** Current of every element, and what is then missing at every node. */
+  private currents(voltage: Float64Array, current: Float64Array): void {
+    const { value, endA, endB, siemens, offset, missing } = this
+    missing.fill(0)
     for (let i = 0; i < endA.length; i++) {
-      const va = voltage[endA[i]!]!
-      const vb = voltage[endB[i]!]!
-      const slope = siemens[i]!
-      current[i] = (va - vb) * slope - offset[i]!
-      this.balance(i, current[i]!, slope, va, vb, missing, flow)
+      const a = endA[i]!
+      const b = endB[i]!
+      const amps = (voltage[a]! - voltage[b]!) * siemens[i]! - offset[i]!
+      current[i] = amps
+      missing[a]! -= amps
+      missing[b]! += amps
     }
     for (const { element, law } of this.curves) {
-      const va = voltage[endA[element]!]!
-      const vb = voltage[endB[element]!]!
-      law.at(va - vb, value)
+      const a = endA[element]!
+      const b = endB[element]!
+      law.at(voltage[a]! - voltage[b]!, value)
       current[element] = value.current
-      this.balance(element, value.current, value.slope, va, vb, missing, flow)
+      missing[a]! -= value.current
+      missing[b]! += value.current
     }
   }
 
-  /** Books the current of one element at its two nodes, with the amps that rounding of their voltages is worth. */
-  private balance(
-    i: number,
-    amps: number,
-    slope: number,
-    va: number,
-    vb: number,
-    missing: Float64Array,
-    flow: Float64Array,
-  ): void {
-    const a = this.endA[i]!
-    const b = this.endB[i]!
-    missing[a]! -= amps
-    missing[b]! += amps
-    const grain = (rounding / relativeResidual) * slope * Math.max(Math.abs(va), Math.abs(vb))
-    const size = Math.max(Math.abs(amps), grain)
-    flow[a]! += size
-    flow[b]! += size
+  /** Whether what is missing is no more than rounding of the voltages and of the sums makes of it. */
+  private isRounding(voltage: Float64Array, current: Float64Array): boolean {
+    const { value, endA, endB, siemens, missing } = this
+    const flow = new Float64Array(voltage.length)
+    const book = (i: number, slope: number) => {
+      const [a, b] = [endA[i]!, endB[i]!]
+      const grain =
+        (rounding / relativeResidual) * slope * Math.max(Math.abs(voltage[a]!), Math.abs(voltage[b]!))
+      const size = Math.max(Math.abs(current[i]!), grain)
+      flow[a]! += size
+      flow[b]! += size
+    }
+    for (let i = 0; i < endA.length; i++) book(i, siemens[i]!)
+    for (const { element, law } of this.curves) {
+      law.at(voltage[endA[element]!]! - voltage[endB[element]!]!, value)
+      book(element, value.slope)
+    }
+    return missing.every(
+      (miss, node) => !node || Math.abs(miss) <= Math.max(currentResidual, relativeResidual * flow[node]!),
+    )
   }
 
   /** In a floating island, volts are told over its first node. */
