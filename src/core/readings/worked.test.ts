@@ -6,6 +6,8 @@ import type { Fault } from '../faults'
 import { functionOf, workshopMeter } from '../instruments'
 import { catalogue, possibleFaults } from '../faults'
 import { partKinds } from '../parts'
+import { Sensitivities } from './sensitivity'
+import { Solver, type Element, type Law } from '../solve'
 import fc from 'fast-check'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 
@@ -180,6 +182,57 @@ describe('bands', () => {
     }
   }, 60_000)
 })
+
+describe('bands of every part, by Monte Carlo over each element', () => {
+  it.each(demoNames)('hold on %s in every state', (name) => {
+    let seed = 777
+    const random = () => ((seed = (seed * 1103515245 + 12345) % 2 ** 31) / 2 ** 31) * 2 - 1
+    const circuit = demoCircuit(name)
+    for (const state of circuit.states) {
+      const solved = solveBoard(circuit, [], state)
+      if (!solved.ok || solved.swing) continue
+      const { board, point } = solved
+      const sensitivities = new Sensitivities(solved)
+      const nodes = board.wiring.points.map((p) => p.node).filter((n) => n && point.island[n] === 0)
+      const misses = nodes.map((): number[] => [])
+      const runs = 150
+      for (let run = 0; run < runs; run++) {
+        const drawn = new Solver({
+          nodeCount: board.nodeCount,
+          elements: board.elements.map((e) => drawElement(e, random)),
+        }).solve(point.voltage)
+        if (!drawn.ok) throw new Error(drawn.message)
+        nodes.forEach((n, i) => misses[i]!.push(Math.abs(drawn.voltage[n]! - point.voltage[n]!)))
+      }
+      nodes.forEach((n, i) => {
+        const sorted = misses[i]!.sort((a, b) => a - b)
+        const { band } = sensitivities.between(n, 0)
+        const what = `${state.name}, ${board.wiring.points.find((p) => p.node === n)!.name}`
+        // First order: where a knee is near, a tenth of slack.
+        expect(sorted[Math.floor(0.97 * runs)], what).toBeLessThanOrEqual(1.1 * band + 1e-4)
+        // Nor may it be so wide that nothing is ever outside.
+        expect(band, what).toBeLessThanOrEqual(4 * sorted[runs - 1]! + 1e-3)
+      })
+    }
+  })
+})
+
+/** The same element somewhere within its tolerance. */
+function drawElement(element: Element, random: () => number): Element {
+  const t = element.tolerance
+  if (!t) return element
+  const u = t * random()
+  if (element.type === 'source') return { ...element, volts: element.volts + u }
+  if (element.type === 'resistor') return { ...element, ohms: element.ohms * (1 + u) }
+  if (element.type !== 'curve') return element
+  const { law } = element
+  const at: Law['at'] = (v, out) => {
+    law.at(v, out)
+    out.current *= 1 + u
+    out.slope *= 1 + u
+  }
+  return { ...element, law: { ...law, at, ...(law.limit && { limit: law.limit.bind(law) }) } }
+}
 
 describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
   const circuit = demoCircuit(name)

@@ -2,9 +2,12 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Solver, type Element } from '.'
 import { absolute, referenceVoltages, relative, tied } from '../../../test/reference'
+import { circuitsWith } from '../../../test/random-circuit'
 import { demoCircuit, demoNames } from '../../../test/demo'
+import type { Circuit } from '../circuit'
 import { corrodedLaw } from '../faults/corrosion'
 import { possibleFaults } from '../faults'
+import { partKinds } from '../parts'
 import { fuseLaw } from '../parts/fuse'
 import { filamentLaw } from '../parts/lamp'
 import { motorLaw } from '../parts/motor'
@@ -95,6 +98,34 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
       { numRuns: 60 },
     )
   })
+
+  // Of each part there is, wired at random in random company, sound and with a random fault of its own.
+  it.each(partKinds)(
+    'on random circuits with a %s in them',
+    async (kind) => {
+      let asked = 0
+      let compared = 0
+      const faultOf = (circuit: Circuit, n: number) => {
+        const own = possibleFaults(circuit).filter(
+          (f) => circuit.parts.find((p) => p.id === f.part)!.kind === kind,
+        )
+        return n % 2 && own.length ? [own[n % own.length]!] : []
+      }
+      await fc.assert(
+        fc.asyncProperty(circuitsWith(kind), fc.nat(50), async (circuit, n) => {
+          if (!circuit) return
+          const solved = solveBoard(circuit, faultOf(circuit, n), circuit.states[0]!)
+          if (!solved.ok) throw new Error(solved.message)
+          asked++
+          if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
+        }),
+        { numRuns: 12 },
+      )
+      expect(compared).toBeGreaterThan(5)
+      expect(compared / asked).toBeGreaterThan(0.6)
+    },
+    60_000,
+  )
 
   it.each(demoNames)(
     'on %s in every state, and under faults all over it',

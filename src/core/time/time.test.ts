@@ -1,17 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { capacitor, course, fallingAsleep, integrate, linkHeat, meltingTime, winding, type Instant } from '.'
+import type { Dynamic } from './dynamic'
+import { warmingFilament } from './lamp'
+import { spinningMotor, spinningStarter } from './machines'
 import type { Circuit } from '../circuit'
 import type { Element } from '../solve'
 import { referenceEngine } from '../../../test/reference'
 import { demoCircuit, stateOf } from '../../../test/demo'
 
 const owner = { part: 'T', segment: 't' }
+/** What a cold filament sheds, as a share of its rated power: T^γ. */
+const coldShed = (293.15 / 2800) ** ((1.214 * 1.55) / 0.45)
 const series = (ohms: number): Element[] => [
   { type: 'source', a: 1, b: 0, volts: 12, ohms, owner },
   { type: 'resistor', a: 1, b: 0, ohms: Infinity, owner },
 ]
 
-function run(elements: Element[], dynamic: ReturnType<typeof winding>, start: number, until: number) {
+function run(elements: Element[], dynamic: Dynamic, start: number, until: number) {
   const seen: Instant[] = []
   const done = integrate(
     { nodeCount: 2, elements, dynamics: new Map([[1, dynamic]]) },
@@ -53,6 +58,81 @@ describe('integration against closed forms', () => {
       const theirs = amps[i - 1]! + share * (amps[i]! - amps[i - 1]!)
       expect(Math.abs(states.get(1)! - theirs)).toBeLessThan(2e-4)
     }
+  })
+})
+
+/** Heat balance, armature and field as a netlist of their own, written from their equations and not by our exporter. */
+const machines: readonly { what: string; dynamic: Dynamic; start: number; until: number; lines: string[] }[] =
+  [
+    {
+      what: 'a filament that warms from cold',
+      dynamic: warmingFilament({ ratedVoltage: 12, ratedPower: 55, workingKelvin: 2800 }, 293.15),
+      start: 293.15 / 2800,
+      until: 0.4,
+      lines: [
+        `B1 1 0 I=v(1)/(${144 / 55}*exp(1.214*ln(v(x))))`,
+        // C·dt/dt' on node x: the heat taken in less the heat shed, both over the rated power.
+        `C1 x 0 ${0.045 * Math.sqrt(55 / 21)} ic=${293.15 / 2800}`,
+        `BX 0 x I=(v(1)/12)^2/exp(1.214*ln(v(x)))-(exp(${(1.214 * 1.55) / 0.45}*ln(v(x)))-${coldShed})/(1-${coldShed})`,
+      ],
+    },
+    {
+      what: 'a motor that spins up',
+      dynamic: spinningMotor({ ratedVoltage: 12, ratedCurrent: 5, armatureOhms: 0.5, friction: 0.2 }),
+      start: 0,
+      until: 0.6,
+      lines: [
+        'B1 1 0 I=(v(1)-9.5*v(x))/0.5',
+        'C1 x 0 0.12 ic=0',
+        'BX 0 x I=(v(1)-9.5*v(x))/0.5/5-0.2-0.8*v(x)^2',
+      ],
+    },
+    {
+      what: 'a starter that gets an engine turning',
+      dynamic: spinningStarter({ ratedVoltage: 10, ratedCurrent: 180, ohms: 0.018, breakaway: 0.6 }),
+      start: 0,
+      until: 0.5,
+      lines: [
+        // Series field: flux 1.5·i/(i + 0.5). Node i carries the current over the rated one.
+        'BI i 0 V=max(0,(v(1)-v(g))/(180*0.018))',
+        'BG g 0 V=(10-180*0.018)*(1.5*v(i)/(v(i)+0.5))*v(x)',
+        'B1 1 0 I=v(i)*180',
+        'C1 x 0 0.08 ic=0',
+        'BX 0 x I=(1.5*v(i)/(v(i)+0.5))*v(i)-0.6-0.4*v(x)',
+      ],
+    },
+  ]
+
+describe('machines in time, against the reference engine’s transient of their equations', () => {
+  it.each(machines)('$what', async ({ dynamic, start, until, lines }) => {
+    const ohms = 0.02
+    const engine = await referenceEngine()
+    engine.setNetList(
+      [
+        't',
+        `V1 s 0 12`,
+        `R1 s 1 ${ohms}`,
+        ...lines,
+        '.options reltol=1e-6',
+        `.tran ${until / 4000} ${until} 0 ${until / 4000} uic`,
+        '.end',
+        '',
+      ].join('\n'),
+    )
+    const { data } = await engine.runSim()
+    const column = (name: string) => data.find((d) => d.name === name)!.values as number[]
+    const [times, theirs] = [column('time'), column('v(x)')]
+    let compared = 0
+    for (const { time, states } of run(series(ohms), dynamic, start, until)) {
+      const i = times.findIndex((t) => t >= time)
+      // The netlist takes its first instants to find its footing from the initial condition.
+      if (i < 4) continue
+      const share = (time - times[i - 1]!) / (times[i]! - times[i - 1]!)
+      const expected = theirs[i - 1]! + share * (theirs[i]! - theirs[i - 1]!)
+      expect(Math.abs(states.get(1)! - expected), `at ${time} s`).toBeLessThan(2e-3)
+      compared++
+    }
+    expect(compared).toBeGreaterThan(20)
   })
 })
 
