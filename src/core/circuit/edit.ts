@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { partOfKind } from '../parts'
-import type { Circuit } from './schema'
+import { readCircuit } from './read'
+import { circuitSchema, type Circuit } from './schema'
 import { problemsOf, type Problem } from './problem'
 
 /** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
@@ -13,6 +14,21 @@ export const editSchema = z.discriminatedUnion('type', [
   }),
   z.strictObject({ type: z.literal('namePart'), part: z.string(), name: z.string().max(80) }),
   z.strictObject({ type: z.literal('rename'), name: z.string().min(1, 'A circuit needs a name').max(120) }),
+  /** The structure as building left it: what `build/` made of the lists before. */
+  z.strictObject({
+    type: z.literal('arrange'),
+    /** What was done, for the history. */
+    label: z.string().max(200),
+    parts: circuitSchema.shape.parts,
+    paths: circuitSchema.shape.paths,
+    bundles: circuitSchema.shape.bundles,
+    states: circuitSchema.shape.states,
+  }),
+  z.strictObject({
+    type: z.literal('describe'),
+    vehicle: circuitSchema.shape.vehicle,
+    note: circuitSchema.shape.note,
+  }),
   z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
 ])
 export type Edit = z.infer<typeof editSchema>
@@ -28,6 +44,20 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
         circuit: { ...circuit, name: edit.name },
         inverse: { type: 'rename', name: circuit.name },
       }
+    case 'arrange': {
+      const { label, parts, paths, bundles, states } = edit
+      const read = readCircuit({ ...circuit, parts, paths, bundles, states }, { unfinished: true })
+      if (!read.ok) return { ok: false, problem: read.problems[0]! }
+      return { ok: true, circuit: read.value, inverse: arrangement(circuit, label) }
+    }
+    case 'describe': {
+      const { vehicle, note } = circuit
+      return {
+        ok: true,
+        circuit: { ...circuit, vehicle: edit.vehicle, note: edit.note },
+        inverse: { type: 'describe', vehicle, note },
+      }
+    }
     case 'setTemperature':
       return {
         ok: true,
@@ -69,6 +99,16 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
     }
   }
 }
+
+/** The structure of a circuit as an edit that brings it about. */
+export const arrangement = ({ parts, paths, bundles, states }: Circuit, label: string): Edit => ({
+  type: 'arrange',
+  label,
+  parts,
+  paths,
+  bundles,
+  states,
+})
 
 const missing = (id: string): Edited => ({
   ok: false,

@@ -92,7 +92,7 @@ function makeWiring(circuit: Circuit): Wiring {
       met.push(...terminals.map((key) => `${step.part}.${key}`))
       last = `${step.part}.${terminals[terminals.length - 1]!}`
     }
-    join(last, path.to)
+    if (path.steps.length) join(last, path.to)
     met.push(path.to)
     const sink = sourceOf(kindOf, path.to)
     if (sink) met.push(`${sink}.neg`)

@@ -5,11 +5,16 @@ import { findIslands } from '../solve'
 import { wireUp } from './nodes'
 import { upgradeDocument } from './upgrade'
 
+export interface ReadOptions {
+  /** It is being built: loads may still wait for their feed or return. */
+  readonly unfinished?: boolean
+}
+
 /**
  * Lets a document in: shape, ranges, and whether it hangs together. Nothing past this door checks again.
  * Parameters that are left out get their defaults. Never throws.
  */
-export function readCircuit(input: unknown): Read<Circuit> {
+export function readCircuit(input: unknown, { unfinished = false }: ReadOptions = {}): Read<Circuit> {
   const shape = circuitSchema.safeParse(upgradeDocument(input))
   if (!shape.success) return { ok: false, problems: problemsOf(shape.error) }
   const circuit = shape.data
@@ -19,12 +24,12 @@ export function readCircuit(input: unknown): Read<Circuit> {
   checkNames(filled, problems)
   if (problems.length === 0) checkStates(filled, problems)
   if (problems.length === 0) checkBundles(filled, problems)
-  if (problems.length === 0) checkReturn(filled, problems)
+  if (problems.length === 0 && !unfinished) problems.push(...looseLoads(filled))
   return problems.length ? { ok: false, problems } : { ok: true, value: filled }
 }
 
 /** As `readCircuit`, from text: broken JSON is told by line and column where the engine says so. */
-export function readCircuitText(text: string): Read<Circuit> {
+export function readCircuitText(text: string, options: ReadOptions = {}): Read<Circuit> {
   let input: unknown
   try {
     input = JSON.parse(text)
@@ -42,7 +47,7 @@ export function readCircuitText(text: string): Read<Circuit> {
       ],
     }
   }
-  return readCircuit(input)
+  return readCircuit(input, options)
 }
 
 function readPart(part: Part, index: number, problems: Problem[]): Part {
@@ -91,7 +96,7 @@ function checkNames(circuit: Circuit, problems: Problem[]): void {
     })
   })
   circuit.parts.forEach((part, i) => {
-    if (!placed.has(part.id))
+    if (!placed.has(part.id) && partOfKind(part.kind).role !== 'source')
       problems.push({
         where: `parts[${i}] (${part.id})`,
         what: `${part.id} is on no path: put it on one or leave it out`,
@@ -157,7 +162,8 @@ function checkBundles(circuit: Circuit, problems: Problem[]): void {
 }
 
 /** Every load must find its way to both posts once all controls are on and everything is plugged in. */
-function checkReturn(circuit: Circuit, problems: Problem[]): void {
+export function looseLoads(circuit: Circuit): Problem[] {
+  const problems: Problem[] = []
   const { nodeOf, count } = wireUp(circuit)
   const owner = { part: '', segment: '' }
   const side = (without: string | undefined, poles: 'pos' | 'neg') => {
@@ -207,4 +213,5 @@ function checkReturn(circuit: Circuit, problems: Problem[]): void {
       })
     }
   })
+  return problems
 }

@@ -32,7 +32,8 @@ export const pathSchema = z.strictObject({
   name: z.string().max(80).default(''),
   from: terminalRef,
   to: terminalRef,
-  steps: z.array(stepSchema).min(1, 'A path has at least one part').max(500),
+  /** None: a path that is still to be built, which joins nothing. */
+  steps: z.array(stepSchema).max(500),
 })
 
 /** A place along a bundle where a clamp fits round it, and what runs through there. */

@@ -18,6 +18,7 @@ export const alternator = definePart({
   kind: 'alternator',
   title: 'Alternator',
   letters: 'GA',
+  quick: { words: ['alternator', 'generator'] },
   role: 'control',
   terminals: [
     { key: 'plus', suffix: '.B+', name: 'output stud' },

@@ -52,6 +52,7 @@ export const battery = definePart({
   kind: 'battery',
   title: 'Battery',
   letters: 'B',
+  quick: { words: ['battery', 'accumulator'], main: ['coldCranking', 'charge'] },
   role: 'source',
   terminals: [
     { key: 'p', suffix: 'p', name: 'positive clamp' },

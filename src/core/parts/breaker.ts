@@ -16,6 +16,7 @@ export const breaker = definePart({
   kind: 'breaker',
   title: 'Circuit breaker',
   letters: 'CB',
+  quick: { words: ['breaker', 'circuit breaker'], main: ['rating'] },
   role: 'protection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply side' },

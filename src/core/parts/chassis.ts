@@ -6,6 +6,7 @@ export const chassis = definePart({
   kind: 'chassis',
   title: 'Chassis',
   letters: 'CH',
+  quick: { words: ['chassis', 'body'] },
   role: 'conductor',
   terminals: [
     { key: 'a', suffix: 'a', name: 'near the load' },

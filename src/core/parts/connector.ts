@@ -6,6 +6,7 @@ export const connector = definePart({
   kind: 'connector',
   title: 'Inline connector',
   letters: 'X',
+  quick: { words: ['connector', 'plug'] },
   role: 'connection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply-side half' },

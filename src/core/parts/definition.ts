@@ -180,6 +180,13 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   /** Letters that a new part's id starts with. */
   readonly letters: string
   readonly role: Role
+  /** Words it is called by when somebody types a path, and the values that bare numbers then mean, in this order. */
+  readonly quick?: {
+    readonly words: readonly string[]
+    readonly main?: readonly string[]
+    /** Values that follow from those said and from the volts of the \`system\`. */
+    readonly fill?: (said: Readonly<Record<string, number | undefined>>) => Readonly<Record<string, number>>
+  }
   readonly terminals: readonly Terminal[]
   /** Short names that this part's terminals go by instead, such as a relay's other numbering. */
   readonly suffixes?: (parameters: z.output<S>) => Readonly<Record<TerminalKey, string>>

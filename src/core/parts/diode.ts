@@ -8,6 +8,7 @@ export const diode = definePart({
   kind: 'diode',
   title: 'Diode',
   letters: 'V',
+  quick: { words: ['diode'] },
   role: 'connection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'anode' },

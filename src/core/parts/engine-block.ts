@@ -6,6 +6,7 @@ export const engineBlock = definePart({
   kind: 'engineBlock',
   title: 'Engine block',
   letters: 'EB',
+  quick: { words: ['engine block', 'engine'] },
   role: 'conductor',
   terminals: [
     { key: 'a', suffix: 'a', name: 'near the component' },

@@ -71,6 +71,7 @@ export const fuse = definePart({
   kind: 'fuse',
   title: 'Blade fuse in holder',
   letters: 'F',
+  quick: { words: ['fuse', 'blade fuse'], main: ['rating'] },
   role: 'protection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'holder, supply side' },

@@ -14,6 +14,7 @@ export const fusibleLink = definePart({
   kind: 'fusibleLink',
   title: 'Fusible link',
   letters: 'FL',
+  quick: { words: ['fusible link', 'link'], main: ['section'] },
   role: 'protection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply eyelet' },

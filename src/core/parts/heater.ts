@@ -13,6 +13,7 @@ export const heater = definePart({
   kind: 'heater',
   title: 'Heater',
   letters: 'E',
+  quick: { words: ['heater'], main: ['ratedPower', 'ratedVoltage'] },
   role: 'load',
   terminals: [
     { key: 'a', suffix: 'a', name: 'feed' },

@@ -16,6 +16,7 @@ export const keySwitch = definePart({
   kind: 'keySwitch',
   title: 'Key switch',
   letters: 'SK',
+  quick: { words: ['key switch', 'key', 'ignition switch'] },
   role: 'control',
   terminals: [
     { key: 't30', suffix: '.30', name: 'supply' },

@@ -103,6 +103,7 @@ export const lamp = definePart({
   kind: 'lamp',
   title: 'Filament lamp in socket',
   letters: 'L',
+  quick: { words: ['lamp', 'bulb', 'light'], main: ['ratedPower', 'ratedVoltage'] },
   role: 'load',
   terminals: [
     { key: 'a', suffix: 'a', name: 'socket, feed' },

@@ -22,6 +22,7 @@ export const led = definePart({
   kind: 'led',
   title: 'LED lamp',
   letters: 'D',
+  quick: { words: ['led'] },
   role: 'load',
   terminals: [
     { key: 'a', suffix: 'a', name: 'feed' },

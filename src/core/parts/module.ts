@@ -106,6 +106,7 @@ export const module = definePart({
   kind: 'module',
   title: 'Electronic module',
   letters: 'N',
+  quick: { words: ['module', 'control unit', 'electronic module'] },
   role: 'control',
   terminals,
   through: ['p30', 'g1'],

@@ -63,6 +63,14 @@ export const motor = definePart({
   kind: 'motor',
   title: 'Motor, fan or pump',
   letters: 'M',
+  quick: {
+    words: ['motor', 'fan', 'pump', 'blower', 'wiper'],
+    main: ['ratedCurrent', 'ratedVoltage'],
+    // Held still it takes about five times its rated current (common practice, no source).
+    fill: ({ ratedVoltage, ratedCurrent }) => ({
+      armatureOhms: Number(((0.2 * (ratedVoltage ?? 12)) / (ratedCurrent ?? 4)).toPrecision(3)),
+    }),
+  },
   role: 'load',
   terminals: [
     { key: 'a', suffix: 'a', name: 'feed' },

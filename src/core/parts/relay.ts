@@ -22,6 +22,13 @@ export const relay = definePart({
   kind: 'relay',
   title: 'Relay in socket',
   letters: 'K',
+  quick: {
+    words: ['relay'],
+    main: ['coilOhms'],
+    // For 24 V the same ampere-turns at half the current: four times the ohms, twice the volts.
+    fill: ({ system, coilOhms = 360 }): Readonly<Record<string, number>> =>
+      system === 24 ? { coilOhms, pullIn: 15, dropOut: 5, suppressorOhms: 1500 } : {},
+  },
   role: 'control',
   terminals: [
     { key: 't86', suffix: '.86', name: 'socket, coil supply' },

@@ -13,6 +13,7 @@ export const resistor = definePart({
   kind: 'resistor',
   title: 'Resistor',
   letters: 'R',
+  quick: { words: ['resistor'], main: ['ohms', 'ratedPower'] },
   role: 'connection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply end' },

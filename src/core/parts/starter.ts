@@ -113,6 +113,7 @@ export const starter = definePart({
   kind: 'starter',
   title: 'Starter with solenoid',
   letters: 'MS',
+  quick: { words: ['starter'] },
   role: 'load',
   terminals: [
     { key: 't30', suffix: '.30', name: 'battery terminal' },

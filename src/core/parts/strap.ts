@@ -8,6 +8,7 @@ export const strap = definePart({
   kind: 'strap',
   title: 'Strap',
   letters: 'ST',
+  quick: { words: ['strap', 'ground strap', 'braid'] },
   role: 'conductor',
   terminals: [
     { key: 'a', suffix: 'a', name: 'bolt' },

@@ -6,6 +6,7 @@ export const stud = definePart({
   kind: 'stud',
   title: 'Ground stud',
   letters: 'G',
+  quick: { words: ['ground stud', 'stud', 'ground bolt', 'eyelet'] },
   role: 'connection',
   terminals: [
     { key: 'e', suffix: 'e', name: 'wire eyelet' },

@@ -6,6 +6,7 @@ export const toggle = definePart({
   kind: 'switch',
   title: 'Switch',
   letters: 'S',
+  quick: { words: ['switch', 'toggle'] },
   role: 'control',
   terminals: [
     { key: 'a', suffix: 'a', name: 'input' },

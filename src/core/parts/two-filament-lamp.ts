@@ -29,6 +29,10 @@ export const twoFilamentLamp = definePart({
   kind: 'twoFilamentLamp',
   title: 'Two-filament lamp in socket',
   letters: 'LT',
+  quick: {
+    words: ['two-filament lamp', 'double lamp', 'tail and stop lamp'],
+    main: ['strongPower', 'faintPower'],
+  },
   role: 'load',
   terminals: [
     { key: 's', suffix: 's', name: 'socket, strong filament' },

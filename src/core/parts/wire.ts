@@ -16,6 +16,7 @@ export const wire = definePart({
   kind: 'wire',
   title: 'Wire',
   letters: 'W',
+  quick: { words: ['wire', 'cable', 'lead', 'conductor'], main: ['section', 'length'] },
   role: 'conductor',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply end' },

@@ -199,12 +199,14 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const plus = wiring.nodeOf(source, 'p')
     const minus = wiring.nodeOf(source, 'n')
     const endNode = column.length ? points.get(nodeAfter(column[column.length - 1]!))!.point.node : plus
-    links.push({ node: plus, d: `M${batteryX} ${batteryTop}V${top}${head ? '' : `H${columnX}`}` })
+    const waiting = steps.length === 0
+    const across = waiting ? 'h60' : `H${columnX}`
+    links.push({ node: plus, d: `M${batteryX} ${batteryTop}V${top}${head ? '' : across}` })
     links.push({
       node: minus,
-      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : `H${columnX}`}`,
+      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : across}`,
     })
-    if (y < end) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
+    if (y < end && !waiting) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
     return end
   }
 

@@ -1,0 +1,7 @@
+export type { Built } from './arrangement'
+export * from './bundles'
+export * from './chain'
+export * from './ids'
+export * from './paths'
+export * from './states'
+export * from './start'

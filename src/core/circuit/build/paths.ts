@@ -1,0 +1,99 @@
+import { partOfKind } from '../../parts'
+import type { Circuit, CircuitPath } from '../schema'
+import { kindOf, placedParts, prune, refuse, type Built } from './arrangement'
+import { take, type Item } from './chain'
+
+/** Where a new path comes back to unless it is told: the common return that others use most. */
+export function commonReturn(circuit: Circuit): string {
+  const counts = new Map<string, number>()
+  for (const { to } of circuit.paths.slice(1)) {
+    const kind = kindOf(circuit, to.split('.')[0]!)
+    if (kind && ['connection', 'conductor', 'source'].includes(partOfKind(kind).role))
+      counts.set(to, (counts.get(to) ?? 0) + 1)
+  }
+  const used = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
+  const of = (kind: string, key: string) => {
+    const part = circuit.parts.find((p) => p.kind === kind)
+    return part && `${part.id}.${key}`
+  }
+  return used ?? of('stud', 'e') ?? of('chassis', 'a') ?? of('battery', 'n')!
+}
+
+function freshPathId(circuit: Circuit): string {
+  const used = new Set(circuit.paths.map((p) => p.id))
+  let n = circuit.paths.length + 1
+  while (used.has(`p${n}`)) n++
+  return `p${n}`
+}
+
+/** A further path from one terminal to another: a branch, a control circuit, a return that joins the others. */
+export function addPath(
+  circuit: Circuit,
+  { from, to, items, name = '' }: { from: string; to: string; items: readonly Item[]; name?: string },
+): Built & { readonly path?: string } {
+  if (from === to) return refuse(from, 'A path cannot end where it begins')
+  if (!items.length) return refuse(from, 'A path has at least one part')
+  const taken = take(circuit, items)
+  const id = freshPathId(circuit)
+  const path: CircuitPath = { id, name, from, to, steps: taken.steps }
+  return {
+    ok: true,
+    circuit: { ...taken.circuit, paths: [...circuit.paths, path] },
+    touched: taken.steps.map((s) => s.part),
+    path: id,
+  }
+}
+
+/** Leads an end of a path to another terminal: joins it to a common return, or takes its feed elsewhere. */
+export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', terminal: string): Built {
+  const found = circuit.paths.find((p) => p.id === path)
+  if (!found) return refuse(path, 'There is no such path')
+  const other = end === 'from' ? found.to : found.from
+  if (terminal === other) return refuse(path, 'A path cannot end where it begins')
+  const paths = circuit.paths.map((p) => (p.id === path ? { ...p, [end]: terminal } : p))
+  return { ok: true, circuit: { ...circuit, paths }, touched: [] }
+}
+
+export function removePath(circuit: Circuit, path: string): Built {
+  if (circuit.paths.length < 2) return refuse(path, 'A circuit keeps at least one path')
+  const paths = circuit.paths.filter((p) => p.id !== path)
+  const stay = placedParts(paths.map((p) => ({ ...p, from: '', to: '' })))
+  // Paths that hung on parts of this one alone would lead nowhere.
+  const lost = (end: string) => {
+    const [id] = end.split('.')
+    const kind = kindOf(circuit, id!)
+    return kind !== undefined && partOfKind(kind).role !== 'source' && !stay.has(id!)
+  }
+  const hanging = paths.filter((p) => lost(p.from) || lost(p.to))
+  const left = paths.filter((p) => !hanging.includes(p))
+  if (!left.length) return refuse(path, 'All other paths hang on this one')
+  return {
+    ok: true,
+    circuit: prune({ ...circuit, paths: left }),
+    touched: [],
+    ...(hanging.length && {
+      said: `${hanging.map((p) => p.name || p.id).join(', ')} hung on it and went too`,
+    }),
+  }
+}
+
+export function namePath(circuit: Circuit, path: string, name: string): Built {
+  const paths = circuit.paths.map((p) => (p.id === path ? { ...p, name } : p))
+  return { ok: true, circuit: { ...circuit, paths }, touched: [] }
+}
+
+/** Cuts a path in two at a place: a splice stands there, from which branches can leave. */
+export function splitPath(
+  circuit: Circuit,
+  path: string,
+  index: number,
+  kind: 'splice' | 'stud' | 'connector',
+): Built {
+  const found = circuit.paths.find((p) => p.id === path)
+  if (!found) return refuse(path, 'There is no such path')
+  const taken = take(circuit, [{ new: { kind } }])
+  const steps = [...found.steps]
+  steps.splice(index, 0, ...taken.steps)
+  const paths = circuit.paths.map((p) => (p.id === path ? { ...p, steps } : p))
+  return { ok: true, circuit: { ...taken.circuit, paths }, touched: taken.steps.map((s) => s.part) }
+}
