@@ -200,13 +200,16 @@ export function looseLoads(circuit: Circuit): Problem[] {
     const minus = side(part.id, 'neg')
     const where = `parts[${i}] (${part.id})`
     const ends = [enter, leave]
-    if (!ends.some((key) => plus(part.id, key))) {
+    const fed = ends.filter((key) => plus(part.id, key))
+    const back = ends.filter((key) => minus(part.id, key))
+    if (fed.some((x) => back.some((y) => x !== y))) return
+    if (!fed.length) {
       problems.push({
         where,
         what: `${part.id} has no feed: no path leads to it from the battery’s positive post`,
       })
     }
-    if (!ends.some((key) => minus(part.id, key))) {
+    if (fed.length || !back.length) {
       problems.push({
         where,
         what: `${part.id} has no return: lead its path back to the battery’s negative post`,

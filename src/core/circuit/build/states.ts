@@ -26,8 +26,12 @@ export function keepState(
       'state')
   if (!known) for (let n = 2; used.has(id); n++) id = `${id.replace(/-\d+$/, '')}-${n}`
   // What it was entered from must stand before it: a new one comes last, one that is kept again stays in its place.
-  const { after: _, ...rest } = state
-  const kept: CircuitState = { ...rest, id, name, ...(known?.after !== undefined && { after: known.after }) }
+  const kept: CircuitState = {
+    ...withoutAfter(state),
+    id,
+    name,
+    ...(known?.after !== undefined && { after: known.after }),
+  }
   const states = known ? circuit.states.map((s) => (s === known ? kept : s)) : [...circuit.states, kept]
   return { ...done(circuit, states), id }
 }

@@ -1,0 +1,5 @@
+export * from './ampacity'
+export * from './hardware'
+export * from './resistors'
+export * from './rules'
+export * from './sizing'

@@ -1,0 +1,3 @@
+export * from './registry'
+export * from './rule'
+export { protection } from './wire-and-fuse'
