@@ -3,7 +3,15 @@ import { circuitSchema, editSchema } from '../core/circuit'
 import { faultSchema } from '../core/faults'
 
 export const circuitListSchema = z.array(
-  z.object({ id: z.uuid(), name: z.string(), vehicle: z.string(), parts: z.number(), updated: z.string() }),
+  z.object({
+    id: z.uuid(),
+    name: z.string(),
+    vehicle: z.string(),
+    parts: z.number(),
+    updated: z.string(),
+    folder: z.string(),
+    tags: z.array(z.string()),
+  }),
 )
 export type CircuitList = z.infer<typeof circuitListSchema>
 
@@ -27,3 +35,28 @@ export type StoredCircuit = z.infer<typeof storedCircuitSchema>
 
 /** An edit is made on the revision that the person saw. */
 export const editRequestSchema = z.object({ revision: z.number().int(), edit: editSchema })
+
+/** A circuit that comes with the application, to start from. */
+export const templateListSchema = z.array(
+  z.object({ file: z.string(), name: z.string(), vehicle: z.string(), note: z.string(), parts: z.number() }),
+)
+export type TemplateList = z.infer<typeof templateListSchema>
+
+/** Where a circuit stands in the library. */
+export const shelfSchema = z.object({
+  folder: z.string().trim().max(80),
+  tags: z.array(z.string().trim().min(1).max(30)).max(12),
+})
+export type Shelf = z.infer<typeof shelfSchema>
+
+export const nameSchema = z.object({ name: z.string().trim().min(1, 'Give it a name').max(120) })
+
+export const versionListSchema = z.array(z.object({ id: z.uuid(), name: z.string(), created: z.string() }))
+export type VersionList = z.infer<typeof versionListSchema>
+
+/** What was done to a circuit, newest first. */
+export const historySchema = z.array(z.object({ what: z.string(), undone: z.boolean() }))
+
+export const newFaultSetSchema = z.object({ name: nameSchema.shape.name, plant: plantSchema })
+export const faultSetsSchema = z.array(z.object({ id: z.uuid(), name: z.string(), plant: plantSchema }))
+export type FaultSets = z.infer<typeof faultSetsSchema>

@@ -12,6 +12,7 @@ import { Refusal } from './refusal'
 import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
+import { libraryRoutes } from './routes/library'
 import { orderRoutes } from './routes/orders'
 import type { JudgePool } from './workers/pool'
 
@@ -66,6 +67,7 @@ export function createApp({ database, judges, logger }: Surroundings): Express {
   api.use(
     accountRoutes(database),
     circuitRoutes(database),
+    libraryRoutes(database),
     orderRoutes(database, judges),
     deskRoutes(database),
   )

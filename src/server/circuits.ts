@@ -13,23 +13,23 @@ interface Row {
 
 /** What is stored went through the same door as an import; going through it again upgrades older documents. */
 function documentOf(row: { document: unknown }): Circuit {
-  const read = readCircuit(row.document)
+  const read = readCircuit(row.document, { unfinished: true })
   if (!read.ok) throw new Error(`a stored circuit does not read: ${read.problems[0]?.what}`)
   return read.value
 }
 
 export async function listCircuits(db: Queries): Promise<CircuitList> {
   return db.query(
-    `select id, document->>'name' as name, coalesce(document->>'vehicle', '') as vehicle,
+    `select id, folder, tags, document->>'name' as name, coalesce(document->>'vehicle', '') as vehicle,
        jsonb_array_length(document->'parts') as parts,
        to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as updated
-     from circuits order by updated_at desc, document->>'name'`,
+     from circuits order by folder, updated_at desc, document->>'name'`,
   )
 }
 
 /** Takes a document in through the one door; a malformed one changes nothing. */
 export async function addCircuit(db: Queries, input: unknown, owner: string | undefined): Promise<string> {
-  const read = readCircuit(input)
+  const read = readCircuit(input, { unfinished: true })
   if (!read.ok) throw new Refusal(422, 'This circuit cannot be taken in; nothing was changed', read.problems)
   const [row] = await db.query<{ id: string }>(
     'insert into circuits (owner_id, document) values ($1, $2) returning id',
@@ -49,6 +49,7 @@ async function rowOf(db: Queries, id: string, lock = false): Promise<Row> {
 
 export async function loadCircuit(db: Queries, id: string): Promise<StoredCircuit> {
   const row = await rowOf(db, id)
+  const circuit = documentOf(row)
   const [history] = await db.query<{ undo: boolean; redo: boolean }>(
     `select coalesce(bool_or(not undone), false) as undo, coalesce(bool_or(undone), false) as redo
      from circuit_edits where circuit_id = $1`,
@@ -57,8 +58,12 @@ export async function loadCircuit(db: Queries, id: string): Promise<StoredCircui
   return {
     id,
     revision: row.revision,
-    circuit: documentOf(row),
-    plant: row.plant,
+    circuit,
+    // Building goes on after planting: a fault whose place is gone is gone too.
+    plant: row.plant && {
+      ...row.plant,
+      faults: row.plant.faults.filter((fault) => checkFault(circuit, fault) === undefined),
+    },
     undo: history!.undo,
     redo: history!.redo,
   }

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { addCircuit } from './circuits'
 import type { Database } from './database'
+import { shelfSchema } from '../contract'
+import { shelve } from './library'
 import { addUser } from './users'
 import { readdirSync } from 'node:fs'
 import { z } from 'zod'
@@ -10,6 +12,8 @@ const folder = new URL('../../demo/', import.meta.url)
 const schoolSchema = z.object({
   name: z.string(),
   instructors: z.array(z.object({ login: z.string(), name: z.string(), password: z.string() })),
+  /** Where each circuit stands in the library, by its file. */
+  shelves: z.record(z.string(), shelfSchema).default({}),
   students: z.array(z.object({ login: z.string(), name: z.string(), password: z.string() })),
 })
 export type DemoSchool = z.infer<typeof schoolSchema>
@@ -26,10 +30,9 @@ export async function loadDemo(db: Database): Promise<void> {
   for (const account of school.instructors) instructors.push(await addUser(db, account, 'instructor'))
   for (const account of school.students) await addUser(db, account, 'student')
   for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
-    await addCircuit(
-      db,
-      JSON.parse(readFileSync(new URL(`circuits/${file}`, folder), 'utf8')),
-      instructors[0]?.id,
-    )
+    const text = readFileSync(new URL(`circuits/${file}`, folder), 'utf8')
+    const id = await addCircuit(db, JSON.parse(text), instructors[0]?.id)
+    const shelf = school.shelves[file.replace('.json', '')]
+    if (shelf) await shelve(db, id, shelf)
   }
 }

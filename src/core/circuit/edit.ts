@@ -24,6 +24,8 @@ export const editSchema = z.discriminatedUnion('type', [
     bundles: circuitSchema.shape.bundles,
     states: circuitSchema.shape.states,
   }),
+  /** Another state of the whole document: a version taken up again, or a model fitted to its board. */
+  z.strictObject({ type: z.literal('whole'), label: z.string().max(200), circuit: circuitSchema }),
   z.strictObject({
     type: z.literal('describe'),
     vehicle: circuitSchema.shape.vehicle,
@@ -49,6 +51,11 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
       const read = readCircuit({ ...circuit, parts, paths, bundles, states }, { unfinished: true })
       if (!read.ok) return { ok: false, problem: read.problems[0]! }
       return { ok: true, circuit: read.value, inverse: arrangement(circuit, label) }
+    }
+    case 'whole': {
+      const read = readCircuit(edit.circuit, { unfinished: true })
+      if (!read.ok) return { ok: false, problem: read.problems[0]! }
+      return { ok: true, circuit: read.value, inverse: { type: 'whole', label: edit.label, circuit } }
     }
     case 'describe': {
       const { vehicle, note } = circuit

@@ -2,18 +2,34 @@ import { z } from 'zod'
 import type { Law } from '../solve'
 import type { Unit } from '../quantity'
 
+export type Table = readonly { readonly value: number; readonly text: string }[]
+
 /** What a parameter shows at its field; kept as the schema's metadata. */
 export interface FieldMeta {
   label: string
   unit: Unit
   /** The words to choose from, where it is no number. */
   options?: readonly string[]
+  /** Values that the trade takes from a table, with what the table calls them. */
+  table?: Table
 }
 
 /** A number with a unit and a range that is enforced with a message saying both. */
-export function quantity(label: string, unit: Unit, least: number, most: number, preset: number) {
+export function quantity(
+  label: string,
+  unit: Unit,
+  least: number,
+  most: number,
+  preset: number,
+  table?: Table,
+) {
   const range = `${label} must lie between ${least} and ${most}${unit ? ` ${unit}` : ''}`
-  return z.number({ error: range }).min(least, range).max(most, range).default(preset).meta({ label, unit })
+  return z
+    .number({ error: range })
+    .min(least, range)
+    .max(most, range)
+    .default(preset)
+    .meta({ label, unit, ...(table && { table }) })
 }
 
 /** A line of text that `check` finds fault with, or not. */

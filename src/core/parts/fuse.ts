@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { choice, definePart, passive, quantity } from './definition'
+import { fuseTable } from './tables'
 import { formatPlain } from '../quantity'
 import type { Law } from '../solve'
 
@@ -81,7 +82,7 @@ export const fuse = definePart({
   ],
   through: ['a', 'b'],
   parameters: z.object({
-    rating: quantity('Rating', 'A', 1, 100, 10),
+    rating: quantity('Rating', 'A', 1, 100, 10, fuseTable),
     type: choice('Body', fuseTypes, 'regular'),
     clipOhms: quantity('Holder clip', 'Ω', 0, 1, 0.0015),
   }),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
+import { lampTable } from './tables'
 import { formatPlain } from '../quantity'
 import type { Law } from '../solve'
 import { filamentTable, radiationExponent, resistanceExponent } from './filament-table'
@@ -114,7 +115,7 @@ export const lamp = definePart({
   through: ['a', 'b'],
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
-    ratedPower: quantity('Rated watts', 'W', 0.5, 150, 55),
+    ratedPower: quantity('Rated watts', 'W', 0.5, 150, 55, lampTable),
     workingKelvin: quantity('Filament at rating', 'K', 1800, 3300, 2800),
     socketOhms: quantity('Socket contact', 'Ω', 0, 5, 0.004),
   }),

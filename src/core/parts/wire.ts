@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
+import { sectionTable } from './tables'
 import { formatPlain } from '../quantity'
 
 /** IEC 60028 standard annealed copper at 20 °C: 1/58 Ω·mm²/m, and 0.00393 per kelvin. */
@@ -25,7 +26,7 @@ export const wire = definePart({
   through: ['a', 'b'],
   parameters: z.object({
     length: quantity('Length', 'm', 0.01, 100, 1),
-    section: quantity('Section', 'mm²', 0.13, 120, 1.5),
+    section: quantity('Section', 'mm²', 0.13, 120, 1.5, sectionTable),
   }),
   segments: [
     {

@@ -26,6 +26,8 @@ const props = withDefaults(
     notices?: Readonly<Record<string, { key: string; text: string }>>
     partsAct?: boolean
     pointsAct?: boolean
+    /** Amps through each part, by id: shown beside it. */
+    amps?: Readonly<Record<string, string>>
   }>(),
   {
     values: () => new Map(),
@@ -40,6 +42,7 @@ const props = withDefaults(
     notices: () => ({}),
     partsAct: false,
     pointsAct: false,
+    amps: () => ({}),
   },
 )
 const emit = defineEmits<{ part: [id: string]; point: [name: string]; hover: [id: string | null] }>()
@@ -51,6 +54,13 @@ const view = useView(
   computed(() => ({ width: layout.value.width, height: layout.value.height })),
 )
 const { viewBox, partial } = view
+
+/** Shows a part that may lie outside the view. */
+function showPart(id: string) {
+  const placed = layout.value.parts.find((p) => p.id === id)
+  if (placed) view.show({ x: placed.x, y: placed.y + (placed.direction === 'down' ? placed.length / 2 : 0) })
+}
+defineExpose({ showPart })
 
 function arrow(event: KeyboardEvent) {
   const way = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key]
@@ -76,11 +86,13 @@ const drawn = computed(() =>
       ...placed,
       title: `${placed.id} ${part.name || definition.title}`,
       lines: wire
-        ? [`${placed.id}  ${summary}`]
+        ? [`${placed.id}  ${summary}${props.amps[placed.id] ? `  ${props.amps[placed.id]}` : ''}`]
         : [
             placed.id,
             part.name || definition.title,
-            ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
+            ...(placed.caption ? [placed.caption] : summary ? [summary] : []).map((line) =>
+              props.amps[placed.id] ? `${line}  ${props.amps[placed.id]}` : line,
+            ),
           ],
       wire,
       detached: detached ? (definition.detach?.done ?? '') : '',

@@ -18,6 +18,7 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
   )
 
   function fit(all = true) {
+    touched = false
     scale.value = all ? whole.value : Math.max(whole.value, Math.min(1, least))
     const shown = { w: width.value / scale.value, h: height.value / scale.value }
     corner.value = {
@@ -25,12 +26,24 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
       y: Math.min(0, (size.value.height - shown.h) / 2),
     }
   }
-  watch([width, height, () => size.value.width, () => size.value.height], () => fit(false), {
-    immediate: true,
+  // Until somebody has zoomed or moved it, the drawing is fitted anew as it grows; after that a change moves nothing.
+  let touched = false
+  watch([width, height], () => fit(false), { immediate: true })
+  watch([() => size.value.width, () => size.value.height], () => {
+    if (!touched) fit(false)
   })
+
+  /** Brings a place of the drawing into view, if it is not. */
+  function show(at: { x: number; y: number }) {
+    const [w, h] = [width.value / scale.value, height.value / scale.value]
+    const { x, y } = corner.value
+    if (at.x > x + 40 && at.x < x + w - 40 && at.y > y + 30 && at.y < y + h - 30) return
+    corner.value = { x: at.x - w / 2, y: at.y - h / 2 }
+  }
 
   /** Zooms by a factor, keeping the point at a share of the frame where it is. */
   function zoom(factor: number, at = { x: 0.5, y: 0.5 }) {
+    touched = true
     const next = Math.min(most, Math.max(whole.value * 0.8, scale.value * factor))
     const grown = 1 / scale.value - 1 / next
     corner.value = {
@@ -41,6 +54,7 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
   }
 
   function move(dx: number, dy: number) {
+    touched = true
     corner.value = { x: corner.value.x - dx / scale.value, y: corner.value.y - dy / scale.value }
   }
 
@@ -68,5 +82,5 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
     return `${corner.value.x} ${corner.value.y} ${w} ${h}`
   })
   const partial = computed(() => scale.value > whole.value * 1.01)
-  return { viewBox, partial, fit, zoom, move, wheel, press, drag }
+  return { viewBox, partial, fit, show, zoom, move, wheel, press, drag }
 }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
-import { applyEdit, type Edit } from '../../core/circuit'
+import { applyEdit, arrangement, type Built, type Circuit, type Edit } from '../../core/circuit'
 import { ask, messageOf, persist, post, tell } from '../api/client'
 
 export type SaveState = 'saved' | 'saving' | 'waiting'
@@ -58,6 +58,18 @@ export const useCircuit = defineStore('circuit', () => {
     return true
   }
 
+  /** Builds: the structure changes at once and is saved behind. What building refuses is said. */
+  function build<B extends Built>(label: string, work: (circuit: Circuit) => B): B | undefined {
+    const now = stored.value
+    if (!now) return undefined
+    const built = work(now.circuit)
+    if (!built.ok) {
+      failure.value = built.problem.what
+      return built
+    }
+    return edit(arrangement(built.circuit, label)) ? built : undefined
+  }
+
   /** While more edits wait, what is on screen is newer than the answer: only the revision is taken over. */
   function accept(answer: StoredCircuit): void {
     const now = stored.value
@@ -89,6 +101,7 @@ export const useCircuit = defineStore('circuit', () => {
     circuit: computed(() => stored.value?.circuit ?? null),
     load,
     edit,
+    build,
     undo: () => step('undo'),
     redo: () => step('redo'),
     savePlant,

@@ -4,7 +4,8 @@ import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import type { Circuit, CircuitState } from '../../../core/circuit'
+import { renameId, type Circuit, type CircuitState } from '../../../core/circuit'
+import { formatQuantity } from '../../../core/quantity'
 import { schools } from '../../../core/readings'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
@@ -12,8 +13,13 @@ import { useCircuit } from '../../stores/circuit'
 import BalanceLine from './BalanceLine.vue'
 import DropTable from './DropTable.vue'
 import Inspector from './Inspector.vue'
-import PathChoice from './PathChoice.vue'
+import Builder from './Builder.vue'
+import PartFinder from './PartFinder.vue'
 import StateBar from './StateBar.vue'
+import StateEditor from './StateEditor.vue'
+import VersionMenu from './VersionMenu.vue'
+import Warnings from './Warnings.vue'
+import { useBuild } from './useBuild'
 import { useReadings } from './useReadings'
 
 const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'))
@@ -28,12 +34,52 @@ const own = shallowRef<CircuitState | null>(null)
 await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
-const state = computed<CircuitState>(() => own.value ?? circuit.value.states[0]!)
+const state = computed<CircuitState>(() => {
+  const now = own.value
+  if (!now) return circuit.value.states[0]!
+  const stored = now.id !== 'custom' && circuit.value.states.find((s) => s.id === now.id)
+  if (stored) return stored
+  // Building may have taken away what a jumper stands on.
+  const has = (end: string) => circuit.value.parts.some((p) => end.startsWith(`${p.id}.`))
+  return { ...now, ...(now.bypassed && { bypassed: now.bypassed.filter((pair) => pair.every(has)) }) }
+})
 const { wiring, key, trouble, walk, values, tint, notices } = useReadings(circuit, state, ref([]), path)
+const build = useBuild(circuit, path, chosen)
+const builder = ref<InstanceType<typeof Builder> | null>(null)
+const drawing = ref<InstanceType<typeof Schematic> | null>(null)
+const showAmps = ref(false)
+const showVolts = ref(true)
+const amps = computed(() =>
+  showAmps.value
+    ? Object.fromEntries((key.value?.drops ?? []).map((d) => [d.part, formatQuantity(Math.abs(d.amps), 'A')]))
+    : {},
+)
+const none = new Map<number, string>()
+
+function choose(part: string) {
+  chosen.value = part
+  drawing.value?.showPart(part)
+}
+function rename(to: string) {
+  const from = chosen.value
+  if (!from) return
+  const built = store.build(`${from} is now ${to}`, (c) => ({
+    ok: true,
+    circuit: renameId(c, from, to),
+    touched: [to],
+  }))
+  if (built?.ok) chosen.value = to
+}
 const lit = computed(() => store.lit ?? chosen.value)
 const light = (part: string | null) => (store.lit = part)
 
 useEventListener('keydown', (event: KeyboardEvent) => {
+  const inField = ['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)
+  if (event.key === '/' && !inField) {
+    event.preventDefault()
+    builder.value?.type()
+    return
+  }
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
   if ((event.target as HTMLElement).tagName === 'INPUT') return
   event.preventDefault()
@@ -50,8 +96,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <StateBar :circuit="circuit" :state="state" named @change="own = $event" />
-      <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
+      <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
       <span class="gap" />
+      <VersionMenu />
       <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
         <Undo2 :size="16" />
       </NButton>
@@ -62,33 +109,53 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <p v-if="store.failure" class="wrong banner" role="alert">
       {{ store.failure }}
     </p>
+    <Builder
+      ref="builder"
+      class="building"
+      :circuit="circuit"
+      :build="build"
+      :path="path"
+      :chosen="chosen"
+      :lit="lit"
+      @path="path = $event"
+      @choose="choose"
+      @light="light"
+    />
+    <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
     <section class="drawing" aria-label="Drawing">
       <Schematic
+        ref="drawing"
         :circuit="circuit"
         :wiring="wiring"
-        :values="values"
+        :values="showVolts ? values : none"
+        :amps="amps"
         :tint="tint"
         :lit="lit"
         :controls="state.controls"
         :detached="state.detached"
         :notices="notices"
         parts-act
-        @part="chosen = $event"
+        @part="choose($event)"
         @hover="light"
       />
+      <div class="showing">
+        <label><input v-model="showVolts" type="checkbox" /> volts</label>
+        <label><input v-model="showAmps" type="checkbox" /> amps</label>
+        <PartFinder :circuit="circuit" @found="choose" />
+      </div>
     </section>
     <p v-if="trouble" class="wrong">
       {{ trouble }}
     </p>
     <template v-if="key">
       <section class="stairs" aria-label="Staircase">
-        <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="chosen = $event" />
+        <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="choose($event)" />
       </section>
       <div class="sum">
         <BalanceLine :state="key" :school="schools[0]!.id" :path="path" />
       </div>
       <div class="scroll drops" tabindex="0" role="region" aria-label="Drops">
-        <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="chosen = $event" />
+        <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />
       </div>
     </template>
     <div class="scroll side" tabindex="0" role="region" aria-label="Values">
@@ -99,6 +166,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :state="key"
         @set="(name, value) => store.edit({ type: 'setParameter', part: chosen!, name, value })"
         @name="store.edit({ type: 'namePart', part: chosen!, name: $event })"
+        @rename="rename"
+        @replace="build.replace($event)"
       />
       <p v-else class="quiet">
         Choose a part in the drawing, the staircase or the table to see and change its values.
@@ -109,17 +178,35 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 <style scoped>
 .bench {
-  grid-template-columns: minmax(360px, 41%) minmax(0, 1fr) 230px;
-  grid-template-rows: auto auto minmax(190px, 42%) auto minmax(0, 1fr);
-  grid-template-areas: 'top top top' 'banner banner banner' 'draw stairs stairs' 'draw sum sum' 'draw drops side';
+  grid-template-columns: minmax(360px, 41%) minmax(0, 1fr) 224px;
+  grid-template-rows: auto auto auto auto minmax(150px, 38%) auto minmax(0, 1fr);
+  grid-template-areas: 'top top top' 'build build build' 'rules rules rules' 'banner banner banner' 'draw stairs side' 'draw sum side' 'draw drops side';
   gap: 6px 14px;
   padding: 8px 16px 10px;
 }
 .wide {
-  grid-template-columns: minmax(360px, 50%) minmax(0, 1fr) 200px;
+  grid-template-columns: minmax(360px, 50%) minmax(0, 1fr) 224px;
 }
 .top {
   grid-area: top;
+}
+.building {
+  grid-area: build;
+}
+.rules {
+  grid-area: rules;
+}
+.drawing {
+  position: relative;
+}
+.showing {
+  position: absolute;
+  left: 6px;
+  bottom: 4px;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font-size: 12.5px;
 }
 .gap {
   flex: 1;

@@ -1,14 +1,36 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import { partOfKind, type FieldMeta } from '../../../core/parts'
+import { partOfKind, parts, type FieldMeta } from '../../../core/parts'
 import { formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
 import QuantityField from './QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
-const emit = defineEmits<{ set: [name: string, value: number | string]; name: [name: string] }>()
+const emit = defineEmits<{
+  set: [name: string, value: number | string]
+  name: [name: string]
+  rename: [id: string]
+  replace: [kind: string]
+}>()
+const others = computed(() =>
+  parts.filter(
+    (p) => p.kind !== found.value?.kind && (p.role === 'source') === (definition.value?.role === 'source'),
+  ),
+)
+const wrongId = ref('')
+function takeId(event: Event) {
+  const field = event.target as HTMLInputElement
+  const id = field.value.trim().toUpperCase()
+  if (id === props.part) return
+  wrongId.value = !/^[A-Z]{1,3}[0-9]{1,3}$/.test(id)
+    ? 'One to three letters and a number, such as F1'
+    : props.circuit.parts.some((p) => p.id === id)
+      ? `${id} is taken`
+      : ''
+  if (!wrongId.value) emit('rename', id)
+}
 
 const found = computed(() => props.circuit.parts.find((p) => p.id === props.part))
 const definition = computed(() => found.value && partOfKind(found.value.kind))
@@ -66,6 +88,20 @@ const doing = computed(() => {
     <p v-if="doing" class="reading doing">
       {{ [doing.volts, doing.amps, doing.watts].filter(Boolean).join(' · ') }}
     </p>
+    <div class="two">
+      <label class="field id"
+        >Short
+        <input class="plain" :value="part" :aria-invalid="!!wrongId" @change="takeId" />
+      </label>
+      <label class="field"
+        >Replace by
+        <select value="" @change="emit('replace', chosenWord($event))">
+          <option value="">…</option>
+          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ p.title }}</option>
+        </select>
+      </label>
+    </div>
+    <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <label class="field"
       >Name
       <NInput
@@ -97,6 +133,7 @@ const doing = computed(() => {
       :unit="field.unit"
       :value="field.value"
       :check="field.check"
+      :table="field.table"
       @set="emit('set', field.key, $event)"
     />
   </section>
@@ -107,6 +144,14 @@ const doing = computed(() => {
   display: grid;
   gap: 8px;
   align-content: start;
+}
+.two {
+  display: grid;
+  grid-template-columns: 62px minmax(0, 1fr);
+  gap: 6px;
+}
+.two input {
+  width: 100%;
 }
 .doing {
   font-size: 15px;

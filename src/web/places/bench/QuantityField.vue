@@ -8,6 +8,8 @@ const props = defineProps<{
   unit: Unit
   value: number
   check?: (value: number) => string | undefined
+  /** What the trade's table offers. */
+  table?: readonly { readonly value: number; readonly text: string }[]
 }>()
 const emit = defineEmits<{ set: [value: number] }>()
 
@@ -30,6 +32,21 @@ function take() {
   wrong.value = read.ok ? (props.check?.(read.value) ?? '') : read.message
   if (read.ok && !wrong.value) emit('set', read.value)
 }
+/** Round values of a decade, so that a step is always one that somebody would write. */
+const rounds = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8]
+function step(way: 1 | -1) {
+  const size = Math.abs(props.value)
+  const offered = props.table?.map((t) => t.value)
+  const decade = 10 ** Math.floor(Math.log10(size || 1) + 1e-9)
+  const values =
+    offered ?? [0.1, 1, 10].flatMap((d) => rounds.map((r) => Number((r * decade * d).toPrecision(3))))
+  const next = way > 0 ? values.find((v) => v > size * 1.0001) : values.findLast((v) => v < size * 0.9999)
+  if (next !== undefined && !props.check?.(next)) emit('set', next)
+}
+function pick(event: Event) {
+  const value = Number((event.target as HTMLSelectElement).value)
+  if (value) emit('set', value)
+}
 function giveUp() {
   text.value = written.value
   wrong.value = ''
@@ -37,20 +54,74 @@ function giveUp() {
 </script>
 
 <template>
-  <label class="field">
-    {{ label }}
-    <NInput
-      v-model:value="text"
-      size="small"
-      :status="wrong ? 'error' : undefined"
-      :input-props="{ 'aria-invalid': wrong ? 'true' : 'false' }"
-      placeholder=""
-      @change="take"
-      @keydown.enter="take"
-      @keydown.esc="giveUp"
-    >
-      <template v-if="unit" #suffix>{{ unit }}</template>
-    </NInput>
+  <div class="field">
+    <label>
+      <span>{{ label }}</span>
+      <NInput
+        v-model:value="text"
+        size="small"
+        :status="wrong ? 'error' : undefined"
+        :input-props="{ 'aria-invalid': wrong ? 'true' : 'false' }"
+        placeholder=""
+        @change="take"
+        @keydown.enter="take"
+        @keydown.esc="giveUp"
+        @keydown.up.prevent="step(1)"
+        @keydown.down.prevent="step(-1)"
+      >
+        <template v-if="unit" #suffix>{{ unit }}</template>
+      </NInput>
+    </label>
+    <span class="steps">
+      <button type="button" :aria-label="`${label}: less`" tabindex="-1" @click="step(-1)">−</button>
+      <button type="button" :aria-label="`${label}: more`" tabindex="-1" @click="step(1)">+</button>
+      <select
+        v-if="table"
+        :aria-label="`${label}: from the table`"
+        :value="table.some((t) => t.value === value) ? value : ''"
+        @change="pick"
+      >
+        <option value="">table</option>
+        <option v-for="t in table" :key="t.value" :value="t.value">{{ t.text }}</option>
+      </select>
+    </span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
-  </label>
+  </div>
 </template>
+
+<style scoped>
+.field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 3px 4px;
+  align-items: end;
+  font-size: 13px;
+  color: var(--quiet);
+}
+label {
+  display: grid;
+  gap: 3px;
+}
+.steps {
+  display: flex;
+  gap: 2px;
+}
+.steps button {
+  font: inherit;
+  width: 24px;
+  height: 28px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+.steps select {
+  width: 62px;
+  min-height: 28px;
+  padding: 2px;
+}
+.wrong {
+  grid-column: 1 / -1;
+}
+</style>

@@ -15,7 +15,9 @@ export function useReadings(
   const solved = computed(() => stateKey(circuit.value, faults.value, state.value, { wiring: wiring.value }))
   const key = computed(() => (solved.value.ok ? solved.value : null))
   const trouble = computed(() => (solved.value.ok ? null : solved.value.message))
-  const walk = computed(() => walkPath(circuit.value, wiring.value, circuit.value.paths[path.value]!))
+  const walk = computed(() =>
+    walkPath(circuit.value, wiring.value, circuit.value.paths[path.value] ?? circuit.value.paths[0]!),
+  )
   const values = computed(
     () =>
       new Map(

@@ -2,20 +2,16 @@
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
-import { circuitListSchema, orderRowSchema, type CircuitList, type OrderRow } from '../../../contract'
+import { orderRowSchema, type OrderRow } from '../../../contract'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
 import ClassList from './ClassList.vue'
-import ImportCircuit from './ImportCircuit.vue'
+import Library from './Library.vue'
 
-const circuits = ref<CircuitList>([])
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
 try {
-  ;[circuits.value, orders.value] = await Promise.all([
-    ask(circuitListSchema, '/circuits'),
-    ask(z.array(orderRowSchema), '/orders'),
-  ])
+  orders.value = await ask(z.array(orderRowSchema), '/orders')
 } catch (error) {
   wrong.value = messageOf(error)
 }
@@ -61,35 +57,7 @@ try {
         </tbody>
       </table>
     </section>
-    <section>
-      <h2>Circuits</h2>
-      <p v-if="!circuits.length">No circuit yet. Import one to begin.</p>
-      <table v-else class="data">
-        <thead>
-          <tr>
-            <th scope="col">Circuit</th>
-            <th scope="col">Vehicle</th>
-            <th scope="col" class="num">Parts</th>
-            <th scope="col">Changed</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="circuit in circuits" :key="circuit.id">
-            <td>
-              <RouterLink :to="{ name: 'bench', params: { id: circuit.id } }">
-                {{ circuit.name }}
-              </RouterLink>
-            </td>
-            <td>{{ circuit.vehicle }}</td>
-            <td class="num">
-              {{ circuit.parts }}
-            </td>
-            <td>{{ when(circuit.updated) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <ImportCircuit />
-    </section>
+    <Library />
     <ClassList />
   </div>
 </template>
@@ -97,8 +65,8 @@ try {
 <style scoped>
 .home {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 32px 48px;
+  grid-template-columns: minmax(0, 1fr) 250px;
+  gap: 32px 36px;
   max-width: 1240px;
   margin: 0 auto;
   padding: 24px 20px;

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { ChevronLeft, ChevronRight, Copy, Trash2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { leadEnd, namePath, removePath, wireUp, type Circuit } from '../../../core/circuit'
+import { useCircuit } from '../../stores/circuit'
+import HarnessEditor from './HarnessEditor.vue'
+import NewPath from './NewPath.vue'
+import PartDrawer from './PartDrawer.vue'
+import PathStrip from './PathStrip.vue'
+import QuickAdd from './QuickAdd.vue'
+import type { Build } from './useBuild'
+
+const props = defineProps<{
+  circuit: Circuit
+  build: Build
+  path: number
+  chosen: string | null
+  lit: string | null
+}>()
+const emit = defineEmits<{ path: [index: number]; choose: [id: string]; light: [id: string | null] }>()
+
+const store = useCircuit()
+const quick = ref<InstanceType<typeof QuickAdd> | null>(null)
+const current = computed(() => props.build.current.value)
+const titles = computed(() =>
+  props.circuit.paths.map(
+    (p, i) => `${i + 1}  ${p.name || `${p.from.replace('.', '')} → ${p.to.replace('.', '')}`}`,
+  ),
+)
+const where = computed(() => {
+  const at = props.build.at.value
+  const before = current.value.steps[at - 1]?.part
+  const after = current.value.steps[at]?.part
+  return before ? `after ${before}` : after ? `before ${after}` : 'here'
+})
+const points = computed(() =>
+  wireUp(props.circuit)
+    .points.filter((p) => !p.inside)
+    .map((p) => ({ value: `${p.part}.${p.terminal}`, text: p.name })),
+)
+const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+const onPath = computed(() => props.build.index.value >= 0)
+
+function drop() {
+  const { id } = current.value
+  const built = store.build('Path taken out', (c) => removePath(c, id))
+  if (built?.ok) emit('path', 0)
+}
+defineExpose({ type: () => quick.value?.focus() })
+</script>
+
+<template>
+  <div class="builder">
+    <div class="row">
+      <label class="path"
+        ><span class="visually-hidden">Path</span>
+        <select :value="path" @change="emit('path', Number(value($event)))">
+          <option v-for="(title, i) in titles" :key="i" :value="i">{{ title }}</option>
+        </select>
+      </label>
+      <PathStrip
+        class="strip"
+        :circuit="circuit"
+        :build="build"
+        :chosen="chosen"
+        :lit="lit"
+        @choose="emit('choose', $event)"
+        @light="emit('light', $event)"
+        @type="quick?.focus()"
+      />
+      <span class="acts" role="group" aria-label="The chosen part">
+        <button
+          type="button"
+          :disabled="!onPath"
+          aria-label="Move towards supply"
+          title="Move towards supply (Alt ←)"
+          @click="build.move(-1)"
+        >
+          <ChevronLeft :size="15" />
+        </button>
+        <button
+          type="button"
+          :disabled="!onPath"
+          aria-label="Move towards return"
+          title="Move towards return (Alt →)"
+          @click="build.move(1)"
+        >
+          <ChevronRight :size="15" />
+        </button>
+        <button
+          type="button"
+          :disabled="!onPath"
+          aria-label="Double it"
+          title="Double it (Ctrl D)"
+          @click="build.duplicate()"
+        >
+          <Copy :size="15" />
+        </button>
+        <button
+          type="button"
+          :disabled="!chosen"
+          aria-label="Take it out"
+          title="Take it out (Del)"
+          @click="build.remove()"
+        >
+          <Trash2 :size="15" />
+        </button>
+      </span>
+    </div>
+    <div class="row">
+      <PartDrawer :circuit="circuit" :build="build" />
+      <NewPath :circuit="circuit" :build="build" :near="chosen" />
+      <details class="more">
+        <summary>Path …</summary>
+        <div class="menu">
+          <label class="field"
+            >Name of this path
+            <input
+              class="plain"
+              :value="current.name"
+              @change="store.build('Path named', (c) => namePath(c, current.id, value($event)))"
+            />
+          </label>
+          <label class="field"
+            >Begins at
+            <select
+              :value="current.from"
+              @change="
+                store.build('Feed led elsewhere', (c) => leadEnd(c, current.id, 'from', value($event)))
+              "
+            >
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+            </select></label
+          >
+          <label class="field"
+            >Ends at
+            <select
+              :value="current.to"
+              @change="
+                store.build('Return led elsewhere', (c) => leadEnd(c, current.id, 'to', value($event)))
+              "
+            >
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+            </select></label
+          >
+          <button type="button" class="plain-button" @click="build.copyPath()">Copy all its parts</button>
+          <button
+            type="button"
+            class="plain-button"
+            :disabled="!build.clipboard.value.length"
+            @click="build.paste()"
+          >
+            Paste here
+          </button>
+          <button type="button" class="plain-button" :disabled="circuit.paths.length < 2" @click="drop">
+            Take this path out
+          </button>
+          <HarnessEditor :circuit="circuit" />
+        </div>
+      </details>
+      <QuickAdd ref="quick" class="typed" :circuit="circuit" :where="where" @take="build.typed($event)" />
+    </div>
+    <p v-if="build.said.value" class="quiet said" role="status">{{ build.said.value }}</p>
+  </div>
+</template>
+
+<style scoped>
+.builder {
+  display: grid;
+  gap: 2px;
+  border-block: 1px solid var(--rule);
+  padding: 2px 0 4px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-width: 0;
+}
+.path select {
+  max-width: 190px;
+}
+.strip {
+  flex: 1;
+}
+.typed {
+  flex: 1;
+  min-width: 0;
+}
+.acts {
+  display: inline-flex;
+  gap: 2px;
+}
+.acts button,
+summary,
+.plain-button {
+  font: inherit;
+  font-size: 12.5px;
+  min-width: 27px;
+  min-height: 27px;
+  padding: 3px 6px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+  display: inline-grid;
+  place-items: center;
+}
+.acts button:disabled,
+.plain-button:disabled {
+  opacity: 0.4;
+  cursor: default;
+}
+.more {
+  position: relative;
+}
+summary {
+  list-style: none;
+  padding: 3px 8px;
+}
+.menu {
+  position: absolute;
+  z-index: 20;
+  top: 32px;
+  left: 0;
+  width: 300px;
+  max-height: 60vh;
+  overflow: auto;
+  display: grid;
+  gap: 8px;
+  padding: 10px;
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+}
+.said {
+  font-size: 12px;
+}
+</style>

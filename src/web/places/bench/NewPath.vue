@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { NButton, NPopover } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { commonReturn, presets, wireUp, type Circuit } from '../../../core/circuit'
+import { partOfKind, parts } from '../../../core/parts'
+import type { Build } from './useBuild'
+
+const props = defineProps<{ circuit: Circuit; build: Build; near: string | null }>()
+
+const open = ref(false)
+const from = ref('')
+const to = ref('')
+const kind = ref('wire')
+const points = computed(() =>
+  wireUp(props.circuit)
+    .points.filter((p) => !p.inside)
+    .map((p) => ({
+      value: `${p.part}.${p.terminal}`,
+      text: `${p.name}  ${props.circuit.parts.find((q) => q.id === p.part)?.name ?? ''} ${p.title}`.trim(),
+    })),
+)
+const terminals = computed(() => {
+  // Pins that no path has reached yet, such as a relay's coil, are points of their own.
+  return points.value
+})
+function begin(shown: boolean) {
+  open.value = shown
+  if (!shown) return
+  const beside = points.value.filter((p) => p.value.startsWith(`${props.near}.`))
+  from.value = beside[beside.length - 1]?.value ?? props.circuit.paths[0]!.from
+  to.value = commonReturn(props.circuit)
+}
+function make() {
+  const parameters = presets(props.circuit, partOfKind(kind.value))
+  if (props.build.branch(from.value, to.value, [{ new: { kind: kind.value, parameters } }]))
+    open.value = false
+}
+</script>
+
+<template>
+  <NPopover
+    trigger="click"
+    placement="bottom-start"
+    :show="open"
+    :width="330"
+    :show-arrow="false"
+    @update:show="begin"
+  >
+    <template #trigger>
+      <button type="button" class="open">Branch …</button>
+    </template>
+    <form class="form" aria-label="New path" @submit.prevent="make">
+      <label class="field"
+        >From
+        <select v-model="from">
+          <option v-for="p in terminals" :key="p.value" :value="p.value">{{ p.text }}</option>
+        </select></label
+      >
+      <label class="field"
+        >First part
+        <select v-model="kind">
+          <option v-for="p in parts.filter((q) => q.role !== 'source')" :key="p.kind" :value="p.kind">
+            {{ p.title }}
+          </option>
+        </select></label
+      >
+      <label class="field"
+        >To
+        <select v-model="to">
+          <option v-for="p in terminals" :key="p.value" :value="p.value">{{ p.text }}</option>
+        </select></label
+      >
+      <NButton attr-type="submit" size="small" type="primary">Make the path</NButton>
+    </form>
+  </NPopover>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 8px;
+}
+.open {
+  font: inherit;
+  font-size: 12.5px;
+  padding: 3px 8px;
+  min-height: 27px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { NPopover } from 'naive-ui'
+import { computed } from 'vue'
+import { VueDraggable } from 'vue-draggable-plus'
+import { readQuick, type Circuit } from '../../../core/circuit'
+import { parts, partOfKind, type Role } from '../../../core/parts'
+import type { Build } from './useBuild'
+
+const props = defineProps<{ circuit: Circuit; build: Build }>()
+
+const heads: readonly (readonly [Role, string])[] = [
+  ['protection', 'Protection'],
+  ['control', 'Control'],
+  ['conductor', 'Conductors'],
+  ['connection', 'Joints and sensors'],
+  ['load', 'Loads'],
+  ['source', 'Sources'],
+]
+const groups = heads.map(([role, title]) => ({ title, kinds: parts.filter((p) => p.role === role) }))
+
+/** Other ways through parts that are here and that no path takes yet: a relay's coil, a starter's windings. */
+const passes = computed(() =>
+  props.circuit.parts.flatMap((part) => {
+    const { benchPairs, title } = partOfKind(part.kind)
+    if (!benchPairs || benchPairs.length < 2) return []
+    const used = props.circuit.paths.flatMap((p) => p.steps.filter((s) => s.part === part.id))
+    const { through } = partOfKind(part.kind)
+    return benchPairs
+      .filter(
+        ([a, b]) =>
+          !used.some((s) => [s.enter ?? through[0], s.leave ?? through[1]].some((k) => k === a || k === b)),
+      )
+      .flatMap(([a, b]) => {
+        const read = readQuick(props.circuit, `${part.id}.${a}-${b}`)
+        return read.ok
+          ? [{ key: `${part.id}${a}`, text: read.shown[0]!, title: part.name || title, items: read.items }]
+          : []
+      })
+  }),
+)
+</script>
+
+<template>
+  <NPopover trigger="click" placement="bottom-start" :width="560" :show-arrow="false">
+    <template #trigger>
+      <button type="button" class="open">Parts ▾</button>
+    </template>
+    <div class="drawer" aria-label="Parts to put in">
+      <section v-if="passes.length">
+        <h3>Already here, another way through</h3>
+        <div class="kinds">
+          <button
+            v-for="p in passes"
+            :key="p.key"
+            type="button"
+            :title="p.title"
+            @click="build.insert(p.items, `${p.text} put in`)"
+          >
+            {{ p.text }}
+          </button>
+        </div>
+      </section>
+      <section v-for="group in groups" :key="group.title">
+        <h3>{{ group.title }}</h3>
+        <VueDraggable
+          class="kinds"
+          :model-value="[...group.kinds]"
+          :group="{ name: 'parts', pull: 'clone', put: false }"
+          :sort="false"
+        >
+          <button
+            v-for="kind in group.kinds"
+            :key="kind.kind"
+            type="button"
+            :data-kind="kind.kind"
+            @click="build.insertKind(kind.kind)"
+          >
+            {{ kind.title }}
+          </button>
+        </VueDraggable>
+      </section>
+      <p class="quiet">A click puts it in at the mark; or drag it between two parts of the path.</p>
+    </div>
+  </NPopover>
+</template>
+
+<style scoped>
+.drawer {
+  display: grid;
+  gap: 8px;
+  font-size: 13px;
+}
+h3 {
+  font-size: 12px;
+  color: var(--quiet);
+  font-weight: 500;
+  margin-bottom: 3px;
+}
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.kinds button,
+.open {
+  font: inherit;
+  font-size: 12.5px;
+  padding: 3px 8px;
+  min-height: 27px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+.kinds button:hover,
+.open:hover {
+  background: var(--accent-soft);
+}
+</style>

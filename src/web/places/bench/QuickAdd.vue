@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
+
+const props = defineProps<{ circuit: Circuit; where: string }>()
+const emit = defineEmits<{ take: [line: string]; leave: [] }>()
+
+const line = ref('')
+const field = ref<HTMLInputElement | null>(null)
+const read = computed(() => (line.value.trim() ? readQuick(props.circuit, line.value) : null))
+/** Word that is being typed: the last piece, as long as it is one word. */
+const begun = computed(() => {
+  const last = line.value.split(/[,:]/).at(-1)!.trimStart()
+  return /^[a-z]*$/i.test(last) && last ? last : ''
+})
+const offers = computed(() => (begun.value ? suggestions(begun.value).slice(0, 6) : []))
+
+function complete(word: string) {
+  line.value = `${line.value.slice(0, line.value.length - begun.value.length)}${word} `
+  field.value?.focus()
+}
+function key(event: KeyboardEvent) {
+  if (event.key === 'Tab' && !event.shiftKey && offers.value[0] && offers.value[0] !== begun.value) {
+    event.preventDefault()
+    complete(offers.value[0])
+  } else if (event.key === 'Enter' && read.value?.ok) {
+    emit('take', line.value)
+    line.value = ''
+  } else if (event.key === 'Escape') {
+    if (line.value) line.value = ''
+    else emit('leave')
+  }
+}
+defineExpose({ focus: () => field.value?.focus() })
+</script>
+
+<template>
+  <div class="quick">
+    <input
+      ref="field"
+      v-model="line"
+      class="plain"
+      aria-label="Type parts"
+      aria-describedby="quick-says"
+      autocomplete="off"
+      spellcheck="false"
+      placeholder="fuse 15, wire 1.5 2 m, switch, lamp 55 “work lamp”"
+      @keydown="key"
+    />
+    <p id="quick-says" class="says" aria-live="polite">
+      <template v-if="read?.ok">
+        <kbd>Enter</kbd>
+        <span v-if="read.from || read.to"
+          >new path {{ read.from ? `from ${read.from}` : '' }} {{ read.to ? `to ${read.to}` : '' }}:</span
+        >
+        <span v-else>{{ where }}:</span>
+        <b v-for="(piece, i) in read.shown" :key="i">{{ piece }}</b>
+      </template>
+      <span v-else-if="read" class="not">{{ read.what }}</span>
+      <template v-else>
+        parts in the order the current meets them, with their values · <i>K1.86</i> passes a relay’s coil ·
+        <i>from F1a: … to G1e</i> makes a branch
+      </template>
+      <span v-if="offers.length && offers[0] !== begun" class="offers">
+        <button v-for="word in offers" :key="word" type="button" tabindex="-1" @click="complete(word)">
+          {{ word }}
+        </button>
+        <kbd>Tab</kbd>
+      </span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.quick {
+  display: grid;
+  grid-template-columns: minmax(220px, 30%) minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+}
+input {
+  font-family: var(--face-readings);
+  font-size: 13px;
+}
+.says {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  align-items: center;
+  font-size: 12px;
+  color: var(--quiet);
+  min-height: 18px;
+}
+.says b {
+  color: var(--ink);
+  font-weight: 500;
+}
+.not {
+  color: var(--fault);
+}
+kbd {
+  font-family: var(--face-readings);
+  font-size: 11px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  padding: 0 4px;
+}
+.offers {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+}
+.offers button {
+  font: inherit;
+  border: 0;
+  border-bottom: 1px dotted var(--accent);
+  background: none;
+  color: var(--accent);
+  cursor: pointer;
+  padding: 0 2px;
+}
+</style>

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { NButton, NInput, NPopover } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import {
+  keepState,
+  removeState,
+  renameState,
+  terminalAt,
+  wireUp,
+  type Circuit,
+  type CircuitState,
+} from '../../../core/circuit'
+import { partOfKind } from '../../../core/parts'
+import { useCircuit } from '../../stores/circuit'
+import QuantityField from './QuantityField.vue'
+
+const props = defineProps<{ circuit: Circuit; state: CircuitState }>()
+const emit = defineEmits<{ change: [state: CircuitState] }>()
+const store = useCircuit()
+const name = ref('')
+const jumperFrom = ref('')
+const jumperTo = ref('')
+watch(
+  () => props.state,
+  (state) => (name.value = state.id === 'custom' ? '' : state.name),
+  { immediate: true },
+)
+const points = computed(() =>
+  wireUp(props.circuit)
+    .points.filter((p) => !p.inside)
+    .map((p) => p.name),
+)
+const named = computed(() => props.state.id !== 'custom')
+const alter = (part: Partial<CircuitState>) =>
+  emit('change', { ...props.state, id: 'custom', name: 'as set', ...part })
+
+function keep() {
+  const built = store.build(`State “${name.value}” kept`, (c) => keepState(c, props.state, name.value.trim()))
+  if (!built?.ok) return
+  const kept = built.circuit.states.find((s) => s.id === built.id)
+  if (kept) emit('change', kept)
+}
+function rename() {
+  const built = store.build('State renamed', (c) => renameState(c, props.state.id, name.value.trim()))
+  if (built?.ok) emit('change', { ...props.state, name: name.value.trim() })
+}
+function remove() {
+  const built = store.build(`State “${props.state.name}” taken away`, (c) => removeState(c, props.state.id))
+  if (built?.ok) emit('change', built.circuit.states[0]!)
+}
+function bridge() {
+  const [a, b] = [terminalAt(props.circuit, jumperFrom.value), terminalAt(props.circuit, jumperTo.value)]
+  if (!a || !b || a === b) return
+  alter({ bypassed: [...(props.state.bypassed ?? []), [a, b]] })
+}
+const written = (end: string) => {
+  const [id, key] = end.split('.') as [string, string]
+  const part = props.circuit.parts.find((p) => p.id === id)
+  const terminal = part && partOfKind(part.kind).terminals.find((t) => t.key === key)
+  return part && terminal
+    ? id + (partOfKind(part.kind).suffixes?.(part.parameters)[key] ?? terminal.suffix)
+    : end
+}
+function checkTemperature(value: number) {
+  return value < -40 || value > 120 ? 'Between −40 and 120 °C' : undefined
+}
+</script>
+
+<template>
+  <NPopover trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
+    <template #trigger>
+      <button type="button" class="open">State …</button>
+    </template>
+    <div class="form" aria-label="This state">
+      <label class="field"
+        >Name
+        <NInput
+          v-model:value="name"
+          size="small"
+          placeholder="key run, fan on, X1 unplugged"
+          @keydown.enter="keep"
+        />
+      </label>
+      <div class="acts">
+        <NButton size="small" type="primary" :disabled="!name.trim()" @click="keep">Keep it</NButton>
+        <NButton size="small" :disabled="!named || !name.trim() || name === state.name" @click="rename"
+          >Rename</NButton
+        >
+        <NButton size="small" :disabled="!named || circuit.states.length < 2" @click="remove"
+          >Take it away</NButton
+        >
+      </div>
+      <div class="field">
+        <span>Fused jumper</span>
+        <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair">
+          {{ written(pair[0]) }} – {{ written(pair[1]) }}
+          <button
+            type="button"
+            :aria-label="`Take the jumper ${written(pair[0])} off`"
+            @click="alter({ bypassed: (state.bypassed ?? []).filter((_, k) => k !== i) })"
+          >
+            ✕
+          </button>
+        </p>
+        <span class="pair">
+          <select v-model="jumperFrom" aria-label="Jumper from">
+            <option v-for="p in points" :key="p">{{ p }}</option>
+          </select>
+          to
+          <select v-model="jumperTo" aria-label="Jumper to">
+            <option v-for="p in points" :key="p">{{ p }}</option>
+          </select>
+          <NButton
+            size="small"
+            :disabled="!jumperFrom || !jumperTo || jumperFrom === jumperTo"
+            @click="bridge"
+            >Put on</NButton
+          >
+        </span>
+        <p class="quiet">Fuse every jumper like the circuit it feeds; keep its leads short.</p>
+      </div>
+      <QuantityField
+        label="Temperature in this state"
+        unit="°C"
+        :value="state.temperature ?? circuit.temperature"
+        :check="checkTemperature"
+        @set="alter({ temperature: $event })"
+      />
+    </div>
+  </NPopover>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 10px;
+}
+.acts,
+.pair {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.pair select {
+  max-width: 90px;
+}
+.open {
+  font: inherit;
+  font-size: 12.5px;
+  padding: 3px 8px;
+  min-height: 27px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+</style>

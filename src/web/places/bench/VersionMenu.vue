@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { NButton, NInput, NPopover } from 'naive-ui'
+import { ref } from 'vue'
+import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract'
+import { ask, messageOf, post, tell } from '../../api/client'
+import { when } from '../../parts/when'
+import { useCircuit } from '../../stores/circuit'
+
+const store = useCircuit()
+const versions = ref<VersionList>([])
+const history = ref<{ what: string; undone: boolean }[]>([])
+const name = ref('')
+const wrong = ref('')
+const address = () => `/circuits/${store.stored!.id}`
+
+async function attempt(work: () => Promise<unknown>) {
+  wrong.value = ''
+  try {
+    await work()
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+const load = () =>
+  attempt(async () => {
+    await store.settled()
+    ;[versions.value, history.value] = await Promise.all([
+      ask(versionListSchema, `${address()}/versions`),
+      ask(historySchema, `${address()}/history`),
+    ])
+  })
+const keep = () =>
+  attempt(async () => {
+    await store.settled()
+    await post(`${address()}/versions`, { name: name.value.trim() })
+    name.value = ''
+    await load()
+  })
+const takeUp = (id: string) =>
+  attempt(async () => {
+    await tell(storedCircuitSchema, `${address()}/versions/${id}`)
+    await store.load(store.stored!.id)
+    await load()
+  })
+</script>
+
+<template>
+  <NPopover
+    trigger="click"
+    placement="bottom-end"
+    :width="340"
+    :show-arrow="false"
+    @update:show="$event && load()"
+  >
+    <template #trigger>
+      <button type="button" class="open">Versions …</button>
+    </template>
+    <div class="versions" aria-label="Versions">
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <form class="keep" @submit.prevent="keep">
+        <NInput
+          v-model:value="name"
+          size="small"
+          aria-label="Name of the version"
+          placeholder="as taught in spring"
+        />
+        <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">Keep</NButton>
+      </form>
+      <p v-if="!versions.length" class="quiet">
+        No version kept yet. Every change is saved and can be undone anyway.
+      </p>
+      <ul>
+        <li v-for="v in versions" :key="v.id">
+          <span
+            >{{ v.name }} <span class="quiet">{{ when(v.created) }}</span></span
+          >
+          <NButton size="tiny" @click="takeUp(v.id)">Take it up again</NButton>
+        </li>
+      </ul>
+      <h3>What was done</h3>
+      <ol v-if="history.length" tabindex="0">
+        <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ h.what }}</li>
+      </ol>
+      <p v-else class="quiet">Nothing yet.</p>
+    </div>
+  </NPopover>
+</template>
+
+<style scoped>
+.versions {
+  display: grid;
+  gap: 8px;
+  font-size: 13px;
+}
+.keep {
+  display: flex;
+  gap: 6px;
+}
+ul,
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+ul li {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 3px 0;
+}
+ol {
+  max-height: 180px;
+  overflow: auto;
+}
+.undone {
+  text-decoration: line-through;
+  color: var(--quiet);
+}
+.open {
+  font: inherit;
+  font-size: 12.5px;
+  padding: 3px 8px;
+  min-height: 27px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  cursor: pointer;
+}
+</style>

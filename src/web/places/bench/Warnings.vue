@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { TriangleAlert } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import type { Circuit, Wiring } from '../../../core/circuit'
+import { walkPaths, type StateKey } from '../../../core/readings'
+import { warningsOf } from '../../../core/workshop'
+
+const props = defineProps<{ circuit: Circuit; wiring: Wiring; state: StateKey | null }>()
+const emit = defineEmits<{ choose: [part: string] }>()
+const all = ref(false)
+const found = computed(() =>
+  warningsOf({
+    circuit: props.circuit,
+    wiring: props.wiring,
+    walks: walkPaths(props.circuit, props.wiring),
+    key: props.state,
+  }),
+)
+const shown = computed(() => (all.value ? found.value : found.value.slice(0, 1)))
+const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
+</script>
+
+<template>
+  <div v-if="found.length" class="warnings" role="region" aria-label="Workshop rules">
+    <ul>
+      <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
+        <TriangleAlert :size="14" aria-hidden="true" />
+        <b>{{ words[w.weight] }}</b>
+        <button type="button" @click="emit('choose', w.part)">{{ w.text }}</button>
+      </li>
+    </ul>
+    <button v-if="found.length > 1" type="button" class="more" :aria-expanded="all" @click="all = !all">
+      {{ all ? 'fewer' : `and ${found.length - 1} more` }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.warnings {
+  display: flex;
+  gap: 10px;
+  align-items: start;
+  font-size: 12.5px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 2px;
+}
+li {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  color: var(--doubt);
+}
+li[data-weight='hazard'] {
+  color: var(--fault);
+}
+li[data-weight='hint'] {
+  color: var(--quiet);
+}
+button {
+  font: inherit;
+  border: 0;
+  background: none;
+  color: inherit;
+  cursor: pointer;
+  text-align: left;
+  padding: 2px 0;
+  min-height: 24px;
+}
+.more {
+  color: var(--accent);
+  white-space: nowrap;
+}
+</style>
