@@ -213,8 +213,8 @@ export function presets(
   definition: AnyPart,
   said: Readonly<Record<string, unknown>> = {},
 ): Record<string, number> {
-  const battery = circuit.parts.find((p) => partOfKind(p.kind).role === 'source' && p.kind === 'battery')
-  const system = 12 * (typeof battery?.parameters.blocks === 'number' ? battery.parameters.blocks : 1)
+  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')?.parameters
+  const system = source?.blocks === 2 || Number(source?.volts) > 18 ? 24 : 12
   const numbers = Object.fromEntries(
     Object.entries(said).filter((entry): entry is [string, number] => typeof entry[1] === 'number'),
   )

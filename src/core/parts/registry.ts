@@ -12,6 +12,7 @@ import { stud } from './stud'
 import { toggle } from './switch'
 import { wire } from './wire'
 import { alternator } from './alternator'
+import { benchSupply } from './bench-supply'
 import { breaker } from './breaker'
 import { clutchSwitch, inhibitor, pushButton } from './contact-switch'
 import { diode } from './diode'
@@ -30,6 +31,7 @@ import { twoFilamentLamp } from './two-filament-lamp'
 /** Every part there is. A new one is its file and its line here. */
 export const parts: readonly AnyPart[] = [
   battery,
+  benchSupply,
   fuse,
   toggle,
   connector,

@@ -1,4 +1,6 @@
 export * from './ampacity'
+export * from './build-sheet'
+export * from './fit'
 export * from './hardware'
 export * from './resistors'
 export * from './rules'

@@ -225,7 +225,7 @@ describe('sizing a fault by its effect', () => {
         segment: possibleFaults(lamp).find((f) => f.part === 'X1' && f.kind === 'corroded')!.segment,
       },
       on,
-      { type: 'lazy', path: 0, school: 'perWire' },
+      { type: 'lazy', path: 0, school: 'wire-0.2' },
     )
     expect(sized.ok).toBe(true)
   })

@@ -77,6 +77,31 @@ export const schools: readonly School[] = [
         balance,
       ),
   },
+  {
+    id: 'light-heavy',
+    title: '0.5 V light, 1.0 V heavy circuits',
+    why: 'Per side: what draws 20 A and more is allowed twice as much.',
+    judge: (balance) => {
+      const most = Math.abs(balance.amps) < 20 ? 0.5 : 1
+      return weigh(sides(balance, most, most), balance)
+    },
+  },
+  {
+    id: 'post-clamp',
+    title: '0.5 V post to clamp',
+    why: 'For starting complaints: it judges the battery’s own joints and nothing else.',
+    judge: (balance, drops) =>
+      weigh(
+        drops
+          .filter((drop) => drop.segment.startsWith('clamp'))
+          .map((drop) => ({
+            what: `${drop.from} to ${drop.to}`,
+            loss: Math.abs(drop.value ?? 0),
+            most: 0.5,
+          })),
+        balance,
+      ),
+  },
 ]
 
 export const schoolOf = (id: string): School => schools.find((school) => school.id === id) ?? schools[0]!

@@ -10,13 +10,19 @@ const props = withDefaults(
     lit: string | null
     /** Which path's pieces; all of them if left out. */
     path?: number
+    /** The sheet's own choice and order of rows. */
+    view?: {
+      arrange: <T extends { id: string; words: string; size: number; difference: number; bad: boolean }>(
+        rows: readonly T[],
+      ) => T[]
+    } | null
   }>(),
-  { faulted: null, path: -1 },
+  { faulted: null, path: -1, view: null },
 )
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
 const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-const rows = computed(() =>
+const all = computed(() =>
   (props.path < 0 ? props.state.drops : props.state.walks[props.path]!).map((drop) => {
     const other = props.faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
     const both = drop.value !== undefined && other?.value !== undefined
@@ -24,13 +30,18 @@ const rows = computed(() =>
     return {
       ...drop,
       key: drop.part + drop.segment,
+      id: `${drop.part}.${drop.segment}`,
+      words: `${drop.part} ${drop.name} ${drop.from} ${drop.to} ${drop.side}`,
+      size: Math.abs(drop.value ?? 0),
+      difference: Math.abs(difference ?? 0),
       shown: volts(drop.value),
       other: other ? volts(other.value) : '',
-      difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
+      text: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
       bad: difference !== undefined && difference > Math.max(0.1, drop.band),
     }
   }),
 )
+const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
 </script>
 
 <template>
@@ -73,7 +84,7 @@ const rows = computed(() =>
             {{ row.other }}
           </td>
           <td class="num">
-            {{ row.difference }}
+            {{ row.text }}
           </td>
         </template>
       </tr>

@@ -14,8 +14,12 @@ import DropTable from '../bench/DropTable.vue'
 import PathChoice from '../bench/PathChoice.vue'
 import { useReadings } from '../bench/useReadings'
 import FaultChooser from './FaultChooser.vue'
+import FaultSets from './FaultSets.vue'
 import HandOut from './HandOut.vue'
+import Hardware from './Hardware.vue'
+import SizeByEffect from './SizeByEffect.vue'
 
+const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
 const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'))
 
 const route = useRoute()
@@ -52,9 +56,33 @@ const changed = computed(() =>
   }),
 )
 
+/** Which of the planted faults is at hand; one past the last is the next to be planted. */
+const active = ref(0)
+const fault = computed(() => faults.value[active.value] ?? null)
+const tab = ref<'key' | 'sees' | 'hardware' | 'sets'>('key')
+const tabs = [
+  ['key', 'Drops'],
+  ['sees', 'What can see it'],
+  ['hardware', 'Hardware'],
+  ['sets', 'Sets'],
+] as const
+
 function point(part: string) {
+  const known = faults.value.findIndex((f) => f.part === part)
+  if (known >= 0) active.value = known
+  // The fault at hand gives way to what is planted next in its stead, once a kind is chosen.
   pointed.value = part
-  if (faults.value[0]?.part !== part) change({ faults: [] })
+}
+function plantAt(next: Fault | null) {
+  const list = [...faults.value]
+  if (next) list[Math.min(active.value, list.length)] = next
+  else list.splice(active.value, 1)
+  change({ faults: list })
+  if (!next) active.value = Math.max(0, list.length - 1)
+}
+function another() {
+  active.value = faults.value.length
+  pointed.value = null
 }
 </script>
 
@@ -62,7 +90,7 @@ function point(part: string) {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="plant place" :class="{ wide: circuit.paths.length > 1 }">
+  <div v-else class="plant place" :class="{ wide: circuit.paths.length > 1, tall: tab !== 'key' }">
     <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -87,7 +115,7 @@ function point(part: string) {
         :wiring="healthy.wiring.value"
         :values="faulted.values.value"
         :tint="faulted.tint.value"
-        :lit="store.lit ?? faults[0]?.part ?? pointed"
+        :lit="store.lit ?? pointed ?? fault?.part ?? null"
         :controls="state.controls"
         :detached="state.detached"
         :notices="faulted.notices.value"
@@ -98,16 +126,46 @@ function point(part: string) {
       />
     </section>
     <div class="scroll side" tabindex="0" role="region" aria-label="Fault and work order">
-      <div class="planted">
-        <h2>{{ faults.length ? describeFault(circuit, faults[0]!) : 'No fault planted' }}</h2>
-        <NButton v-if="faults.length" size="tiny" @click="change({ faults: [] })"> Remove </NButton>
-      </div>
+      <ul class="planted" aria-label="Planted faults">
+        <li v-if="!faults.length"><h2>No fault planted</h2></li>
+        <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
+          <button
+            type="button"
+            class="one"
+            :aria-pressed="i === active"
+            @click="(point(f.part), (active = i))"
+          >
+            {{ describeFault(circuit, f) }}
+          </button>
+          <NButton
+            size="tiny"
+            :aria-label="`Remove ${describeFault(circuit, f)}`"
+            @click="((active = i), plantAt(null))"
+            >Remove</NButton
+          >
+        </li>
+        <li v-if="faults.length && faults.length < 4">
+          <NButton size="tiny" :disabled="active === faults.length" @click="another"
+            >Another fault beside it</NButton
+          >
+        </li>
+      </ul>
       <FaultChooser
         :circuit="circuit"
-        :fault="faults[0] ?? null"
+        :fault="fault && (!pointed || pointed === fault.part) ? fault : null"
         :part="pointed"
         @part="point"
-        @plant="change({ faults: $event ? [$event] : [] })"
+        @plant="plantAt"
+      />
+      <SizeByEffect
+        v-if="fault"
+        :circuit="circuit"
+        :state="state"
+        :fault="fault"
+        :others="faults.filter((f) => f !== fault)"
+        :path="path"
+        :school="plant.school"
+        @size="fault && plantAt({ ...fault, severity: $event })"
       />
       <HandOut
         :circuit="store.stored!.id"
@@ -117,7 +175,7 @@ function point(part: string) {
         @complaint="change({ complaint: $event })"
       />
     </div>
-    <section v-if="healthy.key.value" class="stairs" aria-label="Staircase">
+    <section v-if="healthy.key.value && tab === 'key'" class="stairs" aria-label="Staircase">
       <Staircase
         :walk="healthy.walk.value"
         :healthy="healthy.key.value"
@@ -149,15 +207,38 @@ function point(part: string) {
       />
       <BalanceLine v-if="shown" :state="shown" :school="plant.school" :path="path" title="Faulted" />
     </div>
-    <div v-if="healthy.key.value" class="scroll drops" tabindex="0" role="region" aria-label="Answer key">
-      <DropTable
-        :state="healthy.key.value"
-        :path="path"
-        :faulted="shown"
-        :lit="store.lit"
-        @light="light"
-        @choose="point"
-      />
+    <div class="below">
+      <div class="tabs choice" role="group" aria-label="Below the staircase">
+        <button
+          v-for="[key, title] in tabs"
+          :key="key"
+          type="button"
+          :aria-pressed="tab === key"
+          @click="tab = key"
+        >
+          {{ title }}
+        </button>
+      </div>
+      <div
+        v-if="healthy.key.value"
+        class="scroll drops"
+        tabindex="0"
+        role="region"
+        :aria-label="tab === 'key' ? 'Answer key' : 'More about the fault'"
+      >
+        <DropTable
+          v-if="tab === 'key'"
+          :state="healthy.key.value"
+          :path="path"
+          :faulted="shown"
+          :lit="store.lit"
+          @light="light"
+          @choose="point"
+        />
+        <WhatSees v-else-if="tab === 'sees'" :circuit="circuit" :faults="faults" @plant="plantAt" />
+        <Hardware v-else-if="tab === 'hardware'" :circuit="circuit" :faults="faults" />
+        <FaultSets v-else :id="store.stored!.id" :circuit="circuit" :plant="plant" @take="change($event)" />
+      </div>
     </div>
   </div>
 </template>
@@ -172,6 +253,9 @@ function point(part: string) {
 }
 .wide {
   grid-template-columns: minmax(340px, 44%) minmax(0, 1fr) 250px;
+}
+.tall {
+  grid-template-rows: auto auto auto minmax(0, 1fr);
 }
 .top {
   grid-area: top;
@@ -195,7 +279,6 @@ function point(part: string) {
 
 .drops {
   container-type: inline-size;
-  grid-area: drops;
   background: var(--sheet);
 }
 .side {
@@ -203,13 +286,45 @@ function point(part: string) {
   border-left: 1px solid var(--rule);
   padding-left: 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }
+.below {
+  grid-area: drops;
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 4px;
+  min-height: 0;
+}
+.tabs {
+  justify-self: start;
+}
 .planted {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 4px;
+}
+.planted li {
   display: flex;
   gap: 8px;
   align-items: start;
   justify-content: space-between;
+}
+.one {
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  color: var(--ink);
+  padding: 2px 0 2px 6px;
+  cursor: pointer;
+}
+.now .one {
+  border-left-color: var(--fault);
 }
 </style>

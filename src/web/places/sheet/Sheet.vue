@@ -1,16 +1,20 @@
 <script setup lang="ts">
-import { Download, Printer } from '@lucide/vue'
+import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
-import { keyToCsv } from '../../../core/formats'
+import { meterOf, meters } from '../../../core/instruments'
 import { answerKey, schools } from '../../../core/readings'
 import { messageOf } from '../../api/client'
-import { download, fileName } from '../../parts/download'
 import { useCircuit } from '../../stores/circuit'
+import ExportMenu from './ExportMenu.vue'
+import IsolatedTable from './IsolatedTable.vue'
 import StateSheet from './StateSheet.vue'
+import { useSheet } from './useSheet'
+
+const BuildSheet = defineAsyncComponent(() => import('./BuildSheet.vue'))
 
 const route = useRoute()
 const store = useCircuit()
@@ -22,9 +26,15 @@ const faults = computed(() => store.stored?.plant?.faults ?? [])
 const withFault = ref(faults.value.length > 0)
 const school = ref(store.stored?.plant?.school ?? schools[0]!.id)
 const which = ref('all')
-const healthy = computed(() => answerKey(circuit.value, []))
+const meterId = ref(meters[0]!.id)
+const meter = computed(() => meterOf(meterId.value))
+const side = ref<'key' | 'build'>('key')
+const view = useSheet(String(route.params.id))
+const { filter, changedOnly, pinnedOnly, sort, pins } = view
+
+const healthy = computed(() => answerKey(circuit.value, [], meter.value))
 const faulted = computed(() =>
-  withFault.value && faults.value.length ? answerKey(circuit.value, faults.value) : null,
+  withFault.value && faults.value.length ? answerKey(circuit.value, faults.value, meter.value) : null,
 )
 const shown = computed(() =>
   healthy.value.states.flatMap((state, i) => {
@@ -33,18 +43,7 @@ const shown = computed(() =>
     return [{ id: state.state.id, state, other: other?.ok ? other : null }]
   }),
 )
-const beep = (beeps: boolean) => (beeps ? 'beep' : 'no beep')
-
-function saveCsv() {
-  download(
-    fileName(circuit.value.name, 'csv'),
-    'text/csv',
-    keyToCsv(healthy.value, faulted.value ?? undefined),
-  )
-}
-function print() {
-  window.print()
-}
+const print = () => window.print()
 </script>
 
 <template>
@@ -53,85 +52,99 @@ function print() {
   </p>
   <div v-else class="sheet">
     <div class="top">
-      <h1>Answer key: {{ circuit.name }}</h1>
+      <h1>{{ side === 'key' ? 'Answer key' : 'Build sheet' }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
+      <span class="gap" />
+      <span class="choice no-print" role="group" aria-label="Which sheet">
+        <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">Answer key</button>
+        <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">Build sheet</button>
+      </span>
     </div>
     <div class="tools no-print">
-      <label
-        >State
-        <select v-model="which">
-          <option value="all">All states</option>
-          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label
-        >Limits
-        <select v-model="school">
-          <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
-        </select></label
-      >
-      <label v-if="faults.length"
-        ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
-      >
-      <NButton size="small" @click="saveCsv">
-        <template #icon> <Download /> </template>CSV
-      </NButton>
+      <template v-if="side === 'key'">
+        <label
+          >State
+          <select v-model="which">
+            <option value="all">All states</option>
+            <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
+          </select></label
+        >
+        <label
+          >Limits
+          <select v-model="school">
+            <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
+          </select></label
+        >
+        <label
+          >Meter
+          <select v-model="meterId">
+            <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.title }}</option>
+          </select></label
+        >
+        <label v-if="faults.length"
+          ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
+        >
+      </template>
+      <ExportMenu
+        :circuit="circuit"
+        :healthy="healthy"
+        :faulted="faulted"
+        :faults="faults"
+        :school="school"
+        :complaint="store.stored?.plant?.complaint ?? ''"
+      />
       <NButton size="small" @click="print">
         <template #icon> <Printer /> </template>Print
       </NButton>
     </div>
-    <p v-if="faulted">
+    <div v-if="side === 'key'" class="tools no-print" role="search">
+      <input
+        v-model="filter"
+        class="plain"
+        type="search"
+        aria-label="Filter rows"
+        placeholder="Filter: point or part"
+      />
+      <label
+        >Order
+        <select v-model="sort">
+          <option value="path">along the path</option>
+          <option value="name">by name</option>
+          <option value="value">largest first</option>
+          <option value="difference">largest difference first</option>
+        </select></label
+      >
+      <label v-if="faulted"
+        ><input v-model="changedOnly" type="checkbox" /> only what the fault changes</label
+      >
+      <label><input v-model="pinnedOnly" type="checkbox" /> only pinned ({{ pins.length }})</label>
+      <NButton v-if="pins.length" size="tiny" @click="pins = []">Unpin all</NButton>
+    </div>
+    <p v-if="faulted && side === 'key'">
       Planted: <strong>{{ faults.map((f) => describeFault(circuit, f)).join('; ') }}</strong>
     </p>
-    <template v-for="row in shown" :key="row.id">
-      <StateSheet v-if="row.state.ok" :state="row.state" :faulted="row.other" :school="school" />
-      <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
+    <BuildSheet v-if="side === 'build'" :circuit="circuit" :faults="faults" :meter="meter" />
+    <template v-else>
+      <template v-for="row in shown" :key="row.id">
+        <StateSheet
+          v-if="row.state.ok"
+          :circuit="circuit"
+          :state="row.state"
+          :faulted="row.other"
+          :faults="faults"
+          :school="school"
+          :view="view"
+          :meter="meter"
+        />
+        <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
+      </template>
+      <IsolatedTable
+        v-if="which === 'all'"
+        :healthy="healthy.isolated"
+        :faulted="faulted?.isolated ?? null"
+        :lead-ohms="meter.leadOhms"
+      />
     </template>
-    <article v-if="which === 'all'" class="alone">
-      <h2>
-        Isolated <span class="quiet">each part by itself, its control closed; shorted leads read 0.2 Ω</span>
-      </h2>
-      <table class="data isolated">
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col">Between</th>
-            <th scope="col" class="num">Ohms</th>
-            <th scope="col">Continuity</th>
-            <template v-if="faulted">
-              <th scope="col" class="num">Ohms, faulted</th>
-              <th scope="col">Continuity, faulted</th>
-            </template>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="(row, i) in healthy.isolated"
-            :key="row.part"
-            :class="{ bad: faulted && faulted.isolated[i]?.ohms.text !== row.ohms.text }"
-          >
-            <td>{{ row.part }} {{ row.name }}</td>
-            <td class="reading">
-              {{ row.between }}
-            </td>
-            <td class="num">
-              {{ row.ohms.text }}
-            </td>
-            <td>{{ beep(row.continuity.beeps) }}</td>
-            <template v-if="faulted">
-              <td class="num">
-                {{ faulted.isolated[i]?.ohms.text }}
-              </td>
-              <td>{{ beep(faulted.isolated[i]?.continuity.beeps ?? false) }}</td>
-            </template>
-          </tr>
-        </tbody>
-      </table>
-      <p class="caution">
-        Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures
-        are of this drawing: the vehicle maker’s data come first.
-      </p>
-    </article>
   </div>
 </template>
 
@@ -141,25 +154,25 @@ function print() {
   margin: 0 auto;
   padding: 14px 20px 40px;
   display: grid;
-  gap: 16px;
+  gap: 14px;
 }
 .top {
   display: flex;
   gap: 12px;
   align-items: baseline;
 }
+.gap {
+  flex: 1;
+}
 .tools {
   display: flex;
   flex-wrap: wrap;
-  gap: 14px;
+  gap: 8px 14px;
   align-items: center;
 }
-article {
+:deep(article) {
   display: grid;
   gap: 6px;
-}
-.isolated {
-  max-width: 820px;
 }
 :deep(table.data thead th) {
   background: var(--paper);
@@ -169,12 +182,6 @@ article {
     display: block;
     max-width: none;
     padding: 0;
-  }
-  .alone {
-    break-before: page;
-  }
-  .isolated {
-    font-size: 11px;
   }
 }
 </style>

@@ -1,30 +1,35 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '../../../core/quantity'
-import type { StateKey } from '../../../core/readings'
+import type { Circuit } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import type { MeterType } from '../../../core/instruments'
+import { schools, type StateKey } from '../../../core/readings'
 import BalanceLine from '../bench/BalanceLine.vue'
 import DropTable from '../bench/DropTable.vue'
+import PointTable from './PointTable.vue'
+import type { SheetView } from './useSheet'
 
-const props = defineProps<{ state: StateKey; faulted: StateKey | null; school: string }>()
+const props = defineProps<{
+  circuit: Circuit
+  state: StateKey
+  faulted: StateKey | null
+  faults: readonly Fault[]
+  school: string
+  view: SheetView
+  meter: MeterType
+}>()
 const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-const rows = computed(() =>
-  props.state.points.flatMap((row, i) => {
-    if (row.inside) return []
-    const other = props.faulted?.points[i]
-    const difference =
-      row.value !== undefined && other?.value !== undefined ? other.value - row.value : undefined
-    return [
-      {
-        ...row,
-        shown: volts(row.value),
-        spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
-        other: other ? volts(other.value) : '',
-        difference: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
-        bad: difference !== undefined && Math.abs(difference) > row.band,
-      },
-    ]
-  }),
-)
+/** What the schools say of the faulted board, or of the healthy one, where they do not agree. */
+const split = computed(() => {
+  const now = props.faulted ?? props.state
+  return now.balances.flatMap((balance, i) => {
+    const all = schools.map((s) => ({ title: s.title, passes: s.judge(balance, now.walks[i]!).passes }))
+    const passes = all.filter((s) => s.passes === true).map((s) => s.title)
+    const fails = all.filter((s) => s.passes === false).map((s) => s.title)
+    return passes.length && fails.length ? [{ path: balance.load ?? balance.path, passes, fails }] : []
+  })
+})
 /** Says which path and which board, as far as there is more than one. */
 function title(path: number, board: string): string {
   const { load, path: id } = props.state.balances[path]!
@@ -67,47 +72,20 @@ const notices = computed(() =>
       <BalanceLine :state="state" :school="school" :path="i" :title="title(i, 'healthy')" />
       <BalanceLine v-if="faulted" :state="faulted" :school="school" :path="i" :title="title(i, 'faulted')" />
     </template>
+    <p v-for="d in split" :key="d.path" class="split">
+      The schools disagree on {{ d.path }}: passes under {{ d.passes.join('; ') }} — fails under
+      {{ d.fails.join('; ') }}.
+    </p>
     <div class="two">
-      <table class="data">
-        <caption>
-          Volts at each point, black lead on battery −
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Point</th>
-            <th scope="col" class="num">
-              {{ faulted ? 'Healthy' : 'Expected' }}
-            </th>
-            <th scope="col" class="num">Band</th>
-            <template v-if="faulted">
-              <th scope="col" class="num">Faulted</th>
-              <th scope="col" class="num">Difference</th>
-            </template>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.name" :class="{ bad: row.bad }">
-            <td :title="row.title">
-              <span class="reading">{{ row.name }}</span>
-            </td>
-            <td class="num">
-              {{ row.shown }}
-            </td>
-            <td class="num quiet">
-              {{ row.spread }}
-            </td>
-            <template v-if="faulted">
-              <td class="num">
-                {{ row.other }}
-              </td>
-              <td class="num">
-                {{ row.difference }}
-              </td>
-            </template>
-          </tr>
-        </tbody>
-      </table>
-      <DropTable :state="state" :faulted="faulted" :lit="null" />
+      <PointTable
+        :circuit="circuit"
+        :state="state"
+        :faulted="faulted"
+        :faults="faults"
+        :view="view"
+        :meter="meter"
+      />
+      <DropTable :state="state" :faulted="faulted" :lit="null" :view="view" />
     </div>
     <div v-if="fuses.length || state.places.length || scans.length" class="two">
       <table v-if="fuses.length" class="data">
@@ -190,6 +168,10 @@ article {
   grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
   gap: 28px;
   align-items: start;
+}
+.split {
+  font-size: 12.5px;
+  color: var(--doubt);
 }
 caption {
   text-align: left;

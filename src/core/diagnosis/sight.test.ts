@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest'
+import { alike, groupsOf, revealing, seeAll, sightOf, sightsOf } from '.'
+import { possibleFaults, type Fault } from '../faults'
+import { demoCircuit, demoNames } from '../../../test/demo'
+
+const lamp = demoCircuit()
+const sights = sightsOf(lamp)
+const shows = (fault: Fault) => revealing(sights, sightOf(lamp, [fault])).map((i) => sights.tests[i]!)
+
+describe('what can see a fault', () => {
+  it('a corroded joint passes continuity and every state without load, and fails under load', () => {
+    const seen = shows({ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 })
+    expect(seen.length).toBeGreaterThan(3)
+    // On the bench half an ohm more may be seen by who looks closely; a beep says nothing.
+    expect(seen.every((t) => t.state === 'on' || t.kind === 'ohms')).toBe(true)
+    expect(seen.some((t) => t.kind === 'continuity')).toBe(false)
+    expect(seen.some((t) => t.kind === 'drop' && t.place === 'X2')).toBe(true)
+  })
+
+  it('an open wire shows on the ohmmeter and in volts, and in what the lamp does', () => {
+    const kinds = new Set(shows({ kind: 'open', part: 'W4', segment: 'copper' }).map((t) => t.kind))
+    for (const kind of ['continuity', 'ohms', 'volts', 'drop', 'notice', 'lamp'] as const)
+      expect(kinds).toContain(kind)
+  })
+
+  it('no test sees a fault that is not there', () => {
+    expect(revealing(sights, sightOf(lamp, []))).toEqual([])
+  })
+
+  it('tells two faults of one piece apart only by their size', () => {
+    const high = (severity: number) =>
+      sightOf(lamp, [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity }])
+    expect(alike(sights, high(1), high(1.0001))).toBe(true)
+    expect(alike(sights, high(1), high(5))).toBe(false)
+    expect(alike(sights, high(1), sightOf(lamp, []))).toBe(false)
+  })
+
+  it.each(demoNames)('every fault of %s is seen by as many tests as there are', (name) => {
+    const circuit = demoCircuit(name)
+    const all = sightsOf(circuit)
+    expect(
+      groupsOf(all)
+        .flatMap((g) => g.tests)
+        .sort((a, b) => a - b),
+    ).toEqual([...all.tests.keys()])
+    let n = 0
+    for (const { seen, done, of } of seeAll(circuit)) {
+      expect(seen.sight).toHaveLength(all.tests.length)
+      expect(done).toBeLessThanOrEqual(of)
+      if (++n >= 12) break
+    }
+    expect(n).toBe(Math.min(12, possibleFaults(circuit).length + 99))
+  })
+})

@@ -1,0 +1,211 @@
+import { solveBoard } from '../board'
+import { wireUp, type Circuit } from '../circuit'
+import { faultOfKind, possibleFaults, type Fault } from '../faults'
+import { readTestLamp, workshopMeter, type MeterType } from '../instruments'
+import { partOfKind } from '../parts'
+import { answerKey, type StateKey } from '../readings'
+
+export type TestKind = 'volts' | 'drop' | 'lamp' | 'continuity' | 'ohms' | 'notice'
+
+/** A test that somebody might do on this circuit. */
+export interface Test {
+  readonly kind: TestKind
+  /** Id of the state, or none where the part lies on the bench. */
+  readonly state?: string
+  readonly place: string
+  readonly what: string
+}
+
+/** What every test shows of one board: a number, or a word's number; NaN where nothing holds it. */
+export type Sight = Float64Array
+
+export interface Sights {
+  readonly tests: readonly Test[]
+  readonly healthy: Sight
+  /** Within which a reading passes for the healthy one. */
+  readonly band: Float64Array
+}
+
+/** Ohms that nobody tells apart with leads in hand, and the share beside it (common practice, no source). */
+const ohmsBand = (ohms: number) => 0.3 + 0.1 * Math.abs(ohms)
+const open = 1e9
+
+/** All tests that make sense on this circuit, and what they show when it is sound. */
+export function sightsOf(circuit: Circuit, meter: MeterType = workshopMeter): Sights {
+  const tests: Test[] = []
+  const bands: number[] = []
+  const values = readAll(circuit, [], meter, (test, band) => {
+    tests.push(test)
+    bands.push(band)
+  })
+  return { tests, healthy: values, band: Float64Array.from(bands) }
+}
+
+/** What the same tests show with faults planted, in the same order. */
+export const sightOf = (
+  circuit: Circuit,
+  faults: readonly Fault[],
+  meter: MeterType = workshopMeter,
+): Sight => readAll(circuit, faults, meter)
+
+function readAll(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  meter: MeterType,
+  note?: (test: Test, band: number) => void,
+): Sight {
+  const found: number[] = []
+  const add = (test: () => Test, value: number, band: number) => {
+    found.push(value)
+    note?.(test(), band)
+  }
+  const key = answerKey(circuit, faults, meter)
+  for (const state of key.states) {
+    const id = state.state.id
+    if (state.ok) stateTests(state, id, add)
+    else skeleton(circuit, id, add)
+    lampTests(circuit, faults, id, state.ok ? state.blown : [], add)
+  }
+  for (const row of key.isolated) {
+    const place = row.part
+    const what = `${row.part} ${row.between}`
+    const ohms = Math.min(open, row.ohms.value ?? open)
+    add(() => ({ kind: 'ohms', place, what }), ohms, ohmsBand(ohms))
+    add(() => ({ kind: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, 0.5)
+  }
+  return Float64Array.from(found)
+}
+
+type Add = (test: () => Test, value: number, band: number) => void
+
+function stateTests(state: StateKey, id: string, add: Add): void {
+  for (const row of state.points) {
+    if (row.inside) continue
+    add(
+      () => ({ kind: 'volts', state: id, place: row.name, what: `${row.name} to battery −` }),
+      row.value ?? Number.NaN,
+      row.band,
+    )
+  }
+  for (const row of state.drops)
+    add(
+      () => ({ kind: 'drop', state: id, place: row.part, what: `${row.from} to ${row.to}` }),
+      row.value ?? Number.NaN,
+      row.band,
+    )
+  for (const notice of state.notices)
+    add(
+      () => ({ kind: 'notice', state: id, place: notice.part, what: `what ${notice.part} does` }),
+      wordNumber(notice.key),
+      0.5,
+    )
+}
+
+/** A state that finds no answer takes the places of its tests all the same. */
+function skeleton(circuit: Circuit, id: string, add: Add): void {
+  const sound = answerKey(circuit, []).states.find((s) => s.state.id === id)
+  if (sound?.ok) stateTests(sound, id, (test, _, band) => add(test, Number.NaN, band))
+}
+
+const words = ['dark', 'glows', 'dim', 'bright', 'glaring']
+const wordIds = new Map<string, number>()
+function wordNumber(word: string): number {
+  const known = wordIds.get(word)
+  if (known !== undefined) return known
+  wordIds.set(word, wordIds.size)
+  return wordIds.size - 1
+}
+
+/** An ordinary test lamp at both sides of every load: what most reach for first. */
+function lampTests(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  id: string,
+  blown: readonly string[],
+  add: Add,
+): void {
+  const state = circuit.states.find((s) => s.id === id)!
+  const wiring = wireUp(circuit)
+  const battery = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+  const solved = solveBoard(circuit, faults, state, { wiring, blown: new Set(blown) })
+  const volts = 12 * (typeof battery.parameters.blocks === 'number' ? battery.parameters.blocks : 1)
+  for (const part of circuit.parts) {
+    const definition = partOfKind(part.kind)
+    if (definition.role !== 'load') continue
+    const [feed, back] = definition.through.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
+    const plus = wiring.nodeOf(battery.id, 'pos')
+    for (const [red, black, what] of [
+      [feed, 0, `lamp from ${part.id}’s feed to battery −`],
+      [plus, back, `lamp from battery + to ${part.id}’s return`],
+    ] as const) {
+      const glow = solved.ok ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
+      const level = words.findIndex((w) => glow.startsWith(w) || (w === 'glaring' && glow.startsWith('too')))
+      add(() => ({ kind: 'lamp', state: id, place: part.id, what }), level, 0.5)
+    }
+  }
+}
+
+/** Whether a test tells a reading from another. */
+export function differs(a: number, b: number, band: number): boolean {
+  if (Number.isNaN(a) || Number.isNaN(b)) return Number.isNaN(a) !== Number.isNaN(b)
+  return Math.abs(a - b) > band
+}
+
+/** Indices of the tests that reveal a board. */
+export const revealing = ({ healthy, band }: Sights, sight: Sight): number[] =>
+  [...sight.keys()].filter((i) => differs(sight[i]!, healthy[i]!, band[i]!))
+
+/** Whether no test tells the two apart. */
+export function alike({ band }: Sights, a: Sight, b: Sight): boolean {
+  for (let i = 0; i < a.length; i++) if (differs(a[i]!, b[i]!, band[i]!)) return false
+  return true
+}
+
+export interface Seen {
+  readonly fault: Fault
+  readonly sight: Sight
+  /** A further size of a fault that was seen at its usual one. */
+  readonly variant: boolean
+}
+
+/**
+ * Sees every fault of the catalogue, at its usual size first and then at the sizes of its kind's grid; one a step, so that
+ * whoever asks can show how far it has come and stop.
+ */
+export function* seeAll(circuit: Circuit): Generator<{ seen: Seen; done: number; of: number }> {
+  const usual = possibleFaults(circuit)
+  const variants = usual.flatMap((fault) =>
+    (faultOfKind(fault.kind).severity?.grid ?? [])
+      .filter((severity) => severity !== fault.severity)
+      .map((severity) => ({ ...fault, severity })),
+  )
+  const of = usual.length + variants.length
+  let done = 0
+  for (const [list, variant] of [
+    [usual, false],
+    [variants, true],
+  ] as const)
+    for (const fault of list)
+      yield { seen: { fault, sight: sightOf(circuit, [fault]), variant }, done: ++done, of }
+}
+
+/** Columns of the map: tests of a kind in a state, taken together. */
+export interface Group {
+  readonly kind: TestKind
+  readonly state?: string
+  readonly tests: readonly number[]
+}
+
+export function groupsOf({ tests }: Pick<Sights, 'tests'>): Group[] {
+  const groups = new Map<string, { kind: TestKind; state?: string; tests: number[] }>()
+  tests.forEach(({ kind, state }, i) => {
+    const id = `${kind} ${state ?? ''}`
+    const group = groups.get(id) ?? { kind, ...(state !== undefined && { state }), tests: [] }
+    group.tests.push(i)
+    groups.set(id, group)
+  })
+  return [...groups.values()]
+}
+
+/** Tests that people do too readily: they pass by what only shows under load. */
+export const lazyKinds: readonly TestKind[] = ['continuity', 'ohms', 'lamp']

@@ -1,0 +1,36 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+import { formatPlain } from '../quantity'
+
+/** Bench supply: holds its volts behind a small resistance. Its two clamps are joints like a battery's. */
+export const benchSupply = definePart({
+  kind: 'benchSupply',
+  title: 'Bench supply',
+  letters: 'BS',
+  quick: { words: ['bench supply', 'supply'], main: ['volts'] },
+  role: 'source',
+  terminals: [
+    { key: 'p', suffix: 'p', name: 'positive lead' },
+    { key: 'pos', suffix: '+', name: 'positive post' },
+    { key: 'neg', suffix: '−', name: 'negative post' },
+    { key: 'n', suffix: 'n', name: 'negative lead' },
+  ],
+  through: ['p', 'n'],
+  parameters: z.object({
+    volts: quantity('Volts set', 'V', 0.1, 60, 12.6),
+    ohms: quantity('Inner resistance', 'Ω', 1e-6, 10, 0.01),
+    clampOhms: quantity('Clamp contact', 'Ω', 0, 1, 0.0002),
+  }),
+  segments: [
+    { key: 'clampPlus', name: 'positive clamp', between: ['p', 'pos'], faults: passive },
+    { key: 'cells', name: 'supply', between: ['pos', 'neg'], faults: [] },
+    { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
+  ],
+  detach: { verb: 'lift', done: 'off', opens: ['clampMinus'] },
+  stamp: ({ volts, ohms, clampOhms }, net) => {
+    net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
+    net.source('cells', 'pos', 'neg', volts, ohms, 0.05)
+    net.resistor('clampMinus', 'neg', 'n', Math.max(clampOhms, 1e-6), 0.5)
+  },
+  summary: ({ volts }) => `${formatPlain(volts)} V`,
+})

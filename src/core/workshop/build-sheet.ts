@@ -1,0 +1,207 @@
+import { wireUp, type Circuit } from '../circuit'
+import type { Fault } from '../faults'
+import { answerKey, walkPaths } from '../readings'
+import { partOfKind } from '../parts'
+import { ampacity } from './ampacity'
+import { hardwareFor, type Hardware } from './hardware'
+import { warningsOf, type Warning } from './rules'
+
+/** All that somebody needs to build the real board and to prove it. */
+export interface BuildSheet {
+  readonly parts: readonly {
+    readonly ids: readonly string[]
+    readonly title: string
+    readonly values: string
+    readonly names: string
+  }[]
+  readonly wires: readonly {
+    readonly id: string
+    readonly name: string
+    readonly from: string
+    readonly to: string
+    /** mm² */
+    readonly section: number
+    readonly gauge: number
+    /** m, with a tenth more for the ends, rounded up to 5 cm. */
+    readonly cut: number
+    readonly length: number
+    readonly amps: number
+    readonly carries: number
+  }[]
+  readonly plugs: readonly {
+    readonly id: string
+    readonly title: string
+    readonly pins: readonly { readonly name: string; readonly meets: string }[]
+  }[]
+  readonly labels: readonly { readonly name: string; readonly title: string }[]
+  readonly fuses: readonly {
+    readonly id: string
+    readonly name: string
+    readonly fit: string
+    readonly amps: number
+  }[]
+  readonly hot: readonly {
+    readonly part: string
+    readonly name: string
+    readonly watts: number
+    readonly state: string
+  }[]
+  readonly warnings: readonly Warning[]
+  readonly hardware: readonly Hardware[]
+  readonly commissioning: readonly {
+    readonly state: string
+    readonly stateName: string
+    readonly point: string
+    readonly title: string
+    readonly value: number
+    readonly band: number
+  }[]
+  readonly cautions: readonly string[]
+}
+
+/** AWG nearest to a section: diameter 0.127 mm · 92^((36 − n)/39) (ASTM B258). */
+export function gaugeOf(section: number): number {
+  const diameter = Math.sqrt((4 * section) / Math.PI)
+  return Math.round(36 - (39 * Math.log(diameter / 0.127)) / Math.log(92))
+}
+
+export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildSheet {
+  const wiring = wireUp(circuit)
+  const walks = walkPaths(circuit, wiring)
+  const key = answerKey(circuit, [])
+  const solved = key.states.flatMap((s) => (s.ok ? [s] : []))
+  const nameAt = (part: string, terminal: string) => {
+    const node = wiring.nodeOf(part, terminal)
+    return wiring.points.find((p) => p.node === node)!
+  }
+  const most = (part: string) =>
+    Math.max(0, ...solved.flatMap((s) => s.drops.filter((d) => d.part === part).map((d) => Math.abs(d.amps))))
+  const others = (part: string, terminal: string) => {
+    const point = nameAt(part, terminal)
+    const own = [point.name, ...point.aliases]
+    return own.filter((n) => !n.startsWith(part)).join(', ') || '–'
+  }
+  const groups = new Map<string, { ids: string[]; title: string; values: string; names: string[] }>()
+  for (const part of circuit.parts) {
+    const definition = partOfKind(part.kind)
+    if (definition.role === 'conductor' && part.kind === 'wire') continue
+    const values = definition.summary(part.parameters)
+    const id = `${part.kind} ${values}`
+    const group = groups.get(id) ?? { ids: [], title: definition.title, values, names: [] }
+    group.ids.push(part.id)
+    if (part.name) group.names.push(part.name)
+    groups.set(id, group)
+  }
+  return {
+    parts: [...groups.values()].map((g) => ({ ...g, names: g.names.join(', ') })),
+    wires: circuit.parts.flatMap((part) => {
+      const { length, section } = part.parameters
+      if (part.kind !== 'wire' || typeof length !== 'number' || typeof section !== 'number') return []
+      return [
+        {
+          id: part.id,
+          name: part.name,
+          from: others(part.id, 'a'),
+          to: others(part.id, 'b'),
+          section,
+          gauge: gaugeOf(section),
+          length,
+          cut: Math.ceil((length * 1.1) / 0.05 - 1e-9) * 0.05,
+          amps: most(part.id),
+          carries: ampacity(section),
+        },
+      ]
+    }),
+    plugs: circuit.parts.flatMap((part) => {
+      const definition = partOfKind(part.kind)
+      if (
+        ![
+          'connector',
+          'relay',
+          'module',
+          'sensor2',
+          'sensor3',
+          'keySwitch',
+          'starter',
+          'alternator',
+          'twoFilamentLamp',
+          'fuse',
+        ].includes(part.kind)
+      )
+        return []
+      const pins = definition.terminals
+        .filter((t) => !t.inside)
+        .map((t) => ({
+          name: part.id + (definition.suffixes?.(part.parameters)[t.key] ?? t.suffix),
+          meets: others(part.id, t.key),
+        }))
+        .filter((pin) => pin.meets !== '–' || part.kind !== 'module')
+      return [{ id: part.id, title: part.name || definition.title, pins }]
+    }),
+    labels: wiring.points
+      .filter((p) => !p.inside)
+      .map(({ name, title, part }) => ({
+        name,
+        title: `${circuit.parts.find((p) => p.id === part)?.name ?? ''} ${title}`.trim(),
+      })),
+    fuses: circuit.parts.flatMap((part) => {
+      const definition = partOfKind(part.kind)
+      if (definition.role !== 'protection') return []
+      return [
+        {
+          id: part.id,
+          name: part.name || definition.title,
+          fit: definition.summary(part.parameters),
+          amps: most(part.id),
+        },
+      ]
+    }),
+    hot: circuit.parts
+      .flatMap((part) => {
+        const worst = solved
+          .map((s) => ({
+            watts: s.drops
+              .filter((d) => d.part === part.id)
+              .reduce((sum, d) => sum + Math.abs((d.value ?? 0) * d.amps), 0),
+            state: s.state.name,
+          }))
+          .sort((a, b) => b.watts - a.watts)[0]
+        return worst && worst.watts >= 2
+          ? [{ part: part.id, name: part.name || partOfKind(part.kind).title, ...worst }]
+          : []
+      })
+      .sort((a, b) => b.watts - a.watts),
+    warnings: uniqueWarnings(solved.flatMap((s) => warningsOf({ circuit, wiring, walks, key: s }))),
+    hardware: faults.map((fault) => hardwareFor(circuit, fault)),
+    commissioning: solved.flatMap((s) =>
+      s.points.flatMap((p) =>
+        p.inside || p.value === undefined || (p.name === wiring.points[0]?.name && p.node === 0)
+          ? []
+          : p.node === 0
+            ? []
+            : [
+                {
+                  state: s.state.id,
+                  stateName: s.state.name,
+                  point: p.name,
+                  title: p.title,
+                  value: p.value,
+                  band: p.band,
+                },
+              ],
+      ),
+    ),
+    cautions: [
+      'Eye protection on, jewellery off at the battery; no sparks near it.',
+      'Fit the fuses last, the smallest that runs the board first.',
+      'Disconnect before every measurement in ohms; never an ammeter across the source.',
+      'Lamps and resistors that get hot stand clear of insulation and hands.',
+      'The vehicle maker’s data, local code and licensed practice come before this sheet.',
+    ],
+  }
+}
+
+function uniqueWarnings(all: readonly Warning[]): Warning[] {
+  const seen = new Set<string>()
+  return all.filter((w) => !seen.has(w.text) && seen.add(w.text))
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import type { Circuit, CircuitState } from '../../../core/circuit'
+import { faultOfKind, type Fault } from '../../../core/faults'
+import { formatQuantity } from '../../../core/quantity'
+import { noticesOf, sizeFault, type Effect } from '../../../core/workshop'
+import QuantityField from '../bench/QuantityField.vue'
+
+const props = defineProps<{
+  circuit: Circuit
+  state: CircuitState
+  fault: Fault
+  others: readonly Fault[]
+  path: number
+  school: string
+}>()
+const emit = defineEmits<{ size: [severity: number] }>()
+
+const choice = ref('')
+const volts = ref(3)
+const said = ref('')
+const wrong = ref('')
+const range = computed(() => faultOfKind(props.fault.kind).severity)
+const wishes = computed(() => noticesOf(props.circuit))
+const effect = computed<Effect | null>(() => {
+  const [type, a, b] = choice.value.split('|')
+  if (type === 'notice') return { type, part: a!, key: b! }
+  if (type === 'loss')
+    return { type, path: props.path, side: a === 'feed' ? 'feed' : 'return', volts: volts.value }
+  if (type === 'lazy') return { type, path: props.path, school: props.school }
+  return null
+})
+
+function find() {
+  if (!effect.value || !range.value) return
+  const sized = sizeFault(props.circuit, props.fault, props.state, effect.value, props.others)
+  said.value = wrong.value = ''
+  if (!sized.ok) {
+    wrong.value = sized.what
+    return
+  }
+  const { unit } = range.value
+  said.value =
+    sized.least === sized.most
+      ? `${formatQuantity(sized.severity, unit)} does it`
+      : `${formatQuantity(sized.severity, unit)}; anything from ${formatQuantity(sized.least, unit)} to ${formatQuantity(sized.most, unit)} does it`
+  emit('size', sized.severity)
+}
+const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : undefined)
+</script>
+
+<template>
+  <section v-if="range" class="effect" aria-label="Size it by its effect">
+    <label class="field"
+      >Size it so that
+      <select v-model="choice">
+        <option value="">…</option>
+        <option value="lazy">it passes continuity and fails the limits under load</option>
+        <option value="loss|feed">the feed loses so many volts</option>
+        <option value="loss|return">the return loses so many volts</option>
+        <option v-for="w in wishes" :key="w.part + w.key" :value="`notice|${w.part}|${w.key}`">
+          {{ w.part }} {{ w.name }}: {{ w.text }}
+        </option>
+      </select>
+    </label>
+    <QuantityField
+      v-if="effect?.type === 'loss'"
+      label="Volts lost"
+      unit="V"
+      :value="volts"
+      :check="checkVolts"
+      @set="volts = $event"
+    />
+    <NButton v-if="effect" size="small" @click="find">Find the size</NButton>
+    <p v-if="said" role="status">{{ said }}</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </section>
+</template>
+
+<style scoped>
+.effect {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.effect > * {
+  max-width: 100%;
+}
+</style>

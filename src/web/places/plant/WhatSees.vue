@@ -1,0 +1,271 @@
+<script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import {
+  alike,
+  groupsOf,
+  lazyKinds,
+  revealing,
+  type Seen,
+  type Sight,
+  type TestKind,
+} from '../../../core/diagnosis'
+import { describeFault, type Fault } from '../../../core/faults'
+import { formatQuantity } from '../../../core/quantity'
+import { useSight } from './useSight'
+
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
+const emit = defineEmits<{ plant: [fault: Fault] }>()
+const { sights, planted, seen, progress, begin, stop } = useSight()
+const wanted = ref('')
+
+watch(
+  () => [props.circuit, props.faults] as const,
+  () => begin(props.circuit, props.faults),
+  { immediate: true },
+)
+
+const titles: Record<TestKind, string> = {
+  volts: 'Volts to battery −',
+  drop: 'Voltage drops',
+  lamp: 'Test lamp',
+  continuity: 'Continuity',
+  ohms: 'Ohms, isolated',
+  notice: 'Seen and heard',
+}
+const stateName = (id: string | undefined) =>
+  props.circuit.states.find((s) => s.id === id)?.name ?? 'on the bench'
+const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
+const written = (kind: TestKind, value: number) =>
+  kind === 'volts' || kind === 'drop'
+    ? Number.isNaN(value)
+      ? 'floating'
+      : formatQuantity(value, 'V')
+    : kind === 'ohms'
+      ? value >= 1e8
+        ? 'OL'
+        : formatQuantity(value, 'Ω')
+      : kind === 'continuity'
+        ? value
+          ? 'beep'
+          : 'no beep'
+        : ''
+
+interface Line {
+  title: string
+  state: string
+  hits: number
+  of: number
+  best: string
+  lazy: boolean
+}
+/** For the planted fault: each kind of test in each state, how many of them show it, and the one that shows it best. */
+const lines = computed<Line[]>(() => {
+  const now = planted.value
+  const s = sights.value
+  if (!now || !s) return []
+  const hits = new Set(revealing(s, now))
+  return groups.value
+    .map((group): Line => {
+      const shown = group.tests.filter((i) => hits.has(i))
+      const margin = (i: number) => Math.abs((now[i] ?? 0) - (s.healthy[i] ?? 0)) / (s.band[i] || 1e-9)
+      const best = shown.sort((a, b) => (margin(b) || 0) - (margin(a) || 0))[0]
+      const test = best === undefined ? undefined : s.tests[best]
+      const from = best === undefined ? '' : written(group.kind, s.healthy[best]!)
+      const to = best === undefined ? '' : written(group.kind, now[best]!)
+      return {
+        title: titles[group.kind],
+        state: stateName(group.state),
+        hits: shown.length,
+        of: group.tests.length,
+        best: test ? `${test.what}${to ? `: ${to} instead of ${from}` : ''}` : '',
+        lazy: lazyKinds.includes(group.kind),
+      }
+    })
+    .sort((a, b) => b.hits / b.of - a.hits / a.of)
+})
+const fooled = computed(() => lines.value.filter((l) => l.hits === 0 && l.lazy))
+const sees = computed(() => lines.value.filter((l) => l.hits > 0))
+
+const same = (a: Fault, b: Fault) =>
+  a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other
+const twins = computed(() => {
+  const s = sights.value
+  const now = planted.value
+  if (!s || !now) return []
+  const found = new Map<string, Fault>()
+  for (const { fault, sight } of seen.value) {
+    if (props.faults.length === 1 && same(fault, props.faults[0]!)) continue
+    const key = `${fault.part}.${fault.segment}.${fault.kind}.${fault.other ?? ''}`
+    if (!found.has(key) && alike(s, sight, now)) found.set(key, fault)
+  }
+  return [...found.values()]
+})
+
+const rows = computed(() =>
+  seen.value
+    .filter((row: Seen) => !row.variant)
+    .map(({ fault, sight }: { fault: Fault; sight: Sight }) => {
+      const hits = new Set(sights.value ? revealing(sights.value, sight) : [])
+      return {
+        fault,
+        text: describeFault(props.circuit, fault),
+        cells: groups.value.map((g) => ({
+          n: g.tests.filter((i) => hits.has(i)).length,
+          of: g.tests.length,
+        })),
+      }
+    })
+    .filter((row) => !wanted.value || row.text.toLowerCase().includes(wanted.value.toLowerCase())),
+)
+const shade = ({ n, of }: { n: number; of: number }) =>
+  n === 0 ? '' : `color-mix(in srgb, var(--accent) ${Math.round(15 + 45 * Math.sqrt(n / of))}%, transparent)`
+</script>
+
+<template>
+  <section class="sees" aria-label="What can see it">
+    <div v-if="progress" class="progress" role="status">
+      <NProgress type="line" :percentage="Math.round((100 * progress.done) / progress.of)" :height="10" />
+      <span>{{ progress.done }} of {{ progress.of }} faults tried</span>
+      <NButton size="tiny" @click="stop">Stop</NButton>
+    </div>
+    <template v-if="faults.length">
+      <p v-if="lines.length && !sees.length" class="caution">
+        No test shows it in any of the circuit’s states: make it larger, or add a state that loads it.
+      </p>
+      <template v-if="sees.length">
+        <h3>Shows it</h3>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Test</th>
+              <th scope="col">State</th>
+              <th scope="col" class="num">Of them</th>
+              <th scope="col">Best shown by</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="l in sees" :key="l.title + l.state">
+              <td>{{ l.title }}</td>
+              <td>{{ l.state }}</td>
+              <td class="num">{{ l.hits }} / {{ l.of }}</td>
+              <td>{{ l.best }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <p v-if="fooled.length">
+        <b>Passed by:</b> {{ fooled.map((l) => `${l.title.toLowerCase()}, ${l.state}`).join(' · ') }}. Who
+        trusts these alone is fooled.
+      </p>
+      <p v-if="planted">
+        <b>Cannot be told from:</b>
+        {{
+          twins.length
+            ? twins.map((f) => describeFault(circuit, f)).join(' · ')
+            : progress
+              ? 'nothing so far'
+              : 'nothing else of the catalogue'
+        }}
+      </p>
+    </template>
+    <p v-else class="quiet">Plant a fault to see which tests show it; the map below has all of them.</p>
+    <h3>
+      All faults, by test
+      <input
+        v-model="wanted"
+        class="plain"
+        type="search"
+        aria-label="Find a fault in the map"
+        placeholder="part or fault"
+      />
+    </h3>
+    <div class="map" tabindex="0" role="region" aria-label="Map of faults and tests">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Fault</th>
+            <th v-for="g in groups" :key="g.kind + g.state" scope="col">
+              <span>{{ titles[g.kind] }}, {{ stateName(g.state) }}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, i) in rows" :key="i">
+            <th scope="row">
+              <button type="button" @click="emit('plant', row.fault)">{{ row.text }}</button>
+            </th>
+            <td v-for="(cell, c) in row.cells" :key="c" :style="{ background: shade(cell) }">
+              {{ cell.n || '·' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.sees {
+  display: grid;
+  gap: 8px;
+  font-size: 13px;
+  align-content: start;
+}
+.progress {
+  display: grid;
+  grid-template-columns: 160px auto auto;
+  gap: 10px;
+  align-items: center;
+  justify-content: start;
+}
+.map {
+  overflow: auto;
+  max-height: 60vh;
+}
+.map table {
+  border-collapse: collapse;
+  font-size: 12px;
+}
+.map thead th {
+  position: sticky;
+  top: 0;
+  background: var(--sheet);
+  vertical-align: bottom;
+  font-weight: 400;
+  text-align: left;
+  z-index: 1;
+}
+.map thead th span {
+  display: block;
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  max-height: 150px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.map td {
+  width: 26px;
+  text-align: center;
+  border: 1px solid var(--rule);
+  font-family: var(--face-readings);
+}
+.map tbody th {
+  text-align: left;
+  font-weight: 400;
+  padding-right: 8px;
+  white-space: nowrap;
+}
+.map button {
+  font: inherit;
+  border: 0;
+  background: none;
+  color: var(--accent);
+  cursor: pointer;
+  text-align: left;
+  padding: 2px 0;
+  min-height: 24px;
+}
+</style>

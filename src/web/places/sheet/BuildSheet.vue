@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import { describeFault, type Fault } from '../../../core/faults'
+import type { MeterType } from '../../../core/instruments'
+import { formatPlain, formatQuantity } from '../../../core/quantity'
+import { buildSheet } from '../../../core/workshop'
+import Commissioning from './Commissioning.vue'
+
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; meter: MeterType }>()
+const sheet = computed(() => buildSheet(props.circuit, props.faults))
+</script>
+
+<template>
+  <div class="build">
+    <ul class="caution">
+      <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
+      <li v-for="w in sheet.warnings" :key="w.text">
+        <b>{{ w.text }}</b>
+      </li>
+    </ul>
+    <div class="two">
+      <section>
+        <h2>Parts</h2>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col" class="num">No.</th>
+              <th scope="col">Part</th>
+              <th scope="col">Values</th>
+              <th scope="col">Short names</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="p in sheet.parts" :key="p.ids[0]">
+              <td class="num">{{ p.ids.length }}</td>
+              <td>{{ p.title }}</td>
+              <td>{{ p.values }}</td>
+              <td class="reading">{{ p.ids.join(', ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section>
+        <h2>Wires to cut</h2>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Wire</th>
+              <th scope="col">From – to</th>
+              <th scope="col" class="num">mm²</th>
+              <th scope="col" class="num">AWG</th>
+              <th scope="col" class="num">Cut at</th>
+              <th scope="col" class="num">Runs</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="w in sheet.wires" :key="w.id" :class="{ bad: w.amps > w.carries }">
+              <td :title="w.name">{{ w.id }}</td>
+              <td class="reading">{{ w.from }} – {{ w.to }}</td>
+              <td class="num">{{ formatPlain(w.section) }}</td>
+              <td class="num">{{ w.gauge }}</td>
+              <td class="num">{{ w.cut.toFixed(2) }} m</td>
+              <td class="num">{{ formatQuantity(w.amps, 'A') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section>
+        <h2>Connectors and pins</h2>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Plug</th>
+              <th scope="col">Pin</th>
+              <th scope="col">Meets</th>
+            </tr>
+          </thead>
+          <tbody v-for="p in sheet.plugs" :key="p.id">
+            <tr v-for="(pin, i) in p.pins" :key="pin.name">
+              <td>{{ i ? '' : `${p.id} ${p.title}` }}</td>
+              <td class="reading">{{ pin.name }}</td>
+              <td class="reading">{{ pin.meets }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <section>
+        <h2>Fuses</h2>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Fuse</th>
+              <th scope="col">Fit</th>
+              <th scope="col" class="num">Runs at</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="f in sheet.fuses" :key="f.id">
+              <td>{{ f.id }} {{ f.name }}</td>
+              <td>{{ f.fit }}</td>
+              <td class="num">{{ formatQuantity(f.amps, 'A') }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <h2>Gets hot</h2>
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col" class="num">Sheds</th>
+              <th scope="col">In</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="h in sheet.hot" :key="h.part">
+              <td>{{ h.part }} {{ h.name }}</td>
+              <td class="num">{{ formatQuantity(h.watts, 'W') }}</td>
+              <td>{{ h.state }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <h2>Fault hardware</h2>
+        <p v-if="!sheet.hardware.length" class="quiet">No fault planted.</p>
+        <p v-for="(h, i) in sheet.hardware" :key="i">
+          <b>{{ describeFault(circuit, h.fault) }}</b> {{ h.built }}
+          <template v-if="h.resistor"
+            >{{ formatQuantity(h.resistor.pair.total, 'Ω') }}, {{ h.resistor.rating ?? '?' }} W.</template
+          >
+        </p>
+      </section>
+    </div>
+    <section>
+      <h2>Labels for the probe points <span class="quiet">the PDF has them on a page to cut out</span></h2>
+      <p class="labels">
+        <span v-for="l in sheet.labels" :key="l.name" :title="l.title">{{ l.name }}</span>
+      </p>
+    </section>
+    <Commissioning :circuit="circuit" :rows="sheet.commissioning" :meter="meter" />
+  </div>
+</template>
+
+<style scoped>
+.build,
+section {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 22px 32px;
+}
+ul.caution {
+  margin: 0;
+  padding-left: 26px;
+}
+.labels {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.labels span {
+  font-family: var(--face-readings);
+  border: 1px dashed var(--rule-strong);
+  padding: 2px 7px;
+}
+</style>

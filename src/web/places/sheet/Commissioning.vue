@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { storedCircuitSchema } from '../../../contract'
+import { partOfKind } from '../../../core/parts'
+import type { Circuit } from '../../../core/circuit'
+import type { MeterType } from '../../../core/instruments'
+import { formatQuantity, parseQuantity } from '../../../core/quantity'
+import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
+import { messageOf, tell } from '../../api/client'
+import { useCircuit } from '../../stores/circuit'
+
+const props = defineProps<{ circuit: Circuit; rows: BuildSheet['commissioning']; meter: MeterType }>()
+const router = useRouter()
+const store = useCircuit()
+const state = ref(props.rows[0]?.state ?? '')
+/** What was measured, as it was typed, by state and point: kept on this machine until the board is fitted. */
+const typed = useLocalStorage<Record<string, string>>(`brachyon.measured.${store.stored!.id}`, {})
+const fitted = shallowRef<Extract<Fitted, { ok: true }> | null>(null)
+const wrong = ref('')
+
+const shown = computed(() => props.rows.filter((r) => r.state === state.value))
+const black = computed(() => {
+  const source = props.circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+  return source.id + partOfKind(source.kind).terminals.find((t) => t.key === 'neg')!.suffix
+})
+const keyOf = (row: { state: string; point: string }) => `${row.state}|${row.point}`
+const read = (row: { state: string; point: string }) => {
+  const text = typed.value[keyOf(row)]?.trim()
+  return text ? parseQuantity(text, 'V') : undefined
+}
+const readings = computed<Measured[]>(() =>
+  props.rows.flatMap((row) => {
+    const value = read(row)
+    return value?.ok ? [{ state: row.state, red: row.point, black: black.value, volts: value.value }] : []
+  }),
+)
+const off = (row: BuildSheet['commissioning'][number]) => {
+  const value = read(row)
+  return value?.ok ? Math.abs(value.value - row.value) > row.band : false
+}
+
+function fit() {
+  wrong.value = ''
+  fitted.value = null
+  const result = fitBoard(props.circuit, readings.value, props.meter)
+  if (result.ok) fitted.value = result
+  else wrong.value = result.what
+}
+/** Keeps the fitted model as a circuit of its own: the baseline of this one board. */
+async function keep() {
+  const now = fitted.value
+  if (!now) return
+  try {
+    const stored = await tell(storedCircuitSchema, '/circuits', {
+      ...now.circuit,
+      name: `${props.circuit.name}, board as measured`.slice(0, 120),
+      note: `${props.circuit.note} Fitted to ${readings.value.length} readings of the healthy board.`.trim(),
+    })
+    typed.value = {}
+    await router.push({ name: 'bench', params: { id: stored.id } })
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+const v = (value: number) => formatQuantity(value, 'V')
+const set = (row: { state: string; point: string }, event: Event) =>
+  (typed.value = { ...typed.value, [keyOf(row)]: (event.target as HTMLInputElement).value })
+</script>
+
+<template>
+  <section class="commissioning" aria-label="Commissioning">
+    <h2>
+      Commissioning
+      <span class="quiet"
+        >measure the healthy board, black lead on battery −; what you enter fits the model to it</span
+      >
+    </h2>
+    <div class="tools">
+      <label
+        >State
+        <select v-model="state">
+          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select></label
+      >
+      <NButton size="small" type="primary" :disabled="!readings.length" @click="fit"
+        >Fit the model to {{ readings.length }} readings</NButton
+      >
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <table class="data entry">
+      <thead>
+        <tr>
+          <th scope="col">Point</th>
+          <th scope="col" class="num">Expected</th>
+          <th scope="col" class="num">Band</th>
+          <th scope="col">Measured</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in shown" :key="keyOf(row)" :class="{ bad: off(row) }">
+          <td class="reading" :title="row.title">{{ row.point }}</td>
+          <td class="num">{{ v(row.value) }}</td>
+          <td class="num quiet">± {{ v(row.band) }}</td>
+          <td>
+            <input
+              class="plain"
+              :value="typed[keyOf(row)] ?? ''"
+              :aria-label="`Measured at ${row.point}`"
+              :aria-invalid="read(row)?.ok === false"
+              inputmode="decimal"
+              @change="set(row, $event)"
+            />
+            <span v-if="read(row)?.ok === false" class="quiet"> write it like 12.34 or 85m</span>
+            <span v-else-if="off(row)"> outside its band</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="fitted" class="result" role="status">
+      <p>
+        Off by <b class="reading">{{ v(fitted.rms[0]) }}</b> on average as drawn, by
+        <b class="reading">{{ v(fitted.rms[1]) }}</b> as fitted.
+      </p>
+      <h3>What changed</h3>
+      <p v-if="!fitted.changes.length">Nothing: the board is as drawn.</p>
+      <table v-else class="data entry">
+        <thead>
+          <tr>
+            <th scope="col">Value</th>
+            <th scope="col" class="num">Drawn</th>
+            <th scope="col" class="num">Fitted</th>
+            <th scope="col">Is that sound?</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in fitted.changes.slice(0, 14)" :key="c.part + c.name" :class="{ bad: c.spreads > 3 }">
+            <td>{{ c.part }} {{ c.label }}</td>
+            <td class="num">{{ formatQuantity(c.from, c.unit) }}</td>
+            <td class="num">{{ formatQuantity(c.to, c.unit) }}</td>
+            <td>
+              {{
+                c.spreads > 3
+                  ? 'no sound one strays so far: look at it'
+                  : c.spreads > 1.5
+                    ? 'at the edge'
+                    : 'usual'
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="fitted.residuals.some((r) => r.unexplained)" class="caution">
+        Cannot be explained:
+        {{
+          fitted.residuals
+            .filter((r) => r.unexplained)
+            .map((r) => `${r.red} reads ${v(r.volts)}, fitted ${v(r.volts - r.after)}`)
+            .join(' · ')
+        }}. Measure again; if it stays, something is built that is not drawn.
+      </p>
+      <NButton size="small" type="primary" @click="keep">Keep it as this board’s own baseline</NButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.commissioning,
+.result {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.tools {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.entry {
+  max-width: 640px;
+}
+.entry input {
+  width: 110px;
+}
+</style>

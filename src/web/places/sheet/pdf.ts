@@ -1,0 +1,305 @@
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Circuit } from '../../../core/circuit'
+import { describeFault, type Fault } from '../../../core/faults'
+import { formatPlain, formatQuantity } from '../../../core/quantity'
+import { schoolOf, type AnswerKey, type StateKey } from '../../../core/readings'
+import type { BuildSheet } from '../../../core/workshop'
+import { drawingSvg } from '../../schematic/svg'
+
+const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
+const caution =
+  'Disconnect before ohms; never an ammeter across the source; fuse every jumper. The vehicle maker’s data, local code and licensed practice come first.'
+
+/** Makes the file in the browser; the maker and its letters come only when they are wanted. */
+async function make(definition: TDocumentDefinitions): Promise<Blob> {
+  const [{ default: pdfmake }, { default: letters }] = await Promise.all([
+    import('pdfmake/build/pdfmake'),
+    import('pdfmake/build/vfs_fonts'),
+  ])
+  pdfmake.addVirtualFileSystem(letters)
+  return pdfmake.createPdf(definition).getBlob()
+}
+
+const page = (
+  title: string,
+  content: Content[],
+  orientation: 'portrait' | 'landscape' = 'portrait',
+): TDocumentDefinitions => ({
+  info: { title, creator: 'Brachyon' },
+  pageSize: 'A4',
+  pageOrientation: orientation,
+  pageMargins: [36, 40, 36, 44],
+  defaultStyle: { font: 'Roboto', fontSize: 8.5, color: '#1f2d33' },
+  styles: {
+    title: { fontSize: 15, bold: true },
+    state: { fontSize: 11, bold: true, margin: [0, 10, 0, 3] },
+    head: { color: '#59666b', fontSize: 8 },
+    quiet: { color: '#59666b' },
+    bad: { color: '#a83a12', bold: true },
+  },
+  footer: (now, of) => ({
+    columns: [
+      { text: title, margin: [36, 0, 0, 0], style: 'quiet' },
+      { text: `${now} / ${of}`, alignment: 'right', margin: [0, 0, 36, 0], style: 'quiet' },
+    ],
+  }),
+  content,
+})
+
+const rules = {
+  hLineWidth: (i: number) => (i === 1 ? 0.9 : 0.35),
+  vLineWidth: () => 0,
+  hLineColor: (i: number) => (i === 1 ? '#1f2d33' : '#d8d0c0'),
+  paddingLeft: () => 0,
+  paddingRight: () => 6,
+  paddingTop: () => 1.5,
+  paddingBottom: () => 1.5,
+}
+const table = (
+  head: readonly string[],
+  rows: readonly TableCell[][],
+  widths?: (string | number)[],
+): Content => ({
+  layout: rules,
+  table: {
+    headerRows: 1,
+    dontBreakRows: true,
+    widths: widths ?? head.map(() => 'auto'),
+    body: [head.map((text) => ({ text, style: 'head' })), ...rows],
+  },
+})
+
+function top(circuit: Circuit, title: string, wide = false): Content[] {
+  return [
+    { text: title, style: 'title' },
+    {
+      text: [circuit.vehicle, circuit.note].filter(Boolean).join(' · '),
+      style: 'quiet',
+      margin: [0, 2, 0, 6],
+    },
+    {
+      svg: drawingSvg(circuit, { face: 'Roboto' }),
+      fit: wide ? [760, 400] : [520, 380],
+      margin: [0, 0, 0, 4],
+    },
+  ]
+}
+
+/** The instructor's answer key: the drawing, and each state's figures, healthy beside faulted. */
+export function keyPdf(
+  circuit: Circuit,
+  healthy: AnswerKey,
+  faulted: AnswerKey | null,
+  faults: readonly Fault[],
+  school: string,
+): Promise<Blob> {
+  const states = healthy.states.flatMap((state, i): Content[] => {
+    if (!state.ok) return [{ text: `${state.state.name}: ${state.message}`, style: 'bad' }]
+    const found = faulted?.states[i]
+    return stateContent(state, found?.ok ? found : null, school)
+  })
+  const isolated = table(
+    ['Part', 'Between', 'Ohms', 'Continuity', ...(faulted ? ['Ohms, faulted', 'Continuity, faulted'] : [])],
+    healthy.isolated.map((row, i) => {
+      const other = faulted?.isolated[i]
+      const beep = (b: boolean) => (b ? 'beep' : 'no beep')
+      return [
+        `${row.part} ${row.name}`,
+        row.between,
+        row.ohms.text,
+        beep(row.continuity.beeps),
+        ...(faulted ? [other?.ohms.text ?? '', beep(other?.continuity.beeps ?? false)] : []),
+      ]
+    }),
+  )
+  return make(
+    page(`Answer key: ${circuit.name}`, [
+      ...top(circuit, `Answer key: ${circuit.name}`),
+      ...(faults.length
+        ? [{ text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, bold: true }]
+        : []),
+      ...states,
+      { text: 'Isolated, each part by itself', style: 'state' },
+      isolated,
+      { text: caution, italics: true, margin: [0, 10, 0, 0] },
+    ]),
+  )
+}
+
+function stateContent(state: StateKey, other: StateKey | null, school: string): Content[] {
+  const closing = state.balances.map((b, i) => {
+    const now = other ?? state
+    const verdict = schoolOf(school).judge(now.balances[i]!, now.walks[i]!)
+    const n = now.balances[i]!
+    const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : 'FAILS'
+    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${verdict.reason}`
+  })
+  const points = table(
+    ['Point', other ? 'Healthy' : 'Expected', '±', ...(other ? ['Faulted'] : [])],
+    state.points.flatMap((row, i) => {
+      if (row.inside) return []
+      const now = other?.points[i]?.value
+      const off =
+        other && row.value !== undefined && (now === undefined || Math.abs(now - row.value) > row.band)
+      return [
+        [
+          row.name,
+          volts(row.value),
+          row.value === undefined ? '' : volts(row.band),
+          ...(other ? [{ text: volts(now), ...(off && { style: 'bad' }) }] : []),
+        ],
+      ]
+    }),
+  )
+  const drops = table(
+    ['Piece', 'From – to', other ? 'Healthy' : 'Drop', ...(other ? ['Faulted'] : []), 'Amps'],
+    state.drops.map((row, i) => {
+      const now = other?.drops[i]
+      const off =
+        now?.value !== undefined &&
+        row.value !== undefined &&
+        Math.abs(now.value - row.value) > Math.max(0.1, row.band)
+      return [
+        `${row.part} ${row.name}`,
+        `${row.from} – ${row.to}`,
+        volts(row.value),
+        ...(other ? [{ text: volts(now?.value), ...(off && { style: 'bad' }) }] : []),
+        formatQuantity((now ?? row).amps, 'A'),
+      ]
+    }),
+  )
+  const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
+  return [
+    { text: state.state.name, style: 'state' },
+    { text: [seen, ...closing].filter(Boolean).join('\n'), margin: [0, 0, 0, 4] },
+    {
+      columns: [
+        { width: '38%', stack: [points] },
+        { width: '62%', stack: [drops] },
+      ],
+      columnGap: 14,
+    },
+  ]
+}
+
+/** A blank worksheet: the drawing, where to measure, and room for prediction, reading and what it tells. Nothing of the key. */
+export function worksheetPdf(circuit: Circuit, key: AnswerKey, complaint: string): Promise<Blob> {
+  const rows = key.states.flatMap((state): Content[] => {
+    if (!state.ok) return []
+    const blank = state.points.filter((p) => !p.inside && p.node !== 0)
+    return [
+      { text: state.state.name, style: 'state' },
+      table(
+        ['Red lead', 'Black lead', 'I predict', 'I read', 'In order?', 'What it tells me: cleared, suspect'],
+        blank.map((p) => [p.name, '', '', '', '', '']),
+        [46, 52, 62, 62, 52, '*'],
+      ),
+    ]
+  })
+  return make(
+    page(`Worksheet: ${circuit.name}`, [
+      ...top(circuit, circuit.name),
+      {
+        text: `Name ______________________________   Date ____________   Board ______`,
+        margin: [0, 4, 0, 6],
+      },
+      ...(complaint ? [{ text: `Complaint: ${complaint}`, bold: true }] : []),
+      {
+        text: 'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
+      },
+      ...rows,
+      { text: 'My conclusion, the evidence for it, and how I proved the repair:', style: 'state' },
+      { text: '\n\n\n\n' },
+      { text: caution, italics: true },
+    ]),
+  )
+}
+
+/** What is built, cut, labelled and proven. */
+export function buildPdf(circuit: Circuit, sheet: BuildSheet): Promise<Blob> {
+  const heading = (text: string): Content => ({ text, style: 'state' })
+  return make(
+    page(`Build sheet: ${circuit.name}`, [
+      ...top(circuit, `Build sheet: ${circuit.name}`),
+      heading('Cautions'),
+      { ul: [...sheet.cautions, ...sheet.warnings.map((w) => w.text)] },
+      heading('Parts'),
+      table(
+        ['No.', 'Part', 'Values', 'Short names', 'For'],
+        sheet.parts.map((p) => [String(p.ids.length), p.title, p.values, p.ids.join(', '), p.names]),
+      ),
+      heading('Wires to cut'),
+      table(
+        ['Wire', 'From', 'To', 'mm²', 'AWG', 'Cut at', 'Runs', 'Good for'],
+        sheet.wires.map((w) => [
+          w.id,
+          w.from,
+          w.to,
+          formatPlain(w.section),
+          String(w.gauge),
+          `${w.cut.toFixed(2)} m`,
+          formatQuantity(w.amps, 'A'),
+          `${formatPlain(w.carries, 2)} A`,
+        ]),
+      ),
+      heading('Connectors and pins'),
+      table(
+        ['Plug', 'Pin', 'Meets'],
+        sheet.plugs.flatMap((p) =>
+          p.pins.map((pin, i) => [i ? '' : `${p.id} ${p.title}`, pin.name, pin.meets]),
+        ),
+      ),
+      heading('Fuses'),
+      table(
+        ['Fuse', 'Fit', 'Runs at'],
+        sheet.fuses.map((f) => [`${f.id} ${f.name}`, f.fit, formatQuantity(f.amps, 'A')]),
+      ),
+      heading('Gets hot'),
+      table(
+        ['Part', 'Sheds', 'In'],
+        sheet.hot.map((h) => [`${h.part} ${h.name}`, formatQuantity(h.watts, 'W'), h.state]),
+      ),
+      heading('Fault hardware'),
+      sheet.hardware.length
+        ? {
+            ul: sheet.hardware.map(
+              (h) =>
+                `${describeFault(circuit, h.fault)}: ${h.built}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ?? ''}`,
+            ),
+          }
+        : { text: 'No fault planted.', style: 'quiet' },
+      { text: 'Labels, to print and stick on', style: 'state', pageBreak: 'before' },
+      labels(sheet.labels),
+      heading('Commissioning: expected and measured'),
+      table(
+        ['State', 'Point', 'Expected', '±', 'Measured'],
+        sheet.commissioning.map((c) => [c.stateName, c.point, volts(c.value), volts(c.band), '']),
+        [150, 60, 70, 70, '*'],
+      ),
+    ]),
+  )
+}
+
+function labels(list: BuildSheet['labels']): Content {
+  const columns = 5
+  const rows: TableCell[][] = []
+  for (let i = 0; i < list.length; i += columns)
+    rows.push(
+      Array.from({ length: columns }, (_, c): TableCell => {
+        const label = list[i + c]
+        return label
+          ? {
+              stack: [
+                { text: label.name, bold: true, fontSize: 13 },
+                { text: label.title, fontSize: 6, style: 'quiet' },
+              ],
+              margin: [3, 3, 3, 3],
+            }
+          : ''
+      }),
+    )
+  return {
+    table: { widths: Array.from({ length: columns }, () => '*'), body: rows },
+    layout: { hLineStyle: () => ({ dash: { length: 2 } }), vLineStyle: () => ({ dash: { length: 2 } }) },
+  }
+}
