@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { Circuit } from '../../core/circuit'
-import { demoCircuit } from '../../../test/demo'
+import { emptyCircuit, insertItems, type Circuit } from '../../core/circuit'
+import { demoCircuit, demoNames } from '../../../test/demo'
 import { layOut } from './layout'
+import { drawingSvg } from './svg'
 
 describe('the schematic lays itself out', () => {
   it('draws every part once and every point once', () => {
@@ -79,5 +80,54 @@ describe('a branch', () => {
     const column = ['X2a', 'X2b', 'L2f', 'L2g', 'L2b'].map((name) => at(name).y)
     expect(Math.min(...column)).toBeGreaterThan(at('S1a').y)
     expect(Math.max(...column)).toBeLessThanOrEqual(at('G1e').y)
+  })
+})
+
+describe('what building leaves on the way', () => {
+  const bench = emptyCircuit('b')
+
+  it('an empty path is drawn as two open ends, never as a line from plus to minus', () => {
+    const layout = layOut(bench)
+    const reach = layout.links.map(({ d }) =>
+      Math.max(...[...d.matchAll(/H(\d+)/g)].map((m) => Number(m[1])), 0),
+    )
+    expect(Math.max(...reach)).toBe(0)
+    expect(layout.parts.map((p) => p.id)).toEqual(['B1'])
+  })
+
+  it('a first path that ends elsewhere is tied by name and not led to the battery', () => {
+    const built = insertItems(bench, 'main', 0, [{ new: { kind: 'fuse' } }, { new: { kind: 'lamp' } }])
+    if (!built.ok) throw new Error(built.problem.what)
+    const loose = { ...built.circuit, paths: [{ ...built.circuit.paths[0]!, to: 'F1.b' }] }
+    expect(layOut(loose).tags.map((t) => [t.name, t.at])).toEqual([['F1b', 'foot']])
+  })
+
+  it('draws the battery though no path begins there', () => {
+    const fan = demoCircuit('van-cooling-fan')
+    const without = { ...fan, paths: fan.paths.filter((p) => !p.from.startsWith('B1')) }
+    if (without.paths.length) expect(layOut(without).parts.map((p) => p.id)).toContain('B1')
+  })
+
+  it('moves nothing above the place of a change', () => {
+    const lamp = demoCircuit()
+    const before = layOut(lamp)
+    const built = insertItems(lamp, lamp.paths[0]!.id, 6, [{ new: { kind: 'connector' } }])
+    if (!built.ok) throw new Error(built.problem.what)
+    const after = layOut(built.circuit)
+    for (const { part } of lamp.paths[0]!.steps.slice(1, 6)) {
+      const at = (l: typeof before) => l.parts.find((p) => p.id === part)!
+      expect([at(after).x, at(after).y]).toEqual([at(before).x, at(before).y])
+    }
+  })
+})
+
+describe('the picture that stands by itself', () => {
+  it.each(demoNames)('of %s has every part and point, and no style of ours', (name) => {
+    const circuit = demoCircuit(name)
+    const svg = drawingSvg(circuit)
+    for (const { id } of circuit.parts) expect(svg).toContain(id)
+    expect(svg).not.toMatch(/var\(--|class=/)
+    const opened = svg.match(/<[a-z]+/g)!.length
+    expect(svg.match(/\/>|<\/[a-z]+>/g)).toHaveLength(opened)
   })
 })

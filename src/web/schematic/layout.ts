@@ -145,8 +145,15 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     })
   }
 
-  const [first, ...others] = circuit.paths
-  let bottom = first ? placeLoop(first) : top
+  // The loop is the first path that begins at a source; without one the source stands by itself, and all else beside it.
+  const isSource = (id: string | undefined) => partOfKind(kinds.get(id ?? '')!).role === 'source'
+  const loop = circuit.paths.find((p) => isSource(p.from.split('.')[0]))
+  const alone = circuit.parts.find((p) => isSource(p.id))
+  const others = circuit.paths.filter((p) => p !== loop)
+  let bottom = top
+  if (loop) bottom = placeLoop(loop)
+  else if (alone)
+    bottom = placeLoop({ id: '', name: '', from: `${alone.id}.p`, to: `${alone.id}.n`, steps: [] })
   // Columns stand side by side as far as a page goes, then in a further row.
   const perRow = Math.max(2, Math.ceil(Math.sqrt(circuit.paths.length * 1.3)))
   let column = 1
@@ -170,7 +177,8 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     let head = 0
     while (head < steps.length && kindAt(head) === 'wire') head++
     let tail = steps.length
-    while (tail > head && ['chassis', 'strap', 'wire'].includes(kindAt(tail - 1)!)) tail--
+    const comesHome = nodeOfEnd(path.to) === wiring.nodeOf(path.from.split('.')[0]!, 'n')
+    while (comesHome && tail > head && ['chassis', 'strap', 'wire'].includes(kindAt(tail - 1)!)) tail--
     const source = path.from.split('.')[0]!
     const column = steps.slice(head, tail)
     let y = top
@@ -201,13 +209,20 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const endNode = column.length ? points.get(nodeAfter(column[column.length - 1]!))!.point.node : plus
     const waiting = steps.length === 0
     const across = waiting ? 'h60' : `H${columnX}`
+    const home = waiting || !comesHome ? 'h60' : `H${columnX}`
     links.push({ node: plus, d: `M${batteryX} ${batteryTop}V${top}${head ? '' : across}` })
     links.push({
       node: minus,
-      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : across}`,
+      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : home}`,
     })
-    if (y < end && !waiting) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
-    return end
+    if (waiting || comesHome) {
+      if (y < end && !waiting) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
+      return end
+    }
+    // It does not come back to the battery by itself: its foot is tied by name to where it goes.
+    const foot = nodeOfEnd(path.to)
+    tags.push({ x: columnX, y, name: pointAt.get(foot)?.name ?? path.to, node: foot, at: 'foot' })
+    return Math.max(end, y + tagRoom)
   }
 
   /**

@@ -296,6 +296,15 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   },
   inhibitor: contactSymbol(['neutral', 'park']),
   clutchSwitch: contactSymbol(['pedal down']),
+  benchSupply: {
+    length: 110,
+    terminals: [0, 0.3, 0.7, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.34 * l}M0 ${0.66 * l}V${l}` },
+      { d: `M-15 ${0.34 * l}H15V${0.66 * l}H-15Z` },
+      { d: `M-4 ${0.42 * l}H4M0 ${0.42 * l - 4}V${0.42 * l + 4}M-4 ${0.58 * l}H4` },
+    ],
+  },
   battery: {
     length: 110,
     terminals: [0, 0.33, 0.67, 1],

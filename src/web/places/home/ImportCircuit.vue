@@ -1,40 +1,62 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NModal } from 'naive-ui'
+import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { storedCircuitSchema } from '../../../contract'
-import { readCircuitText, type Circuit, type Problem } from '../../../core/circuit'
+import { wireUp, type Circuit, type Problem } from '../../../core/circuit'
 import { messageOf, RequestFailure, tell } from '../../api/client'
+import Schematic from '../../schematic/Schematic.vue'
+import { readFile } from './readFile'
 
 const router = useRouter()
 const picker = ref<HTMLInputElement | null>(null)
 const problems = ref<readonly Problem[]>([])
 const failed = ref('')
-const ready = ref<Circuit | null>(null)
+const ready = ref<{ circuit: Circuit; from: string; open: readonly Problem[] } | null>(null)
+const over = ref(false)
 
-async function take(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+async function take(file: File | undefined) {
   if (!file) return
   problems.value = []
   ready.value = null
   failed.value = ''
-  const read = readCircuitText(await file.text())
-  if (read.ok) {
-    ready.value = read.value
-  } else {
-    failed.value = `${file.name} cannot be taken in; nothing was changed.`
+  const read = await readFile(file)
+  if (read.ok) ready.value = read
+  else {
+    failed.value = read.what
     problems.value = read.problems
   }
 }
+function picked(event: Event) {
+  const input = event.target as HTMLInputElement
+  void take(input.files?.[0])
+  input.value = ''
+}
+// A file may be dropped anywhere on the page.
+useEventListener(document, 'dragover', (event: DragEvent) => {
+  if (!event.dataTransfer?.types.includes('Files')) return
+  event.preventDefault()
+  over.value = true
+})
+useEventListener(document, 'dragleave', (event: DragEvent) => {
+  if (!event.relatedTarget) over.value = false
+})
+useEventListener(document, 'drop', (event: DragEvent) => {
+  if (!event.dataTransfer?.files.length) return
+  event.preventDefault()
+  over.value = false
+  void take(event.dataTransfer.files[0])
+})
 
 async function bringIn() {
   if (!ready.value) return
   try {
-    const stored = await tell(storedCircuitSchema, '/circuits', ready.value)
+    const stored = await tell(storedCircuitSchema, '/circuits', ready.value.circuit)
+    ready.value = null
     await router.push({ name: 'bench', params: { id: stored.id } })
   } catch (error) {
+    ready.value = null
     failed.value = messageOf(error)
     problems.value = error instanceof RequestFailure ? error.problems : []
   }
@@ -46,21 +68,38 @@ async function bringIn() {
     <input
       ref="picker"
       type="file"
-      accept=".json,application/json"
+      accept=".json,.cir,.net,.sp,application/json"
       class="visually-hidden"
       aria-label="Circuit file"
       tabindex="-1"
-      @change="take"
+      @change="picked"
     />
     <NButton size="small" @click="picker?.click()"> Import a circuit … </NButton>
-    <div v-if="ready" class="ready" role="status">
-      <p>
-        “{{ ready.name }}”: {{ ready.parts.length }} parts, {{ ready.paths.length }} path(s),
-        {{ ready.states.length }} state(s).
-      </p>
-      <NButton size="small" type="primary" @click="bringIn"> Take it in </NButton>
-      <NButton size="small" @click="ready = null"> Leave it </NButton>
-    </div>
+    <div v-if="over" class="drop" aria-hidden="true">Drop it: a circuit file or a SPICE netlist</div>
+    <NModal
+      :show="!!ready"
+      preset="card"
+      class="preview"
+      :title="ready ? `“${ready.circuit.name}”` : ''"
+      @update:show="ready = null"
+    >
+      <template v-if="ready">
+        <p>
+          From a {{ ready.from }}: {{ ready.circuit.parts.length }} parts,
+          {{ ready.circuit.paths.length }} path(s), {{ ready.circuit.states.length }} state(s).
+        </p>
+        <ul v-if="ready.open.length" class="caution">
+          <li v-for="(problem, i) in ready.open.slice(0, 6)" :key="i">
+            {{ problem.what }}. It can be finished on the Bench.
+          </li>
+        </ul>
+        <div class="picture"><Schematic :circuit="ready.circuit" :wiring="wireUp(ready.circuit)" /></div>
+        <div class="acts">
+          <NButton size="small" type="primary" @click="bringIn"> Take it in </NButton>
+          <NButton size="small" @click="ready = null"> Leave it </NButton>
+        </div>
+      </template>
+    </NModal>
     <div v-if="failed" class="wrong" role="alert">
       <p>{{ failed }}</p>
       <ul>
@@ -73,17 +112,36 @@ async function bringIn() {
   </div>
 </template>
 
+<style>
+.preview.n-card {
+  width: min(860px, 92vw);
+}
+</style>
 <style scoped>
 .import {
   display: grid;
   gap: 8px;
   justify-items: start;
 }
-.ready {
+.drop {
+  position: fixed;
+  inset: 12px;
+  z-index: 50;
+  display: grid;
+  place-items: center;
+  font-size: 22px;
+  background: color-mix(in srgb, var(--paper) 88%, transparent);
+  border: 2px dashed var(--accent);
+  pointer-events: none;
+}
+.picture {
+  height: min(420px, 46vh);
+  margin: 10px 0;
+  border: 1px solid var(--rule);
+}
+.acts {
   display: flex;
   gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
 }
 ul {
   margin: 4px 0;

@@ -82,7 +82,14 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : und
 .effect {
   display: grid;
   gap: 6px;
+  grid-template-columns: minmax(0, 1fr);
   justify-items: start;
+}
+.effect select {
+  width: 100%;
+}
+.effect label {
+  width: 100%;
 }
 .effect > * {
   max-width: 100%;

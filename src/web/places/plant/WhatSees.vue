@@ -253,9 +253,18 @@ const shade = ({ n, of }: { n: number; of: number }) =>
   font-family: var(--face-readings);
 }
 .map tbody th {
+  position: sticky;
+  left: 0;
+  background: var(--sheet);
   text-align: left;
   font-weight: 400;
   padding-right: 8px;
+}
+.map tbody th button {
+  display: block;
+  width: 210px;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 .map button {

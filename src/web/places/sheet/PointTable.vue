@@ -54,7 +54,8 @@ const shares = computed(() => {
   })
   return solved.ok ? sharesOfVolts(solved, node, 0, props.meter) : null
 })
-const fine = (v: number) => `${v < 0 ? '−' : '+'}${formatQuantity(Math.abs(v), 'V').replace('−', '')}`
+const fine = (v: number) =>
+  `${v < -5e-7 ? '−' : '+'} ${formatQuantity(Math.abs(v) < 5e-7 ? 0 : Math.abs(v), 'V')}`
 </script>
 
 <template>
