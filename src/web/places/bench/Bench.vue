@@ -7,6 +7,7 @@ import { useEventListener } from '@vueuse/core'
 import { renameId, type Circuit, type CircuitState } from '../../../core/circuit'
 import { formatQuantity } from '../../../core/quantity'
 import { schools } from '../../../core/readings'
+import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
@@ -14,6 +15,7 @@ import BalanceLine from './BalanceLine.vue'
 import DropTable from './DropTable.vue'
 import Inspector from './Inspector.vue'
 import Builder from './Builder.vue'
+import PartDrawer from './PartDrawer.vue'
 import PartFinder from './PartFinder.vue'
 import StateBar from './StateBar.vue'
 import StateEditor from './StateEditor.vue'
@@ -47,6 +49,8 @@ const { wiring, key, trouble, walk, values, tint, notices } = useReadings(circui
 const build = useBuild(circuit, path, chosen)
 const builder = ref<InstanceType<typeof Builder> | null>(null)
 const drawing = ref<InstanceType<typeof Schematic> | null>(null)
+/** The drawer of parts stands open until there is something to look at. */
+const drawer = ref(circuit.value?.parts.length < 2)
 const showAmps = ref(false)
 const showVolts = ref(true)
 const amps = computed(() =>
@@ -73,11 +77,36 @@ function rename(to: string) {
 const lit = computed(() => store.lit ?? chosen.value)
 const light = (part: string | null) => (store.lit = part)
 
+const keys = [
+  ['/', 'type parts into the path'],
+  ['p', 'to the parts of the path'],
+  ['s', 'to the state of the circuit'],
+  ['g', 'to the drawing'],
+  ['f', 'find a part'],
+  ['v  a', 'volts, amps on the drawing'],
+  ['← →', 'along the path, once there'],
+  ['Alt ← →', 'move the part'],
+  ['Del', 'take the part out'],
+  ['Ctrl C X V D', 'copy, cut, paste, double'],
+  ['Ctrl Z', 'undo; with Shift redo'],
+  ['+ − 0', 'larger, smaller, all of the drawing'],
+] as const
+const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
+const jumps: Record<string, () => void> = {
+  '/': () => builder.value?.type(),
+  p: () => focus('.chip[tabindex="0"]'),
+  s: () => focus('[aria-label="State of the circuit"] button'),
+  g: () => focus('.drawing .part'),
+  f: () => focus('[aria-label="Find a part"]'),
+  v: () => (showVolts.value = !showVolts.value),
+  a: () => (showAmps.value = !showAmps.value),
+}
+
 useEventListener('keydown', (event: KeyboardEvent) => {
   const inField = ['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)
-  if (event.key === '/' && !inField) {
+  if (!inField && !event.ctrlKey && !event.metaKey && !event.altKey && jumps[event.key]) {
     event.preventDefault()
-    builder.value?.type()
+    jumps[event.key]!()
     return
   }
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
@@ -99,6 +128,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
       <span class="gap" />
       <VersionMenu />
+      <Shortcuts place="the Bench" :keys="keys" />
       <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
         <Undo2 :size="16" />
       </NButton>
@@ -117,6 +147,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       :path="path"
       :chosen="chosen"
       :lit="lit"
+      :drawer="drawer"
+      @drawer="drawer = !drawer"
       @path="path = $event"
       @choose="choose"
       @light="light"
@@ -159,6 +191,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       </div>
     </template>
     <div class="scroll side" tabindex="0" role="region" aria-label="Values">
+      <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
       <Inspector
         v-if="chosen"
         :circuit="circuit"
@@ -170,7 +203,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @replace="build.replace($event)"
       />
       <p v-else class="quiet">
-        Choose a part in the drawing, the staircase or the table to see and change its values.
+        {{ drawer ? '' : 'Take parts from the drawer, or type them.' }} Choose a part in the drawing, the
+        staircase or the table to see and change its values.
       </p>
     </div>
   </div>

@@ -5,7 +5,6 @@ import { leadEnd, namePath, removePath, wireUp, type Circuit } from '../../../co
 import { useCircuit } from '../../stores/circuit'
 import HarnessEditor from './HarnessEditor.vue'
 import NewPath from './NewPath.vue'
-import PartDrawer from './PartDrawer.vue'
 import PathStrip from './PathStrip.vue'
 import QuickAdd from './QuickAdd.vue'
 import type { Build } from './useBuild'
@@ -16,8 +15,15 @@ const props = defineProps<{
   path: number
   chosen: string | null
   lit: string | null
+  /** The drawer of parts stands open. */
+  drawer: boolean
 }>()
-const emit = defineEmits<{ path: [index: number]; choose: [id: string]; light: [id: string | null] }>()
+const emit = defineEmits<{
+  path: [index: number]
+  choose: [id: string]
+  light: [id: string | null]
+  drawer: []
+}>()
 
 const store = useCircuit()
 const quick = ref<InstanceType<typeof QuickAdd> | null>(null)
@@ -108,7 +114,7 @@ defineExpose({ type: () => quick.value?.focus() })
       </span>
     </div>
     <div class="row">
-      <PartDrawer :circuit="circuit" :build="build" />
+      <button type="button" class="plain-button" :aria-pressed="drawer" @click="emit('drawer')">Parts</button>
       <NewPath :circuit="circuit" :build="build" :near="chosen" />
       <details class="more">
         <summary>Path …</summary>
@@ -206,6 +212,10 @@ summary,
   cursor: pointer;
   display: inline-grid;
   place-items: center;
+}
+.plain-button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
 }
 .acts button:disabled,
 .plain-button:disabled {

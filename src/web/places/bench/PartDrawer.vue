@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { NPopover } from 'naive-ui'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { readQuick, type Circuit } from '../../../core/circuit'
@@ -41,47 +40,42 @@ const passes = computed(() =>
 </script>
 
 <template>
-  <NPopover trigger="click" placement="bottom-start" :width="560" :show-arrow="false">
-    <template #trigger>
-      <button type="button" class="open">Parts ▾</button>
-    </template>
-    <div class="drawer" aria-label="Parts to put in">
-      <section v-if="passes.length">
-        <h3>Already here, another way through</h3>
-        <div class="kinds">
-          <button
-            v-for="p in passes"
-            :key="p.key"
-            type="button"
-            :title="p.title"
-            @click="build.insert(p.items, `${p.text} put in`)"
-          >
-            {{ p.text }}
-          </button>
-        </div>
-      </section>
-      <section v-for="group in groups" :key="group.title">
-        <h3>{{ group.title }}</h3>
-        <VueDraggable
-          class="kinds"
-          :model-value="[...group.kinds]"
-          :group="{ name: 'parts', pull: 'clone', put: false }"
-          :sort="false"
+  <section class="drawer" aria-label="Parts to put in">
+    <section v-if="passes.length">
+      <h3>Already here, another way through</h3>
+      <div class="kinds">
+        <button
+          v-for="p in passes"
+          :key="p.key"
+          type="button"
+          :title="p.title"
+          @click="build.insert(p.items, `${p.text} put in`)"
         >
-          <button
-            v-for="kind in group.kinds"
-            :key="kind.kind"
-            type="button"
-            :data-kind="kind.kind"
-            @click="build.insertKind(kind.kind)"
-          >
-            {{ kind.title }}
-          </button>
-        </VueDraggable>
-      </section>
-      <p class="quiet">A click puts it in at the mark; or drag it between two parts of the path.</p>
-    </div>
-  </NPopover>
+          {{ p.text }}
+        </button>
+      </div>
+    </section>
+    <section v-for="group in groups" :key="group.title">
+      <h3>{{ group.title }}</h3>
+      <VueDraggable
+        class="kinds"
+        :model-value="[...group.kinds]"
+        :group="{ name: 'parts', pull: 'clone', put: false }"
+        :sort="false"
+      >
+        <button
+          v-for="kind in group.kinds"
+          :key="kind.kind"
+          type="button"
+          :data-kind="kind.kind"
+          @click="build.insertKind(kind.kind)"
+        >
+          {{ kind.title }}
+        </button>
+      </VueDraggable>
+    </section>
+    <p class="quiet">A click puts it in at the mark; or drag it between two parts of the path.</p>
+  </section>
 </template>
 
 <style scoped>
@@ -101,8 +95,7 @@ h3 {
   flex-wrap: wrap;
   gap: 4px;
 }
-.kinds button,
-.open {
+.kinds button {
   font: inherit;
   font-size: 12.5px;
   padding: 3px 8px;
@@ -113,8 +106,7 @@ h3 {
   color: var(--ink);
   cursor: pointer;
 }
-.kinds button:hover,
-.open:hover {
+.kinds button:hover {
   background: var(--accent-soft);
 }
 </style>

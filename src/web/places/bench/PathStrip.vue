@@ -109,6 +109,7 @@ const ends = computed(() => {
         :aria-label="`${chip.id} ${chip.text}`"
         :tabindex="chosen === chip.id || (!chips.some((c) => c.id === chosen) && i === 0) ? 0 : -1"
         @click="emit('choose', chip.id)"
+        @focus="chosen === chip.id || emit('choose', chip.id)"
         @keydown="key($event, i)"
         @pointerenter="emit('light', chip.id)"
         @pointerleave="emit('light', null)"

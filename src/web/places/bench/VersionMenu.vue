@@ -61,7 +61,7 @@ const takeUp = (id: string) =>
         <NInput
           v-model:value="name"
           size="small"
-          aria-label="Name of the version"
+          :input-props="{ 'aria-label': 'Name of the version' }"
           placeholder="as taught in spring"
         />
         <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">Keep</NButton>

@@ -38,7 +38,7 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
       <NInput
         v-model:value="name"
         size="small"
-        aria-label="Name of the set"
+        :input-props="{ 'aria-label': 'Name of the set' }"
         placeholder="Lesson 3, bench 2"
       />
       <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim() || !plant.faults.length"

@@ -155,7 +155,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
           </tbody>
         </table>
       </template>
-      <p v-if="fooled.length">
+      <p v-if="fooled.length" class="fooled">
         <b>Passed by:</b> {{ fooled.map((l) => `${l.title.toLowerCase()}, ${l.state}`).join(' · ') }}. Who
         trusts these alone is fooled.
       </p>

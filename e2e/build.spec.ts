@@ -1,0 +1,276 @@
+import { expect, test, type Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { expectAccessible as audit } from './axe'
+import { signIn } from './story'
+
+/** What an instructor's own van has: gauges and lengths of their own. Main path, then the relay's coil. */
+const main = [
+  'wire 6 0.4',
+  'fuse 30 maxi',
+  'wire 4 1.3 m',
+  'relay',
+  'wire 4 2.2 m',
+  'fan 14 A "radiator fan"',
+  'wire 4 0.8',
+  'stud',
+  'chassis',
+  'strap',
+]
+const coil = 'from F1a: fuse 10, wire 0.75 1.5, switch fan switch, wire 0.75 2.4, K1.86, wire 0.75 0.6 to G1e'
+
+const shows = (page: Page, text: RegExp) =>
+  expect(page.locator('.schematic').getByText(text).first()).toBeVisible()
+
+test('a relay fan from an empty bench, with the keyboard alone', async ({ page }) => {
+  test.setTimeout(120_000)
+  await signIn(page, 'orla')
+  const begun = Date.now()
+  const tabTo = async (name: RegExp, role: 'button' | 'textbox' | 'combobox' = 'button') => {
+    for (let n = 0; n < 60; n++) {
+      const at = page.locator(':focus')
+      if (
+        (await at.count()) &&
+        (await page
+          .getByRole(role, { name })
+          .first()
+          .evaluate((el) => el === document.activeElement))
+      )
+        return
+      await page.keyboard.press('Tab')
+    }
+    throw new Error(`no way by Tab to ${String(name)}`)
+  }
+  await page.getByRole('heading', { name: 'Circuits' }).waitFor()
+  await tabTo(/New circuit/)
+  await page.keyboard.press('Enter')
+  await tabTo(/^Name/, 'textbox')
+  await page.keyboard.type('Radiator fan of my van')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Type parts').waitFor()
+  await page.keyboard.press('/')
+  await expect(page.getByLabel('Type parts')).toBeFocused()
+  await page.keyboard.type(main.join(', '))
+  await page.keyboard.press('Enter')
+  await page.keyboard.type(coil)
+  await page.keyboard.press('Enter')
+  await shows(page, /radiator fan/)
+
+  // Escape leaves the line; a part is chosen on the strip, moved, doubled, undone, all by keys.
+  const order = () => page.locator('.chip b').allTextContents()
+  expect(await order()).toEqual(['F2', 'W5', 'S1', 'W6', 'K1', 'W7'])
+  await page.locator('.chip').first().focus()
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect.poll(order).toEqual(['W5', 'F2', 'S1', 'W6', 'K1', 'W7'])
+  await page.keyboard.press('Control+z')
+  await expect.poll(order).toEqual(['F2', 'W5', 'S1', 'W6', 'K1', 'W7'])
+  await page.locator('[data-chip="W6"]').focus()
+  await page.keyboard.press('Control+d')
+  await expect.poll(order).toEqual(['F2', 'W5', 'S1', 'W6', 'W8', 'K1', 'W7'])
+  await page.keyboard.press('Delete')
+  await expect.poll(order).toEqual(['F2', 'W5', 'S1', 'W6', 'K1', 'W7'])
+
+  await page.keyboard.press('s')
+  await tabTo(/^S1 closed/)
+  await page.keyboard.press('Enter')
+  await shows(page, /turns as it should/)
+  expect((Date.now() - begun) / 1000).toBeLessThan(300)
+  await expect(page.getByText('saved', { exact: true })).toBeVisible()
+  await page.reload()
+  await shows(page, /radiator fan/)
+  await audit(page)
+})
+
+test('the same with the mouse alone', async ({ page }) => {
+  test.setTimeout(150_000)
+  await signIn(page, 'orla')
+  await page.getByRole('button', { name: 'New circuit …' }).click()
+  await page.getByRole('button', { name: 'Open on the Bench' }).click()
+  await page.getByLabel('Type parts').waitFor()
+  // On an empty bench the drawer of parts stands open.
+  const take = async (...titles: string[]) => {
+    for (const title of titles)
+      await page.locator('.drawer').getByRole('button', { name: title, exact: true }).click()
+  }
+  await take(
+    'Wire',
+    'Blade fuse in holder',
+    'Wire',
+    'Relay in socket',
+    'Wire',
+    'Motor, fan or pump',
+    'Wire',
+    'Ground stud',
+    'Chassis',
+    'Strap',
+  )
+  await expect(page.locator('.chip b')).toHaveText([
+    'W1',
+    'F1',
+    'W2',
+    'K1',
+    'W3',
+    'M1',
+    'W4',
+    'G1',
+    'CH1',
+    'ST1',
+  ])
+  // Own gauge from the table, own length by steps, own fuse from the table.
+  await page.locator('[data-chip="W2"]').click()
+  await page.getByLabel('Section: from the table').selectOption({ label: '4 mm², about AWG 11' })
+  await page.getByRole('button', { name: 'Length: more' }).click()
+  await page.locator('[data-chip="F1"]').click()
+  await page.getByLabel('Rating: from the table').selectOption({ label: '20 A' })
+  // A branch for the coil: from the fuse's feed to the ground stud, then on from the drawer.
+  await page.getByRole('button', { name: 'Branch …' }).click()
+  const form = page.getByRole('form', { name: 'New path' })
+  await form.getByLabel('From').selectOption({ index: 2 })
+  await form.getByLabel('First part').selectOption({ label: 'Blade fuse in holder' })
+  await form.getByRole('button', { name: 'Make the path' }).click()
+  await take('Wire', 'Push button', 'Wire', 'K1 86–85', 'Wire')
+  await expect(page.locator('.chip b')).toHaveText(['F2', 'W5', 'PB1', 'W6', 'K1', 'W7'])
+  // One wire is dragged to another place, and taken back.
+  await page.locator('[data-chip="W7"]').dragTo(page.locator('[data-chip="W5"]'))
+  await expect(page.locator('.chip b')).not.toHaveText(['F2', 'W5', 'PB1', 'W6', 'K1', 'W7'])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('.chip b')).toHaveText(['F2', 'W5', 'PB1', 'W6', 'K1', 'W7'])
+  await page.getByRole('button', { name: 'PB1 pressed' }).click()
+  await shows(page, /turns/)
+})
+
+test('states, versions, warnings and the library', async ({ page }) => {
+  test.setTimeout(120_000)
+  await signIn(page, 'orla')
+  await page.getByLabel('Search circuits').fill('sweeper first lesson')
+  await expect(page.locator('tbody a')).toHaveText(['Work lamp, street sweeper'])
+  await page.getByLabel('Search circuits').fill('')
+  await page.getByRole('button', { name: 'New circuit …' }).click()
+  await page.getByLabel('Start from').selectOption('sweeper-work-lamp')
+  await page.locator('form').getByLabel('Name').fill('Work lamp, bench 7')
+  await page.getByRole('button', { name: 'Open on the Bench' }).click()
+  await expect(page.getByText('Work lamp, bench 7').first()).toBeVisible()
+
+  // A fuse that the wire behind it cannot stand is told at once, and how to mend it.
+  await page.locator('[data-chip="F1"]').click()
+  await page.getByLabel('Rating: from the table').selectOption({ label: '60 A' })
+  await expect(page.getByRole('region', { name: 'Workshop rules' })).toContainText('good for 30 A')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('region', { name: 'Workshop rules' })).not.toContainText('good for 30 A')
+
+  await page.getByRole('button', { name: /^unplug L1/ }).click()
+  await page.getByRole('button', { name: 'State …' }).click()
+  await page.getByPlaceholder(/key run/).fill('lamp out, jumper on')
+  await page.getByLabel('Jumper from').selectOption('F1b')
+  await page.getByLabel('Jumper to').selectOption('S1b')
+  await page.getByRole('button', { name: 'Put on' }).click()
+  await page.getByPlaceholder(/key run/).fill('lamp out, jumper on')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('combobox', { name: 'Named state' })).toContainText('lamp out, jumper on')
+  await page.keyboard.press('Escape')
+  await page.locator('.drawing').click({ position: { x: 8, y: 300 } })
+
+  await page.getByRole('button', { name: 'Versions …' }).click()
+  await page.getByLabel('Name of the version').fill('as taught')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('as taught')).toBeVisible()
+  await page.locator('.drawing').click({ position: { x: 8, y: 300 } })
+  await page.locator('[data-chip="W2"]').click()
+  await page.getByRole('button', { name: 'Take it out' }).click()
+  await expect(page.locator('[data-chip="W2"]')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Versions …' }).click()
+  await page.getByRole('button', { name: 'Take it up again' }).click()
+  await expect(page.locator('[data-chip="W2"]')).toHaveCount(1)
+
+  await page.getByRole('link', { name: 'Today', exact: true }).click()
+  await page.getByRole('button', { name: 'Put Work lamp, bench 7 in a folder' }).click()
+  await page.getByLabel('Folder, such as a lesson').fill('Evening class')
+  await page.getByRole('button', { name: 'File it' }).click()
+  await expect(page.getByRole('rowheader', { name: 'Evening class' })).toBeVisible()
+  await audit(page)
+})
+
+test('size, tests and hardware of a fault; sets; the sheet, its files and the fitted board', async ({
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await signIn(page, 'orla')
+  await page.getByRole('link', { name: 'Washer pump, utility van' }).click()
+  await page.getByRole('link', { name: 'Plant' }).click()
+  await page.getByRole('combobox', { name: 'Place' }).selectOption('G1')
+  await page
+    .getByRole('button', { name: /High resistance/ })
+    .first()
+    .click()
+  await page.getByRole('combobox', { name: 'Size it so that' }).selectOption('loss|return')
+  await page.getByRole('textbox', { name: 'Volts lost' }).fill('3')
+  await page.getByRole('textbox', { name: 'Volts lost' }).press('Enter')
+  await page.getByRole('button', { name: 'Find the size' }).click()
+  await expect(page.getByText(/does it/)).toBeVisible()
+  await expect(page.locator('.sum')).toContainText('return 3.00 V')
+  await page.getByRole('button', { name: 'Hardware' }).click()
+  await expect(page.getByRole('region', { name: 'Hardware' })).toContainText(/15 W each, or more/)
+  await page.getByRole('button', { name: 'What can see it' }).click()
+  await expect(page.locator('.fooled')).toContainText('continuity')
+  await expect(page.getByText(/faults tried/)).toBeHidden({ timeout: 60_000 })
+  await expect(page.getByRole('table').last().getByRole('row')).not.toHaveCount(1)
+  await audit(page)
+  await page.getByRole('button', { name: 'Another fault beside it' }).click()
+  await page.getByRole('combobox', { name: 'Place' }).selectOption('F1')
+  await page
+    .getByRole('button', { name: /Corroded|High resistance/ })
+    .first()
+    .click()
+  await expect(
+    page.getByRole('list', { name: 'Planted faults' }).getByRole('button', { name: /^Remove/ }),
+  ).toHaveCount(2)
+  await page.getByRole('button', { name: 'Sets' }).click()
+  await page.getByLabel('Name of the set').fill('Lesson 3, bench 2')
+  await page.getByRole('button', { name: 'Keep what is planted' }).click()
+  await expect(page.getByText('Lesson 3, bench 2')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click()
+  await page.getByLabel('Filter rows').fill('G1')
+  await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Pin G1n' }).first().click()
+  await page.getByLabel('Filter rows').fill('')
+  await page.getByLabel(/only pinned/).check()
+  await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
+  await page.getByRole('button', { name: 'G1n', exact: true }).first().click()
+  await expect(page.getByText('the meter shows').first()).toBeVisible()
+  await page.getByLabel(/only pinned/).uncheck()
+  await audit(page)
+
+  const file = async (what: string) => {
+    await page.getByRole('button', { name: 'Take it along …' }).click()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(what).click()])
+    return readFileSync(await download.path())
+  }
+  for (const what of ['Answer key, PDF', 'Blank worksheet for students, PDF', 'Build sheet with labels, PDF'])
+    expect((await file(what)).subarray(0, 5).toString()).toBe('%PDF-')
+  expect((await file('Schematic, SVG')).toString()).toContain('<svg')
+  expect((await file('SPICE')).toString()).toContain('.op')
+  const json = await file('Circuit, JSON')
+
+  await page.getByRole('button', { name: 'Build sheet', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Wires to cut' })).toBeVisible()
+  await page.getByLabel('State').selectOption({ index: 0 })
+  const measured = page.getByLabel(/^Measured at G1e/)
+  await measured.fill('0.9')
+  await measured.press('Tab')
+  await expect(page.getByText('outside its band')).toBeVisible()
+  await page.getByRole('button', { name: /Fit the model to 1/ }).click()
+  await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it as this board’s own baseline' }).click()
+  await expect(page.getByRole('group', { name: /board as measured/ })).toBeVisible()
+
+  // What went out comes back in, dropped on the page.
+  await page.getByRole('link', { name: 'Today', exact: true }).click()
+  await page.getByRole('button', { name: 'Import a circuit …' }).waitFor()
+  await page.evaluate((text) => {
+    const transfer = new DataTransfer()
+    transfer.items.add(new File([text], 'pump.json', { type: 'application/json' }))
+    document.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))
+  }, json.toString())
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByRole('group', { name: 'Schematic: Washer pump, utility van' })).toBeVisible()
+})
