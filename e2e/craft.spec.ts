@@ -125,7 +125,9 @@ test('edits made without a connection are said to wait, and arrive', async ({ pa
   await signIn(page, 'orla')
   await openBench(page)
   await part(page, 'F1').click()
-  const rating = page.getByRole('region', { name: 'Values', exact: true }).getByLabel('Rating')
+  const rating = page
+    .getByRole('region', { name: 'Values', exact: true })
+    .getByRole('textbox', { name: 'Rating' })
   await context.setOffline(true)
   await rating.fill('15')
   await rating.press('Enter')
@@ -147,7 +149,9 @@ test('two instructors at one circuit: the later is told, and sees the newest', a
   await openBench(other)
   const rename = async (who: Page, name: string) => {
     await part(who, 'X2').click()
-    const field = who.getByRole('region', { name: 'Values', exact: true }).getByLabel('Name')
+    const field = who
+      .getByRole('region', { name: 'Values', exact: true })
+      .getByRole('textbox', { name: 'Name' })
     await field.fill(name)
     await field.press('Enter')
   }

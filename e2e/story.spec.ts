@@ -43,7 +43,9 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(page.locator('tr.lit')).not.toHaveCount(0)
     await expect(page.locator('.part.lit')).toHaveCount(1)
     await part(page, 'W3').click()
-    const length = page.getByRole('region', { name: 'Values', exact: true }).getByLabel('Length')
+    const length = page
+      .getByRole('region', { name: 'Values', exact: true })
+      .getByRole('textbox', { name: 'Length' })
     await length.fill('8,4')
     await length.press('Enter')
     await expect(row.locator('td').last()).not.toHaveText(before!)
@@ -68,7 +70,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
   await test.step('Bench: a value out of range is refused with its range, and nothing changes', async () => {
     await part(page, 'L1').click()
     const values = page.getByRole('region', { name: 'Values', exact: true })
-    const watts = values.getByLabel('Rated watts')
+    const watts = values.getByRole('textbox', { name: 'Rated watts' })
     await watts.fill('9000')
     await watts.press('Enter')
     await expect(values.getByRole('alert')).toHaveText('Rated watts must lie between 0.5 and 150 W')
@@ -99,7 +101,8 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await page.getByRole('link', { name: 'Sheet', exact: true }).click()
     await expect(page.getByRole('heading', { name: 'Switch closed, lamp out' })).toBeVisible()
     const download = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'CSV' }).click()
+    await page.getByRole('button', { name: 'Take it along …' }).click()
+    await page.getByText('Readings, CSV').click()
     const csv = readFileSync(await (await download).path(), 'utf8')
     const line = csv.split('\r\n').find((l) => l.startsWith('Switch closed,drop,G1n to G1c'))!
     expect(Number(line.split(',')[6])).toBeGreaterThan(3)

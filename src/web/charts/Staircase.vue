@@ -160,6 +160,14 @@ figure {
   height: 100%;
   min-height: 0;
 }
+figure {
+  container-type: inline-size;
+}
+@container (max-width: 430px) {
+  figcaption .quiet {
+    display: none;
+  }
+}
 figcaption {
   white-space: nowrap;
   overflow: hidden;

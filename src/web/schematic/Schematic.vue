@@ -86,15 +86,14 @@ const drawn = computed(() =>
       ...placed,
       title: `${placed.id} ${part.name || definition.title}`,
       lines: wire
-        ? [`${placed.id}  ${summary}${props.amps[placed.id] ? `  ${props.amps[placed.id]}` : ''}`]
+        ? [`${placed.id}  ${summary}`]
         : [
             placed.id,
             part.name || definition.title,
-            ...(placed.caption ? [placed.caption] : summary ? [summary] : []).map((line) =>
-              props.amps[placed.id] ? `${line}  ${props.amps[placed.id]}` : line,
-            ),
+            ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
           ],
       wire,
+      flow: props.amps[placed.id],
       detached: detached ? (definition.detach?.done ?? '') : '',
       notice,
       strokes: symbolOf(placed.symbol).draw(placed.length, {
@@ -241,6 +240,7 @@ function colour(node: number): string {
           >
             {{ line }}
           </tspan>
+          <tspan v-if="part.flow" class="flow" dx="4">→ {{ part.flow }}</tspan>
           <tspan v-if="part.detached" :x="part.label.x" dy="15" class="out">{{ part.detached }}</tspan>
           <tspan v-if="part.notice" :x="part.label.x" dy="15" class="notice">{{ part.notice.text }}</tspan>
         </text>
@@ -374,6 +374,11 @@ function colour(node: number): string {
 }
 .label .minor {
   fill: var(--quiet);
+  font-size: 12px;
+}
+.label .flow {
+  fill: var(--accent);
+  font-family: var(--face-readings);
   font-size: 12px;
 }
 .label .out {

@@ -124,7 +124,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
-      <StateBar :circuit="circuit" :state="state" named @change="own = $event" />
+      <StateBar :circuit="circuit" brief :state="state" named @change="own = $event" />
       <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
       <span class="gap" />
       <VersionMenu />
@@ -232,6 +232,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .drawing {
   position: relative;
+}
+.drawing :deep(.more) {
+  display: none;
 }
 .showing {
   position: absolute;

@@ -30,7 +30,7 @@ const quick = ref<InstanceType<typeof QuickAdd> | null>(null)
 const current = computed(() => props.build.current.value)
 const titles = computed(() =>
   props.circuit.paths.map(
-    (p, i) => `${i + 1}  ${p.name || `${p.from.replace('.', '')} → ${p.to.replace('.', '')}`}`,
+    (p, i) => p.name || `${i + 1}  ${p.from.replace('.', '')} → ${p.to.replace('.', '')}`,
   ),
 )
 const where = computed(() => {

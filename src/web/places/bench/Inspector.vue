@@ -150,8 +150,10 @@ const doing = computed(() => {
   grid-template-columns: 62px minmax(0, 1fr);
   gap: 6px;
 }
-.two input {
+.two input,
+.two select {
   width: 100%;
+  min-width: 0;
 }
 .doing {
   font-size: 15px;

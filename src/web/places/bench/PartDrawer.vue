@@ -15,7 +15,10 @@ const heads: readonly (readonly [Role, string])[] = [
   ['load', 'Loads'],
   ['source', 'Sources'],
 ]
-const groups = heads.map(([role, title]) => ({ title, kinds: parts.filter((p) => p.role === role) }))
+const groups = heads.map(([role, title]) => ({
+  title,
+  kinds: parts.filter((p) => (p.generates ? 'source' : p.role) === role),
+}))
 
 /** Other ways through parts that are here and that no path takes yet: a relay's coil, a starter's windings. */
 const passes = computed(() =>

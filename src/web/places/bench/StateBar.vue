@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Circuit, CircuitState } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 
-const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean }>()
+const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean; brief?: boolean }>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()
 
 const controls = computed(() =>
@@ -92,7 +92,7 @@ function choose(event: Event) {
         <option v-for="s in offTimes" :key="s" :value="s">{{ s < 60 ? `${s} s` : `${s / 60} min` }}</option>
       </select>
     </label>
-    <label class="pair"
+    <label v-if="!brief" class="pair"
       >Moved by hand
       <select
         :value="state.wiggled?.[0] ?? ''"

@@ -30,6 +30,10 @@ const points = computed(() =>
     .points.filter((p) => !p.inside)
     .map((p) => p.name),
 )
+const text = (event: Event) => (event.target as HTMLSelectElement).value
+const joints = computed(() =>
+  props.circuit.parts.filter((p) => partOfKind(p.kind).role === 'connection').map((p) => p.id),
+)
 const named = computed(() => props.state.id !== 'custom')
 const alter = (part: Partial<CircuitState>) =>
   emit('change', { ...props.state, id: 'custom', name: 'as set', ...part })
@@ -119,6 +123,16 @@ function checkTemperature(value: number) {
         </span>
         <p class="quiet">Fuse every jumper like the circuit it feeds; keep its leads short.</p>
       </div>
+      <label class="field"
+        >Moved by hand while measuring
+        <select
+          :value="state.wiggled?.[0] ?? ''"
+          @change="alter({ wiggled: text($event) ? [text($event)] : [] })"
+        >
+          <option value="">nothing</option>
+          <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
+        </select>
+      </label>
       <QuantityField
         label="Temperature in this state"
         unit="°C"
