@@ -3,6 +3,7 @@ import { LineChart, CustomChart } from 'echarts/charts'
 import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
+import { refThrottled } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import VChart from 'vue-echarts'
 import type { StateKey } from '../../core/readings'
@@ -123,6 +124,9 @@ const option = computed(() => {
   }
 })
 
+/** A chart takes longer than all the rest: while a slider is dragged it follows a few times a second. */
+const shown = refThrottled(option, 120, true, true)
+
 /** The part whose tread or riser lies under the pointer. */
 function partAt(event: { offsetX: number; offsetY: number }): string | null {
   const at = chart.value?.convertFromPixel({ seriesIndex: 2 }, [event.offsetX, event.offsetY])
@@ -140,7 +144,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
     </figcaption>
     <VChart
       ref="chart"
-      :option="option"
+      :option="shown"
       :update-options="{ notMerge: true }"
       autoresize
       role="img"

@@ -74,15 +74,16 @@ function arrow(event: KeyboardEvent) {
 
 const turn = { down: 0, left: 90, right: -90 }
 
-const drawn = computed(() =>
-  layout.value.parts.map((placed) => {
-    const part = props.circuit.parts.find((p) => p.id === placed.id)!
+const drawn = computed(() => {
+  const parts = new Map(props.circuit.parts.map((p) => [p.id, p]))
+  return layout.value.parts.map((placed) => {
+    const part = parts.get(placed.id)!
     const definition = partOfKind(placed.kind)
     const detached = props.detached.includes(placed.id)
     const summary = definition.summary(part.parameters)
     const notice = props.notices[placed.id]
     const wire = placed.kind === 'wire'
-    return {
+    const made = {
       ...placed,
       title: `${placed.id} ${part.name || definition.title}`,
       lines: wire
@@ -108,8 +109,25 @@ const drawn = computed(() =>
       reach: reachOf(placed),
       top: topOf(placed, wire ? 1 : placed.caption || summary ? 3 : 2),
     }
-  }),
-)
+    // All that shows of it, so that what has not changed is not drawn anew.
+    return {
+      ...made,
+      sign: JSON.stringify([
+        made.title,
+        made.lines,
+        made.detached,
+        notice?.text,
+        made.flow,
+        made.strokes,
+        made.transform,
+        made.struck,
+        made.ringed,
+        made.box,
+        made.top,
+      ]),
+    }
+  })
+})
 
 /** A key switch is drawn contact by contact: each is closed in some of its positions. */
 function positionOf({ kind, caption }: PlacedPart, position: string | undefined): string | undefined {
@@ -194,6 +212,7 @@ function colour(node: number): string {
       <g
         v-for="part in drawn"
         :key="part.key"
+        v-memo="[part.sign, lit === part.id, partsAct]"
         class="part"
         :class="{ lit: lit === part.id, struck: part.struck, ringed: part.ringed, act: partsAct }"
         :data-part="part.id"
@@ -248,6 +267,12 @@ function colour(node: number): string {
       <g
         v-for="{ point, x, y, label } in layout.points"
         :key="point.node"
+        v-memo="[
+          `${point.name} ${x} ${y} ${label.x} ${label.y} ${values.get(point.node)} ${colour(point.node)}`,
+          red === point.name,
+          black === point.name,
+          pointsAct,
+        ]"
         class="point"
         :class="{ act: pointsAct }"
         :role="pointsAct ? 'button' : undefined"
