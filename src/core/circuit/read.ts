@@ -163,41 +163,44 @@ function checkBundles(circuit: Circuit, problems: Problem[]): void {
 
 /** Every load must find its way to both posts once all controls are on and everything is plugged in. */
 export function looseLoads(circuit: Circuit): Problem[] {
+  const wiring = wireUp(circuit)
+  // What leads where follows from the wiring alone: a value that is changed needs no new look.
+  const known = looseKept.get(wiring)
+  if (known) return [...known]
   const problems: Problem[] = []
-  const { nodeOf, count } = wireUp(circuit)
+  const { nodeOf, count } = wiring
   const owner = { part: '', segment: '' }
-  const side = (without: string | undefined, poles: 'pos' | 'neg') => {
-    const elements = circuit.parts.flatMap((part) => {
-      const definition = partOfKind(part.kind)
-      return definition.segments
-        .filter(
-          (segment) =>
-            !(
-              definition.role === 'source' &&
-              segment.between.includes('pos') &&
-              segment.between.includes('neg')
-            ),
-        )
-        .filter(() => part.id !== without || definition.role === 'source')
-        .map((segment) => ({
-          type: 'resistor' as const,
-          a: nodeOf(part.id, segment.between[0]),
-          b: nodeOf(part.id, segment.between[1]),
-          ohms: 1,
-          owner,
-        }))
-    })
-    const island = findIslands({ nodeCount: count, elements })
-    const sources = circuit.parts.filter((part) => partOfKind(part.kind).role === 'source')
-    const reached = new Set(sources.map((part) => island[nodeOf(part.id, poles)]!))
-    return (id: string, key: string) => reached.has(island[nodeOf(id, key)]!)
+  const all = circuit.parts.flatMap((part) => {
+    const definition = partOfKind(part.kind)
+    return definition.segments
+      .filter(
+        ({ between }) =>
+          !(definition.role === 'source' && between.includes('pos') && between.includes('neg')),
+      )
+      .map(({ between }) => ({
+        type: 'resistor' as const,
+        a: nodeOf(part.id, between[0]),
+        b: nodeOf(part.id, between[1]),
+        ohms: 1,
+        owner,
+        part: definition.role === 'source' ? '' : part.id,
+      }))
+  })
+  const sources = circuit.parts.filter((part) => partOfKind(part.kind).role === 'source')
+  const reachOf = (without: string) => {
+    const island = findIslands({ nodeCount: count, elements: all.filter((e) => e.part !== without) })
+    return (poles: 'pos' | 'neg') => {
+      const reached = new Set(sources.map((part) => island[nodeOf(part.id, poles)]!))
+      return (id: string, key: string) => reached.has(island[nodeOf(id, key)]!)
+    }
   }
   circuit.parts.forEach((part, i) => {
     const definition = partOfKind(part.kind)
     if (definition.role !== 'load') return
     const [enter, leave] = definition.through
-    const plus = side(part.id, 'pos')
-    const minus = side(part.id, 'neg')
+    const reach = reachOf(part.id)
+    const plus = reach('pos')
+    const minus = reach('neg')
     const where = `parts[${i}] (${part.id})`
     const ends = [enter, leave]
     const fed = ends.filter((key) => plus(part.id, key))
@@ -216,5 +219,8 @@ export function looseLoads(circuit: Circuit): Problem[] {
       })
     }
   })
-  return problems
+  looseKept.set(wiring, problems)
+  return [...problems]
 }
+
+const looseKept = new WeakMap<ReturnType<typeof wireUp>, readonly Problem[]>()

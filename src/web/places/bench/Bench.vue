@@ -262,6 +262,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   grid-area: sum;
 }
 
+.stairs,
+.drawing,
+.drops {
+  contain: layout paint;
+}
 .drops {
   container-type: inline-size;
   grid-area: drops;

@@ -277,6 +277,11 @@ function another() {
   gap: 14px;
 }
 
+.stairs,
+.drawing,
+.drops {
+  contain: layout paint;
+}
 .drops {
   container-type: inline-size;
   background: var(--sheet);
