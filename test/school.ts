@@ -14,7 +14,7 @@ export async function startSchool({
   const database: Database = await openDatabase(url ? { url } : {})
   if (url)
     await database.script(
-      'truncate users, circuits, work_orders, steps, sessions, circuit_edits restart identity cascade',
+      'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets restart identity cascade',
     )
   if (demo) await loadDemo(database)
   const judges = new JudgePool()

@@ -11,8 +11,8 @@ describe('the walk along a path', () => {
     circuit.paths.forEach((_, i) => {
       const { points, strides } = walkOf(circuit, i)
       // From the battery or what else gives current, or from inside a part of many pieces; and so to the other end.
-      expect(points[0]?.name).toMatch(/^(B1\+|GA1\.B.|(N1|K1|SK1)\..*|RP1s)$/)
-      expect(points[points.length - 1]?.name).toMatch(/^(B1[−+]|N\d\..*)$/)
+      expect(points[0]?.name).toMatch(/^(BS?1\+|GA1\.B.|(N1|K1|SK1)\..*|RP1s)$/)
+      expect(points[points.length - 1]?.name).toMatch(/^(BS?1[−+]|N\d\..*)$/)
       expect(points).toHaveLength(strides.length + 1)
       strides.forEach((stride, k) => {
         expect(stride.from).toBe(points[k])
