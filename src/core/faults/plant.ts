@@ -61,10 +61,14 @@ export function partnersOf(circuit: Circuit, fault: Fault): string[] {
   const { involves } = faultOfKind(fault.kind)
   if (!involves) return []
   return circuit.parts.flatMap((part) => {
-    if (part.id === fault.part) return []
+    // Two pins of one plug are swapped as easily as those of two.
+    if (part.id === fault.part && involves === 'conductor') return []
     if (involves === 'conductor' && !beside(circuit, part.id, fault.part)) return []
     return partOfKind(part.kind)
-      .segments.filter((segment) => segment.faults.includes(fault.kind))
+      .segments.filter(
+        (segment) =>
+          segment.faults.includes(fault.kind) && !(part.id === fault.part && segment.key === fault.segment),
+      )
       .map((segment) => `${part.id}.${segment.key}`)
   })
 }

@@ -21,6 +21,7 @@ import { fusibleLink } from './fusible-link'
 import { horn, solenoid, speaker } from './coil-load'
 import { keySwitch } from './key-switch'
 import { module } from './module'
+import { multiConnector } from './multi-connector'
 import { relay } from './relay'
 import { resistor } from './resistor'
 import { sensor2, sensor3 } from './sensor'
@@ -56,6 +57,7 @@ export const parts: readonly AnyPart[] = [
   speaker,
   keySwitch,
   module,
+  multiConnector,
   relay,
   resistor,
   sensor2,

@@ -117,6 +117,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
       if (
         ![
           'connector',
+          'multiConnector',
           'relay',
           'module',
           'sensor2',
@@ -135,7 +136,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
           name: part.id + (definition.suffixes?.(part.parameters)[t.key] ?? t.suffix),
           meets: others(part.id, t.key),
         }))
-        .filter((pin) => pin.meets !== '–' || part.kind !== 'module')
+        .filter((pin) => pin.meets !== '–' || !['module', 'multiConnector'].includes(part.kind))
       return [{ id: part.id, title: part.name || definition.title, pins }]
     }),
     labels: wiring.points

@@ -30,6 +30,7 @@ const passes: Readonly<Record<string, readonly (readonly [string, string, string
     ['exciter', 'coil', 'exciter'],
     ['output', 'generator', 'output'],
   ],
+  multiConnector: [1, 2, 3, 4, 5, 6].map((n) => [`pin${n}`, 'connector', `pin ${n}`] as const),
   sensor3: [
     ['wiper', 'block', 'signal'],
     ['upper', 'track', 'track'],

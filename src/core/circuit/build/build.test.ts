@@ -23,7 +23,6 @@ import {
   renameState,
   replacePart,
   setConductor,
-  splitPath,
   wireUp,
   type Built,
   type Circuit,
@@ -150,6 +149,20 @@ describe('a typed line', () => {
   })
 })
 
+describe('a plug of many pins', () => {
+  it('takes the next free pin each time, across several paths', () => {
+    let c = type(emptyCircuit('plug'), 'fuse 10, six-pin plug, lamp 21, wire 1.5 1')
+    c = type(c, 'from F1b: switch, XP1, lamp 5, wire 1 1')
+    c = type(c, 'from F1b: switch, XP1, horn, wire 1 1')
+    expect(c.paths.map((p) => p.steps.find((s) => s.part === 'XP1'))).toEqual([
+      { part: 'XP1' },
+      { part: 'XP1', enter: 'a2', leave: 'b2' },
+      { part: 'XP1', enter: 'a3', leave: 'b3' },
+    ])
+    expect(readCircuit(c)).toMatchObject({ ok: true })
+  })
+})
+
 describe('changes to a path', () => {
   const lamp = demoCircuit()
 
@@ -191,7 +204,7 @@ describe('changes to a path', () => {
   })
 
   it('split a path, branch off there and come back to the common return', () => {
-    const split = of(splitPath(lamp, lamp.paths[0]!.id, 3, 'splice'))
+    const split = of(insertItems(lamp, lamp.paths[0]!.id, 3, [{ new: { kind: 'splice' } }]))
     const spl = split.parts.find((p) => p.kind === 'splice')!.id
     const branch = addPath(split, {
       from: `${spl}.b`,
@@ -299,7 +312,7 @@ describe('any row of changes', () => {
                 { path: other.id, index: a % (other.steps.length + 1) },
               ),
             () => replacePart(now, part, { kind }),
-            () => splitPath(now, path.id, b % (path.steps.length + 1), 'splice'),
+            () => insertItems(now, path.id, b % (path.steps.length + 1), [{ new: { kind: 'splice' } }]),
             () =>
               addPath(now, {
                 from: `${part}.${now.paths[0]!.from.split('.')[1]!}`,

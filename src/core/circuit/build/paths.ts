@@ -81,19 +81,3 @@ export function namePath(circuit: Circuit, path: string, name: string): Built {
   const paths = circuit.paths.map((p) => (p.id === path ? { ...p, name } : p))
   return { ok: true, circuit: { ...circuit, paths }, touched: [] }
 }
-
-/** Cuts a path in two at a place: a splice stands there, from which branches can leave. */
-export function splitPath(
-  circuit: Circuit,
-  path: string,
-  index: number,
-  kind: 'splice' | 'stud' | 'connector',
-): Built {
-  const found = circuit.paths.find((p) => p.id === path)
-  if (!found) return refuse(path, 'There is no such path')
-  const taken = take(circuit, [{ new: { kind } }])
-  const steps = [...found.steps]
-  steps.splice(index, 0, ...taken.steps)
-  const paths = circuit.paths.map((p) => (p.id === path ? { ...p, steps } : p))
-  return { ok: true, circuit: { ...taken.circuit, paths }, touched: taken.steps.map((s) => s.part) }
-}

@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { definePart, passive, quantity } from './definition'
+
+const numbers = [1, 2, 3, 4, 5, 6] as const
+
+/** A connector that several circuits pass, a pin each; both halves are back-probed. */
+export const multiConnector = definePart({
+  kind: 'multiConnector',
+  title: 'Connector, six pins',
+  letters: 'XP',
+  quick: { words: ['six-pin connector', 'six-pin plug', 'multi-plug'], main: ['pinOhms'] },
+  role: 'connection',
+  terminals: numbers.flatMap((n) => [
+    { key: `a${n}`, suffix: `.${n}a`, name: `pin ${n}, supply-side half` },
+    { key: `b${n}`, suffix: `.${n}b`, name: `pin ${n}, far half` },
+  ]),
+  through: ['a1', 'b1'],
+  parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
+  segments: numbers.map((n) => ({
+    key: `pin${n}`,
+    name: `pin ${n}`,
+    between: [`a${n}`, `b${n}`] as const,
+    faults: [...passive, 'slack', 'missingPin', 'swapped'] as const,
+  })),
+  detach: { verb: 'unplug', done: 'unplugged', opens: numbers.map((n) => `pin${n}`) },
+  benchPairs: numbers.map((n) => [`a${n}`, `b${n}`] as const),
+  stamp: ({ pinOhms }, net) => {
+    for (const n of numbers) net.resistor(`pin${n}`, `a${n}`, `b${n}`, Math.max(pinOhms, 1e-6), 0.5)
+  },
+  summary: () => '',
+})
