@@ -76,6 +76,7 @@ defineExpose({ type: () => quick.value?.focus() })
       />
       <span class="acts" role="group" aria-label="The chosen part">
         <button
+          class="small"
           type="button"
           :disabled="!onPath"
           aria-label="Move towards supply"
@@ -85,6 +86,7 @@ defineExpose({ type: () => quick.value?.focus() })
           <ChevronLeft :size="15" />
         </button>
         <button
+          class="small"
           type="button"
           :disabled="!onPath"
           aria-label="Move towards return"
@@ -94,6 +96,7 @@ defineExpose({ type: () => quick.value?.focus() })
           <ChevronRight :size="15" />
         </button>
         <button
+          class="small"
           type="button"
           :disabled="!onPath"
           aria-label="Double it"
@@ -103,6 +106,7 @@ defineExpose({ type: () => quick.value?.focus() })
           <Copy :size="15" />
         </button>
         <button
+          class="small"
           type="button"
           :disabled="!chosen"
           aria-label="Take it out"
@@ -114,10 +118,10 @@ defineExpose({ type: () => quick.value?.focus() })
       </span>
     </div>
     <div class="row">
-      <button type="button" class="plain-button" :aria-pressed="drawer" @click="emit('drawer')">Parts</button>
+      <button type="button" class="small" :aria-pressed="drawer" @click="emit('drawer')">Parts</button>
       <NewPath :circuit="circuit" :build="build" :near="chosen" />
-      <details class="more">
-        <summary>Path …</summary>
+      <details class="more" @keydown.esc="($event.currentTarget as HTMLDetailsElement).open = false">
+        <summary class="small">Path …</summary>
         <div class="menu">
           <label class="field"
             >Name of this path
@@ -149,16 +153,16 @@ defineExpose({ type: () => quick.value?.focus() })
               <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
             </select></label
           >
-          <button type="button" class="plain-button" @click="build.copyPath()">Copy all its parts</button>
+          <button type="button" class="small" @click="build.copyPath()">Copy all its parts</button>
           <button
             type="button"
-            class="plain-button"
+            class="small"
             :disabled="!build.clipboard.value.length"
             @click="build.paste()"
           >
             Paste here
           </button>
-          <button type="button" class="plain-button" :disabled="circuit.paths.length < 2" @click="drop">
+          <button type="button" class="small" :disabled="circuit.paths.length < 2" @click="drop">
             Take this path out
           </button>
           <HarnessEditor :circuit="circuit" />
@@ -197,37 +201,11 @@ defineExpose({ type: () => quick.value?.focus() })
   display: inline-flex;
   gap: 2px;
 }
-.acts button,
-summary,
-.plain-button {
-  font: inherit;
-  font-size: 12.5px;
-  min-width: 27px;
-  min-height: 27px;
-  padding: 3px 6px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
-  display: inline-grid;
-  place-items: center;
-}
-.plain-button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
-}
-.acts button:disabled,
-.plain-button:disabled {
-  opacity: 0.4;
-  cursor: default;
+summary {
+  list-style: none;
 }
 .more {
   position: relative;
-}
-summary {
-  list-style: none;
-  padding: 3px 8px;
 }
 .menu {
   position: absolute;

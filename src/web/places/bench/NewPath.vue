@@ -47,9 +47,9 @@ function make() {
     @update:show="begin"
   >
     <template #trigger>
-      <button type="button" class="open">Branch …</button>
+      <button type="button" class="small">Branch …</button>
     </template>
-    <form class="form" aria-label="New path" @submit.prevent="make">
+    <form class="form" aria-label="New path" @keydown.esc="open = false" @submit.prevent="make">
       <label class="field"
         >From
         <select v-model="from">
@@ -79,16 +79,5 @@ function make() {
 .form {
   display: grid;
   gap: 8px;
-}
-.open {
-  font: inherit;
-  font-size: 12.5px;
-  padding: 3px 8px;
-  min-height: 27px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
 }
 </style>

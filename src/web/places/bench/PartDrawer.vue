@@ -49,6 +49,7 @@ const passes = computed(() =>
       <div class="kinds">
         <button
           v-for="p in passes"
+          class="small"
           :key="p.key"
           type="button"
           :title="p.title"
@@ -68,6 +69,7 @@ const passes = computed(() =>
       >
         <button
           v-for="kind in group.kinds"
+          class="small"
           :key="kind.kind"
           type="button"
           :data-kind="kind.kind"
@@ -97,19 +99,5 @@ h3 {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
-}
-.kinds button {
-  font: inherit;
-  font-size: 12.5px;
-  padding: 3px 8px;
-  min-height: 27px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
-}
-.kinds button:hover {
-  background: var(--accent-soft);
 }
 </style>

@@ -17,6 +17,7 @@ import QuantityField from './QuantityField.vue'
 const props = defineProps<{ circuit: Circuit; state: CircuitState }>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()
 const store = useCircuit()
+const open = ref(false)
 const name = ref('')
 const jumperFrom = ref('')
 const jumperTo = ref('')
@@ -71,11 +72,11 @@ function checkTemperature(value: number) {
 </script>
 
 <template>
-  <NPopover trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
+  <NPopover v-model:show="open" trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
     <template #trigger>
-      <button type="button" class="open">State …</button>
+      <button type="button" class="small">State …</button>
     </template>
-    <div class="form" aria-label="This state">
+    <div class="form" aria-label="This state" @keydown.esc="open = false">
       <label class="field"
         >Name
         <NInput
@@ -157,16 +158,5 @@ function checkTemperature(value: number) {
 }
 .pair select {
   max-width: 90px;
-}
-.open {
-  font: inherit;
-  font-size: 12.5px;
-  padding: 3px 8px;
-  min-height: 27px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
 }
 </style>

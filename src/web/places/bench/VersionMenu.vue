@@ -9,6 +9,7 @@ import { useCircuit } from '../../stores/circuit'
 const store = useCircuit()
 const versions = ref<VersionList>([])
 const history = ref<{ what: string; undone: boolean }[]>([])
+const open = ref(false)
 const name = ref('')
 const wrong = ref('')
 const address = () => `/circuits/${store.stored!.id}`
@@ -46,6 +47,7 @@ const takeUp = (id: string) =>
 
 <template>
   <NPopover
+    v-model:show="open"
     trigger="click"
     placement="bottom-end"
     :width="340"
@@ -53,9 +55,9 @@ const takeUp = (id: string) =>
     @update:show="$event && load()"
   >
     <template #trigger>
-      <button type="button" class="open">Versions …</button>
+      <button type="button" class="small">Versions …</button>
     </template>
-    <div class="versions" aria-label="Versions">
+    <div class="versions" aria-label="Versions" @keydown.esc="open = false">
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <form class="keep" @submit.prevent="keep">
         <NInput
@@ -115,16 +117,5 @@ ol {
 .undone {
   text-decoration: line-through;
   color: var(--quiet);
-}
-.open {
-  font: inherit;
-  font-size: 12.5px;
-  padding: 3px 8px;
-  min-height: 27px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
 }
 </style>
