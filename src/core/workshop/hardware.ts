@@ -25,6 +25,8 @@ export interface Hardware {
   readonly built: string
   readonly caution: string | undefined
   readonly resistor?: ResistorMade
+  /** Of a conductor that loses strands: how many of how many to cut. */
+  readonly strands?: { readonly cut: number; readonly of: number }
   /** Fuse of the branch that the fault stands in, with the amps that run there at most. */
   readonly fuse?: {
     readonly amps: number
@@ -65,11 +67,15 @@ export function hardwareFor(circuit: Circuit, fault: Fault): Hardware {
   const stands = [...protection({ circuit, walks })].find(([id]) =>
     walk?.strides.some((s) => s.part === id && s.side === 'feed'),
   )?.[1]
+  const { section } = circuit.parts.find((p) => p.id === fault.part)!.parameters
+  const of = fault.kind === 'strandsLost' && typeof section === 'number' ? strandsOf(section) : undefined
   return {
     fault,
     built: definition.built,
     caution: definition.caution,
     ...(made && { resistor: made }),
+    // One strand at the least is left, or it would be an open.
+    ...(of && { strands: { cut: Math.min(of - 1, Math.round((of * severityOf(fault)) / 100)), of } }),
     ...(Number.isFinite(thinnest) && {
       fuse: {
         amps,

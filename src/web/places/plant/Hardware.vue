@@ -31,6 +31,9 @@ const stay = (seconds: number) =>
     <article v-for="(m, i) in made" :key="i">
       <h3>{{ m.title }}</h3>
       <p>{{ m.built }}</p>
+      <p v-if="m.strands">
+        Cut <b>{{ m.strands.cut }} of its {{ m.strands.of }} strands</b> where they do not show.
+      </p>
       <table v-if="m.resistor" class="data">
         <tbody>
           <tr>
