@@ -6,7 +6,7 @@ export const splice = definePart({
   kind: 'splice',
   title: 'Splice',
   letters: 'SPL',
-  quick: { words: ['splice', 'joint', 'branch'] },
+  quick: { words: ['splice', 'junction block', 'joint', 'branch'] },
   role: 'connection',
   terminals: [
     { key: 'a', suffix: 'a', name: 'supply side' },

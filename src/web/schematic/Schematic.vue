@@ -237,7 +237,7 @@ function colour(node: number): string {
             :key="i"
             :d="stroke.d"
             class="stroke"
-            :class="{ filled: stroke.filled, heavy: stroke.heavy }"
+            :class="{ filled: stroke.filled, heavy: stroke.heavy, partial: stroke.partial && part.caption }"
           />
         </g>
         <ellipse
@@ -367,6 +367,9 @@ function colour(node: number): string {
 }
 .stroke.heavy {
   stroke-width: 3.6;
+}
+.stroke.partial {
+  stroke-dasharray: 5 3.5;
 }
 .stroke.filled {
   fill: var(--ink);

@@ -34,9 +34,9 @@ export function drawingSvg(
     out.push(
       `<text x="${x}" y="${y}" text-anchor="${anchor}" font-family="${family}" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(what)}</text>`,
     )
-  const line = (d: string, width = 1.8, fill = 'none') =>
+  const line = (d: string, width = 1.8, fill = 'none', dash = '') =>
     out.push(
-      `<path d="${d}" fill="${fill}" stroke="#1f2d33" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"/>`,
+      `<path d="${d}" fill="${fill}" stroke="#1f2d33" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"${dash}/>`,
     )
   for (const { d } of layout.links) line(d)
   for (const { x, y, name, at } of layout.tags) {
@@ -51,7 +51,13 @@ export function drawingSvg(
       detached: false,
     })
     out.push(`<g transform="translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})">`)
-    for (const s of strokes) line(s.d, s.heavy ? 3.6 : 1.8, s.filled ? '#1f2d33' : 'none')
+    for (const s of strokes)
+      line(
+        s.d,
+        s.heavy ? 3.6 : 1.8,
+        s.filled ? '#1f2d33' : 'none',
+        s.partial && placed.caption ? ' stroke-dasharray="5 3.5"' : '',
+      )
     out.push('</g>')
     const summary = definition.summary(part.parameters)
     const wire = placed.kind === 'wire'

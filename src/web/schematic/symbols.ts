@@ -6,6 +6,8 @@ export interface Stroke {
   readonly d: string
   readonly filled?: boolean
   readonly heavy?: boolean
+  /** Outline of a part of which only a piece is drawn here: dashed. */
+  readonly partial?: boolean
 }
 
 export interface SymbolState {
@@ -192,7 +194,7 @@ export const symbols: Readonly<Record<string, Symbol>> = {
     draw: (l, { detached }) => [
       { d: `M0 0V${detached ? 0.1 * l : 0.26 * l}M0 ${0.74 * l}V${l}` },
       ...(detached ? [gap(0.1 * l, 0.22 * l)] : []),
-      { d: `M-19 ${0.26 * l}H19V${0.74 * l}H-19Z` },
+      { d: `M-19 ${0.26 * l}H19V${0.74 * l}H-19Z`, partial: true },
       { d: `M-11 ${0.5 * l}H-4M-1.5 ${0.5 * l}H1.5M4 ${0.5 * l}H11` },
     ],
   },
@@ -202,7 +204,7 @@ export const symbols: Readonly<Record<string, Symbol>> = {
     draw: (l, { detached }) => [
       { d: `M0 0V${detached ? 0.1 * l : 0.24 * l}M0 ${0.76 * l}V${l}` },
       ...(detached ? [gap(0.1 * l, 0.2 * l)] : []),
-      { d: `M-19 ${0.24 * l}H19V${0.76 * l}H-19Z` },
+      { d: `M-19 ${0.24 * l}H19V${0.76 * l}H-19Z`, partial: true },
       { d: `M0 ${0.24 * l}V${0.38 * l}M0 ${0.62 * l}V${0.76 * l}M0 ${0.62 * l}L-9 ${0.4 * l}` },
     ],
   },

@@ -17,7 +17,10 @@ export const useCircuit = defineStore('circuit', () => {
 
   async function load(id: string): Promise<void> {
     await queue
-    if (stored.value?.id !== id) lit.value = null
+    if (stored.value?.id !== id) {
+      lit.value = null
+      plantPast.length = plantFuture.length = 0
+    }
     stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
     failure.value = null
   }
@@ -84,7 +87,30 @@ export const useCircuit = defineStore('circuit', () => {
     })
   }
 
+  /** What was planted before, and what was taken back; a slider that is dragged counts as one change. */
+  const plantPast: (Plant | null)[] = []
+  const plantFuture: (Plant | null)[] = []
+  let plantAt = 0
+
   function savePlant(plant: Plant): void {
+    const now = stored.value
+    if (!now) return
+    if (Date.now() - plantAt > 700) plantPast.push(now.plant)
+    plantAt = Date.now()
+    plantFuture.length = 0
+    putPlant(plant)
+  }
+
+  function stepPlant(way: 'undo' | 'redo'): void {
+    const now = stored.value
+    const [from, to] = way === 'undo' ? [plantPast, plantFuture] : [plantFuture, plantPast]
+    if (!now || !from.length) return
+    to.push(now.plant)
+    plantAt = 0
+    putPlant(from.pop() ?? { faults: [], state: now.circuit.states[0]!.id, school: '', complaint: '' })
+  }
+
+  function putPlant(plant: Plant): void {
     const now = stored.value
     if (!now) return
     stored.value = { ...now, plant }
@@ -105,6 +131,7 @@ export const useCircuit = defineStore('circuit', () => {
     undo: () => step('undo'),
     redo: () => step('redo'),
     savePlant,
+    stepPlant,
     settled,
   }
 })

@@ -3,8 +3,9 @@ import { NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { partOfKind, parts, type FieldMeta } from '../../../core/parts'
-import { formatQuantity } from '../../../core/quantity'
+import { formatPlain, formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
+import { ampacity, heatOf } from '../../../core/workshop'
 import QuantityField from './QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
@@ -78,6 +79,18 @@ const doing = computed(() => {
     watts: formatQuantity(Math.abs(volts * amps), 'W'),
   }
 })
+
+/** How hot that makes it: watts on each metre of a wire, or the share of what a resistor is made for. */
+const heat = computed(() => {
+  const rows = props.state?.drops.filter((d) => d.part === props.part) ?? []
+  const watts = rows.reduce((sum, r) => sum + Math.abs((r.value ?? 0) * r.amps), 0)
+  const { length, ratedPower } = found.value?.parameters ?? {}
+  if (found.value?.kind === 'wire' && typeof length === 'number')
+    return `${formatQuantity(watts / length, 'W')} on each metre; good for ${formatPlain(ampacity(Number(found.value.parameters.section)), 2)} A`
+  if (found.value?.kind === 'resistor' && typeof ratedPower === 'number')
+    return `${formatPlain((100 * watts) / ratedPower, 2)} % of its watts, about ${formatPlain(heatOf(watts, ratedPower, props.circuit.temperature).surface, 2)} °C`
+  return ''
+})
 </script>
 
 <template>
@@ -102,6 +115,7 @@ const doing = computed(() => {
       </label>
     </div>
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
+    <p v-if="heat" class="quiet">{{ heat }}</p>
     <label class="field"
       >Name
       <NInput

@@ -49,8 +49,8 @@ const passes = computed(() =>
       <div class="kinds">
         <button
           v-for="p in passes"
-          class="small"
           :key="p.key"
+          class="small"
           type="button"
           :title="p.title"
           @click="build.insert(p.items, `${p.text} put in`)"
@@ -69,8 +69,8 @@ const passes = computed(() =>
       >
         <button
           v-for="kind in group.kinds"
-          class="small"
           :key="kind.kind"
+          class="small"
           type="button"
           :data-kind="kind.kind"
           @click="build.insertKind(kind.kind)"

@@ -2,10 +2,12 @@
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
 import { schools, schoolOf } from '../../../core/readings'
+import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
@@ -84,6 +86,29 @@ function another() {
   active.value = faults.value.length
   pointed.value = null
 }
+
+const keys = [
+  ['1 2 3 4', 'drops, what can see it, hardware, sets'],
+  ['f', 'choose the place of the fault'],
+  ['n', 'another fault beside it'],
+  ['Del', 'remove the fault at hand'],
+  ['Ctrl Z', 'undo; with Shift redo'],
+  ['+ − 0', 'larger, smaller, all of the drawing'],
+] as const
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const target = event.target as HTMLElement
+  if (['TEXTAREA', 'SELECT'].includes(target.tagName)) return
+  if (target.tagName === 'INPUT' && (target as HTMLInputElement).type !== 'range') return
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    store.stepPlant(event.shiftKey ? 'redo' : 'undo')
+    active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
+  } else if (/^[1-4]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
+  else if (event.key === 'f') document.querySelector<HTMLElement>('section[aria-label=Fault] select')?.focus()
+  else if (event.key === 'n' && faults.value.length && faults.value.length < 4) another()
+  else if (event.key === 'Delete' && fault.value) plantAt(null)
+  else return
+  event.preventDefault()
+})
 </script>
 
 <template>
@@ -107,6 +132,7 @@ function another() {
         </select></label
       >
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
+      <Shortcuts place="Plant" :keys="keys" />
       <span class="quiet">{{ schoolOf(plant.school).why }}</span>
     </div>
     <section class="drawing" aria-label="Drawing">

@@ -3,11 +3,13 @@ import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
 import { meterOf, meters } from '../../../core/instruments'
 import { answerKey, schools } from '../../../core/readings'
 import { messageOf } from '../../api/client'
+import Shortcuts from '../../shell/Shortcuts.vue'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
 import IsolatedTable from './IsolatedTable.vue'
@@ -44,6 +46,21 @@ const shown = computed(() =>
   }),
 )
 const print = () => window.print()
+const keys = [
+  ['f', 'filter the rows'],
+  ['k  b', 'answer key, build sheet'],
+  ['p', 'print'],
+] as const
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (['TEXTAREA', 'SELECT', 'INPUT'].includes((event.target as HTMLElement).tagName)) return
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === 'f') document.querySelector<HTMLElement>('[aria-label="Filter rows"]')?.focus()
+  else if (event.key === 'k') side.value = 'key'
+  else if (event.key === 'b') side.value = 'build'
+  else if (event.key === 'p') print()
+  else return
+  event.preventDefault()
+})
 </script>
 
 <template>
@@ -55,6 +72,7 @@ const print = () => window.print()
       <h1>{{ side === 'key' ? 'Answer key' : 'Build sheet' }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
       <span class="gap" />
+      <Shortcuts class="no-print" place="the Sheet" :keys="keys" />
       <span class="choice no-print" role="group" aria-label="Which sheet">
         <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">Answer key</button>
         <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">Build sheet</button>
