@@ -94,7 +94,8 @@ const drawn = computed(() => {
             ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
           ],
       wire,
-      flow: props.amps[placed.id],
+      // Along the rails it is the same amps, and no room for them.
+      flow: placed.direction === 'down' && definition.role !== 'source' ? props.amps[placed.id] : undefined,
       detached: detached ? (definition.detach?.done ?? '') : '',
       notice,
       strokes: symbolOf(placed.symbol).draw(placed.length, {
@@ -107,7 +108,7 @@ const drawn = computed(() => {
       ringed: props.ringed.has(placed.id),
       box: boxOf(placed),
       reach: reachOf(placed),
-      top: topOf(placed, wire ? 1 : placed.caption || summary ? 3 : 2),
+      top: topOf(placed, wire ? 1 : 2 + (placed.caption || summary ? 1 : 0) + (definition.notice ? 1 : 0)),
     }
     // All that shows of it, so that what has not changed is not drawn anew.
     return {

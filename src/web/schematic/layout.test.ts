@@ -99,7 +99,10 @@ describe('what building leaves on the way', () => {
     const built = insertItems(bench, 'main', 0, [{ new: { kind: 'fuse' } }, { new: { kind: 'lamp' } }])
     if (!built.ok) throw new Error(built.problem.what)
     const loose = { ...built.circuit, paths: [{ ...built.circuit.paths[0]!, to: 'F1.b' }] }
-    expect(layOut(loose).tags.map((t) => [t.name, t.at])).toEqual([['F1b', 'foot']])
+    expect(layOut(loose).tags.map((t) => [t.name, t.at])).toEqual([
+      ['B1n', 'foot'],
+      ['F1b', 'foot'],
+    ])
   })
 
   it('draws the battery though no path begins there', () => {

@@ -67,6 +67,8 @@ const tagRoom = 34
 const branchDrop = 26
 const top = 46
 const pointGap = 19
+/** Four lines of a label. */
+const labelRoom = 68
 /** Clearance between the foot of the column and the ground rail, for the last part's own label. */
 const railGap = 30
 /** Room beside a column for a lead's flag, before the part's name. */
@@ -111,7 +113,13 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
       ? { x: x - labelGap, y: y + length / 2 + 4, anchor: 'end' as const, below: false }
       : direction === 'right'
         ? { x: x + length / 2, y: y - 16, anchor: 'middle' as const, below: false }
-        : { x: x - length / 2, y: y + 34, anchor: 'middle' as const, below: true }
+        : // A wire between two bolted parts stands a step lower: its line is wider than its stretch of rail.
+          {
+            x: x - length / 2,
+            y: y + (definition.kind === 'wire' ? 80 : 34),
+            anchor: 'middle' as const,
+            below: true,
+          }
     parts.push({
       key: `${id}:${parts.length}`,
       id,
@@ -147,7 +155,8 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
 
   // The loop is the first path that begins at a source; without one the source stands by itself, and all else beside it.
   const isSource = (id: string | undefined) => partOfKind(kinds.get(id ?? '')!).role === 'source'
-  const loop = circuit.paths.find((p) => isSource(p.from.split('.')[0]))
+  const begins = circuit.paths.filter((p) => isSource(p.from.split('.')[0]))
+  const loop = begins.find((p) => p.to === `${p.from.split('.')[0]}.n`) ?? begins[0]
   const alone = circuit.parts.find((p) => isSource(p.id))
   const others = circuit.paths.filter((p) => p !== loop)
   let bottom = top
@@ -209,12 +218,12 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const endNode = column.length ? points.get(nodeAfter(column[column.length - 1]!))!.point.node : plus
     const waiting = steps.length === 0
     const across = waiting ? 'h60' : `H${columnX}`
-    const home = waiting || !comesHome ? 'h60' : `H${columnX}`
     links.push({ node: plus, d: `M${batteryX} ${batteryTop}V${top}${head ? '' : across}` })
-    links.push({
-      node: minus,
-      d: `M${batteryX} ${batteryTop + battery.length}V${end}${rail.length ? '' : home}`,
-    })
+    const foot0 = batteryTop + battery.length
+    if (waiting || comesHome)
+      links.push({ node: minus, d: `M${batteryX} ${foot0}V${end}${rail.length ? '' : across}` })
+    // Nothing on this path comes back to it: its name says where others do.
+    else tags.push({ x: batteryX, y: foot0, name: pointAt.get(minus)?.name ?? '', node: minus, at: 'foot' })
     if (waiting || comesHome) {
       if (y < end && !waiting) links.push({ node: endNode, d: `M${columnX} ${y}V${end}` })
       return end
@@ -303,10 +312,12 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
     const route = routeThrough(definition, enter, leave)
     const pass = passSymbol(definition, route)
     const wanted = symbolOf(pass?.symbol ?? definition.kind).length
-    if (pass) return wanted
+    // Room for four lines beside it, where it says what it does.
+    const spoken = definition.notice ? labelRoom : 0
+    if (pass) return Math.max(wanted, spoken)
     const shown = definition.terminals.filter((t) => !t.inside).length
     // Room for the names of all points on the way.
-    return Math.max(wanted, (shown - 1) * pointGap)
+    return Math.max(wanted, spoken, (shown - 1) * pointGap)
   }
 
   function nodeAfter({ part, leave }: { part: string; leave?: string | undefined }): number {
@@ -315,7 +326,7 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
 
   return {
     width: columnX + columnStep * Math.min(others.length, perRow - 1) + 132,
-    height: bottom + 76,
+    height: bottom + 92,
     tags,
     parts,
     points: [...points.values()],

@@ -25,11 +25,12 @@ function boxesOf(circuit: Circuit, layout: Layout): { parts: Box[]; labels: Box[
   })
   const labels = layout.parts
     .filter(({ direction }) => direction === 'down')
-    .map(({ id, key, label, kind }): Box => {
+    .map(({ id, key, label, kind, caption }): Box => {
       const part = circuit.parts.find((p) => p.id === id)!
       const longest = Math.max(id.length, (part.name || partOfKind(kind).title).length)
-      // A wire has one short line; anything else at least two.
-      const lines = kind === 'wire' ? 1 : 2
+      // A wire has one short line; anything else its name, its values, and what a person notices of it.
+      const { summary, notice } = partOfKind(kind)
+      const lines = kind === 'wire' ? 1 : 2 + (caption || summary(part.parameters) ? 1 : 0) + (notice ? 1 : 0)
       return {
         name: `label of ${key}`,
         left: label.x - Math.min(longest, 22) * 6.2,

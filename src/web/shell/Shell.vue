@@ -52,6 +52,8 @@ async function leave() {
         saveText[circuit.saveState]
       }}</span>
       <span class="gap" />
+      <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
+      <span id="place-tools" class="tools" />
       <span class="quiet">{{ session.user.name }}</span>
       <NButton
         quaternary
@@ -125,6 +127,11 @@ nav a.router-link-exact-active {
 }
 .save[data-state='waiting'] {
   color: var(--fault);
+}
+.tools {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
 }
 .gap {
   flex: 1;

@@ -124,17 +124,19 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
-      <StateBar :circuit="circuit" brief :state="state" named @change="own = $event" />
-      <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
-      <span class="gap" />
-      <VersionMenu />
-      <Shortcuts place="the Bench" :keys="keys" />
-      <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
-        <Undo2 :size="16" />
-      </NButton>
-      <NButton size="small" :disabled="!store.stored?.redo" aria-label="Redo" @click="store.redo()">
-        <Redo2 :size="16" />
-      </NButton>
+      <StateBar :circuit="circuit" brief :state="state" named @change="own = $event">
+        <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
+      </StateBar>
+      <Teleport defer to="#place-tools">
+        <VersionMenu />
+        <Shortcuts place="the Bench" :keys="keys" />
+        <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
+          <Undo2 :size="16" />
+        </NButton>
+        <NButton size="small" :disabled="!store.stored?.redo" aria-label="Redo" @click="store.redo()">
+          <Redo2 :size="16" />
+        </NButton>
+      </Teleport>
     </div>
     <p v-if="store.failure" class="wrong banner" role="alert">
       {{ store.failure }}
@@ -245,8 +247,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   align-items: center;
   font-size: 12.5px;
 }
-.gap {
-  flex: 1;
+/* Its pieces wrap one by one with what stands beside them. */
+.top :deep(.bar) {
+  display: contents;
 }
 .banner {
   grid-area: banner;

@@ -61,6 +61,7 @@ function choose(event: Event) {
         <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
+    <slot />
     <span v-for="control in controls" :key="control.id" class="pair">
       <span>{{ control.id }} {{ control.name }}</span>
       <span class="choice">

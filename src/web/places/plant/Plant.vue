@@ -132,7 +132,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </select></label
       >
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
-      <Shortcuts place="Plant" :keys="keys" />
+      <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
       <span class="quiet">{{ schoolOf(plant.school).why }}</span>
     </div>
     <section class="drawing" aria-label="Drawing">

@@ -72,7 +72,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <h1>{{ side === 'key' ? 'Answer key' : 'Build sheet' }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
       <span class="gap" />
-      <Shortcuts class="no-print" place="the Sheet" :keys="keys" />
+      <Teleport defer to="#place-tools"><Shortcuts place="the Sheet" :keys="keys" /></Teleport>
       <span class="choice no-print" role="group" aria-label="Which sheet">
         <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">Answer key</button>
         <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">Build sheet</button>
