@@ -28,6 +28,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('button', { name: 'What can see it' }).click()
   await page.locator('.fooled').waitFor()
   await page.getByText(/faults tried/).waitFor({ state: 'hidden', timeout: 60_000 })
+  await page.locator('.map').scrollIntoViewIfNeeded()
   await shot('what-sees')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
   await page.getByRole('heading', { name: /Answer key/ }).waitFor()

@@ -119,7 +119,8 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
           asked++
           if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
         }),
-        { numRuns: 12 },
+        // The same circuits each time: the reference engine loses itself in some, and chance must not decide.
+        { numRuns: 16, seed: 2026 },
       )
       expect(compared).toBeGreaterThan(5)
       expect(compared / asked).toBeGreaterThan(0.6)

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
+import { walkPaths } from '../../core/readings'
 import { layOut, type PlacedPart } from './layout'
 import { symbolOf } from './symbols'
 import { voltageRamp } from '../theme/tokens'
@@ -72,6 +73,14 @@ function arrow(event: KeyboardEvent) {
   event.preventDefault()
 }
 
+/** Conductors that carry current back: drawn in another ink and weight than those that feed. */
+const returns = computed(() => {
+  const sides = new Map<string, boolean>()
+  for (const { strides } of walkPaths(props.circuit, props.wiring))
+    for (const { part, side } of strides) sides.set(part, (sides.get(part) ?? true) && side === 'return')
+  return sides
+})
+
 const turn = { down: 0, left: 90, right: -90 }
 
 const drawn = computed(() => {
@@ -94,6 +103,7 @@ const drawn = computed(() => {
             ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
           ],
       wire,
+      back: wire && returns.value.get(placed.id) === true,
       // Along the rails it is the same amps, and no room for them.
       flow: placed.direction === 'down' && definition.role !== 'source' ? props.amps[placed.id] : undefined,
       detached: detached ? (definition.detach?.done ?? '') : '',
@@ -115,6 +125,7 @@ const drawn = computed(() => {
       ...made,
       sign: JSON.stringify([
         made.title,
+        made.back,
         made.lines,
         made.detached,
         notice?.text,
@@ -215,7 +226,13 @@ function colour(node: number): string {
         :key="part.key"
         v-memo="[part.sign, lit === part.id, partsAct]"
         class="part"
-        :class="{ lit: lit === part.id, struck: part.struck, ringed: part.ringed, act: partsAct }"
+        :class="{
+          lit: lit === part.id,
+          struck: part.struck,
+          ringed: part.ringed,
+          act: partsAct,
+          back: part.back,
+        }"
         :data-part="part.id"
         :role="partsAct ? 'button' : undefined"
         :tabindex="partsAct ? 0 : undefined"
@@ -365,6 +382,10 @@ function colour(node: number): string {
   stroke-width: 1.8;
   stroke-linecap: round;
   stroke-linejoin: round;
+}
+.part.back .stroke {
+  stroke: var(--quiet);
+  stroke-width: 2.6;
 }
 .stroke.heavy {
   stroke-width: 3.6;

@@ -205,10 +205,12 @@ export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layo
       .slice(0, head)
       .forEach(({ part }, i) => place(part, batteryX + (span / head) * i, top, 'right', span / head))
     const rail = steps.slice(tail)
-    const wanted = rail.reduce((sum, { part }) => sum + symbolOf(kinds.get(part)!).length, 0)
+    // Each stretch of the rail is wide enough for the name and the volts of its point.
+    const stretch = (part: string) => Math.max(64, symbolOf(kinds.get(part)!).length)
+    const wanted = rail.reduce((sum, { part }) => sum + stretch(part), 0)
     let railX = columnX
     for (const { part, enter, leave } of rail) {
-      const length = (span * symbolOf(kinds.get(part)!).length) / wanted
+      const length = (span * stretch(part)) / wanted
       place(part, railX, end, 'left', length, enter, leave)
       railX -= length
     }

@@ -232,8 +232,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 .rules {
   grid-area: rules;
 }
-.drawing {
+/* The switches under the drawing have a strip of their own. */
+.place > .drawing {
   position: relative;
+  padding-bottom: 38px;
 }
 .drawing :deep(.more) {
   display: none;

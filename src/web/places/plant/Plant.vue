@@ -22,6 +22,7 @@ import Hardware from './Hardware.vue'
 import SizeByEffect from './SizeByEffect.vue'
 
 const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
+const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
 const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'))
 
 const route = useRoute()
@@ -61,11 +62,12 @@ const changed = computed(() =>
 /** Which of the planted faults is at hand; one past the last is the next to be planted. */
 const active = ref(0)
 const fault = computed(() => faults.value[active.value] ?? null)
-const tab = ref<'key' | 'sees' | 'hardware' | 'sets'>('key')
+const tab = ref<'key' | 'sees' | 'hardware' | 'time' | 'sets'>('key')
 const tabs = [
   ['key', 'Drops'],
   ['sees', 'What can see it'],
   ['hardware', 'Hardware'],
+  ['time', 'In time'],
   ['sets', 'Sets'],
 ] as const
 
@@ -88,7 +90,7 @@ function another() {
 }
 
 const keys = [
-  ['1 2 3 4', 'drops, what can see it, hardware, sets'],
+  ['1 2 3 4 5', 'drops, what can see it, hardware, in time, sets'],
   ['f', 'choose the place of the fault'],
   ['n', 'another fault beside it'],
   ['Del', 'remove the fault at hand'],
@@ -102,7 +104,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
     store.stepPlant(event.shiftKey ? 'redo' : 'undo')
     active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
-  } else if (/^[1-4]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
+  } else if (/^[1-5]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
   else if (event.key === 'f') document.querySelector<HTMLElement>('section[aria-label=Fault] select')?.focus()
   else if (event.key === 'n' && faults.value.length && faults.value.length < 4) another()
   else if (event.key === 'Delete' && fault.value) plantAt(null)
@@ -263,6 +265,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         />
         <WhatSees v-else-if="tab === 'sees'" :circuit="circuit" :faults="faults" @plant="plantAt" />
         <Hardware v-else-if="tab === 'hardware'" :circuit="circuit" :faults="faults" />
+        <TimeCourse v-else-if="tab === 'time'" :circuit="circuit" :faults="faults" :state="state" />
         <FaultSets v-else :id="store.stored!.id" :circuit="circuit" :plant="plant" @take="change($event)" />
       </div>
     </div>

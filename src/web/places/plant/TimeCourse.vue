@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { LineChart } from 'echarts/charts'
+import { GridComponent, TooltipComponent } from 'echarts/components'
+import { use } from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import VChart from 'vue-echarts'
+import { wireUp, type Circuit, type CircuitState } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import { partOfKind } from '../../../core/parts'
+import { formatQuantity } from '../../../core/quantity'
+import { paletteOf, useScheme } from '../../theme/scheme'
+import { faces } from '../../theme/tokens'
+import type { CourseAsk, CourseSays } from '../../workers/course.worker'
+
+use([LineChart, GridComponent, TooltipComponent, SVGRenderer])
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; state: CircuitState }>()
+
+const scheme = useScheme()
+/** What it was in before: the state that differs from this one in the fewest controls. */
+const before = ref('')
+const seconds = ref(0.5)
+const what = ref('')
+const says = shallowRef<CourseSays | null>(null)
+const busy = ref(false)
+
+const others = computed(() => props.circuit.states.filter((s) => s.id !== props.state.id))
+const pieces = computed(() =>
+  props.circuit.parts.flatMap((part) => {
+    const { segments, role, loads, title } = partOfKind(part.kind)
+    const own = segments.filter((s) =>
+      role === 'load' || part.kind === 'relay' ? loads?.includes(s.key) : role === 'protection',
+    )
+    return own.map((s) => ({
+      value: `${part.id}.${s.key}`,
+      text: `amps of ${part.id} ${part.name || title}`,
+    }))
+  }),
+)
+const points = computed(() => wireUp(props.circuit).points.filter((p) => !p.inside && p.node !== 0))
+const apart = (a: CircuitState, b: CircuitState) =>
+  Object.keys({ ...a.controls, ...b.controls }).filter((id) => a.controls[id] !== b.controls[id]).length +
+  a.detached.length +
+  b.detached.length
+watch(
+  () => props.state.id,
+  () =>
+    (before.value =
+      [...others.value].sort((a, b) => apart(a, props.state) - apart(b, props.state))[0]?.id ?? ''),
+  { immediate: true },
+)
+watch(
+  pieces,
+  (list) => (what.value ||= list.find((p) => !p.text.includes('fuse'))?.value ?? list[0]?.value ?? ''),
+  { immediate: true },
+)
+
+let worker: Worker | null = null
+const stop = () => worker?.terminate()
+onScopeDispose(stop)
+watch(
+  () => [props.circuit, props.faults, props.state, before.value, seconds.value, what.value] as const,
+  () => {
+    const from = props.circuit.states.find((s) => s.id === before.value)
+    if (!from || !what.value) return
+    stop()
+    busy.value = true
+    worker = new Worker(new URL('../../workers/course.worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<CourseSays>) => {
+      says.value = data
+      busy.value = false
+    }
+    const [part, segment] = what.value.split('.') as [string, string | undefined]
+    const isPoint = what.value.startsWith('@')
+    const ask: CourseAsk = {
+      circuit: props.circuit,
+      faults: props.faults,
+      from,
+      to: props.state,
+      until: seconds.value,
+      what: isPoint ? { point: what.value.slice(1) } : { part, segment: segment ?? '' },
+    }
+    worker.postMessage(JSON.parse(JSON.stringify(ask)))
+  },
+  { immediate: true },
+)
+
+const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' as const)))
+const option = computed(() => {
+  const p = paletteOf(scheme.value)
+  const found = says.value?.ok ? says.value : null
+  const line = (
+    name: string,
+    data: readonly (readonly [number, number])[],
+    color: string,
+    width: number,
+  ) => ({
+    name,
+    type: 'line',
+    data,
+    showSymbol: false,
+    itemStyle: { color },
+    lineStyle: { color, width },
+  })
+  return {
+    animation: false,
+    textStyle: { fontFamily: faces.text, color: p.ink },
+    grid: { left: 56, right: 16, top: 14, bottom: 34 },
+    tooltip: {
+      trigger: 'axis',
+      valueFormatter: (v: number) => formatQuantity(v, unit.value),
+      backgroundColor: p.sheet,
+      textStyle: { color: p.ink },
+    },
+    xAxis: {
+      type: 'value',
+      min: 0,
+      max: seconds.value,
+      axisLabel: {
+        formatter: (v: number) => formatQuantity(v, 's'),
+        color: p.quiet,
+        fontFamily: faces.readings,
+      },
+    },
+    yAxis: {
+      type: 'value',
+      scale: unit.value === 'V',
+      axisLabel: { formatter: `{value} ${unit.value}`, color: p.quiet, fontFamily: faces.readings },
+      splitLine: { lineStyle: { color: p.rule } },
+    },
+    series: found
+      ? [
+          line('healthy', found.healthy.samples, p.accent, 1.6),
+          ...(found.faulted ? [line('faulted', found.faulted.samples, p.fault, 3)] : []),
+        ]
+      : [],
+  }
+})
+const peak = (samples: readonly (readonly [number, number])[]) =>
+  samples.reduce((m, [, v]) => (Math.abs(v) > Math.abs(m) ? v : m), 0)
+const told = computed(() => {
+  if (!says.value?.ok) return []
+  const { healthy, faulted } = says.value
+  return [{ name: 'Healthy', trace: healthy }, ...(faulted ? [{ name: 'Faulted', trace: faulted }] : [])].map(
+    ({ name, trace }) => ({
+      name,
+      peak: formatQuantity(peak(trace.samples), unit.value),
+      end: formatQuantity(trace.samples.at(-1)?.[1] ?? 0, unit.value),
+      list: trace.happenings
+        .slice(0, 6)
+        .map((h) => `${h.part} ${h.what} at ${formatQuantity(h.time, 's')}`)
+        .join(' · '),
+    }),
+  )
+})
+</script>
+
+<template>
+  <section class="course" aria-label="In time">
+    <div class="row">
+      <label
+        >After
+        <select v-model="before">
+          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select></label
+      >
+      <span>comes “{{ state.name }}”:</span>
+      <label
+        ><span class="visually-hidden">What is followed</span>
+        <select v-model="what">
+          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in points" :key="p.name" :value="`@${p.name}`">volts at {{ p.name }}</option>
+        </select></label
+      >
+      <label
+        >for
+        <select v-model.number="seconds">
+          <option :value="0.02">20 ms</option>
+          <option :value="0.1">100 ms</option>
+          <option :value="0.5">0.5 s</option>
+          <option :value="2">2 s</option>
+          <option :value="10">10 s</option>
+        </select></label
+      >
+      <span v-if="busy" class="quiet" role="status">reckoning …</span>
+    </div>
+    <p v-if="says && !says.ok" class="wrong" role="alert">{{ says.message }}</p>
+    <VChart
+      class="chart"
+      :option="option"
+      :update-options="{ notMerge: true }"
+      autoresize
+      role="img"
+      aria-label="The course in time; peak and end stand below"
+    />
+    <p v-for="t in told" :key="t.name">
+      <b>{{ t.name }}</b>: peak <span class="reading">{{ t.peak }}</span>, at the end
+      <span class="reading">{{ t.end }}</span><template v-if="t.list"> · {{ t.list }}</template>
+    </p>
+    <p v-if="!others.length" class="quiet">A second state is needed: what was before.</p>
+  </section>
+</template>
+
+<style scoped>
+.course {
+  display: grid;
+  gap: 8px;
+  font-size: 13px;
+  align-content: start;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+}
+.chart {
+  height: 300px;
+}
+</style>

@@ -1,0 +1,46 @@
+import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
+import type { Fault } from '../../core/faults'
+import { course, type Happening } from '../../core/time'
+
+export interface CourseAsk {
+  readonly circuit: Circuit
+  readonly faults: readonly Fault[]
+  readonly from: CircuitState
+  readonly to: CircuitState
+  readonly until: number
+  /** Volts of a point over the reference, or amps through a piece. */
+  readonly what: { readonly point: string } | { readonly part: string; readonly segment: string }
+}
+export interface Trace {
+  /** Seconds after the change, and the value. */
+  readonly samples: readonly (readonly [number, number])[]
+  readonly happenings: readonly Happening[]
+}
+export type CourseSays =
+  | { readonly ok: true; readonly healthy: Trace; readonly faulted: Trace | null }
+  | { readonly ok: false; readonly message: string }
+
+/** One run, sound or faulted. */
+function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly Fault[]): Trace | string {
+  const found = course(circuit, faults, { from, to, until })
+  if (!found.ok) return found.message
+  const node = 'point' in what ? wireUp(circuit).find(what.point)?.node : undefined
+  return {
+    happenings: found.happenings,
+    samples: found.samples.map((s) => [
+      s.time,
+      'part' in what ? s.amps(what.part, what.segment) : node === undefined ? 0 : s.voltage[node]!,
+    ]),
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<CourseAsk>) => {
+  const healthy = trace(data, [])
+  const faulted = data.faults.length ? trace(data, data.faults) : null
+  const wrong = typeof healthy === 'string' ? healthy : typeof faulted === 'string' ? faulted : undefined
+  const says: CourseSays =
+    wrong === undefined
+      ? { ok: true, healthy: healthy as Trace, faulted: faulted as Trace | null }
+      : { ok: false, message: wrong }
+  postMessage(says)
+}
