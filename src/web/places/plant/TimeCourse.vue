@@ -8,7 +8,7 @@ import VChart from 'vue-echarts'
 import { wireUp, type Circuit, type CircuitState } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'
-import { formatQuantity } from '../../../core/quantity'
+import { formatPlain, formatQuantity } from '../../../core/quantity'
 import { paletteOf, useScheme } from '../../theme/scheme'
 import { faces } from '../../theme/tokens'
 import type { CourseAsk, CourseSays } from '../../workers/course.worker'
@@ -85,6 +85,8 @@ watch(
   { immediate: true },
 )
 
+/** Times as the trade says them: milliseconds under a second. */
+const after = (t: number) => (t < 1 ? `${formatPlain(t * 1000, 3)} ms` : formatQuantity(t, 's'))
 const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' as const)))
 const option = computed(() => {
   const p = paletteOf(scheme.value)
@@ -148,7 +150,7 @@ const told = computed(() => {
       end: formatQuantity(trace.samples.at(-1)?.[1] ?? 0, unit.value),
       list: trace.happenings
         .slice(0, 6)
-        .map((h) => `${h.part} ${h.what} at ${formatQuantity(h.time, 's')}`)
+        .map((h) => `${h.part} ${h.what} at ${after(h.time)}`)
         .join(' · '),
     }),
   )
