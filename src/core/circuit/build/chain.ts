@@ -1,6 +1,6 @@
 import { partOfKind } from '../../parts'
 import type { Circuit, CircuitPath } from '../schema'
-import { endsOf, kindOf, neighbourOf, partIn, placedParts, prune, refuse, type Built } from './arrangement'
+import { endsOf, kindOf, neighbourOf, partIn, prune, refuse, type Built } from './arrangement'
 import { makePart, nextId, type NewPart } from './ids'
 
 /** One thing on the way: a new part, or another pass through one that is there, from a terminal to a terminal. */
@@ -155,5 +155,3 @@ export function copySteps(circuit: Circuit, path: string, from: number, to: numb
     return { new: { kind: part.kind, name: part.name, parameters: part.parameters } }
   })
 }
-
-export { placedParts }

@@ -1,5 +1,5 @@
 import { circuitFormat, circuitVersion, type Circuit } from '../schema'
-import { makePart, type NewPart } from './ids'
+import { makePart } from './ids'
 
 /**
  * An empty bench: a battery with both leads, the chassis and its strap, and a state for each thing that may be on. The one
@@ -20,20 +20,3 @@ export function emptyCircuit(name: string, volts: 12 | 24 = 12): Circuit {
     states: [{ id: 'all-off', name: 'all off', controls: {}, detached: [] }],
   }
 }
-
-/** What stands between a load and the battery when nothing else is said. */
-export const usualWay = {
-  feed: [
-    { kind: 'wire', parameters: { length: 0.5, section: 2.5 } },
-    { kind: 'fuse' },
-    { kind: 'wire', parameters: { length: 1, section: 1.5 } },
-    { kind: 'switch' },
-    { kind: 'wire', parameters: { length: 2, section: 1.5 } },
-  ],
-  return: [
-    { kind: 'wire', parameters: { length: 1, section: 1.5 } },
-    { kind: 'stud' },
-    { kind: 'chassis' },
-    { kind: 'strap' },
-  ],
-} as const satisfies Record<string, readonly NewPart[]>

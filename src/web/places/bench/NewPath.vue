@@ -19,10 +19,6 @@ const points = computed(() =>
       text: `${p.name}  ${props.circuit.parts.find((q) => q.id === p.part)?.name ?? ''} ${p.title}`.trim(),
     })),
 )
-const terminals = computed(() => {
-  // Pins that no path has reached yet, such as a relay's coil, are points of their own.
-  return points.value
-})
 function begin(shown: boolean) {
   open.value = shown
   if (!shown) return
@@ -53,7 +49,7 @@ function make() {
       <label class="field"
         >From
         <select v-model="from">
-          <option v-for="p in terminals" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
       <label class="field"
@@ -67,7 +63,7 @@ function make() {
       <label class="field"
         >To
         <select v-model="to">
-          <option v-for="p in terminals" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
       <NButton attr-type="submit" size="small" type="primary">Make the path</NButton>

@@ -1,6 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { StateKey } from '../../../core/readings'
 
 /** How the sheet's rows are picked and put in order; pins are remembered for each circuit on this machine. */
 export function useSheet(circuit: string) {
@@ -36,6 +35,3 @@ export function useSheet(circuit: string) {
   return { filter, changedOnly, pinnedOnly, sort, pins, pinned, pin, arrange }
 }
 export type SheetView = ReturnType<typeof useSheet>
-
-/** What an instructor reads out: a path's figures under every school. */
-export type PathOf = StateKey['balances'][number]
