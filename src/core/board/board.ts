@@ -52,7 +52,7 @@ export function buildBoard(
   const supply = supplyNode(circuit, wiring)
   const nominal = nominalVolts(circuit)
   const struckParts = new Set(faults.flatMap((f) => [f.part, ...(f.other ? [f.other.split('.')[0]!] : [])]))
-  const owned = new Map<string, Element[]>()
+  const owned = new Map<string, Owned>()
 
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
@@ -94,9 +94,10 @@ export function buildBoard(
       const [a, b] = between
       standing.push({ type: 'resistor', ...joined(key, a, b, 0), ohms: Infinity })
     }
-    owned.set(part.id, standing)
+    const stamped = ownedBy(part.id, standing)
+    owned.set(part.id, stamped)
     // Nodes of its own get their numbers anew each time: such a part is stamped each time.
-    if (around.struck.size === 0 && inner.size === insideBefore) keepStamp(wiring, part, around, standing)
+    if (around.struck.size === 0 && inner.size === insideBefore) keepStamp(wiring, part, around, stamped)
   }
 
   for (const fault of faults) {
@@ -104,7 +105,7 @@ export function buildBoard(
     const at = segmentOf(circuit, wiring, `${fault.part}.${fault.segment}`)
     const other = fault.other === undefined ? undefined : segmentOf(circuit, wiring, fault.other)
     const pick = (id: string, segment: string) =>
-      owned.get(id)!.filter((e) => e.owner.segment === segment && !isOpen(e))
+      owned.get(id)!.elements.filter((e) => e.owner.segment === segment && !isOpen(e))
     const section = part.parameters.section
     const struck = faultOfKind(fault.kind).strike(
       {
@@ -123,24 +124,28 @@ export function buildBoard(
       severityOf(fault),
     )
     const change = (id: string, segment: string, now: readonly Element[]) =>
-      owned.set(id, [...owned.get(id)!.filter((e) => e.owner.segment !== segment), ...now])
+      owned.set(
+        id,
+        ownedBy(id, [...owned.get(id)!.elements.filter((e) => e.owner.segment !== segment), ...now]),
+      )
     const result = Array.isArray(struck) ? { own: struck } : struck
     change(at.part, at.segment, result.own)
     if (other && result.other) change(other.part, other.segment, result.other)
   }
 
   for (const part of circuit.parts) {
-    const definition = partOfKind(part.kind)
     const own = owned.get(part.id)!
-    const order = struckParts.has(part.id)
-      ? [...own].sort((p, q) => rankOf(definition, p) - rankOf(definition, q))
-      : own
-    for (const element of order) {
+    if (!struckParts.has(part.id)) {
+      for (const { name, at } of own.heads) places.set(name, elements.length + at)
+      for (const element of own.elements) elements.push(element)
+      continue
+    }
+    const definition = partOfKind(part.kind)
+    for (const element of [...own.elements].sort((p, q) => rankOf(definition, p) - rankOf(definition, q))) {
       const name = `${part.id}.${element.owner.segment}`
       if (!places.has(name)) places.set(name, elements.length)
       elements.push(element)
     }
-    if (!struckParts.has(part.id)) continue
     for (const segment of definition.segments) {
       const name = `${part.id}.${segment.key}`
       if (places.has(name)) continue
@@ -174,17 +179,32 @@ export function buildBoard(
 
 const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
 
+/** A part's elements, and where each of its segments begins among them, by `part.segment`. */
+interface Owned {
+  readonly elements: readonly Element[]
+  readonly heads: readonly { readonly name: string; readonly at: number }[]
+}
+
+function ownedBy(id: string, elements: readonly Element[]): Owned {
+  const heads = new Map<string, number>()
+  elements.forEach(({ owner }, at) => {
+    const name = `${id}.${owner.segment}`
+    if (!heads.has(name)) heads.set(name, at)
+  })
+  return { elements, heads: [...heads].map(([name, at]) => ({ name, at })) }
+}
+
 interface Stamped {
   readonly part: Part
   readonly around: Surroundings
-  readonly elements: Element[]
+  readonly owned: Owned
 }
 
 /** Elements of sound parts as they were stamped last, by the wiring whose nodes they carry and by part. */
 const stamps = new WeakMap<Wiring, Map<string, Stamped[]>>()
 const stampsPerPart = 8
 
-function stampsKept(wiring: Wiring, part: Part, around: Surroundings): Element[] | undefined {
+function stampsKept(wiring: Wiring, part: Part, around: Surroundings): Owned | undefined {
   const list = stamps.get(wiring)?.get(part.id)
   if (!list) return undefined
   for (const stamped of list) {
@@ -199,17 +219,17 @@ function stampsKept(wiring: Wiring, part: Part, around: Surroundings): Element[]
       a.engineRuns === around.engineRuns &&
       a.sinceKeyOff === around.sinceKeyOff
     )
-      return stamped.elements
+      return stamped.owned
   }
   return undefined
 }
 
-function keepStamp(wiring: Wiring, part: Part, around: Surroundings, elements: Element[]): void {
+function keepStamp(wiring: Wiring, part: Part, around: Surroundings, owned: Owned): void {
   let byPart = stamps.get(wiring)
   if (!byPart) stamps.set(wiring, (byPart = new Map()))
   const list = byPart.get(part.id) ?? []
   if (list.length >= stampsPerPart) list.shift()
-  list.push({ part, around, elements })
+  list.push({ part, around, owned })
   byPart.set(part.id, list)
 }
 

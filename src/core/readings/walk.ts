@@ -24,28 +24,41 @@ export interface Walk {
 }
 
 /** Every path's walk, in the order of the circuit. */
-export function walkPaths(circuit: Circuit, wiring: Wiring): Walk[] {
+export function walkPaths(circuit: Circuit, wiring: Wiring): readonly Walk[] {
+  const known = kept.get(wiring)
+  if (known) return known
   const table = piecesOfAll(circuit, wiring)
-  return circuit.paths.map((path) => walkAmong(circuit, table, path))
+  const kinds = kindsOf(circuit)
+  const walks = circuit.paths.map((path) => walkAmong(circuit, kinds, table, path))
+  kept.set(wiring, walks)
+  return walks
 }
+
+/** Walks hang on the wiring alone: a value that is changed changes no way. */
+const kept = new WeakMap<Wiring, readonly Walk[]>()
+
+type Kinds = ReadonlyMap<string, AnyPart>
+const kindsOf = (circuit: Circuit): Kinds =>
+  new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
 
 /**
  * The path as a row of points and the pieces between them, told apart as feed side, load and return side.
  * A path that branches off another is led back to the battery along that one, and on from where it rejoins.
  */
 export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): Walk {
-  return walkAmong(circuit, piecesOfAll(circuit, wiring), path)
+  const known = walkPaths(circuit, wiring)[circuit.paths.indexOf(path)]
+  return known ?? walkAmong(circuit, kindsOf(circuit), piecesOfAll(circuit, wiring), path)
 }
 
 type Table = ReadonlyMap<CircuitPath, readonly Piece[]>
 
 const piecesOfAll = (circuit: Circuit, wiring: Wiring): Table => {
-  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const kinds = kindsOf(circuit)
   const at = new Map(wiring.points.map((point) => [point.node, point]))
   return new Map(circuit.paths.map((path) => [path, pieces(circuit, wiring, path, kinds, at)]))
 }
 
-function walkAmong(circuit: Circuit, table: Table, path: CircuitPath): Walk {
+function walkAmong(circuit: Circuit, kinds: Kinds, table: Table, path: CircuitPath): Walk {
   const others = circuit.paths.filter((other) => other !== path)
   const own = table.get(path)!
   const first = own[0]
@@ -61,7 +74,7 @@ function walkAmong(circuit: Circuit, table: Table, path: CircuitPath): Walk {
   const strides =
     begins && ends && endKey === 'n'
       ? way.map((piece): Stride => ({ ...piece, side: 'return' }))
-      : tellSides(circuit, way, own)
+      : tellSides(kinds, way, own)
   const points = strides.length ? [strides[0]!.from, ...strides.map((s) => s.to)] : []
   return { path, points, strides, own: lead.length, load: strides.find((s) => s.side === 'load')?.part }
 }
@@ -78,7 +91,7 @@ function pieces(
   circuit: Circuit,
   wiring: Wiring,
   path: CircuitPath,
-  kinds: ReadonlyMap<string, AnyPart>,
+  kinds: Kinds,
   at: ReadonlyMap<number, Point>,
 ): Piece[] {
   const pointOf = (part: string, key: string) => at.get(wiring.nodeOf(part, key))!
@@ -129,8 +142,7 @@ function leadDown(table: Table, others: readonly CircuitPath[], node: number): P
 }
 
 /** The path's own first load is the load; before it is feed, after it return. */
-function tellSides(circuit: Circuit, way: readonly Piece[], own: readonly Piece[]): Stride[] {
-  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+function tellSides(kinds: Kinds, way: readonly Piece[], own: readonly Piece[]): Stride[] {
   const inLoad = (piece: Piece) => kinds.get(piece.part)!.loads?.includes(piece.segment.key) ?? false
   const load = own.find(inLoad)?.part
   let side: Stride['side'] = 'feed'

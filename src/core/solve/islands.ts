@@ -6,7 +6,9 @@ import type { Network } from './element'
  * @returns `island[node]`: 0 for everything tied to the reference, otherwise a number per floating island
  */
 export function findIslands({ nodeCount, elements }: Network): Int32Array {
-  const parent = Int32Array.from({ length: nodeCount }, (_, i) => i)
+  // Plain loops: a board of many states is tied together hundreds of times a second.
+  const parent = new Int32Array(nodeCount)
+  for (let i = 0; i < nodeCount; i++) parent[i] = i
   const root = (i: number): number => {
     while (parent[i] !== i) {
       parent[i] = parent[parent[i]!]!
@@ -22,5 +24,7 @@ export function findIslands({ nodeCount, elements }: Network): Int32Array {
     const b = root(element.b)
     if (a !== b) parent[Math.max(a, b)] = Math.min(a, b)
   }
-  return Int32Array.from({ length: nodeCount }, (_, i) => root(i))
+  const island = new Int32Array(nodeCount)
+  for (let i = 0; i < nodeCount; i++) island[i] = root(i)
+  return island
 }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { LineChart, CustomChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
+import { LineChart } from 'echarts/charts'
+import { GridComponent, MarkAreaComponent } from 'echarts/components'
 import { use } from 'echarts/core'
-import { SVGRenderer } from 'echarts/renderers'
-import { refThrottled } from '@vueuse/core'
+import { CanvasRenderer } from 'echarts/renderers'
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import VChart from 'vue-echarts'
 import type { StateKey } from '../../core/readings'
@@ -12,7 +12,7 @@ import { formatQuantity } from '../../core/quantity'
 import { faces } from '../theme/tokens'
 import { paletteOf, useScheme } from '../theme/scheme'
 
-use([LineChart, CustomChart, GridComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
+use([LineChart, GridComponent, MarkAreaComponent, CanvasRenderer])
 
 const props = defineProps<{ walk: Walk; healthy: StateKey; faulted?: StateKey | null; lit: string | null }>()
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
@@ -25,10 +25,49 @@ const voltsOf = (key: StateKey) => {
   return props.walk.points.map((point) => at.get(point.node))
 }
 
+/** Around the plot, in pixels: the faulted staircase is drawn over the chart and must know where that stands. */
+const margin = { left: 48, right: 14, top: 14, bottom: 44 }
+
+/** The axis, in steps of two volts, so that it stands still while a fault is made worse. */
+const range = computed(() => {
+  const volts = [...voltsOf(props.healthy), ...(props.faulted ? voltsOf(props.faulted) : [])].flatMap(
+    (row) => (row?.value === undefined ? [] : [row.value]),
+  )
+  return {
+    least: 2 * Math.floor(Math.min(0, ...volts) / 2 + 1e-6),
+    most: 2 * Math.ceil(Math.max(2, ...volts) / 2 - 1e-6),
+  }
+})
+
+const plot = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(plot)
+
+/**
+ * The faulted staircase, drawn by ourselves over the chart: it follows a severity in every frame, where a whole chart
+ * takes as long as a frame has.
+ */
+const fault = computed(() => {
+  if (!props.faulted || !width.value) return null
+  const rows = voltsOf(props.faulted)
+  const stepX = (width.value - margin.left - margin.right) / Math.max(1, rows.length - 1)
+  const scaleY = (height.value - margin.top - margin.bottom) / (range.value.most - range.value.least)
+  const x = (i: number) => margin.left + Math.max(0, Math.min(rows.length - 1, i)) * stepX
+  const y = (volts: number) => margin.top + (range.value.most - volts) * scaleY
+  let line = ''
+  let dots = ''
+  rows.forEach((row, i) => {
+    if (row?.value === undefined) return
+    const at = y(row.value).toFixed(1)
+    const joined = rows[i - 1]?.value !== undefined
+    line += `${joined ? 'V' : `M${x(i - 0.5).toFixed(1)} `}${at}H${x(i + 0.5).toFixed(1)}`
+    dots += `M${(x(i) - 2.5).toFixed(1)} ${(Number(at) - 2.5).toFixed(1)}h5v5h-5z`
+  })
+  return { line, dots }
+})
+
 const option = computed(() => {
   const p = paletteOf(scheme.value)
   const good = voltsOf(props.healthy)
-  const bad = props.faulted ? voltsOf(props.faulted) : undefined
   const lit = props.walk.strides.flatMap((s, i) =>
     s.part === props.lit ? [[{ xAxis: i }, { xAxis: i + 1 }]] : [],
   )
@@ -38,19 +77,8 @@ const option = computed(() => {
   return {
     animation: false,
     textStyle: { fontFamily: faces.text, color: p.ink },
-    grid: { left: 48, right: 14, top: 14, bottom: 44 },
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: p.sheet,
-      borderColor: p.ruleStrong,
-      textStyle: { color: p.ink, fontFamily: faces.readings, fontSize: 12 },
-      formatter: (items: { dataIndex: number }[]) => {
-        const i = items[0]?.dataIndex ?? 0
-        const point = props.walk.points[i]
-        const say = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-        return `${point?.name}, ${point?.title}<br>healthy ${say(good[i]?.value)}${bad ? `<br>faulted ${say(bad[i]?.value)}` : ''}`
-      },
-    },
+    // Room for the names is known: nothing needs to be measured at every update.
+    grid: { ...margin, outerBoundsMode: 'none' },
     xAxis: {
       type: 'value',
       min: 0,
@@ -70,7 +98,8 @@ const option = computed(() => {
     },
     yAxis: {
       type: 'value',
-      min: 0,
+      min: range.value.least,
+      max: range.value.most,
       axisLabel: { formatter: '{value} V', fontFamily: faces.readings, fontSize: 11, color: p.quiet },
       splitLine: { lineStyle: { color: p.rule } },
     },
@@ -106,26 +135,31 @@ const option = computed(() => {
         lineStyle: { color: p.accent, width: 1.6 },
         markArea: { silent: true, itemStyle: { color: p.accent, opacity: 0.14 }, data: lit },
       },
-      ...(bad
-        ? [
-            {
-              type: 'line',
-              name: 'faulted',
-              step: 'middle',
-              data: line(bad),
-              symbol: 'rect',
-              symbolSize: 5,
-              itemStyle: { color: p.fault },
-              lineStyle: { color: p.fault, width: 3.4 },
-            },
-          ]
-        : []),
     ],
   }
 })
 
-/** A chart takes longer than all the rest: while a slider is dragged it follows a few times a second. */
-const shown = refThrottled(option, 120, true, true)
+/** The point that is nearest to the pointer, and what it reads: said in the line above, where it hides nothing. */
+const at = ref<number | null>(null)
+const readout = computed(() => {
+  const point = at.value === null ? undefined : props.walk.points[at.value]
+  if (!point) return ''
+  const say = (key: StateKey) => {
+    const volts = key.points.find((row) => row.node === point.node)?.value
+    return volts === undefined ? 'floating' : formatQuantity(volts, 'V')
+  }
+  const bad = props.faulted ? ` → ${say(props.faulted)}` : ''
+  return `${point.name} ${say(props.healthy)}${bad}`
+})
+function point(event: { offsetX: number; offsetY: number }) {
+  const x = chart.value?.convertFromPixel({ xAxisIndex: 0 }, event.offsetX) as number | undefined
+  at.value = x === undefined || Number.isNaN(x) ? null : Math.round(x)
+  emit('light', partAt(event))
+}
+function leave() {
+  at.value = null
+  emit('light', null)
+}
 
 /** The part whose tread or riser lies under the pointer. */
 function partAt(event: { offsetX: number; offsetY: number }): string | null {
@@ -140,19 +174,26 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
     <figcaption>
       <span class="mark healthy" /> healthy, with its band
       <template v-if="faulted"> <span class="mark faulted" /> faulted </template>
-      <span class="quiet">volts from battery + to battery −, along the path</span>
+      <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
+      <span v-else class="quiet">volts from battery + to battery −, along the path</span>
     </figcaption>
-    <VChart
-      ref="chart"
-      :option="shown"
-      :update-options="{ notMerge: true }"
-      autoresize
-      role="img"
-      :aria-label="`Staircase of ${walk.points.length} points; the table beside it has the same numbers`"
-      @zr:mousemove="emit('light', partAt($event))"
-      @zr:globalout="emit('light', null)"
-      @zr:click="partAt($event) && emit('choose', partAt($event)!)"
-    />
+    <div ref="plot" class="plot">
+      <VChart
+        ref="chart"
+        :option="option"
+        :update-options="{ lazyUpdate: true }"
+        autoresize
+        role="img"
+        :aria-label="`Staircase of ${walk.points.length} points; the table beside it has the same numbers`"
+        @zr:mousemove="point"
+        @zr:globalout="leave"
+        @zr:click="partAt($event) && emit('choose', partAt($event)!)"
+      />
+      <svg v-if="fault" class="over" aria-hidden="true">
+        <path :d="fault.line" class="line" />
+        <path :d="fault.dots" class="dots" />
+      </svg>
+    </div>
   </figure>
 </template>
 
@@ -172,6 +213,26 @@ figure {
     display: none;
   }
 }
+.plot {
+  position: relative;
+  min-height: 0;
+}
+.over {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.over .line {
+  fill: none;
+  stroke: var(--fault);
+  stroke-width: 3.4;
+  stroke-linejoin: round;
+}
+.over .dots {
+  fill: var(--fault);
+}
 figcaption {
   white-space: nowrap;
   overflow: hidden;
@@ -180,8 +241,12 @@ figcaption {
   align-items: center;
   font-size: 12px;
 }
-figcaption .quiet {
+figcaption .quiet,
+.readout {
   margin-left: auto;
+}
+.readout {
+  font-family: var(--face-readings);
 }
 .mark {
   width: 18px;

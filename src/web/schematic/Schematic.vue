@@ -54,7 +54,17 @@ const view = useView(
   frame,
   computed(() => ({ width: layout.value.width, height: layout.value.height })),
 )
-const { viewBox, partial } = view
+const { style, partial, far } = view
+
+/** Over this many parts only what is near the view is kept in the page. */
+const large = 160
+const near = computed(() => (layout.value.parts.length > large ? view.held.value : undefined))
+const isNear = (x: number, y: number, length = 0) => {
+  const held = near.value
+  return !held || (x > held.left && x < held.right && y + length > held.top && y < held.foot)
+}
+const points = computed(() => layout.value.points.filter(({ x, y }) => isNear(x, y)))
+const tags = computed(() => layout.value.tags.filter(({ x, y }) => isNear(x, y)))
 
 /** Shows a part that may lie outside the view. */
 function showPart(id: string) {
@@ -62,6 +72,16 @@ function showPart(id: string) {
   if (placed) view.show({ x: placed.x, y: placed.y + (placed.direction === 'down' ? placed.length / 2 : 0) })
 }
 defineExpose({ showPart })
+
+/** What takes the focus comes into view. */
+function follow(event: FocusEvent) {
+  const target = event.target as Element
+  const part = target.closest<SVGElement>('[data-part]')?.dataset['part']
+  if (part) return showPart(part)
+  const name = target.closest<SVGElement>('[data-point]')?.dataset['point']
+  const placed = layout.value.points.find(({ point }) => point.name === name)
+  if (placed) view.show(placed)
+}
 
 function arrow(event: KeyboardEvent) {
   const way = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key]
@@ -83,63 +103,58 @@ const returns = computed(() => {
 
 const turn = { down: 0, left: 90, right: -90 }
 
-const drawn = computed(() => {
+/** What the parts show at all times; only what is shown beside it changes while one measures. */
+const still = computed(() => {
   const parts = new Map(props.circuit.parts.map((p) => [p.id, p]))
   return layout.value.parts.map((placed) => {
     const part = parts.get(placed.id)!
     const definition = partOfKind(placed.kind)
-    const detached = props.detached.includes(placed.id)
     const summary = definition.summary(part.parameters)
-    const notice = props.notices[placed.id]
     const wire = placed.kind === 'wire'
-    const made = {
-      ...placed,
-      title: `${placed.id} ${part.name || definition.title}`,
-      lines: wire
-        ? [`${placed.id}  ${summary}`]
-        : [
-            placed.id,
-            part.name || definition.title,
-            ...(placed.caption ? [placed.caption] : summary ? [summary] : []),
-          ],
+    const name = part.name || definition.title
+    const detail = placed.caption || summary
+    return {
+      placed,
+      definition,
       wire,
-      back: wire && returns.value.get(placed.id) === true,
-      // Along the rails it is the same amps, and no room for them.
-      flow: placed.direction === 'down' && definition.role !== 'source' ? props.amps[placed.id] : undefined,
-      detached: detached ? (definition.detach?.done ?? '') : '',
-      notice,
-      strokes: symbolOf(placed.symbol).draw(placed.length, {
-        pulled: ['clicks', 'cranks', 'slow'].includes(notice?.key ?? ''),
-        position: positionOf(placed, props.controls[placed.id] ?? definition.positions?.[0]),
-        detached,
-      }),
+      title: `${placed.id} ${name}`,
+      lines: wire ? [`${placed.id}  ${summary}`] : [placed.id, name, ...(detail ? [detail] : [])],
+      back: returns.value.get(placed.id) === true,
       transform: `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`,
-      struck: props.struck.has(placed.id),
-      ringed: props.ringed.has(placed.id),
       box: boxOf(placed),
       reach: reachOf(placed),
-      top: topOf(placed, wire ? 1 : 2 + (placed.caption || summary ? 1 : 0) + (definition.notice ? 1 : 0)),
-    }
-    // All that shows of it, so that what has not changed is not drawn anew.
-    return {
-      ...made,
-      sign: JSON.stringify([
-        made.title,
-        made.back,
-        made.lines,
-        made.detached,
-        notice?.text,
-        made.flow,
-        made.strokes,
-        made.transform,
-        made.struck,
-        made.ringed,
-        made.box,
-        made.top,
-      ]),
+      top: topOf(placed, wire ? 1 : 2 + (detail ? 1 : 0) + (definition.notice ? 1 : 0)),
     }
   })
 })
+
+const drawn = computed(() =>
+  still.value
+    .filter(({ placed: { x, y, length } }) => isNear(x, y, length))
+    .map((part) => {
+      const { placed, definition } = part
+      const detached = props.detached.includes(placed.id)
+      const notice = props.notices[placed.id]
+      const position = positionOf(placed, props.controls[placed.id] ?? definition.positions?.[0])
+      const pulled = ['clicks', 'cranks', 'slow'].includes(notice?.key ?? '')
+      const struck = props.struck.has(placed.id)
+      const ringed = props.ringed.has(placed.id)
+      // Along the rails it is the same amps, and no room for them.
+      const flow =
+        placed.direction === 'down' && definition.role !== 'source' ? props.amps[placed.id] : undefined
+      return {
+        part,
+        off: detached ? (definition.detach?.done ?? '') : '',
+        notice: notice?.text,
+        flow,
+        struck,
+        ringed,
+        strokes: () => symbolOf(placed.symbol).draw(placed.length, { pulled, position, detached }),
+        // All that shows of it, so that what has not changed is not drawn anew.
+        sign: `${part.lines.join('|')} ${part.back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed}`,
+      }
+    }),
+)
 
 /** A key switch is drawn contact by contact: each is closed in some of its positions. */
 function positionOf({ kind, caption }: PlacedPart, position: string | undefined): string | undefined {
@@ -205,9 +220,17 @@ function colour(node: number): string {
     @pointerdown="view.press"
     @pointermove="view.drag"
     @keydown="arrow"
+    @focusin="follow"
   >
-    <svg class="schematic" :viewBox="viewBox" role="group" :aria-label="`Schematic: ${circuit.name}`">
-      <g v-for="tag in layout.tags" :key="`${tag.at}${tag.x} ${tag.y}`" class="tag">
+    <svg
+      class="schematic"
+      :class="{ far }"
+      :viewBox="`0 0 ${layout.width} ${layout.height}`"
+      :style="style"
+      role="group"
+      :aria-label="`Schematic: ${circuit.name}`"
+    >
+      <g v-for="tag in tags" :key="`${tag.at}${tag.x} ${tag.y}`" class="tag">
         <path
           :d="
             tag.at === 'top'
@@ -222,68 +245,62 @@ function colour(node: number): string {
       </g>
       <path v-for="link in layout.links" :key="link.d" :d="link.d" class="stroke" />
       <g
-        v-for="part in drawn"
-        :key="part.key"
-        v-memo="[part.sign, lit === part.id, partsAct]"
+        v-for="{ part, strokes, off, notice, flow, struck: out, ringed: ring, sign } in drawn"
+        :key="part.placed.key"
+        v-memo="[part.placed, sign, lit === part.placed.id, partsAct]"
         class="part"
-        :class="{
-          lit: lit === part.id,
-          struck: part.struck,
-          ringed: part.ringed,
-          act: partsAct,
-          back: part.back,
-        }"
-        :data-part="part.id"
+        :class="{ lit: lit === part.placed.id, struck: out, ringed: ring, act: partsAct, back: part.back }"
+        :data-part="part.placed.id"
         :role="partsAct ? 'button' : undefined"
         :tabindex="partsAct ? 0 : undefined"
-        :aria-label="
-          partsAct
-            ? `${part.title}${part.struck ? ', struck out' : part.ringed ? ', suspect' : ''}`
-            : undefined
-        "
-        @click="partsAct && emit('part', part.id)"
-        @keydown.enter.prevent="partsAct && emit('part', part.id)"
-        @keydown.space.prevent="partsAct && emit('part', part.id)"
-        @pointerenter="emit('hover', part.id)"
+        :aria-label="partsAct ? `${part.title}${out ? ', struck out' : ring ? ', suspect' : ''}` : undefined"
+        @click="partsAct && emit('part', part.placed.id)"
+        @keydown.enter.prevent="partsAct && emit('part', part.placed.id)"
+        @keydown.space.prevent="partsAct && emit('part', part.placed.id)"
+        @pointerenter="emit('hover', part.placed.id)"
         @pointerleave="emit('hover', null)"
       >
         <rect v-bind="part.reach" class="reach" />
         <rect v-bind="part.box" class="hit" rx="4" />
         <g :transform="part.transform">
           <path
-            v-for="(stroke, i) in part.strokes"
+            v-for="(stroke, i) in strokes()"
             :key="i"
             :d="stroke.d"
             class="stroke"
-            :class="{ filled: stroke.filled, heavy: stroke.heavy, partial: stroke.partial && part.caption }"
+            :class="{
+              filled: stroke.filled,
+              heavy: stroke.heavy,
+              partial: stroke.partial && part.placed.caption,
+            }"
           />
         </g>
         <ellipse
-          v-if="part.ringed"
+          v-if="ring"
           :cx="part.box.x + part.box.width / 2"
           :cy="part.box.y + part.box.height / 2"
-          :rx="part.direction === 'down' ? 24 : part.box.width / 2"
-          :ry="part.direction === 'down' ? part.box.height / 2 + 2 : 15"
+          :rx="part.placed.direction === 'down' ? 24 : part.box.width / 2"
+          :ry="part.placed.direction === 'down' ? part.box.height / 2 + 2 : 15"
           class="ring"
         />
-        <path v-if="part.struck" :d="strikeOf(part.box)" class="strike" />
-        <text :x="part.label.x" :y="part.top" :text-anchor="part.label.anchor" class="label">
+        <path v-if="out" :d="strikeOf(part.box)" class="strike" />
+        <text :x="part.placed.label.x" :y="part.top" :text-anchor="part.placed.label.anchor" class="label">
           <tspan
             v-for="(line, i) in part.lines"
             :key="i"
-            :x="part.label.x"
+            :x="part.placed.label.x"
             :dy="i ? 15 : 0"
             :class="{ id: i === 0 && !part.wire, minor: part.wire || i > 1 }"
           >
             {{ line }}
           </tspan>
-          <tspan v-if="part.flow" class="flow" dx="4">→ {{ part.flow }}</tspan>
-          <tspan v-if="part.detached" :x="part.label.x" dy="15" class="out">{{ part.detached }}</tspan>
-          <tspan v-if="part.notice" :x="part.label.x" dy="15" class="notice">{{ part.notice.text }}</tspan>
+          <tspan v-if="flow" class="flow" dx="4">→ {{ flow }}</tspan>
+          <tspan v-if="off" :x="part.placed.label.x" dy="15" class="out">{{ off }}</tspan>
+          <tspan v-if="notice" :x="part.placed.label.x" dy="15" class="notice">{{ notice }}</tspan>
         </text>
       </g>
       <g
-        v-for="{ point, x, y, label } in layout.points"
+        v-for="{ point, x, y, label } in points"
         :key="point.node"
         v-memo="[
           `${point.name} ${x} ${y} ${label.x} ${label.y} ${values.get(point.node)} ${colour(point.node)}`,
@@ -293,6 +310,7 @@ function colour(node: number): string {
         ]"
         class="point"
         :class="{ act: pointsAct }"
+        :data-point="point.name"
         :role="pointsAct ? 'button' : undefined"
         :tabindex="pointsAct ? 0 : undefined"
         :aria-label="pointsAct ? `${point.name}, ${point.title}` : undefined"
@@ -343,7 +361,9 @@ function colour(node: number): string {
 .frame {
   position: relative;
   height: 100%;
-  overflow: hidden;
+  /* Not `hidden`: that could still be scrolled by a focus, under the view's feet. */
+  overflow: clip;
+  contain: layout paint;
   touch-action: none;
 }
 .zoom {
@@ -370,11 +390,17 @@ function colour(node: number): string {
   font-weight: 600;
 }
 .schematic {
-  width: 100%;
-  height: 100%;
+  position: absolute;
+  left: 0;
+  top: 0;
+  transform-origin: 0 0;
+  will-change: transform;
   display: block;
   font-family: var(--face-text);
   font-size: 13px;
+}
+.far text {
+  display: none;
 }
 .stroke {
   fill: none;

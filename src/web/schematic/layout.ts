@@ -81,6 +81,17 @@ const step = { down: [0, 1], left: [-1, 0], right: [1, 0] } as const
  * which current flows down, ground along the bottom. Nothing is stored; the same circuit always looks the same.
  */
 export function layOut(circuit: Circuit, wiring: Wiring = wireUp(circuit)): Layout {
+  const known = kept.get(wiring)
+  if (known) return known
+  const layout = arrange(circuit, wiring)
+  kept.set(wiring, layout)
+  return layout
+}
+
+/** Layouts hang on the wiring alone: a value that is changed moves nothing, and costs nothing. */
+const kept = new WeakMap<Wiring, Layout>()
+
+function arrange(circuit: Circuit, wiring: Wiring): Layout {
   const kinds = new Map(circuit.parts.map((part) => [part.id, part.kind]))
   const pointAt = new Map(wiring.points.map((point) => [point.node, point]))
   const parts: PlacedPart[] = []

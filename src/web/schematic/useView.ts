@@ -1,11 +1,25 @@
+import { dequal } from 'dequal/lite'
 import { computed, ref, watch, type Ref } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, watchDebounced } from '@vueuse/core'
 
 /** Under this scale names cannot be read: a larger drawing is shown in part, and moved. */
 const least = 0.62
 const most = 3
+const cell = 320
 
-/** What part of a drawing is in view: fitted at first, then as it is zoomed and moved. */
+/** A rectangle of the drawing, in its own units. */
+export interface Window {
+  readonly left: number
+  readonly right: number
+  readonly top: number
+  readonly foot: number
+}
+
+/**
+ * What part of a drawing is in view: fitted at first, then as it is zoomed and moved. The drawing is a layer of its own
+ * that is moved and stretched as it was painted, and painted anew at its new size once a zoom has come to rest: moving
+ * a drawing of some hundred parts then costs no painting at all.
+ */
 export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: number; height: number }>) {
   const { width, height } = useElementSize(frame)
   const scale = ref(1)
@@ -64,23 +78,42 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
     zoom(Math.exp(-event.deltaY / 400), at)
   }
 
-  let held: { x: number; y: number } | null = null
+  let grip: { x: number; y: number } | null = null
   function press(event: PointerEvent) {
-    if (event.button === 0) held = { x: event.clientX, y: event.clientY }
+    if (event.button === 0) grip = { x: event.clientX, y: event.clientY }
   }
   function drag(event: PointerEvent) {
-    if (!held || event.buttons === 0) return
-    const [dx, dy] = [event.clientX - held.x, event.clientY - held.y]
+    if (!grip || event.buttons === 0) return
+    const [dx, dy] = [event.clientX - grip.x, event.clientY - grip.y]
     if (Math.abs(dx) + Math.abs(dy) < 3) return
-    held = { x: event.clientX, y: event.clientY }
+    grip = { x: event.clientX, y: event.clientY }
     move(dx, dy)
   }
 
-  const viewBox = computed(() => {
-    const w = width.value / scale.value || size.value.width
-    const h = height.value / scale.value || size.value.height
-    return `${corner.value.x} ${corner.value.y} ${w} ${h}`
+  /** The scale at which the layer was painted. */
+  const painted = ref(1)
+  watch([width, height, whole], () => (painted.value = scale.value), { flush: 'post' })
+  watchDebounced(scale, (now) => (painted.value = now), { debounce: 140 })
+  const style = computed(() => ({
+    width: `${size.value.width * painted.value}px`,
+    height: `${size.value.height * painted.value}px`,
+    transform: `translate(${-corner.value.x * scale.value}px, ${-corner.value.y * scale.value}px) scale(${scale.value / painted.value})`,
+  }))
+  /**
+   * What a large drawing needs to hold: a good deal more than is in view, in steps of a cell, so that moving about
+   * changes it seldom.
+   */
+  const held = computed((before?: Window): Window => {
+    const { x, y } = corner.value
+    const cells = (from: number, to: number) =>
+      [Math.floor(from / cell) * cell - cell, Math.ceil(to / cell) * cell + cell] as const
+    const [left, right] = cells(x, x + (width.value || size.value.width) / scale.value)
+    const [top, foot] = cells(y, y + (height.value || size.value.height) / scale.value)
+    const now = { left, right, top, foot }
+    return before && dequal(before, now) ? before : now
   })
   const partial = computed(() => scale.value > whole.value * 1.01)
-  return { viewBox, partial, fit, show, zoom, move, wheel, press, drag }
+  /** Too small for names to be read. */
+  const far = computed(() => painted.value < 0.36)
+  return { style, held, far, partial, fit, show, zoom, move, wheel, press, drag }
 }

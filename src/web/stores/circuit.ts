@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
@@ -76,7 +77,10 @@ export const useCircuit = defineStore('circuit', () => {
   /** While more edits wait, what is on screen is newer than the answer: only the revision is taken over. */
   function accept(answer: StoredCircuit): void {
     const now = stored.value
-    stored.value = waitingFor > 1 && now ? { ...now, revision: answer.revision } : answer
+    if (!now) stored.value = answer
+    else if (waitingFor > 1) stored.value = { ...now, revision: answer.revision }
+    // The server made the same of it, as it should: what is shown then stays, and nothing is reckoned twice.
+    else stored.value = dequal(now.circuit, answer.circuit) ? { ...answer, circuit: now.circuit } : answer
   }
 
   function step(way: 'undo' | 'redo'): Promise<void> {
@@ -114,8 +118,19 @@ export const useCircuit = defineStore('circuit', () => {
     const now = stored.value
     if (!now) return
     stored.value = { ...now, plant }
-    void enqueue(() => post(`/circuits/${now.id}/plant`, plant, 'PUT'))
+    // A slider that is dragged plants sixty times a second: what still waits to be sent is overtaken by it.
+    if (unsent?.id === now.id) {
+      unsent.plant = plant
+      return
+    }
+    const mine = (unsent = { id: now.id, plant })
+    void enqueue(async () => {
+      await new Promise((done) => setTimeout(done, 120))
+      if (unsent === mine) unsent = null
+      return post(`/circuits/${mine.id}/plant`, mine.plant, 'PUT')
+    })
   }
+  let unsent: { readonly id: string; plant: Plant } | null = null
 
   const settled = () => queue
 
