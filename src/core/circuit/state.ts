@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { partOfKind } from '../parts'
+import type { Part } from './schema'
 
 /** `part.terminal`, such as `B1.p`. */
 export const terminalRef = z
@@ -43,3 +45,18 @@ export const stateSignature = (state: CircuitState): string => {
     after ?? '',
   ].join(';')
 }
+
+/** The state to open a circuit in: the first in which somebody has switched something on, as that is where volts drop. */
+export const openingState = ({
+  states,
+  parts,
+}: {
+  states: readonly CircuitState[]
+  parts: readonly Part[]
+}) =>
+  states.find(({ controls }) =>
+    parts.some(({ id, kind }) => {
+      const position = controls[id]
+      return position !== undefined && position !== partOfKind(kind).positions?.[0]
+    }),
+  ) ?? states[0]!

@@ -28,14 +28,16 @@ const voltsOf = (key: StateKey) => {
 /** Around the plot, in pixels: the faulted staircase is drawn over the chart and must know where that stands. */
 const margin = { left: 48, right: 14, top: 14, bottom: 44 }
 
-/** The axis, in steps of two volts, so that it stands still while a fault is made worse. */
+/** The axis, in whole steps, so that it stands still while a fault is made worse. */
 const range = computed(() => {
-  const volts = [...voltsOf(props.healthy), ...(props.faulted ? voltsOf(props.faulted) : [])].flatMap(
-    (row) => (row?.value === undefined ? [] : [row.value]),
-  )
+  const keys = props.faulted ? [props.healthy, props.faulted] : [props.healthy]
+  const volts = keys.flatMap((key) => voltsOf(key).flatMap((row) => row?.value ?? []))
+  const span = Math.max(2, ...volts) - Math.min(0, ...volts)
+  const step = span > 33 ? 10 : span > 17 ? 5 : span > 7 ? 2 : 1
   return {
-    least: 2 * Math.floor(Math.min(0, ...volts) / 2 + 1e-6),
-    most: 2 * Math.ceil(Math.max(2, ...volts) / 2 - 1e-6),
+    step,
+    least: step * Math.floor(Math.min(0, ...volts) / step + 1e-6),
+    most: step * Math.ceil(Math.max(2, ...volts) / step - 1e-6),
   }
 })
 
@@ -100,6 +102,7 @@ const option = computed(() => {
       type: 'value',
       min: range.value.least,
       max: range.value.most,
+      interval: range.value.step,
       axisLabel: { formatter: '{value} V', fontFamily: faces.readings, fontSize: 11, color: p.quiet },
       splitLine: { lineStyle: { color: p.rule } },
     },

@@ -4,7 +4,8 @@ import type { Circuit, Wiring } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
 import { walkPaths } from '../../core/readings'
 import { layOut, type PlacedPart } from './layout'
-import { symbolOf } from './symbols'
+import { firstLine, labelLines, mostLines, noticeLines } from './label'
+import { strokesOf } from './strokes'
 import { voltageRamp } from '../theme/tokens'
 import { useView } from './useView'
 
@@ -93,12 +94,18 @@ function arrow(event: KeyboardEvent) {
   event.preventDefault()
 }
 
-/** Conductors that carry current back: drawn in another ink and weight than those that feed. */
+/** What carries current back, parts and lines: drawn in another ink and weight than what feeds. */
 const returns = computed(() => {
-  const sides = new Map<string, boolean>()
+  const parts = new Map<string, boolean>()
+  const nodes = new Map<number, boolean>()
+  const see = <K,>(seen: Map<K, boolean>, key: K, back: boolean) =>
+    seen.set(key, (seen.get(key) ?? true) && back)
   for (const { strides } of walkPaths(props.circuit, props.wiring))
-    for (const { part, side } of strides) sides.set(part, (sides.get(part) ?? true) && side === 'return')
-  return sides
+    for (const { part, side, to } of strides) {
+      see(parts, part, side === 'return')
+      see(nodes, to.node, side !== 'feed')
+    }
+  return { parts, nodes }
 })
 
 const turn = { down: 0, left: 90, right: -90 }
@@ -109,21 +116,19 @@ const still = computed(() => {
   return layout.value.parts.map((placed) => {
     const part = parts.get(placed.id)!
     const definition = partOfKind(placed.kind)
-    const summary = definition.summary(part.parameters)
+    const lines = labelLines(part, placed)
     const wire = placed.kind === 'wire'
-    const name = part.name || definition.title
-    const detail = placed.caption || summary
     return {
       placed,
       definition,
       wire,
-      title: `${placed.id} ${name}`,
-      lines: wire ? [`${placed.id}  ${summary}`] : [placed.id, name, ...(detail ? [detail] : [])],
-      back: returns.value.get(placed.id) === true,
+      title: `${placed.id} ${part.name || definition.title}`,
+      lines,
+      back: returns.value.parts.get(placed.id) === true,
       transform: `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`,
       box: boxOf(placed),
       reach: reachOf(placed),
-      top: topOf(placed, wire ? 1 : 2 + (detail ? 1 : 0) + (definition.notice ? 1 : 0)),
+      top: firstLine(placed, mostLines(part, placed)),
     }
   })
 })
@@ -144,12 +149,14 @@ const drawn = computed(() =>
         placed.direction === 'down' && definition.role !== 'source' ? props.amps[placed.id] : undefined
       return {
         part,
+        // What is out has no values to look at: its word takes their line.
+        lines: detached ? part.lines.slice(0, 2) : part.lines,
         off: detached ? (definition.detach?.done ?? '') : '',
-        notice: notice?.text,
+        notice: notice ? noticeLines(notice.text) : [],
         flow,
         struck,
         ringed,
-        strokes: () => symbolOf(placed.symbol).draw(placed.length, { pulled, position, detached }),
+        strokes: () => strokesOf(placed, { pulled, position, detached }),
         // All that shows of it, so that what has not changed is not drawn anew.
         sign: `${part.lines.join('|')} ${part.back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed}`,
       }
@@ -165,12 +172,6 @@ function positionOf({ kind, caption }: PlacedPart, position: string | undefined)
     '30–75': ['accessory', 'run'],
   }
   return closed[caption]?.includes(position ?? '') ? 'closed' : 'open'
-}
-
-/** Where the first line of a label stands. */
-function topOf({ label, direction }: PlacedPart, lines: number): number {
-  if (label.below) return label.y
-  return label.y - (lines - 1) * (direction === 'down' ? 7.5 : 15)
 }
 
 /** What can be hit with a pointer, and where marks are drawn. */
@@ -243,9 +244,15 @@ function colour(node: number): string {
           {{ tag.name }}
         </text>
       </g>
-      <path v-for="link in layout.links" :key="link.d" :d="link.d" class="stroke" />
+      <path
+        v-for="link in layout.links"
+        :key="link.d"
+        :d="link.d"
+        class="stroke"
+        :class="{ back: returns.nodes.get(link.node) }"
+      />
       <g
-        v-for="{ part, strokes, off, notice, flow, struck: out, ringed: ring, sign } in drawn"
+        v-for="{ part, lines, strokes, off, notice, flow, struck: out, ringed: ring, sign } in drawn"
         :key="part.placed.key"
         v-memo="[part.placed, sign, lit === part.placed.id, partsAct]"
         class="part"
@@ -260,6 +267,7 @@ function colour(node: number): string {
         @pointerenter="emit('hover', part.placed.id)"
         @pointerleave="emit('hover', null)"
       >
+        <title v-if="part.lines.some((line) => line.endsWith('…'))">{{ part.title }}</title>
         <rect v-bind="part.reach" class="reach" />
         <rect v-bind="part.box" class="hit" rx="4" />
         <g :transform="part.transform">
@@ -267,6 +275,7 @@ function colour(node: number): string {
             v-for="(stroke, i) in strokes()"
             :key="i"
             :d="stroke.d"
+            :transform="stroke.dy ? `translate(0 ${stroke.dy})` : undefined"
             class="stroke"
             :class="{
               filled: stroke.filled,
@@ -286,7 +295,7 @@ function colour(node: number): string {
         <path v-if="out" :d="strikeOf(part.box)" class="strike" />
         <text :x="part.placed.label.x" :y="part.top" :text-anchor="part.placed.label.anchor" class="label">
           <tspan
-            v-for="(line, i) in part.lines"
+            v-for="(line, i) in lines"
             :key="i"
             :x="part.placed.label.x"
             :dy="i ? 15 : 0"
@@ -296,7 +305,9 @@ function colour(node: number): string {
           </tspan>
           <tspan v-if="flow" class="flow" dx="4">→ {{ flow }}</tspan>
           <tspan v-if="off" :x="part.placed.label.x" dy="15" class="out">{{ off }}</tspan>
-          <tspan v-if="notice" :x="part.placed.label.x" dy="15" class="notice">{{ notice }}</tspan>
+          <tspan v-for="line in notice" :key="line" :x="part.placed.label.x" dy="15" class="notice">
+            {{ line }}
+          </tspan>
         </text>
       </g>
       <g
@@ -409,12 +420,13 @@ function colour(node: number): string {
   stroke-linecap: round;
   stroke-linejoin: round;
 }
-.part.back .stroke {
-  stroke: var(--quiet);
-  stroke-width: 2.6;
-}
 .stroke.heavy {
   stroke-width: 3.6;
+}
+.part.back .stroke,
+.stroke.back {
+  stroke: var(--quiet);
+  stroke-width: 3;
 }
 .stroke.partial {
   stroke-dasharray: 5 3.5;

@@ -1,6 +1,7 @@
 import { wireUp, type Circuit, type CircuitPath, type Point, type Wiring } from '../../core/circuit'
-import { partOfKind, routeThrough } from '../../core/parts'
-import { passSymbol } from './passes'
+import { partOfKind, routeThrough, type AnyPart, type Route } from '../../core/parts'
+import { noticeRoom } from './label'
+import { passSymbol, type PassSymbol } from './passes'
 import { symbolOf } from './symbols'
 
 export type Direction = 'down' | 'left' | 'right'
@@ -18,6 +19,9 @@ export interface PlacedPart {
   readonly y: number
   readonly direction: Direction
   readonly length: number
+  /** Of the length, what is lead to a place before the symbol, and behind it. */
+  readonly before: number
+  readonly after: number
   /** `below`: lines go down from (x, y); otherwise they are centred on it, or stand on it above a rail. */
   readonly label: {
     readonly x: number
@@ -58,17 +62,23 @@ export interface Layout {
 }
 
 /** Drawing units, about CSS pixels at full size. */
-const batteryX = 148
-const columnX = 440
-const columnStep = 288
+const batteryX = 156
+/** Where the first column stands, unless its rails need more. */
+const leastX = 448
+const columnStep = 312
+/** A stretch of rail, wide enough for the names above and below it. */
+const railStretch = 120
+const headStretch = 132
 /** Above and below a column, for the name of a point that is drawn elsewhere. */
 const tagRoom = 34
 /** Between where a branch leaves the column and its first part. */
 const branchDrop = 26
 const top = 46
 const pointGap = 19
-/** Four lines of a label. */
-const labelRoom = 68
+/** From a place before a symbol to the symbol. */
+const leadLength = 24
+/** A label of as many lines, and room to the next. */
+const labelRoom = (lines: number) => 12 + 15 * lines
 /** Clearance between the foot of the column and the ground rail, for the last part's own label. */
 const railGap = 30
 /** Room beside a column for a lead's flag, before the part's name. */
@@ -119,6 +129,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     const reversed =
       !pass && enter !== undefined && leave !== undefined && all.indexOf(enter) > all.indexOf(leave)
     const symbol = symbolOf(pass?.symbol ?? definition.kind)
+    const { before, after } = leadsOf(definition, whole, pass)
     const vertical = direction === 'down'
     const label = vertical
       ? { x: x - labelGap, y: y + length / 2 + 4, anchor: 'end' as const, below: false }
@@ -141,12 +152,15 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
       y,
       direction,
       length,
+      before,
+      after,
       label,
     })
     keys.forEach((key, i) => {
-      const inside = pass ? endOf(whole.terminals, key) : undefined
-      const share = inside ?? symbol.terminals[i] ?? i / (keys.length - 1)
-      const along = (reversed ? 1 - share : share) * length
+      const share = pass ? 0 : (symbol.terminals[i] ?? i / (keys.length - 1))
+      const along = pass
+        ? alongPass(whole.terminals, key, pass.piece, { length, before, after })
+        : (reversed ? 1 - share : share) * length
       const node = wiring.nodeOf(id, key)
       if (points.has(node)) return
       const px = x + step[direction][0] * along
@@ -170,6 +184,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
   const loop = begins.find((p) => p.to === `${p.from.split('.')[0]}.n`) ?? begins[0]
   const alone = circuit.parts.find((p) => isSource(p.id))
   const others = circuit.paths.filter((p) => p !== loop)
+  let columnX = leastX
   let bottom = top
   if (loop) bottom = placeLoop(loop)
   else if (alone)
@@ -201,6 +216,10 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     while (comesHome && tail > head && ['chassis', 'strap', 'wire'].includes(kindAt(tail - 1)!)) tail--
     const source = path.from.split('.')[0]!
     const column = steps.slice(head, tail)
+    const rail = steps.slice(tail)
+    const stretch = (part: string) => Math.max(railStretch, symbolOf(kinds.get(part)!).length)
+    const wanted = rail.reduce((sum, { part }) => sum + stretch(part), 0)
+    columnX = Math.max(leastX, batteryX + Math.max(wanted, head * headStretch))
     let y = top
     stretched(column).forEach((length, i) => {
       const { part, enter, leave } = column[i]!
@@ -215,10 +234,6 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     steps
       .slice(0, head)
       .forEach(({ part }, i) => place(part, batteryX + (span / head) * i, top, 'right', span / head))
-    const rail = steps.slice(tail)
-    // Each stretch of the rail is wide enough for the name and the volts of its point.
-    const stretch = (part: string) => Math.max(64, symbolOf(kinds.get(part)!).length)
-    const wanted = rail.reduce((sum, { part }) => sum + stretch(part), 0)
     let railX = columnX
     for (const { part, enter, leave } of rail) {
       const length = (span * stretch(part)) / wanted
@@ -325,8 +340,8 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     const route = routeThrough(definition, enter, leave)
     const pass = passSymbol(definition, route)
     const wanted = symbolOf(pass?.symbol ?? definition.kind).length
-    // Room for four lines beside it, where it says what it does.
-    const spoken = definition.notice ? labelRoom : 0
+    // Room for all lines beside it, with what it may come to say of itself.
+    const spoken = definition.kind === 'wire' ? 0 : labelRoom(3 + noticeRoom(definition.kind))
     if (pass) return Math.max(wanted, spoken)
     const shown = definition.terminals.filter((t) => !t.inside).length
     // Room for the names of all points on the way.
@@ -347,7 +362,27 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
   }
 }
 
-/** Of a pass, the way's ends stand at its ends and what lies between at even steps. */
-function endOf(way: readonly string[], key: string): number {
-  return way.indexOf(key) / Math.max(1, way.length - 1)
+/** Leads to the places that a pass shows before and behind the piece that its symbol stands for. */
+function leadsOf(definition: AnyPart, { terminals }: Route, pass: PassSymbol | undefined) {
+  if (pass?.piece === undefined) return { before: 0, after: 0 }
+  const shown = terminals.map((key) => !definition.terminals.find((t) => t.key === key)!.inside)
+  const [head, foot] = [pass.piece, pass.piece + 1]
+  return {
+    before: shown[head] ? shown.slice(0, head).filter(Boolean).length * leadLength : 0,
+    after: shown[foot] ? shown.slice(foot + 1).filter(Boolean).length * leadLength : 0,
+  }
+}
+
+/** How far along a pass one of its places stands: on the leads, or at even steps where there are none. */
+function alongPass(
+  way: readonly string[],
+  key: string,
+  piece: number | undefined,
+  { length, before, after }: Pick<PlacedPart, 'length' | 'before' | 'after'>,
+): number {
+  const at = way.indexOf(key)
+  if (piece === undefined || (!before && !after)) return (length * at) / Math.max(1, way.length - 1)
+  if (at <= piece) return piece ? (before * at) / piece : 0
+  const behind = way.length - 2 - piece
+  return length - (behind ? (after * (way.length - 1 - at)) / behind : 0)
 }

@@ -4,6 +4,8 @@ import type { AnyPart, Route } from '../../core/parts'
 export interface PassSymbol {
   readonly symbol: string
   readonly caption: string
+  /** Which of the pass's pieces the symbol stands for, or undefined where it shows them all. */
+  readonly piece?: number
 }
 
 /** By kind: the symbol of the pass that runs over a segment. The first that fits is taken. */
@@ -51,10 +53,17 @@ const passes: Readonly<Record<string, readonly (readonly [string, string, string
   ],
 }
 
+/** Symbols that show a contact and what follows it. */
+const whole = new Set(['starterMotor'])
+
 /** Undefined for a part that is drawn whole. */
 export function passSymbol({ kind }: AnyPart, { segments }: Route): PassSymbol | undefined {
   const known = passes[kind]
   if (!known) return undefined
-  const found = known.find(([segment]) => segments.some((s) => s.key === segment))
-  return found ? { symbol: found[1], caption: found[2] } : { symbol: 'block', caption: '' }
+  for (const [segment, symbol, caption] of known) {
+    const piece = segments.findIndex((s) => s.key === segment)
+    if (piece < 0) continue
+    return whole.has(symbol) ? { symbol, caption } : { symbol, caption, piece }
+  }
+  return { symbol: 'block', caption: '' }
 }

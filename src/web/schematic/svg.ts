@@ -1,7 +1,8 @@
 import { wireUp, type Circuit } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
+import { firstLine, labelLines } from './label'
 import { layOut } from './layout'
-import { symbolOf } from './symbols'
+import { strokesOf } from './strokes'
 
 const turn = { down: 0, left: 90, right: -90 }
 const escape = (text: string) =>
@@ -34,9 +35,9 @@ export function drawingSvg(
     out.push(
       `<text x="${x}" y="${y}" text-anchor="${anchor}" font-family="${family}" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(what)}</text>`,
     )
-  const line = (d: string, width = 1.8, fill = 'none', dash = '') =>
+  const line = (d: string, width = 1.8, fill = 'none', more = '') =>
     out.push(
-      `<path d="${d}" fill="${fill}" stroke="#1f2d33" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"${dash}/>`,
+      `<path d="${d}" fill="${fill}" stroke="#1f2d33" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"${more}/>`,
     )
   for (const { d } of layout.links) line(d)
   for (const { x, y, name, at } of layout.tags) {
@@ -46,7 +47,7 @@ export function drawingSvg(
   for (const placed of layout.parts) {
     const part = circuit.parts.find((p) => p.id === placed.id)!
     const definition = partOfKind(placed.kind)
-    const strokes = symbolOf(placed.symbol).draw(placed.length, {
+    const strokes = strokesOf(placed, {
       position: definition.positions?.[0],
       detached: false,
     })
@@ -56,16 +57,14 @@ export function drawingSvg(
         s.d,
         s.heavy ? 3.6 : 1.8,
         s.filled ? '#1f2d33' : 'none',
-        s.partial && placed.caption ? ' stroke-dasharray="5 3.5"' : '',
+        (s.partial && placed.caption ? ' stroke-dasharray="5 3.5"' : '') +
+          (s.dy ? ` transform="translate(0 ${s.dy})"` : ''),
       )
     out.push('</g>')
-    const summary = definition.summary(part.parameters)
     const wire = placed.kind === 'wire'
-    const lines = wire
-      ? [`${placed.id}  ${summary}`]
-      : [placed.id, part.name || definition.title, placed.caption || summary].filter(Boolean)
-    const { x, y, anchor, below } = placed.label
-    const first = below ? y : y - (lines.length - 1) * (placed.direction === 'down' ? 7.5 : 15)
+    const lines = labelLines(part, placed)
+    const { x, anchor } = placed.label
+    const first = firstLine(placed, lines.length)
     lines.forEach((what, i) =>
       text(x, first + 15 * i, anchor, i > 1 || wire ? 12 : 13, what, face, i === 0 && !wire ? 600 : 400),
     )

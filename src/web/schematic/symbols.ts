@@ -8,6 +8,8 @@ export interface Stroke {
   readonly heavy?: boolean
   /** Outline of a part of which only a piece is drawn here: dashed. */
   readonly partial?: boolean
+  /** How far down the axis it stands. */
+  readonly dy?: number
 }
 
 export interface SymbolState {
@@ -113,18 +115,18 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   stud: {
     length: 58,
     terminals: [0, 0.5, 1],
-    draw: (l) => [{ d: `M0 0V${l}` }, { d: circle(0, l / 2, 7) }, { d: `M-12 ${l / 2}H-7M7 ${l / 2}H12` }],
+    draw: (l) => [{ d: `M0 0V${l}` }, { d: circle(0, l / 2, 7.5) }],
   },
   chassis: {
     length: 100,
     terminals: [0, 1],
     draw: (l) => [
       { d: `M0 0V${l}`, heavy: true },
-      { d: `M0 ${0.3 * l}L-9 ${0.4 * l}M0 ${0.5 * l}L-9 ${0.6 * l}M0 ${0.7 * l}L-9 ${0.8 * l}` },
+      { d: `M0 ${0.3 * l}L9 ${0.4 * l}M0 ${0.5 * l}L9 ${0.6 * l}M0 ${0.7 * l}L9 ${0.8 * l}` },
     ],
   },
   strap: {
-    length: 130,
+    length: 150,
     terminals: [0, 0.45, 1],
     draw: (l, { detached }) =>
       detached
@@ -300,7 +302,7 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   clutchSwitch: contactSymbol(['pedal down']),
   benchSupply: {
     length: 110,
-    terminals: [0, 0.3, 0.7, 1],
+    terminals: [0, 0.2, 0.8, 1],
     draw: (l) => [
       { d: `M0 0V${0.34 * l}M0 ${0.66 * l}V${l}` },
       { d: `M-15 ${0.34 * l}H15V${0.66 * l}H-15Z` },

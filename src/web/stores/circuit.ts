@@ -2,7 +2,7 @@ import { dequal } from 'dequal/lite'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
-import { applyEdit, arrangement, type Built, type Circuit, type Edit } from '../../core/circuit'
+import { applyEdit, arrangement, openingState, type Built, type Circuit, type Edit } from '../../core/circuit'
 import { ask, messageOf, persist, post, tell } from '../api/client'
 
 export type SaveState = 'saved' | 'saving' | 'waiting'
@@ -111,7 +111,7 @@ export const useCircuit = defineStore('circuit', () => {
     if (!now || !from.length) return
     to.push(now.plant)
     plantAt = 0
-    putPlant(from.pop() ?? { faults: [], state: now.circuit.states[0]!.id, school: '', complaint: '' })
+    putPlant(from.pop() ?? { faults: [], state: openingState(now.circuit).id, school: '', complaint: '' })
   }
 
   function putPlant(plant: Plant): void {

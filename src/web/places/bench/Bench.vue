@@ -4,7 +4,7 @@ import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
-import { renameId, type Circuit, type CircuitState } from '../../../core/circuit'
+import { openingState, renameId, type Circuit, type CircuitState } from '../../../core/circuit'
 import { formatQuantity } from '../../../core/quantity'
 import { schools } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
@@ -38,7 +38,7 @@ await store.load(String(route.params.id)).catch((error: unknown) => (missing.val
 const circuit = computed(() => store.circuit as Circuit)
 const state = computed<CircuitState>(() => {
   const now = own.value
-  if (!now) return circuit.value.states[0]!
+  if (!now) return openingState(circuit.value)
   const stored = now.id !== 'custom' && circuit.value.states.find((s) => s.id === now.id)
   if (stored) return stored
   // Building may have taken away what a jumper stands on.

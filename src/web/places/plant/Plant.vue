@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import type { Plant } from '../../../contract'
-import type { Circuit } from '../../../core/circuit'
+import { openingState, type Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
 import { schools, schoolOf } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
@@ -37,13 +37,13 @@ const plant = computed<Plant>(
   () =>
     store.stored?.plant ?? {
       faults: [],
-      state: circuit.value.states[0]!.id,
+      state: openingState(circuit.value).id,
       school: schools[0]!.id,
       complaint: '',
     },
 )
 const state = computed(
-  () => circuit.value.states.find((s) => s.id === plant.value.state) ?? circuit.value.states[0]!,
+  () => circuit.value.states.find((s) => s.id === plant.value.state) ?? openingState(circuit.value),
 )
 const faults = computed<Fault[]>(() => plant.value.faults)
 const healthy = useReadings(circuit, state, ref([]), path)
