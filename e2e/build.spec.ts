@@ -266,7 +266,11 @@ test('size, tests and hardware of a fault; sets; the sheet, its files and the fi
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(what).click()])
     return readFileSync(await download.path())
   }
-  for (const what of ['Answer key, PDF', 'Blank worksheet for students, PDF', 'Build sheet with labels, PDF'])
+  for (const what of [
+    'Answer key with the rows shown, PDF',
+    'Blank worksheet for these points, PDF',
+    'Build sheet with labels, PDF',
+  ])
     expect((await file(what)).subarray(0, 5).toString()).toBe('%PDF-')
   expect((await file('Schematic, SVG')).toString()).toContain('<svg')
   expect((await file('SPICE')).toString()).toContain('.op')

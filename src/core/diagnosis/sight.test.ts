@@ -23,6 +23,22 @@ describe('what can see a fault', () => {
       expect(kinds).toContain(kind)
   })
 
+  it('a fuse and a clamp feel the amps that a fault takes away, and a healthy board keeps them', () => {
+    const kinds = shows({ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 3 })
+    const clamps = kinds.filter((t) => t.kind === 'clamp')
+    expect(clamps.map((t) => t.what)).toContain('clamp round the feed of L1')
+    expect(kinds.some((t) => t.kind === 'fuse' && t.place === 'F1' && t.state === 'on')).toBe(true)
+    // Too little for a clamp: the same joint at twenty milliohms.
+    const slight = shows({ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.02 })
+    expect(slight.some((t) => t.kind === 'clamp')).toBe(false)
+    expect(slight.some((t) => t.kind === 'drop' && t.place === 'G1')).toBe(true)
+  })
+
+  it('a loom has its measuring places among the tests', () => {
+    const places = sightsOf(demoCircuit('sweeper-side-harness')).tests.filter((t) => t.kind === 'clamp')
+    expect(places.some((t) => / at /.test(t.what))).toBe(true)
+  })
+
   it('no test sees a fault that is not there', () => {
     expect(revealing(sights, sightOf(lamp, []))).toEqual([])
   })

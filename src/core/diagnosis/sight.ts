@@ -1,11 +1,11 @@
 import { solveBoard } from '../board'
 import { wireUp, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
-import { readTestLamp, workshopMeter, type MeterType } from '../instruments'
+import { dcClamp, readTestLamp, workshopMeter, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
 import { answerKey, type StateKey } from '../readings'
 
-export type TestKind = 'volts' | 'drop' | 'lamp' | 'continuity' | 'ohms' | 'notice'
+export type TestKind = 'volts' | 'drop' | 'fuse' | 'clamp' | 'lamp' | 'continuity' | 'ohms' | 'notice'
 
 /** A test that somebody might do on this circuit. */
 export interface Test {
@@ -29,6 +29,11 @@ export interface Sights {
 /** Ohms that nobody tells apart with leads in hand, and the share beside it (common practice, no source). */
 const ohmsBand = (ohms: number) => 0.3 + 0.1 * Math.abs(ohms)
 const open = 1e9
+/**
+ * Amps that a clamp tells apart: two of its last digits, its own accuracy, and that two good loads of one type differ
+ * by a twentieth (common practice, no source).
+ */
+const clampBand = (amps: number) => 2 * dcClamp.digit + (dcClamp.percent / 100 + 0.05) * Math.abs(amps)
 
 /** All tests that make sense on this circuit, and what they show when it is sound. */
 export function sightsOf(circuit: Circuit, meter: MeterType = workshopMeter): Sights {
@@ -93,6 +98,25 @@ function stateTests(state: StateKey, id: string, add: Add): void {
       row.value ?? Number.NaN,
       row.band,
     )
+  for (const row of state.fuses)
+    add(
+      () => ({ kind: 'fuse', state: id, place: row.part, what: `millivolts across ${row.part}` }),
+      row.value ?? Number.NaN,
+      row.band,
+    )
+  const clamp = (place: string, what: string, amps: number) =>
+    add(() => ({ kind: 'clamp', state: id, place, what: `clamp round ${what}` }), amps, clampBand(amps))
+  for (const { place, bundle, amps, conductors } of state.places) {
+    clamp(place, `${bundle} at ${place}`, amps)
+    for (const { part, amps: own } of conductors) clamp(place, `${part} at ${place}`, own)
+  }
+  // Where no loom offers a place, there is still the wire of each load.
+  const loads = new Set<string>()
+  for (const { part, side, amps } of state.drops) {
+    if (side !== 'load' || loads.has(part)) continue
+    loads.add(part)
+    clamp(part, `the feed of ${part}`, amps)
+  }
   for (const notice of state.notices)
     add(
       () => ({ kind: 'notice', state: id, place: notice.part, what: `what ${notice.part} does` }),

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { workshopMeter, type MeterType } from './meter'
 
 /** Meters that a school may have, by what their leaflets say of them; common practice, no source. */
@@ -27,3 +28,39 @@ export const meters: readonly { readonly id: string; readonly title: string; rea
 ]
 
 export const meterOf = (id: string): MeterType => meters.find((m) => m.id === id)?.meter ?? workshopMeter
+
+const between = (label: string, least: number, most: number, unit: string) => {
+  const message = `${label} must lie between ${least} and ${most}${unit && ` ${unit}`}`
+  return z.number({ error: message }).min(least, message).max(most, message)
+}
+
+/** What a leaflet says of a meter and the answer key depends on. Percent of reading, digits of the display. */
+export const leafletSchema = z.object({
+  counts: between('Counts', 1000, 1_000_000, '').int('Counts are a whole number'),
+  voltsPercent: between('Accuracy of volts', 0, 5, '%'),
+  voltsDigits: between('Digits of volts', 0, 50, '').int('Digits are a whole number'),
+  inputOhms: between('Input resistance', 1e4, 1e9, 'Ω'),
+  ohmsPercent: between('Accuracy of ohms', 0, 10, '%'),
+  ohmsDigits: between('Digits of ohms', 0, 50, '').int('Digits are a whole number'),
+  leadOhms: between('Leads', 0, 5, 'Ω'),
+})
+export type Leaflet = z.infer<typeof leafletSchema>
+
+export const leafletOf = ({ counts, volts, ohms, leadOhms }: MeterType): Leaflet => ({
+  counts,
+  voltsPercent: volts.percent,
+  voltsDigits: volts.digits,
+  inputOhms: volts.inputOhms,
+  ohmsPercent: ohms.percent,
+  ohmsDigits: ohms.digits,
+  leadOhms,
+})
+
+/** A meter of the school's own; what its leaflet does not say is as in the workshop's. */
+export const meterOfLeaflet = (leaflet: Leaflet): MeterType => ({
+  ...workshopMeter,
+  counts: leaflet.counts,
+  leadOhms: leaflet.leadOhms,
+  volts: { inputOhms: leaflet.inputOhms, percent: leaflet.voltsPercent, digits: leaflet.voltsDigits },
+  ohms: { ...workshopMeter.ohms, percent: leaflet.ohmsPercent, digits: leaflet.ohmsDigits },
+})

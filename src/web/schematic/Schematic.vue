@@ -392,6 +392,8 @@ function colour(node: number): string {
   min-height: 24px;
 }
 .more {
+  padding: 2px 6px;
+  background: var(--sheet);
   color: var(--quiet);
 }
 .tag text {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
+import { dropRows } from '../../parts/rows'
+import PinButton from '../sheet/PinButton.vue'
+import type { SheetView } from '../sheet/useSheet'
 
 const props = withDefaults(
   defineProps<{
@@ -11,36 +13,13 @@ const props = withDefaults(
     /** Which path's pieces; all of them if left out. */
     path?: number
     /** The sheet's own choice and order of rows. */
-    view?: {
-      arrange: <T extends { id: string; words: string; size: number; difference: number; bad: boolean }>(
-        rows: readonly T[],
-      ) => T[]
-    } | null
+    view?: SheetView | null
   }>(),
   { faulted: null, path: -1, view: null },
 )
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
-const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-const all = computed(() =>
-  (props.path < 0 ? props.state.drops : props.state.walks[props.path]!).map((drop) => {
-    const other = props.faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
-    const both = drop.value !== undefined && other?.value !== undefined
-    const difference = both ? other.value! - drop.value! : undefined
-    return {
-      ...drop,
-      key: drop.part + drop.segment,
-      id: `${drop.part}.${drop.segment}`,
-      words: `${drop.part} ${drop.name} ${drop.from} ${drop.to} ${drop.side}`,
-      size: Math.abs(drop.value ?? 0),
-      difference: Math.abs(difference ?? 0),
-      shown: volts(drop.value),
-      other: other ? volts(other.value) : '',
-      text: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
-      bad: difference !== undefined && difference > Math.max(0.1, drop.band),
-    }
-  }),
-)
+const all = computed(() => dropRows(props.state, props.faulted, props.path))
 const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
 </script>
 
@@ -51,6 +30,7 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     </caption>
     <thead>
       <tr>
+        <th v-if="view" scope="col" class="no-print"><span class="visually-hidden">Pin</span></th>
         <th scope="col">From – to</th>
         <th scope="col">Piece</th>
         <th scope="col" class="side">Side</th>
@@ -66,13 +46,16 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     <tbody>
       <tr
         v-for="row in rows"
-        :key="row.key"
+        :key="row.id"
         :class="{ lit: lit === row.part, bad: row.bad }"
         :data-row="row.part"
         @pointerenter="emit('light', row.part)"
         @pointerleave="emit('light', null)"
         @click="emit('choose', row.part)"
       >
+        <td v-if="view" class="no-print">
+          <PinButton :id="row.id" :view="view" :what="`${row.part} ${row.name}`" />
+        </td>
         <td class="reading way">{{ row.from }} – {{ row.to }}</td>
         <td>{{ row.part }} {{ row.name }}</td>
         <td class="quiet side">{{ row.side }}</td>

@@ -13,12 +13,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ set: [value: number] }>()
 
-/** Small ohms are written in milliohms, as the trade does; everything else as it is. */
-const written = computed(() =>
-  props.unit === 'Ω' && props.value !== 0 && Math.abs(props.value) < 0.1
-    ? `${formatPlain(props.value * 1000)} m`
-    : formatPlain(props.value),
-)
+/** Small ohms are written in milliohms and large ones in megohms, as the trade does; everything else as it is. */
+const written = computed(() => {
+  const size = Math.abs(props.value)
+  if (props.unit === 'Ω' && size !== 0 && size < 0.1) return `${formatPlain(props.value * 1000)} m`
+  if (props.unit === 'Ω' && size >= 1e6) return `${formatPlain(props.value / 1e6)} M`
+  return formatPlain(props.value)
+})
 const text = ref(written.value)
 const wrong = ref('')
 watch(written, (now) => (text.value = now))

@@ -29,6 +29,8 @@ watch(
 const titles: Record<TestKind, string> = {
   volts: 'Volts to battery −',
   drop: 'Voltage drops',
+  fuse: 'Fuse millivolts',
+  clamp: 'Clamp',
   lamp: 'Test lamp',
   continuity: 'Continuity',
   ohms: 'Ohms, isolated',
@@ -37,20 +39,14 @@ const titles: Record<TestKind, string> = {
 const stateName = (id: string | undefined) =>
   props.circuit.states.find((s) => s.id === id)?.name ?? 'on the bench'
 const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
-const written = (kind: TestKind, value: number) =>
-  kind === 'volts' || kind === 'drop'
-    ? Number.isNaN(value)
-      ? 'floating'
-      : formatQuantity(value, 'V')
-    : kind === 'ohms'
-      ? value >= 1e8
-        ? 'OL'
-        : formatQuantity(value, 'Ω')
-      : kind === 'continuity'
-        ? value
-          ? 'beep'
-          : 'no beep'
-        : ''
+const inVolts: readonly TestKind[] = ['volts', 'drop', 'fuse']
+function written(kind: TestKind, value: number): string {
+  if (inVolts.includes(kind)) return Number.isNaN(value) ? 'floating' : formatQuantity(value, 'V')
+  if (kind === 'clamp') return formatQuantity(value, 'A')
+  if (kind === 'ohms') return value >= 1e8 ? 'OL' : formatQuantity(value, 'Ω')
+  if (kind === 'continuity') return value ? 'beep' : 'no beep'
+  return ''
+}
 
 interface Line {
   title: string
@@ -186,7 +182,12 @@ const shade = ({ n, of }: { n: number; of: number }) =>
         <thead>
           <tr>
             <th scope="col">Fault</th>
-            <th v-for="g in groups" :key="g.kind + g.state" scope="col">
+            <th
+              v-for="g in groups"
+              :key="g.kind + g.state"
+              scope="col"
+              :title="`${titles[g.kind]}, ${stateName(g.state)}`"
+            >
               <span>{{ titles[g.kind] }}, {{ stateName(g.state) }}</span>
             </th>
           </tr>
@@ -241,10 +242,9 @@ const shade = ({ n, of }: { n: number; of: number }) =>
   display: block;
   writing-mode: vertical-rl;
   transform: rotate(180deg);
-  max-height: 150px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  height: 150px;
+  line-height: 1.15;
+  overflow-wrap: anywhere;
 }
 .map td {
   width: 26px;
@@ -262,10 +262,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
 }
 .map tbody th button {
   display: block;
-  width: 210px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  width: 230px;
 }
 .map button {
   font: inherit;

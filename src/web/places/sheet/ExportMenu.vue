@@ -11,6 +11,7 @@ import { buildSheet } from '../../../core/workshop'
 import { messageOf } from '../../api/client'
 import { download, fileName, saveBlob } from '../../parts/download'
 import { drawingSvg } from '../../schematic/svg'
+import type { SheetView } from './useSheet'
 
 const props = defineProps<{
   circuit: Circuit
@@ -19,22 +20,26 @@ const props = defineProps<{
   faults: readonly Fault[]
   school: string
   complaint: string
+  /** Ids of the states that are shown, and how rows are picked: a printed sheet has what is on screen. */
+  states: readonly string[]
+  view: SheetView
 }>()
 const busy = ref('')
 const wrong = ref('')
 const options = [
-  { key: 'key-pdf', label: 'Answer key, PDF' },
-  { key: 'worksheet-pdf', label: 'Blank worksheet for students, PDF' },
+  { key: 'key-pdf', label: 'Answer key with the rows shown, PDF' },
+  { key: 'worksheet-pdf', label: 'Blank worksheet for these points, PDF' },
   { key: 'build-pdf', label: 'Build sheet with labels, PDF' },
   { key: 'csv', label: 'Readings, CSV' },
   { key: 'svg', label: 'Schematic, SVG' },
   { key: 'json', label: 'Circuit, JSON' },
-  { key: 'spice', label: 'Netlist of the first state, SPICE' },
+  { key: 'spice', label: 'Netlist of the state shown, SPICE' },
 ]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
 function netlist(): string {
-  const state = props.circuit.states[0]!
+  const { states } = props.circuit
+  const state = states.find((s) => s.id === props.states[0]) ?? states[0]!
   const solved = solveBoard(props.circuit, props.faulted ? props.faults : [], state)
   if (!solved.ok) throw new Error(solved.message)
   const names = new Map(solved.board.wiring.points.map((p) => [p.node, p.name]))
@@ -43,9 +48,15 @@ function netlist(): string {
 
 async function pdf(which: string): Promise<Blob> {
   const { keyPdf, worksheetPdf, buildPdf } = await import('./pdf')
-  const { circuit, healthy, faulted, faults, school, complaint } = props
-  if (which === 'key-pdf') return keyPdf(circuit, healthy, faulted, faulted ? faults : [], school)
-  if (which === 'worksheet-pdf') return worksheetPdf(circuit, healthy, complaint)
+  const { circuit, faulted, faults, school, complaint, view } = props
+  const only = (key: AnswerKey): AnswerKey => ({
+    ...key,
+    states: key.states.filter((s) => props.states.includes(s.state.id)),
+  })
+  const healthy = only(props.healthy)
+  const key = { circuit, healthy, faulted: faulted && only(faulted), faults: faulted ? faults : [], school }
+  if (which === 'key-pdf') return keyPdf(key, view.arrange)
+  if (which === 'worksheet-pdf') return worksheetPdf(circuit, healthy, complaint, view.arrange)
   return buildPdf(circuit, buildSheet(circuit, faults))
 }
 

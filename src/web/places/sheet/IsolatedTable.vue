@@ -1,13 +1,18 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { formatPlain } from '../../../core/quantity'
 import type { AnswerKey } from '../../../core/readings'
+import { isolatedRows } from '../../parts/rows'
+import PinButton from './PinButton.vue'
+import type { SheetView } from './useSheet'
 
-defineProps<{
+const props = defineProps<{
   healthy: AnswerKey['isolated']
   faulted: AnswerKey['isolated'] | null
   leadOhms: number
+  view: SheetView
 }>()
-const beep = (beeps: boolean) => (beeps ? 'beep' : 'no beep')
+const rows = computed(() => props.view.arrange(isolatedRows(props.healthy, props.faulted)))
 </script>
 
 <template>
@@ -21,6 +26,7 @@ const beep = (beeps: boolean) => (beeps ? 'beep' : 'no beep')
     <table class="data isolated">
       <thead>
         <tr>
+          <th scope="col" class="no-print"><span class="visually-hidden">Pin</span></th>
           <th scope="col">Part</th>
           <th scope="col">Between</th>
           <th scope="col" class="num">Ohms</th>
@@ -32,19 +38,19 @@ const beep = (beeps: boolean) => (beeps ? 'beep' : 'no beep')
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="(row, i) in healthy"
-          :key="row.part + row.between"
-          :class="{ bad: faulted && faulted[i]?.ohms.text !== row.ohms.text }"
-        >
-          <td>{{ row.part }} {{ row.name }}</td>
+        <tr v-for="row in rows" :key="row.id" :class="{ bad: row.bad }">
+          <td class="no-print"><PinButton :id="row.id" :view="view" :what="row.id" /></td>
+          <td>{{ row.part }}</td>
           <td class="reading">{{ row.between }}</td>
-          <td class="num">{{ row.ohms.text }}</td>
-          <td>{{ beep(row.continuity.beeps) }}</td>
+          <td class="num">{{ row.shown }}</td>
+          <td>{{ row.beeps }}</td>
           <template v-if="faulted">
-            <td class="num">{{ faulted[i]?.ohms.text }}</td>
-            <td>{{ beep(faulted[i]?.continuity.beeps ?? false) }}</td>
+            <td class="num">{{ row.other }}</td>
+            <td>{{ row.otherBeeps }}</td>
           </template>
+        </tr>
+        <tr v-if="!rows.length">
+          <td :colspan="faulted ? 7 : 5" class="quiet">No row matches what you asked for.</td>
         </tr>
       </tbody>
     </table>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Pin } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
@@ -7,6 +6,8 @@ import type { Fault } from '../../../core/faults'
 import { sharesOfVolts, type MeterType } from '../../../core/instruments'
 import { formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
+import { pointRows, volts } from '../../parts/rows'
+import PinButton from './PinButton.vue'
 import type { SheetView } from './useSheet'
 
 const props = defineProps<{
@@ -17,34 +18,8 @@ const props = defineProps<{
   view: SheetView
   meter: MeterType
 }>()
-const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
 const open = ref<string | null>(null)
-const rows = computed(() =>
-  props.view.arrange(
-    props.state.points.flatMap((row, i) => {
-      if (row.inside) return []
-      const other = props.faulted?.points[i]
-      const both = row.value !== undefined && other?.value !== undefined
-      const difference = both ? other.value! - row.value! : undefined
-      return [
-        {
-          ...row,
-          id: row.name,
-          words: `${row.name} ${row.title} ${row.name}`,
-          size: Math.abs(row.value ?? 0),
-          shown: volts(row.value),
-          spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
-          other: other ? volts(other.value) : '',
-          difference: Math.abs(difference ?? 0),
-          text: difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference),
-          bad:
-            !!other &&
-            (difference === undefined ? row.value !== other.value : Math.abs(difference) > row.band),
-        },
-      ]
-    }),
-  ),
-)
+const rows = computed(() => props.view.arrange(pointRows(props.state, props.faulted)))
 /** Where a row's reading comes from: the true volts, what the meter's input takes, and the last digit. */
 const shares = computed(() => {
   const node = props.state.points.find((p) => p.name === open.value)?.node
@@ -79,15 +54,7 @@ const fine = (v: number) =>
       <template v-for="row in rows" :key="row.name">
         <tr :class="{ bad: row.bad }">
           <td class="no-print">
-            <button
-              type="button"
-              class="pin"
-              :aria-pressed="view.pinned.value.has(row.name)"
-              :aria-label="`Pin ${row.name}`"
-              @click="view.pin(row.name)"
-            >
-              <Pin :size="13" />
-            </button>
+            <PinButton :id="row.id" :view="view" :what="row.name" />
           </td>
           <td :title="row.title">
             <button
@@ -129,7 +96,6 @@ caption {
   color: var(--quiet);
   font-size: 12px;
 }
-.pin,
 .name {
   border: 0;
   background: none;
@@ -138,9 +104,6 @@ caption {
   padding: 1px 2px;
   min-width: 24px;
   min-height: 24px;
-}
-.pin[aria-pressed='true'] {
-  color: var(--fault);
 }
 .name {
   color: inherit;

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
-import { meterOf, meters } from '../../../core/instruments'
+import { workshopMeter, type MeterType } from '../../../core/instruments'
 import { answerKey, schools } from '../../../core/readings'
 import { messageOf } from '../../api/client'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
+import MeterChoice from './MeterChoice.vue'
 import IsolatedTable from './IsolatedTable.vue'
 import StateSheet from './StateSheet.vue'
 import { useSheet } from './useSheet'
@@ -28,8 +29,7 @@ const faults = computed(() => store.stored?.plant?.faults ?? [])
 const withFault = ref(faults.value.length > 0)
 const school = ref(store.stored?.plant?.school ?? schools[0]!.id)
 const which = ref('all')
-const meterId = ref(meters[0]!.id)
-const meter = computed(() => meterOf(meterId.value))
+const meter = shallowRef<MeterType>(workshopMeter)
 const side = ref<'key' | 'build'>('key')
 const view = useSheet(String(route.params.id))
 const { filter, changedOnly, pinnedOnly, sort, pins } = view
@@ -93,15 +93,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
           </select></label
         >
-        <label
-          >Meter
-          <select v-model="meterId">
-            <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.title }}</option>
-          </select></label
-        >
         <label v-if="faults.length"
           ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
         >
+        <MeterChoice @meter="meter = $event" />
       </template>
       <ExportMenu
         :circuit="circuit"
@@ -109,6 +104,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :faulted="faulted"
         :faults="faults"
         :school="school"
+        :states="shown.map((row) => row.id)"
+        :view="view"
         :complaint="store.stored?.plant?.complaint ?? ''"
       />
       <NButton size="small" @click="print">
@@ -157,6 +154,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
       </template>
       <IsolatedTable
+        :view="view"
         v-if="which === 'all'"
         :healthy="healthy.isolated"
         :faulted="faulted?.isolated ?? null"

@@ -4,9 +4,9 @@ import { describeFault, type Fault } from '../../../core/faults'
 import { formatPlain, formatQuantity } from '../../../core/quantity'
 import { schoolOf, type AnswerKey, type StateKey } from '../../../core/readings'
 import type { BuildSheet } from '../../../core/workshop'
+import { dropRows, isolatedRows, pointRows, volts, type Arrange } from '../../parts/rows'
 import { drawingSvg } from '../../schematic/svg'
 
-const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
 const caution =
   'Disconnect before ohms; never an ammeter across the source; fuse every jumper. The vehicle maker’s data, local code and licensed practice come first.'
 
@@ -85,48 +85,49 @@ function top(circuit: Circuit, title: string, wide = false): Content[] {
   ]
 }
 
-/** The instructor's answer key: the drawing, and each state's figures, healthy beside faulted. */
-export function keyPdf(
-  circuit: Circuit,
-  healthy: AnswerKey,
-  faulted: AnswerKey | null,
-  faults: readonly Fault[],
-  school: string,
-): Promise<Blob> {
+export interface KeyToPrint {
+  readonly circuit: Circuit
+  readonly healthy: AnswerKey
+  readonly faulted: AnswerKey | null
+  readonly faults: readonly Fault[]
+  readonly school: string
+}
+
+/** The instructor's answer key: the drawing, and each state's figures, healthy beside faulted; rows as picked. */
+export const keyPdf = (key: KeyToPrint, arrange: Arrange): Promise<Blob> => make(keyPage(key, arrange))
+
+export function keyPage(
+  { circuit, healthy, faulted, faults, school }: KeyToPrint,
+  arrange: Arrange,
+): TDocumentDefinitions {
   const states = healthy.states.flatMap((state, i): Content[] => {
     if (!state.ok) return [{ text: `${state.state.name}: ${state.message}`, style: 'bad' }]
     const found = faulted?.states[i]
-    return stateContent(state, found?.ok ? found : null, school)
+    return stateContent(state, found?.ok ? found : null, school, arrange)
   })
   const isolated = table(
     ['Part', 'Between', 'Ohms', 'Continuity', ...(faulted ? ['Ohms, faulted', 'Continuity, faulted'] : [])],
-    healthy.isolated.map((row, i) => {
-      const other = faulted?.isolated[i]
-      const beep = (b: boolean) => (b ? 'beep' : 'no beep')
-      return [
-        `${row.part} ${row.name}`,
-        row.between,
-        row.ohms.text,
-        beep(row.continuity.beeps),
-        ...(faulted ? [other?.ohms.text ?? '', beep(other?.continuity.beeps ?? false)] : []),
-      ]
-    }),
-  )
-  return make(
-    page(`Answer key: ${circuit.name}`, [
-      ...top(circuit, `Answer key: ${circuit.name}`),
-      ...(faults.length
-        ? [{ text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, bold: true }]
-        : []),
-      ...states,
-      { text: 'Isolated, each part by itself', style: 'state' },
-      isolated,
-      { text: caution, italics: true, margin: [0, 10, 0, 0] },
+    arrange(isolatedRows(healthy.isolated, faulted?.isolated ?? null)).map((row) => [
+      row.part,
+      row.between,
+      row.shown,
+      row.beeps,
+      ...(faulted ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }, row.otherBeeps] : []),
     ]),
   )
+  return page(`Answer key: ${circuit.name}`, [
+    ...top(circuit, `Answer key: ${circuit.name}`),
+    ...(faults.length
+      ? [{ text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, bold: true }]
+      : []),
+    ...states,
+    { text: 'Isolated, each part by itself', style: 'state' },
+    isolated,
+    { text: caution, italics: true, margin: [0, 10, 0, 0] },
+  ])
 }
 
-function stateContent(state: StateKey, other: StateKey | null, school: string): Content[] {
+function stateContent(state: StateKey, other: StateKey | null, school: string, arrange: Arrange): Content[] {
   const closing = state.balances.map((b, i) => {
     const now = other ?? state
     const verdict = schoolOf(school).judge(now.balances[i]!, now.walks[i]!)
@@ -135,38 +136,23 @@ function stateContent(state: StateKey, other: StateKey | null, school: string): 
     return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${verdict.reason}`
   })
   const points = table(
-    ['Point', other ? 'Healthy' : 'Expected', '±', ...(other ? ['Faulted'] : [])],
-    state.points.flatMap((row, i) => {
-      if (row.inside) return []
-      const now = other?.points[i]?.value
-      const off =
-        other && row.value !== undefined && (now === undefined || Math.abs(now - row.value) > row.band)
-      return [
-        [
-          row.name,
-          volts(row.value),
-          row.value === undefined ? '' : volts(row.band),
-          ...(other ? [{ text: volts(now), ...(off && { style: 'bad' }) }] : []),
-        ],
-      ]
-    }),
+    ['Point', other ? 'Healthy' : 'Expected', 'Band', ...(other ? ['Faulted'] : [])],
+    arrange(pointRows(state, other)).map((row) => [
+      row.name,
+      row.shown,
+      row.spread,
+      ...(other ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }] : []),
+    ]),
   )
   const drops = table(
     ['Piece', 'From – to', other ? 'Healthy' : 'Drop', ...(other ? ['Faulted'] : []), 'Amps'],
-    state.drops.map((row, i) => {
-      const now = other?.drops[i]
-      const off =
-        now?.value !== undefined &&
-        row.value !== undefined &&
-        Math.abs(now.value - row.value) > Math.max(0.1, row.band)
-      return [
-        `${row.part} ${row.name}`,
-        `${row.from} – ${row.to}`,
-        volts(row.value),
-        ...(other ? [{ text: volts(now?.value), ...(off && { style: 'bad' }) }] : []),
-        formatQuantity((now ?? row).amps, 'A'),
-      ]
-    }),
+    arrange(dropRows(state, other)).map((row) => [
+      `${row.part} ${row.name}`,
+      `${row.from} – ${row.to}`,
+      row.shown,
+      ...(other ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }] : []),
+      formatQuantity(row.amps, 'A'),
+    ]),
   )
   const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
   return [
@@ -183,10 +169,18 @@ function stateContent(state: StateKey, other: StateKey | null, school: string): 
 }
 
 /** A blank worksheet: the drawing, where to measure, and room for prediction, reading and what it tells. Nothing of the key. */
-export function worksheetPdf(circuit: Circuit, key: AnswerKey, complaint: string): Promise<Blob> {
+export const worksheetPdf = (...what: Parameters<typeof worksheetPage>): Promise<Blob> =>
+  make(worksheetPage(...what))
+
+export function worksheetPage(
+  circuit: Circuit,
+  key: AnswerKey,
+  complaint: string,
+  arrange: Arrange,
+): TDocumentDefinitions {
   const rows = key.states.flatMap((state): Content[] => {
     if (!state.ok) return []
-    const blank = state.points.filter((p) => !p.inside && p.node !== 0)
+    const blank = arrange(pointRows(state, null)).filter((p) => p.node !== 0)
     return [
       { text: state.state.name, style: 'state' },
       table(
@@ -196,23 +190,21 @@ export function worksheetPdf(circuit: Circuit, key: AnswerKey, complaint: string
       ),
     ]
   })
-  return make(
-    page(`Worksheet: ${circuit.name}`, [
-      ...top(circuit, circuit.name),
-      {
-        text: `Name ______________________________   Date ____________   Board ______`,
-        margin: [0, 4, 0, 6],
-      },
-      ...(complaint ? [{ text: `Complaint: ${complaint}`, bold: true }] : []),
-      {
-        text: 'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
-      },
-      ...rows,
-      { text: 'My conclusion, the evidence for it, and how I proved the repair:', style: 'state' },
-      { text: '\n\n\n\n' },
-      { text: caution, italics: true },
-    ]),
-  )
+  return page(`Worksheet: ${circuit.name}`, [
+    ...top(circuit, circuit.name),
+    {
+      text: `Name ______________________________   Date ____________   Board ______`,
+      margin: [0, 4, 0, 6],
+    },
+    ...(complaint ? [{ text: `Complaint: ${complaint}`, bold: true }] : []),
+    {
+      text: 'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
+    },
+    ...rows,
+    { text: 'My conclusion, the evidence for it, and how I proved the repair:', style: 'state' },
+    { text: '\n\n\n\n' },
+    { text: caution, italics: true },
+  ])
 }
 
 /** What is built, cut, labelled and proven. */

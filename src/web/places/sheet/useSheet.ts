@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import type { Sortable } from '../../parts/rows'
 
 /** How the sheet's rows are picked and put in order; pins are remembered for each circuit on this machine. */
 export function useSheet(circuit: string) {
@@ -12,13 +13,6 @@ export function useSheet(circuit: string) {
   const pin = (id: string) =>
     (pins.value = pinned.value.has(id) ? pins.value.filter((p) => p !== id) : [...pins.value, id])
 
-  interface Sortable {
-    readonly id: string
-    readonly words: string
-    readonly size: number
-    readonly difference: number
-    readonly bad: boolean
-  }
   function arrange<T extends Sortable>(rows: readonly T[]): T[] {
     const words = filter.value.toLowerCase().split(/\s+/).filter(Boolean)
     const kept = rows.filter(

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { computed, watch } from 'vue'
+import {
+  leafletOf,
+  leafletSchema,
+  meterOf,
+  meterOfLeaflet,
+  meters,
+  workshopMeter,
+  type Leaflet,
+  type MeterType,
+} from '../../../core/instruments'
+import type { Unit } from '../../../core/quantity'
+import QuantityField from '../bench/QuantityField.vue'
+
+const emit = defineEmits<{ meter: [meter: MeterType] }>()
+
+/** Which meter this school has is remembered on this machine. */
+const id = useLocalStorage('brachyon.meter', meters[0]!.id)
+const kept = useLocalStorage<Leaflet>('brachyon.leaflet', leafletOf(workshopMeter))
+const leaflet = computed(() => {
+  const read = leafletSchema.safeParse(kept.value)
+  return read.success ? read.data : leafletOf(workshopMeter)
+})
+const meter = computed(() => (id.value === 'own' ? meterOfLeaflet(leaflet.value) : meterOf(id.value)))
+watch(meter, (now) => emit('meter', now), { immediate: true })
+
+const fields: readonly [keyof Leaflet, string, Unit][] = [
+  ['counts', 'Counts', ''],
+  ['voltsPercent', 'Volts ±', '%'],
+  ['voltsDigits', 'Volts, digits', ''],
+  ['inputOhms', 'Input', 'Ω'],
+  ['ohmsPercent', 'Ohms ±', '%'],
+  ['ohmsDigits', 'Ohms, digits', ''],
+  ['leadOhms', 'Leads', 'Ω'],
+]
+const check = (field: keyof Leaflet) => (value: number) =>
+  leafletSchema.shape[field].safeParse(value).error?.issues[0]?.message
+function set(field: keyof Leaflet, value: number) {
+  kept.value = { ...leaflet.value, [field]: value }
+}
+</script>
+
+<template>
+  <label
+    >Meter
+    <select v-model="id">
+      <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.title }}</option>
+      <option value="own">Our own, by its leaflet …</option>
+    </select></label
+  >
+  <fieldset v-if="id === 'own'" class="leaflet">
+    <legend class="visually-hidden">What the meter’s leaflet says</legend>
+    <QuantityField
+      v-for="[field, label, unit] in fields"
+      :key="field"
+      :label="label"
+      :unit="unit"
+      :value="leaflet[field]"
+      :check="check(field)"
+      @set="set(field, $event)"
+    />
+  </fieldset>
+</template>
+
+<style scoped>
+.leaflet {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(7, minmax(92px, 130px));
+  gap: 8px;
+  flex-basis: 100%;
+}
+</style>

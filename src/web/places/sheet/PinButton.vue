@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { Pin } from '@lucide/vue'
+import type { SheetView } from './useSheet'
+
+/** Keeps a row among those that matter. */
+defineProps<{ id: string; what: string; view: SheetView }>()
+</script>
+
+<template>
+  <button
+    type="button"
+    :aria-pressed="view.pinned.value.has(id)"
+    :aria-label="`Pin ${what}`"
+    @click.stop="view.pin(id)"
+  >
+    <Pin :size="13" />
+  </button>
+</template>
+
+<style scoped>
+button {
+  border: 0;
+  background: none;
+  color: var(--quiet);
+  cursor: pointer;
+  padding: 1px 2px;
+  min-width: 24px;
+  min-height: 24px;
+}
+button[aria-pressed='true'] {
+  color: var(--fault);
+}
+</style>
