@@ -1,16 +1,20 @@
 import { circuitFormat, circuitVersion, readCircuit, type Circuit, type Problem, type Read } from '../circuit'
 import { nextId } from '../circuit'
-import { readSpice } from './spice-read'
+import { kneeVolts } from '../parts/curve-diode'
+import { partOfKind } from '../parts'
+import { Solver } from '../solve'
+import { readSpice, spiceKelvin } from './spice-read'
 
 /**
  * A netlist as a circuit of the library: its voltage sources become bench supplies, its resistors and diodes parts of
- * their own, each on a path between the nodes that it joins. Current sources have no part that would be one, and the
- * reference must be the minus of a source: what does not fit is told by name and nothing comes in.
+ * their own, each on a path between the nodes that it joins. A current source that takes power is an electronic load;
+ * one that gives it is nothing that stands in a workshop. The reference must be the minus of a source. What does not
+ * fit is told by name and nothing comes in.
  */
 export function circuitOfSpice(source: string): Read<Circuit> {
   const read = readSpice(source)
   if (!read.ok) return read
-  const { network, nodeNames, title } = read.value
+  const { network, nodeNames, title, diodes } = read.value
   const problems: Problem[] = []
   const parts: { id: string; kind: string; name: string; parameters: Record<string, unknown> }[] = []
   /** Terminal that stands for each node. */
@@ -25,6 +29,29 @@ export function circuitOfSpice(source: string): Read<Circuit> {
     const known = terminal.get(node)
     if (!known) terminal.set(node, own)
     return known ?? own
+  }
+  const join = (name: string, id: string, [a, from]: [number, string], [b, to]: [number, string]) =>
+    paths.push({
+      id: name,
+      name,
+      from: meet(a, `${id}.${from}`),
+      to: meet(b, `${id}.${to}`),
+      steps: [{ part: id }],
+    })
+  const solved = new Solver(network).solve()
+  /** The element drives its amps into `a`: what flows through it goes from b to a. */
+  const draw = (name: string, { a, b, amps }: { a: number; b: number; amps: number }) => {
+    const [from, to] = amps < 0 ? [a, b] : [b, a]
+    const volts = solved.ok ? solved.voltage[from]! - solved.voltage[to]! : 0
+    const size = Math.abs(amps)
+    if (volts < 1)
+      problems.push({
+        where: name,
+        what: `${name}: a current source that gives power, or has under 1 V, is no electronic load; use a voltage source`,
+      })
+    else if (size < 0.001 || size > 200)
+      problems.push({ where: name, what: `${name} of ${size} A: an electronic load draws 1 mA to 200 A` })
+    else join(name, add('electronicLoad', name, { amps: size }), [from, 'a'], [to, 'b'])
   }
   // Sources first, that which stands on the reference before all others: its minus is where volts are counted from.
   const sources = network.elements.filter((e) => e.type === 'ideal')
@@ -61,27 +88,31 @@ export function circuitOfSpice(source: string): Read<Circuit> {
   for (const e of network.elements) {
     const name = e.owner.part
     if (e.type === 'ideal') continue
-    const id =
-      e.type === 'resistor' && e.ohms >= 0.01 && e.ohms <= 1e6
-        ? add('resistor', name, { ohms: e.ohms, ratedPower: 500 })
-        : undefined
-    if (!id) {
-      const why =
-        e.type === 'resistor'
-          ? `${e.ohms} Ω: a resistor here has 0.01 Ω to 1 MΩ`
-          : e.type === 'current'
-            ? 'a current source has no part here'
-            : 'a diode of a model of its own is solved on the command line only'
-      problems.push({ where: name, what: `${name}: ${why}` })
+    // A diode is put in once, from its model, for the elements that it was read as.
+    if (diodes.has(name)) continue
+    if (e.type === 'current') {
+      draw(name, e)
       continue
     }
-    paths.push({
-      id: name,
-      name,
-      from: meet(e.a, `${id}.a`),
-      to: meet(e.b, `${id}.b`),
-      steps: [{ part: id }],
-    })
+    if (e.type !== 'resistor' || e.ohms < 0.01 || e.ohms > 1e6) {
+      const what =
+        e.type === 'resistor' ? `${e.ohms} Ω: a resistor here has 0.01 Ω to 1 MΩ` : 'not known here'
+      problems.push({ where: name, what: `${name}: ${what}` })
+      continue
+    }
+    join(name, add('resistor', name, { ohms: e.ohms, ratedPower: 500 }), [e.a, 'a'], [e.b, 'b'])
+  }
+  for (const [name, { a, b, saturation, emission, ohms }] of diodes) {
+    const volts = kneeVolts(saturation, emission, spiceKelvin)
+    const { shape } = partOfKind('curveDiode').parameters
+    const values = { kneeVolts: volts, emission, ohms }
+    const wrong = Object.entries(values).find(([key, value]) => !shape[key]!.safeParse(value).success)
+    if (wrong)
+      problems.push({
+        where: name,
+        what: `${name}: its model gives ${wrong[0] === 'kneeVolts' ? 'forward volts at 1 mA' : wrong[0]} of ${wrong[1].toPrecision(3)}, which no diode here has`,
+      })
+    else join(name, add('curveDiode', name, values), [a, 'a'], [b, 'k'])
   }
   if (problems.length) return { ok: false, problems }
   return readCircuit(
@@ -89,6 +120,8 @@ export function circuitOfSpice(source: string): Read<Circuit> {
       format: circuitFormat,
       version: circuitVersion,
       name: title.slice(0, 120) || 'Netlist',
+      // SPICE's own temperature, at which its diodes are given.
+      temperature: 27,
       note: `From a netlist of ${nodeNames.length} nodes.`,
       parts,
       paths,

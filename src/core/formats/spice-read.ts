@@ -7,10 +7,20 @@ export interface PlainCircuit {
   readonly title: string
   readonly network: Network
   readonly nodeNames: readonly string[]
+  /** Diodes as they were written, by name: their elements above carry laws only. */
+  readonly diodes: ReadonlyMap<string, SpiceDiode>
+}
+
+export interface SpiceDiode {
+  readonly a: number
+  readonly b: number
+  readonly saturation: number
+  readonly emission: number
+  readonly ohms: number
 }
 
 /** SPICE's default temperature, 27 °C. */
-const kelvin = 300.15
+export const spiceKelvin = 300.15
 
 const suffixes: readonly (readonly [string, number])[] = [
   ['meg', 1e6],
@@ -86,6 +96,7 @@ export function readSpice(source: string): Read<PlainCircuit> {
     else models.set(found[1]!.toLowerCase(), Object.fromEntries(pairs) as Record<string, number>)
   }
   const elements: Element[] = []
+  const diodes = new Map<string, SpiceDiode>()
   const seen = new Set<string>()
   let inner = 0
   for (const line of body.filter((l) => !l.text.startsWith('.'))) {
@@ -108,7 +119,9 @@ export function readSpice(source: string): Read<PlainCircuit> {
         refuse(line, `There is no model “${values[0]}” for ${name}`)
         continue
       }
-      const law = junctionLaw({ saturation: model.is ?? 1e-14, emission: model.n ?? 1, kelvin })
+      const { is: saturation = 1e-14, n: emission = 1, rs: ohms = 0 } = model
+      diodes.set(name, { a: joined.a, b: joined.b, saturation, emission, ohms })
+      const law = junctionLaw({ saturation, emission, kelvin: spiceKelvin })
       if (model.rs) {
         const middle = nodeOf(`${name}#${inner++}`)
         elements.push({ type: 'resistor', ...joined, b: middle, ohms: model.rs })
@@ -143,6 +156,7 @@ export function readSpice(source: string): Read<PlainCircuit> {
       title: first?.text.replace(/^\*\s*/, '') ?? '',
       network: { nodeCount: nodeNames.length, elements },
       nodeNames,
+      diodes,
     },
   }
 }

@@ -17,6 +17,8 @@ import { breaker } from './breaker'
 import { clutchSwitch, inhibitor, pushButton } from './contact-switch'
 import { diode } from './diode'
 import { engineBlock } from './engine-block'
+import { curveDiode } from './curve-diode'
+import { electronicLoad } from './electronic-load'
 import { fusibleLink } from './fusible-link'
 import { horn, solenoid, speaker } from './coil-load'
 import { keySwitch } from './key-switch'
@@ -50,6 +52,8 @@ export const parts: readonly AnyPart[] = [
   inhibitor,
   pushButton,
   diode,
+  curveDiode,
+  electronicLoad,
   engineBlock,
   fusibleLink,
   horn,

@@ -259,6 +259,24 @@ export const symbols: Readonly<Record<string, Symbol>> = {
       { d: `M-9 ${0.34 * l}H9L0 ${0.66 * l}ZM-9 ${0.66 * l}H9` },
     ],
   },
+  curveDiode: {
+    length: 56,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${0.34 * l}M0 ${0.66 * l}V${l}` },
+      { d: `M-9 ${0.34 * l}H9L0 ${0.66 * l}ZM-9 ${0.66 * l}H9` },
+      { d: `M-9 ${0.66 * l}v-4M9 ${0.66 * l}v4` },
+    ],
+  },
+  electronicLoad: {
+    length: 66,
+    terminals: [0, 1],
+    draw: (l) => [
+      { d: `M0 0V${l / 2 - 15}M0 ${l / 2 + 15}V${l}` },
+      { d: circle(0, l / 2, 15) },
+      { d: `M0 ${l / 2 - 9}V${l / 2 + 9}M-4 ${l / 2 + 3}L0 ${l / 2 + 9}L4 ${l / 2 + 3}` },
+    ],
+  },
   breaker: {
     length: 58,
     terminals: [0, 1],

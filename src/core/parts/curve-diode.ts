@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+import { junctionLaw, thermalVoltage } from './junction'
+import { formatPlain } from '../quantity'
+
+const traceAmps = 1e-3
+
+/** Saturation amps of a junction that drops `volts` at one milliamp; `kelvin` absolute. Shockley's law, solved for I_s. */
+export const saturationOf = (volts: number, emission: number, kelvin: number): number =>
+  traceAmps / Math.expm1(volts / (emission * thermalVoltage(kelvin)))
+
+/** Volts that a junction of these saturation amps drops at one milliamp. */
+export const kneeVolts = (saturation: number, emission: number, kelvin: number): number =>
+  emission * thermalVoltage(kelvin) * Math.log1p(traceAmps / saturation)
+
+/** Diode by its curve: germanium, Schottky, a string of them; Shockley's law through one measured point. */
+export const curveDiode = definePart({
+  kind: 'curveDiode',
+  title: 'Diode by its curve',
+  letters: 'VC',
+  quick: { words: ['curve diode', 'schottky'], main: ['kneeVolts'] },
+  role: 'connection',
+  terminals: [
+    { key: 'a', suffix: 'a', name: 'anode' },
+    { key: 'm', suffix: 'm', name: 'inside', inside: true },
+    { key: 'k', suffix: 'k', name: 'cathode' },
+  ],
+  through: ['a', 'k'],
+  parameters: z.object({
+    kneeVolts: quantity('Forward volts at 1 mA', 'V', 0.02, 6, 0.25),
+    emission: quantity('Emission coefficient', '', 0.5, 8, 1.05),
+    ohms: quantity('Series resistance', 'Ω', 0, 100, 0.02),
+  }),
+  segments: [
+    { key: 'junction', name: 'junction', between: ['a', 'm'], faults: ['open', 'leaky', 'reversed'] },
+    { key: 'lead', name: 'lead and bulk', between: ['m', 'k'], faults: ['highResistance'] },
+  ],
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['lead'] },
+  stamp: ({ kneeVolts: volts, emission, ohms }, net, { temperature }) => {
+    const kelvin = temperature + 273.15
+    const saturation = saturationOf(volts, emission, kelvin)
+    net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
+    net.resistor('lead', 'm', 'k', Math.max(ohms, 1e-6), 0.2)
+  },
+  summary: ({ kneeVolts: volts }) => `${formatPlain(volts)} V at 1 mA`,
+})
