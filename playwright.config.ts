@@ -9,9 +9,11 @@ process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
+  // Two at once, on two cores: each is slower than it would be alone.
+  timeout: 150_000,
+  expect: { timeout: 15_000 },
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -142,7 +142,9 @@ test('states, versions, warnings and the library', async ({ page }) => {
   test.setTimeout(120_000)
   await signIn(page, 'orla')
   await page.getByLabel('Search circuits').fill('sweeper first lesson')
-  await expect(page.locator('tbody a')).toHaveText(['Work lamp, street sweeper'])
+  await expect(page.getByRole('table', { name: 'Circuits' }).locator('tbody a')).toHaveText([
+    'Work lamp, street sweeper',
+  ])
   await page.getByLabel('Search circuits').fill('')
   await page.getByRole('button', { name: 'New circuit …' }).click()
   await page.getByLabel('Start from').selectOption('sweeper-work-lamp')

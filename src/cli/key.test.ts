@@ -5,20 +5,14 @@ import { join } from 'node:path'
 import Papa from 'papaparse'
 import { afterAll, describe, expect, it } from 'vitest'
 import { demoText } from '../../test/demo'
+import { runKey } from './run-key'
 import { referenceEngine, tight } from '../../test/reference'
 
 const folder = mkdtempSync(join(tmpdir(), 'brachyon-key-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
 const demo = 'demo/circuits/sweeper-work-lamp.json'
-function key(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'src/cli/key.ts', ...args],
-    { encoding: 'utf8' },
-  )
-  return { status, stdout, stderr }
-}
+const key = (...args: string[]) => runKey(args)
 function file(name: string, text: string): string {
   const path = join(folder, name)
   writeFileSync(path, text)
@@ -26,6 +20,17 @@ function file(name: string, text: string): string {
 }
 
 describe('npm run key', () => {
+  it('hands on what a shell gives it, and its exit status', () => {
+    const run = (...args: string[]) =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/key.ts', ...args], { encoding: 'utf8' })
+    const good = run(demo, '--state', 'on')
+    expect([good.status, good.stderr]).toEqual([0, ''])
+    expect(good.stdout).toBe(key(demo, '--state', 'on').stdout)
+    const bad = run(demo, '--state', 'nowhere')
+    expect([bad.status, bad.stdout]).toEqual([2, ''])
+    expect(bad.stderr).toMatch(/nowhere/)
+  })
+
   it('prints one state of a faulted circuit beside the healthy one', () => {
     const { status, stdout } = key(demo, '--state', 'Switch closed', '--fault', 'x2=corroded:3')
     expect(status).toBe(0)

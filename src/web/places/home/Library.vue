@@ -154,7 +154,7 @@ async function remove() {
     </form>
     <p v-if="!circuits.length">No circuit yet. Make a new one, start from a template, or import one.</p>
     <p v-else-if="!shown.length">Nothing here matches “{{ search }}”.</p>
-    <table v-else class="data">
+    <table v-else class="data" aria-label="Circuits">
       <thead>
         <tr>
           <th scope="col">Circuit</th>

@@ -154,8 +154,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
       </template>
       <IsolatedTable
-        :view="view"
         v-if="which === 'all'"
+        :view="view"
         :healthy="healthy.isolated"
         :faulted="faulted?.isolated ?? null"
         :lead-ohms="meter.leadOhms"
