@@ -1,5 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { readCircuitText, type Circuit } from '../src/core/circuit'
+import { solveBoard, type SolvedBoard } from '../src/core/board'
+import { readCircuitText, type Circuit, type CircuitState } from '../src/core/circuit'
+import type { Fault } from '../src/core/faults'
 
 export const demoText = (name: string): string => readFileSync(`demo/circuits/${name}.json`, 'utf8')
 
@@ -14,6 +16,22 @@ export const stateOf = (circuit: Circuit, id: string) => {
   const found = circuit.states.find((state) => state.id === id)
   if (!found) throw new Error(`no state ${id}`)
   return found
+}
+
+/** A demo circuit solved in one of its states, or in one made up of what is said here. */
+export function demoBoard(
+  name: string,
+  state: string | Partial<CircuitState>,
+  faults: readonly Fault[] = [],
+): SolvedBoard {
+  const circuit = demoCircuit(name)
+  const whole: CircuitState =
+    typeof state === 'string'
+      ? stateOf(circuit, state)
+      : { id: 'x', name: 'x', controls: {}, detached: [], ...state }
+  const solved = solveBoard(circuit, faults, whole)
+  if (!solved.ok) throw new Error(solved.message)
+  return solved
 }
 
 /** Names of all demo circuits. */

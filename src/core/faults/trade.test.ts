@@ -2,19 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '../board'
 import type { CircuitState } from '../circuit'
 import { functionOf, workshopMeter } from '../instruments'
-import { demoCircuit, stateOf } from '../../../test/demo'
+import { demoBoard, demoCircuit, stateOf } from '../../../test/demo'
 import type { Fault } from './fault'
 
-function board(name: string, state: string | Partial<CircuitState>, faults: readonly Fault[]): SolvedBoard {
-  const circuit = demoCircuit(name)
-  const whole =
-    typeof state === 'string'
-      ? stateOf(circuit, state)
-      : { id: 'x', name: 'x', controls: {}, detached: [], ...state }
-  const solved = solveBoard(circuit, faults, whole)
-  if (!solved.ok) throw new Error(solved.message)
-  return solved
-}
+const board = demoBoard
 const at = (solved: SolvedBoard, name: string) => solved.board.wiring.find(name)!.node
 const drop = (solved: SolvedBoard, a: string, b: string) =>
   voltsBetween(solved, at(solved, a), at(solved, b))!

@@ -12,27 +12,13 @@ import {
   withTestLamp,
   workshopMeter,
 } from '.'
-import { solveBoard, type SolvedBoard } from '../board'
-import type { CircuitState } from '../circuit'
+import { type SolvedBoard } from '../board'
 import type { Fault } from '../faults'
 import { fuseColdOhms } from '../parts'
 import { stateKey } from '../readings'
-import { demoCircuit, stateOf } from '../../../test/demo'
+import { demoBoard, demoCircuit } from '../../../test/demo'
 
-function board(
-  name: string,
-  state: string | Partial<CircuitState>,
-  faults: readonly Fault[] = [],
-): SolvedBoard {
-  const circuit = demoCircuit(name)
-  const whole: CircuitState =
-    typeof state === 'string'
-      ? stateOf(circuit, state)
-      : { id: 'x', name: 'x', controls: {}, detached: [], ...state }
-  const solved = solveBoard(circuit, faults, whole)
-  if (!solved.ok) throw new Error(solved.message)
-  return solved
-}
+const board = demoBoard
 const node = (solved: SolvedBoard, name: string) => solved.board.wiring.find(name)!.node
 const leads = (solved: SolvedBoard, red: string, black: string) =>
   [node(solved, red), node(solved, black)] as const

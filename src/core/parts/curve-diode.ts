@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
+import { diodeShape } from './diode-shape'
 import { junctionLaw, thermalVoltage } from './junction'
 import { formatPlain } from '../quantity'
 
@@ -19,23 +20,12 @@ export const curveDiode = definePart({
   title: 'Diode by its curve',
   letters: 'VC',
   quick: { words: ['curve diode', 'schottky'], main: ['kneeVolts'] },
-  role: 'connection',
-  terminals: [
-    { key: 'a', suffix: 'a', name: 'anode' },
-    { key: 'm', suffix: 'm', name: 'inside', inside: true },
-    { key: 'k', suffix: 'k', name: 'cathode' },
-  ],
-  through: ['a', 'k'],
+  ...diodeShape,
   parameters: z.object({
     kneeVolts: quantity('Forward volts at 1 mA', 'V', 0.02, 6, 0.25),
     emission: quantity('Emission coefficient', '', 0.5, 8, 1.05),
     ohms: quantity('Series resistance', 'Ω', 0, 100, 0.02),
   }),
-  segments: [
-    { key: 'junction', name: 'junction', between: ['a', 'm'], faults: ['open', 'leaky', 'reversed'] },
-    { key: 'lead', name: 'lead and bulk', between: ['m', 'k'], faults: ['highResistance'] },
-  ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['lead'] },
   stamp: ({ kneeVolts: volts, emission, ohms }, net, { temperature }) => {
     const kelvin = temperature + 273.15
     const saturation = saturationOf(volts, emission, kelvin)

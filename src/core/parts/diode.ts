@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
+import { diodeShape } from './diode-shape'
 import { junctionLaw } from './junction'
 import { formatPlain } from '../quantity'
 
@@ -9,22 +10,11 @@ export const diode = definePart({
   title: 'Diode',
   letters: 'V',
   quick: { words: ['diode'] },
-  role: 'connection',
-  terminals: [
-    { key: 'a', suffix: 'a', name: 'anode' },
-    { key: 'm', suffix: 'm', name: 'inside', inside: true },
-    { key: 'k', suffix: 'k', name: 'cathode' },
-  ],
-  through: ['a', 'k'],
+  ...diodeShape,
   parameters: z.object({
     ratedCurrent: quantity('Rated amps', 'A', 0.05, 50, 3),
     forwardVoltage: quantity('Forward volts at rating', 'V', 0.3, 2, 0.9),
   }),
-  segments: [
-    { key: 'junction', name: 'junction', between: ['a', 'm'], faults: ['open', 'leaky', 'reversed'] },
-    { key: 'lead', name: 'lead and bulk', between: ['m', 'k'], faults: ['highResistance'] },
-  ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['lead'] },
   stamp: ({ ratedCurrent, forwardVoltage }, net, { temperature }) => {
     const kelvin = temperature + 273.15
     const emission = 1.8

@@ -1,0 +1,28 @@
+import { formatQuantity } from '../../quantity'
+import { corrodedColdOhms, corrodedLaw } from '../corrosion'
+import type { FaultDefinition } from '../definition'
+import { inSeries } from '../strike'
+
+export const corroded: FaultDefinition = {
+  kind: 'corroded',
+  title: 'Corroded joint',
+  severity: {
+    label: 'Most it can pass',
+    unit: 'A',
+    least: 0.05,
+    most: 50,
+    preset: 2,
+    grid: [0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.5, 2, 2.5, 3, 3.5, 4, 5, 7, 10, 20],
+  },
+  built: 'Age the terminal in salt water, or leave two or three strands in the crimp.',
+  caution: 'A joint like this heats where it cannot be seen: limit the time that it is under load.',
+  describe: (amps) => `corroded: passes a milliamp, but never more than ${formatQuantity(amps, 'A')}`,
+  strike: (site, amps) =>
+    inSeries(site, (a, b) => ({
+      type: 'curve',
+      a,
+      b,
+      law: corrodedLaw(corrodedColdOhms, amps),
+      owner: site.elements[0]!.owner,
+    })),
+}

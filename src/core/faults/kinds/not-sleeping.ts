@@ -1,0 +1,10 @@
+import type { FaultDefinition } from '../definition'
+
+export const notSleeping: FaultDefinition = {
+  kind: 'notSleeping',
+  title: 'Does not fall asleep',
+  built: 'Hold its wake line up through a resistor.',
+  caution: 'It flattens the battery: take it out after the lesson.',
+  describe: () => 'stays awake after the key is off',
+  strike: ({ elements }) => [...elements],
+}

@@ -1,0 +1,15 @@
+import type { FaultDefinition } from '../definition'
+
+export const reversed: FaultDefinition = {
+  kind: 'reversed',
+  title: 'Connected the wrong way round',
+  built: 'Change the two wires over at its terminals.',
+  caution: 'With a diode inside this is nearly a short: only behind a fuse of the branch’s own size.',
+  describe: () => 'connected the wrong way round',
+  strike: ({ elements, between: [a, b] }) =>
+    elements.map((e) => ({
+      ...e,
+      a: e.a === a ? b : e.a === b ? a : e.a,
+      b: e.b === b ? a : e.b === a ? b : e.b,
+    })),
+}

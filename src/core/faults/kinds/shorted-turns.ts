@@ -1,0 +1,20 @@
+import { formatPlain } from '../../quantity'
+import type { FaultDefinition } from '../definition'
+
+export const shortedTurns: FaultDefinition = {
+  kind: 'shortedTurns',
+  title: 'Shorted turns',
+  severity: {
+    label: 'Resistance left, of the sound one',
+    unit: '%',
+    least: 5,
+    most: 95,
+    preset: 40,
+    grid: [5, 10, 20, 35, 50, 70, 90],
+  },
+  built: 'Put a resistor across the element, rated for the heat.',
+  caution: 'It draws more than its fuse is meant for: keep the branch’s own fuse in.',
+  describe: (share) => `shorted turns: ${formatPlain(share)} % of its resistance left`,
+  strike: ({ elements }, share) =>
+    elements.map((e) => (e.type === 'resistor' ? { ...e, ohms: (e.ohms * share) / 100 } : e)),
+}

@@ -1,0 +1,19 @@
+import type { Element } from '../../solve'
+import type { FaultDefinition } from '../definition'
+
+export const swapped: FaultDefinition = {
+  kind: 'swapped',
+  title: 'Swapped pins',
+  involves: 'pin',
+  built: 'Change two terminals over in one half of the connector.',
+  caution: 'Check first what each wire would feed: a supply on a sensor’s or a module’s pin can ruin it.',
+  describe: () => 'its far end swapped',
+  strike: ({ elements, other, between }) => {
+    if (!other) return [...elements]
+    const [, end] = between
+    const [, otherEnd] = other.between
+    const turn = (list: readonly Element[], from: number, to: number) =>
+      list.map((e) => ({ ...e, a: e.a === from ? to : e.a, b: e.b === from ? to : e.b }))
+    return { own: turn(elements, end, otherEnd), other: turn(other.elements, otherEnd, end) }
+  },
+}

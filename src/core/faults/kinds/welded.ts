@@ -1,0 +1,13 @@
+import type { FaultDefinition } from '../definition'
+
+export const welded: FaultDefinition = {
+  kind: 'welded',
+  title: 'Contacts welded',
+  built: 'Bridge the contacts inside, or fit a link across them.',
+  caution: 'The load runs whenever it has a supply: make sure that nothing can be caught by it.',
+  describe: () => 'contacts welded: never open',
+  strike: ({ elements, between: [a, b], owner }) => [
+    ...elements.filter((e) => e.type !== 'resistor' || e.ohms !== Infinity),
+    { type: 'resistor', a, b, ohms: 0.004, owner },
+  ],
+}

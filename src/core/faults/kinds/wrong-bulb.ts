@@ -1,0 +1,19 @@
+import { formatPlain } from '../../quantity'
+import type { FaultDefinition } from '../definition'
+
+export const wrongBulb: FaultDefinition = {
+  kind: 'wrongBulb',
+  title: 'Wrong lamp fitted',
+  severity: {
+    label: 'Watts fitted',
+    unit: 'W',
+    least: 0.5,
+    most: 150,
+    preset: 5,
+    grid: [1, 2, 5, 10, 21, 35, 55, 100, 150],
+  },
+  built: 'Fit a lamp of other watts with the same cap.',
+  describe: (watts) => `a ${formatPlain(watts)} W lamp in its place`,
+  // The lamp's own equations know it.
+  strike: ({ elements }) => [...elements],
+}
