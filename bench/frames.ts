@@ -42,10 +42,16 @@ function say(what: string, gaps: number[]): void {
   )
 }
 
-async function framesOf(page: Page, work: () => Promise<void>): Promise<number[]> {
+const transform = (page: Page) =>
+  page.evaluate<string>(`document.querySelector('.schematic').style.transform`)
+
+/** Frames while the drawing is moved; refuses to measure a drawing that stands still. */
+async function framesOf(page: Page, work: () => Promise<void>, moves = true): Promise<number[]> {
+  const before = await transform(page)
   await page.evaluate('window.startFrames()')
   await work()
   const times = await page.evaluate<number[]>('window.stopFrames()')
+  if (moves && (await transform(page)) === before) throw new Error('the drawing did not move')
   return times.slice(1).map((at, i) => at - times[i]!)
 }
 
@@ -90,7 +96,7 @@ async function main(): Promise<void> {
     await page.goto(`${server.url}/bench/${id}`)
     await page.locator('.schematic .part').first().waitFor()
     await page.waitForTimeout(1500)
-    const box = (await page.locator('.schematic').first().boundingBox())!
+    const box = (await page.locator('.drawing .frame').boundingBox())!
     const middle: [number, number] = [box.x + box.width / 2, box.y + box.height / 2]
     const circle = (i: number): [number, number] => [150 * Math.sin(i / 14), 110 * Math.sin(i / 9)]
     say(
@@ -101,7 +107,7 @@ async function main(): Promise<void> {
       '400 nodes: frames while it is zoomed with the wheel',
       await framesOf(page, async () => {
         await page.mouse.move(...middle)
-        for (let i = 0; i < 60; i++) await page.mouse.wheel(0, i % 30 < 15 ? -40 : 40)
+        for (let i = 0; i < 60; i++) await page.mouse.wheel(0, i % 30 < 17 ? -40 : 40)
       }),
     )
     await page.getByRole('button', { name: 'Fit the drawing' }).click()
@@ -110,7 +116,8 @@ async function main(): Promise<void> {
       '400 nodes, all in view: frames while it is dragged',
       await framesOf(page, () => drag(page, middle, circle, 150)),
     )
-    await page.locator('.schematic [data-part="W5"]').first().focus()
+    for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Larger' }).click()
+    await page.getByLabel('Find a part').fill('W5')
     await page.keyboard.press('Enter')
     const length = page.getByRole('textbox', { name: /length/i }).first()
     await length.waitFor()
@@ -138,7 +145,7 @@ async function main(): Promise<void> {
     const along = (i: number): [number, number] => [(track.width - 16) * (0.5 - 0.5 * Math.cos(i / 25)), 0]
     say(
       'severity dragged, key-off drain (71 nodes): frames',
-      await framesOf(page, () => drag(page, [track.x + 8, track.y + track.height / 2], along, 200)),
+      await framesOf(page, () => drag(page, [track.x + 8, track.y + track.height / 2], along, 200), false),
     )
   } finally {
     await browser.close()

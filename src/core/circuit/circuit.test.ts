@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { applyEdit, readCircuit, readCircuitText, wireUp, type Circuit, type Edit } from '.'
-import { demoCircuit, demoText } from '../../../test/demo'
+import { applyEdit, openingState, readCircuit, readCircuitText, wireUp, type Circuit, type Edit } from '.'
+import { demoCircuit, demoNames, demoText } from '../../../test/demo'
+import { partOfKind } from '../parts'
 
 const raw = () => JSON.parse(demoText('sweeper-work-lamp')) as Record<string, never>
 const problemsOf = (input: unknown) => {
@@ -176,5 +177,26 @@ describe('edits', () => {
       ok: false,
       problem: { what: 'Rated watts must lie between 0.5 and 150 W' },
     })
+  })
+})
+
+describe('the state that a circuit opens in', () => {
+  it.each(demoNames)('of %s is the first with something switched on', (name) => {
+    const circuit = demoCircuit(name)
+    const opened = openingState(circuit)
+    const at = circuit.states.indexOf(opened)
+    const acts = (state: (typeof circuit.states)[number]) =>
+      circuit.parts.some((part) => {
+        const rest = partOfKind(part.kind).positions?.[0]
+        return rest !== undefined && (state.controls[part.id] ?? rest) !== rest
+      })
+    expect(circuit.states.slice(0, Math.max(at, 0)).some(acts)).toBe(false)
+    expect(acts(opened) || !circuit.states.some(acts)).toBe(true)
+  })
+
+  it('is the first of all where nothing is ever switched', () => {
+    const circuit = demoCircuit()
+    const still = circuit.states.map((s) => ({ ...s, controls: {} }))
+    expect(openingState({ ...circuit, states: still })).toBe(still[0])
   })
 })

@@ -4,7 +4,8 @@ import { GridComponent, MarkAreaComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { dequal } from 'dequal/lite'
+import { computed, ref, shallowRef, watch } from 'vue'
 import VChart from 'vue-echarts'
 import type { StateKey } from '../../core/readings'
 import type { Walk } from '../../core/readings'
@@ -28,17 +29,25 @@ const voltsOf = (key: StateKey) => {
 /** Around the plot, in pixels: the faulted staircase is drawn over the chart and must know where that stands. */
 const margin = { left: 48, right: 14, top: 14, bottom: 44 }
 
+interface Range {
+  readonly step: number
+  readonly least: number
+  readonly most: number
+}
+
 /** The axis, in whole steps, so that it stands still while a fault is made worse. */
-const range = computed(() => {
+const range = computed((before?: Range): Range => {
   const keys = props.faulted ? [props.healthy, props.faulted] : [props.healthy]
   const volts = keys.flatMap((key) => voltsOf(key).flatMap((row) => row?.value ?? []))
   const span = Math.max(2, ...volts) - Math.min(0, ...volts)
   const step = span > 33 ? 10 : span > 17 ? 5 : span > 7 ? 2 : 1
-  return {
+  const now = {
     step,
     least: step * Math.floor(Math.min(0, ...volts) / step + 1e-6),
     most: step * Math.ceil(Math.max(2, ...volts) / step - 1e-6),
   }
+  // The same range is the same object, or the chart below would be drawn anew for nothing.
+  return before && dequal(before, now) ? before : now
 })
 
 const plot = ref<HTMLElement | null>(null)
@@ -142,6 +151,20 @@ const option = computed(() => {
   }
 })
 
+/** The numbers are painted first, and the chart, which takes as long as all of them, in the frame after. */
+const shown = shallowRef(option.value)
+let waiting = false
+watch(option, () => {
+  if (waiting) return
+  waiting = true
+  requestAnimationFrame(() =>
+    setTimeout(() => {
+      waiting = false
+      shown.value = option.value
+    }),
+  )
+})
+
 /** The point that is nearest to the pointer, and what it reads: said in the line above, where it hides nothing. */
 const at = ref<number | null>(null)
 const readout = computed(() => {
@@ -183,7 +206,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
     <div ref="plot" class="plot">
       <VChart
         ref="chart"
-        :option="option"
+        :option="shown"
         :update-options="{ lazyUpdate: true }"
         autoresize
         role="img"

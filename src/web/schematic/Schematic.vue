@@ -55,7 +55,7 @@ const view = useView(
   frame,
   computed(() => ({ width: layout.value.width, height: layout.value.height })),
 )
-const { style, partial, far } = view
+const { style, partial, far, dragged } = view
 
 /** Over this many parts only what is near the view is kept in the page. */
 const large = 160
@@ -73,6 +73,11 @@ function showPart(id: string) {
   if (placed) view.show({ x: placed.x, y: placed.y + (placed.direction === 'down' ? placed.length / 2 : 0) })
 }
 defineExpose({ showPart })
+
+/** While the drawing is dragged, what passes under the pointer is not what anybody points at. */
+function hover(event: PointerEvent, id: string | null) {
+  if (event.buttons === 0) emit('hover', id)
+}
 
 /** What takes the focus comes into view. */
 function follow(event: FocusEvent) {
@@ -225,7 +230,7 @@ function colour(node: number): string {
   >
     <svg
       class="schematic"
-      :class="{ far }"
+      :class="{ far, dragged }"
       :viewBox="`0 0 ${layout.width} ${layout.height}`"
       :style="style"
       role="group"
@@ -264,8 +269,8 @@ function colour(node: number): string {
         @click="partsAct && emit('part', part.placed.id)"
         @keydown.enter.prevent="partsAct && emit('part', part.placed.id)"
         @keydown.space.prevent="partsAct && emit('part', part.placed.id)"
-        @pointerenter="emit('hover', part.placed.id)"
-        @pointerleave="emit('hover', null)"
+        @pointerenter="hover($event, part.placed.id)"
+        @pointerleave="hover($event, null)"
       >
         <title v-if="part.lines.some((line) => line.endsWith('…'))">{{ part.title }}</title>
         <rect v-bind="part.reach" class="reach" />
@@ -328,8 +333,8 @@ function colour(node: number): string {
         @click="pointsAct && emit('point', point.name)"
         @keydown.enter.prevent="pointsAct && emit('point', point.name)"
         @keydown.space.prevent="pointsAct && emit('point', point.name)"
-        @pointerenter="emit('hover', point.part)"
-        @pointerleave="emit('hover', null)"
+        @pointerenter="hover($event, point.part)"
+        @pointerleave="hover($event, null)"
       >
         <circle :cx="x" :cy="y" r="10" class="hit" />
         <circle :cx="x" :cy="y" r="4" class="dot" :style="{ fill: colour(point.node) }" />
@@ -411,6 +416,9 @@ function colour(node: number): string {
   display: block;
   font-family: var(--face-text);
   font-size: 13px;
+}
+.dragged {
+  pointer-events: none;
 }
 .far text {
   display: none;

@@ -3,7 +3,7 @@ import { partOfKind } from '../../core/parts'
 import type { PlacedPart } from './layout'
 
 /** Letters that there is room for: between two columns, and along a rail. */
-const mostBeside = 22
+const mostBeside = 24
 const mostAlong = 18
 
 /** The lines beside a part: its short name, its own name, its values; of a wire one line. */

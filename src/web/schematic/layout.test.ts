@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { emptyCircuit, insertItems, type Circuit } from '../../core/circuit'
+import { applyEdit, emptyCircuit, insertItems, type Circuit } from '../../core/circuit'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { layOut } from './layout'
 import { drawingSvg } from './svg'
@@ -132,5 +132,53 @@ describe('the picture that stands by itself', () => {
     expect(svg).not.toMatch(/var\(--|class=/)
     const opened = svg.match(/<[a-z]+/g)!.length
     expect(svg.match(/\/>|<\/[a-z]+>/g)).toHaveLength(opened)
+  })
+})
+
+describe('a drawing that is built on', () => {
+  const flat = demoNames.flatMap((name) => {
+    const circuit = demoCircuit(name)
+    return circuit.paths.map((path) => ({ name, circuit, path }))
+  })
+  const place = (layout: ReturnType<typeof layOut>, key: string) => {
+    const [id, nth] = key.split('#')
+    const found = layout.parts.filter((p) => p.id === id)[Number(nth)]!
+    return [found.x, found.y]
+  }
+  const keysOf = (circuit: Circuit, path: Circuit['paths'][number], until: number) =>
+    path.steps.slice(0, until).map(({ part }, i) => {
+      const before = circuit.paths.slice(0, circuit.paths.indexOf(path)).flatMap((p) => p.steps)
+      return `${part}#${[...before, ...path.steps.slice(0, i)].filter((s) => s.part === part).length}`
+    })
+
+  it.each(flat)(
+    '$name: a wire put into $path.id moves nothing before its place in that path',
+    ({ circuit, path }) => {
+      const middle = Math.floor(path.steps.length / 2)
+      const built = insertItems(circuit, path.id, middle, [{ new: { kind: 'connector' } }])
+      if (!built.ok) throw new Error(built.problem.what)
+      const [before, after] = [layOut(circuit), layOut(built.circuit)]
+      // A wire before the place may grow so that a branch beside it has room: what counts is where parts begin.
+      for (const key of keysOf(circuit, path, Math.max(0, middle - 1)))
+        expect(place(after, key)[0], key).toBe(place(before, key)[0])
+    },
+  )
+
+  it.each(flat)('$name: values and names that change move nothing at all', ({ circuit }) => {
+    const renamed = {
+      ...circuit,
+      parts: circuit.parts.map((p) => ({ ...p, name: `${p.name} of the other van` })),
+    }
+    expect(layOut(renamed)).toEqual(layOut(circuit))
+  })
+
+  it('is laid out once for one wiring: changing a value costs no layout', () => {
+    const circuit = demoCircuit()
+    const longer = applyEdit(circuit, { type: 'setParameter', part: 'W3', name: 'length', value: 9 })
+    if (!longer.ok) throw new Error(longer.problem.what)
+    expect(layOut(longer.circuit)).toBe(layOut(circuit))
+    const built = insertItems(circuit, circuit.paths[0]!.id, 2, [{ new: { kind: 'connector' } }])
+    if (!built.ok) throw new Error(built.problem.what)
+    expect(layOut(built.circuit)).not.toBe(layOut(circuit))
   })
 })

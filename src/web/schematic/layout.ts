@@ -64,8 +64,8 @@ export interface Layout {
 /** Drawing units, about CSS pixels at full size. */
 const batteryX = 156
 /** Where the first column stands, unless its rails need more. */
-const leastX = 448
-const columnStep = 312
+const leastX = 460
+const columnStep = 324
 /** A stretch of rail, wide enough for the names above and below it. */
 const railStretch = 120
 const headStretch = 132

@@ -1,11 +1,11 @@
-import { dequal } from 'dequal/lite'
 import { computed, ref, watch, type Ref } from 'vue'
-import { useElementSize, watchDebounced } from '@vueuse/core'
+import { useElementSize, useEventListener, watchDebounced } from '@vueuse/core'
 
 /** Under this scale names cannot be read: a larger drawing is shown in part, and moved. */
 const least = 0.62
 const most = 3
-const cell = 320
+/** Held beyond each edge of the view, in units of the drawing. */
+const spare = 420
 
 /** A rectangle of the drawing, in its own units. */
 export interface Window {
@@ -14,6 +14,11 @@ export interface Window {
   readonly top: number
   readonly foot: number
 }
+
+const everything: Window = { left: -Infinity, right: Infinity, top: -Infinity, foot: Infinity }
+const contains = (outer: Window, inner: Window) =>
+  outer.left <= inner.left && outer.right >= inner.right && outer.top <= inner.top && outer.foot >= inner.foot
+const areaOf = ({ left, right, top, foot }: Window) => (right - left) * (foot - top)
 
 /**
  * What part of a drawing is in view: fitted at first, then as it is zoomed and moved. The drawing is a layer of its own
@@ -87,33 +92,40 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
     const [dx, dy] = [event.clientX - grip.x, event.clientY - grip.y]
     if (Math.abs(dx) + Math.abs(dy) < 3) return
     grip = { x: event.clientX, y: event.clientY }
+    dragged.value = true
     move(dx, dy)
   }
+  /** While it is dragged nothing needs to be found under the pointer, which among thousands of strokes takes long. */
+  const dragged = ref(false)
+  useEventListener(['pointerup', 'pointercancel'], () => {
+    grip = null
+    dragged.value = false
+  })
 
   /** The scale at which the layer was painted. */
   const painted = ref(1)
   watch([width, height, whole], () => (painted.value = scale.value), { flush: 'post' })
   watchDebounced(scale, (now) => (painted.value = now), { debounce: 140 })
+  /** Too small for names to be read. */
+  const far = computed(() => painted.value < 0.36)
   const style = computed(() => ({
     width: `${size.value.width * painted.value}px`,
     height: `${size.value.height * painted.value}px`,
     transform: `translate(${-corner.value.x * scale.value}px, ${-corner.value.y * scale.value}px) scale(${scale.value / painted.value})`,
   }))
   /**
-   * What a large drawing needs to hold: a good deal more than is in view, in steps of a cell, so that moving about
-   * changes it seldom.
+   * What a large drawing needs to hold: more than is in view, and the same until the view leaves it, so that moving
+   * about seldom puts parts in and takes others out. Where all is too small to read, all of it.
    */
   const held = computed((before?: Window): Window => {
+    if (far.value) return everything
     const { x, y } = corner.value
-    const cells = (from: number, to: number) =>
-      [Math.floor(from / cell) * cell - cell, Math.ceil(to / cell) * cell + cell] as const
-    const [left, right] = cells(x, x + (width.value || size.value.width) / scale.value)
-    const [top, foot] = cells(y, y + (height.value || size.value.height) / scale.value)
-    const now = { left, right, top, foot }
-    return before && dequal(before, now) ? before : now
+    const [w, h] = [width.value || size.value.width, height.value || size.value.height]
+    const view = { left: x, right: x + w / scale.value, top: y, foot: y + h / scale.value }
+    if (before && contains(before, view) && areaOf(before) < 12 * areaOf(view)) return before
+    const { left, right, top, foot } = view
+    return { left: left - spare, right: right + spare, top: top - spare, foot: foot + spare }
   })
   const partial = computed(() => scale.value > whole.value * 1.01)
-  /** Too small for names to be read. */
-  const far = computed(() => painted.value < 0.36)
-  return { style, held, far, partial, fit, show, zoom, move, wheel, press, drag }
+  return { style, held, far, dragged, partial, fit, show, zoom, move, wheel, press, drag }
 }
