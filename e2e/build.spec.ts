@@ -260,6 +260,19 @@ test('size, tests and hardware of a fault; sets; the sheet, its files and the fi
   await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
   await page.getByRole('button', { name: 'G1n', exact: true }).first().click()
   await expect(page.getByText('the meter shows').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Pin G1n' }).first().click()
+  await expect(page.getByText('No row matches what you asked for.').first()).toBeVisible()
+  await page.getByLabel(/only pinned/).uncheck()
+  // A piece and a part by itself are pinned as a point is.
+  await page.getByRole('button', { name: 'Pin F1 fuse link' }).first().click()
+  await page
+    .getByRole('button', { name: /^Pin W2 / })
+    .last()
+    .click()
+  await page.getByLabel(/only pinned \(2\)/).check()
+  await expect(page.getByRole('row', { name: /F1 fuse link/ }).first()).toBeVisible()
+  await expect(page.getByRole('row', { name: /W3 conductor/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Unpin all' }).click()
   await page.getByLabel(/only pinned/).uncheck()
   await audit(page)
 

@@ -180,9 +180,11 @@ function positionOf({ kind, caption }: PlacedPart, position: string | undefined)
 }
 
 /** What can be hit with a pointer, and where marks are drawn. */
-function boxOf({ x, y, direction, length }: PlacedPart) {
+function boxOf({ x, y, direction, length, kind }: PlacedPart) {
   const inset = Math.min(6, length * 0.12)
-  if (direction === 'down') return { x: x - 20, y: y + inset, width: 40, height: length - 2 * inset }
+  // Round a wire it stays clear of the names of its ends; its label can be hit as well.
+  const half = kind === 'wire' ? 10 : 20
+  if (direction === 'down') return { x: x - half, y: y + inset, width: 2 * half, height: length - 2 * inset }
   return {
     x: (direction === 'left' ? x - length : x) + inset,
     y: y - 15,
