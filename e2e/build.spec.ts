@@ -194,7 +194,7 @@ test('states, versions, warnings and the library', async ({ page }) => {
 test('size, tests and hardware of a fault; sets; the sheet, its files and the fitted board', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
+  test.setTimeout(240_000)
   await signIn(page, 'orla')
   // On a circuit of its own: other stories use the demo's.
   await page.getByRole('button', { name: 'New circuit …' }).click()
