@@ -1,0 +1,90 @@
+import { expect, test } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { demoCircuit } from '../test/demo'
+import { expectAccessible as audit } from './axe'
+import { signIn } from './story'
+
+test('the sheet: rows picked and pinned, its files, the fitted board, and the way back in', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  // On a circuit of its own: other stories use the demo's.
+  const made = await page.request.post('/api/circuits', {
+    data: { ...demoCircuit('van-washer-pump'), name: 'Pump of bench 3' },
+  })
+  const { id } = (await made.json()) as { id: string }
+  const planted = await page.request.put(`/api/circuits/${id}/plant`, {
+    data: {
+      faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.8 }],
+      state: 'wash',
+      school: '',
+      complaint: 'The washer only dribbles',
+    },
+  })
+  expect(planted.ok()).toBe(true)
+  await page.goto(`/sheet/${id}`)
+  await page.getByLabel('Filter rows').fill('G1')
+  await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Pin G1n' }).first().click()
+  await page.getByLabel('Filter rows').fill('')
+  await page.getByLabel(/only pinned/).check()
+  await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
+  await page.getByRole('button', { name: 'G1n', exact: true }).first().click()
+  await expect(page.getByText('the meter shows').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Pin G1n' }).first().click()
+  await expect(page.getByText('No row matches what you asked for.').first()).toBeVisible()
+  await page.getByLabel(/only pinned/).uncheck()
+  // A piece and a part by itself are pinned as a point is.
+  await page.getByRole('button', { name: 'Pin F1 fuse link' }).first().click()
+  await page
+    .getByRole('button', { name: /^Pin W2 / })
+    .last()
+    .click()
+  await page.getByLabel(/only pinned \(2\)/).check()
+  await expect(page.getByRole('row', { name: /F1 fuse link/ }).first()).toBeVisible()
+  await expect(page.getByRole('row', { name: /W3 conductor/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Unpin all' }).click()
+  await page.getByLabel(/only pinned/).uncheck()
+  // One state is shown, and goes on paper.
+  await page.getByLabel('State').selectOption('wash')
+  await expect(page.getByRole('heading', { name: 'Isolated' })).toHaveCount(0)
+  await audit(page)
+
+  const file = async (what: string) => {
+    await page.getByRole('button', { name: 'Take it along …' }).click()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(what).click()])
+    return readFileSync(await download.path())
+  }
+  for (const what of [
+    'Answer key with the rows shown, PDF',
+    'Blank worksheet for these points, PDF',
+    'Build sheet with labels, PDF',
+  ])
+    expect((await file(what)).subarray(0, 5).toString()).toBe('%PDF-')
+  expect((await file('Schematic, SVG')).toString()).toContain('<svg')
+  expect((await file('SPICE')).toString()).toContain('.op')
+  const json = await file('Circuit, JSON')
+
+  await page.getByRole('button', { name: 'Build sheet', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Wires to cut' })).toBeVisible()
+  await page.getByLabel('State').selectOption({ index: 0 })
+  const measured = page.getByLabel(/^Measured at G1e/)
+  await measured.fill('0.9')
+  await measured.press('Tab')
+  await expect(page.getByText('outside its band')).toBeVisible()
+  await page.getByRole('button', { name: /Fit the model to 1/ }).click()
+  await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it as this board’s own baseline' }).click()
+  await expect(page.getByRole('group', { name: /board as measured/ })).toBeVisible()
+
+  // What went out comes back in, dropped on the page.
+  await page.getByRole('link', { name: 'Today', exact: true }).click()
+  await page.getByRole('button', { name: 'Import a circuit …' }).waitFor()
+  await page.evaluate((text) => {
+    const transfer = new DataTransfer()
+    transfer.items.add(new File([text], 'pump.json', { type: 'application/json' }))
+    document.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))
+  }, json.toString())
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByRole('group', { name: 'Schematic: Pump of bench 3' })).toBeVisible()
+})
