@@ -56,6 +56,24 @@ test('four hundred nodes: found by name, moved, zoomed, gone through by keys, an
     expect(after.y - before.y).toBeCloseTo(45, 0)
   })
 
+  await test.step('pressing a part at the edge of the view does not move it away from under the pointer', async () => {
+    const frame = (await page.locator('.drawing .frame').boundingBox())!
+    const spot = (await partOf(page, far).locator('.hit').boundingBox())!
+    const middle = { x: spot.x + spot.width / 2, y: spot.y + spot.height / 2 }
+    await page.mouse.move(frame.x + frame.width / 2, frame.y + 30)
+    await page.mouse.down()
+    const across = frame.x + frame.width - 24 - middle.x
+    await page.mouse.move(frame.x + frame.width / 2 + across, frame.y + 30, { steps: 6 })
+    await page.mouse.up()
+    const before = (await partOf(page, far).locator('.hit').boundingBox())!
+    await page.mouse.move(before.x + before.width / 2, before.y + before.height / 2)
+    await page.mouse.down()
+    await page.waitForTimeout(100)
+    expect(await partOf(page, far).locator('.hit').boundingBox()).toEqual(before)
+    await page.mouse.up()
+    await expect(page.getByRole('region', { name: `Values of ${far}` })).toBeVisible()
+  })
+
   await test.step('the wheel zooms about the pointer, and the drawing is sharp again afterwards', async () => {
     const spot = (await partOf(page, far).locator('.hit').boundingBox())!
     const at = { x: spot.x + spot.width / 2, y: spot.y + spot.height / 2 }

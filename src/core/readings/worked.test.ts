@@ -269,7 +269,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
         if (!solved.ok) expect(solved.message).toContain('no equilibrium')
         else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }),
-      { numRuns: 400 },
+      { numRuns: 1000 },
     )
   })
 

@@ -80,7 +80,7 @@ const build = (
 }
 
 /** Per circuit; every state healthy and a spread of its faults, since the reference engine takes its time. */
-const mostCases = 32
+const mostCases = 44
 /** Runs in which the reference engine itself finds no answer, before this circuit is left with what was compared. */
 const mostMisses = 3
 

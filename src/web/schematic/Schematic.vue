@@ -79,9 +79,10 @@ function hover(event: PointerEvent, id: string | null) {
   if (event.buttons === 0) emit('hover', id)
 }
 
-/** What takes the focus comes into view. */
+/** What takes the focus by the keyboard comes into view; under a pointer that presses it must stay where it is. */
 function follow(event: FocusEvent) {
   const target = event.target as Element
+  if (!target.matches(':focus-visible')) return
   const part = target.closest<SVGElement>('[data-part]')?.dataset['part']
   if (part) return showPart(part)
   const name = target.closest<SVGElement>('[data-point]')?.dataset['point']

@@ -165,6 +165,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </template>
 
 <style scoped>
+/* The tools stand in one row at 1280. */
+.tools select {
+  max-width: 188px;
+}
 .sheet {
   max-width: 1240px;
   margin: 0 auto;
