@@ -1,4 +1,12 @@
-import { wireUp, type Circuit, type CircuitState, type Part, type Wiring } from '../circuit'
+import {
+  firstSource,
+  systemOf,
+  wireUp,
+  type Circuit,
+  type CircuitState,
+  type Part,
+  type Wiring,
+} from '../circuit'
 import { faultOfKind, severityOf, type Fault } from '../faults'
 import { partOfKind, type AnyPart, type Net, type Sense, type Surroundings } from '../parts'
 import type { Element, OperatingPoint } from '../solve'
@@ -18,6 +26,8 @@ export interface Board {
   readonly places: ReadonlyMap<string, number>
   /** Nodes inside parts, by `part#name`. */
   readonly inner: ReadonlyMap<string, number>
+  /** What is connected from outside. */
+  readonly attached: readonly Attachment[]
 }
 
 /** Something connected from outside between two nodes: an instrument, a jumper, a load. */
@@ -50,7 +60,7 @@ export function buildBoard(
   const freshNode = () => nodeCount++
   const ground = groundNode(circuit, wiring)
   const supply = supplyNode(circuit, wiring)
-  const nominal = nominalVolts(circuit)
+  const nominal = systemOf(circuit).rest
   const struckParts = new Set(faults.flatMap((f) => [f.part, ...(f.other ? [f.other.split('.')[0]!] : [])]))
   const owned = new Map<string, Owned>()
 
@@ -174,7 +184,7 @@ export function buildBoard(
     })
   }
   for (const attach of attached) elements.push(...attach(freshNode))
-  return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, places, inner }
+  return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, places, inner, attached }
 }
 
 const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
@@ -307,24 +317,19 @@ export function senseOf(
   }
 }
 
-/** Where a chafed wire touches: the chassis near the loads, or the battery's negative post without one. */
+/** Where a chafed wire touches: the metal near the loads, or the battery's negative post without one. */
 function groundNode(circuit: Circuit, wiring: Wiring): number {
-  const metal = circuit.parts.find((part) => part.kind === 'chassis')
-  return metal ? wiring.nodeOf(metal.id, 'a') : 0
+  for (const { id, kind } of circuit.parts) {
+    const { ground } = partOfKind(kind)
+    if (ground !== undefined) return wiring.nodeOf(id, ground)
+  }
+  return 0
 }
-
-const firstSource = (circuit: Circuit) =>
-  circuit.parts.find((part) => partOfKind(part.kind).role === 'source')
 
 /** Positive post of the first battery. */
 function supplyNode(circuit: Circuit, wiring: Wiring): number {
-  const source = firstSource(circuit)
+  const source = firstSource(circuit.parts)
   return source ? wiring.nodeOf(source.id, 'pos') : 0
-}
-
-function nominalVolts(circuit: Circuit): number {
-  const blocks = firstSource(circuit)?.parameters.blocks
-  return 12.6 * (typeof blocks === 'number' ? blocks : 1)
 }
 
 function segmentOf(circuit: Circuit, wiring: Wiring, name: string) {

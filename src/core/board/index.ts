@@ -1,2 +1,3 @@
 export * from './board'
 export * from './solved'
+export * from './sensitivity'

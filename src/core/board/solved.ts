@@ -1,3 +1,5 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
 import { partOfKind, type At, type Notice } from '../parts'
@@ -17,7 +19,7 @@ export interface SolvedBoard {
 
 export interface UnsolvedBoard {
   readonly ok: false
-  readonly message: string
+  readonly why: Message
 }
 
 export interface SolveOptions {
@@ -25,6 +27,8 @@ export interface SolveOptions {
   readonly blown?: ReadonlySet<string>
   readonly wiring?: Wiring
   readonly attached?: readonly Attachment[]
+  /** What each part had switched to before: what latches stays latched. From rest, or the state before, unless said. */
+  readonly from?: ReadonlyMap<string, string>
   /** Node voltages of a board like it, to start from. */
   readonly guess?: Float64Array
 }
@@ -45,7 +49,7 @@ export function solveBoard(
 ): SolvedBoard | UnsolvedBoard {
   const wiring = options.wiring ?? wireUp(circuit)
   const blown = new Set(options.blown)
-  const start = startModes(circuit, faults, state, { ...options, wiring })
+  const start = options.from ?? startModes(circuit, faults, state, { ...options, wiring })
   const together = settle({ circuit, faults, state, options: { ...options, wiring }, blown }, start, false)
   if (!together.ok || !together.swing) return together
   const inTurn = settle({ circuit, faults, state, options: { ...options, wiring }, blown }, start, true)
@@ -101,16 +105,16 @@ function settle(
     modes = next
     guess = point.voltage
   }
-  return { ok: false, message: 'no equilibrium found: what switches by itself neither settles nor repeats' }
+  return { ok: false, why: say('restless') }
 }
 
-function unsolved(board: Board, point: { message: string; nodes: readonly number[] }): UnsolvedBoard {
+function unsolved(board: Board, point: { why: Message; nodes: readonly number[] }): UnsolvedBoard {
   const names = board.wiring.points
     .filter((p) => !p.inside && point.nodes.includes(p.node))
     .map((p) => p.name)
   return {
     ok: false,
-    message: names.length ? `${point.message} (near ${names.slice(0, 4).join(', ')})` : point.message,
+    why: names.length ? say('near', { why: point.why, points: names.slice(0, 4) }) : point.why,
   }
 }
 
@@ -158,11 +162,11 @@ const modeSignature = (modes: ReadonlyMap<string, string>): string => [...modes.
 
 function meltedNow(board: Board, point: OperatingPoint): string[] {
   return board.circuit.parts.flatMap((part) => {
-    const melts = partOfKind(part.kind).melts
-    if (!melts || board.blown.has(part.id)) return []
-    const amps = segmentAmps(board, point, part.id, melts.segment)
+    const { protects } = partOfKind(part.kind)
+    if (!protects?.melts || board.blown.has(part.id)) return []
+    const amps = segmentAmps(board, point, part.id, protects.segment)
     const { around } = senseOf(board, point, part)
-    return Math.abs(amps) > 1.35 * melts.rating(part.parameters, around.struck) ? [part.id] : []
+    return Math.abs(amps) > 1.35 * protects.rating(part.parameters, around.struck) ? [part.id] : []
   })
 }
 
@@ -172,7 +176,7 @@ function meltedNow(board: Board, point: OperatingPoint): string[] {
  */
 export function aftermath(circuit: Circuit, faults: readonly Fault[], wiring?: Wiring): ReadonlySet<string> {
   const gone = new Set<string>()
-  if (!circuit.parts.some((part) => partOfKind(part.kind).melts)) return gone
+  if (!circuit.parts.some((part) => partOfKind(part.kind).protects?.melts)) return gone
   const seen = new Set<string>()
   for (const state of circuit.states) {
     const signature = stateSignature(state)

@@ -1,14 +1,15 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '.'
 import type { Circuit, CircuitState } from '../circuit'
 import type { Fault } from '../faults'
-import { Expectations } from '../readings'
+import { Expectations } from '../instruments'
 import { workshopMeter } from '../instruments'
 import { demoCircuit, stateOf } from '../../../test/demo'
 
 function solve(circuit: Circuit, state: string | CircuitState, faults: readonly Fault[] = []): SolvedBoard {
   const solved = solveBoard(circuit, faults, typeof state === 'string' ? stateOf(circuit, state) : state)
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   return solved
 }
 const notice = (solved: SolvedBoard, part: string) => noticeAll(solved).find((n) => n.part === part)?.key
@@ -137,7 +138,7 @@ describe('what else switches by itself', () => {
     const hopper = demoCircuit('sweeper-hopper-motor')
     const seized: Fault = { kind: 'seized', part: 'M1', segment: 'armature' }
     expect(notice(solve(hopper, 'on', [seized]), 'CB1')).toBe('cycles')
-    const byHand = change(hopper, 'CB1', { reset: 'by hand' })
+    const byHand = change(hopper, 'CB1', { reset: 'hand' })
     const tripped = solve(byHand, 'on', [seized])
     expect(notice(tripped, 'CB1')).toBe('tripped')
     expect(meanAmps(tripped, 'M1', 'armature')).toBeCloseTo(0, 9)

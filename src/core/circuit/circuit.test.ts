@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { applyEdit, openingState, readCircuit, readCircuitText, wireUp, type Circuit, type Edit } from '.'
@@ -7,7 +8,7 @@ import { partOfKind } from '../parts'
 const raw = () => JSON.parse(demoText('sweeper-work-lamp')) as Record<string, never>
 const problemsOf = (input: unknown) => {
   const read = readCircuit(input)
-  return read.ok ? [] : read.problems.map((p) => `${p.where}: ${p.what}`)
+  return read.ok ? [] : read.problems.map((p) => `${p.where}: ${tell(p)}`)
 }
 /** The demo document with something spoilt in it. */
 function spoilt(
@@ -88,7 +89,7 @@ describe('letting a document in', () => {
   it('says in which line broken JSON breaks', () => {
     const read = readCircuitText('{\n  "format": "brachyon-circuit",\n  oops\n}')
     expect(read.ok).toBe(false)
-    if (!read.ok) expect(read.problems[0]?.what).toContain('not JSON')
+    if (!read.ok) expect(tell(read.problems[0]!)).toContain('not JSON')
   })
 
   it('answers anything at all with a circuit or with problems, never with a crash', () => {
@@ -158,7 +159,7 @@ describe('edits', () => {
         }
         for (const inverse of inverses.reverse()) {
           const result = applyEdit(circuit, inverse)
-          if (!result.ok) throw new Error(result.problem.what)
+          if (!result.ok) throw new Error(tell(result.problem))
           circuit = result.circuit
         }
         expect(circuit).toEqual(start)
@@ -175,7 +176,7 @@ describe('edits', () => {
     })
     expect(result).toMatchObject({
       ok: false,
-      problem: { what: 'Rated watts must lie between 0.5 and 150 W' },
+      problem: { code: 'parts.range', params: { label: 'Rated watts', least: '0.5', most: '150', unit: 'W' } },
     })
   })
 })

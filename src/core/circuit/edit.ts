@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { partOfKind } from '../parts'
 import { readCircuit } from './read'
 import { circuitSchema, type Circuit } from './schema'
-import { problemsOf, type Problem } from './problem'
+import { coded, door, problemsOf, type Problem } from '../document'
+import { liftChoice, liftWords, upgradeDocument } from './upgrade'
+import { say } from './phrases'
 
 /** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
 export const editSchema = z.discriminatedUnion('type', [
@@ -13,7 +15,13 @@ export const editSchema = z.discriminatedUnion('type', [
     value: z.union([z.number(), z.string().max(200)]),
   }),
   z.strictObject({ type: z.literal('namePart'), part: z.string(), name: z.string().max(80) }),
-  z.strictObject({ type: z.literal('rename'), name: z.string().min(1, 'A circuit needs a name').max(120) }),
+  z.strictObject({
+    type: z.literal('rename'),
+    name: z
+      .string()
+      .min(1, coded(say('needsName')))
+      .max(120),
+  }),
   /** The structure as building left it: what `build/` made of the lists before. */
   z.strictObject({
     type: z.literal('arrange'),
@@ -34,6 +42,16 @@ export const editSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
 ])
 export type Edit = z.infer<typeof editSchema>
+
+/** The way in for edits that are kept for undo: those of before version 2 have words where there are keys now. */
+export const editDoor = door<Edit>('edit', 2, editSchema, {
+  1: (edit) => {
+    if (edit.type === 'arrange') return { ...edit, ...liftWords(edit) }
+    if (edit.type === 'whole') return { ...edit, circuit: upgradeDocument(edit.circuit) }
+    if (edit.type === 'setParameter') return { ...edit, value: liftChoice(String(edit.name), edit.value) }
+    return edit
+  },
+})
 
 export type Edited = { ok: true; circuit: Circuit; inverse: Edit } | { ok: false; problem: Problem }
 
@@ -90,7 +108,11 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
           ok: false,
           problem: {
             where: part.id,
-            what: `${part.id} has no value “${edit.name}”: it has ${Object.keys(definition.parameters.shape).join(', ')}`,
+            ...say('noValue', {
+              id: part.id,
+              name: edit.name,
+              names: Object.keys(definition.parameters.shape),
+            }),
           },
         }
       }
@@ -119,7 +141,7 @@ export const arrangement = ({ parts, paths, bundles, states }: Circuit, label: s
 
 const missing = (id: string): Edited => ({
   ok: false,
-  problem: { where: id, what: `There is no part ${id}` },
+  problem: { where: id, ...say('noPart', { id }) },
 })
 
 const replace = (circuit: Circuit, part: Circuit['parts'][number]): Circuit => ({

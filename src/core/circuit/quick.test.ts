@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
@@ -53,7 +54,7 @@ describe('typed lines, whatever they are', () => {
         (line) => {
           const read = readQuick(fan, line)
           if (!read.ok) {
-            expect(read.what.length).toBeGreaterThan(5)
+            expect(tell(read.why).length).toBeGreaterThan(5)
             return
           }
           expect(read.items).toHaveLength(read.shown.length)
@@ -67,7 +68,7 @@ describe('typed lines, whatever they are', () => {
                   items: read.items,
                 })
               : insertItems(fan, fan.paths[0]!.id, 1, read.items)
-          if (!built.ok) expect(built.problem.what.length).toBeGreaterThan(5)
+          if (!built.ok) expect(tell(built.problem).length).toBeGreaterThan(5)
         },
       ),
       { numRuns: 400, seed: 2026 },

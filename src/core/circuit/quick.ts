@@ -1,3 +1,6 @@
+import { problemsOf, type Message } from '../document'
+import { say } from './phrases'
+import { systemOf } from './system'
 import { partOfKind, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'
 import type { Item } from './build'
@@ -14,7 +17,7 @@ export type Quick =
       readonly from?: string
       readonly to?: string
     }
-  | { readonly ok: false; readonly what: string; readonly at: number }
+  | { readonly ok: false; readonly why: Message; readonly at: number }
 
 /**
  * Reads a line such as `fuse 15, wire 2.5 3 m, relay, wire 2.5, fan 16 A "cooling fan"`: parts in the order in which the
@@ -29,7 +32,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
   const start = /^\s*from\s+(\S+?)\s*:\s*/i.exec(rest)
   if (start) {
     const found = terminalAt(circuit, start[1]!)
-    if (!found) return { ok: false, what: `There is no point ${start[1]}`, at: 0 }
+    if (!found) return { ok: false, why: say('noPoint', { name: start[1]! }), at: 0 }
     from = found
     rest = rest.slice(start[0].length)
     offset = start[0].length
@@ -38,7 +41,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
   const end = /(?:^|[\s,])to\s+(\S+)\s*$/i.exec(rest)
   if (end) {
     const found = terminalAt(circuit, end[1]!)
-    if (!found) return { ok: false, what: `There is no point ${end[1]}`, at: offset + end.index }
+    if (!found) return { ok: false, why: say('noPoint', { name: end[1]! }), at: offset + end.index }
     to = found
     rest = rest.slice(0, end.index)
   }
@@ -51,7 +54,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
     items.push(read.item)
     shown.push(read.shown)
   }
-  if (!items.length && !from && !to) return { ok: false, what: 'Type a part, such as “fuse 15”', at: 0 }
+  if (!items.length && !from && !to) return { ok: false, why: say('typePart'), at: 0 }
   return { ok: true, items, shown, ...(from && { from }), ...(to && { to }) }
 }
 
@@ -62,7 +65,7 @@ function piecesOf(text: string): { text: string; at: number }[] {
 
 type ReadItem =
   | { readonly ok: true; readonly item: Item; readonly shown: string }
-  | { readonly ok: false; readonly what: string }
+  | { readonly ok: false; readonly why: Message }
 
 function readItem(circuit: Circuit, text: string): ReadItem {
   const pass = /^([A-Za-z]{1,3}[0-9]{1,3})(?:[.\s]+(\S+?)(?:\s*[-–>]+\s*(\S+))?)?$/.exec(text)
@@ -72,7 +75,7 @@ function readItem(circuit: Circuit, text: string): ReadItem {
   if (!found) {
     return {
       ok: false,
-      what: `“${text.split(/\s/)[0]}” is no part. Try ${suggestions('').slice(0, 6).join(', ')} …`,
+      why: say('isNoPart', { word: text.split(/\s/)[0]!, words: suggestions('').slice(0, 6) }),
     }
   }
   return readNew(circuit, found.definition, text.slice(found.length))
@@ -147,9 +150,9 @@ function readNew(circuit: Circuit, definition: AnyPart, text: string): ReadItem 
       i += value.taken
       continue
     }
-    const option = fields.find((f) => f.options?.some((o) => o.toLowerCase() === token.toLowerCase()))
+    const option = fields.find((f) => optionSaid(f, token))
     if (option && !(option.name in said)) {
-      said[option.name] = option.options!.find((o) => o.toLowerCase() === token.toLowerCase())!
+      said[option.name] = optionSaid(option, token)!
       continue
     }
     name.push(token)
@@ -157,12 +160,15 @@ function readNew(circuit: Circuit, definition: AnyPart, text: string): ReadItem 
   const order = (definition.quick?.main ?? []).filter((field) => !(field in said))
   for (const [i, number] of bare.entries()) {
     const field = order[i]
-    if (!field) return { ok: false, what: `${definition.title}: what is ${number}? Say its unit` }
+    if (!field) return { ok: false, why: say('whatIs', { title: definition.title, number: String(number) }) }
     said[field] = number
   }
   const parameters = { ...presets(circuit, definition, said), ...said }
   const checked = definition.parameters.strict().safeParse(parameters)
-  if (!checked.success) return { ok: false, what: `${definition.title}: ${checked.error.issues[0]!.message}` }
+  if (!checked.success) {
+    const [why] = problemsOf(checked.error)
+    return { ok: false, why: say('within', { title: definition.title, why: why! }) }
+  }
   const title = name.join(' ').trim()
   return {
     ok: true,
@@ -213,13 +219,12 @@ export function presets(
   definition: AnyPart,
   said: Readonly<Record<string, unknown>> = {},
 ): Record<string, number> {
-  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')?.parameters
-  const system = source?.blocks === 2 || Number(source?.volts) > 18 ? 24 : 12
+  const system = systemOf(circuit).nominal
   const numbers = Object.fromEntries(
     Object.entries(said).filter((entry): entry is [string, number] => typeof entry[1] === 'number'),
   )
   const volts: Record<string, number> =
-    'ratedVoltage' in definition.parameters.shape && definition.kind !== 'starter'
+    'ratedVoltage' in definition.parameters.shape && !definition.quick?.ownVolts
       ? { ratedVoltage: system }
       : {}
   return { ...volts, ...definition.quick?.fill?.({ ...volts, ...numbers, system }) }
@@ -246,15 +251,14 @@ function readPass(
   const list = definition.terminals
     .filter((t) => !t.inside)
     .map((t) => (names[t.key] ?? t.suffix).replace(/^\./, ''))
-    .join(', ')
   const pairs = [...(definition.benchPairs ?? []), definition.through]
   const unused = freePair(circuit, id, pairs)
   const a = enter === undefined ? unused[0] : key(enter)
-  if (!a) return { ok: false, what: `${id} has no pin “${enter}”: it has ${list}` }
+  if (!a) return { ok: false, why: say('noPin', { id, pin: enter ?? '', pins: list }) }
   const mate = pairs.find((pair) => pair.includes(a))
   const b = leave === undefined ? (mate ? (mate[0] === a ? mate[1] : mate[0]) : undefined) : key(leave)
-  if (!b) return { ok: false, what: `${id} from ${enter} to where? It has ${list}` }
-  if (a === b) return { ok: false, what: `${id}: a way leads from one pin to another` }
+  if (!b) return { ok: false, why: say('whereTo', { id, pin: enter ?? '', pins: list }) }
+  if (a === b) return { ok: false, why: say('samePin', { id }) }
   const pin = (k: string) =>
     (names[k] ?? definition.terminals.find((t) => t.key === k)!.suffix).replace(/^\./, '')
   return { ok: true, item: { part: id, enter: a, leave: b }, shown: `${id} ${pin(a)}–${pin(b)}` }
@@ -290,4 +294,10 @@ export function terminalAt(circuit: Circuit, name: string): string | undefined {
   }
   const point = find(name)
   return point && `${point.part}.${point.terminal}`
+}
+
+/** The key of a choice that a word stands for: the key itself, or what it is called. */
+function optionSaid({ options, names }: FieldMeta, word: string): string | undefined {
+  const low = word.toLowerCase()
+  return options?.find((key) => key.toLowerCase() === low || names?.[key]?.toLowerCase() === low)
 }

@@ -1,6 +1,7 @@
 import { partOfKind } from '../parts'
 import { circuitSchema, type Circuit, type Part } from './schema'
-import { problemsOf, writePath, type Problem, type Read } from './problem'
+import { problemsOf, writePath, type Problem, type Read } from '../document'
+import { say } from './phrases'
 import { findIslands } from '../solve'
 import { wireUp } from './nodes'
 import { upgradeDocument } from './upgrade'
@@ -42,7 +43,7 @@ export function readCircuitText(text: string, options: ReadOptions = {}): Read<C
       problems: [
         {
           where: line ? `line ${line}` : 'file',
-          what: `This is not JSON (${said}). A circuit file is expected.`,
+          ...say('notJson', { words: said }),
         },
       ],
     }
@@ -56,8 +57,8 @@ function readPart(part: Part, index: number, problems: Problem[]): Part {
   const where = writePath(['parts', index])
   problems.push(
     ...problemsOf(result.error, ['parameters']).map((p) => ({
+      ...p,
       where: `${where} (${part.id}).${p.where}`,
-      what: p.what,
     })),
   )
   return part
@@ -66,19 +67,18 @@ function readPart(part: Part, index: number, problems: Problem[]): Part {
 function checkNames(circuit: Circuit, problems: Problem[]): void {
   const kinds = new Map<string, string>()
   circuit.parts.forEach((part, i) => {
-    if (kinds.has(part.id))
-      problems.push({ where: `parts[${i}].id`, what: `${part.id} is used twice: ids must differ` })
+    if (kinds.has(part.id)) problems.push({ where: `parts[${i}].id`, ...say('twice', { id: part.id }) })
     kinds.set(part.id, part.kind)
   })
   const terminal = (id: string, key: string | undefined, where: string) => {
     const kind = kinds.get(id)
     if (!kind) {
-      problems.push({ where, what: `There is no part ${id}` })
+      problems.push({ where, ...say('noPart', { id }) })
       return
     }
     const keys = partOfKind(kind).terminals.map((t) => t.key)
     if (key !== undefined && !keys.includes(key)) {
-      problems.push({ where, what: `${id} has no terminal “${key}”: it has ${keys.join(', ')}` })
+      problems.push({ where, ...say('noTerminal', { id, key, keys }) })
     }
   }
   const placed = new Set<string>()
@@ -99,11 +99,11 @@ function checkNames(circuit: Circuit, problems: Problem[]): void {
     if (!placed.has(part.id) && partOfKind(part.kind).role !== 'source')
       problems.push({
         where: `parts[${i}] (${part.id})`,
-        what: `${part.id} is on no path: put it on one or leave it out`,
+        ...say('onNoPath', { id: part.id }),
       })
   })
   if (!circuit.parts.some((part) => partOfKind(part.kind).role === 'source')) {
-    problems.push({ where: 'parts', what: 'There is no battery: a circuit needs a source' })
+    problems.push({ where: 'parts', ...say('noSource') })
   }
 }
 
@@ -112,34 +112,31 @@ function checkStates(circuit: Circuit, problems: Problem[]): void {
   const seen = new Set<string>()
   circuit.states.forEach((state, i) => {
     const where = `states[${i}] (${state.name})`
-    if (seen.has(state.id))
-      problems.push({ where, what: `The id ${state.id} is used twice: ids must differ` })
+    if (seen.has(state.id)) problems.push({ where, ...say('stateTwice', { id: state.id }) })
     seen.add(state.id)
     for (const [id, position] of Object.entries(state.controls)) {
       const positions = parts.get(id)?.positions
-      if (!positions)
-        problems.push({ where: `${where}.controls`, what: `${id} is no control of this circuit` })
+      if (!positions) problems.push({ where: `${where}.controls`, ...say('noControl', { id }) })
       else if (!positions.includes(position)) {
         problems.push({
           where: `${where}.controls.${id}`,
-          what: `${id} has no position “${position}”: it has ${positions.join(', ')}`,
+          ...say('noPosition', { id, position, positions }),
         })
       }
     }
     for (const id of state.detached) {
-      if (!parts.get(id)?.detach)
-        problems.push({ where: `${where}.detached`, what: `${id} cannot be unplugged, pulled or lifted` })
+      if (!parts.get(id)?.detach) problems.push({ where: `${where}.detached`, ...say('noDetach', { id }) })
     }
     for (const id of state.wiggled ?? []) {
-      if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, what: `There is no part ${id}` })
+      if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, ...say('noPart', { id }) })
     }
     for (const end of (state.bypassed ?? []).flat()) {
       const [id, key] = end.split('.') as [string, string]
       if (!parts.get(id)?.terminals.some((t) => t.key === key))
-        problems.push({ where: `${where}.bypassed`, what: `There is no terminal ${end}` })
+        problems.push({ where: `${where}.bypassed`, ...say('noSuchTerminal', { end }) })
     }
     if (state.after !== undefined && !circuit.states.slice(0, i).some((s) => s.id === state.after)) {
-      problems.push({ where: `${where}.after`, what: `“${state.after}” is no state before this one` })
+      problems.push({ where: `${where}.after`, ...say('noStateBefore', { id: state.after }) })
     }
   })
 }
@@ -152,10 +149,10 @@ function checkBundles(circuit: Circuit, problems: Problem[]): void {
   circuit.bundles.forEach((bundle, b) =>
     bundle.places.forEach((place, p) => {
       const where = `bundles[${b}].places[${p}] (${place.id})`
-      if (seen.has(place.id)) problems.push({ where, what: `${place.id} is used twice: ids must differ` })
+      if (seen.has(place.id)) problems.push({ where, ...say('twice', { id: place.id }) })
       seen.add(place.id)
       for (const { part } of place.conductors) {
-        if (!conductors.has(part)) problems.push({ where, what: `${part} is no conductor of this circuit` })
+        if (!conductors.has(part)) problems.push({ where, ...say('noConductor', { id: part }) })
       }
     }),
   )
@@ -209,13 +206,13 @@ export function looseLoads(circuit: Circuit): Problem[] {
     if (!fed.length) {
       problems.push({
         where,
-        what: `${part.id} has no feed: no path leads to it from the battery’s positive post`,
+        ...say('noFeed', { id: part.id }),
       })
     }
     if (fed.length || !back.length) {
       problems.push({
         where,
-        what: `${part.id} has no return: lead its path back to the battery’s negative post`,
+        ...say('noReturn', { id: part.id }),
       })
     }
   })

@@ -1,23 +1,22 @@
+import { coded } from '../document'
+import { say } from './phrases'
 import { z } from 'zod'
-import { isPartKind, partKinds } from '../parts'
+import { accesses, isPartKind, partKinds } from '../parts'
 import { stateSchema, terminalRef } from './state'
 
 export const circuitFormat = 'brachyon-circuit'
-export const circuitVersion = 2
+export const circuitVersion = 3
 
-const partId = z
-  .string()
-  .regex(
-    /^[A-Z]{1,3}[0-9]{1,3}$/,
-    'A part’s id is one to three capital letters and a number, such as F1 or ST2',
-  )
+const partId = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}$/, coded(say('partId')))
 
 export const partSchema = z.strictObject({
   id: partId,
-  kind: z.string().refine(isPartKind, { error: `Unknown kind of part. Known are: ${partKinds.join(', ')}` }),
+  kind: z.string().refine(isPartKind, { error: coded(say('unknownKind', { kinds: partKinds })) }),
   /** What it is called on the vehicle: “work lamp”. */
   name: z.string().max(80).default(''),
   parameters: z.record(z.string(), z.unknown()).default({}),
+  /** How hard it is to reach, where that is not what its kind usually is. */
+  access: z.enum(accesses).optional(),
 })
 
 /** One part passed on the way from supply to return. */
@@ -38,7 +37,7 @@ export const pathSchema = z.strictObject({
 
 /** A place along a bundle where a clamp fits round it, and what runs through there. */
 export const placeSchema = z.strictObject({
-  id: z.string().regex(/^H[0-9]{1,3}[a-z]$/, 'A measuring place is H, a number and a letter, such as H1a'),
+  id: z.string().regex(/^H[0-9]{1,3}[a-z]$/, coded(say('placeId'))),
   name: z.string().max(80).default(''),
   conductors: z
     .array(
@@ -50,7 +49,7 @@ export const placeSchema = z.strictObject({
         against: z.boolean().default(false),
       }),
     )
-    .min(1, 'At least one conductor passes a measuring place')
+    .min(1, coded(say('needsConductor')))
     .max(60),
 })
 
@@ -58,21 +57,38 @@ export const bundleSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z.string().max(80).default(''),
   /** In the order in which a hand meets them, from the supply outward. */
-  places: z.array(placeSchema).min(1, 'A bundle has at least one measuring place').max(40),
+  places: z
+    .array(placeSchema)
+    .min(1, coded(say('needsPlace')))
+    .max(40),
 })
 
+const warmth = coded(say('temperature', { least: '−40', most: 85 }))
+
 export const circuitSchema = z.strictObject({
-  format: z.literal(circuitFormat, { error: `format must be “${circuitFormat}”` }),
-  version: z.literal(circuitVersion, { error: `version must be 1 to ${circuitVersion}` }),
-  name: z.string().min(1, 'A circuit needs a name').max(120),
+  format: z.literal(circuitFormat, { error: coded(say('format', { format: circuitFormat })) }),
+  version: z.literal(circuitVersion, { error: coded(say('version', { version: circuitVersion })) }),
+  name: z
+    .string()
+    .min(1, coded(say('needsName')))
+    .max(120),
   vehicle: z.string().max(120).default(''),
   note: z.string().max(2000).default(''),
   /** °C */
-  temperature: z.number().min(-40, 'Between −40 and 85 °C').max(85, 'Between −40 and 85 °C').default(20),
-  parts: z.array(partSchema).min(1, 'A circuit has at least one part').max(2000),
-  paths: z.array(pathSchema).min(1, 'A circuit has at least one path').max(400),
+  temperature: z.number().min(-40, warmth).max(85, warmth).default(20),
+  parts: z
+    .array(partSchema)
+    .min(1, coded(say('needsPart')))
+    .max(2000),
+  paths: z
+    .array(pathSchema)
+    .min(1, coded(say('needsPath')))
+    .max(400),
   bundles: z.array(bundleSchema).max(60).default([]),
-  states: z.array(stateSchema).min(1, 'A circuit has at least one state').max(60),
+  states: z
+    .array(stateSchema)
+    .min(1, coded(say('needsState')))
+    .max(60),
 })
 
 export type Circuit = z.infer<typeof circuitSchema>

@@ -1,16 +1,21 @@
+import { coded } from '../document'
+import { say } from './phrases'
 import { z } from 'zod'
 import { partOfKind } from '../parts'
 import type { Part } from './schema'
 
 /** `part.terminal`, such as `B1.p`. */
-export const terminalRef = z
-  .string()
-  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, 'A terminal is written part.terminal, such as B1.p')
+export const terminalRef = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, coded(say('terminalRef')))
+
+const warmth = coded(say('temperature', { least: '−40', most: 120 }))
 
 /** A circuit state is data that the instructor names: controls, and what is taken out. */
 export const stateSchema = z.strictObject({
   id: z.string().min(1).max(40),
-  name: z.string().min(1, 'A state needs a name').max(80),
+  name: z
+    .string()
+    .min(1, coded(say('stateName')))
+    .max(80),
   /** Part id → position of its control. A control not named rests. */
   controls: z.record(z.string(), z.string()).default({}),
   /** Ids of parts that are unplugged, pulled or lifted. */
@@ -22,7 +27,7 @@ export const stateSchema = z.strictObject({
   /** The engine turns by itself: the alternator is driven. */
   engine: z.enum(['off', 'running']).optional(),
   /** °C, where it is not the circuit's own. */
-  temperature: z.number().min(-40, 'Between −40 and 120 °C').max(120, 'Between −40 and 120 °C').optional(),
+  temperature: z.number().min(-40, warmth).max(120, warmth).optional(),
   /** Seconds since the key was turned off: modules fall asleep in steps. */
   sinceKeyOff: z.number().min(0).max(1e6).optional(),
   /** Id of the state that it was entered from: what latched there stays latched. From rest unless said. */

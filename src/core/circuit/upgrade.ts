@@ -7,6 +7,12 @@ import { circuitFormat, circuitVersion } from './schema'
 const upgrades: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> = {
   // Version 2 brought bundles with measuring places, and more to a state; a document of version 1 has neither.
   1: (document) => ({ ...document, version: 2, bundles: [] }),
+  // Version 3 stores positions and choices as keys, which another language can name otherwise.
+  2: (document) => ({
+    ...document,
+    version: 3,
+    ...liftWords(document),
+  }),
 }
 
 /** The document as the current version has it; what is no document of ours is handed on as it is. */
@@ -34,3 +40,42 @@ function isDocument(input: unknown): input is Document {
     Number.isInteger(input.version)
   )
 }
+
+const positions = { 'pedal up': 'pedalUp', 'pedal down': 'pedalDown' }
+const choices = {
+  reset: { 'by itself': 'itself', 'by hand': 'hand' },
+  numbering: { DIN: 'din', '1 to 5': 'oneToFive' },
+  signalPull: { 'to 5 V': 'to5V' },
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+/** Each record of a list; what is none is for the door to refuse. */
+const mapOf = (value: unknown, lift: (one: Record<string, unknown>) => unknown): unknown =>
+  Array.isArray(value) ? value.map((one: unknown) => (isRecord(one) ? lift(one) : one)) : value
+
+/** Words of an older version in place of which there are keys; `*` goes for every name. What is no word stays. */
+function lifted(values: unknown, words: Readonly<Record<string, Readonly<Record<string, string>>>>): unknown {
+  if (!isRecord(values)) return values
+  return Object.fromEntries(
+    Object.entries(values).map(([name, value]) => {
+      const known = words[name] ?? words['*']
+      return [name, typeof value === 'string' ? (known?.[value] ?? value) : value]
+    }),
+  )
+}
+
+/** Parts and states by the words of before version 3, with keys in their place. */
+export const liftWords = ({ parts, states }: Readonly<Record<string, unknown>>) => ({
+  parts: mapOf(parts, (part) => ({ ...part, parameters: lifted(part.parameters, choices) })),
+  states: mapOf(states, (state) => ({ ...state, controls: liftControls(state.controls) })),
+})
+
+/** One value of a part, likewise. */
+export const liftChoice = (name: string, value: unknown): unknown => {
+  const words: Readonly<Record<string, Readonly<Record<string, string>>>> = choices
+  return typeof value === 'string' ? (words[name]?.[value] ?? value) : value
+}
+
+/** An arrangement of controls by their names of before version 3, as keys. */
+export const liftControls = (controls: unknown): unknown => lifted(controls, { '*': positions })

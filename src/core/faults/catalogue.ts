@@ -1,4 +1,3 @@
-import type { FaultKind } from '../parts'
 import type { FaultDefinition } from './definition'
 import type { Fault } from './fault'
 import { blown } from './kinds/blown'
@@ -34,7 +33,7 @@ import { wrongBulb } from './kinds/wrong-bulb'
 import { wrongFuse } from './kinds/wrong-fuse'
 
 /** Every fault there is. A new one is its file and its line here. */
-export const catalogue: readonly FaultDefinition[] = [
+const all = [
   open,
   highResistance,
   corroded,
@@ -66,11 +65,17 @@ export const catalogue: readonly FaultDefinition[] = [
   outputDead,
   inputNotSeen,
   notSleeping,
-]
+] as const
 
-const byKind = new Map(catalogue.map((definition) => [definition.kind, definition]))
+export type FaultKind = (typeof all)[number]['kind']
+export const catalogue: readonly FaultDefinition<FaultKind>[] = all
+export const faultKinds = all.map((definition) => definition.kind)
 
-export function faultOfKind(kind: FaultKind): FaultDefinition {
+const byKind: ReadonlyMap<string, FaultDefinition<FaultKind>> = new Map(
+  catalogue.map((definition) => [definition.kind, definition]),
+)
+
+export function faultOfKind(kind: string): FaultDefinition<FaultKind> {
   const found = byKind.get(kind)
   if (!found) throw new Error(`no fault of kind ${kind}`)
   return found

@@ -1,7 +1,9 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { solveBoard, voltsBetween } from '../board'
 import { readCircuit, type Circuit } from '../circuit'
-import { copperOhms, parts, type FaultKind } from '../parts'
+import { copperOhms, parts } from '../parts'
+import type { FaultKind } from './catalogue'
 import { demoBoard } from '../../../test/demo'
 import { catalogue, faultOfKind, type Fault } from '.'
 
@@ -59,7 +61,7 @@ function measure(fault: Fault | undefined, red: string, state = 'on', black = 'B
     fault ? [fault] : [],
     circuit.states.find((s) => s.id === state)!,
   )
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   const at = (name: string) => solved.board.wiring.find(name)!.node
   return voltsBetween(solved, at(red), at(black))!
 }
@@ -137,7 +139,7 @@ describe('faults against Ohm’s law by hand', () => {
     }
     const [one, other] = [circuit, half].map((c) => {
       const solved = solveBoard(c, [], c.states[0]!)
-      if (!solved.ok) throw new Error(solved.message)
+      if (!solved.ok) throw new Error(tell(solved.why))
       return solved.point.voltage
     })
     one!.forEach((v, node) => expect(other![node]).toBeCloseTo(v / 2, 9))

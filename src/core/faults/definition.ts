@@ -1,4 +1,4 @@
-import type { FaultKind } from '../parts'
+import type { AnyPart, Segment } from '../parts'
 import type { Element, Owner } from '../solve'
 import type { Severity } from './fault'
 
@@ -31,9 +31,24 @@ export interface Struck {
   readonly other?: Element[]
 }
 
-export interface FaultDefinition {
-  readonly kind: FaultKind
+/** What faults have in common for a lesson: the words in which a work order narrows them down. */
+export const families = {
+  opens: 'Opens',
+  resistance: 'High resistance',
+  shorts: 'Shorts',
+  drains: 'Drains',
+  switching: 'Switches and contacts',
+  loads: 'Loads',
+  sources: 'Battery and source',
+  modules: 'Modules',
+  wiring: 'Wrong piece or wrong place',
+} as const
+export type Family = keyof typeof families
+
+export interface FaultDefinition<K extends string = string> {
+  readonly kind: K
   readonly title: string
+  readonly family: Family
   readonly severity?: Severity
   /** How it is made on a real board. */
   readonly built: string
@@ -42,4 +57,26 @@ export interface FaultDefinition {
   readonly strike: (site: Site, severity: number) => Element[] | Struck
   /** It involves a second piece: of what kinds of part and segment that may be. */
   readonly involves?: 'conductor' | 'pin'
+  /** Segments that it strikes beside those that name it themselves. */
+  readonly strikes?: (segment: Segment, part: AnyPart) => boolean
+  /** It can make more current flow than the sound circuit: only such a fault melts what that does not. */
+  readonly drawsMore?: true
+  /** It makes heat on the board. */
+  readonly heats?: true
+  /** How much rarer it is than the common ways to fail, 0 to 1; 1 unless said (common practice, no source). */
+  readonly rare?: number
+  /** The conductor is touched on its way: before and behind the place run two currents. */
+  readonly touches?: true
+  /** Taking the joint apart and together again hides it: it has “repaired itself”. */
+  readonly reseats?: true
+  /** It is made from a resistor of its severity, or by cutting strands. */
+  readonly madeBy?: 'resistor' | 'strands'
+  /** Names that are taken for it where nothing in the bag told them apart. */
+  readonly sameAs?: readonly string[]
+  /** Repairs that cure it, by their keys, where they fit the piece. */
+  readonly repairedBy: readonly string[]
 }
+
+/** Gives a definition its types; its kind stays a literal, from which `FaultKind` is made. */
+export const defineFault = <const K extends string>(definition: FaultDefinition<K>): FaultDefinition<K> =>
+  definition

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { faultKinds } from '../parts'
+import { faultKinds } from './catalogue'
 import type { Unit } from '../quantity'
 
 /** A planted fault: which piece, how it fails, and how badly where that is a number. */

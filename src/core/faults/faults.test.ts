@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
@@ -58,7 +59,7 @@ describe('a fault that does not fit', () => {
     ],
     [{ kind: 'corroded', part: 'X1', segment: 'pin', severity: Number.NaN }, /must lie between/],
   ])('%j is refused with a reason', (fault, reason) =>
-    expect(checkFault(circuit, fault)?.what).toMatch(reason),
+    expect(tell(checkFault(circuit, fault)!)).toMatch(reason),
   )
 })
 
@@ -88,16 +89,16 @@ describe('a fault in one line', () => {
     fc.assert(
       fc.property(fc.string(), (text) => {
         const read = readFaultSpec(circuit, text)
-        if (!read.ok) expect(read.message.length).toBeGreaterThan(20)
+        if (!read.ok) expect(tell(read.why).length).toBeGreaterThan(20)
       }),
     )
     expect(readFaultSpec(circuit, 'L1=burntOut:3')).toMatchObject({
       ok: false,
-      message: expect.stringContaining('takes no severity'),
+      why: { params: { why: { code: 'faults.noSeverity' } } },
     })
     expect(readFaultSpec(circuit, 'W1=blown')).toMatchObject({
       ok: false,
-      message: expect.stringContaining('cannot fail that way'),
+      why: { params: { why: { code: 'faults.cannotFail' } } },
     })
   })
 })

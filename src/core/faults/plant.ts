@@ -1,13 +1,28 @@
-import type { Circuit, Problem } from '../circuit'
-import { partOfKind } from '../parts'
-import { faultOfKind, severityOf } from './catalogue'
+import type { Circuit } from '../circuit'
+import type { Problem } from '../document'
+import { say } from './phrases'
+import { partOfKind, type AnyPart, type Segment } from '../parts'
+import { catalogue, faultOfKind, severityOf, type FaultKind } from './catalogue'
 import type { Fault } from './fault'
+
+const struckKept = new WeakMap<Segment, readonly FaultKind[]>()
+
+/** Kinds of fault that can strike a segment: those that it names, then those that name it, in the catalogue's order. */
+export function faultsOf(part: AnyPart, segment: Segment): readonly FaultKind[] {
+  const known = struckKept.get(segment)
+  if (known) return known
+  const named = segment.faults.map((kind) => faultOfKind(kind).kind)
+  const more = catalogue.filter(({ kind, strikes }) => !named.includes(kind) && strikes?.(segment, part))
+  const found = [...named, ...more.map(({ kind }) => kind)]
+  struckKept.set(segment, found)
+  return found
+}
 
 /** Every fault that can strike this circuit, one per segment, kind and other piece involved, at its default severity. */
 export function possibleFaults(circuit: Circuit): Fault[] {
   return circuit.parts.flatMap((part) =>
     partOfKind(part.kind).segments.flatMap((segment) =>
-      segment.faults.flatMap((kind): Fault[] => {
+      faultsOf(partOfKind(part.kind), segment).flatMap((kind): Fault[] => {
         const preset = faultOfKind(kind).severity?.preset
         const base = { kind, part: part.id, segment: segment.key }
         const whole = preset === undefined ? base : { ...base, severity: preset }
@@ -21,33 +36,43 @@ export function possibleFaults(circuit: Circuit): Fault[] {
 /** What is wrong with planting `fault` here, or undefined if it fits. */
 export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined {
   const part = circuit.parts.find((p) => p.id === fault.part)
-  if (!part) return { where: fault.part, what: `There is no part ${fault.part}` }
+  if (!part) return { where: fault.part, ...say('noPart', { id: fault.part }) }
   const definition = partOfKind(part.kind)
   const segment = definition.segments.find((s) => s.key === fault.segment)
   if (!segment) {
     return {
       where: fault.part,
-      what: `${fault.part} has no “${fault.segment}”: it has ${definition.segments.map((s) => s.key).join(', ')}`,
+      ...say('noSegment', {
+        id: fault.part,
+        key: fault.segment,
+        keys: definition.segments.map((s) => s.key),
+      }),
     }
   }
-  if (!segment.faults.includes(fault.kind)) {
-    return { where: fault.part, what: `“${faultOfKind(fault.kind).title}” cannot strike its ${segment.name}` }
+  if (!faultsOf(definition, segment).includes(fault.kind)) {
+    return {
+      where: fault.part,
+      ...say('cannotStrike', { title: faultOfKind(fault.kind).title, name: segment.name }),
+    }
   }
   const range = faultOfKind(fault.kind).severity
   const severity = severityOf(fault)
   if (range && !(severity >= range.least && severity <= range.most)) {
     return {
       where: fault.part,
-      what: `${range.label} must lie between ${range.least} and ${range.most} ${range.unit}`,
+      ...say('range', {
+        label: range.label,
+        least: String(range.least),
+        most: String(range.most),
+        unit: range.unit,
+      }),
     }
   }
   const partners = faultOfKind(fault.kind).involves && partnersOf(circuit, fault)
   if (partners && !(fault.other !== undefined && partners.includes(fault.other))) {
     return {
       where: fault.part,
-      what: partners.length
-        ? `Say which other piece is involved: ${partners.slice(0, 12).join(', ')}`
-        : 'There is no other piece that could be involved: conductors touch where a bundle holds them together',
+      ...(partners.length ? say('whichOther', { others: partners.slice(0, 12) }) : say('noOther')),
     }
   }
   return undefined
@@ -64,10 +89,12 @@ export function partnersOf(circuit: Circuit, fault: Fault): string[] {
     // Two pins of one plug are swapped as easily as those of two.
     if (part.id === fault.part && involves === 'conductor') return []
     if (involves === 'conductor' && !beside(circuit, part.id, fault.part)) return []
-    return partOfKind(part.kind)
-      .segments.filter(
+    const definition = partOfKind(part.kind)
+    return definition.segments
+      .filter(
         (segment) =>
-          segment.faults.includes(fault.kind) && !(part.id === fault.part && segment.key === fault.segment),
+          faultsOf(definition, segment).includes(fault.kind) &&
+          !(part.id === fault.part && segment.key === fault.segment),
       )
       .map((segment) => `${part.id}.${segment.key}`)
   })

@@ -1,9 +1,11 @@
 import type { Circuit } from '../circuit'
 import { partOfKind } from '../parts'
 import { parseQuantity } from '../quantity'
-import { catalogue, faultOfKind } from './catalogue'
+import type { Message } from '../document'
+import { faultKinds, faultOfKind } from './catalogue'
+import { say } from './phrases'
 import { faultSchema, type Fault } from './fault'
-import { checkFault, partnersOf } from './plant'
+import { checkFault, faultsOf, partnersOf } from './plant'
 
 /**
  * Reads a fault from one line: `PART[.SEGMENT]=KIND[:SEVERITY]`, such as `X2=corroded:3` or `G1.foot=highResistance:0R5`.
@@ -13,13 +15,16 @@ import { checkFault, partnersOf } from './plant'
 export function readFaultSpec(
   circuit: Circuit,
   spec: string,
-): { ok: true; fault: Fault } | { ok: false; message: string } {
-  const refuse = (message: string) => ({ ok: false as const, message: `fault “${spec}”: ${message}` })
+): { ok: true; fault: Fault } | { ok: false; why: Message } {
+  const refuse = (why: Message) => ({
+    ok: false as const,
+    why: say('spec', { spec: spec.slice(0, 80), why }),
+  })
   const found =
     /^([A-Za-z]+\d+)(?:\.([A-Za-z0-9]+))?=([A-Za-z]+)(?::([^&]+))?(?:&([A-Za-z]+\d+(?:\.[A-Za-z0-9]+)?))?$/.exec(
       spec.trim(),
     )
-  if (!found) return refuse('write it as PART[.SEGMENT]=KIND[:SEVERITY], such as X2=corroded:3')
+  if (!found) return refuse(say('written'))
   const [, id, segmentKey, kindText, severityText, otherText] = found as unknown as [
     string,
     string,
@@ -29,25 +34,25 @@ export function readFaultSpec(
     string | undefined,
   ]
   const kind = faultSchema.shape.kind.safeParse(kindText)
-  if (!kind.success)
-    return refuse(`there is no kind “${kindText}”: known are ${catalogue.map((f) => f.kind).join(', ')}`)
+  if (!kind.success) return refuse(say('noKind', { kind: kindText, kinds: faultKinds }))
   const part = circuit.parts.find((p) => p.id.toLowerCase() === id.toLowerCase())
-  if (!part) return refuse(`there is no part ${id}`)
-  const able = partOfKind(part.kind).segments.filter((s) => s.faults.includes(kind.data))
+  if (!part) return refuse(say('noPart', { id }))
+  const definition = partOfKind(part.kind)
+  const able = definition.segments.filter((s) => faultsOf(definition, s).includes(kind.data))
   const segment = segmentKey ?? (able.length === 1 ? able[0]!.key : undefined)
   if (segment === undefined) {
     return refuse(
       able.length
-        ? `say which segment of ${part.id}: ${able.map((s) => s.key).join(', ')}`
-        : `${part.id} cannot fail that way`,
+        ? say('whichSegment', { id: part.id, keys: able.map((s) => s.key) })
+        : say('cannotFail', { id: part.id }),
     )
   }
   const range = faultOfKind(kind.data).severity
   let severity = range?.preset
   if (severityText !== undefined) {
-    if (!range) return refuse(`${kind.data} takes no severity`)
+    if (!range) return refuse(say('noSeverity', { kind: kind.data }))
     const read = parseQuantity(severityText, range.unit)
-    if (!read.ok) return refuse(read.message)
+    if (!read.ok) return refuse(read.why)
     severity = read.value
   }
   const fault: Fault = {
@@ -61,9 +66,11 @@ export function readFaultSpec(
     const partners = partnersOf(circuit, fault)
     const other = partners.find((p) => p.toLowerCase() === asked || p.split('.')[0]!.toLowerCase() === asked)
     if (other === undefined)
-      return refuse(`name the other piece after &, one of ${partners.slice(0, 12).join(', ') || 'none here'}`)
+      return refuse(
+        partners.length ? say('nameOther', { others: partners.slice(0, 12) }) : say('noOtherHere'),
+      )
     fault.other = other
-  } else if (otherText !== undefined) return refuse(`${kind.data} involves no other piece`)
+  } else if (otherText !== undefined) return refuse(say('involvesNone', { kind: kind.data }))
   const problem = checkFault(circuit, fault)
-  return problem ? refuse(problem.what) : { ok: true, fault }
+  return problem ? refuse(problem) : { ok: true, fault }
 }

@@ -1,7 +1,8 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '../board'
 import type { CircuitState } from '../circuit'
-import { functionOf, workshopMeter } from '../instruments'
+import { readContinuity, workshopMeter } from '../instruments'
 import { demoBoard, demoCircuit, stateOf } from '../../../test/demo'
 import type { Fault } from './fault'
 
@@ -18,7 +19,7 @@ describe('a conductor cut down to a few strands (common practice, no source)', (
     const open = board('sweeper-work-lamp', 'on-unplugged', [cut(97)])
     expect(drop(open, 'L1a', 'B1-')).toBeGreaterThan(12.5)
     const dead = board('sweeper-work-lamp', 'strap-off', [cut(97)])
-    const read = functionOf('continuity').read(dead, at(dead, 'X1b'), at(dead, 'L1a'), workshopMeter)
+    const read = readContinuity(dead, at(dead, 'X1b'), at(dead, 'L1a'), workshopMeter)
     expect(read.beeps).toBe(true)
   })
 
@@ -91,7 +92,7 @@ describe('what touches what', () => {
     const stuck: Fault = { kind: 'sticking', part: 'K1', segment: 'make' }
     const states: CircuitState[] = [stateOf(fan, 'on'), { ...stateOf(fan, 'off'), id: 'then', after: 'on' }]
     const solved = solveBoard({ ...fan, states }, [stuck], states[1]!)
-    if (!solved.ok) throw new Error(solved.message)
+    if (!solved.ok) throw new Error(tell(solved.why))
     expect(seen(solved).M1).toBe('turns')
     const fresh = solveBoard({ ...fan, states }, [stuck], { ...states[1]!, after: undefined })
     expect(fresh.ok && seen(fresh).M1).toBe('still')

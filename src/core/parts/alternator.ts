@@ -16,6 +16,10 @@ const notices = {
  */
 export const alternator = definePart({
   kind: 'alternator',
+  symbol: 'generator',
+  access: 'under',
+  fedUnfused: true,
+  pinout: 'all',
   title: 'Alternator',
   letters: 'GA',
   quick: { words: ['alternator', 'generator'] },
@@ -26,6 +30,16 @@ export const alternator = definePart({
     { key: 'lamp', suffix: '.L', name: 'charge lamp terminal' },
   ],
   through: ['plus', 'case'],
+  passes: [
+    { segment: 'exciter', symbol: 'coil', caption: 'exciter' },
+    { segment: 'output', symbol: 'generator', caption: 'output' },
+  ],
+  units: [
+    { key: 'machine', name: 'machine', segments: ['output', 'trio'] },
+    { key: 'exciter', name: 'exciter', segments: ['exciter'] },
+  ],
+  // Common practice, no source.
+  spread: { ohms: 0.6, exciterOhms: 0.6 },
   generates: true,
   parameters: z.object({
     volts: quantity('Regulated volts', 'V', 12, 30, 14.4),

@@ -50,6 +50,9 @@ export function platesLaw(polarisation: number): Law {
 /** Lead–acid battery with both clamps. Reference of every voltage is its negative post. */
 export const battery = definePart({
   kind: 'battery',
+  symbol: 'battery',
+  access: 'hand',
+  supplies: { volts: ({ blocks }) => 12.6 * blocks, coldCranking: ({ coldCranking }) => coldCranking },
   title: 'Battery',
   letters: 'B',
   quick: { words: ['battery', 'accumulator'], main: ['coldCranking', 'charge'] },
@@ -61,6 +64,13 @@ export const battery = definePart({
     { key: 'n', suffix: 'n', name: 'negative clamp' },
   ],
   through: ['p', 'n'],
+  units: [
+    { key: 'plus', name: 'positive clamp', segments: ['clampPlus'] },
+    { key: 'cells', name: 'cells', segments: ['cells'] },
+    { key: 'minus', name: 'negative clamp', segments: ['clampMinus'] },
+  ],
+  // Common practice, no source.
+  spread: { clampOhms: 0.6, coldCranking: 0.3, charge: 0.1 },
   parameters: z.object({
     blocks: quantity('12 V blocks in series', '', 1, 2, 1),
     charge: quantity('State of charge', '%', 0, 100, 95),
@@ -73,7 +83,7 @@ export const battery = definePart({
     { key: 'cells', name: 'cells', between: ['pos', 'neg'], faults: ['discharged', 'sulphated'] },
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
-  detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'] },
+  detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
   stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, { temperature }) => {
     net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
     const volts = blocks * openCircuitVoltage(charge)

@@ -5,6 +5,9 @@ import { formatPlain } from '../quantity'
 /** Bench supply: holds its volts behind a small resistance. Its two clamps are joints like a battery's. */
 export const benchSupply = definePart({
   kind: 'benchSupply',
+  symbol: 'benchSupply',
+  access: 'hand',
+  supplies: { volts: ({ volts }) => volts },
   title: 'Bench supply',
   letters: 'BS',
   quick: { words: ['bench supply', 'supply'], main: ['volts'] },
@@ -16,6 +19,13 @@ export const benchSupply = definePart({
     { key: 'n', suffix: 'n', name: 'negative lead' },
   ],
   through: ['p', 'n'],
+  units: [
+    { key: 'plus', name: 'positive clamp', segments: ['clampPlus'] },
+    { key: 'cells', name: 'supply', segments: ['cells'] },
+    { key: 'minus', name: 'negative clamp', segments: ['clampMinus'] },
+  ],
+  // Common practice, no source.
+  spread: { volts: 0.01, ohms: 0.6, clampOhms: 0.6 },
   parameters: z.object({
     volts: quantity('Volts set', 'V', 0.1, 60, 12.6),
     ohms: quantity('Inner resistance', 'Ω', 1e-6, 10, 0.01),
@@ -26,7 +36,7 @@ export const benchSupply = definePart({
     { key: 'cells', name: 'supply', between: ['pos', 'neg'], faults: [] },
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
-  detach: { verb: 'lift', done: 'off', opens: ['clampMinus'] },
+  detach: { verb: 'lift', done: 'off', opens: ['clampMinus'], gap: ['n', 'neg'] },
   stamp: ({ volts, ohms, clampOhms }, net) => {
     net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
     net.source('cells', 'pos', 'neg', volts, ohms, 0.05)

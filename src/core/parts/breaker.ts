@@ -14,6 +14,8 @@ const tripsAbove = 1.35
 /** Thermal circuit breaker. One that resets itself cycles under an overload; one with a button stays off. */
 export const breaker = definePart({
   kind: 'breaker',
+  symbol: 'breaker',
+  access: 'cover',
   title: 'Circuit breaker',
   letters: 'CB',
   quick: { words: ['breaker', 'circuit breaker'], main: ['rating'] },
@@ -23,17 +25,21 @@ export const breaker = definePart({
     { key: 'b', suffix: 'b', name: 'load side' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'breaker', name: 'breaker', segments: ['bimetal'] }],
+  // Common practice, no source.
+  spread: { ohms: 0.6 },
   parameters: z.object({
     rating: quantity('Rating', 'A', 1, 200, 20),
     ohms: quantity('Bimetal and contacts', 'Ω', 0.0005, 0.2, 0.006),
-    reset: choice('Reset', ['by itself', 'by hand'], 'by itself'),
+    reset: choice('Reset', ['itself', 'hand'], 'itself', { itself: 'by itself', hand: 'by hand' }),
   }),
   segments: [{ key: 'bimetal', name: 'bimetal', between: ['a', 'b'], faults: [...passive, 'stuckOpen'] }],
+  protects: { segment: 'bimetal', rating: ({ rating }) => rating },
   modes: {
     rest: 'closed',
     next: ({ rating, reset }, { amps }, { mode }) => {
       if (mode === 'closed') return Math.abs(amps('bimetal')) > tripsAbove * rating ? 'tripped' : 'closed'
-      return reset === 'by itself' ? 'closed' : 'tripped'
+      return reset === 'itself' ? 'closed' : 'tripped'
     },
   },
   stamp: ({ ohms }, net, { mode }) => {
@@ -45,5 +51,6 @@ export const breaker = definePart({
       swings ? notices.cycles : mode === 'tripped' ? notices.tripped : notices.closed,
     all: Object.values(notices),
   },
-  summary: ({ rating, reset }) => `${formatPlain(rating)} A, resets ${reset}`,
+  summary: ({ rating, reset }) =>
+    `${formatPlain(rating)} A, resets ${reset === 'itself' ? 'by itself' : 'by hand'}`,
 })

@@ -4,6 +4,9 @@ import { definePart, quantity } from './definition'
 /** Sheet metal between two ground points: a ground is a path, not a symbol. */
 export const chassis = definePart({
   kind: 'chassis',
+  symbol: 'chassis',
+  access: 'hand',
+  ground: 'a',
   title: 'Chassis',
   letters: 'CH',
   quick: { words: ['chassis', 'body'] },
@@ -13,6 +16,9 @@ export const chassis = definePart({
     { key: 'b', suffix: 'b', name: 'near the battery' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'metal', name: 'sheet metal', segments: ['metal'] }],
+  // Common practice, no source.
+  spread: { ohms: 0.6 },
   parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.001) }),
   segments: [{ key: 'metal', name: 'sheet metal', between: ['a', 'b'], faults: ['highResistance'] }],
   stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),

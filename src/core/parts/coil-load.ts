@@ -11,6 +11,7 @@ function coilLoad(spec: {
   inductance: number
   ratedVoltage: number
   words: { none: string; weak: string; full: string }
+  moves?: boolean
 }) {
   const notices = {
     none: { key: 'none', text: spec.words.none },
@@ -19,6 +20,9 @@ function coilLoad(spec: {
   } as const satisfies Record<string, Notice>
   return definePart({
     kind: spec.kind,
+    symbol: spec.kind,
+    access: 'cover',
+    ...(spec.moves && { moves: true }),
     title: spec.title,
     letters: spec.letters,
     role: 'load',
@@ -27,15 +31,24 @@ function coilLoad(spec: {
       { key: 'b', suffix: 'b', name: 'return' },
     ],
     through: ['a', 'b'],
+    units: [{ key: 'winding', name: 'winding', segments: ['winding'] }],
+    // Common practice, no source.
+    spread: { ohms: 0.6 },
     parameters: z.object({
       ratedVoltage: quantity('Rated volts', 'V', 1, 48, spec.ratedVoltage),
       ohms: quantity('Winding', 'Ω', 0.1, 5000, spec.ohms),
       inductance: quantity('Inductance', 'H', 0.00001, 5, spec.inductance),
     }),
     segments: [
-      { key: 'winding', name: 'winding', between: ['a', 'b'], faults: ['burntOut', 'shortedTurns', 'weak'] },
+      {
+        key: 'winding',
+        name: 'winding',
+        between: ['a', 'b'],
+        faults: ['burntOut', 'shortedTurns', 'weak'],
+        inTime: { type: 'winding', henry: 'inductance' },
+      },
     ],
-    detach: { verb: 'unplug', done: 'unplugged', opens: ['winding'] },
+    detach: { verb: 'unplug', done: 'unplugged', opens: ['winding'], gap: ['a', 'b'] },
     loads: ['winding'],
     stamp: ({ ohms }, net) => net.resistor('winding', 'a', 'b', ohms, 0.1),
     notice: {
@@ -70,6 +83,7 @@ export const solenoid = coilLoad({
   inductance: 0.05,
   ratedVoltage: 12,
   words: { none: 'does not move', weak: 'hums, hardly moves', full: 'clunks and holds' },
+  moves: true,
 })
 
 /** Warning speaker, driven by direct current pulses: its winding is what a meter sees. */

@@ -4,6 +4,9 @@ import { definePart, passive, quantity } from './definition'
 /** One circuit through an inline connector; both halves are back-probed. */
 export const connector = definePart({
   kind: 'connector',
+  symbol: 'connector',
+  access: 'cover',
+  pinout: 'all',
   title: 'Inline connector',
   letters: 'X',
   quick: { words: ['connector', 'plug'] },
@@ -13,6 +16,9 @@ export const connector = definePart({
     { key: 'b', suffix: 'b', name: 'far half' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'pin', name: 'pin', segments: ['pin'] }],
+  // Common practice, no source.
+  spread: { pinOhms: 0.6 },
   parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
   segments: [
     {
@@ -22,7 +28,7 @@ export const connector = definePart({
       faults: [...passive, 'slack', 'missingPin', 'swapped', 'drain'],
     },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'], gap: ['a', 'b'] },
   stamp: ({ pinOhms }, net) => net.resistor('pin', 'a', 'b', Math.max(pinOhms, 1e-6), 0.5),
   summary: () => '',
 })

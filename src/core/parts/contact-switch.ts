@@ -1,18 +1,23 @@
 import { z } from 'zod'
-import { definePart, quantity, type FaultKind } from './definition'
+import { definePart, quantity, type Access } from './definition'
 
-const faults: readonly FaultKind[] = ['stuckOpen', 'burnt', 'corroded', 'leaky', 'welded']
+const faults: readonly string[] = ['stuckOpen', 'burnt', 'corroded', 'leaky', 'welded']
 
 /** A two-terminal switch that some of its positions close. */
 function contactSwitch(spec: {
   kind: string
   title: string
   letters: string
+  symbol?: string
+  access: Access
   positions: readonly string[]
+  positionNames?: Readonly<Record<string, string>>
   closes: readonly string[]
 }) {
   return definePart({
     kind: spec.kind,
+    symbol: spec.symbol ?? 'switch',
+    access: spec.access,
     title: spec.title,
     letters: spec.letters,
     role: 'control',
@@ -21,10 +26,15 @@ function contactSwitch(spec: {
       { key: 'b', suffix: 'b', name: 'output' },
     ],
     through: ['a', 'b'],
+    units: [{ key: 'contacts', name: 'contacts', segments: ['contacts'] }],
+    // Common practice, no source.
+    spread: { contactOhms: 0.6 },
     parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.008) }),
     segments: [{ key: 'contacts', name: 'contacts', between: ['a', 'b'], faults }],
     positions: spec.positions,
-    detach: { verb: 'unplug', done: 'unplugged', opens: ['contacts'] },
+    closes: spec.closes,
+    ...(spec.positionNames && { positionNames: spec.positionNames }),
+    detach: { verb: 'unplug', done: 'unplugged', opens: ['contacts'], gap: ['a', 'b'] },
     stamp: ({ contactOhms }, net, { position }) => {
       if (position !== undefined && spec.closes.includes(position))
         net.resistor('contacts', 'a', 'b', Math.max(contactOhms, 1e-6), 0.5)
@@ -38,6 +48,8 @@ export const pushButton = contactSwitch({
   kind: 'pushButton',
   title: 'Push button',
   letters: 'PB',
+  symbol: 'pushButton',
+  access: 'hand',
   positions: ['released', 'pressed'],
   closes: ['pressed'],
 })
@@ -47,6 +59,7 @@ export const inhibitor = contactSwitch({
   kind: 'inhibitor',
   title: 'Gear inhibitor switch',
   letters: 'SN',
+  access: 'under',
   positions: ['drive', 'neutral', 'park'],
   closes: ['neutral', 'park'],
 })
@@ -56,6 +69,8 @@ export const clutchSwitch = contactSwitch({
   kind: 'clutchSwitch',
   title: 'Clutch switch',
   letters: 'SC',
-  positions: ['pedal up', 'pedal down'],
-  closes: ['pedal down'],
+  access: 'dash',
+  positions: ['pedalUp', 'pedalDown'],
+  positionNames: { pedalUp: 'pedal up', pedalDown: 'pedal down' },
+  closes: ['pedalDown'],
 })

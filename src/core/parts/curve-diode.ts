@@ -17,10 +17,14 @@ export const kneeVolts = (saturation: number, emission: number, kelvin: number):
 /** Diode by its curve: germanium, Schottky, a string of them; Shockley's law through one measured point. */
 export const curveDiode = definePart({
   kind: 'curveDiode',
+  symbol: 'curveDiode',
+  access: 'cover',
   title: 'Diode by its curve',
   letters: 'VC',
   quick: { words: ['curve diode', 'schottky'], main: ['kneeVolts'] },
   ...diodeShape,
+  // Common practice, no source.
+  spread: { ohms: 0.6 },
   parameters: z.object({
     kneeVolts: quantity('Forward volts at 1 mA', 'V', 0.02, 6, 0.25),
     emission: quantity('Emission coefficient', '', 0.5, 8, 1.05),

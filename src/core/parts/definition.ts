@@ -1,3 +1,5 @@
+import { coded, type Message } from '../document'
+import { say } from './phrases'
 import { z } from 'zod'
 import type { Law } from '../solve'
 import type { Unit } from '../quantity'
@@ -8,8 +10,9 @@ export type Table = readonly { readonly value: number; readonly text: string }[]
 export interface FieldMeta {
   label: string
   unit: Unit
-  /** The words to choose from, where it is no number. */
+  /** The keys to choose from, where it is no number; `names` where they are called otherwise. */
   options?: readonly string[]
+  names?: Readonly<Record<string, string>>
   /** Values that the trade takes from a table, with what the table calls them. */
   table?: Table
 }
@@ -23,7 +26,7 @@ export function quantity(
   preset: number,
   table?: Table,
 ) {
-  const range = `${label} must lie between ${least} and ${most}${unit ? ` ${unit}` : ''}`
+  const range = coded(say('range', { label, least: String(least), most: String(most), unit: unit || 'none' }))
   return z
     .number({ error: range })
     .min(least, range)
@@ -33,29 +36,30 @@ export function quantity(
 }
 
 /** A line of text that `check` finds fault with, or not. */
-export const text = (label: string, preset: string, check: (value: string) => string | undefined) =>
+export const text = (label: string, preset: string, check: (value: string) => Message | undefined) =>
   z
     .string()
-    .max(120, `${label} is at most 120 letters long`)
+    .max(120, coded(say('long', { label, most: 120 })))
     .superRefine((value, context) => {
       const wrong = check(value)
-      if (wrong) context.addIssue({ code: 'custom', message: `${label}: ${wrong}` })
+      if (wrong) context.addIssue({ code: 'custom', message: coded(say('condition', { label, why: wrong })) })
     })
     .default(preset)
     .meta({ label, unit: '' })
 
-/** One word out of a few. */
+/** One word out of a few: keys, with what they are called where that is something else. */
 export function choice<const T extends readonly [string, ...string[]]>(
   label: string,
   options: T,
   preset: T[number],
+  names?: Readonly<Partial<Record<T[number], string>>>,
 ) {
-  const said = `${label} must be one of ${options.join(', ')}`
+  const said = coded(say('options', { label, options }))
   // Zod cannot see that a member of the tuple is a default of its own enum.
   return z
     .enum(options, { error: said })
     .default(preset as never)
-    .meta({ label, unit: '', options })
+    .meta({ label, unit: '', options, ...(names && { names }) })
 }
 
 export type TerminalKey = string
@@ -69,49 +73,33 @@ export interface Terminal {
   readonly inside?: boolean
 }
 
-/** Kinds of fault that can strike a segment; what each does is in `faults/`. */
-export const faultKinds = [
-  'open',
-  'highResistance',
-  'corroded',
-  'blown',
-  'burntOut',
-  'shortToGround',
-  'shortToSupply',
-  'stuckOpen',
-  'leaky',
-  'discharged',
-  'seized',
-  'dragging',
-  'shortedTurns',
-  'strandsLost',
-  'slack',
-  'missingPin',
-  'swapped',
-  'reversed',
-  'shortBetween',
-  'wrongFuse',
-  'missingFuse',
-  'sulphated',
-  'welded',
-  'sticking',
-  'burnt',
-  'weak',
-  'wrongBulb',
-  'drain',
-  'outputDead',
-  'inputNotSeen',
-  'notSleeping',
-] as const
-export type FaultKind = (typeof faultKinds)[number]
+/** What a piece does while something changes; the equations are in `time/`. Parameters by key. */
+export type InTime =
+  | { readonly type: 'winding'; readonly henry: string }
+  | { readonly type: 'filament'; readonly watts: string }
+  | { readonly type: 'motor' }
+  | { readonly type: 'starter' }
 
 /** One piece of a part, between two of its terminals, that can fail by itself. */
 export interface Segment {
   readonly key: string
   readonly name: string
   readonly between: readonly [TerminalKey, TerminalKey]
-  readonly faults: readonly FaultKind[]
+  /** Kinds of fault, by their keys in the catalogue, that the part knows can strike it; others say so themselves. */
+  readonly faults: readonly string[]
+  readonly inTime?: InTime
 }
+
+/** A piece as the trade names it when it strikes it out: a relay's coil side, a lamp's socket. */
+export interface StrikeUnit {
+  readonly key: string
+  readonly name: string
+  readonly segments: readonly string[]
+}
+
+/** How hard a part is to reach the first time. */
+export const accesses = ['hand', 'cover', 'dash', 'under'] as const
+export type Access = (typeof accesses)[number]
 
 /** The small interface to the solver that a part writes itself into. Terminals by key, SI units. */
 export interface Net {
@@ -171,6 +159,8 @@ export interface Notice {
   /** Key that evidence is compared by, such as `dim`. */
   readonly key: string
   readonly text: string
+  /** Its armature is pulled in: the drawing shows its contacts so. */
+  readonly pulled?: true
 }
 
 /** What else tells a person how a part does. */
@@ -192,6 +182,9 @@ export type Role = 'source' | 'protection' | 'control' | 'conductor' | 'connecti
 
 export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly kind: string
+  /** Key of the graphic symbol that it is drawn with. */
+  readonly symbol: string
+  readonly access: Access
   readonly title: string
   /** Letters that a new part's id starts with. */
   readonly letters: string
@@ -200,6 +193,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly quick?: {
     readonly words: readonly string[]
     readonly main?: readonly string[]
+    /** Its rated volts are its own, not the system's. */
+    readonly ownVolts?: true
     /** Values that follow from those said and from the volts of the \`system\`. */
     readonly fill?: (said: Readonly<Record<string, number | undefined>>) => Readonly<Record<string, number>>
   }
@@ -210,24 +205,83 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly through: readonly [TerminalKey, TerminalKey]
   readonly parameters: S
   readonly segments: readonly Segment[]
+  /**
+   * A part of many pieces is drawn pass by pass: the symbol of the pass that runs over a segment, and the positions in
+   * which it is drawn closed. The first that fits is taken.
+   */
+  readonly passes?: readonly {
+    readonly segment: string
+    readonly symbol: string
+    readonly caption: string
+    readonly closes?: readonly string[]
+  }[]
+  /** Positions in which the control's own way is closed. */
+  readonly closes?: readonly string[]
   /** Positions of the control, the resting one first. */
   readonly positions?: readonly string[]
+  /** What positions are called, where that is not their key. */
+  readonly positionNames?: Readonly<Record<string, string>>
   /** What taking it out of circuit is called, and which segments that opens. */
   readonly detach?: {
     readonly verb: 'unplug' | 'pull' | 'lift'
     readonly done: string
     readonly opens: readonly string[]
+    /** The two places between which something else can then stand: an ammeter, a lamp, a jumper; red first. */
+    readonly gap?: readonly [TerminalKey, TerminalKey]
   }
+  /** A source: volts of the system at rest, nominal. */
+  readonly supplies?: {
+    readonly volts: (parameters: z.output<S>) => number
+    /** Amps of the cold-cranking test, of what has such a rating. */
+    readonly coldCranking?: (parameters: z.output<S>) => number
+  }
+  /** Metal that a chafed wire touches: at which terminal. */
+  readonly ground?: TerminalKey
+  /** A length of cable: which parameters say how long and how thick; by the metre, off a roll, or made up. */
+  readonly cable?: {
+    readonly segment: string
+    readonly length: string
+    readonly section: string
+    readonly byTheMetre?: true
+  }
+  /** It turns, throws or grips when it runs: mind hands. */
+  readonly moves?: boolean
+  /** Takes current by itself, though it may be no load: a path through it is no short. */
+  readonly takesCurrent?: boolean
+  /** By custom its own cable has no fuse. */
+  readonly fedUnfused?: true
+  /** Falls asleep some time after the key is off. */
+  readonly sleeps?: true
+  /** Which of its pins a wiring list names: all, or those that something meets. */
+  readonly pinout?: 'all' | 'met'
+  /** Parameter with the watts that it stands. */
+  readonly ratedWatts?: string
+  /** Terminals that it does not have with these parameters. */
+  readonly absent?: (parameters: z.output<S>) => readonly TerminalKey[]
+  /** How far sound ones stray, by parameter: ln of the factor within which two thirds of them lie. */
+  readonly spread?: Readonly<Record<string, number>>
+  /** Pieces that a student strikes out or rings; every segment is in one of them. */
+  readonly units: readonly StrikeUnit[]
   /** It gives current of its own beside the battery: a path from it begins there. */
   readonly generates?: boolean
   /** Segments that are the load itself, its socket left out: what a path runs on. */
   readonly loads?: readonly string[]
   /** Pairs of terminals between which it is measured when it lies on the bench; from end to end unless said. */
   readonly benchPairs?: readonly (readonly [TerminalKey, TerminalKey])[]
-  /** Which segment melts, and the rating in amps. */
-  readonly melts?: {
+  /** It guards what comes after it. */
+  readonly protects?: {
     readonly segment: string
+    /** Amps. */
     readonly rating: (parameters: z.output<S>, struck: ReadonlyMap<string, number>) => number
+    /** It melts, once and for all, rather than trip. */
+    readonly melts?: true
+    /** mm² of the thinnest wire that it guards, where it is chosen by section and not by amps. */
+    readonly guards?: (parameters: z.output<S>) => number
+    /** A blade fuse: the spots on its back for two tips, and its body, by which millivolts become amps. */
+    readonly blade?: {
+      readonly spots: readonly [TerminalKey, TerminalKey]
+      readonly body: (parameters: z.output<S>) => 'mini' | 'regular' | 'maxi'
+    }
   }
   /** Of a part that switches by itself: where it rests, and what it does next; it may fail to settle. */
   readonly modes?: {
@@ -240,12 +294,18 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   /** What a person notices, from what happens in `segment`. */
   readonly notice?: {
     readonly segment: string
+    /** A driver would complain of it, though it is no load. */
+    readonly complained?: true
     readonly read: (parameters: z.output<S>, at: At, more: Attention) => Notice
     readonly all: readonly Notice[]
   }
   /** One line of the main values, as a drawing carries it. */
   readonly summary: (parameters: z.output<S>) => string
 }
+
+/** What a control's position is called. */
+export const positionName = ({ positionNames }: Pick<AnyPart, 'positionNames'>, key: string): string =>
+  positionNames?.[key] ?? key
 
 /** A part whose parameters have been checked at the door: its schema's type is no longer needed. */
 export type AnyPart = PartDefinition
@@ -256,4 +316,4 @@ export function definePart<S extends z.ZodObject>(definition: PartDefinition<S>)
   return definition as unknown as AnyPart
 }
 
-export const passive: readonly FaultKind[] = ['open', 'highResistance', 'corroded']
+export const passive: readonly string[] = ['open', 'highResistance', 'corroded']

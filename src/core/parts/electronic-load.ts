@@ -31,6 +31,8 @@ const notices = {
 /** Electronic load of a test bench: draws the amps it is set to, to bring a drop out with no lamp or motor there. */
 export const electronicLoad = definePart({
   kind: 'electronicLoad',
+  symbol: 'electronicLoad',
+  access: 'hand',
   title: 'Electronic load',
   letters: 'EL',
   quick: { words: ['electronic load', 'constant load'], main: ['amps'] },
@@ -40,9 +42,10 @@ export const electronicLoad = definePart({
     { key: 'b', suffix: 'b', name: 'negative terminal' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'load', name: 'load', segments: ['load'] }],
   parameters: z.object({ amps: quantity('Amps set', 'A', 0.001, 200, 5) }),
   segments: [{ key: 'load', name: 'load', between: ['a', 'b'], faults: ['open'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['load'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['load'], gap: ['a', 'b'] },
   loads: ['load'],
   stamp: ({ amps }, net) => net.curve('load', 'a', 'b', loadLaw(amps), 0.01),
   notice: {

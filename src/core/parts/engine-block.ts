@@ -4,6 +4,8 @@ import { definePart, quantity } from './definition'
 /** Engine block between a component bolted to it and its own strap: metal, and a path like any other. */
 export const engineBlock = definePart({
   kind: 'engineBlock',
+  symbol: 'engineBlock',
+  access: 'hand',
   title: 'Engine block',
   letters: 'EB',
   quick: { words: ['engine block', 'engine'] },
@@ -13,6 +15,9 @@ export const engineBlock = definePart({
     { key: 'b', suffix: 'b', name: 'strap bolt' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'metal', name: 'block', segments: ['metal'] }],
+  // Common practice, no source.
+  spread: { ohms: 0.6 },
   parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.0003) }),
   segments: [{ key: 'metal', name: 'block', between: ['a', 'b'], faults: ['highResistance'] }],
   stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),

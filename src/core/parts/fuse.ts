@@ -70,6 +70,9 @@ export const meltsAbove = 1.35
 /** Blade fuse in its holder; the test tabs on its back are probe points of their own. */
 export const fuse = definePart({
   kind: 'fuse',
+  symbol: 'fuse',
+  access: 'hand',
+  pinout: 'all',
   title: 'Blade fuse in holder',
   letters: 'F',
   quick: { words: ['fuse', 'blade fuse'], main: ['rating'] },
@@ -81,6 +84,12 @@ export const fuse = definePart({
     { key: 'b', suffix: 'b', name: 'holder, load side' },
   ],
   through: ['a', 'b'],
+  units: [
+    { key: 'fuse', name: 'fuse', segments: ['link'] },
+    { key: 'holder', name: 'holder', segments: ['clipIn', 'clipOut'] },
+  ],
+  // Common practice, no source.
+  spread: { clipOhms: 0.6 },
   parameters: z.object({
     rating: quantity('Rating', 'A', 1, 100, 10, fuseTable),
     type: choice('Body', fuseTypes, 'regular'),
@@ -91,8 +100,13 @@ export const fuse = definePart({
     { key: 'link', name: 'fuse link', between: ['ta', 'tb'], faults: ['blown', 'missingFuse', 'wrongFuse'] },
     { key: 'clipOut', name: 'load-side clip', between: ['tb', 'b'], faults: [...passive, 'drain'] },
   ],
-  detach: { verb: 'pull', done: 'pulled', opens: ['clipIn', 'clipOut'] },
-  melts: { segment: 'link', rating: ({ rating }, struck) => struck.get('wrongFuse') ?? rating },
+  detach: { verb: 'pull', done: 'pulled', opens: ['clipIn', 'clipOut'], gap: ['a', 'b'] },
+  protects: {
+    segment: 'link',
+    melts: true,
+    rating: ({ rating }, struck) => struck.get('wrongFuse') ?? rating,
+    blade: { spots: ['ta', 'tb'], body: ({ type }) => type },
+  },
   stamp: ({ rating, type, clipOhms }, net, { blown, struck }) => {
     net.resistor('clipIn', 'a', 'ta', Math.max(clipOhms, 1e-6), 0.5)
     if (!blown) net.curve('link', 'ta', 'tb', fuseLaw(struck.get('wrongFuse') ?? rating, type), 0.1)

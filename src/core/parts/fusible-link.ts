@@ -12,6 +12,9 @@ export const linkRating = (section: number): number => 30 * section ** 0.75
 /** A short wire some gauges thinner than what it protects, in a sleeve that does not burn. */
 export const fusibleLink = definePart({
   kind: 'fusibleLink',
+  symbol: 'fusibleLink',
+  access: 'cover',
+  cable: { segment: 'link', length: 'length', section: 'section' },
   title: 'Fusible link',
   letters: 'FL',
   quick: { words: ['fusible link', 'link'], main: ['section'] },
@@ -21,12 +24,21 @@ export const fusibleLink = definePart({
     { key: 'b', suffix: 'b', name: 'load end' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'link', name: 'link', segments: ['link'] }],
+  // Common practice, no source.
+  spread: { length: 0.08 },
   parameters: z.object({
     length: quantity('Length', 'm', 0.05, 0.5, 0.15),
     section: quantity('Section', 'mm²', 0.3, 10, 2),
   }),
   segments: [{ key: 'link', name: 'link', between: ['a', 'b'], faults: ['blown', ...passive] }],
-  melts: { segment: 'link', rating: ({ section }) => linkRating(section) },
+  protects: {
+    segment: 'link',
+    melts: true,
+    rating: ({ section }) => linkRating(section),
+    // Chosen by section: half of what it guards, or less (common practice).
+    guards: ({ section }) => 2 * section,
+  },
   stamp: ({ length, section }, net, { temperature, blown }) => {
     if (!blown) net.resistor('link', 'a', 'b', copperOhms(length, section, temperature), 0.06)
   },

@@ -11,6 +11,8 @@ const notices = {
 /** Two-terminal heater. Source: Ohm's law; watts at `ratedVoltage`. */
 export const heater = definePart({
   kind: 'heater',
+  symbol: 'heater',
+  access: 'cover',
   title: 'Heater',
   letters: 'E',
   quick: { words: ['heater'], main: ['ratedPower', 'ratedVoltage'] },
@@ -20,12 +22,15 @@ export const heater = definePart({
     { key: 'b', suffix: 'b', name: 'return' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'element', name: 'element', segments: ['element'] }],
+  // Common practice, no source.
+  spread: { ratedPower: 0.05 },
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
     ratedPower: quantity('Rated watts', 'W', 0.5, 1000, 20),
   }),
   segments: [{ key: 'element', name: 'element', between: ['a', 'b'], faults: [...passive, 'shortedTurns'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['element'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['element'], gap: ['a', 'b'] },
   loads: ['element'],
   stamp: ({ ratedVoltage, ratedPower }, net) =>
     net.resistor('element', 'a', 'b', ratedVoltage ** 2 / ratedPower, 0.1),

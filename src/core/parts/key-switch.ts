@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { definePart, quantity, type FaultKind } from './definition'
+import { definePart, quantity } from './definition'
 
-const contactFaults: readonly FaultKind[] = ['stuckOpen', 'burnt', 'leaky']
+const contactFaults: readonly string[] = ['stuckOpen', 'burnt', 'leaky']
 
 /** Which outputs each position joins to 30. Terminal designations: DIN 72552 (15 ignition, 50 start control, 75 accessory). */
 const joins: Readonly<Record<string, readonly ('t75' | 't15' | 't50')[]>> = {
@@ -14,6 +14,9 @@ const joins: Readonly<Record<string, readonly ('t75' | 't15' | 't50')[]>> = {
 /** Key switch. In crank the accessories go off. */
 export const keySwitch = definePart({
   kind: 'keySwitch',
+  symbol: 'keySwitch',
+  access: 'dash',
+  pinout: 'all',
   title: 'Key switch',
   letters: 'SK',
   quick: { words: ['key switch', 'key', 'ignition switch'] },
@@ -25,6 +28,18 @@ export const keySwitch = definePart({
     { key: 't75', suffix: '.75', name: 'accessory' },
   ],
   through: ['t30', 't15'],
+  passes: [
+    { segment: 'ignition', symbol: 'switch', caption: '30–15', closes: ['run', 'crank'] },
+    { segment: 'start', symbol: 'switch', caption: '30–50', closes: ['crank'] },
+    { segment: 'accessory', symbol: 'switch', caption: '30–75', closes: ['accessory', 'run'] },
+  ],
+  units: [
+    { key: 'ignition', name: 'contacts 30–15', segments: ['ignition'] },
+    { key: 'start', name: 'contacts 30–50', segments: ['start'] },
+    { key: 'accessory', name: 'contacts 30–75', segments: ['accessory'] },
+  ],
+  // Common practice, no source.
+  spread: { contactOhms: 0.6 },
   parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.006) }),
   segments: [
     { key: 'ignition', name: 'contacts 30–15', between: ['t30', 't15'], faults: contactFaults },

@@ -99,9 +99,18 @@ export function brightness(volts: number, ratedVoltage: number): Notice {
   return notices.glaring
 }
 
+/** Keys of `brightness`, darkest first. */
+export const brightnessScale: readonly string[] = Object.keys(notices)
+
+/** What the key of a glow is called; other words as they are. */
+export const brightnessText = (key: string): string =>
+  Object.values<Notice>(notices).find((n) => n.key === key)?.text ?? key
+
 /** Filament lamp in its socket. Ratings as UN Regulation No. 37 states them (from memory). */
 export const lamp = definePart({
   kind: 'lamp',
+  symbol: 'lamp',
+  access: 'hand',
   title: 'Filament lamp in socket',
   letters: 'L',
   quick: { words: ['lamp', 'bulb', 'light'], main: ['ratedPower', 'ratedVoltage'] },
@@ -113,6 +122,12 @@ export const lamp = definePart({
     { key: 'b', suffix: 'b', name: 'socket, return' },
   ],
   through: ['a', 'b'],
+  units: [
+    { key: 'bulb', name: 'lamp', segments: ['filament'] },
+    { key: 'socket', name: 'socket', segments: ['socketIn', 'socketOut'] },
+  ],
+  // Common practice, no source.
+  spread: { ratedPower: 0.05, socketOhms: 0.6 },
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
     ratedPower: quantity('Rated watts', 'W', 0.5, 150, 55, lampTable),
@@ -121,10 +136,16 @@ export const lamp = definePart({
   }),
   segments: [
     { key: 'socketIn', name: 'feed contact of the socket', between: ['a', 'f'], faults: passive },
-    { key: 'filament', name: 'filament', between: ['f', 'g'], faults: ['burntOut', 'wrongBulb'] },
+    {
+      key: 'filament',
+      name: 'filament',
+      between: ['f', 'g'],
+      faults: ['burntOut', 'wrongBulb'],
+      inTime: { type: 'filament', watts: 'ratedPower' },
+    },
     { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['socketIn', 'socketOut'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['socketIn', 'socketOut'], gap: ['a', 'b'] },
   loads: ['filament'],
   benchPairs: [['f', 'g']],
   stamp: (parameters, net, { temperature, struck }) => {

@@ -20,9 +20,12 @@ const diodeShare = 0.75
  */
 export const led = definePart({
   kind: 'led',
+  symbol: 'led',
+  access: 'hand',
   title: 'LED lamp',
   letters: 'D',
   quick: { words: ['led'] },
+  takesCurrent: true,
   role: 'load',
   terminals: [
     { key: 'a', suffix: 'a', name: 'feed' },
@@ -30,6 +33,9 @@ export const led = definePart({
     { key: 'b', suffix: 'b', name: 'return' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'led', name: 'LED lamp', segments: ['resistor', 'diodes'] }],
+  // Common practice, no source.
+  spread: { ratedCurrent: 0.05 },
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 5, 48, 12),
     ratedCurrent: quantity('Rated amps', 'A', 0.005, 5, 0.25),
@@ -38,7 +44,7 @@ export const led = definePart({
     { key: 'resistor', name: 'series resistor', between: ['a', 'm'], faults: passive },
     { key: 'diodes', name: 'diodes', between: ['m', 'b'], faults: ['burntOut'] },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['resistor'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['resistor'], gap: ['a', 'b'] },
   loads: ['resistor', 'diodes'],
   stamp: ({ ratedVoltage, ratedCurrent }, net, { temperature }) => {
     net.resistor('resistor', 'a', 'm', ((1 - diodeShare) * ratedVoltage) / ratedCurrent, 0.05)

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { junctionLaw, thermalVoltage } from './junction'
 import { motorLaw, motorSpeed } from './motor'
@@ -51,7 +52,7 @@ describe('what a person notices of the washer pump', () => {
   const circuit = demoCircuit('van-washer-pump')
   const noticed = (fault: Fault | undefined, part: string) => {
     const solved = solveBoard(circuit, fault ? [fault] : [], stateOf(circuit, 'both'))
-    if (!solved.ok) throw new Error(solved.message)
+    if (!solved.ok) throw new Error(tell(solved.why))
     return noticeAll(solved).find((n) => n.part === part)?.key
   }
   it.each<[string, Fault | undefined, string]>([
@@ -69,7 +70,7 @@ describe('what a person notices of the washer pump', () => {
         kind ? [{ kind, part: 'M1', segment: 'armature' }] : [],
         stateOf(circuit, 'wash'),
       )
-      if (!solved.ok) throw new Error(solved.message)
+      if (!solved.ok) throw new Error(tell(solved.why))
       const i = solved.board.elements.findIndex((e) => e.owner.part === 'M1')
       return solved.blown.size ? Infinity : solved.point.current[i]!
     }
@@ -89,7 +90,7 @@ describe('junction', () => {
   it('of the LED lamp passes its rated amps at its rated volts', () => {
     const circuit = demoCircuit('van-washer-pump')
     const solved = solveBoard(circuit, [], stateOf(circuit, 'both'))
-    if (!solved.ok) throw new Error(solved.message)
+    if (!solved.ok) throw new Error(tell(solved.why))
     const node = (key: string) => solved.point.voltage[solved.board.wiring.nodeOf('D1', key)]!
     const amps = solved.point.current[solved.board.elements.findIndex((e) => e.owner.part === 'D1')]!
     const volts = node('a') - node('b')

@@ -1,3 +1,5 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 /** What a module's condition may refer to: switched inputs are true or false, signals are volts. */
 export type Facts = Readonly<Record<string, boolean | number>>
 
@@ -11,14 +13,12 @@ export type Condition = (facts: Facts) => boolean
 export function readCondition(
   text: string,
   names: ReadonlyMap<string, 'switched' | 'volts'>,
-): { ok: true; condition: Condition } | { ok: false; message: string } {
+): { ok: true; condition: Condition } | { ok: false; why: Message } {
   const tokens = text.toLowerCase().match(/[a-z][a-z0-9]*|\d+(?:\.\d+)?|[()<>]|\S/g) ?? []
   if (tokens.length === 0) return { ok: true, condition: () => false }
   let at = 0
-  const fail = (expected: string): never => {
-    throw new Unreadable(
-      `${expected} expected ${tokens[at] === undefined ? 'at the end' : `at “${tokens[at]!}”`}`,
-    )
+  const fail = (what: Message): never => {
+    throw new Unreadable(say('expected', { what, at: tokens[at] ?? 'end' }))
   }
   const either = (): Condition => {
     const parts = [both()]
@@ -37,7 +37,7 @@ export function readCondition(
     return (facts) => parts.every((part) => part(facts))
   }
   const single = (): Condition => {
-    const token = tokens[at] ?? fail('an input')
+    const token = tokens[at] ?? fail(say('input'))
     if (token === 'not') {
       at++
       const inner = single()
@@ -46,29 +46,33 @@ export function readCondition(
     if (token === '(') {
       at++
       const inner = either()
-      if (tokens[at] !== ')') fail('a closing bracket')
+      if (tokens[at] !== ')') fail(say('bracket'))
       at++
       return inner
     }
     const kind = names.get(token)
-    if (!kind) return fail(`one of ${[...names.keys()].join(', ')}`)
+    if (!kind) return fail(say('oneOf', { names: [...names.keys()] }))
     at++
     if (kind === 'switched') return (facts) => facts[token] === true
     const sign = tokens[at]
-    if (sign !== '>' && sign !== '<') return fail('> or <')
+    if (sign !== '>' && sign !== '<') return fail(say('comparison'))
     const limit = Number(tokens[++at])
-    if (!Number.isFinite(limit)) return fail('a number of volts')
+    if (!Number.isFinite(limit)) return fail(say('volts'))
     at++
     return (facts) => (sign === '>' ? Number(facts[token]) > limit : Number(facts[token]) < limit)
   }
   try {
     const condition = either()
-    if (at < tokens.length) fail('“and” or “or”')
+    if (at < tokens.length) fail(say('joined'))
     return { ok: true, condition }
   } catch (error) {
-    if (error instanceof Unreadable) return { ok: false, message: error.message }
+    if (error instanceof Unreadable) return { ok: false, why: error.why }
     throw error
   }
 }
 
-class Unreadable extends Error {}
+class Unreadable extends Error {
+  constructor(readonly why: Message) {
+    super(why.code)
+  }
+}

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { noticeAll, solveBoard } from '../board'
 import type { Circuit, CircuitState } from '../circuit'
@@ -10,7 +11,7 @@ import { thermistorOhms } from './sensor'
 
 function scan(circuit: Circuit, state: string | CircuitState, faults: readonly Fault[] = []) {
   const key = stateKey(circuit, faults, typeof state === 'string' ? stateOf(circuit, state) : state)
-  if (!key.ok) throw new Error(key.message)
+  if (!key.ok) throw new Error(tell(key.why))
   return {
     key,
     of: (name: string) => key.scans[0]!.rows.find((r) => r.name === name)?.value.replace(/\u00a0/g, ' '),
@@ -25,7 +26,7 @@ describe('a condition', () => {
   ] as const)
   const holds = (text: string, facts: Record<string, boolean | number>) => {
     const read = readCondition(text, names)
-    if (!read.ok) throw new Error(read.message)
+    if (!read.ok) throw new Error(tell(read.why))
     return read.condition(facts)
   }
 
@@ -46,7 +47,7 @@ describe('a condition', () => {
     ['(i1', /a closing bracket expected/],
   ])('%s is refused with what was expected', (text, message) => {
     const read = readCondition(text, names)
-    expect(read.ok ? '' : read.message).toMatch(message)
+    expect(read.ok ? '' : tell(read.why)).toMatch(message)
   })
 })
 
@@ -86,7 +87,7 @@ describe('a module', () => {
     const drain = demoCircuit('van-key-off-drain')
     const amps = (state: string, faults: readonly Fault[] = []) => {
       const key = stateKey(drain, faults, stateOf(drain, state))
-      if (!key.ok) throw new Error(key.message)
+      if (!key.ok) throw new Error(tell(key.why))
       return key.places[0]!.amps
     }
     expect(amps('just-off')).toBeGreaterThan(2)
@@ -142,7 +143,7 @@ describe('charging', () => {
     const fault: Fault = { kind: 'highResistance', part: 'W1', segment: 'copper', severity: 1 }
     const read = (state: string) => {
       const key = stateKey(van, [fault], stateOf(van, state))
-      if (!key.ok) throw new Error(key.message)
+      if (!key.ok) throw new Error(tell(key.why))
       const at = (name: string) => key.points.find((p) => p.name === name)!.value!
       const output = key.balances.find((b) => b.path === 'output')!
       return { generator: at('GA1.B+') - at('GA1.B−'), battery: at('B1+'), feed: output.feedLoss.value! }
@@ -158,7 +159,7 @@ describe('charging', () => {
     const van = demoCircuit('van-charging')
     const seen = (state: string, faults: readonly Fault[] = []) => {
       const solved = solveBoard(van, faults, stateOf(van, state))
-      if (!solved.ok) throw new Error(solved.message)
+      if (!solved.ok) throw new Error(tell(solved.why))
       return Object.fromEntries(noticeAll(solved).map((n) => [n.part, n.key]))
     }
     expect(seen('run').L1).not.toBe('dark')

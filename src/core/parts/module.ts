@@ -5,8 +5,8 @@ import {
   passive,
   quantity,
   text,
-  type FaultKind,
   type Segment,
+  type StrikeUnit,
   type Sense,
   type Surroundings,
   type Terminal,
@@ -29,10 +29,10 @@ const names: ReadonlyMap<string, 'switched' | 'volts'> = new Map([
 const condition = (label: string) =>
   text(label, '', (value) => {
     const read = readCondition(value, names)
-    return read.ok ? undefined : read.message
+    return read.ok ? undefined : read.why
   })
 
-const pin: readonly FaultKind[] = [...passive, 'missingPin']
+const pin: readonly string[] = [...passive, 'missingPin']
 const contact = 0.004
 /** Ohms of a switched-on driver (common practice, no source). */
 const driverOhms = 0.04
@@ -96,6 +96,31 @@ const segments: readonly Segment[] = [
   })),
 ]
 
+/** Each pin by itself, as the trade condemns a module pin by pin; the rest of it is its electronics. */
+const units: readonly StrikeUnit[] = [
+  { key: 'pin30', name: 'battery supply pin', segments: ['pin30'] },
+  { key: 'pin15', name: 'ignition supply pin', segments: ['pin15'] },
+  { key: 'pinG1', name: 'ground pin 1', segments: ['pinG1'] },
+  { key: 'pinG2', name: 'ground pin 2', segments: ['pinG2'] },
+  ...inputs.map((_, n) => ({
+    key: `input${n + 1}`,
+    name: `input ${n + 1}`,
+    segments: [`in${n + 1}`, `down${n + 1}`],
+  })),
+  ...lows.map((_, n) => ({
+    key: `low${n + 1}`,
+    name: `low-side output ${n + 1}`,
+    segments: [`low${n + 1}`],
+  })),
+  ...highs.map((_, n) => ({
+    key: `high${n + 1}`,
+    name: `high-side output ${n + 1}`,
+    segments: [`high${n + 1}`],
+  })),
+  { key: 'sensors', name: 'sensor supply and signals', segments: ['ref5', 'refLow', 'sig1', 'sig2'] },
+  { key: 'electronics', name: 'electronics', segments: ['supply', 'ignition'] },
+]
+
 /**
  * Electronic module: supplies, grounds, switched inputs, drivers with a condition each, a 5 V supply with its low
  * reference and two signals. Awake while the ignition supply is there, and for a while after the key is off; it falls
@@ -104,12 +129,28 @@ const segments: readonly Segment[] = [
  */
 export const module = definePart({
   kind: 'module',
+  symbol: 'module',
+  access: 'dash',
+  takesCurrent: true,
+  sleeps: true,
+  pinout: 'met',
   title: 'Electronic module',
   letters: 'N',
   quick: { words: ['module', 'control unit', 'electronic module'] },
   role: 'control',
   terminals,
   through: ['p30', 'g1'],
+  passes: [
+    ...lows.map((_, n) => ({ segment: `low${n + 1}`, symbol: 'driver', caption: `low side ${n + 1}` })),
+    ...highs.map((_, n) => ({ segment: `high${n + 1}`, symbol: 'driver', caption: `high side ${n + 1}` })),
+    ...inputs.map((_, n) => ({ segment: `in${n + 1}`, symbol: 'block', caption: `input ${n + 1}` })),
+    ...signals.map((_, n) => ({ segment: `sig${n + 1}`, symbol: 'block', caption: `signal ${n + 1}` })),
+    { segment: 'ignition', symbol: 'block', caption: 'ignition supply' },
+    { segment: 'supply', symbol: 'block', caption: 'battery supply' },
+  ],
+  units,
+  // Common practice, no source.
+  spread: { pullOhms: 0.6, signalPullOhms: 0.6 },
   parameters: z.object({
     nominal: quantity('System volts', 'V', 12, 24, 12),
     leastSupply: quantity('Least supply to run', 'V', 3, 20, 9),
@@ -121,7 +162,7 @@ export const module = definePart({
     sleepAfter: quantity('Asleep, after key off', 's', 0, 100000, 600),
     inputPull: choice('Inputs are pulled', ['up', 'down'], 'up'),
     pullOhms: quantity('Input pull', 'Ω', 100, 100000, 2200),
-    signalPull: choice('Signal 2 is pulled', ['to 5 V', 'not'], 'to 5 V'),
+    signalPull: choice('Signal 2 is pulled', ['to5V', 'not'], 'to5V', { to5V: 'to 5 V' }),
     signalPullOhms: quantity('Signal 2 pull', 'Ω', 100, 100000, 2200),
     referenceLimit: quantity('5 V supply gives at most', 'A', 0.005, 2, 0.1),
     low1: condition('Low side 1 on when'),
@@ -174,7 +215,7 @@ export const module = definePart({
     net.resistor('refLow', 'r5', 'gi', 0.02, 0.5)
     net.resistor('sig1', 's1', 'gi', 220000, 0.05)
     net.resistor('sig2', 's2', 'gi', 1e6, 0.05)
-    if (signalPull === 'to 5 V') net.resistor('sig2', 'v5', 's2', signalPullOhms, 0.02)
+    if (signalPull === 'to5V') net.resistor('sig2', 'v5', 's2', signalPullOhms, 0.02)
   },
   scan: (parameters, sense, around) => {
     const { mode } = around

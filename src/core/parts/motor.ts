@@ -61,6 +61,9 @@ const dragging = 3
 /** Permanent-magnet motor with a fan or a pump on its shaft: cab blower, washer pump, hopper motor, cooling fan. */
 export const motor = definePart({
   kind: 'motor',
+  symbol: 'motor',
+  access: 'cover',
+  moves: true,
   title: 'Motor, fan or pump',
   letters: 'M',
   quick: {
@@ -77,6 +80,9 @@ export const motor = definePart({
     { key: 'b', suffix: 'b', name: 'return' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'motor', name: 'motor', segments: ['armature'] }],
+  // Common practice, no source.
+  spread: { ratedCurrent: 0.05, armatureOhms: 0.1 },
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
     ratedCurrent: quantity('Rated amps', 'A', 0.1, 60, 4),
@@ -89,9 +95,10 @@ export const motor = definePart({
       name: 'armature',
       between: ['a', 'b'],
       faults: ['burntOut', 'highResistance', 'seized', 'dragging', 'weak'],
+      inTime: { type: 'motor' },
     },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['armature'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['armature'], gap: ['a', 'b'] },
   loads: ['armature'],
   stamp: (machine, net, { struck }) => {
     const { armatureOhms, ratedCurrent, ratedVoltage, friction } = machine

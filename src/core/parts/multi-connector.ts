@@ -6,6 +6,9 @@ const numbers = [1, 2, 3, 4, 5, 6] as const
 /** A connector that several circuits pass, a pin each; both halves are back-probed. */
 export const multiConnector = definePart({
   kind: 'multiConnector',
+  symbol: 'connector',
+  access: 'cover',
+  pinout: 'met',
   title: 'Connector, six pins',
   letters: 'XP',
   quick: { words: ['six-pin connector', 'six-pin plug', 'multi-plug'], main: ['pinOhms'] },
@@ -15,6 +18,10 @@ export const multiConnector = definePart({
     { key: `b${n}`, suffix: `.${n}b`, name: `pin ${n}, far half` },
   ]),
   through: ['a1', 'b1'],
+  passes: numbers.map((n) => ({ segment: `pin${n}`, symbol: 'connector', caption: `pin ${n}` })),
+  units: numbers.map((n) => ({ key: `pin${n}`, name: `pin ${n}`, segments: [`pin${n}`] })),
+  // Common practice, no source.
+  spread: { pinOhms: 0.6 },
   parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
   segments: numbers.map((n) => ({
     key: `pin${n}`,

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { parts, routeThrough, type AnyPart, type Net, type Surroundings } from '.'
+import { problemsOf } from '../document'
+import { tell } from '../words'
 import type { Law } from '../solve'
 
 const around = (definition: AnyPart, more: Partial<Surroundings> = {}): Surroundings => ({
@@ -42,7 +44,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('%s', (_kind, par
     for (const key of part.through) expect(terminals).toContain(key)
     for (const pair of part.benchPairs ?? []) for (const key of pair) expect(terminals).toContain(key)
     for (const key of [...(part.loads ?? []), ...(part.detach?.opens ?? [])]) expect(segments).toContain(key)
-    if (part.melts) expect(segments).toContain(part.melts.segment)
+    if (part.protects) expect(segments).toContain(part.protects.segment)
     if (part.notice) expect(segments).toContain(part.notice.segment)
     expect(new Set(terminals).size).toBe(terminals.length)
     expect(new Set(part.terminals.map((t) => t.suffix)).size).toBe(terminals.length)
@@ -65,7 +67,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('%s', (_kind, par
       if (typeof value !== 'number') continue
       const wrong = part.parameters.safeParse({ ...values, [name]: -1e9 })
       expect(wrong.success, name).toBe(false)
-      expect(wrong.error?.issues[0]?.message).toMatch(/must lie between/)
+      expect(tell(problemsOf(wrong.error!)[0]!)).toMatch(/must lie between/)
     }
   })
 

@@ -82,3 +82,7 @@ export function partOfKind(kind: string): AnyPart {
 
 export const partKinds = parts.map((part) => part.kind)
 export const isPartKind = (kind: string): boolean => byKind.has(kind)
+
+/** What a notice's key says of a part of this kind. */
+export const noticeText = (kind: string, key: string): string =>
+  partOfKind(kind).notice?.all.find((n) => n.key === key)?.text ?? key

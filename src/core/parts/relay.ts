@@ -7,7 +7,7 @@ import { formatPlain } from '../quantity'
 const notices = {
   silent: { key: 'silent', text: 'silent' },
   buzzes: { key: 'buzzes', text: 'buzzes' },
-  clicks: { key: 'clicks', text: 'clicks and holds' },
+  clicks: { key: 'clicks', text: 'clicks and holds', pulled: true },
 } as const satisfies Record<string, Notice>
 
 /** The 1–5 numbering of the same five pins (ISO 7588 and DIN 72552 schemes side by side; from memory). */
@@ -20,6 +20,9 @@ const numbers = { t86: '1', t85: '2', t30: '3', t87a: '4', t87: '5' } as const
  */
 export const relay = definePart({
   kind: 'relay',
+  symbol: 'relay',
+  access: 'cover',
+  pinout: 'all',
   title: 'Relay in socket',
   letters: 'K',
   quick: {
@@ -43,13 +46,24 @@ export const relay = definePart({
     { key: 't87a', suffix: '.87a', name: 'socket, break contact' },
   ],
   suffixes: ({ numbering }) =>
-    numbering === '1 to 5'
+    numbering === 'oneToFive'
       ? Object.fromEntries(Object.entries(numbers).map(([key, n]) => [key, `.${n}`]))
       : {},
   through: ['t30', 't87'],
+  passes: [
+    { segment: 'coil', symbol: 'coil', caption: 'coil' },
+    { segment: 'make', symbol: 'makeContact', caption: 'contacts' },
+    { segment: 'break', symbol: 'breakContact', caption: 'rest contact' },
+  ],
+  units: [
+    { key: 'coil', name: 'coil side', segments: ['pin86', 'coil', 'pin85', 'suppressor'] },
+    { key: 'contacts', name: 'contact side', segments: ['pin30', 'make', 'pin87', 'break', 'pin87a'] },
+  ],
+  // Common practice, no source.
+  spread: { contactOhms: 0.6, pinOhms: 0.6 },
   parameters: z.object({
     contacts: choice('Contacts', ['make', 'changeover'], 'make'),
-    numbering: choice('Numbering', ['DIN', '1 to 5'], 'DIN'),
+    numbering: choice('Numbering', ['din', 'oneToFive'], 'din', { din: 'DIN', oneToFive: '1 to 5' }),
     suppression: choice('Across the coil', ['none', 'resistor', 'diode'], 'resistor'),
     coilOhms: quantity('Coil', 'Ω', 5, 2000, 90),
     inductance: quantity('Coil inductance', 'H', 0.01, 5, 0.3),
@@ -61,7 +75,13 @@ export const relay = definePart({
   }),
   segments: [
     { key: 'pin86', name: 'socket terminal 86', between: ['t86', 'c86'], faults: [...passive, 'missingPin'] },
-    { key: 'coil', name: 'coil', between: ['c86', 'c85'], faults: ['open', 'shortedTurns', 'reversed'] },
+    {
+      key: 'coil',
+      name: 'coil',
+      between: ['c86', 'c85'],
+      faults: ['open', 'shortedTurns', 'reversed'],
+      inTime: { type: 'winding', henry: 'inductance' },
+    },
     { key: 'pin85', name: 'socket terminal 85', between: ['c85', 't85'], faults: [...passive, 'missingPin'] },
     { key: 'pin30', name: 'socket terminal 30', between: ['t30', 'c30'], faults: [...passive, 'slack'] },
     {
@@ -79,8 +99,10 @@ export const relay = definePart({
     verb: 'pull',
     done: 'pulled',
     opens: ['pin86', 'pin85', 'pin30', 'pin87', 'pin87a'],
+    gap: ['t30', 't87'],
   },
   loads: ['coil'],
+  absent: ({ contacts }) => (contacts === 'make' ? ['t87a'] : []),
   benchPairs: [
     ['t86', 't85'],
     ['t30', 't87'],
@@ -120,6 +142,7 @@ export const relay = definePart({
   },
   notice: {
     segment: 'coil',
+    complained: true,
     read: (_, __, { mode, swings }) =>
       swings ? notices.buzzes : mode === 'pulled' ? notices.clicks : notices.silent,
     all: Object.values(notices),

@@ -11,6 +11,10 @@ const notices = {
 /** Resistor, such as one step of a blower's; hot at a quarter of its watts, over them it burns (common practice, no source). */
 export const resistor = definePart({
   kind: 'resistor',
+  symbol: 'resistor',
+  access: 'cover',
+  takesCurrent: true,
+  ratedWatts: 'ratedPower',
   title: 'Resistor',
   letters: 'R',
   quick: { words: ['resistor'], main: ['ohms', 'ratedPower'] },
@@ -20,12 +24,15 @@ export const resistor = definePart({
     { key: 'b', suffix: 'b', name: 'far end' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'body', name: 'resistor', segments: ['body'] }],
+  // Common practice, no source.
+  spread: { ohms: 0.03 },
   parameters: z.object({
     ohms: quantity('Resistance', 'Ω', 0.01, 1e6, 1),
     ratedPower: quantity('Rated watts', 'W', 0.1, 500, 25),
   }),
   segments: [{ key: 'body', name: 'resistor', between: ['a', 'b'], faults: [...passive, 'shortedTurns'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['body'] },
+  detach: { verb: 'unplug', done: 'unplugged', opens: ['body'], gap: ['a', 'b'] },
   stamp: ({ ohms }, net) => net.resistor('body', 'a', 'b', ohms, 0.05),
   notice: {
     segment: 'body',

@@ -1,12 +1,16 @@
 import { z } from 'zod'
-import { definePart, passive, quantity, type FaultKind } from './definition'
+import { definePart, passive, quantity } from './definition'
 import { formatPlain, formatQuantity } from '../quantity'
 
-const pin: readonly FaultKind[] = [...passive, 'missingPin']
+const pin: readonly string[] = [...passive, 'missingPin']
 
 /** Three-wire sensor: a track between its supply and its low reference, and a wiper that carries the signal. */
 export const sensor3 = definePart({
   kind: 'sensor3',
+  symbol: 'sensor3',
+  access: 'under',
+  takesCurrent: true,
+  pinout: 'all',
   title: 'Position sensor, three-wire',
   letters: 'RP',
   role: 'connection',
@@ -19,6 +23,18 @@ export const sensor3 = definePart({
     { key: 'r', suffix: 'r', name: 'plug, low reference' },
   ],
   through: ['v', 'r'],
+  passes: [
+    { segment: 'wiper', symbol: 'block', caption: 'signal' },
+    { segment: 'upper', symbol: 'track', caption: 'track' },
+  ],
+  units: [
+    { key: 'supply', name: '5 V pin', segments: ['pinV'] },
+    { key: 'track', name: 'track', segments: ['upper', 'lower'] },
+    { key: 'signal', name: 'wiper and signal pin', segments: ['wiper'] },
+    { key: 'low', name: 'low reference pin', segments: ['pinR'] },
+  ],
+  // Common practice, no source.
+  spread: { wiperOhms: 0.6 },
   parameters: z.object({
     trackOhms: quantity('Track', 'Ω', 100, 100000, 5000),
     position: quantity('Position', '%', 2, 98, 40),
@@ -55,6 +71,10 @@ export const thermistorOhms = (at25: number, beta: number, celsius: number): num
 /** Two-wire temperature sensor: a thermistor that a module feeds through its own pull-up. */
 export const sensor2 = definePart({
   kind: 'sensor2',
+  symbol: 'sensor2',
+  access: 'under',
+  takesCurrent: true,
+  pinout: 'all',
   title: 'Temperature sensor, two-wire',
   letters: 'RT',
   role: 'connection',
@@ -63,6 +83,7 @@ export const sensor2 = definePart({
     { key: 'r', suffix: 'r', name: 'plug, low reference' },
   ],
   through: ['s', 'r'],
+  units: [{ key: 'bead', name: 'thermistor', segments: ['bead'] }],
   parameters: z.object({
     ohmsAt25: quantity('At 25 °C', 'Ω', 100, 100000, 2200),
     beta: quantity('B', 'K', 2000, 5000, 3500),

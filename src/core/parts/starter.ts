@@ -100,8 +100,8 @@ const notices = {
   silent: { key: 'silent', text: 'silent' },
   chatters: { key: 'chatters', text: 'chatters: clicks fast and over again' },
   clicks: { key: 'clicks', text: 'one click, does not turn' },
-  slow: { key: 'slow', text: 'cranks slowly' },
-  cranks: { key: 'cranks', text: 'cranks as it should' },
+  slow: { key: 'slow', text: 'cranks slowly', pulled: true },
+  cranks: { key: 'cranks', text: 'cranks as it should', pulled: true },
 } as const satisfies Record<string, Notice>
 
 /**
@@ -111,9 +111,14 @@ const notices = {
  */
 export const starter = definePart({
   kind: 'starter',
+  symbol: 'starterMotor',
+  access: 'under',
+  moves: true,
+  fedUnfused: true,
+  pinout: 'all',
   title: 'Starter with solenoid',
   letters: 'MS',
-  quick: { words: ['starter'] },
+  quick: { words: ['starter'], ownVolts: true },
   role: 'load',
   terminals: [
     { key: 't30', suffix: '.30', name: 'battery terminal' },
@@ -122,6 +127,16 @@ export const starter = definePart({
     { key: 't31', suffix: '.31', name: 'case' },
   ],
   through: ['t30', 't31'],
+  passes: [
+    { segment: 'motor', symbol: 'starterMotor', caption: 'motor and main contact' },
+    { segment: 'holdIn', symbol: 'coil', caption: 'solenoid' },
+  ],
+  units: [
+    { key: 'solenoid', name: 'solenoid', segments: ['pullIn', 'holdIn', 'main'] },
+    { key: 'motor', name: 'motor', segments: ['motor'] },
+  ],
+  // Common practice, no source.
+  spread: { ratedCurrent: 0.05, ohms: 0.1, pullInOhms: 0.1, holdInOhms: 0.1, contactOhms: 0.1 },
   parameters: z.object({
     ratedVoltage: quantity('Cranking volts', 'V', 6, 24, 10),
     ratedCurrent: quantity('Cranking amps', 'A', 40, 1500, 180),
@@ -140,6 +155,7 @@ export const starter = definePart({
       name: 'motor',
       between: ['t45', 't31'],
       faults: ['burntOut', 'seized', 'highResistance'],
+      inTime: { type: 'starter' },
     },
     { key: 'pullIn', name: 'pull-in winding', between: ['t50', 't45'], faults: ['open', 'shortedTurns'] },
     { key: 'holdIn', name: 'hold-in winding', between: ['t50', 't31'], faults: ['open', 'shortedTurns'] },

@@ -6,6 +6,9 @@ import { formatPlain } from '../quantity'
 /** Heavy cable or braid that is bolted on, such as the one from chassis to the battery's negative clamp. */
 export const strap = definePart({
   kind: 'strap',
+  symbol: 'strap',
+  access: 'hand',
+  cable: { segment: 'braid', length: 'length', section: 'section' },
   title: 'Strap',
   letters: 'ST',
   quick: { words: ['strap', 'ground strap', 'braid'] },
@@ -16,6 +19,12 @@ export const strap = definePart({
     { key: 'b', suffix: 'b', name: 'far end' },
   ],
   through: ['a', 'b'],
+  units: [
+    { key: 'bolt', name: 'bolted joint', segments: ['bolt'] },
+    { key: 'cable', name: 'cable', segments: ['braid'] },
+  ],
+  // Common practice, no source.
+  spread: { length: 0.08, boltOhms: 0.6 },
   parameters: z.object({
     length: quantity('Length', 'm', 0.05, 10, 0.5),
     section: quantity('Section', 'mm²', 4, 120, 25),
@@ -25,7 +34,7 @@ export const strap = definePart({
     { key: 'bolt', name: 'bolted joint', between: ['a', 'l'], faults: passive },
     { key: 'braid', name: 'cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
   ],
-  detach: { verb: 'lift', done: 'off', opens: ['braid'] },
+  detach: { verb: 'lift', done: 'off', opens: ['braid'], gap: ['l', 'b'] },
   stamp: ({ length, section, boltOhms }, net, { temperature }) => {
     net.resistor('bolt', 'a', 'l', Math.max(boltOhms, 1e-6), 0.5)
     net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)

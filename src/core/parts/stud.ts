@@ -4,6 +4,8 @@ import { definePart, passive, quantity } from './definition'
 /** Ground stud: the wire's eyelet, the nut on its stud, and the chassis under it, each a probe point. */
 export const stud = definePart({
   kind: 'stud',
+  symbol: 'stud',
+  access: 'hand',
   title: 'Ground stud',
   letters: 'G',
   quick: { words: ['ground stud', 'stud', 'ground bolt', 'eyelet'] },
@@ -14,6 +16,12 @@ export const stud = definePart({
     { key: 'c', suffix: 'c', name: 'chassis beside the stud' },
   ],
   through: ['e', 'c'],
+  units: [
+    { key: 'eyelet', name: 'eyelet', segments: ['eyelet'] },
+    { key: 'foot', name: 'stud on chassis', segments: ['foot'] },
+  ],
+  // Common practice, no source.
+  spread: { eyeletOhms: 0.6, footOhms: 0.6 },
   parameters: z.object({
     eyeletOhms: quantity('Eyelet on stud', 'Ω', 0, 1, 0.0008),
     footOhms: quantity('Stud on chassis', 'Ω', 0, 1, 0.0008),

@@ -4,6 +4,8 @@ import { definePart, quantity } from './definition'
 /** On-off switch. */
 export const toggle = definePart({
   kind: 'switch',
+  symbol: 'switch',
+  access: 'hand',
   title: 'Switch',
   letters: 'S',
   quick: { words: ['switch', 'toggle'] },
@@ -13,6 +15,9 @@ export const toggle = definePart({
     { key: 'b', suffix: 'b', name: 'output' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'contacts', name: 'contacts', segments: ['contacts'] }],
+  // Common practice, no source.
+  spread: { contactOhms: 0.6 },
   parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.005) }),
   segments: [
     {
@@ -23,6 +28,7 @@ export const toggle = definePart({
     },
   ],
   positions: ['open', 'closed'],
+  closes: ['closed'],
   stamp: ({ contactOhms }, net, { position }) => {
     if (position === 'closed') net.resistor('contacts', 'a', 'b', Math.max(contactOhms, 1e-6), 0.5)
   },

@@ -27,6 +27,9 @@ const both = (strong: Notice, faint: Notice): Notice =>
  */
 export const twoFilamentLamp = definePart({
   kind: 'twoFilamentLamp',
+  symbol: 'lamp',
+  access: 'hand',
+  pinout: 'all',
   title: 'Two-filament lamp in socket',
   letters: 'LT',
   quick: {
@@ -43,6 +46,17 @@ export const twoFilamentLamp = definePart({
     { key: 'b', suffix: 'b', name: 'socket, return' },
   ],
   through: ['s', 'b'],
+  passes: [
+    { segment: 'strong', symbol: 'lamp', caption: 'strong filament' },
+    { segment: 'faint', symbol: 'lamp', caption: 'faint filament' },
+  ],
+  units: [
+    { key: 'strong', name: 'strong filament and its contact', segments: ['strong', 'socketStrong'] },
+    { key: 'faint', name: 'faint filament and its contact', segments: ['faint', 'socketFaint'] },
+    { key: 'return', name: 'return contact', segments: ['socketOut'] },
+  ],
+  // Common practice, no source.
+  spread: { strongPower: 0.05, faintPower: 0.05, socketOhms: 0.6 },
   parameters: z.object({
     ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
     strongPower: quantity('Strong filament', 'W', 1, 150, 21),
@@ -52,9 +66,21 @@ export const twoFilamentLamp = definePart({
   }),
   segments: [
     { key: 'socketStrong', name: 'contact, strong filament', between: ['s', 'sf'], faults: passive },
-    { key: 'strong', name: 'strong filament', between: ['sf', 'g'], faults: ['burntOut'] },
+    {
+      key: 'strong',
+      name: 'strong filament',
+      between: ['sf', 'g'],
+      faults: ['burntOut'],
+      inTime: { type: 'filament', watts: 'strongPower' },
+    },
     { key: 'socketFaint', name: 'contact, faint filament', between: ['t', 'tf'], faults: passive },
-    { key: 'faint', name: 'faint filament', between: ['tf', 'g'], faults: ['burntOut'] },
+    {
+      key: 'faint',
+      name: 'faint filament',
+      between: ['tf', 'g'],
+      faults: ['burntOut'],
+      inTime: { type: 'filament', watts: 'faintPower' },
+    },
     { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['socketStrong', 'socketFaint', 'socketOut'] },

@@ -15,6 +15,9 @@ export function copperOhms(length: number, area: number, temperature: number): n
 /** A single-core copper wire. */
 export const wire = definePart({
   kind: 'wire',
+  symbol: 'wire',
+  access: 'cover',
+  cable: { segment: 'copper', length: 'length', section: 'section', byTheMetre: true },
   title: 'Wire',
   letters: 'W',
   quick: { words: ['wire', 'cable', 'lead', 'conductor'], main: ['section', 'length'] },
@@ -24,6 +27,9 @@ export const wire = definePart({
     { key: 'b', suffix: 'b', name: 'far end' },
   ],
   through: ['a', 'b'],
+  units: [{ key: 'copper', name: 'wire', segments: ['copper'] }],
+  // Common practice, no source.
+  spread: { length: 0.08 },
   parameters: z.object({
     length: quantity('Length', 'm', 0.01, 100, 1),
     section: quantity('Section', 'mm²', 0.13, 120, 1.5, sectionTable),

@@ -1,3 +1,5 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 import { Solver, type Element } from '../solve'
 import type { Dynamic } from './dynamic'
 
@@ -32,7 +34,7 @@ export interface IntegrateOptions {
 
 export interface Failed {
   readonly ok: false
-  readonly message: string
+  readonly why: Message
 }
 
 const mostSteps = 20000
@@ -60,7 +62,7 @@ export function integrate(
     const halves = half.ok ? step(network, half.states, h / 2, half.voltage) : half
     if (!whole.ok || !half.ok || !halves.ok) {
       h /= 4
-      if (h < leastStep) return { ok: false, message: 'no equilibrium found on the way' }
+      if (h < leastStep) return { ok: false, why: say('lost') }
       continue
     }
     let error = 0
@@ -79,9 +81,7 @@ export function integrate(
       return { ok: true }
     h *= Math.min(3, 0.9 * Math.sqrt(tolerance / Math.max(error, tolerance / 12)))
   }
-  return time < until * (1 - 1e-9)
-    ? { ok: false, message: 'too many steps: something keeps switching' }
-    : { ok: true }
+  return time < until * (1 - 1e-9) ? { ok: false, why: say('restless') } : { ok: true }
 }
 
 type Stepped =

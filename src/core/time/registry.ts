@@ -1,5 +1,5 @@
 import type { Part } from '../circuit'
-import type { Filament } from '../parts'
+import { partOfKind, type Filament } from '../parts'
 import type { Machine } from '../parts/motor'
 import type { SeriesMachine } from '../parts/starter'
 import type { Element } from '../solve'
@@ -7,24 +7,9 @@ import { winding, type Dynamic } from './dynamic'
 import { warmingFilament } from './lamp'
 import { spinningMotor, spinningStarter } from './machines'
 
-/** What an element does in time, from its part's values; undefined for what has no state worth following. */
-type Maker = (part: Part, element: Element, kelvin: number) => Dynamic | undefined
-
-const coil: Maker = ({ parameters }, element) =>
-  element.type === 'resistor' && element.ohms !== Infinity
-    ? winding(element.ohms, Number(parameters.inductance))
-    : undefined
-
-const filament =
-  (watts: string): Maker =>
-  ({ parameters }, element, kelvin) =>
-    element.type === 'curve'
-      ? warmingFilament({ ...asFilament(parameters), ratedPower: Number(parameters[watts]) }, kelvin)
-      : undefined
-
-const asFilament = (parameters: Part['parameters']): Filament => ({
+const filament = ({ parameters }: Part, watts: string): Filament => ({
   ratedVoltage: Number(parameters.ratedVoltage),
-  ratedPower: Number(parameters.ratedPower),
+  ratedPower: Number(parameters[watts]),
   workingKelvin: Number(parameters.workingKelvin),
 })
 
@@ -45,19 +30,22 @@ const series = ({ parameters }: Part): SeriesMachine => ({
   breakaway: Number(parameters.breakaway),
 })
 
-/** By `kind.segment`. A part that moves, warms or stores gets its line here. */
-const makers: Readonly<Record<string, Maker>> = {
-  'relay.coil': coil,
-  'horn.winding': coil,
-  'solenoid.winding': coil,
-  'speaker.winding': coil,
-  'lamp.filament': filament('ratedPower'),
-  'twoFilamentLamp.strong': filament('strongPower'),
-  'twoFilamentLamp.faint': filament('faintPower'),
-  'motor.armature': (part, element) => (element.type === 'curve' ? spinningMotor(machine(part)) : undefined),
-  'starter.motor': (part, element) => (element.type === 'curve' ? spinningStarter(series(part)) : undefined),
-}
-
+/** What an element does in time, from what its segment says of itself; undefined for what has no state worth following. */
 export function dynamicOf(part: Part, element: Element, kelvin: number): Dynamic | undefined {
-  return makers[`${part.kind}.${element.owner.segment}`]?.(part, element, kelvin)
+  const segment = partOfKind(part.kind).segments.find((s) => s.key === element.owner.segment)
+  if (!segment?.inTime) return undefined
+  const { inTime } = segment
+  if (inTime.type === 'winding')
+    return element.type === 'resistor' && element.ohms !== Infinity
+      ? winding(element.ohms, Number(part.parameters[inTime.henry]))
+      : undefined
+  if (element.type !== 'curve') return undefined
+  switch (inTime.type) {
+    case 'filament':
+      return warmingFilament(filament(part, inTime.watts), kelvin)
+    case 'motor':
+      return spinningMotor(machine(part))
+    case 'starter':
+      return spinningStarter(series(part))
+  }
 }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { capacitor, course, fallingAsleep, integrate, linkHeat, meltingTime, winding, type Instant } from '.'
 import type { Dynamic } from './dynamic'
@@ -172,7 +173,7 @@ function follow(
   faults: Parameters<typeof course>[1] = [],
 ) {
   const found = course(circuit, faults, { from: stateOf(circuit, from), to: stateOf(circuit, to), until })
-  if (!found.ok) throw new Error(found.message)
+  if (!found.ok) throw new Error(tell(found.why))
   return found
 }
 

@@ -1,6 +1,6 @@
 import { buildBoard, restModes, senseOf, solveBoard, type Board } from '../board'
 import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
-import type { Fault } from '../faults'
+import { severityOf, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Element, Law, OperatingPoint } from '../solve'
 import type { Dynamic } from './dynamic'
@@ -173,13 +173,13 @@ function sampleOf(board: Board, time: number, voltage: Float64Array, current: Fl
 
 function warmFuses(board: Board, { current }: Instant, heat: Map<string, number>, h: number): string[] {
   return board.circuit.parts.flatMap((part) => {
-    const melts = partOfKind(part.kind).melts
-    const i = board.places.get(`${part.id}.${melts?.segment ?? ''}`)
-    if (!melts || i === undefined || board.blown.has(part.id)) return []
+    const { protects } = partOfKind(part.kind)
+    const i = board.places.get(`${part.id}.${protects?.segment ?? ''}`)
+    if (!protects?.melts || i === undefined || board.blown.has(part.id)) return []
     const struck = new Map(
-      board.faults.filter((f) => f.part === part.id).map((f) => [f.kind, f.severity ?? 0] as const),
+      board.faults.filter((f) => f.part === part.id).map((f) => [f.kind, severityOf(f)] as const),
     )
-    const rating = melts.rating(part.parameters, struck)
+    const rating = protects.rating(part.parameters, struck)
     const warm = linkHeat(heat.get(part.id) ?? 0, h, current[i]!, rating)
     heat.set(part.id, warm)
     return warm >= 1 ? [part.id] : []

@@ -1,5 +1,5 @@
 import { partOfKind, routeThrough } from '../../parts'
-import type { Problem } from '../problem'
+import type { Message, Problem } from '../../document'
 import type { Circuit, CircuitPath } from '../schema'
 
 /** What building gives: the circuit after it, or why it cannot be done. The circuit given is left as it was. */
@@ -10,11 +10,11 @@ export type Built =
       /** Ids of the parts that are new or were touched, in the order of the path. */
       readonly touched: readonly string[]
       /** What else it took with it, for the person to read. */
-      readonly said?: string
+      readonly said?: Message
     }
   | { readonly ok: false; readonly problem: Problem }
 
-export const refuse = (where: string, what: string): Built => ({ ok: false, problem: { where, what } })
+export const refuse = (where: string, why: Message): Built => ({ ok: false, problem: { where, ...why } })
 
 export const kindOf = (circuit: Circuit, id: string) => circuit.parts.find((p) => p.id === id)?.kind
 

@@ -1,3 +1,4 @@
+import { tell } from '../../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
@@ -32,14 +33,14 @@ import { stateKey } from '../../readings'
 import { demoCircuit, demoNames } from '../../../../test/demo'
 
 const of = (built: Built): Circuit => {
-  if (!built.ok) throw new Error(built.problem.what)
+  if (!built.ok) throw new Error(tell(built.problem))
   return built.circuit
 }
 const ids = (circuit: Circuit, path = 0) => circuit.paths[path]!.steps.map((s) => s.part)
 /** A line typed at the end of a path, as the field does it. */
 const type = (circuit: Circuit, line: string, path = circuit.paths[0]!.id): Circuit => {
   const read = readQuick(circuit, line)
-  if (!read.ok) throw new Error(read.what)
+  if (!read.ok) throw new Error(tell(read.why))
   if (read.from || read.to)
     return of(
       addPath(circuit, {
@@ -83,7 +84,7 @@ describe('a relay fan from an empty bench', () => {
   it('runs when its switch is closed', () => {
     const c = fan()
     const key = stateKey(c, [], { ...c.states[0]!, controls: { S1: 'closed' } })
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     expect(key.notices.find((n) => n.part === 'M1')).toMatchObject({ key: 'turns' })
   })
 })
@@ -92,7 +93,7 @@ describe('a typed line', () => {
   const bench = emptyCircuit('b')
   const read = (line: string, circuit = bench) => {
     const r = readQuick(circuit, line)
-    if (!r.ok) throw new Error(r.what)
+    if (!r.ok) throw new Error(tell(r.why))
     return r.items
   }
   const only = (line: string, circuit = bench) =>
@@ -139,13 +140,13 @@ describe('a typed line', () => {
     ['', /Type a part/],
   ])('says what is wrong with “%s”', (line, what) => {
     const r = readQuick(bench, line)
-    expect(r.ok ? '' : r.what).toMatch(what)
+    expect(r.ok ? '' : tell(r.why)).toMatch(what)
   })
 
   it('names the pins that a relay has', () => {
     const c = type(bench, 'relay')
     const r = readQuick(c, 'K1.99')
-    expect(r.ok ? '' : r.what).toMatch(/86, 85, 30, 87, 87a/)
+    expect(r.ok ? '' : tell(r.why)).toMatch(/86, 85, 30, 87, 87a/)
   })
 })
 
@@ -277,7 +278,7 @@ describe.each(demoNames)('on %s', (name) => {
       if (!built.ok) continue
       const edit = arrangement(built.circuit, `${id} out`)
       const edited = applyEdit(circuit, edit)
-      if (!edited.ok) throw new Error(`${id}: ${edited.problem.where} ${edited.problem.what}`)
+      if (!edited.ok) throw new Error(`${id}: ${edited.problem.where} ${tell(edited.problem)}`)
       expect(JSON.stringify(edited.circuit)).not.toContain(`"${id}"`)
       expect(JSON.stringify(edited.circuit)).not.toContain(`"${id}.`)
       const undone = applyEdit(edited.circuit, edited.inverse)

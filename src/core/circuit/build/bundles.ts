@@ -1,3 +1,4 @@
+import { say } from '../phrases'
 import { partOfKind } from '../../parts'
 import type { Circuit } from '../schema'
 import { refuse, type Built } from './arrangement'
@@ -12,7 +13,7 @@ export function addPlace(
     const kind = circuit.parts.find((p) => p.id === id)?.kind
     return kind !== undefined && partOfKind(kind).role === 'conductor'
   })
-  if (!conductors.length) return refuse('bundle', 'Choose wires first: a bundle is made of wires')
+  if (!conductors.length) return refuse('bundle', say('chooseWires'))
   const known = circuit.bundles.find((b) => b.id === bundle)
   const used = new Set(circuit.bundles.flatMap((b) => b.places.map((p) => p.id)))
   let number = circuit.bundles.length + (known ? 0 : 1)
@@ -20,7 +21,7 @@ export function addPlace(
   if (own) number = Number(own)
   else while (used.has(`H${number}a`)) number++
   const letter = 'abcdefghijklmnopqrstuvwxyz'.split('').find((l) => !used.has(`H${number}${l}`))
-  if (!letter) return refuse('bundle', 'A bundle has at most 26 measuring places')
+  if (!letter) return refuse('bundle', say('mostPlaces'))
   const place = {
     id: `H${number}${letter}`,
     name: '',

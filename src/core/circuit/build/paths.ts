@@ -1,3 +1,4 @@
+import { say } from '../phrases'
 import { partOfKind } from '../../parts'
 import type { Circuit, CircuitPath } from '../schema'
 import { kindOf, placedParts, prune, refuse, type Built } from './arrangement'
@@ -31,8 +32,8 @@ export function addPath(
   circuit: Circuit,
   { from, to, items, name = '' }: { from: string; to: string; items: readonly Item[]; name?: string },
 ): Built & { readonly path?: string } {
-  if (from === to) return refuse(from, 'A path cannot end where it begins')
-  if (!items.length) return refuse(from, 'A path has at least one part')
+  if (from === to) return refuse(from, say('pathLoops'))
+  if (!items.length) return refuse(from, say('pathEmpty'))
   const taken = take(circuit, items)
   const id = freshPathId(circuit)
   const path: CircuitPath = { id, name, from, to, steps: taken.steps }
@@ -47,15 +48,15 @@ export function addPath(
 /** Leads an end of a path to another terminal: joins it to a common return, or takes its feed elsewhere. */
 export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', terminal: string): Built {
   const found = circuit.paths.find((p) => p.id === path)
-  if (!found) return refuse(path, 'There is no such path')
+  if (!found) return refuse(path, say('noPath'))
   const other = end === 'from' ? found.to : found.from
-  if (terminal === other) return refuse(path, 'A path cannot end where it begins')
+  if (terminal === other) return refuse(path, say('pathLoops'))
   const paths = circuit.paths.map((p) => (p.id === path ? { ...p, [end]: terminal } : p))
   return { ok: true, circuit: { ...circuit, paths }, touched: [] }
 }
 
 export function removePath(circuit: Circuit, path: string): Built {
-  if (circuit.paths.length < 2) return refuse(path, 'A circuit keeps at least one path')
+  if (circuit.paths.length < 2) return refuse(path, say('lastPath'))
   const paths = circuit.paths.filter((p) => p.id !== path)
   const stay = placedParts(paths.map((p) => ({ ...p, from: '', to: '' })))
   // Paths that hung on parts of this one alone would lead nowhere.
@@ -66,13 +67,13 @@ export function removePath(circuit: Circuit, path: string): Built {
   }
   const hanging = paths.filter((p) => lost(p.from) || lost(p.to))
   const left = paths.filter((p) => !hanging.includes(p))
-  if (!left.length) return refuse(path, 'All other paths hang on this one')
+  if (!left.length) return refuse(path, say('othersHang'))
   return {
     ok: true,
     circuit: prune({ ...circuit, paths: left }),
     touched: [],
     ...(hanging.length && {
-      said: `${hanging.map((p) => p.name || p.id).join(', ')} hung on it and went too`,
+      said: say('hungOnIt', { names: hanging.map((p) => p.name || p.id) }),
     }),
   }
 }

@@ -1,9 +1,12 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const blown: FaultDefinition = {
+export const blown = defineFault({
   kind: 'blown',
   title: 'Blown fuse',
+  family: 'opens',
+  sameAs: ['missingFuse'],
+  repairedBy: ['refit', 'replace'],
   built: 'Fit a fuse that has blown.',
   describe: () => 'blown',
   strike: () => [],
-}
+})

@@ -1,9 +1,11 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const burntOut: FaultDefinition = {
+export const burntOut = defineFault({
   kind: 'burntOut',
   title: 'Burnt out',
+  family: 'opens',
+  repairedBy: ['replace'],
   built: 'Fit a lamp with a broken filament, or a load with an open winding.',
   describe: () => 'burnt out: open inside',
   strike: () => [],
-}
+})

@@ -1,10 +1,15 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { inSeries } from '../strike'
 
-export const burnt: FaultDefinition = {
+export const burnt = defineFault({
   kind: 'burnt',
   title: 'Contacts burnt',
+  family: 'switching',
+  heats: true,
+  madeBy: 'resistor',
+  sameAs: ['highResistance', 'corroded'],
+  repairedBy: ['replace'],
   severity: {
     label: 'Resistance at a small current',
     unit: 'Ω',
@@ -18,4 +23,4 @@ export const burnt: FaultDefinition = {
   describe: (ohms) => `contacts burnt: ${formatQuantity(ohms, 'Ω')}`,
   strike: (site, ohms) =>
     inSeries(site, (a, b) => ({ type: 'resistor', a, b, ohms, owner: site.elements[0]!.owner })),
-}
+})

@@ -1,11 +1,15 @@
 import { formatQuantity } from '../../quantity'
 import { corrodedColdOhms, corrodedLaw } from '../corrosion'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { inSeries } from '../strike'
 
-export const corroded: FaultDefinition = {
+export const corroded = defineFault({
   kind: 'corroded',
   title: 'Corroded joint',
+  family: 'resistance',
+  heats: true,
+  sameAs: ['highResistance'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
   severity: {
     label: 'Most it can pass',
     unit: 'A',
@@ -25,4 +29,4 @@ export const corroded: FaultDefinition = {
       law: corrodedLaw(corrodedColdOhms, amps),
       owner: site.elements[0]!.owner,
     })),
-}
+})

@@ -1,9 +1,11 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const discharged: FaultDefinition = {
+export const discharged = defineFault({
   kind: 'discharged',
   title: 'Weak battery',
+  family: 'sources',
+  repairedBy: ['charge', 'replace'],
   severity: {
     label: 'Volts lost from its open-circuit voltage',
     unit: 'V',
@@ -17,4 +19,4 @@ export const discharged: FaultDefinition = {
   describe: (volts) => `weak: ${formatQuantity(volts, 'V')} down`,
   strike: ({ elements }, volts) =>
     elements.map((e) => (e.type === 'source' ? { ...e, volts: Math.max(0, e.volts - volts) } : e)),
-}
+})

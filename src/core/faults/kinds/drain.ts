@@ -1,9 +1,13 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const drain: FaultDefinition = {
+export const drain = defineFault({
   kind: 'drain',
   title: 'Drain: a load that stays on',
+  family: 'drains',
+  drawsMore: true,
+  madeBy: 'resistor',
+  repairedBy: ['remove'],
   severity: {
     label: 'Current',
     unit: 'A',
@@ -25,4 +29,4 @@ export const drain: FaultDefinition = {
       owner: { ...owner, segment: `${owner.segment}Drain` },
     },
   ],
-}
+})

@@ -1,10 +1,15 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { inSeries } from '../strike'
 
-export const highResistance: FaultDefinition = {
+export const highResistance = defineFault({
   kind: 'highResistance',
   title: 'High resistance',
+  family: 'resistance',
+  heats: true,
+  madeBy: 'resistor',
+  sameAs: ['corroded'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
   severity: {
     label: 'Resistance',
     unit: 'Ω',
@@ -18,4 +23,4 @@ export const highResistance: FaultDefinition = {
   describe: (ohms) => `${formatQuantity(ohms, 'Ω')} in series`,
   strike: (site, ohms) =>
     inSeries(site, (a, b) => ({ type: 'resistor', a, b, ohms, owner: site.elements[0]!.owner })),
-}
+})

@@ -1,10 +1,12 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const inputNotSeen: FaultDefinition = {
+export const inputNotSeen = defineFault({
   kind: 'inputNotSeen',
   title: 'Input not seen',
+  family: 'modules',
+  repairedBy: ['replace'],
   built: 'Lift the input’s pin inside the module’s housing.',
   describe: () => 'the module does not see this input',
   // The module's own logic knows it.
   strike: ({ elements }) => [...elements],
-}
+})

@@ -1,9 +1,13 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const leaky: FaultDefinition = {
+export const leaky = defineFault({
   kind: 'leaky',
   title: 'Leaks when open',
+  family: 'switching',
+  drawsMore: true,
+  madeBy: 'resistor',
+  repairedBy: ['replace'],
   severity: {
     label: 'Resistance of the leak',
     unit: 'Ω',
@@ -18,4 +22,4 @@ export const leaky: FaultDefinition = {
     ...elements,
     { type: 'resistor', a, b, ohms, owner },
   ],
-}
+})

@@ -1,9 +1,12 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const missingPin: FaultDefinition = {
+export const missingPin = defineFault({
   kind: 'missingPin',
   title: 'Terminal missing',
+  family: 'opens',
+  sameAs: ['open'],
+  repairedBy: ['terminal', 'replace'],
   built: 'Leave the terminal out of its housing; its wire end insulated.',
   describe: () => 'terminal missing from its housing',
   strike: () => [],
-}
+})

@@ -1,10 +1,13 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const notSleeping: FaultDefinition = {
+export const notSleeping = defineFault({
   kind: 'notSleeping',
   title: 'Does not fall asleep',
+  family: 'drains',
+  drawsMore: true,
+  repairedBy: ['replace'],
   built: 'Hold its wake line up through a resistor.',
   caution: 'It flattens the battery: take it out after the lesson.',
   describe: () => 'stays awake after the key is off',
   strike: ({ elements }) => [...elements],
-}
+})

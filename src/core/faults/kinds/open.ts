@@ -1,9 +1,12 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const open: FaultDefinition = {
+export const open = defineFault({
   kind: 'open',
   title: 'Open',
+  family: 'opens',
+  sameAs: ['missingPin', 'burntOut', 'stuckOpen', 'blown'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
   built: 'Cut the conductor inside its sleeve, or pull the pin back in its housing.',
   describe: () => 'open',
   strike: () => [],
-}
+})

@@ -1,9 +1,11 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const outputDead: FaultDefinition = {
+export const outputDead = defineFault({
   kind: 'outputDead',
   title: 'Output dead',
+  family: 'modules',
+  repairedBy: ['replace'],
   built: 'Lift the output’s pin inside the module’s housing.',
   describe: () => 'its driver never switches',
   strike: () => [],
-}
+})

@@ -1,8 +1,12 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const reversed: FaultDefinition = {
+export const reversed = defineFault({
   kind: 'reversed',
   title: 'Connected the wrong way round',
+  family: 'wiring',
+  drawsMore: true,
+  rare: 0.1,
+  repairedBy: ['turn'],
   built: 'Change the two wires over at its terminals.',
   caution: 'With a diode inside this is nearly a short: only behind a fuse of the branch’s own size.',
   describe: () => 'connected the wrong way round',
@@ -12,4 +16,4 @@ export const reversed: FaultDefinition = {
       a: e.a === a ? b : e.a === b ? a : e.a,
       b: e.b === b ? a : e.b === a ? b : e.b,
     })),
-}
+})

@@ -1,10 +1,15 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { halfWay } from '../strike'
 
-export const shortBetween: FaultDefinition = {
+export const shortBetween = defineFault({
   kind: 'shortBetween',
   title: 'Short between circuits',
+  family: 'shorts',
+  drawsMore: true,
+  touches: true,
+  madeBy: 'resistor',
+  repairedBy: ['insulate', 'replace'],
   involves: 'conductor',
   severity: {
     label: 'Resistance of the short',
@@ -27,4 +32,4 @@ export const shortBetween: FaultDefinition = {
       other: [{ ...far, ohms: far.ohms / 2, b: there }, { ...far, ohms: far.ohms / 2, a: there }, ...rest],
     }
   },
-}
+})

@@ -1,10 +1,16 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { halfWay } from '../strike'
 
-export const shortToGround: FaultDefinition = {
+export const shortToGround = defineFault({
   kind: 'shortToGround',
   title: 'Short to ground',
+  family: 'shorts',
+  drawsMore: true,
+  heats: true,
+  touches: true,
+  madeBy: 'resistor',
+  repairedBy: ['insulate', 'replace'],
   severity: {
     label: 'Resistance of the short',
     unit: 'Ω',
@@ -17,4 +23,4 @@ export const shortToGround: FaultDefinition = {
   caution: 'Never without a fuse of the branch’s own size: an unfused short burns wire and people.',
   describe: (ohms) => `short to ground through ${formatQuantity(ohms, 'Ω')}`,
   strike: (site, ohms) => halfWay(site, site.ground, ohms),
-}
+})

@@ -1,10 +1,16 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { halfWay } from '../strike'
 
-export const shortToSupply: FaultDefinition = {
+export const shortToSupply = defineFault({
   kind: 'shortToSupply',
   title: 'Short to supply',
+  family: 'shorts',
+  drawsMore: true,
+  heats: true,
+  touches: true,
+  madeBy: 'resistor',
+  repairedBy: ['insulate', 'replace'],
   severity: {
     label: 'Resistance of the short',
     unit: 'Ω',
@@ -17,4 +23,4 @@ export const shortToSupply: FaultDefinition = {
   caution: 'Fuse it at the battery: a bare feed that slips is a welding set.',
   describe: (ohms) => `short to supply through ${formatQuantity(ohms, 'Ω')}`,
   strike: (site, ohms) => halfWay(site, site.supply, ohms),
-}
+})

@@ -1,9 +1,13 @@
 import { formatPlain } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const shortedTurns: FaultDefinition = {
+export const shortedTurns = defineFault({
   kind: 'shortedTurns',
   title: 'Shorted turns',
+  family: 'loads',
+  drawsMore: true,
+  heats: true,
+  repairedBy: ['replace'],
   severity: {
     label: 'Resistance left, of the sound one',
     unit: '%',
@@ -17,4 +21,4 @@ export const shortedTurns: FaultDefinition = {
   describe: (share) => `shorted turns: ${formatPlain(share)} % of its resistance left`,
   strike: ({ elements }, share) =>
     elements.map((e) => (e.type === 'resistor' ? { ...e, ohms: (e.ohms * share) / 100 } : e)),
-}
+})

@@ -1,10 +1,13 @@
 import { formatQuantity } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { inSeries } from '../strike'
 
-export const slack: FaultDefinition = {
+export const slack = defineFault({
   kind: 'slack',
   title: 'Slack terminal',
+  family: 'resistance',
+  reseats: true,
+  repairedBy: ['terminal', 'recrimp', 'remake', 'replace'],
   severity: {
     label: 'Resistance while it is moved',
     unit: 'Ω',
@@ -24,4 +27,4 @@ export const slack: FaultDefinition = {
       ohms: site.wiggled ? ohms : 0.03,
       owner: site.owner,
     })),
-}
+})

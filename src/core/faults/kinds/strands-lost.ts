@@ -1,11 +1,15 @@
 import { formatPlain } from '../../quantity'
 import { corrodedLaw } from '../corrosion'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { inSeries, fusingAmps } from '../strike'
 
-export const strandsLost: FaultDefinition = {
+export const strandsLost = defineFault({
   kind: 'strandsLost',
   title: 'Strands lost',
+  family: 'resistance',
+  madeBy: 'strands',
+  sameAs: ['highResistance', 'corroded'],
+  repairedBy: ['solder', 'recrimp', 'replace'],
   severity: {
     label: 'Strands lost',
     unit: '%',
@@ -26,4 +30,4 @@ export const strandsLost: FaultDefinition = {
       const law = corrodedLaw(cold, fusingAmps(area))
       return { type: 'curve', a, b, law, owner: site.owner }
     }),
-}
+})

@@ -1,9 +1,11 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const stuckOpen: FaultDefinition = {
+export const stuckOpen = defineFault({
   kind: 'stuckOpen',
   title: 'Dead switch',
+  family: 'switching',
+  repairedBy: ['replace'],
   built: 'Lift one contact inside the switch.',
   describe: () => 'contacts never close',
   strike: () => [],
-}
+})

@@ -1,9 +1,11 @@
 import { formatPlain } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const sulphated: FaultDefinition = {
+export const sulphated = defineFault({
   kind: 'sulphated',
   title: 'High internal resistance',
+  family: 'sources',
+  repairedBy: ['replace'],
   severity: {
     label: 'Times its internal resistance',
     unit: '',
@@ -17,4 +19,4 @@ export const sulphated: FaultDefinition = {
   describe: (times) => `worn: ${formatPlain(times)} times its internal resistance`,
   strike: ({ elements }, times) =>
     elements.map((e) => (e.type === 'source' ? { ...e, ohms: e.ohms * times } : e)),
-}
+})

@@ -1,9 +1,13 @@
 import type { Element } from '../../solve'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const swapped: FaultDefinition = {
+export const swapped = defineFault({
   kind: 'swapped',
   title: 'Swapped pins',
+  family: 'wiring',
+  drawsMore: true,
+  rare: 0.05,
+  repairedBy: ['repin'],
   involves: 'pin',
   built: 'Change two terminals over in one half of the connector.',
   caution: 'Check first what each wire would feed: a supply on a sensor’s or a module’s pin can ruin it.',
@@ -16,4 +20,4 @@ export const swapped: FaultDefinition = {
       list.map((e) => ({ ...e, a: e.a === from ? to : e.a, b: e.b === from ? to : e.b }))
     return { own: turn(elements, end, otherEnd), other: turn(other.elements, otherEnd, end) }
   },
-}
+})

@@ -1,10 +1,12 @@
 import { formatPlain } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 import { scaled } from '../strike'
 
-export const weak: FaultDefinition = {
+export const weak = defineFault({
   kind: 'weak',
   title: 'Weak load',
+  family: 'loads',
+  repairedBy: ['replace'],
   severity: {
     label: 'Share of its current that it still takes',
     unit: '%',
@@ -16,4 +18,4 @@ export const weak: FaultDefinition = {
   built: 'Fit a worn unit, or a resistor in series inside the load’s own housing.',
   describe: (share) => `weak: takes ${formatPlain(share)} % of its current`,
   strike: ({ elements }, share) => elements.map((e) => scaled(e, share / 100)),
-}
+})

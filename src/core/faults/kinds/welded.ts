@@ -1,8 +1,11 @@
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const welded: FaultDefinition = {
+export const welded = defineFault({
   kind: 'welded',
   title: 'Contacts welded',
+  family: 'switching',
+  drawsMore: true,
+  repairedBy: ['replace'],
   built: 'Bridge the contacts inside, or fit a link across them.',
   caution: 'The load runs whenever it has a supply: make sure that nothing can be caught by it.',
   describe: () => 'contacts welded: never open',
@@ -10,4 +13,4 @@ export const welded: FaultDefinition = {
     ...elements.filter((e) => e.type !== 'resistor' || e.ohms !== Infinity),
     { type: 'resistor', a, b, ohms: 0.004, owner },
   ],
-}
+})

@@ -1,9 +1,13 @@
 import { formatPlain } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const wrongBulb: FaultDefinition = {
+export const wrongBulb = defineFault({
   kind: 'wrongBulb',
   title: 'Wrong lamp fitted',
+  family: 'wiring',
+  drawsMore: true,
+  rare: 0.1,
+  repairedBy: ['replace'],
   severity: {
     label: 'Watts fitted',
     unit: 'W',
@@ -16,4 +20,4 @@ export const wrongBulb: FaultDefinition = {
   describe: (watts) => `a ${formatPlain(watts)} W lamp in its place`,
   // The lamp's own equations know it.
   strike: ({ elements }) => [...elements],
-}
+})

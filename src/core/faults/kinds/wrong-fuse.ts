@@ -1,9 +1,13 @@
 import { formatPlain } from '../../quantity'
-import type { FaultDefinition } from '../definition'
+import { defineFault } from '../definition'
 
-export const wrongFuse: FaultDefinition = {
+export const wrongFuse = defineFault({
   kind: 'wrongFuse',
   title: 'Wrong fuse fitted',
+  family: 'wiring',
+  drawsMore: true,
+  rare: 0.1,
+  repairedBy: ['refit', 'replace'],
   severity: {
     label: 'Rating fitted',
     unit: 'A',
@@ -17,4 +21,4 @@ export const wrongFuse: FaultDefinition = {
   describe: (amps) => `a ${formatPlain(amps)} A fuse in its place`,
   // The fuse's own equations know it.
   strike: ({ elements }) => [...elements],
-}
+})

@@ -1,4 +1,4 @@
-import type { SolvedBoard } from '../board'
+import type { SolvedBoard } from './solved'
 
 /** How the voltage between two nodes answers to a milliamp there, and to every part's tolerance. */
 export interface Sensitivity {

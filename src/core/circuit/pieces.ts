@@ -1,0 +1,39 @@
+import { partOfKind, type StrikeUnit } from '../parts'
+import type { Circuit } from './schema'
+
+/** A piece as the trade strikes it out or names it: `W4`, or `K1.coil` of a part that has several. */
+export interface Piece {
+  readonly id: string
+  readonly part: string
+  readonly unit: StrikeUnit
+}
+
+/** Every piece of a circuit, in the order of its parts. */
+export function piecesOf(circuit: Pick<Circuit, 'parts'>): Piece[] {
+  return circuit.parts.flatMap((part) => {
+    const { units } = partOfKind(part.kind)
+    return units.map((unit) => ({
+      id: units.length === 1 ? part.id : `${part.id}.${unit.key}`,
+      part: part.id,
+      unit,
+    }))
+  })
+}
+
+/**
+ * The pieces that a name stands for: a part's all (`K1`), one of them (`K1.coil`), or the one that a segment belongs to
+ * (`W4.copper`). None for a name that is no piece's.
+ */
+export function findPieces(circuit: Pick<Circuit, 'parts'>, name: string): Piece[] {
+  const [id, key] = name.split('.')
+  return piecesOf(circuit).filter(
+    ({ part, unit }) => part === id && (key === undefined || unit.key === key || unit.segments.includes(key)),
+  )
+}
+
+/** What a piece is called: “K1 fan relay, coil side”. */
+export function pieceName(circuit: Pick<Circuit, 'parts'>, { part: id, unit }: Piece): string {
+  const part = circuit.parts.find((p) => p.id === id)!
+  const { title, units } = partOfKind(part.kind)
+  return `${id} ${part.name || title}${units.length > 1 ? `, ${unit.name}` : ''}`
+}
