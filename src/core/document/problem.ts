@@ -1,10 +1,11 @@
 import type { z } from 'zod'
+import { uncoded, type Message } from './message'
+import { say } from './phrases'
 
-/** What was wrong, where in the document, and what would be accepted. */
-export interface Problem {
+/** What was wrong and what would be accepted, as a message, and where in the document. */
+export interface Problem extends Message {
   /** Such as `parts[3] (L1).parameters.ratedPower`. */
   readonly where: string
-  readonly what: string
 }
 
 export type Read<T> = { ok: true; value: T } | { ok: false; problems: readonly Problem[] }
@@ -17,5 +18,38 @@ export const writePath = (path: readonly PropertyKey[]): string =>
   ) || 'document'
 
 export function problemsOf(error: z.ZodError, prefix: readonly PropertyKey[] = []): Problem[] {
-  return error.issues.map((issue) => ({ where: writePath([...prefix, ...issue.path]), what: issue.message }))
+  return error.issues.map((issue) => ({
+    where: writePath([...prefix, ...issue.path]),
+    ...messageOf(issue),
+  }))
 }
+
+/** Ours where the schema has one; else what the library found, as a code. */
+function messageOf(issue: z.core.$ZodIssue): Message {
+  const own = uncoded(issue.message)
+  if (own) return own
+  switch (issue.code) {
+    case 'invalid_type':
+      return issue.input === undefined && /received undefined/.test(issue.message)
+        ? say('missing')
+        : say('type', { expected: issue.expected })
+    case 'too_small':
+      return typed(issue.origin)
+        ? say('shortest', { least: String(issue.minimum) })
+        : say('least', { least: String(issue.minimum) })
+    case 'too_big':
+      return typed(issue.origin)
+        ? say('longest', { most: String(issue.maximum) })
+        : say('most', { most: String(issue.maximum) })
+    case 'unrecognized_keys':
+      return say('unknown', { keys: issue.keys })
+    case 'invalid_value':
+      return say('options', { options: issue.values.map(String) })
+    case 'invalid_format':
+      return say('format')
+    default:
+      return say('other', { words: issue.message })
+  }
+}
+
+const typed = (origin: string): boolean => ['string', 'array', 'set', 'map', 'file'].includes(origin)

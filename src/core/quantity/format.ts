@@ -1,5 +1,6 @@
 /** Units that readings and parameters carry. SI, and those that the trade writes. */
-export type Unit = 'V' | 'A' | 'Ω' | 'W' | 'H' | 'm' | 'mm²' | '°C' | '%' | 's' | 'K' | ''
+export const units = ['V', 'A', 'Ω', 'W', 'H', 'm', 'mm²', '°C', '%', 's', 'K', ''] as const
+export type Unit = (typeof units)[number]
 
 const prefixes: readonly (readonly [number, string])[] = [
   [1e6, 'M'],

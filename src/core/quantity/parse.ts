@@ -1,7 +1,9 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 import { areaOfGauge } from './gauge'
 import type { Unit } from './format'
 
-export type Parsed = { ok: true; value: number } | { ok: false; message: string }
+export type Parsed = { ok: true; value: number } | { ok: false; why: Message }
 
 const scales: Readonly<Record<string, number>> = {
   M: 1e6,
@@ -53,9 +55,9 @@ const example: Readonly<Record<Unit, string>> = {
 export function parseQuantity(input: string, unit: Unit): Parsed {
   const refuse = (): Parsed => ({
     ok: false,
-    message: input.trim()
-      ? `“${input.trim()}” is not a value in ${unit || 'numbers'}: write it like ${example[unit]}`
-      : `A value is missing: write it like ${example[unit]}`,
+    why: input.trim()
+      ? say('unreadable', { text: input.trim().slice(0, 40), unit: unit || 'none', example: example[unit] })
+      : say('missing', { example: example[unit] }),
   })
   const gauge = unit === 'mm²' ? /^\s*(?:AWG\s*(\d+)|(\d+)\s*AWG)\s*$/i.exec(input) : null
   if (gauge) return { ok: true, value: areaOfGauge(Number(gauge[1] ?? gauge[2])) }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { formatQuantity, parseQuantity, type Unit } from '.'
@@ -48,7 +49,7 @@ describe('reading what people type', () => {
     (text) => {
       const read = parseQuantity(text, 'V')
       expect(read.ok).toBe(false)
-      if (!read.ok) expect(read.message).toContain('280 mV')
+      if (!read.ok) expect(tell(read.why)).toContain('280 mV')
     },
   )
 

@@ -1,3 +1,4 @@
+import { say } from './phrases'
 import type { CurveValue, Element, Network } from './element'
 import { findIslands } from './islands'
 import { SparseLU } from './sparse/lu'
@@ -74,7 +75,7 @@ export class GeneralSolver implements NetworkSolver {
     let error = this.assemble(true)
     const linear = !this.network.elements.some((e) => e.type === 'curve')
     for (let iteration = 1; iteration <= mostIterations; iteration++) {
-      if (!this.lu.factor()) return this.refuse('two sources that allow no common answer, or a loop of them')
+      if (!this.lu.factor()) return this.refuse('sources')
       this.step.set(this.residual)
       this.lu.solve(this.step)
       const moved = this.advance(1)
@@ -86,13 +87,13 @@ export class GeneralSolver implements NetworkSolver {
         next = this.assemble(false)
       }
       error = next
-      if (!Number.isFinite(error)) return this.refuse('a value without bound')
+      if (!Number.isFinite(error)) return this.refuse('unbounded')
       if (moved * share <= voltageStep && error <= 1) return this.report(iteration)
       // A linear network needs one step; a second polishes rounding away.
       if (linear && iteration >= 3 && error <= 1) return this.report(iteration)
       this.assemble(true)
     }
-    return this.refuse('the parts’ laws meet in no point that was found')
+    return this.refuse('noPoint')
   }
 
   /**
@@ -243,12 +244,12 @@ export class GeneralSolver implements NetworkSolver {
     return { ok: true, voltage, current, island: this.island, iterations, residual }
   }
 
-  private refuse(why: string): NoEquilibrium {
+  private refuse(why: Parameters<typeof say>[0]): NoEquilibrium {
     const bad: number[] = []
     for (let i = 0; i < this.network.nodeCount - 1; i++) {
       if (!(Math.abs(this.residual[i]!) < 1e-6)) bad.push(i + 1)
     }
-    return { ok: false, message: `no equilibrium found: ${why}`, nodes: bad }
+    return { ok: false, why: say(why), nodes: bad }
   }
 }
 

@@ -1,3 +1,4 @@
+import { say } from './phrases'
 import type { CurveValue, Element, Law, Network } from './element'
 import { findIslands } from './islands'
 import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
@@ -149,9 +150,9 @@ export class MeshSolver implements NetworkSolver {
         }
         for (let k = boundary; k < size; k++) x[k] = this.next[k]!
         error = held ? Infinity : after
-        if (Number.isNaN(after)) return this.refuse('a value without bound', [])
+        if (Number.isNaN(after)) return this.refuse('unbounded', [])
       }
-      if (!settled) return this.refuse('the parts’ laws meet in no point that was found', [])
+      if (!settled) return this.refuse('noPoint', [])
       this.linearise()
     } else {
       this.restoreBase()
@@ -406,7 +407,7 @@ export class MeshSolver implements NetworkSolver {
         const miss = Math.abs(missing[node]!)
         if (!(miss <= residual)) residual = miss
       }
-      if (Number.isNaN(residual)) return this.refuse('a value without bound', [])
+      if (Number.isNaN(residual)) return this.refuse('unbounded', [])
       // Most answers cancel to the nanoamp; where they do not, what is rounding has to be told from what is wrong.
       if (residual <= currentResidual || this.isRounding(voltage, current)) {
         this.settleIslands(voltage)
@@ -414,7 +415,7 @@ export class MeshSolver implements NetworkSolver {
       }
       if (polish === 8) {
         const nodes = Array.from(missing.keys()).filter((node) => Math.abs(missing[node]!) > 1e-6)
-        return this.refuse('two sources that allow no common answer', nodes)
+        return this.refuse('sources', nodes)
       }
       for (let k = 0; k < plan.size; k++) this.right[k] = missing[plan.order[k]!]!
       this.forward()
@@ -479,8 +480,8 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  private refuse(why: string, nodes: readonly number[]): NoEquilibrium {
-    return { ok: false, message: `no equilibrium found: ${why}`, nodes }
+  private refuse(why: Parameters<typeof say>[0], nodes: readonly number[]): NoEquilibrium {
+    return { ok: false, why: say(why), nodes }
   }
 }
 

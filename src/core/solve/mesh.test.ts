@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Solver } from '.'
@@ -41,7 +42,7 @@ const network = fc
 
 function solved(solver: { solve: Solver['solve'] }) {
   const point = solver.solve()
-  if (!point.ok) throw new Error(point.message)
+  if (!point.ok) throw new Error(tell(point.why))
   return point
 }
 
@@ -123,7 +124,7 @@ describe('star–mesh elimination', () => {
       { type: 'current', a: 2, b: 0, amps: 1, owner },
     ]
     const point = new MeshSolver({ nodeCount: 3, elements }).solve()
-    expect(point.ok ? '' : point.message).toContain('no equilibrium found')
+    expect(point.ok ? '' : tell(point.why)).toContain('no equilibrium found')
   })
 
   it('steps a diode over its knee from either side', () => {

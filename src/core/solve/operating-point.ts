@@ -1,3 +1,4 @@
+import type { Message } from '../document'
 import type { Network } from './element'
 
 export interface OperatingPoint {
@@ -15,7 +16,7 @@ export interface OperatingPoint {
 
 export interface NoEquilibrium {
   readonly ok: false
-  readonly message: string
+  readonly why: Message
   /** Nodes where it goes wrong, if that is known. */
   readonly nodes: readonly number[]
 }

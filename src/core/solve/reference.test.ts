@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Solver, type Element } from '.'
@@ -23,7 +24,7 @@ async function agrees(
   const network = tied(loose)
   const solver = new Solver(network)
   const solved = solver.solve()
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   const reference = await referenceVoltages(network, near ? solved.voltage : undefined)
   if (!reference) return false
   expect(reference.size).toBeGreaterThan(0)
@@ -115,7 +116,7 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
         fc.asyncProperty(circuitsWith(kind), fc.nat(50), async (circuit, n) => {
           if (!circuit) return
           const solved = solveBoard(circuit, faultOf(circuit, n), circuit.states[0]!)
-          if (!solved.ok) throw new Error(solved.message)
+          if (!solved.ok) throw new Error(tell(solved.why))
           asked++
           if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
         }),
@@ -142,7 +143,7 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
         if (asked - compared > mostMisses) break
         const state = circuit.states[i % circuit.states.length]!
         const solved = solveBoard(circuit, fault ? [fault] : [], state)
-        if (!solved.ok) throw new Error(solved.message)
+        if (!solved.ok) throw new Error(tell(solved.why))
         asked++
         if (await agrees(solved.board, `${state.name}, ${JSON.stringify(fault)}`, true)) compared++
       }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Matrix, solve as denseSolve } from 'ml-matrix'
@@ -9,7 +10,7 @@ const ideal = (a: number, b: number, volts: number): Element => ({ type: 'ideal'
 
 function solved(network: Network) {
   const result = new Solver(network).solve()
-  if (!result.ok) throw new Error(result.message)
+  if (!result.ok) throw new Error(tell(result.why))
   return result
 }
 

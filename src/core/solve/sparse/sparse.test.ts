@@ -1,3 +1,4 @@
+import { tell } from '../../words'
 import { describe, expect, it } from 'vitest'
 import { PatternBuilder, Solver, findIslands, type Element } from '..'
 import { minimumDegree } from './order'
@@ -63,7 +64,7 @@ describe('large harness', () => {
   it('of 800 nodes keeps Kirchhoff’s law at each, and carries more the nearer to the battery', () => {
     const network = harness(160, 4)
     const solved = new Solver(network).solve()
-    if (!solved.ok) throw new Error(solved.message)
+    if (!solved.ok) throw new Error(tell(solved.why))
     expect(network.nodeCount).toBeGreaterThan(800)
     expect(solved.residual).toBeLessThan(1e-8)
     const trunk = network.elements.flatMap((e, i) =>
@@ -75,9 +76,9 @@ describe('large harness', () => {
   it('solved again from its own answer stays where it is', () => {
     const solver = new Solver(harness(20, 3))
     const first = solver.solve()
-    if (!first.ok) throw new Error(first.message)
+    if (!first.ok) throw new Error(tell(first.why))
     const again = solver.solve(first.voltage)
-    if (!again.ok) throw new Error(again.message)
+    if (!again.ok) throw new Error(tell(again.why))
     again.voltage.forEach((v, i) => expect(v).toBeCloseTo(first.voltage[i]!, 9))
   })
 })

@@ -1,0 +1,14 @@
+import { phrases } from './message'
+
+/**
+ * Cautions that stand where the hazard is. Common practice, no source; the vehicle maker's data, local code and licensed
+ * practice come before them.
+ */
+export const cautions = phrases('cautions', {
+  batteries: 'Eye protection on and jewellery off at the battery; no sparks: it gives off hydrogen.',
+  disconnectBeforeOhms: 'Disconnect before ohms: battery strap off, the piece unplugged at one end.',
+  neverAcrossSource: 'Never an ammeter across a source: it is a short.',
+  fuseJumpers: 'Fuse every jumper like the circuit that it feeds; never across a load.',
+  noLoadIntoModules: 'Never load a pin of an electronic module.',
+  hot: 'Lamps and loads get hot: seconds only, clear of hands and plastics.',
+})

@@ -1,0 +1,8 @@
+import { english } from './english'
+import { speaker } from './tell'
+
+export * from './tell'
+export { catalogues, english } from './english'
+
+/** In English. */
+export const tell = speaker({ tag: 'en-GB', texts: english })
