@@ -29,12 +29,13 @@ export function readAmps(
   black: number,
   meter: MeterType,
   jack: Jack = 'A',
+  out: readonly string[] = [],
 ): AmpsReading {
   const nothing = { burden: 0, blew: false, blownByIt: [], accuracy: 0 }
   // In the volts jack the shunt is not in the way: ten megohms pass next to nothing.
   if (jack === 'V') return { ...nothing, value: 0, text: formatQuantity(0, 'A') }
   const { ohms, fuse } = meter.jacks[jack]
-  const connected = solveWith(solved, ohmsAcross(red, black, ohms + meter.leadOhms / 10))
+  const connected = solveWith(solved, ohmsAcross(red, black, ohms + meter.leadOhms / 10), out)
   if (!connected.ok) return { ...nothing, value: undefined, text: 'OL' }
   const amps = instrumentAmps(connected)
   const blownByIt = [...connected.blown].filter((id) => !solved.blown.has(id))

@@ -1,16 +1,39 @@
 import { solveBoard, type Attachment, type SolvedBoard, type UnsolvedBoard } from '../board'
 import type { Element, Law } from '../solve'
+import type { Place } from './held'
 
 const owner = { part: '', segment: 'instrument' }
 
 /**
  * The same circuit with something heavy connected: switched, melted and solved anew, for a lamp or an ammeter may pull a
- * relay in or blow a fuse, where a voltmeter does not.
+ * relay in or blow a fuse, where a voltmeter does not. What is connected already stays; `out` is taken out for it.
  */
-export function solveWith(solved: SolvedBoard, attachment: Attachment): SolvedBoard | UnsolvedBoard {
-  const { circuit, faults, state, wiring, blown } = solved.board
-  return solveBoard(circuit, faults, state, { blown, wiring, attached: [attachment] })
+export function solveWith(
+  solved: SolvedBoard,
+  attachment: Attachment | readonly Attachment[],
+  out: readonly string[] = [],
+): SolvedBoard | UnsolvedBoard {
+  const { circuit, faults, state, wiring, blown, attached, modes } = solved.board
+  const opened = out.filter((id) => !state.detached.includes(id))
+  return solveBoard(
+    circuit,
+    faults,
+    opened.length ? { ...state, detached: [...state.detached, ...opened] } : state,
+    {
+      blown,
+      wiring,
+      attached: [...attached, ...(typeof attachment === 'function' ? [attachment] : attachment)],
+      from: modes,
+    },
+  )
 }
+
+/** The two nodes that something with two ends joins; undefined for what has jaws. */
+export const endsOf = (place: Place): readonly [number, number] | undefined =>
+  place.type === 'jaws' ? undefined : [place.red, place.black]
+
+/** Parts that must be out for it to stand there. */
+export const outFor = (place: Place): readonly string[] => (place.type === 'gap' ? [place.part] : [])
 
 /** Plain ohms between two nodes. */
 export const ohmsAcross = (a: number, b: number, ohms: number): Attachment => {
@@ -30,22 +53,22 @@ export const lawAcross =
     ]
   }
 
-/** Amps through what was connected, the mean where the board swings. */
-export function instrumentAmps(solved: SolvedBoard): number {
-  const phases = solved.swing?.phases ?? [solved]
-  const each = phases.map(({ board, point }) => {
-    const i = board.elements.findIndex((e) => e.owner === owner)
-    return i < 0 ? 0 : point.current[i]!
-  })
-  return each.reduce((sum, amps) => sum + amps, 0) / each.length
-}
+/** Amps through what was connected last, the mean where the board swings. */
+export const instrumentAmps = (solved: SolvedBoard): number =>
+  meanOf(solved, ({ point }, i) => point.current[i]!)
 
-/** Volts across what was connected, its leads left out. */
-export function instrumentVolts(solved: SolvedBoard): number {
-  const phases = solved.swing?.phases ?? [solved]
-  const each = phases.map(({ board, point }) => {
-    const element = board.elements.find((e) => e.owner === owner)
-    return element ? point.voltage[element.a]! - point.voltage[element.b]! : 0
+/** Volts across what was connected last, its leads left out. */
+export const instrumentVolts = (solved: SolvedBoard): number =>
+  meanOf(solved, ({ board, point }, i) => {
+    const { a, b } = board.elements[i]!
+    return point.voltage[a]! - point.voltage[b]!
   })
-  return each.reduce((sum, volts) => sum + volts, 0) / each.length
+
+function meanOf(solved: SolvedBoard, of: (phase: SolvedBoard, element: number) => number): number {
+  const phases = solved.swing?.phases ?? [solved]
+  const each = phases.map((phase) => {
+    const i = phase.board.elements.findLastIndex((e) => e.owner === owner)
+    return i < 0 ? 0 : of(phase, i)
+  })
+  return each.reduce((sum, one) => sum + one, 0) / each.length
 }

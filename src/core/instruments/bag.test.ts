@@ -1,8 +1,14 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import {
   ampsByFuse,
   connectJumper,
   instrumentOf,
+  locate,
+  settingsOf,
+  type Held,
+  type InstrumentKey,
+  type Settings,
   readAmps,
   readClamp,
   readTestLamp,
@@ -19,6 +25,14 @@ import { stateKey } from '../readings'
 import { demoBoard, demoCircuit } from '../../../test/demo'
 
 const board = demoBoard
+/** An instrument held by names, as a step has it. */
+function use(solved: SolvedBoard, key: InstrumentKey, held: Held, said: Settings = {}) {
+  const instrument = instrumentOf(key)
+  const located = locate(solved.board.circuit, solved.board.wiring, held)
+  if (!located.ok) throw new Error(tell(located.why))
+  const settings = settingsOf(instrument, said)
+  return instrument.read({ solved, place: located.place, settings, meter: workshopMeter })
+}
 const node = (solved: SolvedBoard, name: string) => solved.board.wiring.find(name)!.node
 const leads = (solved: SolvedBoard, red: string, black: string) =>
   [node(solved, red), node(solved, black)] as const
@@ -33,7 +47,7 @@ describe('key-off drain, three ways of finding it', () => {
     const lifted = board('van-key-off-drain', 'lifted', [hidden])
     const series = readAmps(lifted, ...leads(lifted, 'B1n', 'B1-'), workshopMeter)
     const key = stateKey(solved.board.circuit, [hidden], solved.board.state)
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     const fuses = key.fuses.reduce((sum, f) => sum + f.tableAmps, 0)
     const least = key.fuses.reduce((sum, f) => sum + f.least, 0)
     const most = key.fuses.reduce((sum, f) => sum + f.most, 0)
@@ -49,17 +63,17 @@ describe('key-off drain, three ways of finding it', () => {
 
   it('shows the one fuse that carries it, and where: millivolts across the others stay at nothing', () => {
     const key = stateKey(demoCircuit('van-key-off-drain'), [hidden], truth().board.state)
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     const by = new Map(key.fuses.map((f) => [f.part, f.value!]))
     expect(by.get('F3')).toBeGreaterThan(0.003)
     expect(by.get('F1')).toBeLessThan(0.0002)
   })
 
   it('a clamp for AC only sees none of it, and one that is not zeroed sees more than there is', () => {
-    const held = { type: 'jaws', conductors: [{ part: 'W1', at: 0.5, against: false }] } as const
-    expect(instrumentOf('clampAC')!.use(truth(), held, workshopMeter).value).toBe(0)
-    const zeroed = instrumentOf('clamp')!.use(truth(), held, workshopMeter).value!
-    const offset = instrumentOf('clampNotZeroed')!.use(truth(), held, workshopMeter).value!
+    const held: Held = { type: 'jaws', round: ['W1'] }
+    expect(use(truth(), 'clampAC', held).value).toBe(0)
+    const zeroed = use(truth(), 'clamp', held).value!
+    const offset = use(truth(), 'clamp', held, { zero: 'not' }).value!
     expect(offset - zeroed).toBeCloseTo(0.08, 6)
   })
 })
@@ -76,7 +90,7 @@ describe('a short in a harness', () => {
     expect(lamp.amps).toBeGreaterThan(1.8)
     expect(lamp.amps).toBeLessThan(2.2)
     const hung = withTestLamp(solved, ...leads(solved, 'F1a', 'F1b'), 2)
-    if (!hung.ok) throw new Error(hung.message)
+    if (!hung.ok) throw new Error(tell(hung.why))
     const w3 = (at: number) => readClamp(hung, [{ part: 'W3', at, against: false }])
     expect(w3(0.2)).toBeCloseTo(lamp.amps, 1)
     expect(w3(0.8)).toBeCloseTo(0, 2)
@@ -105,7 +119,7 @@ describe('a short in a harness', () => {
     }
     const solved = board('sweeper-side-harness', { controls: { S1: 'closed' } }, [between])
     const marker = stateKey(solved.board.circuit, [between], solved.board.state)
-    if (!marker.ok) throw new Error(marker.message)
+    if (!marker.ok) throw new Error(tell(marker.why))
     expect(marker.notices.find((n) => n.part === 'L2')?.key).toBe('bright')
   })
 })
@@ -139,15 +153,11 @@ describe('lamps and loads', () => {
     expect(readTestLamp(out, red, black, 0.25).glow).toBe('bright')
     expect(readTestLamp(out, red, black, 5).glow).not.toBe('bright')
     expect(
-      instrumentOf('continuity')!.use(
-        board('sweeper-work-lamp', 'strap-off', [corroded]),
-        {
-          type: 'leads',
-          red: node(out, 'X1a'),
-          black: node(out, 'X1b'),
-        },
-        workshopMeter,
-      ).notes,
+      use(board('sweeper-work-lamp', 'strap-off', [corroded]), 'continuity', {
+        type: 'leads',
+        red: 'X1a',
+        black: 'X1b',
+      }).signs.map(tell),
     ).toContain('beeps')
   })
 
@@ -184,22 +194,18 @@ describe('lamps and loads', () => {
 
   it('a battery load test passes a sound one and fails a worn one that still rests at full volts', () => {
     const test = (faults: Fault[]) =>
-      instrumentOf('battery')!.use(board('van-starting', 'off', faults), { type: 'battery' }, workshopMeter)
-    expect(test([]).notes[0]).toMatch(/passes$/)
-    expect(test([{ kind: 'sulphated', part: 'B1', segment: 'cells', severity: 3 }]).notes[0]).toMatch(
-      /fails$/,
-    )
+      tell(use(board('van-starting', 'off', faults), 'batteryTester', { type: 'posts' }).signs[0]!)
+    expect(test([])).toMatch(/passes$/)
+    expect(test([{ kind: 'sulphated', part: 'B1', segment: 'cells', severity: 3 }])).toMatch(/fails$/)
   })
 
   it('an LED probe shines where a heavy lamp cannot', () => {
     const solved = board('sweeper-work-lamp', 'on-unplugged', [
       { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 150 },
     ])
-    const [red, black] = leads(solved, 'X1b', 'B1-')
-    const glow = (key: string) =>
-      instrumentOf(key)!.use(solved, { type: 'leads', red, black }, workshopMeter).text
-    expect(glow('ledProbe')).toBe('bright')
-    expect(glow('lamp1')).toBe('dark')
+    const held = { type: 'leads', red: 'X1b', black: 'B1-' } as const
+    expect(use(solved, 'ledProbe', held).word).toBe('bright')
+    expect(use(solved, 'testLamp', held, { size: '1' }).word).toBe('dark')
   })
 })
 
@@ -212,8 +218,8 @@ describe('millivolts across a fuse', () => {
 
   it('say so where the table does not hold: a warm fuse, or too few millivolts', () => {
     expect(ampsByFuse('regular', 15, 0.06, workshopMeter)).toMatchObject({ honest: false })
-    expect(ampsByFuse('regular', 15, 0.06, workshopMeter).why).toMatch(/warm/)
-    expect(ampsByFuse('maxi', 60, 0.0003, workshopMeter).why).toMatch(/too few/)
+    expect(ampsByFuse('regular', 15, 0.06, workshopMeter).why!.code).toMatch(/Warm/)
+    expect(ampsByFuse('maxi', 60, 0.0003, workshopMeter).why!.code).toMatch(/Coarse/)
   })
 
   it('taken for another rating are wrong by the ratio of their ohms', () => {

@@ -1,4 +1,5 @@
 import { phasesOf, type SolvedBoard } from '../board'
+import { faultOfKind } from '../faults'
 import { partOfKind } from '../parts'
 
 /** A conductor in the jaws: how far along it the clamp sits, and which way it runs. */
@@ -29,7 +30,7 @@ function ampsAlong({ board, point }: SolvedBoard, id: string, at: number): numbe
   const first = board.places.get(`${id}.${key}`)
   if (first === undefined) return 0
   const split = board.faults.find((f) => (f.part === id && f.segment === key) || f.other === `${id}.${key}`)
-  const touches = split && ['shortToGround', 'shortToSupply', 'shortBetween'].includes(split.kind)
+  const touches = split && faultOfKind(split.kind).touches
   const place = split?.part === id ? (split.at ?? 0.5) : 0.5
   return point.current[first + (touches && at > place ? 1 : 0)]!
 }

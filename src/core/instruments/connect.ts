@@ -1,5 +1,5 @@
-import { noticeAll, voltsBetween, type Noticed, type SolvedBoard } from '../board'
-import type { Circuit } from '../circuit'
+import { noticeAll, voltsBetween, type Attachment, type Noticed, type SolvedBoard } from '../board'
+import { firstSource, systemOf, type Circuit } from '../circuit'
 import { fuseLaw, partOfKind } from '../parts'
 import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
 
@@ -23,13 +23,20 @@ export function connectJumper(
   black: number,
   rating: number,
   leadOhms = 0.015,
+  out: readonly string[] = [],
 ): Connected {
-  const joined = solveWith(solved, lawAcross(red, black, fuseLaw(rating), leadOhms))
+  const joined = solveWith(solved, jumperAcross(red, black, rating, leadOhms), out)
   if (!joined.ok || red === black) return apart
   const amps = instrumentAmps(joined)
   if (Math.abs(amps) > 1.35 * rating) return { ...apart, blew: true }
   return describe(solved, joined, red, black)
 }
+
+/** The jumper itself; `rating` Infinity for one without a fuse. */
+export const jumperAcross = (red: number, black: number, rating: number, leadOhms = 0.015): Attachment =>
+  Number.isFinite(rating)
+    ? lawAcross(red, black, fuseLaw(rating), leadOhms)
+    : ohmsAcross(red, black, leadOhms)
 
 /** A load that is known to be good in place of the circuit's own, which is unplugged first. */
 export function connectLoad(
@@ -38,8 +45,9 @@ export function connectLoad(
   black: number,
   watts: number,
   ratedVoltage = 12,
+  out: readonly string[] = [],
 ): Connected {
-  const joined = solveWith(solved, ohmsAcross(red, black, ratedVoltage ** 2 / watts))
+  const joined = solveWith(solved, ohmsAcross(red, black, ratedVoltage ** 2 / watts), out)
   return joined.ok ? describe(solved, joined, red, black) : apart
 }
 
@@ -68,10 +76,11 @@ export interface BatteryTest {
  * below (common practice, no source). The model is steady: the fifteenth second is what it shows.
  */
 export function testBattery(solved: SolvedBoard, circuit: Circuit): BatteryTest | undefined {
-  const part = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
-  if (!part) return undefined
-  const amps = Number(part.parameters.coldCranking) / 2
-  const blocks = Number(part.parameters.blocks)
+  const part = firstSource(circuit.parts)
+  const rating = part && partOfKind(part.kind).supplies?.coldCranking?.(part.parameters)
+  if (!part || rating === undefined) return undefined
+  const amps = rating / 2
+  const blocks = systemOf(circuit).nominal / 12
   const { wiring } = solved.board
   const [pos, neg] = [wiring.nodeOf(part.id, 'pos'), wiring.nodeOf(part.id, 'neg')]
   const loaded = solveWith(solved, () => [

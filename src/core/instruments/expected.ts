@@ -1,6 +1,6 @@
-import { functionOf, loadedVolts, type MeterType } from '../instruments'
-import { phasesOf, type SolvedBoard } from '../board'
-import { Sensitivities } from './sensitivity'
+import { phasesOf, Sensitivities, type SolvedBoard } from '../board'
+import type { MeterType } from './meter'
+import { loadedVolts, voltsAccuracy } from './voltmeter'
 
 /** A value with the band in which it is expected; `value` undefined where nothing holds it. */
 export interface Expected {
@@ -69,6 +69,6 @@ export class Expectations {
     // Behind a blocked diode a microamp moves volts: there the loaded circuit is solved again.
     const value =
       ohms < stiff ? (volts * inputOhms) / (inputOhms + ohms) : loadedVolts(solved, a, b, this.meter)
-    return { value, band: band + functionOf('volts').accuracy(value, this.meter) }
+    return { value, band: band + voltsAccuracy(value, this.meter) }
   }
 }

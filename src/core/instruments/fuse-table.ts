@@ -1,4 +1,6 @@
+import type { Message } from '../document'
 import { fuseColdOhms, type FuseType } from '../parts'
+import { say } from './phrases'
 import { accuracy, autorange, type MeterType } from './meter'
 
 /** What millivolts across a fuse say about its amps. */
@@ -9,7 +11,7 @@ export interface FuseAmps {
   readonly most: number
   /** The table may be trusted for this; if not, `why` says what spoils it. */
   readonly honest: boolean
-  readonly why: string
+  readonly why: Message | undefined
 }
 
 /** Fuses of one rating differ by as much as this (common practice, no source). */
@@ -36,9 +38,11 @@ export function ampsByFuse(type: FuseType, rating: number, volts: number, meter:
     most: amps + width,
     honest,
     why: honest
-      ? ''
+      ? undefined
       : warmth > coldUpTo
-        ? 'past half the rating a fuse is warm: the table shows too many amps'
-        : `too few millivolts for this meter: it could be anything up to ${((Math.abs(volts) + blur) / ohms).toPrecision(2)} A`,
+        ? say('fuseWarm')
+        : say('fuseCoarse', {
+            most: { value: Number(((Math.abs(volts) + blur) / ohms).toPrecision(2)), unit: 'A' },
+          }),
   }
 }

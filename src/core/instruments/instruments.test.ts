@@ -1,15 +1,24 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { functionOf, workshopMeter, type MeterFunction } from '.'
+import { readContinuity, readOhms, readVolts, workshopMeter } from '.'
 import { solveBoard } from '../board'
 import type { Fault } from '../faults'
 import { demoCircuit, stateOf } from '../../../test/demo'
 
-function read(dial: MeterFunction, red: string, black: string, state: string, faults: readonly Fault[] = []) {
+const dials = { volts: readVolts, ohms: readOhms, continuity: readContinuity }
+
+function read(
+  dial: keyof typeof dials,
+  red: string,
+  black: string,
+  state: string,
+  faults: readonly Fault[] = [],
+) {
   const circuit = demoCircuit()
   const solved = solveBoard(circuit, faults, stateOf(circuit, state))
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   const node = (name: string) => solved.board.wiring.find(name)!.node
-  return functionOf(dial).read(solved, node(red), node(black), workshopMeter)
+  return dials[dial](solved, node(red), node(black), workshopMeter)
 }
 const plain = (text: string) => text.replace(/\u00a0/g, ' ')
 

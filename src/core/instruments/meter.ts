@@ -1,5 +1,3 @@
-import type { Unit } from '../quantity'
-
 /** What a hand-held meter does and how well. Typical of a 6000-count workshop meter; common practice, no source. */
 export interface MeterType {
   readonly counts: number
@@ -26,14 +24,10 @@ export const workshopMeter: MeterType = {
   amps: { percent: 1, digits: 3 },
 }
 
-export type MeterFunction = 'volts' | 'ohms' | 'continuity'
-
-/** What the display shows, and what makes it doubtful. */
-export interface Reading {
-  readonly function: MeterFunction
+/** What a display shows, and what makes it doubtful. */
+export interface Display {
   /** Value as shown, SI; undefined for OL. */
   readonly value: number | undefined
-  readonly unit: Unit
   /** As the display writes it, such as `12.34 V` or `OL`. */
   readonly text: string
   readonly beeps: boolean

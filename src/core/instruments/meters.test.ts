@@ -1,5 +1,7 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { problemsOf } from '../document'
 import { demoCircuit } from '../../../test/demo'
 import { answerKey } from '../readings'
 import { leafletOf, leafletSchema, meterOf, meterOfLeaflet, meters, workshopMeter, type Leaflet } from '.'
@@ -7,7 +9,7 @@ import { leafletOf, leafletSchema, meterOf, meterOfLeaflet, meters, workshopMete
 const leaflet = (change: Partial<Leaflet>): Leaflet => ({ ...leafletOf(workshopMeter), ...change })
 const bandAt = (change: Partial<Leaflet>, name: string, which = 'sweeper-work-lamp') => {
   const state = answerKey(demoCircuit(which), [], meterOfLeaflet(leaflet(change))).states[0]!
-  if (!state.ok) throw new Error(state.message)
+  if (!state.ok) throw new Error(tell(state.why))
   return state.points.find((p) => p.name === name)!
 }
 
@@ -28,7 +30,7 @@ describe('a meter by its leaflet', () => {
     [{ leadOhms: 9 }, /Leads must lie between 0 and 5 Ω/],
   ] as const)('%j is refused with what would be accepted', (change, what) => {
     const read = leafletSchema.safeParse(leaflet(change))
-    expect(read.success ? '' : read.error.issues[0]!.message).toMatch(what)
+    expect(read.success ? '' : tell(problemsOf(read.error)[0]!)).toMatch(what)
   })
 
   it('of more counts and better accuracy has a narrower band, of fewer a wider', () => {
@@ -76,7 +78,7 @@ describe('a meter by its leaflet', () => {
         expect(leafletSchema.parse(one)).toEqual(one)
         const key = answerKey(demoCircuit(), [], meterOfLeaflet(one))
         for (const state of key.states) {
-          if (!state.ok) throw new Error(state.message)
+          if (!state.ok) throw new Error(tell(state.why))
           for (const { band } of state.points) expect(band).toBeGreaterThanOrEqual(0)
         }
       }),

@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { coded } from '../document'
 import { workshopMeter, type MeterType } from './meter'
+import { say } from './phrases'
 
 /** Meters that a school may have, by what their leaflets say of them; common practice, no source. */
 export const meters: readonly { readonly id: string; readonly title: string; readonly meter: MeterType }[] = [
@@ -30,18 +32,20 @@ export const meters: readonly { readonly id: string; readonly title: string; rea
 export const meterOf = (id: string): MeterType => meters.find((m) => m.id === id)?.meter ?? workshopMeter
 
 const between = (label: string, least: number, most: number, unit: string) => {
-  const message = `${label} must lie between ${least} and ${most}${unit && ` ${unit}`}`
+  const message = coded(
+    say('range', { label, least: String(least), most: String(most), unit: unit || 'none' }),
+  )
   return z.number({ error: message }).min(least, message).max(most, message)
 }
 
 /** What a leaflet says of a meter and the answer key depends on. Percent of reading, digits of the display. */
 export const leafletSchema = z.object({
-  counts: between('Counts', 1000, 1_000_000, '').int('Counts are a whole number'),
+  counts: between('Counts', 1000, 1_000_000, '').int(coded(say('whole', { label: 'Counts' }))),
   voltsPercent: between('Accuracy of volts', 0, 5, '%'),
-  voltsDigits: between('Digits of volts', 0, 50, '').int('Digits are a whole number'),
+  voltsDigits: between('Digits of volts', 0, 50, '').int(coded(say('whole', { label: 'Digits' }))),
   inputOhms: between('Input resistance', 1e4, 1e9, 'Ω'),
   ohmsPercent: between('Accuracy of ohms', 0, 10, '%'),
-  ohmsDigits: between('Digits of ohms', 0, 50, '').int('Digits are a whole number'),
+  ohmsDigits: between('Digits of ohms', 0, 50, '').int(coded(say('whole', { label: 'Digits' }))),
   leadOhms: between('Leads', 0, 5, 'Ω'),
 })
 export type Leaflet = z.infer<typeof leafletSchema>

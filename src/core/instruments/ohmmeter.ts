@@ -1,7 +1,7 @@
 import { Solver } from '../solve'
 import type { SolvedBoard } from '../board'
 import { formatNumber } from '../quantity'
-import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
+import { accuracy, autorange, toCount, type MeterType, type Display } from './meter'
 
 const lowest = 600
 const highest = 6e7
@@ -12,7 +12,7 @@ const liveFrom = 0.002
  * Ohms. The meter drives a known current (1 mA on its lowest range, a tenth for each range above), up to its
  * open-circuit voltage, and shows volts over amps. On a live circuit those volts are not its own.
  */
-export function readOhms(solved: SolvedBoard, red: number, black: number, meter: MeterType): Reading {
+export function readOhms(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const before = openVolts(solved, red, black)
   const live = Math.abs(before) > liveFrom
   let shown: number | undefined
@@ -27,9 +27,7 @@ export function readOhms(solved: SolvedBoard, red: number, black: number, meter:
   }
   const value = shown === undefined ? undefined : toCount(shown, digit)
   return {
-    function: 'ohms',
     value,
-    unit: 'Ω',
     text: value === undefined ? 'OL' : showOhms(value, digit),
     beeps: false,
     live,
@@ -38,16 +36,14 @@ export function readOhms(solved: SolvedBoard, red: number, black: number, meter:
 }
 
 /** Continuity: a beep below the threshold, and the ohms of the lowest range; OL above it. */
-export function readContinuity(solved: SolvedBoard, red: number, black: number, meter: MeterType): Reading {
+export function readContinuity(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const live = Math.abs(openVolts(solved, red, black)) > liveFrom
   const ohms = measured(solved, red, black, meter.continuity.amps, meter) + meter.leadOhms
   const digit = lowest / meter.counts
   const value = Math.abs(ohms) < lowest ? toCount(ohms, digit) : undefined
   const beeps = value !== undefined && value < meter.continuity.beepsBelow
   return {
-    function: 'continuity',
     value,
-    unit: 'Ω',
     text: value === undefined ? 'OL' : showOhms(value, digit),
     beeps,
     live,

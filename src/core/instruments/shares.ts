@@ -1,7 +1,7 @@
 import { voltsBetween, type SolvedBoard } from '../board'
-import { functionOf } from './registry'
 import type { MeterType } from './meter'
-import { loadedVolts } from './voltmeter'
+import { readOhms } from './ohmmeter'
+import { loadedVolts, readVolts } from './voltmeter'
 
 /** Where a reading comes from. The shares add up to what the display shows. */
 export interface Shares {
@@ -20,7 +20,7 @@ export interface Shares {
 export function sharesOfVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Shares {
   const truth = voltsBetween(solved, red, black)
   const loaded = loadedVolts(solved, red, black, meter)
-  const shown = functionOf('volts').read(solved, red, black, meter).value ?? 0
+  const shown = readVolts(solved, red, black, meter).value ?? 0
   return { truth, loading: loaded - (truth ?? 0), leads: 0, resolution: shown - loaded, shown }
 }
 
@@ -34,8 +34,8 @@ export function sharesOfOhms(
   meter: MeterType,
   zeroed = false,
 ): Shares | undefined {
-  const reading = functionOf('ohms').read(solved, red, black, zeroed ? { ...meter, leadOhms: 0 } : meter)
-  const exact = functionOf('ohms').read(solved, red, black, { ...meter, leadOhms: 0, counts: 6e9 }).value
+  const reading = readOhms(solved, red, black, zeroed ? { ...meter, leadOhms: 0 } : meter)
+  const exact = readOhms(solved, red, black, { ...meter, leadOhms: 0, counts: 6e9 }).value
   if (reading.value === undefined || exact === undefined) return undefined
   const leads = zeroed ? 0 : meter.leadOhms
   return {

@@ -1,9 +1,9 @@
-import type { SolvedBoard, UnsolvedBoard } from '../board'
+import type { Attachment, SolvedBoard, UnsolvedBoard } from '../board'
 import { brightness, filamentLaw, junctionLaw } from '../parts'
 import { instrumentAmps, instrumentVolts, lawAcross, solveWith } from './attach'
 
 export interface LampReading {
-  /** What an eye sees of it. */
+  /** What an eye sees of it, by its key: `dim`. */
   readonly glow: string
   readonly volts: number
   readonly amps: number
@@ -22,12 +22,13 @@ export function readTestLamp(
   black: number,
   amps: number,
   ratedVoltage = 12,
+  out: readonly string[] = [],
 ): LampReading {
-  const connected = withTestLamp(solved, red, black, amps, ratedVoltage)
+  const connected = withTestLamp(solved, red, black, amps, ratedVoltage, out)
   if (!connected.ok || red === black) return dark
   const volts = instrumentVolts(connected)
   return {
-    glow: brightness(volts, ratedVoltage).text,
+    glow: brightness(volts, ratedVoltage).key,
     volts,
     amps: instrumentAmps(connected),
     blownByIt: [...connected.blown].filter((id) => !solved.blown.has(id)),
@@ -41,17 +42,28 @@ export function withTestLamp(
   black: number,
   amps: number,
   ratedVoltage = 12,
+  out: readonly string[] = [],
 ): SolvedBoard | UnsolvedBoard {
+  return solveWith(solved, lampAcross(red, black, amps, ratedVoltage), out)
+}
+
+/** The lamp itself, between two nodes. */
+export function lampAcross(red: number, black: number, amps: number, ratedVoltage: number): Attachment {
   const filament = { ratedVoltage, ratedPower: amps * ratedVoltage, workingKelvin: 2500 }
-  return solveWith(solved, lawAcross(red, black, filamentLaw(filament, 293.15), leadOhms))
+  return lawAcross(red, black, filamentLaw(filament, 293.15), leadOhms)
 }
 
 const dark: LampReading = { glow: 'dark', volts: 0, amps: 0, blownByIt: [] }
 
 /** Low-current probe: an LED behind its resistor, some milliamps. It says that there are volts, not that they carry. */
-export function readLedProbe(solved: SolvedBoard, red: number, black: number): LampReading {
+export function readLedProbe(
+  solved: SolvedBoard,
+  red: number,
+  black: number,
+  out: readonly string[] = [],
+): LampReading {
   const law = junctionLaw({ saturation: 1e-15, emission: 2.2, kelvin: 293.15 })
-  const connected = solveWith(solved, lawAcross(red, black, law, 1500))
+  const connected = solveWith(solved, lawAcross(red, black, law, 1500), out)
   if (!connected.ok || red === black) return dark
   const amps = instrumentAmps(connected)
   return {

@@ -1,20 +1,18 @@
 import { Solver } from '../solve'
 import { phasesOf, type SolvedBoard } from '../board'
 import { formatNumber } from '../quantity'
-import { accuracy, autorange, toCount, type MeterType, type Reading } from './meter'
+import { accuracy, autorange, toCount, type MeterType, type Display } from './meter'
 
 const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600)
 
 /** Volts DC, red minus black, with the meter's own input resistance across the points. */
-export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Reading {
+export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const { point } = solved
   const truth = loadedVolts(solved, red, black, meter)
   const { digit } = range(Math.abs(truth), meter.counts)
   const value = toCount(truth, digit)
   return {
-    function: 'volts',
     value,
-    unit: 'V',
     text: showVolts(value, digit),
     beeps: false,
     live: false,

@@ -1,0 +1,147 @@
+import { z } from 'zod'
+import type { Circuit, Point, Wiring } from '../circuit'
+import type { Message } from '../document'
+import { partOfKind } from '../parts'
+import type { Clamped } from './clamp'
+import { say } from './phrases'
+
+const name = z.string().max(20)
+
+/** Where an instrument is held, as a step stores it: by the names that are printed on the drawing. */
+export const heldSchema = z.discriminatedUnion('type', [
+  /** Two leads on two points. */
+  z.strictObject({ type: z.literal('leads'), red: name, black: name }),
+  /** Jaws round measuring places or conductors, all of them together; `against` the arrow. */
+  z.strictObject({
+    type: z.literal('jaws'),
+    round: z.array(name).min(1).max(12),
+    against: z.boolean().optional(),
+  }),
+  /** Cut into the circuit where a part is taken out: a fuse pulled, a clamp lifted, a plug opened. */
+  z.strictObject({ type: z.literal('series'), part: name }),
+  /** In the place of a part that is out: across the fuse's holder, 30 to 87 of the relay's socket. */
+  z.strictObject({ type: z.literal('inPlaceOf'), part: name }),
+  /** Two tips on the test spots of a fuse that stays in. */
+  z.strictObject({ type: z.literal('spots'), part: name }),
+  /** On the battery's posts. */
+  z.strictObject({ type: z.literal('posts') }),
+])
+export type Held = z.infer<typeof heldSchema>
+export type Hold = Held['type']
+
+/** What each way of holding is called. */
+export const holds: Readonly<Record<Hold, string>> = {
+  leads: 'two leads',
+  jaws: 'jaws round a conductor',
+  series: 'cut into the circuit',
+  inPlaceOf: 'in place of a part',
+  spots: 'on the test spots of a fuse',
+  posts: 'on the battery’s posts',
+}
+
+/** The same as nodes and conductors of one circuit. */
+export type Place =
+  | {
+      readonly type: 'leads' | 'posts' | 'spots'
+      readonly red: number
+      readonly black: number
+      readonly part?: string
+    }
+  | { readonly type: 'jaws'; readonly conductors: readonly Clamped[] }
+  /** `part` is taken out, and the two ends of its way are bridged. */
+  | { readonly type: 'gap'; readonly part: string; readonly red: number; readonly black: number }
+
+export type Located =
+  | {
+      readonly ok: true
+      readonly place: Place
+      /** The same by the points' own names. */
+      readonly held: Held
+    }
+  | { readonly ok: false; readonly why: Message }
+
+/** Finds where the names lead; a name that is none is told with what there is. */
+export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
+  switch (held.type) {
+    case 'leads': {
+      const red = pointFor(wiring, 'red', held.red)
+      if (!red.ok) return red
+      const black = pointFor(wiring, 'black', held.black)
+      if (!black.ok) return black
+      return {
+        ok: true,
+        place: { type: 'leads', red: red.point.node, black: black.point.node },
+        held: { type: 'leads', red: red.point.name, black: black.point.name },
+      }
+    }
+    case 'jaws': {
+      const conductors: Clamped[] = []
+      for (const one of held.round) {
+        const found = conductorsOf(circuit, one)
+        if (!found) return { ok: false, why: say('noConductor', { name: one }) }
+        conductors.push(...found.map((c) => (held.against ? { ...c, against: !c.against } : c)))
+      }
+      return { ok: true, place: { type: 'jaws', conductors }, held }
+    }
+    case 'series':
+    case 'inPlaceOf': {
+      const part = circuit.parts.find((p) => p.id === held.part)
+      const gap = part && partOfKind(part.kind).detach?.gap
+      if (!part || !gap) return { ok: false, why: say('noGap', { id: held.part }) }
+      const [a, b] = gap
+      return {
+        ok: true,
+        place: {
+          type: 'gap',
+          part: part.id,
+          red: wiring.nodeOf(part.id, a),
+          black: wiring.nodeOf(part.id, b),
+        },
+        held,
+      }
+    }
+    case 'spots': {
+      const part = circuit.parts.find((p) => p.id === held.part)
+      const spots = part && partOfKind(part.kind).protects?.blade?.spots
+      if (!part || !spots) return { ok: false, why: say('noSpots', { id: held.part }) }
+      const [red, black] = spots.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
+      return { ok: true, place: { type: 'spots', part: part.id, red, black }, held }
+    }
+    case 'posts': {
+      const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+      const [red, black] = (['pos', 'neg'] as const).map((key) => wiring.nodeOf(source.id, key)) as [
+        number,
+        number,
+      ]
+      return { ok: true, place: { type: 'posts', part: source.id, red, black }, held }
+    }
+  }
+}
+
+function pointFor(
+  wiring: Wiring,
+  lead: 'red' | 'black',
+  written: string,
+): { ok: true; point: Point } | { ok: false; why: Message } {
+  const point = wiring.find(written)
+  if (point) return { ok: true, point }
+  const known = wiring.points
+    .filter((p) => !p.inside)
+    .slice(0, 4)
+    .map((p) => p.name)
+    .join(', ')
+  return {
+    ok: false,
+    why: written.trim() ? say('noPoint', { name: written.trim(), lead, known }) : say('onNothing', { lead }),
+  }
+}
+
+/** The conductors of a measuring place, or one conductor half-way along. */
+function conductorsOf(circuit: Circuit, written: string): readonly Clamped[] | undefined {
+  const low = written.trim().toLowerCase()
+  const place = circuit.bundles.flatMap((b) => b.places).find((p) => p.id.toLowerCase() === low)
+  if (place) return place.conductors
+  const part = circuit.parts.find((p) => p.id.toLowerCase() === low)
+  if (!part || partOfKind(part.kind).role !== 'conductor') return undefined
+  return [{ part: part.id, at: 0.5, against: false }]
+}

@@ -1,0 +1,62 @@
+import { readAmps, type Jack } from '../ammeter'
+import { ohmsAcross } from '../attach'
+import { defineInstrument } from '../instrument'
+import { say } from '../phrases'
+import { across, ampsSpread, around, blewSigns, byFactor, connection, gaps, openLoop, volts } from './common'
+
+const jackOf = (key: string | undefined): Jack => (key === 'amps' ? 'A' : key === 'milli' ? 'mA' : 'V')
+
+/** Ammeter in series: a shunt and a fuse, which are a burden, and across a source a short. */
+export const amps = defineInstrument({
+  key: 'amps',
+  device: 'multimeter',
+  title: 'Amps in series',
+  about: 'Cut into the circuit where a fuse is pulled, a clamp lifted or a plug opened.',
+  cautions: ['neverAcrossSource', 'batteries'],
+  settings: [
+    {
+      key: 'jack',
+      label: 'Red lead in',
+      options: [
+        { key: 'amps', label: 'A' },
+        { key: 'milli', label: 'mA' },
+        { key: 'volts', label: 'V Ω' },
+      ],
+      preset: 'amps',
+    },
+  ],
+  holds: ['series', 'leads'],
+  nature: ({ jack }) => (jack === 'volts' ? { draws: 0 } : { draws: 0, shorts: true, underLoad: true }),
+  read: (use) => {
+    const { solved, settings, meter } = use
+    const { red, black, out } = across(use)
+    const shown = readAmps(solved, red, black, meter, jackOf(settings.jack), out)
+    const jack = settings.jack === 'milli' ? ('mA' as const) : ('A' as const)
+    return {
+      value: shown.value,
+      unit: 'A',
+      text: shown.text,
+      signs: [
+        ...(shown.blew ? [say('meterFuse')] : []),
+        ...blewSigns(shown.blownByIt),
+        ...(shown.burden > 0 ? [say('burden', { volts: volts(shown.burden) })] : []),
+      ],
+      did: { blown: shown.blownByIt, ...(shown.blew && { meterFuse: jack }) },
+    }
+  },
+  expect: (use) => {
+    const { red, black, out } = across(use)
+    const { value, accuracy } = readAmps(use.solved, red, black, use.meter, jackOf(use.settings.jack), out)
+    return value === undefined ? openLoop : around(value, accuracy + ampsSpread * Math.abs(value) + 0.002)
+  },
+  connect: ({ place, settings, meter }) => {
+    const { red, black } = across({ place })
+    const jack = jackOf(settings.jack)
+    const ohms = jack === 'V' ? meter.volts.inputOhms : meter.jacks[jack].ohms + meter.leadOhms / 10
+    return connection(place, [ohmsAcross(red, black, ohms)])
+  },
+  tells: byFactor(0.01),
+  asks: { type: 'value', unit: 'A', open: true },
+  places: gaps('series', ['source', 'protection', 'connection', 'load']),
+  minutes: 2,
+})

@@ -1,0 +1,43 @@
+import { testBattery } from '../connect'
+import { formatQuantity } from '../../quantity'
+import { type Instrument, defineInstrument, noEffects } from '../instrument'
+import { say } from '../phrases'
+import { amps, around, byFifth, nothing, volts } from './common'
+
+/** Half the cold-cranking rating for fifteen seconds. */
+export const batteryTester: Instrument<'batteryTester'> = defineInstrument({
+  key: 'batteryTester',
+  device: 'battery',
+  title: 'Battery load test',
+  about: 'Half its cold-cranking rating for 15 s, against its temperature.',
+  cautions: ['batteries', 'hot'],
+  settings: [],
+  holds: ['posts'],
+  nature: () => ({ draws: 100, underLoad: true }),
+  read: ({ solved }) => {
+    const test = testBattery(solved, solved.board.circuit)
+    if (!test) return { ...nothing('–'), signs: [say('noBattery')] }
+    return {
+      value: test.volts,
+      unit: 'V',
+      text: formatQuantity(test.volts, 'V'),
+      signs: [
+        say('batteryTest', {
+          amps: amps(test.amps),
+          least: volts(test.least),
+          result: test.passes ? 'passes' : 'fails',
+        }),
+      ],
+      did: noEffects,
+    }
+  },
+  expect: (use) => {
+    const { value } = batteryTester.read(use)
+    // Charge and rating of sound batteries differ (common practice, no source).
+    return value === undefined ? { low: -Infinity, high: Infinity } : around(value, 0.3)
+  },
+  tells: byFifth,
+  asks: { type: 'value', unit: 'V', open: false },
+  places: () => [{ type: 'posts' }],
+  minutes: 2,
+})

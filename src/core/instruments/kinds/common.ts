@@ -1,0 +1,105 @@
+import { phasesOf, type SolvedBoard } from '../../board'
+import { systemOf, type Circuit, type Wiring } from '../../circuit'
+import type { Message } from '../../document'
+import { partOfKind } from '../../parts'
+import { formatQuantity } from '../../quantity'
+import { outFor } from '../attach'
+import type { Held, Place } from '../held'
+import { noEffects, type Connection, type Interval, type Reading, type Use } from '../instrument'
+import { say } from '../phrases'
+
+/** The two nodes, and what is out while they are bridged. Jaws join nothing. */
+export function across({ place }: Pick<Use, 'place'>): {
+  red: number
+  black: number
+  out: readonly string[]
+} {
+  if (place.type === 'jaws') return { red: 0, black: 0, out: [] }
+  return { red: place.red, black: place.black, out: outFor(place) }
+}
+
+/** Lamps and loads of the bag are those of the vehicle's own system. */
+export const systemVolts = (solved: Pick<SolvedBoard, 'board'>): number =>
+  systemOf(solved.board.circuit).nominal
+
+export const nothing = (text: string): Reading => ({ unit: '', text, signs: [], did: noEffects })
+
+export const around = (value: number, half: number): Interval => ({ low: value - half, high: value + half })
+export const openLoop: Interval = { low: Infinity, high: Infinity }
+
+/** Amps vary with the parts by about a twentieth (common practice, no source). */
+export const ampsSpread = 0.05
+
+/** Signs for fuses that blew with it. */
+export const blewSigns = (ids: readonly string[]): Message[] => ids.map((id) => say('blew', { id }))
+
+export const amps = (value: number) => ({ value, unit: 'A' })
+export const volts = (value: number) => ({ value, unit: 'V' })
+
+export const connection = (place: Place, attached: Connection['attached']): Connection => ({
+  attached,
+  opens: outFor(place),
+})
+
+/** Slices of about a fifth of a volt; of a factor of two; single words. */
+export const byFifth = (value: number): number =>
+  Number.isFinite(value) ? Math.round(value / 0.2) : Infinity
+export const byFactor =
+  (least: number) =>
+  (value: number): number =>
+    Number.isFinite(value)
+      ? Math.sign(value) * Math.round(Math.log2(Math.max(least, Math.abs(value)) / least))
+      : Infinity
+export const byWord = (value: number): number => Math.round(value)
+
+/** Every point that a lead reaches, against the battery's negative post. */
+export const pointsToGround = (_: Circuit, wiring: Wiring): Held[] => {
+  const ground = wiring.points.find((p) => p.node === 0)
+  return wiring.points
+    .filter((p) => p.node !== 0 && !p.inside)
+    .map((p) => ({ type: 'leads', red: p.name, black: ground?.name ?? '' }))
+}
+
+/** Every piece that leads reach at both ends. */
+export function pieces(circuit: Circuit, wiring: Wiring): Held[] {
+  const at = new Map(wiring.points.filter((p) => !p.inside).map((p) => [p.node, p.name]))
+  return circuit.parts.flatMap((part) =>
+    partOfKind(part.kind).segments.flatMap(({ between }): Held[] => {
+      const [a, b] = between.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
+      const [red, black] = [at.get(a), at.get(b)]
+      return red !== undefined && black !== undefined && a !== b ? [{ type: 'leads', red, black }] : []
+    }),
+  )
+}
+
+/** Feed and return of every load, each against the other pole of the battery. */
+export function loadEnds(circuit: Circuit, wiring: Wiring): Held[] {
+  const at = new Map(wiring.points.filter((p) => !p.inside).map((p) => [p.node, p.name]))
+  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+  const plus = source && at.get(wiring.nodeOf(source.id, 'pos'))
+  const minus = at.get(0)
+  return circuit.parts.flatMap((part): Held[] => {
+    const { role, through } = partOfKind(part.kind)
+    if (role !== 'load') return []
+    const [feed, back] = through.map((key) => at.get(wiring.nodeOf(part.id, key)))
+    return [
+      ...(feed && minus ? [{ type: 'leads' as const, red: feed, black: minus }] : []),
+      ...(back && plus ? [{ type: 'leads' as const, red: plus, black: back }] : []),
+    ]
+  })
+}
+
+/** Everything that can be taken out so that something else stands in its place. */
+export const gaps =
+  (type: 'series' | 'inPlaceOf', roles: readonly string[]) =>
+  (circuit: Circuit): Held[] =>
+    circuit.parts.flatMap((part): Held[] => {
+      const { role, detach } = partOfKind(part.kind)
+      return detach?.gap && roles.includes(role) ? [{ type, part: part.id }] : []
+    })
+
+/** Amps as a meter shows them. */
+export const showAmps = (value: number): string => formatQuantity(value, 'A')
+
+/** Whether the board finds no rest: a slow instrument then shows the mean. */
+export const swings = (solved: SolvedBoard): boolean => phasesOf(solved).length > 1

@@ -1,0 +1,37 @@
+import { partOfKind } from '../../parts'
+import { readDiode } from '../diode-test'
+import { type Instrument, defineInstrument, noEffects } from '../instrument'
+import { say } from '../phrases'
+import { across, around, byFifth, openLoop, pieces } from './common'
+
+/** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */
+export const diode: Instrument<'diode'> = defineInstrument({
+  key: 'diode',
+  device: 'multimeter',
+  title: 'Diode test',
+  about: 'A milliamp from red to black; it shows the volts that takes, OL the other way round.',
+  cautions: ['disconnectBeforeOhms'],
+  settings: [],
+  holds: ['leads'],
+  nature: () => ({ needsDead: true, draws: 0 }),
+  read: (use) => {
+    const { red, black } = across(use)
+    const { value, text, live } = readDiode(use.solved, red, black, use.meter)
+    return { value, unit: 'V', text, signs: live ? [say('live')] : [], did: noEffects }
+  },
+  expect: (use) => {
+    const { value } = diode.read(use)
+    return value === undefined ? openLoop : around(value, 0.02 + 0.08 * Math.abs(value))
+  },
+  tells: byFifth,
+  asks: { type: 'value', unit: 'V', open: true },
+  places: (circuit, wiring) => pieces(circuit, wiring).filter((held) => isDiode(circuit, held)),
+  minutes: 1,
+})
+
+/** Where a part is known by a junction of its own. */
+function isDiode(circuit: Parameters<typeof pieces>[0], held: ReturnType<typeof pieces>[number]): boolean {
+  if (held.type !== 'leads') return false
+  const owner = circuit.parts.find((part) => held.red.startsWith(part.id))
+  return owner !== undefined && partOfKind(owner.kind).segments.some((s) => s.key === 'junction')
+}

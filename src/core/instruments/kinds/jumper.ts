@@ -1,0 +1,127 @@
+import { noticeText } from '../../parts'
+import { connectJumper, connectLoad, jumperAcross, type Connected } from '../connect'
+import { ohmsAcross } from '../attach'
+import { systemOf } from '../../circuit'
+import { type Instrument, defineInstrument, noEffects, type Reading, type Use } from '../instrument'
+import { say } from '../phrases'
+import {
+  across,
+  amps,
+  ampsSpread,
+  around,
+  blewSigns,
+  byFactor,
+  byWord,
+  connection,
+  gaps,
+  systemVolts,
+} from './common'
+
+const jumperScale = ['blew', 'holds'] as const
+
+const changes = (use: Use, connected: Connected) => [
+  ...blewSigns(connected.blownByIt),
+  ...connected.changed.map(({ part, key }) => {
+    const kind = use.solved.board.circuit.parts.find((p) => p.id === part)!.kind
+    return say('changed', { id: part, notice: noticeText(kind, key) })
+  }),
+]
+
+const ratingOf = (fuse: string | undefined): number => (fuse === 'none' ? Infinity : Number(fuse ?? 10))
+
+function jump(use: Use): Connected {
+  const { red, black, out } = across(use)
+  return connectJumper(use.solved, red, black, ratingOf(use.settings.fuse), undefined, out)
+}
+
+/** A wire with a fuse between two places: what then changes is what it tells. */
+export const jumper = defineInstrument({
+  key: 'jumper',
+  device: 'loads',
+  title: 'Fused jumper',
+  about:
+    'A wire with a fuse between two points: it proves a switch, a relay, a ground or a feed by what then works.',
+  cautions: ['fuseJumpers', 'noLoadIntoModules'],
+  settings: [
+    {
+      key: 'fuse',
+      label: 'Its fuse',
+      options: [
+        ...['5', '10', '20', '30'].map((key) => ({ key, label: `${key} A` })),
+        { key: 'none', label: 'none' },
+      ],
+      preset: '10',
+    },
+  ],
+  holds: ['leads', 'inPlaceOf'],
+  nature: () => ({ draws: 0, carries: true, underLoad: true }),
+  scale: jumperScale,
+  read: (use) => {
+    const made = jump(use)
+    const signs = made.blew ? [say('ownFuse')] : changes(use, made)
+    const reading: Reading = {
+      value: made.amps,
+      unit: 'A',
+      text: '',
+      word: made.blew ? 'blew' : 'holds',
+      signs,
+      did: noEffects,
+    }
+    return { ...reading, did: { blown: made.blownByIt } }
+  },
+  expect: (use) => {
+    const place = jump(use).blew ? 0 : 1
+    return { low: place, high: place }
+  },
+  connect: ({ place, settings }) => {
+    const { red, black } = across({ place })
+    return connection(place, [jumperAcross(red, black, ratingOf(settings.fuse))])
+  },
+  tells: byWord,
+  asks: { type: 'word', words: jumperScale },
+  places: gaps('inPlaceOf', ['control', 'connection']),
+  minutes: 1,
+})
+
+/** A load that is known to be good in place of the circuit's own, which is unplugged first. */
+export const substitute: Instrument<'substitute'> = defineInstrument({
+  key: 'substitute',
+  device: 'loads',
+  title: 'Substitute load',
+  about: 'A known load in place of the unplugged one: a load that is itself weak hides a bad joint.',
+  cautions: ['noLoadIntoModules', 'hot'],
+  settings: [
+    {
+      key: 'watts',
+      label: 'Load',
+      options: ['5', '21', '55'].map((key) => ({ key, label: `${key} W` })),
+      preset: '21',
+    },
+  ],
+  holds: ['leads', 'inPlaceOf'],
+  nature: ({ watts }) => ({ draws: Number(watts ?? 21) / 12, carries: true, underLoad: true }),
+  read: (use) => {
+    const { red, black, out } = across(use)
+    const made = connectLoad(use.solved, red, black, Number(use.settings.watts), systemVolts(use.solved), out)
+    return {
+      value: made.amps,
+      unit: 'A',
+      text: '',
+      signs: [say('carries', { amps: amps(made.amps) }), ...changes(use, made)],
+      did: { blown: made.blownByIt },
+    }
+  },
+  expect: (use) => {
+    const value = substitute.read(use).value ?? 0
+    return around(value, 0.01 + ampsSpread * Math.abs(value))
+  },
+  connect: ({ place, settings }, circuit) => {
+    const { red, black } = across({ place })
+    const rated = systemOf(circuit).nominal
+    return connection(place, [ohmsAcross(red, black, rated ** 2 / Number(settings.watts))])
+  },
+  tells: byFactor(0.05),
+  asks: { type: 'value', unit: 'A', open: false },
+  places: gaps('inPlaceOf', ['load']),
+  minutes: 2,
+})

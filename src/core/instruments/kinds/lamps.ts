@@ -1,0 +1,121 @@
+import type { SolvedBoard } from '../../board'
+import { brightness, brightnessScale } from '../../parts'
+import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
+import { defineInstrument, type Instrument, type Reading, type Use } from '../instrument'
+import { say } from '../phrases'
+import { across, amps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, volts } from './common'
+
+const told = (reading: LampReading): Reading => ({
+  value: reading.volts,
+  unit: 'V',
+  text: '',
+  word: reading.glow,
+  signs: [
+    say('across', { volts: volts(reading.volts), amps: amps(reading.amps) }),
+    ...blewSigns(reading.blownByIt),
+  ],
+  did: { blown: reading.blownByIt },
+})
+
+/** An eye is no meter: a fiftieth of the volts either way may be seen as the next word. */
+const eye = 0.02
+
+function glowsBetween(across_: number, rated: number) {
+  const place = (v: number) => brightnessScale.indexOf(brightness(v, rated).key)
+  return { low: place(across_ * (1 - eye)), high: place(across_ * (1 + eye)) }
+}
+
+interface LampSpec<K extends string> extends Pick<
+  Instrument<K>,
+  'key' | 'device' | 'title' | 'about' | 'settings' | 'holds' | 'cautions' | 'minutes'
+> {
+  /** Amps at the system's volts, by what is set. */
+  readonly amps: (size: string | undefined) => number
+  readonly underLoad: (size: string | undefined) => boolean
+}
+
+function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
+  const read = (use: Use): LampReading => {
+    const { red, black, out } = across(use)
+    return readTestLamp(use.solved, red, black, spec.amps(use.settings.size), systemVolts(use.solved), out)
+  }
+  return defineInstrument({
+    ...spec,
+    nature: ({ size }) => ({
+      draws: spec.amps(size),
+      carries: true,
+      ...(spec.underLoad(size) && { underLoad: true as const }),
+    }),
+    scale: brightnessScale,
+    read: (use) => told(read(use)),
+    expect: (use) => glowsBetween(read(use).volts, systemVolts(use.solved)),
+    connect: ({ place, settings }, circuit) => {
+      const { red, black } = across({ place })
+      const rated = systemVolts({ board: { circuit } } as unknown as SolvedBoard)
+      return connection(place, [lampAcross(red, black, spec.amps(settings.size), rated)])
+    },
+    tells: byWord,
+    asks: { type: 'word', words: brightnessScale },
+    places: (circuit, wiring) => [
+      ...(spec.holds.includes('leads') ? loadEnds(circuit, wiring) : []),
+      ...gaps('inPlaceOf', ['protection'])(circuit),
+    ],
+  })
+}
+
+export const testLamp = lampOf({
+  key: 'testLamp',
+  device: 'lamps',
+  title: 'Test lamp',
+  about: 'A clip and a pin: it says that there are volts that carry its own current, and no more.',
+  cautions: ['noLoadIntoModules'],
+  settings: [
+    {
+      key: 'size',
+      label: 'Lamp',
+      options: ['0.25', '1', '2'].map((key) => ({ key, label: `${key} A` })),
+      preset: '0.25',
+    },
+  ],
+  holds: ['leads', 'inPlaceOf'],
+  amps: (size) => Number(size ?? 0.25),
+  underLoad: (size) => Number(size ?? 0.25) >= 1,
+  minutes: 0.4,
+})
+
+export const loadLamp = lampOf({
+  key: 'loadLamp',
+  device: 'lamps',
+  title: 'Load lamp, 5 A',
+  about: 'A headlamp’s filament for three to five seconds: corroded metal warms and gives way.',
+  cautions: ['noLoadIntoModules', 'hot'],
+  settings: [],
+  holds: ['leads', 'series', 'inPlaceOf'],
+  amps: () => 5,
+  underLoad: () => true,
+  minutes: 1,
+})
+
+export const ledProbe: Instrument<'ledProbe'> = defineInstrument({
+  key: 'ledProbe',
+  device: 'lamps',
+  title: 'LED probe',
+  about: 'Some milliamps: it lights on next to nothing. It says that there are volts, not that they carry.',
+  cautions: [],
+  settings: [],
+  holds: ['leads'],
+  nature: () => ({ draws: 0.01 }),
+  scale: ['dark', 'dim', 'bright'],
+  read: (use) => {
+    const { red, black } = across(use)
+    return told(readLedProbe(use.solved, red, black))
+  },
+  expect: (use) => {
+    const place = ['dark', 'dim', 'bright'].indexOf(ledProbe.read(use).word ?? 'dark')
+    return { low: place, high: place }
+  },
+  tells: byWord,
+  asks: { type: 'word', words: ['dark', 'dim', 'bright'] },
+  places: loadEnds,
+  minutes: 0.3,
+})

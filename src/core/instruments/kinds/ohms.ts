@@ -1,0 +1,75 @@
+import { type Instrument, defineInstrument, noEffects } from '../instrument'
+import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
+import { say } from '../phrases'
+import { across, around, byFactor, byWord, openLoop, pieces } from './common'
+
+/** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
+export const ohmsTolerance = 0.08
+
+const signsOf = ({ beeps, live }: { beeps: boolean; live: boolean }) => [
+  ...(beeps ? [say('beeps')] : []),
+  ...(live ? [say('live')] : []),
+]
+
+/** Ohmmeter: its own current, up to its open-circuit volts. */
+export const ohms: Instrument<'ohms'> = defineInstrument({
+  key: 'ohms',
+  device: 'multimeter',
+  title: 'Ohms',
+  about: 'It sends a current of its own: the circuit must be dead, and one end of the piece free.',
+  cautions: ['disconnectBeforeOhms'],
+  settings: [
+    {
+      key: 'zero',
+      label: 'Leads',
+      options: [
+        { key: 'not', label: 'as they are' },
+        { key: 'zeroed', label: 'zeroed first' },
+      ],
+      preset: 'not',
+    },
+  ],
+  holds: ['leads'],
+  nature: () => ({ needsDead: true, draws: 0 }),
+  read: (use) => {
+    const { red, black } = across(use)
+    const meter = use.settings.zero === 'zeroed' ? { ...use.meter, leadOhms: 0 } : use.meter
+    const shown = readOhms(use.solved, red, black, meter)
+    return { value: shown.value, unit: 'Ω', text: shown.text, signs: signsOf(shown), did: noEffects }
+  },
+  expect: (use) => {
+    const { value } = ohms.read(use)
+    if (value === undefined) return openLoop
+    return around(value, ohmsAccuracy(value, use.meter) + ohmsTolerance * Math.abs(value))
+  },
+  tells: byFactor(0.1),
+  asks: { type: 'value', unit: 'Ω', open: true },
+  places: pieces,
+  minutes: 1,
+})
+
+/** The same current against a threshold: a beep says that there is a way, not that it carries. */
+export const continuity: Instrument<'continuity'> = defineInstrument({
+  key: 'continuity',
+  device: 'multimeter',
+  title: 'Continuity',
+  about: 'A beep says “below a few tens of ohms at a milliamp”, and nothing about amps.',
+  cautions: ['disconnectBeforeOhms'],
+  settings: [],
+  holds: ['leads'],
+  nature: () => ({ needsDead: true, draws: 0 }),
+  read: (use) => {
+    const { red, black } = across(use)
+    const shown = readContinuity(use.solved, red, black, use.meter)
+    return { value: shown.value, unit: 'Ω', text: shown.text, signs: signsOf(shown), did: noEffects }
+  },
+  expect: (use) => {
+    const { value } = continuity.read(use)
+    if (value === undefined) return openLoop
+    return around(value, ohmsAccuracy(value, use.meter) + ohmsTolerance * Math.abs(value))
+  },
+  tells: (value) => byWord(value < 30 ? 1 : 0),
+  asks: { type: 'beep' },
+  places: pieces,
+  minutes: 0.7,
+})

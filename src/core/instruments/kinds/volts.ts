@@ -1,0 +1,87 @@
+import { formatQuantity } from '../../quantity'
+import { readVoltsInAmpsJack } from '../ammeter'
+import { ohmsAcross } from '../attach'
+import { expectedVolts } from '../expected'
+import { defineInstrument, noEffects } from '../instrument'
+import { toCount } from '../meter'
+import { say } from '../phrases'
+import { loadedVolts, readVolts, voltsAccuracy } from '../voltmeter'
+import { across, around, blewSigns, byFifth, connection, openLoop, pieces, pointsToGround } from './common'
+
+const milliFull = 0.6
+
+/** Voltmeter of ten megohms, red minus black. */
+export const volts = defineInstrument({
+  key: 'volts',
+  device: 'multimeter',
+  title: 'Volts DC',
+  about: 'Two leads on two points: it shows red minus black and loads next to nothing.',
+  cautions: ['batteries'],
+  settings: [
+    {
+      key: 'range',
+      label: 'Range',
+      options: [
+        { key: 'auto', label: 'automatic' },
+        { key: 'milli', label: 'mV' },
+      ],
+      preset: 'auto',
+    },
+    {
+      key: 'jack',
+      label: 'Red lead in',
+      options: [
+        { key: 'volts', label: 'V Ω' },
+        { key: 'amps', label: 'A' },
+      ],
+      preset: 'volts',
+    },
+  ],
+  holds: ['leads'],
+  nature: ({ jack }) => (jack === 'amps' ? { draws: 0, shorts: true } : { draws: 0 }),
+  read: (use) => {
+    const { solved, settings, meter } = use
+    const { red, black } = across(use)
+    if (settings.jack === 'amps') {
+      const wrong = readVoltsInAmpsJack(solved, red, black, meter, 'A')
+      return {
+        value: 0,
+        unit: 'V',
+        text: wrong.text,
+        signs: [...(wrong.blew ? [say('meterFuse')] : []), ...blewSigns(wrong.blownByIt)],
+        did: { blown: wrong.blownByIt, ...(wrong.blew && { meterFuse: 'A' as const }) },
+      }
+    }
+    if (settings.range === 'milli') {
+      const at = loadedVolts(solved, red, black, meter)
+      if (Math.abs(at) >= milliFull)
+        return { unit: 'V', text: 'OL', signs: [say('overRange')], did: noEffects }
+      const value = toCount(at, Math.abs(at) < 0.06 ? 0.00001 : 0.0001)
+      return { value, unit: 'V', text: formatQuantity(value, 'V'), signs: [], did: noEffects }
+    }
+    const { value, text, floating } = readVolts(solved, red, black, meter)
+    return { value, unit: 'V', text, signs: floating ? [say('floating')] : [], did: noEffects }
+  },
+  expect: (use) => {
+    const { solved, settings, meter } = use
+    const { red, black } = across(use)
+    if (settings.jack === 'amps') return around(0, 0.001)
+    // Across islands nothing but the meter is there to show: zero.
+    const { value = 0, band } = expectedVolts(solved, red, black, meter)
+    const half = Math.max(band, voltsAccuracy(value, meter))
+    if (settings.range === 'milli' && Math.abs(value) - half >= milliFull) return openLoop
+    return {
+      low: value - half,
+      high: settings.range === 'milli' && Math.abs(value) + half >= milliFull ? Infinity : value + half,
+    }
+  },
+  connect: ({ place, settings, meter }) => {
+    const { red, black } = across({ place })
+    const ohms = settings.jack === 'amps' ? meter.jacks.A.ohms : meter.volts.inputOhms
+    return connection(place, [ohmsAcross(red, black, ohms)])
+  },
+  tells: byFifth,
+  asks: { type: 'value', unit: 'V', open: false },
+  places: (circuit, wiring) => [...pointsToGround(circuit, wiring), ...pieces(circuit, wiring)],
+  minutes: 0.5,
+})

@@ -1,0 +1,37 @@
+import { phrases } from '../document'
+
+/** What an instrument tells beside its number, and why it cannot be held so. */
+export const say = phrases('instruments', {
+  beeps: 'beeps',
+  live: 'live circuit: the number means nothing',
+  floating: 'nothing but the meter holds this point',
+  overRange: 'over the range that is set',
+  meterFuse: 'the meter’s own fuse blew',
+  meterFuseGone: 'the meter’s fuse is gone: this jack reads nothing',
+  ownFuse: 'its fuse blew',
+  burden: 'burden {volts}',
+  blew: '{id} blew',
+  across: '{volts} across it, {amps}',
+  carries: 'carries {amps}',
+  changed: '{id} now {notice}',
+  sum: '{count, plural, one {# conductor} other {# conductors}} in the jaws{count, plural, one {} other {: their sum}}',
+  fuseAmps: 'about {amps} by the table for {rating} A',
+  fuseWarm: 'past half the rating a fuse is warm: the table shows too many amps',
+  fuseCoarse: 'too few millivolts for this meter: it could be anything up to {most}',
+  batteryTest: '{amps}; a good one holds {least}: {result, select, passes {passes} other {fails}}',
+  noBattery: 'there is no battery that holds this load',
+  holds: 'holds',
+  unsettled: 'The circuit settles in no steady state like this',
+  onNothing: 'The {lead, select, red {red} other {black}} lead is on nothing: put it on a point',
+  noPoint:
+    'There is no point “{name}” for the {lead, select, red {red} other {black}} lead: points are called {known} …',
+  heldOtherwise: '{title} is held otherwise: {holds}',
+  noConductor: '{name} is no measuring place and no conductor',
+  noGap: '{id} cannot be taken out to put something in its place',
+  noSpots: '{id} is no blade fuse with test spots on its back',
+  noInstrument: 'There is no instrument “{key}”: there are {keys}',
+  noSetting: '{title} has no setting “{key}”',
+  noOption: '{label} can be {options}, not “{value}”',
+  range: '{label} must lie between {least} and {most}{unit, select, none {} other { {unit}}}',
+  whole: '{label} are a whole number',
+})

@@ -1,0 +1,65 @@
+import { z } from 'zod'
+import { coded, type Message } from '../document'
+import { settingsOf, type Instrument, type Settings } from './instrument'
+import { amps } from './kinds/amps'
+import { batteryTester } from './kinds/battery'
+import { clamp, clampAC } from './kinds/clamp'
+import { diode } from './kinds/diode'
+import { fuseVolts } from './kinds/fuse-volts'
+import { jumper, substitute } from './kinds/jumper'
+import { ledProbe, loadLamp, testLamp } from './kinds/lamps'
+import { continuity, ohms } from './kinds/ohms'
+import { volts } from './kinds/volts'
+import { say } from './phrases'
+
+/** Every instrument there is, in the order of the bag. A new one is its file and its line here. */
+const all = [
+  volts,
+  ohms,
+  continuity,
+  diode,
+  amps,
+  clamp,
+  clampAC,
+  fuseVolts,
+  testLamp,
+  loadLamp,
+  ledProbe,
+  jumper,
+  substitute,
+  batteryTester,
+] as const
+
+export type InstrumentKey = (typeof all)[number]['key']
+export const instruments: readonly Instrument<InstrumentKey>[] = all
+export const instrumentKeys = all.map(({ key }) => key)
+
+const byKey: ReadonlyMap<string, Instrument<InstrumentKey>> = new Map(instruments.map((i) => [i.key, i]))
+
+export const findInstrument = (key: string): Instrument<InstrumentKey> | undefined => byKey.get(key)
+
+export function instrumentOf(key: InstrumentKey): Instrument<InstrumentKey> {
+  return byKey.get(key)!
+}
+
+export const instrumentKey = z.enum(instrumentKeys, {
+  error: ({ input }) => coded(say('noInstrument', { key: String(input).slice(0, 30), keys: instrumentKeys })),
+})
+export const settingsSchema = z.record(z.string().max(20), z.string().max(20))
+
+/** The settings with their defaults, or what is wrong with them. */
+export function checkSettings(
+  instrument: Instrument,
+  said: Settings,
+): { ok: true; settings: Settings } | { ok: false; why: Message } {
+  for (const [key, value] of Object.entries(said)) {
+    const setting = instrument.settings.find((s) => s.key === key)
+    if (!setting) return { ok: false, why: say('noSetting', { title: instrument.title, key }) }
+    if (!setting.options.some((o) => o.key === value))
+      return {
+        ok: false,
+        why: say('noOption', { label: setting.label, options: setting.options.map((o) => o.key), value }),
+      }
+  }
+  return { ok: true, settings: settingsOf(instrument, said) }
+}
