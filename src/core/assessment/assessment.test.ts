@@ -1,9 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { judgeAttempt, measure, observe, recordReading, type Arrangement, type Step } from '.'
+import { judgeAttempt } from '.'
+import type { Arrangement } from '../attempt'
 import { Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
+import { speaker, english } from '../words'
+import { ruleTexts } from './rules/registry'
+import { Attempt as Work, type TestOptions } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
+const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 const circuit = demoCircuit()
 const predictor = new Predictor(circuit)
 const fault: Fault = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }
@@ -11,45 +16,24 @@ const on: Arrangement = { controls: { S1: 'closed' }, detached: [] }
 const off: Arrangement = { controls: { S1: 'open' }, detached: [] }
 const feed = ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4']
 
-/** An attempt in the making, as a student would go through it. */
-class Attempt {
-  readonly steps: Step[] = []
-  constructor(private readonly planted: Fault = fault) {}
-  operate(arrangement = on) {
-    this.steps.push({ type: 'operate', arrangement, seen: observe(circuit, [this.planted], arrangement)! })
-    return this
+class Attempt extends Work {
+  constructor(planted: Fault = fault) {
+    super(circuit, [planted], on)
   }
-  test(
+  override test(
     red: string,
     black: string,
     predicted: number | 'OL' | 'beep',
-    cleared: string[],
-    options: { dial?: 'volts' | 'ohms' | 'continuity'; arrangement?: Arrangement } = {},
+    struck: string[],
+    options: TestOptions & { dial?: TestOptions['instrument'] } = {},
   ) {
-    const { dial = 'volts', arrangement = on } = options
-    const taken = measure(predictor, [this.planted], arrangement, dial, red, black)
-    if (!taken.ok) throw new Error(taken.message)
-    this.steps.push({
-      type: 'test',
-      arrangement,
-      function: dial,
-      red: taken.red,
-      black: taken.black,
-      prediction: typeof predicted === 'number' ? { type: 'value', value: predicted } : { type: predicted },
-      reading: recordReading(taken.reading),
-    })
-    this.steps.push({ type: 'infer', cleared, suspect: [], note: '' })
-    return this
-  }
-  conclude(part: string, kind: Fault['kind'] = 'corroded') {
-    this.steps.push({ type: 'conclude', part, kind, sure: 80, note: '' })
-    return this
-  }
-  judged() {
-    return judgeAttempt(predictor, [this.planted], this.steps)
+    const { dial, ...rest } = options
+    return super.test(red, black, predicted, struck, { ...(dial && { instrument: dial }), ...rest })
   }
   verdicts(aspect: string) {
-    return this.judged().judgements.filter((j) => j.aspect === aspect)
+    return this.judged(predictor)
+      .judgements.filter((j) => j.aspect === aspect)
+      .map((j) => ({ ...j, verdict: say(j.verdict), reason: say(j.reason) }))
   }
 }
 
@@ -170,7 +154,7 @@ describe('conclusions', () => {
   it('are contradicted by the reading that had cleared the part', () => {
     const verdict = walked().conclude('F1', 'blown').verdicts('conclusion')[0]!
     expect(verdict).toMatchObject({ verdict: 'contradicted', share: 0 })
-    expect(verdict.reason).toMatch(/^(Reading|What)/)
+    expect(verdict.reason).toMatch(/^(reading|what)/)
   })
 
   it('lose a little for the wrong manner', () => {
@@ -188,8 +172,8 @@ describe('marks', () => {
       .test('L1a', 'B1-', 12.3, feed)
       .test('X2a', 'X2b', 0.02, [...feed, 'W5', 'L1', 'W6', 'G1', 'CH1', 'ST1', 'B1'])
       .conclude('X2')
-      .judged()
-    const lucky = new Attempt().test('B1+', 'B1-', 3, ['L1', 'F1', 'G1']).conclude('X2').judged()
+      .judged(predictor)
+    const lucky = new Attempt().test('B1+', 'B1-', 3, ['L1', 'F1', 'G1']).conclude('X2').judged(predictor)
     expect(good.of).toBe(100)
     expect(good.total).toBeCloseTo(
       good.marks.reduce((s, m) => s + m.points, 0),
@@ -201,6 +185,6 @@ describe('marks', () => {
   })
 
   it('give nothing for an attempt with no step', () => {
-    expect(judgeAttempt(predictor, [fault], []).total).toBe(0)
+    expect(judgeAttempt(predictor, new Attempt().order, []).total).toBe(0)
   })
 })

@@ -1,10 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { asState, judgeAttempt, measure, observe, recordReading, type Arrangement, type Step } from '.'
+import type { Arrangement } from '../attempt'
+import { stateOf } from '../attempt'
 import { Predictor, standing, type Fact } from '../diagnosis'
 import { possibleFaults, type Fault } from '../faults'
+import { english, speaker } from '../words'
+import { ruleTexts } from './rules/registry'
+import { Attempt, voltsSetup } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
+const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 const circuit = demoCircuit('sweeper-heated-step')
 const predictor = new Predictor(circuit)
 const faults = possibleFaults(circuit)
@@ -15,64 +20,27 @@ const on: Arrangement = { controls: { S1: 'closed' }, detached: [] }
 const lead = fc.nat(points.length - 1)
 const probes = fc.array(fc.tuple(lead, lead), { minLength: 1, maxLength: 4 })
 
-function test(
-  fault: Fault,
-  red: number,
-  black: number,
-  dial: 'volts' | 'ohms' | 'continuity' = 'volts',
-  arrangement = on,
-): Step {
-  const taken = measure(predictor, [fault], arrangement, dial, points[red]!.name, points[black]!.name)
-  if (!taken.ok) throw new Error(taken.message)
-  return {
-    type: 'test',
-    arrangement,
-    function: dial,
-    red: taken.red,
-    black: taken.black,
-    prediction: { type: 'value', value: 0 },
-    reading: recordReading(taken.reading),
-  }
-}
+const name = (point: number) => points[point]!.name
+const attempt = (fault: Fault) => new Attempt(circuit, [fault], on)
+const leads = (red: number, black: number) => ({ type: 'leads', red: name(red), black: name(black) }) as const
 
 describe('judging is fair', () => {
   it('to one who strikes out exactly what the readings clear: never too early, nothing missed, no contradiction', () => {
     fc.assert(
-      fc.property(fc.nat(faults.length - 1), probes, (f, leads) => {
+      fc.property(fc.nat(faults.length - 1), probes, (f, held) => {
         const fault = faults[f]!
-        const seen = observe(circuit, [fault], on)!
-        const steps: Step[] = [{ type: 'operate', arrangement: on, seen }]
-        const facts: Fact[] = [
-          {
-            type: 'seen',
-            state: asState(on),
-            seen: Object.fromEntries(Object.entries(seen).map(([id, n]) => [id, n.key])),
-          },
-        ]
-        for (const [red, black] of leads) {
-          const step = test(fault, red, black)
-          if (step.type !== 'test') return
-          steps.push(step)
-          facts.push({
-            type: 'measured',
-            setup: {
-              state: asState(on),
-              function: 'volts',
-              red: points[red]!.node,
-              black: points[black]!.node,
-            },
-            value: step.reading.value!,
-            meaningless: false,
-          })
-          steps.push({
-            type: 'infer',
-            cleared: [...standing(predictor, facts).cleared],
-            suspect: [],
-            note: '',
-          })
+        const work = attempt(fault)
+        const step = work.act({ type: 'operate', arrangement: on })
+        const facts: Fact[] =
+          step.type === 'operate' ? [{ type: 'seen', state: stateOf(on), seen: step.seen }] : []
+        for (const [red, black] of held) {
+          const { reading } = work.measure(leads(red, black), 0)
+          const setup = voltsSetup(predictor, stateOf(on), name(red), name(black))
+          facts.push({ type: 'measured', setup, value: reading.value!, meaningless: false })
+          work.infer([...standing(predictor, facts).cleared])
         }
-        const judged = judgeAttempt(predictor, [fault], steps)
-        const verdicts = judged.judgements.filter((j) => j.aspect === 'inference').map((j) => j.verdict)
+        const judged = work.judged(predictor)
+        const verdicts = judged.judgements.filter((j) => j.aspect === 'inference').map((j) => say(j.verdict))
         expect(verdicts).not.toContain('too early')
         expect(verdicts).not.toContain('missed')
         expect(judged.contradictions).toEqual([])
@@ -87,14 +55,13 @@ describe('judging is fair', () => {
     fc.assert(
       fc.property(fc.nat(faults.length - 1), lead, lead, (f, red, black) => {
         const fault = faults[f]!
-        const steps: Step[] = [
-          test(fault, red, black),
-          { type: 'infer', cleared: [fault.part], suspect: [], note: '' },
-        ]
-        const verdicts = judgeAttempt(predictor, [fault], steps).judgements.filter(
-          (j) => j.aspect === 'inference',
-        )
-        expect(verdicts.some((v) => v.verdict === 'too early' && v.reason.startsWith(fault.part))).toBe(true)
+        const work = attempt(fault)
+        work.measure(leads(red, black), 0)
+        const { judgements } = work.infer([fault.part]).judged(predictor)
+        const verdicts = judgements.filter((j) => j.aspect === 'inference')
+        expect(
+          verdicts.some((v) => say(v.verdict) === 'too early' && say(v.reason).startsWith(fault.part)),
+        ).toBe(true)
       }),
       { numRuns: 12 },
     )
@@ -128,26 +95,26 @@ describe('judging holds up', () => {
     )
     fc.assert(
       fc.property(fc.nat(faults.length - 1), fc.array(anyStep, { maxLength: 6 }), (f, list) => {
-        const fault = faults[f]!
-        const steps = list.flatMap((s): Step[] => {
-          switch (s.do) {
-            case 'operate':
-              return [{ type: 'operate', arrangement: s.a, seen: observe(circuit, [fault], s.a)! }]
-            case 'test':
-              return [test(fault, s.red, s.black, s.dial, s.a)]
-            case 'infer':
-              return [{ type: 'infer', cleared: s.cleared, suspect: s.suspect, note: '' }]
-            case 'conclude':
-              return [{ type: 'conclude', part: s.part, kind: s.kind, sure: 50, note: '' }]
+        const work = attempt(faults[f]!)
+        for (const s of list) {
+          // What the order of the work does not allow is not part of an attempt.
+          try {
+            if (s.do === 'operate') work.operate(s.a)
+            else if (s.do === 'test')
+              work.measure(leads(s.red, s.black), 0, { instrument: s.dial, arrangement: s.a })
+            else if (s.do === 'infer') work.infer(s.cleared, s.suspect)
+            else work.conclude(s.part, s.kind)
+          } catch {
+            continue
           }
-        })
-        const judged = judgeAttempt(predictor, [fault], steps)
+        }
+        const judged = work.judged(predictor)
         expect(judged.total).toBeGreaterThanOrEqual(0)
         expect(judged.total).toBeLessThanOrEqual(judged.of)
-        expect(judged.suspects).toHaveLength(steps.length)
+        expect(judged.suspects).toHaveLength(work.steps.length)
         for (const j of judged.judgements) {
-          expect(steps[j.step]).toBeDefined()
-          expect(j.reason).toMatch(/\S.*[.!?]$/)
+          expect(work.steps[j.step]).toBeDefined()
+          expect(say(j.reason)).toMatch(/\S.*[.!?]$/)
         }
       }),
       { numRuns: 12 },

@@ -1,4 +1,4 @@
+export * from './engine'
 export * from './judge'
 export * from './rubric'
-export * from './steps'
 export * from './verdict'

@@ -1,134 +1,47 @@
-import type { Circuit, CircuitState } from '../circuit'
+import { startBench, advance, boardOf, hasSign, stateOf, type Bench, type Order, type Step } from '../attempt'
 import {
   bestTest,
   contradiction,
   expectedBits,
   standing,
+  type Conditions,
   type Fact,
   type Predictor,
   type Standing,
   type TestSetup,
 } from '../diagnosis'
-import type { Fault } from '../faults'
-import { functionOf, type Reading } from '../instruments'
-import { aftermath, noticeAll, solveBoard } from '../board'
+import type { Message } from '../document'
+import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { judgeConclusion } from './conclusion'
+import { readingName, seenName } from './facts'
 import { judgeInference } from './inference'
+import { say } from './phrases'
 import { judgePrediction } from './prediction'
 import { defaultRubric, type Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
-import type { Arrangement, Step, StepOf } from './steps'
-import { aspects, type Aspect, type Judgement } from './verdict'
+import type { Scene } from './rules/rule'
+import { aspects, type JudgedAttempt, type Judgement, type Mark } from './verdict'
 
-export interface Mark {
-  readonly aspect: Aspect
-  readonly points: number
-  readonly of: number
-}
-
-export interface JudgedAttempt {
-  readonly judgements: readonly Judgement[]
-  readonly marks: readonly Mark[]
-  readonly total: number
-  readonly of: number
-  /** After each step: parts still suspect by the evidence. */
-  readonly suspects: readonly (readonly string[])[]
-  /** What the evidence says when its readings contradict each other; empty otherwise. */
-  readonly contradictions: readonly string[]
-  readonly rubric: Rubric
-}
-
-export const asState = (arrangement: Arrangement): CircuitState => ({
-  id: 'bench',
-  name: 'bench',
-  ...arrangement,
+const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions => ({
+  repairs,
+  reseated,
+  renewed,
+  spent,
 })
-
-/** What a virtual bench with `faults` planted shows a person who operates it so. */
-export function observe(
-  circuit: Circuit,
-  faults: readonly Fault[],
-  arrangement: Arrangement,
-): StepOf<'operate'>['seen'] | undefined {
-  const solved = solveBoard(circuit, faults, asState(arrangement), {
-    blown: aftermath(circuit, faults),
-  })
-  return solved.ok
-    ? Object.fromEntries(noticeAll(solved).map(({ part, key, text }) => [part, { key, text }]))
-    : undefined
-}
-
-/** What the meter shows on a virtual bench, or why it cannot. Point names as a person types them. */
-export function measure(
-  predictor: Predictor,
-  faults: readonly Fault[],
-  arrangement: Arrangement,
-  dial: StepOf<'test'>['function'],
-  red: string,
-  black: string,
-): { ok: true; reading: Reading; red: string; black: string } | { ok: false; message: string } {
-  const { circuit, wiring, meter } = predictor
-  const r = wiring.find(red)
-  const b = wiring.find(black)
-  if (!r || !b) {
-    const [lead, name] = r ? ['black', black] : ['red', red]
-    const known = wiring.points
-      .slice(0, 4)
-      .map((p) => p.name)
-      .join(', ')
-    return {
-      ok: false,
-      message: name.trim()
-        ? `There is no point “${name}” for the ${lead} lead: points are called ${known} …`
-        : `The ${lead} lead is on nothing: put it on a point`,
-    }
-  }
-  const solved = solveBoard(circuit, faults, asState(arrangement), {
-    blown: aftermath(circuit, faults, wiring),
-    wiring,
-  })
-  // Where the solver failed would say where to look: a student hears only that it did.
-  if (!solved.ok) return { ok: false, message: 'The circuit settles in no steady state like this' }
-  return {
-    ok: true,
-    reading: functionOf(dial).read(solved, r.node, b.node, meter),
-    red: r.name,
-    black: b.name,
-  }
-}
-
-/** What of a reading is kept with the step: all that the display showed, nothing that it did not. */
-export function recordReading({
-  function: dial,
-  value,
-  unit,
-  text,
-  beeps,
-  live,
-}: Reading): StepOf<'test'>['reading'] {
-  return {
-    function: dial,
-    ...(value === undefined ? {} : { value }),
-    unit: unit === 'V' ? 'V' : 'Ω',
-    text,
-    beeps,
-    live,
-  }
-}
 
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */
 export function judgeAttempt(
   predictor: Predictor,
-  planted: readonly Fault[],
+  order: Order,
   steps: readonly Step[],
   rubric: Rubric = defaultRubric,
 ): JudgedAttempt {
   const { circuit, wiring } = predictor
-  const blown = aftermath(circuit, planted, wiring)
   const judgements: Judgement[] = []
   const suspects: string[][] = []
   const facts: Fact[] = []
-  const factNames: string[] = []
+  const factNames: Message[] = []
+  let bench = startBench(order, wiring)
   let now: Standing = standing(predictor, facts)
   let beforeTest = now
   let struck: ReadonlySet<string> = new Set()
@@ -136,50 +49,37 @@ export function judgeAttempt(
   steps.forEach((step, i) => {
     switch (step.type) {
       case 'operate': {
-        const seen = Object.fromEntries(Object.entries(step.seen).map(([id, { key }]) => [id, key]))
-        facts.push({ type: 'seen', state: asState(step.arrangement), seen })
-        factNames.push(
-          `what was seen (${Object.entries(step.seen)
-            .map(([id, { text }]) => `${id} ${text}`)
-            .join(', ')})`,
-        )
+        facts.push({
+          type: 'seen',
+          state: stateOf(step.arrangement),
+          conditions: conditionsOf(bench),
+          seen: step.seen,
+        })
+        factNames.push(seenName(circuit, step))
         now = standing(predictor, facts)
         break
       }
       case 'test': {
         tests++
-        const state = asState(step.arrangement)
-        const red = wiring.find(step.red)
-        const black = wiring.find(step.black)
-        const board = solveBoard(circuit, planted, state, { blown, wiring })
-        if (!red || !black || !board.ok) break
-        const setup: TestSetup = { state, function: step.function, red: red.node, black: black.node }
-        const { live } = functionOf(step.function).read(board, red.node, black.node, predictor.meter)
+        const setup = setupOf(predictor, bench, step)
+        const board = boardOf(order, bench, step.arrangement, wiring)
+        if (!setup || !board.ok) break
+        const live = hasSign(step.reading, 'live')
         const next = steps[i + 1]
         judgements.push(judgePrediction(predictor, setup, step.prediction, i))
-        judgements.push(
-          ...judgeTechnique(
-            {
-              step,
-              setup,
-              live,
-              board,
-              predictor,
-              earlier: steps.slice(0, i),
-              inference: next?.type === 'infer' ? next : undefined,
-            },
-            i,
-          ),
-        )
+        const inference = next?.type === 'infer' ? next : undefined
+        const earlier = steps.slice(0, i)
+        judgements.push(...judgeTechnique({ step, setup, live, board, predictor, earlier, inference }, i))
         judgements.push(judgeEfficiency(predictor, now, setup, live, i))
         beforeTest = now
-        facts.push({ type: 'measured', setup, value: step.reading.value ?? Infinity, meaningless: live })
-        factNames.push(`reading ${tests} (${step.reading.text}, ${step.red} to ${step.black})`)
+        const value = numberOf(instrumentOf(step.instrument), step.reading)
+        facts.push({ type: 'measured', setup, value, meaningless: live })
+        factNames.push(readingName(tests, step))
         now = standing(predictor, facts)
         break
       }
       case 'infer': {
-        const next = new Set(step.cleared)
+        const next = new Set(step.struck.map((piece) => piece.split('.')[0]!))
         judgements.push(
           ...judgeInference({
             predictor,
@@ -197,16 +97,17 @@ export function judgeAttempt(
         break
       }
       case 'conclude':
-        judgements.push(judgeConclusion(predictor, facts, factNames, now, step, planted, i))
+        judgements.push(judgeConclusion(predictor, facts, factNames, now, step, order.planted, i))
+        break
+      case 'repair':
+      case 'renew':
     }
+    bench = advance(order, bench, step)
     suspects.push([...now.suspects])
   })
   const contradictions = now.survivors.length
     ? []
-    : contradiction(predictor, facts).map(
-        (i) =>
-          `${factNames[i]} does not fit the rest: was the circuit as you thought, and the leads where they should be?`,
-      )
+    : contradiction(predictor, facts).map((i) => say('doesNotFit', { fact: factNames[i]! }))
   const marks = marksOf(judgements, rubric)
   return {
     judgements,
@@ -215,35 +116,48 @@ export function judgeAttempt(
     of: sum(marks.map((m) => m.of)),
     suspects,
     contradictions,
-    rubric,
   }
 }
 
-function judgeTechnique(
-  scene: Parameters<(typeof techniqueRules)[number]['fires']>[0],
-  step: number,
-): Judgement[] {
-  const cost = { note: 1, slip: 0.5, mistake: 0 }
+/** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
+function setupOf(
+  predictor: Predictor,
+  bench: Bench,
+  step: Extract<Step, { type: 'test' }>,
+): TestSetup | undefined {
+  const { circuit, wiring } = predictor
+  const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {
+    const located = locate(circuit, wiring, held)
+    return located.ok ? [{ instrument, settings, place: located.place }] : []
+  })
+  const [reader, ...also] = connected
+  if (!reader || connected.length <= step.also.length) return undefined
+  return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
+}
+
+const cost = { note: 1, slip: 0.5, mistake: 0 }
+const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor' } as const
+
+function judgeTechnique(scene: Scene, step: number): Judgement[] {
   const fired = techniqueRules.filter((rule) => rule.fires(scene))
-  if (fired.length === 0) {
+  if (fired.length === 0)
     return [
       {
         aspect: 'technique',
         step,
         grade: 'good',
-        verdict: 'sound',
-        reason: 'Right function, real points, a state in which the reading means something.',
+        verdict: say('sound'),
+        reason: say('techniqueSound'),
         share: 1,
       },
     ]
-  }
-  return fired.map((rule) => ({
+  return fired.map(({ key, weight }) => ({
     aspect: 'technique',
     step,
-    grade: rule.weight === 'note' ? 'neutral' : rule.weight === 'slip' ? 'partly' : 'poor',
-    verdict: rule.title,
-    reason: `${rule.say} ${rule.instead}`,
-    share: cost[rule.weight],
+    grade: gradeOf[weight],
+    verdict: { code: `rules.${key}.title` },
+    reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
+    share: cost[weight],
   }))
 }
 
@@ -255,15 +169,28 @@ function judgeEfficiency(
   step: number,
 ): Judgement {
   const best = bestTest(predictor, before.survivors, predictor.circuit.states)
-  const bits = live && setup.function !== 'volts' ? 0 : expectedBits(predictor, before.survivors, setup)
+  const instrument = instrumentOf(setup.instrument)
+  const dead = live && instrument.nature(setup.settings).needsDead
+  const bits = dead ? 0 : expectedBits(predictor, before.survivors, setup)
   const share = best && best.bits > 0.05 ? Math.min(1, bits / best.bits) : 1
-  const better = best && predictor.wiring.points.find((p) => p.node === best.setup.red)
   const grade = share >= 0.6 ? 'good' : share >= 0.25 ? 'partly' : 'poor'
-  const reason =
-    grade === 'good'
-      ? 'Few tests would have told more at this moment.'
-      : `Volts at ${better?.name ?? 'another point'} with “${best?.setup.state.name ?? ''}” would have told more at this moment.`
-  return { aspect: 'efficiency', step, grade, verdict: `${Math.round(share * 100)} %`, reason, share }
+  const at = best?.setup.place
+  const place = at && at.type !== 'jaws' ? predictor.wiring.points.find((p) => p.node === at.red)?.name : ''
+  return {
+    aspect: 'efficiency',
+    step,
+    grade,
+    verdict: say('share', { percent: String(Math.round(share * 100)) }),
+    reason:
+      grade === 'good' || !best
+        ? say('fewBetter')
+        : say('better', {
+            title: instrumentOf(best.setup.instrument).title,
+            place: place ?? '',
+            state: best.setup.state.name,
+          }),
+    share,
+  }
 }
 
 /** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */

@@ -1,7 +1,9 @@
+import type { Prediction } from '../attempt'
 import type { Predictor, TestSetup } from '../diagnosis'
-import { functionOf } from '../instruments'
-import { formatQuantity } from '../quantity'
-import type { Prediction } from './steps'
+import type { Message } from '../document'
+import { instrumentOf, withConnected } from '../instruments'
+import { formatQuantity, type Unit } from '../quantity'
+import { say } from './phrases'
 import type { Judgement } from './verdict'
 
 /** A prediction is of the good circuit; the trade's usual allowance decides what counts as right. */
@@ -14,8 +16,7 @@ export function judgePrediction(
   prediction: Prediction,
   step: number,
 ): Judgement {
-  const board = predictor.board(undefined, setup.state)
-  const make = (grade: Judgement['grade'], verdict: string, reason: string, share: number): Judgement => ({
+  const make = (grade: Judgement['grade'], verdict: Message, reason: Message, share: number): Judgement => ({
     aspect: 'prediction',
     step,
     grade,
@@ -23,40 +24,56 @@ export function judgePrediction(
     reason,
     share,
   })
-  if (!board)
+  const sound = predictor.board(undefined, setup.state)
+  const board = sound && withConnected(sound, setup.also ?? [], predictor.meter)
+  if (!board?.ok)
     return {
-      ...make('neutral', 'not judged', 'The good circuit has no steady reading in this state.', 0),
-      share: undefined,
+      aspect: 'prediction',
+      step,
+      grade: 'neutral',
+      verdict: say('notJudged'),
+      reason: say('noSteady'),
     }
-  const good = functionOf(setup.function).read(board, setup.red, setup.black, predictor.meter)
-  const would = `A good circuit would show ${good.beeps ? `a beep (${good.text})` : good.text} here`
-  if (setup.function === 'continuity') {
-    const right = (prediction.type === 'beep') === good.beeps
-    return right ? make('good', 'right', `${would}.`, 1) : make('poor', 'off', `${would}.`, 0)
+  const instrument = instrumentOf(setup.instrument)
+  const use = { solved: board, place: setup.place, settings: setup.settings, meter: predictor.meter }
+  const good = instrument.read(use)
+  const beeps = good.signs.some(({ code }) => code === 'instruments.beeps')
+  const shown = good.text || (good.word ?? '')
+  const would = say(beeps ? 'wouldBeep' : 'would', { good: shown })
+  const said = saidOf(prediction, good.unit)
+  const off = make('poor', say('off'), say('predictedOff', { would, said }), 0)
+  if (instrument.asks.type === 'beep')
+    return (prediction.type === 'beep') === beeps ? make('good', say('right'), would, 1) : off
+  if (instrument.asks.type === 'word') {
+    const right = prediction.type === 'word' && prediction.word === good.word
+    return right ? make('good', say('right'), would, 1) : off
   }
   const value = prediction.type === 'value' ? prediction.value : Infinity
   const expected = good.value ?? Infinity
-  const said = prediction.type === 'value' ? formatQuantity(prediction.value, good.unit) : 'OL'
-  if (!Number.isFinite(expected) || !Number.isFinite(value)) {
-    const right = Number.isFinite(expected) === Number.isFinite(value)
-    return right
-      ? make('good', 'right', `${would}.`, 1)
-      : make('poor', 'off', `${would}; ${said} was predicted.`, 0)
-  }
+  if (!Number.isFinite(expected) || !Number.isFinite(value))
+    return Number.isFinite(expected) === Number.isFinite(value) ? make('good', say('right'), would, 1) : off
   const miss = Math.abs(value - expected)
   const scale =
-    setup.function === 'volts'
+    good.unit === 'V'
       ? { right: voltsRight, near: voltsNear }
-      : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
-  if (miss <= scale.right) return make('good', 'right', `${would}; ${said} is close enough.`, 1)
-  if (setup.function === 'volts' && Math.abs(value + expected) <= voltsRight) {
-    return make(
-      'partly',
-      'sign',
-      `${would}: the size is right, the sign follows from which lead is red.`,
-      0.7,
-    )
+      : good.unit === 'A'
+        ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
+        : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
+  if (miss <= scale.right) return make('good', say('right'), say('closeEnough', { would, said }), 1)
+  if (good.unit === 'V' && Math.abs(value + expected) <= voltsRight)
+    return make('partly', say('sign'), say('signOnly', { would }), 0.7)
+  if (miss <= scale.near) return make('partly', say('near'), say('nearIt', { would, said }), 0.5)
+  return off
+}
+
+function saidOf(prediction: Prediction, unit: Unit): string {
+  switch (prediction.type) {
+    case 'value':
+      return formatQuantity(prediction.value, unit)
+    case 'word':
+      return prediction.word
+    case 'beep':
+    case 'OL':
+      return prediction.type
   }
-  if (miss <= scale.near) return make('partly', 'near', `${would}; ${said} is near it.`, 0.5)
-  return make('poor', 'off', `${would}; ${said} was predicted.`, 0)
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { door } from '../document'
 
 /** Weights of a mark, in points; they need not add up to a hundred. */
 export const rubricSchema = z.strictObject({
@@ -12,6 +13,7 @@ export const rubricSchema = z.strictObject({
   }),
 })
 export type Rubric = z.infer<typeof rubricSchema>
+export const rubricDoor = door<Rubric>('rubric', 1, rubricSchema)
 
 /** The first rubric: reasoning weighs most. Common practice, no source. */
 export const defaultRubric: Rubric = {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { bestTest, clearedBy, contradiction, expectedBits, Predictor, standing, type Fact } from '.'
 import { describeFault, possibleFaults, type Fault } from '../faults'
-import { measure, observe, type Arrangement } from '../assessment'
+import type { Arrangement } from '../attempt'
+import { Attempt, seenOn, voltsSetup } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
 const circuit = demoCircuit()
@@ -10,24 +11,11 @@ const predictor = new Predictor(circuit)
 const on: Arrangement = { controls: { S1: 'closed' }, detached: [] }
 const stateOn = { id: 'x', name: 'x', ...on }
 
-function seen(fault: Fault): Fact {
-  const notices = observe(circuit, [fault], on)!
-  return {
-    type: 'seen',
-    state: stateOn,
-    seen: Object.fromEntries(Object.entries(notices).map(([id, n]) => [id, n.key])),
-  }
-}
+const seen = (fault: Fault): Fact => ({ type: 'seen', state: stateOn, seen: seenOn(circuit, [fault], on) })
 function volts(fault: Fault, red: string, black = 'B1-'): Fact {
-  const taken = measure(predictor, [fault], on, 'volts', red, black)
-  if (!taken.ok) throw new Error(taken.message)
-  const node = (name: string) => predictor.wiring.find(name)!.node
-  return {
-    type: 'measured',
-    setup: { state: stateOn, function: 'volts', red: node(red), black: node(black) },
-    value: taken.reading.value ?? Infinity,
-    meaningless: false,
-  }
+  const { reading } = new Attempt(circuit, [fault], on).measure({ type: 'leads', red, black }, 0)
+  const setup = voltsSetup(predictor, stateOn, red, black)
+  return { type: 'measured', setup, value: reading.value ?? Infinity, meaningless: false }
 }
 
 describe('suspects', () => {
@@ -86,13 +74,11 @@ describe('suspects', () => {
 describe('worth of a test', () => {
   it('is nothing where all hypotheses read alike, and more where they part', () => {
     const { survivors } = standing(predictor, [seen({ kind: 'open', part: 'X2', segment: 'pin' })])
-    const post = predictor.wiring.find('B1+')!.node
-    const lamp = predictor.wiring.find('L1b')!.node
-    const bits = (red: number, black: number) =>
-      expectedBits(predictor, survivors, { state: stateOn, function: 'volts', red, black })
-    expect(bits(post, post)).toBe(0)
-    expect(bits(lamp, 0)).toBeGreaterThan(0.8)
+    const bits = (red: string, black: string) =>
+      expectedBits(predictor, survivors, voltsSetup(predictor, stateOn, red, black))
+    expect(bits('B1+', 'B1+')).toBe(0)
+    expect(bits('L1b', 'B1-')).toBeGreaterThan(0.8)
     const best = bestTest(predictor, survivors, circuit.states)!
-    expect(best.bits).toBeGreaterThanOrEqual(bits(lamp, 0))
+    expect(best.bits).toBeGreaterThanOrEqual(bits('L1b', 'B1-'))
   })
 })

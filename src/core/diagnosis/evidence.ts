@@ -1,19 +1,29 @@
+import type { Bench } from '../attempt'
 import type { CircuitState } from '../circuit'
-import type { MeterFunction } from '../instruments'
+import type { Connected } from '../instruments'
 
-/** What a student did to the circuit and where the leads went. Nodes are numbers of the healthy wiring. */
-export interface TestSetup {
+/** What earlier steps left of the bench, as far as it matters to what any board would show now. */
+export type Conditions = Pick<Bench, 'repairs' | 'reseated' | 'renewed' | 'spent'>
+export const untouched: Conditions = { repairs: [], reseated: [], renewed: [], spent: [] }
+
+/** What a student did to the circuit, and how an instrument is set and held. */
+export interface TestSetup extends Connected {
   readonly state: CircuitState
-  readonly function: MeterFunction
-  readonly red: number
-  readonly black: number
+  /** What else is connected meanwhile. */
+  readonly also?: readonly Connected[]
+  readonly conditions?: Conditions
 }
 
 /** Something known about the board in front of the student. */
 export type Fact =
   /** What a person noticed: part id → notice key. */
-  | { readonly type: 'seen'; readonly state: CircuitState; readonly seen: Readonly<Record<string, string>> }
-  /** What the display showed; Infinity for OL. A reading of a live circuit by ohmmeter tells nothing. */
+  | {
+      readonly type: 'seen'
+      readonly state: CircuitState
+      readonly conditions?: Conditions
+      readonly seen: Readonly<Record<string, string>>
+    }
+  /** What the instrument showed as a number; Infinity for OL. A reading of a live circuit by ohmmeter tells nothing. */
   | {
       readonly type: 'measured'
       readonly setup: TestSetup

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { Predictor, hypothesesOf, ordinaryTests } from '.'
 import { catalogue, faultOfKind, possibleFaults, type Fault } from '../faults'
-import { functionOf, workshopMeter } from '../instruments'
+import { readVolts, workshopMeter } from '../instruments'
 import { aftermath, noticeAll, solveBoard } from '../board'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
@@ -81,10 +81,11 @@ describe('predicted readings', () => {
             const solved = solveBoard(circuit, [fault], state, { blown: aftermath(circuit, [fault]) })
             if (!solved.ok) return
             const [red, black] = [points[r]!.node, points[b]!.node]
-            const reading = functionOf('volts').read(solved, red, black, workshopMeter)
+            const reading = readVolts(solved, red, black, workshopMeter)
             // Floating points read what the meter makes of them; two corners that differ in that are no hull.
             if (reading.floating) return
-            const setup = { state, function: 'volts' as const, red, black }
+            const place = { type: 'leads' as const, red, black }
+            const setup = { state, instrument: 'volts' as const, settings: {}, place }
             const fact = { type: 'measured' as const, setup, value: reading.value!, meaningless: false }
             const interval = predictor.interval(cell, setup)!
             expect(

@@ -1,20 +1,11 @@
 import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
-import type { Fault } from '../faults'
-import { functionOf, workshopMeter, type MeterType } from '../instruments'
+import { faultOfKind, type Fault } from '../faults'
+import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
 import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '../board'
-import { expectedVolts } from '../readings'
-import type { Fact, TestSetup } from './evidence'
+import { faultsLeft } from '../attempt'
+import { untouched, type Conditions, type Fact, type TestSetup } from './evidence'
 import { hypothesesOf, type Hypothesis } from './hypotheses'
-
-/** Where a reading would lie; both ends Infinity for OL. */
-export interface Interval {
-  readonly low: number
-  readonly high: number
-}
-
-/** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
-const ohmsTolerance = 0.08
 
 /**
  * Knows what every test would show under every hypothesis of one circuit. Boards are solved when first asked
@@ -49,13 +40,15 @@ export class Predictor {
     if (fact.type === 'seen') return this.admitsSeen(hypothesis, fact)
     if (fact.meaningless) return true
     const interval = this.interval(hypothesis, fact.setup)
-    // What cannot be predicted excludes nothing.
-    return !interval || (fact.value >= interval.low && fact.value <= interval.high)
+    // A board that finds no rest explains nothing.
+    return interval !== undefined && fact.value >= interval.low && fact.value <= interval.high
   }
 
   /** The readings that a hypothesis allows, all severities of its cell and all tolerances included. */
   interval(hypothesis: Hypothesis, setup: TestSetup): Interval | undefined {
-    const ends = this.ends(hypothesis, setup.state).map((fault) => this.cornerInterval(fault, setup))
+    const ends = this.ends(hypothesis, setup.state, setup.conditions).map((fault) =>
+      this.cornerInterval(fault, setup),
+    )
     if (ends.some((end) => end === undefined)) return undefined
     return {
       low: Math.min(...ends.map((end) => end!.low)),
@@ -64,11 +57,17 @@ export class Predictor {
   }
 
   /** The board under one exact fault (undefined: healthy) in a state, or undefined if it has no answer. */
-  board(fault: Fault | undefined, state: CircuitState): SolvedBoard | undefined {
-    const key = faultKey(fault) + stateSignature(state)
+  board(
+    fault: Fault | undefined,
+    state: CircuitState,
+    conditions: Conditions = untouched,
+  ): SolvedBoard | undefined {
+    const key = faultKey(fault) + stateSignature(state) + signOf(conditions)
     if (!this.boards.has(key)) {
-      const faults = fault ? [fault] : []
-      const blown = this.fusesAfter(fault)
+      const faults = faultsLeft(this.circuit, fault ? [fault] : [], conditions)
+      const blown = new Set(
+        [...this.fusesAfter(fault), ...conditions.spent].filter((id) => !conditions.renewed.includes(id)),
+      )
       const solved = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
       this.boards.set(key, solved.ok ? solved : undefined)
     }
@@ -77,7 +76,7 @@ export class Predictor {
 
   private fusesAfter(fault: Fault | undefined): ReadonlySet<string> {
     // Only what draws more than the healthy circuit can melt what that does not.
-    const key = fault && drawsMore.has(fault.kind) ? faultKey(fault) : ''
+    const key = fault && faultOfKind(fault.kind).drawsMore ? faultKey(fault) : ''
     if (!this.fuses.has(key))
       this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
     return this.fuses.get(key)!
@@ -87,33 +86,44 @@ export class Predictor {
    * A cell's two corners; and where something switches between them, the severities on either side of each switching
    * point, for there readings jump and are furthest out.
    */
-  private ends(hypothesis: Hypothesis, state: CircuitState): readonly (Fault | undefined)[] {
+  private ends(
+    hypothesis: Hypothesis,
+    state: CircuitState,
+    conditions: Conditions = untouched,
+  ): readonly (Fault | undefined)[] {
     const corners = this.corners(hypothesis)
     const [low, high] = corners
     if (!low || !high) return corners
-    const key = `${faultKey(low)}${stateSignature(state)}`
+    const key = `${faultKey(low)}${stateSignature(state)}${signOf(conditions)}`
     const known = this.edges.get(key)
     if (known) return known
     const found = [low, high]
-    this.halve(low, high, state, 0, found)
+    this.halve(low, high, state, conditions, 0, found)
     this.edges.set(key, found)
     return found
   }
 
-  private halve(low: Fault, high: Fault, state: CircuitState, depth: number, found: Fault[]): void {
-    if (this.switching(low, state) === this.switching(high, state)) return
+  private halve(
+    low: Fault,
+    high: Fault,
+    state: CircuitState,
+    conditions: Conditions,
+    depth: number,
+    found: Fault[],
+  ): void {
+    if (this.switching(low, state, conditions) === this.switching(high, state, conditions)) return
     if (depth === 12) {
       found.push(low, high)
       return
     }
     const middle: Fault = { ...low, severity: Math.sqrt(low.severity! * high.severity!) }
-    this.halve(low, middle, state, depth + 1, found)
-    this.halve(middle, high, state, depth + 1, found)
+    this.halve(low, middle, state, conditions, depth + 1, found)
+    this.halve(middle, high, state, conditions, depth + 1, found)
   }
 
   /** What has switched to what under a fault, as one word. */
-  private switching(fault: Fault, state: CircuitState): string {
-    const solved = this.board(fault, state)
+  private switching(fault: Fault, state: CircuitState, conditions: Conditions): string {
+    const solved = this.board(fault, state, conditions)
     if (!solved) return 'none'
     const fuses = [...solved.blown].join()
     const phases = solved.swing?.phases ?? [solved]
@@ -125,35 +135,29 @@ export class Predictor {
   }
 
   private cornerInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
-    const { function: dial, red, black, state } = setup
-    const key = `${faultKey(fault)}${stateSignature(state)}|${dial} ${red} ${black}`
+    const { state, conditions, also = [], instrument, settings, place } = setup
+    const held = JSON.stringify([instrument, settings, place, also])
+    const key = `${faultKey(fault)}${stateSignature(state)}${signOf(conditions)}|${held}`
     if (!this.intervals.has(key)) {
-      const solved = this.board(fault, state)
-      this.intervals.set(key, solved && this.expect(solved, setup))
+      const solved = this.board(fault, state, conditions)
+      const board = solved && withConnected(solved, also, this.meter)
+      this.intervals.set(
+        key,
+        board?.ok
+          ? instrumentOf(instrument).expect({ solved: board, place, settings, meter: this.meter })
+          : undefined,
+      )
     }
     return this.intervals.get(key)
   }
 
-  private expect(solved: SolvedBoard, { function: dial, red, black }: TestSetup): Interval {
-    const { meter } = this
-    if (dial === 'volts') {
-      // Across islands nothing but the meter is there to show: zero.
-      const { value = 0, band } = expectedVolts(solved, red, black, meter)
-      const width = Math.max(band, functionOf('volts').accuracy(value, meter))
-      return { low: value - width, high: value + width }
-    }
-    const { value } = functionOf(dial).read(solved, red, black, meter)
-    if (value === undefined) return { low: Infinity, high: Infinity }
-    const band = functionOf(dial).accuracy(value, meter) + ohmsTolerance * Math.abs(value)
-    return { low: value - band, high: value + band }
-  }
-
   private admitsSeen(hypothesis: Hypothesis, fact: Extract<Fact, { type: 'seen' }>): boolean {
-    const noticed = this.ends(hypothesis, fact.state).map((fault) => {
-      const solved = this.board(fault, fact.state)
+    const noticed = this.ends(hypothesis, fact.state, fact.conditions).map((fault) => {
+      const solved = this.board(fault, fact.state, fact.conditions)
       return solved && noticeAll(solved)
     })
-    if (noticed.some((n) => n === undefined)) return true
+    // A board that finds no rest explains nothing.
+    if (noticed.some((n) => n === undefined)) return false
     return Object.entries(fact.seen).every(([id, key]) => {
       const kind = this.circuit.parts.find((part) => part.id === id)?.kind
       const scale = kind ? (partOfKind(kind).notice?.all.map((n) => n.key) ?? []) : []
@@ -164,24 +168,10 @@ export class Predictor {
   }
 }
 
-const drawsMore: ReadonlySet<Fault['kind']> = new Set([
-  'shortToGround',
-  'shortToSupply',
-  'leaky',
-  'seized',
-  'dragging',
-  'shortedTurns',
-  'shortBetween',
-  'swapped',
-  'reversed',
-  'wrongFuse',
-  'wrongBulb',
-  'drain',
-  'welded',
-  'notSleeping',
-])
-
 const faultKey = (fault: Fault | undefined): string =>
   fault
     ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''} ${fault.at ?? ''} ${fault.other ?? ''}|`
     : '|'
+
+const signOf = (conditions: Conditions = untouched): string =>
+  conditions === untouched ? '' : JSON.stringify(conditions)

@@ -1,8 +1,8 @@
 import { solveBoard } from '../board'
-import { wireUp, type Circuit } from '../circuit'
+import { firstSource, systemOf, wireUp, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { dcClamp, readTestLamp, workshopMeter, type MeterType } from '../instruments'
-import { partOfKind } from '../parts'
+import { brightnessScale, partOfKind } from '../parts'
 import { answerKey, type StateKey } from '../readings'
 
 export type TestKind = 'volts' | 'drop' | 'fuse' | 'clamp' | 'lamp' | 'continuity' | 'ohms' | 'notice'
@@ -131,7 +131,6 @@ function skeleton(circuit: Circuit, id: string, add: Add): void {
   if (sound?.ok) stateTests(sound, id, (test, _, band) => add(test, Number.NaN, band))
 }
 
-const words = ['dark', 'glows', 'dim', 'bright', 'glaring']
 const wordIds = new Map<string, number>()
 function wordNumber(word: string): number {
   const known = wordIds.get(word)
@@ -150,9 +149,9 @@ function lampTests(
 ): void {
   const state = circuit.states.find((s) => s.id === id)!
   const wiring = wireUp(circuit)
-  const battery = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+  const battery = firstSource(circuit.parts)!
   const solved = solveBoard(circuit, faults, state, { wiring, blown: new Set(blown) })
-  const volts = 12 * (typeof battery.parameters.blocks === 'number' ? battery.parameters.blocks : 1)
+  const volts = systemOf(circuit).nominal
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
     if (definition.role !== 'load') continue
@@ -163,7 +162,7 @@ function lampTests(
       [plus, back, `lamp from battery + to ${part.id}’s return`],
     ] as const) {
       const glow = solved.ok ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
-      const level = words.findIndex((w) => glow.startsWith(w) || (w === 'glaring' && glow.startsWith('too')))
+      const level = brightnessScale.indexOf(glow)
       add(() => ({ kind: 'lamp', state: id, place: part.id, what }), level, 0.5)
     }
   }

@@ -1,4 +1,6 @@
 import type { CircuitState } from '../circuit'
+import { instrumentOf, settingsOf } from '../instruments'
+import { volts } from '../instruments/kinds/volts'
 import type { TestSetup } from './evidence'
 import type { Hypothesis } from './hypotheses'
 import type { Predictor } from './predictor'
@@ -24,18 +26,12 @@ export function expectedBits(
   const bins = new Map<string, number>()
   for (const span of spans) {
     const middle = (span.low + span.high) / 2
-    const slice = Number.isFinite(middle) ? String(sliceOf(middle, setup)) : 'OL'
+    const slice = Number.isFinite(middle) ? String(instrumentOf(setup.instrument).tells(middle)) : 'OL'
     bins.set(slice, (bins.get(slice) ?? 0) + span.weight)
   }
   let bits = 0
   for (const weight of bins.values()) bits -= (weight / total) * Math.log2(weight / total)
   return bits
-}
-
-/** Slices of about a fifth of a volt, or of a factor of two in ohms: what a reading tells apart for certain. */
-function sliceOf(value: number, setup: TestSetup): number {
-  if (setup.function === 'volts') return Math.round(value / 0.2)
-  return Math.round(Math.log2(Math.max(0.1, Math.abs(value))))
 }
 
 export interface Choice {
@@ -48,7 +44,12 @@ export function ordinaryTests(predictor: Predictor, states: readonly CircuitStat
   return states.flatMap((state) =>
     predictor.wiring.points
       .filter((point) => point.node !== 0 && !point.inside)
-      .map((point) => ({ state, function: 'volts' as const, red: point.node, black: 0 })),
+      .map((point) => ({
+        state,
+        instrument: volts.key,
+        settings: settingsOf(volts),
+        place: { type: 'leads' as const, red: point.node, black: 0 },
+      })),
   )
 }
 

@@ -1,0 +1,11 @@
+import { defineRule } from '../rule'
+import { natureOf } from '../scene'
+
+export const ohmsLive = defineRule({
+  key: 'ohmsLive',
+  title: 'Ohms on a live circuit',
+  weight: 'mistake',
+  fires: (scene) => scene.live && natureOf(scene).needsDead === true,
+  say: 'The circuit was live between the leads, so the meter’s own current was swamped and the number means nothing.',
+  instead: 'Lift the battery strap or unplug the piece before ohms.',
+})

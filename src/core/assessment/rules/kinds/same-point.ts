@@ -1,0 +1,10 @@
+import { defineRule } from '../rule'
+
+export const samePoint = defineRule({
+  key: 'samePoint',
+  title: 'Both leads on one point',
+  weight: 'slip',
+  fires: ({ setup: { place } }) => place.type === 'leads' && place.red === place.black,
+  say: 'Both leads were on the same point: the meter can only show its own leads.',
+  instead: 'Put the leads on the two ends of what is in question.',
+})

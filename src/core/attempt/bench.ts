@@ -1,0 +1,183 @@
+import { aftermath, solveBoard, type SolvedBoard, type UnsolvedBoard } from '../board'
+import { findPieces, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { faultOfKind, type Fault } from '../faults'
+import { partOfKind } from '../parts'
+import { accessMinutes, instrumentMinutes } from './minutes'
+import type { Order } from './order'
+import { cures, repairOf, type RepairKey } from './repairs'
+import type { Arrangement, Step } from './steps'
+
+/** What the steps so far have left of the board and of the meter: all that the next step begins with. */
+export interface Bench {
+  /** Fuses of the circuit that are gone now, by part id. */
+  readonly blown: readonly string[]
+  /** Of them, those that an instrument of the student's blew: no fault did that. */
+  readonly spent: readonly string[]
+  /** Fuses that were renewed, once for each time. */
+  readonly renewed: readonly string[]
+  /** Jacks of the meter whose fuse is gone, and how many were renewed. */
+  readonly meterFuses: readonly ('A' | 'mA')[]
+  readonly meterRenewed: number
+  /** What is out at the moment, and what was out and is in again: a slack terminal that was reseated behaves. */
+  readonly out: readonly string[]
+  readonly reseated: readonly string[]
+  /** What had switched by itself and holds. */
+  readonly latched: Readonly<Record<string, string>>
+  readonly repairs: readonly { readonly piece: string; readonly by: RepairKey }[]
+  /** New parts and wires that went in. */
+  readonly replaced: number
+  /** Parts whose place is open already. */
+  readonly reached: readonly string[]
+  /** Simulated minutes since the work began. */
+  readonly minutes: number
+}
+
+/** The bench as it is found: the customer has used the circuit in each of its states. */
+export function startBench({ circuit, planted }: Order, wiring?: Wiring): Bench {
+  return {
+    blown: [...aftermath(circuit, planted, wiring)],
+    spent: [],
+    renewed: [],
+    meterFuses: [],
+    meterRenewed: 0,
+    out: [],
+    reseated: [],
+    latched: {},
+    repairs: [],
+    replaced: 0,
+    reached: [],
+    minutes: 0,
+  }
+}
+
+/** The bench after one more step. Pure: what a step did is kept with it. */
+export function advance(order: Order, bench: Bench, step: Step): Bench {
+  switch (step.type) {
+    case 'operate':
+      return { ...arranged(bench, step.arrangement), ...effects(bench, step), minutes: bench.minutes + 0.5 }
+    case 'test': {
+      const moved = arranged(bench, step.arrangement)
+      const { minutes, reached } = instrumentMinutes(order.circuit, bench, step)
+      return { ...moved, ...effects(bench, step, true), reached, minutes: bench.minutes + minutes }
+    }
+    case 'repair': {
+      const repair = repairOf(step.by)
+      const [piece] = findPieces(order.circuit, step.piece)
+      const cost = piece
+        ? accessMinutes(order.circuit, bench, [piece.part])
+        : { minutes: 0, reached: bench.reached }
+      return {
+        ...bench,
+        repairs: [...bench.repairs, { piece: step.piece, by: step.by }],
+        replaced: bench.replaced + (repair.consumes ? 1 : 0),
+        // A new or refitted fuse stands in the holder again.
+        blown: piece && repair.consumes ? bench.blown.filter((id) => id !== piece.part) : bench.blown,
+        spent: piece && repair.consumes ? bench.spent.filter((id) => id !== piece.part) : bench.spent,
+        reached: cost.reached,
+        minutes: bench.minutes + cost.minutes + repair.minutes,
+      }
+    }
+    case 'renew': {
+      const jack = step.fuse === 'A' || step.fuse === 'mA' ? step.fuse : undefined
+      if (jack)
+        return {
+          ...bench,
+          meterFuses: bench.meterFuses.filter((j) => j !== jack),
+          meterRenewed: bench.meterRenewed + 1,
+          minutes: bench.minutes + 2,
+        }
+      return {
+        ...bench,
+        blown: bench.blown.filter((id) => id !== step.fuse),
+        spent: bench.spent.filter((id) => id !== step.fuse),
+        renewed: [...bench.renewed, step.fuse],
+        minutes: bench.minutes + 1,
+      }
+    }
+    case 'infer':
+    case 'conclude':
+      return bench
+  }
+}
+
+/** The bench that all of `steps` leave. */
+export const benchOf = (order: Order, steps: readonly Step[]): Bench =>
+  steps.reduce((bench, step) => advance(order, bench, step), startBench(order))
+
+function arranged(bench: Bench, { detached }: Arrangement): Bench {
+  const back = bench.out.filter((id) => !detached.includes(id))
+  return { ...bench, out: detached, reseated: union(bench.reseated, back) }
+}
+
+function effects(
+  bench: Bench,
+  { did }: Extract<Step, { type: 'operate' | 'test' }>,
+  byInstrument = false,
+): Pick<Bench, 'blown' | 'spent' | 'meterFuses' | 'latched'> {
+  const fresh = did?.blown ?? []
+  return {
+    blown: union(bench.blown, fresh),
+    spent: byInstrument ? union(bench.spent, fresh) : bench.spent,
+    meterFuses: did?.meterFuse ? union(bench.meterFuses, [did.meterFuse]) : bench.meterFuses,
+    latched: did?.latched ?? bench.latched,
+  }
+}
+
+const union = <T>(a: readonly T[], b: readonly T[]): readonly T[] =>
+  b.length ? [...new Set([...a, ...b])] : a
+
+/** Faults that are still there: neither repaired nor, being slack, reseated. */
+export function faultsLeft(
+  circuit: Circuit,
+  planted: readonly Fault[],
+  { repairs, reseated }: Pick<Bench, 'repairs' | 'reseated'>,
+): Fault[] {
+  return planted.filter(
+    (fault) =>
+      !(faultOfKind(fault.kind).reseats && reseated.includes(fault.part)) &&
+      !repairs.some(({ piece, by }) =>
+        findPieces(circuit, piece).some((one) => cures(circuit, one, by, fault)),
+      ),
+  )
+}
+
+export const stateOf = (arrangement: Arrangement): CircuitState => ({
+  id: 'bench',
+  name: 'bench',
+  ...arrangement,
+})
+
+/** The board that the bench is, arranged so. */
+export function boardOf(
+  { circuit, planted }: Order,
+  bench: Bench,
+  arrangement: Arrangement,
+  wiring: Wiring,
+): SolvedBoard | UnsolvedBoard {
+  const now = arranged(bench, arrangement)
+  const latched = Object.entries(bench.latched)
+  return solveBoard(circuit, faultsLeft(circuit, planted, now), stateOf(arrangement), {
+    blown: new Set(bench.blown),
+    wiring,
+    ...(latched.length && { from: modesFrom(circuit, bench.latched) }),
+  })
+}
+
+function modesFrom(circuit: Circuit, latched: Bench['latched']): ReadonlyMap<string, string> {
+  return new Map(
+    circuit.parts.flatMap(({ id, kind }) => {
+      const { modes } = partOfKind(kind)
+      return modes ? [[id, latched[id] ?? modes.rest] as const] : []
+    }),
+  )
+}
+
+/** What has switched by itself, where that is not its rest: how the next step finds it. */
+export function latchedOf(solved: SolvedBoard): Record<string, string> | undefined {
+  // What swings holds nothing.
+  const moved = [...solved.board.modes].filter(([id, mode]) => {
+    const { kind } = solved.board.circuit.parts.find((p) => p.id === id)!
+    return mode !== partOfKind(kind).modes?.rest && !solved.swing?.parts.includes(id)
+  })
+  return moved.length ? Object.fromEntries(moved) : undefined
+}

@@ -1,0 +1,6 @@
+export * from './bench'
+export * from './minutes'
+export * from './order'
+export * from './perform'
+export * from './repairs'
+export * from './steps'

@@ -1,0 +1,69 @@
+import { z } from 'zod'
+import type { Circuit } from '../circuit'
+import { door } from '../document'
+import { families, faultSchema, type Fault } from '../faults'
+import {
+  instrumentKey,
+  instrumentKeys,
+  leafletSchema,
+  meterOfLeaflet,
+  workshopMeter,
+  type MeterType,
+} from '../instruments'
+import { arrangementSchema, sourceSchema } from './steps'
+
+const familyKeys = Object.keys(families) as [keyof typeof families, ...(keyof typeof families)[]]
+
+/** What a work order fixes when it is handed out. */
+export const frameSchema = z.strictObject({
+  /** How many faults there may be; the student is told. */
+  faults: z.union([z.literal(1), z.literal(2)]).default(1),
+  /** Families of fault in play, all unless the lesson narrows them; the student is told. */
+  families: z.array(z.enum(familyKeys)).max(familyKeys.length).default([]),
+  /** Instruments in the bag. */
+  bag: z
+    .array(instrumentKey)
+    .min(1)
+    .default([...instrumentKeys]),
+  /** The meter by its leaflet, the workshop's where none is said. */
+  meter: leafletSchema.nullable().default(null),
+  /** Which limit set counts. */
+  limits: z.string().max(60).default(''),
+  mode: z.enum(['practice', 'test']).default('test'),
+  source: sourceSchema.default('model'),
+  /** The complaint as facts: in this state, this part shows this. */
+  complaint: z
+    .array(
+      z.strictObject({
+        arrangement: arrangementSchema,
+        part: z.string().max(12),
+        notice: z.string().max(40),
+      }),
+    )
+    .max(12)
+    .default([]),
+})
+export type Frame = z.infer<typeof frameSchema>
+
+/** A work order of before version 2 had no frame: three functions of the meter, one fault, a test. */
+const firstFrame = { bag: ['volts', 'ohms', 'continuity'] }
+export const frameDoor = door<Frame>('frame', 2, frameSchema, { 1: () => firstFrame })
+export const defaultFrame = (): Frame => frameSchema.parse({})
+
+/** What is planted, as it is stored with an order: a bare list in version 1. */
+export const plantedDoor = door<{ list: Fault[] }>(
+  'planted',
+  2,
+  z.strictObject({ list: z.array(faultSchema).max(4) }),
+  {},
+)
+
+/** A work order as core knows it. */
+export interface Order {
+  readonly circuit: Circuit
+  readonly planted: readonly Fault[]
+  readonly frame: Frame
+}
+
+export const meterOfFrame = ({ meter }: Pick<Frame, 'meter'>): MeterType =>
+  meter ? meterOfLeaflet(meter) : workshopMeter

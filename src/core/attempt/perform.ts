@@ -1,0 +1,211 @@
+import { noticeAll } from '../board'
+import { findPieces, wireUp, type Circuit, type Wiring } from '../circuit'
+import type { Message } from '../document'
+import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
+import { partOfKind } from '../parts'
+import { boardOf, faultsLeft, latchedOf, type Bench } from './bench'
+import { meterOfFrame, type Order } from './order'
+import { say } from './phrases'
+import { cures, repairOf, repairsFor } from './repairs'
+import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
+
+/** What a student asks for: a step without what only the bench can add. */
+export type Action =
+  | Omit<StepOf<'operate'>, 'seen' | 'did'>
+  | (Omit<StepOf<'test'>, 'reading' | 'did'> & { readonly reading?: StoredReading })
+  | StepOf<'infer'>
+  | StepOf<'conclude'>
+  | Omit<StepOf<'repair'>, 'did'>
+  | StepOf<'renew'>
+
+export type Performed =
+  | { readonly ok: true; readonly step: Step }
+  /** `at` of a refusal that the order of the work asks for, `wrong` of what cannot be done at all. */
+  | { readonly ok: false; readonly why: Message; readonly kind: 'at' | 'wrong' }
+
+const wrong = (why: Message): Performed => ({ ok: false, why, kind: 'wrong' })
+
+/**
+ * Carries a student's action out on the bench: what it shows, and what it does to the bench. The words of a refusal say
+ * nothing of what is planted.
+ * @param before types of the steps so far
+ */
+export function perform(
+  order: Order,
+  bench: Bench,
+  before: readonly Step['type'][],
+  action: Action,
+  wiring: Wiring = wireUp(order.circuit),
+): Performed {
+  const { circuit } = order
+  switch (action.type) {
+    case 'operate': {
+      const problem = checkArrangement(circuit, action.arrangement)
+      if (problem) return wrong(problem)
+      const solved = boardOf(order, bench, action.arrangement, wiring)
+      if (!solved.ok) return wrong(say('unsettled'))
+      const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
+      const latched = latchedOf(solved)
+      const blown = [...solved.blown].filter((id) => !bench.blown.includes(id))
+      return { ok: true, step: { ...action, seen, did: { blown, ...(latched && { latched }) } } }
+    }
+    case 'test':
+      return test(order, bench, action, wiring)
+    case 'infer': {
+      if (before[before.length - 1] !== 'test') return { ok: false, why: say('readingFirst'), kind: 'at' }
+      const stranger = [...action.struck, ...action.ringed].find((p) => !findPieces(circuit, p).length)
+      return stranger === undefined ? { ok: true, step: action } : wrong(say('noPiece', { id: stranger }))
+    }
+    case 'conclude': {
+      if (!before.includes('test')) return { ok: false, why: say('testFirst'), kind: 'at' }
+      if (!findPieces(circuit, action.piece).length) return wrong(say('noPiece', { id: action.piece }))
+      return { ok: true, step: action }
+    }
+    case 'repair': {
+      const pieces = findPieces(circuit, action.piece)
+      const [piece] = pieces
+      if (!piece) return wrong(say('noPiece', { id: action.piece }))
+      const ways = [...new Set(pieces.flatMap((one) => repairsFor(circuit, one)))]
+      if (!ways.some(({ key }) => key === action.by))
+        return wrong(
+          say('notSuchRepair', {
+            title: repairOf(action.by).title,
+            piece: action.piece,
+            repairs: ways.map(({ title }) => title),
+          }),
+        )
+      const cured = faultsLeft(circuit, order.planted, bench).some((fault) =>
+        pieces.some((one) => cures(circuit, one, action.by, fault)),
+      )
+      return { ok: true, step: { ...action, did: { blown: [], cured } } }
+    }
+    case 'renew': {
+      const known =
+        bench.blown.includes(action.fuse) ||
+        bench.meterFuses.some((jack) => jack === action.fuse) ||
+        // A fuse that is whole may be renewed too: whoever does not look wastes one.
+        circuit.parts.some((p) => p.id === action.fuse && partOfKind(p.kind).protects?.melts)
+      return known ? { ok: true, step: action } : wrong(say('nothingToRenew', { id: action.fuse }))
+    }
+  }
+}
+
+function test(
+  order: Order,
+  bench: Bench,
+  action: Extract<Action, { type: 'test' }>,
+  wiring: Wiring,
+): Performed {
+  const { circuit, frame } = order
+  const problem = checkArrangement(circuit, action.arrangement)
+  if (problem) return wrong(problem)
+  const reader = connect(order, wiring, action)
+  if (!reader.ok) return wrong(reader.why)
+  const others: Connected[] = []
+  const also: Connection[] = []
+  for (const one of action.also) {
+    const found = connect(order, wiring, one)
+    if (!found.ok) return wrong(found.why)
+    others.push(found.connected)
+    also.push({ ...one, held: found.held, settings: found.connected.settings })
+  }
+  const { reading: given, ...rest } = action
+  const step = { ...rest, held: reader.held, settings: reader.connected.settings, also }
+  if (action.source !== 'model') {
+    if (!given) return { ok: false, why: say('typed'), kind: 'at' }
+    return { ok: true, step: { ...step, reading: given } }
+  }
+  const solved = boardOf(order, bench, action.arrangement, wiring)
+  // Where the solver failed would say where to look: a student hears only that it did.
+  if (!solved.ok) return wrong(say('unsettled'))
+  const read = readWith(solved, reader.connected, others, meterOfFrame(frame))
+  if (!read.ok) return wrong(say('unsettled'))
+  const reading = withoutFuse(read.reading, reader.connected, bench)
+  const latched = latchedOf(solved)
+  const blown = [...new Set([...solved.blown, ...reading.did.blown])].filter(
+    (id) => !bench.blown.includes(id),
+  )
+  const { meterFuse } = reading.did
+  return {
+    ok: true,
+    step: {
+      ...step,
+      reading: recordReading(reading),
+      did: { blown, ...(meterFuse && { meterFuse }), ...(latched && { latched }) },
+    },
+  }
+}
+
+function connect(
+  { circuit, frame }: Order,
+  wiring: Wiring,
+  { instrument: key, settings: said, held }: Connection,
+): { ok: true; connected: Connected; held: Connection['held'] } | { ok: false; why: Message } {
+  const instrument = instrumentOf(key)
+  if (!frame.bag.includes(key)) return { ok: false, why: say('notInBag', { title: instrument.title }) }
+  const checked = checkSettings(instrument, said)
+  if (!checked.ok) return checked
+  if (!instrument.holds.includes(held.type))
+    return {
+      ok: false,
+      why: {
+        code: 'instruments.heldOtherwise',
+        params: { title: instrument.title, holds: instrument.holds },
+      },
+    }
+  const located = locate(circuit, wiring, held)
+  if (!located.ok) return located
+  return {
+    ok: true,
+    connected: { instrument: key, settings: checked.settings, place: located.place },
+    held: located.held,
+  }
+}
+
+/** In a jack whose fuse is gone nothing is connected at all. */
+function withoutFuse(reading: Reading, { settings, instrument }: Connected, bench: Bench): Reading {
+  const jack = settings.jack === 'amps' ? 'A' : settings.jack === 'milli' ? 'mA' : undefined
+  if (!jack || !bench.meterFuses.includes(jack) || !instrumentOf(instrument).nature(settings).shorts)
+    return reading
+  return {
+    value: 0,
+    unit: reading.unit,
+    text: `0\u00a0${reading.unit}`,
+    signs: [{ code: 'instruments.meterFuseGone' }],
+    did: { blown: [] },
+  }
+}
+
+/** Signs that say more than whoever holds the instrument can know: a fuse in its box blows unseen, a lamp has no display. */
+const unseen: ReadonlySet<string> = new Set(
+  ['blew', 'across', 'burden', 'floating'].map((key) => `instruments.${key}`),
+)
+
+/** What of a reading is kept with the step: all that the instrument showed, nothing that it did not. */
+export const recordReading = ({ value, unit, text, word, signs }: Reading): StoredReading => ({
+  ...(value === undefined || word !== undefined ? {} : { value }),
+  unit,
+  text,
+  ...(word === undefined ? {} : { word }),
+  signs: signs.filter(({ code }) => !unseen.has(code)),
+})
+
+/** What is wrong with an arrangement, or undefined where it can be made. */
+export function checkArrangement(circuit: Circuit, arrangement: Arrangement): Message | undefined {
+  const { controls, detached, wiggled = [], bypassed = [] } = arrangement
+  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  for (const [id, position] of Object.entries(controls)) {
+    const positions = kinds.get(id)?.positions
+    if (!positions) return say('noPositions', { id })
+    if (!positions.includes(position)) return say('noPosition', { id, position, positions })
+  }
+  const fixed = detached.find((id) => !kinds.get(id)?.detach)
+  if (fixed !== undefined) return say('noDetach', { id: fixed })
+  const stranger = wiggled.find((id) => !kinds.has(id))
+  if (stranger !== undefined) return say('noPart', { id: stranger })
+  for (const end of bypassed.flat()) {
+    const [id, key] = end.split('.')
+    if (!kinds.get(id ?? '')?.terminals.some((t) => t.key === key)) return say('noTerminal', { end })
+  }
+  return undefined
+}

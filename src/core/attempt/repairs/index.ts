@@ -1,0 +1,2 @@
+export * from './registry'
+export type { Repair } from './repair'

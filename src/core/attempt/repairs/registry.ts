@@ -1,0 +1,60 @@
+import { remake } from './remake'
+import { recrimp } from './recrimp'
+import { solder } from './solder'
+import { terminal } from './terminal'
+import { replace } from './replace'
+import { charge } from './charge'
+import { reseat } from './reseat'
+import { refit } from './refit'
+import { insulate } from './insulate'
+import { repin } from './repin'
+import { remove } from './remove'
+import { turn } from './turn'
+import type { Circuit, Piece } from '../../circuit'
+import { faultOfKind, type Fault } from '../../faults'
+import { partOfKind, type AnyPart, type Segment } from '../../parts'
+import type { Repair } from './repair'
+
+/** Every repair there is. A new one is its file and its line here. */
+const all = [
+  remake,
+  recrimp,
+  solder,
+  terminal,
+  replace,
+  charge,
+  reseat,
+  refit,
+  insulate,
+  repin,
+  remove,
+  turn,
+] as const
+
+export type RepairKey = (typeof all)[number]['key']
+export const repairs: readonly Repair<RepairKey>[] = all
+export const repairKeys = all.map(({ key }) => key)
+export const repairOf = (key: RepairKey): Repair<RepairKey> => repairs.find((r) => r.key === key)!
+
+const segmentsOf = (circuit: Circuit, piece: Piece): readonly [AnyPart, readonly Segment[]] => {
+  const definition = partOfKind(circuit.parts.find((p) => p.id === piece.part)!.kind)
+  return [definition, definition.segments.filter((s) => piece.unit.segments.includes(s.key))]
+}
+
+/** Ways that fit a piece. */
+export function repairsFor(circuit: Circuit, piece: Piece): Repair<RepairKey>[] {
+  const [definition, segments] = segmentsOf(circuit, piece)
+  return repairs.filter((repair) => segments.some((segment) => repair.fits(segment, definition)))
+}
+
+/** Whether a repair of this piece takes the fault away: it strikes there, the way cures its kind, and fits the place. */
+export function cures(circuit: Circuit, piece: Piece, by: RepairKey, fault: Fault): boolean {
+  if (fault.part !== piece.part || !piece.unit.segments.includes(fault.segment)) return false
+  const [definition, segments] = segmentsOf(circuit, piece)
+  const segment = segments.find((s) => s.key === fault.segment)
+  return (
+    segment !== undefined &&
+    faultOfKind(fault.kind).repairedBy.includes(by) &&
+    repairOf(by).fits(segment, definition)
+  )
+}

@@ -1,0 +1,26 @@
+import type { AnyPart, Segment } from '../../parts'
+
+/** A way to put a piece right, as a workshop does it. */
+export interface Repair<K extends string = string> {
+  readonly key: K
+  readonly title: string
+  readonly about: string
+  /** Whether anybody would do that to such a piece. */
+  readonly fits: (segment: Segment, part: AnyPart) => boolean
+  /** Minutes at the bench, the place being open (common practice, no source). */
+  readonly minutes: number
+  /** A new part or wire goes in: it is counted. */
+  readonly consumes?: true
+}
+
+export const defineRepair = <const K extends string>(repair: Repair<K>): Repair<K> => repair
+
+/** Metal on metal that can be taken apart: terminals, eyelets, clamps, contacts of sockets. */
+export const isJoint = (segment: Segment, part: AnyPart): boolean =>
+  !isWire(segment, part) &&
+  !part.loads?.includes(segment.key) &&
+  (segment.faults.includes('corroded') || segment.faults.includes('slack'))
+
+/** The conductor of a wire or cable itself. */
+export const isWire = (segment: Segment, { cable, protects }: AnyPart): boolean =>
+  cable?.segment === segment.key && protects === undefined
