@@ -2,10 +2,12 @@ import Papa from 'papaparse'
 
 export type Cell = string | number | undefined
 
-/** Cells that a spreadsheet would run as a formula are taken for text. Numbers stay numbers. */
+const isNumber = /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i
+
+/** Cells that a spreadsheet would run as a formula are taken for text. What is a number and nothing else stays one. */
 const tame = (cell: Cell): string | number => {
   if (cell === undefined) return ''
-  return typeof cell === 'string' && /^[=+@\t\r]|^-(?![\d.])/.test(cell) ? `'${cell}` : cell
+  return typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) && !isNumber.test(cell) ? `'${cell}` : cell
 }
 
 /** RFC 4180 CSV with a header line. */

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { keyToCsv, toCsv } from '.'
@@ -26,9 +27,9 @@ describe('CSV', () => {
     const circuit = demoCircuit()
     const healthy = answerKey(circuit, [])
     const faulted = answerKey(circuit, [{ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }])
-    const rows = Papa.parse<Record<string, string>>(keyToCsv(healthy, faulted), { header: true }).data
+    const rows = Papa.parse<Record<string, string>>(keyToCsv(healthy, faulted, tell), { header: true }).data
     const state = healthy.states[0]!
-    if (!state.ok) throw new Error(state.message)
+    if (!state.ok) throw new Error(tell(state.why))
     for (const point of state.points) {
       const row = rows.find(
         (r) => r.state === state.state.name && r.quantity === 'voltage' && r.at === point.name,

@@ -1,164 +1,169 @@
-import type { AnswerKey, StateKey } from '../readings'
+import type { Message } from '../document'
+import {
+  cellOf,
+  clampColumns,
+  clampTable,
+  dropColumns,
+  dropRows,
+  fuseColumns,
+  fuseTable,
+  isolatedColumns,
+  isolatedTable,
+  pointColumns,
+  pointRows,
+  type AnswerKey,
+  type Column,
+  type Figure,
+  type StateKey,
+} from '../readings'
 import { toCsv, type Cell } from './csv'
 
-const round = (value: number | undefined, digits = 5): Cell =>
-  value === undefined || Number.isNaN(value) ? undefined : Number(value.toFixed(digits))
+const round = (value: Cell): Cell => (typeof value === 'number' ? Number(value.toFixed(5)) : value)
 
-/** The answer key as one table: a row per state and quantity, healthy beside faulted. SI units. */
-export function keyToCsv(healthy: AnswerKey, faulted: AnswerKey | undefined): string {
+const header = ['state', 'quantity', 'at', 'part', 'healthy', 'band', 'faulted', 'difference', 'unit']
+
+/**
+ * The answer key as one table: a row per state and quantity, healthy beside faulted, from the same rows and columns as
+ * the tables that are shown. SI units.
+ */
+export function keyToCsv(
+  healthy: AnswerKey,
+  faulted: AnswerKey | undefined,
+  tell: (message: Message) => string,
+): string {
   const rows: Cell[][] = []
   healthy.states.forEach((state, i) => {
     const other = faulted?.states[i]
-    if (!state.ok) return rows.push([state.state.name, 'state', state.message])
-    rows.push(...stateRows(state, other?.ok ? other : undefined))
-    return undefined
+    if (state.ok) rows.push(...stateRows(state, other?.ok ? other : null))
+    else rows.push([state.state.name, 'state', tell(state.why)])
   })
-  healthy.isolated.forEach((row, i) => {
-    const other = faulted?.isolated[i]
-    const difference =
-      row.ohms.value !== undefined && other?.ohms.value !== undefined
-        ? other.ohms.value - row.ohms.value
-        : undefined
-    rows.push([
-      'isolated',
-      'ohms',
-      row.between,
-      row.part,
-      row.ohms.value ?? 'OL',
-      undefined,
-      other ? (other.ohms.value ?? 'OL') : undefined,
-      round(difference),
-      'Ω',
-    ])
-    const beep = (r: typeof row | undefined) => r && (r.continuity.beeps ? 'beep' : 'no beep')
-    rows.push([
-      'isolated',
-      'continuity',
-      row.between,
-      row.part,
-      beep(row),
-      undefined,
-      beep(other),
-      undefined,
-      '',
-    ])
-  })
-  return toCsv(['state', 'quantity', 'at', 'part', 'healthy', 'band', 'faulted', 'difference', 'unit'], rows)
+  for (const row of isolatedTable(healthy.isolated, faulted?.isolated ?? null)) {
+    rows.push(figureRow('isolated', isolatedColumns, row))
+    const cell = (key: string) => cellOf(isolatedColumns, key, row) || undefined
+    rows.push(wordRow('isolated', 'continuity', row.at, row.part, cell('beeps'), cell('otherBeeps')))
+  }
+  return toCsv(header, rows)
 }
 
-function stateRows(state: StateKey, other: StateKey | undefined): Cell[][] {
-  const name = state.state.name
-  const line = (
-    quantity: string,
-    at: string,
-    part: string,
-    unit: string,
-    good?: number,
-    band?: number,
-    bad?: number,
-  ): Cell[] => [
-    name,
-    quantity,
-    at,
-    part,
-    round(good),
-    round(band),
-    round(bad),
-    good !== undefined && bad !== undefined ? round(bad - good) : undefined,
-    unit,
-  ]
-  const same = <T extends { name: string }>(list: readonly T[] | undefined, row: T, i: number) =>
-    list?.[i]?.name === row.name ? list[i] : undefined
+/** A figure's cells by the keys of its columns. */
+function figureRow<R extends Figure>(state: string, columns: readonly Column<R>[], row: R): Cell[] {
+  const cell = (key: string) => round(cellOf(columns, key, row))
   return [
-    ...state.points.flatMap((row, i) =>
-      row.inside
-        ? []
-        : [line('voltage', row.name, '', 'V', row.value, row.band, same(other?.points, row, i)?.value)],
-    ),
-    ...state.drops.map((row, i) =>
-      line(
-        'drop',
-        `${row.from} to ${row.to}`,
-        row.part,
-        'V',
-        row.value,
-        row.band,
-        same(other?.drops, row, i)?.value,
-      ),
-    ),
+    state,
+    row.quantity,
+    row.at.replace(' – ', row.quantity === 'drop' ? ' to ' : ' – '),
+    row.part,
+    cell('healthy'),
+    cell('band'),
+    cell('faulted'),
+    cell('difference') ?? round(row.change),
+    row.unit,
+  ]
+}
+
+const wordRow = (
+  state: string,
+  quantity: string,
+  at: string,
+  part: string,
+  good: Cell,
+  bad?: Cell,
+): Cell[] => [state, quantity, at, part, good, undefined, bad, undefined, '']
+
+function numberRow(
+  state: string,
+  quantity: string,
+  at: string,
+  part: string,
+  unit: string,
+  good?: number,
+  bad?: number,
+  band?: number,
+): Cell[] {
+  const change = good !== undefined && bad !== undefined ? bad - good : undefined
+  return [state, quantity, at, part, round(good), round(band), round(bad), round(change), unit]
+}
+
+function stateRows(state: StateKey, other: StateKey | null): Cell[][] {
+  const name = state.state.name
+  const drops = dropRows(state, other)
+  const fuses = fuseTable(state, other)
+  return [
+    ...pointRows(state, other).map((row) => figureRow(name, pointColumns, row)),
+    ...drops.map((row) => figureRow(name, [...dropColumns, bandColumn], row)),
     ...state.balances.flatMap((b, i) => {
       const o = other?.balances[i]
+      const line = (
+        quantity: string,
+        part: string,
+        unit: string,
+        good?: number,
+        bad?: number,
+        band?: number,
+      ) => numberRow(name, quantity, b.path, part, unit, good, bad, band)
       return [
-        line('source', b.path, '', 'V', b.source, undefined, o?.source),
-        line('feed loss', b.path, '', 'V', b.feedLoss.value, b.feedLoss.band, o?.feedLoss.value),
-        line('load drop', b.path, b.load ?? '', 'V', b.loadDrop.value, b.loadDrop.band, o?.loadDrop.value),
-        line('return loss', b.path, '', 'V', b.returnLoss.value, b.returnLoss.band, o?.returnLoss.value),
-        line('remainder', b.path, '', 'V', b.remainder, undefined, o?.remainder),
-        line('current', b.path, b.load ?? '', 'A', b.amps, undefined, o?.amps),
+        line('source', '', 'V', b.source, o?.source),
+        line('feed loss', '', 'V', b.feedLoss.value, o?.feedLoss.value, b.feedLoss.band),
+        line('load drop', b.load ?? '', 'V', b.loadDrop.value, o?.loadDrop.value, b.loadDrop.band),
+        line('return loss', '', 'V', b.returnLoss.value, o?.returnLoss.value, b.returnLoss.band),
+        line('remainder', '', 'V', b.remainder, o?.remainder),
+        line('current', b.load ?? '', 'A', b.amps, o?.amps),
       ]
     }),
     ...state.drops.map((row, i) =>
-      line(
-        'current',
-        `${row.from} to ${row.to}`,
-        row.part,
-        'A',
-        row.amps,
-        undefined,
-        same(other?.drops, row, i)?.amps,
-      ),
+      numberRow(name, 'current', `${row.from} to ${row.to}`, row.part, 'A', row.amps, other?.drops[i]?.amps),
     ),
     ...swingRows(state, other),
-    ...state.fuses.flatMap((row, i) => [
-      line('fuse drop', 'test tabs', row.part, 'V', row.value, row.band, other?.fuses[i]?.value),
-      line(
+    ...fuses.flatMap((row, i) => [
+      figureRow(name, [...fuseColumns(() => ''), bandColumn], row),
+      numberRow(
+        name,
         'fuse amps by table',
-        'test tabs',
+        row.at,
         row.part,
         'A',
-        row.tableAmps,
-        undefined,
+        state.fuses[i]!.tableAmps,
         other?.fuses[i]?.tableAmps,
       ),
     ]),
-    ...state.places.map((row, i) =>
-      line('clamp', row.place, row.bundle, 'A', row.amps, undefined, other?.places[i]?.amps),
+    ...clampTable(state, other).map((row) => figureRow(name, clampColumns, row)),
+    ...state.notices.map((row, i) =>
+      wordRow(name, 'notice', '', row.part, row.text, other?.notices[i]?.text),
     ),
-    ...state.notices.map((row, i) => words('notice', '', row.part, row.text, other?.notices[i]?.text)),
     ...state.scans.flatMap((scan, s) =>
       scan.rows.map((row, i) =>
-        words('scan tool', row.name, scan.part, row.value, other?.scans[s]?.rows[i]?.value),
+        wordRow(name, 'scan tool', row.name, scan.part, row.value, other?.scans[s]?.rows[i]?.value),
       ),
     ),
-    ...[...new Set([...state.blown, ...(other?.blown ?? [])])].map((part) =>
-      words(
-        'fuse',
-        '',
-        part,
-        state.blown.includes(part) ? 'blown' : 'sound',
-        other && (other.blown.includes(part) ? 'blown' : 'sound'),
-      ),
-    ),
+    ...[...new Set([...state.blown, ...(other?.blown ?? [])])].map((part) => {
+      const word = (key: StateKey) => (key.blown.includes(part) ? 'blown' : 'sound')
+      return wordRow(name, 'fuse', '', part, word(state), other ? word(other) : undefined)
+    }),
   ]
-
-  function words(quantity: string, at: string, part: string, good: string, bad?: string): Cell[] {
-    return [name, quantity, at, part, good, undefined, bad, undefined, '']
-  }
-  function swingRows(good: StateKey, bad: StateKey | undefined): Cell[][] {
-    return good.points.flatMap((row, i) => {
-      const now = same(bad?.points, row, i)
-      if (!row.swing && !now?.swing) return []
-      return [0, 1].map((end) =>
-        line(
-          end ? 'highest' : 'lowest',
-          row.name,
-          '',
-          'V',
-          row.swing?.[end] ?? row.value,
-          undefined,
-          now?.swing?.[end] ?? now?.value,
-        ),
-      )
-    })
-  }
 }
+
+/** A file has the band of every figure; on screen some tables have no room for it. */
+const bandColumn: Column<Figure> = {
+  key: 'band',
+  head: () => '',
+  text: () => '',
+  cell: (row) => row.band,
+}
+
+/** What swings has its extremes besides. */
+const swingRows = (good: StateKey, bad: StateKey | null): Cell[][] =>
+  good.points.flatMap((row, i) => {
+    const now = bad?.points[i]
+    if (!row.swing && !now?.swing) return []
+    return ([0, 1] as const).map((end) =>
+      numberRow(
+        good.state.name,
+        end ? 'highest' : 'lowest',
+        row.name,
+        '',
+        'V',
+        row.swing?.[end] ?? row.value,
+        now?.swing?.[end] ?? now?.value,
+      ),
+    )
+  })

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { readCircuit } from '../circuit'
 import { stateKey } from '../readings'
@@ -13,7 +14,7 @@ describe('a netlist as a circuit', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(readCircuit(read.value)).toMatchObject({ ok: true })
     const key = stateKey(read.value, [], read.value.states[0]!)
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     // By hand: va (1/100 + 1/200 + 1/50) − vb/50 = 0.12; vb (1/300 + 1/100 + 1/50) − va/50 = 0.04.
     const det = (0.035 * 0.1) / 3 - 0.0004
     const va = ((0.12 * 0.1) / 3 + 0.04 * 0.02) / det
@@ -57,6 +58,6 @@ describe('a netlist as a circuit', () => {
     ['t\nQ1 a 0 12\n.end\n', /not understood/],
   ])('says what does not fit', (text, what) => {
     const read = circuitOfSpice(text)
-    expect(read.ok ? '' : read.problems.map((p) => p.what).join()).toMatch(what)
+    expect(read.ok ? '' : read.problems.map((p) => tell(p)).join()).toMatch(what)
   })
 })

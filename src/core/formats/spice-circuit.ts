@@ -1,4 +1,6 @@
-import { circuitFormat, circuitVersion, readCircuit, type Circuit, type Problem, type Read } from '../circuit'
+import type { Problem, Read } from '../document'
+import { say } from './phrases'
+import { circuitFormat, circuitVersion, readCircuit, type Circuit } from '../circuit'
 import { nextId } from '../circuit'
 import { kneeVolts } from '../parts/curve-diode'
 import { partOfKind } from '../parts'
@@ -47,10 +49,10 @@ export function circuitOfSpice(source: string): Read<Circuit> {
     if (volts < 1)
       problems.push({
         where: name,
-        what: `${name}: a current source that gives power, or has under 1 V, is no electronic load; use a voltage source`,
+        ...say('givesPower', { name }),
       })
     else if (size < 0.001 || size > 200)
-      problems.push({ where: name, what: `${name} of ${size} A: an electronic load draws 1 mA to 200 A` })
+      problems.push({ where: name, ...say('loadSize', { name, amps: String(size) }) })
     else join(name, add('electronicLoad', name, { amps: size }), [from, 'a'], [to, 'b'])
   }
   // Sources first, that which stands on the reference before all others: its minus is where volts are counted from.
@@ -59,16 +61,14 @@ export function circuitOfSpice(source: string): Read<Circuit> {
   if (!first)
     return {
       ok: false,
-      problems: [
-        { where: 'file', what: 'No voltage source stands on node 0: a circuit needs its source there' },
-      ],
+      problems: [{ where: 'file', ...say('noSource') }],
     }
   for (const e of [first, ...sources.filter((s) => s !== first)]) {
     const name = e.owner.part
     const [plus, minus, volts] =
       e.volts < 0 || (e === first && e.a === 0 && e.b !== 0) ? [e.b, e.a, -e.volts] : [e.a, e.b, e.volts]
     if (!(volts >= 0.1 && volts <= 60)) {
-      problems.push({ where: name, what: `${name} of ${volts} V: a bench supply gives 0.1 to 60 V` })
+      problems.push({ where: name, ...say('supplySize', { name, volts: String(volts) }) })
       continue
     }
     const id = add('benchSupply', name, { volts, ohms: 1e-6, clampOhms: 0 })
@@ -95,9 +95,12 @@ export function circuitOfSpice(source: string): Read<Circuit> {
       continue
     }
     if (e.type !== 'resistor' || e.ohms < 0.01 || e.ohms > 1e6) {
-      const what =
-        e.type === 'resistor' ? `${e.ohms} Ω: a resistor here has 0.01 Ω to 1 MΩ` : 'not known here'
-      problems.push({ where: name, what: `${name}: ${what}` })
+      problems.push({
+        where: name,
+        ...(e.type === 'resistor'
+          ? say('resistorSize', { name, ohms: String(e.ohms) })
+          : say('notKnown', { name })),
+      })
       continue
     }
     join(name, add('resistor', name, { ohms: e.ohms, ratedPower: 500 }), [e.a, 'a'], [e.b, 'b'])
@@ -110,7 +113,11 @@ export function circuitOfSpice(source: string): Read<Circuit> {
     if (wrong)
       problems.push({
         where: name,
-        what: `${name}: its model gives ${wrong[0] === 'kneeVolts' ? 'forward volts at 1 mA' : wrong[0]} of ${wrong[1].toPrecision(3)}, which no diode here has`,
+        ...say(wrong[0] === 'kneeVolts' ? 'diodeKnee' : 'diodeValue', {
+          name,
+          key: wrong[0],
+          value: wrong[1].toPrecision(3),
+        }),
       })
     else join(name, add('curveDiode', name, values), [a, 'a'], [b, 'k'])
   }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { solveBoard } from '../board'
@@ -47,21 +48,21 @@ describe('a random netlist that comes in as a circuit', () => {
         const plain = readSpice(text)
         if (!plain.ok) throw new Error(JSON.stringify(plain.problems))
         const expected = new Solver(plain.value.network).solve()
-        if (!expected.ok) throw new Error(expected.message)
+        if (!expected.ok) throw new Error(tell(expected.why))
         const volts = (name: string) => expected.voltage[plain.value.nodeNames.indexOf(name)]!
         const read = circuitOfSpice(text)
         const starved = draws.some((amps, i) => amps > 0 && volts(`n${i + 1}`) < 1)
         if (!read.ok) {
           // Only a load that the ladder leaves without volts may be refused.
           expect(starved).toBe(true)
-          for (const { what } of read.problems) expect(what).toMatch(/under 1 V/)
+          for (const problem of read.problems) expect(tell(problem)).toMatch(/under 1 V/)
           return
         }
         taken++
         const again = readCircuit(JSON.parse(JSON.stringify(read.value)), { unfinished: true })
         expect(again).toMatchObject({ ok: true, value: { parts: read.value.parts } })
         const solved = solveBoard(read.value, [], read.value.states[0]!)
-        if (!solved.ok) throw new Error(solved.message)
+        if (!solved.ok) throw new Error(tell(solved.why))
         const { wiring } = solved.board
         for (const path of read.value.paths.filter((p) => /^R\d/.test(p.name ?? p.id))) {
           const part = path.steps[0]!.part

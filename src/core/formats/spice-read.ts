@@ -1,4 +1,5 @@
-import type { Problem, Read } from '../circuit'
+import type { Message, Problem, Read } from '../document'
+import { say } from './phrases'
 import { junctionLaw } from '../parts/junction'
 import type { Element, Network } from '../solve'
 
@@ -54,7 +55,9 @@ function logicalLines(source: string): Line[] {
   const lines: { number: number; text: string }[] = []
   source.split(/\r?\n/).forEach((raw, i) => {
     const text = raw.replace(/;.*$|\$ .*$/, '').trim()
-    if (text.startsWith('+') && lines.length) lines[lines.length - 1]!.text += ` ${text.slice(1)}`
+    // A continuation of a line that is blank stands by itself.
+    if (text.startsWith('+') && lines.length)
+      lines[lines.length - 1]!.text = `${lines[lines.length - 1]!.text} ${text.slice(1)}`.trim()
     else lines.push({ number: i + 1, text })
   })
   return lines
@@ -69,7 +72,7 @@ const accepted = 'R, V, I and D elements, .model … D, .op, .options, .end'
 export function readSpice(source: string): Read<PlainCircuit> {
   const problems: Problem[] = []
   const [first, ...rest] = logicalLines(source)
-  const refuse = (line: Line, what: string) => problems.push({ where: `line ${line.number}`, what })
+  const refuse = (line: Line, why: Message) => problems.push({ where: `line ${line.number}`, ...why })
   const numbers = new Map<string, number>([['0', 0]])
   const nodeOf = (name: string) => {
     const key = name.toLowerCase() === 'gnd' ? '0' : name.toLowerCase()
@@ -85,14 +88,14 @@ export function readSpice(source: string): Read<PlainCircuit> {
   for (const line of body.filter((l) => /^\.model\b/i.test(l.text))) {
     const found = /^\.model\s+(\S+)\s+(\w+)\s*\(?([^)]*)\)?$/i.exec(line.text)
     if (!found || found[2]!.toLowerCase() !== 'd') {
-      refuse(line, 'A model is written .model NAME D(IS=… N=… RS=…)')
+      refuse(line, say('model'))
       continue
     }
     const pairs = [...found[3]!.matchAll(/(\w+)\s*=\s*(\S+)/g)].map(
       ([, key, value]) => [key!.toLowerCase(), spiceNumber(value!)] as const,
     )
     const wrong = pairs.find(([key, value]) => value === undefined || !['is', 'n', 'rs'].includes(key))
-    if (wrong) refuse(line, `“${wrong[0]}” is not understood here: IS, N and RS with a number are`)
+    if (wrong) refuse(line, say('modelValue', { key: wrong[0] }))
     else models.set(found[1]!.toLowerCase(), Object.fromEntries(pairs) as Record<string, number>)
   }
   const elements: Element[] = []
@@ -103,20 +106,20 @@ export function readSpice(source: string): Read<PlainCircuit> {
     const [name = '', a, b, ...values] = line.text.split(/\s+/)
     const kind = name[0]!.toLowerCase()
     if (!['r', 'v', 'i', 'd'].includes(kind)) {
-      refuse(line, `“${name}” is not understood: accepted are ${accepted}`)
+      refuse(line, say('notUnderstood', { word: name, accepted }))
       continue
     }
-    if (seen.has(name.toLowerCase())) refuse(line, `${name} is there twice: names must differ`)
+    if (seen.has(name.toLowerCase())) refuse(line, say('twice', { name }))
     seen.add(name.toLowerCase())
     if (a === undefined || b === undefined || values.length === 0) {
-      refuse(line, `${name} needs two nodes and ${kind === 'd' ? 'a model' : 'a value'}`)
+      refuse(line, say(kind === 'd' ? 'needsModel' : 'needsValue', { name }))
       continue
     }
     const joined = { a: nodeOf(a), b: nodeOf(b), owner: { part: name, segment: 'element' } }
     if (kind === 'd') {
       const model = models.get(values[0]!.toLowerCase())
       if (!model) {
-        refuse(line, `There is no model “${values[0]}” for ${name}`)
+        refuse(line, say('noModel', { model: values[0]!, name }))
         continue
       }
       const { is: saturation = 1e-14, n: emission = 1, rs: ohms = 0 } = model
@@ -131,9 +134,8 @@ export function readSpice(source: string): Read<PlainCircuit> {
     }
     const text = values[0]!.toLowerCase() === 'dc' ? values[1] : values[0]
     const value = text === undefined ? undefined : spiceNumber(text)
-    if (value === undefined)
-      refuse(line, `“${text ?? ''}” is no value for ${name}: write it like 4.7, 4k7 is 4.7k, 12m`)
-    else if (kind === 'r' && !(value > 0)) refuse(line, `${name} must be above 0 Ω`)
+    if (value === undefined) refuse(line, say('noValue', { text: text ?? '', name }))
+    else if (kind === 'r' && !(value > 0)) refuse(line, say('aboveZero', { name }))
     else if (kind === 'r') elements.push({ type: 'resistor', ...joined, ohms: value })
     else if (kind === 'v') elements.push({ type: 'ideal', ...joined, volts: value })
     // SPICE counts a current source from its first node through itself to the second.
@@ -142,12 +144,12 @@ export function readSpice(source: string): Read<PlainCircuit> {
   for (const line of body.filter(
     (l) => l.text.startsWith('.') && !/^\.(model|op|options?)\b/i.test(l.text),
   )) {
-    refuse(line, `“${line.text.split(/\s/)[0]}” is not understood: accepted are ${accepted}`)
+    refuse(line, say('notUnderstood', { word: line.text.split(/\s/)[0]!, accepted }))
   }
   if (!problems.length && elements.length === 0)
-    problems.push({ where: 'file', what: `There is no element in it: accepted are ${accepted}` })
+    problems.push({ where: 'file', ...say('empty', { accepted }) })
   if (!problems.length && !elements.some((e) => e.a === 0 || e.b === 0))
-    problems.push({ where: 'file', what: 'No element touches node 0, the reference' })
+    problems.push({ where: 'file', ...say('noReference') })
   if (problems.length) return { ok: false, problems }
   const nodeNames = [...numbers.keys()]
   return {

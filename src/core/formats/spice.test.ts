@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -67,7 +68,7 @@ describe('SPICE netlists', () => {
         if (!read.ok) throw new Error(JSON.stringify(read.problems))
         const { network } = read.value
         const solved = new Solver(network).solve()
-        if (!solved.ok) throw new Error(solved.message)
+        if (!solved.ok) throw new Error(tell(solved.why))
         for (const [node, expected] of (await referenceVoltages(network)) ?? []) {
           expect(Math.abs(solved.voltage[node]! - expected)).toBeLessThan(
             Math.max(absolute, relative * Math.abs(expected)),

@@ -1,7 +1,7 @@
 import { buildBoard, type Board, type SolvedBoard } from '../board'
 import { wireUp, type Circuit, type CircuitState, type Part } from '../circuit'
 import type { Fault } from '../faults'
-import { functionOf, type MeterType, type Reading } from '../instruments'
+import { readContinuity, readOhms, type Display, type MeterType } from '../instruments'
 import { partOfKind, type AnyPart, type TerminalKey } from '../parts'
 import { Solver } from '../solve'
 
@@ -10,8 +10,8 @@ export interface IsolatedRow {
   readonly part: string
   readonly name: string
   readonly between: string
-  readonly ohms: Reading
-  readonly continuity: Reading
+  readonly ohms: Display
+  readonly continuity: Display
 }
 
 /**
@@ -79,15 +79,15 @@ function rowsOf(board: Board, part: Part, meter: MeterType): IsolatedRow[] {
         part: part.id,
         name: part.name || definition.title,
         between: `${nameOf(definition, part, from)} – ${nameOf(definition, part, to)}`,
-        ohms: functionOf('ohms').read(solved, a, b, meter),
-        continuity: functionOf('continuity').read(solved, a, b, meter),
+        ohms: readOhms(solved, a, b, meter),
+        continuity: readContinuity(solved, a, b, meter),
       }
     })
 }
 
-/** A four-pin relay has no break contact to measure. */
+/** A four-pin relay, say, has no break contact to measure. */
 const reachable = (definition: AnyPart, part: Part, key: TerminalKey): boolean =>
-  !(definition.kind === 'relay' && part.parameters.contacts === 'make' && key === 't87a')
+  !definition.absent?.(part.parameters).includes(key)
 
 function nameOf(definition: AnyPart, part: Part, key: TerminalKey): string {
   const { suffix } = definition.terminals.find((t) => t.key === key)!
@@ -125,7 +125,7 @@ export function deadRows(
   pairs: readonly (readonly [number, number])[],
   meter: MeterType,
   blown: ReadonlySet<string>,
-): { readonly ohms: Reading; readonly continuity: Reading }[] {
+): { readonly ohms: Display; readonly continuity: Display }[] {
   const sources = circuit.parts.filter((part) => partOfKind(part.kind).role === 'source').map((p) => p.id)
   const board = buildBoard(circuit, faults, state, { blown, wiring: wireUp(circuit) })
   const dead: Board = {
@@ -141,7 +141,7 @@ export function deadRows(
   if (!point.ok) return []
   const solved: SolvedBoard = { ok: true, board: dead, point, solver, blown }
   return pairs.map(([a, b]) => ({
-    ohms: functionOf('ohms').read(solved, a, b, meter),
-    continuity: functionOf('continuity').read(solved, a, b, meter),
+    ohms: readOhms(solved, a, b, meter),
+    continuity: readContinuity(solved, a, b, meter),
   }))
 }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { solveBoard } from '../board'
@@ -48,12 +49,12 @@ describe('what is kept from one reckoning to the next changes no answer', () => 
     const circuit = demoCircuit()
     const read = (c: Circuit) => {
       const key = stateKey(c, [], c.states[0]!)
-      if (!key.ok) throw new Error(key.message)
+      if (!key.ok) throw new Error(tell(key.why))
       return key.drops.find((d) => d.part === 'W3')!.value!
     }
     const length = (c: Circuit, value: number) => {
       const edited = applyEdit(c, { type: 'setParameter', part: 'W3', name: 'length', value })
-      if (!edited.ok) throw new Error(edited.problem.what)
+      if (!edited.ok) throw new Error(tell(edited.problem))
       return edited.circuit
     }
     const [first, own] = [

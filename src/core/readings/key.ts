@@ -1,7 +1,16 @@
+import type { Message } from '../document'
 import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
-import { ampsByFuse, clampAmps, workshopMeter, type FuseAmps, type MeterType } from '../instruments'
-import { fuseTypes, partOfKind, type ScanRow } from '../parts'
+import {
+  ampsByFuse,
+  clampAmps,
+  Expectations,
+  workshopMeter,
+  type Expected,
+  type FuseAmps,
+  type MeterType,
+} from '../instruments'
+import { partOfKind, type ScanRow } from '../parts'
 import {
   aftermath,
   meanAmps,
@@ -13,7 +22,6 @@ import {
   type Noticed,
   type SolvedBoard,
 } from '../board'
-import { Expectations, type Expected } from './expected'
 import { walkPaths, type Stride, type Walk } from './walk'
 import { isolatedRows, type IsolatedRow } from './isolated'
 
@@ -88,7 +96,7 @@ export interface ScanPart {
 }
 
 export interface AnswerKey {
-  readonly states: readonly (StateKey | { ok: false; state: CircuitState; message: string })[]
+  readonly states: readonly (StateKey | { ok: false; state: CircuitState; why: Message })[]
   readonly isolated: readonly IsolatedRow[]
 }
 
@@ -130,7 +138,7 @@ export function stateKey(
   const meter = options.meter ?? workshopMeter
   const blown = options.blown ?? aftermath(circuit, faults, wiring)
   const solved = solveBoard(circuit, faults, state, { blown, wiring })
-  if (!solved.ok) return { ok: false, state, message: solved.message }
+  if (!solved.ok) return { ok: false, state, why: solved.why }
   return keyOfBoard(circuit, state, solved, wiring, meter)
 }
 
@@ -212,10 +220,12 @@ function walksOf(circuit: Circuit, wiring: Wiring): Walks {
 function fuseRows(solved: SolvedBoard, expected: Expectations, meter: MeterType): FuseRow[] {
   const { circuit, wiring } = solved.board
   return circuit.parts.flatMap((part): FuseRow[] => {
-    if (part.kind !== 'fuse') return []
-    const volts = expected.volts(wiring.nodeOf(part.id, 'ta'), wiring.nodeOf(part.id, 'tb'))
-    const rating = Number(part.parameters.rating)
-    const type = fuseTypes.find((t) => t === part.parameters.type) ?? 'regular'
+    const { protects } = partOfKind(part.kind)
+    if (!protects?.blade) return []
+    const [a, b] = protects.blade.spots
+    const volts = expected.volts(wiring.nodeOf(part.id, a), wiring.nodeOf(part.id, b))
+    const rating = protects.rating(part.parameters, new Map())
+    const type = protects.blade.body(part.parameters)
     return [
       { part: part.id, name: part.name, ...volts, ...ampsByFuse(type, rating, volts.value ?? 0, meter) },
     ]

@@ -1,38 +1,52 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
-import { possibleFaults, type Fault } from '../../core/faults'
-import { answerKey, type StateKey } from '../../core/readings'
-import { dropRows, isolatedRows, pointRows, volts } from './rows'
+import { possibleFaults, type Fault } from '../faults'
+import { answerKey, type StateKey } from '.'
+import { isolatedColumns, pointColumns, type Column } from './columns'
+import { dropRows, isolatedTable, pointRows, volts } from './rows'
 
 const circuit = demoCircuit()
 const fault: Fault = { kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 2 }
 const open: Fault = { kind: 'open', part: 'W4', segment: 'copper' }
-const onOf = (faults: readonly Fault[]): StateKey => {
-  const state = answerKey(circuit, faults).states[0]!
-  if (!state.ok) throw new Error(state.message)
+const onOf = (faults: readonly Fault[]): StateKey => keyOf(faults, 'on')
+const unplugged = (faults: readonly Fault[]): StateKey => keyOf(faults, 'on-unplugged')
+function keyOf(faults: readonly Fault[], id: string): StateKey {
+  const state = answerKey(circuit, faults).states.find((s) => s.state.id === id)!
+  if (!state.ok) throw new Error(tell(state.why))
   return state
 }
 const healthy = onOf([])
+const shownIn = <R>(columns: readonly Column<R>[], key: string, row: R): string =>
+  columns.find((c) => c.key === key)!.text(row)
 
 describe('rows of the answer key', () => {
   it('have every point that a lead can reach, once', () => {
     const rows = pointRows(healthy, null)
     const reachable = healthy.points.filter((p) => !p.inside)
     expect(rows.map((r) => r.id)).toEqual(reachable.map((p) => p.name))
-    expect(rows.every((r) => r.other === '' && r.text === '' && !r.bad)).toBe(true)
+    expect(rows.every((r) => !r.beside && r.change === undefined && !r.bad)).toBe(true)
   })
 
   it('say what a fault changes: all before a bad ground rises, what lies behind it falls', () => {
     const rows = new Map(pointRows(healthy, onOf([fault])).map((r) => [r.id, r]))
     for (const above of ['G1e', 'L1b', 'X2a']) expect(rows.get(above)!.bad, above).toBe(true)
     expect(rows.get('G1e')!.difference).toBeGreaterThan(4)
-    expect(rows.get('G1e')!.text).toMatch(/^\d/)
+    expect(shownIn(pointColumns, 'difference', rows.get('G1e')!)).toMatch(/^\d/)
     expect(rows.get('B1+')!.bad).toBe(false)
   })
 
   it('a point that has come to float differs, though it has no number to subtract', () => {
-    const floats = pointRows(healthy, onOf([open])).filter((r) => r.other === 'floating')
-    for (const row of floats) expect([row.bad, row.text]).toEqual([true, ''])
+    // With the lamp out, what lies behind the open wire hangs on nothing.
+    const [good, bad] = [unplugged([]), unplugged([open])]
+    const floats = pointRows(good, bad).filter((r) => r.healthy !== undefined && r.faulted === undefined)
+    expect(floats.length).toBeGreaterThan(0)
+    for (const row of floats)
+      expect([
+        row.bad,
+        shownIn(pointColumns, 'faulted', row),
+        shownIn(pointColumns, 'difference', row),
+      ]).toEqual([true, 'floating', ''])
     expect(volts(undefined)).toBe('floating')
   })
 
@@ -52,7 +66,7 @@ describe('rows of the answer key', () => {
   it('of one path are the pieces of that path alone', () => {
     const two = demoCircuit('gritter-spinner-lights')
     const state = answerKey(two, []).states[0]!
-    if (!state.ok) throw new Error(state.message)
+    if (!state.ok) throw new Error(tell(state.why))
     const [first, second] = [dropRows(state, null, 0), dropRows(state, null, 1)]
     expect(first.some((r) => r.part === 'L1')).toBe(true)
     expect(first.some((r) => r.part === 'L2')).toBe(false)
@@ -61,10 +75,11 @@ describe('rows of the answer key', () => {
 
   it('of parts by themselves: an open wire reads OL and no longer beeps', () => {
     const [good, bad] = [answerKey(circuit, []), answerKey(circuit, [open])]
-    const row = isolatedRows(good.isolated, bad.isolated).find((r) => r.id.startsWith('W4 '))!
-    expect(row).toMatchObject({ beeps: 'beep', other: 'OL', otherBeeps: 'no beep', bad: true })
-    const alone = isolatedRows(good.isolated, null).find((r) => r.id.startsWith('W4 '))!
-    expect(alone).toMatchObject({ other: '', otherBeeps: '', bad: false, difference: 0 })
+    const row = isolatedTable(good.isolated, bad.isolated).find((r) => r.id.startsWith('W4 '))!
+    expect(row).toMatchObject({ beeps: true, other: 'OL', otherBeeps: false, bad: true })
+    expect(shownIn(isolatedColumns, 'otherBeeps', row)).toBe('no beep')
+    const alone = isolatedTable(good.isolated, null).find((r) => r.id.startsWith('W4 '))!
+    expect(alone).toMatchObject({ other: '', otherBeeps: undefined, bad: false, difference: 0 })
   })
 
   it.each(demoNames)('of %s have names that differ, with any fault beside them', (name) => {
@@ -83,7 +98,7 @@ describe('rows of the answer key', () => {
             expect(Number.isFinite(row.size) && Number.isFinite(row.difference)).toBe(true)
         }
       })
-      const alone = isolatedRows(good.isolated, bad.isolated)
+      const alone = isolatedTable(good.isolated, bad.isolated)
       expect(new Set(alone.map((r) => r.id)).size).toBe(alone.length)
     }
   })

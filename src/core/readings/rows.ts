@@ -1,5 +1,5 @@
-import { formatQuantity } from '../../core/quantity'
-import type { AnswerKey, StateKey } from '../../core/readings'
+import { formatQuantity } from '../quantity'
+import type { AnswerKey, FuseRow, PlaceRow, StateKey } from './key'
 
 /** What a row of the answer key is picked and put in order by. */
 export interface Sortable {
@@ -12,76 +12,157 @@ export interface Sortable {
 }
 export type Arrange = <T extends Sortable>(rows: readonly T[]) => T[]
 
+/** A quantity, healthy beside faulted, as every table of the key has it. SI units; undefined for what floats. */
+export interface Figure extends Sortable {
+  readonly quantity: 'voltage' | 'drop' | 'ohms' | 'fuse drop' | 'clamp'
+  readonly unit: 'V' | 'Ω' | 'A'
+  /** Where: a point, from one point to another, a measuring place. */
+  readonly at: string
+  readonly title: string
+  readonly part: string
+  readonly healthy: number | undefined
+  readonly band: number | undefined
+  /** Undefined where there is no faulted board, or where it floats there; `beside` tells them apart. */
+  readonly faulted: number | undefined
+  readonly beside: boolean
+  readonly change: number | undefined
+}
+
 /** Volts as they are written in tables; a point that nothing holds floats. */
 export const volts = (v: number | undefined): string =>
   v === undefined ? 'floating' : formatQuantity(v, 'V')
 
-const between = (healthy: number | undefined, faulted: number | undefined) =>
-  healthy === undefined || faulted === undefined ? undefined : faulted - healthy
+function figure(
+  part: Pick<Figure, 'id' | 'words' | 'quantity' | 'unit' | 'at' | 'title' | 'part' | 'band'>,
+  healthy: number | undefined,
+  other: { readonly value: number | undefined } | undefined,
+  /** Change from which the fault shows here. */
+  least: number,
+): Figure {
+  const faulted = other?.value
+  const change = healthy === undefined || faulted === undefined ? undefined : faulted - healthy
+  const size = Math.abs(change ?? 0)
+  return {
+    ...part,
+    healthy,
+    faulted,
+    beside: other !== undefined,
+    change,
+    size: Math.abs(healthy ?? 0),
+    difference: size,
+    // What floats in one and not in the other has changed, whatever the number.
+    bad: other !== undefined && (change === undefined ? healthy !== faulted : size > least),
+  }
+}
 
-const written = (difference: number | undefined): string =>
-  difference === undefined ? '' : Math.abs(difference) < 0.0005 ? '–' : volts(difference)
-
-/** Rows of all points that a lead can reach, healthy beside faulted. */
-export const pointRows = (state: StateKey, faulted: StateKey | null) =>
+export interface PointFigure extends Figure {
+  readonly node: number
+}
+/** Rows of all points that a lead can reach. */
+export const pointRows = (state: StateKey, faulted: StateKey | null): PointFigure[] =>
   state.points.flatMap((row, i) => {
     if (row.inside) return []
-    const other = faulted?.points[i]
-    const difference = between(row.value, other?.value)
-    return [
-      {
-        ...row,
-        id: row.name,
-        words: `${row.name} ${row.title}`,
-        size: Math.abs(row.value ?? 0),
-        shown: volts(row.value),
-        spread: row.value === undefined ? '' : `± ${volts(row.band)}`,
-        other: other ? volts(other.value) : '',
-        difference: Math.abs(difference ?? 0),
-        text: written(difference),
-        bad:
-          !!other && (difference === undefined ? row.value !== other.value : Math.abs(difference) > row.band),
-      },
-    ]
+    const { name, title, band, node } = row
+    const head = { id: name, words: `${name} ${title}`, at: name, title, part: '', band } as const
+    const made = figure({ ...head, quantity: 'voltage', unit: 'V' }, row.value, faulted?.points[i], row.band)
+    return [{ ...made, node }]
   })
 
-/** Rows of the pieces of all paths, or of one of them, healthy beside faulted. */
-export const dropRows = (state: StateKey, faulted: StateKey | null, path = -1) =>
+export interface DropFigure extends Figure {
+  readonly name: string
+  readonly side: 'feed' | 'load' | 'return'
+  /** Amps of the faulted board where there is one. */
+  readonly amps: number
+}
+/** Rows of the pieces of all paths, or of one of them. */
+export const dropRows = (state: StateKey, faulted: StateKey | null, path = -1): DropFigure[] =>
   (path < 0 ? state.drops : state.walks[path]!).map((drop) => {
-    const other = faulted?.drops.find((d) => d.part === drop.part && d.segment === drop.segment)
-    const difference = between(drop.value, other?.value)
-    return {
-      ...drop,
-      id: `${drop.part}.${drop.segment}`,
-      words: `${drop.part} ${drop.name} ${drop.from} ${drop.to} ${drop.side}`,
-      size: Math.abs(drop.value ?? 0),
-      difference: Math.abs(difference ?? 0),
-      shown: volts(drop.value),
-      other: other ? volts(other.value) : '',
-      amps: (other ?? drop).amps,
-      text: written(difference),
-      bad: difference !== undefined && difference > Math.max(0.1, drop.band),
-    }
+    const { part, segment, name, from, to, side, band } = drop
+    const other = faulted?.drops.find((d) => d.part === part && d.segment === segment)
+    const head = {
+      id: `${part}.${segment}`,
+      words: `${part} ${name} ${from} ${to} ${side}`,
+      at: `${from} – ${to}`,
+      title: `${part} ${name}`,
+      part,
+      band,
+    } as const
+    const made = figure({ ...head, quantity: 'drop', unit: 'V' }, drop.value, other, Math.max(0.1, band))
+    return { ...made, name, side, amps: (other ?? drop).amps }
   })
 
-const beep = (beeps: boolean): string => (beeps ? 'beep' : 'no beep')
-
-/** Rows of each part by itself on the ohmmeter, sound beside faulted. */
-export const isolatedRows = (healthy: AnswerKey['isolated'], faulted: AnswerKey['isolated'] | null) =>
+export interface IsolatedFigure extends Figure {
+  readonly shown: string
+  readonly other: string
+  readonly beeps: boolean
+  readonly otherBeeps: boolean | undefined
+}
+/** Rows of each part by itself on the ohmmeter. */
+export const isolatedTable = (
+  healthy: AnswerKey['isolated'],
+  faulted: AnswerKey['isolated'] | null,
+): IsolatedFigure[] =>
   healthy.map((row, i) => {
     const other = faulted?.[i]
-    const [good, now] = [row.ohms.value ?? 1e9, other?.ohms.value ?? 1e9]
-    return {
+    const open = 1e9
+    const head = {
       id: `${row.part} ${row.between}`,
       words: `${row.part} ${row.name} ${row.between}`,
-      part: `${row.part} ${row.name}`,
-      between: row.between,
-      size: good,
-      difference: other ? Math.abs(now - good) : 0,
+      at: row.between,
+      title: `${row.part} ${row.name}`,
+      part: row.part,
+      band: undefined,
+    } as const
+    const made = figure({ ...head, quantity: 'ohms', unit: 'Ω' }, row.ohms.value, other?.ohms, 0)
+    return {
+      ...made,
+      size: row.ohms.value ?? open,
+      difference: other ? Math.abs((other.ohms.value ?? open) - (row.ohms.value ?? open)) : 0,
+      bad: other !== undefined && other.ohms.text !== row.ohms.text,
       shown: row.ohms.text,
-      beeps: beep(row.continuity.beeps),
       other: other?.ohms.text ?? '',
-      otherBeeps: other ? beep(other.continuity.beeps) : '',
-      bad: !!other && other.ohms.text !== row.ohms.text,
+      beeps: row.continuity.beeps,
+      otherBeeps: other?.continuity.beeps,
     }
+  })
+
+export interface FuseFigure extends Figure {
+  readonly name: string
+  /** Of the faulted board where there is one. */
+  readonly now: FuseRow
+}
+/** Rows of each fuse's millivolts, with what the table makes of them. */
+export const fuseTable = (state: StateKey, faulted: StateKey | null): FuseFigure[] =>
+  state.fuses.map((row, i) => {
+    const { part, name, band } = row
+    const other = faulted?.fuses[i]
+    const head = { id: part, words: `${part} ${name}`, at: 'test tabs', title: name, part, band } as const
+    const made = figure({ ...head, quantity: 'fuse drop', unit: 'V' }, row.value, other, band)
+    return { ...made, name, now: other ?? row }
+  })
+
+export interface ClampFigure extends Figure {
+  readonly name: string
+  readonly now: PlaceRow
+}
+/** Rows of what a clamp reads at each measuring place. */
+export const clampTable = (state: StateKey, faulted: StateKey | null): ClampFigure[] =>
+  state.places.map((row, i) => {
+    const { place, name, bundle, amps } = row
+    const other = faulted?.places[i]
+    const head = {
+      id: place,
+      words: `${place} ${name} ${bundle}`,
+      at: place,
+      title: name,
+      part: bundle,
+      band: undefined,
+    } as const
+    const made = figure(
+      { ...head, quantity: 'clamp', unit: 'A' },
+      amps,
+      other && { value: other.amps },
+      Math.max(0.02, 0.07 * Math.abs(amps)),
+    )
+    return { ...made, name, now: other ?? row }
   })

@@ -1,19 +1,20 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { answerKey, schools, stateKey, type StateKey } from '.'
+import { answerKey, limitSetOf, limitSets, type LimitVerdict, stateKey, type StateKey } from '.'
 import { solveBoard } from '../board'
 import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
-import { functionOf, workshopMeter } from '../instruments'
+import { readVolts, voltsAccuracy, workshopMeter } from '../instruments'
 import { catalogue, possibleFaults } from '../faults'
 import { partKinds } from '../parts'
-import { Sensitivities } from './sensitivity'
+import { Sensitivities } from '../board'
 import { Solver, type Element, type Law } from '../solve'
 import fc from 'fast-check'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 
 function keyOf(circuit: Circuit, faults: readonly Fault[] = [], state = 'on'): StateKey {
   const key = stateKey(circuit, faults, stateOf(circuit, state))
-  if (!key.ok) throw new Error(key.message)
+  if (!key.ok) throw new Error(tell(key.why))
   return key
 }
 const at = (key: StateKey, name: string) => key.points.find((p) => p.name === name)!.value
@@ -21,8 +22,8 @@ const set = (circuit: Circuit, part: string, values: Record<string, number>): Ci
   ...circuit,
   parts: circuit.parts.map((p) => (p.id === part ? { ...p, parameters: { ...p.parameters, ...values } } : p)),
 })
-const verdict = (key: StateKey, id: string) =>
-  schools.find((s) => s.id === id)!.judge(key.balances[0]!, key.walks[0]!)
+const said = ({ passes, reason }: LimitVerdict) => ({ passes, reason: tell(reason) })
+const verdict = (key: StateKey, id: string) => said(limitSetOf(id).judge(key.balances[0]!, key.walks[0]!))
 
 // All of this block is common practice, no source.
 describe('worked readings of the trade', () => {
@@ -97,15 +98,15 @@ describe('worked readings of the trade', () => {
   })
 })
 
-describe('limit schools', () => {
+describe('limit sets', () => {
   it('pass the healthy lamp and fail a planted return fault', () => {
     const circuit = demoCircuit()
     const good = keyOf(circuit)
     const bad = keyOf(circuit, [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 0.5 }])
     // Post to clamp judges the battery's own joints alone.
-    for (const school of schools.filter((s) => s.id !== 'post-clamp')) {
-      expect(verdict(good, school.id).passes, school.title).toBe(true)
-      expect(verdict(bad, school.id)).toMatchObject({
+    for (const set of limitSets.filter((s) => s.id !== 'post-clamp')) {
+      expect(verdict(good, set.id).passes, set.title).toBe(true)
+      expect(verdict(bad, set.id)).toMatchObject({
         passes: false,
         reason: expect.stringMatching(/loses 1\.|over/),
       })
@@ -132,9 +133,9 @@ describe('floating points', () => {
     const key = keyOf(circuit, [], 'on-unplugged')
     expect(at(key, 'L1f')).toBeUndefined()
     const solved = solveBoard(circuit, [], stateOf(circuit, 'on-unplugged'))
-    if (!solved.ok) throw new Error(solved.message)
+    if (!solved.ok) throw new Error(tell(solved.why))
     const node = solved.board.wiring.find('L1f')!.node
-    expect(functionOf('volts').read(solved, node, 0, workshopMeter)).toMatchObject({
+    expect(readVolts(solved, node, 0, workshopMeter)).toMatchObject({
       value: 0,
       floating: true,
     })
@@ -150,7 +151,7 @@ describe('bands', () => {
     const state = stateOf(circuit, 'on')
     const key = keyOf(circuit)
     const names = ['F1b', 'X1a', 'L1a', 'L1g', 'X2a', 'G1e']
-    const meterShare = (v: number) => functionOf('volts').accuracy(v, workshopMeter)
+    const meterShare = (v: number) => voltsAccuracy(v, workshopMeter)
     const misses = new Map<string, number[]>(names.map((n) => [n, []]))
     const runs = 1500
     for (let i = 0; i < runs; i++) {
@@ -164,7 +165,7 @@ describe('bands', () => {
       let drawn = circuit
       for (const [id, values] of Object.entries(tolerances)) drawn = set(drawn, id, values)
       const solved = solveBoard(drawn, [], state)
-      if (!solved.ok) throw new Error(solved.message)
+      if (!solved.ok) throw new Error(tell(solved.why))
       for (const name of names)
         misses
           .get(name)!
@@ -202,7 +203,7 @@ describe('bands of every part, by Monte Carlo over each element', () => {
           nodeCount: board.nodeCount,
           elements: board.elements.map((e) => drawElement(e, random)),
         }).solve(point.voltage)
-        if (!drawn.ok) throw new Error(drawn.message)
+        if (!drawn.ok) throw new Error(tell(drawn.why))
         nodes.forEach((n, i) => misses[i]!.push(Math.abs(drawn.voltage[n]! - point.voltage[n]!)))
       }
       nodes.forEach((n, i) => {
@@ -242,7 +243,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
     for (const fault of possibleFaults(circuit)) {
       for (const state of circuit.states) {
         const solved = solveBoard(circuit, [fault], state)
-        if (!solved.ok) throw new Error(`${fault.kind} ${fault.part}: ${solved.message}`)
+        if (!solved.ok) throw new Error(`${fault.kind} ${fault.part}: ${tell(solved.why)}`)
         const { point, board } = solved
         expect(point.residual).toBeLessThan(1e-6)
         let given = 0
@@ -266,7 +267,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
     fc.assert(
       fc.property(pick, pick, fc.nat(circuit.states.length - 1), (i, j, k) => {
         const solved = solveBoard(circuit, [faults[i]!, faults[j]!], circuit.states[k]!)
-        if (!solved.ok) expect(solved.message).toContain('no equilibrium')
+        if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
         else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }),
       { numRuns: 1000 },
@@ -275,7 +276,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
 
   it('closes every healthy path on the source', () => {
     for (const state of answerKey(circuit, []).states) {
-      if (!state.ok) throw new Error(state.message)
+      if (!state.ok) throw new Error(tell(state.why))
       for (const balance of state.balances) {
         if (balance.remainder !== undefined) expect(Math.abs(balance.remainder)).toBeLessThan(1e-6)
       }

@@ -84,7 +84,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
   const groups = new Map<string, { ids: string[]; title: string; values: string; names: string[] }>()
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
-    if (definition.role === 'conductor' && part.kind === 'wire') continue
+    if (definition.cable?.byTheMetre) continue
     const values = definition.summary(part.parameters)
     const id = `${part.kind} ${values}`
     const group = groups.get(id) ?? { ids: [], title: definition.title, values, names: [] }
@@ -95,8 +95,10 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
   return {
     parts: [...groups.values()].map((g) => ({ ...g, names: g.names.join(', ') })),
     wires: circuit.parts.flatMap((part) => {
-      const { length, section } = part.parameters
-      if (part.kind !== 'wire' || typeof length !== 'number' || typeof section !== 'number') return []
+      const { cable } = partOfKind(part.kind)
+      if (!cable?.byTheMetre) return []
+      const { [cable.length]: length, [cable.section]: section } = part.parameters
+      if (typeof length !== 'number' || typeof section !== 'number') return []
       return [
         {
           id: part.id,
@@ -114,29 +116,14 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
     }),
     plugs: circuit.parts.flatMap((part) => {
       const definition = partOfKind(part.kind)
-      if (
-        ![
-          'connector',
-          'multiConnector',
-          'relay',
-          'module',
-          'sensor2',
-          'sensor3',
-          'keySwitch',
-          'starter',
-          'alternator',
-          'twoFilamentLamp',
-          'fuse',
-        ].includes(part.kind)
-      )
-        return []
+      if (!definition.pinout) return []
       const pins = definition.terminals
         .filter((t) => !t.inside)
         .map((t) => ({
           name: part.id + (definition.suffixes?.(part.parameters)[t.key] ?? t.suffix),
           meets: others(part.id, t.key),
         }))
-        .filter((pin) => pin.meets !== '–' || !['module', 'multiConnector'].includes(part.kind))
+        .filter((pin) => pin.meets !== '–' || definition.pinout === 'all')
       return [{ id: part.id, title: part.name || definition.title, pins }]
     }),
     labels: wiring.points
@@ -204,5 +191,8 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
 
 function uniqueWarnings(all: readonly Warning[]): Warning[] {
   const seen = new Set<string>()
-  return all.filter((w) => !seen.has(w.text) && seen.add(w.text))
+  return all.filter(({ text }) => {
+    const said = JSON.stringify(text)
+    return !seen.has(said) && seen.add(said)
+  })
 }

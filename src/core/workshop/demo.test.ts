@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { solveBoard } from '../board'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
@@ -25,14 +26,14 @@ describe.each(demoNames)('on %s', (name) => {
       for (const { part, key } of notices.slice(0, 2)) {
         const sized = sizeFault(circuit, fault, state, { type: 'notice', part, key })
         if (!sized.ok) {
-          expect(sized.what).toMatch(/No size|has no size/)
+          expect(tell(sized.why)).toMatch(/No size|has no size/)
           continue
         }
         const range = faultOfKind(fault.kind).severity!
         expect(sized.severity).toBeGreaterThanOrEqual(range.least)
         expect(sized.severity).toBeLessThanOrEqual(range.most)
         const now = stateKey(circuit, [{ ...fault, severity: sized.severity }], state)
-        if (!now.ok) throw new Error(now.message)
+        if (!now.ok) throw new Error(tell(now.why))
         expect(now.notices.find((n) => n.part === part)!.key, `${fault.kind} ${fault.part}`).toBe(key)
       }
     }
@@ -66,7 +67,7 @@ describe.each(demoNames)('on %s', (name) => {
     const key = answerKey(circuit, [])
     for (const row of sheet.commissioning) {
       const state = key.states.find((s) => s.state.id === row.state)!
-      if (!state.ok) throw new Error(state.message)
+      if (!state.ok) throw new Error(tell(state.why))
       expect(row.value).toBe(state.points.find((p) => p.name === row.point)!.value)
       expect(row.point).not.toBe(state.points.find((p) => p.node === 0)!.name)
     }
@@ -77,7 +78,7 @@ describe.each(demoNames)('on %s', (name) => {
 
   it('a board that is as drawn is fitted by what is drawn', () => {
     const key = stateKey(circuit, [], circuit.states[0]!)
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     const reference = key.points.find((p) => p.node === 0)!.name
     const readings = key.points
       .filter((p) => !p.inside && p.node !== 0 && p.value !== undefined)
@@ -85,7 +86,7 @@ describe.each(demoNames)('on %s', (name) => {
       .map((p): Measured => ({ state: key.state.id, red: p.name, black: reference, volts: p.value! }))
     if (!readings.length) return
     const fitted = fitBoard(circuit, readings)
-    if (!fitted.ok) throw new Error(fitted.what)
+    if (!fitted.ok) throw new Error(tell(fitted.why))
     expect(fitted.rms[1]).toBeLessThanOrEqual(fitted.rms[0] + 1e-3)
     expect(fitted.residuals.some((r) => r.unexplained)).toBe(false)
     for (const change of fitted.changes) expect(change.spreads, change.part + change.name).toBeLessThan(1)

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { stateKey } from '../readings'
@@ -38,7 +39,7 @@ function measured(real: Circuit, states: readonly string[], every = 1): Measured
       [],
       real.states.find((s) => s.id === id)!,
     )
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     return key.points.flatMap((p, i) =>
       p.inside || p.node === 0 || p.value === undefined || i % every
         ? []
@@ -57,7 +58,7 @@ describe('fitting the model to a real board', () => {
       fc.property(draws, (d) => {
         const real = realBoard(lamp, d)
         const fitted = fitBoard(lamp, measured(real, ['on', 'off'], 2))
-        if (!fitted.ok) throw new Error(fitted.what)
+        if (!fitted.ok) throw new Error(tell(fitted.why))
         // Readings weigh by the meter: a tenth of a count may be given up for a nearer value elsewhere.
         expect(fitted.rms[1]).toBeLessThanOrEqual(fitted.rms[0] + 1e-3)
         expect(fitted.rms[1]).toBeLessThan(0.012)
@@ -75,7 +76,7 @@ describe('fitting the model to a real board', () => {
 
   it('changes nothing where the board is as drawn', () => {
     const fitted = fitBoard(lamp, measured(lamp, ['on']))
-    if (!fitted.ok) throw new Error(fitted.what)
+    if (!fitted.ok) throw new Error(tell(fitted.why))
     for (const change of fitted.changes) expect(change.spreads).toBeLessThan(0.6)
   })
 
@@ -84,7 +85,7 @@ describe('fitting the model to a real board', () => {
     const slip = readings.findIndex((r) => r.red === 'X1b')
     readings[slip] = { ...readings[slip]!, volts: 10.4 }
     const fitted = fitBoard(lamp, readings)
-    if (!fitted.ok) throw new Error(fitted.what)
+    if (!fitted.ok) throw new Error(tell(fitted.why))
     expect(fitted.residuals.filter((r) => r.unexplained).map((r) => r.red)).toEqual(['X1b'])
   })
 
@@ -103,7 +104,7 @@ describe('fitting the model to a real board', () => {
       ),
     }
     const fitted = fitBoard(lamp, measured(real, ['on']))
-    if (!fitted.ok) throw new Error(fitted.what)
+    if (!fitted.ok) throw new Error(tell(fitted.why))
     expect(fitted.changes[0]).toMatchObject({ part: 'X2', name })
     expect(fitted.changes[0]!.spreads).toBeGreaterThan(3)
     expect(fitted.changes[0]!.to).toBeCloseTo(0.2, 1)
@@ -115,7 +116,7 @@ describe('fitting the model to a real board', () => {
     [[{ state: 'gone', red: 'F1a', black: 'B1−', volts: 1 }], /no state gone/],
   ])('refuses what it cannot place', (readings, what) => {
     const fitted = fitBoard(lamp, readings)
-    expect(fitted.ok ? '' : fitted.what).toMatch(what)
+    expect(fitted.ok ? '' : tell(fitted.why)).toMatch(what)
   })
 })
 

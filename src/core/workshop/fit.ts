@@ -1,7 +1,9 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { solveBoard } from '../board'
 import { wireUp, type Circuit } from '../circuit'
-import { functionOf, workshopMeter, type MeterType } from '../instruments'
+import { voltsAccuracy, workshopMeter, type MeterType } from '../instruments'
 import { partOfKind, type FieldMeta } from '../parts'
 import type { Unit } from '../quantity'
 
@@ -55,19 +57,7 @@ export type Fitted =
       /** Root mean square of what is left, volts, before and after. */
       readonly rms: readonly [number, number]
     }
-  | { readonly ok: false; readonly what: string }
-
-/** ln of the factor within which two thirds of sound parts lie (common practice, no source). */
-function spreadOf(kind: string, name: string): number | undefined {
-  if (/[oO]hms$/.test(name) && !['coilOhms', 'suppressorOhms', 'trackOhms'].includes(name))
-    return kind === 'resistor' ? 0.03 : kind === 'motor' || kind === 'starter' ? 0.1 : 0.6
-  if (name === 'length') return 0.08
-  if (/^(rated|strong|faint)(Power|Current)$/.test(name)) return 0.05
-  if (kind === 'battery' && name === 'coldCranking') return 0.3
-  if (kind === 'battery' && name === 'charge') return 0.1
-  if (kind === 'benchSupply' && name === 'volts') return 0.01
-  return undefined
-}
+  | { readonly ok: false; readonly why: Message }
 
 const least = 2e-5
 const mostRounds = 25
@@ -83,20 +73,20 @@ export function fitBoard(
   readings: readonly Measured[],
   meter: MeterType = workshopMeter,
 ): Fitted {
-  if (!readings.length) return { ok: false, what: 'Enter at least one reading of the healthy board' }
+  if (!readings.length) return { ok: false, why: say('noReading') }
   const wiring = wireUp(circuit)
   for (const { red, black, state } of readings) {
     for (const name of [red, black])
-      if (!wiring.find(name)) return { ok: false, what: `There is no point ${name}` }
-    if (!circuit.states.some((s) => s.id === state)) return { ok: false, what: `There is no state ${state}` }
+      if (!wiring.find(name)) return { ok: false, why: say('noPoint', { name }) }
+    if (!circuit.states.some((s) => s.id === state)) return { ok: false, why: say('noState', { id: state }) }
   }
   const free = freeValues(circuit)
-  const sigma = readings.map((r) => Math.max(0.5e-3, functionOf('volts').accuracy(r.volts, meter) / 2))
+  const sigma = readings.map((r) => Math.max(0.5e-3, voltsAccuracy(r.volts, meter) / 2))
   const model = (x: readonly number[]): number[] | undefined =>
     readingsOf(withValues(circuit, free, x), readings)
   let x = free.map(() => 0)
   const first = model(x)
-  if (!first) return { ok: false, what: 'The circuit finds no equilibrium in one of these states' }
+  if (!first) return { ok: false, why: say('noEquilibrium') }
   let now = first
   // A slip of the pen must not bend the whole board: far misses weigh less (Huber).
   const weigh = (values: readonly number[]) =>
@@ -187,7 +177,7 @@ function freeValues(circuit: Circuit): Free[] {
     const definition = partOfKind(part.kind)
     return Object.entries(definition.parameters.shape).flatMap(([name, schema]): Free[] => {
       const value = part.parameters[name]
-      const spread = spreadOf(part.kind, name)
+      const spread = partOfKind(part.kind).spread?.[name]
       if (spread === undefined || typeof value !== 'number') return []
       const { label, unit } = (schema as { meta: () => FieldMeta }).meta()
       const fits = (v: number) =>

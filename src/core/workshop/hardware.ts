@@ -36,22 +36,11 @@ export interface Hardware {
   }
 }
 
-/** Kinds that are made with a resistor of their severity. */
-const byResistor = new Set([
-  'highResistance',
-  'leaky',
-  'drain',
-  'shortToGround',
-  'shortToSupply',
-  'shortBetween',
-  'burnt',
-])
-
 /** What a fault is built from on the real board, from the worst that it meets in any of the circuit's states. */
 export function hardwareFor(circuit: Circuit, fault: Fault): Hardware {
   const definition = faultOfKind(fault.kind)
   const made =
-    byResistor.has(fault.kind) && definition.severity?.unit === 'Ω' && severityOf(fault) > 0.01
+    definition.madeBy === 'resistor' && definition.severity?.unit === 'Ω' && severityOf(fault) > 0.01
       ? resistorFor(circuit, fault)
       : undefined
   const wiring = wireUp(circuit)
@@ -68,7 +57,7 @@ export function hardwareFor(circuit: Circuit, fault: Fault): Hardware {
     walk?.strides.some((s) => s.part === id && s.side === 'feed'),
   )?.[1]
   const { section } = circuit.parts.find((p) => p.id === fault.part)!.parameters
-  const of = fault.kind === 'strandsLost' && typeof section === 'number' ? strandsOf(section) : undefined
+  const of = definition.madeBy === 'strands' && typeof section === 'number' ? strandsOf(section) : undefined
   return {
     fault,
     built: definition.built,

@@ -1,6 +1,8 @@
+import type { Message } from '../document'
+import { say } from './phrases'
 import type { Circuit, CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
-import { schoolOf, stateKey, type StateKey } from '../readings'
+import { limitSetOf, stateKey, type StateKey } from '../readings'
 import { isolatedRows } from '../readings'
 import { workshopMeter } from '../instruments'
 import { partOfKind } from '../parts'
@@ -12,7 +14,7 @@ export type Effect =
   /** So many volts are lost on one side of a path. */
   | { readonly type: 'loss'; readonly path: number; readonly side: 'feed' | 'return'; readonly volts: number }
   /** The piece beeps on the bench, and the path fails the chosen limits when it works. */
-  | { readonly type: 'lazy'; readonly path: number; readonly school: string }
+  | { readonly type: 'lazy'; readonly path: number; readonly limits: string }
 
 export type Sized =
   | {
@@ -22,7 +24,7 @@ export type Sized =
       readonly least: number
       readonly most: number
     }
-  | { readonly ok: false; readonly what: string }
+  | { readonly ok: false; readonly why: Message }
 
 const steps = 72
 
@@ -39,7 +41,7 @@ export function sizeFault(
   others: readonly Fault[] = [],
 ): Sized {
   const range = faultOfKind(fault.kind).severity
-  if (!range) return { ok: false, what: `“${faultOfKind(fault.kind).title}” has no size: it is there or not` }
+  if (!range) return { ok: false, why: say('noSize', { title: faultOfKind(fault.kind).title }) }
   const ratio = range.most / range.least
   const severityAt = (share: number) => range.least * ratio ** share
   const keyAt = (share: number) => {
@@ -53,7 +55,7 @@ export function sizeFault(
     if (effect.type === 'notice')
       return key.notices.some((n) => n.part === effect.part && n.key === effect.key)
     if (key.blown.length) return false
-    const verdict = schoolOf(effect.school).judge(key.balances[effect.path]!, key.walks[effect.path]!)
+    const verdict = limitSetOf(effect.limits).judge(key.balances[effect.path]!, key.walks[effect.path]!)
     if (verdict.passes !== false) return false
     const alone = isolatedRows(circuit, [{ ...fault, severity: severityAt(share) }], workshopMeter, new Set())
     return alone.filter((r) => r.part === fault.part).every((r) => r.continuity.beeps)
@@ -66,7 +68,7 @@ export function sizeFault(
     else if (hit) runs.push({ from: i, to: i })
   })
   const widest = runs.sort((a, b) => b.to - b.from - (a.to - a.from))[0]
-  if (!widest) return { ok: false, what: notReached(circuit, fault, effect) }
+  if (!widest) return { ok: false, why: notReached(circuit, fault, effect) }
   const edge = (inside: number, outside: number) => {
     if (outside < 0 || outside > steps) return inside / steps
     let [a, b] = [inside / steps, outside / steps]
@@ -103,7 +105,7 @@ function sizeLoss(
     const least = Math.min(...reach).toFixed(2)
     return {
       ok: false,
-      what: `This fault loses between ${least} and ${most} V in the ${side}: ${volts} V is out of its reach`,
+      why: say('outOfReach', { least, most, side, volts: String(volts) }),
     }
   }
   let [a, b] = [(i - 1) / steps, i / steps]
@@ -119,21 +121,21 @@ function sizeLoss(
 
 const round = (value: number) => Number(value.toPrecision(3))
 
-function notReached(circuit: Circuit, fault: Fault, effect: Effect): string {
+function notReached(circuit: Circuit, fault: Fault, effect: Effect): Message {
   const title = faultOfKind(fault.kind).title
   if (effect.type === 'notice') {
     const part = circuit.parts.find((p) => p.id === effect.part)
     const text = part && partOfKind(part.kind).notice?.all.find((n) => n.key === effect.key)?.text
-    return `No size of “${title}” there makes ${effect.part} ${text ?? effect.key} in this state`
+    return say('noNotice', { title, part: effect.part, notice: text ?? effect.key })
   }
-  return `No size of “${title}” there passes continuity and fails these limits in this state`
+  return say('noLazy', { title })
 }
 
 /** What may be asked of a fault here: each load's words, and a loss on either side. */
 export function noticesOf(circuit: Circuit): { part: string; name: string; key: string; text: string }[] {
   return circuit.parts.flatMap((part) => {
     const { notice, title, role } = partOfKind(part.kind)
-    if (!notice || (role !== 'load' && part.kind !== 'relay')) return []
+    if (!notice || (role !== 'load' && !notice.complained)) return []
     return notice.all.map(({ key, text }) => ({ part: part.id, name: part.name || title, key, text }))
   })
 }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
@@ -32,14 +33,14 @@ const warnings = (circuit: Circuit, state = circuit.states[0]!) => {
 }
 const typed = (line: string, circuit = emptyCircuit('t')): Circuit => {
   const read = readQuick(circuit, line)
-  if (!read.ok) throw new Error(read.what)
+  if (!read.ok) throw new Error(tell(read.why))
   const built = insertItems(circuit, 'main', 99, read.items)
-  if (!built.ok) throw new Error(built.problem.what)
+  if (!built.ok) throw new Error(tell(built.problem))
   return built.circuit
 }
 const set = (circuit: Circuit, part: string, name: string, value: number): Circuit => {
   const edited = applyEdit(circuit, { type: 'setParameter', part, name, value })
-  if (!edited.ok) throw new Error(edited.problem.what)
+  if (!edited.ok) throw new Error(tell(edited.problem))
   return edited.circuit
 }
 
@@ -56,7 +57,7 @@ describe('rules of the workshop', () => {
   it('a wire that its fuse cannot protect', () => {
     const c = set(sound(), 'F1', 'rating', 30)
     expect(warnings(c)).toMatchObject([{ part: 'W2', weight: 'hazard' }])
-    expect(warnings(c)[0]!.text).toMatch(/2\.5 mm²/)
+    expect(tell(warnings(c)[0]!.text)).toMatch(/2\.5 mm²/)
     // What lies before the fuse, or on the return, is not what it protects.
     expect(warnings(set(sound(), 'W3', 'section', 0.5))).toEqual([])
   })
@@ -103,10 +104,10 @@ describe('rules of the workshop', () => {
         'loose',
       ),
     )
-    if (!edited.ok) throw new Error(edited.problem.what)
+    if (!edited.ok) throw new Error(tell(edited.problem))
     expect(
       warnings(edited.circuit)
-        .map((w) => w.text)
+        .map((w) => tell(w.text))
         .join(),
     ).toMatch(/L9 has no return/)
   })
@@ -122,7 +123,7 @@ describe('rules of the workshop', () => {
     const jumped = { ...on(sound()), bypassed: [['W1.a', 'W2.b'] as [string, string]] }
     expect(
       warnings(sound(), jumped)
-        .map((w) => w.text)
+        .map((w) => tell(w.text))
         .join(),
     ).toMatch(/round F1/)
   })
@@ -132,7 +133,9 @@ describe('rules of the workshop', () => {
     for (const state of circuit.states)
       expect(
         // A lesson may bridge a feed on purpose; the caution then stands.
-        warnings(circuit, state).filter((w) => w.weight === 'hazard' && !w.text.startsWith('The jumper')),
+        warnings(circuit, state).filter(
+          (w) => w.weight === 'hazard' && w.text.code !== 'workshop.jumperRound',
+        ),
       ).toEqual([])
   })
 })
@@ -198,15 +201,15 @@ describe('sizing a fault by its effect', () => {
 
   it('loses three volts in the return when it is asked to', () => {
     const sized = sizeFault(lamp, joint, on, { type: 'loss', path: 0, side: 'return', volts: 3 })
-    if (!sized.ok) throw new Error(sized.what)
+    if (!sized.ok) throw new Error(tell(sized.why))
     const key = stateKey(lamp, [{ ...joint, severity: sized.severity }], on)
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     expect(key.balances[0]!.returnLoss.value).toBeCloseTo(3, 3)
   })
 
   it('makes the lamp dim, in the middle of the stretch in which it is', () => {
     const sized = sizeFault(lamp, joint, on, { type: 'notice', part: 'L1', key: 'dim' })
-    if (!sized.ok) throw new Error(sized.what)
+    if (!sized.ok) throw new Error(tell(sized.why))
     const shows = (severity: number) => {
       const key = stateKey(lamp, [{ ...joint, severity }], on)
       return key.ok && key.notices.find((n) => n.part === 'L1')!.key
@@ -225,7 +228,7 @@ describe('sizing a fault by its effect', () => {
         segment: possibleFaults(lamp).find((f) => f.part === 'X1' && f.kind === 'corroded')!.segment,
       },
       on,
-      { type: 'lazy', path: 0, school: 'wire-0.2' },
+      { type: 'lazy', path: 0, limits: 'wire-0.2' },
     )
     expect(sized.ok).toBe(true)
   })
@@ -240,19 +243,19 @@ describe('sizing a fault by its effect', () => {
       part: 'MS1',
       key: 'slow',
     })
-    if (!sized.ok) throw new Error(sized.what)
+    if (!sized.ok) throw new Error(tell(sized.why))
     expect(sized.severity).toBeLessThan(0.2)
   })
 
   it('says so when no size does it', () => {
     const sized = sizeFault(lamp, joint, on, { type: 'loss', path: 0, side: 'return', volts: 40 })
-    expect(sized.ok ? '' : sized.what).toMatch(/out of its reach/)
+    expect(sized.ok ? '' : tell(sized.why)).toMatch(/out of its reach/)
     const blown = sizeFault(lamp, { kind: 'open', part: 'W1', segment: 'copper' }, on, {
       type: 'notice',
       part: 'L1',
       key: 'dim',
     })
-    expect(blown.ok ? '' : blown.what).toMatch(/has no size/)
+    expect(blown.ok ? '' : tell(blown.why)).toMatch(/has no size/)
   })
 })
 
@@ -268,7 +271,7 @@ describe('hardware for a fault', () => {
       [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 1 }],
       stateOf(lamp, 'on'),
     )
-    if (!key.ok) throw new Error(key.message)
+    if (!key.ok) throw new Error(tell(key.why))
     expect(resistor!.watts).toBeCloseTo(key.balances[0]!.amps ** 2, 1)
     expect(resistor!.rating).toBeGreaterThanOrEqual(2 * resistor!.watts)
     expect(resistor!.heat!.burns).toBe(true)

@@ -1,5 +1,6 @@
-import { formatPlain, formatQuantity } from '../../quantity'
+import { formatPlain } from '../../quantity'
 import { partOfKind } from '../../parts'
+import { say } from '../phrases'
 import type { Rule } from './rule'
 
 /** A resistor that must shed more than it is made for. */
@@ -8,8 +9,9 @@ export const resistorWatts: Rule = {
   title: 'Resistor over its watts',
   check: ({ circuit, key }) =>
     circuit.parts.flatMap((part) => {
-      const rated = part.parameters.ratedPower
-      if (part.kind !== 'resistor' || typeof rated !== 'number' || !key) return []
+      const { ratedWatts } = partOfKind(part.kind)
+      const rated = ratedWatts && part.parameters[ratedWatts]
+      if (typeof rated !== 'number' || !key) return []
       const watts = key.drops
         .filter((d) => d.part === part.id)
         .reduce((sum, d) => sum + Math.abs((d.value ?? 0) * d.amps), 0)
@@ -18,7 +20,11 @@ export const resistorWatts: Rule = {
         {
           part: part.id,
           weight: 'hazard' as const,
-          text: `${part.id} sheds ${formatQuantity(watts, 'W')}, it is made for ${formatPlain(rated)} W: it burns`,
+          text: say('overWatts', {
+            id: part.id,
+            watts: { value: watts, unit: 'W' },
+            rated: formatPlain(rated),
+          }),
         },
       ]
     }),
@@ -49,7 +55,7 @@ export const unfusedJumper: Rule = {
         {
           part: fuse,
           weight: 'hazard' as const,
-          text: `The jumper ${named(a)} – ${named(b)} leads round ${fuse}: fuse the jumper like the circuit it feeds`,
+          text: say('jumperRound', { from: named(a), to: named(b), fuse }),
         },
       ]
     }),

@@ -1,6 +1,7 @@
 import { looseLoads } from '../../circuit'
 import { partOfKind } from '../../parts'
-import { formatPlain, formatQuantity } from '../../quantity'
+import { formatPlain } from '../../quantity'
+import { say } from '../phrases'
 import type { Rule } from './rule'
 
 /** A fuse that carries more than its rating in this state, or has melted. */
@@ -12,15 +13,19 @@ export const loadOverFuse: Rule = {
       const definition = partOfKind(part.kind)
       if (definition.role !== 'protection' || !key) return []
       if (key.blown.includes(part.id))
-        return [{ part: part.id, weight: 'wrong' as const, text: `${part.id} blows in one of the states` }]
-      const rating = definition.melts?.rating(part.parameters, new Map()) ?? Number(part.parameters.rating)
+        return [{ part: part.id, weight: 'wrong' as const, text: say('blows', { id: part.id }) }]
+      const rating = definition.protects?.rating(part.parameters, new Map()) ?? Infinity
       const amps = Math.abs(key.drops.find((d) => d.part === part.id)?.amps ?? 0)
       if (amps <= rating) return []
       return [
         {
           part: part.id,
           weight: 'wrong' as const,
-          text: `${part.id} carries ${formatQuantity(amps, 'A')}, more than its ${formatPlain(rating)} A`,
+          text: say('overFuse', {
+            id: part.id,
+            amps: { value: amps, unit: 'A' },
+            rating: formatPlain(rating),
+          }),
         },
       ]
     }),
@@ -31,10 +36,10 @@ export const looseLoad: Rule = {
   id: 'loose-load',
   title: 'No feed or no return',
   check: ({ circuit }) =>
-    looseLoads(circuit).map(({ where, what }) => ({
+    looseLoads(circuit).map(({ where, ...text }) => ({
       part: /\((.*?)\)/.exec(where)?.[1] ?? '',
       weight: 'wrong' as const,
-      text: what,
+      text,
     })),
 }
 
@@ -45,11 +50,12 @@ export const noLoad: Rule = {
   check: ({ circuit, walks }) =>
     walks.flatMap(({ path, strides }) => {
       const [from, to] = [strides[0]?.from.node, strides[strides.length - 1]?.to.node]
-      const kinds = new Set(strides.map((s) => circuit.parts.find((p) => p.id === s.part)!.kind))
-      const load = strides.some((s) =>
-        partOfKind(circuit.parts.find((p) => p.id === s.part)!.kind).loads?.includes(s.segment.key),
-      )
-      const takes = ['resistor', 'module', 'sensor2', 'sensor3', 'diode', 'led'].some((k) => kinds.has(k))
+      const passed = strides.map(({ part, segment }) => ({
+        segment,
+        definition: partOfKind(circuit.parts.find((p) => p.id === part)!.kind),
+      }))
+      const load = passed.some(({ definition, segment }) => definition.loads?.includes(segment.key))
+      const takes = passed.some(({ definition }) => definition.takesCurrent)
       const across = strides[0]?.from.name.endsWith('+') && strides[strides.length - 1]?.to.name.endsWith('−')
       if (load || takes || from === to || !across || !path.steps.length) return []
       const last = path.steps[path.steps.length - 1]!.part
@@ -57,7 +63,7 @@ export const noLoad: Rule = {
         {
           part: last,
           weight: 'hazard' as const,
-          text: `${path.name || `The path with ${last}`} has no load yet: as it stands it shorts the battery`,
+          text: say('noLoad', { path: path.name || say('pathWith', { id: last }) }),
         },
       ]
     }),

@@ -1,6 +1,6 @@
 import { resistorWatts, unfusedJumper } from './heat'
 import { loadOverFuse, looseLoad, noLoad } from './loads'
-import type { Built, Rule, Warning } from './rule'
+import type { Rule, Warning, Workpiece } from './rule'
 import { noFuse, wireAndFuse } from './wire-and-fuse'
 
 /** Every rule of the workshop. A new one is its value and its line here. */
@@ -17,6 +17,6 @@ export const rules: readonly Rule[] = [
 const order = { hazard: 0, wrong: 1, hint: 2 }
 
 /** Everything that the rules find, worst first. */
-export function warningsOf(built: Built): Warning[] {
+export function warningsOf(built: Workpiece): Warning[] {
   return rules.flatMap((rule) => rule.check(built)).sort((a, b) => order[a.weight] - order[b.weight])
 }

@@ -1,16 +1,17 @@
+import type { Message } from '../../document'
 import type { Circuit, Wiring } from '../../circuit'
 import type { StateKey, Walk } from '../../readings'
 
 export interface Warning {
   /** The part it stands at. */
   readonly part: string
-  readonly text: string
+  readonly text: Message
   /** `hazard` can burn or hurt; `wrong` will not work; `hint` is worth a look. */
   readonly weight: 'hazard' | 'wrong' | 'hint'
 }
 
 /** What a rule looks at: the circuit as built, its walks, and its readings in the state at hand if it solves. */
-export interface Built {
+export interface Workpiece {
   readonly circuit: Circuit
   readonly wiring: Wiring
   readonly walks: readonly Walk[]
@@ -20,5 +21,5 @@ export interface Built {
 export interface Rule {
   readonly id: string
   readonly title: string
-  readonly check: (built: Built) => readonly Warning[]
+  readonly check: (built: Workpiece) => readonly Warning[]
 }

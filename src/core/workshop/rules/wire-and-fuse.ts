@@ -1,13 +1,14 @@
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { ampacity, sections } from '../ampacity'
-import type { Built, Rule } from './rule'
+import { say } from '../phrases'
+import type { Rule, Workpiece } from './rule'
 
 /** Rating of the weakest protection before each conductor on a feed, amps; Infinity where there is none. */
 export function protection({
   circuit,
   walks,
-}: Pick<Built, 'circuit' | 'walks'>): ReadonlyMap<string, number> {
+}: Pick<Workpiece, 'circuit' | 'walks'>): ReadonlyMap<string, number> {
   const parts = new Map(circuit.parts.map((p) => [p.id, p]))
   const found = new Map<string, number>()
   for (const walk of walks) {
@@ -16,12 +17,11 @@ export function protection({
       const part = parts.get(id)!
       const definition = partOfKind(part.kind)
       if (definition.role === 'protection') {
-        const { section } = part.parameters
-        // A fusible link is chosen by section: half of what it guards, or less (common practice).
-        const rated =
-          part.kind === 'fusibleLink' && typeof section === 'number'
-            ? ampacity(2 * section)
-            : (definition.melts?.rating(part.parameters, new Map()) ?? part.parameters.rating)
+        const { protects } = definition
+        // A fusible link guards by section.
+        const rated = protects?.guards
+          ? ampacity(protects.guards(part.parameters))
+          : protects?.rating(part.parameters, new Map())
         if (typeof rated === 'number') rating = Math.min(rating, rated)
       }
       if (definition.role === 'conductor' && side !== 'return')
@@ -46,7 +46,13 @@ export const wireAndFuse: Rule = {
         {
           part: id,
           weight: 'hazard' as const,
-          text: `${id} of ${formatPlain(section)} mm² is good for ${formatPlain(amps, 2)} A, its fuse lets ${formatPlain(rating)} A pass: ${enough ? `take ${formatPlain(enough)} mm² or ` : ''}a smaller fuse`,
+          text: say(enough ? 'thinWire' : 'thinWireOnly', {
+            id,
+            section: formatPlain(section),
+            good: formatPlain(amps, 2),
+            rating: formatPlain(rating),
+            enough: formatPlain(enough ?? 0),
+          }),
         },
       ]
     }),
@@ -60,18 +66,14 @@ export const noFuse: Rule = {
     const parts = new Map(built.circuit.parts.map((p) => [p.id, p]))
     const toStarter = new Set(
       built.walks
-        .filter(
-          (w) =>
-            ['starter', 'alternator'].includes(parts.get(w.load ?? '')?.kind ?? '') ||
-            ['starter', 'alternator'].some((k) => w.strides.some((s) => parts.get(s.part)?.kind === k)),
-        )
+        .filter((w) => w.strides.some((s) => partOfKind(parts.get(s.part)!.kind).fedUnfused))
         .flatMap((w) => w.strides.map((s) => s.part)),
     )
     return [...protection(built)].flatMap(([id, rating]) => {
       const length = parts.get(id)?.parameters.length
       if (Number.isFinite(rating) || toStarter.has(id) || typeof length !== 'number' || length <= 0.5)
         return []
-      const text = `${id}, ${formatPlain(length)} m, has no fuse before it: put the fuse near the battery`
+      const text = say('noFuse', { id, length: formatPlain(length) })
       return [{ part: id, weight: 'hint' as const, text }]
     })
   },

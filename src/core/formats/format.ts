@@ -1,0 +1,31 @@
+import type { Circuit, CircuitState } from '../circuit'
+import type { Message, Read } from '../document'
+import type { Fault } from '../faults'
+import type { AnswerKey } from '../readings'
+
+/** All that a format may be asked to write. */
+export interface Writing {
+  readonly circuit: Circuit
+  readonly faults: readonly Fault[]
+  readonly healthy: AnswerKey
+  readonly faulted: AnswerKey | undefined
+  /** Of what there is one a state. */
+  readonly state: CircuitState
+  readonly tell: (message: Message) => string
+}
+
+/** A file format: what it is called, and what it reads or writes. */
+export interface Format {
+  readonly key: string
+  readonly title: string
+  /** What somebody chooses when they take it along. */
+  readonly about: string
+  /** Endings of its files, without a dot; the first is written. */
+  readonly endings: readonly string[]
+  readonly mime: string
+  /** Whether a text without a telling name looks like it. */
+  readonly looksLike?: (text: string) => boolean
+  /** Reads a circuit; what it was is told by `title`. */
+  readonly read?: (text: string) => Read<Circuit>
+  readonly write?: (writing: Writing) => Read<string>
+}

@@ -1,0 +1,14 @@
+import { readCircuitText } from '../../circuit'
+import type { Format } from '../format'
+
+/** Our own open format; its schema is published. */
+export const circuitJson: Format = {
+  key: 'json',
+  title: 'circuit file',
+  about: 'Circuit, JSON',
+  endings: ['json'],
+  mime: 'application/json',
+  looksLike: (text) => /^\s*[{[]/.test(text),
+  read: (text) => readCircuitText(text, { unfinished: true }),
+  write: ({ circuit }) => ({ ok: true, value: `${JSON.stringify(circuit, undefined, 2)}\n` }),
+}

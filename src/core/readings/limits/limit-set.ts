@@ -1,0 +1,18 @@
+import type { Message } from '../../document'
+import type { Balance, DropRow } from '../key'
+
+export interface LimitVerdict {
+  /** Null where there is nothing to judge: a loss shows only while current flows. */
+  readonly passes: boolean | null
+  /** One line: which loss, how much, against what. */
+  readonly reason: Message
+}
+
+/** An opinion on how much loss is allowed. All are common practice, no source. */
+export interface LimitSet {
+  readonly id: string
+  readonly title: string
+  /** Why one would choose it, in one line. */
+  readonly why: string
+  readonly judge: (balance: Balance, drops: readonly DropRow[]) => LimitVerdict
+}

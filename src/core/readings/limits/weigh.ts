@@ -1,0 +1,38 @@
+import type { Message } from '../../document'
+import type { Balance, DropRow } from '../key'
+import { say } from '../phrases'
+import type { LimitVerdict } from './limit-set'
+
+/** One loss against what is allowed, volts. */
+export interface Limit {
+  readonly what: Message
+  readonly loss: number
+  readonly most: number
+}
+
+const volts = (value: number) => ({ value, unit: 'V' })
+
+/** The verdict over several limits: what is most over, or, where all hold, what is nearest. */
+export function weigh(limits: readonly Limit[], balance: Balance): LimitVerdict {
+  if (!(balance.amps > 1e-3)) return { passes: null, reason: say('noCurrent') }
+  const [worst] = [...limits].sort((p, q) => q.loss / q.most - p.loss / p.most)
+  if (!worst) return { passes: true, reason: say('nothing') }
+  const { what, loss, most } = worst
+  const passes = !(loss > most)
+  return {
+    passes,
+    reason: say(passes ? 'within' : 'over', { what, loss: volts(loss), most: volts(most) }),
+  }
+}
+
+export const sides = (balance: Balance, feed: number, back: number): Limit[] => [
+  { what: say('feed'), loss: balance.feedLoss.value ?? 0, most: feed },
+  { what: say('return'), loss: balance.returnLoss.value ?? 0, most: back },
+]
+
+export const perPiece = (drops: readonly DropRow[], most: number): Limit[] =>
+  drops.map((drop) => ({
+    what: say('piece', { from: drop.from, to: drop.to }),
+    loss: Math.abs(drop.value ?? 0),
+    most,
+  }))

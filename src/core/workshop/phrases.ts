@@ -1,0 +1,23 @@
+import { phrases } from '../document'
+
+export const say = phrases('workshop', {
+  noReading: 'Enter at least one reading of the healthy board',
+  noPoint: 'There is no point {name}',
+  noState: 'There is no state {id}',
+  noEquilibrium: 'The circuit finds no equilibrium in one of these states',
+  noSize: '“{title}” has no size: it is there or not',
+  outOfReach:
+    'This fault loses between {least} and {most} V in the {side, select, feed {feed} other {return}}: {volts} V is out of its reach',
+  noNotice: 'No size of “{title}” there makes {part} {notice} in this state',
+  noLazy: 'No size of “{title}” there passes continuity and fails these limits in this state',
+  overWatts: '{id} sheds {watts}, it is made for {rated} W: it burns',
+  jumperRound: 'The jumper {from} – {to} leads round {fuse}: fuse the jumper like the circuit it feeds',
+  blows: '{id} blows in one of the states',
+  overFuse: '{id} carries {amps}, more than its {rating} A',
+  noLoad: '{path} has no load yet: as it stands it shorts the battery',
+  pathWith: 'The path with {id}',
+  thinWire:
+    '{id} of {section} mm² is good for {good} A, its fuse lets {rating} A pass: take {enough} mm² or a smaller fuse',
+  thinWireOnly: '{id} of {section} mm² is good for {good} A, its fuse lets {rating} A pass: a smaller fuse',
+  noFuse: '{id}, {length} m, has no fuse before it: put the fuse near the battery',
+})
