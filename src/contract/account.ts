@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { coded } from '../core/document'
+import { say } from './phrases'
 
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>
@@ -11,15 +13,28 @@ export const sessionSchema = z.object({ user: userSchema.nullable(), setUp: z.bo
 export type Session = z.infer<typeof sessionSchema>
 
 export const signInSchema = z.object({
-  login: z.string().min(1, 'Enter your sign-in name').max(60),
-  password: z.string().min(1, 'Enter your password').max(200),
-})
-
-export const newAccountSchema = z.object({
   login: z
     .string()
-    .regex(/^[a-z0-9][a-z0-9.-]{1,39}$/, 'A sign-in name is 2 to 40 small letters, digits, dots or dashes'),
-  name: z.string().trim().min(1, 'Enter a name').max(80),
-  password: z.string().min(8, 'A password has at least 8 characters').max(200),
+    .min(1, coded(say('enterLogin')))
+    .max(60),
+  password: z
+    .string()
+    .min(1, coded(say('enterPassword')))
+    .max(200),
+})
+
+const leastPassword = 8
+
+export const newAccountSchema = z.object({
+  login: z.string().regex(/^[a-z0-9][a-z0-9.-]{1,39}$/, coded(say('loginShape'))),
+  name: z
+    .string()
+    .trim()
+    .min(1, coded(say('enterName')))
+    .max(80),
+  password: z
+    .string()
+    .min(leastPassword, coded(say('passwordShort', { least: leastPassword })))
+    .max(200),
 })
 export type NewAccount = z.infer<typeof newAccountSchema>

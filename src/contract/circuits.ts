@@ -1,6 +1,11 @@
 import { z } from 'zod'
 import { circuitSchema, editSchema } from '../core/circuit'
+import { coded, door } from '../core/document'
 import { faultSchema } from '../core/faults'
+import { say } from './phrases'
+
+/** More circuits than a school has: a list is never longer. */
+export const mostCircuits = 1000
 
 export const circuitListSchema = z.array(
   z.object({
@@ -15,13 +20,19 @@ export const circuitListSchema = z.array(
 )
 export type CircuitList = z.infer<typeof circuitListSchema>
 
-export const plantSchema = z.object({
+export const plantSchema = z.strictObject({
   faults: z.array(faultSchema).max(4),
-  state: z.string(),
-  school: z.string(),
+  state: z.string().max(40),
+  /** Id of the limit set that counts. */
+  limits: z.string().max(60),
   complaint: z.string().max(1000),
 })
 export type Plant = z.infer<typeof plantSchema>
+
+/** The way in for stored plants and fault sets: version 1 called the limit set a school. */
+export const plantDoor = door<Plant>('plant', 2, plantSchema, {
+  1: ({ school, ...plant }) => ({ ...plant, limits: school ?? '' }),
+})
 
 export const storedCircuitSchema = z.object({
   id: z.uuid(),
@@ -49,7 +60,13 @@ export const shelfSchema = z.object({
 })
 export type Shelf = z.infer<typeof shelfSchema>
 
-export const nameSchema = z.object({ name: z.string().trim().min(1, 'Give it a name').max(120) })
+export const nameSchema = z.object({
+  name: z
+    .string()
+    .trim()
+    .min(1, coded(say('giveName')))
+    .max(120),
+})
 
 export const versionListSchema = z.array(z.object({ id: z.uuid(), name: z.string(), created: z.string() }))
 export type VersionList = z.infer<typeof versionListSchema>

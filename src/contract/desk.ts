@@ -1,6 +1,15 @@
 import { z } from 'zod'
+import {
+  arrangementSchema,
+  concludeStep,
+  frameSchema,
+  inferStep,
+  renewStep,
+  repairStep,
+  stepSchema,
+  testStep,
+} from '../core/attempt'
 import { circuitSchema } from '../core/circuit'
-import { arrangementSchema, concludeStep, inferStep, predictionSchema, stepSchema } from '../core/assessment'
 
 /** A student's own work orders. Nothing here, or anywhere below, says what was planted. */
 export const deskListSchema = z.array(
@@ -19,28 +28,29 @@ export const deskSchema = z.object({
   complaint: z.string(),
   /** The circuit as drawn, that is without the fault. */
   circuit: circuitSchema,
+  /** What of the frame a student is told. */
+  frame: frameSchema.pick({ faults: true, families: true, bag: true, meter: true, mode: true, source: true }),
   steps: z.array(stepSchema),
   concluded: z.boolean(),
 })
 export type Desk = z.infer<typeof deskSchema>
 
+/** What a student may ask for: steps without what only the bench can add. */
+export const actionSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    type: z.literal('operate'),
+    arrangement: arrangementSchema,
+    says: z.enum(['asComplained', 'notReproduced']).optional(),
+  }),
+  testStep.omit({ did: true }).extend({ reading: testStep.shape.reading.optional() }),
+  inferStep,
+  concludeStep,
+  repairStep.omit({ did: true }),
+  renewStep,
+])
+
 /** What a student sends. `key` is made by the browser, so that a step sent twice is taken once. */
-export const deskActionSchema = z.object({
-  key: z.uuid(),
-  action: z.discriminatedUnion('type', [
-    z.object({ type: z.literal('operate'), arrangement: arrangementSchema }),
-    z.object({
-      type: z.literal('test'),
-      arrangement: arrangementSchema,
-      function: z.enum(['volts', 'ohms', 'continuity']),
-      red: z.string().max(20),
-      black: z.string().max(20),
-      prediction: predictionSchema,
-    }),
-    inferStep,
-    concludeStep,
-  ]),
-})
+export const deskActionSchema = z.object({ key: z.uuid(), action: actionSchema })
 export type DeskAction = z.infer<typeof deskActionSchema>
 
 /** The step as the server recorded it. */

@@ -1,31 +1,33 @@
 import { existsSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import express, { type ErrorRequestHandler, type Express } from 'express'
+import compression from 'compression'
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { z } from 'zod'
-import type { Failure } from '../contract'
-import { problemsOf } from '../core/circuit'
-import type { Database } from './database'
+import { say, type Failure } from '../contract'
+import { problemsOf, type Message } from '../core/document'
+import { DatabaseFailure, type Database } from './database'
 import { Refusal } from './refusal'
 import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
 import { libraryRoutes } from './routes/library'
 import { orderRoutes } from './routes/orders'
-import type { JudgePool } from './workers/pool'
+import { textProblems } from './texts'
+import type { Workers } from './workers/pool'
 
 export interface Surroundings {
   readonly database: Database
-  readonly judges: JudgePool
+  readonly workers: Workers
   readonly logger: Logger
 }
 
 const built = fileURLToPath(new URL('../../dist/', import.meta.url))
 
 /** The whole server as one Express application: JSON under /api, everything else the built interface. */
-export function createApp({ database, judges, logger }: Surroundings): Express {
+export function createApp({ database, workers, logger }: Surroundings): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -54,11 +56,20 @@ export function createApp({ database, judges, logger }: Surroundings): Express {
       serializers: {
         req: (req: { method: string; url: string }) => ({ method: req.method, url: req.url }),
         res: (res: { statusCode: number }) => ({ status: res.statusCode }),
+        err: plainError,
       },
     }),
   )
+  app.use(compression())
+  app.get('/health', async (_req, res) => {
+    const there = await database.query('select 1').then(
+      () => true,
+      () => false,
+    )
+    res.status(there ? 200 : 503).json({ database: there ? 'there' : 'unreachable' })
+  })
   const api = express.Router()
-  api.use(express.json({ limit: '2mb' }))
+  api.use(express.json({ limit: '2mb' }), onlyTexts)
   api.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store')
     next()
@@ -68,35 +79,77 @@ export function createApp({ database, judges, logger }: Surroundings): Express {
     accountRoutes(database),
     circuitRoutes(database),
     libraryRoutes(database),
-    orderRoutes(database, judges),
-    deskRoutes(database),
+    orderRoutes(database, workers),
+    deskRoutes(database, workers),
   )
-  api.use((_req, _res, next) => next(new Refusal(404, 'There is nothing at this address')))
+  api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {
-    app.use('/assets', express.static(`${built}assets`, { immutable: true, maxAge: '1y' }))
+    app.use(
+      '/assets',
+      express.static(`${built}assets`, { immutable: true, maxAge: '1y', fallthrough: false }),
+    )
     app.use(express.static(built, { maxAge: 0 }))
-    app.get('/{*path}', (_req, res) => res.sendFile('index.html', { root: built }))
+    // What looks like a file and is none is not the page: a monitor would take it for one.
+    app.get('/{*path}', (req, res, next) =>
+      /\.[^/]*$|^\/\./.test(req.path)
+        ? next(new Refusal(404, say('nothingHere')))
+        : res.sendFile('index.html', { root: built }),
+    )
   }
   app.use(answerFailure)
   return app
 }
 
+/** A text that cannot be kept is refused at the door, with its field. */
+const onlyTexts: RequestHandler = (req, _res, next) => {
+  const problems = textProblems(req.body)
+  if (problems[0]) throw new Refusal(422, problems[0], problems)
+  next()
+}
+
 const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error)
-  const failure = (status: number, message: string, problems: Failure['problems'] = []) =>
-    res.status(status).json({ message, problems } satisfies Failure)
-  if (error instanceof Refusal) return failure(error.status, error.message, [...error.problems])
+  const failure = (status: number, { code, params }: Message, problems: Failure['problems'] = []) =>
+    res.status(status).json({ message: { code, ...(params && { params }) }, problems } satisfies Failure)
+  if (error instanceof Refusal) return failure(error.status, error.why, [...error.problems])
   if (error instanceof z.ZodError) {
     const problems = problemsOf(error)
-    return failure(422, problems[0]?.what ?? 'Something is missing', problems)
+    return failure(422, problems[0] ?? say('missing'), problems)
+  }
+  if (error instanceof DatabaseFailure && error.kind === 'unreachable') return failure(503, say('noDatabase'))
+  if (error instanceof DatabaseFailure && error.kind === 'full') {
+    req.log.error(plainError(error))
+    return failure(507, say('diskFull'))
   }
   if (isHttpError(error) && error.status < 500) {
-    return failure(error.status, error.type === 'entity.parse.failed' ? 'This is not JSON' : error.message)
+    const why =
+      error.type === 'entity.parse.failed'
+        ? say('notJson')
+        : error.status === 413
+          ? say('tooBig')
+          : error.status === 404
+            ? say('nothingHere')
+            : say('refused')
+    return failure(error.status, why)
   }
-  req.log.error(error)
-  return failure(500, 'Something went wrong on the server; nothing was lost. Try again.')
+  req.log.error(plainError(error))
+  return failure(500, say('broken'))
 }
+
+/** An error as it may stand in a log: its name and where it came from; a driver's own text can hold what was bound. */
+export function plainError(error: unknown): object {
+  if (!(error instanceof Error)) return { type: typeof error }
+  const frames = (error.stack ?? '')
+    .split('\n')
+    .filter((line) => line.startsWith('    at '))
+    .slice(0, 12)
+  const ours = error instanceof DatabaseFailure
+  return { type: error.name, message: ours ? error.message : withoutValues(error.message), frames }
+}
+
+/** The first words of a message, up to where a value may begin. */
+const withoutValues = (message: string): string => message.split(/["'“‘(:\n]/)[0]!.slice(0, 120)
 
 function isHttpError(error: unknown): error is { status: number; type?: string; message: string } {
   return error instanceof Error && 'status' in error && typeof error.status === 'number'

@@ -1,5 +1,5 @@
-import type { CircuitList, Plant, StoredCircuit } from '../contract'
-import { applyEdit, readCircuit, type Circuit, type Edit } from '../core/circuit'
+import { mostCircuits, plantDoor, say, type CircuitList, type Plant, type StoredCircuit } from '../contract'
+import { applyEdit, editDoor, readCircuit, type Circuit, type Edit } from '../core/circuit'
 import { checkFault } from '../core/faults'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'
@@ -8,13 +8,13 @@ interface Row {
   id: string
   document: unknown
   revision: number
-  plant: Plant | null
+  plant: unknown
 }
 
 /** What is stored went through the same door as an import; going through it again upgrades older documents. */
 function documentOf(row: { document: unknown }): Circuit {
   const read = readCircuit(row.document, { unfinished: true })
-  if (!read.ok) throw new Error(`a stored circuit does not read: ${read.problems[0]?.what}`)
+  if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
   return read.value
 }
 
@@ -23,14 +23,18 @@ export async function listCircuits(db: Queries): Promise<CircuitList> {
     `select id, folder, tags, document->>'name' as name, coalesce(document->>'vehicle', '') as vehicle,
        jsonb_array_length(document->'parts') as parts,
        to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as updated
-     from circuits order by folder, updated_at desc, document->>'name'`,
+     from circuits order by folder, updated_at desc, document->>'name' limit ${mostCircuits}`,
   )
 }
 
 /** Takes a document in through the one door; a malformed one changes nothing. */
 export async function addCircuit(db: Queries, input: unknown, owner: string | undefined): Promise<string> {
   const read = readCircuit(input, { unfinished: true })
-  if (!read.ok) throw new Refusal(422, 'This circuit cannot be taken in; nothing was changed', read.problems)
+  if (!read.ok) throw new Refusal(422, say('notTakenIn'), read.problems)
+  const [{ count } = { count: 0 }] = await db.query<{ count: number }>(
+    'select count(*)::int as count from circuits',
+  )
+  if (count >= mostCircuits) throw new Refusal(409, say('tooManyCircuits', { most: mostCircuits }))
   const [row] = await db.query<{ id: string }>(
     'insert into circuits (owner_id, document) values ($1, $2) returning id',
     [owner ?? null, JSON.stringify(read.value)],
@@ -43,7 +47,7 @@ async function rowOf(db: Queries, id: string, lock = false): Promise<Row> {
     `select id, document, revision, plant from circuits where id = $1${lock ? ' for update' : ''}`,
     [id],
   )
-  if (!row) throw new Refusal(404, 'There is no such circuit')
+  if (!row) throw new Refusal(404, say('noCircuit'))
   return row
 }
 
@@ -60,13 +64,18 @@ export async function loadCircuit(db: Queries, id: string): Promise<StoredCircui
     revision: row.revision,
     circuit,
     // Building goes on after planting: a fault whose place is gone is gone too.
-    plant: row.plant && {
-      ...row.plant,
-      faults: row.plant.faults.filter((fault) => checkFault(circuit, fault) === undefined),
-    },
+    plant: plantOf(row.plant, circuit),
     undo: history!.undo,
     redo: history!.redo,
   }
+}
+
+/** What cannot be read any more is nothing that is planted. */
+function plantOf(stored: unknown, circuit: Circuit): Plant | null {
+  const read = stored ? plantDoor.read(stored) : undefined
+  if (!read?.ok) return null
+  const faults = read.value.faults.filter((fault) => checkFault(circuit, fault) === undefined)
+  return { ...read.value, faults }
 }
 
 async function store(db: Queries, id: string, circuit: Circuit): Promise<void> {
@@ -85,15 +94,14 @@ export async function editCircuit(
 ): Promise<StoredCircuit> {
   await database.transaction(async (db) => {
     const row = await rowOf(db, id, true)
-    if (row.revision !== revision)
-      throw new Refusal(409, 'This circuit was changed elsewhere meanwhile; what you see now is the newest')
+    if (row.revision !== revision) throw new Refusal(409, say('changedElsewhere'))
     const edited = applyEdit(documentOf(row), edit)
-    if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
+    if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
     await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
     await db.query(
       `insert into circuit_edits (circuit_id, position, edit, inverse)
        select $1, coalesce(max(position), 0) + 1, $2, $3 from circuit_edits where circuit_id = $1`,
-      [id, JSON.stringify(edit), JSON.stringify(edited.inverse)],
+      [id, JSON.stringify(editDoor.write(edit)), JSON.stringify(editDoor.write(edited.inverse))],
     )
     await store(db, id, edited.circuit)
   })
@@ -108,16 +116,17 @@ export async function stepHistory(
 ): Promise<StoredCircuit> {
   await database.transaction(async (db) => {
     const row = await rowOf(db, id, true)
-    const [entry] = await db.query<{ position: number; edit: Edit; inverse: Edit }>(
+    const [entry] = await db.query<{ position: number; edit: unknown; inverse: unknown }>(
       way === 'undo'
         ? 'select position, edit, inverse from circuit_edits where circuit_id = $1 and not undone order by position desc limit 1'
         : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
       [id],
     )
-    if (!entry)
-      throw new Refusal(409, way === 'undo' ? 'There is nothing to undo' : 'There is nothing to redo')
-    const edited = applyEdit(documentOf(row), way === 'undo' ? entry.inverse : entry.edit)
-    if (!edited.ok) throw new Refusal(422, edited.problem.what, [edited.problem])
+    if (!entry) throw new Refusal(409, say(way === 'undo' ? 'nothingToUndo' : 'nothingToRedo'))
+    const read = editDoor.read(way === 'undo' ? entry.inverse : entry.edit)
+    if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
+    const edited = applyEdit(documentOf(row), read.value)
+    if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
     await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [
       id,
       entry.position,
@@ -130,10 +139,10 @@ export async function stepHistory(
 
 export async function savePlant(db: Queries, id: string, plant: Plant): Promise<void> {
   checkFaults(documentOf(await rowOf(db, id)), plant.faults)
-  await db.query('update circuits set plant = $2 where id = $1', [id, JSON.stringify(plant)])
+  await db.query('update circuits set plant = $2 where id = $1', [id, JSON.stringify(plantDoor.write(plant))])
 }
 
 export function checkFaults(circuit: Circuit, faults: Plant['faults']): void {
   const problems = faults.flatMap((fault) => checkFault(circuit, fault) ?? [])
-  if (problems.length) throw new Refusal(422, problems[0]!.what, problems)
+  if (problems.length) throw new Refusal(422, problems[0]!, problems)
 }

@@ -1,3 +1,4 @@
+import { tell } from '../contract/words'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { startPostgres } from '../../test/postgres.mjs'
@@ -55,7 +56,7 @@ describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', 
       { new: { kind: 'fuse' } },
       { new: { kind: 'lamp' } },
     ])
-    if (!built.ok) throw new Error(built.problem.what)
+    if (!built.ok) throw new Error(tell(built.problem))
     const after = storedCircuitSchema.parse(
       (await edit(bench, arranged(built.circuit, 'parts put in')).expect(200)).body,
     )
@@ -74,7 +75,7 @@ describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', 
       { ...stored.circuit, paths: stored.circuit.paths.map((p) => ({ ...p, to: 'Z9.a' })) },
       'x',
     )
-    expect((await edit(stored, broken).expect(422)).body.message).toMatch(/no part Z9/)
+    expect(tell((await edit(stored, broken).expect(422)).body.message)).toMatch(/no part Z9/)
     expect((await orla.get(`/api/circuits/${stored.id}`)).body.revision).toBe(stored.revision)
   })
 
@@ -124,7 +125,7 @@ describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', 
     const plant = {
       faults: [{ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }],
       state: 'on',
-      school: 'flat-0.3',
+      limits: 'flat-0.3',
       complaint: 'Dim.',
     }
     const address = `/api/circuits/${stored.id}/fault-sets`
@@ -142,7 +143,7 @@ describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', 
     expect(set).toMatchObject({ name: 'Lesson 3', plant: { complaint: 'Dim in rain.' } })
     await orla.put(`/api/circuits/${stored.id}/plant`).send(plant).expect(204)
     const built = removeParts(stored.circuit, ['X2'])
-    if (!built.ok) throw new Error(built.problem.what)
+    if (!built.ok) throw new Error(tell(built.problem))
     const now = storedCircuitSchema.parse(
       (await edit(stored, arranged(built.circuit, 'X2 out')).expect(200)).body,
     )

@@ -1,5 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import type { FaultSets, Plant, Shelf, TemplateList, VersionList } from '../contract'
+import {
+  plantDoor,
+  say,
+  type FaultSets,
+  type Plant,
+  type Shelf,
+  type TemplateList,
+  type VersionList,
+} from '../contract'
 import { readCircuit, type Circuit } from '../core/circuit'
 import { addCircuit, checkFaults, editCircuit, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
@@ -33,7 +41,7 @@ export const listTemplates = (): TemplateList =>
 
 export async function startFrom(db: Queries, file: string, owner: string | undefined): Promise<string> {
   const circuit = templates().get(file)
-  if (!circuit) throw new Refusal(404, 'There is no such template')
+  if (!circuit) throw new Refusal(404, say('noTemplate'))
   return addCircuit(db, circuit, owner)
 }
 
@@ -54,7 +62,7 @@ export async function shelve(db: Queries, id: string, { folder: name, tags }: Sh
     name,
     JSON.stringify([...new Set(tags)]),
   ])
-  if (!rows.length) throw new Refusal(404, 'There is no such circuit')
+  if (!rows.length) throw new Refusal(404, say('noCircuit'))
 }
 
 /** Takes a circuit out of the library. Work orders keep their own copy of it. */
@@ -82,9 +90,9 @@ export async function takeUp(database: Database, circuit: string, version: strin
     'select name, document from circuit_versions where id = $1 and circuit_id = $2',
     [version, circuit],
   )
-  if (!row) throw new Refusal(404, 'There is no such version')
+  if (!row) throw new Refusal(404, say('noVersion'))
   const read = readCircuit(row.document, { unfinished: true })
-  if (!read.ok) throw new Refusal(422, 'This version cannot be read any more', read.problems)
+  if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
   const { revision } = await loadCircuit(database, circuit)
   return editCircuit(database, circuit, revision, {
     type: 'whole',
@@ -106,8 +114,17 @@ export async function historyOf(db: Queries, circuit: string): Promise<{ what: s
   )
 }
 
-export const listFaultSets = (db: Queries, circuit: string): Promise<FaultSets> =>
-  db.query('select id, name, plant from fault_sets where circuit_id = $1 order by name', [circuit])
+/** Sets that can be read; one of a fault that is gone is left out. */
+export async function listFaultSets(db: Queries, circuit: string): Promise<FaultSets> {
+  const rows = await db.query<{ id: string; name: string; plant: unknown }>(
+    'select id, name, plant from fault_sets where circuit_id = $1 order by name',
+    [circuit],
+  )
+  return rows.flatMap(({ id, name, plant }) => {
+    const read = plantDoor.read(plant)
+    return read.ok ? [{ id, name, plant: read.value }] : []
+  })
+}
 
 /** Keeps a plant under a name; one of this name is replaced. */
 export async function keepFaultSet(db: Queries, circuit: string, name: string, plant: Plant): Promise<void> {
@@ -115,7 +132,7 @@ export async function keepFaultSet(db: Queries, circuit: string, name: string, p
   await db.query(
     `insert into fault_sets (circuit_id, name, plant) values ($1, $2, $3)
      on conflict (circuit_id, name) do update set plant = excluded.plant`,
-    [circuit, name, JSON.stringify(plant)],
+    [circuit, name, JSON.stringify(plantDoor.write(plant))],
   )
 }
 

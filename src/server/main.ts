@@ -1,27 +1,37 @@
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { pino } from 'pino'
-import { createApp } from './app'
+import { createApp, plainError } from './app'
 import { openDatabase } from './database'
 import { demoSchool, loadDemo } from './demo'
-import { JudgePool } from './workers/pool'
+import { Workers } from './workers/pool'
 
-const port = Number(process.env.PORT ?? 4173)
+/** Says in one sentence what is wrong and ends: whoever starts it must be able to act on it. */
+function giveUp(why: string): never {
+  console.error(why)
+  process.exit(1)
+}
+
+const written = process.env.PORT ?? '4173'
+const port = Number(written)
+if (!/^\d+$/.test(written) || port > 65535)
+  giveUp(`PORT is “${written}”: it must be a whole number from 0 to 65535, such as 4173.`)
 const host = process.env.HOST ?? '127.0.0.1'
 const demo = process.argv.includes('--demo')
 const folder = process.env.BRACHYON_DATA ?? join(process.cwd(), 'data', demo ? 'demo' : 'school')
-const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
+const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn', serializers: { err: plainError } })
 
 const url = process.env.DATABASE_URL
-const database = await openDatabase(url ? { url } : { folder }).catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : error)
-  process.exit(1)
-})
-if (demo) await loadDemo(database)
-const judges = new JudgePool()
-const server = createServer(createApp({ database, judges, logger }))
+const where = url ? { url, onLost: (error: Error) => logger.warn(plainError(error)) } : { folder }
+const database = await openDatabase(where, demo ? loadDemo : undefined).catch((error: unknown) =>
+  giveUp(startFailure(error)),
+)
+const workers = new Workers()
+const server = createServer(createApp({ database, workers, logger }))
 server.listen(port, host, () => {
-  console.log(`\nBrachyon is at http://${host}:${port}/`)
+  const address = server.address()
+  const shown = typeof address === 'object' && address ? address.port : port
+  console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
@@ -30,17 +40,31 @@ server.listen(port, host, () => {
   for (const { name, login, password } of school.students)
     console.log(`  student     ${name}: ${login} / ${password}`)
 })
-server.on('error', (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE' ? `Port ${port} is taken: set PORT to another one.` : error.message,
-  )
-  process.exit(1)
-})
+server.on('error', (error: NodeJS.ErrnoException) =>
+  giveUp(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken: set PORT to another one.`
+      : error.code === 'EACCES'
+        ? `Port ${port} is not open to this user: set PORT to one above 1023.`
+        : error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND'
+          ? `HOST is “${host}”, which is no address of this machine: set it to 127.0.0.1 or 0.0.0.0.`
+          : error.message,
+  ),
+)
+
+function startFailure(error: unknown): string {
+  if (!(error instanceof Error)) return String(error)
+  if (/database: unreachable/.test(error.message))
+    return 'The PostgreSQL server that DATABASE_URL names cannot be reached: start it, or correct the address.'
+  if (/database: full|no space left|ENOSPC/i.test(error.message))
+    return `The disk of ${url ? 'the database' : folder} is full: make room on it, then start again.`
+  return error.message
+}
 
 async function stop(): Promise<void> {
   server.close()
   server.closeAllConnections()
-  await judges.close()
+  await workers.close()
   await database.close()
   process.exit(0)
 }

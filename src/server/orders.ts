@@ -1,51 +1,116 @@
-import type { Acknowledged, Desk, DeskAction, DeskList, NewOrder, OrderRow, User } from '../contract'
+import { createHash } from 'node:crypto'
+import {
+  mostOrders,
+  say,
+  type Acknowledged,
+  type Desk,
+  type DeskAction,
+  type DeskList,
+  type NewOrder,
+  type OrderRow,
+  type User,
+} from '../contract'
 import {
   defaultRubric,
-  measure,
-  observe,
-  recordReading,
-  type Arrangement,
+  engineVersion,
+  judgedSchema,
+  rubricDoor,
+  type JudgedAttempt,
   type Rubric,
-  type Step,
 } from '../core/assessment'
-import type { Circuit } from '../core/circuit'
-import { partOfKind } from '../core/parts'
-import { Predictor } from '../core/diagnosis'
-import type { Fault } from '../core/faults'
+import {
+  asSeen,
+  benchOf,
+  frameDoor,
+  frameSchema,
+  mostSteps,
+  plantedDoor,
+  stepDoor,
+  type Bench,
+  type Order as OrderOfCore,
+  type Step,
+} from '../core/attempt'
+import { say as attemptSay } from '../core/attempt/phrases'
+import { readCircuit, type Circuit } from '../core/circuit'
+import type { Read } from '../core/document'
 import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'
+import type { Stopping, Workers } from './workers/pool'
 
 const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
 
-export interface Order {
+/** A work order as it was handed out, read through the doors of all its documents. */
+export interface Order extends OrderOfCore {
+  readonly id: string
+  readonly rubric: Rubric
+  readonly complaint: string
+  readonly studentId: string
+  readonly created: string
+  readonly concluded: string | null
+}
+
+/** Where the bench of an order stands, and how many steps have led there. */
+interface Standing {
+  readonly bench: Bench | undefined
+  readonly taken: number
+}
+
+interface Row {
   id: string
-  document: Circuit
-  faults: Fault[]
-  rubric: Rubric
+  document: unknown
+  faults: unknown
+  frame: unknown
+  rubric: unknown
   complaint: string
   student_id: string
   created: string
   concluded: string | null
+  bench: Bench | null
+  taken: number
 }
 
-/** Hands a planted circuit out. Circuit, faults and rubric are copied: later edits do not reach it. */
+/** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
+export function opened<T>(read: Read<T>): T {
+  if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
+  return read.value
+}
+
+function orderOf(row: Row): Order {
+  const circuit: Circuit = opened(readCircuit(row.document, { unfinished: true }))
+  return {
+    id: row.id,
+    circuit,
+    planted: opened(plantedDoor.read(row.faults)).list,
+    // Orders of before frames have none at all.
+    frame: opened(frameDoor.read(row.frame ?? {})),
+    rubric: opened(rubricDoor.read(row.rubric)),
+    complaint: row.complaint,
+    studentId: row.student_id,
+    created: row.created,
+    concluded: row.concluded,
+  }
+}
+
+/** Hands a planted circuit out. Circuit, faults, frame and rubric are copied: later edits do not reach it. */
 export async function addOrder(db: Queries, order: NewOrder, instructor: User): Promise<string> {
   const { circuit } = await loadCircuit(db, order.circuit)
   checkFaults(circuit, order.faults)
   const known = await db.query(`select 1 from users where id = $1 and role = 'student'`, [order.student])
-  if (!known.length) throw new Refusal(422, 'Choose a student of the class')
+  if (!known.length) throw new Refusal(422, say('chooseStudent'))
+  const frame = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
   const [row] = await db.query<{ id: string }>(
-    `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, rubric)
-     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric)
+     values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
     [
       order.circuit,
       order.student,
       instructor.id,
       order.complaint,
       JSON.stringify(circuit),
-      JSON.stringify(order.faults),
-      JSON.stringify(defaultRubric),
+      JSON.stringify(plantedDoor.write({ list: order.faults })),
+      JSON.stringify(frameDoor.write(frame)),
+      JSON.stringify(rubricDoor.write(defaultRubric)),
     ],
   )
   return row!.id
@@ -56,138 +121,174 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
     `select o.id, o.document->>'name' as circuit, o.complaint, u.name as student, ${iso('o.created_at')} as created,
        ${iso('o.concluded_at')} as concluded,
        (select count(*)::int from steps s where s.work_order_id = o.id and s.body->>'type' = 'test') as tests
-     from work_orders o join users u on u.id = o.student_id order by o.created_at desc`,
+     from work_orders o join users u on u.id = o.student_id order by o.created_at desc limit ${mostOrders}`,
   )
 
-export async function loadOrder(db: Queries, id: string): Promise<Order> {
-  const [order] = await db.query<Order>(
-    `select id, document, faults, rubric, complaint, student_id, ${iso('created_at')} as created,
+async function load(db: Queries, id: string): Promise<Order & Standing> {
+  const [row] = await db.query<Row>(
+    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded from work_orders where id = $1`,
     [id],
   )
-  if (!order) throw new Refusal(404, 'There is no such work order')
-  return order
+  if (!row) throw new Refusal(404, say('noOrder'))
+  return { ...orderOf(row), bench: row.bench ?? undefined, taken: row.taken }
 }
 
-export const loadSteps = (db: Queries, id: string): Promise<{ at: string; step: Step }[]> =>
-  db.query(`select ${iso('at')} as at, body as step from steps where work_order_id = $1 order by position`, [
-    id,
-  ])
+export const loadOrder = (db: Queries, id: string): Promise<Order> => load(db, id)
+
+export async function loadSteps(db: Queries, id: string): Promise<{ at: string; step: Step }[]> {
+  const rows = await db.query<{ at: string; body: unknown }>(
+    `select ${iso('at')} as at, body from steps where work_order_id = $1 order by position limit ${mostSteps}`,
+    [id],
+  )
+  return rows.map(({ at, body }) => ({ at, step: opened(stepDoor.read(body)) }))
+}
 
 /** A student's own orders. The columns are named one by one: what was planted is not among them. */
 export const deskList = (db: Queries, student: User): Promise<DeskList> =>
   db.query(
     `select id, document->>'name' as circuit, complaint, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded
-     from work_orders where student_id = $1 order by created_at desc`,
+     from work_orders where student_id = $1 order by created_at desc limit ${mostOrders}`,
     [student.id],
   )
 
-async function ownOrder(db: Queries, id: string, student: User): Promise<Order> {
-  const order = await loadOrder(db, id)
+async function loadOwn(db: Queries, id: string, student: User): Promise<Order & Standing> {
+  const order = await load(db, id)
   // The same words as for one that does not exist: whose it is is nobody's business.
-  if (order.student_id !== student.id) throw new Refusal(404, 'There is no such work order')
+  if (order.studentId !== student.id) throw new Refusal(404, say('noOrder'))
   return order
 }
 
 export async function loadDesk(db: Queries, id: string, student: User): Promise<Desk> {
-  const order = await ownOrder(db, id, student)
+  const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
+  const { faults, families, bag, meter, mode, source } = order.frame
   return {
     id: order.id,
     complaint: order.complaint,
-    circuit: order.document,
-    steps: steps.map(({ step }) => step),
+    circuit: order.circuit,
+    frame: { faults, families, bag, meter, mode, source },
+    steps: steps.map(({ step }) => asSeen(step)),
     concluded: order.concluded !== null,
   }
 }
 
-/** Takes one step of a student: computes what it shows on the faulted board, and records it before answering. */
+const known = async (db: Queries, id: string, key: string): Promise<Acknowledged | undefined> => {
+  const [row] = await db.query<{ position: number; body: unknown }>(
+    'select position, body from steps where work_order_id = $1 and key = $2',
+    [id, key],
+  )
+  return row && { position: row.position, step: asSeen(opened(stepDoor.read(row.body))) }
+}
+
+/** Times that a step is worked out again because another of the same order came first. */
+const mostTries = 4
+
+/**
+ * Takes one step of a student: what it shows on the faulted board is worked out beside the server first, then recorded in a
+ * short transaction, then answered. If another step has come in between, it is worked out again on the bench as it is now.
+ */
 export async function takeStep(
   database: Database,
+  workers: Workers,
   id: string,
   student: User,
   { key, action }: DeskAction,
+  stopping: Stopping = {},
 ): Promise<Acknowledged> {
-  return database.transaction(async (db) => {
-    await db.query('select 1 from work_orders where id = $1 for update', [id])
-    const order = await ownOrder(db, id, student)
-    const [known] = await db.query<Acknowledged>(
-      'select position, body as step from steps where work_order_id = $1 and key = $2',
-      [id, key],
+  for (let n = 0; n < mostTries; n++) {
+    const order = await loadOwn(database, id, student)
+    const before = await known(database, id, key)
+    if (before) return before
+    if (order.concluded !== null) throw new Refusal(409, attemptSay('concluded'))
+    if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
+    const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
+    const types = await database.query<{ type: Step['type'] }>(
+      `select body->>'type' as type from steps where work_order_id = $1 order by position`,
+      [id],
     )
-    if (known) return known
-    if (order.concluded !== null)
-      throw new Refusal(409, 'This work order is concluded: nothing can be added to it')
-    const before = await loadSteps(db, id)
-    const step = perform(
-      order,
-      before.map((row) => row.step),
-      action,
+    const { circuit, planted, frame } = order
+    const { performed, bench: after } = await workers.perform(
+      { order: { circuit, planted, frame }, bench, before: types.map(({ type }) => type), action },
+      stopping,
     )
-    const position = before.length
+    if (!performed.ok) throw new Refusal(performed.kind === 'at' ? 409 : 422, performed.why)
+    const taken = await record(database, id, key, order.taken, performed.step, after)
+    if (taken) return taken
+  }
+  throw new Refusal(503, say('tooBusy'))
+}
+
+/** Orders of before the bench was kept with them: it is worked out from their steps once. */
+async function benchSoFar(
+  database: Database,
+  workers: Workers,
+  order: Order & Standing,
+  stopping: Stopping,
+): Promise<Bench> {
+  const { circuit, planted, frame } = order
+  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } }, stopping)
+  const steps = await loadSteps(database, order.id)
+  return benchOf(
+    order,
+    steps.map(({ step }) => step),
+  )
+}
+
+/** Writes the step, unless others have come first (undefined: work it out again), or this one is there already. */
+const record = (
+  database: Database,
+  id: string,
+  key: string,
+  position: number,
+  step: Step,
+  bench: Bench | undefined,
+): Promise<Acknowledged | undefined> =>
+  database.transaction(async (db) => {
+    const [row] = await db.query<{ taken: number; concluded: boolean }>(
+      'select taken, concluded_at is not null as concluded from work_orders where id = $1 for update',
+      [id],
+    )
+    const same = await known(db, id, key)
+    if (same) return same
+    if (row?.taken !== position || row.concluded) return undefined
     await db.query('insert into steps (work_order_id, position, key, body) values ($1, $2, $3, $4)', [
       id,
       position,
       key,
-      JSON.stringify(step),
+      JSON.stringify(stepDoor.write(step)),
     ])
-    if (step.type === 'conclude')
-      await db.query('update work_orders set concluded_at = now() where id = $1', [id])
-    return { position, step }
+    await db.query(
+      `update work_orders set taken = taken + 1, bench = $2,
+         concluded_at = case when $3 then now() else concluded_at end where id = $1`,
+      [id, JSON.stringify(bench ?? null), step.type === 'conclude'],
+    )
+    return { position, step: asSeen(step) }
   })
-}
 
-function perform(order: Order, before: readonly Step[], action: DeskAction['action']): Step {
-  const { document: circuit, faults } = order
-  switch (action.type) {
-    case 'operate': {
-      checkArrangement(circuit, action.arrangement)
-      const seen = observe(circuit, faults, action.arrangement)
-      if (!seen) throw new Refusal(422, 'The circuit settles in no steady state like this')
-      return { ...action, seen }
-    }
-    case 'test': {
-      checkArrangement(circuit, action.arrangement)
-      const taken = measure(
-        new Predictor(circuit),
-        faults,
-        action.arrangement,
-        action.function,
-        action.red,
-        action.black,
-      )
-      if (!taken.ok) throw new Refusal(422, taken.message)
-      const { red, black } = taken
-      return { ...action, red, black, reading: recordReading(taken.reading) }
-    }
-    case 'infer':
-      if (before[before.length - 1]?.type !== 'test')
-        throw new Refusal(409, 'An inference follows a reading: take one first')
-      checkParts(circuit, [...action.cleared, ...action.suspect])
-      return action
-    case 'conclude':
-      if (!before.some((step) => step.type === 'test'))
-        throw new Refusal(409, 'Take at least one reading before you conclude')
-      checkParts(circuit, [action.part])
-      return action
-  }
-}
-
-function checkArrangement(circuit: Circuit, { controls, detached, wiggled = [] }: Arrangement): void {
-  const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
-  for (const [id, position] of Object.entries(controls)) {
-    const positions = kinds.get(id)?.positions ?? []
-    if (!positions.includes(position))
-      throw new Refusal(422, `${id} has no position “${position}”: it has ${positions.join(', ') || 'none'}`)
-  }
-  for (const id of detached) {
-    if (!kinds.get(id)?.detach) throw new Refusal(422, `${id} cannot be unplugged, pulled or lifted`)
-  }
-  checkParts(circuit, wiggled)
-}
-
-function checkParts(circuit: Circuit, ids: readonly string[]): void {
-  const known = new Set(circuit.parts.map((part) => part.id))
-  const stranger = ids.find((id) => !known.has(id))
-  if (stranger) throw new Refusal(422, `There is no part ${stranger} in this circuit`)
+/** The judgement of an attempt: as it was kept, or made anew where steps, rubric or engine have changed since. */
+export async function judgementOf(
+  database: Database,
+  workers: Workers,
+  order: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<JudgedAttempt> {
+  const sign = createHash('sha256')
+    .update(JSON.stringify([engineVersion, order.rubric, steps]))
+    .digest('hex')
+  const [kept] = await database.query<{ body: unknown }>(
+    'select body from judgements where work_order_id = $1 and sign = $2',
+    [order.id, sign],
+  )
+  const read = kept && judgedSchema.safeParse(kept.body)
+  if (read?.success) return read.data
+  const { circuit, planted, frame, rubric } = order
+  const judged = await workers.judge({ order: { circuit, planted, frame }, steps, rubric }, stopping)
+  await database.query(
+    `insert into judgements (work_order_id, sign, body) values ($1, $2, $3)
+     on conflict (work_order_id) do update set sign = excluded.sign, body = excluded.body, at = now()`,
+    [order.id, sign, JSON.stringify(judged)],
+  )
+  return judged
 }

@@ -1,12 +1,12 @@
-import type { Problem } from '../core/circuit'
+import type { Message, Problem } from '../core/document'
 
-/** An expected failure, with the HTTP status and the words that the person gets. */
+/** An expected failure, with the HTTP status and what the person is told. */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
-    message: string,
+    readonly why: Message,
     readonly problems: readonly Problem[] = [],
   ) {
-    super(message)
+    super(why.code)
   }
 }

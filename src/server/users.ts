@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import type { NewAccount, Role, User } from '../contract'
+import { say, type NewAccount, type Role, type User } from '../contract'
 import type { Queries } from './database'
 import { checkPassword, hashPassword } from './passwords'
 import { Refusal } from './refusal'
@@ -12,13 +12,13 @@ const nobody = hashPassword('nobody has this password')
 export const sessionDays = 14
 
 export async function addUser(db: Queries, account: NewAccount, role: Role): Promise<User> {
-  const taken = await db.query('select 1 from users where login = $1', [account.login])
-  if (taken.length) throw new Refusal(409, `The sign-in name “${account.login}” is taken: choose another`)
   const [user] = await db.query<User>(
-    `insert into users (login, name, role, password_hash) values ($1, $2, $3, $4) returning ${columns}`,
+    `insert into users (login, name, role, password_hash) values ($1, $2, $3, $4)
+     on conflict (login) do nothing returning ${columns}`,
     [account.login, account.name, role, await hashPassword(account.password)],
   )
-  return user!
+  if (!user) throw new Refusal(409, say('loginTaken', { login: account.login }))
+  return user
 }
 
 export async function anyInstructor(db: Queries): Promise<boolean> {

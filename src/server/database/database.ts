@@ -5,9 +5,46 @@ export interface Queries {
 }
 
 export interface Database extends Queries {
-  /** Runs `work` in one transaction: all of it or nothing. */
+  /**
+   * Runs `work` in one transaction: all of it or nothing. Once it is done, what it wrote is on the disk: an answer
+   * that follows is a promise that a power cut keeps.
+   */
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>
-  /** Several statements without parameters, for migrations. */
+  /** Several statements without parameters, for migrations; in one transaction. */
   script(sql: string): Promise<void>
   close(): Promise<void>
+}
+
+/** What goes wrong in a database, as far as anybody asks: its own errors carry what was bound, and go no further. */
+export class DatabaseFailure extends Error {
+  constructor(
+    readonly kind: 'unreachable' | 'full' | 'duplicate' | 'other',
+    /** SQLSTATE, where there is one. */
+    readonly code: string,
+    /** Name of the constraint, where one was broken. */
+    readonly constraint: string,
+  ) {
+    super(`database: ${kind}${code && ` ${code}`}${constraint && ` ${constraint}`}`)
+  }
+}
+
+/** SQLSTATE classes and system errors that mean “not there just now” (PostgreSQL 15 manual, appendix A; Node's errno). */
+const unreachable =
+  /^(08|57P0[123]|53300|ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOSTUNREACH|ENOENT)|terminated unexpectedly|timeout exceeded/
+const full = /^(53100|53200|ENOSPC)|no space left/i
+
+/** An error of either driver as ours: code and constraint, never its text, its detail or its parameters. */
+export function failureOf(error: unknown): DatabaseFailure {
+  if (error instanceof DatabaseFailure) return error
+  const of = (name: string): string => {
+    const value: unknown = typeof error === 'object' && error !== null ? Reflect.get(error, name) : undefined
+    return typeof value === 'string' ? value : ''
+  }
+  const code = of('code')
+  const message = of('message')
+  const constraint = of('constraint')
+  if (unreachable.test(code) || unreachable.test(message)) return new DatabaseFailure('unreachable', code, '')
+  if (full.test(code) || full.test(message)) return new DatabaseFailure('full', code, '')
+  if (code === '23505') return new DatabaseFailure('duplicate', code, constraint)
+  return new DatabaseFailure('other', code, constraint)
 }

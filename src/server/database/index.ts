@@ -3,11 +3,32 @@ import { migrate } from './migrate'
 import { openPglite } from './pglite'
 import { openPostgres } from './postgres'
 
-export type { Database, Queries } from './database'
+export { DatabaseFailure, type Database, type Queries } from './database'
 
-/** Opens and migrates: a PostgreSQL server if `url` is given, else PGlite in `folder` (or in memory). */
-export async function openDatabase({ url, folder }: { url?: string; folder?: string }): Promise<Database> {
-  const database = url ? openPostgres(url) : await openPglite(folder)
-  await migrate(database)
-  return database
+export interface Where {
+  readonly url?: string
+  readonly folder?: string
+  /** Hears of connections that broke while nobody used them. */
+  readonly onLost?: (error: Error) => void
+}
+
+/**
+ * Opens and migrates: a PostgreSQL server if `url` is given, else PGlite in `folder` (or in memory). `prepare` fills a
+ * database of its own at the first start; what it does is on the disk before this resolves.
+ */
+export async function openDatabase(
+  { url, folder, onLost }: Where,
+  prepare: (database: Database) => Promise<void> = () => Promise.resolve(),
+): Promise<Database> {
+  const embedded = url ? undefined : await openPglite(folder)
+  const database: Database = embedded ?? openPostgres(url ?? '', onLost)
+  try {
+    await migrate(database)
+    await prepare(database)
+    embedded?.ready()
+    return database
+  } catch (error) {
+    await database.close().catch(() => undefined)
+    throw error
+  }
 }

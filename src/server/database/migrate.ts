@@ -2,23 +2,41 @@ import { readdirSync, readFileSync } from 'node:fs'
 import type { Database } from './database'
 
 const folder = new URL('./migrations/', import.meta.url)
+/** Any number that nothing else in this database takes as an advisory lock. */
+const lock = 72_61_99
 
-/** Brings the database up to date: numbered files, forward only, each in a transaction and run once. */
+/**
+ * Brings the database up to date: numbered files, forward only, all that are missing in one transaction. Two processes
+ * that start at once take turns. A database that is newer than this program is left alone.
+ */
 export async function migrate(database: Database): Promise<void> {
-  await database.script(
-    'create table if not exists migrations (name text primary key, at timestamptz not null default now())',
-  )
-  const done = new Set(
-    (await database.query<{ name: string }>('select name from migrations')).map((row) => row.name),
-  )
   const files = readdirSync(folder)
     .filter((name) => /^\d+.*\.sql$/.test(name))
     .sort()
-  for (const name of files.filter((file) => !done.has(file))) {
-    const sql = readFileSync(new URL(name, folder), 'utf8')
-    // The file's own name is the only thing put into the text, and it has just been matched.
-    await database.script(
-      `begin; ${sql}; insert into migrations (name) values ('${name.replace(/'/g, '')}'); commit;`,
+  await database.transaction(async (db) => {
+    await db.query(`select pg_advisory_xact_lock(${lock})`)
+    await db.query(
+      'create table if not exists migrations (name text primary key, at timestamptz not null default now())',
     )
-  }
+    const done = await db.query<{ name: string }>('select name from migrations order by name')
+    const unknown = done.find(({ name }) => !files.includes(name))
+    if (unknown)
+      throw new Error(
+        `This database was made by a newer Brachyon (it has ${unknown.name}): start that one, or restore a backup of before.`,
+      )
+    for (const name of files) {
+      if (done.some((row) => row.name === name)) continue
+      for (const statement of statementsOf(readFileSync(new URL(name, folder), 'utf8')))
+        await db.query(statement)
+      await db.query('insert into migrations (name) values ($1)', [name])
+    }
+  })
 }
+
+/** Statements of a file, one by one: a bound query takes no more. Migrations hold no text with a semicolon. */
+const statementsOf = (sql: string): string[] =>
+  sql
+    .replace(/^\s*--.*$/gm, '')
+    .split(';')
+    .map((statement) => statement.trim())
+    .filter(Boolean)

@@ -1,44 +1,117 @@
-import { mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import lockfile from 'proper-lockfile'
-import type { Database, Queries } from './database'
+import { failureOf, type Database, type Queries } from './database'
+import { DurableFiles, syncNow, syncTree } from './durable-files'
+
+/** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
+const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
+
+/** The embedded database, and what only it needs. */
+export interface Embedded extends Database {
+  /** Says that the first start is complete: everything written so far is on the disk, and later starts go on from it. */
+  ready(): void
+  /** Syncs of the log so far; none where the database is in memory. */
+  readonly syncs: () => number
+}
 
 /**
  * PostgreSQL in this process, in `folder` or in memory. The folder is locked: two processes writing to it would
  * ruin it. The lock of a process that was killed goes stale after a few seconds, which a new start waits for.
  */
-export async function openPglite(folder?: string): Promise<Database> {
-  let unlock: (() => Promise<void>) | undefined
-  if (folder) {
+export async function openPglite(folder?: string): Promise<Embedded> {
+  const unlock = folder === undefined ? undefined : await lockFolder(folder)
+  const data = folder === undefined ? undefined : join(folder, 'pg')
+  const starting = folder === undefined ? '' : join(folder, 'first-start')
+  try {
+    if (data !== undefined) beginFirst(data, starting)
+    const files = data === undefined ? undefined : new DurableFiles(data)
+    const pg = files
+      ? await PGlite.create({ fs: files, postgresqlconf: settings, startParams: startParams() })
+      : await PGlite.create('memory://')
+    const settle = async <T>(work: Promise<T>): Promise<T> => {
+      try {
+        const result = await work
+        await files?.settle()
+        return result
+      } catch (error) {
+        throw error instanceof Error && isOurs(error) ? error : failureOf(error)
+      }
+    }
+    const on = (target: Pick<PGlite, 'query'>): Queries => ({
+      query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
+        (await target.query<Row>(sql, [...parameters]).catch(rethrow)).rows,
+    })
+    return {
+      query: <Row>(sql: string, parameters?: readonly unknown[]) =>
+        settle(on(pg).query<Row>(sql, parameters)),
+      transaction: (work) => settle(pg.transaction((tx) => work(on(tx)))),
+      script: (sql) => settle(pg.exec(sql).then(() => undefined)),
+      ready: () => {
+        if (folder === undefined || data === undefined || !existsSync(starting)) return
+        syncTree(data)
+        rmSync(starting)
+        syncNow(folder)
+      },
+      syncs: () => files?.syncs ?? 0,
+      close: async () => {
+        await pg.close()
+        await unlock?.()
+      },
+    }
+  } catch (error) {
+    await unlock?.()
+    throw error
+  }
+}
+
+/** Without its “do not sync”. */
+const startParams = (): string[] => PGlite.defaultStartParams.filter((parameter) => parameter !== '-F')
+
+const rethrow = (error: unknown): never => {
+  throw failureOf(error)
+}
+/** What the work itself threw goes on as it is; a driver's error does not. */
+const isOurs = (error: Error): boolean => !('severity' in error) && !('query' in error)
+
+/**
+ * A first start that was cut off has left a folder that no later one can use, and nothing that anybody was promised: it
+ * begins anew. Everything else stays.
+ */
+function beginFirst(data: string, starting: string): void {
+  if (existsSync(starting)) rmSync(data, { recursive: true, force: true })
+  if (existsSync(join(data, 'PG_VERSION'))) return
+  writeFileSync(starting, 'The first start is not complete: what stands in pg is of no use yet.\n')
+  syncNow(starting)
+  syncNow(join(starting, '..'))
+}
+
+async function lockFolder(folder: string): Promise<() => Promise<void>> {
+  try {
     mkdirSync(folder, { recursive: true })
-    unlock = await lockfile
-      .lock(folder, {
-        lockfilePath: join(folder, 'in-use.lock'),
-        stale: 5000,
-        update: 1500,
-        retries: { retries: 30, minTimeout: 300, maxTimeout: 300 },
-      })
-      .catch(() => {
-        throw new Error(
-          `The data folder ${folder} is in use by another Brachyon. Stop that one, or set BRACHYON_DATA to another folder.`,
-        )
-      })
+    writeFileSync(join(folder, 'writable'), '')
+    rmSync(join(folder, 'writable'))
+  } catch (error) {
+    const full = error instanceof Error && 'code' in error && error.code === 'ENOSPC'
+    throw new Error(
+      full
+        ? `The disk of the data folder ${folder} is full: make room on it, then start again.`
+        : `The data folder ${folder} cannot be written: give this user the right to, or set BRACHYON_DATA to another folder.`,
+      { cause: error },
+    )
   }
-  const pg = await PGlite.create(folder ? join(folder, 'pg') : 'memory://')
-  const on = (target: Pick<PGlite, 'query'>): Queries => ({
-    query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
-      (await target.query<Row>(sql, [...parameters])).rows,
-  })
-  return {
-    ...on(pg),
-    transaction: (work) => pg.transaction((tx) => work(on(tx as unknown as Pick<PGlite, 'query'>))),
-    script: async (sql) => {
-      await pg.exec(sql)
-    },
-    close: async () => {
-      await pg.close()
-      await unlock?.()
-    },
-  }
+  return lockfile
+    .lock(folder, {
+      lockfilePath: join(folder, 'in-use.lock'),
+      stale: 5000,
+      update: 1500,
+      retries: { retries: 30, minTimeout: 300, maxTimeout: 300 },
+    })
+    .catch((error: unknown) => {
+      throw new Error(
+        `The data folder ${folder} is in use by another Brachyon. Stop that one, or set BRACHYON_DATA to another folder.`,
+        { cause: error },
+      )
+    })
 }

@@ -1,6 +1,6 @@
 import { Router, type RequestHandler } from 'express'
 import { rateLimit } from 'express-rate-limit'
-import { newAccountSchema, signInSchema, type Role, type Session, type User } from '../../contract'
+import { say, newAccountSchema, signInSchema, type Role, type Session, type User } from '../../contract'
 import type { Database } from '../database'
 import { Refusal } from '../refusal'
 import { addUser, anyInstructor, sessionDays, signIn, signOut, students, userOfToken } from '../users'
@@ -27,7 +27,7 @@ export const sameOrigin: RequestHandler = (req, _res, next) => {
   const origin = req.headers.origin
   const safe = req.method === 'GET' || req.method === 'HEAD'
   if (!safe && origin !== undefined && hostOf(origin) !== req.headers.host) {
-    throw new Refusal(403, 'This request comes from another site')
+    throw new Refusal(403, say('otherSite'))
   }
   next()
 }
@@ -37,7 +37,7 @@ const hostOf = (origin: string): string | undefined =>
 
 export const userOf = (res: { locals: Record<string, unknown> }): User => {
   const user = res.locals.user as User | undefined
-  if (!user) throw new Refusal(401, 'Sign in first')
+  if (!user) throw new Refusal(401, say('signInFirst'))
   return user
 }
 
@@ -46,7 +46,7 @@ export const only =
   (role: Role): RequestHandler =>
   (_req, res, next) => {
     if (userOf(res).role !== role)
-      throw new Refusal(403, `This place is for ${role === 'instructor' ? 'instructors' : 'students'}`)
+      throw new Refusal(403, say(role === 'instructor' ? 'forInstructors' : 'forStudents'))
     next()
   }
 
@@ -58,8 +58,7 @@ export function accountRoutes(db: Database): Router {
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    handler: (_req, _res, next) =>
-      next(new Refusal(429, 'Too many wrong tries. Wait a quarter of an hour, or ask your instructor.')),
+    handler: (_req, _res, next) => next(new Refusal(429, say('tooManyTries'))),
   })
 
   router.get('/session', async (_req, res) => {
@@ -70,7 +69,7 @@ export function accountRoutes(db: Database): Router {
   router.post('/session', slow, async (req, res) => {
     const { login, password } = signInSchema.parse(req.body)
     const found = await signIn(db, login, password)
-    if (!found) throw new Refusal(401, 'Sign-in name or password is wrong')
+    if (!found) throw new Refusal(401, say('wrongPassword'))
     res.cookie(cookieName, found.token, {
       httpOnly: true,
       sameSite: 'strict',
@@ -91,8 +90,7 @@ export function accountRoutes(db: Database): Router {
     const account = newAccountSchema.parse(req.body)
     const user = await db.transaction(async (tx) => {
       await tx.query('lock table users in share row exclusive mode')
-      if (await anyInstructor(tx))
-        throw new Refusal(403, 'This school is already set up: ask its instructor for an account')
+      if (await anyInstructor(tx)) throw new Refusal(403, say('setUpAlready'))
       return addUser(tx, account, 'instructor')
     })
     res.status(201).json(user)

@@ -1,11 +1,12 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { editRequestSchema, plantSchema } from '../../contract'
+import { editRequestSchema, plantSchema, say } from '../../contract'
+import { coded } from '../../core/document'
 import { addCircuit, editCircuit, listCircuits, loadCircuit, savePlant, stepHistory } from '../circuits'
 import type { Database } from '../database'
 import { only, userOf } from './account'
 
-export const idOf = (value: unknown): string => z.uuid('This address names nothing').parse(value)
+export const idOf = (value: unknown): string => z.uuid(coded(say('badAddress'))).parse(value)
 
 /** Circuits, their edits and what is planted in them: instructors only. */
 export function circuitRoutes(db: Database): Router {

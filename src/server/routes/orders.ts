@@ -1,13 +1,14 @@
 import { Router } from 'express'
 import { newOrderSchema, type Review, type User } from '../../contract'
 import type { Database } from '../database'
-import { addOrder, listOrders, loadOrder, loadSteps } from '../orders'
-import type { JudgePool } from '../workers/pool'
+import { addOrder, judgementOf, listOrders, loadOrder, loadSteps } from '../orders'
+import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'
 import { idOf } from './circuits'
+import { untilGone } from './until-gone'
 
 /** Work orders as the instructor has them, with what was planted and the judged attempt. */
-export function orderRoutes(db: Database, judges: JudgePool): Router {
+export function orderRoutes(db: Database, workers: Workers): Router {
   const router = Router()
   router.use('/orders', only('instructor'))
   router.get('/orders', async (_req, res) => {
@@ -20,31 +21,28 @@ export function orderRoutes(db: Database, judges: JudgePool): Router {
     const order = await loadOrder(db, idOf(req.params.id))
     const steps = await loadSteps(db, order.id)
     const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
-      order.student_id,
+      order.studentId,
     ])
-    const judged = await judges.judge({
-      circuit: order.document,
-      faults: order.faults,
-      steps: steps.map(({ step }) => step),
-      rubric: order.rubric,
-    })
-    const { id, document: circuit, faults, complaint, created, concluded } = order
+    const judged = await judgementOf(
+      db,
+      workers,
+      order,
+      steps.map(({ step }) => step),
+      untilGone(res),
+    )
+    const { id, circuit, planted, frame, complaint, created, concluded, rubric } = order
     res.json({
       id,
       circuit,
-      faults,
+      faults: [...planted],
+      frame,
       complaint,
       created,
       concluded,
       student: student!,
       steps,
-      judged: {
-        ...judged,
-        judgements: [...judged.judgements],
-        marks: [...judged.marks],
-        suspects: judged.suspects.map((s) => [...s]),
-        contradictions: [...judged.contradictions],
-      },
+      rubric,
+      judged,
     } satisfies Review)
   })
   return router

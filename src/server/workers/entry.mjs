@@ -2,5 +2,5 @@
 import { register } from 'tsx/esm/api'
 
 register()
-const { default: judge } = await import('./judge-task.ts')
-export default judge
+const { default: run } = await import('./tasks.ts')
+export default run

@@ -1,22 +1,84 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
+import { say } from '../../contract'
 import type { JudgedAttempt } from '../../core/assessment'
-import type { JudgeTask } from './judge-task'
+import type { Performed } from '../../core/attempt'
+import { Refusal } from '../refusal'
+import type { JudgeTask, PerformTask, StartTask } from './tasks'
+import type { Bench } from '../../core/attempt'
 
-/** Judging weighs hundreds of hypotheses: it runs beside the server, never in it. */
-export class JudgePool {
-  private readonly pool = new Piscina<JudgeTask, JudgedAttempt>({
-    filename: fileURLToPath(new URL('./entry.mjs', import.meta.url)),
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 600_000,
-  })
+/** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
+const limits = { start: 20_000, perform: 10_000, judge: 120_000 }
+/** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
+const memory = 1500
+const mostWaiting = 300
 
-  judge(task: JudgeTask): Promise<JudgedAttempt> {
-    return this.pool.run(task)
+/** What is stopped is not asked for any more: the person has gone away. */
+export interface Stopping {
+  readonly signal?: AbortSignal
+}
+
+/**
+ * Solving and judging run beside the server, never in it, on as many threads as there are cores. Every task has its limits;
+ * what goes over them is refused in plain words and holds nobody up. Steps never wait behind reviews: those have a thread
+ * less.
+ */
+export class Workers {
+  private readonly steps: Piscina
+  private readonly reviews: Piscina
+
+  constructor(threads = availableParallelism()) {
+    const of = (maxThreads: number) =>
+      new Piscina({
+        filename: fileURLToPath(new URL('./entry.mjs', import.meta.url)),
+        minThreads: 0,
+        maxThreads,
+        maxQueue: mostWaiting,
+        idleTimeout: 600_000,
+        resourceLimits: { maxOldGenerationSizeMb: memory },
+      })
+    this.steps = of(Math.max(1, threads - 1))
+    this.reviews = of(Math.max(1, threads - 1))
   }
 
-  close(): Promise<void> {
-    return this.pool.destroy()
+  start = (task: StartTask, stopping?: Stopping): Promise<Bench> =>
+    this.run(this.steps, 'start', task, stopping)
+  perform = (task: PerformTask, stopping?: Stopping): Promise<PerformedStep> =>
+    this.run(this.steps, 'perform', task, stopping)
+  judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
+    this.run(this.reviews, 'judge', task, stopping)
+
+  async close(): Promise<void> {
+    await Promise.all([this.steps.destroy(), this.reviews.destroy()])
+  }
+
+  private async run<T>(
+    pool: Piscina,
+    name: keyof typeof limits,
+    task: unknown,
+    { signal }: Stopping = {},
+  ): Promise<T> {
+    if (pool.queueSize >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+    const timeUp = AbortSignal.timeout(limits[name])
+    const either = signal ? AbortSignal.any([timeUp, signal]) : timeUp
+    try {
+      return (await pool.run({ name, task }, { signal: either })) as T
+    } catch (error) {
+      if (timeUp.aborted || isOutOfMemory(error)) throw new Refusal(422, say('tooHeavy'))
+      if (either.aborted || isFull(error)) throw new Refusal(503, say('tooBusy'))
+      throw error
+    }
   }
 }
+
+export interface PerformedStep {
+  readonly performed: Performed
+  /** The bench after it, if it could be taken. */
+  readonly bench: Bench | undefined
+}
+
+const codeOf = (error: unknown): unknown =>
+  error instanceof Error && 'code' in error ? error.code : undefined
+const isOutOfMemory = (error: unknown): boolean => codeOf(error) === 'ERR_WORKER_OUT_OF_MEMORY'
+const isFull = (error: unknown): boolean => error instanceof Error && /queue is at limit/i.test(error.message)

@@ -1,0 +1,112 @@
+import { closeSync, fsyncSync, openSync, readdirSync } from 'node:fs'
+import { open } from 'node:fs/promises'
+import { join } from 'node:path'
+import { NodeFS } from '@electric-sql/pglite/nodefs'
+
+/** Where the embedded database sees its folder. */
+const mount = '/pglite/data'
+
+/**
+ * Files of the embedded database that are really written. By itself it never syncs: a power cut would take what was
+ * acknowledged. Here PostgreSQL's own calls reach the disk, in the order in which it makes them: data and control files
+ * at once, and never before the log that they depend on. The log itself is synced once for all that has been committed
+ * since (`settle`), off the event loop, before anybody is answered.
+ */
+export class DurableFiles extends NodeFS {
+  /** Log files, by their path on the disk, that have been written since their last sync. */
+  private readonly dirty = new Set<string>()
+  private running: Promise<void> | undefined
+  private next: Promise<void> | undefined
+  /** Syncs of the log so far, for the benchmark and the tests. */
+  syncs = 0
+
+  constructor(private readonly folder: string) {
+    super(folder)
+  }
+
+  override async init(...[pg, options]: Parameters<NodeFS['init']>) {
+    const made = await super.init(pg, options)
+    made.emscriptenOpts.preRun = [
+      ...(made.emscriptenOpts.preRun ?? []),
+      (module: { NODEFS: { stream_ops: Record<string, unknown> } }) => {
+        module.NODEFS.stream_ops.fsync = (stream: { path?: string; nfd?: number }): number => {
+          this.sync(stream.path ?? '', stream.nfd)
+          return 0
+        }
+      },
+    ]
+    return made
+  }
+
+  /** Once it resolves, all that was committed before the call is on the disk. Commits that come together share a sync. */
+  settle(): Promise<void> {
+    if (!this.dirty.size && !this.running) return Promise.resolve()
+    if (!this.running) return this.start()
+    // One is under way and may have begun too early: the next will do for all who come meanwhile.
+    this.next ??= this.running.then(
+      () => this.start(),
+      () => this.start(),
+    )
+    return this.next
+  }
+
+  private start(): Promise<void> {
+    this.next = undefined
+    const files = [...this.dirty]
+    this.dirty.clear()
+    const run = Promise.all(files.map(syncFile)).then(
+      () => {
+        this.syncs++
+        this.running = undefined
+      },
+      (error: unknown) => {
+        for (const file of files) this.dirty.add(file)
+        this.running = undefined
+        throw error
+      },
+    )
+    this.running = run
+    return run
+  }
+
+  private sync(path: string, descriptor: number | undefined): void {
+    const file = join(this.folder, path.startsWith(mount) ? path.slice(mount.length) : path)
+    if (/\/pg_wal\/[0-9A-F]{24}$/.test(path)) {
+      this.dirty.add(file)
+      return
+    }
+    for (const log of this.dirty) syncNow(log)
+    this.dirty.clear()
+    if (descriptor === undefined) syncNow(file)
+    else fsyncSync(descriptor)
+  }
+}
+
+async function syncFile(file: string): Promise<void> {
+  const handle = await open(file, 'r')
+  try {
+    await handle.datasync()
+  } finally {
+    await handle.close()
+  }
+}
+
+/** A file or folder onto the disk, now. */
+export function syncNow(file: string): void {
+  const descriptor = openSync(file, 'r')
+  try {
+    fsyncSync(descriptor)
+  } finally {
+    closeSync(descriptor)
+  }
+}
+
+/** A folder with all that is in it, deepest first. */
+export function syncTree(folder: string): void {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name)
+    if (entry.isDirectory()) syncTree(path)
+    else if (entry.isFile()) syncNow(path)
+  }
+  syncNow(folder)
+}
