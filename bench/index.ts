@@ -1,3 +1,4 @@
+import { tell } from '../src/core/words'
 import { buildBoard, solveBoard } from '../src/core/board'
 import { applyEdit, wireUp, type Circuit } from '../src/core/circuit'
 import { possibleFaults, type Fault } from '../src/core/faults'
@@ -25,7 +26,7 @@ const ms = (value: number) => `${value.toPrecision(3)} ms`
 
 function networkOf(circuit: Circuit): Network {
   const solved = solveBoard(circuit, [], circuit.states[0]!)
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   return solved.board
 }
 
@@ -69,7 +70,7 @@ async function edit(circuit: Circuit): Promise<void> {
   const one = await median(() => {
     length = length > 3 ? 1 : length + 0.01
     const edited = applyEdit(circuit, { type: 'setParameter', part: 'W1', name: 'length', value: length })
-    if (!edited.ok) throw new Error(edited.problem.what)
+    if (!edited.ok) throw new Error(tell(edited.problem))
     return stateKey(edited.circuit, [], edited.circuit.states[0]!)
   }, 40)
   line(`${circuit.name}: an edit, re-wired and re-solved to the full key of its state`, ms(one))

@@ -109,7 +109,7 @@ test('four hundred nodes: found by name, moved, zoomed, gone through by keys, an
   await test.step('a value is changed, saved, and the volts follow', async () => {
     await page.getByLabel('Find a part').fill('W1')
     await page.keyboard.press('Enter')
-    const volts = page.locator('.schematic [data-point="F1a"] .value')
+    const volts = page.locator('.schematic [data-point="F1a"] .face-value')
     const before = await volts.textContent()
     await page.getByRole('textbox', { name: /length/i }).fill('6')
     await page.keyboard.press('Enter')

@@ -1,3 +1,4 @@
+import { tell } from '../src/core/words'
 import { readdirSync, readFileSync } from 'node:fs'
 import { solveBoard, type SolvedBoard } from '../src/core/board'
 import { readCircuitText, type Circuit, type CircuitState } from '../src/core/circuit'
@@ -30,7 +31,7 @@ export function demoBoard(
       ? stateOf(circuit, state)
       : { id: 'x', name: 'x', controls: {}, detached: [], ...state }
   const solved = solveBoard(circuit, faults, whole)
-  if (!solved.ok) throw new Error(solved.message)
+  if (!solved.ok) throw new Error(tell(solved.why))
   return solved
 }
 

@@ -73,7 +73,7 @@ const turned = {
 /** Everything that is drawn in ink: the strokes of symbols, and the lines between them. */
 export function inkOf(layout: Layout): Box[] {
   const symbols = layout.parts.flatMap((placed) =>
-    strokesOf(placed, { position: undefined, detached: false }).map(({ d, dy = 0 }): Box => {
+    strokesOf(placed, { detached: false }).map(({ d, dy = 0 }): Box => {
       const [x0, y0, x1, y1] = svgPathBbox(d)
       const turn = turned[placed.direction]
       const [ax, ay] = turn(x0, y0 + dy)

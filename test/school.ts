@@ -3,7 +3,7 @@ import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
 import { loadDemo } from '../src/server/demo'
-import { JudgePool } from '../src/server/workers/pool'
+import { Workers } from '../src/server/workers/pool'
 
 /** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
 export async function startSchool({
@@ -14,15 +14,16 @@ export async function startSchool({
   const database: Database = await openDatabase(url ? { url } : {})
   if (url)
     await database.script(
-      'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets restart identity cascade',
+      'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets, judgements restart identity cascade',
     )
   if (demo) await loadDemo(database)
-  const judges = new JudgePool()
+  const workers = new Workers()
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
-  const app = createApp({ database, judges, logger })
+  const app = createApp({ database, workers, logger })
   return {
     app,
     database,
+    workers,
     /** A browser of its own: keeps its cookie. */
     visitor: () => request.agent(app),
     signedIn: async (login: string, password: string) => {
@@ -31,7 +32,7 @@ export async function startSchool({
       return agent
     },
     close: async () => {
-      await judges.close()
+      await workers.close()
       await database.close()
     },
   }

@@ -51,14 +51,14 @@ describe('npm run key', () => {
     const { status, stdout } = key(
       fan,
       ...['--state', 'on', '--fault', 'K1.make=burnt:0.5'],
-      ...['--measure', 'volts K1.87 B1-', '--measure', 'lamp5 K1.87 B1-', '--measure', 'clamp W3'],
+      ...['--measure', 'volts K1.87 B1-', '--measure', 'loadLamp K1.87 B1-', '--measure', 'clamp W3'],
       ...['--pair', 'F1a:G1c'],
     )
     expect(status).toBe(0)
     const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data
     expect(rows.map((r) => r.asked)).toEqual([
       'volts K1.87 B1-',
-      'lamp5 K1.87 B1-',
+      'loadLamp K1.87 B1-',
       'clamp W3',
       'ohms F1a:G1c',
       'continuity F1a:G1c',

@@ -1,18 +1,20 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { aftermath, solveBoard, type SolvedBoard } from '../core/board'
-import {
-  readCircuitText,
-  wireUp,
-  type Circuit,
-  type CircuitState,
-  type Problem,
-  type Wiring,
-} from '../core/circuit'
+import { aftermath, solveBoard } from '../core/board'
+import { readCircuitText, wireUp, type Circuit, type CircuitState, type Wiring } from '../core/circuit'
 import { readFaultSpec, type Fault } from '../core/faults'
 import { keyToCsv, readSpice, toCsv, toSpice } from '../core/formats'
-import { bag, instrumentOf, workshopMeter, type Held } from '../core/instruments'
-import { partOfKind } from '../core/parts'
+import type { Problem } from '../core/document'
+import {
+  checkSettings,
+  findInstrument,
+  instrumentKeys,
+  locate,
+  workshopMeter,
+  type Held,
+  type Hold,
+} from '../core/instruments'
+import { tell } from '../core/words'
 import { answerKey, deadRows, type AnswerKey } from '../core/readings'
 import { Solver } from '../core/solve'
 
@@ -25,7 +27,9 @@ Prints the answer key of a circuit.
                  may be given more than once (JSON circuits)
   --measure M    one reading, faults and all: INSTRUMENT RED BLACK by the points' short names, such as
                  "volts F1b B1-"; a clamp takes a measuring place or conductors, such as "clamp H1a" or
-                 "clamp W3,W4"; needs --state. Instruments: INSTRUMENTS
+                 "clamp W3,W4"; what stands in a part's place names it, such as "testLamp:size=2 F1"; settings
+                 stand behind colons, such as "ohms:zero=zeroed L1f L1g"; needs --state.
+                 Instruments: INSTRUMENTS
   --pair A:B     ohms and continuity between two points with the battery's clamps lifted; needs --state
   --format F     csv (the default), json, or spice: the circuit itself in one --state as a SPICE netlist, lamps and
                  motors as behavioural sources, points named in comments
@@ -36,7 +40,7 @@ suffixes k meg m u n; its node voltages and element currents are printed.
 
 Exit status: 0 printed; 1 the file cannot be taken in or solved; 2 the call is wrong.`
 
-const helpText = help.replace('INSTRUMENTS', bag.map((i) => i.key).join(', '))
+const helpText = help.replace('INSTRUMENTS', instrumentKeys.join(', '))
 
 class Ended extends Error {
   constructor(
@@ -67,7 +71,7 @@ function options(args: readonly string[]) {
 }
 
 const list = (file: string, problems: readonly Problem[]) =>
-  problems.map((p) => `${file}: ${p.where}: ${p.what}`).join('\n')
+  problems.map((p) => `${file}: ${p.where}: ${tell(p)}`).join('\n')
 
 function textOf(file: string): string {
   try {
@@ -97,7 +101,7 @@ function circuitOf(
   const circuit = onlyState(read.value, stateName)
   const faults = specs.map((spec): Fault => {
     const found = readFaultSpec(circuit, spec)
-    if (!found.ok) throw new Ended(2, found.message)
+    if (!found.ok) throw new Ended(2, tell(found.why))
     return found.fault
   })
   return { circuit, faults }
@@ -121,34 +125,40 @@ const told = (answers: readonly Answer[], format: string): string =>
 const stateOf = (circuit: Circuit, name: string): CircuitState =>
   circuit.states.find((s) => s.name === name || s.id === name)!
 
+/** An instrument as it is written: its key, and settings behind colons, such as `ohms:zero=zeroed`. */
 function measured(circuit: Circuit, faults: readonly Fault[], state: CircuitState, asked: string): Answer {
-  const [key = '', ...at] = asked.trim().split(/\s+/)
-  const instrument = instrumentOf(key)
+  const [written = '', ...at] = asked.trim().split(/\s+/)
+  const [key = '', ...set] = written.split(':')
+  const instrument = findInstrument(key)
   if (!instrument)
-    throw new Ended(2, `there is no instrument “${key}”: there are ${bag.map((i) => i.key).join(', ')}`)
+    throw new Ended(2, `there is no instrument “${key}”: there are ${instrumentKeys.join(', ')}`)
+  const said = Object.fromEntries(set.map((one) => one.split('=') as [string, string]))
+  const checked = checkSettings(instrument, said)
+  if (!checked.ok) throw new Ended(2, `“${asked}”: ${tell(checked.why)}`)
+  const located = locate(circuit, wireUp(circuit), heldAt(instrument.holds, at, asked))
+  if (!located.ok) throw new Ended(2, `“${asked}”: ${tell(located.why)}`)
   const solved = solveBoard(circuit, faults, state)
-  if (!solved.ok) throw new Ended(1, solved.message)
-  const answer = instrument.use(solved, held(solved, instrument.held, at, asked), workshopMeter)
-  return { asked, reading: answer.text, value: answer.value, notes: answer.notes.join('; ') }
+  if (!solved.ok) throw new Ended(1, tell(solved.why))
+  const answer = instrument.read({
+    solved,
+    place: located.place,
+    settings: checked.settings,
+    meter: workshopMeter,
+  })
+  const reading = answer.text || answer.word || ''
+  return { asked, reading, value: answer.value, notes: answer.signs.map(tell).join('; ') }
 }
 
-function held(solved: SolvedBoard, how: Held['type'], at: readonly string[], asked: string): Held {
-  const { circuit, wiring } = solved.board
-  if (how === 'battery') return { type: 'battery' }
-  if (how === 'leads') {
-    if (at.length !== 2) throw new Ended(2, `“${asked}”: two points are expected, red and black`)
-    const [red, black] = at.map((name) => pointOf(wiring, name))
-    return { type: 'leads', red: red!, black: black! }
-  }
-  const place = circuit.bundles.flatMap((b) => b.places).find((p) => p.id === at[0])
-  if (place) return { type: 'jaws', conductors: place.conductors }
-  const parts = (at[0] ?? '').split(',')
-  for (const id of parts) {
-    const part = circuit.parts.find((p) => p.id === id)
-    if (!part || partOfKind(part.kind).role !== 'conductor')
-      throw new Ended(2, `“${asked}”: ${id || 'nothing'} is no measuring place and no conductor`)
-  }
-  return { type: 'jaws', conductors: parts.map((part) => ({ part, at: 0.5, against: false })) }
+/** Two names are two leads; one is a part in whose place it stands, or what the jaws go round. */
+function heldAt(holds: readonly Hold[], at: readonly string[], asked: string): Held {
+  const [first = '', second] = at
+  if (holds.includes('posts')) return { type: 'posts' }
+  if (holds.includes('jaws')) return { type: 'jaws', round: first.split(',') }
+  if (holds.includes('spots')) return { type: 'spots', part: first }
+  if (second !== undefined && at.length === 2) return { type: 'leads', red: first, black: second }
+  const gap = holds.find((hold) => hold === 'series' || hold === 'inPlaceOf')
+  if (gap && first && at.length === 1) return { type: gap, part: first }
+  throw new Ended(2, `“${asked}”: two points are expected, red and black`)
 }
 
 function pointOf(wiring: Wiring, name: string): number {
@@ -201,7 +211,7 @@ function keyOfNetlist(file: string, format: string): string {
   const solved = new Solver(network).solve()
   if (!solved.ok) {
     const near = solved.nodes.map((node) => nodeNames[node]).join(', ')
-    throw new Ended(1, `${file}: ${solved.message}${near ? ` (near node ${near})` : ''}`)
+    throw new Ended(1, `${file}: ${tell(solved.why)}${near ? ` (near node ${near})` : ''}`)
   }
   const nodes = nodeNames.map((name, i) => ({
     node: name,
@@ -234,7 +244,7 @@ function main(args: readonly string[]): string {
     if (values.state === undefined) throw new Ended(2, '--format spice needs --state')
     const { circuit, faults } = circuitOf(file, values.state, values.fault ?? [])
     const solved = solveBoard(circuit, faults, stateOf(circuit, values.state))
-    if (!solved.ok) throw new Ended(1, solved.message)
+    if (!solved.ok) throw new Ended(1, tell(solved.why))
     const names = new Map(solved.board.wiring.points.map((p) => [p.node, p.name]))
     return toSpice(solved.board, `${circuit.name}: ${values.state}`, names).trimEnd()
   }
@@ -251,7 +261,9 @@ function main(args: readonly string[]): string {
     )
   }
   const { healthy, faulted } = keyOfCircuit(file, values.state, values.fault ?? [])
-  return values.format === 'json' ? JSON.stringify({ healthy, faulted }, null, 2) : keyToCsv(healthy, faulted)
+  return values.format === 'json'
+    ? JSON.stringify({ healthy, faulted }, null, 2)
+    : keyToCsv(healthy, faulted, tell)
 }
 
 export interface Printed {

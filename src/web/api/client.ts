@@ -1,60 +1,78 @@
 import type { z } from 'zod'
-import { failureSchema, type Failure } from '../../contract'
+import { failureSchema, type Failure } from '../../contract/failure'
+import { say } from '../../contract/phrases'
+import { tell } from '../../contract/words'
+import type { Message } from '../../core/document'
 
 /** A request that the server refused, or that never reached it (`status` 0). */
 export class RequestFailure extends Error {
   constructor(
     readonly status: number,
-    message: string,
+    readonly why: Message,
     readonly problems: Failure['problems'] = [],
   ) {
-    super(message)
+    super(tell(why))
   }
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<unknown> {
+/** Whatever stands between us and the server answers with a page of its own: the server has not been reached. */
+const notOurs = (status: number): boolean => status === 502 || status === 503 || status === 504
+
+async function request(method: string, path: string, body?: unknown): Promise<unknown> {
   let response: Response
+  let text: string
   try {
     response = await fetch(`/api${path}`, {
       method,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     })
+    text = await response.text()
   } catch {
-    throw new RequestFailure(0, 'No connection to the server')
+    throw new RequestFailure(0, say('noConnection'))
   }
-  const text = await response.text()
-  const json: unknown = text ? JSON.parse(text) : undefined
-  if (response.ok) return json
-  const failure = failureSchema.safeParse(json)
-  throw failure.success
-    ? new RequestFailure(response.status, failure.data.message, failure.data.problems)
-    : new RequestFailure(response.status, 'The server gave an answer that makes no sense')
+  const json = jsonOf(text)
+  if (json.ok && response.ok) return json.value
+  const failure = json.ok ? failureSchema.safeParse(json.value) : undefined
+  if (failure?.success) throw new RequestFailure(response.status, failure.data.message, failure.data.problems)
+  // Not our words: a proxy's page, or an answer that was cut off. What was sent may be sent again.
+  if (!json.ok || notOurs(response.status)) throw new RequestFailure(0, say('noConnection'))
+  throw new RequestFailure(response.status, say('senseless'))
+}
+
+function jsonOf(text: string): { ok: true; value: unknown } | { ok: false } {
+  if (!text) return { ok: true, value: undefined }
+  try {
+    const value: unknown = JSON.parse(text)
+    return { ok: true, value }
+  } catch {
+    return { ok: false }
+  }
 }
 
 /** Asks for JSON of a known shape. */
 export async function ask<S extends z.ZodType>(schema: S, path: string): Promise<z.output<S>> {
-  return schema.parse(await send('GET', path))
+  return schema.parse(await request('GET', path))
 }
 
 /** Sends JSON and reads an answer of a known shape. */
-export async function tell<S extends z.ZodType>(
+export async function send<S extends z.ZodType>(
   schema: S,
   path: string,
   body?: unknown,
   method = 'POST',
 ): Promise<z.output<S>> {
-  return schema.parse(await send(method, path, body))
+  return schema.parse(await request(method, path, body))
 }
 
 /** Sends JSON; nothing comes back. */
 export async function post(path: string, body?: unknown, method = 'POST'): Promise<void> {
-  await send(method, path, body)
+  await request(method, path, body)
 }
 
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
-/** Tries again for as long as there is no connection; `onWait` hears of each pause. */
+/** Tries again for as long as there is no connection, or nobody there for the moment; `onWait` hears of each pause. */
 export async function persist<T>(work: () => Promise<T>, onWait: (waiting: boolean) => void): Promise<T> {
   for (;;) {
     try {
@@ -62,7 +80,7 @@ export async function persist<T>(work: () => Promise<T>, onWait: (waiting: boole
       onWait(false)
       return result
     } catch (error) {
-      if (!(error instanceof RequestFailure) || error.status !== 0) throw error
+      if (!(error instanceof RequestFailure) || (error.status !== 0 && error.status !== 503)) throw error
       onWait(true)
       await pause(1500)
     }

@@ -1,17 +1,18 @@
 <script setup lang="ts">
+import { tell } from '../../contract/words'
 import { computed } from 'vue'
-import { formatQuantity } from '../../../core/quantity'
-import { schoolOf, type StateKey } from '../../../core/readings'
+import { formatQuantity } from '../../core/quantity'
+import { limitSetOf, type StateKey } from '../../core/readings'
 
 const props = withDefaults(
-  defineProps<{ state: StateKey; school: string; title?: string; path?: number }>(),
+  defineProps<{ state: StateKey; limits: string; title?: string; path?: number }>(),
   {
     title: '',
     path: 0,
   },
 )
 const balance = computed(() => props.state.balances[props.path]!)
-const verdict = computed(() => schoolOf(props.school).judge(balance.value, props.state.walks[props.path]!))
+const verdict = computed(() => limitSetOf(props.limits).judge(balance.value, props.state.walks[props.path]!))
 const v = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
 </script>
 
@@ -33,9 +34,9 @@ const v = (value: number | undefined) => (value === undefined ? 'floating' : for
     <span
       >at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
     >
-    <span v-if="verdict.passes === null" class="quiet">{{ verdict.reason }}</span>
+    <span v-if="verdict.passes === null" class="quiet">{{ tell(verdict.reason) }}</span>
     <span v-else :class="verdict.passes ? 'passes' : 'fails'"
-      >{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ verdict.reason }}</span
+      >{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ tell(verdict.reason) }}</span
     >
   </p>
 </template>

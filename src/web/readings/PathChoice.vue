@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Circuit } from '../../../core/circuit'
+import type { Circuit } from '../../core/circuit'
 
 defineProps<{ circuit: Circuit; path: number }>()
 const emit = defineEmits<{ choose: [path: number] }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Pin } from '@lucide/vue'
-import type { SheetView } from './useSheet'
+import type { RowsView } from './useRows'
 
 /** Keeps a row among those that matter. */
-defineProps<{ id: string; what: string; view: SheetView }>()
+defineProps<{ id: string; what: string; view: RowsView }>()
 </script>
 
 <template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { formatPlain, parseQuantity, type Unit } from '../../../core/quantity'
+import { tell } from '../../contract/words'
+import { formatPlain, parseQuantity, type Unit } from '../../core/quantity'
 
 const props = defineProps<{
   label: string
@@ -30,7 +31,7 @@ function take() {
     return
   }
   const read = parseQuantity(text.value, props.unit)
-  wrong.value = read.ok ? (props.check?.(read.value) ?? '') : read.message
+  wrong.value = read.ok ? (props.check?.(read.value) ?? '') : tell(read.why)
   if (read.ok && !wrong.value) emit('set', read.value)
 }
 /** Round values of a decade, so that a step is always one that somebody would write. */

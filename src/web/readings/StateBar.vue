@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Circuit, CircuitState } from '../../../core/circuit'
-import { partOfKind } from '../../../core/parts'
+import type { Circuit, CircuitState } from '../../core/circuit'
+import { partOfKind, positionName } from '../../core/parts'
 
 const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean; brief?: boolean }>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()
 
 const controls = computed(() =>
   props.circuit.parts.flatMap((part) => {
-    const { positions, title } = partOfKind(part.kind)
-    return positions ? [{ id: part.id, name: part.name || title, positions }] : []
+    const { positions, positionNames, title } = partOfKind(part.kind)
+    return positions ? [{ id: part.id, name: part.name || title, positions, positionNames }] : []
   }),
 )
 const outs = computed(() =>
@@ -29,7 +29,7 @@ function set(id: string, to: string) {
   })
 }
 const driven = computed(() => props.circuit.parts.some((p) => partOfKind(p.kind).generates))
-const sleeps = computed(() => props.circuit.parts.some((p) => p.kind === 'module'))
+const sleeps = computed(() => props.circuit.parts.some((p) => partOfKind(p.kind).sleeps))
 const offTimes = computed(() =>
   [...new Set([0, 5, 30, 60, 600, 1800, props.state.sinceKeyOff ?? 0])].sort((a, b) => a - b),
 )
@@ -70,10 +70,10 @@ function choose(event: Event) {
           :key="p"
           type="button"
           :aria-pressed="position(control.id, control.positions) === p"
-          :aria-label="`${control.id} ${p}`"
+          :aria-label="`${control.id} ${positionName(control, p)}`"
           @click="set(control.id, p)"
         >
-          {{ p }}
+          {{ positionName(control, p) }}
         </button>
       </span>
     </span>

@@ -1,8 +1,9 @@
 import { computed, type Ref } from 'vue'
-import { wireUp, type Circuit, type CircuitState } from '../../../core/circuit'
-import type { Fault } from '../../../core/faults'
-import { formatQuantity } from '../../../core/quantity'
-import { stateKey, walkPath } from '../../../core/readings'
+import { tell } from '../../contract/words'
+import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
+import type { Fault } from '../../core/faults'
+import { formatQuantity } from '../../core/quantity'
+import { stateKey, walkPath } from '../../core/readings'
 
 /** Live readings of a circuit in a state: what Bench and Plant show side by side. */
 export function useReadings(
@@ -14,7 +15,7 @@ export function useReadings(
   const wiring = computed(() => wireUp(circuit.value))
   const solved = computed(() => stateKey(circuit.value, faults.value, state.value, { wiring: wiring.value }))
   const key = computed(() => (solved.value.ok ? solved.value : null))
-  const trouble = computed(() => (solved.value.ok ? null : solved.value.message))
+  const trouble = computed(() => (solved.value.ok ? null : tell(solved.value.why)))
   const walk = computed(() =>
     walkPath(circuit.value, wiring.value, circuit.value.paths[path.value] ?? circuit.value.paths[0]!),
   )

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { useSheet } from './useSheet'
+import { useRows } from './useRows'
 
 const row = (id: string, size: number, difference: number) => ({
   id,
@@ -13,7 +13,7 @@ const ids = (list: readonly { id: string }[]) => list.map((r) => r.id)
 
 describe('rows of the sheet', () => {
   it('stand along the path unless another order is asked for, numbers in names as numbers', () => {
-    const view = useSheet('a')
+    const view = useRows('a')
     expect(ids(view.arrange(rows))).toEqual(['F10a', 'F2a', 'G1n'])
     view.sort.value = 'name'
     expect(ids(view.arrange(rows))).toEqual(['F2a', 'F10a', 'G1n'])
@@ -24,7 +24,7 @@ describe('rows of the sheet', () => {
   })
 
   it('are kept by every word of the filter, by what the fault changes, and by pins', () => {
-    const view = useSheet('b')
+    const view = useRows('b')
     view.filter.value = 'piece g1'
     expect(ids(view.arrange(rows))).toEqual(['G1n'])
     view.filter.value = ''
@@ -39,7 +39,7 @@ describe('rows of the sheet', () => {
   })
 
   it('are not moved in the list that they came in', () => {
-    const view = useSheet('c')
+    const view = useRows('c')
     view.sort.value = 'difference'
     view.arrange(rows)
     expect(ids(rows)).toEqual(['F10a', 'F2a', 'G1n'])

@@ -1,9 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { Sortable } from '../../parts/rows'
+import type { Sortable } from '../../core/readings'
 
 /** How the sheet's rows are picked and put in order; pins are remembered for each circuit on this machine. */
-export function useSheet(circuit: string) {
+export function useRows(circuit: string) {
   const filter = ref('')
   const changedOnly = ref(false)
   const pinnedOnly = ref(false)
@@ -28,4 +28,4 @@ export function useSheet(circuit: string) {
   }
   return { filter, changedOnly, pinnedOnly, sort, pins, pinned, pin, arrange }
 }
-export type SheetView = ReturnType<typeof useSheet>
+export type RowsView = ReturnType<typeof useRows>

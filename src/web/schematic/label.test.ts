@@ -82,7 +82,7 @@ describe('a lamp of two filaments', () => {
 
   it('has leads that reach the places before and behind it', () => {
     const [strong] = passes
-    const strokes = strokesOf(strong!, { position: undefined, detached: false })
+    const strokes = strokesOf(strong!, { detached: false })
     expect(strokes[0]!.d).toBe(`M0 0V${strong!.before}`)
     expect(strokes.at(-1)!.d).toBe(`M0 ${strong!.length - strong!.after}V${strong!.length}`)
     expect(strokes.slice(1, -1).every((s) => s.dy === strong!.before)).toBe(true)

@@ -14,7 +14,9 @@ export function labelLines(
   const definition = partOfKind(kind)
   const summary = definition.summary(parameters)
   const most = direction === 'down' ? mostBeside : mostAlong
-  const lines = kind === 'wire' ? [`${id}  ${summary}`] : [id, name || definition.title, caption || summary]
+  const lines = definition.cable?.byTheMetre
+    ? [`${id}  ${summary}`]
+    : [id, name || definition.title, caption || summary]
   return lines.filter(Boolean).map((line) => cut(line, most))
 }
 

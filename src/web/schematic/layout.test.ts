@@ -1,3 +1,4 @@
+import { tell } from '../../core/words'
 import { describe, expect, it } from 'vitest'
 import { applyEdit, emptyCircuit, insertItems, type Circuit } from '../../core/circuit'
 import { demoCircuit, demoNames } from '../../../test/demo'
@@ -97,7 +98,7 @@ describe('what building leaves on the way', () => {
 
   it('a first path that ends elsewhere is tied by name and not led to the battery', () => {
     const built = insertItems(bench, 'main', 0, [{ new: { kind: 'fuse' } }, { new: { kind: 'lamp' } }])
-    if (!built.ok) throw new Error(built.problem.what)
+    if (!built.ok) throw new Error(tell(built.problem))
     const loose = { ...built.circuit, paths: [{ ...built.circuit.paths[0]!, to: 'F1.b' }] }
     expect(layOut(loose).tags.map((t) => [t.name, t.at])).toEqual([
       ['B1n', 'foot'],
@@ -115,7 +116,7 @@ describe('what building leaves on the way', () => {
     const lamp = demoCircuit()
     const before = layOut(lamp)
     const built = insertItems(lamp, lamp.paths[0]!.id, 6, [{ new: { kind: 'connector' } }])
-    if (!built.ok) throw new Error(built.problem.what)
+    if (!built.ok) throw new Error(tell(built.problem))
     const after = layOut(built.circuit)
     for (const { part } of lamp.paths[0]!.steps.slice(1, 6)) {
       const at = (l: typeof before) => l.parts.find((p) => p.id === part)!
@@ -156,7 +157,7 @@ describe('a drawing that is built on', () => {
     ({ circuit, path }) => {
       const middle = Math.floor(path.steps.length / 2)
       const built = insertItems(circuit, path.id, middle, [{ new: { kind: 'connector' } }])
-      if (!built.ok) throw new Error(built.problem.what)
+      if (!built.ok) throw new Error(tell(built.problem))
       const [before, after] = [layOut(circuit), layOut(built.circuit)]
       // A wire before the place may grow so that a branch beside it has room: what counts is where parts begin.
       for (const key of keysOf(circuit, path, Math.max(0, middle - 1)))
@@ -175,10 +176,10 @@ describe('a drawing that is built on', () => {
   it('is laid out once for one wiring: changing a value costs no layout', () => {
     const circuit = demoCircuit()
     const longer = applyEdit(circuit, { type: 'setParameter', part: 'W3', name: 'length', value: 9 })
-    if (!longer.ok) throw new Error(longer.problem.what)
+    if (!longer.ok) throw new Error(tell(longer.problem))
     expect(layOut(longer.circuit)).toBe(layOut(circuit))
     const built = insertItems(circuit, circuit.paths[0]!.id, 2, [{ new: { kind: 'connector' } }])
-    if (!built.ok) throw new Error(built.problem.what)
+    if (!built.ok) throw new Error(tell(built.problem))
     expect(layOut(built.circuit)).not.toBe(layOut(circuit))
   })
 })

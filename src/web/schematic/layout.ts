@@ -14,6 +14,8 @@ export interface PlacedPart {
   /** Which symbol is drawn, and which piece of the part that is, where it is drawn more than once. */
   readonly symbol: string
   readonly caption: string
+  /** Positions in which it is drawn closed. */
+  readonly closes: readonly string[]
   readonly kind: string
   readonly x: number
   readonly y: number
@@ -128,7 +130,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
       : all.filter((key) => !definition.terminals.find((t) => t.key === key)!.inside)
     const reversed =
       !pass && enter !== undefined && leave !== undefined && all.indexOf(enter) > all.indexOf(leave)
-    const symbol = symbolOf(pass?.symbol ?? definition.kind)
+    const symbol = symbolOf(pass?.symbol ?? definition.symbol)
     const { before, after } = leadsOf(definition, whole, pass)
     const vertical = direction === 'down'
     const label = vertical
@@ -138,7 +140,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
         : // A wire between two bolted parts stands a step lower: its line is wider than its stretch of rail.
           {
             x: x - length / 2,
-            y: y + (definition.kind === 'wire' ? 80 : 34),
+            y: y + (definition.cable?.byTheMetre ? 80 : 34),
             anchor: 'middle' as const,
             below: true,
           }
@@ -146,7 +148,8 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
       key: `${id}:${parts.length}`,
       id,
       kind: definition.kind,
-      symbol: pass?.symbol ?? definition.kind,
+      symbol: pass?.symbol ?? definition.symbol,
+      closes: pass?.closes ?? definition.closes ?? [],
       caption: pass?.caption ?? '',
       x,
       y,
@@ -208,16 +211,19 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
   /** The main path: up and over from the battery, down the column, back along the bottom. */
   function placeLoop(path: CircuitPath): number {
     const steps = path.steps
-    const kindAt = (i: number) => kinds.get(steps[i]!.part)
+    const at = (i: number) => partOfKind(kinds.get(steps[i]!.part)!)
+    const metal = ({ role, cable, ground }: AnyPart) =>
+      role === 'conductor' && (cable !== undefined || ground !== undefined)
     let head = 0
-    while (head < steps.length && kindAt(head) === 'wire') head++
+    while (head < steps.length && at(head).cable?.byTheMetre) head++
     let tail = steps.length
     const comesHome = nodeOfEnd(path.to) === wiring.nodeOf(path.from.split('.')[0]!, 'n')
-    while (comesHome && tail > head && ['chassis', 'strap', 'wire'].includes(kindAt(tail - 1)!)) tail--
+    while (comesHome && tail > head && metal(at(tail - 1))) tail--
     const source = path.from.split('.')[0]!
     const column = steps.slice(head, tail)
     const rail = steps.slice(tail)
-    const stretch = (part: string) => Math.max(railStretch, symbolOf(kinds.get(part)!).length)
+    const stretch = (part: string) =>
+      Math.max(railStretch, symbolOf(partOfKind(kinds.get(part)!).symbol).length)
     const wanted = rail.reduce((sum, { part }) => sum + stretch(part), 0)
     columnX = Math.max(leastX, batteryX + Math.max(wanted, head * headStretch))
     let y = top
@@ -227,7 +233,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
       y += length
     })
     const end = Math.max(y + railGap, top + 240)
-    const battery = symbolOf(kinds.get(source)!)
+    const battery = symbolOf(partOfKind(kinds.get(source)!).symbol)
     const batteryTop = (top + end - battery.length) / 2
     place(source, batteryX, batteryTop, 'down', battery.length)
     const span = columnX - batteryX
@@ -339,9 +345,9 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     const definition = partOfKind(kinds.get(part)!)
     const route = routeThrough(definition, enter, leave)
     const pass = passSymbol(definition, route)
-    const wanted = symbolOf(pass?.symbol ?? definition.kind).length
+    const wanted = symbolOf(pass?.symbol ?? definition.symbol).length
     // Room for all lines beside it, with what it may come to say of itself.
-    const spoken = definition.kind === 'wire' ? 0 : labelRoom(3 + noticeRoom(definition.kind))
+    const spoken = definition.cable?.byTheMetre ? 0 : labelRoom(3 + noticeRoom(definition.kind))
     if (pass) return Math.max(wanted, spoken)
     const shown = definition.terminals.filter((t) => !t.inside).length
     // Room for the names of all points on the way.

@@ -1,87 +1,85 @@
 import { wireUp, type Circuit } from '../../core/circuit'
-import { partOfKind } from '../../core/parts'
-import { firstLine, labelLines } from './label'
-import { layOut } from './layout'
-import { strokesOf } from './strokes'
+import { voltageRamp } from '../theme/tokens'
+import { sceneOf, stillOf, type Face, type Ink, type Marks, type Shape } from './scene'
 
-const turn = { down: 0, left: 90, right: -90 }
+const ink = '#1f2d33'
+const quiet = '#59666b'
+
+const pens: Readonly<Record<Ink, { width: number; stroke: string; fill?: string; dash?: string }>> = {
+  line: { width: 1.8, stroke: ink },
+  heavy: { width: 3.6, stroke: ink },
+  filled: { width: 1.8, stroke: ink, fill: ink },
+  partial: { width: 1.8, stroke: ink, dash: '5 3.5' },
+  ring: { width: 2.2, stroke: '#a3271b', dash: '7 3' },
+  strike: { width: 4, stroke: ink },
+  dot: { width: 1.5, stroke: ink, fill: '#fff' },
+  red: { width: 3, stroke: '#a3271b', fill: '#a3271b' },
+  black: { width: 3, stroke: ink, fill: ink },
+}
+
+const settings: Readonly<Record<Face, { size: number; weight?: number; fill?: string; mono?: true }>> = {
+  tag: { size: 12, weight: 600, mono: true },
+  id: { size: 13, weight: 600 },
+  name: { size: 13 },
+  minor: { size: 12 },
+  flow: { size: 12, mono: true },
+  out: { size: 13, weight: 500 },
+  notice: { size: 13, weight: 500 },
+  point: { size: 12, fill: quiet, mono: true },
+  value: { size: 12, mono: true },
+  lead: { size: 12, weight: 600, fill: '#fff' },
+}
+
 const escape = (text: string) =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!)
 
 /**
- * The schematic as a picture that stands by itself: every stroke and letter with its own attributes, so that a drawing
- * program or a printer needs nothing of ours. Points carry their short names; values are for whoever measures.
+ * The scene as a picture that stands by itself: every stroke and letter with its own attributes, so that a drawing
+ * program or a printer needs nothing of ours.
  */
 export function drawingSvg(
   circuit: Circuit,
   {
     face = 'Fira Sans, DejaVu Sans, sans-serif',
     mono = face,
-    values = new Map<number, string>(),
-  }: { face?: string; mono?: string; values?: ReadonlyMap<number, string> } = {},
+    ...marks
+  }: { face?: string; mono?: string } & Marks = {},
 ): string {
-  const layout = layOut(circuit, wireUp(circuit))
-  const out: string[] = []
-  const text = (
-    x: number,
-    y: number,
-    anchor: string,
-    size: number,
-    what: string,
-    family = face,
-    weight = 400,
-    fill = '#1f2d33',
-  ) =>
-    out.push(
-      `<text x="${x}" y="${y}" text-anchor="${anchor}" font-family="${family}" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(what)}</text>`,
-    )
-  const line = (d: string, width = 1.8, fill = 'none', more = '') =>
-    out.push(
-      `<path d="${d}" fill="${fill}" stroke="#1f2d33" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"${more}/>`,
-    )
-  for (const { d } of layout.links) line(d)
-  for (const { x, y, name, at } of layout.tags) {
-    line(at === 'top' ? `M${x} ${y - 14}V${y}` : `M${x} ${y}V${y + 12}`)
-    text(x, at === 'top' ? y - 19 : y + 27, 'middle', 12, name, mono, 600)
+  const scene = sceneOf(stillOf(circuit, wireUp(circuit)), marks)
+  const draw = (shape: Shape, back: boolean): string => {
+    if (shape.type === 'text') {
+      const { x, y, anchor, spans } = shape
+      const written = spans.map(({ text, face: as, dx, dy }) => {
+        const { size, weight = 400, fill = ink, mono: even } = settings[as]
+        const at = dy ? ` x="${x}" dy="${dy}"` : dx ? ` dx="${dx}"` : ''
+        return `<tspan${at} font-family="${even ? mono : face}" font-size="${size}" font-weight="${weight}" fill="${fill}">${escape(text)}</tspan>`
+      })
+      return `<text x="${x}" y="${y}" text-anchor="${anchor}">${written.join('')}</text>`
+    }
+    const { width, stroke, fill = 'none', dash } = pens[shape.ink]
+    const returning = back && (shape.ink === 'line' || shape.ink === 'partial')
+    const pen = `stroke="${returning ? quiet : stroke}" stroke-width="${returning ? 3 : width}" stroke-linecap="round" stroke-linejoin="round"${dash ? ` stroke-dasharray="${dash}"` : ''}`
+    switch (shape.type) {
+      case 'path':
+        return `<path d="${shape.d}" fill="${fill}" ${pen}${shape.transform ? ` transform="${shape.transform}"` : ''}/>`
+      case 'circle':
+        return `<circle cx="${shape.x}" cy="${shape.y}" r="${shape.r}" fill="${shape.share === undefined ? fill : rampOf(shape.share)}" ${pen}/>`
+      case 'rect':
+        return `<rect x="${shape.x}" y="${shape.y}" width="${shape.width}" height="${shape.height}" fill="${fill}" ${pen}/>`
+      case 'ellipse':
+        return `<ellipse cx="${shape.x}" cy="${shape.y}" rx="${shape.rx}" ry="${shape.ry}" fill="${fill}" ${pen}/>`
+    }
   }
-  for (const placed of layout.parts) {
-    const part = circuit.parts.find((p) => p.id === placed.id)!
-    const definition = partOfKind(placed.kind)
-    const strokes = strokesOf(placed, {
-      position: definition.positions?.[0],
-      detached: false,
-    })
-    out.push(`<g transform="translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})">`)
-    for (const s of strokes)
-      line(
-        s.d,
-        s.heavy ? 3.6 : 1.8,
-        s.filled ? '#1f2d33' : 'none',
-        (s.partial && placed.caption ? ' stroke-dasharray="5 3.5"' : '') +
-          (s.dy ? ` transform="translate(0 ${s.dy})"` : ''),
-      )
-    out.push('</g>')
-    const wire = placed.kind === 'wire'
-    const lines = labelLines(part, placed)
-    const { x, anchor } = placed.label
-    const first = firstLine(placed, lines.length)
-    lines.forEach((what, i) =>
-      text(x, first + 15 * i, anchor, i > 1 || wire ? 12 : 13, what, face, i === 0 && !wire ? 600 : 400),
-    )
-  }
-  for (const { point, x, y, label } of layout.points) {
-    out.push(`<circle cx="${x}" cy="${y}" r="4" fill="#fff" stroke="#1f2d33" stroke-width="1.5"/>`)
-    const value = values.get(point.node)
-    text(
-      label.x,
-      label.y,
-      label.anchor,
-      12,
-      value ? `${point.name}  ${value}` : point.name,
-      mono,
-      400,
-      '#59666b',
-    )
-  }
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${Math.ceil(layout.width)} ${Math.ceil(layout.height)}" width="${Math.ceil(layout.width)}" height="${Math.ceil(layout.height)}">${out.join('')}</svg>\n`
+  const out = [
+    ...[...scene.tags, ...scene.links, ...scene.parts].flatMap(({ shapes, back }) =>
+      shapes().map((shape) => draw(shape, back)),
+    ),
+    ...scene.points.flatMap(({ shapes }) => shapes().map((shape) => draw(shape, false))),
+  ]
+  const [width, height] = [Math.ceil(scene.width), Math.ceil(scene.height)]
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">${out.join('')}</svg>\n`
 }
+
+/** Colour of a share of the supply, on a ramp that survives colour blindness. */
+export const rampOf = (share: number): string =>
+  voltageRamp[Math.max(0, Math.min(voltageRamp.length - 1, Math.round(share * (voltageRamp.length - 1))))]!

@@ -15,7 +15,8 @@ export interface Stroke {
 export interface SymbolState {
   /** A relay that has pulled in. */
   readonly pulled?: boolean
-  readonly position: string | undefined
+  /** A contact in a position that closes it. */
+  readonly closed?: boolean
   readonly detached: boolean
 }
 
@@ -44,12 +45,10 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   switch: {
     length: 52,
     terminals: [0, 1],
-    draw: (l, { position }) => [
+    draw: (l, { closed, detached }) => [
       { d: `M0 0V${0.28 * l}M0 ${0.72 * l}V${l}` },
-      {
-        d: position === 'closed' ? `M0 ${0.72 * l}L0 ${0.28 * l}` : `M0 ${0.72 * l}L-15 ${0.26 * l}`,
-        heavy: true,
-      },
+      ...(detached ? [gap(0.08 * l, 0.2 * l)] : []),
+      { d: closed ? `M0 ${0.72 * l}L0 ${0.28 * l}` : `M0 ${0.72 * l}L-15 ${0.26 * l}`, heavy: true },
     ],
   },
   connector: {
@@ -308,16 +307,14 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   pushButton: {
     length: 52,
     terminals: [0, 1],
-    draw: (l, { position }) => [
+    draw: (l, { closed }) => [
       { d: `M0 0V${0.3 * l}M0 ${0.7 * l}V${l}M-16 ${0.5 * l}H-22M-22 ${0.36 * l}V${0.64 * l}` },
       {
-        d: position === 'pressed' ? `M0 ${0.7 * l}V${0.3 * l}` : `M0 ${0.7 * l}L-14 ${0.32 * l}`,
+        d: closed ? `M0 ${0.7 * l}V${0.3 * l}` : `M0 ${0.7 * l}L-14 ${0.32 * l}`,
         heavy: true,
       },
     ],
   },
-  inhibitor: contactSymbol(['neutral', 'park']),
-  clutchSwitch: contactSymbol(['pedal down']),
   benchSupply: {
     length: 110,
     terminals: [0, 0.2, 0.8, 1],
@@ -338,27 +335,9 @@ export const symbols: Readonly<Record<string, Symbol>> = {
   },
 }
 
-function contactSymbol(closes: readonly string[]): Symbol {
-  return {
-    length: 52,
-    terminals: [0, 1],
-    draw: (l, { position, detached }) => [
-      { d: `M0 0V${0.28 * l}M0 ${0.72 * l}V${l}` },
-      ...(detached ? [gap(0.08 * l, 0.2 * l)] : []),
-      {
-        d: closes.includes(position ?? '')
-          ? `M0 ${0.72 * l}L0 ${0.28 * l}`
-          : `M0 ${0.72 * l}L-15 ${0.26 * l}`,
-        heavy: true,
-      },
-    ],
-  }
+/** The drawing of a key; every part names one that stands here. */
+export function symbolOf(key: string): Symbol {
+  const found = symbols[key]
+  if (!found) throw new Error(`no symbol ${key}`)
+  return found
 }
-
-const plain: Symbol = {
-  length: 50,
-  terminals: [0, 1],
-  draw: (l) => [{ d: `M0 0V${0.25 * l}M0 ${0.75 * l}V${l}` }, { d: `M-10 ${0.25 * l}H10V${0.75 * l}H-10Z` }],
-}
-
-export const symbolOf = (kind: string): Symbol => symbols[kind] ?? plain

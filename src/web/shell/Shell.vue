@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Moon, Sun } from '@lucide/vue'
 import { NButton } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { useCircuit } from '../stores/circuit'
 import { useSession } from '../stores/session'
@@ -25,10 +25,23 @@ const places = computed(() => {
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
 const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }
 
+/** A place that is being fetched or prepared says so before anybody wonders. */
+const busy = ref(false)
+let timer: ReturnType<typeof setTimeout> | undefined
+function preparing(now: boolean) {
+  clearTimeout(timer)
+  if (now) timer = setTimeout(() => (busy.value = true), 120)
+  else busy.value = false
+}
+router.beforeEach(() => preparing(true))
+router.afterEach(() => preparing(false))
+router.onError(() => preparing(false))
+
 async function leave() {
+  await circuit.clear()
   await session.signOut()
-  circuit.$reset?.()
-  await router.push({ name: 'sign-in' })
+  // A fresh page: nothing that this person had open is in its memory for the next.
+  window.location.replace(router.resolve({ name: 'sign-in' }).href)
 }
 </script>
 
@@ -66,10 +79,11 @@ async function leave() {
       <NButton quaternary size="small" @click="leave"> Sign out </NButton>
     </header>
     <main>
+      <p v-if="busy" class="busy" role="status"><span class="visually-hidden">Preparing …</span></p>
       <RouterView v-slot="{ Component }"
-        ><Suspense
+        ><Suspense :timeout="150" @pending="preparing(true)" @resolve="preparing(false)"
           ><component :is="Component" :key="route.path" /><template #fallback
-            ><p class="waiting quiet">Loading …</p></template
+            ><p class="waiting quiet" role="status">Preparing …</p></template
           ></Suspense
         ></RouterView
       >
@@ -135,6 +149,33 @@ nav a.router-link-exact-active {
 }
 .gap {
   flex: 1;
+}
+.busy {
+  position: fixed;
+  top: 0;
+  left: 0;
+  right: 0;
+  height: 3px;
+  z-index: 60;
+  background: linear-gradient(90deg, transparent, var(--accent), transparent) 0 0 / 40% 100% no-repeat;
+  animation: run 1.1s linear infinite;
+}
+@keyframes run {
+  from {
+    background-position: -60% 0;
+  }
+  to {
+    background-position: 160% 0;
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  .busy {
+    animation: none;
+    background: var(--accent);
+  }
+}
+.waiting {
+  padding: 24px;
 }
 main {
   min-height: 0;

@@ -1,3 +1,4 @@
+import { tell } from '../../core/words'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
@@ -39,7 +40,13 @@ function pretendServer() {
     asked.push({ method, path: url.replace('/api', ''), body: parsed })
     if (server.refuse && method === 'POST')
       return Promise.resolve(
-        new Response(JSON.stringify({ message: server.refuse, problems: [] }), { status: 409 }),
+        new Response(
+          JSON.stringify({
+            message: { code: 'document.other', params: { words: server.refuse } },
+            problems: [],
+          }),
+          { status: 409 },
+        ),
       )
     if (url.endsWith('/plant')) {
       stored = { ...stored, plant: parsed as Plant }
@@ -50,7 +57,7 @@ function pretendServer() {
       if (revision !== stored.revision)
         throw new Error(`edit of revision ${revision}, not ${stored.revision}`)
       const edited = applyEdit(stored.circuit, edit)
-      if (!edited.ok) throw new Error(edited.problem.what)
+      if (!edited.ok) throw new Error(tell(edited.problem))
       stored = server.meddle({ ...stored, circuit: edited.circuit, revision: revision + 1, undo: true })
     }
     return Promise.resolve(new Response(JSON.stringify(stored)))
@@ -61,7 +68,7 @@ function pretendServer() {
 const plantOf = (severity: number): Plant => ({
   faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity }],
   state: 'on',
-  school: '',
+  limits: '',
   complaint: '',
 })
 

@@ -2,8 +2,9 @@ import { dequal } from 'dequal/lite'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
+import { tell } from '../../contract/words'
 import { applyEdit, arrangement, openingState, type Built, type Circuit, type Edit } from '../../core/circuit'
-import { ask, messageOf, persist, post, tell } from '../api/client'
+import { ask, messageOf, persist, post, send } from '../api/client'
 
 export type SaveState = 'saved' | 'saving' | 'waiting'
 
@@ -50,14 +51,14 @@ export const useCircuit = defineStore('circuit', () => {
     if (!now) return false
     const edited = applyEdit(now.circuit, change)
     if (!edited.ok) {
-      failure.value = edited.problem.what
+      failure.value = tell(edited.problem)
       return false
     }
     failure.value = null
     stored.value = { ...now, circuit: edited.circuit, undo: true, redo: false }
     void enqueue(async () => {
       const { id, revision } = stored.value!
-      accept(await tell(storedCircuitSchema, `/circuits/${id}/edits`, { revision, edit: change }))
+      accept(await send(storedCircuitSchema, `/circuits/${id}/edits`, { revision, edit: change }))
     })
     return true
   }
@@ -68,7 +69,7 @@ export const useCircuit = defineStore('circuit', () => {
     if (!now) return undefined
     const built = work(now.circuit)
     if (!built.ok) {
-      failure.value = built.problem.what
+      failure.value = tell(built.problem)
       return built
     }
     return edit(arrangement(built.circuit, label)) ? built : undefined
@@ -86,7 +87,7 @@ export const useCircuit = defineStore('circuit', () => {
   function step(way: 'undo' | 'redo'): Promise<void> {
     return enqueue(async () => {
       const id = stored.value!.id
-      stored.value = await tell(storedCircuitSchema, `/circuits/${id}/${way}`)
+      stored.value = await send(storedCircuitSchema, `/circuits/${id}/${way}`)
       failure.value = null
     })
   }
@@ -111,7 +112,7 @@ export const useCircuit = defineStore('circuit', () => {
     if (!now || !from.length) return
     to.push(now.plant)
     plantAt = 0
-    putPlant(from.pop() ?? { faults: [], state: openingState(now.circuit).id, school: '', complaint: '' })
+    putPlant(from.pop() ?? { faults: [], state: openingState(now.circuit).id, limits: '', complaint: '' })
   }
 
   function putPlant(plant: Plant): void {
@@ -134,6 +135,16 @@ export const useCircuit = defineStore('circuit', () => {
 
   const settled = () => queue
 
+  /** Nothing of what one person had open may be there for the next. */
+  async function clear(): Promise<void> {
+    await queue.catch(() => undefined)
+    stored.value = null
+    lit.value = null
+    failure.value = null
+    unsent = null
+    plantPast.length = plantFuture.length = 0
+  }
+
   return {
     stored,
     lit,
@@ -148,5 +159,6 @@ export const useCircuit = defineStore('circuit', () => {
     savePlant,
     stepPlant,
     settled,
+    clear,
   }
 })

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { sessionSchema, type User } from '../../contract'
-import { ask, post, tell } from '../api/client'
+import { sessionSchema, type User } from '../../contract/account'
+import { ask, post, send } from '../api/client'
 
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
@@ -18,7 +18,7 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(login: string, password: string): Promise<void> {
-    const session = await tell(sessionSchema, '/session', { login, password })
+    const session = await send(sessionSchema, '/session', { login, password })
     user.value = session.user
     setUp.value = session.setUp
     known.value = true

@@ -1,3 +1,4 @@
+import { tell } from '../../contract/words'
 import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { course, type Happening } from '../../core/time'
@@ -23,7 +24,7 @@ export type CourseSays =
 /** One run, sound or faulted. */
 function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly Fault[]): Trace | string {
   const found = course(circuit, faults, { from, to, until })
-  if (!found.ok) return found.message
+  if (!found.ok) return tell(found.why)
   const node = 'point' in what ? wireUp(circuit).find(what.point)?.node : undefined
   return {
     happenings: found.happenings,

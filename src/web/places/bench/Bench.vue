@@ -6,25 +6,25 @@ import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { openingState, renameId, type Circuit, type CircuitState } from '../../../core/circuit'
 import { formatQuantity } from '../../../core/quantity'
-import { schools } from '../../../core/readings'
+import { limitSets } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
-import BalanceLine from './BalanceLine.vue'
-import DropTable from './DropTable.vue'
+import BalanceLine from '../../readings/BalanceLine.vue'
+import DropTable from '../../readings/DropTable.vue'
 import Inspector from './Inspector.vue'
 import Builder from './Builder.vue'
 import PartDrawer from './PartDrawer.vue'
 import PartFinder from './PartFinder.vue'
-import StateBar from './StateBar.vue'
+import StateBar from '../../readings/StateBar.vue'
 import StateEditor from './StateEditor.vue'
 import VersionMenu from './VersionMenu.vue'
 import Warnings from './Warnings.vue'
 import { useBuild } from './useBuild'
-import { useReadings } from './useReadings'
+import { useReadings } from '../../readings/useReadings'
 
-const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'))
+const Staircase = defineAsyncComponent(() => import('../../readings/Staircase.vue'))
 
 const route = useRoute()
 const store = useCircuit()
@@ -186,7 +186,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="choose($event)" />
       </section>
       <div class="sum">
-        <BalanceLine :state="key" :school="schools[0]!.id" :path="path" />
+        <BalanceLine :state="key" :limits="limitSets[0]!.id" :path="path" />
       </div>
       <div class="scroll drops" tabindex="0" role="region" aria-label="Drops">
         <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import type { ZodType } from 'zod'
+import { tell } from '../../../contract/words'
+import { problemsOf } from '../../../core/document'
 import { NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -6,7 +9,7 @@ import { partOfKind, parts, type FieldMeta } from '../../../core/parts'
 import { formatPlain, formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
 import { ampacity, heatOf } from '../../../core/workshop'
-import QuantityField from './QuantityField.vue'
+import QuantityField from '../../readings/QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
 const emit = defineEmits<{
@@ -41,10 +44,8 @@ const fields = computed(() =>
     const meta = (schema as { meta: () => FieldMeta | undefined }).meta()
     const value = found.value?.parameters[key]
     const check = (v: number) => {
-      const result = (
-        schema as { safeParse: (v: unknown) => { error?: { issues: { message: string }[] } } }
-      ).safeParse(v)
-      return result.error?.issues[0]?.message
+      const { error } = (schema as ZodType).safeParse(v)
+      return error && tell(problemsOf(error)[0]!)
     }
     return meta && typeof value === 'number' ? [{ key, ...meta, value, check }] : []
   }),
@@ -84,11 +85,12 @@ const doing = computed(() => {
 const heat = computed(() => {
   const rows = props.state?.drops.filter((d) => d.part === props.part) ?? []
   const watts = rows.reduce((sum, r) => sum + Math.abs((r.value ?? 0) * r.amps), 0)
-  const { length, ratedPower } = found.value?.parameters ?? {}
-  if (found.value?.kind === 'wire' && typeof length === 'number')
-    return `${formatQuantity(watts / length, 'W')} on each metre; good for ${formatPlain(ampacity(Number(found.value.parameters.section)), 2)} A`
-  if (found.value?.kind === 'resistor' && typeof ratedPower === 'number')
-    return `${formatPlain((100 * watts) / ratedPower, 2)} % of its watts, about ${formatPlain(heatOf(watts, ratedPower, props.circuit.temperature).surface, 2)} °C`
+  const { cable, ratedWatts } = definition.value ?? {}
+  const valueOf = (name: string) => Number(found.value?.parameters[name])
+  if (cable?.byTheMetre)
+    return `${formatQuantity(watts / valueOf(cable.length), 'W')} on each metre; good for ${formatPlain(ampacity(valueOf(cable.section)), 2)} A`
+  if (ratedWatts)
+    return `${formatPlain((100 * watts) / valueOf(ratedWatts), 2)} % of its watts, about ${formatPlain(heatOf(watts, valueOf(ratedWatts), props.circuit.temperature).surface, 2)} °C`
   return ''
 })
 </script>
@@ -129,7 +131,9 @@ const heat = computed(() => {
     <label v-for="field in words" :key="part + field.key" class="field"
       >{{ field.label }}
       <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
-        <option v-for="option in field.options" :key="option" :value="option">{{ option }}</option>
+        <option v-for="option in field.options" :key="option" :value="option">
+          {{ field.names?.[option] ?? option }}
+        </option>
       </select>
       <NInput
         v-else

@@ -22,10 +22,9 @@ const chips = computed<Chip[]>(() =>
     const pin = (key: string) =>
       (names[key] ?? definition.terminals.find((t) => t.key === key)!.suffix).replace(/^\./, '')
     const way = enter && leave ? ` ${pin(enter)}–${pin(leave)}` : ''
-    const what =
-      kind === 'wire'
-        ? definition.summary(parameters).split(',')[0]!
-        : name || definition.title.split(' in ')[0]!
+    const what = definition.cable?.byTheMetre
+      ? definition.summary(parameters).split(',')[0]!
+      : name || definition.title.split(' in ')[0]!
     return { key: `${i}${part}`, id: part, text: way || what, role: definition.role }
   }),
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
 import { computed, ref } from 'vue'
 import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
 
@@ -56,7 +57,7 @@ defineExpose({ focus: () => field.value?.focus() })
         <span v-else>{{ where }}:</span>
         <b v-for="(piece, i) in read.shown" :key="i">{{ piece }}</b>
       </template>
-      <span v-else-if="read" class="not">{{ read.what }}</span>
+      <span v-else-if="read" class="not">{{ tell(read.why) }}</span>
       <template v-else>
         parts in the order the current meets them, with their values · <i>K1.86</i> passes a relay’s coil ·
         <i>from F1a: … to G1e</i> makes a branch

@@ -12,7 +12,7 @@ import {
 } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
-import QuantityField from './QuantityField.vue'
+import QuantityField from '../../readings/QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; state: CircuitState }>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()

@@ -2,7 +2,7 @@
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract'
-import { ask, messageOf, post, tell } from '../../api/client'
+import { ask, messageOf, post, send } from '../../api/client'
 import { when } from '../../parts/when'
 import { useCircuit } from '../../stores/circuit'
 
@@ -39,7 +39,7 @@ const keep = () =>
   })
 const takeUp = (id: string) =>
   attempt(async () => {
-    await tell(storedCircuitSchema, `${address()}/versions/${id}`)
+    await send(storedCircuitSchema, `${address()}/versions/${id}`)
     await store.load(store.stored!.id)
     await load()
   })

@@ -3,6 +3,7 @@ import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../../core/circuit'
 import { walkPaths, type StateKey } from '../../../core/readings'
+import { tell } from '../../../contract/words'
 import { warningsOf } from '../../../core/workshop'
 
 const props = defineProps<{ circuit: Circuit; wiring: Wiring; state: StateKey | null }>()
@@ -26,7 +27,7 @@ const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
       <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
         <TriangleAlert :size="14" aria-hidden="true" />
         <b>{{ words[w.weight] }}</b>
-        <button type="button" @click="emit('choose', w.part)">{{ w.text }}</button>
+        <button type="button" @click="emit('choose', w.part)">{{ tell(w.text) }}</button>
       </li>
     </ul>
     <button v-if="found.length > 1" type="button" class="more" :aria-expanded="all" @click="all = !all">

@@ -1,3 +1,4 @@
+import { tell } from '../../../core/words'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, nextTick, ref } from 'vue'
@@ -16,7 +17,7 @@ function pretendServer(circuit: Circuit) {
     if (method === 'POST') {
       const { edit } = JSON.parse(body!) as { edit: Edit }
       const edited = applyEdit(stored.circuit, edit)
-      if (!edited.ok) throw new Error(edited.problem.what)
+      if (!edited.ok) throw new Error(tell(edited.problem))
       if (edit.type === 'arrange') labels.push(edit.label)
       stored = { ...stored, circuit: edited.circuit, revision: stored.revision + 1, undo: true }
     }

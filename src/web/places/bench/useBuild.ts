@@ -13,6 +13,7 @@ import {
   type Circuit,
   type Item,
 } from '../../../core/circuit'
+import { tell } from '../../../contract/words'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 
@@ -39,7 +40,7 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
 
   function take(built: Built | undefined, next?: number): boolean {
     if (!built?.ok) return false
-    said.value = built.said ?? ''
+    said.value = built.said ? tell(built.said) : ''
     if (next !== undefined) caret.value = next
     return true
   }

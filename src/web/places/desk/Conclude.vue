@@ -1,42 +1,53 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { faultOfKind } from '../../../core/faults'
-import { partOfKind, type FaultKind } from '../../../core/parts'
+import { findPieces, pieceName, piecesOf } from '../../../core/circuit'
+import { faultOfKind, faultsOf, type FaultKind } from '../../../core/faults'
+import { partOfKind } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
 
 const props = defineProps<{ model: DeskModel }>()
-const part = ref('')
+const piece = ref('')
 const kind = ref<FaultKind | ''>('')
 const sure = ref(70)
 const wrong = ref('')
+const pieces = computed(() =>
+  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceName(props.model.circuit, one) })),
+)
 const kinds = computed<FaultKind[]>(() => {
-  const found = props.model.circuit.parts.find((p) => p.id === part.value)
-  return found ? [...new Set(partOfKind(found.kind).segments.flatMap((s) => s.faults))] : []
+  const kindsOf = new Map(props.model.circuit.parts.map((p) => [p.id, p.kind]))
+  const found = findPieces(props.model.circuit, piece.value).flatMap(({ part, unit }) => {
+    const definition = partOfKind(kindsOf.get(part)!)
+    return definition.segments
+      .filter((s) => unit.segments.includes(s.key))
+      .flatMap((s) => faultsOf(definition, s))
+  })
+  return [...new Set(found)]
 })
 
 async function conclude() {
   wrong.value = ''
-  if (!part.value || !kind.value) {
-    wrong.value = 'Name the part and how it failed'
+  if (!piece.value || !kind.value) {
+    wrong.value = 'Name the piece and how it failed'
     return
   }
-  await props.model.act({ type: 'conclude', part: part.value, kind: kind.value, sure: sure.value, note: '' })
+  const { value: said } = kind
+  await props.model.act({ type: 'conclude', piece: piece.value, kind: said, sure: sure.value, note: '' })
 }
 </script>
 
 <template>
   <form class="conclude" aria-label="Conclusion" @submit.prevent="conclude">
     <label class="field"
-      >Part
-      <select v-model="part" @change="kind = ''">
+      >Piece
+      <select v-model="piece" @change="kind = ''">
         <option value="" disabled>Choose</option>
-        <option v-for="p in model.circuit.parts" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"
       >How it failed
-      <select v-model="kind" :disabled="!part">
+      <select v-model="kind" :disabled="!piece">
         <option value="" disabled>Choose</option>
         <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
       </select>

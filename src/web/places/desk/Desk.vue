@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
-import StateBar from '../bench/StateBar.vue'
+import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
 import Instrument from './Instrument.vue'
@@ -49,8 +49,8 @@ function mark(id: string) {
   }
 }
 async function infer() {
-  const { struck: cleared, ringed: suspect, note } = model.draft
-  if (await model.act({ type: 'infer', cleared, suspect, note })) model.draft.note = ''
+  const { struck: out, ringed: suspects, note } = model.draft
+  if (await model.act({ type: 'infer', struck: out, ringed: suspects, note })) model.draft.note = ''
 }
 </script>
 
@@ -117,7 +117,7 @@ async function infer() {
       <section aria-label="Your steps">
         <h2>Your steps</h2>
         <p v-if="!model.steps.length" class="quiet">None yet.</p>
-        <StepLog :steps="model.steps" />
+        <StepLog :circuit="model.circuit" :steps="model.steps" />
       </section>
     </div>
   </div>

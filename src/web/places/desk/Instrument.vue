@@ -1,129 +1,137 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { meterFunctions } from '../../../core/instruments'
-import { parseQuantity } from '../../../core/quantity'
-import type { Prediction } from '../../../core/assessment'
+import { tell } from '../../../contract/words'
+import { devices, holds } from '../../../core/instruments'
+import { brightnessText } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
+import { useInstrument } from './useInstrument'
 
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black' }>()
 const emit = defineEmits<{ lead: [which: 'red' | 'black'] }>()
-
-const wrong = ref('')
-const draft = computed(() => props.model.draft)
-const unit = computed(() => (draft.value.function === 'volts' ? 'V' : 'Ω'))
-const shown = computed(() => {
-  const last = props.model.steps[props.model.steps.length - 1]
-  const test = props.model.lastTest
-  // The display holds a reading until the leads, the function or the circuit change.
-  const still =
-    test &&
-    test.function === draft.value.function &&
-    test.red === draft.value.red &&
-    test.black === draft.value.black
-  return still && (last?.type === 'test' || last?.type === 'infer') ? test.reading : null
-})
-
-function predictionOf(): Prediction | undefined {
-  const text = draft.value.prediction.trim()
-  if (draft.value.function === 'continuity') {
-    if (text === 'beep') return { type: 'beep' }
-    if (text === 'OL') return { type: 'OL' }
-    wrong.value = 'Say first whether a good circuit would beep here'
-    return undefined
-  }
-  if (!text) {
-    wrong.value = 'Predict first: what would a good circuit show here?'
-    return undefined
-  }
-  if (/^o\.?l\.?$/i.test(text)) return { type: 'OL' }
-  const read = parseQuantity(text, unit.value)
-  if (read.ok) return { type: 'value', value: read.value }
-  wrong.value = read.message
-  return undefined
-}
-
-async function measure() {
-  wrong.value = ''
-  const { red, black } = draft.value
-  const missing = [!red.trim() && 'red', !black.trim() && 'black'].filter(Boolean)
-  if (missing.length) {
-    wrong.value = `The ${missing.join(' and the ')} lead ${missing.length > 1 ? 'are' : 'is'} on nothing: point in the drawing or type a short name`
-    return
-  }
-  const prediction = predictionOf()
-  if (!prediction) return
-  const done = await props.model.act({
-    type: 'test',
-    arrangement: props.model.arrangementNow(),
-    function: draft.value.function,
-    red,
-    black,
-    prediction,
-  })
-  if (!done) return
-  draft.value.red = props.model.lastTest?.red ?? red
-  draft.value.black = props.model.lastTest?.black ?? black
-  draft.value.prediction = ''
-}
-function choose(key: typeof draft.value.function) {
-  draft.value.function = key
-  draft.value.prediction = ''
-}
+const {
+  wrong,
+  draft,
+  instrument,
+  asks,
+  kit,
+  functions,
+  settings,
+  hold,
+  gaps,
+  shown,
+  measure,
+  choose,
+  chooseDevice,
+  set,
+  holdSo,
+} = useInstrument(props.model)
+const chosen = (event: Event) => (event.target as HTMLSelectElement).value
+const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
 <template>
   <section class="meter" aria-label="Meter">
     <div class="display" role="status" aria-live="polite">
-      <span class="reading" data-testid="display">{{ shown ? shown.text : '- - -' }}</span>
-      <span v-if="shown?.beeps" class="beep">beeps</span>
-      <span v-if="shown?.live" class="live">live circuit: no resistance</span>
+      <span class="reading" data-testid="display">{{
+        shown ? shown.text || brightnessText(shown.word ?? '') : '- - -'
+      }}</span>
+      <span class="signs">
+        <span
+          v-for="sign in shown?.signs ?? []"
+          :key="sign.code"
+          :class="loud(sign.code) ? 'beep' : 'live'"
+          >{{ tell(sign) }}</span
+        >
+      </span>
     </div>
-    <div class="choice" role="group" aria-label="Function">
+    <label v-if="kit.length > 1" class="field"
+      >Instrument
+      <select :value="instrument.device" @change="chooseDevice(chosen($event))">
+        <option v-for="device in kit" :key="device" :value="device">{{ devices[device] }}</option>
+      </select>
+    </label>
+    <div v-if="functions.length > 1" class="choice" role="group" aria-label="Function">
       <button
-        v-for="f in meterFunctions"
+        v-for="f in functions"
         :key="f.key"
         type="button"
-        :aria-pressed="draft.function === f.key"
+        :aria-pressed="draft.instrument === f.key"
+        :title="f.about"
         @click="choose(f.key)"
       >
         {{ f.title }}
       </button>
     </div>
-    <div class="leads">
-      <label class="field" :class="{ next: next === 'red' }">
-        <span><b class="mark red">R</b> red lead</span>
-        <NInput
-          v-model:value="draft.red"
-          :input-props="{ 'aria-label': 'Red lead', autocapitalize: 'none', spellcheck: false }"
-          placeholder="point"
-          @focus="emit('lead', 'red')"
-        />
+    <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
+      <label v-for="setting in instrument.settings" :key="setting.key" class="field"
+        >{{ setting.label }}
+        <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
+          <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ o.label }}</option>
+        </select>
       </label>
-      <label class="field" :class="{ next: next === 'black' }">
-        <span><b class="mark black">B</b> black lead</span>
+      <label v-if="instrument.holds.length > 1" class="field"
+        >Held
+        <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
+          <option v-for="how in instrument.holds" :key="how" :value="how">{{ holds[how] }}</option>
+        </select>
+      </label>
+    </div>
+    <div v-if="hold === 'leads'" class="leads">
+      <label
+        v-for="lead in ['red', 'black'] as const"
+        :key="lead"
+        class="field"
+        :class="{ next: next === lead }"
+      >
+        <span
+          ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b> {{ lead }} lead</span
+        >
         <NInput
-          v-model:value="draft.black"
-          :input-props="{ 'aria-label': 'Black lead', autocapitalize: 'none', spellcheck: false }"
+          v-model:value="draft[lead]"
+          :input-props="{
+            'aria-label': lead === 'red' ? 'Red lead' : 'Black lead',
+            autocapitalize: 'none',
+            spellcheck: false,
+          }"
           placeholder="point"
-          @focus="emit('lead', 'black')"
+          @focus="emit('lead', lead)"
         />
       </label>
     </div>
+    <label v-else-if="hold === 'jaws'" class="field"
+      >Jaws round
+      <NInput
+        v-model:value="draft.round"
+        :input-props="{ 'aria-label': 'Jaws round', spellcheck: false }"
+        placeholder="wire or measuring place, such as W3 or H1a"
+      />
+    </label>
+    <label v-else-if="hold !== 'posts'" class="field"
+      >At
+      <select v-model="draft.part">
+        <option value="" disabled>Choose a part</option>
+        <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
+      </select>
+    </label>
     <form @submit.prevent="measure">
-      <fieldset v-if="draft.function === 'continuity'">
+      <fieldset v-if="asks.type !== 'value'">
         <legend>A good circuit would …</legend>
-        <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
-        <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
+        <template v-if="asks.type === 'beep'">
+          <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
+          <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
+        </template>
+        <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
+          ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
+        >
       </fieldset>
       <label v-else class="field"
         >A good circuit would show
         <NInput
           v-model:value="draft.prediction"
           :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
-          :placeholder="unit === 'V' ? 'such as 12.4 or 80 mV' : 'such as 4k7 or OL'"
+          :placeholder="asks.unit === 'Ω' ? 'such as 4k7 or OL' : 'such as 12.4 or 80 m'"
         >
-          <template #suffix>{{ unit }}</template>
+          <template #suffix>{{ asks.unit }}</template>
         </NInput>
       </label>
       <NButton type="primary" attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
@@ -133,8 +141,8 @@ function choose(key: typeof draft.value.function) {
     <p v-if="wrong || model.failure" class="wrong" role="alert">
       {{ wrong || model.failure }}
     </p>
-    <p v-if="draft.function !== 'volts'" class="caution">
-      Disconnect before ohms: battery strap off, the piece unplugged at one end.
+    <p v-for="caution in instrument.cautions" :key="caution" class="caution">
+      {{ tell({ code: `cautions.${caution}` }) }}
     </p>
   </section>
 </template>
@@ -148,6 +156,7 @@ function choose(key: typeof draft.value.function) {
   display: flex;
   align-items: baseline;
   justify-content: space-between;
+  gap: 10px;
   border: 2px solid var(--ink);
   border-radius: 4px;
   background: var(--sheet);
@@ -158,17 +167,25 @@ function choose(key: typeof draft.value.function) {
   font-size: 34px;
   font-weight: 500;
 }
+.signs {
+  display: grid;
+  justify-items: end;
+  text-align: right;
+  font-size: 13px;
+}
 .beep {
   font-weight: 600;
   color: var(--good);
-}
-.choice {
-  justify-self: start;
 }
 .live {
   font-weight: 600;
   color: var(--fault);
 }
+.choice {
+  justify-self: start;
+  flex-wrap: wrap;
+}
+.settings,
 .leads {
   display: grid;
   grid-template-columns: 1fr 1fr;

@@ -1,10 +1,11 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { acknowledgedSchema, deskSchema, type Desk, type DeskAction } from '../../../contract'
+import type { Arrangement, Connection, Step, StepOf } from '../../../core/attempt'
 import { wireUp, type Circuit } from '../../../core/circuit'
-import { partOfKind } from '../../../core/parts'
-import type { Step, StepOf } from '../../../core/assessment'
-import { ask, messageOf, persist, tell } from '../../api/client'
+import type { InstrumentKey, Settings } from '../../../core/instruments'
+import { noticeText, partOfKind } from '../../../core/parts'
+import { ask, messageOf, persist, send } from '../../api/client'
 import { uuid } from '../../parts/uuid'
 
 /** What a student has typed or marked but not sent yet; it survives a reload. */
@@ -14,9 +15,16 @@ interface Draft {
   wiggled?: string[]
   engine?: 'off' | 'running'
   sinceKeyOff?: number
-  function: 'volts' | 'ohms' | 'continuity'
+  instrument: InstrumentKey
+  /** By instrument. */
+  settings: Partial<Record<InstrumentKey, Settings>>
+  /** How each instrument is held. */
+  hold: Partial<Record<InstrumentKey, Connection['held']['type']>>
   red: string
   black: string
+  /** What jaws go round, or what part something stands in place of. */
+  round: string
+  part: string
   prediction: string
   struck: string[]
   ringed: string[]
@@ -29,17 +37,25 @@ export function useDesk(id: string) {
   const failure = ref('')
   const waiting = ref(false)
   const busy = ref(false)
-  const draft = useLocalStorage<Draft>(`brachyon.desk.${id}`, {
-    controls: {},
-    detached: [],
-    function: 'volts',
-    red: '',
-    black: '',
-    prediction: '',
-    struck: [],
-    ringed: [],
-    note: '',
-  })
+  const draft = useLocalStorage<Draft>(
+    `brachyon.desk-2.${id}`,
+    {
+      controls: {},
+      detached: [],
+      instrument: 'volts',
+      settings: {},
+      hold: {},
+      red: '',
+      black: '',
+      round: '',
+      part: '',
+      prediction: '',
+      struck: [],
+      ringed: [],
+      note: '',
+    },
+    { mergeDefaults: true },
+  )
 
   const steps = computed<Step[]>(() => desk.value?.steps ?? [])
   const circuit = computed(() => desk.value?.circuit as Circuit)
@@ -56,10 +72,16 @@ export function useDesk(id: string) {
       .find(
         (s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement,
       )
-    return last?.seen ?? {}
+    const kinds = new Map(circuit.value.parts.map((p) => [p.id, p.kind]))
+    return Object.fromEntries(
+      Object.entries(last?.seen ?? {}).map(([part, key]) => [
+        part,
+        { key, text: noticeText(kinds.get(part) ?? '', key) },
+      ]),
+    )
   })
 
-  function arrangementNow() {
+  function arrangementNow(): Arrangement {
     const controls = Object.fromEntries(
       circuit.value.parts.flatMap((part) => {
         const positions = partOfKind(part.kind).positions
@@ -78,6 +100,8 @@ export function useDesk(id: string) {
 
   async function load() {
     desk.value = await ask(deskSchema, `/desk/${id}`)
+    const { bag } = desk.value.frame
+    if (!bag.includes(draft.value.instrument)) draft.value.instrument = bag[0]!
   }
 
   /** Sends one action until the server has taken it; sent twice, it is taken once. */
@@ -87,7 +111,7 @@ export function useDesk(id: string) {
     const key = uuid()
     try {
       const taken = await persist(
-        () => tell(acknowledgedSchema, `/desk/${id}/steps`, { key, action }),
+        () => send(acknowledgedSchema, `/desk/${id}/steps`, { key, action }),
         (w) => (waiting.value = w),
       )
       const now = desk.value!

@@ -3,7 +3,7 @@ import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
 import { userSchema, type User } from '../../../contract'
-import { ask, messageOf, tell } from '../../api/client'
+import { ask, messageOf, send } from '../../api/client'
 
 const students = ref<User[]>([])
 const adding = ref(false)
@@ -16,7 +16,7 @@ students.value = await ask(z.array(userSchema), '/students').catch(() => [])
 async function add() {
   wrong.value = ''
   try {
-    const user = await tell(userSchema, '/students', {
+    const user = await send(userSchema, '/students', {
       name: name.value,
       login: login.value.trim(),
       password: password.value,

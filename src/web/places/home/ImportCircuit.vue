@@ -4,8 +4,11 @@ import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { storedCircuitSchema } from '../../../contract'
-import { wireUp, type Circuit, type Problem } from '../../../core/circuit'
-import { messageOf, RequestFailure, tell } from '../../api/client'
+import { say } from '../../../contract/phrases'
+import { tell } from '../../../contract/words'
+import { wireUp, type Circuit } from '../../../core/circuit'
+import type { Problem } from '../../../core/document'
+import { messageOf, RequestFailure, send } from '../../api/client'
 import Schematic from '../../schematic/Schematic.vue'
 import { readFile } from './readFile'
 
@@ -24,7 +27,7 @@ async function take(file: File | undefined) {
   const read = await readFile(file)
   if (read.ok) ready.value = read
   else {
-    failed.value = read.what
+    failed.value = tell(say('fileNotTakenIn', { file: file.name }))
     problems.value = read.problems
   }
 }
@@ -52,7 +55,7 @@ useEventListener(document, 'drop', (event: DragEvent) => {
 async function bringIn() {
   if (!ready.value) return
   try {
-    const stored = await tell(storedCircuitSchema, '/circuits', ready.value.circuit)
+    const stored = await send(storedCircuitSchema, '/circuits', ready.value.circuit)
     ready.value = null
     await router.push({ name: 'bench', params: { id: stored.id } })
   } catch (error) {
@@ -90,7 +93,7 @@ async function bringIn() {
         </p>
         <ul v-if="ready.open.length" class="caution">
           <li v-for="(problem, i) in ready.open.slice(0, 6)" :key="i">
-            {{ problem.what }}. It can be finished on the Bench.
+            {{ tell(problem) }}. It can be finished on the Bench.
           </li>
         </ul>
         <div class="picture"><Schematic :circuit="ready.circuit" :wiring="wireUp(ready.circuit)" /></div>
@@ -104,7 +107,7 @@ async function bringIn() {
       <p>{{ failed }}</p>
       <ul>
         <li v-for="(problem, i) in problems.slice(0, 8)" :key="i">
-          <code>{{ problem.where }}</code>: {{ problem.what }}
+          <code>{{ problem.where }}</code>: {{ tell(problem) }}
         </li>
       </ul>
       <p v-if="problems.length > 8">and {{ problems.length - 8 }} more</p>

@@ -10,7 +10,7 @@ import {
   type TemplateList,
 } from '../../../contract'
 import { emptyCircuit } from '../../../core/circuit'
-import { ask, messageOf, post, tell } from '../../api/client'
+import { ask, messageOf, post, send } from '../../api/client'
 import { when } from '../../parts/when'
 import ImportCircuit from './ImportCircuit.vue'
 
@@ -63,8 +63,8 @@ async function begin() {
 async function make() {
   await attempt(async () => {
     const stored = template.value
-      ? await tell(storedCircuitSchema, `/templates/${template.value}`)
-      : await tell(
+      ? await send(storedCircuitSchema, `/templates/${template.value}`)
+      : await send(
           storedCircuitSchema,
           '/circuits',
           emptyCircuit(name.value.trim() || 'New circuit', volts.value),
@@ -79,7 +79,7 @@ async function make() {
 }
 async function copy(row: Row) {
   await attempt(async () => {
-    await tell(storedCircuitSchema, `/circuits/${row.id}/copy`)
+    await send(storedCircuitSchema, `/circuits/${row.id}/copy`)
     await load()
   })
 }

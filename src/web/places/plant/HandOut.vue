@@ -5,7 +5,7 @@ import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { userSchema, type User } from '../../../contract'
 import type { Fault } from '../../../core/faults'
-import { ask, messageOf, tell } from '../../api/client'
+import { ask, messageOf, send } from '../../api/client'
 
 const props = defineProps<{
   circuit: string
@@ -32,7 +32,7 @@ async function handOut() {
   try {
     // The order copies the circuit as the server has it: everything on screen must have arrived.
     await props.settled()
-    await tell(z.object({ id: z.uuid() }), '/orders', {
+    await send(z.object({ id: z.uuid() }), '/orders', {
       circuit: props.circuit,
       student: student.value,
       complaint: props.complaint,

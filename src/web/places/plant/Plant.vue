@@ -6,15 +6,15 @@ import { useEventListener } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { schools, schoolOf } from '../../../core/readings'
+import { limitSets, limitSetOf } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
-import BalanceLine from '../bench/BalanceLine.vue'
-import DropTable from '../bench/DropTable.vue'
-import PathChoice from '../bench/PathChoice.vue'
-import { useReadings } from '../bench/useReadings'
+import BalanceLine from '../../readings/BalanceLine.vue'
+import DropTable from '../../readings/DropTable.vue'
+import PathChoice from '../../readings/PathChoice.vue'
+import { useReadings } from '../../readings/useReadings'
 import FaultChooser from './FaultChooser.vue'
 import FaultSets from './FaultSets.vue'
 import HandOut from './HandOut.vue'
@@ -23,7 +23,7 @@ import SizeByEffect from './SizeByEffect.vue'
 
 const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
 const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
-const Staircase = defineAsyncComponent(() => import('../../charts/Staircase.vue'))
+const Staircase = defineAsyncComponent(() => import('../../readings/Staircase.vue'))
 
 const route = useRoute()
 const store = useCircuit()
@@ -38,7 +38,7 @@ const plant = computed<Plant>(
     store.stored?.plant ?? {
       faults: [],
       state: openingState(circuit.value).id,
-      school: schools[0]!.id,
+      limits: limitSets[0]!.id,
       complaint: '',
     },
 )
@@ -129,13 +129,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       >
       <label
         >Limits
-        <select :value="plant.school" @change="change({ school: text($event) })">
-          <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
+        <select :value="plant.limits" @change="change({ limits: text($event) })">
+          <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
         </select></label
       >
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
-      <span class="quiet">{{ schoolOf(plant.school).why }}</span>
+      <span class="quiet">{{ limitSetOf(plant.limits).why }}</span>
     </div>
     <section class="drawing" aria-label="Drawing">
       <Schematic
@@ -192,7 +192,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :fault="fault"
         :others="faults.filter((f) => f !== fault)"
         :path="path"
-        :school="plant.school"
+        :limits="plant.limits"
         @size="fault && plantAt({ ...fault, severity: $event })"
       />
       <HandOut
@@ -229,11 +229,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <BalanceLine
         v-if="healthy.key.value"
         :state="healthy.key.value"
-        :school="plant.school"
+        :limits="plant.limits"
         :path="path"
         title="Healthy"
       />
-      <BalanceLine v-if="shown" :state="shown" :school="plant.school" :path="path" title="Faulted" />
+      <BalanceLine v-if="shown" :state="shown" :limits="plant.limits" :path="path" title="Faulted" />
     </div>
     <div class="below">
       <div class="tabs choice" role="group" aria-label="Below the staircase">

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit, CircuitState } from '../../../core/circuit'
 import { faultOfKind, type Fault } from '../../../core/faults'
 import { formatQuantity } from '../../../core/quantity'
 import { noticesOf, sizeFault, type Effect } from '../../../core/workshop'
-import QuantityField from '../bench/QuantityField.vue'
+import QuantityField from '../../readings/QuantityField.vue'
 
 const props = defineProps<{
   circuit: Circuit
@@ -13,7 +14,7 @@ const props = defineProps<{
   fault: Fault
   others: readonly Fault[]
   path: number
-  school: string
+  limits: string
 }>()
 const emit = defineEmits<{ size: [severity: number] }>()
 
@@ -28,7 +29,7 @@ const effect = computed<Effect | null>(() => {
   if (type === 'notice') return { type, part: a!, key: b! }
   if (type === 'loss')
     return { type, path: props.path, side: a === 'feed' ? 'feed' : 'return', volts: volts.value }
-  if (type === 'lazy') return { type, path: props.path, school: props.school }
+  if (type === 'lazy') return { type, path: props.path, limits: props.limits }
   return null
 })
 
@@ -37,7 +38,7 @@ function find() {
   const sized = sizeFault(props.circuit, props.fault, props.state, effect.value, props.others)
   said.value = wrong.value = ''
   if (!sized.ok) {
-    wrong.value = sized.what
+    wrong.value = tell(sized.why)
     return
   }
   const { unit } = range.value

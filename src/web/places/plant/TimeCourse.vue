@@ -27,9 +27,10 @@ const busy = ref(false)
 const others = computed(() => props.circuit.states.filter((s) => s.id !== props.state.id))
 const pieces = computed(() =>
   props.circuit.parts.flatMap((part) => {
-    const { segments, role, loads, title } = partOfKind(part.kind)
-    const own = segments.filter((s) =>
-      role === 'load' || part.kind === 'relay' ? loads?.includes(s.key) : role === 'protection',
+    const { segments, role, loads, title, protects } = partOfKind(part.kind)
+    // What has a course of its own, loads that have none, and what guards them.
+    const own = segments.filter(
+      (s) => s.inTime || protects?.segment === s.key || (role === 'load' && loads?.includes(s.key)),
     )
     return own.map((s) => ({
       value: `${part.id}.${s.key}`,

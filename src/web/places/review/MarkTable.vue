@@ -1,15 +1,8 @@
 <script setup lang="ts">
 import { formatPlain } from '../../../core/quantity'
-import type { Mark } from '../../../core/assessment'
+import { aspectNames, type Mark } from '../../../core/assessment'
 
 defineProps<{ marks: readonly Mark[]; total: number; of: number }>()
-const names = {
-  prediction: 'Predictions',
-  technique: 'Technique',
-  inference: 'Inference',
-  efficiency: 'Efficiency',
-  conclusion: 'Conclusion',
-}
 </script>
 
 <template>
@@ -17,7 +10,7 @@ const names = {
     <thead>
       <tr>
         <th v-for="mark in marks" :key="mark.aspect" scope="col">
-          {{ names[mark.aspect] }}
+          {{ aspectNames[mark.aspect] }}
         </th>
         <th scope="col">Mark</th>
       </tr>

@@ -3,13 +3,18 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
 import { wireUp } from '../../../core/circuit'
-import { describeFault, faultOfKind } from '../../../core/faults'
+import { speakerWith } from '../../../contract/words'
+import { aspectNames } from '../../../core/assessment'
+import { ruleTexts } from '../../../core/assessment/rules/registry'
+import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
-import { describeArrangement, describePrediction } from '../../parts/words'
+import { stepWords } from '../../readings/stepWords'
 import MarkTable from './MarkTable.vue'
 
+/** Words of the rules come with the place that shows them. */
+const say = speakerWith(ruleTexts)
 const route = useRoute()
 const review = ref<Review | null>(null)
 const missing = ref('')
@@ -25,38 +30,13 @@ await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
 const wiring = computed(() => wireUp(review.value!.circuit))
 const rows = computed(() => {
   let tests = 0
-  return review.value!.steps.map(({ step, at: time }, i) => {
-    const judgements = review.value!.judged.judgements.filter((j) => j.step === i)
-    const base = { i, time: when(time), judgements, left: review.value!.judged.suspects[i]?.length ?? 0 }
-    switch (step.type) {
-      case 'operate':
-        return {
-          ...base,
-          head: 'Operated the circuit',
-          text: `${describeArrangement(step.arrangement)}. Seen: ${Object.entries(step.seen)
-            .map(([id, s]) => `${id} ${s.text}`)
-            .join(', ')}.`,
-        }
-      case 'test':
-        return {
-          ...base,
-          head: `Reading ${++tests}: ${step.reading.text}${step.reading.beeps ? ', beeps' : ''}`,
-          text: `${step.red} to ${step.black} on ${step.function}, predicted ${describePrediction(step)}, with ${describeArrangement(step.arrangement)}.`,
-        }
-      case 'infer':
-        return {
-          ...base,
-          head: step.cleared.length ? `Struck out ${step.cleared.join(', ')}` : 'Nothing struck out',
-          text: `${step.suspect.length ? `Ringed ${step.suspect.join(', ')}. ` : ''}${step.note ? `“${step.note}”` : ''}`,
-        }
-      case 'conclude':
-        return {
-          ...base,
-          head: `Concluded: ${step.part}, ${faultOfKind(step.kind).title.toLowerCase()}`,
-          text: `${step.sure} % sure. ${step.note}`,
-        }
-    }
-  })
+  return review.value!.steps.map(({ step, at: time }, i) => ({
+    i,
+    time: when(time),
+    judgements: review.value!.judged.judgements.filter((j) => j.step === i),
+    left: review.value!.judged.suspects[i]?.length ?? 0,
+    ...stepWords(review.value!.circuit, step, step.type === 'test' ? ++tests : tests),
+  }))
 })
 /** The student's marks on the drawing, as they stood at the chosen step. */
 const marks = computed(() => {
@@ -64,10 +44,13 @@ const marks = computed(() => {
     .value!.steps.slice(0, at.value + 1)
     .reverse()
     .flatMap(({ step }) => (step.type === 'infer' ? [step] : []))[0]
-  return { struck: new Set(last?.cleared), ringed: new Set(last?.suspect) }
+  const parts = (pieces: readonly string[] = []) => new Set(pieces.map((p) => p.split('.')[0]!))
+  return { struck: parts(last?.struck), ringed: parts(last?.ringed) }
 })
 const current = computed(() => review.value!.steps[at.value]?.step)
-const test = computed(() => (current.value?.type === 'test' ? current.value : undefined))
+const leads = computed(() =>
+  current.value?.type === 'test' && current.value.held.type === 'leads' ? current.value.held : undefined,
+)
 const arrangement = computed(() => {
   const found = [...review.value!.steps.slice(0, at.value + 1)]
     .reverse()
@@ -99,15 +82,15 @@ const arrangement = computed(() => {
         :ringed="marks.ringed"
         :controls="arrangement.controls"
         :detached="arrangement.detached"
-        :red="test?.red ?? ''"
-        :black="test?.black ?? ''"
+        :red="leads?.red ?? ''"
+        :black="leads?.black ?? ''"
         :lit="review.faults[0]?.part ?? null"
       />
     </section>
     <div class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
       <MarkTable :marks="review.judged.marks" :total="review.judged.total" :of="review.judged.of" />
-      <p v-for="c in review.judged.contradictions" :key="c" class="caution">
-        {{ c }}
+      <p v-for="(c, i) in review.judged.contradictions" :key="i" class="caution">
+        {{ say(c) }}
       </p>
       <p v-if="!rows.length">No step yet: the student has not begun.</p>
       <ol>
@@ -118,7 +101,7 @@ const arrangement = computed(() => {
           </button>
           <p>{{ row.text }}</p>
           <p v-for="(j, k) in row.judgements" :key="k" class="judgement" :data-grade="j.grade">
-            <span class="tag">{{ j.aspect }}: {{ j.verdict }}</span> {{ j.reason }}
+            <span class="tag">{{ aspectNames[j.aspect] }}: {{ say(j.verdict) }}</span> {{ say(j.reason) }}
           </p>
         </li>
       </ol>

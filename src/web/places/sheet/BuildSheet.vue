@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
@@ -15,8 +16,8 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
   <div class="build">
     <ul class="caution">
       <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
-      <li v-for="w in sheet.warnings" :key="w.text">
-        <b>{{ w.text }}</b>
+      <li v-for="w in sheet.warnings" :key="JSON.stringify(w.text)">
+        <b>{{ tell(w.text) }}</b>
       </li>
     </ul>
     <div class="two">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
 import { NButton } from 'naive-ui'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
@@ -9,7 +10,7 @@ import type { Circuit } from '../../../core/circuit'
 import type { MeterType } from '../../../core/instruments'
 import { formatQuantity, parseQuantity } from '../../../core/quantity'
 import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
-import { messageOf, tell } from '../../api/client'
+import { messageOf, send } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
 
 const props = defineProps<{ circuit: Circuit; rows: BuildSheet['commissioning']; meter: MeterType }>()
@@ -47,14 +48,14 @@ function fit() {
   fitted.value = null
   const result = fitBoard(props.circuit, readings.value, props.meter)
   if (result.ok) fitted.value = result
-  else wrong.value = result.what
+  else wrong.value = tell(result.why)
 }
 /** Keeps the fitted model as a circuit of its own: the baseline of this one board. */
 async function keep() {
   const now = fitted.value
   if (!now) return
   try {
-    const stored = await tell(storedCircuitSchema, '/circuits', {
+    const stored = await send(storedCircuitSchema, '/circuits', {
       ...now.circuit,
       name: `${props.circuit.name}, board as measured`.slice(0, 120),
       note: `${props.circuit.note} Fitted to ${readings.value.length} readings of the healthy board.`.trim(),

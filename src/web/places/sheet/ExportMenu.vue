@@ -2,59 +2,64 @@
 import { Download } from '@lucide/vue'
 import { NButton, NDropdown } from 'naive-ui'
 import { ref } from 'vue'
-import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { keyToCsv, toSpice } from '../../../core/formats'
+import { formats, type Format } from '../../../core/formats'
 import type { AnswerKey } from '../../../core/readings'
 import { buildSheet } from '../../../core/workshop'
+import { tell } from '../../../contract/words'
 import { messageOf } from '../../api/client'
 import { download, fileName, saveBlob } from '../../parts/download'
 import { drawingSvg } from '../../schematic/svg'
-import type { SheetView } from './useSheet'
+import type { RowsView } from '../../readings/useRows'
 
 const props = defineProps<{
   circuit: Circuit
   healthy: AnswerKey
   faulted: AnswerKey | null
   faults: readonly Fault[]
-  school: string
+  limits: string
   complaint: string
   /** Ids of the states that are shown, and how rows are picked: a printed sheet has what is on screen. */
   states: readonly string[]
-  view: SheetView
+  view: RowsView
 }>()
 const busy = ref('')
 const wrong = ref('')
-const options = [
+/** Papers are laid out here; everything else is a format of the registry. */
+const papers = [
   { key: 'key-pdf', label: 'Answer key with the rows shown, PDF' },
   { key: 'worksheet-pdf', label: 'Blank worksheet for these points, PDF' },
   { key: 'build-pdf', label: 'Build sheet with labels, PDF' },
-  { key: 'csv', label: 'Readings, CSV' },
-  { key: 'svg', label: 'Schematic, SVG' },
-  { key: 'json', label: 'Circuit, JSON' },
-  { key: 'spice', label: 'Netlist of the state shown, SPICE' },
 ]
+const drawing = { key: 'svg', label: 'Schematic, SVG' }
+const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: about })), drawing]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
-function netlist(): string {
-  const { states } = props.circuit
-  const state = states.find((s) => s.id === props.states[0]) ?? states[0]!
-  const solved = solveBoard(props.circuit, props.faulted ? props.faults : [], state)
-  if (!solved.ok) throw new Error(solved.message)
-  const names = new Map(solved.board.wiring.points.map((p) => [p.node, p.name]))
-  return toSpice(solved.board, `${props.circuit.name}, ${state.name}`, names)
+function write({ key, endings, mime, write: make }: Format) {
+  const { circuit, healthy, faulted, faults } = props
+  const state = circuit.states.find((s) => s.id === props.states[0]) ?? circuit.states[0]!
+  const made = make?.({
+    circuit,
+    healthy,
+    faulted: faulted ?? undefined,
+    faults: faulted ? faults : [],
+    state,
+    tell,
+  })
+  if (made?.ok) download(name(endings[0] ?? key), mime, made.value)
+  else if (made) throw new Error(made.problems.map(tell).join('; '))
 }
 
 async function pdf(which: string): Promise<Blob> {
   const { keyPdf, worksheetPdf, buildPdf } = await import('./pdf')
-  const { circuit, faulted, faults, school, complaint, view } = props
+  const { circuit, faulted, faults, limits, complaint, view } = props
   const only = (key: AnswerKey): AnswerKey => ({
     ...key,
     states: key.states.filter((s) => props.states.includes(s.state.id)),
   })
   const healthy = only(props.healthy)
-  const key = { circuit, healthy, faulted: faulted && only(faulted), faults: faulted ? faults : [], school }
+  const key = { circuit, healthy, faulted: faulted && only(faulted), faults: faulted ? faults : [], limits }
   if (which === 'key-pdf') return keyPdf(key, view.arrange)
   if (which === 'worksheet-pdf') return worksheetPdf(circuit, healthy, complaint, view.arrange)
   return buildPdf(circuit, buildSheet(circuit, faults))
@@ -66,12 +71,11 @@ async function take(which: string) {
     if (which.endsWith('-pdf')) {
       busy.value = 'Making the PDF …'
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
-    } else if (which === 'csv')
-      download(name('csv'), 'text/csv', keyToCsv(props.healthy, props.faulted ?? undefined))
-    else if (which === 'svg') download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
-    else if (which === 'json')
-      download(name('json'), 'application/json', `${JSON.stringify(props.circuit, undefined, 2)}\n`)
-    else download(name('cir'), 'text/plain', netlist())
+    } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
+    else {
+      const format = formats.find(({ key }) => key === which)
+      if (format) write(format)
+    }
   } catch (error) {
     wrong.value = messageOf(error)
   } finally {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
+import { problemsOf } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import {
@@ -12,7 +14,7 @@ import {
   type MeterType,
 } from '../../../core/instruments'
 import type { Unit } from '../../../core/quantity'
-import QuantityField from '../bench/QuantityField.vue'
+import QuantityField from '../../readings/QuantityField.vue'
 
 const emit = defineEmits<{ meter: [meter: MeterType] }>()
 
@@ -35,8 +37,10 @@ const fields: readonly [keyof Leaflet, string, Unit][] = [
   ['ohmsDigits', 'Ohms, digits', ''],
   ['leadOhms', 'Leads', 'Ω'],
 ]
-const check = (field: keyof Leaflet) => (value: number) =>
-  leafletSchema.shape[field].safeParse(value).error?.issues[0]?.message
+const check = (field: keyof Leaflet) => (value: number) => {
+  const { error } = leafletSchema.shape[field].safeParse(value)
+  return error && tell(problemsOf(error)[0]!)
+}
 function set(field: keyof Leaflet, value: number) {
   kept.value = { ...leaflet.value, [field]: value }
 }

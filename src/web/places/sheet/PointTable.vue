@@ -5,17 +5,16 @@ import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { sharesOfVolts, type MeterType } from '../../../core/instruments'
 import { formatQuantity } from '../../../core/quantity'
-import type { StateKey } from '../../../core/readings'
-import { pointRows, volts } from '../../parts/rows'
-import PinButton from './PinButton.vue'
-import type { SheetView } from './useSheet'
+import { pointColumns, pointRows, volts, type StateKey } from '../../../core/readings'
+import KeyTable from '../../readings/KeyTable.vue'
+import type { RowsView } from '../../readings/useRows'
 
 const props = defineProps<{
   circuit: Circuit
   state: StateKey
   faulted: StateKey | null
   faults: readonly Fault[]
-  view: SheetView
+  view: RowsView
   meter: MeterType
 }>()
 const open = ref<string | null>(null)
@@ -34,87 +33,49 @@ const fine = (v: number) =>
 </script>
 
 <template>
-  <table class="data">
-    <caption>
-      Volts at each point, black lead on battery −
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col" class="no-print"><span class="visually-hidden">Pin</span></th>
-        <th scope="col">Point</th>
-        <th scope="col" class="num">{{ faulted ? 'Healthy' : 'Expected' }}</th>
-        <th scope="col" class="num">Band</th>
-        <template v-if="faulted">
-          <th scope="col" class="num">Faulted</th>
-          <th scope="col" class="num">Difference</th>
-        </template>
-      </tr>
-    </thead>
-    <tbody>
-      <template v-for="row in rows" :key="row.name">
-        <tr :class="{ bad: row.bad }">
-          <td class="no-print">
-            <PinButton :id="row.id" :view="view" :what="row.name" />
-          </td>
-          <td :title="row.title">
-            <button
-              type="button"
-              class="name reading"
-              :aria-expanded="open === row.name"
-              :title="`Where the reading at ${row.name} comes from`"
-              @click="open = open === row.name ? null : row.name"
-            >
-              {{ row.name }}
-            </button>
-          </td>
-          <td class="num">{{ row.shown }}</td>
-          <td class="num quiet">{{ row.spread }}</td>
-          <template v-if="faulted">
-            <td class="num">{{ row.other }}</td>
-            <td class="num">{{ row.text }}</td>
-          </template>
-        </tr>
-        <tr v-if="open === row.name && shares" class="shares">
-          <td />
-          <td :colspan="faulted ? 5 : 3">
-            the meter shows <b class="reading">{{ volts(shares.shown) }}</b> = truth
-            <b class="reading">{{ volts(shares.truth) }}</b> {{ fine(shares.loading) }} loading
-            {{ fine(shares.leads) }} leads {{ fine(shares.resolution) }} last digit
-          </td>
-        </tr>
+  <KeyTable
+    :columns="pointColumns"
+    :rows="rows"
+    :beside="!!faulted"
+    caption="Volts at each point, black lead on battery −"
+    :view="view"
+    :open="shares ? open : null"
+  >
+    <template #cell="{ row, column }">
+      <button
+        v-if="column.key === 'at'"
+        type="button"
+        class="name reading"
+        :aria-expanded="open === row.id"
+        :title="`Where the reading at ${row.at} comes from`"
+        @click="open = open === row.id ? null : row.id"
+      >
+        {{ row.at }}
+      </button>
+      <template v-else>{{ column.text(row) }}</template>
+    </template>
+    <template #more>
+      <template v-if="shares">
+        the meter shows <b class="reading">{{ volts(shares.shown) }}</b> = truth
+        <b class="reading">{{ volts(shares.truth) }}</b> {{ fine(shares.loading) }} loading
+        {{ fine(shares.leads) }} leads {{ fine(shares.resolution) }} last digit
       </template>
-      <tr v-if="!rows.length">
-        <td :colspan="faulted ? 6 : 4" class="quiet">No row matches what you asked for.</td>
-      </tr>
-    </tbody>
-  </table>
+    </template>
+  </KeyTable>
 </template>
 
 <style scoped>
-caption {
-  text-align: left;
-  color: var(--quiet);
-  font-size: 12px;
-}
 .name {
+  font: inherit;
+  font-family: var(--face-readings);
+  color: inherit;
   border: 0;
   background: none;
-  color: var(--quiet);
-  cursor: pointer;
-  padding: 1px 2px;
-  min-width: 24px;
+  padding: 0;
   min-height: 24px;
-}
-.name {
-  color: inherit;
-  font-size: inherit;
-  text-align: left;
+  cursor: pointer;
   text-decoration: underline dotted;
   text-underline-offset: 3px;
-}
-.shares td {
-  font-size: 12px;
-  background: var(--accent-soft);
 }
 @media print {
   .name {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '../../../contract/words'
 import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
@@ -7,7 +8,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
 import { workshopMeter, type MeterType } from '../../../core/instruments'
-import { answerKey, schools } from '../../../core/readings'
+import { answerKey, limitSets } from '../../../core/readings'
 import { messageOf } from '../../api/client'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import { useCircuit } from '../../stores/circuit'
@@ -15,7 +16,7 @@ import ExportMenu from './ExportMenu.vue'
 import MeterChoice from './MeterChoice.vue'
 import IsolatedTable from './IsolatedTable.vue'
 import StateSheet from './StateSheet.vue'
-import { useSheet } from './useSheet'
+import { useRows } from '../../readings/useRows'
 
 const BuildSheet = defineAsyncComponent(() => import('./BuildSheet.vue'))
 
@@ -27,11 +28,11 @@ await store.load(String(route.params.id)).catch((error: unknown) => (missing.val
 const circuit = computed(() => store.circuit as Circuit)
 const faults = computed(() => store.stored?.plant?.faults ?? [])
 const withFault = ref(faults.value.length > 0)
-const school = ref(store.stored?.plant?.school ?? schools[0]!.id)
+const limits = ref(store.stored?.plant?.limits ?? limitSets[0]!.id)
 const which = ref('all')
 const meter = shallowRef<MeterType>(workshopMeter)
 const side = ref<'key' | 'build'>('key')
-const view = useSheet(String(route.params.id))
+const view = useRows(String(route.params.id))
 const { filter, changedOnly, pinnedOnly, sort, pins } = view
 
 const healthy = computed(() => answerKey(circuit.value, [], meter.value))
@@ -89,8 +90,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         >
         <label
           >Limits
-          <select v-model="school">
-            <option v-for="s in schools" :key="s.id" :value="s.id">{{ s.title }}</option>
+          <select v-model="limits">
+            <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
           </select></label
         >
         <label v-if="faults.length"
@@ -103,7 +104,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :healthy="healthy"
         :faulted="faulted"
         :faults="faults"
-        :school="school"
+        :limits="limits"
         :states="shown.map((row) => row.id)"
         :view="view"
         :complaint="store.stored?.plant?.complaint ?? ''"
@@ -147,11 +148,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           :state="row.state"
           :faulted="row.other"
           :faults="faults"
-          :school="school"
+          :limits="limits"
           :view="view"
           :meter="meter"
         />
-        <p v-else class="wrong">{{ row.state.state.name }}: {{ row.state.message }}</p>
+        <p v-else class="wrong">{{ row.state.state.name }}: {{ tell(row.state.why) }}</p>
       </template>
       <IsolatedTable
         v-if="which === 'all'"

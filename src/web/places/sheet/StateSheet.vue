@@ -1,30 +1,37 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatQuantity } from '../../../core/quantity'
+import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import type { MeterType } from '../../../core/instruments'
-import { schools, type StateKey } from '../../../core/readings'
-import BalanceLine from '../bench/BalanceLine.vue'
-import DropTable from '../bench/DropTable.vue'
+import {
+  clampColumns,
+  clampTable,
+  fuseColumns,
+  fuseTable,
+  limitSets,
+  type StateKey,
+} from '../../../core/readings'
+import KeyTable from '../../readings/KeyTable.vue'
+import BalanceLine from '../../readings/BalanceLine.vue'
+import DropTable from '../../readings/DropTable.vue'
 import PointTable from './PointTable.vue'
-import type { SheetView } from './useSheet'
+import type { RowsView } from '../../readings/useRows'
 
 const props = defineProps<{
   circuit: Circuit
   state: StateKey
   faulted: StateKey | null
   faults: readonly Fault[]
-  school: string
-  view: SheetView
+  limits: string
+  view: RowsView
   meter: MeterType
 }>()
-const volts = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-/** What the schools say of the faulted board, or of the healthy one, where they do not agree. */
+/** What the limit sets say of the faulted board, or of the healthy one, where they do not agree. */
 const split = computed(() => {
   const now = props.faulted ?? props.state
   return now.balances.flatMap((balance, i) => {
-    const all = schools.map((s) => ({ title: s.title, passes: s.judge(balance, now.walks[i]!).passes }))
+    const all = limitSets.map((s) => ({ title: s.title, passes: s.judge(balance, now.walks[i]!).passes }))
     const passes = all.filter((s) => s.passes === true).map((s) => s.title)
     const fails = all.filter((s) => s.passes === false).map((s) => s.title)
     return passes.length && fails.length ? [{ path: balance.load ?? balance.path, passes, fails }] : []
@@ -38,20 +45,8 @@ function title(path: number, board: string): string {
     .join(', ')
 }
 
-const amps = (value: number) => formatQuantity(value, 'A')
-const fuses = computed(() =>
-  props.state.fuses.map((row, i) => {
-    const now = props.faulted?.fuses[i] ?? row
-    return {
-      part: row.part,
-      name: row.name,
-      shown: volts(row.value),
-      other: volts(now.value),
-      amps: amps(now.tableAmps),
-      why: now.honest ? 'yes' : now.why,
-    }
-  }),
-)
+const fuses = computed(() => fuseTable(props.state, props.faulted))
+const places = computed(() => clampTable(props.state, props.faulted))
 const scans = computed(() => (props.faulted ?? props.state).scans)
 const swings = computed(() => [...new Set([...props.state.swings, ...(props.faulted?.swings ?? [])])])
 
@@ -69,11 +64,11 @@ const notices = computed(() =>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
     <template v-for="(balance, i) in state.balances" :key="balance.path">
-      <BalanceLine :state="state" :school="school" :path="i" :title="title(i, 'healthy')" />
-      <BalanceLine v-if="faulted" :state="faulted" :school="school" :path="i" :title="title(i, 'faulted')" />
+      <BalanceLine :state="state" :limits="limits" :path="i" :title="title(i, 'healthy')" />
+      <BalanceLine v-if="faulted" :state="faulted" :limits="limits" :path="i" :title="title(i, 'faulted')" />
     </template>
     <p v-for="d in split" :key="d.path" class="split">
-      The schools disagree on {{ d.path }}: passes under {{ d.passes.join('; ') }} — fails under
+      Limit sets disagree on {{ d.path }}: passes under {{ d.passes.join('; ') }} — fails under
       {{ d.fails.join('; ') }}.
     </p>
     <div class="two">
@@ -87,55 +82,21 @@ const notices = computed(() =>
       />
       <DropTable :state="state" :faulted="faulted" :lit="null" :view="view" />
     </div>
-    <div v-if="fuses.length || state.places.length || scans.length" class="two">
-      <table v-if="fuses.length" class="data">
-        <caption>
-          Millivolts across each fuse, and the amps of the table
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Fuse</th>
-            <th scope="col" class="num">Healthy</th>
-            <th v-if="faulted" scope="col" class="num">Faulted</th>
-            <th scope="col" class="num">By the table</th>
-            <th scope="col">Holds</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in fuses" :key="row.part">
-            <th scope="row">{{ row.part }} {{ row.name }}</th>
-            <td class="num">{{ row.shown }}</td>
-            <td v-if="faulted" class="num">{{ row.other }}</td>
-            <td class="num">{{ row.amps }}</td>
-            <td>{{ row.why }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <table v-if="state.places.length" class="data">
-        <caption>
-          A clamp at each measuring place
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Place</th>
-            <th scope="col" class="num">Healthy</th>
-            <th v-if="faulted" scope="col" class="num">Faulted</th>
-            <th scope="col">Round one conductor</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(row, i) in state.places" :key="row.place">
-            <th scope="row">{{ row.place }} {{ row.name }}</th>
-            <td class="num">{{ amps(row.amps) }}</td>
-            <td v-if="faulted" class="num">{{ amps(faulted.places[i]!.amps) }}</td>
-            <td>
-              {{
-                (faulted ?? state).places[i]!.conductors.map((c) => `${c.part} ${amps(c.amps)}`).join(' · ')
-              }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+    <div v-if="fuses.length || places.length || scans.length" class="two">
+      <KeyTable
+        v-if="fuses.length"
+        :columns="fuseColumns(tell)"
+        :rows="fuses"
+        :beside="!!faulted"
+        caption="Millivolts across each fuse, and the amps of the table"
+      />
+      <KeyTable
+        v-if="places.length"
+        :columns="clampColumns"
+        :rows="places"
+        :beside="!!faulted"
+        caption="A clamp at each measuring place"
+      />
       <table v-for="scan in scans" :key="scan.part" class="data">
         <caption>
           Scan tool on

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit } from '../../../../test/demo'
 import type { Fault } from '../../../core/faults'
-import { answerKey } from '../../../core/readings'
-import type { Sortable } from '../../parts/rows'
+import { answerKey, type Sortable } from '../../../core/readings'
 import { keyPage, worksheetPage } from './pdf'
 
 const circuit = demoCircuit()
@@ -30,7 +29,7 @@ const faulted = answerKey(circuit, [fault])
 
 describe('the answer key on paper', () => {
   it('has every reachable point of every state, healthy beside faulted, and says what is planted', () => {
-    const text = words(keyPage({ circuit, healthy, faulted, faults: [fault], school: '' }, all).content)
+    const text = words(keyPage({ circuit, healthy, faulted, faults: [fault], limits: '' }, all).content)
     for (const state of healthy.states) expect(text).toContain(state.state.name)
     const [on] = healthy.states
     if (!on?.ok) throw new Error('unsolved')
@@ -40,7 +39,7 @@ describe('the answer key on paper', () => {
 
   it('has the rows that are picked, and no others', () => {
     const page = keyPage(
-      { circuit, healthy, faulted: null, faults: [], school: '' },
+      { circuit, healthy, faulted: null, faults: [], limits: '' },
       only('G1n', 'L1.filament'),
     )
     const text = words(page.content)

@@ -1,10 +1,26 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
 import { formatPlain, formatQuantity } from '../../../core/quantity'
-import { schoolOf, type AnswerKey, type StateKey } from '../../../core/readings'
+import {
+  columnsFor,
+  dropAmps,
+  dropColumns,
+  dropRows,
+  isolatedColumns,
+  isolatedTable,
+  limitSetOf,
+  pointColumns,
+  pointRows,
+  volts,
+  type AnswerKey,
+  type Arrange,
+  type Column,
+  type Figure,
+  type StateKey,
+} from '../../../core/readings'
 import type { BuildSheet } from '../../../core/workshop'
-import { dropRows, isolatedRows, pointRows, volts, type Arrange } from '../../parts/rows'
 import { drawingSvg } from '../../schematic/svg'
 
 const caution =
@@ -69,6 +85,24 @@ const table = (
   },
 })
 
+/** Rows by the columns of the key's own model; what the fault changes stands out. */
+function tableOf<R extends Figure>(
+  columns: readonly Column<R>[],
+  rows: readonly R[],
+  beside: boolean,
+): Content {
+  const shown = columnsFor(columns, beside)
+  return table(
+    shown.map((column) => column.head(beside)),
+    rows.map((row) =>
+      shown.map((column): TableCell => {
+        const text = column.text(row)
+        return column.faulted && row.bad ? { text, style: 'bad' } : text
+      }),
+    ),
+  )
+}
+
 function top(circuit: Circuit, title: string, wide = false): Content[] {
   return [
     { text: title, style: 'title' },
@@ -90,30 +124,25 @@ export interface KeyToPrint {
   readonly healthy: AnswerKey
   readonly faulted: AnswerKey | null
   readonly faults: readonly Fault[]
-  readonly school: string
+  readonly limits: string
 }
 
 /** The instructor's answer key: the drawing, and each state's figures, healthy beside faulted; rows as picked. */
 export const keyPdf = (key: KeyToPrint, arrange: Arrange): Promise<Blob> => make(keyPage(key, arrange))
 
 export function keyPage(
-  { circuit, healthy, faulted, faults, school }: KeyToPrint,
+  { circuit, healthy, faulted, faults, limits }: KeyToPrint,
   arrange: Arrange,
 ): TDocumentDefinitions {
   const states = healthy.states.flatMap((state, i): Content[] => {
-    if (!state.ok) return [{ text: `${state.state.name}: ${state.message}`, style: 'bad' }]
+    if (!state.ok) return [{ text: `${state.state.name}: ${tell(state.why)}`, style: 'bad' }]
     const found = faulted?.states[i]
-    return stateContent(state, found?.ok ? found : null, school, arrange)
+    return stateContent(state, found?.ok ? found : null, limits, arrange)
   })
-  const isolated = table(
-    ['Part', 'Between', 'Ohms', 'Continuity', ...(faulted ? ['Ohms, faulted', 'Continuity, faulted'] : [])],
-    arrange(isolatedRows(healthy.isolated, faulted?.isolated ?? null)).map((row) => [
-      row.part,
-      row.between,
-      row.shown,
-      row.beeps,
-      ...(faulted ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }, row.otherBeeps] : []),
-    ]),
+  const isolated = tableOf(
+    isolatedColumns,
+    arrange(isolatedTable(healthy.isolated, faulted?.isolated ?? null)),
+    faulted !== null,
   )
   return page(`Answer key: ${circuit.name}`, [
     ...top(circuit, `Answer key: ${circuit.name}`),
@@ -127,33 +156,19 @@ export function keyPage(
   ])
 }
 
-function stateContent(state: StateKey, other: StateKey | null, school: string, arrange: Arrange): Content[] {
+function stateContent(state: StateKey, other: StateKey | null, limits: string, arrange: Arrange): Content[] {
   const closing = state.balances.map((b, i) => {
     const now = other ?? state
-    const verdict = schoolOf(school).judge(now.balances[i]!, now.walks[i]!)
+    const verdict = limitSetOf(limits).judge(now.balances[i]!, now.walks[i]!)
     const n = now.balances[i]!
     const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : 'FAILS'
-    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${verdict.reason}`
+    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${tell(verdict.reason)}`
   })
-  const points = table(
-    ['Point', other ? 'Healthy' : 'Expected', 'Band', ...(other ? ['Faulted'] : [])],
-    arrange(pointRows(state, other)).map((row) => [
-      row.name,
-      row.shown,
-      row.spread,
-      ...(other ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }] : []),
-    ]),
-  )
-  const drops = table(
-    ['Piece', 'From – to', other ? 'Healthy' : 'Drop', ...(other ? ['Faulted'] : []), 'Amps'],
-    arrange(dropRows(state, other)).map((row) => [
-      `${row.part} ${row.name}`,
-      `${row.from} – ${row.to}`,
-      row.shown,
-      ...(other ? [{ text: row.other, ...(row.bad && { style: 'bad' }) }] : []),
-      formatQuantity(row.amps, 'A'),
-    ]),
-  )
+  // On paper there is no room for the difference: the two numbers stand side by side.
+  const short = <R>(columns: readonly Column<R>[]) =>
+    columns.filter(({ key, spare }) => key !== 'difference' && !spare)
+  const points = tableOf(short(pointColumns), arrange(pointRows(state, other)), other !== null)
+  const drops = tableOf([...short(dropColumns), dropAmps], arrange(dropRows(state, other)), other !== null)
   const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
   return [
     { text: state.state.name, style: 'state' },
@@ -185,7 +200,7 @@ export function worksheetPage(
       { text: state.state.name, style: 'state' },
       table(
         ['Red lead', 'Black lead', 'I predict', 'I read', 'In order?', 'What it tells me: cleared, suspect'],
-        blank.map((p) => [p.name, '', '', '', '', '']),
+        blank.map((p) => [p.at, '', '', '', '', '']),
         [46, 52, 62, 62, 52, '*'],
       ),
     ]
@@ -214,7 +229,7 @@ export function buildPdf(circuit: Circuit, sheet: BuildSheet): Promise<Blob> {
     page(`Build sheet: ${circuit.name}`, [
       ...top(circuit, `Build sheet: ${circuit.name}`),
       heading('Cautions'),
-      { ul: [...sheet.cautions, ...sheet.warnings.map((w) => w.text)] },
+      { ul: [...sheet.cautions, ...sheet.warnings.map((w) => tell(w.text))] },
       heading('Parts'),
       table(
         ['No.', 'Part', 'Values', 'Short names', 'For'],

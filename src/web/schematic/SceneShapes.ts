@@ -1,0 +1,46 @@
+import { h, type FunctionalComponent, type VNode } from 'vue'
+import type { Ink, Shape } from './scene'
+import { rampOf } from './svg'
+
+const inks: Readonly<Record<Ink, string>> = {
+  line: 'stroke',
+  heavy: 'stroke heavy',
+  filled: 'stroke filled',
+  partial: 'stroke partial',
+  ring: 'ring',
+  strike: 'strike',
+  dot: 'dot',
+  red: 'lead red',
+  black: 'lead black',
+}
+
+/** The scene's renderer for the screen: shapes as elements, ink and face as classes. */
+export const SceneShapes: FunctionalComponent<{ shapes: readonly Shape[] }> = ({ shapes }) => shapes.map(draw)
+SceneShapes.props = ['shapes']
+
+function draw(shape: Shape, key: number): VNode {
+  switch (shape.type) {
+    case 'path':
+      return h('path', { key, d: shape.d, transform: shape.transform, class: inks[shape.ink] })
+    case 'circle': {
+      const { x, y, r, ink, share } = shape
+      const style = share === undefined ? undefined : { fill: rampOf(share) }
+      return h('circle', { key, cx: x, cy: y, r, class: inks[ink], style })
+    }
+    case 'rect': {
+      const { x, y, width, height, ink } = shape
+      return h('rect', { key, x, y, width, height, class: inks[ink] })
+    }
+    case 'ellipse': {
+      const { x, y, rx, ry, ink } = shape
+      return h('ellipse', { key, cx: x, cy: y, rx, ry, class: inks[ink] })
+    }
+    case 'text': {
+      const { x, y, anchor, spans } = shape
+      const written = spans.map(({ text, face, dx, dy }, i) =>
+        h('tspan', { key: i, x: dy ? x : undefined, dy, dx, class: `face-${face}` }, text),
+      )
+      return h('text', { key, x, y, 'text-anchor': anchor }, written)
+    }
+  }
+}
