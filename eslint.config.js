@@ -3,11 +3,13 @@ import ts from 'typescript-eslint'
 import vue from 'eslint-plugin-vue'
 import prettier from 'eslint-config-prettier'
 import globals from 'globals'
+import { readdirSync } from 'node:fs'
 
 /** What a layer may not import, with the reason that the message gives. */
 const forbid = (patterns, message) => ({
   'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }] }],
 })
+const serverOnly = ['**/server/**', 'node:*', 'express', 'pg', '@electric-sql/*']
 const interfaceAndNode = [
   'vue',
   'vue-*',
@@ -21,6 +23,52 @@ const interfaceAndNode = [
   'fs',
   'path',
 ]
+
+const outside = ['**/web/**', '**/server/**', '**/contract/**', '**/cli/**']
+
+/** Folders of the core, from the ground up: each may import what stands before it, and nothing behind it. */
+const layers = [
+  'document',
+  'quantity',
+  'solve',
+  'parts',
+  'circuit',
+  'faults',
+  'board',
+  'time',
+  'instruments',
+  'readings',
+  'attempt',
+  'diagnosis',
+  'assessment',
+  'workshop',
+  'formats',
+  'words',
+]
+const coreLayers = layers.map((layer, i) => ({
+  files: [`src/core/${layer}/**/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: forbid(
+    [
+      ...interfaceAndNode,
+      ...outside,
+      ...layers
+        .slice(i + 1)
+        .flatMap((later) => [`../${later}`, `../${later}/**`, `../../${later}`, `../../${later}/**`]),
+    ],
+    `Arrows point down: ${layer}/ knows ${layers.slice(0, i).join(', ') || 'nothing of the core'}, and no outer layer.`,
+  ),
+}))
+
+/** Places of the interface: none imports another; what several show stands in readings/. */
+const places = readdirSync(new URL('./src/web/places/', import.meta.url))
+const placeRules = places.map((place) => ({
+  files: [`src/web/places/${place}/**/*.{ts,vue}`],
+  rules: forbid(
+    [...serverOnly, ...places.filter((other) => other !== place).flatMap((other) => [`../${other}/**`])],
+    'No place imports another: what both show goes into web/readings.',
+  ),
+}))
 
 export default ts.config(
   { ignores: ['dist', 'data', 'node_modules', 'test-results', 'playwright-report'] },
@@ -46,7 +94,7 @@ export default ts.config(
     ignores: ['**/*.test.ts'],
     rules: {
       ...forbid(
-        [...interfaceAndNode, '**/web/**', '**/server/**', '**/contract/**'],
+        [...interfaceAndNode, ...outside],
         'The core is pure: it knows no interface, no Node and no outer layer.',
       ),
       'no-restricted-globals': [
@@ -65,23 +113,7 @@ export default ts.config(
       ],
     },
   },
-  {
-    files: ['src/core/solve/**/*.ts'],
-    ignores: ['**/*.test.ts'],
-    rules: forbid(
-      [
-        ...interfaceAndNode,
-        '**/web/**',
-        '**/server/**',
-        '**/contract/**',
-        '**/parts/**',
-        '**/circuit/**',
-        '**/faults/**',
-        '**/readings/**',
-      ],
-      'The solver knows networks, not parts: parts know its small interface, never the other way round.',
-    ),
-  },
+  ...coreLayers,
   {
     files: ['src/contract/**/*.ts'],
     rules: forbid([...interfaceAndNode, '**/web/**', '**/server/**'], 'The contract rests on core alone.'),
@@ -92,9 +124,19 @@ export default ts.config(
   },
   {
     files: ['src/web/**/*.{ts,vue}'],
+    rules: forbid(serverOnly, 'The interface meets the server through the contract only.'),
+  },
+  {
+    files: ['src/web/{api,parts,readings,schematic,shell,stores,theme,workers}/**/*.{ts,vue}'],
+    rules: forbid([...serverOnly, '**/places/**'], 'What places share knows no place.'),
+  },
+  ...placeRules,
+  {
+    files: ['src/cli/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: forbid(
-      ['**/server/**', 'node:*', 'express', 'pg', '@electric-sql/*'],
-      'The interface meets the server through the contract only.',
+      ['**/web/**', '**/server/**', '**/contract/**', 'vue', 'pinia', 'naive-ui', 'express'],
+      'Commands rest on the core alone.',
     ),
   },
   prettier,

@@ -68,7 +68,7 @@ test('a seized motor: the student is told what there is to see, and nothing else
   await expect(part(page, 'M1')).toContainText('hums')
   await page.getByRole('button', { name: 'unplug M1 washer pump' }).click()
   await expect(part(page, 'M1')).toContainText('unplugged')
-  await expect(page.getByText('M1 out')).toBeVisible()
+  await expect(page.getByText('M1 unplugged')).toBeVisible()
 })
 
 test('the student needs no mouse', async ({ page }) => {

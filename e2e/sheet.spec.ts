@@ -17,7 +17,7 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
     data: {
       faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.8 }],
       state: 'wash',
-      school: '',
+      limits: '',
       complaint: 'The washer only dribbles',
     },
   })

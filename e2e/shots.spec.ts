@@ -57,7 +57,7 @@ test('pictures of the main views', async ({ page }) => {
   await part(page, 'G1').press('Enter')
   await shot('desk')
   await page.getByRole('button', { name: 'That is what it tells me' }).click()
-  await page.locator('form[aria-label=Conclusion]').getByLabel('Part').selectOption('X2')
+  await page.locator('form[aria-label=Conclusion]').getByLabel('Piece').selectOption('X2')
   await page.getByLabel('How it failed').selectOption('corroded')
   await page.getByRole('button', { name: 'Conclude', exact: true }).click()
   await page.getByText('Concluded. Your instructor').waitFor()

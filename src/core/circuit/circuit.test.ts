@@ -176,7 +176,10 @@ describe('edits', () => {
     })
     expect(result).toMatchObject({
       ok: false,
-      problem: { code: 'parts.range', params: { label: 'Rated watts', least: '0.5', most: '150', unit: 'W' } },
+      problem: {
+        code: 'parts.range',
+        params: { label: 'Rated watts', least: '0.5', most: '150', unit: 'W' },
+      },
     })
   })
 })

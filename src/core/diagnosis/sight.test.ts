@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { alike, groupsOf, revealing, seeAll, sightOf, sightsOf } from '.'
 import { possibleFaults, type Fault } from '../faults'
+import { tell } from '../words'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
 const lamp = demoCircuit()
@@ -12,31 +13,31 @@ describe('what can see a fault', () => {
     const seen = shows({ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 })
     expect(seen.length).toBeGreaterThan(3)
     // On the bench half an ohm more may be seen by who looks closely; a beep says nothing.
-    expect(seen.every((t) => t.state === 'on' || t.kind === 'ohms')).toBe(true)
-    expect(seen.some((t) => t.kind === 'continuity')).toBe(false)
-    expect(seen.some((t) => t.kind === 'drop' && t.place === 'X2')).toBe(true)
+    expect(seen.every((t) => t.state === 'on' || t.sort === 'ohms')).toBe(true)
+    expect(seen.some((t) => t.sort === 'continuity')).toBe(false)
+    expect(seen.some((t) => t.sort === 'drop' && t.place === 'X2')).toBe(true)
   })
 
   it('an open wire shows on the ohmmeter and in volts, and in what the lamp does', () => {
-    const kinds = new Set(shows({ kind: 'open', part: 'W4', segment: 'copper' }).map((t) => t.kind))
+    const kinds = new Set(shows({ kind: 'open', part: 'W4', segment: 'copper' }).map((t) => t.sort))
     for (const kind of ['continuity', 'ohms', 'volts', 'drop', 'notice', 'lamp'] as const)
       expect(kinds).toContain(kind)
   })
 
   it('a fuse and a clamp feel the amps that a fault takes away, and a healthy board keeps them', () => {
     const kinds = shows({ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 3 })
-    const clamps = kinds.filter((t) => t.kind === 'clamp')
-    expect(clamps.map((t) => t.what)).toContain('clamp round the feed of L1')
-    expect(kinds.some((t) => t.kind === 'fuse' && t.place === 'F1' && t.state === 'on')).toBe(true)
+    const clamps = kinds.filter((t) => t.sort === 'clamp')
+    expect(clamps.map((t) => tell(t.what))).toContain('clamp round the feed of L1')
+    expect(kinds.some((t) => t.sort === 'fuse' && t.place === 'F1' && t.state === 'on')).toBe(true)
     // Too little for a clamp: the same joint at twenty milliohms.
     const slight = shows({ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.02 })
-    expect(slight.some((t) => t.kind === 'clamp')).toBe(false)
-    expect(slight.some((t) => t.kind === 'drop' && t.place === 'G1')).toBe(true)
+    expect(slight.some((t) => t.sort === 'clamp')).toBe(false)
+    expect(slight.some((t) => t.sort === 'drop' && t.place === 'G1')).toBe(true)
   })
 
   it('a loom has its measuring places among the tests', () => {
-    const places = sightsOf(demoCircuit('sweeper-side-harness')).tests.filter((t) => t.kind === 'clamp')
-    expect(places.some((t) => / at /.test(t.what))).toBe(true)
+    const places = sightsOf(demoCircuit('sweeper-side-harness')).tests.filter((t) => t.sort === 'clamp')
+    expect(places.some((t) => / at /.test(tell(t.what)))).toBe(true)
   })
 
   it('no test sees a fault that is not there', () => {

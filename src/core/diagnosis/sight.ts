@@ -1,19 +1,41 @@
 import { solveBoard } from '../board'
 import { firstSource, systemOf, wireUp, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
-import { dcClamp, readTestLamp, workshopMeter, type MeterType } from '../instruments'
+import type { Message } from '../document'
+import {
+  dcClamp,
+  instrumentOf,
+  readTestLamp,
+  settingsOf,
+  workshopMeter,
+  type InstrumentKey,
+  type MeterType,
+} from '../instruments'
 import { brightnessScale, partOfKind } from '../parts'
+import { formatQuantity } from '../quantity'
 import { answerKey, type StateKey } from '../readings'
+import { say } from './phrases'
 
-export type TestKind = 'volts' | 'drop' | 'fuse' | 'clamp' | 'lamp' | 'continuity' | 'ohms' | 'notice'
+/** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
+export const sorts = {
+  volts: { title: 'Volts to battery −', instrument: 'volts' },
+  drop: { title: 'Voltage drops', instrument: 'volts' },
+  fuse: { title: 'Fuse millivolts', instrument: 'fuseVolts' },
+  clamp: { title: 'Clamp', instrument: 'clamp' },
+  lamp: { title: 'Test lamp', instrument: 'testLamp' },
+  continuity: { title: 'Continuity', instrument: 'continuity' },
+  ohms: { title: 'Ohms, isolated', instrument: 'ohms' },
+  notice: { title: 'Seen and heard', instrument: undefined },
+} as const satisfies Readonly<Record<string, { title: string; instrument: InstrumentKey | undefined }>>
+export type Sort = keyof typeof sorts
 
 /** A test that somebody might do on this circuit. */
 export interface Test {
-  readonly kind: TestKind
+  readonly sort: Sort
   /** Id of the state, or none where the part lies on the bench. */
   readonly state?: string
   readonly place: string
-  readonly what: string
+  readonly what: Message
 }
 
 /** What every test shows of one board: a number, or a word's number; NaN where nothing holds it. */
@@ -73,10 +95,10 @@ function readAll(
   }
   for (const row of key.isolated) {
     const place = row.part
-    const what = `${row.part} ${row.between}`
+    const what = say('alone', { part: row.part, between: row.between })
     const ohms = Math.min(open, row.ohms.value ?? open)
-    add(() => ({ kind: 'ohms', place, what }), ohms, ohmsBand(ohms))
-    add(() => ({ kind: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, 0.5)
+    add(() => ({ sort: 'ohms', place, what }), ohms, ohmsBand(ohms))
+    add(() => ({ sort: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, 0.5)
   }
   return Float64Array.from(found)
 }
@@ -87,39 +109,44 @@ function stateTests(state: StateKey, id: string, add: Add): void {
   for (const row of state.points) {
     if (row.inside) continue
     add(
-      () => ({ kind: 'volts', state: id, place: row.name, what: `${row.name} to battery −` }),
+      () => ({ sort: 'volts', state: id, place: row.name, what: say('toGround', { point: row.name }) }),
       row.value ?? Number.NaN,
       row.band,
     )
   }
   for (const row of state.drops)
     add(
-      () => ({ kind: 'drop', state: id, place: row.part, what: `${row.from} to ${row.to}` }),
+      () => ({
+        sort: 'drop',
+        state: id,
+        place: row.part,
+        what: say('between', { from: row.from, to: row.to }),
+      }),
       row.value ?? Number.NaN,
       row.band,
     )
   for (const row of state.fuses)
     add(
-      () => ({ kind: 'fuse', state: id, place: row.part, what: `millivolts across ${row.part}` }),
+      () => ({ sort: 'fuse', state: id, place: row.part, what: say('acrossFuse', { part: row.part }) }),
       row.value ?? Number.NaN,
       row.band,
     )
-  const clamp = (place: string, what: string, amps: number) =>
-    add(() => ({ kind: 'clamp', state: id, place, what: `clamp round ${what}` }), amps, clampBand(amps))
+  const clamp = (place: string, what: Message, amps: number) =>
+    add(() => ({ sort: 'clamp', state: id, place, what: say('round', { what }) }), amps, clampBand(amps))
   for (const { place, bundle, amps, conductors } of state.places) {
-    clamp(place, `${bundle} at ${place}`, amps)
-    for (const { part, amps: own } of conductors) clamp(place, `${part} at ${place}`, own)
+    clamp(place, say('place', { bundle, place }), amps)
+    for (const { part, amps: own } of conductors) clamp(place, say('wireAt', { part, place }), own)
   }
   // Where no loom offers a place, there is still the wire of each load.
   const loads = new Set<string>()
   for (const { part, side, amps } of state.drops) {
     if (side !== 'load' || loads.has(part)) continue
     loads.add(part)
-    clamp(part, `the feed of ${part}`, amps)
+    clamp(part, say('feedOf', { part }), amps)
   }
   for (const notice of state.notices)
     add(
-      () => ({ kind: 'notice', state: id, place: notice.part, what: `what ${notice.part} does` }),
+      () => ({ sort: 'notice', state: id, place: notice.part, what: say('whatDoes', { part: notice.part }) }),
       wordNumber(notice.key),
       0.5,
     )
@@ -158,12 +185,12 @@ function lampTests(
     const [feed, back] = definition.through.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
     const plus = wiring.nodeOf(battery.id, 'pos')
     for (const [red, black, what] of [
-      [feed, 0, `lamp from ${part.id}’s feed to battery −`],
-      [plus, back, `lamp from battery + to ${part.id}’s return`],
+      [feed, 0, say('lampFeed', { part: part.id })],
+      [plus, back, say('lampReturn', { part: part.id })],
     ] as const) {
       const glow = solved.ok ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
       const level = brightnessScale.indexOf(glow)
-      add(() => ({ kind: 'lamp', state: id, place: part.id, what }), level, 0.5)
+      add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, 0.5)
     }
   }
 }
@@ -184,7 +211,7 @@ export function alike({ band }: Sights, a: Sight, b: Sight): boolean {
   return true
 }
 
-export interface Seen {
+export interface SeenFault {
   readonly fault: Fault
   readonly sight: Sight
   /** A further size of a fault that was seen at its usual one. */
@@ -195,7 +222,7 @@ export interface Seen {
  * Sees every fault of the catalogue, at its usual size first and then at the sizes of its kind's grid; one a step, so that
  * whoever asks can show how far it has come and stop.
  */
-export function* seeAll(circuit: Circuit): Generator<{ seen: Seen; done: number; of: number }> {
+export function* seeAll(circuit: Circuit): Generator<{ seen: SeenFault; done: number; of: number }> {
   const usual = possibleFaults(circuit)
   const variants = usual.flatMap((fault) =>
     (faultOfKind(fault.kind).severity?.grid ?? [])
@@ -214,16 +241,16 @@ export function* seeAll(circuit: Circuit): Generator<{ seen: Seen; done: number;
 
 /** Columns of the map: tests of a kind in a state, taken together. */
 export interface Group {
-  readonly kind: TestKind
+  readonly sort: Sort
   readonly state?: string
   readonly tests: readonly number[]
 }
 
 export function groupsOf({ tests }: Pick<Sights, 'tests'>): Group[] {
-  const groups = new Map<string, { kind: TestKind; state?: string; tests: number[] }>()
-  tests.forEach(({ kind, state }, i) => {
-    const id = `${kind} ${state ?? ''}`
-    const group = groups.get(id) ?? { kind, ...(state !== undefined && { state }), tests: [] }
+  const groups = new Map<string, { sort: Sort; state?: string; tests: number[] }>()
+  tests.forEach(({ sort, state }, i) => {
+    const id = `${sort} ${state ?? ''}`
+    const group = groups.get(id) ?? { sort, ...(state !== undefined && { state }), tests: [] }
     group.tests.push(i)
     groups.set(id, group)
   })
@@ -231,4 +258,25 @@ export function groupsOf({ tests }: Pick<Sights, 'tests'>): Group[] {
 }
 
 /** Tests that people do too readily: they pass by what only shows under load. */
-export const lazyKinds: readonly TestKind[] = ['continuity', 'ohms', 'lamp']
+export function isLazy(sort: Sort): boolean {
+  const key = sorts[sort].instrument
+  if (!key) return false
+  const instrument = instrumentOf(key)
+  const { needsDead, carries, underLoad } = instrument.nature(settingsOf(instrument))
+  return needsDead === true || (carries === true && !underLoad)
+}
+
+/** A value that such a test shows, as its instrument writes it. */
+export function writeSight(sort: Sort, value: number): string {
+  const key = sorts[sort].instrument
+  if (!key || Number.isNaN(value)) return key ? 'floating' : ''
+  const { asks } = instrumentOf(key)
+  switch (asks.type) {
+    case 'beep':
+      return value ? 'beep' : 'no beep'
+    case 'word':
+      return asks.words[value] ?? ''
+    case 'value':
+      return asks.open && value >= 1e8 ? 'OL' : formatQuantity(value, asks.unit)
+  }
+}

@@ -104,19 +104,19 @@ export function readSpice(source: string): Read<PlainCircuit> {
   let inner = 0
   for (const line of body.filter((l) => !l.text.startsWith('.'))) {
     const [name = '', a, b, ...values] = line.text.split(/\s+/)
-    const kind = name[0]!.toLowerCase()
-    if (!['r', 'v', 'i', 'd'].includes(kind)) {
+    const letter = name[0]!.toLowerCase()
+    if (!['r', 'v', 'i', 'd'].includes(letter)) {
       refuse(line, say('notUnderstood', { word: name, accepted }))
       continue
     }
     if (seen.has(name.toLowerCase())) refuse(line, say('twice', { name }))
     seen.add(name.toLowerCase())
     if (a === undefined || b === undefined || values.length === 0) {
-      refuse(line, say(kind === 'd' ? 'needsModel' : 'needsValue', { name }))
+      refuse(line, say(letter === 'd' ? 'needsModel' : 'needsValue', { name }))
       continue
     }
     const joined = { a: nodeOf(a), b: nodeOf(b), owner: { part: name, segment: 'element' } }
-    if (kind === 'd') {
+    if (letter === 'd') {
       const model = models.get(values[0]!.toLowerCase())
       if (!model) {
         refuse(line, say('noModel', { model: values[0]!, name }))
@@ -135,9 +135,9 @@ export function readSpice(source: string): Read<PlainCircuit> {
     const text = values[0]!.toLowerCase() === 'dc' ? values[1] : values[0]
     const value = text === undefined ? undefined : spiceNumber(text)
     if (value === undefined) refuse(line, say('noValue', { text: text ?? '', name }))
-    else if (kind === 'r' && !(value > 0)) refuse(line, say('aboveZero', { name }))
-    else if (kind === 'r') elements.push({ type: 'resistor', ...joined, ohms: value })
-    else if (kind === 'v') elements.push({ type: 'ideal', ...joined, volts: value })
+    else if (letter === 'r' && !(value > 0)) refuse(line, say('aboveZero', { name }))
+    else if (letter === 'r') elements.push({ type: 'resistor', ...joined, ohms: value })
+    else if (letter === 'v') elements.push({ type: 'ideal', ...joined, volts: value })
     // SPICE counts a current source from its first node through itself to the second.
     else elements.push({ type: 'current', ...joined, a: joined.b, b: joined.a, amps: value })
   }

@@ -5,6 +5,7 @@ import { say as assessment } from '../assessment/phrases'
 import { say as attempt } from '../attempt/phrases'
 import { say as board } from '../board/phrases'
 import { say as circuit } from '../circuit/phrases'
+import { say as diagnosis } from '../diagnosis/phrases'
 import { say as faults } from '../faults/phrases'
 import { say as formats } from '../formats/phrases'
 import { say as instruments } from '../instruments/phrases'
@@ -29,6 +30,7 @@ export const catalogues: readonly Phrases<Readonly<Record<string, string>>>[] = 
   instruments,
   readings,
   attempt,
+  diagnosis,
   assessment,
   workshop,
   formats,

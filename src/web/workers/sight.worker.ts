@@ -1,5 +1,5 @@
 import type { Circuit } from '../../core/circuit'
-import { seeAll, sightOf, sightsOf, type Seen, type Sight, type Sights } from '../../core/diagnosis'
+import { seeAll, sightOf, sightsOf, type SeenFault, type Sight, type Sights } from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
 
 export interface SightAsk {
@@ -8,7 +8,7 @@ export interface SightAsk {
 }
 export type SightSays =
   | { readonly type: 'begun'; readonly sights: Sights; readonly planted: Sight | null }
-  | { readonly type: 'seen'; readonly seen: readonly Seen[]; readonly done: number; readonly of: number }
+  | { readonly type: 'seen'; readonly seen: readonly SeenFault[]; readonly done: number; readonly of: number }
   | { readonly type: 'done' }
 
 const say = (message: SightSays) => postMessage(message)
@@ -18,7 +18,7 @@ self.onmessage = ({ data }: MessageEvent<SightAsk>) => {
   const { circuit, planted } = data
   const sights = sightsOf(circuit)
   say({ type: 'begun', sights, planted: planted.length ? sightOf(circuit, planted) : null })
-  let batch: Seen[] = []
+  let batch: SeenFault[] = []
   let told = performance.now()
   for (const { seen, done, of } of seeAll(circuit)) {
     batch.push(seen)

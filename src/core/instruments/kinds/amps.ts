@@ -16,7 +16,7 @@ export const amps = defineInstrument({
   settings: [
     {
       key: 'jack',
-      label: 'Red lead in',
+      label: 'Jack',
       options: [
         { key: 'amps', label: 'A' },
         { key: 'milli', label: 'mA' },

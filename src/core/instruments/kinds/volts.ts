@@ -29,7 +29,7 @@ export const volts = defineInstrument({
     },
     {
       key: 'jack',
-      label: 'Red lead in',
+      label: 'Jack',
       options: [
         { key: 'volts', label: 'V Ω' },
         { key: 'amps', label: 'A' },

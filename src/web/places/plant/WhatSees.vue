@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { NButton, NProgress } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
+import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import {
   alike,
   groupsOf,
-  lazyKinds,
+  isLazy,
   revealing,
-  type Seen,
+  sorts,
+  writeSight,
+  type SeenFault,
   type Sight,
-  type TestKind,
 } from '../../../core/diagnosis'
 import { describeFault, type Fault } from '../../../core/faults'
-import { formatQuantity } from '../../../core/quantity'
 import { useSight } from './useSight'
 
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
@@ -26,28 +27,9 @@ watch(
   { immediate: true },
 )
 
-const titles: Record<TestKind, string> = {
-  volts: 'Volts to battery −',
-  drop: 'Voltage drops',
-  fuse: 'Fuse millivolts',
-  clamp: 'Clamp',
-  lamp: 'Test lamp',
-  continuity: 'Continuity',
-  ohms: 'Ohms, isolated',
-  notice: 'Seen and heard',
-}
 const stateName = (id: string | undefined) =>
   props.circuit.states.find((s) => s.id === id)?.name ?? 'on the bench'
 const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
-const inVolts: readonly TestKind[] = ['volts', 'drop', 'fuse']
-function written(kind: TestKind, value: number): string {
-  if (inVolts.includes(kind)) return Number.isNaN(value) ? 'floating' : formatQuantity(value, 'V')
-  if (kind === 'clamp') return formatQuantity(value, 'A')
-  if (kind === 'ohms') return value >= 1e8 ? 'OL' : formatQuantity(value, 'Ω')
-  if (kind === 'continuity') return value ? 'beep' : 'no beep'
-  return ''
-}
-
 interface Line {
   title: string
   state: string
@@ -68,15 +50,15 @@ const lines = computed<Line[]>(() => {
       const margin = (i: number) => Math.abs((now[i] ?? 0) - (s.healthy[i] ?? 0)) / (s.band[i] || 1e-9)
       const best = shown.sort((a, b) => (margin(b) || 0) - (margin(a) || 0))[0]
       const test = best === undefined ? undefined : s.tests[best]
-      const from = best === undefined ? '' : written(group.kind, s.healthy[best]!)
-      const to = best === undefined ? '' : written(group.kind, now[best]!)
+      const from = best === undefined ? '' : writeSight(group.sort, s.healthy[best]!)
+      const to = best === undefined ? '' : writeSight(group.sort, now[best]!)
       return {
-        title: titles[group.kind],
+        title: sorts[group.sort].title,
         state: stateName(group.state),
         hits: shown.length,
         of: group.tests.length,
-        best: test ? `${test.what}${to ? `: ${to} instead of ${from}` : ''}` : '',
-        lazy: lazyKinds.includes(group.kind),
+        best: test ? `${tell(test.what)}${to ? `: ${to} instead of ${from}` : ''}` : '',
+        lazy: isLazy(group.sort),
       }
     })
     .sort((a, b) => b.hits / b.of - a.hits / a.of)
@@ -101,7 +83,7 @@ const twins = computed(() => {
 
 const rows = computed(() =>
   seen.value
-    .filter((row: Seen) => !row.variant)
+    .filter((row: SeenFault) => !row.variant)
     .map(({ fault, sight }: { fault: Fault; sight: Sight }) => {
       const hits = new Set(sights.value ? revealing(sights.value, sight) : [])
       return {
@@ -184,11 +166,11 @@ const shade = ({ n, of }: { n: number; of: number }) =>
             <th scope="col">Fault</th>
             <th
               v-for="g in groups"
-              :key="g.kind + g.state"
+              :key="g.sort + g.state"
               scope="col"
-              :title="`${titles[g.kind]}, ${stateName(g.state)}`"
+              :title="`${sorts[g.sort].title}, ${stateName(g.state)}`"
             >
-              <span>{{ titles[g.kind] }}, {{ stateName(g.state) }}</span>
+              <span>{{ sorts[g.sort].title }}, {{ stateName(g.state) }}</span>
             </th>
           </tr>
         </thead>

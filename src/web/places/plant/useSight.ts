@@ -1,6 +1,6 @@
 import { onScopeDispose, ref, shallowRef, toRaw, triggerRef } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import type { Seen, Sight, Sights } from '../../../core/diagnosis'
+import type { SeenFault, Sight, Sights } from '../../../core/diagnosis'
 import type { Fault } from '../../../core/faults'
 import type { SightAsk, SightSays } from '../../workers/sight.worker'
 
@@ -8,7 +8,7 @@ import type { SightAsk, SightSays } from '../../workers/sight.worker'
 export function useSight() {
   const sights = shallowRef<Sights | null>(null)
   const planted = shallowRef<Sight | null>(null)
-  const seen = shallowRef<Seen[]>([])
+  const seen = shallowRef<SeenFault[]>([])
   const progress = ref<{ done: number; of: number } | null>(null)
   let worker: Worker | null = null
 
