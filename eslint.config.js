@@ -70,6 +70,16 @@ const placeRules = places.map((place) => ({
   ),
 }))
 
+/** Outside the parts, the faults and their symbols nothing knows a kind by its name: it asks for what the kind says of itself. */
+const compared = "BinaryExpression[operator=/^[!=]==?$/][right.type='Literal'][right.value=/./]"
+const kindByName = [
+  `${compared}[left.name='kind']`,
+  `${compared} > MemberExpression[property.name='kind']`,
+].map((selector) => ({
+  selector,
+  message: 'Ask a part or a fault for a capability or a trait, not for its kind.',
+}))
+
 export default ts.config(
   { ignores: ['dist', 'data', 'node_modules', 'test-results', 'playwright-report'] },
   js.configs.recommended,
@@ -114,6 +124,16 @@ export default ts.config(
     },
   },
   ...coreLayers,
+  {
+    files: ['src/**/*.{ts,vue}'],
+    ignores: [
+      '**/*.test.ts',
+      'src/core/{parts,faults}/**',
+      'src/web/schematic/symbols.ts',
+      'src/core/circuit/upgrade.ts',
+    ],
+    rules: { 'no-restricted-syntax': ['error', ...kindByName] },
+  },
   {
     files: ['src/contract/**/*.ts'],
     rules: forbid([...interfaceAndNode, '**/web/**', '**/server/**'], 'The contract rests on core alone.'),

@@ -3,7 +3,7 @@ import { once } from 'node:events'
 
 export interface Running {
   readonly url: string
-  /** As a power cut would: no chance to tidy up. */
+  /** Ends the process with no chance to tidy up; the machine and its disk go on. */
   kill: () => Promise<void>
 }
 

@@ -212,7 +212,7 @@ export async function takeStep(
       { order: { circuit, planted, frame }, bench, before: types.map(({ type }) => type), action },
       stopping,
     )
-    if (!performed.ok) throw new Refusal(performed.kind === 'at' ? 409 : 422, performed.why)
+    if (!performed.ok) throw new Refusal(performed.trouble === 'order' ? 409 : 422, performed.why)
     const taken = await record(database, id, key, order.taken, performed.step, after)
     if (taken) return taken
   }

@@ -20,7 +20,6 @@ export const say = phrases('assessment', {
   notYetShown: 'not yet shown',
   // Facts by name.
   seen: 'what was seen ({notices})',
-  saw: '{id} {notice}',
   reading: 'reading {number} ({text}, {held})',
   leads: '{red} to {black}',
   at: 'at {place}',

@@ -69,6 +69,7 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
       return {
         ...bench,
         repairs: [...bench.repairs, { piece: step.piece, by: step.by }],
+        reseated: piece && repair.reseats ? union(bench.reseated, [piece.part]) : bench.reseated,
         replaced: bench.replaced + (repair.consumes ? 1 : 0),
         // A new or refitted fuse stands in the holder again.
         blown: piece && repair.consumes ? bench.blown.filter((id) => id !== piece.part) : bench.blown,
@@ -126,19 +127,25 @@ function effects(
 const union = <T>(a: readonly T[], b: readonly T[]): readonly T[] =>
   b.length ? [...new Set([...a, ...b])] : a
 
-/** Faults that are still there: neither repaired nor, being slack, reseated. */
+/** Faults that are still there: neither repaired, nor gone with the old fuse, nor, being slack, reseated. */
 export function faultsLeft(
   circuit: Circuit,
   planted: readonly Fault[],
-  { repairs, reseated }: Pick<Bench, 'repairs' | 'reseated'>,
+  { repairs, reseated, renewed }: Pick<Bench, 'repairs' | 'reseated' | 'renewed'>,
 ): Fault[] {
   return planted.filter(
     (fault) =>
       !(faultOfKind(fault.kind).reseats && reseated.includes(fault.part)) &&
+      !(renewed.includes(fault.part) && fuseOf(circuit, fault.part) === fault.segment) &&
       !repairs.some(({ piece, by }) =>
         findPieces(circuit, piece).some((one) => cures(circuit, one, by, fault)),
       ),
   )
+}
+
+const fuseOf = (circuit: Circuit, id: string): string | undefined => {
+  const part = circuit.parts.find((p) => p.id === id)
+  return part && partOfKind(part.kind).protects?.segment
 }
 
 export const stateOf = (arrangement: Arrangement): CircuitState => ({

@@ -21,9 +21,9 @@ export type Action =
 export type Performed =
   | { readonly ok: true; readonly step: Step }
   /** `at` of a refusal that the order of the work asks for, `wrong` of what cannot be done at all. */
-  | { readonly ok: false; readonly why: Message; readonly kind: 'at' | 'wrong' }
+  | { readonly ok: false; readonly why: Message; readonly trouble: 'order' | 'input' }
 
-const wrong = (why: Message): Performed => ({ ok: false, why, kind: 'wrong' })
+const wrong = (why: Message): Performed => ({ ok: false, why, trouble: 'input' })
 
 /**
  * Carries a student's action out on the bench: what it shows, and what it does to the bench. The words of a refusal say
@@ -52,12 +52,12 @@ export function perform(
     case 'test':
       return test(order, bench, action, wiring)
     case 'infer': {
-      if (before[before.length - 1] !== 'test') return { ok: false, why: say('readingFirst'), kind: 'at' }
+      if (before[before.length - 1] !== 'test') return { ok: false, why: say('readingFirst'), trouble: 'order' }
       const stranger = [...action.struck, ...action.ringed].find((p) => !findPieces(circuit, p).length)
       return stranger === undefined ? { ok: true, step: action } : wrong(say('noPiece', { id: stranger }))
     }
     case 'conclude': {
-      if (!before.includes('test')) return { ok: false, why: say('testFirst'), kind: 'at' }
+      if (!before.includes('test')) return { ok: false, why: say('testFirst'), trouble: 'order' }
       if (!findPieces(circuit, action.piece).length) return wrong(say('noPiece', { id: action.piece }))
       return { ok: true, step: action }
     }
@@ -112,7 +112,7 @@ function test(
   const { reading: given, ...rest } = action
   const step = { ...rest, held: reader.held, settings: reader.connected.settings, also }
   if (action.source !== 'model') {
-    if (!given) return { ok: false, why: say('typed'), kind: 'at' }
+    if (!given) return { ok: false, why: say('typed'), trouble: 'order' }
     return { ok: true, step: { ...step, reading: given } }
   }
   const solved = boardOf(order, bench, action.arrangement, wiring)

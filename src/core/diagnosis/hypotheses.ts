@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
-import { partOfKind } from '../parts'
+import { partOfKind, type AnyPart } from '../parts'
 
 /**
  * One way the circuit could be. A severity that is a number is split into cells of its kind's grid: `corners`
@@ -17,12 +17,9 @@ export interface Hypothesis {
  * How often a piece fails: returns and joints more than wire, loads and fuses in between (common practice, no
  * source). One weight per segment; its faults and severities share it.
  */
-function priorOf(role: string, segment: { key: string }, kind: Fault['kind']): number {
-  if (kind === 'burntOut' || kind === 'blown') return 3
-  if (role === 'connection') return 3
-  if (segment.key === 'copper' || segment.key === 'braid' || segment.key === 'metal') return 1
-  return 2
-}
+const priorOf = ({ role, cable, ground }: AnyPart, segment: string, kind: Fault['kind']): number =>
+  faultOfKind(kind).often ??
+  (role === 'connection' ? 3 : cable?.segment === segment || (role === 'conductor' && ground) ? 1 : 2)
 
 /** Healthy, and every single fault of the catalogue on every piece that it can strike. */
 export function hypothesesOf(circuit: Circuit): Hypothesis[] {
@@ -35,8 +32,7 @@ export function hypothesesOf(circuit: Circuit): Hypothesis[] {
   }
   const faulted = all.flatMap((fault): Hypothesis[] => {
     const definition = roles.get(fault.part)!
-    const segment = definition.segments.find((s) => s.key === fault.segment)!
-    const weight = priorOf(definition.role, segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
+    const weight = priorOf(definition, fault.segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
     const grid = faultOfKind(fault.kind).severity?.grid
     if (!grid) return [{ part: fault.part, corners: [fault], prior: weight }]
     return grid.slice(1).map((high, i) => ({

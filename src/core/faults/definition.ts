@@ -63,8 +63,8 @@ export interface FaultDefinition<K extends string = string> {
   readonly drawsMore?: true
   /** It makes heat on the board. */
   readonly heats?: true
-  /** How much rarer it is than the common ways to fail, 0 to 1; 1 unless said (common practice, no source). */
-  readonly rare?: number
+  /** How often it is met beside a wire that is broken, where that is not told by what it strikes (common practice, no source). */
+  readonly often?: number
   /** The conductor is touched on its way: before and behind the place run two currents. */
   readonly touches?: true
   /** Taking the joint apart and together again hides it: it has “repaired itself”. */

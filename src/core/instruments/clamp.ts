@@ -25,8 +25,8 @@ export function clampAmps(solved: SolvedBoard, conductors: readonly Clamped[]): 
 function ampsAlong({ board, point }: SolvedBoard, id: string, at: number): number {
   const part = board.circuit.parts.find((p) => p.id === id)
   if (!part) return 0
-  const segments = partOfKind(part.kind).segments
-  const key = segments[segments.length - 1]!.key
+  const { cable, segments } = partOfKind(part.kind)
+  const key = cable?.segment ?? segments[segments.length - 1]!.key
   const first = board.places.get(`${id}.${key}`)
   if (first === undefined) return 0
   const split = board.faults.find((f) => (f.part === id && f.segment === key) || f.other === `${id}.${key}`)

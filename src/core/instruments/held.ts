@@ -142,6 +142,8 @@ function conductorsOf(circuit: Circuit, written: string): readonly Clamped[] | u
   const place = circuit.bundles.flatMap((b) => b.places).find((p) => p.id.toLowerCase() === low)
   if (place) return place.conductors
   const part = circuit.parts.find((p) => p.id.toLowerCase() === low)
-  if (!part || partOfKind(part.kind).role !== 'conductor') return undefined
+  if (!part) return undefined
+  const { role, cable } = partOfKind(part.kind)
+  if (role !== 'conductor' && !cable) return undefined
   return [{ part: part.id, at: 0.5, against: false }]
 }

@@ -59,6 +59,7 @@ export const alternator = definePart({
   ],
   modes: {
     rest: 'idle',
+    all: ['idle', 'charging'],
     next: (_, { volts }, { mode, engineRuns }) => {
       if (!engineRuns) return 'idle'
       return mode === 'charging' || volts('lamp', 'case') > 0.4 ? 'charging' : 'idle'

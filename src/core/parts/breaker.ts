@@ -37,6 +37,7 @@ export const breaker = definePart({
   protects: { segment: 'bimetal', rating: ({ rating }) => rating },
   modes: {
     rest: 'closed',
+    all: ['closed', 'tripped'],
     next: ({ rating, reset }, { amps }, { mode }) => {
       if (mode === 'closed') return Math.abs(amps('bimetal')) > tripsAbove * rating ? 'tripped' : 'closed'
       return reset === 'itself' ? 'closed' : 'tripped'

@@ -286,6 +286,7 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   /** Of a part that switches by itself: where it rests, and what it does next; it may fail to settle. */
   readonly modes?: {
     readonly rest: string
+    readonly all: readonly string[]
     readonly next: (parameters: z.output<S>, sense: Sense, around: Surroundings) => string
   }
   /** What a scan tool would show of it. */

@@ -180,6 +180,7 @@ export const module = definePart({
   benchPairs: [],
   modes: {
     rest: 'off',
+    all: ['off', 'asleep', 'step', 'awake', `awake ${outputs.join(' ')}`],
     next: (parameters, sense, around) => {
       const supply = sense.volts('vb', 'gi')
       const runs = around.mode !== 'off'

@@ -110,6 +110,7 @@ export const relay = definePart({
   ],
   modes: {
     rest: 'released',
+    all: ['released', 'pulled'],
     next: ({ pullIn, dropOut, coilOhms }, { amps }, { mode, struck }) => {
       if (struck.has('sticking') && mode === 'pulled') return 'pulled'
       // The force follows from ampere-turns: thresholds are the current that flows at their volts and 20 °C.

@@ -169,6 +169,7 @@ export const starter = definePart({
   ],
   modes: {
     rest: 'released',
+    all: ['released', 'engaged'],
     next: ({ pullAmps, holdAmps }, { amps }, { mode }) => {
       // Both windings pull the same way while both are fed from terminal 50; a current back through the pull-in winding
       // works against the other.

@@ -18,13 +18,13 @@ export interface Database extends Queries {
 /** What goes wrong in a database, as far as anybody asks: its own errors carry what was bound, and go no further. */
 export class DatabaseFailure extends Error {
   constructor(
-    readonly kind: 'unreachable' | 'full' | 'duplicate' | 'other',
+    readonly trouble: 'unreachable' | 'full' | 'duplicate' | 'other',
     /** SQLSTATE, where there is one. */
     readonly code: string,
     /** Name of the constraint, where one was broken. */
     readonly constraint: string,
   ) {
-    super(`database: ${kind}${code && ` ${code}`}${constraint && ` ${constraint}`}`)
+    super(`database: ${trouble}${code && ` ${code}`}${constraint && ` ${constraint}`}`)
   }
 }
 

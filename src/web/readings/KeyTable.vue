@@ -61,7 +61,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
           @click="row.part && emit('choose', row.part)"
         >
           <td v-if="view" class="no-print">
-            <PinButton :id="row.id" :view="view" :what="row.title || row.id" />
+            <PinButton :id="row.id" :view="view" :what="row.part ? row.title : row.at" />
           </td>
           <td
             v-for="column in shown"

@@ -11,6 +11,8 @@ export interface Repair<K extends string = string> {
   readonly minutes: number
   /** A new part or wire goes in: it is counted. */
   readonly consumes?: true
+  /** Its joints are taken apart and put together again, which hides what a loose one does. */
+  readonly reseats?: true
 }
 
 export const defineRepair = <const K extends string>(repair: Repair<K>): Repair<K> => repair

@@ -6,4 +6,5 @@ export const reseat = defineRepair({
   about: 'Unplug it and press it home again.',
   fits: (segment, part) => isJoint(segment, part),
   minutes: 2,
+  reseats: true,
 })

@@ -6,7 +6,7 @@ export const swapped = defineFault({
   title: 'Swapped pins',
   family: 'wiring',
   drawsMore: true,
-  rare: 0.05,
+  often: 0.05,
   repairedBy: ['repin'],
   involves: 'pin',
   built: 'Change two terminals over in one half of the connector.',

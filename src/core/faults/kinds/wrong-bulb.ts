@@ -6,7 +6,8 @@ export const wrongBulb = defineFault({
   title: 'Wrong lamp fitted',
   family: 'wiring',
   drawsMore: true,
-  rare: 0.1,
+  heats: true,
+  often: 0.1,
   repairedBy: ['replace'],
   severity: {
     label: 'Watts fitted',
@@ -17,6 +18,7 @@ export const wrongBulb = defineFault({
     grid: [1, 2, 5, 10, 21, 35, 55, 100, 150],
   },
   built: 'Fit a lamp of other watts with the same cap.',
+  caution: 'A stronger lamp softens its holder and lens, and its fuse may go: seconds only.',
   describe: (watts) => `a ${formatPlain(watts)} W lamp in its place`,
   // The lamp's own equations know it.
   strike: ({ elements }) => [...elements],

@@ -6,7 +6,7 @@ export const wrongFuse = defineFault({
   title: 'Wrong fuse fitted',
   family: 'wiring',
   drawsMore: true,
-  rare: 0.1,
+  often: 0.1,
   repairedBy: ['refit', 'replace'],
   severity: {
     label: 'Rating fitted',
