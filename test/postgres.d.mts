@@ -1,2 +1,2 @@
 export function postgresPrograms(): string | undefined
-export function startPostgres(): { url: string; stop: () => void }
+export function startPostgres(): { url: string; halt: () => void; start: () => void; stop: () => void }

@@ -23,7 +23,7 @@ function asServer(program, args) {
 
 /**
  * A PostgreSQL server of this test run's own, on a private socket: no port, no password, gone afterwards.
- * @returns {{ url: string, stop: () => void }}
+ * @returns {{ url: string, halt: () => void, start: () => void, stop: () => void }}
  */
 export function startPostgres() {
   const programs = postgresPrograms()
@@ -38,20 +38,25 @@ export function startPostgres() {
   chmodSync(folder, 0o700)
   const data = join(folder, 'data')
   asServer(join(programs, 'initdb'), ['-D', data, '-U', 'school', '--auth=trust', '-E', 'UTF8', '--no-sync'])
-  asServer(join(programs, 'pg_ctl'), [
-    '-D',
-    data,
-    '-w',
-    '-l',
-    join(folder, 'log'),
-    '-o',
-    `-c listen_addresses= -c unix_socket_directories=${folder} -c fsync=off`,
-    'start',
-  ])
+  const start = () =>
+    asServer(join(programs, 'pg_ctl'), [
+      '-D',
+      data,
+      '-w',
+      '-l',
+      join(folder, 'log'),
+      '-o',
+      `-c listen_addresses= -c unix_socket_directories=${folder} -c fsync=off`,
+      'start',
+    ])
+  const halt = () => asServer(join(programs, 'pg_ctl'), ['-D', data, '-m', 'immediate', 'stop'])
+  start()
   return {
     url: `postgresql://school@/postgres?host=${encodeURIComponent(folder)}`,
+    halt,
+    start,
     stop: () => {
-      asServer(join(programs, 'pg_ctl'), ['-D', data, '-m', 'immediate', 'stop'])
+      halt()
       rmSync(folder, { recursive: true, force: true })
     },
   }

@@ -1,9 +1,15 @@
+import { readFileSync } from 'node:fs'
 import { pino } from 'pino'
+import { inject } from 'vitest'
+import type {} from './image'
 import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
 import { loadDemo } from '../src/server/demo'
 import { Workers } from '../src/server/workers/pool'
+
+/** An empty embedded database to start from, made once for the whole run. */
+export const emptyDatabase = (): Blob => new Blob([readFileSync(inject('emptyDatabase'))])
 
 /** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
 export async function startSchool({
@@ -11,7 +17,7 @@ export async function startSchool({
   demo = true,
   log,
 }: { url?: string; demo?: boolean; log?: (line: string) => void } = {}) {
-  const database: Database = await openDatabase(url ? { url } : {})
+  const database: Database = await openDatabase(url ? { url } : { image: emptyDatabase() })
   if (url)
     await database.script(
       'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets, judgements restart identity cascade',

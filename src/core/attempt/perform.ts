@@ -52,7 +52,8 @@ export function perform(
     case 'test':
       return test(order, bench, action, wiring)
     case 'infer': {
-      if (before[before.length - 1] !== 'test') return { ok: false, why: say('readingFirst'), trouble: 'order' }
+      if (before[before.length - 1] !== 'test')
+        return { ok: false, why: say('readingFirst'), trouble: 'order' }
       const stranger = [...action.struck, ...action.ringed].find((p) => !findPieces(circuit, p).length)
       return stranger === undefined ? { ok: true, step: action } : wrong(say('noPiece', { id: stranger }))
     }

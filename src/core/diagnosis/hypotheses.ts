@@ -32,7 +32,8 @@ export function hypothesesOf(circuit: Circuit): Hypothesis[] {
   }
   const faulted = all.flatMap((fault): Hypothesis[] => {
     const definition = roles.get(fault.part)!
-    const weight = priorOf(definition, fault.segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
+    const weight =
+      priorOf(definition, fault.segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
     const grid = faultOfKind(fault.kind).severity?.grid
     if (!grid) return [{ part: fault.part, corners: [fault], prior: weight }]
     return grid.slice(1).map((high, i) => ({

@@ -13,6 +13,7 @@ describe('CSV', () => {
         ['x, "y"', '=1+1'],
         ['two\nlines', -5],
         ['@cmd', undefined],
+        ['-1+cmd|x', '-2.5'],
       ],
     )
     expect(Papa.parse(text).data).toEqual([
@@ -20,6 +21,7 @@ describe('CSV', () => {
       ['x, "y"', "'=1+1"],
       ['two\nlines', '-5'],
       ["'@cmd", ''],
+      ["'-1+cmd|x", '-2.5'],
     ])
   })
 

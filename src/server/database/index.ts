@@ -8,6 +8,8 @@ export { DatabaseFailure, type Database, type Queries } from './database'
 export interface Where {
   readonly url?: string
   readonly folder?: string
+  /** What a new embedded database is a copy of, instead of being made from nothing. */
+  readonly image?: Blob
   /** Hears of connections that broke while nobody used them. */
   readonly onLost?: (error: Error) => void
 }
@@ -17,15 +19,15 @@ export interface Where {
  * database of its own at the first start; what it does is on the disk before this resolves.
  */
 export async function openDatabase(
-  { url, folder, onLost }: Where,
+  { url, folder, image, onLost }: Where,
   prepare: (database: Database) => Promise<void> = () => Promise.resolve(),
 ): Promise<Database> {
-  const embedded = url ? undefined : await openPglite(folder)
+  const embedded = url ? undefined : await openPglite(folder, image)
   const database: Database = embedded ?? openPostgres(url ?? '', onLost)
   try {
     await migrate(database)
     await prepare(database)
-    embedded?.ready()
+    await embedded?.ready()
     return database
   } catch (error) {
     await database.close().catch(() => undefined)

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import lockfile from 'proper-lockfile'
 import { failureOf, type Database, type Queries } from './database'
-import { DurableFiles, syncNow, syncTree } from './durable-files'
+import { DurableFiles, syncNow } from './durable-files'
 
 /** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
 const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
@@ -11,29 +11,30 @@ const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit =
 /** The embedded database, and what only it needs. */
 export interface Embedded extends Database {
   /** Says that the first start is complete: everything written so far is on the disk, and later starts go on from it. */
-  ready(): void
+  ready(): Promise<void>
   /** Syncs of the log so far; none where the database is in memory. */
   readonly syncs: () => number
 }
 
 /**
- * PostgreSQL in this process, in `folder` or in memory. The folder is locked: two processes writing to it would
+ * PostgreSQL in this process, in `folder` or in memory; a new one starts from `image` where there is one. The folder is locked: two processes writing to it would
  * ruin it. The lock of a process that was killed goes stale after a few seconds, which a new start waits for.
  */
-export async function openPglite(folder?: string): Promise<Embedded> {
+export async function openPglite(folder?: string, image?: Blob): Promise<Embedded> {
   const unlock = folder === undefined ? undefined : await lockFolder(folder)
   const data = folder === undefined ? undefined : join(folder, 'pg')
   const starting = folder === undefined ? '' : join(folder, 'first-start')
   try {
     if (data !== undefined) beginFirst(data, starting)
-    const files = data === undefined ? undefined : new DurableFiles(data)
+    const files = data === undefined ? undefined : new DurableFiles(data, existsSync(starting))
+    const from = image && (!files || existsSync(starting)) ? { loadDataDir: image } : {}
     const pg = files
-      ? await PGlite.create({ fs: files, postgresqlconf: settings, startParams: startParams() })
-      : await PGlite.create('memory://')
+      ? await PGlite.create({ ...from, fs: files, postgresqlconf: settings, startParams: startParams() })
+      : await PGlite.create({ ...from, dataDir: 'memory://' })
     const settle = async <T>(work: Promise<T>): Promise<T> => {
       try {
         const result = await work
-        await files?.settle()
+        await files?.settle().catch(rethrow)
         return result
       } catch (error) {
         throw error instanceof Error && isOurs(error) ? error : failureOf(error)
@@ -48,9 +49,10 @@ export async function openPglite(folder?: string): Promise<Embedded> {
         settle(on(pg).query<Row>(sql, parameters)),
       transaction: (work) => settle(pg.transaction((tx) => work(on(tx)))),
       script: (sql) => settle(pg.exec(sql).then(() => undefined)),
-      ready: () => {
-        if (folder === undefined || data === undefined || !existsSync(starting)) return
-        syncTree(data)
+      ready: async () => {
+        if (folder === undefined || !files || !existsSync(starting)) return
+        await pg.exec('checkpoint')
+        await files.complete()
         rmSync(starting)
         syncNow(folder)
       },

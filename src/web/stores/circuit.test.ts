@@ -148,6 +148,19 @@ describe('the circuit that is worked on', () => {
     expect(server.asked.filter((a) => a.path.endsWith('/edits'))).toHaveLength(1)
   })
 
+  it('leaves nothing of what one person planted for the next', async () => {
+    store.savePlant(plantOf(3))
+    await store.settled()
+    await store.clear()
+    expect(store.stored).toBeNull()
+    expect(store.circuit).toBeNull()
+    expect(JSON.stringify(store.$state)).not.toContain('severity')
+    await store.load(id)
+    store.stepPlant('undo')
+    await store.settled()
+    expect(store.stored!.plant).toEqual(server.now().plant)
+  })
+
   describe('a severity that is dragged', () => {
     it('is shown at every step and sent only now and then; the last is what is kept', async () => {
       vi.useFakeTimers()

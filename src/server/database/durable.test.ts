@@ -1,0 +1,155 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { startPostgres } from '../../../test/postgres.mjs'
+import { emptyDatabase } from '../../../test/school'
+import { openDatabase } from '.'
+import { DurableFiles } from './durable-files'
+import { openPglite } from './pglite'
+
+let folder: string
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'brachyon-durable-'))
+})
+afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+describe('what is acknowledged', () => {
+  it('is on the disk first: nobody is answered before the sync of what the commit wrote', async () => {
+    const database = await openPglite(folder, emptyDatabase())
+    await database.ready()
+    await database.query('create table kept (n integer)')
+    let release = (): void => undefined
+    const held = new Promise<void>((resolve) => (release = resolve))
+    const real = DurableFiles.prototype.settle
+    const settle = vi.spyOn(DurableFiles.prototype, 'settle').mockImplementation(async function (
+      this: DurableFiles,
+    ) {
+      await held
+      return real.call(this)
+    })
+    let answered = false
+    const commit = database
+      .transaction((tx) => tx.query('insert into kept values (1)'))
+      .then(() => (answered = true))
+    await vi.waitFor(() => expect(settle).toHaveBeenCalled())
+    await new Promise((resolve) => setTimeout(resolve, 50))
+    expect(answered).toBe(false)
+    release()
+    await commit
+    settle.mockRestore()
+    await database.close()
+  }, 60_000)
+
+  it('is synced once for all commits that come together, and each time for those that do not', async () => {
+    const database = await openPglite(folder, emptyDatabase())
+    await database.ready()
+    await database.query('create table kept (n integer)')
+    const before = database.syncs()
+    for (let n = 0; n < 5; n++) await database.query('insert into kept values ($1)', [n])
+    expect(database.syncs() - before).toBeGreaterThanOrEqual(5)
+    const between = database.syncs()
+    await Promise.all(
+      Array.from({ length: 40 }, (_, n) => database.query('insert into kept values ($1)', [n])),
+    )
+    expect(database.syncs() - between).toBeLessThan(40)
+    await database.close()
+  }, 60_000)
+
+  it('that a sync cannot be made for is an error, never an answer', async () => {
+    const database = await openPglite(folder, emptyDatabase())
+    await database.ready()
+    await database.query('create table kept (n integer)')
+    vi.spyOn(DurableFiles.prototype, 'settle').mockRejectedValueOnce(
+      Object.assign(new Error('no'), { code: 'ENOSPC' }),
+    )
+    await expect(database.query('insert into kept values (1)')).rejects.toMatchObject({ trouble: 'full' })
+    vi.restoreAllMocks()
+    await database.close()
+  }, 60_000)
+})
+
+describe('a first start that is cut off', () => {
+  it('begins anew at the next', async () => {
+    await expect(
+      openDatabase({ folder, image: emptyDatabase() }, async (db) => {
+        await db.query(
+          `insert into users (login, name, role, password_hash) values ('half', 'Half', 'student', '')`,
+        )
+        throw new Error('cut')
+      }),
+    ).rejects.toThrow('cut')
+    expect(existsSync(join(folder, 'first-start'))).toBe(true)
+    // As a cut leaves it: files that make no sense.
+    writeFileSync(join(folder, 'pg', 'PG_VERSION'), '')
+    const next = await openDatabase({ folder, image: emptyDatabase() })
+    expect(await next.query('select login from users')).toEqual([])
+    expect(existsSync(join(folder, 'first-start'))).toBe(false)
+    await next.close()
+  }, 60_000)
+
+  it('keeps everything of a start that was complete', async () => {
+    const add = (login: string) =>
+      `insert into users (login, name, role, password_hash) values ('${login}', 'x', 'student', '')`
+    const first = await openDatabase({ folder, image: emptyDatabase() }, (db) => db.query(add('one')).then(() => undefined))
+    await first.query(add('two'))
+    await first.close()
+    const next = await openDatabase({ folder, image: emptyDatabase() })
+    expect(await next.query('select login from users order by login')).toEqual([
+      { login: 'one' },
+      { login: 'two' },
+    ])
+    await next.close()
+  }, 60_000)
+})
+
+describe('migrations', () => {
+  it('take turns where two processes start at once on an empty database', async () => {
+    const postgres = startPostgres()
+    try {
+      const both = await Promise.all([1, 2, 3].map(() => openDatabase({ url: postgres.url })))
+      const names = await both[0]!.query<{ name: string }>('select name from migrations')
+      expect(new Set(names.map((n) => n.name)).size).toBe(names.length)
+      await both[0]!.query(`insert into migrations (name) values ('999-of-tomorrow.sql')`)
+      for (const one of both) await one.close()
+      await expect(openDatabase({ url: postgres.url })).rejects.toThrow(/newer Brachyon.*999-of-tomorrow/)
+    } finally {
+      postgres.stop()
+    }
+  }, 60_000)
+})
+
+describe('a start that cannot be', () => {
+  const start = (env: NodeJS.ProcessEnv) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+      env: { ...process.env, BRACHYON_DATA: folder, ...env },
+      encoding: 'utf8',
+      timeout: 40_000,
+    })
+
+  it.each<[string, NodeJS.ProcessEnv, RegExp]>([
+    ['a PORT that is none', { PORT: '70000' }, /^PORT is “70000”: it must be a whole number from 0 to 65535/],
+    ['a PORT in words', { PORT: 'eighty' }, /^PORT is “eighty”/],
+    [
+      'a folder that is a file',
+      { PORT: '0', BRACHYON_DATA: '/dev/null/x' },
+      /^The data folder .* cannot be written/,
+    ],
+    [
+      'a PostgreSQL that is not there',
+      { PORT: '0', DATABASE_URL: 'postgresql://x@127.0.0.1:9/none' },
+      /^The PostgreSQL server that DATABASE_URL names cannot be reached/,
+    ],
+    ['an address of another machine', { PORT: '0', HOST: '192.0.2.7' }, /^HOST is “192\.0\.2\.7”/],
+  ])(
+    '%s says in one sentence what to do',
+    (_what, env, sentence) => {
+      const { status, stderr } = start(env)
+      expect(stderr.trim()).toMatch(sentence)
+      expect(stderr.trim().split('\n')).toHaveLength(1)
+      expect(status).toBe(1)
+    },
+    60_000,
+  )
+})
