@@ -4,22 +4,6 @@ import { coded, door } from '../core/document'
 import { faultSchema } from '../core/faults'
 import { say } from './phrases'
 
-/** More circuits than a school has: a list is never longer. */
-export const mostCircuits = 1000
-
-export const circuitListSchema = z.array(
-  z.object({
-    id: z.uuid(),
-    name: z.string(),
-    vehicle: z.string(),
-    parts: z.number(),
-    updated: z.string(),
-    folder: z.string(),
-    tags: z.array(z.string()),
-  }),
-)
-export type CircuitList = z.infer<typeof circuitListSchema>
-
 export const plantSchema = z.strictObject({
   faults: z.array(faultSchema).max(4),
   state: z.string().max(40),
@@ -46,12 +30,6 @@ export type StoredCircuit = z.infer<typeof storedCircuitSchema>
 
 /** An edit is made on the revision that the person saw. */
 export const editRequestSchema = z.object({ revision: z.number().int(), edit: editSchema })
-
-/** A circuit that comes with the application, to start from. */
-export const templateListSchema = z.array(
-  z.object({ file: z.string(), name: z.string(), vehicle: z.string(), note: z.string(), parts: z.number() }),
-)
-export type TemplateList = z.infer<typeof templateListSchema>
 
 /** Where a circuit stands in the library. */
 export const shelfSchema = z.object({

@@ -11,18 +11,6 @@ import {
 } from '../core/attempt'
 import { circuitSchema } from '../core/circuit'
 
-/** A student's own work orders. Nothing here, or anywhere below, says what was planted. */
-export const deskListSchema = z.array(
-  z.object({
-    id: z.uuid(),
-    circuit: z.string(),
-    complaint: z.string(),
-    created: z.string(),
-    concluded: z.string().nullable(),
-  }),
-)
-export type DeskList = z.infer<typeof deskListSchema>
-
 export const deskSchema = z.object({
   id: z.uuid(),
   complaint: z.string(),

@@ -23,21 +23,6 @@ export const newOrderSchema = z.object({
 })
 export type NewOrder = z.infer<typeof newOrderSchema>
 
-/** As many work orders as a list shows, newest first. */
-export const mostOrders = 500
-
-/** As the instructor sees a work order. */
-export const orderRowSchema = z.object({
-  id: z.uuid(),
-  circuit: z.string(),
-  complaint: z.string(),
-  student: z.string(),
-  created: z.string(),
-  concluded: z.string().nullable(),
-  tests: z.number(),
-})
-export type OrderRow = z.infer<typeof orderRowSchema>
-
 export const reviewSchema = z.object({
   id: z.uuid(),
   circuit: circuitSchema,

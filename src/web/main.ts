@@ -1,6 +1,5 @@
 import '@fontsource/fira-sans/400.css'
 import '@fontsource/fira-sans/500.css'
-import '@fontsource/fira-sans/600.css'
 import '@fontsource/fira-mono/400.css'
 import '@fontsource/fira-mono/500.css'
 import './theme/base.css'

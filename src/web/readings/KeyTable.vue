@@ -86,7 +86,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
 <style scoped>
 caption {
   text-align: left;
-  font-weight: 600;
+  font-weight: 500;
   padding-bottom: 4px;
 }
 .reading {

@@ -18,8 +18,8 @@ const pens: Readonly<Record<Ink, { width: number; stroke: string; fill?: string;
 }
 
 const settings: Readonly<Record<Face, { size: number; weight?: number; fill?: string; mono?: true }>> = {
-  tag: { size: 12, weight: 600, mono: true },
-  id: { size: 13, weight: 600 },
+  tag: { size: 12, weight: 500, mono: true },
+  id: { size: 13, weight: 500 },
   name: { size: 13 },
   minor: { size: 12 },
   flow: { size: 12, mono: true },
@@ -27,7 +27,7 @@ const settings: Readonly<Record<Face, { size: number; weight?: number; fill?: st
   notice: { size: 13, weight: 500 },
   point: { size: 12, fill: quiet, mono: true },
   value: { size: 12, mono: true },
-  lead: { size: 12, weight: 600, fill: '#fff' },
+  lead: { size: 12, weight: 500, fill: '#fff' },
 }
 
 const escape = (text: string) =>

@@ -3,18 +3,18 @@ import { Moon, Sun } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
-import { useCircuit } from '../stores/circuit'
+import { useOpen } from '../stores/open'
 import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
 
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
-const circuit = useCircuit()
+const open = useOpen()
 const scheme = useScheme()
 
 const places = computed(() => {
-  const id = circuit.stored?.id
+  const id = open.circuit
   if (session.user?.role !== 'instructor' || !id) return []
   return ['bench', 'plant', 'sheet'].map((name) => ({
     name,
@@ -38,7 +38,7 @@ router.afterEach(() => preparing(false))
 router.onError(() => preparing(false))
 
 async function leave() {
-  await circuit.clear()
+  await open.leave()
   await session.signOut()
   // A fresh page: nothing that this person had open is in its memory for the next.
   window.location.replace(router.resolve({ name: 'sign-in' }).href)
@@ -61,8 +61,8 @@ async function leave() {
           {{ place.title }}
         </RouterLink>
       </nav>
-      <span v-if="onCircuit" class="save" role="status" :data-state="circuit.saveState">{{
-        saveText[circuit.saveState]
+      <span v-if="onCircuit" class="save" role="status" :data-state="open.saveState">{{
+        saveText[open.saveState]
       }}</span>
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
@@ -109,7 +109,7 @@ header {
   display: inline-flex;
   align-items: center;
   gap: 7px;
-  font-weight: 600;
+  font-weight: 500;
   font-size: 17px;
   color: var(--ink);
   text-decoration: none;

@@ -1,12 +1,11 @@
 import { dequal } from 'dequal/lite'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
 import { tell } from '../../contract/words'
 import { applyEdit, arrangement, openingState, type Built, type Circuit, type Edit } from '../../core/circuit'
 import { ask, messageOf, persist, post, send } from '../api/client'
-
-export type SaveState = 'saved' | 'saving' | 'waiting'
+import { useOpen, type SaveState } from './open'
 
 /** The circuit that Bench, Plant and Sheet work on, and the part that all of them light. */
 export const useCircuit = defineStore('circuit', () => {
@@ -144,6 +143,13 @@ export const useCircuit = defineStore('circuit', () => {
     unsent = null
     plantPast.length = plantFuture.length = 0
   }
+
+  const open = useOpen()
+  watch([() => stored.value?.id ?? null, saveState], ([id, state]) => {
+    open.circuit = id
+    open.saveState = state
+  })
+  open.onLeave(clear)
 
   return {
     stored,

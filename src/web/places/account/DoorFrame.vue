@@ -54,7 +54,7 @@ const path = treads
 }
 .word {
   font-size: 34px;
-  font-weight: 600;
+  font-weight: 500;
 }
 .line-below {
   margin-bottom: 28px;
@@ -66,7 +66,8 @@ h1 {
   stroke: var(--rule);
 }
 text {
-  font: 12px var(--face-readings);
+  font: 12px var(--face-text);
+  font-variant-numeric: tabular-nums;
   fill: var(--quiet);
 }
 .line {

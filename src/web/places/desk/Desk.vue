@@ -164,7 +164,7 @@ async function infer() {
 }
 summary {
   cursor: pointer;
-  font-weight: 600;
+  font-weight: 500;
   margin-bottom: 6px;
 }
 </style>

@@ -174,11 +174,11 @@ const loud = (code: string) => code === 'instruments.beeps'
   font-size: 13px;
 }
 .beep {
-  font-weight: 600;
+  font-weight: 500;
   color: var(--good);
 }
 .live {
-  font-weight: 600;
+  font-weight: 500;
   color: var(--fault);
 }
 .choice {

@@ -2,7 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
-import { userSchema, type User } from '../../../contract'
+import { userSchema, type User } from '../../../contract/account'
 import { ask, messageOf, send } from '../../api/client'
 
 const students = ref<User[]>([])

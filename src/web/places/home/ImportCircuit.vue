@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { NButton, NModal } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
-import { ref } from 'vue'
+import { defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { storedCircuitSchema } from '../../../contract'
+import { madeSchema } from '../../../contract/lists'
 import { say } from '../../../contract/phrases'
 import { tell } from '../../../contract/words'
-import { wireUp, type Circuit } from '../../../core/circuit'
+import type { Circuit } from '../../../core/circuit'
 import type { Problem } from '../../../core/document'
 import { messageOf, RequestFailure, send } from '../../api/client'
-import Schematic from '../../schematic/Schematic.vue'
-import { readFile } from './readFile'
+
+/** Drawing and reading bring the engine: they come when there is a file. */
+const Preview = defineAsyncComponent(() => import('./Preview.vue'))
 
 const router = useRouter()
 const picker = ref<HTMLInputElement | null>(null)
@@ -24,6 +25,7 @@ async function take(file: File | undefined) {
   problems.value = []
   ready.value = null
   failed.value = ''
+  const { readFile } = await import('./readFile')
   const read = await readFile(file)
   if (read.ok) ready.value = read
   else {
@@ -55,7 +57,7 @@ useEventListener(document, 'drop', (event: DragEvent) => {
 async function bringIn() {
   if (!ready.value) return
   try {
-    const stored = await send(storedCircuitSchema, '/circuits', ready.value.circuit)
+    const stored = await send(madeSchema, '/circuits', ready.value.circuit)
     ready.value = null
     await router.push({ name: 'bench', params: { id: stored.id } })
   } catch (error) {
@@ -96,7 +98,7 @@ async function bringIn() {
             {{ tell(problem) }}. It can be finished on the Bench.
           </li>
         </ul>
-        <div class="picture"><Schematic :circuit="ready.circuit" :wiring="wireUp(ready.circuit)" /></div>
+        <div class="picture"><Preview :circuit="ready.circuit" /></div>
         <div class="acts">
           <NButton size="small" type="primary" @click="bringIn"> Take it in </NButton>
           <NButton size="small" @click="ready = null"> Leave it </NButton>

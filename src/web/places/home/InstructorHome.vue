@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
-import { orderRowSchema, type OrderRow } from '../../../contract'
+import { orderRowSchema, type OrderRow } from '../../../contract/lists'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
 import ClassList from './ClassList.vue'

@@ -4,12 +4,11 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import {
   circuitListSchema,
-  storedCircuitSchema,
+  madeSchema,
   templateListSchema,
   type CircuitList,
   type TemplateList,
-} from '../../../contract'
-import { emptyCircuit } from '../../../core/circuit'
+} from '../../../contract/lists'
 import { ask, messageOf, post, send } from '../../api/client'
 import { when } from '../../parts/when'
 import ImportCircuit from './ImportCircuit.vue'
@@ -63,11 +62,15 @@ async function begin() {
 async function make() {
   await attempt(async () => {
     const stored = template.value
-      ? await send(storedCircuitSchema, `/templates/${template.value}`)
+      ? await send(madeSchema, `/templates/${template.value}`)
       : await send(
-          storedCircuitSchema,
+          madeSchema,
           '/circuits',
-          emptyCircuit(name.value.trim() || 'New circuit', volts.value),
+          // The engine is fetched when it is first needed: nobody waits for it to see a list.
+          (await import('../../../core/circuit')).emptyCircuit(
+            name.value.trim() || 'New circuit',
+            volts.value,
+          ),
         )
     if (template.value && name.value.trim())
       await post(`/circuits/${stored.id}/edits`, {
@@ -79,7 +82,7 @@ async function make() {
 }
 async function copy(row: Row) {
   await attempt(async () => {
-    await send(storedCircuitSchema, `/circuits/${row.id}/copy`)
+    await send(madeSchema, `/circuits/${row.id}/copy`)
     await load()
   })
 }
@@ -227,7 +230,7 @@ async function remove() {
   padding: 8px 0;
 }
 .folder {
-  font-weight: 600;
+  font-weight: 500;
   color: var(--ink);
   padding-top: 10px;
   border-bottom-width: 1px;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { deskListSchema, type DeskList } from '../../../contract'
+import { deskListSchema, type DeskList } from '../../../contract/lists'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
 

@@ -349,7 +349,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .one {
   font: inherit;
-  font-weight: 600;
+  font-weight: 500;
   text-align: left;
   border: 0;
   border-left: 3px solid transparent;

@@ -161,7 +161,7 @@ li button {
   border-left: 3px solid var(--rule-strong);
 }
 .tag {
-  font-weight: 600;
+  font-weight: 500;
 }
 .judgement[data-grade='good'] {
   border-color: var(--good);

@@ -1,0 +1,89 @@
+import { expect, test, type Page } from '@playwright/test'
+import { openBench, people, plantAndHandOut, signIn } from './story'
+
+/** Bytes over the wire as the browser counts them, nothing from its cache, and the scripts that came. */
+async function listen(page: Page) {
+  const wire = { bytes: 0, scripts: new Set<string>() }
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('Network.enable')
+  await cdp.send('Network.setCacheDisabled', { cacheDisabled: true })
+  cdp.on('Network.loadingFinished', ({ encodedDataLength }) => (wire.bytes += encodedDataLength))
+  cdp.on('Network.responseReceived', ({ response }) => {
+    if (/\.js$/.test(response.url)) wire.scripts.add(response.url)
+  })
+  return wire
+}
+
+/** The engine is known by a word of its own: what a part says of itself. */
+async function bringsEngine(page: Page, scripts: ReadonlySet<string>): Promise<string[]> {
+  const engine: string[] = []
+  for (const url of scripts) {
+    const text = await (await page.request.get(url)).text()
+    if (/Cold cranking|coldCranking/.test(text)) engine.push(url)
+  }
+  return engine
+}
+
+test('a first view is light on the wire, and signing in brings no circuit engine', async ({ page }) => {
+  const wire = await listen(page)
+  await page.goto('/sign-in')
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  await page.waitForLoadState('networkidle')
+  expect(await bringsEngine(page, wire.scripts)).toEqual([])
+  console.log(`sign-in: ${Math.round(wire.bytes / 1000)} kB`)
+  expect(wire.bytes).toBeLessThan(250_000)
+  expect(wire.bytes).toBeGreaterThan(20_000)
+  // Nor does a list of work orders or circuits: the engine comes with the first circuit that is opened.
+  for (const who of ['tam', 'orla'] as const) {
+    await page.request.delete('/api/session')
+    await page.request.post('/api/session', { data: people[who] })
+    wire.bytes = 0
+    wire.scripts.clear()
+    await page.goto('/')
+    await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    console.log(`Today of ${who}: ${Math.round(wire.bytes / 1000)} kB`)
+    expect(await bringsEngine(page, wire.scripts)).toEqual([])
+  }
+})
+
+test('a place that is being prepared says so at once', async ({ page }) => {
+  await signIn(page, 'orla')
+  await page.route('**/assets/Bench-*.js', async (route) => {
+    await new Promise((done) => setTimeout(done, 1500))
+    await route.continue()
+  })
+  await page.getByRole('link', { name: 'Work lamp, street sweeper', exact: true }).first().click()
+  const pressed = Date.now()
+  await page.getByText('Preparing …').first().waitFor({ state: 'attached' })
+  const said = Date.now() - pressed
+  console.log(`said after ${said} ms`)
+  expect(said).toBeLessThan(700)
+  await expect(page.getByRole('group', { name: /Schematic/ })).toBeVisible()
+  await expect(page.getByText('Preparing …')).toHaveCount(0)
+})
+
+test('signing out leaves nothing of what was planted in the page', async ({ page }) => {
+  await signIn(page, 'orla')
+  await openBench(page)
+  await plantAndHandOut(page, {
+    part: 'X2',
+    fault: /Corroded/,
+    severity: '2.468',
+    complaint: 'It flickers over bumps.',
+    student: 'Maeve Torrin',
+  })
+  const inMemory = () =>
+    page.evaluate(() => {
+      const root = document.querySelector('#app') as unknown as {
+        __vue_app__: { config: { globalProperties: { $pinia: { state: { value: unknown } } } } }
+      }
+      return JSON.stringify(root.__vue_app__.config.globalProperties.$pinia.state.value)
+    })
+  expect(await inMemory()).toContain('2.468')
+  await page.evaluate(() => Reflect.set(window, 'mark', 1))
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  expect(await inMemory()).not.toContain('2.468')
+  expect(await page.evaluate(() => Reflect.get(window, 'mark') as unknown)).toBeUndefined()
+})

@@ -1,0 +1,54 @@
+import { z } from 'zod'
+
+/** What lists show, and what making something answers with: it is read without the circuit engine. */
+
+/** More circuits than a school has: a list is never longer. */
+export const mostCircuits = 1000
+/** As many work orders as a list shows, newest first. */
+export const mostOrders = 500
+
+export const circuitListSchema = z.array(
+  z.object({
+    id: z.uuid(),
+    name: z.string(),
+    vehicle: z.string(),
+    parts: z.number(),
+    updated: z.string(),
+    folder: z.string(),
+    tags: z.array(z.string()),
+  }),
+)
+export type CircuitList = z.infer<typeof circuitListSchema>
+
+/** A circuit that comes with the application, to start from. */
+export const templateListSchema = z.array(
+  z.object({ file: z.string(), name: z.string(), vehicle: z.string(), note: z.string(), parts: z.number() }),
+)
+export type TemplateList = z.infer<typeof templateListSchema>
+
+/** Of a circuit that was just made: enough to go there. */
+export const madeSchema = z.object({ id: z.uuid(), revision: z.number().int() })
+
+/** As the instructor sees a work order. */
+export const orderRowSchema = z.object({
+  id: z.uuid(),
+  circuit: z.string(),
+  complaint: z.string(),
+  student: z.string(),
+  created: z.string(),
+  concluded: z.string().nullable(),
+  tests: z.number(),
+})
+export type OrderRow = z.infer<typeof orderRowSchema>
+
+/** A student's own work orders. Nothing here says what was planted. */
+export const deskListSchema = z.array(
+  z.object({
+    id: z.uuid(),
+    circuit: z.string(),
+    complaint: z.string(),
+    created: z.string(),
+    concluded: z.string().nullable(),
+  }),
+)
+export type DeskList = z.infer<typeof deskListSchema>

@@ -1,0 +1,10 @@
+<script setup lang="ts">
+import { wireUp, type Circuit } from '../../../core/circuit'
+import Schematic from '../../schematic/Schematic.vue'
+
+defineProps<{ circuit: Circuit }>()
+</script>
+
+<template>
+  <Schematic :circuit="circuit" :wiring="wireUp(circuit)" />
+</template>
