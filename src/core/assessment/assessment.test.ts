@@ -4,7 +4,7 @@ import type { Arrangement } from '../attempt'
 import { Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
 import { speaker, english } from '../words'
-import { ruleTexts } from './rules/registry'
+import { ruleTexts, techniqueRules } from './rules/registry'
 import { Attempt as Work, type TestOptions } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
@@ -96,7 +96,7 @@ describe('inferences', () => {
 describe('technique', () => {
   const fired = (attempt: Attempt) => attempt.verdicts('technique').map((v) => v.verdict)
 
-  it.each<[string, Attempt, string]>([
+  const slips: [string, Attempt, string][] = [
     [
       'ohms on a live circuit',
       new Attempt().operate().test('X2a', 'X2b', 0, [], { dial: 'ohms' }),
@@ -123,7 +123,31 @@ describe('technique', () => {
     ['a complaint not verified', new Attempt().test('L1a', 'B1-', 12.3, []), 'Complaint not verified'],
     ['both leads on one point', new Attempt().operate().test('L1a', 'L1a', 0, []), 'Both leads on one point'],
     ['leads reversed', new Attempt().operate().test('B1-', 'B1+', 12.6, []), 'Leads reversed'],
-  ])('recognises %s', (_name, attempt, title) => expect(fired(attempt)).toContain(title))
+    [
+      'the same test again',
+      new Attempt().operate().test('X2a', 'X2b', 0.01, []).test('X2a', 'X2b', 0.01, []),
+      'The same test again',
+    ],
+  ]
+  it.each(slips)('recognises %s', (_name, attempt, title) => expect(fired(attempt)).toContain(title))
+
+  it('has a case for every rule, and a good attempt breaks none', () => {
+    expect(new Set(slips.map(([, , title]) => title))).toEqual(
+      new Set(techniqueRules.map((rule) => rule.title)),
+    )
+    const good = new Attempt()
+      .operate()
+      .test('L1a', 'B1-', 12.3, feed)
+      .test('L1a', 'L1b', 12.2, feed)
+      .test('X2a', 'X2b', 0.01, feed)
+    for (const { title } of techniqueRules) expect(fired(good)).not.toContain(title)
+  })
+
+  it('lets a test be repeated after a repair: that is the proof', () => {
+    const again = new Attempt().operate().test('X2a', 'X2b', 0.01, [])
+    again.act({ type: 'repair', piece: 'X2', by: 'terminal' })
+    expect(fired(again.test('X2a', 'X2b', 0.01, []))).not.toContain('The same test again')
+  })
 
   it('finds nothing wrong with a good test, and costs nothing for a minus sign', () => {
     expect(fired(new Attempt().operate().test('X2a', 'X2b', 0.01, []))).toEqual(['sound'])

@@ -25,6 +25,7 @@ import { keySwitch } from './key-switch'
 import { module } from './module'
 import { multiConnector } from './multi-connector'
 import { relay } from './relay'
+import { rotarySelector } from './rotary-selector'
 import { resistor } from './resistor'
 import { sensor2, sensor3 } from './sensor'
 import { splice } from './splice'
@@ -64,6 +65,7 @@ export const parts: readonly AnyPart[] = [
   multiConnector,
   relay,
   resistor,
+  rotarySelector,
   sensor2,
   sensor3,
   splice,

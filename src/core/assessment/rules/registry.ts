@@ -5,6 +5,7 @@ import { zeroIsNotPerfect } from './kinds/zero-is-not-perfect'
 import { coldOhmsTrusted } from './kinds/cold-ohms-trusted'
 import { complaintNotVerified } from './kinds/complaint-not-verified'
 import { leadsReversed } from './kinds/leads-reversed'
+import { sameTestAgain } from './kinds/same-test-again'
 import type { TechniqueRule } from './rule'
 
 /** Mistakes that instructors see again and again, as rules over one test. A new rule is its file and its line here. */
@@ -16,6 +17,7 @@ export const techniqueRules: readonly TechniqueRule[] = [
   coldOhmsTrusted,
   complaintNotVerified,
   leadsReversed,
+  sameTestAgain,
 ]
 
 /** English of the rules, for the words: `rules.ohmsLive.title`. */

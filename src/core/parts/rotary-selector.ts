@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { definePart, quantity } from './definition'
+
+const outputs = ['1', '2', '3', '4'] as const
+const segments = outputs.map((n) => ({
+  key: `to${n}`,
+  name: `contacts to ${n}`,
+  between: ['in', `out${n}`] as const,
+  faults: ['stuckOpen', 'burnt', 'highResistance', 'corroded', 'leaky'],
+}))
+
+/** Rotary selector, one in and four out, break before make: a blower's or a wiper's speeds, a choice of lamps. */
+export const rotarySelector = definePart({
+  kind: 'rotarySelector',
+  symbol: 'keySwitch',
+  access: 'dash',
+  pinout: 'all',
+  title: 'Rotary selector',
+  letters: 'SR',
+  quick: { words: ['rotary selector', 'selector', 'rotary switch'] },
+  role: 'control',
+  terminals: [
+    { key: 'in', suffix: 'in', name: 'input' },
+    ...outputs.map((n) => ({ key: `out${n}`, suffix: n, name: `output ${n}` })),
+  ],
+  through: ['in', 'out1'],
+  passes: outputs.map((n) => ({ segment: `to${n}`, symbol: 'switch', caption: `output ${n}`, closes: [n] })),
+  units: segments.map(({ key, name }) => ({ key, name, segments: [key] })),
+  // Common practice, no source.
+  spread: { contactOhms: 0.6 },
+  parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.008) }),
+  segments,
+  positions: ['off', ...outputs],
+  positionNames: Object.fromEntries(outputs.map((n) => [n, `position ${n}`])),
+  benchPairs: outputs.map((n) => ['in', `out${n}`] as const),
+  detach: { verb: 'unplug', done: 'unplugged', opens: segments.map(({ key }) => key) },
+  stamp: ({ contactOhms }, net, { position, detached }) => {
+    if (detached || position === undefined || position === 'off') return
+    net.resistor(`to${position}`, 'in', `out${position}`, Math.max(contactOhms, 1e-6), 0.5)
+  },
+  summary: () => '1 in, 4 out',
+})
