@@ -117,7 +117,8 @@ const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
     const problems = problemsOf(error)
     return failure(422, problems[0] ?? say('missing'), problems)
   }
-  if (error instanceof DatabaseFailure && error.trouble === 'unreachable') return failure(503, say('noDatabase'))
+  if (error instanceof DatabaseFailure && error.trouble === 'unreachable')
+    return failure(503, say('noDatabase'))
   if (error instanceof DatabaseFailure && error.trouble === 'full') {
     req.log.error(plainError(error))
     return failure(507, say('diskFull'))

@@ -92,7 +92,9 @@ describe('a first start that is cut off', () => {
   it('keeps everything of a start that was complete', async () => {
     const add = (login: string) =>
       `insert into users (login, name, role, password_hash) values ('${login}', 'x', 'student', '')`
-    const first = await openDatabase({ folder, image: emptyDatabase() }, (db) => db.query(add('one')).then(() => undefined))
+    const first = await openDatabase({ folder, image: emptyDatabase() }, (db) =>
+      db.query(add('one')).then(() => undefined),
+    )
     await first.query(add('two'))
     await first.close()
     const next = await openDatabase({ folder, image: emptyDatabase() })
