@@ -8,6 +8,7 @@ import { Solver, type Network } from '../src/core/solve'
 import { demoCircuit, demoNames } from '../test/demo'
 import { referenceEngine, tight } from '../test/reference'
 import { harnessCircuit } from './harness'
+import { storage } from './storage'
 
 /** Median milliseconds of `work`, warmed up for as many runs as are timed: the reference gets quicker for hundreds of runs. */
 async function median(work: () => unknown, runs: number): Promise<number> {
@@ -111,3 +112,6 @@ for (const name of demoNames) {
     `operating point ${ms(point)}, board ${ms(board)}, healthy key of all states ${ms(key)}`,
   )
 }
+
+console.log('\nWhat a promise costs: the embedded database on this disk')
+await storage(line)

@@ -8,6 +8,7 @@ import { english, speaker } from '../words'
 import { ruleTexts } from './rules/registry'
 import { Attempt, voltsSetup } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
+import { drawn } from '../../../test/random'
 
 const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 const circuit = demoCircuit('sweeper-heated-step')
@@ -47,7 +48,7 @@ describe('judging is fair', () => {
         expect(judged.suspects[judged.suspects.length - 1]).toContain(fault.part)
         expect(judged.marks.find((m) => m.aspect === 'inference')).toMatchObject({ points: 30, of: 30 })
       }),
-      { numRuns: 12 },
+      drawn(12),
     )
   }, 60_000)
 
@@ -63,7 +64,7 @@ describe('judging is fair', () => {
           verdicts.some((v) => say(v.verdict) === 'too early' && say(v.reason).startsWith(fault.part)),
         ).toBe(true)
       }),
-      { numRuns: 12 },
+      drawn(12),
     )
   }, 60_000)
 })
@@ -117,7 +118,7 @@ describe('judging holds up', () => {
           expect(say(j.reason)).toMatch(/\S.*[.!?]$/)
         }
       }),
-      { numRuns: 12 },
+      drawn(12),
     )
   }, 60_000)
 })

@@ -15,6 +15,7 @@ import {
   terminalAt,
   wireUp,
 } from '.'
+import { drawn } from '../../../test/random'
 
 describe('typed lines, whatever they are', () => {
   const word = fc.constantFrom(
@@ -71,7 +72,7 @@ describe('typed lines, whatever they are', () => {
           if (!built.ok) expect(tell(built.problem).length).toBeGreaterThan(5)
         },
       ),
-      { numRuns: 400, seed: 2026 },
+      drawn(400, 2026),
     )
   })
 

@@ -5,6 +5,7 @@ import { catalogue, faultOfKind, possibleFaults, type Fault } from '../faults'
 import { readVolts, workshopMeter } from '../instruments'
 import { aftermath, noticeAll, solveBoard } from '../board'
 import { demoCircuit, demoNames } from '../../../test/demo'
+import { drawn } from '../../../test/random'
 
 describe('hypotheses', () => {
   it.each(demoNames)(
@@ -96,7 +97,7 @@ describe('predicted readings', () => {
             ).toBe(true)
           },
         ),
-        { numRuns: 90 },
+        drawn(90),
       )
     },
     60_000,

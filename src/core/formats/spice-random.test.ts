@@ -5,6 +5,7 @@ import { solveBoard } from '../board'
 import { readCircuit } from '../circuit'
 import { Solver } from '../solve'
 import { circuitOfSpice, readSpice } from '.'
+import { drawn } from '../../../test/random'
 
 /** A ladder of resistors with diodes and loads on its rungs, as somebody might have it in a file. */
 const netlist = fc
@@ -72,7 +73,7 @@ describe('a random netlist that comes in as a circuit', () => {
           expect(Math.abs(solved.point.voltage[node]! - volts(name)), name).toBeLessThan(1e-4)
         }
       }),
-      { numRuns: 60, seed: 31 },
+      drawn(60, 31),
     )
     expect(taken).toBeGreaterThan(40)
   })
@@ -87,7 +88,7 @@ describe('a random netlist that comes in as a circuit', () => {
           written.map((line) => line.split(' ')[0]!).sort(),
         )
       }),
-      { numRuns: 30, seed: 32 },
+      drawn(30, 32),
     )
   })
 })

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { circuitJsonSchema, readSpice, spiceNumber, toSpice } from '.'
 import { Solver } from '../solve'
 import { absolute, referenceVoltages, relative } from '../../../test/reference'
+import { drawn } from '../../../test/random'
 
 describe('SPICE netlists', () => {
   it.each([
@@ -76,7 +77,7 @@ describe('SPICE netlists', () => {
         }
         expect(toSpice(network, 'again')).toContain('.op')
       }),
-      { numRuns: 80 },
+      drawn(80),
     )
   })
 })

@@ -5,6 +5,7 @@ import { problemsOf } from '../document'
 import { demoCircuit } from '../../../test/demo'
 import { answerKey } from '../readings'
 import { leafletOf, leafletSchema, meterOf, meterOfLeaflet, meters, workshopMeter, type Leaflet } from '.'
+import { drawn } from '../../../test/random'
 
 const leaflet = (change: Partial<Leaflet>): Leaflet => ({ ...leafletOf(workshopMeter), ...change })
 const bandAt = (change: Partial<Leaflet>, name: string, which = 'sweeper-work-lamp') => {
@@ -82,7 +83,7 @@ describe('a meter by its leaflet', () => {
           for (const { band } of state.points) expect(band).toBeGreaterThanOrEqual(0)
         }
       }),
-      { numRuns: 40, seed: 11 },
+      drawn(40, 11),
     )
   })
 })

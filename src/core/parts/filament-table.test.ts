@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { filamentTable, solveFilament } from './filament-table'
+import { drawn } from '../../../test/random'
 
 const tabled = { current: 0, slope: 0 }
 const solved = { current: 0, slope: 0 }
@@ -18,7 +19,7 @@ it('misses the heat balance by less than a billionth, from a glimmer to far beyo
         expect(Math.abs(tabled.slope - solved.slope)).toBeLessThan(1e-6 * solved.current)
       },
     ),
-    { numRuns: 3000 },
+    drawn(3000),
   )
 })
 

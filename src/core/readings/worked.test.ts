@@ -11,6 +11,7 @@ import { Sensitivities } from '../board'
 import { Solver, type Element, type Law } from '../solve'
 import fc from 'fast-check'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
+import { drawn } from '../../../test/random'
 
 function keyOf(circuit: Circuit, faults: readonly Fault[] = [], state = 'on'): StateKey {
   const key = stateKey(circuit, faults, stateOf(circuit, state))
@@ -270,7 +271,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
         if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
         else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }),
-      { numRuns: 1000 },
+      drawn(1000),
     )
   })
 

@@ -9,6 +9,7 @@ import { planElimination } from './sparse/elimination'
 import { filamentLaw } from '../parts/lamp'
 import { fuseLaw } from '../parts/fuse'
 import { junctionLaw } from '../parts/junction'
+import { drawn } from '../../../test/random'
 
 const owner = { part: 'T', segment: 't' }
 
@@ -57,7 +58,7 @@ describe('star–mesh elimination', () => {
           expect(Math.abs(amps - general.current[i]!)).toBeLessThan(1e-6 * (1 + Math.abs(amps))),
         )
       }),
-      { numRuns: 150 },
+      drawn(150),
     )
   })
 
@@ -69,7 +70,7 @@ describe('star–mesh elimination', () => {
         expect(first.residual).toBeLessThan(1e-8)
         expect([...solved(solver).voltage]).toEqual([...first.voltage])
       }),
-      { numRuns: 80 },
+      drawn(80),
     )
   })
 
@@ -89,7 +90,7 @@ describe('star–mesh elimination', () => {
         solver.respondTo(b, other)
         expect(row[b]).toBeCloseTo(other[a]!, 12)
       }),
-      { numRuns: 100 },
+      drawn(100),
     )
   })
 

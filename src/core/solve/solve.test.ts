@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Matrix, solve as denseSolve } from 'ml-matrix'
 import { PatternBuilder, Solver, SparseLU, type Element, type Network } from '.'
+import { drawn } from '../../../test/random'
 
 const owner = { part: 'T', segment: 't' }
 const resistor = (a: number, b: number, ohms: number): Element => ({ type: 'resistor', a, b, ohms, owner })
@@ -64,7 +65,7 @@ describe('sparse factorization, against ml-matrix', () => {
           t.forEach((v, i) => expect(Math.abs(v - expectedT[i]!)).toBeLessThan(1e-6 * size))
         }
       }),
-      { numRuns: 300 },
+      drawn(300),
     )
   })
 })

@@ -5,6 +5,7 @@ import { stateKey } from '../readings'
 import type { Circuit } from '../circuit'
 import { demoCircuit } from '../../../test/demo'
 import { buildSheet, fitBoard, gaugeOf, type Measured } from '.'
+import { drawn } from '../../../test/random'
 
 /** The real board: every joint, wire and lamp somewhere within what sound parts are. */
 function realBoard(circuit: Circuit, draws: readonly number[]): Circuit {
@@ -70,7 +71,7 @@ describe('fitting the model to a real board', () => {
           expect(Math.abs(p.value! - ours.points[i]!.value!), p.name).toBeLessThan(0.05),
         )
       }),
-      { numRuns: 8, seed: 2026 },
+      drawn(8, 2026),
     )
   })
 

@@ -5,6 +5,7 @@ import { partOfKind } from '../../core/parts'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { axesOf, bodiesOf, crossings, inkOf, linesOf, textOf, touch, type Box } from '../../../test/drawing'
 import { layOut } from './layout'
+import { drawn as sample } from '../../../test/random'
 
 function expectApart(circuit: Circuit) {
   const layout = layOut(circuit)
@@ -113,7 +114,7 @@ describe('no two parts or labels overlap', () => {
         drawn++
         expectApart(circuit)
       }),
-      { numRuns: 120, seed: 23 },
+      sample(120, 23),
     )
     expect(drawn).toBeGreaterThan(50)
   })

@@ -31,6 +31,7 @@ import {
 import { partKinds } from '../../parts'
 import { stateKey } from '../../readings'
 import { demoCircuit, demoNames } from '../../../../test/demo'
+import { drawn } from '../../../../test/random'
 
 const of = (built: Built): Circuit => {
   if (!built.ok) throw new Error(tell(built.problem))
@@ -332,7 +333,7 @@ describe('any row of changes', () => {
         expect(new Set(now.parts.map((p) => p.id)).size).toBe(now.parts.length)
         expect(nextId(now.parts, 'wire')).toMatch(/^W\d+$/)
       }),
-      { numRuns: 120, seed: 2026 },
+      drawn(120, 2026),
     )
   })
 })

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { parts, type AnyPart } from '../../../core/parts'
+import { symbolOf, type SymbolState } from '../../schematic/symbols'
+
+/** Every symbol in every state that it can be drawn in: for whoever adds one. In development only. */
+interface Drawn {
+  readonly caption: string
+  readonly symbol: string
+  readonly state: SymbolState
+}
+
+const rest: SymbolState = { detached: false }
+function statesOf(part: AnyPart): Drawn[] {
+  const passes = part.passes ?? [{ symbol: part.symbol, caption: '' }]
+  return passes.flatMap(({ symbol, caption }) => {
+    const states: [string, SymbolState][] = [['at rest', rest]]
+    if (part.positions ?? part.closes) states.push(['closed', { ...rest, closed: true }])
+    if (part.notice?.all.some((notice) => notice.pulled))
+      states.push(['pulled in', { ...rest, pulled: true }])
+    if (part.detach) states.push([part.detach.done, { detached: true }])
+    return states.map(([name, state]) => ({
+      caption: [caption, name].filter(Boolean).join(', '),
+      symbol,
+      state,
+    }))
+  })
+}
+const groups = parts.map((part) => ({ part, drawn: statesOf(part) }))
+const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean; partial?: boolean }) => ({
+  stroke: true,
+  heavy,
+  filled,
+  partial,
+})
+</script>
+
+<template>
+  <div class="gallery">
+    <h1>Symbols</h1>
+    <section v-for="{ part, drawn } in groups" :key="part.kind">
+      <h2>
+        {{ part.title }} <code>{{ part.kind }}</code>
+      </h2>
+      <figure v-for="(one, i) in drawn" :key="i">
+        <svg
+          class="schematic"
+          width="110"
+          height="130"
+          viewBox="-55 -12 110 130"
+          role="img"
+          :aria-label="one.caption"
+        >
+          <path
+            v-for="(stroke, n) in symbolOf(one.symbol).draw(symbolOf(one.symbol).length, one.state)"
+            :key="n"
+            :d="stroke.d"
+            :transform="stroke.dy ? `translate(0 ${stroke.dy})` : undefined"
+            :class="kindOf(stroke)"
+          />
+          <circle
+            v-for="(share, n) in symbolOf(one.symbol).terminals"
+            :key="'t' + n"
+            cx="0"
+            :cy="share * symbolOf(one.symbol).length"
+            r="2.4"
+            class="stroke filled"
+          />
+        </svg>
+        <figcaption>{{ one.caption }}</figcaption>
+      </figure>
+    </section>
+  </div>
+</template>
+
+<style src="../../schematic/scene.css"></style>
+<style scoped>
+.gallery {
+  padding: 16px 24px;
+  overflow: auto;
+  height: 100%;
+}
+section {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  padding: 8px 0 14px;
+  border-top: 1px solid var(--rule);
+}
+h2 {
+  flex-basis: 100%;
+  font-size: 15px;
+}
+code {
+  color: var(--quiet);
+}
+figure {
+  margin: 0;
+  width: 120px;
+}
+figcaption {
+  font-size: 12px;
+  color: var(--quiet);
+  text-align: center;
+}
+</style>
