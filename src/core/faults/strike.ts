@@ -58,5 +58,5 @@ export function scaled(element: Element, share: number): Element {
   }
 }
 
-/** Siemens of copper of `area` mm² per metre; what melts a bare wire is `80·d^1.5` amps (Preece, d in mm; from memory). */
+/** Amps that melt a bare copper wire of `area` mm²: `80·d^1.5`, d its diameter in mm (Preece; from memory). */
 export const fusingAmps = (area: number): number => 80 * Math.sqrt((4 * area) / Math.PI) ** 1.5
