@@ -40,7 +40,7 @@ export function judgeInference(input: InferenceInput): Judgement[] {
     judged.push(make('good', 'follows', say('cleared', { pieces: right, count: right.length }), 1))
   for (const id of fresh.filter((part) => after.suspects.has(part))) {
     const example = after.survivors.filter((h) => h.part === id).sort((p, q) => q.prior - p.prior)[0]!
-    const fault = example.corners[Math.floor(example.corners.length / 2)] ?? example.corners[0]!
+    const fault = example.ends[Math.floor(example.ends.length / 2)] ?? example.ends[0]!
     judged.push(
       make(
         'poor',

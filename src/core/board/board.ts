@@ -23,7 +23,7 @@ export interface Board {
   readonly faults: readonly Fault[]
   readonly blown: ReadonlySet<string>
   /** First of a part's elements, by part id and by `part.segment`; an element that is open stands for an open segment. */
-  readonly places: ReadonlyMap<string, number>
+  readonly firstElement: ReadonlyMap<string, number>
   /** Nodes inside parts, by `part#name`. */
   readonly inner: ReadonlyMap<string, number>
   /** What is connected from outside. */
@@ -54,7 +54,7 @@ export function buildBoard(
   { blown = nothing, wiring = wireUp(circuit), modes = restModes(circuit), attached = [] }: BoardOptions = {},
 ): Board {
   const elements: Element[] = []
-  const places = new Map<string, number>()
+  const firstElement = new Map<string, number>()
   const inner = new Map<string, number>()
   let nodeCount = wiring.count
   const freshNode = () => nodeCount++
@@ -146,20 +146,20 @@ export function buildBoard(
   for (const part of circuit.parts) {
     const own = owned.get(part.id)!
     if (!struckParts.has(part.id)) {
-      for (const { name, at } of own.heads) places.set(name, elements.length + at)
+      for (const { name, at } of own.heads) firstElement.set(name, elements.length + at)
       for (const element of own.elements) elements.push(element)
       continue
     }
     const definition = partOfKind(part.kind)
     for (const element of [...own.elements].sort((p, q) => rankOf(definition, p) - rankOf(definition, q))) {
       const name = `${part.id}.${element.owner.segment}`
-      if (!places.has(name)) places.set(name, elements.length)
+      if (!firstElement.has(name)) firstElement.set(name, elements.length)
       elements.push(element)
     }
     for (const segment of definition.segments) {
       const name = `${part.id}.${segment.key}`
-      if (places.has(name)) continue
-      places.set(name, elements.length)
+      if (firstElement.has(name)) continue
+      firstElement.set(name, elements.length)
       elements.push({
         type: 'resistor',
         a: wiring.nodeOf(part.id, segment.between[0]),
@@ -184,7 +184,7 @@ export function buildBoard(
     })
   }
   for (const attach of attached) elements.push(...attach(freshNode))
-  return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, places, inner, attached }
+  return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, firstElement, inner, attached }
 }
 
 const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
@@ -345,11 +345,11 @@ function segmentOf(circuit: Circuit, wiring: Wiring, name: string) {
 
 /** Amps through a segment, from its first terminal to its second; 0 where it is open. */
 export function segmentAmps(
-  { places }: Pick<Board, 'places'>,
+  { firstElement }: Pick<Board, 'firstElement'>,
   point: OperatingPoint,
   part: string,
   segment: string,
 ): number {
-  const i = places.get(`${part}.${segment}`)
+  const i = firstElement.get(`${part}.${segment}`)
   return i === undefined ? 0 : point.current[i]!
 }

@@ -3,12 +3,12 @@ import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { partOfKind, type AnyPart } from '../parts'
 
 /**
- * One way the circuit could be. A severity that is a number is split into cells of its kind's grid: `corners`
+ * One way the circuit could be. A severity that is a number is split into cells of its kind's grid: `ends`
  * holds the cell's two ends (one entry where the fault has no severity, none when all is well).
  */
 export interface Hypothesis {
   readonly part: string | undefined
-  readonly corners: readonly Fault[]
+  readonly ends: readonly Fault[]
   /** Relative likelihood before any evidence. */
   readonly prior: number
 }
@@ -35,15 +35,15 @@ export function hypothesesOf(circuit: Circuit): Hypothesis[] {
     const weight =
       priorOf(definition, fault.segment, fault.kind) / ways.get(`${fault.part}.${fault.segment}`)!
     const grid = faultOfKind(fault.kind).severity?.grid
-    if (!grid) return [{ part: fault.part, corners: [fault], prior: weight }]
+    if (!grid) return [{ part: fault.part, ends: [fault], prior: weight }]
     return grid.slice(1).map((high, i) => ({
       part: fault.part,
-      corners: [
+      ends: [
         { ...fault, severity: grid[i]! },
         { ...fault, severity: high },
       ],
       prior: weight / (grid.length - 1),
     }))
   })
-  return [{ part: undefined, corners: [], prior: 1 }, ...faulted]
+  return [{ part: undefined, ends: [], prior: 1 }, ...faulted]
 }

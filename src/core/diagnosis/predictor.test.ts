@@ -17,17 +17,15 @@ describe('hypotheses', () => {
       for (const fault of possibleFaults(circuit)) {
         const cells = hypotheses.filter(
           (h) =>
-            h.corners[0]?.kind === fault.kind &&
+            h.ends[0]?.kind === fault.kind &&
             h.part === fault.part &&
-            h.corners[0].segment === fault.segment &&
-            h.corners[0].other === fault.other,
+            h.ends[0].segment === fault.segment &&
+            h.ends[0].other === fault.other,
         )
         const grid = faultOfKind(fault.kind).severity?.grid
         expect(cells).toHaveLength(grid ? grid.length - 1 : 1)
         // Neighbouring cells share an end: no severity between the grid's ends is left out.
-        cells
-          .slice(1)
-          .forEach((cell, i) => expect(cell.corners[0]!.severity).toBe(cells[i]!.corners[1]!.severity))
+        cells.slice(1).forEach((cell, i) => expect(cell.ends[0]!.severity).toBe(cells[i]!.ends[1]!.severity))
       }
       expect(hypotheses.every((h) => h.prior > 0)).toBe(true)
     },
@@ -37,7 +35,7 @@ describe('hypotheses', () => {
     const circuit = demoCircuit()
     const weight = (part: string, segment: string) =>
       hypothesesOf(circuit)
-        .filter((h) => h.part === part && h.corners[0]?.segment === segment)
+        .filter((h) => h.part === part && h.ends[0]?.segment === segment)
         .reduce((sum, h) => sum + h.prior, 0)
     // Swapped pins are far rarer than a bad terminal, so that the ways of this pin do not quite make three.
     expect(weight('X1', 'pin')).toBeGreaterThan(2.5)
@@ -67,7 +65,7 @@ describe('predicted readings', () => {
     (name) => {
       const circuit = demoCircuit(name)
       const predictor = new Predictor(circuit)
-      const cells = predictor.hypotheses.filter((h) => h.corners.length === 2)
+      const cells = predictor.hypotheses.filter((h) => h.ends.length === 2)
       const points = predictor.wiring.points
       fc.assert(
         fc.property(
@@ -78,14 +76,14 @@ describe('predicted readings', () => {
           fc.nat(circuit.states.length - 1),
           (c, share, r, b, s) => {
             const cell = cells[c]!
-            const [low, high] = cell.corners.map((corner) => corner.severity!)
-            const fault: Fault = { ...cell.corners[0]!, severity: low! * (high! / low!) ** share }
+            const [low, high] = cell.ends.map((corner) => corner.severity!)
+            const fault: Fault = { ...cell.ends[0]!, severity: low! * (high! / low!) ** share }
             const state = circuit.states[s]!
             const solved = solveBoard(circuit, [fault], state, { blown: aftermath(circuit, [fault]) })
             if (!solved.ok) return
             const [red, black] = [points[r]!.node, points[b]!.node]
             const reading = readVolts(solved, red, black, workshopMeter)
-            // Floating points read what the meter makes of them; two corners that differ in that are no hull.
+            // Floating points read what the meter makes of them; two ends that differ in that are no hull.
             if (reading.floating) return
             const place = { type: 'leads' as const, red, black }
             const setup = { state, instrument: 'volts' as const, settings: {}, place }
@@ -107,7 +105,7 @@ describe('predicted readings', () => {
     const circuit = demoCircuit('van-washer-pump')
     const predictor = new Predictor(circuit)
     for (const hypothesis of predictor.hypotheses.filter((_, i) => i % 7 === 0)) {
-      const fault = hypothesis.corners[0]
+      const fault = hypothesis.ends[0]
       const state = circuit.states[0]!
       const solved = solveBoard(circuit, fault ? [fault] : [], state, {
         blown: aftermath(circuit, fault ? [fault] : []),

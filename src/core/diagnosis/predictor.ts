@@ -46,8 +46,8 @@ export class Predictor {
 
   /** The readings that a hypothesis allows, all severities of its cell and all tolerances included. */
   interval(hypothesis: Hypothesis, setup: TestSetup): Interval | undefined {
-    const ends = this.ends(hypothesis, setup.state, setup.conditions).map((fault) =>
-      this.cornerInterval(fault, setup),
+    const ends = this.extremes(hypothesis, setup.state, setup.conditions).map((fault) =>
+      this.endInterval(fault, setup),
     )
     if (ends.some((end) => end === undefined)) return undefined
     return {
@@ -83,17 +83,17 @@ export class Predictor {
   }
 
   /**
-   * A cell's two corners; and where something switches between them, the severities on either side of each switching
+   * A cell's two ends; and where something switches between them, the severities on either side of each switching
    * point, for there readings jump and are furthest out.
    */
-  private ends(
+  private extremes(
     hypothesis: Hypothesis,
     state: CircuitState,
     conditions: Conditions = untouched,
   ): readonly (Fault | undefined)[] {
-    const corners = this.corners(hypothesis)
-    const [low, high] = corners
-    if (!low || !high) return corners
+    const both = this.endsOf(hypothesis)
+    const [low, high] = both
+    if (!low || !high) return both
     const key = `${faultKey(low)}${stateSignature(state)}${signOf(conditions)}`
     const known = this.edges.get(key)
     if (known) return known
@@ -130,11 +130,11 @@ export class Predictor {
     return `${fuses}|${phases.map((phase) => [...phase.board.modes.values()].join()).join('~')}`
   }
 
-  private corners(hypothesis: Hypothesis): readonly (Fault | undefined)[] {
-    return hypothesis.corners.length ? hypothesis.corners : [undefined]
+  private endsOf(hypothesis: Hypothesis): readonly (Fault | undefined)[] {
+    return hypothesis.ends.length ? hypothesis.ends : [undefined]
   }
 
-  private cornerInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
+  private endInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
     const { state, conditions, also = [], instrument, settings, place } = setup
     const held = JSON.stringify([instrument, settings, place, also])
     const key = `${faultKey(fault)}${stateSignature(state)}${signOf(conditions)}|${held}`
@@ -152,7 +152,7 @@ export class Predictor {
   }
 
   private admitsSeen(hypothesis: Hypothesis, fact: Extract<Fact, { type: 'seen' }>): boolean {
-    const noticed = this.ends(hypothesis, fact.state, fact.conditions).map((fault) => {
+    const noticed = this.extremes(hypothesis, fact.state, fact.conditions).map((fault) => {
       const solved = this.board(fault, fact.state, fact.conditions)
       return solved && noticeAll(solved)
     })

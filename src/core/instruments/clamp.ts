@@ -27,7 +27,7 @@ function ampsAlong({ board, point }: SolvedBoard, id: string, at: number): numbe
   if (!part) return 0
   const { cable, segments } = partOfKind(part.kind)
   const key = cable?.segment ?? segments[segments.length - 1]!.key
-  const first = board.places.get(`${id}.${key}`)
+  const first = board.firstElement.get(`${id}.${key}`)
   if (first === undefined) return 0
   const split = board.faults.find((f) => (f.part === id && f.segment === key) || f.other === `${id}.${key}`)
   const touches = split && faultOfKind(split.kind).touches

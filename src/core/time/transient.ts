@@ -165,7 +165,7 @@ function sampleOf(board: Board, time: number, voltage: Float64Array, current: Fl
     time,
     voltage: voltage.slice(0, board.wiring.count),
     amps: (part, segment) => {
-      const i = board.places.get(`${part}.${segment}`)
+      const i = board.firstElement.get(`${part}.${segment}`)
       return i === undefined ? 0 : current[i]!
     },
   }
@@ -174,7 +174,7 @@ function sampleOf(board: Board, time: number, voltage: Float64Array, current: Fl
 function warmFuses(board: Board, { current }: Instant, heat: Map<string, number>, h: number): string[] {
   return board.circuit.parts.flatMap((part) => {
     const { protects } = partOfKind(part.kind)
-    const i = board.places.get(`${part.id}.${protects?.segment ?? ''}`)
+    const i = board.firstElement.get(`${part.id}.${protects?.segment ?? ''}`)
     if (!protects?.melts || i === undefined || board.blown.has(part.id)) return []
     const struck = new Map(
       board.faults.filter((f) => f.part === part.id).map((f) => [f.kind, severityOf(f)] as const),
@@ -227,7 +227,7 @@ export function fallingAsleep(
   return seconds.flatMap((time) => {
     const solved = solveBoard(circuit, faults, { ...state, sinceKeyOff: time }, { wiring })
     if (!solved.ok || !source) return []
-    const i = solved.board.places.get(`${source.id}.clampPlus`)!
+    const i = solved.board.firstElement.get(`${source.id}.clampPlus`)!
     return [{ time, amps: Math.abs(solved.point.current[i]!) }]
   })
 }

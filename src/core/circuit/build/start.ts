@@ -2,8 +2,7 @@ import { circuitFormat, circuitVersion, type Circuit } from '../schema'
 import { makePart } from './ids'
 
 /**
- * An empty bench: a battery with both leads, the chassis and its strap, and a state for each thing that may be on. The one
- * path waits for its parts between them.
+ * An empty bench: a battery, one path from its plus to its minus that waits for its parts, and the state in which all is off.
  */
 export function emptyCircuit(name: string, volts: 12 | 24 = 12): Circuit {
   const battery = { ...makePart([], { kind: 'battery', parameters: { blocks: volts / 12 } }) }
