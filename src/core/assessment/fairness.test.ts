@@ -48,7 +48,7 @@ describe('judging is fair', () => {
         expect(judged.suspects[judged.suspects.length - 1]).toContain(fault.part)
         expect(judged.marks.find((m) => m.aspect === 'inference')).toMatchObject({ points: 30, of: 30 })
       }),
-      drawn(12),
+      drawn(7),
     )
   }, 60_000)
 
@@ -64,7 +64,7 @@ describe('judging is fair', () => {
           verdicts.some((v) => say(v.verdict) === 'too early' && say(v.reason).startsWith(fault.part)),
         ).toBe(true)
       }),
-      drawn(12),
+      drawn(7),
     )
   }, 60_000)
 })
@@ -118,7 +118,7 @@ describe('judging holds up', () => {
           expect(say(j.reason)).toMatch(/\S.*[.!?]$/)
         }
       }),
-      drawn(12),
+      drawn(7),
     )
   }, 60_000)
 })

@@ -271,7 +271,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
         if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
         else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }),
-      drawn(1000),
+      drawn(120),
     )
   })
 
