@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { judgeAttempt } from '.'
-import type { Arrangement } from '../attempt'
-import { Predictor } from '../diagnosis'
+import { stateOf, type Arrangement } from '../attempt'
+import { findPieces } from '../circuit'
+import { exampleOf, Predictor, standing, type Fact, type Hypothesis, type Standing } from '../diagnosis'
 import type { Fault } from '../faults'
 import { speaker, english } from '../words'
+import { judgeConclusion } from './conclusion'
 import { ruleTexts, techniqueRules } from './rules/registry'
-import { Attempt as Work, type TestOptions } from '../../../test/attempt'
+import { Attempt as Work, voltsSetup, type TestOptions } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
 const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
@@ -47,6 +49,17 @@ describe('predictions', () => {
     expect(verdict(0)).toMatchObject({ verdict: 'off', share: 0 })
     expect(verdict('OL')).toMatchObject({ verdict: 'off' })
     expect(verdict(-12.3)).toMatchObject({ verdict: 'sign', share: 0.7 })
+  })
+
+  it('of a drop are judged on the scale of the limits: small is not zero, and 0.3 V for a good joint is off', () => {
+    const verdict = (value: number) =>
+      new Attempt().operate().test('X1a', 'X1b', value, []).verdicts('prediction')[0]!
+    expect(verdict(0.3)).toMatchObject({ verdict: 'off', share: 0 })
+    expect(verdict(0.08)).toMatchObject({ verdict: 'near', share: 0.5 })
+    expect(verdict(0.02)).toMatchObject({ verdict: 'right', share: 1 })
+    expect(verdict(0)).toMatchObject({ verdict: 'near', share: 0.8 })
+    expect(verdict(0).reason).toContain('Small, not zero')
+    expect(verdict(-0.02).share).toBeLessThan(1.01)
   })
 
   it('of continuity are a beep or none', () => {
@@ -158,7 +171,81 @@ describe('technique', () => {
   })
 })
 
+describe('a counter-example', () => {
+  it('would indeed have given the same readings: it is planted and solved before it is printed', () => {
+    const work = new Attempt().operate().test('L1a', 'B1-', 12.3, [...feed, 'G1', 'X2', 'W6'])
+    const early = work.judged(predictor).judgements.filter((j) => j.verdict.code === 'assessment.tooEarly')
+    expect(early.length).toBeGreaterThan(1)
+    const [seen, measured] = work.steps
+    if (seen?.type !== 'operate' || measured?.type !== 'test') throw new Error('no steps')
+    const facts: Fact[] = [
+      { type: 'seen', state: stateOf(on), seen: seen.seen },
+      {
+        type: 'measured',
+        setup: voltsSetup(predictor, stateOf(on), 'L1a'),
+        value: measured.reading.value!,
+        meaningless: false,
+      },
+    ]
+    for (const part of ['G1', 'X2', 'W6']) {
+      const survivors = standing(predictor, facts).survivors.filter((h) => h.part === part)
+      const example = survivors.map((h) => exampleOf(predictor, h, facts)).find(Boolean)!
+      const other = new Attempt(example).operate()
+      expect(other.steps[0], part).toMatchObject({ seen: seen.seen })
+      const shown = other.measure({ type: 'leads', red: 'L1a', black: 'B1-' }, 12).reading.value!
+      expect(Math.abs(shown - measured.reading.value!)).toBeLessThan(0.3)
+    }
+  })
+
+  it('is none where each reading alone would fit some severity, but no severity fits both', () => {
+    const facts = (a: number, b: number): Fact[] =>
+      [a, b].map((value, i) => ({
+        type: 'measured',
+        setup: voltsSetup(predictor, stateOf(on), i ? 'L1b' : 'X2a', 'B1-'),
+        value,
+        meaningless: false,
+      }))
+    const hypothesis: Hypothesis = {
+      part: 'X2',
+      ends: [0.5, 5].map((severity) => ({ kind: 'highResistance', part: 'X2', segment: 'pin', severity })),
+      prior: 1,
+    }
+    const work = (severity: number) =>
+      new Attempt({ kind: 'highResistance', part: 'X2', segment: 'pin', severity }).measure(
+        { type: 'leads', red: 'X2a', black: 'B1-' },
+        0,
+      ).reading.value!
+    expect(exampleOf(predictor, hypothesis, facts(work(1), work(1)))).toMatchObject({ part: 'X2' })
+    expect(predictor.admits(hypothesis, facts(work(0.7), work(3))[0]!)).toBe(true)
+    expect(predictor.admits(hypothesis, facts(work(0.7), work(3))[1]!)).toBe(true)
+    expect(exampleOf(predictor, hypothesis, facts(work(0.7), work(3)))).toBeUndefined()
+  })
+})
+
 describe('conclusions', () => {
+  it('name the piece: of a part that has several, the part alone or another piece is half at most', () => {
+    const relay = demoCircuit('sweeper-brush-relay')
+    const id = relay.parts.find((part) => part.kind === 'relay')!.id
+    const planted: Fault = { kind: 'open', part: id, segment: 'coil' }
+    // Every other part is cleared: only what is named is in question.
+    const left: Standing = {
+      survivors: [],
+      suspects: new Set([id]),
+      cleared: new Set(),
+      healthyPossible: false,
+    }
+    const share = (piece: string) => {
+      const step = { type: 'conclude', piece, kind: 'open', sure: 80, note: '' } as const
+      return judgeConclusion(new Predictor(relay), [], [], left, step, [planted], 0).share!
+    }
+    const pieces = findPieces(relay, id).map((piece) => piece.id)
+    const right = findPieces(relay, `${id}.coil`)[0]!.id
+    expect(share(right)).toBe(1)
+    expect(share(`${id}.coil`)).toBe(1)
+    for (const other of [id, ...pieces.filter((piece) => piece !== right)])
+      expect(share(other), other).toBe(0.5)
+  })
+
   const walked = () => new Attempt().operate().test('L1a', 'B1-', 12.3, feed).test('X2a', 'X2b', 0.01, feed)
 
   it('are proven when every survivor strikes the part', () => {

@@ -1,3 +1,4 @@
+import { findPieces } from '../circuit'
 import { describeFault, faultOfKind, type Fault } from '../faults'
 import { clearedBy, type Fact, type Predictor, type Standing } from '../diagnosis'
 import type { StepOf } from '../attempt'
@@ -24,7 +25,12 @@ export function judgeConclusion(
     share: number,
   ): Judgement => ({ aspect: 'conclusion', step, grade, verdict: say(verdict), reason, share })
   const hit = planted.some((fault) => fault.part === part)
-  const exact = planted.some((fault) => fault.part === part && alike(fault.kind, kind))
+  const [piece, ...more] = findPieces(predictor.circuit, conclusion.piece)
+  /** The piece is asked for, not the part: a relay is a coil side and a contact side. */
+  const struck = planted.filter(
+    (fault) => fault.part === part && more.length === 0 && piece?.unit.segments.includes(fault.segment),
+  )
+  const exact = struck.some((fault) => alike(fault.kind, kind))
   const truth = planted.map((fault) => describeFault(predictor.circuit, fault))
   if (!standing.suspects.has(part)) {
     const by = clearedBy(predictor, facts, part)
@@ -36,21 +42,28 @@ export function judgeConclusion(
   if (!hit)
     return make('poor', 'wrong', say('stillOthers', { piece: part, others, count: others.length, truth }), 0)
   const otherwise = (first: Message): Message =>
-    exact
-      ? first
-      : say('both', {
-          first,
-          second: say('otherwise', { title: faultOfKind(kind).title.toLowerCase(), truth }),
-        })
+    struck.length === 0
+      ? say('both', { first, second: say('whichPiece', { piece: part, truth }) })
+      : exact
+        ? first
+        : say('both', {
+            first,
+            second: say('otherwise', { title: faultOfKind(kind).title.toLowerCase(), truth }),
+          })
   if (proven)
     return make(
       exact ? 'good' : 'partly',
       'proven',
       otherwise(say('allStrike', { piece: part })),
-      exact ? 1 : 0.75,
+      struck.length === 0 ? 0.5 : exact ? 1 : 0.75,
     )
   const open = standing.healthyPossible ? say('soundCircuit') : others.slice(0, 4)
-  return make('partly', 'notYetShown', otherwise(say('leavePossible', { others: open })), exact ? 0.6 : 0.45)
+  return make(
+    'partly',
+    'notYetShown',
+    otherwise(say('leavePossible', { others: open })),
+    struck.length === 0 ? 0.3 : exact ? 0.6 : 0.45,
+  )
 }
 
 /** Failures that no reading of this bench tells apart by name are accepted for each other. */

@@ -1,5 +1,5 @@
-import { describeFault } from '../faults'
-import { clearedBy, type Fact, type Predictor, type Standing } from '../diagnosis'
+import { describeFault, type Fault } from '../faults'
+import { clearedBy, exampleOf, type Fact, type Predictor, type Standing } from '../diagnosis'
 import type { Message } from '../document'
 import { say } from './phrases'
 import type { Grade, Judgement } from './verdict'
@@ -35,20 +35,18 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   })
   const judged: Judgement[] = []
   const fresh = [...struck].filter((id) => !struckBefore.has(id))
-  const right = fresh.filter((id) => after.cleared.has(id))
+  /** A fault there that would have given the same readings: nobody is told of one that has not been planted and solved. */
+  const examples = new Map(
+    fresh
+      .map((id) => [id, counterExample(predictor, after, facts, id)] as const)
+      .filter(([, fault]) => fault),
+  )
+  const right = fresh.filter((id) => !examples.has(id))
   if (right.length)
     judged.push(make('good', 'follows', say('cleared', { pieces: right, count: right.length }), 1))
-  for (const id of fresh.filter((part) => after.suspects.has(part))) {
-    const example = after.survivors.filter((h) => h.part === id).sort((p, q) => q.prior - p.prior)[0]!
-    const fault = example.ends[Math.floor(example.ends.length / 2)] ?? example.ends[0]!
-    judged.push(
-      make(
-        'poor',
-        'tooEarly',
-        say('early', { piece: id, fault: describeFault(predictor.circuit, fault) }),
-        0,
-      ),
-    )
+  for (const [id, fault] of examples) {
+    const named = say('early', { piece: id, fault: describeFault(predictor.circuit, fault!) })
+    judged.push(make('poor', 'tooEarly', named, 0))
   }
   const missed = [...after.cleared].filter((id) => !struck.has(id) && before.suspects.has(id))
   const late = [...after.cleared].filter(
@@ -66,4 +64,19 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   const lost = [...struckBefore].filter((id) => !struck.has(id))
   if (lost.length) judged.push(make('neutral', 'takenBack', say('putBack', { pieces: lost }), undefined))
   return judged
+}
+
+/** The likeliest fault of a part under which every reading would have been the same. */
+function counterExample(
+  predictor: Predictor,
+  { survivors }: Standing,
+  facts: readonly Fact[],
+  part: string,
+): Fault | undefined {
+  const likeliest = survivors.filter((h) => h.part === part).sort((p, q) => q.prior - p.prior)
+  for (const hypothesis of likeliest) {
+    const fault = exampleOf(predictor, hypothesis, facts)
+    if (fault) return fault
+  }
+  return undefined
 }

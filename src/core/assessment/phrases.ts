@@ -30,6 +30,7 @@ export const say = phrases('assessment', {
   wouldBeep: 'A good circuit would show a beep ({good}) here.',
   closeEnough: '{would} {said} is close enough.',
   signOnly: '{would} The size is right, the sign follows from which lead is red.',
+  smallNotZero: '{would} Small, not zero: zero on a drop test means that no current flows.',
   nearIt: '{would} {said} is near it.',
   predictedOff: '{would} {said} was predicted.',
   techniqueSound: 'Right function, real points, a state in which the reading means something.',
@@ -49,6 +50,7 @@ export const say = phrases('assessment', {
   allStrike: 'Every fault that fits the readings strikes {piece}.',
   leavePossible: 'Right, but not shown: the readings leave {others} possible as well.',
   otherwise: 'The part is right; it failed otherwise than as “{title}”: {truth}.',
+  whichPiece: 'The part is right, but not the piece of {piece}: {truth}.',
   both: '{first} {second}',
   soundCircuit: 'a sound circuit',
   doesNotFit:

@@ -9,6 +9,10 @@ import type { Judgement } from './verdict'
 /** A prediction is of the good circuit; the trade's usual allowance decides what counts as right. */
 const voltsRight = 0.3
 const voltsNear = 1
+/** Below this the question is how much is lost: it is judged on the scale of the limits (common practice, no source). */
+const dropsBelow = 1
+const dropRight = 0.03
+const dropNear = 0.1
 
 export function judgePrediction(
   predictor: Predictor,
@@ -53,14 +57,18 @@ export function judgePrediction(
   if (!Number.isFinite(expected) || !Number.isFinite(value))
     return Number.isFinite(expected) === Number.isFinite(value) ? make('good', say('right'), would, 1) : off
   const miss = Math.abs(value - expected)
-  const scale =
-    good.unit === 'V'
+  const drop = good.unit === 'V' && Math.abs(expected) < dropsBelow
+  if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropNear)
+    return make('partly', say('near'), say('smallNotZero', { would }), 0.8)
+  const scale = drop
+    ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
+    : good.unit === 'V'
       ? { right: voltsRight, near: voltsNear }
       : good.unit === 'A'
         ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
         : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
   if (miss <= scale.right) return make('good', say('right'), say('closeEnough', { would, said }), 1)
-  if (good.unit === 'V' && Math.abs(value + expected) <= voltsRight)
+  if (good.unit === 'V' && Math.abs(value + expected) <= scale.right)
     return make('partly', say('sign'), say('signOnly', { would }), 0.7)
   if (miss <= scale.near) return make('partly', say('near'), say('nearIt', { would, said }), 0.5)
   return off

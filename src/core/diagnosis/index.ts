@@ -1,4 +1,5 @@
 export * from './evidence'
+export * from './example'
 export * from './hypotheses'
 export * from './predictor'
 export * from './suspects'

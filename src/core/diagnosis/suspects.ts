@@ -1,4 +1,5 @@
 import type { Fact } from './evidence'
+import { exampleOf } from './example'
 import type { Hypothesis } from './hypotheses'
 import type { Predictor } from './predictor'
 
@@ -12,11 +13,18 @@ export interface Standing {
   readonly healthyPossible: boolean
 }
 
-/** Suspects and cleared parts after all of `facts`. */
+/**
+ * Suspects and cleared parts after all of `facts`. A fault whose severity is a number stays only where one severity
+ * explains all of them together: a fuse cannot be blown for one reading and whole for the next.
+ */
 export function standing(predictor: Predictor, facts: readonly Fact[]): Standing {
   return standingOf(
     predictor,
-    predictor.hypotheses.filter((h) => facts.every((fact) => predictor.admits(h, fact))),
+    predictor.hypotheses.filter(
+      (h) =>
+        facts.every((fact) => predictor.admits(h, fact)) &&
+        (facts.length < 2 || h.ends.length < 2 || exampleOf(predictor, h, facts) !== undefined),
+    ),
   )
 }
 
