@@ -1,6 +1,7 @@
 import { startBench, advance, boardOf, hasSign, stateOf, type Bench, type Order, type Step } from '../attempt'
 import {
   bestTest,
+  coherent,
   contradiction,
   expectedBits,
   standing,
@@ -97,6 +98,7 @@ export function judgeAttempt(
         break
       }
       case 'conclude':
+        now = withTruth(now, coherent(predictor, now, facts), order.planted)
         judgements.push(judgeConclusion(predictor, facts, factNames, now, step, order.planted, i))
         break
       case 'repair':
@@ -118,6 +120,10 @@ export function judgeAttempt(
     contradictions,
   }
 }
+
+/** The search may pass by a severity that fits; where it lost what was planted, it is not believed. */
+const withTruth = (wide: Standing, narrow: Standing, planted: Order['planted']): Standing =>
+  planted.some(({ part }) => wide.suspects.has(part) && !narrow.suspects.has(part)) ? wide : narrow
 
 /** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
 function setupOf(

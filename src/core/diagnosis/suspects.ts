@@ -13,20 +13,23 @@ export interface Standing {
   readonly healthyPossible: boolean
 }
 
-/**
- * Suspects and cleared parts after all of `facts`. A fault whose severity is a number stays only where one severity
- * explains all of them together: a fuse cannot be blown for one reading and whole for the next.
- */
+/** Suspects and cleared parts after all of `facts`. */
 export function standing(predictor: Predictor, facts: readonly Fact[]): Standing {
   return standingOf(
     predictor,
-    predictor.hypotheses.filter(
-      (h) =>
-        facts.every((fact) => predictor.admits(h, fact)) &&
-        (facts.length < 2 || h.ends.length < 2 || exampleOf(predictor, h, facts) !== undefined),
-    ),
+    predictor.hypotheses.filter((h) => facts.every((fact) => predictor.admits(h, fact))),
   )
 }
+
+/**
+ * The same with only those faults that one severity makes explain all facts together: a fuse cannot be blown for one
+ * reading and whole for the next. It costs a search for each survivor, so it is asked for where few are left.
+ */
+export const coherent = (predictor: Predictor, { survivors }: Standing, facts: readonly Fact[]): Standing =>
+  standingOf(
+    predictor,
+    survivors.filter((h) => h.ends.length < 2 || exampleOf(predictor, h, facts) !== undefined),
+  )
 
 export function standingOf(predictor: Predictor, survivors: readonly Hypothesis[]): Standing {
   const suspects = new Set(survivors.flatMap((h) => (h.part ? [h.part] : [])))
