@@ -127,7 +127,8 @@ describe.each(instruments.map((one) => [one.key, one] as const))('instrument %s'
       distinct(options.map((o) => o.key))
       expect(options.map((o) => o.key)).toContain(preset)
     }
-    for (const key of instrument.cautions) expect(Object.keys(cautions.english)).toContain(key)
+    for (const settings of settingsOfAll(instrument.settings))
+      for (const key of instrument.cautions(settings)) expect(Object.keys(cautions.english)).toContain(key)
     if (instrument.asks.type === 'word') expect(instrument.asks.words).toEqual(instrument.scale)
     expect(instrument.minutes).toBeGreaterThan(0)
   })
@@ -135,7 +136,7 @@ describe.each(instruments.map((one) => [one.key, one] as const))('instrument %s'
   it('warns of its hazard: what shorts or carries, and what needs a dead circuit', () => {
     for (const settings of settingsOfAll(instrument.settings)) {
       const { shorts, carries, needsDead } = instrument.nature(settings)
-      if (shorts || carries || needsDead) expect(instrument.cautions.length).toBeGreaterThan(0)
+      if (shorts || carries || needsDead) expect(instrument.cautions(settings).length).toBeGreaterThan(0)
     }
   })
 

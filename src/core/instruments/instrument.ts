@@ -93,8 +93,8 @@ export interface Instrument<K extends string = string> {
   readonly device: Device
   readonly title: string
   readonly about: string
-  /** Keys of the cautions that stand near it. */
-  readonly cautions: readonly string[]
+  /** Keys of the cautions that stand near it as it is set: one that always stands there is not read. */
+  readonly cautions: (settings: Settings) => readonly string[]
   readonly settings: readonly Setting[]
   readonly holds: readonly Hold[]
   readonly nature: (settings: Settings) => Nature

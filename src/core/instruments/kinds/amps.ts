@@ -12,7 +12,7 @@ export const amps = defineInstrument({
   device: 'multimeter',
   title: 'Amps in series',
   about: 'Cut into the circuit where a fuse is pulled, a clamp lifted or a plug opened.',
-  cautions: ['neverAcrossSource', 'batteries'],
+  cautions: () => ['neverAcrossSource', 'batteries'],
   settings: [
     {
       key: 'jack',

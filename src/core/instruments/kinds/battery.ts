@@ -10,7 +10,7 @@ export const batteryTester: Instrument<'batteryTester'> = defineInstrument({
   device: 'battery',
   title: 'Battery load test',
   about: 'Half its cold-cranking rating for 15 s, against its temperature.',
-  cautions: ['batteries', 'hot'],
+  cautions: () => ['batteries', 'hot'],
   settings: [],
   holds: ['posts'],
   nature: () => ({ draws: 100, underLoad: true }),

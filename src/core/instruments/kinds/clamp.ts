@@ -11,7 +11,7 @@ function clampOf<const K extends string>(
   const zeroed = (setting: string | undefined) => setting !== 'not'
   return defineInstrument({
     ...spec,
-    cautions: [],
+    cautions: () => [],
     holds: ['jaws'],
     nature: () => ({ draws: 0, underLoad: true }),
     read: ({ solved, place, settings }) => {

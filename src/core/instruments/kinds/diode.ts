@@ -10,7 +10,7 @@ export const diode: Instrument<'diode'> = defineInstrument({
   device: 'multimeter',
   title: 'Diode test',
   about: 'A milliamp from red to black; it shows the volts that takes, OL the other way round.',
-  cautions: ['disconnectBeforeOhms'],
+  cautions: () => ['disconnectBeforeOhms'],
   settings: [],
   holds: ['leads'],
   nature: () => ({ needsDead: true, draws: 0 }),

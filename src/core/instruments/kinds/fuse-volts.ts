@@ -12,7 +12,7 @@ export const fuseVolts = defineInstrument({
   device: 'multimeter',
   title: 'Millivolts across a fuse',
   about: 'Two tips on the test spots of a fuse that stays in: millivolts become amps by rating and body.',
-  cautions: [],
+  cautions: () => [],
   settings: [],
   holds: ['spots'],
   nature: () => ({ draws: 0 }),

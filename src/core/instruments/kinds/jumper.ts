@@ -41,7 +41,7 @@ export const jumper = defineInstrument({
   title: 'Fused jumper',
   about:
     'A wire with a fuse between two points: it proves a switch, a relay, a ground or a feed by what then works.',
-  cautions: ['fuseJumpers', 'noLoadIntoModules'],
+  cautions: () => ['fuseJumpers', 'noLoadIntoModules'],
   settings: [
     {
       key: 'fuse',
@@ -89,7 +89,7 @@ export const substitute: Instrument<'substitute'> = defineInstrument({
   device: 'loads',
   title: 'Substitute load',
   about: 'A known load in place of the unplugged one: a load that is itself weak hides a bad joint.',
-  cautions: ['noLoadIntoModules', 'hot'],
+  cautions: () => ['noLoadIntoModules', 'hot'],
   settings: [
     {
       key: 'watts',

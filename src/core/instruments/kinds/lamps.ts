@@ -68,7 +68,7 @@ export const testLamp = lampOf({
   device: 'lamps',
   title: 'Test lamp',
   about: 'A clip and a pin: it says that there are volts that carry its own current, and no more.',
-  cautions: ['noLoadIntoModules'],
+  cautions: () => ['noLoadIntoModules'],
   settings: [
     {
       key: 'size',
@@ -88,7 +88,7 @@ export const loadLamp = lampOf({
   device: 'lamps',
   title: 'Load lamp, 5 A',
   about: 'A headlamp’s filament for three to five seconds: corroded metal warms and gives way.',
-  cautions: ['noLoadIntoModules', 'hot'],
+  cautions: () => ['noLoadIntoModules', 'hot'],
   settings: [],
   holds: ['leads', 'series', 'inPlaceOf'],
   amps: () => 5,
@@ -101,7 +101,7 @@ export const ledProbe: Instrument<'ledProbe'> = defineInstrument({
   device: 'lamps',
   title: 'LED probe',
   about: 'Some milliamps: it lights on next to nothing. It says that there are volts, not that they carry.',
-  cautions: [],
+  cautions: () => [],
   settings: [],
   holds: ['leads'],
   nature: () => ({ draws: 0.01 }),

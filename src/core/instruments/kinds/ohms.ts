@@ -17,7 +17,7 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
   device: 'multimeter',
   title: 'Ohms',
   about: 'It sends a current of its own: the circuit must be dead, and one end of the piece free.',
-  cautions: ['disconnectBeforeOhms'],
+  cautions: () => ['disconnectBeforeOhms'],
   settings: [
     {
       key: 'zero',
@@ -54,7 +54,7 @@ export const continuity: Instrument<'continuity'> = defineInstrument({
   device: 'multimeter',
   title: 'Continuity',
   about: 'A beep says “below a few tens of ohms at a milliamp”, and nothing about amps.',
-  cautions: ['disconnectBeforeOhms'],
+  cautions: () => ['disconnectBeforeOhms'],
   settings: [],
   holds: ['leads'],
   nature: () => ({ needsDead: true, draws: 0 }),

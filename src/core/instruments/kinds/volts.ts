@@ -16,7 +16,7 @@ export const volts = defineInstrument({
   device: 'multimeter',
   title: 'Volts DC',
   about: 'Two leads on two points: it shows red minus black and loads next to nothing.',
-  cautions: ['batteries'],
+  cautions: ({ jack }) => (jack === 'amps' ? ['neverAcrossSource', 'batteries'] : []),
   settings: [
     {
       key: 'range',

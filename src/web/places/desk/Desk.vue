@@ -8,6 +8,7 @@ import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
 import Instrument from './Instrument.vue'
+import Renew from './Renew.vue'
 import StepLog from './StepLog.vue'
 import { useDesk } from './useDesk'
 
@@ -108,6 +109,10 @@ async function infer() {
           />
           <NButton type="primary" :loading="model.busy" @click="infer"> That is what it tells me </NButton>
         </section>
+        <details>
+          <summary>A fuse has blown</summary>
+          <Renew :model="model" />
+        </details>
         <details :open="model.steps.filter((s) => s.type === 'test').length > 1">
           <summary>Conclude</summary>
           <Conclude :model="model" />

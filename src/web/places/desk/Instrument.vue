@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { tell } from '../../../contract/words'
 import { devices, holds } from '../../../core/instruments'
+import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { brightnessText } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
 import { useInstrument } from './useInstrument'
@@ -24,6 +26,9 @@ const {
   chooseDevice,
   set,
   holdSo,
+  loads,
+  leave,
+  take,
 } = useInstrument(props.model)
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 const loud = (code: string) => code === 'instruments.beeps'
@@ -113,6 +118,21 @@ const loud = (code: string) => code === 'instruments.beeps'
         <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
       </select>
     </label>
+    <div v-if="loads || draft.also.length" class="also">
+      <NButton v-if="loads" size="small" :disabled="model.inferenceDue" @click="leave">
+        Leave it connected
+      </NButton>
+      <button
+        v-for="(one, i) in draft.also"
+        :key="i"
+        type="button"
+        class="chip"
+        :aria-label="`Take away: ${describeInstrument(one)} ${describeHeld(one.held)}`"
+        @click="take(i)"
+      >
+        {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
+      </button>
+    </div>
     <form @submit.prevent="measure">
       <fieldset v-if="asks.type !== 'value'">
         <legend>A good circuit would …</legend>
@@ -141,7 +161,7 @@ const loud = (code: string) => code === 'instruments.beeps'
     <p v-if="wrong || model.failure" class="wrong" role="alert">
       {{ wrong || model.failure }}
     </p>
-    <p v-for="caution in instrument.cautions" :key="caution" class="caution">
+    <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">
       {{ tell({ code: `cautions.${caution}` }) }}
     </p>
   </section>
@@ -190,6 +210,26 @@ const loud = (code: string) => code === 'instruments.beeps'
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px;
+}
+.also {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+  align-items: center;
+}
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  min-height: 28px;
+  padding: 2px 9px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--accent-soft);
+  color: var(--ink);
+  font: inherit;
+  font-size: 13px;
+  cursor: pointer;
 }
 .mark {
   display: inline-block;

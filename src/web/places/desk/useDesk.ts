@@ -25,6 +25,8 @@ interface Draft {
   /** What jaws go round, or what part something stands in place of. */
   round: string
   part: string
+  /** What else is connected, and stays so while another instrument reads. */
+  also: Connection[]
   prediction: string
   struck: string[]
   ringed: string[]
@@ -49,6 +51,7 @@ export function useDesk(id: string) {
       black: '',
       round: '',
       part: '',
+      also: [],
       prediction: '',
       struck: [],
       ringed: [],
@@ -67,11 +70,13 @@ export function useDesk(id: string) {
   )
   const seen = computed(() => {
     const arrangement = JSON.stringify(arrangementNow())
-    const last = [...steps.value]
-      .reverse()
-      .find(
-        (s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement,
-      )
+    // What was seen before a repair or a new fuse says nothing of the circuit as it is now.
+    const since = steps.value.slice(
+      steps.value.findLastIndex(({ type }) => type === 'repair' || type === 'renew') + 1,
+    )
+    const last = since.findLast(
+      (s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement,
+    )
     const kinds = new Map(circuit.value.parts.map((p) => [p.id, p.kind]))
     return Object.fromEntries(
       Object.entries(last?.seen ?? {}).map(([part, key]) => [

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite'
 import { computed, ref } from 'vue'
 import { tell } from '../../../contract/words'
 import type { Connection, Prediction } from '../../../core/attempt'
@@ -95,7 +96,8 @@ export function useInstrument(model: DeskModel) {
     const last = model.steps[model.steps.length - 1]
     const test = model.lastTest
     const still =
-      test?.instrument === draft.value.instrument && JSON.stringify(test.held) === JSON.stringify(held())
+      test?.instrument === draft.value.instrument &&
+      dequal([test.held, test.also], [held(), draft.value.also])
     return still && (last?.type === 'test' || last?.type === 'infer') ? test.reading : null
   })
 
@@ -110,17 +112,35 @@ export function useInstrument(model: DeskModel) {
       instrument: draft.value.instrument,
       settings: settings.value,
       held: held(),
-      also: [],
+      also: draft.value.also.slice(),
       prediction: predicted,
       source: 'model',
     })
     if (!done) return
-    const taken = model.lastTest?.held
+    // Points and places come back by their own names.
+    const { held: taken, also = [] } = model.lastTest ?? {}
+    draft.value.also = [...also]
     if (taken?.type === 'leads') {
       draft.value.red = taken.red
       draft.value.black = taken.black
     }
     draft.value.prediction = ''
+  }
+
+  /** It changes the circuit by being there, so that another instrument may read what then happens. */
+  const loads = computed(() => {
+    const { draws, carries, shorts } = instrument.value.nature(settings.value)
+    return Boolean(instrument.value.connect) && (draws > 0 || carries === true || shorts === true)
+  })
+  /** It stays where it is while another reads: a lamp in the fuse's place, a load between two points. */
+  function leave() {
+    wrong.value = missing()
+    if (wrong.value) return
+    const mine = { instrument: draft.value.instrument, settings: settings.value, held: held() }
+    draft.value.also = [...draft.value.also.slice(-2), mine]
+  }
+  function take(at: number) {
+    draft.value.also = draft.value.also.filter((_, i) => i !== at)
   }
 
   function choose(key: InstrumentKey) {
@@ -155,5 +175,8 @@ export function useInstrument(model: DeskModel) {
     chooseDevice,
     set,
     holdSo,
+    loads,
+    leave,
+    take,
   }
 }
