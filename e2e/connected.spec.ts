@@ -17,14 +17,14 @@ test('what is left connected is read past by another instrument; a fuse that a j
 
   // A load lamp stands in the fuse's place while a clamp reads what it lets through.
   await page.getByRole('button', { name: 'pull F1' }).click()
-  await page.getByLabel('Instrument', { exact: true }).selectOption('lamps')
+  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('lamps')
   await page.getByRole('button', { name: 'Load lamp' }).click()
   await page.getByLabel('Held').selectOption('inPlaceOf')
-  await page.getByLabel('At', { exact: true }).selectOption('F1')
+  await page.getByRole('combobox', { name: 'At' }).selectOption('F1')
   await page.getByRole('button', { name: 'Leave it connected' }).click()
   const chip = page.getByRole('button', { name: /^Take away: Load lamp.* in place of F1$/ })
   await expect(chip).toBeVisible()
-  await page.getByLabel('Instrument', { exact: true }).selectOption('clamp')
+  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
   await page.getByLabel('Jaws round').fill('W4')
   await page.getByLabel('Prediction').fill('2')
   await page.getByRole('button', { name: 'Measure' }).click()
@@ -41,7 +41,7 @@ test('what is left connected is read past by another instrument; a fuse that a j
   await expect(part(page, 'L1')).toContainText('bright')
 
   // A jumper of 30 A past the lamp is a short: the fuse of 10 A goes, and stays gone until there is another.
-  await page.getByLabel('Instrument', { exact: true }).selectOption('loads')
+  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('loads')
   await page.getByRole('button', { name: 'Fused jumper' }).click()
   await page.getByLabel('Its fuse').selectOption('30')
   await page.getByLabel('Red lead').fill('L1a')
@@ -61,6 +61,6 @@ test('what is left connected is read past by another instrument; a fuse that a j
   await page.getByRole('button', { name: 'S1 open' }).click()
   await page.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(page, 'L1')).toContainText('bright')
-  await page.getByLabel('Instrument', { exact: true }).selectOption('multimeter')
+  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('multimeter')
   await measure(page, { red: 'L1f', black: 'L1g', predict: '12.2', clears: [], shows: /^12\.\d\d.V$/ })
 })

@@ -27,6 +27,7 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
   giveUp(startFailure(error)),
 )
 const workers = new Workers()
+void workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
 const server = createServer(createApp({ database, workers, logger }))
 server.listen(port, host, () => {
   const address = server.address()

@@ -188,13 +188,23 @@ const mostTries = 4
  * Takes one step of a student: what it shows on the faulted board is worked out beside the server first, then recorded in a
  * short transaction, then answered. If another step has come in between, it is worked out again on the bench as it is now.
  */
-export async function takeStep(
+export const takeStep = (
+  database: Database,
+  workers: Workers,
+  id: string,
+  student: User,
+  action: DeskAction,
+  stopping: Stopping = {},
+): Promise<Acknowledged> =>
+  workers.inTurn(student.id, () => stepNow(database, workers, id, student, action, stopping))
+
+async function stepNow(
   database: Database,
   workers: Workers,
   id: string,
   student: User,
   { key, action }: DeskAction,
-  stopping: Stopping = {},
+  stopping: Stopping,
 ): Promise<Acknowledged> {
   for (let n = 0; n < mostTries; n++) {
     const order = await loadOwn(database, id, student)

@@ -13,6 +13,7 @@ const limits = { start: 20_000, perform: 10_000, judge: 120_000 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
+const fewestForSteps = 3
 
 /** What is stopped is not asked for any more: the person has gone away. */
 export interface Stopping {
@@ -20,9 +21,9 @@ export interface Stopping {
 }
 
 /**
- * Solving and judging run beside the server, never in it, on as many threads as there are cores. Every task has its limits;
- * what goes over them is refused in plain words and holds nobody up. Steps never wait behind reviews: those have a thread
- * less.
+ * Solving and judging run beside the server, never in it. Every task has its limits; what goes over them is refused in plain
+ * words and holds nobody up. Steps never wait behind reviews, nor all behind one heavy step: a student's own run one after
+ * the other, and there are threads for several students.
  */
 export class Workers {
   private readonly steps: Piscina
@@ -38,8 +39,22 @@ export class Workers {
         idleTimeout: 600_000,
         resourceLimits: { maxOldGenerationSizeMb: memory },
       })
-    this.steps = of(Math.max(1, threads - 1))
+    // A heavy step of one student leaves threads for everybody else's: the system shares the cores out between them.
+    this.steps = of(Math.max(fewestForSteps, threads))
     this.reviews = of(Math.max(1, threads - 1))
+  }
+
+  /** The last task of whoever has one under way. */
+  private readonly turns = new Map<string, Promise<unknown>>()
+
+  /** Runs `work` after whatever else was asked for under the same name. */
+  async inTurn<T>(name: string, work: () => Promise<T>): Promise<T> {
+    const before = this.turns.get(name) ?? Promise.resolve()
+    const mine = before.then(work, work)
+    const settled = mine.catch(() => undefined)
+    this.turns.set(name, settled)
+    void settled.then(() => this.turns.get(name) === settled && this.turns.delete(name))
+    return mine
   }
 
   start = (task: StartTask, stopping?: Stopping): Promise<Bench> =>
@@ -48,6 +63,11 @@ export class Workers {
     this.run(this.steps, 'perform', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.run(this.reviews, 'judge', task, stopping)
+
+  /** Starts a thread for steps before anybody waits for one: loading what it runs takes a second or two. */
+  async warm(): Promise<void> {
+    await this.steps.run({ name: 'ready', task: undefined })
+  }
 
   async close(): Promise<void> {
     await Promise.all([this.steps.destroy(), this.reviews.destroy()])

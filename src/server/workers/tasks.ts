@@ -42,6 +42,7 @@ function predictorFor(circuit: Circuit, frame: Order['frame']): Predictor {
 }
 
 const tasks = {
+  ready: (): true => true,
   start: ({ order }: StartTask): Bench => startBench(order, wireUp(order.circuit)),
   perform: ({ order, bench, before, action }: PerformTask): PerformedStep => {
     const performed = perform(order, bench, before, action)
