@@ -1,71 +1,119 @@
+import type { Bench, StepOf } from '../attempt'
 import { findPieces } from '../circuit'
 import { describeFault, faultOfKind, type Fault } from '../faults'
-import { clearedBy, type Fact, type Predictor, type Standing } from '../diagnosis'
-import type { StepOf } from '../attempt'
+import { partOfKind } from '../parts'
+import type { Belief, Choice } from '../diagnosis'
 import type { Message } from '../document'
+import { tipOf } from './efficiency'
+import { percentOf } from './inference'
 import { say } from './phrases'
+import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 
+export interface ConclusionInput {
+  readonly belief: Belief
+  readonly factNames: readonly Message[]
+  readonly conclusion: StepOf<'conclude'>
+  /** Faults that are still there. */
+  readonly planted: readonly Fault[]
+  readonly bench: Bench
+  /** Pieces that nothing in the bag tells from the planted one. */
+  readonly indistinct: ReadonlySet<string>
+  /** The test that would part what is left. */
+  readonly next: Choice | undefined
+  readonly rubric: Rubric
+  readonly step: number
+}
+
+/** What naming the part and not the piece leaves, another kind than the planted one, and the consequence for the cause. */
+const partOnly = 0.5
+const otherKind = 0.75
+const consequence = 0.4
+
 /** Judges the conclusion against the evidence first, and only then against what was planted. */
-export function judgeConclusion(
-  predictor: Predictor,
-  facts: readonly Fact[],
-  factNames: readonly Message[],
-  standing: Standing,
-  conclusion: StepOf<'conclude'>,
-  planted: readonly Fault[],
-  step: number,
-): Judgement {
-  const { kind } = conclusion
-  const part = conclusion.piece.split('.')[0]!
+export function judgeConclusion(input: ConclusionInput): Judgement {
+  const { belief, factNames, conclusion, planted, bench, indistinct, next, rubric, step } = input
+  const { circuit } = belief.predictor
+  const { kind, piece: name } = conclusion
   const make = (
     grade: Judgement['grade'],
     verdict: Parameters<typeof say>[0],
     reason: Message,
     share: number,
   ): Judgement => ({ aspect: 'conclusion', step, grade, verdict: say(verdict), reason, share })
-  const hit = planted.some((fault) => fault.part === part)
-  const [piece, ...more] = findPieces(predictor.circuit, conclusion.piece)
-  /** The piece is asked for, not the part: a relay is a coil side and a contact side. */
-  const struck = planted.filter(
-    (fault) => fault.part === part && more.length === 0 && piece?.unit.segments.includes(fault.segment),
+  const pieces = findPieces(circuit, name)
+  const part = name.split('.')[0]!
+  const strikes = (fault: Fault, one: (typeof pieces)[number]) =>
+    [`${fault.part}.${fault.segment}`, fault.other].some((at) => {
+      const [id, segment] = at?.split('.') ?? []
+      return one.part === id && segment !== undefined && one.unit.segments.includes(segment)
+    })
+  const struck = planted.filter((fault) => pieces.some((one) => strikes(fault, one)))
+  const truth = planted.map((fault) => describeFault(circuit, fault))
+  const whole = pieces.length > 1
+  const inPart = planted.some((f) => f.part === part || f.other?.split('.')[0] === part)
+  const doubt = belief.doubt(name)
+  // A fuse that a short or a seized motor has blown is what was found first, and not yet why.
+  const effect = pieces.some(
+    ({ part: id }) =>
+      bench.blown.includes(id) && partOfKind(circuit.parts.find((p) => p.id === id)!.kind).protects,
   )
-  const exact = struck.some((fault) => alike(fault.kind, kind))
-  const truth = planted.map((fault) => describeFault(predictor.circuit, fault))
-  if (!standing.suspects.has(part)) {
-    const by = clearedBy(predictor, facts, part)
+  if (struck.length === 0 && effect)
+    return make('partly', 'effect', say('consequence', { piece: name, truth }), consequence)
+  if (struck.length === 0 && inPart && !whole)
+    return make('poor', 'otherPiece', say('whichPiece', { piece: part, truth }), 0.25 * belief.doubt(part))
+  if (doubt === 0 && struck.length === 0) {
+    const by = belief.clearedBy(name)
     const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
-    return make('poor', 'contradicted', say('hadCleared', { fact, piece: part, truth }), 0)
+    return make('poor', 'contradicted', say('hadCleared', { fact, piece: name, truth }), 0)
   }
-  const others = [...standing.suspects].filter((id) => id !== part)
-  const proven = others.length === 0 && !standing.healthyPossible
-  if (!hit)
-    return make('poor', 'wrong', say('stillOthers', { piece: part, others, count: others.length, truth }), 0)
-  const otherwise = (first: Message): Message =>
-    struck.length === 0
-      ? say('both', { first, second: say('whichPiece', { piece: part, truth }) })
-      : exact
-        ? first
-        : say('both', {
-            first,
-            second: say('otherwise', { title: faultOfKind(kind).title.toLowerCase(), truth }),
-          })
-  if (proven)
-    return make(
-      exact ? 'good' : 'partly',
-      'proven',
-      otherwise(say('allStrike', { piece: part })),
-      struck.length === 0 ? 0.5 : exact ? 1 : 0.75,
-    )
-  const open = standing.healthyPossible ? say('soundCircuit') : others.slice(0, 4)
-  return make(
-    'partly',
-    'notYetShown',
-    otherwise(say('leavePossible', { others: open })),
-    struck.length === 0 ? 0.3 : exact ? 0.6 : 0.45,
+  const rivals = [...belief.doubts].filter(
+    ([piece]) => !pieces.some(({ id }) => id === piece) && !indistinct.has(piece),
   )
+  if (struck.length === 0)
+    return make(
+      'poor',
+      'wrong',
+      rivals.length
+        ? say('stillOthers', {
+            piece: name,
+            others: rivals.slice(0, 4).map(([p]) => p),
+            count: rivals.length,
+            truth,
+          })
+        : say('notThere', { piece: name, truth }),
+      0,
+    )
+  // What no test could part from it is not held against anybody.
+  const apart = [...indistinct].reduce((sum, piece) => sum + belief.doubt(piece), 0)
+  const proof = Math.min(1, doubt / Math.max(1e-9, 1 - apart))
+  const proven = proof >= rubric.thresholds.proven
+  const exact = struck.some((fault) => named(belief, fault, kind))
+  const share = (proven ? 1 : proof) * (whole ? partOnly : 1) * (exact ? 1 : otherKind)
+  const more: Message[] = []
+  if (whole) more.push(say('askedForPiece', { piece: part, truth }))
+  else if (!exact) more.push(say('otherwise', { title: faultOfKind(kind).title.toLowerCase(), truth }))
+  const [rival] = rivals
+  const first = proven
+    ? say('allStrike', { piece: name })
+    : rival
+      ? say(next ? 'rivalWithTest' : 'rival', {
+          rival: rival[0],
+          percent: percentOf(rival[1]),
+          ...(next && { tip: tipOf(next) }),
+        })
+      : say('soundLeft')
+  const reason = more.reduce((all, one) => say('both', { first: all, second: one }), first)
+  return make(proven && share === 1 ? 'good' : 'partly', proven ? 'proven' : 'notYetShown', reason, share)
 }
 
-/** Failures that no reading of this bench tells apart by name are accepted for each other. */
-const alike = (planted: Fault['kind'], said: Fault['kind']): boolean =>
-  planted === said || (faultOfKind(planted).sameAs?.includes(said) ?? false)
+/** The kind by its name, by one that goes for it, or by one that every reading fits as well. */
+function named(belief: Belief, fault: Fault, kind: Fault['kind']): boolean {
+  if (fault.kind === kind || faultOfKind(fault.kind).sameAs?.includes(kind)) return true
+  return belief.alive.some(
+    ({ family }) =>
+      family.fault?.kind === kind &&
+      family.fault.part === fault.part &&
+      family.fault.segment === fault.segment,
+  )
+}

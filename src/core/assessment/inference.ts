@@ -1,82 +1,134 @@
 import { describeFault, type Fault } from '../faults'
-import { clearedBy, exampleOf, type Fact, type Predictor, type Standing } from '../diagnosis'
+import { findPieces, type Circuit } from '../circuit'
+import type { Belief } from '../diagnosis'
 import type { Message } from '../document'
 import { say } from './phrases'
+import type { Rubric } from './rubric'
 import type { Grade, Judgement } from './verdict'
 
 export interface InferenceInput {
-  readonly predictor: Predictor
-  readonly facts: readonly Fact[]
+  readonly before: Belief
+  readonly after: Belief
+  /** Doubt of each piece after the complaint alone: what striking it out is worth. */
+  readonly first: Belief
   /** Names each fact: “reading 2 (12.3 V at L1a)”. One per fact. */
   readonly factNames: readonly Message[]
-  readonly before: Standing
-  readonly after: Standing
-  /** Parts struck out before this step, and all struck out now. */
+  /** Pieces struck out before this step, and all struck out now. */
   readonly struckBefore: ReadonlySet<string>
   readonly struck: ReadonlySet<string>
+  readonly planted: readonly Fault[]
+  /** Whether nothing flowed in a piece: nobody is told to clear what carried no current. */
+  readonly idle: (piece: string) => boolean
+  readonly rubric: Rubric
   readonly step: number
 }
 
-/** Judges what a student struck out after a reading, and what was left standing although it is cleared. */
+/** Names of pieces that a list of names stands for: a part for all its pieces. */
+export const piecesIn = (circuit: Circuit, names: readonly string[]): ReadonlySet<string> =>
+  new Set(names.flatMap((name) => findPieces(circuit, name).map(({ id }) => id)))
+
+/** Least that a claim weighs: striking out what nobody suspected is worth little. */
+const leastWeight = 0.01
+
+/** Judges what a student struck out after a reading, and names what could have been. */
 export function judgeInference(input: InferenceInput): Judgement[] {
-  const { predictor, facts, factNames, before, after, struckBefore, struck, step } = input
+  const { before, after, first, factNames, struckBefore, struck, planted, idle, rubric, step } = input
+  const { circuit } = after.predictor
   const make = (
     grade: Grade,
     verdict: Parameters<typeof say>[0],
     reason: Message,
-    share: number | undefined,
+    pieces: readonly string[],
+    share?: number,
+    weight?: number,
   ): Judgement => ({
     aspect: 'inference',
     step,
     grade,
     verdict: say(verdict),
     reason,
-    ...(share !== undefined && { share }),
+    pieces: [...pieces],
+    ...(share !== undefined && { share, weight: weight ?? 1 }),
   })
-  const judged: Judgement[] = []
+  const worth = (piece: string) => Math.max(leastWeight, first.doubt(piece))
   const fresh = [...struck].filter((id) => !struckBefore.has(id))
-  /** A fault there that would have given the same readings: nobody is told of one that has not been planted and solved. */
-  const examples = new Map(
-    fresh
-      .map((id) => [id, counterExample(predictor, after, facts, id)] as const)
-      .filter(([, fault]) => fault),
+  const guilty = new Set(
+    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
   )
-  const right = fresh.filter((id) => !examples.has(id))
-  if (right.length)
-    judged.push(make('good', 'follows', say('cleared', { pieces: right, count: right.length }), 1))
-  for (const [id, fault] of examples) {
-    const named = say('early', { piece: id, fault: describeFault(predictor.circuit, fault!) })
-    judged.push(make('poor', 'tooEarly', named, 0))
+  const judged: Judgement[] = []
+  const right: string[] = []
+  const hiding: string[] = []
+  for (const piece of fresh) {
+    const doubt = after.lostWith(piece, struck)
+    const name = (): Fault | undefined => after.example(piece)
+    const lost = guilty.has(piece) && doubt > 0
+    if (!lost && doubt <= rubric.thresholds.follows) {
+      right.push(piece)
+      if (doubt > 0.0005) hiding.push(piece)
+      continue
+    }
+    const example = name()
+    // Nobody is told of a fault that has not been planted and solved with these readings.
+    if (!lost && !example) {
+      right.push(piece)
+      continue
+    }
+    const fault = example ? describeFault(circuit, example) : ''
+    const percent = percentOf(doubt)
+    if (lost)
+      judged.push(
+        make('poor', 'struckOut', say('struckTheFault', { piece, percent }), [piece], 0, worth(piece)),
+      )
+    else if (doubt <= rubric.thresholds.early)
+      judged.push(
+        make(
+          'partly',
+          'earlySlip',
+          say('earlyFor', { piece, fault, percent }),
+          [piece],
+          rubric.slip,
+          worth(piece),
+        ),
+      )
+    else
+      judged.push(
+        make('poor', 'tooEarly', say('tooEarlyFor', { piece, fault, percent }), [piece], 0, worth(piece)),
+      )
   }
-  const missed = [...after.cleared].filter((id) => !struck.has(id) && before.suspects.has(id))
-  const late = [...after.cleared].filter(
-    (id) => !struck.has(id) && !before.suspects.has(id) && !struckBefore.has(id),
-  )
-  if (missed.length) {
-    const by = clearedBy(predictor, facts, missed[0]!)
-    const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
-    judged.push(make('partly', 'missed', say('couldBe', { pieces: missed, fact, count: missed.length }), 0.4))
-  }
-  if (fresh.length === 0 && missed.length === 0)
-    judged.push(
-      make('good', 'sound', late.length ? say('nothingNewLate', { pieces: late }) : say('nothingNew'), 1),
+  if (right.length) {
+    const footnote = hiding.map((piece) => after.example(piece)).find((f) => f !== undefined)
+    const cleared = say('cleared', { pieces: right, count: right.length })
+    judged.unshift(
+      make(
+        'good',
+        'follows',
+        footnote
+          ? say('both', {
+              first: cleared,
+              second: say('footnote', { fault: describeFault(circuit, footnote) }),
+            })
+          : cleared,
+        right,
+        1,
+        right.reduce((sum, piece) => sum + worth(piece), 0),
+      ),
     )
-  const lost = [...struckBefore].filter((id) => !struck.has(id))
-  if (lost.length) judged.push(make('neutral', 'takenBack', say('putBack', { pieces: lost }), undefined))
+  }
+  const could = [...first.doubts.keys()].filter(
+    (piece) => !struck.has(piece) && after.doubt(piece) === 0 && before.doubt(piece) > 0 && !idle(piece),
+  )
+  if (could.length) {
+    const by = after.clearedBy(could[0]!)
+    const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
+    judged.push(
+      make('neutral', 'standing', say('couldBe', { pieces: could, fact, count: could.length }), could),
+    )
+  } else if (fresh.length === 0) judged.push(make('good', 'sound', say('nothingNew'), []))
+  const back = [...struckBefore].filter((id) => !struck.has(id))
+  if (back.length) judged.push(make('neutral', 'takenBack', say('putBack', { pieces: back }), back))
   return judged
 }
 
-/** The likeliest fault of a part under which every reading would have been the same. */
-function counterExample(
-  predictor: Predictor,
-  { survivors }: Standing,
-  facts: readonly Fact[],
-  part: string,
-): Fault | undefined {
-  const likeliest = survivors.filter((h) => h.part === part).sort((p, q) => q.prior - p.prior)
-  for (const hypothesis of likeliest) {
-    const fault = exampleOf(predictor, hypothesis, facts)
-    if (fault) return fault
-  }
-  return undefined
-}
+/** A share as a whole per cent that is never nought while something is left. */
+export const percentOf = (share: number): string =>
+  share > 0 && share < 0.01 ? '< 1' : String(Math.round(share * 100))

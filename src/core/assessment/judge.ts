@@ -1,27 +1,48 @@
-import { startBench, advance, boardOf, hasSign, stateOf, type Bench, type Order, type Step } from '../attempt'
 import {
-  bestTest,
-  coherent,
-  contradiction,
-  expectedBits,
-  standing,
+  advance,
+  boardOf,
+  draftComplaint,
+  faultsLeft,
+  hasSign,
+  instrumentMinutes,
+  startBench,
+  stateOf,
+  type Bench,
+  type Order,
+  type Step,
+  type StepOf,
+} from '../attempt'
+import { segmentAmps, type SolvedBoard } from '../board'
+import { findPieces } from '../circuit'
+import { faultOfKind } from '../faults'
+import {
+  Belief,
+  rankTests,
+  sameFamily,
   type Conditions,
   type Fact,
   type Predictor,
-  type Standing,
   type TestSetup,
 } from '../diagnosis'
 import type { Message } from '../document'
 import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
+import { partOfKind } from '../parts'
 import { judgeConclusion } from './conclusion'
+import { judgeEfficiency } from './efficiency'
 import { readingName, seenName } from './facts'
-import { judgeInference } from './inference'
+import { indistinctFrom } from './indistinct'
+import { judgeInference, piecesIn } from './inference'
+import { marksOf } from './marks'
+import { explainMisreading } from './misreading'
+import { modelPath } from './model-path'
 import { say } from './phrases'
 import { judgePrediction } from './prediction'
+import { judgeRepair, judgeVerification } from './proof'
 import { defaultRubric, type Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
+import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { Scene } from './rules/rule'
-import { aspects, type JudgedAttempt, type Judgement, type Mark } from './verdict'
+import type { JudgedAttempt, Judgement } from './verdict'
 
 const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions => ({
   repairs,
@@ -30,6 +51,29 @@ const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions 
   spent,
 })
 
+/** The complaint is the first fact: a fault that would not have brought the customer in is no hypothesis. */
+export function complaintFacts(order: Order): Fact[] {
+  const complaint = order.frame.complaint.length
+    ? order.frame.complaint
+    : draftComplaint(order.circuit, order.planted)
+  const byState = new Map<string, { state: ReturnType<typeof stateOf>; seen: Record<string, string> }>()
+  for (const { arrangement, part, notice } of complaint) {
+    const state = stateOf(arrangement)
+    const key = JSON.stringify(arrangement)
+    const found = byState.get(key) ?? { state, seen: {} }
+    found.seen[part] = notice
+    byState.set(key, found)
+  }
+  return [...byState.values()].map(({ state, seen }) => ({ type: 'seen', state, seen }))
+}
+
+/** What is believed before the first step: the work that can be done when an order is handed out. */
+export const firstBelief = (predictor: Predictor, order: Order): Belief =>
+  complaintFacts(order).reduce((belief, fact) => stillAlive(belief, belief.with(fact)), Belief.of(predictor))
+
+/** A complaint that nothing explains is no fact. */
+const stillAlive = (before: Belief, after: Belief): Belief => (after.alive.length ? after : before)
+
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */
 export function judgeAttempt(
   predictor: Predictor,
@@ -37,100 +81,240 @@ export function judgeAttempt(
   steps: readonly Step[],
   rubric: Rubric = defaultRubric,
 ): JudgedAttempt {
-  const { circuit, wiring } = predictor
-  const judgements: Judgement[] = []
-  const suspects: string[][] = []
-  const facts: Fact[] = []
-  const factNames: Message[] = []
-  let bench = startBench(order, wiring)
-  let now: Standing = standing(predictor, facts)
-  let beforeTest = now
-  let struck: ReadonlySet<string> = new Set()
-  let tests = 0
-  steps.forEach((step, i) => {
+  return new Judging(predictor, order, steps, rubric).judged()
+}
+
+class Judging {
+  private readonly judgements: Judgement[] = []
+  private readonly suspects: string[][] = []
+  private readonly doubts: Record<string, number>[] = []
+  private readonly contradictions: Message[] = []
+  private readonly factNames: Message[]
+  private readonly first: Belief
+  private bench: Bench
+  private belief: Belief
+  private beforeTest: Belief
+  private atConclusion: Belief | undefined
+  private struck: ReadonlySet<string> = new Set()
+  private tests = 0
+
+  constructor(
+    private readonly predictor: Predictor,
+    private readonly order: Order,
+    private readonly steps: readonly Step[],
+    private readonly rubric: Rubric,
+  ) {
+    this.first = firstBelief(predictor, order)
+    this.factNames = this.first.facts.map(() => say('complaint'))
+    this.bench = startBench(order, predictor.wiring)
+    this.belief = this.first
+    this.beforeTest = this.first
+  }
+
+  judged(): JudgedAttempt {
+    const { order, steps, rubric, predictor } = this
+    const complaint = order.frame.complaint.length
+      ? order.frame.complaint
+      : draftComplaint(order.circuit, order.planted)
+    const verification = judgeVerification(complaint, steps)
+    if (verification) this.judgements.push(verification)
+    steps.forEach((step, i) => {
+      this.step(step, i)
+      this.bench = advance(order, this.bench, step)
+      const left = [...this.belief.doubts]
+      this.suspects.push(
+        left.filter(([, share]) => share > rubric.thresholds.follows).map(([piece]) => piece),
+      )
+      this.doubts.push(
+        Object.fromEntries(left.map(([piece, share]) => [piece, Math.round(share * 1e4) / 1e4])),
+      )
+    })
+    const repair = judgeRepair(order, steps, this.bench)
+    if (repair) this.judgements.push(repair)
+    const end = this.atConclusion ?? this.belief
+    const evidence = evidenceOf(this.first, end, indistinctFrom(end, order.planted, order.frame.bag), order)
+    const { marks, total, of, uncapped } = marksOf(this.judgements, rubric, evidence)
+    return {
+      judgements: this.judgements,
+      marks,
+      total,
+      of,
+      ...(uncapped !== undefined && { uncapped }),
+      evidence: Math.round(evidence * 1000) / 1000,
+      suspects: this.suspects,
+      doubts: this.doubts,
+      sizes: sizesOf(end, order),
+      contradictions: this.contradictions,
+      path: modelPath(predictor, order, this.first),
+    }
+  }
+
+  private step(step: Step, i: number): void {
     switch (step.type) {
-      case 'operate': {
-        facts.push({
-          type: 'seen',
-          state: stateOf(step.arrangement),
-          conditions: conditionsOf(bench),
-          seen: step.seen,
-        })
-        factNames.push(seenName(circuit, step))
-        now = standing(predictor, facts)
-        break
-      }
-      case 'test': {
-        tests++
-        const setup = setupOf(predictor, bench, step)
-        const board = boardOf(order, bench, step.arrangement, wiring)
-        if (!setup || !board.ok) break
-        const live = hasSign(step.reading, 'live')
-        const next = steps[i + 1]
-        judgements.push(judgePrediction(predictor, setup, step.prediction, i))
-        const inference = next?.type === 'infer' ? next : undefined
-        const earlier = steps.slice(0, i)
-        judgements.push(...judgeTechnique({ step, setup, live, board, predictor, earlier, inference }, i))
-        judgements.push(judgeEfficiency(predictor, now, setup, live, i))
-        beforeTest = now
-        const value = numberOf(instrumentOf(step.instrument), step.reading)
-        facts.push({ type: 'measured', setup, value, meaningless: live })
-        factNames.push(readingName(tests, step))
-        now = standing(predictor, facts)
-        break
-      }
-      case 'infer': {
-        const next = new Set(step.struck.map((piece) => piece.split('.')[0]!))
-        judgements.push(
-          ...judgeInference({
-            predictor,
-            facts,
-            factNames,
-            before: beforeTest,
-            after: now,
-            struckBefore: struck,
-            struck: next,
-            step: i,
-          }),
+      case 'operate':
+        return this.know(
+          {
+            type: 'seen',
+            state: stateOf(step.arrangement),
+            conditions: conditionsOf(this.bench),
+            seen: step.seen,
+          },
+          seenName(this.order.circuit, step),
         )
-        struck = next
-        beforeTest = now
-        break
-      }
+      case 'test':
+        return this.test(step, i)
+      case 'infer':
+        return this.infer(step, i)
       case 'conclude':
-        now = withTruth(now, coherent(predictor, now, facts), order.planted)
-        judgements.push(judgeConclusion(predictor, facts, factNames, now, step, order.planted, i))
-        break
+        return this.conclude(step, i)
       case 'repair':
       case 'renew':
     }
-    bench = advance(order, bench, step)
-    suspects.push([...now.suspects])
-  })
-  const contradictions = now.survivors.length
-    ? []
-    : contradiction(predictor, facts).map((i) => say('doesNotFit', { fact: factNames[i]! }))
-  const marks = marksOf(judgements, rubric)
-  return {
-    judgements,
-    marks,
-    total: sum(marks.map((m) => m.points)),
-    of: sum(marks.map((m) => m.of)),
-    suspects,
-    contradictions,
+  }
+
+  private know(fact: Fact, name: Message, after = this.belief.with(fact)): void {
+    if (after.alive.length === 0) {
+      this.contradictions.push(say('doesNotFit', { fact: name }))
+      return
+    }
+    this.belief = after
+    this.factNames.push(name)
+  }
+
+  private test(step: StepOf<'test'>, i: number): void {
+    const { order, predictor, bench, belief, rubric } = this
+    this.tests++
+    const setup = setupOf(predictor, bench, step)
+    const board = boardOf(order, bench, step.arrangement, predictor.wiring)
+    if (!setup || !board.ok) return
+    const live = hasSign(step.reading, 'live')
+    const next = this.steps[i + 1]
+    const value = numberOf(instrumentOf(step.instrument), step.reading)
+    const fact: Fact = { type: 'measured', setup, value, meaningless: live }
+    const name = readingName(this.tests, step)
+    const why = step.source === 'model' ? undefined : explainMisreading(predictor, board, setup, step)
+    this.judgements.push(judgePrediction(predictor, setup, step.prediction, i))
+    this.board = board
+    // A reading that is asked about is no evidence, nor one that nothing explains.
+    const after = why ? belief : belief.with(fact)
+    const scene: Scene = {
+      order,
+      bench,
+      step,
+      setup,
+      live,
+      board,
+      predictor,
+      belief,
+      after: stillAlive(belief, after),
+      definition: (id) => partOfKind(order.circuit.parts.find((p) => p.id === id)!.kind),
+      earlier: this.steps.slice(0, i),
+      later: this.steps.slice(i + 1),
+      inference: next?.type === 'infer' ? next : undefined,
+    }
+    this.judgements.push(...judgeTechnique(scene, i, rubric))
+    const { minutes } = instrumentMinutes(order.circuit, bench, step)
+    const efficiency = judgeEfficiency({
+      before: belief,
+      setup,
+      minutes,
+      bag: order.frame.bag,
+      bench,
+      lost: live && instrumentOf(step.instrument).nature(step.settings).needsDead === true,
+      excused: this.isSource(setup) || this.isProof(),
+      again: sameTestAgain.fires(scene),
+      step: i,
+    })
+    if (efficiency) this.judgements.push(efficiency)
+    this.beforeTest = this.belief
+    if (why) {
+      this.judgements.push({
+        aspect: 'reading',
+        step: i,
+        grade: 'neutral',
+        verdict: say('doubtful'),
+        reason: why,
+      })
+      return
+    }
+    this.know(fact, name, after)
+  }
+
+  /** The first reading of the source: across what feeds the circuit. */
+  private isSource({ place }: TestSetup): boolean {
+    if (this.sourceRead || place.type === 'jaws') return false
+    const { circuit, wiring } = this.predictor
+    const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+    if (!source) return false
+    const posts = new Set(partOfKind(source.kind).terminals.map(({ key }) => wiring.nodeOf(source.id, key)))
+    this.sourceRead = posts.has(place.red) && posts.has(place.black)
+    return this.sourceRead
+  }
+  private sourceRead = false
+  /** The board of the last test. */
+  private board: SolvedBoard | undefined
+
+  /** Nothing flowed in a piece while the last test was made: no reading of volts shows that it would carry. */
+  private readonly idle = (name: string): boolean => {
+    const { board } = this
+    if (!board) return true
+    return findPieces(this.order.circuit, name).every(({ part, unit }) =>
+      unit.segments.every((s) => Math.abs(segmentAmps(board.board, board.point, part, s)) < 0.02),
+    )
+  }
+
+  /** Nothing is left of what was planted: whatever is measured now shows that it is gone. */
+  private isProof(): boolean {
+    return faultsLeft(this.order.circuit, this.order.planted, this.bench).length === 0
+  }
+
+  private infer(step: StepOf<'infer'>, i: number): void {
+    const struck = piecesIn(this.order.circuit, step.struck)
+    this.judgements.push(
+      ...judgeInference({
+        before: this.beforeTest,
+        after: this.belief,
+        first: this.first,
+        factNames: this.factNames,
+        struckBefore: this.struck,
+        struck,
+        planted: faultsLeft(this.order.circuit, this.order.planted, this.bench),
+        idle: this.idle,
+        rubric: this.rubric,
+        step: i,
+      }),
+    )
+    this.struck = struck
+    this.beforeTest = this.belief
+  }
+
+  private conclude(step: StepOf<'conclude'>, i: number): void {
+    const { order, belief, bench } = this
+    this.atConclusion = belief
+    const left = faultsLeft(order.circuit, order.planted, bench)
+    const indistinct = indistinctFrom(belief, left, order.frame.bag)
+    const [next] =
+      belief.doubt(step.piece) >= this.rubric.thresholds.proven
+        ? []
+        : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
+    this.judgements.push(
+      judgeConclusion({
+        belief,
+        factNames: this.factNames,
+        conclusion: step,
+        planted: left.length ? left : order.planted,
+        bench,
+        indistinct,
+        next,
+        rubric: this.rubric,
+        step: i,
+      }),
+    )
   }
 }
 
-/** The search may pass by a severity that fits; where it lost what was planted, it is not believed. */
-const withTruth = (wide: Standing, narrow: Standing, planted: Order['planted']): Standing =>
-  planted.some(({ part }) => wide.suspects.has(part) && !narrow.suspects.has(part)) ? wide : narrow
-
 /** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
-function setupOf(
-  predictor: Predictor,
-  bench: Bench,
-  step: Extract<Step, { type: 'test' }>,
-): TestSetup | undefined {
+function setupOf(predictor: Predictor, bench: Bench, step: StepOf<'test'>): TestSetup | undefined {
   const { circuit, wiring } = predictor
   const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {
     const located = locate(circuit, wiring, held)
@@ -141,72 +325,67 @@ function setupOf(
   return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
 }
 
-const cost = { note: 1, slip: 0.5, mistake: 0 }
-const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor' } as const
+const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor', grave: 'poor' } as const
 
-function judgeTechnique(scene: Scene, step: number): Judgement[] {
+function judgeTechnique(scene: Scene, step: number, { slip }: Rubric): Judgement[] {
+  const cost = { note: 1, slip, mistake: 0, grave: 0 }
   const fired = techniqueRules.filter((rule) => rule.fires(scene))
-  if (fired.length === 0)
-    return [
-      {
-        aspect: 'technique',
-        step,
-        grade: 'good',
-        verdict: say('sound'),
-        reason: say('techniqueSound'),
-        share: 1,
-      },
-    ]
-  return fired.map(({ key, weight }) => ({
-    aspect: 'technique',
+  const made = fired.map(({ key, weight }): Judgement => ({
+    aspect: weight === 'grave' ? 'safety' : 'technique',
     step,
     grade: gradeOf[weight],
     verdict: { code: `rules.${key}.title` },
     reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
     share: cost[weight],
   }))
+  if (fired.some(({ weight }) => weight !== 'note')) return made
+  return [
+    ...made,
+    {
+      aspect: 'technique',
+      step,
+      grade: 'good',
+      verdict: say('sound'),
+      reason: say('techniqueSound'),
+      share: 1,
+    },
+  ]
 }
 
-function judgeEfficiency(
-  predictor: Predictor,
-  before: Standing,
-  setup: TestSetup,
-  live: boolean,
-  step: number,
-): Judgement {
-  const best = bestTest(predictor, before.survivors, predictor.circuit.states)
-  const instrument = instrumentOf(setup.instrument)
-  const dead = live && instrument.nature(setup.settings).needsDead
-  const bits = dead ? 0 : expectedBits(predictor, before.survivors, setup)
-  const share = best && best.bits > 0.05 ? Math.min(1, bits / best.bits) : 1
-  const grade = share >= 0.6 ? 'good' : share >= 0.25 ? 'partly' : 'poor'
-  const at = best?.setup.place
-  const place = at && at.type !== 'jaws' ? predictor.wiring.points.find((p) => p.node === at.red)?.name : ''
-  return {
-    aspect: 'efficiency',
-    step,
-    grade,
-    verdict: say('share', { percent: String(Math.round(share * 100)) }),
-    reason:
-      grade === 'good' || !best
-        ? say('fewBetter')
-        : say('better', {
-            title: instrumentOf(best.setup.instrument).title,
-            place: place ?? '',
-            state: best.setup.state.name,
-          }),
-    share,
+/** Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. */
+function evidenceOf(first: Belief, end: Belief, indistinct: ReadonlySet<string>, order: Order): number {
+  const guilty = order.planted.flatMap((f) =>
+    findPieces(order.circuit, `${f.part}.${f.segment}`).map(({ id }) => id),
+  )
+  const merged = new Set([...indistinct, ...guilty])
+  const bits = (belief: Belief) => {
+    let together = 0
+    let sum = belief.sound > 0 ? -belief.sound * Math.log2(belief.sound) : 0
+    for (const [piece, share] of belief.doubts) {
+      if (merged.has(piece)) together += share
+      else if (share > 0 && share < 1) sum -= share * Math.log2(share)
+    }
+    return together > 0 && together < 1 ? sum - together * Math.log2(together) : sum
   }
+  const before = bits(first)
+  if (before < 0.3) return 1
+  return Math.max(0, Math.min(1, (before - bits(end)) / (0.85 * before)))
 }
 
-/** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */
-function marksOf(judgements: readonly Judgement[], rubric: Rubric): Mark[] {
-  return aspects.map((aspect) => {
-    const of = rubric.weights[aspect]
-    const shares = judgements.flatMap((j) => (j.aspect === aspect && j.share !== undefined ? [j.share] : []))
-    const mean = shares.length ? sum(shares) / shares.length : 0
-    return { aspect, of, points: Math.round(mean * of * 10) / 10 }
+/** From what to what each planted fault could have been, by all readings. */
+const sizesOf = (belief: Belief, { planted }: Order): JudgedAttempt['sizes'] =>
+  planted.flatMap((fault) => {
+    const alive = belief.alive.find(({ family }) => family.fault && sameFamily(family.fault, fault))
+    const size = alive && belief.sizeOf(alive)
+    const definition = faultOfKind(fault.kind)
+    if (!size || !definition.severity) return []
+    return [
+      {
+        piece: alive.family.pieces[0]!,
+        title: definition.title,
+        from: size[0],
+        to: size[1],
+        unit: definition.severity.unit,
+      },
+    ]
   })
-}
-
-const sum = (values: readonly number[]) => values.reduce((total, v) => total + v, 0)

@@ -11,7 +11,7 @@ const voltsRight = 0.3
 const voltsNear = 1
 /** Below this the question is how much is lost: it is judged on the scale of the limits (common practice, no source). */
 const dropsBelow = 1
-const dropRight = 0.03
+const dropRight = 0.05
 const dropNear = 0.1
 
 export function judgePrediction(
@@ -58,8 +58,8 @@ export function judgePrediction(
     return Number.isFinite(expected) === Number.isFinite(value) ? make('good', say('right'), would, 1) : off
   const miss = Math.abs(value - expected)
   const drop = good.unit === 'V' && Math.abs(expected) < dropsBelow
-  if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropNear)
-    return make('partly', say('near'), say('smallNotZero', { would }), 0.8)
+  if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropRight)
+    return make('partly', say('near'), say('smallNotZero', { would }), 0.9)
   const scale = drop
     ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
     : good.unit === 'V'

@@ -1,22 +1,53 @@
 import { z } from 'zod'
-import { door } from '../document'
+import { door, type Stored } from '../document'
 
-/** Weights of a mark, in points; they need not add up to a hundred. */
+const points = z.number().min(0).max(1000)
+const share = z.number().min(0).max(1)
+
+/** How an attempt is marked. Weights are points; they need not add up to a hundred. */
 export const rubricSchema = z.strictObject({
-  version: z.number().int(),
+  version: z.number().int().min(1),
   weights: z.strictObject({
-    prediction: z.number().min(0),
-    technique: z.number().min(0),
-    inference: z.number().min(0),
-    efficiency: z.number().min(0),
-    conclusion: z.number().min(0),
+    verification: points,
+    prediction: points,
+    technique: points,
+    inference: points,
+    efficiency: points,
+    conclusion: points,
+    repair: points,
   }),
+  /** Shares of doubt: up to `follows` a piece may be struck out, up to `early` it is a slip; from `proven` a conclusion holds. */
+  thresholds: z.strictObject({ follows: share, early: share, proven: share }),
+  /** What a slip leaves of a step's mark. */
+  slip: share,
+  /** What is left of the whole mark, as a share, after one grave error of safety. */
+  graveCap: share,
 })
 export type Rubric = z.infer<typeof rubricSchema>
-export const rubricDoor = door<Rubric>('rubric', 1, rubricSchema)
 
-/** The first rubric: reasoning weighs most. Common practice, no source. */
+/** Rubrics of before version 2 weighed five aspects; what they did not know costs nothing. */
+const lift = (document: Stored): Stored => ({
+  ...document,
+  weights: { verification: 0, repair: 0, ...(document.weights as object) },
+  thresholds: defaultRubric.thresholds,
+  slip: defaultRubric.slip,
+  graveCap: defaultRubric.graveCap,
+})
+export const rubricDoor = door<Rubric>('rubric', 2, rubricSchema, { 1: lift })
+
+/** Reasoning weighs most. Common practice, no source. */
 export const defaultRubric: Rubric = {
   version: 1,
-  weights: { prediction: 20, technique: 20, inference: 30, efficiency: 10, conclusion: 20 },
+  weights: {
+    verification: 5,
+    prediction: 15,
+    technique: 15,
+    inference: 25,
+    efficiency: 10,
+    conclusion: 20,
+    repair: 10,
+  },
+  thresholds: { follows: 0.02, early: 0.15, proven: 0.98 },
+  slip: 0.5,
+  graveCap: 0.4,
 }

@@ -1,4 +1,5 @@
 export * from './bench'
+export * from './complaint'
 export * from './minutes'
 export * from './order'
 export * from './perform'

@@ -23,11 +23,16 @@ export interface Board {
   readonly faults: readonly Fault[]
   readonly blown: ReadonlySet<string>
   /** First of a part's elements, by part id and by `part.segment`; an element that is open stands for an open segment. */
-  readonly firstElement: ReadonlyMap<string, number>
+  readonly firstElement: ElementIndex
   /** Nodes inside parts, by `part#name`. */
   readonly inner: ReadonlyMap<string, number>
   /** What is connected from outside. */
   readonly attached: readonly Attachment[]
+}
+
+/** The place of an element by name. */
+export interface ElementIndex {
+  get(name: string): number | undefined
 }
 
 /** Something connected from outside between two nodes: an instrument, a jumper, a load. */
@@ -53,63 +58,183 @@ export function buildBoard(
   state: CircuitState,
   { blown = nothing, wiring = wireUp(circuit), modes = restModes(circuit), attached = [] }: BoardOptions = {},
 ): Board {
+  const sound = soundBoard(circuit, state, blown, wiring, modes)
+  if (faults.length === 0 && attached.length === 0 && !state.bypassed?.length)
+    return { circuit, state, wiring, modes, faults, blown, attached, ...sound }
+  let { nodeCount, inner } = sound
+  const freshNode = () => nodeCount++
+  const struck = new Map<string, Owned>()
+  if (faults.length) {
+    for (const { id } of struckParts(circuit, faults)) {
+      const part = circuit.parts.find((p) => p.id === id)!
+      const around = surroundings(circuit, faults, state, blown, modes, part, partOfKind(part.kind))
+      // Equations that know the fault may need a node of their own, beside those of the sound part.
+      const own = new Map(inner)
+      struck.set(id, stampPart(part, around, wiring, own, freshNode))
+      if (own.size > inner.size) inner = own
+    }
+    strikeAll(circuit, faults, state, wiring, struck, freshNode)
+  }
+  const { elements, firstElement } = struck.size ? withStruck(circuit, wiring, sound, struck) : sound
+  const all = struck.size ? elements : elements.slice()
+  for (const [from, to] of state.bypassed ?? []) {
+    const [a, b] = [from, to].map((end) => {
+      const [id, key] = end.split('.') as [string, string]
+      return wiring.nodeOf(id, key)
+    }) as [number, number]
+    all.push({
+      type: 'resistor',
+      a,
+      b,
+      ohms: jumperOhms,
+      tolerance: 0.3,
+      owner: { part: '', segment: 'jumper' },
+    })
+  }
+  for (const attach of attached) all.push(...attach(freshNode))
+  return {
+    circuit,
+    state,
+    wiring,
+    elements: all,
+    nodeCount,
+    modes,
+    faults,
+    blown,
+    firstElement,
+    inner,
+    attached,
+  }
+}
+
+const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
+
+/** A part's elements, and where each of its segments begins among them, by `part.segment`. */
+interface Owned {
+  readonly elements: readonly Element[]
+  readonly heads: readonly { readonly name: string; readonly at: number }[]
+}
+
+function ownedBy(id: string, elements: readonly Element[]): Owned {
+  const heads = new Map<string, number>()
+  elements.forEach(({ owner }, at) => {
+    const name = `${id}.${owner.segment}`
+    if (!heads.has(name)) heads.set(name, at)
+  })
+  return { elements, heads: [...heads].map(([name, at]) => ({ name, at })) }
+}
+
+/** The circuit without a fault, laid out once for everything that is then struck in it. */
+interface Sound {
+  readonly elements: Element[]
+  readonly nodeCount: number
+  readonly inner: ReadonlyMap<string, number>
+  readonly firstElement: ReadonlyMap<string, number>
+  /** Where each part's elements begin, in the order of the parts; one entry more for the end. */
+  readonly starts: Int32Array
+}
+
+/** Sound boards of a circuit's states, by what has blown and switched; a few of each, for a search goes through many. */
+const soundKept = new WeakMap<Circuit, WeakMap<CircuitState, Map<string, Sound>>>()
+const mostKept = 64
+
+function soundBoard(
+  circuit: Circuit,
+  state: CircuitState,
+  blown: ReadonlySet<string>,
+  wiring: Wiring,
+  modes: ReadonlyMap<string, string>,
+): Sound {
+  let byState = soundKept.get(circuit)
+  if (!byState) soundKept.set(circuit, (byState = new WeakMap()))
+  let kept = byState.get(state)
+  if (!kept) byState.set(state, (kept = new Map()))
+  let key = ''
+  for (const mode of modes.values()) key += `${mode},`
+  for (const id of blown) key += `${id};`
+  const known = kept.get(key)
+  if (known) return known
+  if (kept.size >= mostKept) kept.clear()
   const elements: Element[] = []
   const firstElement = new Map<string, number>()
   const inner = new Map<string, number>()
+  const starts = new Int32Array(circuit.parts.length + 1)
   let nodeCount = wiring.count
   const freshNode = () => nodeCount++
+  circuit.parts.forEach((part, i) => {
+    const around = surroundings(circuit, [], state, blown, modes, part, partOfKind(part.kind))
+    const { elements: own, heads } = stampPart(part, around, wiring, inner, freshNode)
+    starts[i] = elements.length
+    for (const { name, at } of heads) firstElement.set(name, elements.length + at)
+    elements.push(...own)
+  })
+  starts[circuit.parts.length] = elements.length
+  const sound: Sound = { elements, nodeCount, inner, firstElement, starts }
+  kept.set(key, sound)
+  return sound
+}
+
+/** A part's own elements; nodes inside it are numbered in `inner`. */
+function stampPart(
+  part: Part,
+  around: Surroundings,
+  wiring: Wiring,
+  inner: Map<string, number>,
+  freshNode: () => number,
+): Owned {
+  const definition = partOfKind(part.kind)
+  const own: Element[] = []
+  const node = (key: string): number => {
+    if (!key.startsWith('#')) return wiring.nodeOf(part.id, key)
+    const known = inner.get(part.id + key)
+    if (known !== undefined) return known
+    const fresh = freshNode()
+    inner.set(part.id + key, fresh)
+    return fresh
+  }
+  const joined = (segment: string, a: string, b: string, tolerance: number) => ({
+    a: node(a),
+    b: node(b),
+    owner: { part: part.id, segment },
+    tolerance,
+  })
+  const net: Net = {
+    resistor: (s, a, b, ohms, tolerance) =>
+      own.push({ type: 'resistor', ...joined(s, a, b, tolerance), ohms }),
+    source: (s, a, b, volts, ohms, tolerance) =>
+      own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
+    curve: (s, a, b, law, tolerance) => own.push({ type: 'curve', ...joined(s, a, b, tolerance), law }),
+    current: (s, a, b, amps) => own.push({ type: 'current', ...joined(s, a, b, 0), amps }),
+  }
+  definition.stamp(part.parameters, net, around)
+  const opened = around.detached ? (definition.detach?.opens ?? []) : []
+  const standing = opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own
+  for (const { key, between } of definition.segments) {
+    if (standing.some((e) => e.owner.segment === key)) continue
+    const [a, b] = between
+    standing.push({ type: 'resistor', ...joined(key, a, b, 0), ohms: Infinity })
+  }
+  return ownedBy(part.id, standing)
+}
+
+/** Parts that the faults touch, in the order of the circuit's parts: nodes of their own are numbered in that order. */
+const struckParts = (circuit: Circuit, faults: readonly Fault[]): readonly Part[] =>
+  circuit.parts.filter(({ id }) =>
+    faults.some((f) => f.part === id || (f.other !== undefined && f.other.split('.')[0] === id)),
+  )
+
+/** Has every fault change the elements of the pieces that it strikes. */
+function strikeAll(
+  circuit: Circuit,
+  faults: readonly Fault[],
+  state: CircuitState,
+  wiring: Wiring,
+  owned: Map<string, Owned>,
+  freshNode: () => number,
+): void {
   const ground = groundNode(circuit, wiring)
   const supply = supplyNode(circuit, wiring)
   const nominal = systemOf(circuit).rest
-  const struckParts = new Set(faults.flatMap((f) => [f.part, ...(f.other ? [f.other.split('.')[0]!] : [])]))
-  const owned = new Map<string, Owned>()
-
-  for (const part of circuit.parts) {
-    const definition = partOfKind(part.kind)
-    const own: Element[] = []
-    const node = (key: string): number => {
-      if (!key.startsWith('#')) return wiring.nodeOf(part.id, key)
-      const known = inner.get(part.id + key)
-      if (known !== undefined) return known
-      const fresh = freshNode()
-      inner.set(part.id + key, fresh)
-      return fresh
-    }
-    const joined = (segment: string, a: string, b: string, tolerance: number) => ({
-      a: node(a),
-      b: node(b),
-      owner: { part: part.id, segment },
-      tolerance,
-    })
-    const net: Net = {
-      resistor: (s, a, b, ohms, tolerance) =>
-        own.push({ type: 'resistor', ...joined(s, a, b, tolerance), ohms }),
-      source: (s, a, b, volts, ohms, tolerance) =>
-        own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
-      curve: (s, a, b, law, tolerance) => own.push({ type: 'curve', ...joined(s, a, b, tolerance), law }),
-      current: (s, a, b, amps) => own.push({ type: 'current', ...joined(s, a, b, 0), amps }),
-    }
-    const around = surroundings(circuit, faults, state, blown, modes, part, definition)
-    const known = around.struck.size === 0 ? stampsKept(wiring, part, around) : undefined
-    if (known) {
-      owned.set(part.id, known)
-      continue
-    }
-    const insideBefore = inner.size
-    definition.stamp(part.parameters, net, around)
-    const opened = around.detached ? (definition.detach?.opens ?? []) : []
-    const standing = opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own
-    for (const { key, between } of definition.segments) {
-      if (standing.some((e) => e.owner.segment === key)) continue
-      const [a, b] = between
-      standing.push({ type: 'resistor', ...joined(key, a, b, 0), ohms: Infinity })
-    }
-    const stamped = ownedBy(part.id, standing)
-    owned.set(part.id, stamped)
-    // Nodes of its own get their numbers anew each time: such a part is stamped each time.
-    if (around.struck.size === 0 && inner.size === insideBefore) keepStamp(wiring, part, around, stamped)
-  }
-
   for (const fault of faults) {
     const part = circuit.parts.find((p) => p.id === fault.part)!
     const at = segmentOf(circuit, wiring, `${fault.part}.${fault.segment}`)
@@ -142,24 +267,33 @@ export function buildBoard(
     change(at.part, at.segment, result.own)
     if (other && result.other) change(other.part, other.segment, result.other)
   }
+}
 
-  for (const part of circuit.parts) {
-    const own = owned.get(part.id)!
-    if (!struckParts.has(part.id)) {
-      for (const { name, at } of own.heads) firstElement.set(name, elements.length + at)
-      for (const element of own.elements) elements.push(element)
-      continue
-    }
+/** The sound board with the struck parts' elements in place of theirs. */
+function withStruck(
+  circuit: Circuit,
+  wiring: Wiring,
+  sound: Sound,
+  struck: ReadonlyMap<string, Owned>,
+): { elements: Element[]; firstElement: ElementIndex } {
+  const elements: Element[] = []
+  const fresh = new Map<string, number>()
+  /** Where a struck part's elements ended on the sound board, and how far all behind them has moved. */
+  const moves: { from: number; by: number }[] = []
+  let copied = 0
+  const copyTo = (end: number) => {
+    while (copied < end) elements.push(sound.elements[copied++]!)
+  }
+  circuit.parts.forEach((part, i) => {
+    const own = struck.get(part.id)
+    if (!own) return
+    copyTo(sound.starts[i]!)
     const definition = partOfKind(part.kind)
-    for (const element of [...own.elements].sort((p, q) => rankOf(definition, p) - rankOf(definition, q))) {
-      const name = `${part.id}.${element.owner.segment}`
-      if (!firstElement.has(name)) firstElement.set(name, elements.length)
+    const at = elements.length
+    for (const element of [...own.elements].sort((p, q) => rankOf(definition, p) - rankOf(definition, q)))
       elements.push(element)
-    }
     for (const segment of definition.segments) {
-      const name = `${part.id}.${segment.key}`
-      if (firstElement.has(name)) continue
-      firstElement.set(name, elements.length)
+      if (own.elements.some((e) => e.owner.segment === segment.key)) continue
       elements.push({
         type: 'resistor',
         a: wiring.nodeOf(part.id, segment.between[0]),
@@ -168,79 +302,23 @@ export function buildBoard(
         owner: { part: part.id, segment: segment.key },
       })
     }
-  }
-  for (const [from, to] of state.bypassed ?? []) {
-    const [a, b] = [from, to].map((end) => {
-      const [id, key] = end.split('.') as [string, string]
-      return wiring.nodeOf(id, key)
-    }) as [number, number]
-    elements.push({
-      type: 'resistor',
-      a,
-      b,
-      ohms: jumperOhms,
-      tolerance: 0.3,
-      owner: { part: '', segment: 'jumper' },
-    })
-  }
-  for (const attach of attached) elements.push(...attach(freshNode))
-  return { circuit, state, wiring, elements, nodeCount, modes, faults, blown, firstElement, inner, attached }
-}
-
-const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
-
-/** A part's elements, and where each of its segments begins among them, by `part.segment`. */
-interface Owned {
-  readonly elements: readonly Element[]
-  readonly heads: readonly { readonly name: string; readonly at: number }[]
-}
-
-function ownedBy(id: string, elements: readonly Element[]): Owned {
-  const heads = new Map<string, number>()
-  elements.forEach(({ owner }, at) => {
-    const name = `${id}.${owner.segment}`
-    if (!heads.has(name)) heads.set(name, at)
+    for (let k = elements.length - 1; k >= at; k--) fresh.set(`${part.id}.${elements[k]!.owner.segment}`, k)
+    copied = sound.starts[i + 1]!
+    moves.push({ from: copied, by: elements.length - copied })
   })
-  return { elements, heads: [...heads].map(([name, at]) => ({ name, at })) }
-}
-
-interface Stamped {
-  readonly part: Part
-  readonly around: Surroundings
-  readonly owned: Owned
-}
-
-/** Elements of sound parts as they were stamped last, by the wiring whose nodes they carry and by part. */
-const stamps = new WeakMap<Wiring, Map<string, Stamped[]>>()
-const stampsPerPart = 8
-
-function stampsKept(wiring: Wiring, part: Part, around: Surroundings): Owned | undefined {
-  const list = stamps.get(wiring)?.get(part.id)
-  if (!list) return undefined
-  for (const stamped of list) {
-    const a = stamped.around
-    if (
-      stamped.part === part &&
-      a.mode === around.mode &&
-      a.position === around.position &&
-      a.detached === around.detached &&
-      a.blown === around.blown &&
-      a.temperature === around.temperature &&
-      a.engineRuns === around.engineRuns &&
-      a.sinceKeyOff === around.sinceKeyOff
-    )
-      return stamped.owned
+  copyTo(sound.elements.length)
+  const firstElement = {
+    get(name: string): number | undefined {
+      const own = fresh.get(name)
+      if (own !== undefined) return own
+      const before = sound.firstElement.get(name)
+      if (before === undefined) return undefined
+      let by = 0
+      for (const move of moves) if (before >= move.from) by = move.by
+      return before + by
+    },
   }
-  return undefined
-}
-
-function keepStamp(wiring: Wiring, part: Part, around: Surroundings, owned: Owned): void {
-  let byPart = stamps.get(wiring)
-  if (!byPart) stamps.set(wiring, (byPart = new Map()))
-  const list = byPart.get(part.id) ?? []
-  if (list.length >= stampsPerPart) list.shift()
-  list.push({ part, around, owned })
-  byPart.set(part.id, list)
+  return { elements, firstElement }
 }
 
 /** Elements of one segment stay in their own order, segments in the order of the part. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, stateOf } from '../../../test/demo'
 import { readCircuit } from '../circuit'
-import { Predictor, hypothesesOf } from '../diagnosis'
+import { Belief, Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
 import { dropRows, stateKey } from '../readings'
 import { course } from '../time'
@@ -35,12 +35,14 @@ describe('boards that were given up on', () => {
   it('explain nothing where they have no answer at all', () => {
     const circuit = demoCircuit()
     const predictor = new Predictor(circuit)
-    const [, some] = hypothesesOf(circuit)
     const state = stateOf(circuit, 'on')
     const fact = { type: 'seen', state, seen: {} } as const
-    expect(predictor.admits(some!, fact)).toBe(true)
-    predictor.board = () => undefined
-    expect(predictor.admits(some!, fact)).toBe(false)
+    const all = Belief.of(predictor)
+    expect(all.with(fact).alive).toHaveLength(all.alive.length)
+    const line = predictor.line(predictor.families[1]!, predictor.situation(state))
+    Object.assign(line.at(0), { switching: 'none' })
+    Object.assign(line.at(line.family.grid.length - 1), { switching: 'none' })
+    expect(predictor.miss(line.at(0), fact)).toEqual({ below: Infinity, above: Infinity })
   })
 })
 

@@ -35,6 +35,10 @@ export const stateSchema = z.strictObject({
 })
 export type CircuitState = z.infer<typeof stateSchema>
 
+/** A state that a person can set with the controls and by taking things out; the weather and the past are not theirs. */
+export const settable = ({ temperature, bypassed, after }: CircuitState): boolean =>
+  temperature === undefined && !bypassed?.length && after === undefined
+
 /** The same for two states in which the circuit is the same, whatever they are called. */
 export const stateSignature = (state: CircuitState): string => {
   const { controls, detached, bypassed, wiggled, engine, temperature, sinceKeyOff, after } = state

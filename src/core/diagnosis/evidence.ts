@@ -14,19 +14,20 @@ export interface TestSetup extends Connected {
   readonly conditions?: Conditions
 }
 
+/** What a person noticed: part id → notice key. */
+export interface Seen {
+  readonly type: 'seen'
+  readonly state: CircuitState
+  readonly conditions?: Conditions
+  readonly seen: Readonly<Record<string, string>>
+}
+/** What the instrument showed as a number; Infinity for OL. A reading of a live circuit by ohmmeter tells nothing. */
+export interface Measured {
+  readonly type: 'measured'
+  readonly setup: TestSetup
+  readonly value: number
+  readonly meaningless: boolean
+}
+
 /** Something known about the board in front of the student. */
-export type Fact =
-  /** What a person noticed: part id → notice key. */
-  | {
-      readonly type: 'seen'
-      readonly state: CircuitState
-      readonly conditions?: Conditions
-      readonly seen: Readonly<Record<string, string>>
-    }
-  /** What the instrument showed as a number; Infinity for OL. A reading of a live circuit by ohmmeter tells nothing. */
-  | {
-      readonly type: 'measured'
-      readonly setup: TestSetup
-      readonly value: number
-      readonly meaningless: boolean
-    }
+export type Fact = Seen | Measured

@@ -1,59 +1,98 @@
+import { faultsLeft } from '../attempt'
+import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '../board'
 import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
-import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '../board'
-import { faultsLeft } from '../attempt'
-import { untouched, type Conditions, type Fact, type TestSetup } from './evidence'
-import { hypothesesOf, type Hypothesis } from './hypotheses'
+import { untouched, type Conditions, type Fact, type Measured, type TestSetup } from './evidence'
+import { faultAt, familiesOf, type Family } from './families'
+import { residualOf, Tolerances, type Residual } from './joint'
+import { Line, Sample } from './line'
+import { smokeAmps } from './priors'
+
+/** The circuit in one state, with what earlier steps left of the bench. */
+export interface Situation {
+  readonly key: string
+  readonly state: CircuitState
+  readonly conditions: Conditions
+  readonly lines: (Line | undefined)[]
+}
 
 /**
- * Knows what every test would show under every hypothesis of one circuit. Boards are solved when first asked
- * for and kept, so that judging a long attempt costs little more than judging its first test.
+ * Knows what every test would show under every fault of one circuit. Boards are solved when first asked for and kept, so
+ * that judging a long attempt costs little more than judging its first test.
  */
 export class Predictor {
-  readonly hypotheses: readonly Hypothesis[]
+  readonly families: readonly Family[]
   readonly wiring: Wiring
-  private readonly boards = new Map<string, SolvedBoard | undefined>()
+  private readonly situations = new Map<string, Situation>()
   private readonly fuses = new Map<string, ReadonlySet<string>>()
-  private readonly edges = new Map<string, readonly Fault[]>()
-  private readonly intervals = new Map<string, Interval | undefined>()
-  private readonly partIds: readonly string[]
+  private readonly scales: readonly (readonly string[])[]
+  private readonly noticed: ReadonlyMap<string, number>
 
+  /** @param planted what a board carries whose severities are not on the usual grids */
   constructor(
     readonly circuit: Circuit,
     readonly meter: MeterType = workshopMeter,
+    planted: readonly Fault[] = [],
   ) {
     this.wiring = wireUp(circuit)
-    this.hypotheses = hypothesesOf(circuit)
-    this.partIds = circuit.parts.map((part) => part.id)
+    this.families = familiesOf(circuit, planted)
+    const noticing = circuit.parts.filter((part) => partOfKind(part.kind).notice)
+    this.scales = noticing.map((part) => partOfKind(part.kind).notice!.all.map((n) => n.key))
+    this.noticed = new Map(noticing.map((part, i) => [part.id, i]))
   }
 
-  /** Parts that some hypothesis strikes. */
+  /** Every piece that some fault can strike, in the order of the circuit. */
   get suspectable(): readonly string[] {
-    const struck = new Set(this.hypotheses.map((h) => h.part))
-    return this.partIds.filter((id) => struck.has(id))
+    return (this.pieces ??= [...new Set(this.families.flatMap((f) => f.pieces))])
+  }
+  private pieces: readonly string[] | undefined
+
+  situation(state: CircuitState, conditions: Conditions = untouched): Situation {
+    const sign = signOf(conditions)
+    const key = stateSignature(state) + sign
+    const known = this.situations.get(key)
+    if (known) return known
+    const fresh: Situation = { key, state, conditions: sign ? conditions : untouched, lines: [] }
+    this.situations.set(key, fresh)
+    return fresh
   }
 
-  /** Could the fact have come about if the hypothesis were true? */
-  admits(hypothesis: Hypothesis, fact: Fact): boolean {
-    if (fact.type === 'seen') return this.admitsSeen(hypothesis, fact)
-    if (fact.meaningless) return true
-    const interval = this.interval(hypothesis, fact.setup)
-    // A board that finds no rest explains nothing.
-    return interval !== undefined && fact.value >= interval.low && fact.value <= interval.high
+  /** A family's boards in a situation; what earlier steps did not touch is as it was without them. */
+  line(family: Family, situation: Situation): Line {
+    const known = situation.lines[family.index]
+    if (known) return known
+    const { state, conditions } = situation
+    const line =
+      conditions !== untouched && this.isUntouched(family, conditions)
+        ? this.line(family, this.situation(state))
+        : new Line(family, (x) => this.sample(family, x, situation))
+    situation.lines[family.index] = line
+    return line
   }
 
-  /** The readings that a hypothesis allows, all severities of its cell and all tolerances included. */
-  interval(hypothesis: Hypothesis, setup: TestSetup): Interval | undefined {
-    const ends = this.extremes(hypothesis, setup.state, setup.conditions).map((fault) =>
-      this.endInterval(fault, setup),
-    )
-    if (ends.some((end) => end === undefined)) return undefined
-    return {
-      low: Math.min(...ends.map((end) => end!.low)),
-      high: Math.max(...ends.map((end) => end!.high)),
+  private isUntouched({ fault }: Family, conditions: Conditions): boolean {
+    if (conditions.spent.length || conditions.renewed.length) return false
+    return !fault || faultsLeft(this.circuit, [fault], conditions).length === 1
+  }
+
+  /** Whether a short of this size would have smoked: it draws far more than the good circuit, and nothing stops it. */
+  smokes(family: Family, ranges: readonly (readonly [number, number])[], situation: Situation): boolean {
+    if (!family.fault || !faultOfKind(family.fault.kind).touches) return false
+    const drawn = (one: Family, x: number): number | undefined => {
+      const sample = this.line(one, situation).at(x)
+      return (sample.drawn ??= sample.solved && sourceAmps(sample.solved))
     }
+    const usual = drawn(this.families[0]!, 0)
+    // The gentlest that is left: a larger resistance draws less.
+    const gentle = drawn(family, ranges[ranges.length - 1]![1])
+    return usual !== undefined && gentle !== undefined && gentle - usual > smokeAmps
+  }
+
+  /** Gives the boards of families back that the evidence has excluded: what they showed is kept. */
+  release(family: Family, situation: Situation): void {
+    situation.lines[family.index]?.drop()
   }
 
   /** The board under one exact fault (undefined: healthy) in a state, or undefined if it has no answer. */
@@ -62,116 +101,139 @@ export class Predictor {
     state: CircuitState,
     conditions: Conditions = untouched,
   ): SolvedBoard | undefined {
-    const key = faultKey(fault) + stateSignature(state) + signOf(conditions)
-    if (!this.boards.has(key)) {
-      const faults = faultsLeft(this.circuit, fault ? [fault] : [], conditions)
-      const blown = new Set(
-        [...this.fusesAfter(fault), ...conditions.spent].filter((id) => !conditions.renewed.includes(id)),
-      )
-      const solved = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
-      this.boards.set(key, solved.ok ? solved : undefined)
-    }
-    return this.boards.get(key)
+    const { blown, faults } = this.left(fault, fault ? JSON.stringify(fault) : '', conditions)
+    const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
+      blown,
+      wiring: this.wiring,
+    })
+    return solved.ok ? solved : undefined
   }
 
-  private fusesAfter(fault: Fault | undefined): ReadonlySet<string> {
-    // Only what draws more than the healthy circuit can melt what that does not.
-    const key = fault && faultOfKind(fault.kind).drawsMore ? faultKey(fault) : ''
-    if (!this.fuses.has(key))
-      this.fuses.set(key, aftermath(this.circuit, fault && key ? [fault] : [], this.wiring))
-    return this.fuses.get(key)!
-  }
-
-  /**
-   * A cell's two ends; and where something switches between them, the severities on either side of each switching
-   * point, for there readings jump and are furthest out.
-   */
-  private extremes(
-    hypothesis: Hypothesis,
-    state: CircuitState,
-    conditions: Conditions = untouched,
-  ): readonly (Fault | undefined)[] {
-    const both = this.endsOf(hypothesis)
-    const [low, high] = both
-    if (!low || !high) return both
-    const key = `${faultKey(low)}${stateSignature(state)}${signOf(conditions)}`
-    const known = this.edges.get(key)
-    if (known) return known
-    const found = [low, high]
-    this.halve(low, high, state, conditions, 0, found)
-    this.edges.set(key, found)
+  /** Where a reading would lie on one board; undefined where it has no answer. */
+  interval(sample: Sample, setup: TestSetup): Interval | undefined {
+    const key = heldKey(setup)
+    if (sample.intervals.has(key)) return sample.intervals.get(key)
+    const { solved } = sample
+    const board = solved && withConnected(solved, setup.also ?? [], this.meter)
+    const { instrument, settings, place } = setup
+    const found = board?.ok
+      ? instrumentOf(instrument).expect({ solved: board, place, settings, meter: this.meter })
+      : undefined
+    sample.intervals.set(key, found)
     return found
   }
 
-  private halve(
-    low: Fault,
-    high: Fault,
-    state: CircuitState,
-    conditions: Conditions,
-    depth: number,
-    found: Fault[],
-  ): void {
-    if (this.switching(low, state, conditions) === this.switching(high, state, conditions)) return
-    if (depth === 12) {
-      found.push(low, high)
-      return
-    }
-    const middle: Fault = { ...low, severity: Math.sqrt(low.severity! * high.severity!) }
-    this.halve(low, middle, state, conditions, depth + 1, found)
-    this.halve(middle, high, state, conditions, depth + 1, found)
+  /** What one board makes of one reading of volts, its tolerances apart. */
+  residual(sample: Sample, fact: Measured): Residual | undefined {
+    const key = `${heldKey(fact.setup)} ${fact.value}`
+    if (!sample.residuals.has(key))
+      sample.residuals.set(key, residualOf(sample, fact, this.meter, this.tolerances))
+    return sample.residuals.get(key)
   }
+  private readonly tolerances = new Tolerances()
 
-  /** What has switched to what under a fault, as one word. */
-  private switching(fault: Fault, state: CircuitState, conditions: Conditions): string {
-    const solved = this.board(fault, state, conditions)
-    if (!solved) return 'none'
-    const fuses = [...solved.blown].join()
-    const phases = solved.swing?.phases ?? [solved]
-    return `${fuses}|${phases.map((phase) => [...phase.board.modes.values()].join()).join('~')}`
-  }
-
-  private endsOf(hypothesis: Hypothesis): readonly (Fault | undefined)[] {
-    return hypothesis.ends.length ? hypothesis.ends : [undefined]
-  }
-
-  private endInterval(fault: Fault | undefined, setup: TestSetup): Interval | undefined {
-    const { state, conditions, also = [], instrument, settings, place } = setup
-    const held = JSON.stringify([instrument, settings, place, also])
-    const key = `${faultKey(fault)}${stateSignature(state)}${signOf(conditions)}|${held}`
-    if (!this.intervals.has(key)) {
-      const solved = this.board(fault, state, conditions)
-      const board = solved && withConnected(solved, also, this.meter)
-      this.intervals.set(
-        key,
-        board?.ok
-          ? instrumentOf(instrument).expect({ solved: board, place, settings, meter: this.meter })
-          : undefined,
-      )
-    }
-    return this.intervals.get(key)
-  }
-
-  private admitsSeen(hypothesis: Hypothesis, fact: Extract<Fact, { type: 'seen' }>): boolean {
-    const noticed = this.extremes(hypothesis, fact.state, fact.conditions).map((fault) => {
-      const solved = this.board(fault, fact.state, fact.conditions)
-      return solved && noticeAll(solved)
-    })
+  /** How far the fact lies below and above what a board allows: both at most 0 where it could have come about. */
+  miss(sample: Sample, fact: Fact): Miss {
     // A board that finds no rest explains nothing.
-    if (noticed.some((n) => n === undefined)) return false
-    return Object.entries(fact.seen).every(([id, key]) => {
-      const kind = this.circuit.parts.find((part) => part.id === id)?.kind
-      const scale = kind ? (partOfKind(kind).notice?.all.map((n) => n.key) ?? []) : []
-      const places = noticed.map((list) => scale.indexOf(list!.find((n) => n.part === id)?.key ?? ''))
-      const seen = scale.indexOf(key)
-      return seen >= Math.min(...places) && seen <= Math.max(...places)
-    })
+    if (!sample.answers) return never
+    if (fact.type === 'seen') return this.missSeen(sample, fact.seen)
+    if (fact.meaningless) return inside
+    const interval = this.interval(sample, fact.setup)
+    return interval ? missOf(interval, fact) : never
+  }
+
+  private missSeen({ notices }: Sample, seen: Readonly<Record<string, string>>): Miss {
+    let [below, above] = [0, 0]
+    for (const id in seen) {
+      const i = this.noticed.get(id)
+      if (i === undefined) continue
+      const by = this.scales[i]!.indexOf(seen[id]!) - notices[i]!
+      if (by < 0) below = Math.max(below, -by)
+      if (by > 0) above = Math.max(above, by)
+    }
+    return below > 0 && above > 0 ? never : { below: below || -1, above: above || -1 }
+  }
+
+  private sample(family: Family, x: number, { state, conditions }: Situation): Sample {
+    const fault = faultAt(family, x)
+    return new Sample(
+      x,
+      () => {
+        const { blown, faults } = this.left(fault, `${family.index} ${x}`, conditions)
+        const found = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
+        return found.ok ? found : undefined
+      },
+      (solved) => {
+        const notices = new Int8Array(this.scales.length)
+        if (solved) noticeAll(solved).forEach(({ key }, i) => (notices[i] = this.scales[i]!.indexOf(key)))
+        return notices
+      },
+    )
+  }
+
+  private left(
+    fault: Fault | undefined,
+    name: string,
+    conditions: Conditions,
+  ): { blown: ReadonlySet<string>; faults: readonly Fault[] } {
+    const after = this.fusesAfter(fault, name)
+    if (conditions === untouched) return { blown: after, faults: fault ? [fault] : [] }
+    return {
+      faults: faultsLeft(this.circuit, fault ? [fault] : [], conditions),
+      blown: new Set([...after, ...conditions.spent].filter((id) => !conditions.renewed.includes(id))),
+    }
+  }
+
+  private fusesAfter(fault: Fault | undefined, name: string): ReadonlySet<string> {
+    // Only what draws more than the healthy circuit can melt what that does not.
+    const key = fault && faultOfKind(fault.kind).drawsMore ? name : ''
+    let known = this.fuses.get(key)
+    if (!known) {
+      known = aftermath(this.circuit, fault && key ? [fault] : [], this.wiring)
+      this.fuses.set(key, known)
+    }
+    return known
   }
 }
 
-const faultKey = (fault: Fault | undefined): string =>
-  fault
-    ? `${fault.kind} ${fault.part}.${fault.segment} ${fault.severity ?? ''} ${fault.at ?? ''} ${fault.other ?? ''}|`
-    : '|'
+export interface Miss {
+  readonly below: number
+  readonly above: number
+}
+const never: Miss = { below: Infinity, above: Infinity }
+const inside: Miss = { below: -1, above: -1 }
 
-const signOf = (conditions: Conditions = untouched): string =>
-  conditions === untouched ? '' : JSON.stringify(conditions)
+function missOf({ low, high }: Interval, { value }: Measured): Miss {
+  // Beyond the range of the meter there is no how far.
+  if (value === Infinity) return high === Infinity ? inside : { below: -1, above: Infinity }
+  return { below: low === Infinity ? Infinity : low - value, above: value - high }
+}
+
+export const fits = ({ below, above }: Miss): boolean => below <= 0 && above <= 0
+
+/** Amps that all sources give together. */
+function sourceAmps({ board, point }: SolvedBoard): number {
+  let sum = 0
+  board.elements.forEach((element, i) => {
+    if (element.type === 'source') sum += Math.abs(point.current[i]!)
+  })
+  return sum
+}
+
+const heldKeys = new WeakMap<TestSetup, string>()
+/** What is held where, as one word. */
+export function heldKey(setup: TestSetup): string {
+  let key = heldKeys.get(setup)
+  if (key === undefined) {
+    const { instrument, settings, place, also = [] } = setup
+    heldKeys.set(setup, (key = JSON.stringify([instrument, settings, place, also])))
+  }
+  return key
+}
+
+const signOf = (conditions: Conditions): string => {
+  const { repairs, reseated, renewed, spent } = conditions
+  return repairs.length + reseated.length + renewed.length + spent.length === 0
+    ? ''
+    : JSON.stringify([repairs, reseated, renewed, spent])
+}

@@ -63,8 +63,6 @@ export interface FaultDefinition<K extends string = string> {
   readonly drawsMore?: true
   /** It makes heat on the board. */
   readonly heats?: true
-  /** How often it is met beside a wire that is broken, where that is not told by what it strikes (common practice, no source). */
-  readonly often?: number
   /** The conductor is touched on its way: before and behind the place run two currents. */
   readonly touches?: true
   /** Taking the joint apart and together again hides it: it has “repaired itself”. */

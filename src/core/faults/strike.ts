@@ -9,7 +9,14 @@ export function inSeries({ elements, freshNode }: Site, extra: (a: number, b: nu
   const added = sole?.type === 'resistor' ? extra(sole.a, sole.b) : undefined
   // Two resistors in a row are one: nobody can measure between them.
   if (sole?.type === 'resistor' && added?.type === 'resistor')
-    return [{ ...sole, ohms: sole.ohms + added.ohms }]
+    return [
+      {
+        ...sole,
+        ohms: sole.ohms + added.ohms,
+        // How far the fault strays is its severity: only the sound piece's own share has a tolerance.
+        tolerance: ((sole.tolerance ?? 0) * sole.ohms) / (sole.ohms + added.ohms),
+      },
+    ]
   const middle = freshNode()
   return [extra(first.a, middle), { ...first, a: middle }, ...rest]
 }

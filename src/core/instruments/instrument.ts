@@ -58,8 +58,24 @@ export interface Nature {
   readonly carries?: true
   /** Amps that it draws at the system's volts; 0 for what reads without loading. */
   readonly draws: number
+  /** It reads the volts between its two tips and loads them with next to nothing. */
+  readonly between?: true
+  /** Nothing in it melts before the wire does. */
+  readonly unfused?: true
+  /** It gives nothing for direct current. */
+  readonly blind?: true
+  /** It was not set to nought before it was held. */
+  readonly notZeroed?: true
   /** It proves amps, not only that there is a way. */
   readonly underLoad?: true
+}
+
+/** A solved board's own answers to a small current. */
+export interface Response {
+  /** Volts of one node over another; 0 where nothing ties them together. */
+  readonly volts: (red: number, black: number) => number
+  /** Ohms that a small current meets between two nodes; Infinity where nothing ties them together. */
+  readonly ohms: (red: number, black: number) => number
 }
 
 /** An instrument where it is held, set as it is set, on a board that is solved with all else that is connected. */
@@ -103,6 +119,11 @@ export interface Instrument<K extends string = string> {
   readonly read: (use: Use) => Reading
   /** Half-width and all: what a board may make it show, the parts' tolerances included. */
   readonly expect: (use: Use) => Interval
+  /**
+   * About what it would read, from the board's volts and their small-signal response alone: for weighing which test tells
+   * most, never for judging. Undefined where it would not be used so; an instrument without it is not weighed.
+   */
+  readonly guess?: (use: Use, response: Response) => number | undefined
   /** What it brings to the board, where that is more than a voltmeter does. */
   readonly connect?: (use: Omit<Use, 'solved'>, circuit: Circuit) => Connection
   /** Slice of its outcomes that a person can tell from the next: equal slices are one outcome. */

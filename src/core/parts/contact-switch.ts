@@ -13,6 +13,7 @@ function contactSwitch(spec: {
   positions: readonly string[]
   positionNames?: Readonly<Record<string, string>>
   closes: readonly string[]
+  inGear?: readonly string[]
 }) {
   return definePart({
     kind: spec.kind,
@@ -33,6 +34,7 @@ function contactSwitch(spec: {
     segments: [{ key: 'contacts', name: 'contacts', between: ['a', 'b'], faults }],
     positions: spec.positions,
     closes: spec.closes,
+    ...(spec.inGear && { inGear: spec.inGear }),
     ...(spec.positionNames && { positionNames: spec.positionNames }),
     detach: { verb: 'unplug', done: 'unplugged', opens: ['contacts'], gap: ['a', 'b'] },
     stamp: ({ contactOhms }, net, { position }) => {
@@ -61,6 +63,7 @@ export const inhibitor = contactSwitch({
   letters: 'SN',
   access: 'under',
   positions: ['drive', 'neutral', 'park'],
+  inGear: ['drive'],
   closes: ['neutral', 'park'],
 })
 

@@ -71,6 +71,8 @@ export interface Terminal {
   readonly name: string
   /** Inside the housing: part of the model, but no lead can reach it. */
   readonly inside?: boolean
+  /** An input, a signal or a reference of electronics: what loads it can ruin it. */
+  readonly sensitive?: true
 }
 
 /** What a piece does while something changes; the equations are in `time/`. Parameters by key. */
@@ -219,6 +221,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly closes?: readonly string[]
   /** Positions of the control, the resting one first. */
   readonly positions?: readonly string[]
+  /** Positions in which a gear is engaged: nobody cranks so. */
+  readonly inGear?: readonly string[]
   /** What positions are called, where that is not their key. */
   readonly positionNames?: Readonly<Record<string, string>>
   /** What taking it out of circuit is called, and which segments that opens. */

@@ -2,10 +2,30 @@ import { ohmsLive } from './kinds/ohms-live'
 import { samePoint } from './kinds/same-point'
 import { dropWithoutLoad } from './kinds/drop-without-load'
 import { zeroIsNotPerfect } from './kinds/zero-is-not-perfect'
+import { sourceReadAsGood } from './kinds/source-read-as-good'
 import { coldOhmsTrusted } from './kinds/cold-ohms-trusted'
-import { complaintNotVerified } from './kinds/complaint-not-verified'
+import { lampTooLight } from './kinds/lamp-too-light'
+import { badGroundReference } from './kinds/bad-ground-reference'
+import { eyeletForStud } from './kinds/eyelet-for-stud'
+import { prefixSlip } from './kinds/prefix-slip'
 import { leadsReversed } from './kinds/leads-reversed'
+import { alarmAtMinus } from './kinds/alarm-at-minus'
+import { fuseTableStretched } from './kinds/fuse-table-stretched'
+import { clampNotZeroed } from './kinds/clamp-not-zeroed'
+import { clampBlind } from './kinds/clamp-blind'
+import { jawsRoundTwo } from './kinds/jaws-round-two'
+import { jumperCounted } from './kinds/jumper-counted'
+import { feedOnly } from './kinds/feed-only'
+import { replacedBeforeTested } from './kinds/replaced-before-tested'
+import { worksNow } from './kinds/works-now'
 import { sameTestAgain } from './kinds/same-test-again'
+import { ammeterAcross } from './kinds/ammeter-across'
+import { leadsInAmpsJack } from './kinds/leads-in-amps-jack'
+import { unfusedJumper } from './kinds/unfused-jumper'
+import { jumperAcrossLoad } from './kinds/jumper-across-load'
+import { loadsModule } from './kinds/loads-module'
+import { loadOnBattery } from './kinds/load-on-battery'
+import { crankedInGear } from './kinds/cranked-in-gear'
 import type { TechniqueRule } from './rule'
 
 /** Mistakes that instructors see again and again, as rules over one test. A new rule is its file and its line here. */
@@ -14,10 +34,30 @@ export const techniqueRules: readonly TechniqueRule[] = [
   samePoint,
   dropWithoutLoad,
   zeroIsNotPerfect,
+  sourceReadAsGood,
   coldOhmsTrusted,
-  complaintNotVerified,
+  lampTooLight,
+  badGroundReference,
+  eyeletForStud,
+  prefixSlip,
   leadsReversed,
+  alarmAtMinus,
+  fuseTableStretched,
+  clampNotZeroed,
+  clampBlind,
+  jawsRoundTwo,
+  jumperCounted,
+  feedOnly,
+  replacedBeforeTested,
+  worksNow,
   sameTestAgain,
+  ammeterAcross,
+  leadsInAmpsJack,
+  unfusedJumper,
+  jumperAcrossLoad,
+  loadsModule,
+  loadOnBattery,
+  crankedInGear,
 ]
 
 /** English of the rules, for the words: `rules.ohmsLive.title`. */

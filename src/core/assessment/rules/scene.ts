@@ -1,11 +1,15 @@
 import { segmentAmps, type SolvedBoard } from '../../board'
+import { findPieces, type Piece } from '../../circuit'
 import { instrumentOf, type Nature } from '../../instruments'
-import { partOfKind } from '../../parts'
+import { partOfKind, type AnyPart } from '../../parts'
 import { walkPath } from '../../readings'
 import type { Scene } from './rule'
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
+
+export const definitionOf = ({ predictor }: Pick<Scene, 'predictor'>, id: string): AnyPart =>
+  partOfKind(predictor.circuit.parts.find((p) => p.id === id)!.kind)
 
 /** Some load of the circuit carries current. */
 export const flows = ({ board, point }: SolvedBoard): boolean =>
@@ -17,7 +21,7 @@ export const flows = ({ board, point }: SolvedBoard): boolean =>
   })
 
 /** The healthy circuit would carry current in this state, so its loads are switched on. */
-export function meantToRun({ predictor, setup }: Scene): boolean {
+export function meantToRun({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): boolean {
   const healthy = predictor.board(undefined, setup.state)
   return healthy !== undefined && flows(healthy)
 }
@@ -31,8 +35,21 @@ export const readsVolts = ({ setup }: Pick<Scene, 'setup'>): boolean => {
   return asks.type === 'value' && asks.unit === 'V' && !nature(setup.settings).needsDead
 }
 
+/** The two nodes that it is held to; undefined for jaws. */
+export const endsOf = ({ setup: { place } }: Pick<Scene, 'setup'>): readonly [number, number] | undefined =>
+  place.type === 'jaws' ? undefined : [place.red, place.black]
+
+/** On which sides of a load a node lies, over all paths. */
+export function sidesOf({ predictor }: Pick<Scene, 'predictor'>, node: number): ReadonlySet<string> {
+  const sides = new Set<string>()
+  for (const path of predictor.circuit.paths)
+    for (const { from, to, side } of walkPath(predictor.circuit, predictor.wiring, path).strides)
+      if (from.node === node || to.node === node) sides.add(side)
+  return sides
+}
+
 /** Both leads on the same side of the load: a drop test. */
-export function isDropTest({ predictor, setup }: Scene): boolean {
+export function isDropTest({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): boolean {
   const { place } = setup
   if (place.type === 'jaws') return false
   return predictor.circuit.paths.some((path) => {
@@ -45,9 +62,72 @@ export function isDropTest({ predictor, setup }: Scene): boolean {
   })
 }
 
-/** The student strikes something out by this reading. */
-export function claims({ inference, earlier }: Scene): boolean {
+/** Pieces that the student newly strikes out by this reading. */
+export function newlyStruck({ inference, earlier, predictor }: Scene): readonly Piece[] {
   const before = [...earlier].reverse().find((step) => step.type === 'infer')
   const known = new Set(before?.type === 'infer' ? before.struck : [])
-  return inference?.struck.some((id) => !known.has(id)) ?? false
+  return (inference?.struck ?? [])
+    .filter((name) => !known.has(name))
+    .flatMap((name) => findPieces(predictor.circuit, name))
 }
+
+/** Of them, those that the readings do not bear: what is still in doubt. A claim that is right needs no rule. */
+export const unborne = (scene: Scene): readonly Piece[] =>
+  newlyStruck(scene).filter(({ id }) => scene.after.lostWith(id, new Set()) > 0.02)
+
+/** Pieces on the way between the two leads, along any path. */
+export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): ReadonlySet<string> {
+  const ends = endsOf(scene)
+  const found = new Set<string>()
+  if (!ends) return found
+  const { circuit, wiring } = scene.predictor
+  for (const path of circuit.paths) {
+    const { strides } = walkPath(circuit, wiring, path)
+    const at = (node: number) => strides.findIndex((s) => s.from.node === node)
+    const last = strides[strides.length - 1]
+    const [p, q] = ends.map((node) => (last?.to.node === node ? strides.length : at(node))) as [
+      number,
+      number,
+    ]
+    if (p < 0 || q < 0) continue
+    for (const { part, segment } of strides.slice(Math.min(p, q), Math.max(p, q)))
+      for (const piece of findPieces(circuit, `${part}.${segment.key}`)) found.add(piece.id)
+  }
+  return found
+}
+
+/** Volts between two nodes on the board as it truly is; 0 where nothing ties them. */
+export const voltsOn = ({ point }: SolvedBoard, a: number, b: number): number =>
+  point.island[a] === point.island[b] ? point.voltage[a]! - point.voltage[b]! : 0
+
+/** What a good circuit has between the two leads in this state. */
+export function healthyVolts(
+  { predictor, setup }: Pick<Scene, 'predictor' | 'setup'>,
+  a: number,
+  b: number,
+): number {
+  const healthy = predictor.board(undefined, setup.state)
+  return healthy ? voltsOn(healthy, a, b) : 0
+}
+
+/** Amps of the largest load of the circuit as it should be. */
+export function mostAmps({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): number {
+  const healthy = predictor.board(undefined, setup.state)
+  if (!healthy) return 0
+  const { board, point } = healthy
+  return Math.max(
+    0,
+    ...board.circuit.parts.flatMap(({ id, kind }) => {
+      const { role, loads = [] } = partOfKind(kind)
+      return role === 'load' ? loads.map((s) => Math.abs(segmentAmps(board, point, id, s))) : []
+    }),
+  )
+}
+
+/** The state in which the customer complained: what it asks for is no mistake. */
+export const isComplained = ({ order, step }: Pick<Scene, 'order' | 'step'>): boolean =>
+  order.frame.complaint.some(
+    ({ arrangement }) =>
+      JSON.stringify(arrangement.controls) === JSON.stringify(step.arrangement.controls) &&
+      arrangement.detached.length === step.arrangement.detached.length,
+  )

@@ -4,7 +4,6 @@ export const blown = defineFault({
   kind: 'blown',
   title: 'Blown fuse',
   family: 'opens',
-  often: 3,
   sameAs: ['missingFuse'],
   repairedBy: ['refit', 'replace'],
   built: 'Fit a fuse that has blown.',

@@ -4,7 +4,6 @@ export const burntOut = defineFault({
   kind: 'burntOut',
   title: 'Burnt out',
   family: 'opens',
-  often: 3,
   repairedBy: ['replace'],
   built: 'Fit a lamp with a broken filament, or a load with an open winding.',
   describe: () => 'burnt out: open inside',

@@ -5,7 +5,6 @@ export const reversed = defineFault({
   title: 'Connected the wrong way round',
   family: 'wiring',
   drawsMore: true,
-  often: 0.1,
   repairedBy: ['turn'],
   built: 'Change the two wires over at its terminals.',
   caution: 'With a diode inside this is nearly a short: only behind a fuse of the branch’s own size.',

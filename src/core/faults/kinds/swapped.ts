@@ -6,7 +6,6 @@ export const swapped = defineFault({
   title: 'Swapped pins',
   family: 'wiring',
   drawsMore: true,
-  often: 0.05,
   repairedBy: ['repin'],
   involves: 'pin',
   built: 'Change two terminals over in one half of the connector.',

@@ -7,7 +7,6 @@ export const wrongBulb = defineFault({
   family: 'wiring',
   drawsMore: true,
   heats: true,
-  often: 0.1,
   repairedBy: ['replace'],
   severity: {
     label: 'Watts fitted',

@@ -6,7 +6,6 @@ export const wrongFuse = defineFault({
   title: 'Wrong fuse fitted',
   family: 'wiring',
   drawsMore: true,
-  often: 0.1,
   repairedBy: ['refit', 'replace'],
   severity: {
     label: 'Rating fitted',

@@ -13,7 +13,12 @@ function clampOf<const K extends string>(
     ...spec,
     cautions: () => [],
     holds: ['jaws'],
-    nature: () => ({ draws: 0, underLoad: true }),
+    nature: ({ zero }) => ({
+      draws: 0,
+      underLoad: true,
+      ...(spec.type.sees === 'AC only' && { blind: true as const }),
+      ...(!zeroed(zero) && { notZeroed: true as const }),
+    }),
     read: ({ solved, place, settings }) => {
       if (place.type !== 'jaws') return nothing('–')
       const value = readClamp(solved, place.conductors, spec.type, zeroed(settings.zero))
@@ -34,6 +39,8 @@ function clampOf<const K extends string>(
       const spread = Math.hypot(...each) * (ampsSpread + spec.type.percent / 100)
       return around(value, 2 * spec.type.digit + spread)
     },
+    guess: ({ solved, place }) =>
+      place.type !== 'jaws' || spec.type.sees === 'AC only' ? undefined : clampAmps(solved, place.conductors),
     tells: byFactor(0.02),
     asks: { type: 'value', unit: 'A', open: false },
     places: (circuit) => [

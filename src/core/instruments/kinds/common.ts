@@ -41,9 +41,13 @@ export const connection = (place: Place, attached: Connection['attached']): Conn
   opens: outFor(place),
 })
 
-/** Slices of about a fifth of a volt; of a factor of two; single words. */
+/** Slices of about a fifth of a volt, of a drop of a twentieth; of a factor of two; single words. */
 export const byFifth = (value: number): number =>
-  Number.isFinite(value) ? Math.round(value / 0.2) : Infinity
+  !Number.isFinite(value)
+    ? Infinity
+    : Math.abs(value) < 1
+      ? Math.round(value / 0.05) / 4
+      : Math.round(value / 0.2)
 export const byFactor =
   (least: number) =>
   (value: number): number =>

@@ -41,6 +41,10 @@ export const fuseVolts = defineInstrument({
     // Fuses of one rating differ.
     return around(value, Math.max(band, voltsAccuracy(value, use.meter)) + 0.15 * Math.abs(value))
   },
+  guess: (use, { volts }) => {
+    const { red, black } = across(use)
+    return volts(red, black)
+  },
   tells: byFactor(0.0005),
   asks: { type: 'value', unit: 'V', open: false },
   places: (circuit) =>

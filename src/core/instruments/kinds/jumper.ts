@@ -54,7 +54,12 @@ export const jumper = defineInstrument({
     },
   ],
   holds: ['leads', 'inPlaceOf'],
-  nature: () => ({ draws: 0, carries: true, underLoad: true }),
+  nature: ({ fuse }) => ({
+    draws: 0,
+    carries: true,
+    underLoad: true,
+    ...(fuse === 'none' && { unfused: true as const }),
+  }),
   scale: jumperScale,
   read: (use) => {
     const made = jump(use)

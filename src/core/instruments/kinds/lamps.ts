@@ -49,6 +49,15 @@ function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
     scale: brightnessScale,
     read: (use) => told(read(use)),
     expect: (use) => glowsBetween(read(use).volts, systemVolts(use.solved)),
+    guess: (use, { volts, ohms }) => {
+      const { red, black } = across(use)
+      if (use.place.type === 'gap') return undefined
+      const rated = systemVolts(use.solved)
+      const own = rated / spec.amps(use.settings.size)
+      const behind = ohms(red, black)
+      const across_ = Number.isFinite(behind) ? (volts(red, black) * own) / (own + behind) : 0
+      return brightnessScale.indexOf(brightness(across_, rated).key)
+    },
     connect: ({ place, settings }, circuit) => {
       const { red, black } = across({ place })
       const rated = systemVolts({ board: { circuit } } as unknown as SolvedBoard)

@@ -38,7 +38,7 @@ export const volts = defineInstrument({
     },
   ],
   holds: ['leads'],
-  nature: ({ jack }) => (jack === 'amps' ? { draws: 0, shorts: true } : { draws: 0 }),
+  nature: ({ jack }) => (jack === 'amps' ? { draws: 0, shorts: true } : { draws: 0, between: true }),
   read: (use) => {
     const { solved, settings, meter } = use
     const { red, black } = across(use)
@@ -74,6 +74,10 @@ export const volts = defineInstrument({
       low: value - half,
       high: settings.range === 'milli' && Math.abs(value) + half >= milliFull ? Infinity : value + half,
     }
+  },
+  guess: (use, { volts }) => {
+    const { red, black } = across(use)
+    return volts(red, black)
   },
   connect: ({ place, settings, meter }) => {
     const { red, black } = across({ place })

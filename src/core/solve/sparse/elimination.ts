@@ -27,7 +27,7 @@ export interface Elimination {
 const fewNeighbours = 3
 
 const kept = new Map<number, { network: Shape; plan: Elimination }[]>()
-const most = 400
+const most = 3000
 
 /** The plan of this pattern, made or found again. */
 export function planElimination(network: Network): Elimination {

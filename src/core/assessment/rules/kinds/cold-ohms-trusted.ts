@@ -1,11 +1,11 @@
 import { defineRule } from '../rule'
-import { claims, natureOf } from '../scene'
+import { natureOf, unborne } from '../scene'
 
 export const coldOhmsTrusted = defineRule({
   key: 'coldOhmsTrusted',
   title: 'Trusting continuity or cold ohms',
   weight: 'slip',
-  fires: (scene) => natureOf(scene).needsDead === true && !scene.live && claims(scene),
+  fires: (scene) => natureOf(scene).needsDead === true && !scene.live && unborne(scene).length > 0,
   say: 'A milliamp from the meter proves a path, not that the path carries amps.',
   instead: 'Prove it by its drop under its own load.',
 })

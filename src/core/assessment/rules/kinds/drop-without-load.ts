@@ -1,11 +1,15 @@
 import { defineRule } from '../rule'
-import { claims, isDropTest, meantToRun, readsVolts } from '../scene'
+import { isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../scene'
 
 export const dropWithoutLoad = defineRule({
   key: 'dropWithoutLoad',
   title: 'Drop test with the circuit off',
   weight: 'mistake',
-  fires: (scene) => readsVolts(scene) && isDropTest(scene) && !meantToRun(scene) && claims(scene),
+  fires: (scene) => {
+    if (!readsVolts(scene) || !isDropTest(scene) || meantToRun(scene)) return false
+    const between = piecesBetween(scene)
+    return unborne(scene).some(({ id }) => between.has(id))
+  },
   say: 'No current could flow in this state, so a drop of zero is no proof: nothing is lost where nothing flows.',
   instead: 'Switch the load on and measure again.',
 })

@@ -1,0 +1,61 @@
+import type { Bench } from '../attempt'
+import { expectedBits, rankTests, type Belief, type Choice, type TestSetup } from '../diagnosis'
+import { instrumentOf, type InstrumentKey } from '../instruments'
+import { heldIn } from './facts'
+import { say } from './phrases'
+import type { Judgement } from './verdict'
+
+/** Bits below which a test could not have told anything. */
+const nothing = 0.02
+/** What a wasted test leaves: its minutes are gone, nothing else. */
+const wasted = 0.4
+
+export interface EfficiencyInput {
+  readonly before: Belief
+  readonly setup: TestSetup
+  readonly minutes: number
+  readonly bag: readonly InstrumentKey[]
+  readonly bench: Bench
+  /** The ohmmeter met a live circuit: it told nothing. */
+  readonly lost: boolean
+  /** The first source reading and a proof are never wasted. */
+  readonly excused: boolean
+  /** The same had been measured before, and nothing had changed. */
+  readonly again: boolean
+  readonly step: number
+}
+
+/** What a test was worth beside the best of that moment, in bits of doubt per minute. */
+export function judgeEfficiency(input: EfficiencyInput): Judgement | undefined {
+  const { before, setup, minutes, bag, bench, lost, excused, again, step } = input
+  const make = (
+    grade: Judgement['grade'],
+    verdict: Judgement['verdict'],
+    reason: Judgement['reason'],
+    share?: number,
+  ): Judgement => ({
+    aspect: 'efficiency',
+    step,
+    grade,
+    verdict,
+    reason,
+    ...(share !== undefined && { share }),
+  })
+  if (excused) return make('neutral', say('excused'), say('neverWasted'))
+  // Where nothing is left to find out, whatever is measured more is a proof.
+  if (before.bits < 0.15) return make('neutral', say('excused'), say('allKnown'))
+  const bits = lost || again ? 0 : expectedBits(before, setup)
+  const [best] = rankTests(before, bag, bench, setup.conditions)
+  if (!best) return undefined
+  const share = Math.min(1, bits / minutes / (best.bits / best.minutes))
+  const tip = tipOf(best)
+  if (bits < nothing) return make('poor', say('wasted'), say('toldNothing', { tip }), wasted)
+  const percent = say('share', { percent: String(Math.round(share * 100)) })
+  // Half as good as the best is a good choice: nobody reckons bits at a bench.
+  if (share >= 0.4 || bits >= 0.6 * best.bits) return make('good', percent, say('fewBetter'), 1)
+  return make('partly', percent, tip, share >= 0.15 || bits >= 0.3 * best.bits ? 0.85 : 0.7)
+}
+
+/** The test in words: with what, where, in which state. */
+export const tipOf = ({ setup, held, state }: Choice) =>
+  say('better', { title: instrumentOf(setup.instrument).title, place: heldIn(held), state })

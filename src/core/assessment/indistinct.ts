@@ -1,0 +1,55 @@
+import { candidatesOf, placeOnGrid, type Belief, type Family, type Predictor } from '../diagnosis'
+import { settable } from '../circuit'
+import { stateOf, arrangementOf } from '../attempt'
+import type { Fault } from '../faults'
+import type { InstrumentKey } from '../instruments'
+
+/** Volts within which nobody tells two readings apart: the meter's last digits on its twelve-volt range. */
+const sameVolts = 0.02
+
+/**
+ * Pieces that no test of the bag tells from the planted one: whatever is left of them shows the same volts at every point
+ * that a lead reaches, in every state that can be set. A connector's two halves with nothing to probe between them.
+ */
+export function indistinctFrom(
+  belief: Belief,
+  planted: readonly Fault[],
+  bag: readonly InstrumentKey[],
+): ReadonlySet<string> {
+  const { predictor } = belief
+  const found = new Set<string>()
+  if (candidatesOf(predictor, bag).length === 0) return found
+  const truth = belief.alive.find(({ family }) => planted.some((p) => isOf(family, p)))
+  if (!truth) return found
+  const own = new Set(truth.family.pieces)
+  const at = planted.find((p) => isOf(truth.family, p))!
+  const x = at.severity === undefined ? truth.best : placeOnGrid(truth.family.grid, at.severity)
+  const separable = new Set<string>()
+  for (const { family, best } of belief.alive) {
+    if (family.pieces.every((p) => own.has(p)) || family.index === 0) continue
+    const same = alike(predictor, truth.family, x, family, best)
+    for (const piece of family.pieces) (same ? found : separable).add(piece)
+  }
+  return new Set([...found].filter((piece) => !own.has(piece) && !separable.has(piece)))
+}
+
+const isOf = ({ fault }: Family, planted: Fault): boolean =>
+  fault?.kind === planted.kind &&
+  fault.part === planted.part &&
+  fault.segment === planted.segment &&
+  fault.other === planted.other
+
+function alike(predictor: Predictor, a: Family, x: number, b: Family, y: number): boolean {
+  const reach = predictor.wiring.points.filter((p) => !p.inside).map((p) => p.node)
+  return predictor.circuit.states.filter(settable).every((state) => {
+    const situation = predictor.situation(stateOf(arrangementOf(state)))
+    const p = predictor.line(a, situation).at(x).solved
+    const q = predictor.line(b, situation).at(y).solved
+    if (!p || !q) return p === q
+    return reach.every((node) => {
+      const [i, j] = [p.point.island[node], q.point.island[node]]
+      if (i !== 0 || j !== 0) return (i === 0) === (j === 0)
+      return Math.abs(p.point.voltage[node]! - q.point.voltage[node]!) <= sameVolts
+    })
+  })
+}

@@ -1,0 +1,104 @@
+import type { StepOf } from '../attempt'
+import { solveBoard, type SolvedBoard } from '../board'
+import type { Predictor, TestSetup } from '../diagnosis'
+import type { Message } from '../document'
+import { instrumentOf, numberOf, withConnected, type Place } from '../instruments'
+import { formatQuantity } from '../quantity'
+import { partOfKind } from '../parts'
+import { say } from './phrases'
+
+/** What a reading could have come from, how often that is so (common practice, no source), and what to ask. */
+interface Explanation {
+  readonly weight: number
+  readonly ask: Message
+}
+
+/**
+ * A reading that was typed or sent from a real board and that the board as it was planted does not allow: the likeliest
+ * thing that would have shown it, as a question. Undefined where the reading is one that the board gives.
+ */
+export function explainMisreading(
+  predictor: Predictor,
+  board: SolvedBoard,
+  setup: TestSetup,
+  step: StepOf<'test'>,
+): Message | undefined {
+  const instrument = instrumentOf(setup.instrument)
+  const value = numberOf(instrument, step.reading)
+  const { meter, circuit, wiring } = predictor
+  const around = (solved: SolvedBoard, place: Place = setup.place) => {
+    const connected = withConnected(solved, setup.also ?? [], meter)
+    return connected.ok
+      ? instrument.expect({ solved: connected, place, settings: setup.settings, meter })
+      : undefined
+  }
+  const allows = (solved: SolvedBoard, shown = value, place?: Place): boolean => {
+    const found = around(solved, place)
+    return found !== undefined && shown >= found.low && shown <= found.high
+  }
+  if (allows(board)) return undefined
+  const found: Explanation[] = []
+  const offer = (fits: boolean, weight: number, ask: Message) => fits && found.push({ weight, ask })
+  const { place } = setup
+  const text = step.reading.text || (step.reading.word ?? '')
+  const { unit } = step.reading
+  const would = (solved: SolvedBoard) => {
+    const { text: shown, word } = instrument.read({ solved, place, settings: setup.settings, meter })
+    return shown || (word ?? '')
+  }
+  const { faults, blown } = board.board
+  const inState = (state: typeof setup.state) => {
+    const solved = solveBoard(circuit, faults, state, { wiring, blown })
+    return solved.ok ? solved : undefined
+  }
+  for (const state of circuit.states) {
+    const other = inState(state)
+    if (!other || !allows(other)) continue
+    offer(
+      true,
+      state.detached.length ? 4 : 6,
+      say('otherState', { state: state.name, reading: would(other) }),
+    )
+  }
+  for (const { id, kind } of circuit.parts) {
+    if (partOfKind(kind).role !== 'load' || !partOfKind(kind).detach) continue
+    const out = inState({ ...setup.state, detached: [...setup.state.detached, id] })
+    if (out) offer(allows(out), 5, say('wasUnplugged', { part: id, reading: would(out) }))
+  }
+  if (place.type !== 'jaws') {
+    offer(allows(board, -value), 5, say('wereReversed'))
+    for (const [factor, weight] of [
+      [1e-3, 5],
+      [1e3, 4],
+      [0.1, 2],
+      [10, 2],
+    ] as const)
+      offer(
+        Number.isFinite(value) && Math.abs(value * factor) > 1e-4 && allows(board, value * factor),
+        weight,
+        factor === 1e-3 || factor === 1e3
+          ? say('prefix', { read: formatQuantity(value * factor, unit), text })
+          : say('decimal', { read: formatQuantity(value * factor, unit), text }),
+      )
+    const near = (node: number) =>
+      wiring.points.filter((p) => {
+        if (p.inside || p.node === node) return false
+        return board.board.elements.some(
+          ({ a, b }) => (a === node && b === p.node) || (b === node && a === p.node),
+        )
+      })
+    for (const p of near(place.red))
+      offer(allows(board, value, { ...place, red: p.node }), 3, say('neighbour', { point: p.name }))
+    for (const p of near(place.black))
+      offer(allows(board, value, { ...place, black: p.node }), 3, say('badGround', { point: p.name }))
+    offer(
+      instrument.nature(setup.settings).needsDead === true && allows(board, value - meter.leadOhms),
+      3,
+      say('leadOhms', { ohms: formatQuantity(meter.leadOhms, 'Ω') }),
+    )
+  } else offer(allows(board, value - 0.08) || allows(board, value + 0.08), 3, say('clampZero'))
+  const sound = predictor.board(undefined, setup.state, setup.conditions)
+  if (sound) offer(allows(sound), 2, say('notPlanted', { reading: would(sound) }))
+  found.sort((p, q) => q.weight - p.weight)
+  return found[0]?.ask ?? say('asDrawn', { reading: would(board) })
+}

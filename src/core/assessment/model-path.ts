@@ -1,0 +1,72 @@
+import { boardOf, instrumentMinutes, startBench, type Order } from '../attempt'
+import { findPieces } from '../circuit'
+import { rankTests, type Belief, type Predictor } from '../diagnosis'
+import { instrumentOf, numberOf, readWith } from '../instruments'
+import { indistinctFrom } from './indistinct'
+import type { JudgedAttempt } from './verdict'
+
+type Path = JudgedAttempt['path']
+
+const most = 8
+const kept = new WeakMap<Predictor, Map<string, Path>>()
+
+/** A short honest way from the complaint to the piece: at each moment the test that is expected to tell most for its minutes. */
+export function modelPath(predictor: Predictor, order: Order, first: Belief): Path {
+  let known = kept.get(predictor)
+  if (!known) kept.set(predictor, (known = new Map()))
+  const key = JSON.stringify([order.planted, order.frame.complaint, order.frame.bag])
+  const found = known.get(key)
+  if (found) return found
+  const made = walk(predictor, order, first)
+  known.set(key, made)
+  return made
+}
+
+function walk(predictor: Predictor, order: Order, first: Belief): Path {
+  const { circuit, planted, frame } = order
+  const guilty = new Set(
+    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
+  )
+  let belief = first
+  let bench = startBench(order, predictor.wiring)
+  const path: Path = []
+  /** A test that told nothing after all is not asked for again. */
+  const tried = new Set<unknown>()
+  while (path.length < most) {
+    const share = Math.max(...[...guilty].map((piece) => belief.doubt(piece)))
+    if (share >= 0.98) break
+    const best = rankTests(belief, frame.bag, bench).find(({ setup }) => !tried.has(setup))
+    if (!best || tried.size > 3 * most) break
+    tried.add(best.setup)
+    const board = boardOf(order, bench, best.arrangement, predictor.wiring)
+    const read = board.ok ? readWith(board, best.setup, [], predictor.meter) : undefined
+    if (!read?.ok) break
+    const instrument = instrumentOf(best.setup.instrument)
+    const next = belief.with({
+      type: 'measured',
+      setup: best.setup,
+      value: numberOf(instrument, read.reading),
+      meaningless: read.reading.signs.some(({ code }) => code === 'instruments.live'),
+    })
+    if (next.alive.length === 0 || next.bits > belief.bits - 0.001) continue
+    const { minutes, reached } = instrumentMinutes(circuit, bench, {
+      instrument: best.setup.instrument,
+      held: best.held,
+      also: [],
+      arrangement: best.arrangement,
+    })
+    path.push({
+      instrument: best.setup.instrument,
+      held: best.held,
+      state: best.state,
+      reading: read.reading.text || (read.reading.word ?? ''),
+      minutes: Math.round(minutes * 10) / 10,
+      left: [...next.doubts.values()].filter((d) => d > 0.02).length,
+    })
+    bench = { ...bench, reached, out: best.arrangement.detached }
+    belief = next
+    const apart = [...indistinctFrom(belief, planted, frame.bag)].reduce((s, p) => s + belief.doubt(p), 0)
+    if (share + apart >= 0.98) break
+  }
+  return path
+}

@@ -1,0 +1,116 @@
+import { dequal } from 'dequal/lite'
+import { faultsLeft, type Bench, type Order, type Step } from '../attempt'
+import { stateSignature } from '../circuit'
+import { stateOf } from '../attempt'
+import { instrumentOf } from '../instruments'
+import { say } from './phrases'
+import type { Judgement } from './verdict'
+
+const signature = (step: Extract<Step, { type: 'operate' | 'test' }>): string =>
+  stateSignature(stateOf(step.arrangement))
+
+/** Whether the complaint was seen with one’s own eyes before anything was measured. */
+export function judgeVerification(
+  complaint: Order['frame']['complaint'],
+  steps: readonly Step[],
+): Judgement | undefined {
+  const firstTest = steps.findIndex((s) => s.type === 'test')
+  if (firstTest < 0 && !steps.some((s) => s.type === 'operate')) return undefined
+  const states = new Set(complaint.map((c) => stateSignature(stateOf(c.arrangement))))
+  const shows = (step: Step) =>
+    step.type === 'operate' &&
+    (states.size === 0 ||
+      states.has(signature(step)) ||
+      complaint.some((c) => step.seen[c.part] === c.notice))
+  const at = steps.findIndex(shows)
+  const before = at >= 0 && (firstTest < 0 || at < firstTest)
+  const make = (
+    grade: Judgement['grade'],
+    verdict: Parameters<typeof say>[0],
+    reason: Parameters<typeof say>[0],
+    share: number,
+  ): Judgement => ({
+    aspect: 'verification',
+    step: at >= 0 ? at : Math.max(0, firstTest),
+    grade,
+    verdict: say(verdict),
+    reason: say(reason),
+    share,
+  })
+  if (before) return make('good', 'verified', 'sawIt', 1)
+  if (at >= 0) return make('partly', 'late', 'sawItLate', 0.5)
+  const other = steps.findIndex((s) => s.type === 'operate')
+  return other >= 0 && other < firstTest
+    ? make('partly', 'elsewhere', 'sawElsewhere', 0.5)
+    : make('poor', 'notVerified', 'neverSaw', 0)
+}
+
+/** Half the mark of repair and proof is the repair, a quarter the test under load again, a quarter the complaint gone. */
+const shares = { cured: 0.5, test: 0.25, complaint: 0.25, good: 0.15 }
+
+/** Judges what was put right, what was replaced for nothing, and whether it was shown to be right. */
+export function judgeRepair(order: Order, steps: readonly Step[], bench: Bench): Judgement | undefined {
+  const last = steps.findLastIndex((s) => s.type === 'repair' && s.did?.cured === true)
+  const tried = steps.filter((s) => s.type === 'repair')
+  const make = (
+    step: number,
+    grade: Judgement['grade'],
+    verdict: Parameters<typeof say>[0],
+    reason: Judgement['reason'],
+    share: number,
+  ): Judgement => ({ aspect: 'repair', step, grade, verdict: say(verdict), reason, share })
+  const wasted = tried.filter((s) => s.did?.cured !== true).length
+  if (last < 0) {
+    const concluded = steps.findLastIndex((s) => s.type === 'conclude')
+    if (tried.length) {
+      const at = steps.findLastIndex((s) => s.type === 'repair')
+      return make(at, 'poor', 'notCured', say('goodParts', { count: tried.length }), 0)
+    }
+    return concluded < 0 ? undefined : make(concluded, 'poor', 'noRepair', say('nothingRepaired'), 0)
+  }
+  const left = faultsLeft(order.circuit, order.planted, bench).length
+  const after = steps.slice(last + 1)
+  const tests = steps.filter((s) => s.type === 'test')
+  const again = after.some(
+    (s) =>
+      s.type === 'test' &&
+      instrumentOf(s.instrument).nature(s.settings).needsDead !== true &&
+      steps.slice(0, last).some((t) => t.type === 'test' && sameTest(t, s) && differs(t, s)),
+  )
+  const measured = after.some(
+    (s) => s.type === 'test' && instrumentOf(s.instrument).nature(s.settings).needsDead !== true,
+  )
+  const gone = after.some((s) => s.type === 'operate')
+  const bypassed = tests.some((s) => s.also.some((one) => carries(one)) || carries(s))
+  const share =
+    (shares.cured * (order.planted.length - left)) / order.planted.length +
+    (again ? shares.test : measured || bypassed ? shares.test / 2 : 0) +
+    (gone || again ? shares.complaint : 0) -
+    shares.good * wasted
+  const missing =
+    !again && !measured ? 'proofMissing' : !again ? 'otherTest' : !gone ? 'provenByTest' : 'provenBoth'
+  const reason = wasted
+    ? say('both', { first: say(missing), second: say('goodParts', { count: wasted }) })
+    : say(missing)
+  return make(
+    last,
+    share >= 0.99 ? 'good' : 'partly',
+    again || measured ? 'repaired' : 'notProved',
+    reason,
+    Math.max(0, Math.min(1, share)),
+  )
+}
+
+const carries = ({
+  instrument,
+  settings,
+}: Pick<Extract<Step, { type: 'test' }>, 'instrument' | 'settings'>): boolean => {
+  const { carries: on, draws } = instrumentOf(instrument).nature(settings)
+  return on === true && draws === 0
+}
+
+type Test = Extract<Step, { type: 'test' }>
+const sameTest = (a: Test, b: Test): boolean =>
+  a.instrument === b.instrument && dequal(a.held, b.held) && signature(a) === signature(b)
+const differs = (a: Test, b: Test): boolean =>
+  a.reading.value !== b.reading.value || a.reading.word !== b.reading.word

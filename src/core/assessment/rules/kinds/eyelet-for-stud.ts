@@ -1,0 +1,20 @@
+import { defineRule } from '../rule'
+import { endsOf, piecesBetween, readsVolts, unborne } from '../scene'
+
+export const eyeletForStud = defineRule({
+  key: 'eyeletForStud',
+  title: 'On the eyelet, when the stud is the question',
+  weight: 'slip',
+  fires: (scene) => {
+    const ends = endsOf(scene)
+    if (!readsVolts(scene) || !ends) return false
+    const touched = new Set(
+      scene.predictor.wiring.points.filter((p) => ends.includes(p.node)).map((p) => p.part),
+    )
+    const between = piecesBetween(scene)
+    // A joint of the part that a lead stands on, and which is not between the leads, was not measured.
+    return unborne(scene).some(({ id, part }) => touched.has(part) && !between.has(id) && id !== part)
+  },
+  say: 'The lead stood on one side of a joint: what lies behind it was not in the reading.',
+  instead: 'Lead on the stud itself, then on the nut, then on the eyelet: each step is a joint.',
+})

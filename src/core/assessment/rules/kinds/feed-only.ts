@@ -1,0 +1,27 @@
+import { findPieces } from '../../../circuit'
+import { defineRule } from '../rule'
+import { readsVolts, sidesOf } from '../scene'
+
+export const feedOnly = defineRule({
+  key: 'feedOnly',
+  title: 'Only the feed was tested',
+  weight: 'slip',
+  fires: (scene) => {
+    const { later, earlier, step, predictor } = scene
+    // The last test before a conclusion that blames a load.
+    const [next, after] = later.filter((s) => s.type !== 'infer')
+    if (next?.type !== 'conclude' || after?.type === 'test') return false
+    const [piece] = findPieces(predictor.circuit, next.piece)
+    if (!piece || scene.definition(piece.part).role !== 'load' || !readsVolts(scene)) return false
+    const { wiring } = predictor
+    return [...earlier, step].every((s) => {
+      if (s.type !== 'test' || s.held.type !== 'leads') return true
+      return [s.held.red, s.held.black].every((name) => {
+        const node = wiring.find(name)?.node ?? 0
+        return node === 0 || !sidesOf(scene, node).has('return')
+      })
+    })
+  },
+  say: 'The load was blamed and its return was never measured: volts at the feed are half the story.',
+  instead: 'Measure across the load, or its return to the battery’s post, under load.',
+})

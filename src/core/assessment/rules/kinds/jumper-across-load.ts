@@ -1,0 +1,27 @@
+import { instrumentOf } from '../../../instruments'
+import { defineRule } from '../rule'
+import { healthyVolts } from '../scene'
+
+export const jumperAcrossLoad = defineRule({
+  key: 'jumperAcrossLoad',
+  title: 'A jumper across a load',
+  weight: 'grave',
+  fires: (scene) => {
+    const all = [scene.setup, ...(scene.setup.also ?? [])]
+    return all.some(({ instrument, settings, place }) => {
+      const { carries, draws } = instrumentOf(instrument).nature(settings)
+      if (carries !== true || draws > 0 || place.type === 'jaws') return false
+      const { wiring, circuit } = scene.predictor
+      // Feed and return of a load, or the source itself: nothing is left to limit the current.
+      const acrossLoad = circuit.parts.some(({ id }) => {
+        const definition = scene.definition(id)
+        if (definition.role !== 'load' && definition.role !== 'source') return false
+        const ends = definition.through.map((key) => wiring.nodeOf(id, key))
+        return [place.red, place.black].every((node) => ends.includes(node))
+      })
+      return acrossLoad && Math.abs(healthyVolts(scene, place.red, place.black)) > 2
+    })
+  },
+  say: 'A jumper from feed to return of a load is a short across the source.',
+  instead: 'Bypass one piece of the feed or of the return, never the load.',
+})

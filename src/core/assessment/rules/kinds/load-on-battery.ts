@@ -1,0 +1,27 @@
+import { instrumentOf } from '../../../instruments'
+import { defineRule } from '../rule'
+
+/** Amps from which a load needs a fuse of its own. */
+const heavy = 2
+
+export const loadOnBattery = defineRule({
+  key: 'loadOnBattery',
+  title: 'A load test without a fuse',
+  weight: 'grave',
+  fires: (scene) => {
+    const { circuit, wiring } = scene.predictor
+    const posts = new Set(
+      circuit.parts.flatMap(({ id }) => {
+        const { role, terminals } = scene.definition(id)
+        return role === 'source' ? terminals.map((t) => wiring.nodeOf(id, t.key)) : []
+      }),
+    )
+    return [scene.setup, ...(scene.setup.also ?? [])].some(({ instrument, settings, place }) => {
+      const { carries, draws } = instrumentOf(instrument).nature(settings)
+      if (!carries || draws < heavy || place.type !== 'leads') return false
+      return posts.has(place.red) && posts.has(place.black)
+    })
+  },
+  say: 'A heavy load straight on the battery’s posts has no fuse between it and hundreds of amps, and sparks where gas may be.',
+  instead: 'Take it behind a fuse of its size; connect at the load last.',
+})

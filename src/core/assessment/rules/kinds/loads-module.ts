@@ -1,0 +1,28 @@
+import { instrumentOf } from '../../../instruments'
+import { defineRule } from '../rule'
+
+export const loadsModule = defineRule({
+  key: 'loadsModule',
+  title: 'A load or a test current into a module',
+  weight: 'grave',
+  fires: (scene) => {
+    const { circuit, wiring } = scene.predictor
+    const sensitive = new Set(
+      circuit.parts.flatMap(({ id }) =>
+        scene.step.arrangement.detached.includes(id)
+          ? []
+          : scene
+              .definition(id)
+              .terminals.filter((t) => t.sensitive)
+              .map((t) => wiring.nodeOf(id, t.key)),
+      ),
+    )
+    return [scene.setup, ...(scene.setup.also ?? [])].some(({ instrument, settings, place }) => {
+      const { needsDead, carries, draws } = instrumentOf(instrument).nature(settings)
+      if (place.type === 'jaws' || (!needsDead && !carries && draws < 0.05)) return false
+      return sensitive.has(place.red) || sensitive.has(place.black)
+    })
+  },
+  say: 'An input, a signal or a reference of a module takes microamps: a lamp, a jumper or an ohmmeter can ruin it.',
+  instead: 'Unplug the module before ohms; measure its pins with the voltmeter only.',
+})

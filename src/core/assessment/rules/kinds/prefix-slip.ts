@@ -1,0 +1,27 @@
+import { instrumentOf, withConnected } from '../../../instruments'
+import { defineRule } from '../rule'
+
+/** A thousand too much or too little, within a third. */
+const near = (ratio: number): boolean =>
+  [1000, 0.001].some((factor) => ratio > factor * 0.67 && ratio < factor * 1.5)
+
+export const prefixSlip = defineRule({
+  key: 'prefixSlip',
+  title: 'Milli taken for whole',
+  weight: 'slip',
+  fires: ({ predictor, setup, step }) => {
+    if (step.prediction.type !== 'value') return false
+    const sound = predictor.board(undefined, setup.state)
+    const board = sound && withConnected(sound, setup.also ?? [], predictor.meter)
+    if (!board?.ok) return false
+    const { value } = instrumentOf(setup.instrument).read({
+      solved: board,
+      place: setup.place,
+      settings: setup.settings,
+      meter: predictor.meter,
+    })
+    return value !== undefined && value !== 0 && near(step.prediction.value / value)
+  },
+  say: 'What was predicted is a thousand times off: a milli was lost or put in.',
+  instead: 'Read the prefix with the number: 80 mV is 0.08 V.',
+})

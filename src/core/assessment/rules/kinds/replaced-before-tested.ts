@@ -1,0 +1,30 @@
+import { findPieces } from '../../../circuit'
+import { repairOf } from '../../../attempt'
+import { defineRule } from '../rule'
+
+export const replacedBeforeTested = defineRule({
+  key: 'replacedBeforeTested',
+  title: 'Replaced before its feed and ground were tested',
+  weight: 'mistake',
+  fires: (scene) => {
+    const { later, earlier, step, predictor } = scene
+    // Told at the last test before the new part went in.
+    const upTo = later.findIndex((s) => s.type === 'test')
+    const next = later.slice(0, upTo < 0 ? undefined : upTo)
+    const repair = next.find((s) => s.type === 'repair' && repairOf(s.by).consumes === true)
+    if (repair?.type !== 'repair' || repair.did?.cured) return false
+    const [piece] = findPieces(predictor.circuit, repair.piece)
+    if (!piece) return false
+    const { role, terminals } = scene.definition(piece.part)
+    if (role !== 'load' && role !== 'control') return false
+    const own = new Set(terminals.map((t) => predictor.wiring.nodeOf(piece.part, t.key)))
+    return ![...earlier, step].some(
+      (s) =>
+        s.type === 'test' &&
+        s.held.type === 'leads' &&
+        [s.held.red, s.held.black].some((name) => own.has(predictor.wiring.find(name)?.node ?? -1)),
+    )
+  },
+  say: 'A new part went in before anybody had measured whether the old one got its volts and its ground.',
+  instead: 'Feed and ground at the part’s own terminals first, under load.',
+})

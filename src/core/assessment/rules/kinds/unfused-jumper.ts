@@ -1,0 +1,14 @@
+import { instrumentOf } from '../../../instruments'
+import { defineRule } from '../rule'
+import { natureOf } from '../scene'
+
+export const unfusedJumper = defineRule({
+  key: 'unfusedJumper',
+  title: 'A jumper without a fuse',
+  weight: 'grave',
+  fires: (scene) =>
+    natureOf(scene).unfused === true ||
+    scene.step.also.some((one) => instrumentOf(one.instrument).nature(one.settings).unfused === true),
+  say: 'A jumper without a fuse burns hands and harness at the first slip.',
+  instead: 'Fuse every jumper like the circuit that it feeds.',
+})

@@ -1,0 +1,21 @@
+import { stateSignature } from '../../../circuit'
+import { stateOf } from '../../../attempt'
+import { defineRule } from '../rule'
+
+export const worksNow = defineRule({
+  key: 'worksNow',
+  title: 'Stopped at “it works now”',
+  weight: 'mistake',
+  fires: ({ bench, step, later, order, board }) => {
+    // A connector was disturbed, the complaint went, and nobody looked further.
+    const disturbed = bench.reseated.length > 0 || bench.out.length > step.arrangement.detached.length
+    const last = !later.some((s) => s.type === 'test')
+    if (!disturbed || !last || later.some((s) => s.type === 'repair' && s.did?.cured)) return false
+    const gone = order.frame.complaint.some(
+      ({ arrangement }) => stateSignature(stateOf(arrangement)) === stateSignature(stateOf(step.arrangement)),
+    )
+    return gone && !board.board.faults.length && order.planted.length > 0 && bench.repairs.length === 0
+  },
+  say: 'It works because something was moved: what was loose is still loose.',
+  instead: 'Find what was disturbed, move it while measuring, and repair that.',
+})

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest'
+import { familiesOf, faultAt, placeOnGrid, severityAt, widthOf } from '.'
+import { kindWeights, oddSeverity, placeWeights } from './priors'
+import { catalogue, faultKinds, possibleFaults } from '../faults'
+import { demoCircuit, demoNames } from '../../../test/demo'
+
+describe('families', () => {
+  it.each(demoNames)(
+    'of %s are a sound circuit and every fault on every segment that it can strike',
+    (name) => {
+      const circuit = demoCircuit(name)
+      const families = familiesOf(circuit)
+      expect(families.filter((f) => f.fault === undefined)).toHaveLength(1)
+      expect(families).toHaveLength(possibleFaults(circuit).length + 1)
+      families.forEach((family, i) => {
+        expect(family.index).toBe(i)
+        expect(family.prior).toBeGreaterThan(0)
+        if (family.fault) expect(family.pieces.length).toBeGreaterThan(0)
+      })
+    },
+  )
+
+  it('weigh joints and grounds above wire, wire above loads, and whatever is rare a tenth or less', () => {
+    const { joint, wire, load, module } = placeWeights
+    expect(joint.weight).toBeGreaterThan(wire.weight)
+    expect(wire.weight).toBeGreaterThan(load.weight)
+    expect(load.weight).toBeGreaterThan(module.weight)
+    for (const kind of ['wrongFuse', 'swapped', 'reversed', 'wrongBulb'] as const)
+      expect(kindWeights[kind]!.weight).toBeLessThanOrEqual(0.1)
+    expect(oddSeverity).toBeLessThanOrEqual(0.1)
+    for (const kind of Object.keys(kindWeights)) expect(faultKinds).toContain(kind)
+  })
+
+  it('share a place’s weight, however many ways it can fail in', () => {
+    const circuit = demoCircuit()
+    const weight = (part: string) =>
+      familiesOf(circuit)
+        .filter((f) => f.fault?.part === part)
+        .reduce((sum, f) => sum + f.prior, 0)
+    expect(weight('X1')).toBeCloseTo(placeWeights.joint.weight, 9)
+    expect(weight('W3')).toBeCloseTo(placeWeights.wire.weight, 9)
+  })
+
+  it('give a planted severity a place of its own', () => {
+    const planted = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 1.234 } as const
+    const family = familiesOf(demoCircuit(), [planted]).find(
+      (f) => f.fault?.part === 'X1' && f.fault.kind === 'highResistance',
+    )!
+    expect(faultAt(family, placeOnGrid(family.grid, 1.234))).toMatchObject({ severity: 1.234 })
+  })
+
+  it('run through their severities without a gap', () => {
+    for (const { severity, title } of catalogue) {
+      if (!severity) continue
+      const { grid } = severity
+      for (let x = 0; x < grid.length - 1; x += 0.25) {
+        const here = severityAt(grid, x)
+        expect(here, title).toBeLessThan(severityAt(grid, x + 0.25))
+        expect(placeOnGrid(grid, here), title).toBeCloseTo(x, 9)
+      }
+    }
+  })
+
+  it('count an odd size of a short for little', () => {
+    const family = familiesOf(demoCircuit()).find((f) => f.fault?.kind === 'shortToGround')!
+    const last = family.grid.length - 1
+    const usual = widthOf(family, [[0, placeOnGrid(family.grid, 0.3)]])
+    expect(widthOf(family, [[0, last]])).toBeLessThan(usual * 1.2)
+    expect(widthOf(family, [])).toBe(0)
+  })
+})
+
+describe('severity grids', () => {
+  it.each(catalogue.filter((f) => f.severity).map((f) => [f.title, f.severity!] as const))(
+    'of “%s” ascend within its range',
+    (_title, severity) => {
+      const { grid, least, most, preset } = severity
+      grid.slice(1).forEach((value, i) => expect(value).toBeGreaterThan(grid[i]!))
+      expect(grid[0]).toBeGreaterThanOrEqual(least)
+      expect(grid[grid.length - 1]).toBeLessThanOrEqual(most)
+      expect(preset).toBeGreaterThanOrEqual(grid[0]!)
+      expect(preset).toBeLessThanOrEqual(grid[grid.length - 1]!)
+    },
+  )
+})

@@ -1,0 +1,139 @@
+import { phasesOf } from '../board'
+import { expectedVolts, instrumentOf, voltsAccuracy, type MeterType } from '../instruments'
+import type { Fact, Measured } from './evidence'
+import type { Sample } from './line'
+
+/**
+ * One real board has one set of tolerances: a battery that stands high for one reading does so for all. Readings of
+ * volts are therefore judged together, by their differences from what a board shows and by how the tolerances of its
+ * parts would move them together (to first order; the sum over its parts, each evenly spread over ± its tolerance).
+ */
+export interface Residual {
+  /** Volts by which the reading lies above what the board shows. */
+  readonly off: number
+  /** Variance of the meter alone. */
+  readonly own: number
+  /** What each tolerance adds to the reading, by its number. */
+  readonly shifts: readonly { readonly by: number; readonly volts: number }[]
+}
+
+/** Numbers of all tolerances of a circuit: the same piece has the same on every board. */
+export class Tolerances {
+  private readonly numbers = new Map<string, number>()
+
+  number(part: string, segment: string, nth: number): number {
+    const key = `${part}.${segment}.${nth}`
+    let known = this.numbers.get(key)
+    if (known === undefined) this.numbers.set(key, (known = this.numbers.size))
+    return known
+  }
+}
+
+/** Readings of volts between two points by an instrument that loads nothing. */
+export function isJoint(fact: Fact): fact is Measured {
+  if (fact.type !== 'measured' || fact.meaningless || !Number.isFinite(fact.value)) return false
+  const { instrument, settings, place, also = [] } = fact.setup
+  return (
+    also.length === 0 && place.type !== 'jaws' && instrumentOf(instrument).nature(settings).between === true
+  )
+}
+
+/** What one board makes of one reading; undefined where it cannot be said to first order. */
+export function residualOf(
+  sample: Sample,
+  { setup, value }: Measured,
+  meter: MeterType,
+  tolerances: Tolerances,
+): Residual | undefined {
+  const { solved } = sample
+  const { place } = setup
+  if (!solved || place.type === 'jaws' || phasesOf(solved).length > 1) return undefined
+  const { point, board } = solved
+  const { red, black } = place
+  if (point.island[red] !== 0 || point.island[black] !== 0) return undefined
+  const expected = expectedVolts(solved, red, black, meter).value ?? 0
+  const x = rowOf(sample, red)
+  const y = rowOf(sample, black)
+  const shifts: { by: number; volts: number }[] = []
+  let last = ''
+  let nth = 0
+  for (let i = 0; i < board.elements.length; i++) {
+    const element = board.elements[i]!
+    const name = `${element.owner.part}.${element.owner.segment}`
+    nth = name === last ? nth + 1 : 0
+    last = name
+    if (!element.tolerance) continue
+    const amps =
+      element.type === 'source'
+        ? element.tolerance / element.ohms
+        : Math.abs(point.current[i]!) * element.tolerance * Math.sign(point.current[i]!)
+    const volts = (x[element.a]! - x[element.b]! - y[element.a]! + y[element.b]!) * amps
+    if (Math.abs(volts) > 1e-6)
+      shifts.push({ by: tolerances.number(element.owner.part, element.owner.segment, nth), volts })
+  }
+  const accuracy = voltsAccuracy(value, meter)
+  return { off: value - expected, own: (accuracy * accuracy) / 3, shifts }
+}
+
+function rowOf(sample: Sample, node: number): Float64Array {
+  const known = sample.rows.get(node)
+  if (known) return known
+  const row = new Float64Array(sample.solved!.board.nodeCount)
+  if (node !== 0) sample.solved!.solver.respondTo(node, row)
+  sample.rows.set(node, row)
+  return row
+}
+
+/** Squared distance of several readings from one board, in units of their joint spread (Mahalanobis). */
+export function distance(residuals: readonly Residual[]): number {
+  const n = residuals.length
+  const matrix = covariance(residuals)
+  const right = Float64Array.from(residuals, (r) => r.off)
+  // Cholesky; the meters' own variances keep it positive.
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j <= i; j++) {
+      let sum = matrix[i * n + j]!
+      for (let k = 0; k < j; k++) sum -= matrix[i * n + k]! * matrix[j * n + k]!
+      matrix[i * n + j] = i === j ? Math.sqrt(Math.max(sum, 1e-18)) : sum / matrix[j * n + j]!
+    }
+  }
+  let squares = 0
+  for (let i = 0; i < n; i++) {
+    let sum = right[i]!
+    for (let k = 0; k < i; k++) sum -= matrix[i * n + k]! * right[k]!
+    right[i] = sum / matrix[i * n + i]!
+    squares += right[i]! * right[i]!
+  }
+  return squares
+}
+
+function covariance(residuals: readonly Residual[]): Float64Array {
+  const n = residuals.length
+  const matrix = new Float64Array(n * n)
+  const dense = new Map<number, Float64Array>()
+  residuals.forEach(({ shifts }, i) => {
+    for (const { by, volts } of shifts) {
+      let column = dense.get(by)
+      if (!column) dense.set(by, (column = new Float64Array(n)))
+      column[i]! += volts
+    }
+  })
+  for (const column of dense.values())
+    for (let i = 0; i < n; i++)
+      for (let j = 0; j <= i; j++) matrix[i * n + j]! += (column[i]! * column[j]!) / 3
+  residuals.forEach(({ own }, i) => (matrix[i * n + i]! += own))
+  return matrix
+}
+
+/** The residual part of the way from one board to its neighbour. */
+export const mixed = (a: Residual, b: Residual, share: number): Residual => ({
+  off: a.off + share * (b.off - a.off),
+  own: a.own,
+  shifts: share < 0.5 ? a.shifts : b.shifts,
+})
+
+/**
+ * Up to where several readings may lie from one board: three of its spreads for one, as everywhere, and half a variance
+ * more for each further one (common practice, no source).
+ */
+export const farthest = (readings: number): number => 9 + 1.5 * (readings - 1)

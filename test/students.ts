@@ -1,0 +1,270 @@
+import {
+  arrangementOf,
+  complaintIn,
+  defaultFrame,
+  repairsFor,
+  stateOf,
+  type Arrangement,
+  type Frame,
+  type RepairKey,
+} from '../src/core/attempt'
+import { aftermath, solveBoard } from '../src/core/board'
+import { findPieces, piecesOf, settable, wireUp, type Circuit } from '../src/core/circuit'
+import { faultsOf, type Fault } from '../src/core/faults'
+import { readVolts, workshopMeter } from '../src/core/instruments'
+import { partOfKind } from '../src/core/parts'
+import { walkPaths, type Stride } from '../src/core/readings'
+import { Attempt } from './attempt'
+
+/** In which order a student goes about it. All are schools of the trade; none knows what the judge knows. */
+export const habits = ['loadFirst', 'batteryOutward', 'groundFirst', 'halving'] as const
+export type Habit = (typeof habits)[number]
+
+/** The state in which a customer notices something, and what; undefined where nothing can be noticed. */
+export function complaintOf(
+  circuit: Circuit,
+  planted: readonly Fault[],
+): { arrangement: Arrangement; complaint: Frame['complaint'] } | undefined {
+  const gone = aftermath(circuit, planted)
+  const usual = aftermath(circuit, [])
+  for (const state of circuit.states.filter(settable)) {
+    const complaint = complaintIn(circuit, planted, state, gone, usual)
+    if (complaint.length) return { arrangement: arrangementOf(state), complaint }
+  }
+  return undefined
+}
+
+/** Loss beside the good circuit's from which a section is called bad: the lower of the trade's usual limits. */
+const tooMuch = 0.15
+
+interface Leg {
+  readonly from: string
+  readonly to: string
+  readonly pieces: readonly string[]
+}
+
+/**
+ * Works as instructors teach it: sees the complaint, takes the source under load, then the load, goes into the side that
+ * loses, narrows it down between two neighbouring points, says what that leaves, repairs, repeats the test that failed.
+ * It knows the drawing and the good circuit's readings, and of the faulted one only what it has measured.
+ */
+export class Student {
+  readonly attempt: Attempt
+  private readonly struck = new Set<string>()
+  private readonly all: readonly string[]
+
+  constructor(
+    readonly circuit: Circuit,
+    readonly planted: readonly Fault[],
+    private readonly arrangement: Arrangement,
+    complaint: Frame['complaint'],
+    private readonly habit: Habit = 'loadFirst',
+    frame: Partial<Frame> = {},
+  ) {
+    this.attempt = new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint, ...frame })
+    this.all = piecesOf(circuit).map(({ id }) => id)
+  }
+
+  /** Goes the whole way; false where the drawing offers no path along which to look. */
+  work(): boolean {
+    const { attempt, arrangement } = this
+    attempt.operate()
+    const legs = this.legs()
+    if (!legs) return false
+    const found = this.narrow(legs)
+    const piece = this.likeliest(found.leg.pieces)
+    attempt.conclude(piece, this.kindOf(piece, found.dead))
+    const { from, to } = found.leg
+    // A way that fits; where the reading is as bad as before, the next.
+    for (const way of this.waysOf(piece)) {
+      attempt.act({ type: 'repair', piece, by: way })
+      if (Math.abs(this.read(from, to) - this.good(from, to)) < tooMuch) break
+    }
+    attempt.operate(arrangement)
+    return true
+  }
+
+  /** What a good circuit shows between two points here. */
+  good(red: string, black: string): number {
+    const wiring = wireUp(this.circuit)
+    const board = solveBoard(this.circuit, [], stateOf(this.arrangement), {
+      wiring,
+      blown: aftermath(this.circuit, [], wiring),
+    })
+    if (!board.ok) throw new Error('the good circuit has no answer')
+    return readVolts(board, wiring.find(red)!.node, wiring.find(black)!.node, workshopMeter).value ?? 0
+  }
+
+  private read(red: string, black: string): number {
+    const { reading } = this.attempt.measure({ type: 'leads', red, black }, this.good(red, black))
+    return reading.value ?? 0
+  }
+
+  /** The part that does not do what it should, a relay before what it switches; and its way from post to post. */
+  private legs(): { legs: readonly Leg[]; load: number } | undefined {
+    const { circuit } = this
+    const wiring = wireUp(circuit)
+    const wrong = this.attempt.order.frame.complaint.map(({ part }) => part)
+    const kindOf = (id: string) => partOfKind(circuit.parts.find((p) => p.id === id)!.kind)
+    const walks = walkPaths(circuit, wiring)
+    const targets = [...wrong].sort((a, b) => Number(!kindOf(a).modes) - Number(!kindOf(b).modes))
+    for (const target of targets) {
+      // Of several ways through the load, the one that is switched on: it loses least on a good circuit.
+      const walk = walks
+        .filter((w) => w.strides.some((s) => s.part === target && s.side === 'load'))
+        .sort((p, q) => this.lost(p.strides) - this.lost(q.strides))[0]
+      if (!walk) continue
+      const legs: { from: string; to: string; pieces: string[]; load: boolean }[] = []
+      let open: Stride[] = []
+      for (const stride of walk.strides) {
+        open.push(stride)
+        if (stride.to.inside) continue
+        legs.push({
+          from: open[0]!.from.name,
+          to: stride.to.name,
+          pieces: [
+            ...new Set(
+              open.flatMap((s) => findPieces(circuit, `${s.part}.${s.segment.key}`).map(({ id }) => id)),
+            ),
+          ],
+          load: open.some((s) => s.side === 'load'),
+        })
+        open = []
+      }
+      const load = legs.findIndex((leg) => leg.load)
+      if (load >= 0 && legs.length > 2) return { legs, load }
+    }
+    return undefined
+  }
+
+  /** Volts that the good circuit loses on the way, the load left out. */
+  private lost(strides: readonly Stride[]): number {
+    const own = strides.filter((s) => s.side !== 'load' && !s.from.inside && !s.to.inside)
+    return own.reduce((sum, s) => sum + Math.abs(this.good(s.from.name, s.to.name)), 0)
+  }
+
+  /** From the whole way down to two neighbouring points. */
+  private narrow({ legs, load }: { legs: readonly Leg[]; load: number }): { leg: Leg; dead: boolean } {
+    const start = legs[0]!.from
+    const end = legs[legs.length - 1]!.to
+    const [plus, minus] = postsOf(this.circuit)
+    const source = this.read(plus, minus)
+    // The source itself: it stands low under a load that does not pull it down.
+    if (source < this.good(plus, minus) - 0.3) {
+      const cells = this.all.filter((id) => id.endsWith('.cells'))
+      const leg = { from: plus, to: minus, pieces: cells }
+      this.leave([leg])
+      return { leg, dead: false }
+    }
+    this.say([])
+    const bad = (from: number, to: number): { bad: boolean; loss: number } => {
+      const [a, b] = [legs[from]!.from, legs[to]!.to]
+      const loss = this.read(a, b)
+      return { bad: loss > 1.15 * this.good(a, b) + tooMuch, loss }
+    }
+    let [low, high] = [0, legs.length - 1]
+    let dead = false
+    const into = (from: number, to: number, loss: number) => {
+      ;[low, high] = [from, to]
+      dead = loss > 0.85 * source
+      this.leave(legs.slice(from, to + 1))
+    }
+    const feed = load > 0 ? ([0, load - 1] as const) : undefined
+    const back = load < legs.length - 1 ? ([load + 1, legs.length - 1] as const) : undefined
+    const sides = this.habit === 'groundFirst' ? [back, feed] : [feed, back]
+    if (this.habit === 'loadFirst') {
+      const { loss } = bad(load, load)
+      const healthy = this.good(legs[load]!.from, legs[load]!.to)
+      if (loss > healthy - tooMuch) {
+        this.leave([legs[load]!])
+        return { leg: legs[load]!, dead: true }
+      }
+      this.say([])
+    }
+    let side = false
+    for (const one of sides) {
+      if (!one) continue
+      const found = bad(...one)
+      if (found.bad) {
+        into(...one, found.loss)
+        side = true
+        break
+      }
+      this.say([])
+    }
+    if (!side) {
+      // Neither side loses: what is left is the load, which gets its volts and does not work.
+      bad(load, load)
+      this.leave([legs[load]!])
+      return { leg: legs[load]!, dead: true }
+    }
+    while (low < high) {
+      const middle = this.habit === 'batteryOutward' ? low : Math.floor((low + high) / 2)
+      const found = bad(low, middle)
+      if (found.bad) into(low, middle, found.loss)
+      else {
+        low = middle + 1
+        this.leave(legs.slice(low, high + 1))
+      }
+    }
+    return { leg: legs[low]!, dead }
+  }
+
+  /** One fault: where the loss is, it is; everything else is struck out. */
+  private leave(legs: readonly Leg[]): void {
+    const left = new Set(legs.flatMap((leg) => leg.pieces))
+    this.say(this.all.filter((id) => !left.has(id)))
+  }
+
+  private say(more: readonly string[]): void {
+    for (const id of more) this.struck.add(id)
+    this.attempt.infer([...this.struck])
+  }
+
+  /** A joint before what it joins. */
+  private likeliest(pieces: readonly string[]): string {
+    const joints = pieces.filter((id) => /socket|holder|pin|eyelet|foot|bolt|X\d/.test(id))
+    return joints[0] ?? pieces[0]!
+  }
+
+  private kindOf(name: string, dead: boolean): Fault['kind'] {
+    const [piece] = findPieces(this.circuit, name)
+    const definition = partOfKind(this.circuit.parts.find((p) => p.id === piece!.part)!.kind)
+    const kinds = definition.segments
+      .filter((s) => piece!.unit.segments.includes(s.key))
+      .flatMap((s) => faultsOf(definition, s))
+    const wanted: readonly Fault['kind'][] = dead
+      ? ['blown', 'burntOut', 'stuckOpen', 'open', 'missingPin']
+      : ['discharged', 'highResistance', 'corroded', 'dragging']
+    return wanted.find((kind) => kinds.includes(kind)) ?? kinds[0] ?? 'open'
+  }
+
+  /** What anybody would do to such a piece, a new one first. */
+  private waysOf(name: string): RepairKey[] {
+    const ways = findPieces(this.circuit, name).flatMap((piece) => repairsFor(this.circuit, piece))
+    const keys = [...new Set(ways.map(({ key }) => key))]
+    return keys.sort((a, b) => Number(b === 'replace') - Number(a === 'replace')).slice(0, 4)
+  }
+}
+
+/** One reading at the battery, then a guess. */
+export function guess(
+  circuit: Circuit,
+  planted: readonly Fault[],
+  { arrangement, complaint }: NonNullable<ReturnType<typeof complaintOf>>,
+  said: { piece: string; kind: Fault['kind'] },
+): Attempt {
+  const attempt = new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint })
+  const [red, black] = postsOf(circuit)
+  attempt.measure({ type: 'leads', red, black }, 12.5)
+  attempt.conclude(said.piece, said.kind)
+  return attempt
+}
+
+/** The battery’s posts by name, positive first. */
+function postsOf(circuit: Circuit): [string, string] {
+  const wiring = wireUp(circuit)
+  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+  const name = (key: string) => wiring.points.find((p) => p.node === wiring.nodeOf(source.id, key))!.name
+  return [name('pos'), name('neg')]
+}
