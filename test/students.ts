@@ -145,8 +145,6 @@ export class Student {
 
   /** From the whole way down to two neighbouring points. */
   private narrow({ legs, load }: { legs: readonly Leg[]; load: number }): { leg: Leg; dead: boolean } {
-    const start = legs[0]!.from
-    const end = legs[legs.length - 1]!.to
     const [plus, minus] = postsOf(this.circuit)
     const source = this.read(plus, minus)
     // The source itself: it stands low under a load that does not pull it down.

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { judgeAttempt } from '.'
 import { stateOf, type Arrangement } from '../attempt'
-import { findPieces } from '../circuit'
-import { exampleOf, Predictor, standing, type Fact, type Hypothesis, type Standing } from '../diagnosis'
-import type { Fault } from '../faults'
+import { admits, Predictor, type Fact } from '../diagnosis'
+import { readFaultSpec, type Fault } from '../faults'
 import { speaker, english } from '../words'
-import { judgeConclusion } from './conclusion'
-import { ruleTexts, techniqueRules } from './rules/registry'
+import { ruleTexts } from './rules/registry'
+import { defaultRubric, rubricDoor } from './rubric'
 import { Attempt as Work, voltsSetup, type TestOptions } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
@@ -15,7 +14,6 @@ const circuit = demoCircuit()
 const predictor = new Predictor(circuit)
 const fault: Fault = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }
 const on: Arrangement = { controls: { S1: 'closed' }, detached: [] }
-const off: Arrangement = { controls: { S1: 'open' }, detached: [] }
 const feed = ['W1', 'F1', 'W2', 'S1', 'W3', 'X1', 'W4']
 
 class Attempt extends Work {
@@ -56,8 +54,9 @@ describe('predictions', () => {
       new Attempt().operate().test('X1a', 'X1b', value, []).verdicts('prediction')[0]!
     expect(verdict(0.3)).toMatchObject({ verdict: 'off', share: 0 })
     expect(verdict(0.08)).toMatchObject({ verdict: 'near', share: 0.5 })
+    expect(verdict(0.05)).toMatchObject({ verdict: 'right', share: 1 })
     expect(verdict(0.02)).toMatchObject({ verdict: 'right', share: 1 })
-    expect(verdict(0)).toMatchObject({ verdict: 'near', share: 0.8 })
+    expect(verdict(0)).toMatchObject({ verdict: 'near', share: 0.9 })
     expect(verdict(0).reason).toContain('Small, not zero')
     expect(verdict(-0.02).share).toBeLessThan(1.01)
   })
@@ -79,103 +78,72 @@ describe('inferences', () => {
     expect(first).toMatchObject({ verdict: 'follows', share: 1 })
   })
 
-  it('are too early where one does, and a fault that fits is named', () => {
+  it('are too early where much of the doubt is there, and a fault that fits is named', () => {
     const verdicts = new Attempt()
       .operate()
       .test('L1a', 'B1-', 12.3, [...feed, 'G1'])
       .verdicts('inference')
-    const early = verdicts.find((v) => v.verdict === 'too early')!
-    expect(early.share).toBe(0)
+    const early = verdicts.find((v) => v.pieces?.[0]?.startsWith('G1'))!
+    expect(early.share).toBeLessThan(1)
     expect(early.reason).toMatch(
-      /^G1 is struck out too early: “G1 hopper frame ground.*” would have given the same readings\.$/,
+      /^G1.* is struck out .*early, with \d+ % of the doubt still on it: “G1 hopper frame ground.*” would have given the same readings\.$/,
     )
   })
 
-  it('miss what the reading cleared, and the reading is named', () => {
-    const [missed] = new Attempt()
+  it('are the worst where the fault itself is struck out', () => {
+    const verdicts = new Attempt()
       .operate()
-      .test('L1a', 'B1-', 12.3, ['F1'])
+      .test('L1a', 'B1-', 12.3, [...feed, 'X2'])
       .verdicts('inference')
-      .filter((v) => v.verdict === 'missed')
-    expect(missed!.reason).toContain('reading 1 (12.46\u00a0V, L1a to B1−)')
-  })
-
-  it('are sound where a reading tells nothing and nothing is claimed', () => {
-    const [only] = new Attempt().test('B1+', 'B1-', 12.6, []).verdicts('inference')
-    expect(only).toMatchObject({ verdict: 'sound', share: 1 })
-  })
-})
-
-describe('technique', () => {
-  const fired = (attempt: Attempt) => attempt.verdicts('technique').map((v) => v.verdict)
-
-  const slips: [string, Attempt, string][] = [
-    [
-      'ohms on a live circuit',
-      new Attempt().operate().test('X2a', 'X2b', 0, [], { dial: 'ohms' }),
-      'Ohms on a live circuit',
-    ],
-    [
-      'a drop test with the circuit off',
-      new Attempt().operate().test('X2a', 'X2b', 0, ['X2'], { arrangement: off }),
-      'Drop test with the circuit off',
-    ],
-    [
-      'zero read as perfect',
-      new Attempt({ kind: 'open', part: 'G1', segment: 'foot' }).operate().test('X2a', 'X2b', 0, ['X2']),
-      'Zero read as perfect',
-    ],
-    [
-      'continuity trusted',
-      new Attempt().operate().test('X2a', 'X2b', 'beep', ['X2'], {
-        dial: 'continuity',
-        arrangement: { ...on, detached: ['ST1'] },
-      }),
-      'Trusting continuity or cold ohms',
-    ],
-    ['a complaint not verified', new Attempt().test('L1a', 'B1-', 12.3, []), 'Complaint not verified'],
-    ['both leads on one point', new Attempt().operate().test('L1a', 'L1a', 0, []), 'Both leads on one point'],
-    ['leads reversed', new Attempt().operate().test('B1-', 'B1+', 12.6, []), 'Leads reversed'],
-    [
-      'the same test again',
-      new Attempt().operate().test('X2a', 'X2b', 0.01, []).test('X2a', 'X2b', 0.01, []),
-      'The same test again',
-    ],
-  ]
-  it.each(slips)('recognises %s', (_name, attempt, title) => expect(fired(attempt)).toContain(title))
-
-  it('has a case for every rule, and a good attempt breaks none', () => {
-    expect(new Set(slips.map(([, , title]) => title))).toEqual(
-      new Set(techniqueRules.map((rule) => rule.title)),
-    )
-    const good = new Attempt()
-      .operate()
-      .test('L1a', 'B1-', 12.3, feed)
-      .test('L1a', 'L1b', 12.2, feed)
-      .test('X2a', 'X2b', 0.01, feed)
-    for (const { title } of techniqueRules) expect(fired(good)).not.toContain(title)
-  })
-
-  it('lets a test be repeated after a repair: that is the proof', () => {
-    const again = new Attempt().operate().test('X2a', 'X2b', 0.01, [])
-    again.act({ type: 'repair', piece: 'X2', by: 'terminal' })
-    expect(fired(again.test('X2a', 'X2b', 0.01, []))).not.toContain('The same test again')
-  })
-
-  it('finds nothing wrong with a good test, and costs nothing for a minus sign', () => {
-    expect(fired(new Attempt().operate().test('X2a', 'X2b', 0.01, []))).toEqual(['sound'])
-    expect(new Attempt().operate().test('B1-', 'B1+', -12.6, []).verdicts('technique')[0]).toMatchObject({
-      grade: 'neutral',
-      share: 1,
+    expect(verdicts.find((v) => v.pieces?.[0] === 'X2')).toMatchObject({
+      verdict: 'the fault is struck out',
+      share: 0,
     })
+  })
+
+  it('could have been more: what the reading cleared is told with the reading, and costs nothing', () => {
+    const all = new Attempt().operate().test('L1a', 'B1-', 12.3, ['F1']).verdicts('inference')
+    const could = all.find((v) => v.verdict === 'could be struck')!
+    expect(could.reason).toContain('reading 1 (12.46\u00a0V, L1a to B1−)')
+    expect(could.share).toBeUndefined()
+    expect(all.find((v) => v.verdict === 'follows')).toMatchObject({ share: 1 })
+  })
+
+  it('are sound where a reading tells nothing and nothing is claimed: it earns nothing and costs nothing', () => {
+    const all = new Attempt().test('B1+', 'B1-', 12.6, []).test('B1+', 'B1-', 12.6, []).verdicts('inference')
+    const last = all[all.length - 1]!
+    expect(last).toMatchObject({ verdict: 'sound' })
+    expect(last.share).toBeUndefined()
+  })
+
+  it('cost one early strike among many right ones its own share only', () => {
+    const share = (struck: string[]) => {
+      const work = new Attempt().operate().test('L1a', 'B1-', 12.3, struck).test('X2a', 'X2b', 0.01, struck)
+      const { marks } = work.conclude('X2').judged(predictor)
+      return marks.find((m) => m.aspect === 'inference')!.points
+    }
+    expect(share(feed)).toBe(defaultRubric.weights.inference)
+    expect(share([...feed, 'CH1'])).toBeGreaterThan(0.6 * defaultRubric.weights.inference)
+    expect(share([...feed, 'CH1'])).toBeLessThan(defaultRubric.weights.inference)
+  })
+
+  it('need only one of two wires that touch to stand', () => {
+    const pair = readFaultSpec(circuit, 'X1=swapped&X2')
+    if (!pair.ok) throw new Error('no such fault')
+    const work = new Attempt(pair.fault).operate().test('L1a', 'B1-', 12.3, ['X2'])
+    expect(work.verdicts('inference').map((v) => v.verdict)).not.toContain('the fault is struck out')
   })
 })
 
 describe('a counter-example', () => {
   it('would indeed have given the same readings: it is planted and solved before it is printed', () => {
-    const work = new Attempt().operate().test('L1a', 'B1-', 12.3, [...feed, 'G1', 'X2', 'W6'])
-    const early = work.judged(predictor).judgements.filter((j) => j.verdict.code === 'assessment.tooEarly')
-    expect(early.length).toBeGreaterThan(1)
+    const work = new Attempt().operate().test('L1a', 'B1-', 12.3, [...feed, 'G1', 'W6', 'CH1', 'L1'])
+    const judged = work.judged(predictor).judgements
+    const named = judged.flatMap((j) => {
+      const text = j.reason.params?.fault
+      return typeof text === 'string' ? [{ text, piece: j.pieces![0]! }] : []
+    })
+    expect(named.length).toBeGreaterThan(1)
     const [seen, measured] = work.steps
     if (seen?.type !== 'operate' || measured?.type !== 'test') throw new Error('no steps')
     const facts: Fact[] = [
@@ -187,115 +155,212 @@ describe('a counter-example', () => {
         meaningless: false,
       },
     ]
-    for (const part of ['G1', 'X2', 'W6']) {
-      const survivors = standing(predictor, facts).survivors.filter((h) => h.part === part)
-      const example = survivors.map((h) => exampleOf(predictor, h, facts)).find(Boolean)!
-      const other = new Attempt(example).operate()
-      expect(other.steps[0], part).toMatchObject({ seen: seen.seen })
-      const shown = other.measure({ type: 'leads', red: 'L1a', black: 'B1-' }, 12).reading.value!
-      expect(Math.abs(shown - measured.reading.value!)).toBeLessThan(0.3)
+    for (const { piece } of named) {
+      const fits = predictor.families.some(
+        (family) =>
+          family.pieces.includes(piece) &&
+          [...Array(4 * family.grid.length + 1).keys()].some((i) => admits(predictor, family, i / 4, facts)),
+      )
+      expect(fits, piece).toBe(true)
     }
-  })
-
-  it('is none where each reading alone would fit some severity, but no severity fits both', () => {
-    const facts = (a: number, b: number): Fact[] =>
-      [a, b].map((value, i) => ({
-        type: 'measured',
-        setup: voltsSetup(predictor, stateOf(on), i ? 'L1b' : 'X2a', 'B1-'),
-        value,
-        meaningless: false,
-      }))
-    const hypothesis: Hypothesis = {
-      part: 'X2',
-      ends: [0.5, 5].map((severity) => ({ kind: 'highResistance', part: 'X2', segment: 'pin', severity })),
-      prior: 1,
-    }
-    const work = (severity: number) =>
-      new Attempt({ kind: 'highResistance', part: 'X2', segment: 'pin', severity }).measure(
-        { type: 'leads', red: 'X2a', black: 'B1-' },
-        0,
-      ).reading.value!
-    expect(exampleOf(predictor, hypothesis, facts(work(1), work(1)))).toMatchObject({ part: 'X2' })
-    expect(predictor.admits(hypothesis, facts(work(0.7), work(3))[0]!)).toBe(true)
-    expect(predictor.admits(hypothesis, facts(work(0.7), work(3))[1]!)).toBe(true)
-    expect(exampleOf(predictor, hypothesis, facts(work(0.7), work(3)))).toBeUndefined()
   })
 })
 
 describe('conclusions', () => {
-  it('name the piece: of a part that has several, the part alone or another piece is half at most', () => {
-    const relay = demoCircuit('sweeper-brush-relay')
-    const id = relay.parts.find((part) => part.kind === 'relay')!.id
-    const planted: Fault = { kind: 'open', part: id, segment: 'coil' }
-    // Every other part is cleared: only what is named is in question.
-    const left: Standing = {
-      survivors: [],
-      suspects: new Set([id]),
-      cleared: new Set(),
-      healthyPossible: false,
-    }
-    const share = (piece: string) => {
-      const step = { type: 'conclude', piece, kind: 'open', sure: 80, note: '' } as const
-      return judgeConclusion(new Predictor(relay), [], [], left, step, [planted], 0).share!
-    }
-    const pieces = findPieces(relay, id).map((piece) => piece.id)
-    const right = findPieces(relay, `${id}.coil`)[0]!.id
-    expect(share(right)).toBe(1)
-    expect(share(`${id}.coil`)).toBe(1)
-    for (const other of [id, ...pieces.filter((piece) => piece !== right)])
-      expect(share(other), other).toBe(0.5)
-  })
-
   const walked = () => new Attempt().operate().test('L1a', 'B1-', 12.3, feed).test('X2a', 'X2b', 0.01, feed)
 
-  it('are proven when every survivor strikes the part', () => {
+  it('are proven when next to all that is left strikes the piece', () => {
     expect(walked().conclude('X2').verdicts('conclusion')[0]).toMatchObject({ verdict: 'proven', share: 1 })
   })
 
-  it('are not yet shown when right by luck', () => {
+  it('that are right and not yet shown earn their share of proof, with the rival and the test that parts them', () => {
     const verdict = new Attempt()
       .operate()
       .test('L1a', 'B1-', 12.3, feed)
       .conclude('X2')
       .verdicts('conclusion')[0]!
-    expect(verdict).toMatchObject({ verdict: 'not yet shown', share: 0.6 })
-    expect(verdict.reason).toMatch(/the readings leave .* possible as well/)
+    expect(verdict.verdict).toBe('not yet shown')
+    expect(verdict.share).toBeGreaterThan(0.02)
+    expect(verdict.share).toBeLessThan(0.6)
+    expect(verdict.reason).toMatch(
+      /the readings leave \S+ \(\d+ % of the doubt\)\. To part them: .+ would have told more/,
+    )
+    expect(verdict.reason).not.toMatch(/luck/i)
   })
 
-  it('are contradicted by the reading that had cleared the part', () => {
-    const verdict = walked().conclude('F1', 'blown').verdicts('conclusion')[0]!
+  it('are contradicted by the reading that had cleared the piece', () => {
+    const verdict = walked().conclude('F1.fuse', 'blown').verdicts('conclusion')[0]!
     expect(verdict).toMatchObject({ verdict: 'contradicted', share: 0 })
-    expect(verdict.reason).toMatch(/^(reading|what)/)
+    expect(verdict.reason).toMatch(/^(reading|what|the complaint)/)
   })
 
-  it('lose a little for the wrong manner', () => {
+  it('lose a little for a manner that the readings do not allow, nothing for one that they do', () => {
     expect(walked().conclude('X2', 'open').verdicts('conclusion')[0]).toMatchObject({
       verdict: 'proven',
       share: 0.75,
     })
+    expect(walked().conclude('X2', 'highResistance').verdicts('conclusion')[0]).toMatchObject({ share: 1 })
+  })
+
+  it('of a part that has several pieces ask for the piece: the part alone is half', () => {
+    const relay = demoCircuit('sweeper-brush-relay')
+    const planted: Fault = { kind: 'open', part: 'K1', segment: 'coil' }
+    const state = relay.states.find((s) => s.name === 'key run, brush on')!
+    const arrangement = { controls: state.controls, detached: [] }
+    const own = new Predictor(relay)
+    const share = (piece: string) => {
+      const work = new Work(relay, [planted], arrangement).operate()
+      for (const [red, black] of [
+        ['K1.1', 'K1.2'],
+        ['K1.1', 'B1-'],
+      ] as const)
+        work.measure({ type: 'leads', red, black }, 12)
+      const judged = work.conclude(piece, 'open').judged(own)
+      return judged.judgements.find((j) => j.aspect === 'conclusion')!
+    }
+    const whole = share('K1.coil')
+    expect(whole).toMatchObject({ share: 1, verdict: { code: 'assessment.proven' } })
+    expect(share('K1').share).toBeCloseTo(0.5, 6)
+    expect(share('K1.contacts').share).toBeLessThan(0.5)
+  })
+
+  it('that name what the fault did to a fuse earn the consequence’s part', () => {
+    const short: Fault = { kind: 'shortToGround', part: 'W4', segment: 'copper', severity: 0.02 }
+    const work = new Attempt(short).operate().test('F1b', 'B1-', 12.5, [])
+    const verdict = work.conclude('F1.fuse', 'blown').verdicts('conclusion')[0]!
+    expect(verdict).toMatchObject({ verdict: 'the consequence', share: 0.4 })
+    expect(verdict.reason).toContain('ask what blew it')
+  })
+})
+
+describe('verification, repair and proof', () => {
+  const share = (work: Attempt, aspect: string) => work.verdicts(aspect)[0]?.share
+
+  it('want the complaint seen first', () => {
+    expect(share(new Attempt().operate().test('L1a', 'B1-', 12.3, []), 'verification')).toBe(1)
+    expect(share(new Attempt().test('L1a', 'B1-', 12.3, []), 'verification')).toBe(0)
+    expect(share(new Attempt().test('L1a', 'B1-', 12.3, []).operate() as Attempt, 'verification')).toBe(0.5)
+    const off: Arrangement = { controls: { S1: 'open' }, detached: [] }
+    const elsewhere = new Attempt().operate(off).test('L1a', 'B1-', 12.3, [])
+    expect(share(elsewhere as Attempt, 'verification')).toBe(0.5)
+  })
+
+  it('want the failed test again under load, and the complaint gone', () => {
+    const begun = () => new Attempt().operate().test('X2a', 'X2b', 0.01, []).conclude('X2') as Attempt
+    const repaired = (by: 'terminal' | 'replace' = 'terminal') => {
+      const work = begun()
+      work.act({ type: 'repair', piece: 'X2', by })
+      return work
+    }
+    expect(share(begun(), 'repair')).toBe(0)
+    expect(share(repaired(), 'repair')).toBe(0.5)
+    expect(share(repaired().operate() as Attempt, 'repair')).toBe(0.75)
+    const proved = repaired()
+    proved.measure({ type: 'leads', red: 'X2a', black: 'X2b' }, 0.01)
+    expect(share(proved.operate() as Attempt, 'repair')).toBe(1)
+  })
+
+  it('count good parts that were replaced', () => {
+    const work = new Attempt().operate().test('X2a', 'X2b', 0.01, []).conclude('X2') as Attempt
+    work.act({ type: 'repair', piece: 'L1.bulb', by: 'replace' })
+    expect(share(work, 'repair')).toBe(0)
+    work.act({ type: 'repair', piece: 'X2', by: 'terminal' })
+    expect(share(work, 'repair')).toBeCloseTo(0.35, 9)
+    expect(work.verdicts('repair')[0]!.reason).toContain('One good piece')
   })
 })
 
 describe('marks', () => {
-  it('add up, each from the sentences that gave it, and reward the path over the answer', () => {
-    const good = new Attempt()
+  const good = () => {
+    const work = new Attempt()
       .operate()
       .test('L1a', 'B1-', 12.3, feed)
       .test('X2a', 'X2b', 0.02, [...feed, 'W5', 'L1', 'W6', 'G1', 'CH1', 'ST1', 'B1'])
       .conclude('X2')
-      .judged(predictor)
-    const lucky = new Attempt().test('B1+', 'B1-', 3, ['L1', 'F1', 'G1']).conclude('X2').judged(predictor)
-    expect(good.of).toBe(100)
-    expect(good.total).toBeCloseTo(
-      good.marks.reduce((s, m) => s + m.points, 0),
+    work.act({ type: 'repair', piece: 'X2', by: 'terminal' })
+    work.measure({ type: 'leads', red: 'X2a', black: 'X2b' }, 0.02)
+    return work.operate()
+  }
+
+  it('add up, each from the sentences that gave it, and reward the path over the answer', () => {
+    const judged = good().judged(predictor)
+    const lucky = new Attempt().test('B1+', 'B1-', 12.5, []).conclude('X2').judged(predictor)
+    const wrong = new Attempt().test('B1+', 'B1-', 12.5, []).conclude('W3', 'open').judged(predictor)
+    expect(judged.of).toBe(100)
+    expect(judged.total).toBeCloseTo(
+      judged.marks.reduce((s, m) => s + m.points, 0),
       9,
     )
-    expect(good.total).toBeGreaterThan(90)
-    expect(lucky.total).toBeLessThan(50)
-    for (const mark of good.marks) expect(good.judgements.some((j) => j.aspect === mark.aspect)).toBe(true)
+    expect(judged.total).toBeGreaterThanOrEqual(95)
+    expect(lucky.total).toBeLessThanOrEqual(40)
+    expect(wrong.total).toBeLessThanOrEqual(20)
+  })
+
+  it('are capped by a grave error of safety, whatever the rest', () => {
+    const work = good()
+    work.measure({ type: 'leads', red: 'B1+', black: 'B1-' }, 0, { instrument: 'amps' })
+    const judged = work.judged(predictor)
+    expect(judged.total).toBe(defaultRubric.graveCap * judged.of)
+    expect(judged.uncapped).toBeGreaterThan(judged.total)
+  })
+
+  it('follow the rubric: its weights, its cap', () => {
+    const weights = { ...defaultRubric.weights, efficiency: 0, conclusion: 200 }
+    const { order, steps } = good()
+    const judged = judgeAttempt(predictor, order, steps, { ...defaultRubric, weights })
+    expect(judged.of).toBe(270)
+    expect(judged.marks.find((m) => m.aspect === 'conclusion')!.points).toBe(200)
+  })
+
+  it('of before there were verification and repair cost nothing for either', () => {
+    const { version, weights } = defaultRubric
+    const { verification: _v, repair: _r, ...first } = weights
+    const read = rubricDoor.read({ v: 1, version, weights: first })
+    expect(read.ok && read.value.weights).toMatchObject({ ...first, verification: 0, repair: 0 })
   })
 
   it('give nothing for an attempt with no step', () => {
     expect(judgeAttempt(predictor, new Attempt().order, []).total).toBe(0)
+  })
+
+  it('come with the sizes that the fault can have, and a short honest way', () => {
+    const judged = good().judged(predictor)
+    const size = judged.sizes[0]!
+    expect(size.piece).toBe('X2')
+    expect(size.from).toBeLessThanOrEqual(3)
+    expect(size.to).toBeGreaterThanOrEqual(3)
+    expect(judged.path.length).toBeGreaterThan(0)
+    expect(judged.path.length).toBeLessThan(6)
+    expect(judged.path[judged.path.length - 1]!.left).toBeLessThanOrEqual(2)
+  })
+})
+
+describe('a reading that the board does not give', () => {
+  const typed = (value: number, text: string, unit: 'V' | 'Ω' = 'V', held = ['L1a', 'B1-']) => {
+    const work = new Attempt().operate()
+    work.act({
+      type: 'test',
+      arrangement: on,
+      instrument: unit === 'V' ? 'volts' : 'ohms',
+      settings: {},
+      held: { type: 'leads', red: held[0]!, black: held[1]! },
+      also: [],
+      prediction: { type: 'value', value: 12 },
+      source: 'typed',
+      reading: { value, unit, text, signs: [] },
+    })
+    return work as Attempt
+  }
+  const asked = (work: Attempt) => work.verdicts('reading').map((v) => v.reason)
+
+  it('is asked about, the likeliest cause first, and is no evidence', () => {
+    expect(asked(typed(12.46, '12.46 V'))).toEqual([])
+    expect(asked(typed(0, '0 V'))[0]).toMatch(/^Was the circuit in this state\? With “.*” this would read/)
+    expect(asked(typed(-12.46, '−12.46 V'))[0]).toMatch(/Which lead was red/)
+    expect(asked(typed(0.01246, '12.46 mV'))[0]).toMatch(/Was it 12\.46/)
+    expect(asked(typed(7.7, '7.7 V'))[0]).toMatch(/Is the board as it is drawn/)
+    const work = typed(7.7, '7.7 V').judged(predictor)
+    expect(work.suspects[1]).toEqual(work.suspects[0])
+    expect(work.contradictions).toEqual([])
   })
 })

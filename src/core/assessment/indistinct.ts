@@ -33,7 +33,8 @@ export function indistinctFrom(
   return new Set([...found].filter((piece) => !own.has(piece) && !separable.has(piece)))
 }
 
-const isOf = ({ fault }: Family, planted: Fault): boolean =>
+const isOf = ({ fault, beside }: Family, planted: Fault): boolean =>
+  beside === undefined &&
   fault?.kind === planted.kind &&
   fault.part === planted.part &&
   fault.segment === planted.segment &&

@@ -105,9 +105,12 @@ export class Belief {
   lostWith(piece: string, struck: ReadonlySet<string>): number {
     if (this.total === 0) return 0
     let sum = 0
-    for (const { family, weight } of this.alive)
-      if (family.pieces.includes(piece) && family.pieces.every((p) => p === piece || struck.has(p)))
-        sum += weight
+    for (const { family, weight } of this.alive) {
+      const { pieces, besidePiece } = family
+      if (!pieces.includes(piece)) continue
+      const own = pieces.filter((p) => p !== besidePiece)
+      if (piece === besidePiece || own.every((p) => p === piece || struck.has(p))) sum += weight
+    }
     return sum / this.total
   }
 

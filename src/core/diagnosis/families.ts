@@ -11,6 +11,10 @@ export interface Family {
   readonly index: number
   /** Undefined for the sound circuit. */
   readonly fault: Fault | undefined
+  /** A second fault beside it, of exactly that size. */
+  readonly beside?: Fault
+  /** The piece that the second one strikes. */
+  readonly besidePiece?: string
   /** Severities at whole x; empty where there is none. */
   readonly grid: readonly number[]
   /** Names of the pieces that it strikes; none for the sound circuit. */
@@ -19,8 +23,14 @@ export interface Family {
   readonly prior: number
 }
 
-/** The sound circuit first, then every fault of the catalogue on every piece that it can strike. */
-export function familiesOf(circuit: Circuit, planted: readonly Fault[] = []): Family[] {
+/** A second fault is rarer than one. */
+const pairShare = 0.3
+
+/**
+ * The sound circuit first, then every fault of the catalogue on every piece that it can strike. Where two faults may be
+ * there, each of them also beside each that is planted: with the other one as it truly is, does the evidence find this one?
+ */
+export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], faults: 1 | 2 = 1): Family[] {
   const pieces = piecesOf(circuit)
   const pieceAt = (part: string, segment: string): string =>
     pieces.find((p) => p.part === part && p.unit.segments.includes(segment))?.id ?? part
@@ -52,7 +62,24 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = []): Fa
     }
   })
   const total = faulted.reduce((sum, f) => sum + f.prior, 0)
-  return [{ index: 0, fault: undefined, grid: [], pieces: [], prior: soundShare * total }, ...faulted]
+  const singles = [
+    { index: 0, fault: undefined, grid: [], pieces: [], prior: soundShare * total },
+    ...faulted,
+  ]
+  if (faults === 1) return singles
+  const pairs = planted.flatMap((beside) => {
+    const other = pieceAt(beside.part, beside.segment)
+    return faulted
+      .filter(({ fault, pieces: own }) => !own.includes(other) && fault!.other?.split('.')[0] !== beside.part)
+      .map((family) => ({
+        ...family,
+        beside,
+        besidePiece: other,
+        pieces: [...family.pieces, other],
+        prior: (pairShare * family.prior) / planted.length,
+      }))
+  })
+  return [...singles, ...pairs.map((family, i) => ({ ...family, index: singles.length + i }))]
 }
 
 export const sameFamily = (a: Fault, b: Fault): boolean =>
@@ -70,6 +97,12 @@ export function severityAt(grid: readonly number[], x: number): number {
   if (share === 0) return low
   if (share === 1) return high
   return low > 0 ? low * (high / low) ** share : low + (high - low) * share
+}
+
+/** All faults of a family at x. */
+export const faultsAt = (family: Pick<Family, 'fault' | 'grid' | 'beside'>, x: number): readonly Fault[] => {
+  const own = faultAt(family, x)
+  return [...(own ? [own] : []), ...(family.beside ? [family.beside] : [])]
 }
 
 /** The exact fault of a family at x; undefined for the sound circuit. */
@@ -100,6 +133,6 @@ export function widthOf({ grid, fault }: Family, ranges: readonly (readonly [num
     const inside = Math.max(0, Math.min(b, to) - Math.max(a, from))
     sum += inside + oddSeverity * (b - a - inside)
   }
-  // A size that is known to a hundredth of its range is still that fault.
-  return ranges.length ? Math.max(sum / whole, 0.01) : 0
+  // A size that is known to a hundredth of its range is still that fault; one that fits at a single point hardly is.
+  return ranges.length ? Math.max(sum / whole, sum > 0 ? 0.01 : 0.0003) : 0
 }

@@ -5,7 +5,7 @@ import { faultOfKind, type Fault } from '../faults'
 import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'
 import { untouched, type Conditions, type Fact, type Measured, type TestSetup } from './evidence'
-import { faultAt, familiesOf, type Family } from './families'
+import { faultsAt, familiesOf, type Family } from './families'
 import { residualOf, Tolerances, type Residual } from './joint'
 import { Line, Sample } from './line'
 import { smokeAmps } from './priors'
@@ -30,14 +30,18 @@ export class Predictor {
   private readonly scales: readonly (readonly string[])[]
   private readonly noticed: ReadonlyMap<string, number>
 
-  /** @param planted what a board carries whose severities are not on the usual grids */
+  /**
+   * @param planted what the board carries: its severities get places on the grids of their kinds
+   * @param faults how many there may be
+   */
   constructor(
     readonly circuit: Circuit,
     readonly meter: MeterType = workshopMeter,
     planted: readonly Fault[] = [],
+    faults: 1 | 2 = 1,
   ) {
     this.wiring = wireUp(circuit)
-    this.families = familiesOf(circuit, planted)
+    this.families = familiesOf(circuit, planted, faults)
     const noticing = circuit.parts.filter((part) => partOfKind(part.kind).notice)
     this.scales = noticing.map((part) => partOfKind(part.kind).notice!.all.map((n) => n.key))
     this.noticed = new Map(noticing.map((part, i) => [part.id, i]))
@@ -72,9 +76,10 @@ export class Predictor {
     return line
   }
 
-  private isUntouched({ fault }: Family, conditions: Conditions): boolean {
+  private isUntouched(family: Family, conditions: Conditions): boolean {
     if (conditions.spent.length || conditions.renewed.length) return false
-    return !fault || faultsLeft(this.circuit, [fault], conditions).length === 1
+    const faults = faultsAt(family, 0)
+    return faultsLeft(this.circuit, faults, conditions).length === faults.length
   }
 
   /** Whether a short of this size would have smoked: it draws far more than the good circuit, and nothing stops it. */
@@ -101,7 +106,7 @@ export class Predictor {
     state: CircuitState,
     conditions: Conditions = untouched,
   ): SolvedBoard | undefined {
-    const { blown, faults } = this.left(fault, fault ? JSON.stringify(fault) : '', conditions)
+    const { blown, faults } = this.left(fault ? [fault] : [], JSON.stringify(fault), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown,
       wiring: this.wiring,
@@ -155,11 +160,11 @@ export class Predictor {
   }
 
   private sample(family: Family, x: number, { state, conditions }: Situation): Sample {
-    const fault = faultAt(family, x)
+    const own = faultsAt(family, x)
     return new Sample(
       x,
       () => {
-        const { blown, faults } = this.left(fault, `${family.index} ${x}`, conditions)
+        const { blown, faults } = this.left(own, `${family.index} ${x}`, conditions)
         const found = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
         return found.ok ? found : undefined
       },
@@ -172,24 +177,25 @@ export class Predictor {
   }
 
   private left(
-    fault: Fault | undefined,
+    faults: readonly Fault[],
     name: string,
     conditions: Conditions,
   ): { blown: ReadonlySet<string>; faults: readonly Fault[] } {
-    const after = this.fusesAfter(fault, name)
-    if (conditions === untouched) return { blown: after, faults: fault ? [fault] : [] }
+    const after = this.fusesAfter(faults, name)
+    if (conditions === untouched) return { blown: after, faults }
     return {
-      faults: faultsLeft(this.circuit, fault ? [fault] : [], conditions),
+      faults: faultsLeft(this.circuit, faults, conditions),
       blown: new Set([...after, ...conditions.spent].filter((id) => !conditions.renewed.includes(id))),
     }
   }
 
-  private fusesAfter(fault: Fault | undefined, name: string): ReadonlySet<string> {
+  private fusesAfter(faults: readonly Fault[], name: string): ReadonlySet<string> {
     // Only what draws more than the healthy circuit can melt what that does not.
-    const key = fault && faultOfKind(fault.kind).drawsMore ? name : ''
+    const heavy = faults.filter(({ kind }) => faultOfKind(kind).drawsMore)
+    const key = heavy.length ? name : ''
     let known = this.fuses.get(key)
     if (!known) {
-      known = aftermath(this.circuit, fault && key ? [fault] : [], this.wiring)
+      known = aftermath(this.circuit, heavy.length ? faults : [], this.wiring)
       this.fuses.set(key, known)
     }
     return known

@@ -9,8 +9,10 @@ export const jawsRoundTwo = defineRule({
     if (place.type !== 'jaws' || step.held.type !== 'jaws' || step.held.round.length < 2) return false
     const each = place.conductors.map((one) => clampAmps(board, [one]))
     const sum = Math.abs(each.reduce((all, amps) => all + amps, 0))
-    return each.reduce((all, amps) => all + Math.abs(amps), 0) > 1.2 * sum + 0.05
+    const most = Math.max(...each.map(Math.abs))
+    // Beside a wire that carries nothing the other is read as it is.
+    return Math.abs(sum - most) > 0.2 * most + 0.02
   },
-  say: 'The clamp shows the sum of all that its jaws hold: out and back cancel.',
+  say: 'The clamp shows the sum of all that its jaws hold: out and back cancel, one way they add.',
   instead: 'One conductor at a time.',
 })

@@ -11,7 +11,8 @@ export const worksNow = defineRule({
     const disturbed = bench.reseated.length > 0 || bench.out.length > step.arrangement.detached.length
     const last = !later.some((s) => s.type === 'test')
     if (!disturbed || !last || later.some((s) => s.type === 'repair' && s.did?.cured)) return false
-    const gone = order.frame.complaint.some(
+    const { complaint } = order.frame
+    const gone = complaint.every(
       ({ arrangement }) => stateSignature(stateOf(arrangement)) === stateSignature(stateOf(step.arrangement)),
     )
     return gone && !board.board.faults.length && order.planted.length > 0 && bench.repairs.length === 0
