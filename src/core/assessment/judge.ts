@@ -21,6 +21,7 @@ import {
   sameFamily,
   type Conditions,
   type Fact,
+  type KeptBelief,
   type Predictor,
   type TestSetup,
 } from '../diagnosis'
@@ -67,9 +68,23 @@ export function complaintFacts(order: Order): Fact[] {
   return [...byState.values()].map(({ state, seen }) => ({ type: 'seen', state, seen }))
 }
 
+const firsts = new WeakMap<Predictor, Map<string, Belief>>()
+
 /** What is believed before the first step: the work that can be done when an order is handed out. */
-export const firstBelief = (predictor: Predictor, order: Order): Belief =>
-  complaintFacts(order).reduce((belief, fact) => stillAlive(belief, belief.with(fact)), Belief.of(predictor))
+export function firstBelief(predictor: Predictor, order: Order, prepared?: KeptBelief): Belief {
+  const facts = complaintFacts(order)
+  let known = firsts.get(predictor)
+  if (!known) firsts.set(predictor, (known = new Map()))
+  const key = JSON.stringify(facts)
+  let first = known.get(key)
+  if (!first) {
+    first = prepared
+      ? Belief.restored(predictor, prepared.alive.length ? facts : [], prepared)
+      : facts.reduce((belief, fact) => stillAlive(belief, belief.with(fact)), Belief.of(predictor))
+    known.set(key, first)
+  }
+  return first
+}
 
 /** A complaint that nothing explains is no fact. */
 const stillAlive = (before: Belief, after: Belief): Belief => (after.alive.length ? after : before)
@@ -80,8 +95,9 @@ export function judgeAttempt(
   order: Order,
   steps: readonly Step[],
   rubric: Rubric = defaultRubric,
+  prepared?: KeptBelief,
 ): JudgedAttempt {
-  return new Judging(predictor, order, steps, rubric).judged()
+  return new Judging(predictor, order, steps, rubric, prepared).judged()
 }
 
 class Judging {
@@ -103,8 +119,9 @@ class Judging {
     private readonly order: Order,
     private readonly steps: readonly Step[],
     private readonly rubric: Rubric,
+    prepared: KeptBelief | undefined,
   ) {
-    this.first = firstBelief(predictor, order)
+    this.first = firstBelief(predictor, order, prepared)
     this.factNames = this.first.facts.map(() => say('complaint'))
     this.bench = startBench(order, predictor.wiring)
     this.belief = this.first

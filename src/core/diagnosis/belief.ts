@@ -4,7 +4,7 @@ import { faultAt, widthOf, type Family } from './families'
 import { smoked } from './priors'
 import { distance, farthest, isJoint, mixed, type Residual } from './joint'
 import type { Line, Sample } from './line'
-import { fits, type Miss, type Predictor, type Situation } from './predictor'
+import { fits, heldKey, type Miss, type Predictor, type Situation } from './predictor'
 
 /** A stretch of a family's x, both ends included. */
 export type Range = readonly [number, number]
@@ -18,6 +18,25 @@ export interface Alive {
   /** The x whose board comes nearest to all readings. */
   readonly best: number
 }
+
+/** A belief as it is stored: families by their index, with what is left of them; and which fact excluded the others. */
+export interface KeptBelief {
+  readonly alive: readonly (readonly [
+    index: number,
+    ranges: readonly (readonly [number, number])[],
+    weight: number,
+    best: number,
+  ])[]
+  readonly excluded: readonly (readonly [number, number])[]
+}
+
+/** A class measures the same points: what follows a belief is kept for as many different readings. */
+const mostAfter = 60
+
+const factKey = (fact: Fact): string =>
+  fact.type === 'seen'
+    ? JSON.stringify([fact.state, fact.conditions, fact.seen])
+    : `${JSON.stringify([fact.setup.state, fact.setup.conditions])}${heldKey(fact.setup)}${fact.value}${fact.meaningless}`
 
 /** A cell between two boards is looked into until it is this part of a step of the grid; where something switches, finer. */
 const finest = 1 / 8
@@ -53,8 +72,47 @@ export class Belief {
     )
   }
 
-  /** After one more fact. */
+  /** What is kept of a belief, to be taken up again without working it out anew. */
+  kept(): KeptBelief {
+    return {
+      alive: this.alive.map(({ family, ranges, weight, best }) => [
+        family.index,
+        ranges.map(([from, to]) => [from, to] as [number, number]),
+        weight,
+        best,
+      ]),
+      excluded: [...this.excludedBy],
+    }
+  }
+
+  /** The belief that was kept, of the same facts on the same circuit. */
+  static restored(predictor: Predictor, facts: readonly Fact[], { alive, excluded }: KeptBelief): Belief {
+    return new Belief(
+      predictor,
+      facts,
+      alive.map(([index, ranges, weight, best]) => ({
+        family: predictor.families[index]!,
+        ranges,
+        weight,
+        best,
+      })),
+      new Map(excluded),
+    )
+  }
+
+  /** After one more fact; what was asked before is remembered. */
   with(fact: Fact): Belief {
+    const key = factKey(fact)
+    const known = this.after.get(key)
+    if (known) return known
+    if (this.after.size >= mostAfter) this.after.clear()
+    const next = this.worked(fact)
+    this.after.set(key, next)
+    return next
+  }
+  private readonly after = new Map<string, Belief>()
+
+  private worked(fact: Fact): Belief {
     const { predictor } = this
     const facts = [...this.facts, fact]
     const situation = situationOf(predictor, fact)

@@ -1,10 +1,18 @@
 import { arrangementOf, instrumentMinutes, stateOf, type Arrangement, type Bench } from '../attempt'
 import { settable, type CircuitState } from '../circuit'
-import { instruments, locate, settingsOf, type Held, type InstrumentKey, type Response } from '../instruments'
+import {
+  instrumentOf,
+  instruments,
+  locate,
+  settingsOf,
+  type Held,
+  type InstrumentKey,
+  type Response,
+} from '../instruments'
 import type { Belief } from './belief'
 import { untouched, type Conditions, type TestSetup } from './evidence'
 import type { Sample } from './line'
-import type { Predictor, Situation } from './predictor'
+import type { Predictor } from './predictor'
 
 /** A test that somebody could do: with an instrument of the bag, at points that leads reach, in a state that can be set. */
 export interface Candidate {
@@ -55,17 +63,24 @@ export function candidatesOf(predictor: Predictor, bag: readonly InstrumentKey[]
 /** A board that stands for a part of what is left. */
 interface Stand {
   readonly weight: number
-  readonly piece: string
+  /** The piece by a number, and how many numbers there are up to here. */
+  readonly piece: number
+  readonly pieces: number
   readonly x: number
   readonly index: number
 }
 
 const mostStands = 36
+const outcome = new Int32Array(2 * mostStands)
+const outcomeSlice = new Float64Array(2 * mostStands)
+const outcomeWeight = new Float64Array(2 * mostStands)
+const pairWeight = new Float64Array(2 * mostStands)
 
 /** What is left, by few boards: the likeliest families, each at one or two sizes. */
 function standsOf({ alive, total }: Belief): Stand[] {
   const sorted = [...alive].sort((p, q) => q.weight - p.weight)
   const stands: Stand[] = []
+  const numbers = new Map<string, number>()
   let covered = 0
   for (const { family, ranges, weight } of sorted) {
     if (stands.length >= mostStands || covered > 0.97 * total) break
@@ -75,34 +90,53 @@ function standsOf({ alive, total }: Belief): Stand[] {
     const near = (x: number) => Math.min(to, Math.max(from, Math.round(x * 4) / 4))
     const xs =
       to - from > 2 ? [near(from + (to - from) / 4), near(to - (to - from) / 4)] : [near((from + to) / 2)]
+    const name = family.pieces[0] ?? ''
+    const piece = numbers.get(name) ?? numbers.size
+    numbers.set(name, piece)
     for (const x of xs)
-      stands.push({ weight: weight / xs.length, piece: family.pieces[0] ?? '', x, index: family.index })
+      stands.push({ weight: weight / xs.length, piece, pieces: numbers.size, x, index: family.index })
   }
   return stands
 }
 
 /** Bits that outcomes told apart by `slices` remove from the doubt about the piece (mutual information; Shannon 1948). */
-function informationOf(stands: readonly Stand[], slices: readonly (number | undefined)[]): number {
-  const both = new Map<string, number>()
-  const outcomes = new Map<number, number>()
-  const pieces = new Map<string, number>()
+function informationOf(stands: readonly Stand[], slices: Float64Array): number {
+  const count = stands.length
+  // Outcomes and pieces by small numbers: this is asked of thousands of tests.
+  let kinds = 0
   let total = 0
-  stands.forEach(({ weight, piece }, i) => {
-    const slice = slices[i]
-    if (slice === undefined) return
+  outcomeWeight.fill(0, 0, count)
+  for (let i = 0; i < count; i++) {
+    const slice = slices[i]!
+    if (Number.isNaN(slice)) {
+      outcome[i] = -1
+      continue
+    }
+    let k = 0
+    while (k < kinds && outcomeSlice[k] !== slice) k++
+    if (k === kinds) outcomeSlice[kinds++] = slice
+    outcome[i] = k
+    const { weight } = stands[i]!
+    outcomeWeight[k]! += weight
     total += weight
-    outcomes.set(slice, (outcomes.get(slice) ?? 0) + weight)
-    pieces.set(piece, (pieces.get(piece) ?? 0) + weight)
-    const pair = `${slice} ${piece}`
-    both.set(pair, (both.get(pair) ?? 0) + weight)
-  })
-  if (outcomes.size < 2) return 0
-  const entropy = (weights: Iterable<number>) => {
-    let bits = 0
-    for (const weight of weights) bits -= (weight / total) * Math.log2(weight / total)
-    return bits
   }
-  return Math.max(0, entropy(outcomes.values()) + entropy(pieces.values()) - entropy(both.values()))
+  if (kinds < 2) return 0
+  const entropyOf = (weight: number) => (weight > 0 ? -(weight / total) * Math.log2(weight / total) : 0)
+  let bits = 0
+  for (let k = 0; k < kinds; k++) bits += entropyOf(outcomeWeight[k]!)
+  const pieces = stands[count - 1]!.pieces
+  for (let p = 0; p < pieces; p++) {
+    pairWeight.fill(0, 0, kinds)
+    let sum = 0
+    for (let i = 0; i < count; i++) {
+      if (stands[i]!.piece !== p || outcome[i]! < 0) continue
+      pairWeight[outcome[i]!]! += stands[i]!.weight
+      sum += stands[i]!.weight
+    }
+    bits += entropyOf(sum)
+    for (let k = 0; k < kinds; k++) bits -= entropyOf(pairWeight[k]!)
+  }
+  return Math.max(0, bits)
 }
 
 function responseOf({ solved, rows }: Sample): Response {
@@ -132,14 +166,17 @@ export function expectedBits(belief: Belief, setup: TestSetup): number {
   const { predictor } = belief
   const stands = standsOf(belief)
   const situation = predictor.situation(setup.state, setup.conditions ?? untouched)
-  const instrument = instruments.find((i) => i.key === setup.instrument)!
-  const slices = stands.map(({ index, x }) => {
+  const instrument = instrumentOf(setup.instrument)
+  const slices = Float64Array.from(stands, ({ index, x }) => {
     const sample = predictor.line(predictor.families[index]!, situation).at(x)
     const found = predictor.interval(sample, setup)
-    return found && instrument.tells(found.low === found.high ? found.low : (found.low + found.high) / 2)
+    if (!found) return Number.NaN
+    return instrument.tells(found.low === found.high ? found.low : (found.low + found.high) / 2)
   })
   return informationOf(stands, slices)
 }
+
+const ranked = new WeakMap<Belief, Map<string, Choice[]>>()
 
 /** Tests in the order of the bits that they remove for their minutes, the best first; those that tell nothing are left out. */
 export function rankTests(
@@ -148,38 +185,48 @@ export function rankTests(
   bench: Pick<Bench, 'reached' | 'out'>,
   conditions: Conditions = untouched,
 ): Choice[] {
+  const key = JSON.stringify([bag, bench.reached, bench.out, conditions])
+  let known = ranked.get(belief)
+  if (!known) ranked.set(belief, (known = new Map()))
+  let choices = known.get(key)
+  if (!choices) known.set(key, (choices = rank(belief, bag, bench, conditions)))
+  return choices
+}
+
+function rank(
+  belief: Belief,
+  bag: readonly InstrumentKey[],
+  bench: Pick<Bench, 'reached' | 'out'>,
+  conditions: Conditions,
+): Choice[] {
   const { predictor } = belief
   const stands = standsOf(belief)
-  const situations = new Map<
-    CircuitState,
-    { situation: Situation; samples: (Sample | undefined)[]; responses: (Response | undefined)[] }
-  >()
+  if (stands.length < 2) return []
+  const slices = new Float64Array(stands.length)
   const choices: Choice[] = []
+  let state: CircuitState | undefined
+  let samples: (Sample | undefined)[] = []
+  let responses: (Response | undefined)[] = []
   for (const candidate of candidatesOf(predictor, bag)) {
     const { setup, held, arrangement } = candidate
-    let boards = situations.get(setup.state)
-    if (!boards) {
-      const situation = predictor.situation(setup.state, conditions)
-      const samples = stands.map(({ index, x }) => {
+    // Candidates come state by state.
+    if (setup.state !== state) {
+      state = setup.state
+      const situation = predictor.situation(state, conditions)
+      samples = stands.map(({ index, x }) => {
         const sample = predictor.line(predictor.families[index]!, situation).at(x)
         return sample.solved ? sample : undefined
       })
-      boards = { situation, samples, responses: samples.map((s) => s && responseOf(s)) }
-      situations.set(setup.state, boards)
+      responses = samples.map((s) => s && responseOf(s))
     }
-    const instrument = instruments.find((i) => i.key === setup.instrument)!
-    const { samples, responses } = boards
-    const slices = samples.map((sample, i) => {
-      if (!sample) return undefined
-      const use = {
-        solved: sample.solved!,
-        place: setup.place,
-        settings: setup.settings,
-        meter: predictor.meter,
-      }
-      const value = instrument.guess!(use, responses[i]!)
-      return value === undefined ? undefined : instrument.tells(value)
-    })
+    const instrument = instrumentOf(setup.instrument)
+    const { settings, place } = setup
+    for (let i = 0; i < stands.length; i++) {
+      const solved = samples[i]?.solved
+      const value =
+        solved && instrument.guess!({ solved, place, settings, meter: predictor.meter }, responses[i]!)
+      slices[i] = value === undefined ? Number.NaN : instrument.tells(value)
+    }
     const bits = informationOf(stands, slices)
     if (bits < 0.01) continue
     const { minutes } = instrumentMinutes(predictor.circuit, bench, {
