@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
-import { circuitJsonSchema } from '../src/core/formats'
+import { attemptJsonSchema, circuitJsonSchema } from '../src/core/formats'
 
-// The published schema of circuit files, made from the one that the door uses. A test keeps the two alike.
+// The published schemas, made from those that the doors use. A test keeps them alike.
 writeFileSync('docs/circuit.schema.json', `${JSON.stringify(circuitJsonSchema(), null, 2)}\n`)
+writeFileSync('docs/attempt.schema.json', `${JSON.stringify(attemptJsonSchema(), null, 2)}\n`)

@@ -52,7 +52,7 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
   const truth = planted.map((fault) => describeFault(circuit, fault))
   const whole = pieces.length > 1
   const inPart = planted.some((f) => f.part === part || f.other?.split('.')[0] === part)
-  const doubt = belief.doubt(name)
+  const doubt = belief.doubtOfAny(pieces.map(({ id }) => id))
   // A fuse that a short or a seized motor has blown is what was found first, and not yet why.
   const effect = pieces.some(
     ({ part: id }) =>
@@ -63,7 +63,7 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
   if (struck.length === 0 && inPart && !whole)
     return make('poor', 'otherPiece', say('whichPiece', { piece: part, truth }), 0.25 * belief.doubt(part))
   if (doubt === 0 && struck.length === 0) {
-    const by = belief.clearedBy(name)
+    const by = belief.clearedBy(pieces[0]?.id ?? name)
     const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
     return make('poor', 'contradicted', say('hadCleared', { fact, piece: name, truth }), 0)
   }

@@ -311,7 +311,7 @@ class Judging {
     const left = faultsLeft(order.circuit, order.planted, bench)
     const indistinct = indistinctFrom(belief, left, order.frame.bag)
     const [next] =
-      belief.doubt(step.piece) >= this.rubric.thresholds.proven
+      belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
         : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
     this.judgements.push(

@@ -1,8 +1,16 @@
 import type { Rubric } from './rubric'
-import { aspects, type Judgement, type Mark } from './verdict'
+import { aspects, type Aspect, type Judgement, type Mark } from './verdict'
 
-/** What an attempt without evidence cannot collect: these are worth what the evidence is worth. */
-const gated = new Set(['prediction', 'technique', 'inference', 'efficiency'])
+/**
+ * What an attempt without evidence cannot collect: inference and the choice of tests are worth what the evidence is worth;
+ * predictions and technique, which may be right though they led nowhere, its square root.
+ */
+const gates: Readonly<Partial<Record<Aspect, (gate: number) => number>>> = {
+  prediction: Math.sqrt,
+  technique: Math.sqrt,
+  inference: (gate) => gate,
+  efficiency: (gate) => gate,
+}
 /** Share of the doubt removed from which the evidence is enough. */
 const enough = 0.8
 const spoken = new Set(['inference', 'efficiency'])
@@ -17,7 +25,7 @@ export function marksOf(
 ): { marks: Mark[]; total: number; of: number; uncapped?: number } {
   const concluded = judgements.filter((j) => j.aspect === 'conclusion')
   const wrong = concluded.length > 0 && concluded.every((j) => !j.share)
-  const gate = Math.min(1, evidence / enough) * (wrong ? misread : 1)
+  const gate = Math.min(1, evidence / enough)
   const marks = aspects.map((aspect): Mark => {
     const of = rubric.weights[aspect]
     const own = judgements.filter((j) => j.aspect === aspect && j.share !== undefined)
@@ -27,7 +35,11 @@ export function marksOf(
         spoken.has(aspect) && concluded.length && !wrong
         ? evidence
         : 0
-    return { aspect, of, points: round((gated.has(aspect) ? gate : 1) * mean * of) }
+    return {
+      aspect,
+      of,
+      points: round((gates[aspect]?.(gate) ?? 1) * (gates[aspect] && wrong ? misread : 1) * mean * of),
+    }
   })
   const whole = round(marks.reduce((sum, m) => sum + m.points, 0))
   const of = marks.reduce((sum, m) => sum + m.of, 0)

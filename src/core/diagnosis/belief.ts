@@ -156,6 +156,15 @@ export class Belief {
     return sum / this.total
   }
 
+  /** The same of several pieces, by their exact names: what strikes any of them. */
+  doubtOfAny(names: readonly string[]): number {
+    if (this.total === 0) return 0
+    let sum = 0
+    for (const { family, weight } of this.alive)
+      if (family.pieces.some((p) => names.includes(p))) sum += weight
+    return sum / this.total
+  }
+
   /**
    * Share of the weight that would be lost if a piece were struck out beside those in `struck`: two wires that touch are
    * still suspected while one of them stands.

@@ -21,4 +21,7 @@ export const say = phrases('formats', {
   notKnown: '{name}: not known here',
   diodeKnee: '{name}: its model gives forward volts at 1 mA of {value}, which no diode here has',
   diodeValue: '{name}: its model gives {key} of {value}, which no diode here has',
+  noStep: 'A step is one of {kinds}',
+  noState: 'There is no state “{name}”: there are {states}',
+  heldHow: '{title}: it is not said where it is held (red and black, round, series, inPlaceOf or spots)',
 })

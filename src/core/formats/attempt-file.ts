@@ -1,0 +1,312 @@
+import { z } from 'zod'
+import { rubricSchema, type Rubric } from '../assessment'
+import {
+  advance,
+  arrangementOf,
+  arrangementSchema,
+  complaintIn,
+  draftComplaint,
+  frameSchema,
+  perform,
+  repairKeys,
+  startBench,
+  type Action,
+  type Arrangement,
+  type Bench,
+  type Order,
+  type Prediction,
+  type Step,
+  type StoredReading,
+} from '../attempt'
+import { readCircuit, wireUp, type Circuit } from '../circuit'
+import { problemsOf, type Message, type Problem, type Read } from '../document'
+import { faultKinds, readFaultSpec, type Fault } from '../faults'
+import {
+  findInstrument,
+  heldSchema,
+  instrumentKeys,
+  instrumentOf,
+  settingsOf,
+  settingsSchema,
+  type Held,
+} from '../instruments'
+import { brightnessScale } from '../parts'
+import { parseQuantity } from '../quantity'
+import { say } from './phrases'
+
+const stateName = z.union([z.string().max(80), arrangementSchema])
+
+const held = {
+  red: z.string().max(20).optional(),
+  black: z.string().max(20).optional(),
+  round: z.array(z.string().max(20)).min(1).max(12).optional(),
+  series: z.string().max(12).optional(),
+  inPlaceOf: z.string().max(12).optional(),
+  spots: z.string().max(12).optional(),
+}
+
+const connection = { instrument: z.enum(instrumentKeys), settings: settingsSchema.optional(), ...held }
+
+const operateStep = z.strictObject({
+  operate: z.strictObject({
+    state: stateName,
+    says: z.enum(['asComplained', 'notReproduced']).optional(),
+  }),
+})
+const testStep = z.strictObject({
+  test: z.strictObject({
+    state: stateName,
+    ...connection,
+    also: z.array(z.strictObject(connection)).max(3).optional(),
+    predict: z.string().max(40).optional(),
+    reading: z.string().max(40).optional(),
+  }),
+})
+const inferStep = z.strictObject({
+  infer: z.strictObject({
+    struck: z.array(z.string().max(40)).max(600).default([]),
+    ringed: z.array(z.string().max(40)).max(600).default([]),
+    note: z.string().max(500).optional(),
+  }),
+})
+const concludeStep = z.strictObject({
+  conclude: z.strictObject({
+    piece: z.string().max(40),
+    kind: z.enum(faultKinds),
+    sure: z.number().min(0).max(100).default(50),
+    note: z.string().max(500).optional(),
+  }),
+})
+const repairStep = z.strictObject({
+  repair: z.strictObject({ piece: z.string().max(40), by: z.enum(repairKeys) }),
+})
+const renewStep = z.strictObject({ renew: z.string().max(12) })
+
+const complaint = z.union([
+  z.strictObject({ state: stateName }),
+  z.array(z.strictObject({ state: stateName, part: z.string().max(12), notice: z.string().max(40) })).max(12),
+])
+
+/** An attempt as it is written down: a circuit, what is planted, and the steps in order. */
+export const attemptFileSchema = z.strictObject({
+  format: z.literal('brachyon-attempt'),
+  version: z.literal(1),
+  /** A path to a circuit file, or the circuit itself. */
+  circuit: z.union([z.string().min(1).max(400), z.record(z.string(), z.unknown())]),
+  /** As `PART[.SEGMENT]=KIND[:SEVERITY]`. */
+  planted: z.array(z.string().max(80)).min(1).max(4),
+  frame: frameSchema
+    .omit({ complaint: true })
+    .partial()
+    .extend({ complaint: complaint.optional() })
+    .optional(),
+  rubric: rubricSchema.optional(),
+  steps: z.array(z.union([operateStep, testStep, inferStep, concludeStep, repairStep, renewStep])).max(400),
+})
+export type AttemptFile = z.infer<typeof attemptFileSchema>
+
+export const attemptJsonSchema = (): object => ({
+  ...z.toJSONSchema(attemptFileSchema, { io: 'input', unrepresentable: 'any' }),
+  title: 'Brachyon attempt',
+  description: 'A circuit, what is planted in it, and a student’s steps in order, to be run and judged.',
+})
+
+/** An attempt that has been gone through on the virtual bench. */
+export interface WorkedAttempt {
+  readonly order: Order
+  readonly steps: readonly Step[]
+  readonly rubric: Rubric | undefined
+}
+
+class Refused extends Error {
+  constructor(
+    readonly where: string,
+    readonly why: Message,
+  ) {
+    super(where)
+  }
+}
+
+/**
+ * Takes a written attempt in and goes through its steps on the virtual bench. Every step that cannot be done is refused with
+ * its place; nothing is judged by halves.
+ * @param circuitOf reads the circuit of a path
+ */
+export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Circuit>): Read<WorkedAttempt> {
+  const read = attemptFileSchema.safeParse(input)
+  if (!read.success) return { ok: false, problems: stepProblems(input) ?? problemsOf(read.error) }
+  const { circuit: given, planted: specs, frame: framed = {}, rubric, steps: list } = read.data
+  const circuitRead = typeof given === 'string' ? circuitOf(given) : readCircuit(given)
+  if (!circuitRead.ok) return circuitRead
+  const circuit = circuitRead.value
+  try {
+    const planted = specs.map((spec, i): Fault => {
+      const found = readFaultSpec(circuit, spec)
+      if (!found.ok) throw new Refused(`planted.${i}`, found.why)
+      return found.fault
+    })
+    const { complaint: said, ...rest } = framed
+    const frame = frameSchema.parse({
+      faults: planted.length > 1 ? 2 : 1,
+      ...rest,
+      complaint: complaintOf(circuit, planted, said),
+    })
+    const order: Order = { circuit, planted, frame }
+    const wiring = wireUp(circuit)
+    let bench: Bench = startBench(order, wiring)
+    const steps: Step[] = []
+    list.forEach((one, i) => {
+      const where = `steps.${i}`
+      const done = perform(
+        order,
+        bench,
+        steps.map((s) => s.type),
+        actionOf(circuit, one, where),
+        wiring,
+      )
+      if (!done.ok) throw new Refused(where, done.why)
+      steps.push(done.step)
+      bench = advance(order, bench, done.step)
+    })
+    return { ok: true, value: { order, steps, rubric } }
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error
+    const problem: Problem = { where: error.where, ...error.why }
+    return { ok: false, problems: [problem] }
+  }
+}
+
+const stepSchemas = {
+  operate: operateStep,
+  test: testStep,
+  infer: inferStep,
+  conclude: concludeStep,
+  repair: repairStep,
+  renew: renewStep,
+}
+
+/** What is wrong with the first step that is, by the schema of its own kind: of six kinds together nobody could tell. */
+function stepProblems(input: unknown): Problem[] | undefined {
+  const whole = attemptFileSchema
+    .extend({ steps: z.array(z.record(z.string(), z.unknown())) })
+    .safeParse(input)
+  if (!whole.success) return undefined
+  for (const [i, step] of whole.data.steps.entries()) {
+    const kind = Object.keys(stepSchemas).find((key): key is keyof typeof stepSchemas => key in step)
+    const where = ['steps', String(i)]
+    if (!kind) return [{ where: where.join('.'), ...say('noStep', { kinds: Object.keys(stepSchemas) }) }]
+    const read = stepSchemas[kind].safeParse(step)
+    if (!read.success) return problemsOf(read.error, where)
+  }
+  return undefined
+}
+
+function complaintOf(
+  circuit: Circuit,
+  planted: readonly Fault[],
+  said: z.infer<typeof complaint> | undefined,
+): Order['frame']['complaint'] {
+  if (said === undefined) return draftComplaint(circuit, planted)
+  if (Array.isArray(said))
+    return said.map(({ state, part, notice }) => ({
+      arrangement: arranged(circuit, state, 'frame.complaint'),
+      part,
+      notice,
+    }))
+  const arrangement = arranged(circuit, said.state, 'frame.complaint')
+  return complaintIn(circuit, planted, { id: 'complaint', name: 'complaint', ...arrangement })
+}
+
+function arranged(circuit: Circuit, state: z.infer<typeof stateName>, where: string): Arrangement {
+  if (typeof state !== 'string') return state
+  const found = circuit.states.find((s) => s.name === state || s.id === state)
+  if (!found)
+    throw new Refused(where, say('noState', { name: state, states: circuit.states.map((s) => s.name) }))
+  return { ...arrangementOf(found), ...(found.bypassed?.length && { bypassed: found.bypassed }) }
+}
+
+function actionOf(circuit: Circuit, step: AttemptFile['steps'][number], where: string): Action {
+  if ('operate' in step) {
+    const { state, says } = step.operate
+    return { type: 'operate', arrangement: arranged(circuit, state, where), ...(says && { says }) }
+  }
+  if ('infer' in step) return { type: 'infer', note: '', ...step.infer }
+  if ('conclude' in step) return { type: 'conclude', note: '', ...step.conclude }
+  if ('repair' in step) return { type: 'repair', ...step.repair }
+  if ('renew' in step) return { type: 'renew', fuse: step.renew }
+  const { state, predict, reading, also = [], ...own } = step.test
+  const connected = (one: typeof own | (typeof also)[number]) => ({
+    instrument: one.instrument,
+    settings: settingsOf(instrumentOf(one.instrument), one.settings),
+    held: heldOf(one, where),
+  })
+  const typed = reading === undefined ? undefined : readingOf(own.instrument, reading, where)
+  return {
+    type: 'test',
+    arrangement: arranged(circuit, state, where),
+    ...connected(own),
+    also: also.map(connected),
+    prediction: predictionOf(own.instrument, predict, where),
+    source: typed ? 'typed' : 'model',
+    ...(typed && { reading: typed }),
+  }
+}
+
+function heldOf(
+  {
+    instrument: key,
+    red,
+    black,
+    round,
+    series,
+    inPlaceOf,
+    spots,
+  }: { instrument: string } & {
+    readonly [K in keyof typeof held]?: z.infer<(typeof held)[K]> | undefined
+  },
+  where: string,
+): Held {
+  const instrument = findInstrument(key)!
+  const found: unknown = round
+    ? { type: 'jaws', round }
+    : series !== undefined
+      ? { type: 'series', part: series }
+      : inPlaceOf !== undefined
+        ? { type: 'inPlaceOf', part: inPlaceOf }
+        : spots !== undefined
+          ? { type: 'spots', part: spots }
+          : red !== undefined && black !== undefined
+            ? { type: 'leads', red, black }
+            : instrument.holds.includes('posts')
+              ? { type: 'posts' }
+              : undefined
+  const read = heldSchema.safeParse(found)
+  if (!read.success) throw new Refused(where, say('heldHow', { title: instrument.title }))
+  return read.data
+}
+
+/** What a good circuit would show, as the trade writes it; nought where nothing was predicted. */
+function predictionOf(key: string, text: string | undefined, where: string): Prediction {
+  const { asks } = findInstrument(key)!
+  const said = text?.trim() ?? ''
+  if (asks.type === 'beep') return { type: /^(beep|yes)/i.test(said) ? 'beep' : 'OL' }
+  if (asks.type === 'word') return { type: 'word', word: said || (asks.words[0] ?? brightnessScale[0]!) }
+  if (/^ol$/i.test(said)) return { type: 'OL' }
+  if (!said) return { type: 'value', value: 0 }
+  const read = parseQuantity(said, asks.unit)
+  if (!read.ok) throw new Refused(where, read.why)
+  return { type: 'value', value: read.value }
+}
+
+function readingOf(key: string, text: string, where: string): StoredReading {
+  const { asks, scale } = findInstrument(key)!
+  const said = text.trim()
+  if (scale?.includes(said)) return { unit: 'V', text: '', word: said, signs: [] }
+  const unit = asks.type === 'value' ? asks.unit : 'Ω'
+  const signs = /beep/i.test(said) ? [{ code: 'instruments.beeps' }] : []
+  if (/^ol$/i.test(said)) return { unit, text: 'OL', signs }
+  if (asks.type === 'beep' && signs.length) return { value: 0, unit, text: said, signs }
+  const read = parseQuantity(said, unit)
+  if (!read.ok) throw new Refused(where, read.why)
+  return { value: read.value, unit, text: said, signs }
+}
