@@ -2,6 +2,7 @@ import {
   arrangementOf,
   complaintIn,
   defaultFrame,
+  faultsLeft,
   repairsFor,
   stateOf,
   type Arrangement,
@@ -52,25 +53,55 @@ export class Student {
   readonly attempt: Attempt
   private readonly struck = new Set<string>()
   private readonly all: readonly string[]
+  /** Parts that do not do what they should. */
+  private wrong: readonly string[]
 
   constructor(
     readonly circuit: Circuit,
     readonly planted: readonly Fault[],
-    private readonly arrangement: Arrangement,
+    private arrangement: Arrangement,
     complaint: Frame['complaint'],
     private readonly habit: Habit = 'loadFirst',
     frame: Partial<Frame> = {},
   ) {
     this.attempt = new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint, ...frame })
     this.all = piecesOf(circuit).map(({ id }) => id)
+    this.wrong = complaint.map(({ part }) => part)
   }
 
   /** Goes the whole way; false where the drawing offers no path along which to look. */
   work(): boolean {
+    this.attempt.operate()
+    return this.find() !== undefined
+  }
+
+  /** Finds one after the other, looking again after each repair; how many of those planted were found. */
+  workOn(planted: readonly Fault[]): number {
+    const found = new Set<string>()
+    this.attempt.operate()
+    for (let round = 0; round < planted.length; round++) {
+      if (round > 0) {
+        // The complaint again: something is still wrong, here or in another state.
+        this.struck.clear()
+        const left = faultsLeft(this.circuit, planted, this.attempt.bench)
+        const next = complaintOf(this.circuit, left)
+        if (!next) break
+        this.arrangement = next.arrangement
+        this.wrong = next.complaint.map(({ part }) => part)
+        this.attempt.operate(next.arrangement)
+      }
+      const piece = this.find()
+      const of = planted.find((f) => findPieces(this.circuit, `${f.part}.${f.segment}`)[0]!.id === piece)
+      if (of) found.add(`${of.part}.${of.segment}`)
+    }
+    return found.size
+  }
+
+  /** From the complaint to the proof; the piece that was concluded. */
+  private find(): string | undefined {
     const { attempt, arrangement } = this
-    attempt.operate()
     const legs = this.legs()
-    if (!legs) return false
+    if (!legs) return undefined
     const found = this.narrow(legs)
     const piece = this.likeliest(found.leg.pieces)
     attempt.conclude(piece, this.kindOf(piece, found.dead))
@@ -81,7 +112,7 @@ export class Student {
       if (Math.abs(this.read(from, to) - this.good(from, to)) < tooMuch) break
     }
     attempt.operate(arrangement)
-    return true
+    return piece
   }
 
   /** What a good circuit shows between two points here. */
@@ -96,7 +127,9 @@ export class Student {
   }
 
   private read(red: string, black: string): number {
-    const { reading } = this.attempt.measure({ type: 'leads', red, black }, this.good(red, black))
+    const { reading } = this.attempt.measure({ type: 'leads', red, black }, this.good(red, black), {
+      arrangement: this.arrangement,
+    })
     return reading.value ?? 0
   }
 
@@ -104,7 +137,7 @@ export class Student {
   private legs(): { legs: readonly Leg[]; load: number } | undefined {
     const { circuit } = this
     const wiring = wireUp(circuit)
-    const wrong = this.attempt.order.frame.complaint.map(({ part }) => part)
+    const { wrong } = this
     const kindOf = (id: string) => partOfKind(circuit.parts.find((p) => p.id === id)!.kind)
     const walks = walkPaths(circuit, wiring)
     const targets = [...wrong].sort((a, b) => Number(!kindOf(a).modes) - Number(!kindOf(b).modes))
