@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { judgedSchema, rubricSchema } from '../core/assessment'
+import { aspects, judgedSchema, rubricSchema } from '../core/assessment'
 import { frameSchema, stepSchema } from '../core/attempt'
 import { circuitSchema } from '../core/circuit'
 import { coded } from '../core/document'
@@ -23,6 +23,22 @@ export const newOrderSchema = z.object({
 })
 export type NewOrder = z.infer<typeof newOrderSchema>
 
+/** A mark that the instructor puts in place of the judge’s; null takes it back. */
+export const overrideSchema = z
+  .strictObject({
+    aspect: z.enum(aspects),
+    points: z.number().min(0).max(1000).nullable(),
+    note: z.string().trim().max(500),
+  })
+  .refine(({ points, note }) => points === null || note.length >= 3, {
+    path: ['note'],
+    error: coded(say('whyOverride')),
+  })
+export const overridesSchema = z.array(
+  z.object({ aspect: z.enum(aspects), points: z.number(), note: z.string() }),
+)
+export type Overrides = z.infer<typeof overridesSchema>
+
 export const reviewSchema = z.object({
   id: z.uuid(),
   circuit: circuitSchema,
@@ -34,6 +50,8 @@ export const reviewSchema = z.object({
   concluded: z.string().nullable(),
   steps: z.array(z.object({ at: z.string(), step: stepSchema })),
   rubric: rubricSchema,
-  judged: judgedSchema,
+  /** Null while it is still to be worked out. */
+  judged: judgedSchema.nullable(),
+  overrides: overridesSchema,
 })
 export type Review = z.infer<typeof reviewSchema>

@@ -43,5 +43,8 @@ export const say = phrases('school', {
   tooBusy: 'The server is busy with others: nothing was lost. Try again in a moment.',
   noConnection: 'No connection to the server',
   senseless: 'The server gave an answer that makes no sense',
+  rubricChanged:
+    'The rubric was changed elsewhere meanwhile: what you wrote is still here; look at the new one first',
+  whyOverride: 'Say in a few words why',
   tooManyCircuits: 'This school holds {most} circuits: take some out first',
 })

@@ -15,6 +15,7 @@ import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
 import { libraryRoutes } from './routes/library'
 import { orderRoutes } from './routes/orders'
+import { rubricRoutes } from './routes/rubrics'
 import { textProblems } from './texts'
 import type { Workers } from './workers/pool'
 
@@ -80,6 +81,7 @@ export function createApp({ database, workers, logger }: Surroundings): Express 
     circuitRoutes(database),
     libraryRoutes(database),
     orderRoutes(database, workers),
+    rubricRoutes(database, workers),
     deskRoutes(database, workers),
   )
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))

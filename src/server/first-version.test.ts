@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoText } from '../../test/demo'
 import { startPostgres } from '../../test/postgres.mjs'
 import { passwords, startSchool, type School } from '../../test/school'
+import { judgedSchema } from '../core/assessment'
 import { deskSchema, faultSetsSchema, reviewSchema, storedCircuitSchema } from '../contract'
 
 /** Rows as the program wrote them before documents had versions: nothing here is made by today's code. */
@@ -116,8 +117,10 @@ describe.each(['embedded', 'server'])('rows of the first version, on a PostgreSQ
     })
     expect(review.steps[3]!.step).toMatchObject({ reading: { signs: [{ code: 'instruments.live' }] } })
     expect(review.steps[5]!.step).toMatchObject({ piece: 'X2', sure: 80 })
-    expect(review.judged.of).toBe(100)
-    expect(review.judged.judgements.some((j) => j.aspect === 'conclusion')).toBe(true)
+    const judged = judgedSchema.parse((await orla.get(`/api/orders/${concluded}/judgement`).expect(200)).body)
+    // Its rubric knew five aspects: they are its hundred still.
+    expect(judged.of).toBe(100)
+    expect(judged.judgements.some((j) => j.aspect === 'conclusion')).toBe(true)
   }, 60_000)
 
   it('open on the Desk, and the attempt goes on where it stood', async () => {

@@ -11,10 +11,10 @@ import {
   type User,
 } from '../contract'
 import {
-  defaultRubric,
   engineVersion,
   judgedSchema,
   rubricDoor,
+  type Aspect,
   type JudgedAttempt,
   type Rubric,
 } from '../core/assessment'
@@ -32,10 +32,12 @@ import {
 } from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
 import { readCircuit, type Circuit } from '../core/circuit'
+import type { KeptBelief } from '../core/diagnosis'
 import type { Read } from '../core/document'
 import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'
+import { currentRubric } from './rubrics'
 import type { Stopping, Workers } from './workers/pool'
 
 const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
@@ -92,13 +94,26 @@ function orderOf(row: Row): Order {
   }
 }
 
-/** Hands a planted circuit out. Circuit, faults, frame and rubric are copied: later edits do not reach it. */
-export async function addOrder(db: Queries, order: NewOrder, instructor: User): Promise<string> {
+/**
+ * Hands a planted circuit out. Circuit, faults, frame, rubric and the complaint’s facts are copied: later edits do not reach
+ * it. What its judge believes after the complaint is worked out meanwhile, so that no review waits for it.
+ */
+export async function addOrder(
+  db: Queries,
+  workers: Workers,
+  order: NewOrder,
+  instructor: User,
+): Promise<string> {
   const { circuit } = await loadCircuit(db, order.circuit)
   checkFaults(circuit, order.faults)
   const known = await db.query(`select 1 from users where id = $1 and role = 'student'`, [order.student])
   if (!known.length) throw new Refusal(422, say('chooseStudent'))
-  const frame = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
+  const framed = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
+  const complaint = framed.complaint.length
+    ? framed.complaint
+    : await workers.draft({ circuit, planted: order.faults })
+  const frame = { ...framed, complaint }
+  const rubric = await currentRubric(db)
   const [row] = await db.query<{ id: string }>(
     `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric)
      values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
@@ -110,10 +125,32 @@ export async function addOrder(db: Queries, order: NewOrder, instructor: User): 
       JSON.stringify(circuit),
       JSON.stringify(plantedDoor.write({ list: order.faults })),
       JSON.stringify(frameDoor.write(frame)),
-      JSON.stringify(rubricDoor.write(defaultRubric)),
+      JSON.stringify(rubricDoor.write(rubric)),
     ],
   )
+  // Nobody waits for it: a review that comes first works it out itself.
+  void prepared(db, workers, { circuit, planted: order.faults, frame }).catch(() => undefined)
   return row!.id
+}
+
+/** What is believed after the complaint, as it was kept, or worked out and kept now. */
+async function prepared(
+  db: Queries,
+  workers: Workers,
+  { circuit, planted, frame }: OrderOfCore,
+  stopping: Stopping = {},
+): Promise<KeptBelief> {
+  const hash = createHash('sha256')
+    .update(JSON.stringify([engineVersion, circuit, planted, frame.meter, frame.faults, frame.complaint]))
+    .digest('hex')
+  const [kept] = await db.query<{ body: KeptBelief }>('select body from prepared where hash = $1', [hash])
+  if (kept) return kept.body
+  const made = await workers.prepare({ order: { circuit, planted, frame } }, stopping)
+  await db.query('insert into prepared (hash, body) values ($1, $2) on conflict (hash) do nothing', [
+    hash,
+    JSON.stringify(made),
+  ])
+  return made
 }
 
 export const listOrders = (db: Queries): Promise<OrderRow[]> =>
@@ -276,7 +313,26 @@ const record = (
     return { position, step: asSeen(step) }
   })
 
-/** The judgement of an attempt: as it was kept, or made anew where steps, rubric or engine have changed since. */
+const signOf = (order: Order, steps: readonly Step[]): string =>
+  createHash('sha256')
+    .update(JSON.stringify([engineVersion, order.rubric, steps]))
+    .digest('hex')
+
+/** The judgement of an attempt as it was kept; null where steps, rubric or engine have changed since. */
+export async function keptJudgement(
+  db: Queries,
+  order: Order,
+  steps: readonly Step[],
+): Promise<JudgedAttempt | null> {
+  const [kept] = await db.query<{ body: unknown }>(
+    'select body from judgements where work_order_id = $1 and sign = $2',
+    [order.id, signOf(order, steps)],
+  )
+  const read = kept && judgedSchema.safeParse(kept.body)
+  return read?.success ? read.data : null
+}
+
+/** The judgement of an attempt: as it was kept, or made anew. */
 export async function judgementOf(
   database: Database,
   workers: Workers,
@@ -284,21 +340,56 @@ export async function judgementOf(
   steps: readonly Step[],
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
-  const sign = createHash('sha256')
-    .update(JSON.stringify([engineVersion, order.rubric, steps]))
-    .digest('hex')
-  const [kept] = await database.query<{ body: unknown }>(
-    'select body from judgements where work_order_id = $1 and sign = $2',
-    [order.id, sign],
-  )
-  const read = kept && judgedSchema.safeParse(kept.body)
-  if (read?.success) return read.data
-  const { circuit, planted, frame, rubric } = order
-  const judged = await workers.judge({ order: { circuit, planted, frame }, steps, rubric }, stopping)
+  const kept = await keptJudgement(database, order, steps)
+  if (kept) return kept
+  const judged = await judgedBy(database, workers, order, steps, order.rubric, stopping)
   await database.query(
     `insert into judgements (work_order_id, sign, body) values ($1, $2, $3)
      on conflict (work_order_id) do update set sign = excluded.sign, body = excluded.body, at = now()`,
-    [order.id, sign, JSON.stringify(judged)],
+    [order.id, signOf(order, steps), JSON.stringify(judged)],
   )
   return judged
+}
+
+/** An attempt judged by a rubric that need not be its own; nothing is kept. */
+export async function judgedBy(
+  database: Database,
+  workers: Workers,
+  { circuit, planted, frame }: OrderOfCore,
+  steps: readonly Step[],
+  rubric: Rubric,
+  stopping: Stopping = {},
+): Promise<JudgedAttempt> {
+  const order = { circuit, planted, frame }
+  const first = await prepared(database, workers, order, stopping)
+  return workers.judge({ order, steps, rubric, prepared: first }, stopping)
+}
+
+export interface Override {
+  readonly aspect: Aspect
+  readonly points: number
+  readonly note: string
+}
+
+/** What the instructor has put in place of the judge’s marks. */
+export const loadOverrides = (db: Queries, order: string): Promise<Override[]> =>
+  db.query('select aspect, points, note from overrides where work_order_id = $1 order by aspect', [order])
+
+/** Puts a mark in place of the judge’s, with its reason, or takes it back. */
+export async function override(
+  db: Queries,
+  order: string,
+  { aspect, points, note }: Omit<Override, 'points'> & { points: number | null },
+  instructor: User,
+): Promise<void> {
+  if (points === null) {
+    await db.query('delete from overrides where work_order_id = $1 and aspect = $2', [order, aspect])
+    return
+  }
+  await db.query(
+    `insert into overrides (work_order_id, aspect, points, note, instructor_id) values ($1, $2, $3, $4, $5)
+     on conflict (work_order_id, aspect) do update
+       set points = excluded.points, note = excluded.note, instructor_id = excluded.instructor_id, at = now()`,
+    [order, aspect, points, note, instructor.id],
+  )
 }

@@ -4,7 +4,15 @@ import type TestAgent from 'supertest/lib/agent'
 import { startPostgres } from '../../test/postgres.mjs'
 import { passwords, startSchool, type School } from '../../test/school'
 import { tell } from '../contract/words'
-import { circuitListSchema, deskSchema, reviewSchema, storedCircuitSchema } from '../contract'
+import {
+  circuitListSchema,
+  deskSchema,
+  reviewSchema,
+  rubricListSchema,
+  storedCircuitSchema,
+  triedRubricSchema,
+} from '../contract'
+import { judgedSchema } from '../core/assessment'
 
 const planted = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3.1415 }
 const on = { controls: { S1: 'closed' }, detached: [] }
@@ -211,12 +219,94 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     await step(id, { type: 'operate', arrangement: on })
     await step(id, test)
     await step(id, { type: 'infer', struck: ['W1', 'F1', 'G1'], ringed: [] })
-    const review = reviewSchema.parse((await orla.get(`/api/orders/${id}/review`).expect(200)).body)
+    const read = async () => reviewSchema.parse((await orla.get(`/api/orders/${id}/review`).expect(200)).body)
+    // The steps are there at once; the verdicts are asked for.
+    const review = await read()
     expect(review.faults).toEqual([planted])
-    expect(review.judged.judgements.map((j) => tell(j.verdict))).toEqual(
-      expect.arrayContaining(['right', 'follows', 'too early', 'missed']),
+    expect(review.judged).toBeNull()
+    const judged = judgedSchema.parse((await orla.get(`/api/orders/${id}/judgement`).expect(200)).body)
+    expect(judged.judgements.map((j) => tell(j.verdict))).toEqual(
+      expect.arrayContaining(['verified', 'right', 'follows', 'too early']),
     )
+    expect((await read()).judged).toEqual(judged)
   }, 30_000)
+
+  it('hands out the complaint as facts, and keeps what follows from it', async () => {
+    const id = await handOut()
+    const [row] = await school.database.query<{ frame: { complaint: unknown[] } }>(
+      'select frame from work_orders where id = $1',
+      [id],
+    )
+    expect(row!.frame.complaint).toMatchObject([{ part: 'L1', notice: 'dim' }])
+    const kept = () => school.database.query('select 1 from prepared')
+    await expect.poll(async () => (await kept()).length, { timeout: 20_000 }).toBeGreaterThan(0)
+    const before = (await kept()).length
+    // The same planted again asks for no more work.
+    await handOut()
+    await orla.get(`/api/orders/${id}/judgement`).expect(200)
+    expect(await kept()).toHaveLength(before)
+  }, 60_000)
+
+  it('lets an instructor put a mark in place of the judge’s, with a reason, and take it back', async () => {
+    const id = await handOut()
+    const put = (body: object) => orla.put(`/api/orders/${id}/overrides`).send(body)
+    await put({ aspect: 'conclusion', points: 18, note: '' }).expect(422)
+    await put({ aspect: 'conclusion', points: -1, note: 'too harsh' }).expect(422)
+    await put({ aspect: 'looks', points: 3, note: 'neat' }).expect(422)
+    const set = await put({ aspect: 'conclusion', points: 18, note: 'explained it well' }).expect(200)
+    expect(set.body).toEqual([{ aspect: 'conclusion', points: 18, note: 'explained it well' }])
+    const review = reviewSchema.parse((await orla.get(`/api/orders/${id}/review`).expect(200)).body)
+    expect(review.overrides).toHaveLength(1)
+    expect((await put({ aspect: 'conclusion', points: null, note: '' }).expect(200)).body).toEqual([])
+    await tam.put(`/api/orders/${id}/overrides`).send({}).expect(403)
+  })
+
+  it('marks by the rubric of its hand-out: a new version is for what comes after', async () => {
+    const old = await handOut()
+    const { versions } = rubricListSchema.parse((await orla.get('/api/rubrics').expect(200)).body)
+    const rubric = { ...versions[0]!.rubric, weights: { ...versions[0]!.rubric.weights, efficiency: 30 } }
+    const keep = (after: number) => orla.post('/api/rubrics').send({ rubric, after })
+    const { version } = versions[0]!.rubric
+    expect((await keep(version).expect(201)).body).toMatchObject({ version: version + 1 })
+    // Somebody else has kept one meanwhile.
+    await keep(version).expect(409)
+    const fresh = await handOut()
+    const of = async (id: string) =>
+      judgedSchema.parse((await orla.get(`/api/orders/${id}/judgement`).expect(200)).body).of
+    expect((await of(fresh)) - (await of(old))).toBe(20)
+    await orla
+      .post('/api/rubrics')
+      .send({ rubric: { ...rubric, slip: 3 }, after: version + 1 })
+      .expect(422)
+    await tam.get('/api/rubrics').expect(403)
+  }, 60_000)
+
+  it('shows the effect of a rubric on the sample and on an attempt, and keeps nothing of it', async () => {
+    const id = await handOut()
+    await step(id, { type: 'operate', arrangement: on })
+    await step(id, test)
+    const { versions } = rubricListSchema.parse((await orla.get('/api/rubrics').expect(200)).body)
+    const { rubric } = versions[0]!
+    const attempt = async (weights: object, order?: string) =>
+      triedRubricSchema.parse(
+        (
+          await orla
+            .post('/api/rubrics/try')
+            .send({
+              rubric: { ...rubric, weights: { ...rubric.weights, ...weights } },
+              ...(order && { order }),
+            })
+            .expect(200)
+        ).body,
+      )
+    const usual = await attempt({})
+    expect(usual.total).toBeGreaterThan(80)
+    expect((await attempt({ conclusion: 100 })).total).toBeGreaterThan(usual.total)
+    expect((await attempt({}, id)).total).toBeLessThan(usual.total)
+    expect((await orla.get('/api/rubrics')).body).toEqual({
+      versions: JSON.parse(JSON.stringify(versions)) as unknown,
+    })
+  }, 60_000)
 
   it('never tells a student what was planted', async () => {
     const id = await handOut()
@@ -230,6 +320,8 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
     hear(await step(id, { type: 'infer', struck: ['F1'], ringed: [] }))
     hear(await step(id, leads('nowhere', 'B1-')))
     hear(await tam.get(`/api/orders/${id}/review`))
+    hear(await tam.get(`/api/orders/${id}/judgement`))
+    hear(await tam.get('/api/rubrics'))
     hear(await tam.get(`/api/circuits/${circuit}`))
     hear(await tam.get(`/api/desk/${id}`))
     const all = said.join('\n')

@@ -111,15 +111,15 @@ describe('a server under strange requests', () => {
           [order],
         )
       )[0]
-    await orla.get(`/api/orders/${order}/review`).expect(200)
+    await orla.get(`/api/orders/${order}/judgement`).expect(200)
     const first = await kept()
-    await orla.get(`/api/orders/${order}/review`).expect(200)
+    await orla.get(`/api/orders/${order}/judgement`).expect(200)
     expect(await kept()).toEqual(first)
     await tam
       .post(`/api/desk/${order}/steps`)
       .send({ key: randomUUID(), action: { type: 'infer', struck: ['F1'], ringed: [] } })
       .expect(200)
-    await orla.get(`/api/orders/${order}/review`).expect(200)
+    await orla.get(`/api/orders/${order}/judgement`).expect(200)
     expect((await kept())!.sign).not.toBe(first!.sign)
   }, 60_000)
 })

@@ -58,6 +58,12 @@ export const router = createRouter({
       meta: { role: 'instructor', title: 'Review' },
       component: () => import('./places/review/Review.vue'),
     },
+    {
+      path: '/rubric',
+      name: 'rubric',
+      meta: { role: 'instructor', title: 'How it is marked' },
+      component: () => import('./places/rubric/Rubric.vue'),
+    },
     // For whoever draws symbols; it is not in what is built.
     ...(import.meta.env.DEV
       ? [

@@ -314,7 +314,8 @@ describe('marks', () => {
 
   it('of before there were verification and repair cost nothing for either', () => {
     const { version, weights } = defaultRubric
-    const { verification: _v, repair: _r, ...first } = weights
+    const { prediction, technique, inference, efficiency, conclusion } = weights
+    const first = { prediction, technique, inference, efficiency, conclusion }
     const read = rubricDoor.read({ v: 1, version, weights: first })
     expect(read.ok && read.value.weights).toMatchObject({ ...first, verification: 0, repair: 0 })
   })

@@ -128,17 +128,21 @@ describe('two faults', () => {
   )
 })
 
-/** Two joints that both show, on different ways. */
+/** Two bad joints that a student finds one after the other: what is judged here is the judge, not the student. */
 function twoOf(circuit: Circuit): Fault[] {
-  const open = possibleFaults(circuit).filter(
-    (f) => f.kind === 'highResistance' && complaintOf(circuit, [{ ...f, severity: 1.5 }]) !== undefined,
-  )
-  const first = open[0]!
-  const shows = (f: Fault) =>
-    complaintOf(circuit, [{ ...f, severity: 1.5 }])!
-      .complaint.map((c) => c.part)
-      .join()
-  const second =
-    open.find((f) => f.part !== first.part && shows(f) !== shows(first)) ?? open[open.length - 1]!
-  return [first, second].map((f) => ({ ...f, severity: 1.5 }))
+  const sized = possibleFaults(circuit)
+    .filter((f) => f.kind === 'highResistance')
+    .map((f): Fault => ({ ...f, severity: 1.5 }))
+    .filter((f) => complaintOf(circuit, [f]) !== undefined)
+  for (const [i, first] of sized.entries())
+    for (const second of sized.slice(i + 1).reverse()) {
+      if (second.part === first.part) continue
+      const pair = [first, second]
+      const complaint = complaintOf(circuit, pair)!
+      const student = new Student(circuit, pair, complaint.arrangement, complaint.complaint, 'loadFirst', {
+        faults: 2,
+      })
+      if (student.workOn(pair) === 2) return pair
+    }
+  throw new Error('no pair that this student finds')
 }

@@ -3,13 +3,14 @@ import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
 import type { JudgedAttempt } from '../../core/assessment'
-import type { Performed } from '../../core/attempt'
+import type { Frame, Performed } from '../../core/attempt'
 import { Refusal } from '../refusal'
-import type { JudgeTask, PerformTask, StartTask } from './tasks'
+import type { KeptBelief } from '../../core/diagnosis'
+import type { DraftTask, JudgeTask, PerformTask, StartTask } from './tasks'
 import type { Bench } from '../../core/attempt'
 
 /** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
-const limits = { start: 20_000, perform: 10_000, judge: 120_000 }
+const limits = { start: 20_000, perform: 10_000, draft: 20_000, prepare: 120_000, judge: 120_000 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
@@ -41,7 +42,7 @@ export class Workers {
       })
     // A heavy step of one student leaves threads for everybody else's: the system shares the cores out between them.
     this.steps = of(Math.max(fewestForSteps, threads))
-    this.reviews = of(Math.max(1, threads - 1))
+    this.reviews = of(Math.max(1, threads))
   }
 
   /** The last task of whoever has one under way. */
@@ -61,6 +62,10 @@ export class Workers {
     this.run(this.steps, 'start', task, stopping)
   perform = (task: PerformTask, stopping?: Stopping): Promise<PerformedStep> =>
     this.run(this.steps, 'perform', task, stopping)
+  draft = (task: DraftTask, stopping?: Stopping): Promise<Frame['complaint']> =>
+    this.run(this.steps, 'draft', task, stopping)
+  prepare = (task: StartTask, stopping?: Stopping): Promise<KeptBelief> =>
+    this.run(this.reviews, 'prepare', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.run(this.reviews, 'judge', task, stopping)
 

@@ -1,6 +1,7 @@
-import { judgeAttempt, type JudgedAttempt, type Rubric } from '../../core/assessment'
+import { firstBelief, judgeAttempt, type JudgedAttempt, type Rubric } from '../../core/assessment'
 import {
   advance,
+  draftComplaint,
   meterOfFrame,
   perform,
   startBench,
@@ -10,7 +11,8 @@ import {
   type Step,
 } from '../../core/attempt'
 import { wireUp, type Circuit } from '../../core/circuit'
-import { Predictor } from '../../core/diagnosis'
+import { Predictor, type KeptBelief } from '../../core/diagnosis'
+import type { Fault } from '../../core/faults'
 import type { PerformedStep } from './pool'
 
 export interface StartTask {
@@ -26,15 +28,22 @@ export interface JudgeTask {
   readonly order: Order
   readonly steps: readonly Step[]
   readonly rubric: Rubric
+  /** What was believed after the complaint, as it was kept. */
+  readonly prepared?: KeptBelief | undefined
+}
+export interface DraftTask {
+  readonly circuit: Circuit
+  readonly planted: readonly Fault[]
 }
 
-/** A class works on few circuits at a time: the last ones' solved hypotheses stay in memory. */
+/** A class works on few circuits at a time: the last ones' solved boards stay in memory. */
 const kept = new Map<string, Predictor>()
-const most = 2
+const most = 3
 
-function predictorFor(circuit: Circuit, frame: Order['frame']): Predictor {
-  const key = JSON.stringify([circuit, frame.meter])
-  const found = kept.get(key) ?? new Predictor(circuit, meterOfFrame(frame))
+function predictorFor({ circuit, planted, frame }: Order): Predictor {
+  // The planted severity has a place on its grid: a predictor is one order's, or of all that are planted alike.
+  const key = JSON.stringify([circuit, planted, frame.meter, frame.faults])
+  const found = kept.get(key) ?? new Predictor(circuit, meterOfFrame(frame), planted, frame.faults)
   kept.delete(key)
   kept.set(key, found)
   for (const old of [...kept.keys()].slice(0, -most)) kept.delete(old)
@@ -48,8 +57,10 @@ const tasks = {
     const performed = perform(order, bench, before, action)
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }
   },
-  judge: ({ order, steps, rubric }: JudgeTask): JudgedAttempt =>
-    judgeAttempt(predictorFor(order.circuit, order.frame), order, steps, rubric),
+  draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
+  prepare: ({ order }: StartTask): KeptBelief => firstBelief(predictorFor(order), order).kept(),
+  judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
+    judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
 }
 
 export type TaskName = keyof typeof tasks

@@ -24,7 +24,10 @@ try {
       {{ wrong }}
     </p>
     <section class="orders">
-      <h2>Work orders out</h2>
+      <div class="title">
+        <h2>Work orders out</h2>
+        <RouterLink :to="{ name: 'rubric' }">How they are marked</RouterLink>
+      </div>
       <p v-if="!orders.length">None yet. Open a circuit, plant a fault, and hand it out from Plant.</p>
       <table v-else class="data">
         <thead>
@@ -73,6 +76,11 @@ try {
 }
 .orders {
   grid-column: 1 / -1;
+}
+section .title {
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
 }
 section {
   display: grid;

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
+import { judgedSchema } from '../../../core/assessment'
 import { wireUp } from '../../../core/circuit'
 import { speakerWith } from '../../../contract/words'
 import { aspectNames } from '../../../core/assessment'
@@ -11,7 +12,9 @@ import Schematic from '../../schematic/Schematic.vue'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
 import { stepWords } from '../../readings/stepWords'
-import MarkTable from './MarkTable.vue'
+import MarkTable from '../../readings/MarkTable.vue'
+import ModelPath from './ModelPath.vue'
+import Overriding from './Overriding.vue'
 
 /** Words of the rules come with the place that shows them. */
 const say = speakerWith(ruleTexts)
@@ -26,6 +29,13 @@ await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
   },
   (error: unknown) => (missing.value = messageOf(error)),
 )
+// The steps are there at once; the verdicts fill in.
+const unjudged = ref('')
+if (review.value && !review.value.judged)
+  void ask(judgedSchema, `/orders/${review.value.id}/judgement`).then(
+    (judged) => (review.value = { ...review.value!, judged }),
+    (error: unknown) => (unjudged.value = messageOf(error)),
+  )
 
 const wiring = computed(() => wireUp(review.value!.circuit))
 const rows = computed(() => {
@@ -33,8 +43,8 @@ const rows = computed(() => {
   return review.value!.steps.map(({ step, at: time }, i) => ({
     i,
     time: when(time),
-    judgements: review.value!.judged.judgements.filter((j) => j.step === i),
-    left: review.value!.judged.suspects[i]?.length ?? 0,
+    judgements: (review.value!.judged?.judgements ?? []).filter((j) => j.step === i),
+    left: review.value!.judged?.suspects[i]?.length,
     ...stepWords(review.value!.circuit, step, step.type === 'test' ? ++tests : tests),
   }))
 })
@@ -88,16 +98,30 @@ const arrangement = computed(() => {
       />
     </section>
     <div class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
-      <MarkTable :marks="review.judged.marks" :total="review.judged.total" :of="review.judged.of" />
-      <p v-for="(c, i) in review.judged.contradictions" :key="i" class="caution">
-        {{ say(c) }}
-      </p>
+      <template v-if="review.judged">
+        <MarkTable :judged="review.judged" :overrides="review.overrides" />
+        <ModelPath v-if="rows.length" :judged="review.judged" :faults="review.faults" />
+        <Overriding
+          v-if="rows.length"
+          :order="review.id"
+          :marks="review.judged.marks"
+          :overrides="review.overrides"
+          @changed="review.overrides = $event"
+        />
+        <p v-for="(c, i) in review.judged.contradictions" :key="i" class="caution">
+          {{ say(c) }}
+        </p>
+      </template>
+      <p v-else-if="unjudged" class="wrong" role="alert">{{ unjudged }}</p>
+      <p v-else role="status">The verdicts are being worked out …</p>
       <p v-if="!rows.length">No step yet: the student has not begun.</p>
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
           <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
             <b>{{ row.head }}</b>
-            <span class="quiet">{{ row.time }} · {{ row.left }} suspect</span>
+            <span class="quiet"
+              >{{ row.time }}{{ row.left === undefined ? '' : ` · ${row.left} suspect` }}</span
+            >
           </button>
           <p>{{ row.text }}</p>
           <p v-for="(j, k) in row.judgements" :key="k" class="judgement" :data-grade="j.grade">

@@ -1,0 +1,279 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { NButton } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { z } from 'zod'
+import {
+  orderRowSchema,
+  rubricListSchema,
+  triedRubricSchema,
+  type OrderRow,
+  type RubricRow,
+  type TriedRubric,
+} from '../../../contract'
+import { aspectNames, aspects, rubricSchema, type Rubric } from '../../../core/assessment'
+import { ask, messageOf, send } from '../../api/client'
+import { when } from '../../parts/when'
+import MarkTable from '../../readings/MarkTable.vue'
+
+const versions = ref<RubricRow[]>([])
+const orders = ref<OrderRow[]>([])
+const draft = ref<Rubric | null>(null)
+const sample = ref('')
+const tried = ref<TriedRubric | null>(null)
+const before = ref<TriedRubric | null>(null)
+const wrong = ref('')
+const done = ref('')
+
+const current = computed(() => versions.value[0]?.rubric)
+const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(current.value))
+const sum = computed(() => aspects.reduce((all, a) => all + (draft.value?.weights[a] ?? 0), 0))
+
+const copyOf = (rubric: Rubric): Rubric => JSON.parse(JSON.stringify(rubric)) as Rubric
+
+async function load() {
+  versions.value = (await ask(rubricListSchema, '/rubrics')).versions
+  draft.value = copyOf(versions.value[0]!.rubric)
+}
+try {
+  await load()
+  orders.value = (await ask(z.array(orderRowSchema), '/orders')).filter((o) => o.tests > 0)
+} catch (error) {
+  wrong.value = messageOf(error)
+}
+
+const mark = (rubric: Rubric) =>
+  send(triedRubricSchema, '/rubrics/try', { rubric, ...(sample.value && { order: sample.value }) })
+
+const tryIt = useDebounceFn(async () => {
+  wrong.value = ''
+  const read = rubricSchema.safeParse(draft.value)
+  if (!read.success) {
+    wrong.value = 'Points are numbers from 0; shares lie between 0 and 100 %'
+    return
+  }
+  try {
+    tried.value = await mark(read.data)
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}, 300)
+watch(draft, () => void tryIt(), { deep: true, immediate: true })
+watch(
+  [sample, current],
+  async () => {
+    before.value = current.value ? await mark(current.value).catch(() => null) : null
+    void tryIt()
+  },
+  { immediate: true },
+)
+
+async function keep() {
+  wrong.value = ''
+  done.value = ''
+  try {
+    const kept = await send(rubricSchema, '/rubrics', { rubric: draft.value, after: current.value!.version })
+    await load()
+    done.value = `Kept as version ${kept.version}: it marks what is handed out from now on.`
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+
+/** Shares are written in per cent, as the trade speaks of them. */
+const percents = [
+  { key: 'follows', label: 'Striking out follows while no more doubt than this is left on the piece' },
+  { key: 'early', label: 'Up to this much it is a slip, above it a mistake' },
+  { key: 'proven', label: 'A conclusion is proven when the piece holds at least this much' },
+] as const
+const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+const hundredth = (share: number) => Math.round(share * 1000) / 10
+</script>
+
+<template>
+  <div class="rubric">
+    <h1>How attempts are marked</h1>
+    <p class="about">
+      What is handed out keeps the version that it was handed out with. The effect of a change is shown at
+      once on an attempt.
+    </p>
+    <form v-if="draft" aria-label="Rubric" @submit.prevent="keep">
+      <table class="data">
+        <thead>
+          <tr>
+            <th scope="col">Aspect</th>
+            <th scope="col" class="num">Points</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="aspect in aspects" :key="aspect">
+            <td>
+              <label :for="`weight-${aspect}`">{{ aspectNames[aspect] }}</label>
+            </td>
+            <td class="num">
+              <input
+                :id="`weight-${aspect}`"
+                type="number"
+                min="0"
+                max="1000"
+                step="any"
+                :value="draft.weights[aspect]"
+                @input="draft.weights[aspect] = number($event)"
+              />
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">In all</th>
+            <td class="num">{{ sum }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="shares">
+        <label v-for="p in percents" :key="p.key"
+          ><span>{{ p.label }}</span>
+          <span class="unit"
+            ><input
+              type="number"
+              min="0"
+              max="100"
+              step="any"
+              :value="hundredth(draft.thresholds[p.key])"
+              @input="draft.thresholds[p.key] = number($event) / 100"
+            />
+            %</span
+          >
+        </label>
+        <label
+          ><span>A slip leaves of its step’s mark</span>
+          <span class="unit"
+            ><input
+              type="number"
+              min="0"
+              max="100"
+              step="any"
+              :value="hundredth(draft.slip)"
+              @input="draft.slip = number($event) / 100"
+            />
+            %</span
+          >
+        </label>
+        <label
+          ><span>A grave error of safety leaves of the whole at most</span>
+          <span class="unit"
+            ><input
+              type="number"
+              min="0"
+              max="100"
+              step="any"
+              :value="hundredth(draft.graveCap)"
+              @input="draft.graveCap = number($event) / 100"
+            />
+            %</span
+          >
+        </label>
+      </div>
+      <div class="acts">
+        <NButton type="primary" attr-type="submit" :disabled="!changed">
+          Keep as version {{ (current?.version ?? 0) + 1 }}
+        </NButton>
+        <NButton :disabled="!changed" @click="draft = copyOf(current!)">Undo the changes</NButton>
+      </div>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <p v-if="done" role="status">{{ done }}</p>
+    </form>
+    <section class="effect" aria-label="Effect on an attempt">
+      <h2>On this attempt</h2>
+      <label class="field"
+        >Attempt
+        <select v-model="sample">
+          <option value="">Sample: work lamp, good work with three slips</option>
+          <option v-for="o in orders" :key="o.id" :value="o.id">{{ o.student }}: {{ o.complaint }}</option>
+        </select>
+      </label>
+      <template v-if="tried">
+        <h3>{{ changed ? 'With these changes' : 'As it stands' }}</h3>
+        <MarkTable :judged="tried" />
+      </template>
+      <template v-if="before && changed">
+        <h3>Before</h3>
+        <MarkTable :judged="before" />
+      </template>
+      <h2>Versions</h2>
+      <ul>
+        <li v-for="v in versions" :key="v.rubric.version">
+          Version {{ v.rubric.version }}, {{ v.by ? `${v.by}, ${when(v.at!)}` : 'as it ships' }}
+          <NButton size="tiny" @click="draft = { ...copyOf(v.rubric), version: current!.version }">
+            Start from it
+          </NButton>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.rubric {
+  display: grid;
+  grid-template-columns: minmax(300px, 400px) minmax(0, 1fr);
+  gap: 12px 40px;
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 20px;
+  align-items: start;
+}
+h1,
+.about {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+form,
+.effect {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.shares {
+  display: grid;
+  gap: 8px;
+}
+.shares label {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+}
+.unit {
+  white-space: nowrap;
+}
+input {
+  font: inherit;
+  font-family: var(--mono, monospace);
+  width: 76px;
+  text-align: right;
+  padding: 3px 6px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: inherit;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+h2,
+h3 {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+@media (max-width: 900px) {
+  .rubric {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
