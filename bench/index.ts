@@ -8,6 +8,7 @@ import { Solver, type Network } from '../src/core/solve'
 import { demoCircuit, demoNames } from '../test/demo'
 import { referenceEngine, tight } from '../test/reference'
 import { harnessCircuit } from './harness'
+import { judging } from './judging'
 import { storage } from './storage'
 
 /** Median milliseconds of `work`, warmed up for as many runs as are timed: the reference gets quicker for hundreds of runs. */
@@ -115,3 +116,6 @@ for (const name of demoNames) {
 
 console.log('\nWhat a promise costs: the embedded database on this disk')
 await storage(line)
+
+console.log('\nJudging')
+judging(line)

@@ -67,4 +67,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Concluded: review' }).first().click()
   await page.getByRole('table', { name: 'Mark' }).waitFor({ timeout: 30_000 })
   await shot('review')
+  await page.goto('/rubric')
+  await page.getByRole('table', { name: 'Mark' }).first().waitFor()
+  await shot('rubric')
 })

@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { aspectNames, judgeAttempt, ruleTexts, type JudgedAttempt } from '../core/assessment'
+import { heldIn } from '../core/assessment/facts'
 import { meterOfFrame } from '../core/attempt'
 import { readCircuitText, type Circuit } from '../core/circuit'
 import { Predictor } from '../core/diagnosis'
@@ -99,7 +100,7 @@ function asText({ order, steps }: WorkedAttempt, judged: JudgedAttempt): string 
       (judged.path
         .map(
           (p) =>
-            `${instrumentOf(p.instrument).title} ${JSON.stringify(p.held)}, ${p.state}: ${p.reading} (${p.minutes} min)`,
+            `${instrumentOf(p.instrument).title} ${say(heldIn(p.held))}, ${p.state}: ${p.reading} (${p.minutes} min)`,
         )
         .join('; ') || 'none'),
   )

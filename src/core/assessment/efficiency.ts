@@ -52,7 +52,7 @@ export function judgeEfficiency(input: EfficiencyInput): Judgement | undefined {
   if (bits < nothing) return make('poor', say('wasted'), say('toldNothing', { tip }), wasted)
   const percent = say('share', { percent: String(Math.round(share * 100)) })
   // Half as good as the best is a good choice: nobody reckons bits at a bench.
-  if (share >= 0.4 || bits >= 0.6 * best.bits) return make('good', percent, say('fewBetter'), 1)
+  if (share >= 0.4 || bits >= 0.6 * best.bits) return make('good', say('goodChoice'), say('fewBetter'), 1)
   return make('partly', percent, tip, share >= 0.15 || bits >= 0.3 * best.bits ? 0.85 : 0.7)
 }
 

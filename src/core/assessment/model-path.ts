@@ -1,6 +1,6 @@
 import { boardOf, instrumentMinutes, startBench, type Order } from '../attempt'
 import { findPieces } from '../circuit'
-import { rankTests, type Belief, type Predictor } from '../diagnosis'
+import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
 import { indistinctFrom } from './indistinct'
 import type { JudgedAttempt } from './verdict'
@@ -17,12 +17,26 @@ export function modelPath(predictor: Predictor, order: Order, first: Belief): Pa
   const key = JSON.stringify([order.planted, order.frame.complaint, order.frame.bag])
   const found = known.get(key)
   if (found) return found
-  const made = walk(predictor, order, first)
+  // Cheap looks one after the other, or the one test that tells most: whichever is there sooner.
+  const ways = [
+    walk(predictor, order, first, (choices) => choices),
+    walk(predictor, order, first, (choices) => [...choices].sort((p, q) => q.bits - p.bits)),
+  ]
+  const made = ways.sort((p, q) => costOf(p) - costOf(q))[0]!
   known.set(key, made)
   return made
 }
 
-function walk(predictor: Predictor, order: Order, first: Belief): Path {
+/** A way that ends where something is still in doubt is no way. */
+const costOf = (path: Path): number =>
+  path.reduce((sum, p) => sum + p.minutes, 0) + 10 * Math.max(0, (path[path.length - 1]?.left ?? 2) - 1)
+
+function walk(
+  predictor: Predictor,
+  order: Order,
+  first: Belief,
+  inOrder: (choices: readonly Choice[]) => readonly Choice[],
+): Path {
   const { circuit, planted, frame } = order
   const guilty = new Set(
     planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
@@ -35,7 +49,7 @@ function walk(predictor: Predictor, order: Order, first: Belief): Path {
   while (path.length < most) {
     const share = Math.max(...[...guilty].map((piece) => belief.doubt(piece)))
     if (share >= 0.98) break
-    const best = rankTests(belief, frame.bag, bench).find(({ setup }) => !tried.has(setup))
+    const best = inOrder(rankTests(belief, frame.bag, bench)).find(({ setup }) => !tried.has(setup))
     if (!best || tried.size > 3 * most) break
     tried.add(best.setup)
     const board = boardOf(order, bench, best.arrangement, predictor.wiring)

@@ -17,6 +17,7 @@ export const say = phrases('assessment', {
   takenBack: 'taken back',
   share: '{percent} %',
   wasted: 'wasted',
+  goodChoice: 'good choice',
   excused: 'not counted',
   contradicted: 'contradicted',
   wrong: 'wrong',

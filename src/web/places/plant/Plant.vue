@@ -117,7 +117,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="plant place" :class="{ wide: circuit.paths.length > 1, tall: tab !== 'key' }">
+  <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
+  <div
+    v-else-if="store.stored"
+    class="plant place"
+    :class="{ wide: circuit.paths.length > 1, tall: tab !== 'key' }"
+  >
     <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>

@@ -25,7 +25,7 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
     <p>
       The readings took away <b>{{ evidence }} %</b> of the doubt that the complaint left.
       <template v-for="s in sizes" :key="s.piece">
-        By them alone {{ s.piece }} has {{ s.title }} of {{ s.from }} to {{ s.to }}.
+        By them alone it is {{ s.piece }}, {{ s.title }}: between {{ s.from }} and {{ s.to }}.
       </template>
     </p>
     <details v-if="judged.path.length">

@@ -123,8 +123,10 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
             </td>
           </tr>
           <tr>
-            <th scope="row">In all</th>
-            <td class="num">{{ sum }}</td>
+            <td>In all</td>
+            <td class="num">
+              <b>{{ sum }}</b>
+            </td>
           </tr>
         </tbody>
       </table>
