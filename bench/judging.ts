@@ -1,5 +1,5 @@
-import { firstBelief, judgeAttempt } from '../src/core/assessment'
-import { Predictor, rankTests, type KeptBelief } from '../src/core/diagnosis'
+import { firstBelief, judgeAttempt, prepareJudging, type Prepared } from '../src/core/assessment'
+import { Predictor, rankTests } from '../src/core/diagnosis'
 import { instrumentKeys } from '../src/core/instruments'
 import { possibleFaults } from '../src/core/faults'
 import { demoCircuit, demoNames } from '../test/demo'
@@ -33,10 +33,11 @@ export function judging(line: (what: string, value: string) => void): void {
     if (!student.work()) continue
     const { order, steps } = student.attempt
     const fresh = new Predictor(circuit, undefined, [fault])
-    const preparation = timed(() => firstBelief(fresh, order))
+    const preparation = timed(() => prepareJudging(fresh, order))
     const first = firstBelief(fresh, order)
-    const ranking = timed(() => rankTests(first, instrumentKeys, { reached: [], out: [] }))
-    const kept = JSON.parse(JSON.stringify(first.kept())) as KeptBelief
+    // Once more with other places open: nothing of it has been asked before.
+    const ranking = timed(() => rankTests(first, instrumentKeys, { reached: ['none'], out: [] }))
+    const kept = JSON.parse(JSON.stringify(prepareJudging(fresh, order))) as Prepared
     const before = process.memoryUsage()
     const again = new Predictor(circuit, undefined, [fault])
     const four = timed(() => judgeAttempt(again, order, steps.slice(0, 5), undefined, kept))

@@ -16,6 +16,7 @@ import {
   rubricDoor,
   type Aspect,
   type JudgedAttempt,
+  type Prepared,
   type Rubric,
 } from '../core/assessment'
 import {
@@ -32,7 +33,6 @@ import {
 } from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
 import { readCircuit, type Circuit } from '../core/circuit'
-import type { KeptBelief } from '../core/diagnosis'
 import type { Read } from '../core/document'
 import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
@@ -139,11 +139,21 @@ async function prepared(
   workers: Workers,
   { circuit, planted, frame }: OrderOfCore,
   stopping: Stopping = {},
-): Promise<KeptBelief> {
+): Promise<Prepared> {
   const hash = createHash('sha256')
-    .update(JSON.stringify([engineVersion, circuit, planted, frame.meter, frame.faults, frame.complaint]))
+    .update(
+      JSON.stringify([
+        engineVersion,
+        circuit,
+        planted,
+        frame.meter,
+        frame.faults,
+        frame.complaint,
+        frame.bag,
+      ]),
+    )
     .digest('hex')
-  const [kept] = await db.query<{ body: KeptBelief }>('select body from prepared where hash = $1', [hash])
+  const [kept] = await db.query<{ body: Prepared }>('select body from prepared where hash = $1', [hash])
   if (kept) return kept.body
   const made = await workers.prepare({ order: { circuit, planted, frame } }, stopping)
   await db.query('insert into prepared (hash, body) values ($1, $2) on conflict (hash) do nothing', [

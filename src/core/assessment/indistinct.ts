@@ -6,6 +6,8 @@ import type { InstrumentKey } from '../instruments'
 
 /** Volts within which nobody tells two readings apart: the meter's last digits on its twelve-volt range. */
 const sameVolts = 0.02
+/** Rivals that are looked at: what is less likely is in nobody's way. */
+const mostRivals = 24
 
 /**
  * Pieces that no test of the bag tells from the planted one: whatever is left of them shows the same volts at every point
@@ -22,10 +24,13 @@ export function indistinctFrom(
   const truth = belief.alive.find(({ family }) => planted.some((p) => isOf(family, p)))
   if (!truth) return found
   const own = new Set(truth.family.pieces)
+  // Nothing worth asking about is left beside it.
+  if (belief.doubtOfAny([...own]) >= 0.98) return found
   const at = planted.find((p) => isOf(truth.family, p))!
   const x = at.severity === undefined ? truth.best : placeOnGrid(truth.family.grid, at.severity)
   const separable = new Set<string>()
-  for (const { family, best } of belief.alive) {
+  const likely = [...belief.alive].sort((p, q) => q.weight - p.weight).slice(0, mostRivals)
+  for (const { family, best } of likely) {
     if (family.pieces.every((p) => own.has(p)) || family.index === 0) continue
     const same = alike(predictor, truth.family, x, family, best)
     for (const piece of family.pieces) (same ? found : separable).add(piece)

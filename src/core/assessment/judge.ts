@@ -70,7 +70,19 @@ export function complaintFacts(order: Order): Fact[] {
 
 const firsts = new WeakMap<Predictor, Map<string, Belief>>()
 
-/** What is believed before the first step: the work that can be done when an order is handed out. */
+/** The work that can be done when an order is handed out. */
+export function prepareJudging(predictor: Predictor, order: Order): Prepared {
+  const first = firstBelief(predictor, order)
+  return { belief: first.kept(), path: modelPath(predictor, order, first) }
+}
+
+/** What is worked out when an order is handed out, and kept: what the complaint leaves, and a way through. */
+export interface Prepared {
+  readonly belief: KeptBelief
+  readonly path: JudgedAttempt['path']
+}
+
+/** What is believed before the first step. */
 export function firstBelief(predictor: Predictor, order: Order, prepared?: KeptBelief): Belief {
   const facts = complaintFacts(order)
   let known = firsts.get(predictor)
@@ -95,7 +107,7 @@ export function judgeAttempt(
   order: Order,
   steps: readonly Step[],
   rubric: Rubric = defaultRubric,
-  prepared?: KeptBelief,
+  prepared?: Prepared,
 ): JudgedAttempt {
   return new Judging(predictor, order, steps, rubric, prepared).judged()
 }
@@ -119,9 +131,9 @@ class Judging {
     private readonly order: Order,
     private readonly steps: readonly Step[],
     private readonly rubric: Rubric,
-    prepared: KeptBelief | undefined,
+    private readonly prepared: Prepared | undefined,
   ) {
-    this.first = firstBelief(predictor, order, prepared)
+    this.first = firstBelief(predictor, order, prepared?.belief)
     this.factNames = this.first.facts.map(() => say('complaint'))
     this.bench = startBench(order, predictor.wiring)
     this.belief = this.first
@@ -162,7 +174,7 @@ class Judging {
       doubts: this.doubts,
       sizes: sizesOf(end, order),
       contradictions: this.contradictions,
-      path: modelPath(predictor, order, this.first),
+      path: this.prepared?.path ?? modelPath(predictor, order, this.first),
     }
   }
 

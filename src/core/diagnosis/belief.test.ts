@@ -182,7 +182,7 @@ describe('honest readings', () => {
             expect(aliveOf(believe(facts, own), fault), JSON.stringify([fault, probes, s])).toBeDefined()
           },
         ),
-        drawn(8),
+        drawn(4),
       )
     },
     120_000,

@@ -309,7 +309,7 @@ function restrict(predictor: Predictor, line: Line, ranges: readonly Range[], fa
       if (fits(predictor.miss(line.at(from), fact))) keep(from, to)
       continue
     }
-    const samples = line.laid()
+    const samples = fact.type === 'seen' ? line.sketched() : line.laid()
     const snapshot = samples.filter(
       (_, i) => (samples[i + 1]?.x ?? Infinity) > from && (samples[i - 1]?.x ?? -Infinity) < to,
     )

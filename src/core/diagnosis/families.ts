@@ -17,6 +17,8 @@ export interface Family {
   readonly besidePiece?: string
   /** Severities at whole x; empty where there is none. */
   readonly grid: readonly number[]
+  /** Where on the grid the planted severity lies, if it is one of these. */
+  readonly mark?: number
   /** Names of the pieces that it strikes; none for the sound circuit. */
   readonly pieces: readonly string[]
   /** Relative likelihood before any evidence, all severities together. */
@@ -51,12 +53,14 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
     const place = `${fault.part}.${fault.segment}`
     const own = planted.find((p) => sameFamily(p, fault))
     const grid = faultOfKind(fault.kind).severity?.grid ?? []
+    const known = own?.severity === undefined ? grid : withValue(grid, own.severity)
     const { weight } = placeWeights[placeOf(definitions.get(fault.part)!, fault.segment)]
     const partners = fault.other?.split('.') as [string, string] | undefined
     return {
       index: i + 1,
       fault: own?.at === undefined ? fault : { ...fault, at: own.at },
-      grid: own?.severity === undefined ? grid : withValue(grid, own.severity),
+      grid: known,
+      ...(own?.severity !== undefined && known.length > 1 && { mark: known.indexOf(own.severity) }),
       pieces: [...new Set([pieceAt(fault.part, fault.segment), ...(partners ? [pieceAt(...partners)] : [])])],
       prior: (weight * weightOfKind(fault.kind)) / ways.get(place)! / shared.get(`${place} ${fault.kind}`)!,
     }

@@ -77,12 +77,25 @@ export class Line {
     const { samples } = this
     if (this.isLaid) return samples
     this.isLaid = true
-    const last = Math.max(0, this.family.grid.length - 1)
-    const ends = [...new Set([0, Math.floor(last / 2), last])].map((x) => this.at(x))
+    const ends = [...this.sketched()]
     for (let i = 1; i < ends.length; i++) this.between(ends[i - 1]!, ends[i]!)
     return samples
   }
   private isLaid = false
+
+  /** A few boards along the range: enough for what a person sees, which changes in few steps. */
+  sketched(): readonly Sample[] {
+    if (this.isSketched) return this.samples
+    this.isSketched = true
+    const { grid, mark } = this.family
+    const last = Math.max(0, grid.length - 1)
+    const quarters = last > 8 ? [0.25, 0.5, 0.75] : [0.5]
+    const xs = new Set([0, ...quarters.map((share) => Math.floor(last * share)), last])
+    if (mark !== undefined && mark >= 0) xs.add(mark)
+    for (const x of xs) this.at(x)
+    return this.samples
+  }
+  private isSketched = false
 
   /** The board at x. */
   at(x: number): Sample {

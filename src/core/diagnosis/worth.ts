@@ -9,7 +9,7 @@ import {
   type InstrumentKey,
   type Response,
 } from '../instruments'
-import type { Belief } from './belief'
+import { situationOf, type Belief } from './belief'
 import { untouched, type Conditions, type TestSetup } from './evidence'
 import type { Sample } from './line'
 import type { Predictor } from './predictor'
@@ -176,6 +176,9 @@ export function expectedBits(belief: Belief, setup: TestSetup): number {
   return informationOf(stands, slices)
 }
 
+/** Share of the doubt that a test in a state already made may remove so that no other state has to be tried. */
+const enough = 0.4
+
 const ranked = new WeakMap<Belief, Map<string, Choice[]>>()
 
 /** Tests in the order of the bits that they remove for their minutes, the best first; those that tell nothing are left out. */
@@ -204,13 +207,20 @@ function rank(
   if (stands.length < 2) return []
   const slices = new Float64Array(stands.length)
   const choices: Choice[] = []
+  const visited = new Set(belief.facts.map((fact) => situationOf(predictor, fact).state))
+  const isVisited = ({ setup }: Candidate) => visited.has(predictor.situation(setup.state, conditions).state)
+  const all = candidatesOf(predictor, bag)
+  // The states that somebody has already made come first: their boards are solved, and most is told there.
+  const inOrder = [...all.filter(isVisited), ...all.filter((one) => !isVisited(one))]
+  let best = 0
   let state: CircuitState | undefined
   let samples: (Sample | undefined)[] = []
   let responses: (Response | undefined)[] = []
-  for (const candidate of candidatesOf(predictor, bag)) {
+  for (const candidate of inOrder) {
     const { setup, held, arrangement } = candidate
     // Candidates come state by state.
     if (setup.state !== state) {
+      if (best >= enough * belief.bits && !isVisited(candidate)) break
       state = setup.state
       const situation = predictor.situation(state, conditions)
       samples = stands.map(({ index, x }) => {
@@ -229,6 +239,7 @@ function rank(
     }
     const bits = informationOf(stands, slices)
     if (bits < 0.01) continue
+    best = Math.max(best, bits)
     const { minutes } = instrumentMinutes(predictor.circuit, bench, {
       instrument: setup.instrument,
       held,

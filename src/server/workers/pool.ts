@@ -2,10 +2,9 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
-import type { JudgedAttempt } from '../../core/assessment'
+import type { JudgedAttempt, Prepared } from '../../core/assessment'
 import type { Frame, Performed } from '../../core/attempt'
 import { Refusal } from '../refusal'
-import type { KeptBelief } from '../../core/diagnosis'
 import type { DraftTask, JudgeTask, PerformTask, StartTask } from './tasks'
 import type { Bench } from '../../core/attempt'
 
@@ -64,7 +63,7 @@ export class Workers {
     this.run(this.steps, 'perform', task, stopping)
   draft = (task: DraftTask, stopping?: Stopping): Promise<Frame['complaint']> =>
     this.run(this.steps, 'draft', task, stopping)
-  prepare = (task: StartTask, stopping?: Stopping): Promise<KeptBelief> =>
+  prepare = (task: StartTask, stopping?: Stopping): Promise<Prepared> =>
     this.run(this.reviews, 'prepare', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.run(this.reviews, 'judge', task, stopping)

@@ -1,4 +1,10 @@
-import { firstBelief, judgeAttempt, type JudgedAttempt, type Rubric } from '../../core/assessment'
+import {
+  judgeAttempt,
+  prepareJudging,
+  type JudgedAttempt,
+  type Prepared,
+  type Rubric,
+} from '../../core/assessment'
 import {
   advance,
   draftComplaint,
@@ -11,7 +17,7 @@ import {
   type Step,
 } from '../../core/attempt'
 import { wireUp, type Circuit } from '../../core/circuit'
-import { Predictor, type KeptBelief } from '../../core/diagnosis'
+import { Predictor } from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
 import type { PerformedStep } from './pool'
 
@@ -28,8 +34,8 @@ export interface JudgeTask {
   readonly order: Order
   readonly steps: readonly Step[]
   readonly rubric: Rubric
-  /** What was believed after the complaint, as it was kept. */
-  readonly prepared?: KeptBelief | undefined
+  /** What was worked out at hand-out, as it was kept. */
+  readonly prepared?: Prepared | undefined
 }
 export interface DraftTask {
   readonly circuit: Circuit
@@ -58,7 +64,7 @@ const tasks = {
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }
   },
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
-  prepare: ({ order }: StartTask): KeptBelief => firstBelief(predictorFor(order), order).kept(),
+  prepare: ({ order }: StartTask): Prepared => prepareJudging(predictorFor(order), order),
   judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
     judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
 }
