@@ -49,6 +49,8 @@ export const deskListSchema = z.array(
     complaint: z.string(),
     created: z.string(),
     concluded: z.string().nullable(),
+    /** When its review was given back; null before. */
+    released: z.string().nullable(),
   }),
 )
 export type DeskList = z.infer<typeof deskListSchema>

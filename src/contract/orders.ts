@@ -39,6 +39,9 @@ export const overridesSchema = z.array(
 )
 export type Overrides = z.infer<typeof overridesSchema>
 
+/** A review is given to its student, or taken back. */
+export const releasedSchema = z.strictObject({ released: z.boolean() })
+
 export const reviewSchema = z.object({
   id: z.uuid(),
   circuit: circuitSchema,
@@ -48,6 +51,7 @@ export const reviewSchema = z.object({
   student: userSchema,
   created: z.string(),
   concluded: z.string().nullable(),
+  released: z.string().nullable(),
   steps: z.array(z.object({ at: z.string(), step: stepSchema })),
   rubric: rubricSchema,
   /** Null while it is still to be worked out. */

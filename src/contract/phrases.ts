@@ -43,6 +43,7 @@ export const say = phrases('school', {
   tooBusy: 'The server is busy with others: nothing was lost. Try again in a moment.',
   noConnection: 'No connection to the server',
   senseless: 'The server gave an answer that makes no sense',
+  notFinished: 'The student is still at work: a review is given back when the work is finished',
   rubricChanged:
     'The rubric was changed elsewhere meanwhile: what you wrote is still here; look at the new one first',
   whyOverride: 'Say in a few words why',

@@ -50,6 +50,7 @@ export interface Order extends OrderOfCore {
   readonly studentId: string
   readonly created: string
   readonly concluded: string | null
+  readonly released: string | null
 }
 
 /** Where the bench of an order stands, and how many steps have led there. */
@@ -68,6 +69,7 @@ interface Row {
   student_id: string
   created: string
   concluded: string | null
+  released: string | null
   bench: Bench | null
   taken: number
 }
@@ -91,6 +93,7 @@ function orderOf(row: Row): Order {
     studentId: row.student_id,
     created: row.created,
     concluded: row.concluded,
+    released: row.released,
   }
 }
 
@@ -174,7 +177,7 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
 async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
     `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, ${iso('created_at')} as created,
-       ${iso('concluded_at')} as concluded from work_orders where id = $1`,
+       ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
@@ -194,7 +197,8 @@ export async function loadSteps(db: Queries, id: string): Promise<{ at: string; 
 /** A student's own orders. The columns are named one by one: what was planted is not among them. */
 export const deskList = (db: Queries, student: User): Promise<DeskList> =>
   db.query(
-    `select id, document->>'name' as circuit, complaint, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded
+    `select id, document->>'name' as circuit, complaint, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
+       ${iso('released_at')} as released
      from work_orders where student_id = $1 order by created_at desc limit ${mostOrders}`,
     [student.id],
   )
@@ -218,6 +222,32 @@ export async function loadDesk(db: Queries, id: string, student: User): Promise<
     steps: steps.map(({ step }) => asSeen(step)),
     concluded: order.concluded !== null,
   }
+}
+
+/** The student’s work is done: after the conclusion there may have been a repair and its proof. Said twice, it is done once. */
+export async function finish(db: Queries, id: string, student: User): Promise<void> {
+  const order = await loadOwn(db, id, student)
+  if (order.concluded !== null) return
+  const [row] = await db.query(
+    `select 1 from steps where work_order_id = $1 and body->>'type' = 'conclude'`,
+    [id],
+  )
+  if (!row) throw new Refusal(409, attemptSay('concludeFirst'))
+  await db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+}
+
+/** Gives the review of finished work to its student, or takes it back. */
+export async function release(db: Queries, id: string, released: boolean): Promise<void> {
+  const order = await load(db, id)
+  if (released && order.concluded === null) throw new Refusal(409, say('notFinished'))
+  await db.query(`update work_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
+}
+
+/** An order whose review its student has been given. */
+export async function loadReleased(db: Queries, id: string, student: User): Promise<Order> {
+  const order = await loadOwn(db, id, student)
+  if (order.released === null) throw new Refusal(404, say('noOrder'))
+  return order
 }
 
 const known = async (db: Queries, id: string, key: string): Promise<Acknowledged | undefined> => {
@@ -315,11 +345,10 @@ const record = (
       key,
       JSON.stringify(stepDoor.write(step)),
     ])
-    await db.query(
-      `update work_orders set taken = taken + 1, bench = $2,
-         concluded_at = case when $3 then now() else concluded_at end where id = $1`,
-      [id, JSON.stringify(bench ?? null), step.type === 'conclude'],
-    )
+    await db.query('update work_orders set taken = taken + 1, bench = $2 where id = $1', [
+      id,
+      JSON.stringify(bench ?? null),
+    ])
     return { position, step: asSeen(step) }
   })
 

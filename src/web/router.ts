@@ -59,6 +59,13 @@ export const router = createRouter({
       component: () => import('./places/review/Review.vue'),
     },
     {
+      path: '/returned/:id',
+      name: 'returned',
+      meta: { role: 'student', title: 'Your review' },
+      component: () => import('./places/review/Review.vue'),
+      props: { own: true },
+    },
+    {
       path: '/rubric',
       name: 'rubric',
       meta: { role: 'instructor', title: 'How it is marked' },

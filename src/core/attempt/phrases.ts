@@ -12,6 +12,7 @@ export const say = phrases('attempt', {
   notInBag: '{title} is not in the bag of this work order',
   readingFirst: 'An inference follows a reading: take one first',
   testFirst: 'Take at least one reading before you conclude',
+  concludeFirst: 'Name the piece first: the work ends with a conclusion',
   concluded: 'This work order is concluded: nothing can be added to it',
   notSuchRepair: '{title} is no repair for {piece}: there are {repairs}',
   nothingToRenew: '{id} is no fuse that has blown',

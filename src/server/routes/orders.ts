@@ -1,16 +1,17 @@
 import { Router } from 'express'
-import { newOrderSchema, overrideSchema, type Review, type User } from '../../contract'
+import { newOrderSchema, overrideSchema, releasedSchema } from '../../contract'
 import type { Database } from '../database'
 import {
   addOrder,
   judgementOf,
-  keptJudgement,
   listOrders,
   loadOrder,
   loadOverrides,
   loadSteps,
   override,
+  release,
 } from '../orders'
+import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'
 import { idOf } from './circuits'
@@ -27,31 +28,12 @@ export function orderRoutes(db: Database, workers: Workers): Router {
     res.status(201).json({ id: await addOrder(db, workers, newOrderSchema.parse(req.body), userOf(res)) })
   })
   router.get('/orders/:id/review', async (req, res) => {
-    const order = await loadOrder(db, idOf(req.params.id))
-    const steps = await loadSteps(db, order.id)
-    const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
-      order.studentId,
-    ])
-    const { id, circuit, planted, frame, complaint, created, concluded, rubric } = order
-    res.json({
-      id,
-      circuit,
-      faults: [...planted],
-      frame,
-      complaint,
-      created,
-      concluded,
-      student: student!,
-      steps,
-      rubric,
-      // What is not worked out yet is asked for by itself: the steps are there at once.
-      judged: await keptJudgement(
-        db,
-        order,
-        steps.map(({ step }) => step),
-      ),
-      overrides: await loadOverrides(db, id),
-    } satisfies Review)
+    res.json(await reviewOf(db, await loadOrder(db, idOf(req.params.id))))
+  })
+  router.put('/orders/:id/released', async (req, res) => {
+    const id = idOf(req.params.id)
+    await release(db, id, releasedSchema.parse(req.body).released)
+    res.json(await reviewOf(db, await loadOrder(db, id)))
   })
   router.get('/orders/:id/judgement', async (req, res) => {
     const order = await loadOrder(db, idOf(req.params.id))

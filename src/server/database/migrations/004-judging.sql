@@ -1,3 +1,6 @@
+-- A review is the student's from the moment when the instructor gives it back.
+alter table work_orders add column released_at timestamptz;
+
 -- What a predictor believes after the complaint, by the hash of all that it follows from: worked out once, at hand-out.
 create table prepared (
   hash text primary key,

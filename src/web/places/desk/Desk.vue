@@ -7,8 +7,10 @@ import { messageOf } from '../../api/client'
 import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
+import Course from './Course.vue'
 import Instrument from './Instrument.vue'
 import Renew from './Renew.vue'
+import Repair from './Repair.vue'
 import StepLog from './StepLog.vue'
 import { useDesk } from './useDesk'
 
@@ -49,6 +51,11 @@ function mark(id: string) {
     draft.struck = [...draft.struck, id]
   }
 }
+/** Measured under load again since the repair. */
+const proved = computed(() => {
+  const repaired = model.steps.findLastIndex((s) => s.type === 'repair')
+  return repaired >= 0 && model.steps.slice(repaired + 1).some((s) => s.type === 'test')
+})
 async function infer() {
   const { struck: out, ringed: suspects, note } = model.draft
   if (await model.act({ type: 'infer', struck: out, ringed: suspects, note })) model.draft.note = ''
@@ -63,6 +70,8 @@ async function infer() {
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
       <p class="complaint">“{{ model.desk.complaint }}”</p>
+      <Course :model="model" />
+      <span class="quiet" title="What the work would have taken at a vehicle">{{ model.minutes }} min</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
       <p v-if="model.waiting" class="wrong" role="status">
         No connection: your step is kept and sent again until it arrives.
@@ -113,12 +122,32 @@ async function infer() {
           <summary>A fuse has blown</summary>
           <Renew :model="model" />
         </details>
-        <details :open="model.steps.filter((s) => s.type === 'test').length > 1">
+        <details :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded">
           <summary>Conclude</summary>
           <Conclude :model="model" />
         </details>
+        <template v-if="model.concluded">
+          <details open>
+            <summary>Repair</summary>
+            <Repair :model="model" />
+          </details>
+          <section class="finish" aria-label="Finish">
+            <p v-if="!proved">
+              {{
+                model.steps.some((s) => s.type === 'repair')
+                  ? 'Prove it: measure what had failed once more, under load, and see whether the complaint is gone.'
+                  : 'Repair what you found; then prove it by the test that had failed.'
+              }}
+            </p>
+            <NButton :type="proved ? 'primary' : 'default'" @click="model.finish">
+              {{ proved ? 'Finish the work' : 'Finish without a proof' }}
+            </NButton>
+          </section>
+        </template>
       </template>
-      <p v-else class="hint" role="status">Concluded. Your instructor goes through it with you.</p>
+      <p v-else class="hint" role="status">
+        Finished. Your instructor goes through it with you, and gives the review back under Today.
+      </p>
       <section aria-label="Your steps">
         <h2>Your steps</h2>
         <p v-if="!model.steps.length" class="quiet">None yet.</p>
@@ -159,6 +188,11 @@ async function infer() {
   border-radius: 4px;
   padding: 10px;
   background: var(--accent-soft);
+}
+.finish {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
 }
 .marks {
   font-size: 12px;

@@ -1,7 +1,14 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { acknowledgedSchema, deskSchema, type Desk, type DeskAction } from '../../../contract'
-import type { Arrangement, Connection, Step, StepOf } from '../../../core/attempt'
+import {
+  benchOf,
+  defaultFrame,
+  type Arrangement,
+  type Connection,
+  type Step,
+  type StepOf,
+} from '../../../core/attempt'
 import { wireUp, type Circuit } from '../../../core/circuit'
 import type { InstrumentKey, Settings } from '../../../core/instruments'
 import { noticeText, partOfKind } from '../../../core/parts'
@@ -64,7 +71,17 @@ export function useDesk(id: string) {
   const circuit = computed(() => desk.value?.circuit as Circuit)
   const wiring = computed(() => wireUp(circuit.value))
   /** After a reading, an inference is due before the next test. */
-  const inferenceDue = computed(() => steps.value[steps.value.length - 1]?.type === 'test')
+  const inferenceDue = computed(
+    () =>
+      steps.value[steps.value.length - 1]?.type === 'test' && !steps.value.some((s) => s.type === 'repair'),
+  )
+  const concluded = computed(() => steps.value.some((s) => s.type === 'conclude'))
+  /** Minutes that the work would have taken at a vehicle: they follow from what was done, not from what was planted. */
+  const minutes = computed(() => {
+    const { frame } = desk.value!
+    const order = { circuit: circuit.value, planted: [], frame: { ...defaultFrame(), ...frame } }
+    return Math.round(benchOf(order, steps.value).minutes)
+  })
   const lastTest = computed(() =>
     [...steps.value].reverse().find((s): s is StepOf<'test'> => s.type === 'test'),
   )
@@ -123,7 +140,6 @@ export function useDesk(id: string) {
       desk.value = {
         ...now,
         steps: [...now.steps, taken.step],
-        concluded: now.concluded || taken.step.type === 'conclude',
       }
       return true
     } catch (error) {
@@ -131,6 +147,16 @@ export function useDesk(id: string) {
       return false
     } finally {
       busy.value = false
+    }
+  }
+
+  /** Nothing can be added afterwards. */
+  async function finish(): Promise<void> {
+    failure.value = ''
+    try {
+      desk.value = await send(deskSchema, `/desk/${id}/finish`)
+    } catch (error) {
+      failure.value = messageOf(error)
     }
   }
 
@@ -144,6 +170,9 @@ export function useDesk(id: string) {
     circuit,
     wiring,
     inferenceDue,
+    concluded,
+    minutes,
+    finish,
     lastTest,
     seen,
     arrangementNow,

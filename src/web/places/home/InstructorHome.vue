@@ -51,9 +51,7 @@ try {
             <td>{{ when(order.created) }}</td>
             <td>
               <RouterLink :to="{ name: 'review', params: { id: order.id } }">
-                {{
-                  order.concluded ? 'Concluded: review' : order.tests ? 'At work: look' : 'Not begun: look'
-                }}
+                {{ order.concluded ? 'Finished: review' : order.tests ? 'At work: look' : 'Not begun: look' }}
               </RouterLink>
             </td>
           </tr>

@@ -28,7 +28,10 @@ await ask(deskListSchema, '/desk').then(
           {{ order.circuit }}
         </RouterLink>
         <p>“{{ order.complaint }}”</p>
-        <p class="quiet">{{ when(order.created) }} · {{ order.concluded ? 'concluded' : 'open' }}</p>
+        <p class="quiet">{{ when(order.created) }} · {{ order.concluded ? 'finished' : 'open' }}</p>
+        <RouterLink v-if="order.released" class="review" :to="{ name: 'returned', params: { id: order.id } }">
+          Your review
+        </RouterLink>
       </li>
     </ul>
   </div>
@@ -51,7 +54,7 @@ li {
   border-top: 1px solid var(--rule);
   padding: 12px 0;
 }
-li a {
+li a:not(.review) {
   font-size: 17px;
   font-weight: 500;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
@@ -9,20 +10,23 @@ import { aspectNames } from '../../../core/assessment'
 import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
-import { ask, messageOf } from '../../api/client'
+import { ask, messageOf, send } from '../../api/client'
 import { when } from '../../parts/when'
 import { stepWords } from '../../readings/stepWords'
 import MarkTable from '../../readings/MarkTable.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
 
+const props = defineProps<{ own?: boolean }>()
+/** A student's own review comes by the student's way, and can only be read. */
+const from = props.own ? '/desk' : '/orders'
 /** Words of the rules come with the place that shows them. */
 const say = speakerWith(ruleTexts)
 const route = useRoute()
 const review = ref<Review | null>(null)
 const missing = ref('')
 const at = ref(0)
-await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
+await ask(reviewSchema, `${from}/${String(route.params.id)}/review`).then(
   (found) => {
     review.value = found
     at.value = Math.max(0, found.steps.length - 1)
@@ -32,10 +36,19 @@ await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
 // The steps are there at once; the verdicts fill in.
 const unjudged = ref('')
 if (review.value && !review.value.judged)
-  void ask(judgedSchema, `/orders/${review.value.id}/judgement`).then(
+  void ask(judgedSchema, `${from}/${review.value.id}/judgement`).then(
     (judged) => (review.value = { ...review.value!, judged }),
     (error: unknown) => (unjudged.value = messageOf(error)),
   )
+
+async function giveBack() {
+  unjudged.value = ''
+  const { id, released, judged } = review.value!
+  await send(reviewSchema, `/orders/${id}/released`, { released: !released }, 'PUT').then(
+    (found) => (review.value = { ...found, judged: found.judged ?? judged }),
+    (error: unknown) => (unjudged.value = messageOf(error)),
+  )
+}
 
 const wiring = computed(() => wireUp(review.value!.circuit))
 const rows = computed(() => {
@@ -81,8 +94,11 @@ const arrangement = computed(() => {
         >Planted: {{ review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') }}</span
       >
       <span class="quiet">{{
-        review.concluded ? `concluded ${when(review.concluded)}` : 'still at work'
+        review.concluded ? `finished ${when(review.concluded)}` : 'still at work'
       }}</span>
+      <NButton v-if="!own && review.concluded" size="small" @click="giveBack">
+        {{ review.released ? 'Take the review back' : 'Give it back to the student' }}
+      </NButton>
     </div>
     <section class="drawing" aria-label="The student’s drawing at the chosen step">
       <Schematic
@@ -102,7 +118,7 @@ const arrangement = computed(() => {
         <MarkTable :judged="review.judged" :overrides="review.overrides" />
         <ModelPath v-if="rows.length" :judged="review.judged" :faults="review.faults" />
         <Overriding
-          v-if="rows.length"
+          v-if="rows.length && !own"
           :order="review.id"
           :marks="review.judged.marks"
           :overrides="review.overrides"
@@ -112,8 +128,8 @@ const arrangement = computed(() => {
           {{ say(c) }}
         </p>
       </template>
-      <p v-else-if="unjudged" class="wrong" role="alert">{{ unjudged }}</p>
-      <p v-else role="status">The verdicts are being worked out …</p>
+      <p v-else-if="!unjudged" role="status">The verdicts are being worked out …</p>
+      <p v-if="unjudged" class="wrong" role="alert">{{ unjudged }}</p>
       <p v-if="!rows.length">No step yet: the student has not begun.</p>
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">

@@ -1,0 +1,32 @@
+import type { Review, User } from '../contract'
+import type { Queries } from './database'
+import { keptJudgement, loadOverrides, loadSteps, type Order } from './orders'
+
+/** The whole of a review: for the instructor at any time, for the student once it has been given back. */
+export async function reviewOf(db: Queries, order: Order): Promise<Review> {
+  const steps = await loadSteps(db, order.id)
+  const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
+    order.studentId,
+  ])
+  const { id, circuit, planted, frame, complaint, created, concluded, released, rubric } = order
+  return {
+    id,
+    circuit,
+    faults: [...planted],
+    frame,
+    complaint,
+    created,
+    concluded,
+    released,
+    student: student!,
+    steps,
+    rubric,
+    // What is not worked out yet is asked for by itself: the steps are there at once.
+    judged: await keptJudgement(
+      db,
+      order,
+      steps.map(({ step }) => step),
+    ),
+    overrides: await loadOverrides(db, id),
+  }
+}

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { repairOf, repairsFor, type RepairKey } from '../../../core/attempt'
+import { findPieces, pieceName, piecesOf } from '../../../core/circuit'
+import type { DeskModel } from './useDesk'
+
+const props = defineProps<{ model: DeskModel }>()
+const last = props.model.steps.findLast((s) => s.type === 'conclude')
+const piece = ref(last?.type === 'conclude' ? (findPieces(props.model.circuit, last.piece)[0]?.id ?? '') : '')
+const way = ref<RepairKey | ''>('')
+const pieces = computed(() =>
+  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceName(props.model.circuit, one) })),
+)
+const ways = computed(() => [
+  ...new Set(
+    findPieces(props.model.circuit, piece.value).flatMap((one) => repairsFor(props.model.circuit, one)),
+  ),
+])
+const parts = computed(
+  () => props.model.steps.filter((s) => s.type === 'repair' && repairOf(s.by).consumes === true).length,
+)
+
+async function repair() {
+  const { value: by } = way
+  if (piece.value && by && (await props.model.act({ type: 'repair', piece: piece.value, by }))) way.value = ''
+}
+</script>
+
+<template>
+  <form class="repair" aria-label="Repair" @submit.prevent="repair">
+    <label class="field"
+      >Piece
+      <select v-model="piece" @change="way = ''">
+        <option value="" disabled>Choose</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
+      </select>
+    </label>
+    <label class="field"
+      >How
+      <select v-model="way" :disabled="!piece">
+        <option value="" disabled>Choose</option>
+        <option v-for="w in ways" :key="w.key" :value="w.key">{{ w.title }}</option>
+      </select>
+    </label>
+    <p v-if="way" class="about">{{ repairOf(way).about }} About {{ repairOf(way).minutes }} minutes.</p>
+    <NButton attr-type="submit" :loading="model.busy" :disabled="!way">Repair it</NButton>
+    <span v-if="parts" class="quiet">{{ parts === 1 ? 'one new part' : `${parts} new parts` }} so far</span>
+  </form>
+</template>
+
+<style scoped>
+.repair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 10px;
+  align-items: end;
+}
+.about {
+  grid-column: 1 / -1;
+}
+</style>
