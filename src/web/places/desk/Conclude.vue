@@ -66,7 +66,7 @@ async function conclude() {
 <style scoped>
 .conclude {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px 10px;
   align-items: end;
 }

@@ -177,6 +177,7 @@ async function infer() {
 }
 .side {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   align-content: start;
   padding: 2px 4px;

@@ -42,7 +42,7 @@ async function renew() {
 <style scoped>
 .renew {
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: minmax(0, 1fr) auto;
   gap: 10px;
   align-items: end;
 }

@@ -52,7 +52,7 @@ async function repair() {
 <style scoped>
 .repair {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px 10px;
   align-items: end;
 }
