@@ -32,7 +32,7 @@ test('a killed server loses no acknowledged step, and work goes on where it stoo
   await page.getByRole('button', { name: 'Measure' }).click()
   await expect(page.getByText('No connection: your step is kept')).toBeVisible()
   server = await startServer(4191, folder, true)
-  await expect(page.getByTestId('display')).toHaveText(/^12\.6\d.V$/, { timeout: 20_000 })
+  await expect(page.getByTestId('display')).toHaveText(/^12\.6\d.V$/, { timeout: 60_000 })
   await page.reload()
   await expect(page.getByText('Operated S1 closed: L1 dark')).toBeVisible()
   await expect(page.locator('li', { hasText: 'Reading 1' })).toContainText('L1f to L1g')

@@ -15,6 +15,8 @@ function listen(page: Page): string[] {
   return heard
 }
 
+test.describe.configure({ timeout: 300_000 })
+
 test('the whole story: build, change, plant, print, hand out, diagnose, review', async ({
   page,
   browser,

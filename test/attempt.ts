@@ -1,4 +1,4 @@
-import { judgeAttempt } from '../src/core/assessment'
+import { firstBelief, judgeAttempt } from '../src/core/assessment'
 import {
   advance,
   defaultFrame,
@@ -93,8 +93,10 @@ export class Attempt {
     this.act({ type: 'conclude', piece, kind, sure: 80, note: '' })
     return this
   }
+  /** Judged, without looking for the shortest way through, which takes longest. */
   judged(predictor: Predictor) {
-    return judgeAttempt(predictor, this.order, this.steps)
+    const belief = firstBelief(predictor, this.order).kept()
+    return judgeAttempt(predictor, this.order, this.steps, undefined, { belief, path: [] })
   }
 }
 

@@ -325,7 +325,8 @@ describe('marks', () => {
   })
 
   it('come with the sizes that the fault can have, and a short honest way', () => {
-    const judged = good().judged(predictor)
+    const { order, steps } = good()
+    const judged = judgeAttempt(predictor, order, steps)
     const size = judged.sizes[0]!
     expect(size.piece).toBe('X2')
     expect(size.from).toBeLessThanOrEqual(3)

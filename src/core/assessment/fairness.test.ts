@@ -50,7 +50,7 @@ describe('judging is fair', () => {
         const last = judged.doubts[judged.doubts.length - 1]!
         expect(Object.keys(last).some((piece) => piece.split('.')[0] === fault.part)).toBe(true)
       }),
-      drawn(12),
+      drawn(6),
     )
   }, 60_000)
 
@@ -65,7 +65,7 @@ describe('judging is fair', () => {
         const verdicts = judgements.filter((j) => j.aspect === 'inference')
         expect(verdicts.some((v) => say(v.verdict) === 'the fault is struck out')).toBe(true)
       }),
-      drawn(12),
+      drawn(6),
     )
   }, 60_000)
 })
@@ -119,7 +119,7 @@ describe('judging holds up', () => {
           expect(say(j.reason)).toMatch(/\S.*[.!?]$/)
         }
       }),
-      drawn(7),
+      drawn(5),
     )
   }, 60_000)
 })

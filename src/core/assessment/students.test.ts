@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { Predictor } from '../diagnosis'
 import { findPieces, piecesOf, type Circuit } from '../circuit'
 import { describeFault, possibleFaults, type Fault } from '../faults'
-import { judgeAttempt, type JudgedAttempt } from '.'
+import type { JudgedAttempt } from '.'
 import { complaintOf, guess, habits, Student } from '../../../test/students'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
@@ -11,14 +11,7 @@ const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
 const every = campaign ? 1 : 37
 const names = campaign
   ? demoNames
-  : [
-      'sweeper-work-lamp',
-      'van-cooling-fan',
-      'gritter-spinner',
-      'van-washer-pump',
-      'sweeper-side-harness',
-      'bench-drop-board',
-    ]
+  : ['sweeper-work-lamp', 'van-cooling-fan', 'gritter-spinner', 'sweeper-side-harness', 'bench-drop-board']
 
 interface Marked {
   readonly name: string
@@ -56,8 +49,8 @@ describe('simulated students', () => {
         for (const habit of campaign ? habits : [habits[i % habits.length]!]) {
           const student = new Student(circuit, [fault], complaint.arrangement, complaint.complaint, habit)
           if (!student.work()) continue
-          const { order, steps } = student.attempt
-          const judged = judgeAttempt(predictor, order, steps)
+          const { steps } = student.attempt
+          const judged = student.attempt.judged(predictor)
           // Honest readings never contradict each other, nor clear what is planted.
           expect(judged.contradictions, label).toEqual([])
           const concluded = steps.findIndex((s) => s.type === 'conclude')
@@ -67,8 +60,7 @@ describe('simulated students', () => {
           textbook.push({ name: `${label}, ${habit}`, total: judged.total, judged })
         }
         const guessed = (piece: string, kind: Fault['kind']): Marked => {
-          const { order, steps } = guess(circuit, [fault], complaint, { piece, kind })
-          const judged = judgeAttempt(predictor, order, steps)
+          const judged = guess(circuit, [fault], complaint, { piece, kind }).judged(predictor)
           return { name: label, total: judged.total, judged }
         }
         lucky.push(guessed(right, fault.kind))
@@ -115,8 +107,7 @@ describe('two faults', () => {
       })
       const found = student.workOn(pair)
       const predictor = new Predictor(circuit, undefined, pair, 2)
-      const { order, steps } = student.attempt
-      const judged = judgeAttempt(predictor, order, steps)
+      const judged = student.attempt.judged(predictor)
       expect(judged.contradictions).toEqual([])
       expect(found).toBe(2)
       const conclusions = judged.judgements.filter((j) => j.aspect === 'conclusion')

@@ -8,9 +8,13 @@ export interface Piece {
   readonly unit: StrikeUnit
 }
 
+const kept = new WeakMap<Circuit['parts'], readonly Piece[]>()
+
 /** Every piece of a circuit, in the order of its parts. */
-export function piecesOf(circuit: Pick<Circuit, 'parts'>): Piece[] {
-  return circuit.parts.flatMap((part) => {
+export function piecesOf(circuit: Pick<Circuit, 'parts'>): readonly Piece[] {
+  const known = kept.get(circuit.parts)
+  if (known) return known
+  const made = circuit.parts.flatMap((part) => {
     const { units } = partOfKind(part.kind)
     return units.map((unit) => ({
       id: units.length === 1 ? part.id : `${part.id}.${unit.key}`,
@@ -18,6 +22,8 @@ export function piecesOf(circuit: Pick<Circuit, 'parts'>): Piece[] {
       unit,
     }))
   })
+  kept.set(circuit.parts, made)
+  return made
 }
 
 /**

@@ -106,7 +106,9 @@ export class Predictor {
     state: CircuitState,
     conditions: Conditions = untouched,
   ): SolvedBoard | undefined {
-    const { blown, faults } = this.left(fault ? [fault] : [], JSON.stringify(fault), conditions)
+    // The sound board is asked for by every rule: it is one of the families' boards.
+    if (!fault) return this.line(this.families[0]!, this.situation(state, conditions)).at(0).solved
+    const { blown, faults } = this.left([fault], JSON.stringify(fault), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown,
       wiring: this.wiring,
