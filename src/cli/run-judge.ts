@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { aspectNames, judgeAttempt, ruleTexts, type JudgedAttempt } from '../core/assessment'
@@ -6,12 +6,13 @@ import { heldIn } from '../core/assessment/facts'
 import { meterOfFrame } from '../core/attempt'
 import { readCircuitText, type Circuit } from '../core/circuit'
 import { Predictor } from '../core/diagnosis'
-import type { Problem, Read } from '../core/document'
+import type { Read } from '../core/document'
 import { describeFault } from '../core/faults'
 import { readAttempt, type WorkedAttempt } from '../core/formats'
 import { instrumentOf } from '../core/instruments'
 import { formatPlain } from '../core/quantity'
-import { english, speaker, tell } from '../core/words'
+import { english, speaker } from '../core/words'
+import { Ended, list, textOf } from './ended'
 
 const help = `npm run judge -- ATTEMPT.json [--format text|json]
 
@@ -25,15 +26,6 @@ Runs a written attempt on the virtual bench and judges it.
 Exit status: 0 judged; 1 the attempt cannot be taken in or done; 2 the call is wrong.`
 
 const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
-
-class Ended extends Error {
-  constructor(
-    readonly status: 1 | 2,
-    message: string,
-  ) {
-    super(message)
-  }
-}
 
 function options(args: readonly string[]) {
   try {
@@ -49,17 +41,6 @@ function options(args: readonly string[]) {
     throw new Ended(2, error instanceof Error ? error.message : String(error))
   }
 }
-
-function textOf(file: string): string {
-  try {
-    return readFileSync(file, 'utf8')
-  } catch {
-    throw new Ended(1, `${file}: this file cannot be read`)
-  }
-}
-
-const list = (file: string, problems: readonly Problem[]) =>
-  problems.map((p) => `${file}: ${p.where}: ${tell(p)}`).join('\n')
 
 function worked(file: string): WorkedAttempt {
   let input: unknown

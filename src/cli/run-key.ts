@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { aftermath, solveBoard } from '../core/board'
 import { readCircuitText, wireUp, type Circuit, type CircuitState, type Wiring } from '../core/circuit'
 import { readFaultSpec, type Fault } from '../core/faults'
 import { keyToCsv, readSpice, toCsv, toSpice } from '../core/formats'
-import type { Problem } from '../core/document'
 import {
   checkSettings,
   findInstrument,
@@ -17,6 +15,7 @@ import {
 import { tell } from '../core/words'
 import { answerKey, deadRows, type AnswerKey } from '../core/readings'
 import { Solver } from '../core/solve'
+import { Ended, list, textOf } from './ended'
 
 const help = `npm run key -- FILE [--state NAME] [--fault SPEC]… [--format json|csv]
 
@@ -42,15 +41,6 @@ Exit status: 0 printed; 1 the file cannot be taken in or solved; 2 the call is w
 
 const helpText = help.replace('INSTRUMENTS', instrumentKeys.join(', '))
 
-class Ended extends Error {
-  constructor(
-    readonly status: 1 | 2,
-    message: string,
-  ) {
-    super(message)
-  }
-}
-
 function options(args: readonly string[]) {
   try {
     return parseArgs({
@@ -67,17 +57,6 @@ function options(args: readonly string[]) {
     })
   } catch (error) {
     throw new Ended(2, error instanceof Error ? error.message : String(error))
-  }
-}
-
-const list = (file: string, problems: readonly Problem[]) =>
-  problems.map((p) => `${file}: ${p.where}: ${tell(p)}`).join('\n')
-
-function textOf(file: string): string {
-  try {
-    return readFileSync(file, 'utf8')
-  } catch {
-    throw new Ended(1, `${file}: this file cannot be read`)
   }
 }
 
