@@ -122,7 +122,7 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
           if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
         }),
         // The same circuits each time: the reference engine loses itself in some, and chance must not decide.
-        drawn(10, 2026),
+        drawn(16, 2026),
       )
       expect(compared).toBeGreaterThan(5)
       expect(compared / asked).toBeGreaterThan(0.6)
