@@ -1,7 +1,7 @@
 import {
   advance,
   boardOf,
-  draftComplaint,
+  complaintOf,
   faultsLeft,
   hasSign,
   instrumentMinutes,
@@ -54,11 +54,8 @@ const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions 
 
 /** The complaint is the first fact: a fault that would not have brought the customer in is no hypothesis. */
 export function complaintFacts(order: Order): Fact[] {
-  const complaint = order.frame.complaint.length
-    ? order.frame.complaint
-    : draftComplaint(order.circuit, order.planted)
   const byState = new Map<string, { state: ReturnType<typeof stateOf>; seen: Record<string, string> }>()
-  for (const { arrangement, part, notice } of complaint) {
+  for (const { arrangement, part, notice } of complaintOf(order)) {
     const state = stateOf(arrangement)
     const key = JSON.stringify(arrangement)
     const found = byState.get(key) ?? { state, seen: {} }
@@ -142,10 +139,7 @@ class Judging {
 
   judged(): JudgedAttempt {
     const { order, steps, rubric, predictor } = this
-    const complaint = order.frame.complaint.length
-      ? order.frame.complaint
-      : draftComplaint(order.circuit, order.planted)
-    const verification = judgeVerification(complaint, steps)
+    const verification = judgeVerification(complaintOf(order), steps)
     if (verification) this.judgements.push(verification)
     steps.forEach((step, i) => {
       this.step(step, i)

@@ -1,7 +1,7 @@
 import { aftermath, noticeAll, solveBoard } from '../board'
 import { settable, wireUp, type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
-import type { Frame } from './order'
+import type { Frame, Order } from './order'
 import type { Arrangement } from './steps'
 
 /** What a person sets of a state: the weather and the past are not theirs. */
@@ -33,6 +33,10 @@ export function draftComplaint(circuit: Circuit, planted: readonly Fault[]): Fra
   }
   return []
 }
+
+/** What the order says the customer noticed; drafted where an older order says nothing. */
+export const complaintOf = ({ circuit, planted, frame }: Order): Frame['complaint'] =>
+  frame.complaint.length ? frame.complaint : draftComplaint(circuit, planted)
 
 /** The same for one state. */
 export function complaintIn(

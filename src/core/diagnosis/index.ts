@@ -1,6 +1,7 @@
 export * from './belief'
 export * from './evidence'
 export * from './families'
+export { admits, situationOf, type Range } from './narrow'
 export * from './predictor'
 export * from './worth'
 export * from './sight'

@@ -9,9 +9,10 @@ import {
   type InstrumentKey,
   type Response,
 } from '../instruments'
-import { situationOf, type Belief } from './belief'
+import type { Belief } from './belief'
 import { untouched, type Conditions, type TestSetup } from './evidence'
 import type { Sample } from './line'
+import { situationOf } from './narrow'
 import type { Predictor } from './predictor'
 
 /** A test that somebody could do: with an instrument of the bag, at points that leads reach, in a state that can be set. */

@@ -116,7 +116,7 @@ async function remove() {
 </script>
 
 <template>
-  <section class="library">
+  <section class="circuits">
     <div class="head">
       <h2>Circuits</h2>
       <NButton size="small" type="primary" @click="begin">New circuit …</NButton>
@@ -208,7 +208,7 @@ async function remove() {
 </template>
 
 <style scoped>
-.library {
+.circuits {
   display: grid;
   gap: 10px;
   align-content: start;

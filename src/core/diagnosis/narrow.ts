@@ -1,0 +1,227 @@
+import { untouched, type Fact, type Measured } from './evidence'
+import type { Family } from './families'
+import { distance, farthest, isJoint, mixed, type Residual } from './joint'
+import type { Line, Sample } from './line'
+import { fits, type Miss, type Predictor, type Situation } from './predictor'
+
+/** A stretch of a family's x, both ends included. */
+export type Range = readonly [number, number]
+
+/** A cell between two boards is looked into until it is this part of a step of the grid; where something switches, finer. */
+const finest = 1 / 8
+const finestSwitch = 1 / 32
+/** Edges of what is left are rounded outward to such parts, so that later facts ask for boards that are there already. */
+const lattice = 16
+
+export const situationOf = (predictor: Predictor, fact: Fact): Situation =>
+  fact.type === 'seen'
+    ? predictor.situation(fact.state, fact.conditions ?? untouched)
+    : predictor.situation(fact.setup.state, fact.setup.conditions ?? untouched)
+
+/** Whether one exact board gives all the facts, together. */
+export function admits(predictor: Predictor, family: Family, x: number, facts: readonly Fact[]): boolean {
+  const at = (fact: Fact) => predictor.line(family, situationOf(predictor, fact)).at(x)
+  if (
+    !facts.every(
+      (fact) => (fact.type === 'measured' && fact.meaningless) || fits(predictor.miss(at(fact), fact)),
+    )
+  )
+    return false
+  const joint = facts.filter(isJoint)
+  if (joint.length < 2) return true
+  const residuals = residualsAt(predictor, family, x, joint)
+  return distance(residuals) <= farthest(residuals.length)
+}
+
+/** The stretches of `ranges` in which the fact could have come about. */
+export function restrict(
+  predictor: Predictor,
+  line: Line,
+  ranges: readonly Range[],
+  fact: Fact,
+): readonly Range[] {
+  const { grid } = line.family
+  if (grid.length === 0) return fits(predictor.miss(line.at(0), fact)) ? ranges : []
+  const kept: [number, number][] = []
+  const keep = (from: number, to: number) => {
+    const last = kept[kept.length - 1]
+    if (last && from <= last[1] + 1e-9) last[1] = Math.max(last[1], to)
+    else kept.push([from, to])
+  }
+  const look = (a: Sample, b: Sample, p: Miss, q: Miss, from: number, to: number): void => {
+    if (b.x < from || a.x > to || (b.x === from && a.x < from) || (a.x === to && b.x > to)) return
+    const [first, second] = [fits(p), fits(q)]
+    if (first && second) return keep(Math.max(a.x, from), Math.min(b.x, to))
+    // Both out on one side: between them it does not come back.
+    if (!first && !second && !opposite(p, q)) return
+    const jumps = a.switching !== b.switching
+    if (b.x - a.x > (jumps ? finestSwitch : finest)) {
+      const middle = line.at((a.x + b.x) / 2)
+      const r = predictor.miss(middle, fact)
+      look(a, middle, p, r, from, to)
+      look(middle, b, r, q, from, to)
+      return
+    }
+    if (jumps) {
+      // On which side of the jump it is cannot be said more finely: where one end fits, all up to there does.
+      if (first || second) keep(Math.max(a.x, from), Math.min(b.x, to))
+      return
+    }
+    const [low, high] = [a.x + (b.x - a.x) * entry(p, q), b.x - (b.x - a.x) * entry(q, p)]
+    if (high >= low) keep(Math.max(outward(low, -1), a.x, from), Math.min(outward(high, 1), b.x, to))
+  }
+  for (const [from, to] of ranges) {
+    if (from === to) {
+      if (fits(predictor.miss(line.at(from), fact))) keep(from, to)
+      continue
+    }
+    const samples = fact.type === 'seen' ? line.sketched() : line.laid()
+    const snapshot = samples.filter(
+      (_, i) => (samples[i + 1]?.x ?? Infinity) > from && (samples[i - 1]?.x ?? -Infinity) < to,
+    )
+    const misses = snapshot.map((s) => predictor.miss(s, fact))
+    for (let i = 1; i < snapshot.length; i++)
+      look(snapshot[i - 1]!, snapshot[i]!, misses[i - 1]!, misses[i]!, from, to)
+  }
+  return kept.filter(([from, to]) => to >= from)
+}
+
+const outward = (x: number, way: -1 | 1): number =>
+  (way < 0 ? Math.floor(x * lattice) : Math.ceil(x * lattice)) / lattice
+
+const opposite = (p: Miss, q: Miss): boolean =>
+  (p.below > 0 && q.above > 0 && !(p.above > 0 && q.below > 0)) ||
+  (p.above > 0 && q.below > 0 && !(p.below > 0 && q.above > 0))
+
+/** Share of the way from p to q at which what misses at p begins to fit; 0 where it fits at p. */
+function entry(p: Miss, q: Miss): number {
+  const cross = (a: number, b: number) =>
+    a <= 0 ? 0 : !Number.isFinite(a) || !Number.isFinite(b) ? 0.5 : a / (a - b)
+  return Math.max(cross(p.below, q.below), cross(p.above, q.above))
+}
+
+function residualsAt(
+  predictor: Predictor,
+  family: Family,
+  x: number,
+  joint: readonly Measured[],
+): Residual[] {
+  return joint.flatMap((fact) => {
+    const sample = predictor.line(family, situationOf(predictor, fact)).at(x)
+    const found = predictor.residual(sample, fact)
+    return found ? [found] : []
+  })
+}
+
+/** What is left of the ranges when all readings of volts have to fit one board. */
+export function together(
+  predictor: Predictor,
+  family: Family,
+  ranges: readonly Range[],
+  joint: readonly Measured[],
+): { ranges: readonly Range[]; best: number } {
+  const at = (x: number) => {
+    const residuals = residualsAt(predictor, family, x, joint)
+    return { x, residuals, far: distance(residuals) }
+  }
+  const limit = farthest(joint.length)
+  const kept: Range[] = []
+  let best: { x: number; far: number } | undefined
+  for (const [from, to] of ranges) {
+    const ends = from === to ? [at(from)] : [at(from), at(to)]
+    // Looked into where it comes nearest, until the board there is what its neighbours make of it.
+    for (let round = 0; round < 6 && ends.length > 1; round++) {
+      let nearest: { i: number; share: number; far: number } | undefined
+      for (let i = 1; i < ends.length; i++) {
+        const found = nearestBetween(ends[i - 1]!, ends[i]!)
+        if (!nearest || found.far < nearest.far) nearest = { i, ...found }
+      }
+      if (!nearest) break
+      const [a, b] = [ends[nearest.i - 1]!, ends[nearest.i]!]
+      const width = b.x - a.x
+      const flat = Math.abs(a.far - b.far) < 0.5 && a.far <= limit && b.far <= limit
+      if (width <= 1 / lattice || (flat && round > 0)) break
+      const share = Math.min(0.8, Math.max(0.2, nearest.share))
+      const x = Math.round((a.x + width * share) * lattice) / lattice
+      if (x <= a.x || x >= b.x) break
+      ends.splice(nearest.i, 0, at(x))
+    }
+    let left: [number, number] | undefined
+    const take = (a: number, b: number) => {
+      left = left ? [Math.min(left[0], a), Math.max(left[1], b)] : [a, b]
+    }
+    for (const end of ends) {
+      if (!best || end.far < best.far) best = end
+      if (end.far <= limit) take(end.x, end.x)
+    }
+    for (let i = 1; i < ends.length; i++) {
+      const [a, b] = [ends[i - 1]!, ends[i]!]
+      const width = b.x - a.x
+      const found = nearestBetween(a, b)
+      if (found.far > limit) continue
+      const x = a.x + width * found.share
+      if (found.far < (best?.far ?? Infinity)) best = { x, far: found.far }
+      take(x, x)
+      if (a.far > limit) take(edge(a, b, found, limit), x)
+      if (b.far > limit) take(x, edge(b, a, { ...found, share: 1 - found.share }, limit))
+    }
+    if (left) kept.push([Math.max(from, outward(left[0], -1)), Math.min(to, outward(left[1], 1))])
+  }
+  return { ranges: kept, best: best?.x ?? 0 }
+}
+
+interface End {
+  readonly x: number
+  readonly residuals: readonly Residual[]
+  readonly far: number
+}
+
+/** Where between two boards the readings come nearest, what lies between taken as straight. */
+function nearestBetween(a: End, b: End): { share: number; far: number } {
+  if (a.residuals.length !== b.residuals.length)
+    return a.far <= b.far ? { share: 0, far: a.far } : { share: 1, far: b.far }
+  const far = (share: number) => distance(a.residuals.map((r, i) => mixed(r, b.residuals[i]!, share)))
+  let [low, high] = [0, 1]
+  for (let i = 0; i < 12; i++) {
+    const [p, q] = [low + (high - low) / 3, high - (high - low) / 3]
+    if (far(p) <= far(q)) high = q
+    else low = p
+  }
+  const share = (low + high) / 2
+  const found = far(share)
+  if (a.far <= found) return { share: 0, far: a.far }
+  return b.far <= found ? { share: 1, far: b.far } : { share, far: found }
+}
+
+/** The x between `a`, where the readings are too far, and the nearest point, at which they are just near enough. */
+function edge(a: End, b: End, { share }: { share: number }, limit: number): number {
+  if (a.residuals.length !== b.residuals.length) return a.x + (b.x - a.x) * share
+  let [out, within] = [0, share]
+  for (let i = 0; i < 8; i++) {
+    const middle = (out + within) / 2
+    const far = distance(a.residuals.map((r, k) => mixed(r, b.residuals[k]!, middle)))
+    if (far > limit) out = middle
+    else within = middle
+  }
+  return a.x + (b.x - a.x) * within
+}
+
+/** Of what is left, the x whose board comes nearest to the middle of a reading's band. */
+export function bestOf(
+  predictor: Predictor,
+  line: Line | undefined,
+  ranges: readonly Range[],
+  fact: Fact,
+): number {
+  const [from, to] = ranges[0]!
+  if (!line || from === to) return from
+  let best = from
+  let least = Infinity
+  for (const sample of line.samples) {
+    if (!ranges.some(([a, b]) => sample.x >= a && sample.x <= b)) continue
+    const { below, above } = predictor.miss(sample, fact)
+    const worst = Math.max(below, above)
+    if (worst < least) [least, best] = [worst, sample.x]
+  }
+  return least <= 0 ? best : (from + to) / 2
+}
