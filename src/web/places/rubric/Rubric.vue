@@ -81,11 +81,28 @@ async function keep() {
 }
 
 /** Shares are written in per cent, as the trade speaks of them. */
-const percents = [
-  { key: 'follows', label: 'Striking out follows while no more doubt than this is left on the piece' },
-  { key: 'early', label: 'Up to this much it is a slip, above it a mistake' },
-  { key: 'proven', label: 'A conclusion is proven when the piece holds at least this much' },
-] as const
+interface Percent {
+  readonly label: string
+  readonly of: (rubric: Rubric) => number
+  readonly set: (rubric: Rubric, share: number) => void
+}
+const threshold = (key: keyof Rubric['thresholds'], label: string): Percent => ({
+  label,
+  of: ({ thresholds }) => thresholds[key],
+  set: ({ thresholds }, share) => (thresholds[key] = share),
+})
+const own = (key: 'slip' | 'graveCap', label: string): Percent => ({
+  label,
+  of: (rubric) => rubric[key],
+  set: (rubric, share) => (rubric[key] = share),
+})
+const percents: readonly Percent[] = [
+  threshold('follows', 'Striking out follows while no more doubt than this is left on the piece'),
+  threshold('early', 'Up to this much it is a slip, above it a mistake'),
+  threshold('proven', 'A conclusion is proven when the piece holds at least this much'),
+  own('slip', 'A slip leaves of its step’s mark'),
+  own('graveCap', 'A grave error of safety leaves of the whole at most'),
+]
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const hundredth = (share: number) => Math.round(share * 1000) / 10
 </script>
@@ -131,7 +148,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
         </tbody>
       </table>
       <div class="shares">
-        <label v-for="p in percents" :key="p.key"
+        <label v-for="p in percents" :key="p.label"
           ><span>{{ p.label }}</span>
           <span class="unit"
             ><input
@@ -139,36 +156,8 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
               min="0"
               max="100"
               step="any"
-              :value="hundredth(draft.thresholds[p.key])"
-              @input="draft.thresholds[p.key] = number($event) / 100"
-            />
-            %</span
-          >
-        </label>
-        <label
-          ><span>A slip leaves of its step’s mark</span>
-          <span class="unit"
-            ><input
-              type="number"
-              min="0"
-              max="100"
-              step="any"
-              :value="hundredth(draft.slip)"
-              @input="draft.slip = number($event) / 100"
-            />
-            %</span
-          >
-        </label>
-        <label
-          ><span>A grave error of safety leaves of the whole at most</span>
-          <span class="unit"
-            ><input
-              type="number"
-              min="0"
-              max="100"
-              step="any"
-              :value="hundredth(draft.graveCap)"
-              @input="draft.graveCap = number($event) / 100"
+              :value="hundredth(p.of(draft))"
+              @input="p.set(draft, number($event) / 100)"
             />
             %</span
           >
