@@ -84,8 +84,7 @@ function settle(
       ...(attached && { attached }),
     })
     const solver = new Solver(board)
-    let point = solver.solve(guess?.length === board.nodeCount ? guess : undefined)
-    if (!point.ok && guess) point = solver.solve()
+    const point = solver.solve(nearVolts(board) ?? (guess?.length === board.nodeCount ? guess : undefined))
     if (!point.ok) return unsolved(board, point)
     const solved: SolvedBoard = { ok: true, board, point, solver, blown: board.blown }
     const melted = meltedNow(board, point).filter((id) => !blown.has(id))
@@ -106,6 +105,32 @@ function settle(
     guess = point.voltage
   }
   return { ok: false, why: say('restless') }
+}
+
+/** Volts of sound boards, by their elements: null where there is no answer. */
+const soundVolts = new WeakMap<Board['elements'], Float64Array | null>()
+
+/** Volts of the sound circuit switched the same way: most faults leave most of it where it was. */
+function nearVolts(board: Board): Float64Array | undefined {
+  const { circuit, state, blown, wiring, modes, nodeCount, elements } = board
+  if (state.bypassed?.length) return undefined
+  const sound = buildBoard(circuit, [], state, { blown, wiring, modes })
+  if (sound.elements === elements) return undefined
+  let volts = soundVolts.get(sound.elements)
+  if (volts === undefined) {
+    const point = new Solver(sound).solve()
+    volts = point.ok ? point.voltage : null
+    soundVolts.set(sound.elements, volts)
+  }
+  if (!volts) return undefined
+  const guess = new Float64Array(nodeCount)
+  guess.set(volts.subarray(0, nodeCount))
+  // A node that the fault has added lies beside the one that it is joined to.
+  for (const { a, b } of elements) {
+    if (a >= volts.length && b < volts.length) guess[a] = volts[b]!
+    else if (b >= volts.length && a < volts.length) guess[b] = volts[a]!
+  }
+  return guess
 }
 
 function unsolved(board: Board, point: { why: Message; nodes: readonly number[] }): UnsolvedBoard {

@@ -1,5 +1,5 @@
 import { faultsLeft } from '../attempt'
-import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '../board'
+import { noticeAll, solveBoard, type SolvedBoard } from '../board'
 import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
@@ -8,6 +8,7 @@ import { untouched, type Conditions, type Fact, type Measured, type TestSetup } 
 import { faultsAt, familiesOf, type Family } from './families'
 import { residualOf, Tolerances, type Residual } from './joint'
 import { Line, Sample } from './line'
+import { Melting } from './melting'
 import { smokeAmps } from './priors'
 
 /** The circuit in one state, with what earlier steps left of the bench. */
@@ -26,7 +27,7 @@ export class Predictor {
   readonly families: readonly Family[]
   readonly wiring: Wiring
   private readonly situations = new Map<string, Situation>()
-  private readonly fuses = new Map<string, ReadonlySet<string>>()
+  private readonly melting: Melting
   private readonly scales: readonly (readonly string[])[]
   private readonly noticed: ReadonlyMap<string, number>
 
@@ -41,6 +42,7 @@ export class Predictor {
     faults: 1 | 2 = 1,
   ) {
     this.wiring = wireUp(circuit)
+    this.melting = new Melting(circuit, this.wiring)
     this.families = familiesOf(circuit, planted, faults)
     const noticing = circuit.parts.filter((part) => partOfKind(part.kind).notice)
     this.scales = noticing.map((part) => partOfKind(part.kind).notice!.all.map((n) => n.key))
@@ -108,7 +110,7 @@ export class Predictor {
   ): SolvedBoard | undefined {
     // The sound board is asked for by every rule: it is one of the families' boards.
     if (!fault) return this.line(this.families[0]!, this.situation(state, conditions)).at(0).solved
-    const { blown, faults } = this.left([fault], JSON.stringify(fault), conditions)
+    const { blown, faults } = this.left([fault], this.melting.of([fault]), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown,
       wiring: this.wiring,
@@ -166,7 +168,7 @@ export class Predictor {
     return new Sample(
       x,
       () => {
-        const { blown, faults } = this.left(own, `${family.index} ${x}`, conditions)
+        const { blown, faults } = this.left(own, this.melting.at(family, x), conditions)
         const found = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
         return found.ok ? found : undefined
       },
@@ -180,27 +182,14 @@ export class Predictor {
 
   private left(
     faults: readonly Fault[],
-    name: string,
+    after: ReadonlySet<string>,
     conditions: Conditions,
   ): { blown: ReadonlySet<string>; faults: readonly Fault[] } {
-    const after = this.fusesAfter(faults, name)
     if (conditions === untouched) return { blown: after, faults }
     return {
       faults: faultsLeft(this.circuit, faults, conditions),
       blown: new Set([...after, ...conditions.spent].filter((id) => !conditions.renewed.includes(id))),
     }
-  }
-
-  private fusesAfter(faults: readonly Fault[], name: string): ReadonlySet<string> {
-    // Only what draws more than the healthy circuit can melt what that does not.
-    const heavy = faults.filter(({ kind }) => faultOfKind(kind).drawsMore)
-    const key = heavy.length ? name : ''
-    let known = this.fuses.get(key)
-    if (!known) {
-      known = aftermath(this.circuit, heavy.length ? faults : [], this.wiring)
-      this.fuses.set(key, known)
-    }
-    return known
   }
 }
 

@@ -63,8 +63,7 @@ export class MeshSolver implements NetworkSolver {
   private readonly missing: Float64Array
   private prepared = false
   /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
-  private readonly endA: Int32Array
-  private readonly endB: Int32Array
+  private readonly ends: Int32Array
   private readonly siemens: Float64Array
   private readonly offset: Float64Array
   private readonly wellJoined: boolean
@@ -74,30 +73,34 @@ export class MeshSolver implements NetworkSolver {
     this.plan = plan
     this.island = findIslands(network)
     this.wellJoined = this.island.every((root) => root === 0)
+    const { elements, nodeCount } = network
+    const { size } = plan
     const slots = plan.neighbour.length
-    this.linear = new Float64Array(slots)
-    this.linearGround = new Float64Array(plan.size)
-    this.driven = new Float64Array(plan.size)
-    this.mesh = new Float64Array(slots)
-    this.ground = new Float64Array(plan.size)
-    this.inverse = new Float64Array(plan.size)
-    const boundarySlots = plan.first[plan.boundary]!
-    this.baseMesh = new Float64Array(slots - boundarySlots)
-    this.baseGround = new Float64Array(plan.size - plan.boundary)
-    this.baseDriven = new Float64Array(plan.size - plan.boundary)
-    this.x = new Float64Array(plan.size)
-    this.next = new Float64Array(plan.size)
-    this.missing = new Float64Array(network.nodeCount)
-    this.right = new Float64Array(plan.size)
-    const { elements } = network
-    this.endA = new Int32Array(elements.length)
-    this.endB = new Int32Array(elements.length)
-    this.siemens = new Float64Array(elements.length)
-    this.offset = new Float64Array(elements.length)
+    const baseSlots = slots - plan.first[plan.boundary]!
+    const boundary = size - plan.boundary
+    const count = elements.length
+    const curves = countCurves(elements)
+    const take = pieces(2 * slots + 7 * size + baseSlots + 2 * boundary + nodeCount + 2 * count + 3 * curves)
+    this.linear = take(slots)
+    this.linearGround = take(size)
+    this.driven = take(size)
+    this.mesh = take(slots)
+    this.ground = take(size)
+    this.inverse = take(size)
+    this.baseMesh = take(baseSlots)
+    this.baseGround = take(boundary)
+    this.baseDriven = take(boundary)
+    this.x = take(size)
+    this.next = take(size)
+    this.right = take(size)
+    this.missing = take(nodeCount)
+    this.siemens = take(count)
+    this.offset = take(count)
+    this.slope = take(curves)
+    this.amps = take(curves)
+    this.where = take(curves)
+    this.ends = new Int32Array(2 * count)
     for (let i = 0; i < elements.length; i++) this.enter(elements[i]!, i)
-    this.slope = new Float64Array(this.curves.length)
-    this.amps = new Float64Array(this.curves.length)
-    this.where = new Float64Array(this.curves.length)
   }
 
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
@@ -218,8 +221,8 @@ export class MeshSolver implements NetworkSolver {
     const a = rank[element.a]!
     const b = rank[element.b]!
     const slot = this.plan.slot[i]!
-    this.endA[i] = element.a
-    this.endB[i] = element.b
+    this.ends[2 * i] = element.a
+    this.ends[2 * i + 1] = element.b
     switch (element.type) {
       case 'curve':
         this.curves.push({ element: i, law: element.law, a, b, slot })
@@ -426,19 +429,19 @@ export class MeshSolver implements NetworkSolver {
 
   /** Current of every element, and what is then missing at every node. */
   private currents(voltage: Float64Array, current: Float64Array): void {
-    const { value, endA, endB, siemens, offset, missing } = this
+    const { value, ends, siemens, offset, missing } = this
     missing.fill(0)
-    for (let i = 0; i < endA.length; i++) {
-      const a = endA[i]!
-      const b = endB[i]!
+    for (let i = 0; i < siemens.length; i++) {
+      const a = ends[2 * i]!
+      const b = ends[2 * i + 1]!
       const amps = (voltage[a]! - voltage[b]!) * siemens[i]! - offset[i]!
       current[i] = amps
       missing[a]! -= amps
       missing[b]! += amps
     }
     for (const { element, law } of this.curves) {
-      const a = endA[element]!
-      const b = endB[element]!
+      const a = ends[2 * element]!
+      const b = ends[2 * element + 1]!
       law.at(voltage[a]! - voltage[b]!, value)
       current[element] = value.current
       missing[a]! -= value.current
@@ -448,19 +451,19 @@ export class MeshSolver implements NetworkSolver {
 
   /** Whether what is missing is no more than rounding of the voltages and of the sums makes of it. */
   private isRounding(voltage: Float64Array, current: Float64Array): boolean {
-    const { value, endA, endB, siemens, missing } = this
+    const { value, ends, siemens, missing } = this
     const flow = new Float64Array(voltage.length)
     const book = (i: number, slope: number) => {
-      const [a, b] = [endA[i]!, endB[i]!]
+      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!]
       const grain =
         (rounding / relativeResidual) * slope * Math.max(Math.abs(voltage[a]!), Math.abs(voltage[b]!))
       const size = Math.max(Math.abs(current[i]!), grain)
       flow[a]! += size
       flow[b]! += size
     }
-    for (let i = 0; i < endA.length; i++) book(i, siemens[i]!)
+    for (let i = 0; i < siemens.length; i++) book(i, siemens[i]!)
     for (const { element, law } of this.curves) {
-      law.at(voltage[endA[element]!]! - voltage[endB[element]!]!, value)
+      law.at(voltage[ends[2 * element]!]! - voltage[ends[2 * element + 1]!]!, value)
       book(element, value.slope)
     }
     return missing.every(
@@ -483,6 +486,23 @@ export class MeshSolver implements NetworkSolver {
   private refuse(why: Parameters<typeof say>[0], nodes: readonly number[]): NoEquilibrium {
     return { ok: false, why: say(why), nodes }
   }
+}
+
+/** Parts of one piece of memory: boards are laid out by the thousand, and an allocation costs as much as an iteration. */
+function pieces(length: number): (count: number) => Float64Array {
+  const { buffer } = new Float64Array(length)
+  let taken = 0
+  return (count) => {
+    const piece = new Float64Array(buffer, 8 * taken, count)
+    taken += count
+    return piece
+  }
+}
+
+function countCurves(elements: readonly Element[]): number {
+  let count = 0
+  for (const { type } of elements) if (type === 'curve') count++
+  return count
 }
 
 function join(

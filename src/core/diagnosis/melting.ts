@@ -1,0 +1,54 @@
+import { aftermath } from '../board'
+import type { Circuit, Wiring } from '../circuit'
+import { faultOfKind } from '../faults'
+import { faultsAt, type Family } from './families'
+
+type Gone = ReadonlySet<string>
+
+/**
+ * Fuses that each board of a family has melted before anybody measured: the customer used the circuit in all its states.
+ * Both ends of the range and the planted size are worked out; between two sizes that melt the same, the same has melted.
+ */
+export class Melting {
+  /** By family: what is known, in the order of x. */
+  private readonly known = new Map<number, { x: number; gone: Gone }[]>()
+  private sound: Gone | undefined
+
+  constructor(
+    private readonly circuit: Circuit,
+    private readonly wiring: Wiring,
+  ) {}
+
+  /** What one exact board melts; only what draws more than the sound circuit can melt what that does not. */
+  of(faults: Parameters<typeof aftermath>[1]): Gone {
+    if (faults.some(({ kind }) => faultOfKind(kind).drawsMore))
+      return aftermath(this.circuit, faults, this.wiring)
+    return (this.sound ??= aftermath(this.circuit, [], this.wiring))
+  }
+
+  at(family: Family, x: number): Gone {
+    const faults = faultsAt(family, x)
+    if (!faults.some(({ kind }) => faultOfKind(kind).drawsMore)) return this.of(faults)
+    let known = this.known.get(family.index)
+    if (!known) {
+      known = []
+      this.known.set(family.index, known)
+      const ends = [
+        0,
+        Math.max(0, family.grid.length - 1),
+        ...(family.mark === undefined ? [] : [family.mark]),
+      ]
+      for (const end of new Set(ends)) known.push({ x: end, gone: this.of(faultsAt(family, end)) })
+      known.sort((p, q) => p.x - q.x)
+    }
+    const after = known.findIndex((one) => one.x >= x)
+    const [a, b] = [known[after - 1], known[after]]
+    if (b?.x === x) return b.gone
+    if (a && b && sameSet(a.gone, b.gone)) return b.gone
+    const gone = this.of(faults)
+    known.splice(after < 0 ? known.length : after, 0, { x, gone })
+    return gone
+  }
+}
+
+const sameSet = (a: Gone, b: Gone): boolean => a.size === b.size && [...a].every((id) => b.has(id))
