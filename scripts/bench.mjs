@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process'
 import { build } from 'vite'
 import { pathToFileURL } from 'node:url'
 import { resolve } from 'node:path'
@@ -10,3 +11,7 @@ await build({
   build: { ssr: 'bench/index.ts', outDir, emptyOutDir: true, target: 'node20', minify: false },
 })
 await import(pathToFileURL(resolve(outDir, 'index.js')).href)
+
+// Through the server’s own threads, as they run there.
+console.log('\nA class judged at once')
+spawnSync(process.execPath, ['--import', 'tsx', 'bench/class.ts'], { stdio: 'inherit' })

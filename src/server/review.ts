@@ -1,6 +1,8 @@
 import type { Review, User } from '../contract'
 import type { Queries } from './database'
-import { keptJudgement, loadOverrides, loadSteps, type Order } from './orders'
+import { keptJudgement } from './judging'
+import { loadSteps, type Order } from './orders'
+import { loadOverrides } from './overrides'
 
 /** The whole of a review: for the instructor at any time, for the student once it has been given back. */
 export async function reviewOf(db: Queries, order: Order): Promise<Review> {

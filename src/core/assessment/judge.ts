@@ -1,18 +1,16 @@
 import {
   advance,
-  boardOf,
   complaintOf,
   faultsLeft,
   hasSign,
   instrumentMinutes,
-  startBench,
   stateOf,
   type Bench,
   type Order,
   type Step,
   type StepOf,
 } from '../attempt'
-import { segmentAmps, type SolvedBoard } from '../board'
+import { noticeAll, segmentAmps, type SolvedBoard } from '../board'
 import { findPieces } from '../circuit'
 import { faultOfKind } from '../faults'
 import {
@@ -43,6 +41,7 @@ import { defaultRubric, type Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
 import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { Scene } from './rules/rule'
+import { truthOf } from './truth'
 import type { JudgedAttempt, Judgement } from './verdict'
 
 const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions => ({
@@ -71,6 +70,24 @@ const firsts = new WeakMap<Predictor, Map<string, Belief>>()
 export function prepareJudging(predictor: Predictor, order: Order): Prepared {
   const first = firstBelief(predictor, order)
   return { belief: first.kept(), path: modelPath(predictor, order, first) }
+}
+
+/** Solves the boards that judging the next steps will ask for, where what was prepared has been kept but not the boards. */
+export function makeReady(predictor: Predictor, order: Order, prepared: Prepared): void {
+  const { start, board } = truthOf(predictor, order)
+  const conditions = conditionsOf(start)
+  let belief = firstBelief(predictor, order, prepared.belief)
+  for (const { arrangement } of complaintOf(order)) {
+    const state = stateOf(arrangement)
+    const shown = board(start, arrangement)
+    if (!shown.ok) continue
+    // What whoever verifies the complaint will see.
+    const seen = Object.fromEntries(noticeAll(shown).map(({ part, key }) => [part, key]))
+    belief = stillAlive(belief, belief.with({ type: 'seen', state, conditions, seen }))
+    for (const { family } of belief.alive)
+      predictor.line(family, predictor.situation(state, conditions)).laid()
+  }
+  rankTests(belief, order.frame.bag, start, conditions)
 }
 
 /** What is worked out when an order is handed out, and kept: what the complaint leaves, and a way through. */
@@ -132,7 +149,7 @@ class Judging {
   ) {
     this.first = firstBelief(predictor, order, prepared?.belief)
     this.factNames = this.first.facts.map(() => say('complaint'))
-    this.bench = startBench(order, predictor.wiring)
+    this.bench = truthOf(predictor, order).start
     this.belief = this.first
     this.beforeTest = this.first
   }
@@ -208,7 +225,7 @@ class Judging {
     const { order, predictor, bench, belief, rubric } = this
     this.tests++
     const setup = setupOf(predictor, bench, step)
-    const board = boardOf(order, bench, step.arrangement, predictor.wiring)
+    const board = truthOf(predictor, order).board(bench, step.arrangement)
     if (!setup || !board.ok) return
     const live = hasSign(step.reading, 'live')
     const next = this.steps[i + 1]

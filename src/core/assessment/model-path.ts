@@ -1,9 +1,10 @@
-import { boardOf, instrumentMinutes, startBench, type Order } from '../attempt'
+import { instrumentMinutes, type Order } from '../attempt'
 import { findPieces } from '../circuit'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
 import { indistinctFrom } from './indistinct'
 import type { JudgedAttempt } from './verdict'
+import { truthOf } from './truth'
 
 type Path = JudgedAttempt['path']
 
@@ -42,7 +43,7 @@ function walk(
     planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
   )
   let belief = first
-  let bench = startBench(order, predictor.wiring)
+  let bench = truthOf(predictor, order).start
   const path: Path = []
   /** A test that told nothing after all is not asked for again. */
   const tried = new Set<unknown>()
@@ -52,7 +53,7 @@ function walk(
     const best = inOrder(rankTests(belief, frame.bag, bench)).find(({ setup }) => !tried.has(setup))
     if (!best || tried.size > 3 * most) break
     tried.add(best.setup)
-    const board = boardOf(order, bench, best.arrangement, predictor.wiring)
+    const board = truthOf(predictor, order).board(bench, best.arrangement)
     const read = board.ok ? readWith(board, best.setup, [], predictor.meter) : undefined
     if (!read?.ok) break
     const instrument = instrumentOf(best.setup.instrument)

@@ -85,11 +85,17 @@ function rowOf(sample: Sample, node: number): Float64Array {
 }
 
 /** Squared distance of several readings from one board, in units of their joint spread (Mahalanobis). */
-export function distance(residuals: readonly Residual[]): number {
+export const distance = (residuals: readonly Residual[]): number =>
+  lengthIn(
+    spreadOf(residuals),
+    Float64Array.from(residuals, (r) => r.off),
+  )
+
+/** How several readings spread together on one board: the Cholesky factor of their covariance, row by row. */
+export function spreadOf(residuals: readonly Residual[]): Float64Array {
   const n = residuals.length
   const matrix = covariance(residuals)
-  const right = Float64Array.from(residuals, (r) => r.off)
-  // Cholesky; the meters' own variances keep it positive.
+  // The meters' own variances keep it positive.
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) {
       let sum = matrix[i * n + j]!
@@ -97,12 +103,18 @@ export function distance(residuals: readonly Residual[]): number {
       matrix[i * n + j] = i === j ? Math.sqrt(Math.max(sum, 1e-18)) : sum / matrix[j * n + j]!
     }
   }
+  return matrix
+}
+
+/** Squared length of differences from a board in its spread; `off` is used up. */
+export function lengthIn(spread: Float64Array, off: Float64Array): number {
+  const n = off.length
   let squares = 0
   for (let i = 0; i < n; i++) {
-    let sum = right[i]!
-    for (let k = 0; k < i; k++) sum -= matrix[i * n + k]! * right[k]!
-    right[i] = sum / matrix[i * n + i]!
-    squares += right[i]! * right[i]!
+    let sum = off[i]!
+    for (let k = 0; k < i; k++) sum -= spread[i * n + k]! * off[k]!
+    off[i] = sum / spread[i * n + i]!
+    squares += off[i]! * off[i]!
   }
   return squares
 }
@@ -124,13 +136,6 @@ function covariance(residuals: readonly Residual[]): Float64Array {
   residuals.forEach(({ own }, i) => (matrix[i * n + i]! += own))
   return matrix
 }
-
-/** The residual part of the way from one board to its neighbour. */
-export const mixed = (a: Residual, b: Residual, share: number): Residual => ({
-  off: a.off + share * (b.off - a.off),
-  own: a.own,
-  shifts: share < 0.5 ? a.shifts : b.shifts,
-})
 
 /**
  * Up to where several readings may lie from one board: three of its spreads for one, as everywhere, and half a variance

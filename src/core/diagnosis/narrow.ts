@@ -1,6 +1,6 @@
 import { untouched, type Fact, type Measured } from './evidence'
 import type { Family } from './families'
-import { distance, farthest, isJoint, mixed, type Residual } from './joint'
+import { distance, farthest, isJoint, lengthIn, spreadOf, type Residual } from './joint'
 import type { Line, Sample } from './line'
 import { fits, type Miss, type Predictor, type Situation } from './predictor'
 
@@ -122,7 +122,9 @@ export function together(
 ): { ranges: readonly Range[]; best: number } {
   const at = (x: number) => {
     const residuals = residualsAt(predictor, family, x, joint)
-    return { x, residuals, far: distance(residuals) }
+    const spread = spreadOf(residuals)
+    const off = Float64Array.from(residuals, (r) => r.off)
+    return { x, off, spread, far: lengthIn(spread, off.slice()) }
   }
   const limit = farthest(joint.length)
   const kept: Range[] = []
@@ -172,15 +174,23 @@ export function together(
 
 interface End {
   readonly x: number
-  readonly residuals: readonly Residual[]
+  /** What each reading lies above what the board shows, and how they spread together. */
+  readonly off: Float64Array
+  readonly spread: Float64Array
   readonly far: number
 }
 
-/** Where between two boards the readings come nearest, what lies between taken as straight. */
+/** How far the readings lie from a board part of the way between two, what lies between taken as straight. */
+function farBetween(a: End, b: End, share: number): number {
+  const off = a.off.map((volts, i) => volts + share * (b.off[i]! - volts))
+  return lengthIn(share < 0.5 ? a.spread : b.spread, off)
+}
+
+/** Where between two boards the readings come nearest. */
 function nearestBetween(a: End, b: End): { share: number; far: number } {
-  if (a.residuals.length !== b.residuals.length)
+  if (a.off.length !== b.off.length)
     return a.far <= b.far ? { share: 0, far: a.far } : { share: 1, far: b.far }
-  const far = (share: number) => distance(a.residuals.map((r, i) => mixed(r, b.residuals[i]!, share)))
+  const far = (share: number) => farBetween(a, b, share)
   let [low, high] = [0, 1]
   for (let i = 0; i < 12; i++) {
     const [p, q] = [low + (high - low) / 3, high - (high - low) / 3]
@@ -195,12 +205,11 @@ function nearestBetween(a: End, b: End): { share: number; far: number } {
 
 /** The x between `a`, where the readings are too far, and the nearest point, at which they are just near enough. */
 function edge(a: End, b: End, { share }: { share: number }, limit: number): number {
-  if (a.residuals.length !== b.residuals.length) return a.x + (b.x - a.x) * share
+  if (a.off.length !== b.off.length) return a.x + (b.x - a.x) * share
   let [out, within] = [0, share]
   for (let i = 0; i < 8; i++) {
     const middle = (out + within) / 2
-    const far = distance(a.residuals.map((r, k) => mixed(r, b.residuals[k]!, middle)))
-    if (far > limit) out = middle
+    if (farBetween(a, b, middle) > limit) out = middle
     else within = middle
   }
   return a.x + (b.x - a.x) * within

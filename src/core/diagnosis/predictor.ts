@@ -27,6 +27,7 @@ export class Predictor {
   readonly families: readonly Family[]
   readonly wiring: Wiring
   private readonly situations = new Map<string, Situation>()
+  private readonly stateNames = new WeakMap<CircuitState, string>()
   private readonly melting: Melting
   private readonly scales: readonly (readonly string[])[]
   private readonly noticed: ReadonlyMap<string, number>
@@ -57,7 +58,9 @@ export class Predictor {
 
   situation(state: CircuitState, conditions: Conditions = untouched): Situation {
     const sign = signOf(conditions)
-    const key = stateSignature(state) + sign
+    let name = this.stateNames.get(state)
+    if (name === undefined) this.stateNames.set(state, (name = stateSignature(state)))
+    const key = name + sign
     const known = this.situations.get(key)
     if (known) return known
     const fresh: Situation = { key, state, conditions: sign ? conditions : untouched, lines: [] }

@@ -1,16 +1,9 @@
 import { Router } from 'express'
 import { newOrderSchema, overrideSchema, releasedSchema } from '../../contract'
 import type { Database } from '../database'
-import {
-  addOrder,
-  judgementOf,
-  listOrders,
-  loadOrder,
-  loadOverrides,
-  loadSteps,
-  override,
-  release,
-} from '../orders'
+import { judgementOf } from '../judging'
+import { addOrder, listOrders, loadOrder, loadSteps, release } from '../orders'
+import { loadOverrides, override } from '../overrides'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'

@@ -3,13 +3,20 @@ import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
 import type { JudgedAttempt, Prepared } from '../../core/assessment'
-import type { Frame, Performed } from '../../core/attempt'
+import type { Bench, Frame, Order, Performed } from '../../core/attempt'
 import { Refusal } from '../refusal'
-import type { DraftTask, JudgeTask, PerformTask, StartTask } from './tasks'
-import type { Bench } from '../../core/attempt'
+import { boardsOf } from './boards-of'
+import type { DraftTask, JudgeTask, PerformTask, ReadyTask, StartTask } from './tasks'
 
 /** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
-const limits = { start: 20_000, perform: 10_000, draft: 20_000, prepare: 120_000, judge: 120_000 }
+const limits = {
+  start: 20_000,
+  perform: 10_000,
+  draft: 20_000,
+  prepare: 120_000,
+  makeReady: 120_000,
+  judge: 120_000,
+}
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
@@ -27,7 +34,8 @@ export interface Stopping {
  */
 export class Workers {
   private readonly steps: Piscina
-  private readonly reviews: Piscina
+  /** One thread each: a thread keeps the solved boards of the orders that it judges. */
+  private readonly reviews: readonly Piscina[]
 
   constructor(threads = availableParallelism()) {
     const of = (maxThreads: number) =>
@@ -41,7 +49,14 @@ export class Workers {
       })
     // A heavy step of one student leaves threads for everybody else's: the system shares the cores out between them.
     this.steps = of(Math.max(fewestForSteps, threads))
-    this.reviews = of(Math.max(1, threads))
+    this.reviews = Array.from({ length: Math.max(1, threads) }, () => of(1))
+  }
+
+  /** The same thread for all that is judged on the same boards. */
+  private judgeOf(order: Order): Piscina {
+    let hash = 0
+    for (const char of boardsOf(order)) hash = (Math.imul(hash, 31) + char.charCodeAt(0)) | 0
+    return this.reviews[(hash >>> 0) % this.reviews.length]!
   }
 
   /** The last task of whoever has one under way. */
@@ -64,17 +79,22 @@ export class Workers {
   draft = (task: DraftTask, stopping?: Stopping): Promise<Frame['complaint']> =>
     this.run(this.steps, 'draft', task, stopping)
   prepare = (task: StartTask, stopping?: Stopping): Promise<Prepared> =>
-    this.run(this.reviews, 'prepare', task, stopping)
+    this.run(this.judgeOf(task.order), 'prepare', task, stopping)
+  /** Solves what the judging of the next steps will ask for. */
+  makeReady = (task: ReadyTask, stopping?: Stopping): Promise<void> =>
+    this.run(this.judgeOf(task.order), 'makeReady', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
-    this.run(this.reviews, 'judge', task, stopping)
+    this.run(this.judgeOf(task.order), 'judge', task, stopping)
 
-  /** Starts a thread for steps before anybody waits for one: loading what it runs takes a second or two. */
+  /** Starts threads before anybody waits for one: loading what they run takes a second or two. */
   async warm(): Promise<void> {
-    await this.steps.run({ name: 'ready', task: undefined })
+    await Promise.all(
+      [this.steps, ...this.reviews].map((pool) => pool.run({ name: 'ready', task: undefined })),
+    )
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.steps.destroy(), this.reviews.destroy()])
+    await Promise.all([this.steps, ...this.reviews].map((pool) => pool.destroy()))
   }
 
   private async run<T>(

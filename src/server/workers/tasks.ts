@@ -1,5 +1,6 @@
 import {
   judgeAttempt,
+  makeReady,
   prepareJudging,
   type JudgedAttempt,
   type Prepared,
@@ -19,6 +20,7 @@ import {
 import { wireUp, type Circuit } from '../../core/circuit'
 import { Predictor } from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
+import { boardsOf } from './boards-of'
 import type { PerformedStep } from './pool'
 
 export interface StartTask {
@@ -37,6 +39,10 @@ export interface JudgeTask {
   /** What was worked out at hand-out, as it was kept. */
   readonly prepared?: Prepared | undefined
 }
+export interface ReadyTask {
+  readonly order: Order
+  readonly prepared: Prepared
+}
 export interface DraftTask {
   readonly circuit: Circuit
   readonly planted: readonly Fault[]
@@ -46,9 +52,9 @@ export interface DraftTask {
 const kept = new Map<string, Predictor>()
 const most = 3
 
-function predictorFor({ circuit, planted, frame }: Order): Predictor {
-  // The planted severity has a place on its grid: a predictor is one order's, or of all that are planted alike.
-  const key = JSON.stringify([circuit, planted, frame.meter, frame.faults])
+function predictorFor(order: Order): Predictor {
+  const { circuit, planted, frame } = order
+  const key = boardsOf(order)
   const found = kept.get(key) ?? new Predictor(circuit, meterOfFrame(frame), planted, frame.faults)
   kept.delete(key)
   kept.set(key, found)
@@ -65,6 +71,7 @@ const tasks = {
   },
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
   prepare: ({ order }: StartTask): Prepared => prepareJudging(predictorFor(order), order),
+  makeReady: ({ order, prepared }: ReadyTask): void => makeReady(predictorFor(order), order, prepared),
   judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
     judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
 }

@@ -1,0 +1,166 @@
+import {
+  mostOrders,
+  say,
+  type Acknowledged,
+  type Desk,
+  type DeskAction,
+  type DeskList,
+  type User,
+} from '../contract'
+import { asSeen, benchOf, mostSteps, stepDoor, type Bench, type Step } from '../core/attempt'
+import { say as attemptSay } from '../core/attempt/phrases'
+import type { Database, Queries } from './database'
+import { iso, load, loadSteps, opened, type Order, type Standing } from './orders'
+import { Refusal } from './refusal'
+import type { Stopping, Workers } from './workers/pool'
+
+/** A student's own orders. The columns are named one by one: what was planted is not among them. */
+export const deskList = (db: Queries, student: User): Promise<DeskList> =>
+  db.query(
+    `select id, document->>'name' as circuit, complaint, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
+       ${iso('released_at')} as released
+     from work_orders where student_id = $1 order by created_at desc limit ${mostOrders}`,
+    [student.id],
+  )
+
+async function loadOwn(db: Queries, id: string, student: User): Promise<Order & Standing> {
+  const order = await load(db, id)
+  // The same words as for one that does not exist: whose it is is nobody's business.
+  if (order.studentId !== student.id) throw new Refusal(404, say('noOrder'))
+  return order
+}
+
+export async function loadDesk(db: Queries, id: string, student: User): Promise<Desk> {
+  const order = await loadOwn(db, id, student)
+  const steps = await loadSteps(db, id)
+  const { faults, families, bag, meter, mode, source } = order.frame
+  return {
+    id: order.id,
+    complaint: order.complaint,
+    circuit: order.circuit,
+    frame: { faults, families, bag, meter, mode, source },
+    steps: steps.map(({ step }) => asSeen(step)),
+    concluded: order.concluded !== null,
+  }
+}
+
+/** The student’s work is done: after the conclusion there may have been a repair and its proof. Said twice, it is done once. */
+export async function finish(db: Queries, id: string, student: User): Promise<void> {
+  const order = await loadOwn(db, id, student)
+  if (order.concluded !== null) return
+  const [row] = await db.query(
+    `select 1 from steps where work_order_id = $1 and body->>'type' = 'conclude'`,
+    [id],
+  )
+  if (!row) throw new Refusal(409, attemptSay('concludeFirst'))
+  await db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+}
+
+/** An order whose review its student has been given. */
+export async function loadReleased(db: Queries, id: string, student: User): Promise<Order> {
+  const order = await loadOwn(db, id, student)
+  if (order.released === null) throw new Refusal(404, say('noOrder'))
+  return order
+}
+
+const known = async (db: Queries, id: string, key: string): Promise<Acknowledged | undefined> => {
+  const [row] = await db.query<{ position: number; body: unknown }>(
+    'select position, body from steps where work_order_id = $1 and key = $2',
+    [id, key],
+  )
+  return row && { position: row.position, step: asSeen(opened(stepDoor.read(row.body))) }
+}
+
+/** Times that a step is worked out again because another of the same order came first. */
+const mostTries = 4
+
+/**
+ * Takes one step of a student: what it shows on the faulted board is worked out beside the server first, then recorded in a
+ * short transaction, then answered. If another step has come in between, it is worked out again on the bench as it is now.
+ */
+export const takeStep = (
+  database: Database,
+  workers: Workers,
+  id: string,
+  student: User,
+  action: DeskAction,
+  stopping: Stopping = {},
+): Promise<Acknowledged> =>
+  workers.inTurn(student.id, () => stepNow(database, workers, id, student, action, stopping))
+
+async function stepNow(
+  database: Database,
+  workers: Workers,
+  id: string,
+  student: User,
+  { key, action }: DeskAction,
+  stopping: Stopping,
+): Promise<Acknowledged> {
+  for (let n = 0; n < mostTries; n++) {
+    const order = await loadOwn(database, id, student)
+    const before = await known(database, id, key)
+    if (before) return before
+    if (order.concluded !== null) throw new Refusal(409, attemptSay('concluded'))
+    if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
+    const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
+    const types = await database.query<{ type: Step['type'] }>(
+      `select body->>'type' as type from steps where work_order_id = $1 order by position`,
+      [id],
+    )
+    const { circuit, planted, frame } = order
+    const { performed, bench: after } = await workers.perform(
+      { order: { circuit, planted, frame }, bench, before: types.map(({ type }) => type), action },
+      stopping,
+    )
+    if (!performed.ok) throw new Refusal(performed.trouble === 'order' ? 409 : 422, performed.why)
+    const taken = await record(database, id, key, order.taken, performed.step, after)
+    if (taken) return taken
+  }
+  throw new Refusal(503, say('tooBusy'))
+}
+
+/** Orders of before the bench was kept with them: it is worked out from their steps once. */
+async function benchSoFar(
+  database: Database,
+  workers: Workers,
+  order: Order & Standing,
+  stopping: Stopping,
+): Promise<Bench> {
+  const { circuit, planted, frame } = order
+  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } }, stopping)
+  const steps = await loadSteps(database, order.id)
+  return benchOf(
+    order,
+    steps.map(({ step }) => step),
+  )
+}
+
+/** Writes the step, unless others have come first (undefined: work it out again), or this one is there already. */
+const record = (
+  database: Database,
+  id: string,
+  key: string,
+  position: number,
+  step: Step,
+  bench: Bench | undefined,
+): Promise<Acknowledged | undefined> =>
+  database.transaction(async (db) => {
+    const [row] = await db.query<{ taken: number; concluded: boolean }>(
+      'select taken, concluded_at is not null as concluded from work_orders where id = $1 for update',
+      [id],
+    )
+    const same = await known(db, id, key)
+    if (same) return same
+    if (row?.taken !== position || row.concluded) return undefined
+    await db.query('insert into steps (work_order_id, position, key, body) values ($1, $2, $3, $4)', [
+      id,
+      position,
+      key,
+      JSON.stringify(stepDoor.write(step)),
+    ])
+    await db.query('update work_orders set taken = taken + 1, bench = $2 where id = $1', [
+      id,
+      JSON.stringify(bench ?? null),
+    ])
+    return { position, step: asSeen(step) }
+  })
