@@ -8,12 +8,14 @@ export interface Truth {
   board(bench: Bench, arrangement: Arrangement): SolvedBoard | UnsolvedBoard
 }
 
-const kept = new WeakMap<Predictor, Truth>()
+const kept = new WeakMap<Predictor, Map<string, Truth>>()
 const most = 400
 
-/** A predictor is made for one planted circuit: what it truly shows belongs to it. */
 export function truthOf(predictor: Predictor, order: Order): Truth {
-  const known = kept.get(predictor)
+  const name = JSON.stringify(order.planted)
+  let byPlanted = kept.get(predictor)
+  if (!byPlanted) kept.set(predictor, (byPlanted = new Map()))
+  const known = byPlanted.get(name)
   if (known) return known
   const boards = new Map<string, SolvedBoard | UnsolvedBoard>()
   const fresh: Truth = {
@@ -29,6 +31,6 @@ export function truthOf(predictor: Predictor, order: Order): Truth {
       return board
     },
   }
-  kept.set(predictor, fresh)
+  byPlanted.set(name, fresh)
   return fresh
 }
