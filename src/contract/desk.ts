@@ -3,13 +3,17 @@ import {
   arrangementSchema,
   concludeStep,
   frameSchema,
+  hintStep,
   inferStep,
+  operateStep,
   renewStep,
   repairStep,
   stepSchema,
   testStep,
 } from '../core/attempt'
+import { judgementSchema } from '../core/assessment/verdict'
 import { circuitSchema } from '../core/circuit'
+import { messageSchema } from '../core/document'
 
 export const deskSchema = z.object({
   id: z.uuid(),
@@ -17,7 +21,18 @@ export const deskSchema = z.object({
   /** The circuit as drawn, that is without the fault. */
   circuit: circuitSchema,
   /** What of the frame a student is told. */
-  frame: frameSchema.pick({ faults: true, families: true, bag: true, meter: true, mode: true, source: true }),
+  frame: frameSchema.pick({
+    faults: true,
+    families: true,
+    bag: true,
+    meter: true,
+    mode: true,
+    source: true,
+    hints: true,
+    limit: true,
+  }),
+  /** Seconds that are left of the time limit, on the server’s clock; null without one. */
+  left: z.number().nullable(),
   steps: z.array(stepSchema),
   concluded: z.boolean(),
 })
@@ -29,12 +44,15 @@ export const actionSchema = z.discriminatedUnion('type', [
     type: z.literal('operate'),
     arrangement: arrangementSchema,
     says: z.enum(['asComplained', 'notReproduced']).optional(),
+    /** On a real board: what the student sees there. */
+    seen: operateStep.shape.seen.optional(),
   }),
   testStep.omit({ did: true }).extend({ reading: testStep.shape.reading.optional() }),
   inferStep,
   concludeStep,
   repairStep.omit({ did: true }),
   renewStep,
+  hintStep.omit({ says: true }),
 ])
 
 /** What a student sends. `key` is made by the browser, so that a step sent twice is taken once. */
@@ -44,3 +62,21 @@ export type DeskAction = z.infer<typeof deskActionSchema>
 /** The step as the server recorded it. */
 export const acknowledgedSchema = z.object({ position: z.number(), step: stepSchema })
 export type Acknowledged = z.infer<typeof acknowledgedSchema>
+
+/** A typed reading that is unusual is asked about before it is taken: nothing was recorded yet. */
+export const questionSchema = z.object({ question: messageSchema })
+export const takenSchema = z.union([acknowledgedSchema, questionSchema])
+export type Taken = z.infer<typeof takenSchema>
+
+/** What each step of a practice is told at once. */
+export const verdictsSchema = z.array(judgementSchema)
+export type Verdicts = z.infer<typeof verdictsSchema>
+
+/** What a student answers to a verdict; an empty text takes it back. */
+export const replySchema = z.strictObject({
+  step: z.number().int().min(-1).max(1000),
+  verdict: z.string().max(120),
+  body: z.string().trim().max(500),
+})
+export const repliesSchema = z.array(replySchema)
+export type Reply = z.infer<typeof replySchema>

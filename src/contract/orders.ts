@@ -20,6 +20,8 @@ export const newOrderSchema = z.object({
     .min(1, coded(say('plantFirst')))
     .max(4),
   frame: frameSchema.partial().optional(),
+  /** The connected meter of the station, where the readings come from one. */
+  meter: z.uuid().optional(),
 })
 export type NewOrder = z.infer<typeof newOrderSchema>
 

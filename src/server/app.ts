@@ -14,6 +14,7 @@ import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
 import { libraryRoutes } from './routes/library'
+import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
 import { rubricRoutes } from './routes/rubrics'
 import { textProblems } from './texts'
@@ -82,6 +83,7 @@ export function createApp({ database, workers, logger }: Surroundings): Express 
     libraryRoutes(database),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
+    meterRoutes(database),
     deskRoutes(database, workers),
   )
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))

@@ -5,11 +5,13 @@ import {
   type Desk,
   type DeskAction,
   type DeskList,
+  type Taken,
   type User,
 } from '../contract'
-import { asSeen, benchOf, mostSteps, stepDoor, type Bench, type Step } from '../core/attempt'
+import { asSeen, benchOf, mostSteps, stepDoor, type Bench, type Source, type Step } from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
 import type { Database, Queries } from './database'
+import { hintOf } from './judging'
 import { iso, load, loadSteps, opened, type Order, type Standing } from './orders'
 import { Refusal } from './refusal'
 import type { Stopping, Workers } from './workers/pool'
@@ -23,7 +25,7 @@ export const deskList = (db: Queries, student: User): Promise<DeskList> =>
     [student.id],
   )
 
-async function loadOwn(db: Queries, id: string, student: User): Promise<Order & Standing> {
+export async function loadOwn(db: Queries, id: string, student: User): Promise<Order & Standing> {
   const order = await load(db, id)
   // The same words as for one that does not exist: whose it is is nobody's business.
   if (order.studentId !== student.id) throw new Refusal(404, say('noOrder'))
@@ -31,14 +33,20 @@ async function loadOwn(db: Queries, id: string, student: User): Promise<Order & 
 }
 
 export async function loadDesk(db: Queries, id: string, student: User): Promise<Desk> {
+  // The time limit runs from the first look.
+  await db.query(
+    'update work_orders set started_at = now() where id = $1 and student_id = $2 and started_at is null',
+    [id, student.id],
+  )
   const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
-  const { faults, families, bag, meter, mode, source } = order.frame
+  const { faults, families, bag, meter, mode, source, hints, limit } = order.frame
   return {
     id: order.id,
     complaint: order.complaint,
     circuit: order.circuit,
-    frame: { faults, families, bag, meter, mode, source },
+    frame: { faults, families, bag, meter, mode, source, hints, limit },
+    left: order.left,
     steps: steps.map(({ step }) => asSeen(step)),
     concluded: order.concluded !== null,
   }
@@ -71,6 +79,17 @@ const known = async (db: Queries, id: string, key: string): Promise<Acknowledged
   return row && { position: row.position, step: asSeen(opened(stepDoor.read(row.body))) }
 }
 
+/** Seconds for which a step may have been on its way when the time was up: a connection that was lost costs nobody. */
+const grace = 30
+/** Where readings may come from, by where the order says they do: whatever a meter sends may be typed. */
+const sources: Readonly<Record<Source, readonly Source[]>> = {
+  model: ['model'],
+  typed: ['typed'],
+  meter: ['meter', 'typed'],
+}
+/** What may be said once the time is up. */
+const afterTime: readonly DeskAction['action']['type'][] = ['infer', 'conclude']
+
 /** Times that a step is worked out again because another of the same order came first. */
 const mostTries = 4
 
@@ -85,7 +104,7 @@ export const takeStep = (
   student: User,
   action: DeskAction,
   stopping: Stopping = {},
-): Promise<Acknowledged> =>
+): Promise<Taken> =>
   workers.inTurn(student.id, () => stepNow(database, workers, id, student, action, stopping))
 
 async function stepNow(
@@ -95,12 +114,14 @@ async function stepNow(
   student: User,
   { key, action }: DeskAction,
   stopping: Stopping,
-): Promise<Acknowledged> {
+): Promise<Taken> {
   for (let n = 0; n < mostTries; n++) {
     const order = await loadOwn(database, id, student)
     const before = await known(database, id, key)
     if (before) return before
     if (order.concluded !== null) throw new Refusal(409, attemptSay('concluded'))
+    if (order.left !== null && order.left < -grace && !afterTime.includes(action.type))
+      throw new Refusal(409, attemptSay('timeUp'))
     if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
     const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
     const types = await database.query<{ type: Step['type'] }>(
@@ -108,12 +129,33 @@ async function stepNow(
       [id],
     )
     const { circuit, planted, frame } = order
+    if (action.type === 'test' && !sources[frame.source].includes(action.source))
+      throw new Refusal(409, attemptSay(frame.source === 'model' ? 'virtual' : 'typed'))
+    if (action.type === 'hint') {
+      if (!frame.hints) throw new Refusal(409, attemptSay('noHints'))
+      const steps = await loadSteps(database, id)
+      const says = await hintOf(
+        database,
+        workers,
+        order,
+        steps.map(({ step }) => step),
+        action.level,
+      )
+      const hinted = await record(database, id, key, order.taken, { ...action, says }, bench)
+      if (hinted) return hinted
+      continue
+    }
     const { performed, bench: after } = await workers.perform(
       { order: { circuit, planted, frame }, bench, before: types.map(({ type }) => type), action },
       stopping,
     )
     if (!performed.ok) throw new Refusal(performed.trouble === 'order' ? 409 : 422, performed.why)
-    const taken = await record(database, id, key, order.taken, performed.step, after)
+    const { step } = performed
+    if (step.type === 'test' && step.source !== 'model' && step.asked?.answer !== 'stands') {
+      const question = await workers.question({ order: { circuit, planted, frame }, bench, step }, stopping)
+      if (question) return { question }
+    }
+    const taken = await record(database, id, key, order.taken, step, after)
     if (taken) return taken
   }
   throw new Refusal(503, say('tooBusy'))
@@ -164,3 +206,10 @@ const record = (
     ])
     return { position, step: asSeen(step) }
   })
+
+/** An order whose steps are told their verdicts at once. */
+export async function loadPractice(db: Queries, id: string, student: User): Promise<Order> {
+  const order = await loadOwn(db, id, student)
+  if (order.frame.mode !== 'practice') throw new Refusal(409, say('notPractice'))
+  return order
+}

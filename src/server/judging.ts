@@ -3,10 +3,12 @@ import {
   engineVersion,
   judgedSchema,
   type JudgedAttempt,
+  type Judgement,
   type Prepared,
   type Rubric,
 } from '../core/assessment'
-import type { Order as OrderOfCore, Step } from '../core/attempt'
+import type { HintLevel, Order as OrderOfCore, Step } from '../core/attempt'
+import type { Message } from '../core/document'
 import type { Database, Queries } from './database'
 import type { Order } from './orders'
 import type { Stopping, Workers } from './workers/pool'
@@ -102,4 +104,30 @@ export async function judgedBy(
   const order = { circuit, planted, frame }
   const first = await prepared(database, workers, order, stopping)
   return workers.judge({ order, steps, rubric, prepared: first }, stopping)
+}
+
+/** What the steps of a practice are told at once: out of the readings alone. */
+export async function verdictsOf(
+  db: Queries,
+  workers: Workers,
+  order: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<readonly Judgement[]> {
+  const { circuit, planted, frame, rubric } = order
+  const first = await prepared(db, workers, order, stopping)
+  return workers.verdicts({ order: { circuit, planted, frame }, steps, rubric, prepared: first }, stopping)
+}
+
+/** A hint at the moment that the steps have led to. */
+export async function hintOf(
+  db: Queries,
+  workers: Workers,
+  order: Order,
+  steps: readonly Step[],
+  level: HintLevel,
+): Promise<Message> {
+  const { circuit, planted, frame, rubric } = order
+  const first = await prepared(db, workers, order)
+  return workers.hint({ order: { circuit, planted, frame }, steps, rubric, prepared: first, level })
 }

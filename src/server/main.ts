@@ -4,6 +4,7 @@ import { pino } from 'pino'
 import { createApp, plainError } from './app'
 import { openDatabase } from './database'
 import { demoSchool, loadDemo } from './demo'
+import { startDemoStation } from './demo-station'
 import { Workers } from './workers/pool'
 
 /** Says in one sentence what is wrong and ends: whoever starts it must be able to act on it. */
@@ -28,6 +29,7 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 )
 const workers = new Workers()
 void workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
+if (demo) await startDemoStation(database, workers).catch((error: unknown) => logger.warn(plainError(error)))
 const server = createServer(createApp({ database, workers, logger }))
 server.listen(port, host, () => {
   const address = server.address()

@@ -21,6 +21,10 @@ import type { Workers } from './workers/pool'
 
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
 
+/** Seconds that are left to the student: the limit runs from when the order was first opened, on the server’s clock. */
+const leftSql = `case when jsonb_typeof(frame->'limit') = 'number' and started_at is not null then
+  ((frame->>'limit')::float8 + extra_minutes) * 60 - extract(epoch from now() - started_at)::float8 end`
+
 /** A work order as it was handed out, read through the doors of all its documents. */
 export interface Order extends OrderOfCore {
   readonly id: string
@@ -36,6 +40,8 @@ export interface Order extends OrderOfCore {
 export interface Standing {
   readonly bench: Bench | undefined
   readonly taken: number
+  /** Seconds that are left of the time limit; null without one. */
+  readonly left: number | null
 }
 
 interface Row {
@@ -51,6 +57,7 @@ interface Row {
   released: string | null
   bench: Bench | null
   taken: number
+  left: number | null
 }
 
 /** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
@@ -97,8 +104,9 @@ export async function addOrder(
   const frame = { ...framed, complaint }
   const rubric = await currentRubric(db)
   const [row] = await db.query<{ id: string }>(
-    `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric)
-     values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+    `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric,
+       meter_id)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
     [
       order.circuit,
       order.student,
@@ -108,6 +116,7 @@ export async function addOrder(
       JSON.stringify(plantedDoor.write({ list: order.faults })),
       JSON.stringify(frameDoor.write(frame)),
       JSON.stringify(rubricDoor.write(rubric)),
+      order.meter ?? null,
     ],
   )
   // Nobody waits for it: a review that comes first works it out itself.
@@ -125,12 +134,12 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, ${iso('created_at')} as created,
+    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
-  return { ...orderOf(row), bench: row.bench ?? undefined, taken: row.taken }
+  return { ...orderOf(row), bench: row.bench ?? undefined, taken: row.taken, left: row.left }
 }
 
 export const loadOrder = (db: Queries, id: string): Promise<Order> => load(db, id)

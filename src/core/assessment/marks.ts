@@ -35,10 +35,13 @@ export function marksOf(
         spoken.has(aspect) && concluded.length && !wrong
         ? evidence
         : 0
+    const cost = judgements.reduce((sum, j) => sum + (j.aspect === aspect ? (j.cost ?? 0) : 0), 0)
     return {
       aspect,
       of,
-      points: round((gates[aspect]?.(gate) ?? 1) * (gates[aspect] && wrong ? misread : 1) * mean * of),
+      points: round(
+        Math.max(0, (gates[aspect]?.(gate) ?? 1) * (gates[aspect] && wrong ? misread : 1) * mean * of - cost),
+      ),
     }
   })
   const whole = round(marks.reduce((sum, m) => sum + m.points, 0))

@@ -102,3 +102,27 @@ export function explainMisreading(
   found.sort((p, q) => q.weight - p.weight)
   return found[0]?.ask ?? say('asDrawn', { reading: would(board) })
 }
+
+const live = {
+  otherState: 'liveState',
+  wasUnplugged: 'livePlug',
+  wereReversed: 'liveReversed',
+  prefix: 'liveSize',
+  decimal: 'liveSize',
+  neighbour: 'liveRed',
+  badGround: 'liveBlack',
+  leadOhms: 'liveZero',
+  clampZero: 'liveClamp',
+} as const satisfies Record<string, Parameters<typeof say>[0]>
+/** What of a question is the student’s own, or the drawing’s. */
+const harmless = ['state', 'part', 'read', 'text', 'point']
+
+/** The question as it may be put while the work goes on: without what the board would have shown. */
+export function liveQuestion({ code, params = {} }: Message, held: StepOf<'test'>['held']): Message {
+  const key = Object.entries(live).find(([why]) => code === `assessment.${why}`)?.[1]
+  const kept = Object.entries(params).filter(([name]) => harmless.includes(name))
+  const leads = held.type === 'leads' ? { red: held.red, black: held.black } : undefined
+  return key && (leads || key !== 'liveReversed')
+    ? say(key, { ...Object.fromEntries(kept), ...leads })
+    : say('liveLook')
+}

@@ -34,6 +34,7 @@ export const say = phrases('assessment', {
   notCured: 'not cured',
   noRepair: 'no repair',
   doubtful: 'to be asked',
+  hinted: 'a hint',
   // Facts by name.
   complaint: 'the complaint',
   seen: 'what was seen ({notices})',
@@ -96,6 +97,24 @@ export const say = phrases('assessment', {
   provenBoth: 'Repaired; the test that had failed was repeated under load, and the complaint is gone.',
   doesNotFit:
     '{fact} does not fit the rest: was the circuit as you thought, and the leads where they should be?',
+  hintCost: 'It was asked for, and costs {points, plural, one {# point} other {# points}}.',
+  // Hints, from the vaguest to the plainest.
+  hintWhere:
+    'Where to look: {access, select, hand {at what is open already} cover {under a cover} dash {under the dash} under {under the vehicle} other {elsewhere}}, at {parts}.',
+  hintSide:
+    'Which side: most of the doubt lies on the {side, select, feed {feed side, between the source and {load}} return {return side, between {load} and the source} load {load itself, {load}} other {ways beside the path}}.',
+  hintTest: 'Which test: {title} {place}, with “{state}”.',
+  hintNone: 'No test of this bag tells more: conclude with what you know.',
+  // The same questions while the work goes on: nothing in them tells what the board does.
+  liveState: 'Is the circuit as you have set it here? Your reading would fit “{state}”.',
+  livePlug: 'Is {part} plugged in?',
+  liveReversed: 'Are the leads the right way round? Red is on {red}, black on {black}.',
+  liveSize: 'Is it {read}, or {text}? Look at the unit and at the point once more.',
+  liveRed: 'Is the red lead on its point, and not on {point}?',
+  liveBlack: 'Is the black lead on its point, and not on {point}? Does it bite there?',
+  liveZero: 'Were the leads zeroed?',
+  liveClamp: 'Was the clamp zeroed, with one conductor in its jaws?',
+  liveLook: 'This is unusual here. Look at the display and at the leads once more: is it as you say?',
   // Questions about a reading that the board does not give.
   otherState: 'Was the circuit in this state? With “{state}” this would read {reading}.',
   wasUnplugged: 'Was {part} plugged in? With it unplugged this would read {reading}.',

@@ -41,6 +41,8 @@ export const judgementSchema = z.strictObject({
   share: z.number().optional(),
   /** How much it counts beside others of its aspect; 1 unless said. */
   weight: z.number().optional(),
+  /** Points that it takes off the mark as they are: the price of a hint. */
+  cost: z.number().optional(),
   /** The piece that it is about, where it is about one. */
   pieces: z.array(z.string()).optional(),
 })

@@ -97,6 +97,7 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
     }
     case 'infer':
     case 'conclude':
+    case 'hint':
       return bench
   }
 }

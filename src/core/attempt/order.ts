@@ -14,6 +14,10 @@ import { arrangementSchema, sourceSchema } from './steps'
 
 const familyKeys = Object.keys(families) as [keyof typeof families, ...(keyof typeof families)[]]
 
+const price = z.number().min(0).max(100)
+/** What hints cost where nothing else is said. */
+export const usualHints = { where: 1, side: 2, test: 4 } as const
+
 /** What a work order fixes when it is handed out. */
 export const frameSchema = z.strictObject({
   /** How many faults there may be; the student is told. */
@@ -31,6 +35,10 @@ export const frameSchema = z.strictObject({
   limits: z.string().max(60).default(''),
   mode: z.enum(['practice', 'test']).default('test'),
   source: sourceSchema.default('model'),
+  /** Points off the choice of tests that each kind of hint costs; null: none are given. */
+  hints: z.strictObject({ where: price, side: price, test: price }).nullable().default(null),
+  /** Minutes of real time that the student has; null: as long as it takes. */
+  limit: z.number().min(1).max(600).nullable().default(null),
   /** The complaint as facts: in this state, this part shows this. */
   complaint: z
     .array(

@@ -11,8 +11,8 @@ import type { Arrangement, Connection, Step, StepOf, StoredReading } from './ste
 
 /** What a student asks for: a step without what only the bench can add. */
 export type Action =
-  | Omit<StepOf<'operate'>, 'seen' | 'did'>
-  | (Omit<StepOf<'test'>, 'reading' | 'did'> & { readonly reading?: StoredReading })
+  | (Omit<StepOf<'operate'>, 'seen' | 'did'> & { readonly seen?: StepOf<'operate'>['seen'] | undefined })
+  | (Omit<StepOf<'test'>, 'reading' | 'did'> & { readonly reading?: StoredReading | undefined })
   | StepOf<'infer'>
   | StepOf<'conclude'>
   | Omit<StepOf<'repair'>, 'did'>
@@ -42,6 +42,12 @@ export function perform(
     case 'operate': {
       const problem = checkArrangement(circuit, action.arrangement)
       if (problem) return wrong(problem)
+      // On a real board the student says what there is to see: the model keeps its own to itself.
+      if (order.frame.source !== 'model') {
+        const seen = action.seen ?? {}
+        const strange = strangeNotice(circuit, seen)
+        return strange ? wrong(strange) : { ok: true, step: { ...action, seen } }
+      }
       const solved = boardOf(order, bench, action.arrangement, wiring)
       if (!solved.ok) return wrong(say('unsettled'))
       const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
@@ -135,6 +141,18 @@ function test(
       did: { blown, ...(meterFuse && { meterFuse }), ...(latched && { latched }) },
     },
   }
+}
+
+/** A notice that its part does not show, or undefined. */
+function strangeNotice(circuit: Circuit, seen: Readonly<Record<string, string>>): Message | undefined {
+  for (const [id, key] of Object.entries(seen)) {
+    const part = circuit.parts.find((p) => p.id === id)
+    const notices = part && partOfKind(part.kind).notice?.all
+    if (!notices) return say('noPart', { id })
+    if (!notices.some((n) => n.key === key))
+      return say('noNotice', { id, notices: notices.map((n) => n.key) })
+  }
+  return undefined
 }
 
 function connect(

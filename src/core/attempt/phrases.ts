@@ -17,5 +17,9 @@ export const say = phrases('attempt', {
   notSuchRepair: '{title} is no repair for {piece}: there are {repairs}',
   nothingToRenew: '{id} is no fuse that has blown',
   noSteps: 'This work order has {most} steps: that is the most it can take',
+  virtual: 'This work order is measured on the virtual board: nothing is typed in',
+  noNotice: '{id} shows none of that: it shows {notices}',
+  noHints: 'This work order gives no hints',
+  timeUp: 'The time is up: what you have measured is kept. Conclude with what you know.',
   typed: 'The reading of a real board is typed in',
 })

@@ -88,6 +88,14 @@ export const testStep = z.strictObject({
   suspected: predictionSchema.optional(),
   reading: readingSchema,
   source: sourceSchema.default('model'),
+  /** What was asked about a typed reading, what had been typed first, and whether it was put right. */
+  asked: z
+    .strictObject({
+      about: messageSchema,
+      first: z.string().max(40),
+      answer: z.enum(['stands', 'corrected']),
+    })
+    .optional(),
   did,
 })
 
@@ -121,6 +129,16 @@ export const renewStep = z.strictObject({
   fuse: z.string().max(12),
 })
 
+export const hintLevels = ['where', 'side', 'test'] as const
+export type HintLevel = (typeof hintLevels)[number]
+
+/** A hint that was asked for, and what it said. */
+export const hintStep = z.strictObject({
+  type: z.literal('hint'),
+  level: z.enum(hintLevels),
+  says: messageSchema,
+})
+
 /** One acknowledged thing that a student did. An attempt is a list of these, in order. */
 export const stepSchema = z.discriminatedUnion('type', [
   operateStep,
@@ -129,6 +147,7 @@ export const stepSchema = z.discriminatedUnion('type', [
   concludeStep,
   repairStep,
   renewStep,
+  hintStep,
 ])
 export type Step = z.infer<typeof stepSchema>
 export type StepOf<T extends Step['type']> = Extract<Step, { type: T }>

@@ -1,3 +1,4 @@
 export * from './board'
+export * from './drawn'
 export * from './solved'
 export * from './sensitivity'

@@ -8,6 +8,8 @@ import {
   draftComplaint,
   frameSchema,
   perform,
+  predictionSaid,
+  readingSaid,
   repairKeys,
   startBench,
   type Action,
@@ -15,8 +17,8 @@ import {
   type Bench,
   type Order,
   type Prediction,
+  type Said,
   type Step,
-  type StoredReading,
 } from '../attempt'
 import { readCircuit, wireUp, type Circuit } from '../circuit'
 import { problemsOf, type Message, type Problem, type Read } from '../document'
@@ -29,9 +31,9 @@ import {
   settingsOf,
   settingsSchema,
   type Held,
+  type InstrumentKey,
 } from '../instruments'
 import { brightnessScale } from '../parts'
-import { parseQuantity } from '../quantity'
 import { say } from './phrases'
 
 const stateName = z.union([z.string().max(80), arrangementSchema])
@@ -240,7 +242,7 @@ function actionOf(circuit: Circuit, step: AttemptFile['steps'][number], where: s
     settings: settingsOf(instrumentOf(one.instrument), one.settings),
     held: heldOf(one, where),
   })
-  const typed = reading === undefined ? undefined : readingOf(own.instrument, reading, where)
+  const typed = reading === undefined ? undefined : taken(readingSaid(own.instrument, reading), where)
   return {
     type: 'test',
     arrangement: arranged(circuit, state, where),
@@ -286,27 +288,15 @@ function heldOf(
 }
 
 /** What a good circuit would show, as the trade writes it; nought where nothing was predicted. */
-function predictionOf(key: string, text: string | undefined, where: string): Prediction {
-  const { asks } = findInstrument(key)!
+function predictionOf(key: InstrumentKey, text: string | undefined, where: string): Prediction {
+  const { asks } = instrumentOf(key)
   const said = text?.trim() ?? ''
-  if (asks.type === 'beep') return { type: /^(beep|yes)/i.test(said) ? 'beep' : 'OL' }
-  if (asks.type === 'word') return { type: 'word', word: said || (asks.words[0] ?? brightnessScale[0]!) }
-  if (/^ol$/i.test(said)) return { type: 'OL' }
-  if (!said) return { type: 'value', value: 0 }
-  const read = parseQuantity(said, asks.unit)
-  if (!read.ok) throw new Refused(where, read.why)
-  return { type: 'value', value: read.value }
+  if (asks.type === 'word' && !said) return { type: 'word', word: asks.words[0] ?? brightnessScale[0]! }
+  if (asks.type === 'value' && !said) return { type: 'value', value: 0 }
+  return taken(predictionSaid(key, said), where)
 }
 
-function readingOf(key: string, text: string, where: string): StoredReading {
-  const { asks, scale } = findInstrument(key)!
-  const said = text.trim()
-  if (scale?.includes(said)) return { unit: 'V', text: '', word: said, signs: [] }
-  const unit = asks.type === 'value' ? asks.unit : 'Ω'
-  const signs = /beep/i.test(said) ? [{ code: 'instruments.beeps' }] : []
-  if (/^ol$/i.test(said)) return { unit, text: 'OL', signs }
-  if (asks.type === 'beep' && signs.length) return { value: 0, unit, text: said, signs }
-  const read = parseQuantity(said, unit)
-  if (!read.ok) throw new Refused(where, read.why)
-  return { value: read.value, unit, text: said, signs }
+function taken<T>(said: Said<T>, where: string): T {
+  if (!said.ok) throw new Refused(where, said.why)
+  return said.value
 }

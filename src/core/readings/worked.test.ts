@@ -1,14 +1,14 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { answerKey, limitSetOf, limitSets, type LimitVerdict, stateKey, type StateKey } from '.'
-import { solveBoard } from '../board'
+import { drawElement, solveBoard } from '../board'
 import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
 import { readVolts, voltsAccuracy, workshopMeter } from '../instruments'
 import { catalogue, possibleFaults } from '../faults'
 import { partKinds } from '../parts'
 import { Sensitivities } from '../board'
-import { Solver, type Element, type Law } from '../solve'
+import { Solver } from '../solve'
 import fc from 'fast-check'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 import { drawn } from '../../../test/random'
@@ -202,7 +202,7 @@ describe('bands of every part, by Monte Carlo over each element', () => {
       for (let run = 0; run < runs; run++) {
         const drawn = new Solver({
           nodeCount: board.nodeCount,
-          elements: board.elements.map((e) => drawElement(e, random)),
+          elements: board.elements.map((e) => drawElement(e, random())),
         }).solve(point.voltage)
         if (!drawn.ok) throw new Error(tell(drawn.why))
         nodes.forEach((n, i) => misses[i]!.push(Math.abs(drawn.voltage[n]! - point.voltage[n]!)))
@@ -219,23 +219,6 @@ describe('bands of every part, by Monte Carlo over each element', () => {
     }
   })
 })
-
-/** The same element somewhere within its tolerance. */
-function drawElement(element: Element, random: () => number): Element {
-  const t = element.tolerance
-  if (!t) return element
-  const u = t * random()
-  if (element.type === 'source') return { ...element, volts: element.volts + u }
-  if (element.type === 'resistor') return { ...element, ohms: element.ohms * (1 + u) }
-  if (element.type !== 'curve') return element
-  const { law } = element
-  const at: Law['at'] = (v, out) => {
-    law.at(v, out)
-    out.current *= 1 + u
-    out.slope *= 1 + u
-  }
-  return { ...element, law: { ...law, at, ...(law.limit && { limit: law.limit.bind(law) }) } }
-}
 
 describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
   const circuit = demoCircuit(name)

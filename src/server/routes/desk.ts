@@ -1,14 +1,19 @@
 import { Router } from 'express'
-import { deskActionSchema } from '../../contract'
+import { rateLimit } from 'express-rate-limit'
+import { deskActionSchema, say } from '../../contract'
 import type { Database } from '../database'
-import { deskList, finish, loadDesk, loadReleased, takeStep } from '../desk'
-import { judgementOf } from '../judging'
+import { deskList, finish, loadDesk, loadPractice, loadReleased, takeStep } from '../desk'
+import { judgementOf, verdictsOf } from '../judging'
 import { loadSteps } from '../orders'
+import { Refusal } from '../refusal'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'
 import { idOf } from './circuits'
 import { untilGone } from './until-gone'
+
+/** More than anybody can measure: whoever tries them all out is held up. */
+const mostStepsAMinute = 60
 
 /** The student's side. Nothing that leaves here may tell what was planted. */
 export function deskRoutes(db: Database, workers: Workers): Router {
@@ -34,7 +39,21 @@ export function deskRoutes(db: Database, workers: Workers): Router {
     const steps = (await loadSteps(db, order.id)).map(({ step }) => step)
     res.json(await judgementOf(db, workers, order, steps, untilGone(res)))
   })
-  router.post('/desk/:id/steps', async (req, res) => {
+  // What a practice is told at once; a test is told nothing until its review is given back.
+  router.get('/desk/:id/verdicts', async (req, res) => {
+    const order = await loadPractice(db, idOf(req.params.id), userOf(res))
+    const steps = (await loadSteps(db, order.id)).map(({ step }) => step)
+    res.json(await verdictsOf(db, workers, order, steps, untilGone(res)))
+  })
+  const unhurried = rateLimit({
+    windowMs: 60_000,
+    limit: mostStepsAMinute,
+    keyGenerator: (_req, res) => userOf(res).id,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_req, _res, next) => next(new Refusal(429, say('tooFast'))),
+  })
+  router.post('/desk/:id/steps', unhurried, async (req, res) => {
     // A step that was sent is taken, though its sender may be gone: it may come again with the same key.
     const action = deskActionSchema.parse(req.body)
     res.json(await takeStep(db, workers, idOf(req.params.id), userOf(res), action))

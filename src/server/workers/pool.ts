@@ -2,11 +2,12 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
-import type { JudgedAttempt, Prepared } from '../../core/assessment'
+import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { Bench, Frame, Order, Performed } from '../../core/attempt'
+import type { Message } from '../../core/document'
 import { Refusal } from '../refusal'
 import { boardsOf } from './boards-of'
-import type { DraftTask, JudgeTask, PerformTask, ReadyTask, StartTask } from './tasks'
+import type { DraftTask, HintTask, JudgeTask, PerformTask, QuestionTask, ReadyTask, StartTask } from './tasks'
 
 /** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
 const limits = {
@@ -15,6 +16,9 @@ const limits = {
   draft: 20_000,
   prepare: 120_000,
   makeReady: 120_000,
+  verdicts: 60_000,
+  hint: 60_000,
+  question: 20_000,
   judge: 120_000,
 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
@@ -83,6 +87,12 @@ export class Workers {
   /** Solves what the judging of the next steps will ask for. */
   makeReady = (task: ReadyTask, stopping?: Stopping): Promise<void> =>
     this.run(this.judgeOf(task.order), 'makeReady', task, stopping)
+  verdicts = (task: JudgeTask, stopping?: Stopping): Promise<readonly Judgement[]> =>
+    this.run(this.judgeOf(task.order), 'verdicts', task, stopping)
+  hint = (task: HintTask, stopping?: Stopping): Promise<Message> =>
+    this.run(this.judgeOf(task.order), 'hint', task, stopping)
+  question = (task: QuestionTask, stopping?: Stopping): Promise<Message | null> =>
+    this.run(this.judgeOf(task.order), 'question', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.run(this.judgeOf(task.order), 'judge', task, stopping)
 

@@ -1,8 +1,12 @@
 import {
   judgeAttempt,
+  hintFor,
   makeReady,
+  practiceVerdicts,
   prepareJudging,
+  questionAbout,
   type JudgedAttempt,
+  type Judgement,
   type Prepared,
   type Rubric,
 } from '../../core/assessment'
@@ -14,11 +18,14 @@ import {
   startBench,
   type Action,
   type Bench,
+  type HintLevel,
   type Order,
   type Step,
+  type StepOf,
 } from '../../core/attempt'
 import { wireUp, type Circuit } from '../../core/circuit'
 import { Predictor } from '../../core/diagnosis'
+import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
 import { boardsOf } from './boards-of'
 import type { PerformedStep } from './pool'
@@ -38,6 +45,14 @@ export interface JudgeTask {
   readonly rubric: Rubric
   /** What was worked out at hand-out, as it was kept. */
   readonly prepared?: Prepared | undefined
+}
+export interface HintTask extends JudgeTask {
+  readonly level: HintLevel
+}
+export interface QuestionTask {
+  readonly order: Order
+  readonly bench: Bench
+  readonly step: StepOf<'test'>
 }
 export interface ReadyTask {
   readonly order: Order
@@ -72,6 +87,12 @@ const tasks = {
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
   prepare: ({ order }: StartTask): Prepared => prepareJudging(predictorFor(order), order),
   makeReady: ({ order, prepared }: ReadyTask): void => makeReady(predictorFor(order), order, prepared),
+  verdicts: ({ order, steps, rubric, prepared }: JudgeTask): readonly Judgement[] =>
+    practiceVerdicts(predictorFor(order), order, steps, rubric, prepared),
+  hint: ({ order, steps, rubric, prepared, level }: HintTask): Message =>
+    hintFor(predictorFor(order), order, steps, level, rubric, prepared),
+  question: ({ order, bench, step }: QuestionTask): Message | null =>
+    questionAbout(predictorFor(order), order, bench, step) ?? null,
   judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
     judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
 }

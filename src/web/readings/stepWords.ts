@@ -121,6 +121,8 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       }
     case 'renew':
       return { head: 'Renewed a fuse', text: step.fuse }
+    case 'hint':
+      return { head: 'Took a hint', text: tell(step.says) }
   }
 }
 
@@ -130,6 +132,16 @@ function testWords(circuit: Circuit, step: StepOf<'test'>): string {
     `${describeInstrument(step)} ${describeHeld(step.held)}`,
     ...also,
     `predicted ${describePrediction(step.prediction, step.reading.unit)}`,
+    ...(step.suspected
+      ? [`with the suspect at fault ${describePrediction(step.suspected, step.reading.unit)}`]
+      : []),
+    ...(step.asked
+      ? [
+          step.asked.answer === 'corrected'
+            ? `asked about ${step.asked.first}, and put it right`
+            : 'asked about it: it stands',
+        ]
+      : []),
     describeArrangement(circuit, step.arrangement),
   ].join('; ')
 }

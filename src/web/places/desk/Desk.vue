@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NInput } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
@@ -8,11 +8,18 @@ import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
 import Course from './Course.vue'
+import Hints from './Hints.vue'
 import Instrument from './Instrument.vue'
+import Marking from './Marking.vue'
 import Renew from './Renew.vue'
 import Repair from './Repair.vue'
 import StepLog from './StepLog.vue'
+import TimeLeft from './TimeLeft.vue'
+import Verify from './Verify.vue'
 import { useDesk } from './useDesk'
+import { useInstrument } from './useInstrument'
+import { useMarks } from './useMarks'
+import { useVerdicts } from './useVerdicts'
 
 const route = useRoute()
 const model = useDesk(String(route.params.id))
@@ -21,8 +28,11 @@ await model.load().catch((error: unknown) => (missing.value = messageOf(error)))
 
 /** What a click in the drawing does: put a lead, or mark a part. */
 const next = ref<'red' | 'black'>('red')
-const struck = computed(() => new Set(model.draft.struck))
-const ringed = computed(() => new Set(model.draft.ringed))
+const marks = useMarks(model)
+const held = useInstrument(model)
+const told = useVerdicts(String(route.params.id), model)
+const { struckParts, ringedParts } = marks
+const real = computed(() => model.desk?.frame.source !== 'model')
 const state = computed<CircuitState>(() => ({ id: 'bench', name: 'bench', ...model.arrangementNow() }))
 
 async function change(to: CircuitState) {
@@ -31,35 +41,36 @@ async function change(to: CircuitState) {
   model.draft.wiggled = to.wiggled ?? []
   model.draft.engine = to.engine ?? 'off'
   model.draft.sinceKeyOff = to.sinceKeyOff ?? 0
-  if (!model.desk?.concluded) await model.act({ type: 'operate', arrangement: model.arrangementNow() })
+  // What a real board does is for the student to say.
+  if (!model.desk?.concluded && !real.value)
+    await model.act({ type: 'operate', arrangement: model.arrangementNow() })
 }
 function lead(name: string) {
   if (model.desk?.concluded) return
   model.draft[next.value] = name
   next.value = next.value === 'red' ? 'black' : 'red'
 }
-/** Nothing, struck out, ringed, nothing: one key goes round. */
 function mark(id: string) {
   if (model.desk?.concluded) return
-  const { draft } = model
-  if (draft.struck.includes(id)) {
-    draft.struck = draft.struck.filter((p) => p !== id)
-    draft.ringed = [...draft.ringed, id]
-  } else if (draft.ringed.includes(id)) {
-    draft.ringed = draft.ringed.filter((p) => p !== id)
-  } else {
-    draft.struck = [...draft.struck, id]
-  }
+  // Where jaws or a bridge are to be held, a part is the place; after a reading it is a suspect.
+  if (!model.inferenceDue && held.holdAt(id)) return
+  marks.markPart(id)
+}
+/** On a part in the drawing: U and D strike a whole stretch, Ctrl Z takes the last mark back. */
+function keys(event: KeyboardEvent) {
+  if (model.desk?.concluded) return
+  const id = (event.target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
+  const key = event.key.toLowerCase()
+  if (key === 'z' && (event.ctrlKey || event.metaKey)) marks.undo()
+  else if (id && (key === 'u' || key === 'd')) marks.stretch(id, key === 'u' ? 'up' : 'down')
+  else return
+  event.preventDefault()
 }
 /** Measured under load again since the repair. */
 const proved = computed(() => {
   const repaired = model.steps.findLastIndex((s) => s.type === 'repair')
   return repaired >= 0 && model.steps.slice(repaired + 1).some((s) => s.type === 'test')
 })
-async function infer() {
-  const { struck: out, ringed: suspects, note } = model.draft
-  if (await model.act({ type: 'infer', struck: out, ringed: suspects, note })) model.draft.note = ''
-}
 </script>
 
 <template>
@@ -71,20 +82,22 @@ async function infer() {
       <h1>{{ model.circuit.name }}</h1>
       <p class="complaint">“{{ model.desk.complaint }}”</p>
       <Course :model="model" />
+      <TimeLeft v-if="model.desk.left !== null" :left="model.desk.left" :at="model.loadedAt" />
+      <span v-if="told.practice.value" class="quiet">practice: each step is told at once</span>
       <span class="quiet" title="What the work would have taken at a vehicle">{{ model.minutes }} min</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
       <p v-if="model.waiting" class="wrong" role="status">
         No connection: your step is kept and sent again until it arrives.
       </p>
     </div>
-    <section class="drawing" aria-label="Drawing">
+    <section class="drawing" aria-label="Drawing" @keydown="keys">
       <Schematic
         :circuit="model.circuit"
         :wiring="model.wiring"
         :controls="state.controls"
         :detached="state.detached"
-        :struck="struck"
-        :ringed="ringed"
+        :struck="struckParts"
+        :ringed="ringedParts"
         :red="model.draft.red"
         :black="model.draft.black"
         :notices="model.seen"
@@ -100,24 +113,10 @@ async function infer() {
           First see the complaint for yourself: operate the circuit above. Then put the leads on two points of
           the drawing, predict, and measure.
         </p>
-        <Instrument :model="model" :next="next" @lead="next = $event" />
-        <section v-if="model.inferenceDue" class="infer" aria-label="What the reading tells you">
-          <h2>What does it tell you?</h2>
-          <p>
-            In the drawing, strike out each part that this reading clears; once more rings it as suspect.
-            Nothing cleared is an answer too.
-          </p>
-          <p class="reading marks">
-            struck out: {{ model.draft.struck.join(' ') || 'none' }} · ringed:
-            {{ model.draft.ringed.join(' ') || 'none' }}
-          </p>
-          <NInput
-            v-model:value="model.draft.note"
-            :input-props="{ 'aria-label': 'Why, in a sentence' }"
-            placeholder="Why, in a sentence (if you like)"
-          />
-          <NButton type="primary" :loading="model.busy" @click="infer"> That is what it tells me </NButton>
-        </section>
+        <Verify :model="model" />
+        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" />
+        <Marking v-if="model.inferenceDue" :model="model" :marks="marks" />
+        <Hints :model="model" />
         <details>
           <summary>A fuse has blown</summary>
           <Renew :model="model" />
@@ -151,7 +150,7 @@ async function infer() {
       <section aria-label="Your steps">
         <h2>Your steps</h2>
         <p v-if="!model.steps.length" class="quiet">None yet.</p>
-        <StepLog :circuit="model.circuit" :steps="model.steps" />
+        <StepLog :circuit="model.circuit" :steps="model.steps" :told="told" />
       </section>
     </div>
   </div>
@@ -182,21 +181,10 @@ async function infer() {
   align-content: start;
   padding: 2px 4px;
 }
-.infer {
-  display: grid;
-  gap: 7px;
-  border: 2px solid var(--accent);
-  border-radius: 4px;
-  padding: 10px;
-  background: var(--accent-soft);
-}
 .finish {
   display: grid;
   gap: 8px;
   justify-items: start;
-}
-.marks {
-  font-size: 12px;
 }
 .hint {
   background: var(--accent-soft);

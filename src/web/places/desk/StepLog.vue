@@ -1,20 +1,36 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Step } from '../../../core/attempt'
+import { aspectNames } from '../../../core/assessment/verdict'
 import type { Circuit } from '../../../core/circuit'
 import { stepWords } from '../../readings/stepWords'
+import type { DeskVerdicts } from './useVerdicts'
 
-const props = defineProps<{ circuit: Circuit; steps: readonly Step[] }>()
+/** The newest step first: it is the one that the next thought hangs on. */
+const props = defineProps<{ circuit: Circuit; steps: readonly Step[]; told: DeskVerdicts }>()
 const rows = computed(() => {
   let tests = 0
-  return props.steps.map((step) => stepWords(props.circuit, step, step.type === 'test' ? ++tests : tests))
+  return props.steps
+    .map((step, i) => ({
+      i,
+      ...stepWords(props.circuit, step, step.type === 'test' ? ++tests : tests),
+      verdicts: props.told.verdicts.value.filter((v) => v.step === i),
+    }))
+    .reverse()
 })
 </script>
 
 <template>
-  <ol>
-    <li v-for="(row, i) in rows" :key="i">
+  <p v-if="told.failure.value" class="wrong" role="alert">{{ told.failure.value }}</p>
+  <ol reversed>
+    <li v-for="row in rows" :key="row.i">
       <b>{{ row.head }}</b> {{ row.text }}
+      <p v-for="(v, k) in row.verdicts" :key="k" class="verdict" :data-grade="v.grade">
+        <b>{{ aspectNames[v.aspect] }}: {{ told.say.value(v.verdict) }}</b> {{ told.say.value(v.reason) }}
+      </p>
+      <p v-if="told.working.value && row.i === steps.length - 1" class="quiet" role="status">
+        What it was worth is being worked out …
+      </p>
     </li>
   </ol>
 </template>
@@ -32,5 +48,19 @@ li {
 }
 b {
   font-weight: 500;
+}
+.verdict {
+  margin: 3px 0 0;
+  padding-left: 9px;
+  border-left: 3px solid var(--rule-strong);
+}
+.verdict[data-grade='good'] {
+  border-color: var(--good);
+}
+.verdict[data-grade='partly'] {
+  border-color: var(--doubt);
+}
+.verdict[data-grade='poor'] {
+  border-color: var(--fault);
 }
 </style>

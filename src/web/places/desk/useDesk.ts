@@ -1,6 +1,6 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { acknowledgedSchema, deskSchema, type Desk, type DeskAction } from '../../../contract'
+import { deskSchema, takenSchema, type Desk, type DeskAction } from '../../../contract'
 import {
   benchOf,
   defaultFrame,
@@ -10,6 +10,7 @@ import {
   type StepOf,
 } from '../../../core/attempt'
 import { wireUp, type Circuit } from '../../../core/circuit'
+import type { Message } from '../../../core/document'
 import type { InstrumentKey, Settings } from '../../../core/instruments'
 import { noticeText, partOfKind } from '../../../core/parts'
 import { ask, messageOf, persist, send } from '../../api/client'
@@ -35,8 +36,16 @@ interface Draft {
   /** What else is connected, and stays so while another instrument reads. */
   also: Connection[]
   prediction: string
+  /** What it would show if the piece that is suspected were at fault. */
+  suspected?: string
+  /** What the display of a real meter shows. */
+  typed?: string
+  /** A reading that was asked about and is being put right: what was asked, and what had been typed. */
+  asked?: { about: Message; first: string } | null
   struck: string[]
   ringed: string[]
+  /** Marks as they were, the last ones last: each change can be taken back. */
+  before?: { struck: string[]; ringed: string[] }[]
   note: string
 }
 
@@ -46,6 +55,9 @@ export function useDesk(id: string) {
   const failure = ref('')
   const waiting = ref(false)
   const busy = ref(false)
+  /** What the server asks about a typed reading before it takes it down. */
+  const question = shallowRef<{ about: Message; action: DeskAction['action'] } | null>(null)
+  const loadedAt = ref(0)
   const draft = useLocalStorage<Draft>(
     `brachyon.desk-2.${id}`,
     {
@@ -60,6 +72,10 @@ export function useDesk(id: string) {
       part: '',
       also: [],
       prediction: '',
+      suspected: '',
+      typed: '',
+      asked: null,
+      before: [],
       struck: [],
       ringed: [],
       note: '',
@@ -122,6 +138,7 @@ export function useDesk(id: string) {
 
   async function load() {
     desk.value = await ask(deskSchema, `/desk/${id}`)
+    loadedAt.value = performance.now()
     const { bag } = desk.value.frame
     if (!bag.includes(draft.value.instrument)) draft.value.instrument = bag[0]!
   }
@@ -133,9 +150,14 @@ export function useDesk(id: string) {
     const key = uuid()
     try {
       const taken = await persist(
-        () => send(acknowledgedSchema, `/desk/${id}/steps`, { key, action }),
+        () => send(takenSchema, `/desk/${id}/steps`, { key, action }),
         (w) => (waiting.value = w),
       )
+      if ('question' in taken) {
+        question.value = { about: taken.question, action }
+        return false
+      }
+      question.value = null
       const now = desk.value!
       desk.value = {
         ...now,
@@ -165,6 +187,8 @@ export function useDesk(id: string) {
     failure,
     waiting,
     busy,
+    question,
+    loadedAt,
     draft,
     steps,
     circuit,

@@ -1,16 +1,28 @@
 import { dequal } from 'dequal/lite'
 import { computed, ref } from 'vue'
+import { meterAnswerSchema } from '../../../contract'
 import { tell } from '../../../contract/words'
-import type { Connection, Prediction } from '../../../core/attempt'
+import {
+  predictionSaid,
+  readingSaid,
+  type Connection,
+  type Prediction,
+  type Said,
+} from '../../../core/attempt'
+import { walkPaths } from '../../../core/readings'
 import { devices, instrumentOf, settingsOf, type Device, type InstrumentKey } from '../../../core/instruments'
 import { partOfKind } from '../../../core/parts'
-import { parseQuantity } from '../../../core/quantity'
+import { messageOf, send } from '../../api/client'
 import type { DeskModel } from './useDesk'
 
 /** The instrument in the student's hand: which it is, how it is set and held, what is predicted, what it shows. */
 export function useInstrument(model: DeskModel) {
   const wrong = ref('')
   const draft = computed(() => model.draft)
+  /** Readings of a real board are the student’s to type, or its meter’s to send. */
+  const real = computed(() => model.desk?.frame.source !== 'model')
+  /** What the connected meter sent last: typed over, it is the student’s own. */
+  const fromMeter = ref('')
   const bag = computed(() => (model.desk?.frame.bag ?? []).map(instrumentOf))
   const instrument = computed(() => instrumentOf(draft.value.instrument))
   const asks = computed(() => instrument.value.asks)
@@ -82,11 +94,10 @@ export function useInstrument(model: DeskModel) {
           : 'Predict first: what would a good circuit show here?'
       return undefined
     }
-    if (asks.value.type === 'beep') return text === 'beep' ? { type: 'beep' } : { type: 'OL' }
-    if (asks.value.type === 'word') return { type: 'word', word: text }
-    if (/^o\.?l\.?$/i.test(text)) return { type: 'OL' }
-    const read = parseQuantity(text, asks.value.unit)
-    if (read.ok) return { type: 'value', value: read.value }
+    return said(predictionSaid(draft.value.instrument, text))
+  }
+  function said<T>(read: Said<T>): T | undefined {
+    if (read.ok) return read.value
     wrong.value = tell(read.why)
     return undefined
   }
@@ -106,6 +117,16 @@ export function useInstrument(model: DeskModel) {
     if (wrong.value) return
     const predicted = prediction()
     if (!predicted) return
+    const maybe = draft.value.suspected?.trim()
+    const suspected = maybe ? said(predictionSaid(draft.value.instrument, maybe)) : undefined
+    if (maybe && !suspected) return
+    if (real.value && !draft.value.typed?.trim()) {
+      wrong.value = 'Type what your meter shows'
+      return
+    }
+    const reading = real.value ? said(readingSaid(draft.value.instrument, draft.value.typed!)) : undefined
+    if (real.value && !reading) return
+    const { asked } = draft.value
     const done = await model.act({
       type: 'test',
       arrangement: model.arrangementNow(),
@@ -114,17 +135,64 @@ export function useInstrument(model: DeskModel) {
       held: held(),
       also: draft.value.also.slice(),
       prediction: predicted,
-      source: 'model',
+      ...(suspected && { suspected }),
+      ...(reading && { reading }),
+      ...(reading && asked && { asked: { ...asked, answer: 'corrected' as const } }),
+      source: real.value ? (fromMeter.value === draft.value.typed ? 'meter' : 'typed') : 'model',
     })
-    if (!done) return
+    if (done) taken()
+  }
+  const sending = ref(false)
+  /** What the connected meter shows, into the place where it would be typed; the prediction comes first here too. */
+  async function readMeter() {
+    wrong.value = missing()
+    if (wrong.value || !prediction()) return
+    sending.value = true
+    try {
+      const sent = await send(meterAnswerSchema, `/desk/${model.desk!.id}/meter`, {
+        arrangement: model.arrangementNow(),
+        instrument: draft.value.instrument,
+        settings: settings.value,
+        held: held(),
+      })
+      if ('trouble' in sent) wrong.value = tell(sent.trouble)
+      else {
+        const { text, signs } = sent.reading
+        draft.value.typed = fromMeter.value = [text, ...signs.map(tell)].join(' ')
+        await measure()
+      }
+    } catch (error) {
+      wrong.value = messageOf(error)
+    } finally {
+      sending.value = false
+    }
+  }
+  /** The reading stands, or it is put right: either goes into the record. */
+  async function answer(stands: boolean) {
+    const { question } = model
+    if (question?.action.type !== 'test') return
+    const first = draft.value.typed ?? ''
+    if (!stands) {
+      draft.value.asked = { about: question.about, first }
+      draft.value.typed = ''
+      model.question = null
+      return
+    }
+    const asked = { about: question.about, first, answer: 'stands' as const }
+    if (await model.act({ ...question.action, asked })) taken()
+  }
+  function taken() {
     // Points and places come back by their own names.
-    const { held: taken, also = [] } = model.lastTest ?? {}
+    const { held: at, also = [] } = model.lastTest ?? {}
     draft.value.also = [...also]
-    if (taken?.type === 'leads') {
-      draft.value.red = taken.red
-      draft.value.black = taken.black
+    if (at?.type === 'leads') {
+      draft.value.red = at.red
+      draft.value.black = at.black
     }
     draft.value.prediction = ''
+    draft.value.suspected = ''
+    draft.value.typed = ''
+    draft.value.asked = null
   }
 
   /** It changes the circuit by being there, so that another instrument may read what then happens. */
@@ -141,6 +209,31 @@ export function useInstrument(model: DeskModel) {
   }
   function take(at: number) {
     draft.value.also = draft.value.also.filter((_, i) => i !== at)
+  }
+
+  /** Carries one lead along its path, a point at a time: up towards the source, down towards the return. */
+  function carry(which: 'red' | 'black', by: 1 | -1) {
+    const walks = walkPaths(model.circuit, model.wiring)
+    const at = draft.value[which].trim()
+    const names = walks.map(({ points }) => [...new Set(points.filter((p) => !p.inside).map((p) => p.name))])
+    const along = names.find((list) => list.includes(at)) ?? names[0]
+    if (!along?.length) return
+    const now = along.indexOf(at)
+    const to = now < 0 ? (by > 0 ? 0 : along.length - 1) : Math.min(along.length - 1, Math.max(0, now + by))
+    draft.value[which] = along[to]!
+  }
+
+  /** In the drawing a part is what jaws go round, or where something is held: not for leads. */
+  function holdAt(id: string): boolean {
+    if (hold.value === 'jaws') {
+      const round = draft.value.round.split(/[\s,]+/).filter(Boolean)
+      draft.value.round = (round.includes(id) ? round.filter((r) => r !== id) : [...round, id]).join(' ')
+      return true
+    }
+    if (!gaps.value.some((p) => p.id === id) || !['series', 'inPlaceOf', 'spots'].includes(hold.value))
+      return false
+    draft.value.part = id
+    return true
   }
 
   function choose(key: InstrumentKey) {
@@ -160,6 +253,13 @@ export function useInstrument(model: DeskModel) {
   }
 
   return {
+    real,
+    fromMeter,
+    answer,
+    readMeter,
+    sending,
+    carry,
+    holdAt,
     wrong,
     draft,
     instrument,
@@ -180,3 +280,5 @@ export function useInstrument(model: DeskModel) {
     take,
   }
 }
+
+export type DeskInstrument = ReturnType<typeof useInstrument>

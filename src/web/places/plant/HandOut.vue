@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
-import { userSchema, type User } from '../../../contract'
+import { metersSchema, userSchema, type User } from '../../../contract'
+import type { Frame } from '../../../core/attempt'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
+import FrameFields from './FrameFields.vue'
 
 const props = defineProps<{
   circuit: string
@@ -19,7 +22,12 @@ const students = ref<User[]>([])
 const student = ref('')
 const wrong = ref('')
 const done = ref('')
+/** As the last order was framed: a lesson’s orders are alike. */
+const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
+const meters = ref<{ id: string; name: string }[]>([])
+const meter = ref('')
 students.value = await ask(z.array(userSchema), '/students').catch(() => [])
+meters.value = await ask(metersSchema, '/meters').catch(() => [])
 const chosen = computed(() => students.value.find((s) => s.id === student.value))
 
 async function handOut() {
@@ -37,6 +45,8 @@ async function handOut() {
       student: student.value,
       complaint: props.complaint,
       faults: props.faults,
+      frame: frame.value,
+      ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
     })
     done.value = `Handed out to ${chosen.value.name}.`
   } catch (error) {
@@ -68,6 +78,7 @@ async function handOut() {
     <p v-if="!students.length">
       The class is empty: add students under <RouterLink to="/"> Today </RouterLink>.
     </p>
+    <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
     <NButton type="primary" :disabled="!faults.length" @click="handOut"> Hand out the work order </NButton>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}

@@ -1,0 +1,386 @@
+import {
+  advance,
+  complaintOf,
+  faultsLeft,
+  hasSign,
+  instrumentMinutes,
+  stateOf,
+  type Bench,
+  type Order,
+  type Step,
+  type StepOf,
+} from '../attempt'
+import { segmentAmps, type SolvedBoard } from '../board'
+import { findPieces } from '../circuit'
+import { faultOfKind } from '../faults'
+import {
+  type Belief,
+  rankTests,
+  sameFamily,
+  type Fact,
+  type KeptBelief,
+  type Predictor,
+  type TestSetup,
+} from '../diagnosis'
+import type { Message } from '../document'
+import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
+import { partOfKind } from '../parts'
+import { judgeConclusion } from './conclusion'
+import { judgeEfficiency } from './efficiency'
+import { readingName, seenName } from './facts'
+import { conditionsOf, firstBelief, stillAlive } from './first'
+import { indistinctFrom } from './indistinct'
+import { judgeInference, piecesIn } from './inference'
+import { marksOf } from './marks'
+import { explainMisreading, liveQuestion } from './misreading'
+import { modelPath } from './model-path'
+import { say } from './phrases'
+import { judgePrediction } from './prediction'
+import { judgeRepair, judgeVerification } from './proof'
+import type { Rubric } from './rubric'
+import { techniqueRules } from './rules/registry'
+import { sameTestAgain } from './rules/kinds/same-test-again'
+import type { Scene } from './rules/rule'
+import { truthOf } from './truth'
+import type { JudgedAttempt, Judgement } from './verdict'
+
+/** What is worked out when an order is handed out, and kept: what the complaint leaves, and a way through. */
+export interface Prepared {
+  readonly belief: KeptBelief
+  readonly path: JudgedAttempt['path']
+}
+
+/** One attempt as it is judged, step by step. */
+export class Judging {
+  private readonly judgements: Judgement[] = []
+  private readonly suspects: string[][] = []
+  private readonly doubts: Record<string, number>[] = []
+  private readonly contradictions: Message[] = []
+  private readonly factNames: Message[]
+  private readonly first: Belief
+  private bench: Bench
+  private belief: Belief
+  private beforeTest: Belief
+  private atConclusion: Belief | undefined
+  private struck: ReadonlySet<string> = new Set()
+  private tests = 0
+
+  constructor(
+    private readonly predictor: Predictor,
+    private readonly order: Order,
+    private readonly steps: readonly Step[],
+    private readonly rubric: Rubric,
+    private readonly prepared: Prepared | undefined,
+    /** Without looking at what is planted: what may be said while the work goes on. */
+    private readonly blind = false,
+  ) {
+    this.first = firstBelief(predictor, order, prepared?.belief)
+    this.factNames = this.first.facts.map(() => say('complaint'))
+    this.bench = truthOf(predictor, order).start
+    this.belief = this.first
+    this.beforeTest = this.first
+  }
+
+  /** Where the work stands after all steps: what is believed, and the bench. */
+  followed(): { readonly belief: Belief; readonly bench: Bench; readonly judgements: readonly Judgement[] } {
+    this.follow()
+    const { belief, bench, judgements } = this
+    return { belief, bench, judgements }
+  }
+
+  private follow(): void {
+    const { order, steps, rubric } = this
+    steps.forEach((step, i) => {
+      this.step(step, i)
+      this.bench = advance(order, this.bench, step)
+      const left = [...this.belief.doubts]
+      this.suspects.push(
+        left.filter(([, share]) => share > rubric.thresholds.follows).map(([piece]) => piece),
+      )
+      this.doubts.push(
+        Object.fromEntries(left.map(([piece, share]) => [piece, Math.round(share * 1e4) / 1e4])),
+      )
+    })
+  }
+
+  judged(): JudgedAttempt {
+    const { order, steps, rubric, predictor } = this
+    const verification = judgeVerification(complaintOf(order), steps)
+    if (verification) this.judgements.push(verification)
+    this.follow()
+    const repair = judgeRepair(order, steps, this.bench)
+    if (repair) this.judgements.push(repair)
+    const end = this.atConclusion ?? this.belief
+    const evidence = evidenceOf(this.first, end, indistinctFrom(end, order.planted, order.frame.bag), order)
+    const { marks, total, of, uncapped } = marksOf(this.judgements, rubric, evidence)
+    return {
+      judgements: this.judgements,
+      marks,
+      total,
+      of,
+      ...(uncapped !== undefined && { uncapped }),
+      evidence: Math.round(evidence * 1000) / 1000,
+      suspects: this.suspects,
+      doubts: this.doubts,
+      sizes: sizesOf(end, order),
+      contradictions: this.contradictions,
+      path: this.prepared?.path ?? modelPath(predictor, order, this.first),
+    }
+  }
+
+  private step(step: Step, i: number): void {
+    switch (step.type) {
+      case 'operate':
+        return this.know(
+          {
+            type: 'seen',
+            state: stateOf(step.arrangement),
+            conditions: conditionsOf(this.bench),
+            seen: step.seen,
+          },
+          seenName(this.order.circuit, step),
+        )
+      case 'test':
+        return this.test(step, i)
+      case 'infer':
+        return this.infer(step, i)
+      case 'conclude':
+        return this.blind ? undefined : this.conclude(step, i)
+      case 'hint':
+        return this.hint(step, i)
+      case 'repair':
+      case 'renew':
+    }
+  }
+
+  private know(fact: Fact, name: Message, after = this.belief.with(fact)): void {
+    if (after.alive.length === 0) {
+      this.contradictions.push(say('doesNotFit', { fact: name }))
+      return
+    }
+    this.belief = after
+    this.factNames.push(name)
+  }
+
+  private test(step: StepOf<'test'>, i: number): void {
+    const { order, predictor, bench, belief, rubric } = this
+    this.tests++
+    const setup = setupOf(predictor, bench, step)
+    const board = truthOf(predictor, order).board(bench, step.arrangement)
+    if (!setup || !board.ok) return
+    const live = hasSign(step.reading, 'live')
+    const next = this.steps[i + 1]
+    const value = numberOf(instrumentOf(step.instrument), step.reading)
+    const fact: Fact = { type: 'measured', setup, value, meaningless: live }
+    const name = readingName(this.tests, step)
+    const why = step.source === 'model' ? undefined : explainMisreading(predictor, board, setup, step)
+    this.judgements.push(judgePrediction(predictor, setup, step.prediction, i))
+    this.board = board
+    // A reading that is asked about is no evidence, nor one that nothing explains.
+    const after = why ? belief : belief.with(fact)
+    const scene: Scene = {
+      order,
+      bench,
+      step,
+      setup,
+      live,
+      board,
+      predictor,
+      belief,
+      after: stillAlive(belief, after),
+      definition: (id) => partOfKind(order.circuit.parts.find((p) => p.id === id)!.kind),
+      earlier: this.steps.slice(0, i),
+      later: this.steps.slice(i + 1),
+      inference: next?.type === 'infer' ? next : undefined,
+    }
+    this.judgements.push(...judgeTechnique(scene, i, rubric))
+    const { minutes } = instrumentMinutes(order.circuit, bench, step)
+    const efficiency = judgeEfficiency({
+      before: belief,
+      setup,
+      minutes,
+      bag: order.frame.bag,
+      bench,
+      lost: live && instrumentOf(step.instrument).nature(step.settings).needsDead === true,
+      excused: this.isSource(setup) || this.isProof(),
+      again: sameTestAgain.fires(scene),
+      step: i,
+    })
+    if (efficiency) this.judgements.push(efficiency)
+    this.beforeTest = this.belief
+    if (why) {
+      this.judgements.push({
+        aspect: 'reading',
+        step: i,
+        grade: 'neutral',
+        verdict: say('doubtful'),
+        reason: this.blind ? liveQuestion(why, step.held) : why,
+      })
+      return
+    }
+    this.know(fact, name, after)
+  }
+
+  private hint({ level }: StepOf<'hint'>, i: number): void {
+    const cost = this.order.frame.hints?.[level] ?? 0
+    this.judgements.push({
+      aspect: 'efficiency',
+      step: i,
+      grade: 'neutral',
+      verdict: say('hinted'),
+      reason: say('hintCost', { points: cost }),
+      cost,
+    })
+  }
+
+  /** The first reading of the source: across what feeds the circuit. */
+  private isSource({ place }: TestSetup): boolean {
+    if (this.sourceRead || place.type === 'jaws') return false
+    const { circuit, wiring } = this.predictor
+    const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+    if (!source) return false
+    const posts = new Set(partOfKind(source.kind).terminals.map(({ key }) => wiring.nodeOf(source.id, key)))
+    this.sourceRead = posts.has(place.red) && posts.has(place.black)
+    return this.sourceRead
+  }
+  private sourceRead = false
+  /** The board of the last test. */
+  private board: SolvedBoard | undefined
+
+  /** Nothing flowed in a piece while the last test was made: no reading of volts shows that it would carry. */
+  private readonly idle = (name: string): boolean => {
+    const { board } = this
+    if (!board) return true
+    return findPieces(this.order.circuit, name).every(({ part, unit }) =>
+      unit.segments.every((s) => Math.abs(segmentAmps(board.board, board.point, part, s)) < 0.02),
+    )
+  }
+
+  /** Nothing is left of what was planted: whatever is measured now shows that it is gone. */
+  private isProof(): boolean {
+    // Whether a repair has cured it is nothing that a blind eye knows: whatever follows one is taken for a proof.
+    if (this.blind) return this.bench.repairs.length > 0
+    return faultsLeft(this.order.circuit, this.order.planted, this.bench).length === 0
+  }
+
+  private infer(step: StepOf<'infer'>, i: number): void {
+    const struck = piecesIn(this.order.circuit, step.struck)
+    this.judgements.push(
+      ...judgeInference({
+        before: this.beforeTest,
+        after: this.belief,
+        first: this.first,
+        factNames: this.factNames,
+        struckBefore: this.struck,
+        struck,
+        planted: this.blind ? [] : faultsLeft(this.order.circuit, this.order.planted, this.bench),
+        idle: this.idle,
+        rubric: this.rubric,
+        step: i,
+      }),
+    )
+    this.struck = struck
+    this.beforeTest = this.belief
+  }
+
+  private conclude(step: StepOf<'conclude'>, i: number): void {
+    const { order, belief, bench } = this
+    this.atConclusion = belief
+    const left = faultsLeft(order.circuit, order.planted, bench)
+    const indistinct = indistinctFrom(belief, left, order.frame.bag)
+    const [next] =
+      belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
+        ? []
+        : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
+    this.judgements.push(
+      judgeConclusion({
+        belief,
+        factNames: this.factNames,
+        conclusion: step,
+        planted: left.length ? left : order.planted,
+        bench,
+        indistinct,
+        next,
+        rubric: this.rubric,
+        step: i,
+      }),
+    )
+  }
+}
+
+/** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
+export function setupOf(predictor: Predictor, bench: Bench, step: StepOf<'test'>): TestSetup | undefined {
+  const { circuit, wiring } = predictor
+  const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {
+    const located = locate(circuit, wiring, held)
+    return located.ok ? [{ instrument, settings, place: located.place }] : []
+  })
+  const [reader, ...also] = connected
+  if (!reader || connected.length <= step.also.length) return undefined
+  return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
+}
+
+const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor', grave: 'poor' } as const
+
+function judgeTechnique(scene: Scene, step: number, { slip }: Rubric): Judgement[] {
+  const cost = { note: 1, slip, mistake: 0, grave: 0 }
+  const fired = techniqueRules.filter((rule) => rule.fires(scene))
+  const made = fired.map(({ key, weight }): Judgement => ({
+    aspect: weight === 'grave' ? 'safety' : 'technique',
+    step,
+    grade: gradeOf[weight],
+    verdict: { code: `rules.${key}.title` },
+    reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
+    share: cost[weight],
+  }))
+  if (fired.some(({ weight }) => weight !== 'note')) return made
+  return [
+    ...made,
+    {
+      aspect: 'technique',
+      step,
+      grade: 'good',
+      verdict: say('sound'),
+      reason: say('techniqueSound'),
+      share: 1,
+    },
+  ]
+}
+
+/** Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. */
+function evidenceOf(first: Belief, end: Belief, indistinct: ReadonlySet<string>, order: Order): number {
+  const guilty = order.planted.flatMap((f) =>
+    findPieces(order.circuit, `${f.part}.${f.segment}`).map(({ id }) => id),
+  )
+  const merged = new Set([...indistinct, ...guilty])
+  const bits = (belief: Belief) => {
+    let together = 0
+    let sum = belief.sound > 0 ? -belief.sound * Math.log2(belief.sound) : 0
+    for (const [piece, share] of belief.doubts) {
+      if (merged.has(piece)) together += share
+      else if (share > 0 && share < 1) sum -= share * Math.log2(share)
+    }
+    return together > 0 && together < 1 ? sum - together * Math.log2(together) : sum
+  }
+  const before = bits(first)
+  if (before < 0.3) return 1
+  return Math.max(0, Math.min(1, (before - bits(end)) / (0.85 * before)))
+}
+
+/** From what to what each planted fault could have been, by all readings. */
+const sizesOf = (belief: Belief, { planted }: Order): JudgedAttempt['sizes'] =>
+  planted.flatMap((fault) => {
+    const alive = belief.alive.find(({ family }) => family.fault && sameFamily(family.fault, fault))
+    const size = alive && belief.sizeOf(alive)
+    const definition = faultOfKind(fault.kind)
+    if (!size || !definition.severity) return []
+    return [
+      {
+        piece: alive.family.pieces[0]!,
+        title: definition.title,
+        from: size[0],
+        to: size[1],
+        unit: definition.severity.unit,
+      },
+    ]
+  })

@@ -1,0 +1,101 @@
+import {
+  accessOf,
+  partsTouched,
+  type Bench,
+  type HintLevel,
+  type Order,
+  type Step,
+  type StepOf,
+} from '../attempt'
+import { findPieces, type Circuit } from '../circuit'
+import { rankTests, type Belief, type Predictor } from '../diagnosis'
+import type { Message } from '../document'
+import { instrumentOf } from '../instruments'
+import { walkPath } from '../readings'
+import { heldIn } from './facts'
+import { conditionsOf } from './first'
+import { Judging, setupOf, type Prepared } from './judging'
+import { explainMisreading, liveQuestion } from './misreading'
+import { say } from './phrases'
+import type { Rubric } from './rubric'
+import { truthOf } from './truth'
+import type { Judgement } from './verdict'
+
+/** What each step of a practice is told at once. It follows from the readings alone: nothing in it knows what is planted. */
+export const practiceVerdicts = (
+  predictor: Predictor,
+  order: Order,
+  steps: readonly Step[],
+  rubric: Rubric,
+  prepared?: Prepared,
+): readonly Judgement[] =>
+  new Judging(predictor, order, steps, rubric, prepared, true).followed().judgements.filter(
+    // What could be struck too would say where nothing flows.
+    ({ verdict }) => verdict.code !== 'assessment.standing',
+  )
+
+/** A hint out of what the student could know by now: where to look, on which side, or which test. */
+export function hintFor(
+  predictor: Predictor,
+  order: Order,
+  steps: readonly Step[],
+  level: HintLevel,
+  rubric: Rubric,
+  prepared?: Prepared,
+): Message {
+  const { belief, bench } = new Judging(predictor, order, steps, rubric, prepared, true).followed()
+  if (level === 'side') return sideOf(belief, order)
+  const [best] = rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
+  if (!best) return say('hintNone')
+  const { held, setup, state } = best
+  if (level === 'test')
+    return say('hintTest', { title: instrumentOf(setup.instrument).title, place: heldIn(held), state })
+  const parts = [...new Set(partsTouched(order.circuit, held))]
+  const hardest = (['under', 'dash', 'cover', 'hand'] as const).find((access) =>
+    parts.some((id) => accessOf(order.circuit, id) === access),
+  )
+  return parts.length
+    ? say('hintWhere', { access: hardest ?? 'hand', parts })
+    : say('hintWhere', { access: 'hand', parts: batteryOf(order.circuit) })
+}
+
+const batteryOf = ({ parts }: Circuit): string[] => parts.slice(0, 1).map(({ id }) => id)
+
+/** The side of a load on which most of the doubt lies, along the path that holds most of it. */
+function sideOf(belief: Belief, { circuit }: Order): Message {
+  const { wiring } = belief.predictor
+  let most = { doubt: -1, side: 'other', load: '' }
+  for (const path of circuit.paths) {
+    const { strides, load } = walkPath(circuit, wiring, path)
+    if (!load) continue
+    const sums = { feed: 0, load: 0, return: 0 }
+    const counted = new Set<string>()
+    for (const { part, segment, side } of strides)
+      for (const { id } of findPieces(circuit, `${part}.${segment.key}`)) {
+        if (counted.has(id)) continue
+        counted.add(id)
+        sums[side] += belief.doubt(id)
+      }
+    const [side, doubt] = Object.entries(sums).sort(([, p], [, q]) => q - p)[0]!
+    if (doubt > most.doubt) most = { doubt, side, load }
+  }
+  return say('hintSide', { side: most.side, load: most.load })
+}
+
+/**
+ * What to ask about a reading that was typed, or undefined where the board gives such a reading. Asked before it is taken
+ * down, without a word of what the board would show.
+ */
+export function questionAbout(
+  predictor: Predictor,
+  order: Order,
+  bench: Bench,
+  step: StepOf<'test'>,
+): Message | undefined {
+  if (step.source === 'model') return undefined
+  const board = truthOf(predictor, order).board(bench, step.arrangement)
+  const setup = setupOf(predictor, bench, step)
+  if (!board.ok || !setup) return undefined
+  const why = explainMisreading(predictor, board, setup, step)
+  return why && liveQuestion(why, step.held)
+}

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { hintLevels } from '../../../core/attempt'
+import { tell } from '../../../contract/words'
+import type { DeskModel } from './useDesk'
+
+const props = defineProps<{ model: DeskModel }>()
+const names = { where: 'Where to look', side: 'Which side', test: 'Which test' } as const
+const prices = computed(() => props.model.desk?.frame.hints)
+/** Hints since the last reading: they speak of this moment. */
+const given = computed(() => {
+  const { steps } = props.model
+  const since = steps.findLastIndex((s) => s.type !== 'hint')
+  return steps.slice(since + 1).flatMap((s) => (s.type === 'hint' ? [s] : []))
+})
+const price = (points: number) => (points === 1 ? '1 point' : `${points} points`)
+</script>
+
+<template>
+  <section v-if="prices" class="hints" aria-label="Hints">
+    <h2>A hint</h2>
+    <div class="row">
+      <NButton
+        v-for="level in hintLevels"
+        :key="level"
+        size="small"
+        :loading="model.busy"
+        :disabled="given.some((g) => g.level === level)"
+        @click="model.act({ type: 'hint', level })"
+      >
+        {{ names[level] }}, {{ price(prices[level]) }}
+      </NButton>
+    </div>
+    <p v-for="(hint, i) in given" :key="i" role="status">{{ tell(hint.says) }}</p>
+  </section>
+</template>
+
+<style scoped>
+.hints {
+  display: grid;
+  gap: 6px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+p {
+  background: var(--accent-soft);
+  padding: 6px 10px;
+}
+</style>

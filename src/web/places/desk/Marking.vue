@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { ArrowDownToLine, ArrowUpToLine, Undo2 } from '@lucide/vue'
+import { NButton, NInput } from 'naive-ui'
+import { computed } from 'vue'
+import { pieceName } from '../../../core/circuit'
+import type { DeskModel } from './useDesk'
+import type { Marks } from './useMarks'
+
+const props = defineProps<{ model: DeskModel; marks: Marks }>()
+/** What is typed but not sent yet. */
+const draft = computed(() => props.model.draft)
+const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
+const struck = computed(() => list(props.marks.struck.value))
+const ringed = computed(() => list(props.marks.ringed.value))
+const markOf = (id: string) =>
+  props.marks.struck.value.has(id) ? 'struck out' : props.marks.ringed.value.has(id) ? 'ringed' : 'open'
+
+async function infer() {
+  const { model, marks } = props
+  const done = await model.act({
+    type: 'infer',
+    struck: [...marks.struck.value],
+    ringed: [...marks.ringed.value],
+    note: model.draft.note,
+  })
+  if (done) model.draft.note = ''
+}
+</script>
+
+<template>
+  <section class="infer" aria-label="What the reading tells you">
+    <h2>What does it tell you?</h2>
+    <p>
+      In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing
+      cleared is an answer too.
+    </p>
+    <div
+      v-if="marks.touched.value"
+      class="touched"
+      role="group"
+      :aria-label="`Marks at ${marks.touched.value}`"
+    >
+      <template v-if="marks.own.value.length > 1">
+        <button
+          v-for="piece in marks.own.value"
+          :key="piece.id"
+          type="button"
+          class="piece"
+          :class="markOf(piece.id)"
+          @click="marks.mark([piece.id])"
+        >
+          {{ pieceName(model.circuit, piece) }}: {{ markOf(piece.id) }}
+        </button>
+      </template>
+      <span class="stretches">
+        <NButton size="small" title="U" @click="marks.stretch(marks.touched.value, 'up')">
+          <template #icon><ArrowUpToLine :size="15" /></template>
+          From {{ marks.touched.value }} up
+        </NButton>
+        <NButton size="small" title="D" @click="marks.stretch(marks.touched.value, 'down')">
+          <template #icon><ArrowDownToLine :size="15" /></template>
+          From {{ marks.touched.value }} down this side
+        </NButton>
+      </span>
+    </div>
+    <p class="reading marks">struck out: {{ struck }} · ringed: {{ ringed }}</p>
+    <p class="count">
+      <span role="status">{{ marks.left.value }} pieces left</span>
+      <NButton size="small" :disabled="!marks.undoable.value" @click="marks.undo">
+        <template #icon><Undo2 :size="15" /></template>
+        Undo the last mark
+      </NButton>
+    </p>
+    <NInput
+      v-model:value="draft.note"
+      :input-props="{ 'aria-label': 'Why, in a sentence' }"
+      placeholder="Why, in a sentence (if you like)"
+    />
+    <NButton type="primary" :loading="model.busy" @click="infer"> That is what it tells me </NButton>
+  </section>
+</template>
+
+<style scoped>
+.infer {
+  display: grid;
+  gap: 7px;
+  border: 2px solid var(--accent);
+  border-radius: 4px;
+  padding: 10px;
+  background: var(--accent-soft);
+}
+.marks {
+  font-size: 12px;
+}
+.touched {
+  display: grid;
+  gap: 5px;
+}
+.stretches,
+.count {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+}
+.count {
+  justify-content: space-between;
+}
+.piece {
+  min-height: 30px;
+  padding: 3px 9px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 13px;
+  text-align: left;
+  cursor: pointer;
+}
+.piece.struck {
+  text-decoration: line-through;
+  color: var(--quiet);
+}
+.piece.ringed {
+  border-color: var(--fault);
+  color: var(--fault);
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { noticeText, partOfKind } from '../../../core/parts'
+import type { DeskModel } from './useDesk'
+
+/** What is seen and heard, and whether it is what the driver complained of. On a real board the student says what is seen. */
+const props = defineProps<{ model: DeskModel }>()
+const real = computed(() => props.model.desk?.frame.source !== 'model')
+const told = ref<Record<string, string>>({})
+const showing = computed(() =>
+  props.model.circuit.parts.flatMap(({ id, kind, name }) => {
+    const { notice, title } = partOfKind(kind)
+    return notice ? [{ id, name: name || title, kind, keys: notice.all.map((n) => n.key) }] : []
+  }),
+)
+const last = computed(() => props.model.steps.findLast((s) => s.type === 'operate'))
+const shown = computed(() =>
+  Object.entries(last.value?.seen ?? {}).map(([id, key]) => {
+    const part = props.model.circuit.parts.find((p) => p.id === id)!
+    return `${id} ${part.name}: ${noticeText(part.kind, key)}`
+  }),
+)
+const said = computed(() => props.model.steps.findLast((s) => s.type === 'operate' && s.says))
+const chosen = (event: Event) => (event.target as HTMLSelectElement).value
+
+const say = (says: 'asComplained' | 'notReproduced') =>
+  props.model.act({
+    type: 'operate',
+    arrangement: props.model.arrangementNow(),
+    says,
+    ...(real.value && { seen: Object.fromEntries(Object.entries(told.value).filter(([, key]) => key)) }),
+  })
+</script>
+
+<template>
+  <section class="verify" aria-label="Verify the complaint">
+    <template v-if="real">
+      <p>Operate the board as it is set above, and say what it does.</p>
+      <label v-for="part in showing" :key="part.id" class="field"
+        >{{ part.id }} {{ part.name }}
+        <select :value="told[part.id] ?? ''" @change="told[part.id] = chosen($event)">
+          <option value="">not looked at</option>
+          <option v-for="key in part.keys" :key="key" :value="key">{{ noticeText(part.kind, key) }}</option>
+        </select>
+      </label>
+    </template>
+    <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
+    <p v-if="said && 'says' in said" class="quiet">
+      {{ said.says === 'asComplained' ? 'You found it as complained.' : 'You could not reproduce it.' }}
+    </p>
+    <div v-if="real || last" class="row">
+      <NButton size="small" :loading="model.busy" @click="say('asComplained')">As complained</NButton>
+      <NButton size="small" :loading="model.busy" @click="say('notReproduced')">Not reproduced</NButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.verify {
+  display: grid;
+  gap: 6px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+}
+.seen {
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { usualHints, type Frame } from '../../../core/attempt'
+import { devices, instruments, type Device } from '../../../core/instruments'
+
+/** How the order is worked: practice or test, how long, with what, on which kind of board. */
+const props = defineProps<{ frame: Partial<Frame>; meters: readonly { id: string; name: string }[] }>()
+const emit = defineEmits<{ change: [frame: Partial<Frame>] }>()
+const meter = defineModel<string>('meter', { default: '' })
+const chosen = (event: Event) => (event.target as HTMLSelectElement).value
+const checked = (event: Event) => (event.target as HTMLInputElement).checked
+const set = (part: Partial<Frame>) => emit('change', { ...props.frame, ...part })
+const bag = computed(() => props.frame.bag ?? instruments.map(({ key }) => key))
+const kit = computed(() =>
+  (Object.keys(devices) as Device[]).map((device) => ({
+    device,
+    title: devices[device],
+    keys: instruments.filter((i) => i.device === device).map(({ key }) => key),
+  })),
+)
+function pack(keys: readonly (typeof bag.value)[number][], within: boolean) {
+  const rest = bag.value.filter((key) => !keys.includes(key))
+  set({ bag: within ? [...rest, ...keys] : rest })
+}
+function limit(event: Event) {
+  const minutes = Number((event.target as HTMLInputElement).value)
+  set({ limit: minutes >= 1 ? Math.min(600, minutes) : null })
+}
+</script>
+
+<template>
+  <details class="frame">
+    <summary>
+      {{ frame.mode === 'practice' ? 'Practice' : 'Test' }},
+      {{ frame.faults === 2 ? 'up to two faults' : 'one fault' }},
+      {{ !frame.source || frame.source === 'model' ? 'virtual board' : 'real board'
+      }}{{ frame.limit ? `, ${frame.limit} min` : '' }}{{ frame.hints ? ', hints' : '' }}
+    </summary>
+    <div class="fields">
+      <label class="field"
+        >Kind
+        <select :value="frame.mode ?? 'test'" @change="set({ mode: chosen($event) as Frame['mode'] })">
+          <option value="test">Test: nothing is told before the review</option>
+          <option value="practice">Practice: each step is told at once</option>
+        </select>
+      </label>
+      <label class="field"
+        >Faults that there may be
+        <select :value="frame.faults ?? 1" @change="set({ faults: chosen($event) === '2' ? 2 : 1 })">
+          <option :value="1">one</option>
+          <option :value="2">up to two</option>
+        </select>
+      </label>
+      <label class="field"
+        >Readings from
+        <select :value="frame.source ?? 'model'" @change="set({ source: chosen($event) as Frame['source'] })">
+          <option value="model">the virtual board</option>
+          <option value="typed">a real board, typed in</option>
+          <option value="meter">a real board, by a connected meter</option>
+        </select>
+      </label>
+      <label v-if="frame.source === 'meter'" class="field"
+        >Meter
+        <select v-model="meter">
+          <option value="">typed only</option>
+          <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.name }}</option>
+        </select>
+      </label>
+      <label class="field"
+        >Minutes (none: as long as it takes)
+        <input type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
+      </label>
+      <label class="tick"
+        ><input
+          type="checkbox"
+          :checked="Boolean(frame.hints)"
+          @change="set({ hints: checked($event) ? { ...usualHints } : null })"
+        />
+        Hints, for {{ usualHints.where }}, {{ usualHints.side }} and {{ usualHints.test }} points
+      </label>
+      <fieldset>
+        <legend>In the bag</legend>
+        <label v-for="one in kit" :key="one.device" class="tick"
+          ><input
+            type="checkbox"
+            :checked="one.keys.every((k) => bag.includes(k))"
+            @change="pack(one.keys, checked($event))"
+          />
+          {{ one.title }}
+        </label>
+      </fieldset>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+}
+fieldset {
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  padding: 6px 10px;
+}
+summary {
+  cursor: pointer;
+}
+.tick {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 26px;
+}
+</style>
