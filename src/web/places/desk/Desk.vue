@@ -113,9 +113,10 @@ const proved = computed(() => {
           First see the complaint for yourself: operate the circuit above. Then put the leads on two points of
           the drawing, predict, and measure.
         </p>
-        <Verify :model="model" />
-        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" />
-        <Marking v-if="model.inferenceDue" :model="model" :marks="marks" />
+        <Verify v-if="!model.inferenceDue" :model="model" />
+        <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
+          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" />
+        </Instrument>
         <Hints :model="model" />
         <details>
           <summary>A fuse has blown</summary>

@@ -61,159 +61,164 @@ const loud = (code: string) => code === 'instruments.beeps'
         >
       </span>
     </div>
-    <label v-if="kit.length > 1" class="field"
-      >Instrument
-      <select :value="instrument.device" @change="chooseDevice(chosen($event))">
-        <option v-for="device in kit" :key="device" :value="device">{{ devices[device] }}</option>
-      </select>
-    </label>
-    <div v-if="functions.length > 1" class="choice" role="group" aria-label="Function">
-      <button
-        v-for="f in functions"
-        :key="f.key"
-        type="button"
-        :aria-pressed="draft.instrument === f.key"
-        :title="f.about"
-        @click="choose(f.key)"
-      >
-        {{ f.title }}
-      </button>
-    </div>
-    <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
-      <label v-for="setting in instrument.settings" :key="setting.key" class="field"
-        >{{ setting.label }}
-        <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
-          <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ o.label }}</option>
+    <slot />
+    <template v-if="!model.inferenceDue">
+      <label v-if="kit.length > 1" class="field"
+        >Instrument
+        <select :value="instrument.device" @change="chooseDevice(chosen($event))">
+          <option v-for="device in kit" :key="device" :value="device">{{ devices[device] }}</option>
         </select>
       </label>
-      <label v-if="instrument.holds.length > 1" class="field"
-        >Held
-        <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
-          <option v-for="how in instrument.holds" :key="how" :value="how">{{ holds[how] }}</option>
+      <div v-if="functions.length > 1" class="choice" role="group" aria-label="Function">
+        <button
+          v-for="f in functions"
+          :key="f.key"
+          type="button"
+          :aria-pressed="draft.instrument === f.key"
+          :title="f.about"
+          @click="choose(f.key)"
+        >
+          {{ f.title }}
+        </button>
+      </div>
+      <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
+        <label v-for="setting in instrument.settings" :key="setting.key" class="field"
+          >{{ setting.label }}
+          <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
+            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ o.label }}</option>
+          </select>
+        </label>
+        <label v-if="instrument.holds.length > 1" class="field"
+          >Held
+          <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
+            <option v-for="how in instrument.holds" :key="how" :value="how">{{ holds[how] }}</option>
+          </select>
+        </label>
+      </div>
+      <div v-if="hold === 'leads'" class="leads">
+        <label
+          v-for="lead in ['red', 'black'] as const"
+          :key="lead"
+          class="field"
+          :class="{ next: next === lead }"
+        >
+          <span
+            ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b> {{ lead }} lead</span
+          >
+          <NInput
+            v-model:value="draft[lead]"
+            :input-props="{
+              'aria-label': lead === 'red' ? 'Red lead' : 'Black lead',
+              autocapitalize: 'none',
+              spellcheck: false,
+            }"
+            placeholder="point"
+            @focus="emit('lead', lead)"
+          />
+        </label>
+      </div>
+      <label v-else-if="hold === 'jaws'" class="field"
+        >Jaws round
+        <NInput
+          v-model:value="draft.round"
+          :input-props="{ 'aria-label': 'Jaws round', spellcheck: false }"
+          placeholder="wire or measuring place, such as W3 or H1a"
+        />
+      </label>
+      <label v-else-if="hold !== 'posts'" class="field"
+        >At
+        <select v-model="draft.part">
+          <option value="" disabled>Choose a part</option>
+          <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
         </select>
       </label>
-    </div>
-    <div v-if="hold === 'leads'" class="leads">
-      <label
-        v-for="lead in ['red', 'black'] as const"
-        :key="lead"
-        class="field"
-        :class="{ next: next === lead }"
-      >
-        <span
-          ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b> {{ lead }} lead</span
+      <div v-if="loads || draft.also.length" class="also">
+        <NButton v-if="loads" size="small" @click="leave"> Leave it connected </NButton>
+        <button
+          v-for="(one, i) in draft.also"
+          :key="i"
+          type="button"
+          class="chip"
+          :aria-label="`Take away: ${describeInstrument(one)} ${describeHeld(one.held)}`"
+          @click="take(i)"
         >
-        <NInput
-          v-model:value="draft[lead]"
-          :input-props="{
-            'aria-label': lead === 'red' ? 'Red lead' : 'Black lead',
-            autocapitalize: 'none',
-            spellcheck: false,
-          }"
-          placeholder="point"
-          @focus="emit('lead', lead)"
-        />
-      </label>
-    </div>
-    <label v-else-if="hold === 'jaws'" class="field"
-      >Jaws round
-      <NInput
-        v-model:value="draft.round"
-        :input-props="{ 'aria-label': 'Jaws round', spellcheck: false }"
-        placeholder="wire or measuring place, such as W3 or H1a"
-      />
-    </label>
-    <label v-else-if="hold !== 'posts'" class="field"
-      >At
-      <select v-model="draft.part">
-        <option value="" disabled>Choose a part</option>
-        <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
-      </select>
-    </label>
-    <div v-if="loads || draft.also.length" class="also">
-      <NButton v-if="loads" size="small" :disabled="model.inferenceDue" @click="leave">
-        Leave it connected
-      </NButton>
-      <button
-        v-for="(one, i) in draft.also"
-        :key="i"
-        type="button"
-        class="chip"
-        :aria-label="`Take away: ${describeInstrument(one)} ${describeHeld(one.held)}`"
-        @click="take(i)"
-      >
-        {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
-      </button>
-    </div>
-    <form @submit.prevent="measure" @keydown="carried">
-      <fieldset v-if="asks.type !== 'value'">
-        <legend>A good circuit would …</legend>
-        <template v-if="asks.type === 'beep'">
-          <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
-          <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
-        </template>
-        <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
-          ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
-        >
-      </fieldset>
-      <label v-else class="field"
-        >A good circuit would show
-        <NInput
-          v-model:value="draft.prediction"
-          :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
-          :placeholder="asks.unit === 'Ω' ? 'such as 4k7 or OL' : 'such as 12.4 or 80 m'"
-        >
-          <template #suffix>{{ asks.unit }}</template>
-        </NInput>
-      </label>
-      <label v-if="asks.type === 'value' && model.draft.ringed.length" class="field"
-        >If {{ model.draft.ringed[0] }} is at fault (if you like)
-        <NInput
-          v-model:value="draft.suspected"
-          :input-props="{ 'aria-label': 'Prediction with the suspect at fault' }"
-          :placeholder="asks.unit === 'Ω' ? 'such as OL' : 'such as 0.3'"
-        />
-      </label>
-      <template v-if="real">
-        <fieldset v-if="asks.type === 'word'">
-          <legend>It is …</legend>
-          <label v-for="word in asks.words" :key="word"
-            ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
-            {{ brightnessText(word) }}</label
+          {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
+        </button>
+      </div>
+      <form @submit.prevent="measure" @keydown="carried">
+        <fieldset v-if="asks.type !== 'value'">
+          <legend>A good circuit would …</legend>
+          <template v-if="asks.type === 'beep'">
+            <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
+            <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
+          </template>
+          <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
+            ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
           >
         </fieldset>
         <label v-else class="field"
-          >Your meter shows
+          >A good circuit would show
           <NInput
-            v-model:value="draft.typed"
-            :input-props="{ 'aria-label': 'Your meter shows', inputmode: 'text', autocomplete: 'off' }"
-            placeholder="such as 12.34, 80m, OL"
+            v-model:value="draft.prediction"
+            :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
+            :placeholder="asks.unit === 'Ω' ? 'such as 4k7 or OL' : 'such as 12.4 or 80 m'"
+          >
+            <template #suffix>{{ asks.unit }}</template>
+          </NInput>
+        </label>
+        <label v-if="asks.type === 'value' && model.draft.ringed.length" class="field"
+          >If {{ model.draft.ringed[0] }} is at fault (if you like)
+          <NInput
+            v-model:value="draft.suspected"
+            :input-props="{ 'aria-label': 'Prediction with the suspect at fault' }"
+            :placeholder="asks.unit === 'Ω' ? 'such as OL' : 'such as 0.3'"
           />
         </label>
-        <NButton
-          v-if="model.desk?.frame.source === 'meter' && asks.type !== 'word'"
-          :loading="sending"
-          :disabled="model.inferenceDue"
-          @click="readMeter"
-        >
-          Read the meter
+        <template v-if="real">
+          <fieldset v-if="asks.type === 'word'">
+            <legend>It is …</legend>
+            <label v-for="word in asks.words" :key="word"
+              ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
+              {{ brightnessText(word) }}</label
+            >
+          </fieldset>
+          <label v-else class="field"
+            >Your meter shows
+            <NInput
+              v-model:value="draft.typed"
+              :input-props="{ 'aria-label': 'Your meter shows', inputmode: 'text', autocomplete: 'off' }"
+              placeholder="such as 12.34, 80m, OL"
+            />
+          </label>
+          <NButton
+            v-if="model.desk?.frame.source === 'meter' && asks.type !== 'word'"
+            :loading="sending"
+            @click="readMeter"
+          >
+            Read the meter
+          </NButton>
+        </template>
+        <NButton type="primary" attr-type="submit" :loading="model.busy">
+          {{ real ? 'Take it down' : 'Measure' }}
         </NButton>
-      </template>
-      <NButton type="primary" attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
-        {{ real ? 'Take it down' : 'Measure' }}
-      </NButton>
-    </form>
-    <div v-if="model.question" class="question" role="alertdialog" aria-label="A question about this reading">
-      <p>{{ tell(model.question.about) }}</p>
-      <NButton size="small" @click="answer(false)">I put it right</NButton>
-      <NButton size="small" :loading="model.busy" @click="answer(true)">It stands</NButton>
-    </div>
-    <p v-if="hold === 'leads'" class="quiet keys">
-      ↑ ↓ in the prediction carry the {{ next }} lead one point on; with Shift the other one.
-    </p>
-    <p v-if="wrong || model.failure" class="wrong" role="alert">
-      {{ wrong || model.failure }}
-    </p>
+      </form>
+      <div
+        v-if="model.question"
+        class="question"
+        role="alertdialog"
+        aria-label="A question about this reading"
+      >
+        <p>{{ tell(model.question.about) }}</p>
+        <NButton size="small" @click="answer(false)">I put it right</NButton>
+        <NButton size="small" :loading="model.busy" @click="answer(true)">It stands</NButton>
+      </div>
+      <p v-if="hold === 'leads'" class="quiet keys">
+        ↑ ↓ in the prediction carry the {{ next }} lead one point on; with Shift the other one.
+      </p>
+      <p v-if="wrong || model.failure" class="wrong" role="alert">
+        {{ wrong || model.failure }}
+      </p>
+    </template>
     <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">
       {{ tell({ code: `cautions.${caution}` }) }}
     </p>

@@ -34,7 +34,16 @@ const say = (says: 'asComplained' | 'notReproduced') =>
 </script>
 
 <template>
-  <section class="verify" aria-label="Verify the complaint">
+  <details v-if="real || last" class="verify" :open="!said">
+    <summary>
+      Verify{{
+        said && 'says' in said
+          ? said.says === 'asComplained'
+            ? ': as complained'
+            : ': not reproduced'
+          : ' the complaint'
+      }}
+    </summary>
     <template v-if="real">
       <p>Operate the board as it is set above, and say what it does.</p>
       <label v-for="part in showing" :key="part.id" class="field"
@@ -46,20 +55,20 @@ const say = (says: 'asComplained' | 'notReproduced') =>
       </label>
     </template>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
-    <p v-if="said && 'says' in said" class="quiet">
-      {{ said.says === 'asComplained' ? 'You found it as complained.' : 'You could not reproduce it.' }}
-    </p>
-    <div v-if="real || last" class="row">
+    <div class="row">
       <NButton size="small" :loading="model.busy" @click="say('asComplained')">As complained</NButton>
       <NButton size="small" :loading="model.busy" @click="say('notReproduced')">Not reproduced</NButton>
     </div>
-  </section>
+  </details>
 </template>
 
 <style scoped>
-.verify {
-  display: grid;
-  gap: 6px;
+.verify > * + * {
+  margin-top: 6px;
+}
+summary {
+  cursor: pointer;
+  font-weight: 500;
 }
 .row {
   display: flex;

@@ -141,6 +141,26 @@ export function useDesk(id: string) {
     loadedAt.value = performance.now()
     const { bag } = desk.value.frame
     if (!bag.includes(draft.value.instrument)) draft.value.instrument = bag[0]!
+    takeUp()
+  }
+
+  /** On another tablet, or after its memory was cleared, the work goes on as the server has it. */
+  function takeUp() {
+    const { struck, ringed, red, black, controls, before = [] } = draft.value
+    if (struck.length || ringed.length || before.length) return
+    const marked = steps.value.findLast((s): s is StepOf<'infer'> => s.type === 'infer')
+    draft.value.struck = [...(marked?.struck ?? [])]
+    draft.value.ringed = [...(marked?.ringed ?? [])]
+    const arranged = steps.value.findLast((s) => s.type === 'test' || s.type === 'operate')
+    if (arranged && 'arrangement' in arranged && Object.keys(controls).length === 0) {
+      draft.value.controls = { ...arranged.arrangement.controls }
+      draft.value.detached = [...arranged.arrangement.detached]
+    }
+    const held = lastTest.value?.held
+    if (held?.type === 'leads' && !red && !black) {
+      draft.value.red = held.red
+      draft.value.black = held.black
+    }
   }
 
   /** Sends one action until the server has taken it; sent twice, it is taken once. */

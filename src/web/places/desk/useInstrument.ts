@@ -106,6 +106,8 @@ export function useInstrument(model: DeskModel) {
   const shown = computed(() => {
     const last = model.steps[model.steps.length - 1]
     const test = model.lastTest
+    // While it is being thought about the reading stands, also on another tablet.
+    if (test && model.inferenceDue) return test.reading
     const still =
       test?.instrument === draft.value.instrument &&
       dequal([test.held, test.also], [held(), draft.value.also])
