@@ -37,6 +37,7 @@ export const orderRowSchema = z.object({
   student: z.string(),
   created: z.string(),
   concluded: z.string().nullable(),
+  released: z.string().nullable(),
   tests: z.number(),
 })
 export type OrderRow = z.infer<typeof orderRowSchema>

@@ -5,6 +5,7 @@ import { circuitSchema } from '../core/circuit'
 import { coded } from '../core/document'
 import { faultSchema } from '../core/faults'
 import { userSchema } from './account'
+import { repliesSchema } from './desk'
 import { say } from './phrases'
 
 export const newOrderSchema = z.object({
@@ -59,5 +60,7 @@ export const reviewSchema = z.object({
   /** Null while it is still to be worked out. */
   judged: judgedSchema.nullable(),
   overrides: overridesSchema,
+  /** What the student answers to verdicts. */
+  replies: repliesSchema,
 })
 export type Review = z.infer<typeof reviewSchema>

@@ -22,6 +22,7 @@ export const say = phrases('school', {
   meterTooLong: 'What answers there sends more than a meter would. Type the reading.',
   meterError: 'The meter says: {text}. Look at its function and jack, or type the reading.',
   meterFunction: 'The meter stands at {is} and does not take another function. Turn it, or type the reading.',
+  noneLike: 'There is no other fault like it in this circuit: ask your instructor for another circuit',
   otherSite: 'This request comes from another site',
   setUpAlready: 'This school is already set up: ask its instructor for an account',
   loginTaken: 'The sign-in name “{login}” is taken: choose another',

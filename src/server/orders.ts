@@ -91,9 +91,11 @@ export async function addOrder(
   db: Queries,
   workers: Workers,
   order: NewOrder,
-  instructor: User,
+  instructor: Pick<User, 'id'>,
+  /** Made after another order, on that one’s own copy of the circuit. */
+  like?: { readonly of: string; readonly circuit: Circuit },
 ): Promise<string> {
-  const { circuit } = await loadCircuit(db, order.circuit)
+  const circuit = like?.circuit ?? (await loadCircuit(db, order.circuit)).circuit
   checkFaults(circuit, order.faults)
   const known = await db.query(`select 1 from users where id = $1 and role = 'student'`, [order.student])
   if (!known.length) throw new Refusal(422, say('chooseStudent'))
@@ -105,10 +107,10 @@ export async function addOrder(
   const rubric = await currentRubric(db)
   const [row] = await db.query<{ id: string }>(
     `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric,
-       meter_id)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
+       meter_id, like_of)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
     [
-      order.circuit,
+      order.circuit || null,
       order.student,
       instructor.id,
       order.complaint,
@@ -117,6 +119,7 @@ export async function addOrder(
       JSON.stringify(frameDoor.write(frame)),
       JSON.stringify(rubricDoor.write(rubric)),
       order.meter ?? null,
+      like?.of ?? null,
     ],
   )
   // Nobody waits for it: a review that comes first works it out itself.
@@ -127,7 +130,7 @@ export async function addOrder(
 export const listOrders = (db: Queries): Promise<OrderRow[]> =>
   db.query(
     `select o.id, o.document->>'name' as circuit, o.complaint, u.name as student, ${iso('o.created_at')} as created,
-       ${iso('o.concluded_at')} as concluded,
+       ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
        (select count(*)::int from steps s where s.work_order_id = o.id and s.body->>'type' = 'test') as tests
      from work_orders o join users u on u.id = o.student_id order by o.created_at desc limit ${mostOrders}`,
   )
@@ -150,6 +153,14 @@ export async function loadSteps(db: Queries, id: string): Promise<{ at: string; 
     [id],
   )
   return rows.map(({ at, body }) => ({ at, step: opened(stepDoor.read(body)) }))
+}
+
+/** Gives back every finished review that its student does not have yet; answers how many there were. */
+export async function releaseFinished(db: Queries): Promise<{ count: number }> {
+  const rows = await db.query(
+    'update work_orders set released_at = now() where concluded_at is not null and released_at is null returning id',
+  )
+  return { count: rows.length }
 }
 
 /** Gives the review of finished work to its student, or takes it back. */

@@ -3,6 +3,7 @@ import type { Queries } from './database'
 import { keptJudgement } from './judging'
 import { loadSteps, type Order } from './orders'
 import { loadOverrides } from './overrides'
+import { loadReplies } from './replies'
 
 /** The whole of a review: for the instructor at any time, for the student once it has been given back. */
 export async function reviewOf(db: Queries, order: Order): Promise<Review> {
@@ -30,5 +31,6 @@ export async function reviewOf(db: Queries, order: Order): Promise<Review> {
       steps.map(({ step }) => step),
     ),
     overrides: await loadOverrides(db, id),
+    replies: await loadReplies(db, id),
   }
 }

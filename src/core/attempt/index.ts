@@ -1,3 +1,4 @@
+export * from './another'
 export * from './bench'
 export * from './complaint'
 export * from './minutes'

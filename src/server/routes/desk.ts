@@ -1,16 +1,29 @@
 import { Router } from 'express'
 import { rateLimit } from 'express-rate-limit'
-import { deskActionSchema, say } from '../../contract'
+import { deskActionSchema, replySchema, say } from '../../contract'
+import { another } from '../another'
 import type { Database } from '../database'
 import { deskList, finish, loadDesk, loadPractice, loadReleased, takeStep } from '../desk'
 import { judgementOf, verdictsOf } from '../judging'
-import { loadSteps } from '../orders'
+import { loadOrder, loadSteps } from '../orders'
 import { Refusal } from '../refusal'
+import { loadReplies, reply } from '../replies'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'
 import { idOf } from './circuits'
 import { untilGone } from './until-gone'
+
+/** The review is worked out while nobody waits for it yet. */
+async function judgedBeforehand(db: Database, workers: Workers, id: string): Promise<void> {
+  try {
+    const order = await loadOrder(db, id)
+    const steps = (await loadSteps(db, id)).map(({ step }) => step)
+    await judgementOf(db, workers, order, steps)
+  } catch {
+    // Whoever opens the review will hear of it.
+  }
+}
 
 /** More than anybody can measure: whoever tries them all out is held up. */
 const mostStepsAMinute = 60
@@ -28,6 +41,7 @@ export function deskRoutes(db: Database, workers: Workers): Router {
   router.post('/desk/:id/finish', async (req, res) => {
     const id = idOf(req.params.id)
     await finish(db, id, userOf(res))
+    void judgedBeforehand(db, workers, id)
     res.json(await loadDesk(db, id, userOf(res)))
   })
   // From here on only what the instructor has given back.
@@ -44,6 +58,14 @@ export function deskRoutes(db: Database, workers: Workers): Router {
     const order = await loadPractice(db, idOf(req.params.id), userOf(res))
     const steps = (await loadSteps(db, order.id)).map(({ step }) => step)
     res.json(await verdictsOf(db, workers, order, steps, untilGone(res)))
+  })
+  router.put('/desk/:id/replies', async (req, res) => {
+    const order = await loadReleased(db, idOf(req.params.id), userOf(res))
+    await reply(db, order.id, replySchema.parse(req.body))
+    res.json(await loadReplies(db, order.id))
+  })
+  router.post('/desk/:id/another', async (req, res) => {
+    res.status(201).json(await another(db, workers, idOf(req.params.id), userOf(res)))
   })
   const unhurried = rateLimit({
     windowMs: 60_000,

@@ -2,7 +2,7 @@ import { Router } from 'express'
 import { newOrderSchema, overrideSchema, releasedSchema } from '../../contract'
 import type { Database } from '../database'
 import { judgementOf } from '../judging'
-import { addOrder, listOrders, loadOrder, loadSteps, release } from '../orders'
+import { addOrder, listOrders, loadOrder, loadSteps, release, releaseFinished } from '../orders'
 import { loadOverrides, override } from '../overrides'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
@@ -19,6 +19,9 @@ export function orderRoutes(db: Database, workers: Workers): Router {
   })
   router.post('/orders', async (req, res) => {
     res.status(201).json({ id: await addOrder(db, workers, newOrderSchema.parse(req.body), userOf(res)) })
+  })
+  router.post('/orders/released', async (_req, res) => {
+    res.json(await releaseFinished(db))
   })
   router.get('/orders/:id/review', async (req, res) => {
     res.json(await reviewOf(db, await loadOrder(db, idOf(req.params.id))))

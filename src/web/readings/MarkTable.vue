@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatPlain } from '../../core/quantity'
-import { aspectNames, type JudgedAttempt } from '../../core/assessment'
+import { aspectNames, type JudgedAttempt, type Judgement } from '../../core/assessment'
 import type { Overrides } from '../../contract'
 
 const props = defineProps<{
   judged: Pick<JudgedAttempt, 'marks' | 'total' | 'of' | 'uncapped'>
   overrides?: Overrides
+  /** The aspect whose reasons are shown; undefined where none can be. */
+  open?: Judgement['aspect'] | '' | undefined
 }>()
+const emit = defineEmits<{ aspect: [aspect: Judgement['aspect']] }>()
 /** Each aspect with what the instructor put in its place. */
 const rows = computed(() =>
   props.judged.marks
@@ -27,7 +30,16 @@ const total = computed(() => {
     <thead>
       <tr>
         <th v-for="row in rows" :key="row.aspect" scope="col">
-          {{ aspectNames[row.aspect] }}
+          <button
+            v-if="open !== undefined"
+            type="button"
+            class="why"
+            :aria-expanded="open === row.aspect"
+            @click="emit('aspect', row.aspect)"
+          >
+            {{ aspectNames[row.aspect] }}
+          </button>
+          <template v-else>{{ aspectNames[row.aspect] }}</template>
         </th>
         <th scope="col">Mark</th>
       </tr>
@@ -53,6 +65,19 @@ const total = computed(() => {
 </template>
 
 <style scoped>
+.why {
+  font: inherit;
+  color: inherit;
+  border: 0;
+  border-bottom: 1px dotted currentcolor;
+  background: none;
+  padding: 2px 0;
+  cursor: pointer;
+}
+.why[aria-expanded='true'] {
+  color: var(--accent);
+  border-bottom-style: solid;
+}
 td {
   vertical-align: top;
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { orderRowSchema, type OrderRow } from '../../../contract/lists'
-import { ask, messageOf } from '../../api/client'
+import { ask, messageOf, send } from '../../api/client'
 import { when } from '../../parts/when'
 import ClassList from './ClassList.vue'
 import Library from './Library.vue'
@@ -14,6 +15,17 @@ try {
   orders.value = await ask(z.array(orderRowSchema), '/orders')
 } catch (error) {
   wrong.value = messageOf(error)
+}
+/** Finished, and not given back yet. */
+const waiting = computed(() => orders.value.filter((o) => o.concluded && !o.released).length)
+async function giveBack() {
+  wrong.value = ''
+  try {
+    await send(z.object({ count: z.number() }), '/orders/released')
+    orders.value = await ask(z.array(orderRowSchema), '/orders')
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
 }
 </script>
 
@@ -27,6 +39,9 @@ try {
       <div class="title">
         <h2>Work orders out</h2>
         <RouterLink :to="{ name: 'rubric' }">How they are marked</RouterLink>
+        <NButton v-if="waiting" size="small" @click="giveBack">
+          Give back {{ waiting === 1 ? 'the finished review' : `all ${waiting} finished reviews` }}
+        </NButton>
       </div>
       <p v-if="!orders.length">None yet. Open a circuit, plant a fault, and hand it out from Plant.</p>
       <table v-else class="data">
@@ -51,7 +66,15 @@ try {
             <td>{{ when(order.created) }}</td>
             <td>
               <RouterLink :to="{ name: 'review', params: { id: order.id } }">
-                {{ order.concluded ? 'Finished: review' : order.tests ? 'At work: look' : 'Not begun: look' }}
+                {{
+                  order.released
+                    ? 'Given back: review'
+                    : order.concluded
+                      ? 'Finished: review'
+                      : order.tests
+                        ? 'At work: look'
+                        : 'Not begun: look'
+                }}
               </RouterLink>
             </td>
           </tr>

@@ -1,85 +1,79 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
-import { reviewSchema, type Review } from '../../../contract'
-import { judgedSchema } from '../../../core/assessment'
-import { wireUp } from '../../../core/circuit'
+import { useEventListener } from '@vueuse/core'
+import { computed, nextTick, ref } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { z } from 'zod'
+import { aspectNames, type Judgement } from '../../../core/assessment'
 import { speakerWith } from '../../../contract/words'
-import { aspectNames } from '../../../core/assessment'
 import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
-import { ask, messageOf, send } from '../../api/client'
+import { messageOf, send } from '../../api/client'
+import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
-import { stepWords } from '../../readings/stepWords'
 import MarkTable from '../../readings/MarkTable.vue'
+import Shortcuts from '../../shell/Shortcuts.vue'
+import DoubtCurves from './DoubtCurves.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
+import { useReview } from './useReview'
+import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
-/** A student's own review comes by the student's way, and can only be read. */
-const from = props.own ? '/desk' : '/orders'
 /** Words of the rules come with the place that shows them. */
 const say = speakerWith(ruleTexts)
-const route = useRoute()
-const review = ref<Review | null>(null)
-const missing = ref('')
-const at = ref(0)
-await ask(reviewSchema, `${from}/${String(route.params.id)}/review`).then(
-  (found) => {
-    review.value = found
-    at.value = Math.max(0, found.steps.length - 1)
-  },
-  (error: unknown) => (missing.value = messageOf(error)),
+const router = useRouter()
+const { review, missing, trouble, at, load, giveBack, answer, ...shown } = useReview(
+  String(useRoute().params.id),
+  Boolean(props.own),
 )
-// The steps are there at once; the verdicts fill in.
-const unjudged = ref('')
-if (review.value && !review.value.judged)
-  void ask(judgedSchema, `${from}/${review.value.id}/judgement`).then(
-    (judged) => (review.value = { ...review.value!, judged }),
-    (error: unknown) => (unjudged.value = messageOf(error)),
-  )
+await load()
+const { wiring, rows, marks, cleared, current, arrangement, ways, curves } = shown
 
-async function giveBack() {
-  unjudged.value = ''
-  const { id, released, judged } = review.value!
-  await send(reviewSchema, `/orders/${id}/released`, { released: !released }, 'PUT').then(
-    (found) => (review.value = { ...found, judged: found.judged ?? judged }),
-    (error: unknown) => (unjudged.value = messageOf(error)),
-  )
-}
-
-const wiring = computed(() => wireUp(review.value!.circuit))
-const rows = computed(() => {
-  let tests = 0
-  return review.value!.steps.map(({ step, at: time }, i) => ({
-    i,
-    time: when(time),
-    judgements: (review.value!.judged?.judgements ?? []).filter((j) => j.step === i),
-    left: review.value!.judged?.suspects[i]?.length,
-    ...stepWords(review.value!.circuit, step, step.type === 'test' ? ++tests : tests),
-  }))
-})
-/** The student's marks on the drawing, as they stood at the chosen step. */
-const marks = computed(() => {
-  const last = review
-    .value!.steps.slice(0, at.value + 1)
-    .reverse()
-    .flatMap(({ step }) => (step.type === 'infer' ? [step] : []))[0]
-  const parts = (pieces: readonly string[] = []) => new Set(pieces.map((p) => p.split('.')[0]!))
-  return { struck: parts(last?.struck), ringed: parts(last?.ringed) }
-})
-const current = computed(() => review.value!.steps[at.value]?.step)
+/** On the drawing: the student’s marks, what the readings had really cleared, or where both ways went. */
+const showing = ref<'marks' | 'cleared' | 'ways'>('marks')
+const onDrawing = computed(() => (showing.value === 'cleared' ? cleared.value : marks.value))
 const leads = computed(() =>
   current.value?.type === 'test' && current.value.held.type === 'leads' ? current.value.held : undefined,
 )
-const arrangement = computed(() => {
-  const found = [...review.value!.steps.slice(0, at.value + 1)]
-    .reverse()
-    .find(({ step }) => 'arrangement' in step)?.step
-  return found && 'arrangement' in found ? found.arrangement : { controls: {}, detached: [] }
+/** The aspect whose reasons are asked for, with the steps that earned it. */
+const aspect = ref<Judgement['aspect'] | ''>('')
+const reasons = computed(
+  () => review.value?.judged?.judgements.filter((j) => j.aspect === aspect.value) ?? [],
+)
+
+const list = ref<HTMLElement | null>(null)
+async function go(to: number) {
+  at.value = Math.min(rows.value.length - 1, Math.max(0, to))
+  await nextTick()
+  list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' })
+}
+const keys = [
+  ['n', 'One step on'],
+  ['p', 'One step back'],
+  ['1 2 3', 'The marks, what was cleared, both ways'],
+] as const
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)) return
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const shows = ({ '1': 'marks', '2': 'cleared', '3': 'ways' } as const)[event.key]
+  if (event.key === 'n') void go(at.value + 1)
+  else if (event.key === 'p') void go(at.value - 1)
+  else if (shows) showing.value = shows
 })
+
+async function another() {
+  await send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`).then(
+    ({ id }) => router.push({ name: 'desk', params: { id } }),
+    (error: unknown) => (trouble.value = messageOf(error)),
+  )
+}
+async function print() {
+  const { attemptPdf } = await import('./pdf')
+  const { student, circuit } = review.value!
+  saveBlob(fileName(`${student.name} ${circuit.name}`, 'pdf'), await attemptPdf(review.value!, say))
+}
 </script>
 
 <template>
@@ -99,13 +93,32 @@ const arrangement = computed(() => {
       <NButton v-if="!own && review.concluded" size="small" @click="giveBack">
         {{ review.released ? 'Take the review back' : 'Give it back to the student' }}
       </NButton>
+      <NButton v-if="own" size="small" type="primary" @click="another">Another like it</NButton>
+      <NButton size="small" :disabled="!review.judged" @click="print">PDF</NButton>
+      <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }"
+        >Marked by another rubric</RouterLink
+      >
+      <Shortcuts place="Review" :keys="keys" />
     </div>
     <section class="drawing" aria-label="The student’s drawing at the chosen step">
+      <div class="choice" role="group" aria-label="What the drawing shows">
+        <button type="button" :aria-pressed="showing === 'marks'" @click="showing = 'marks'">
+          The student’s marks
+        </button>
+        <button type="button" :aria-pressed="showing === 'cleared'" @click="showing = 'cleared'">
+          What the readings had cleared
+        </button>
+        <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">Both ways</button>
+      </div>
+      <p v-if="showing === 'ways'" class="quiet">
+        Numbers: where the student’s readings stood. Letters: a short honest way.
+      </p>
       <Schematic
         :circuit="review.circuit"
         :wiring="wiring"
-        :struck="marks.struck"
-        :ringed="marks.ringed"
+        :struck="showing === 'ways' ? undefined : onDrawing.struck"
+        :ringed="showing === 'ways' ? undefined : onDrawing.ringed"
+        :values="showing === 'ways' ? ways : undefined"
         :controls="arrangement.controls"
         :detached="arrangement.detached"
         :red="leads?.red ?? ''"
@@ -113,9 +126,32 @@ const arrangement = computed(() => {
         :lit="review.faults[0]?.part ?? null"
       />
     </section>
-    <div class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
+    <div ref="list" class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
       <template v-if="review.judged">
-        <MarkTable :judged="review.judged" :overrides="review.overrides" />
+        <MarkTable
+          :judged="review.judged"
+          :overrides="review.overrides"
+          :open="aspect"
+          @aspect="aspect = aspect === $event ? '' : $event"
+        />
+        <section v-if="aspect" class="why" :aria-label="`Why: ${aspectNames[aspect]}`">
+          <p v-if="!reasons.length" class="quiet">
+            Nothing in this attempt was judged under {{ aspectNames[aspect] }}.
+          </p>
+          <div v-for="(j, k) in reasons" :key="k">
+            <button type="button" class="step" @click="go(j.step)">
+              {{ rows[j.step]?.head ?? 'Before the work' }}
+            </button>
+            <Verdict :judgement="j" :say="say" :reply="undefined" :own="false" />
+          </div>
+        </section>
+        <DoubtCurves
+          v-if="curves.student.length"
+          :student="curves.student"
+          :short="curves.short"
+          :at="at"
+          @choose="go"
+        />
         <ModelPath v-if="rows.length" :judged="review.judged" :faults="review.faults" />
         <Overriding
           v-if="rows.length && !own"
@@ -128,21 +164,29 @@ const arrangement = computed(() => {
           {{ say(c) }}
         </p>
       </template>
-      <p v-else-if="!unjudged" role="status">The verdicts are being worked out …</p>
-      <p v-if="unjudged" class="wrong" role="alert">{{ unjudged }}</p>
+      <p v-else-if="!trouble" role="status">The verdicts are being worked out …</p>
+      <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
       <p v-if="!rows.length">No step yet: the student has not begun.</p>
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
           <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
             <b>{{ row.head }}</b>
             <span class="quiet"
-              >{{ row.time }}{{ row.left === undefined ? '' : ` · ${row.left} suspect` }}</span
+              >{{ row.time }} · {{ row.minutes.toFixed(0) }} min{{
+                row.left === undefined ? '' : ` · ${row.left} suspect`
+              }}</span
             >
           </button>
           <p>{{ row.text }}</p>
-          <p v-for="(j, k) in row.judgements" :key="k" class="judgement" :data-grade="j.grade">
-            <span class="tag">{{ aspectNames[j.aspect] }}: {{ say(j.verdict) }}</span> {{ say(j.reason) }}
-          </p>
+          <Verdict
+            v-for="(j, k) in row.judgements"
+            :key="k"
+            :judgement="j"
+            :say="say"
+            :own="Boolean(own)"
+            :reply="review.replies.find((r) => r.step === j.step && r.verdict === j.verdict.code)"
+            @answer="answer"
+          />
         </li>
       </ol>
     </div>
@@ -162,6 +206,18 @@ const arrangement = computed(() => {
 .planted {
   color: var(--fault);
   font-weight: 500;
+}
+.drawing {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  justify-items: stretch;
+}
+.drawing .choice {
+  justify-self: start;
+  margin: 6px;
+}
+.drawing > :deep(.frame) {
+  grid-row: 3;
 }
 .side {
   display: grid;
@@ -195,30 +251,14 @@ li button {
   gap: 10px;
   justify-content: space-between;
 }
-.judgement {
-  font-size: 13px;
-  padding-left: 10px;
-  border-left: 3px solid var(--rule-strong);
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
 }
-.tag {
-  font-weight: 500;
-}
-.judgement[data-grade='good'] {
-  border-color: var(--good);
-}
-.judgement[data-grade='good'] .tag {
-  color: var(--good);
-}
-.judgement[data-grade='partly'] {
-  border-color: var(--doubt);
-}
-.judgement[data-grade='partly'] .tag {
-  color: var(--doubt);
-}
-.judgement[data-grade='poor'] {
-  border-color: var(--fault);
-}
-.judgement[data-grade='poor'] .tag {
-  color: var(--fault);
+.why {
+  display: grid;
+  gap: 5px;
 }
 </style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { ref } from 'vue'
+import type { Reply } from '../../../contract'
+import { aspectNames, type Judgement } from '../../../core/assessment'
+import type { Message } from '../../../core/document'
+
+/** One verdict with its reason; its student may answer it with a sentence. */
+const props = defineProps<{
+  judgement: Judgement
+  say: (m: Message) => string
+  reply: Reply | undefined
+  own: boolean
+}>()
+const emit = defineEmits<{ answer: [reply: Reply] }>()
+const answering = ref(false)
+const text = ref('')
+function begin() {
+  text.value = props.reply?.body ?? ''
+  answering.value = true
+}
+function keep() {
+  const { step, verdict } = props.judgement
+  emit('answer', { step, verdict: verdict.code, body: text.value })
+  answering.value = false
+}
+</script>
+
+<template>
+  <div class="judgement" :data-grade="judgement.grade">
+    <p>
+      <span class="tag">{{ aspectNames[judgement.aspect] }}: {{ say(judgement.verdict) }}</span>
+      {{ say(judgement.reason) }}
+      <button v-if="own && !answering" type="button" class="link" @click="begin">
+        {{ reply ? 'Change your answer' : 'Answer' }}
+      </button>
+    </p>
+    <p v-if="reply && !answering" class="reply">{{ own ? 'You' : 'The student' }}: “{{ reply.body }}”</p>
+    <form v-if="answering" @submit.prevent="keep">
+      <NInput
+        v-model:value="text"
+        size="small"
+        :input-props="{ 'aria-label': 'Your answer to this verdict' }"
+        placeholder="How you saw it"
+      />
+      <NButton size="small" type="primary" attr-type="submit">Keep</NButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.judgement {
+  font-size: 13px;
+  padding-left: 10px;
+  border-left: 3px solid var(--rule-strong);
+}
+.tag {
+  font-weight: 500;
+}
+.judgement[data-grade='good'] {
+  border-color: var(--good);
+}
+.judgement[data-grade='good'] .tag {
+  color: var(--good);
+}
+.judgement[data-grade='partly'] {
+  border-color: var(--doubt);
+}
+.judgement[data-grade='partly'] .tag {
+  color: var(--doubt);
+}
+.judgement[data-grade='poor'] {
+  border-color: var(--fault);
+}
+.judgement[data-grade='poor'] .tag {
+  color: var(--fault);
+}
+.link {
+  font: inherit;
+  border: 0;
+  background: none;
+  padding: 2px 4px;
+  color: var(--accent);
+  text-decoration: underline;
+  cursor: pointer;
+}
+.reply {
+  font-style: italic;
+}
+form {
+  display: flex;
+  gap: 6px;
+  margin-top: 4px;
+}
+</style>

@@ -1,0 +1,80 @@
+import type { Content, TableCell } from 'pdfmake/interfaces'
+import type { Review } from '../../../contract'
+import { aspectNames } from '../../../core/assessment'
+import type { Message } from '../../../core/document'
+import { describeFault } from '../../../core/faults'
+import { formatPlain } from '../../../core/quantity'
+import { caution, make, page, table } from '../../parts/pdf'
+import { when } from '../../parts/when'
+import { stepWords } from '../../readings/stepWords'
+import { drawingSvg } from '../../schematic/svg'
+
+/** One attempt on paper: the marks, then every step with what was said of it. */
+export const attemptPdf = (review: Review, say: (m: Message) => string): Promise<Blob> =>
+  make(attemptPage(review, say))
+
+export function attemptPage(review: Review, say: (m: Message) => string) {
+  const { circuit, complaint, faults, student, concluded, judged, steps, overrides, replies } = review
+  let tests = 0
+  const rows = steps.map(({ step, at }, i): TableCell[] => {
+    const { head, text } = stepWords(circuit, step, step.type === 'test' ? ++tests : tests)
+    const verdicts = (judged?.judgements ?? []).filter((j) => j.step === i)
+    return [
+      { text: String(i + 1) },
+      { stack: [{ text: head, bold: true }, { text }, { text: when(at), style: 'quiet' }] },
+      {
+        stack: verdicts.flatMap((j): Content[] => {
+          const answer = replies.find((r) => r.step === i && r.verdict === j.verdict.code)
+          return [
+            {
+              text: [{ text: `${aspectNames[j.aspect]}: ${say(j.verdict)}. `, bold: true }, say(j.reason)],
+              ...(j.grade === 'poor' && { color: '#a83a12' }),
+            },
+            ...(answer ? [{ text: `The student: “${answer.body}”`, italics: true }] : []),
+          ]
+        }),
+      },
+    ]
+  })
+  const marks = judged?.marks.filter(({ of }) => of > 0) ?? []
+  const own = (aspect: string) => overrides.find((o) => o.aspect === aspect)
+  const total = marks.reduce((sum, m) => sum + (own(m.aspect)?.points ?? m.points), 0)
+  const mark =
+    judged &&
+    (overrides.length
+      ? judged.uncapped === undefined
+        ? total
+        : Math.min(total, judged.total)
+      : judged.total)
+  return page(`${student.name}: ${circuit.name}`, [
+    { text: `${student.name}: ${circuit.name}`, style: 'title' },
+    {
+      text: `“${complaint}”${concluded ? ` · finished ${when(concluded)}` : ''}`,
+      style: 'quiet',
+      margin: [0, 2, 0, 4],
+    },
+    { text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, style: 'bad' },
+    { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 260], margin: [0, 6, 0, 6] },
+    ...(judged && mark !== null
+      ? [
+          table(
+            [...marks.map((m) => aspectNames[m.aspect]), 'Mark'],
+            [
+              [
+                ...marks.map((m): TableCell => {
+                  const put = own(m.aspect)
+                  return put
+                    ? `${formatPlain(put.points, 3)} of ${m.of} (judge: ${formatPlain(m.points, 3)}; ${put.note})`
+                    : `${formatPlain(m.points, 3)} of ${m.of}`
+                }),
+                { text: `${formatPlain(mark, 3)} of ${judged.of}`, bold: true },
+              ],
+            ],
+          ),
+        ]
+      : []),
+    { text: 'Step by step', style: 'state' },
+    table(['', 'What was done', 'What is said of it'], rows, [14, 210, '*']),
+    { text: caution, style: 'quiet', margin: [0, 10, 0, 0] },
+  ])
+}
