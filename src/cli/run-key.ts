@@ -134,6 +134,7 @@ function heldAt(holds: readonly Hold[], at: readonly string[], asked: string): H
   if (holds.includes('posts')) return { type: 'posts' }
   if (holds.includes('jaws')) return { type: 'jaws', round: first.split(',') }
   if (holds.includes('spots')) return { type: 'spots', part: first }
+  if (holds.includes('at')) return { type: 'at', part: first }
   if (second !== undefined && at.length === 2) return { type: 'leads', red: first, black: second }
   const gap = holds.find((hold) => hold === 'series' || hold === 'inPlaceOf')
   if (gap && first && at.length === 1) return { type: gap, part: first }

@@ -189,7 +189,7 @@ describe('a Desk', () => {
 
   it('gives away nothing with any instrument, however it is held', async () => {
     const id = await handOut({ mode: 'practice', hints: { where: 1, side: 2, test: 4 } })
-    const part = { series: 'F1', inPlaceOf: 'F1', spots: 'F1' }
+    const part = { series: 'F1', inPlaceOf: 'F1', spots: 'F1', at: 'X1' }
     const said: string[] = []
     for (const { key } of instruments)
       for (const how of instrumentOf(key).holds) {

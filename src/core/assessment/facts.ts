@@ -14,6 +14,7 @@ export function heldIn(held: Connection['held']): Message {
     case 'series':
     case 'inPlaceOf':
     case 'spots':
+    case 'at':
       return say('at', { place: held.part })
     case 'posts':
       return say('at', { place: '±' })

@@ -36,6 +36,7 @@ export function partsTouched(circuit: Circuit, held: Held): string[] {
     case 'series':
     case 'inPlaceOf':
     case 'spots':
+    case 'at':
       return [held.part]
     case 'posts':
       return []

@@ -1,8 +1,9 @@
-import { noticeAll } from '../board'
+import { noticeAll, phasesOf } from '../board'
 import { findPieces, wireUp, type Circuit, type Wiring } from '../circuit'
 import type { Message } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
+import { formatQuantity } from '../quantity'
 import { boardOf, faultsLeft, latchedOf, type Bench } from './bench'
 import { meterOfFrame, type Order } from './order'
 import { say } from './phrases'
@@ -127,7 +128,11 @@ function test(
   if (!solved.ok) return wrong(say('unsettled'))
   const read = readWith(solved, reader.connected, others, meterOfFrame(frame))
   if (!read.ok) return wrong(say('unsettled'))
-  const reading = withoutFuse(read.reading, reader.connected, bench)
+  const reading = withoutFuse(
+    recorded(order, bench, action, reader.connected, read.reading, wiring),
+    reader.connected,
+    bench,
+  )
   const latched = latchedOf(solved)
   const blown = [...new Set([...solved.blown, ...reading.did.blown])].filter(
     (id) => !bench.blown.includes(id),
@@ -178,6 +183,36 @@ function connect(
     ok: true,
     connected: { instrument: key, settings: checked.settings, place: located.place },
     held: located.held,
+  }
+}
+
+/**
+ * What a meter that records has caught: least and most of what it saw while something swings, or was moved by hand and
+ * before that.
+ */
+function recorded(
+  order: Order,
+  bench: Bench,
+  { arrangement }: Pick<StepOf<'test'>, 'arrangement'>,
+  connected: Connected,
+  reading: Reading,
+  wiring: Wiring,
+): Reading {
+  if (connected.settings.record !== 'minMax' || connected.place.type === 'jaws') return reading
+  const still: Arrangement = { ...arrangement, wiggled: [] }
+  const boards = [arrangement, ...(arrangement.wiggled?.length ? [still] : [])].flatMap((one) => {
+    const solved = boardOf(order, bench, one, wiring)
+    return solved.ok ? phasesOf(solved) : []
+  })
+  const values = boards.flatMap((solved) => {
+    const read = readWith(solved, connected, [], meterOfFrame(order.frame))
+    return read.ok && read.reading.value !== undefined ? [read.reading.value] : []
+  })
+  if (!values.length) return reading
+  const [low, high] = [Math.min(...values), Math.max(...values)].map((v) => formatQuantity(v, reading.unit))
+  return {
+    ...reading,
+    signs: [...reading.signs, { code: 'instruments.minMax', params: { low: low!, high: high! } }],
   }
 }
 

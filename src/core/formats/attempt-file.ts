@@ -45,6 +45,7 @@ const held = {
   series: z.string().max(12).optional(),
   inPlaceOf: z.string().max(12).optional(),
   spots: z.string().max(12).optional(),
+  at: z.string().max(12).optional(),
 }
 
 const connection = { instrument: z.enum(instrumentKeys), settings: settingsSchema.optional(), ...held }
@@ -263,6 +264,7 @@ function heldOf(
     series,
     inPlaceOf,
     spots,
+    at,
   }: { instrument: string } & {
     readonly [K in keyof typeof held]?: z.infer<(typeof held)[K]> | undefined
   },
@@ -277,11 +279,13 @@ function heldOf(
         ? { type: 'inPlaceOf', part: inPlaceOf }
         : spots !== undefined
           ? { type: 'spots', part: spots }
-          : red !== undefined && black !== undefined
-            ? { type: 'leads', red, black }
-            : instrument.holds.includes('posts')
-              ? { type: 'posts' }
-              : undefined
+          : at !== undefined
+            ? { type: 'at', part: at }
+            : red !== undefined && black !== undefined
+              ? { type: 'leads', red, black }
+              : instrument.holds.includes('posts')
+                ? { type: 'posts' }
+                : undefined
   const read = heldSchema.safeParse(found)
   if (!read.success) throw new Refused(where, say('heldHow', { title: instrument.title }))
   return read.data

@@ -23,6 +23,8 @@ export const heldSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('inPlaceOf'), part: name }),
   /** Two tips on the test spots of a fuse that stays in. */
   z.strictObject({ type: z.literal('spots'), part: name }),
+  /** At a part as a whole: a plug taken apart, a relay in the hand, a module’s diagnosis. */
+  z.strictObject({ type: z.literal('at'), part: name }),
   /** On the battery's posts. */
   z.strictObject({ type: z.literal('posts') }),
 ])
@@ -36,13 +38,14 @@ export const holds: Readonly<Record<Hold, string>> = {
   series: 'cut into the circuit',
   inPlaceOf: 'in place of a part',
   spots: 'on the test spots of a fuse',
+  at: 'at a part',
   posts: 'on the battery’s posts',
 }
 
 /** The same as nodes and conductors of one circuit. */
 export type Place =
   | {
-      readonly type: 'leads' | 'posts' | 'spots'
+      readonly type: 'leads' | 'posts' | 'spots' | 'at'
       readonly red: number
       readonly black: number
       readonly part?: string
@@ -106,6 +109,12 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       if (!part || !spots) return { ok: false, why: say('noSpots', { id: held.part }) }
       const [red, black] = spots.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
       return { ok: true, place: { type: 'spots', part: part.id, red, black }, held }
+    }
+    case 'at': {
+      const part = circuit.parts.find((p) => p.id === held.part)
+      if (!part) return { ok: false, why: say('noPartAt', { id: held.part }) }
+      const [red, black] = partOfKind(part.kind).through.map((key) => wiring.nodeOf(part.id, key))
+      return { ok: true, place: { type: 'at', part: part.id, red: red ?? 0, black: black ?? 0 }, held }
     }
     case 'posts': {
       const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!

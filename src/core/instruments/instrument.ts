@@ -100,6 +100,8 @@ export const devices = {
   lamps: 'Test lamps',
   loads: 'Jumper and loads',
   battery: 'Battery tester',
+  hand: 'By hand',
+  scan: 'Scan tool',
 } as const
 export type Device = keyof typeof devices
 

@@ -3,12 +3,14 @@ import { coded, type Message } from '../document'
 import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
 import { batteryTester } from './kinds/battery'
+import { benchRelay, terminalDrag } from './kinds/by-hand'
 import { clamp, clampAC } from './kinds/clamp'
 import { diode } from './kinds/diode'
 import { fuseVolts } from './kinds/fuse-volts'
 import { jumper, substitute } from './kinds/jumper'
 import { ledProbe, loadLamp, testLamp } from './kinds/lamps'
 import { continuity, ohms } from './kinds/ohms'
+import { scan } from './kinds/scan'
 import { volts } from './kinds/volts'
 import { say } from './phrases'
 
@@ -28,6 +30,9 @@ const all = [
   jumper,
   substitute,
   batteryTester,
+  terminalDrag,
+  benchRelay,
+  scan,
 ] as const
 
 export type InstrumentKey = (typeof all)[number]['key']

@@ -176,6 +176,8 @@ export interface Attention {
 
 /** One line of live data. */
 export interface ScanRow {
+  /** Of a value that is on or off: by what it is asked for. */
+  readonly key?: string
   readonly name: string
   readonly value: string
 }
@@ -293,6 +295,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly all: readonly string[]
     readonly next: (parameters: z.output<S>, sense: Sense, around: Surroundings) => string
   }
+  /** The segment whose current moves it, of what can be tried on the bench. */
+  readonly coil?: string
   /** What a scan tool would show of it. */
   readonly scan?: (parameters: z.output<S>, sense: Sense, around: Surroundings) => readonly ScanRow[]
   readonly stamp: (parameters: z.output<S>, net: Net, around: Surroundings) => void

@@ -230,18 +230,19 @@ export const module = definePart({
   },
   scan: (parameters, sense, around) => {
     const { mode } = around
-    if (!mode.startsWith('awake')) return [{ name: 'Communication', value: 'none' }]
+    if (!mode.startsWith('awake')) return [{ key: 'none', name: 'Communication', value: 'none' }]
     const facts = factsOf(parameters, sense, around)
     return [
       { name: 'Supply', value: formatQuantity(sense.volts('vb', 'gi'), 'V') },
-      { name: 'Ignition', value: facts.ign ? 'on' : 'off' },
-      ...inputs.map((key, n) => ({ name: `Input ${n + 1}`, value: facts[key] ? 'active' : 'inactive' })),
+      { key: 'ign', name: 'Ignition', value: facts.ign ? 'on' : 'off' },
+      ...inputs.map((key, n) => ({ key, name: `Input ${n + 1}`, value: facts[key] ? 'active' : 'inactive' })),
       { name: '5 V supply', value: formatQuantity(sense.volts('v5', 'r5'), 'V') },
       ...signals.map((key, n) => ({
         name: `Signal ${n + 1}`,
         value: formatQuantity(Number(facts[key]), 'V'),
       })),
       ...outputs.map((key) => ({
+        key,
         name: `${key.startsWith('l') ? 'Low' : 'High'} side ${key.slice(1)}, commanded`,
         value: mode.split(' ').includes(key) ? 'on' : 'off',
       })),

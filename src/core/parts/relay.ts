@@ -108,6 +108,7 @@ export const relay = definePart({
     ['t30', 't87'],
     ['t30', 't87a'],
   ],
+  coil: 'coil',
   modes: {
     rest: 'released',
     all: ['released', 'pulled'],

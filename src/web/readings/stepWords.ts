@@ -62,6 +62,8 @@ export function describeHeld(held: Connection['held']): string {
       return `in place of ${held.part}`
     case 'spots':
       return `on the test spots of ${held.part}`
+    case 'at':
+      return `at ${held.part}`
     case 'posts':
       return 'on the battery’s posts'
   }

@@ -1,7 +1,7 @@
 import { phasesOf, type SolvedBoard } from '../../board'
 import { systemOf, type Circuit, type Wiring } from '../../circuit'
 import type { Message } from '../../document'
-import { partOfKind } from '../../parts'
+import { partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
 import { outFor } from '../attach'
 import type { Held, Place } from '../held'
@@ -107,3 +107,7 @@ export const showAmps = (value: number): string => formatQuantity(value, 'A')
 
 /** Whether the board finds no rest: a slow instrument then shows the mean. */
 export const swings = (solved: SolvedBoard): boolean => phasesOf(solved).length > 1
+
+/** At every part of which something is so. */
+export const partsWith = (circuit: Circuit, is: (definition: AnyPart) => boolean): Held[] =>
+  circuit.parts.filter(({ kind }) => is(partOfKind(kind))).map(({ id }) => ({ type: 'at', part: id }))

@@ -36,6 +36,15 @@ export const volts = defineInstrument({
       ],
       preset: 'volts',
     },
+    {
+      key: 'record',
+      label: 'Record',
+      options: [
+        { key: 'off', label: 'off' },
+        { key: 'minMax', label: 'min and max' },
+      ],
+      preset: 'off',
+    },
   ],
   holds: ['leads'],
   nature: ({ jack }) => (jack === 'amps' ? { draws: 0, shorts: true } : { draws: 0, between: true }),

@@ -36,8 +36,8 @@ export function useInstrument(model: DeskModel) {
   /** What can be taken out so that something stands in its place. */
   const gaps = computed(() =>
     model.circuit.parts.filter(({ kind }) => {
-      const { detach, protects } = partOfKind(kind)
-      return hold.value === 'spots' ? protects?.blade : detach?.gap
+      const { detach, protects, scan } = partOfKind(kind)
+      return hold.value === 'spots' ? protects?.blade : hold.value === 'at' ? (detach ?? scan) : detach?.gap
     }),
   )
 
@@ -59,6 +59,7 @@ export function useInstrument(model: DeskModel) {
       case 'series':
       case 'inPlaceOf':
       case 'spots':
+      case 'at':
         return { type: hold.value, part }
     }
   }
@@ -79,6 +80,7 @@ export function useInstrument(model: DeskModel) {
       case 'series':
       case 'inPlaceOf':
       case 'spots':
+      case 'at':
         return part ? '' : 'Say at which part'
       case 'posts':
         return ''
@@ -232,7 +234,7 @@ export function useInstrument(model: DeskModel) {
       draft.value.round = (round.includes(id) ? round.filter((r) => r !== id) : [...round, id]).join(' ')
       return true
     }
-    if (!gaps.value.some((p) => p.id === id) || !['series', 'inPlaceOf', 'spots'].includes(hold.value))
+    if (!gaps.value.some((p) => p.id === id) || !['series', 'inPlaceOf', 'spots', 'at'].includes(hold.value))
       return false
     draft.value.part = id
     return true

@@ -1,0 +1,57 @@
+import { senseOf } from '../../board'
+import { partOfKind, type ScanRow } from '../../parts'
+import { defineInstrument, noEffects, type Instrument, type Use } from '../instrument'
+import { nothing, partsWith } from './common'
+
+/** What a row can say, by how much it says: nothing, no, yes. */
+const words = ['no answer', 'off', 'on'] as const
+
+/** What a module believes of its inputs and commands to its drivers. */
+export const scan: Instrument<'scan'> = defineInstrument({
+  key: 'scan',
+  device: 'scan',
+  title: 'Scan data',
+  about:
+    'What a module believes of its inputs and commands to its drivers. What it commands need not have arrived.',
+  cautions: () => [],
+  settings: [
+    {
+      key: 'row',
+      label: 'Value',
+      options: [
+        { key: 'ign', label: 'ignition' },
+        ...['1', '2', '3', '4'].map((n) => ({ key: `i${n}`, label: `input ${n}` })),
+        ...['1', '2'].map((n) => ({ key: `l${n}`, label: `low side ${n}, commanded` })),
+        ...['1', '2'].map((n) => ({ key: `h${n}`, label: `high side ${n}, commanded` })),
+      ],
+      preset: 'ign',
+    },
+  ],
+  holds: ['at'],
+  nature: () => ({ draws: 0 }),
+  scale: words,
+  read: (use) => {
+    const word = wordOf(use)
+    return word === undefined ? nothing('–') : { unit: 'V', text: '', word, signs: [], did: noEffects }
+  },
+  expect: (use) => {
+    const place = words.findIndex((word) => word === wordOf(use))
+    return place < 0 ? { low: -Infinity, high: Infinity } : { low: place, high: place }
+  },
+  tells: (place) => place,
+  asks: { type: 'word', words },
+  places: (circuit) => partsWith(circuit, (definition) => definition.scan !== undefined),
+  minutes: 1,
+})
+
+function wordOf({ solved, place, settings }: Use): (typeof words)[number] | undefined {
+  const id = place.type !== 'jaws' && 'part' in place ? place.part : undefined
+  const part = solved.board.circuit.parts.find((p) => p.id === id)
+  const rows = part && partOfKind(part.kind).scan
+  if (!part || !rows) return undefined
+  const { sense, around } = senseOf(solved.board, solved.point, part)
+  const found = rows(part.parameters, sense, around)
+  const row = found.find(({ key }: ScanRow) => key === (settings.row ?? 'ign'))
+  if (!row) return found.some(({ key }) => key === 'none') ? 'no answer' : undefined
+  return row.value === 'on' || row.value === 'active' ? 'on' : 'off'
+}
