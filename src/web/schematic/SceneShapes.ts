@@ -3,6 +3,7 @@ import type { Ink, Shape } from './scene'
 import { rampOf } from './svg'
 
 const inks: Readonly<Record<Ink, string>> = {
+  jaws: 'jaws',
   line: 'stroke',
   heavy: 'stroke heavy',
   filled: 'stroke filled',

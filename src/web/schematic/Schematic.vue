@@ -11,6 +11,7 @@ const props = withDefaults(
       circuit: Circuit
       wiring: Wiring
       partsAct?: boolean
+      placesAct?: boolean
       pointsAct?: boolean
     }
   >(),
@@ -22,15 +23,23 @@ const props = withDefaults(
     detached: undefined,
     struck: undefined,
     ringed: undefined,
+    held: undefined,
     red: '',
     black: '',
     notices: undefined,
     partsAct: false,
+    placesAct: false,
     pointsAct: false,
     amps: undefined,
   },
 )
-const emit = defineEmits<{ part: [id: string]; point: [name: string]; hover: [id: string | null] }>()
+const emit = defineEmits<{
+  part: [id: string]
+  point: [name: string]
+  /** A measuring place of the harness. */
+  place: [id: string]
+  hover: [id: string | null]
+}>()
 
 /** What the parts show at all times; only what is shown beside it changes while one measures. */
 const still = computed(() => stillOf(props.circuit, props.wiring))
@@ -51,6 +60,7 @@ const isNear = (x: number, y: number, length = 0) => {
 }
 const parts = computed(() => scene.value.parts.filter(({ place: { x, y, length } }) => isNear(x, y, length)))
 const points = computed(() => scene.value.points.filter(({ x, y }) => isNear(x, y)))
+const places = computed(() => scene.value.places.filter(({ x, y }) => isNear(x, y)))
 const tags = computed(() => scene.value.tags.filter(({ x = 0, y = 0 }) => isNear(x, y)))
 
 /** Shows a part that may lie outside the view. */
@@ -145,6 +155,23 @@ function arrow(event: KeyboardEvent) {
         <title v-if="figure.cut">{{ figure.title }}</title>
         <rect v-bind="figure.reach" class="reach" />
         <rect v-bind="figure.box" class="hit" rx="4" />
+        <SceneShapes :shapes="figure.shapes()" />
+      </g>
+      <g
+        v-for="figure in places"
+        :key="figure.key"
+        v-memo="[figure.sign, placesAct]"
+        class="point"
+        :class="{ act: placesAct }"
+        :role="placesAct ? 'button' : undefined"
+        :tabindex="placesAct ? 0 : undefined"
+        :aria-label="placesAct ? figure.title : undefined"
+        :aria-pressed="placesAct ? figure.held : undefined"
+        @click="placesAct && emit('place', figure.id)"
+        @keydown.enter.prevent="placesAct && emit('place', figure.id)"
+        @keydown.space.prevent="placesAct && emit('place', figure.id)"
+      >
+        <circle :cx="figure.x" :cy="figure.y" r="12" class="hit" />
         <SceneShapes :shapes="figure.shapes()" />
       </g>
       <g

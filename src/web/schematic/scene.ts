@@ -16,6 +16,8 @@ export interface Marks {
   readonly detached?: readonly string[]
   readonly struck?: ReadonlySet<string>
   readonly ringed?: ReadonlySet<string>
+  /** Parts that jaws go round or that something stands in place of, and measuring places of the harness. */
+  readonly held?: ReadonlySet<string>
   /** Short names of the points where leads stand. */
   readonly red?: string
   readonly black?: string
@@ -26,7 +28,8 @@ export interface Marks {
 }
 
 /** How a stroke is drawn; what that means in ink is the renderer's affair. */
-export type Ink = 'line' | 'heavy' | 'filled' | 'partial' | 'ring' | 'strike' | 'dot' | 'red' | 'black'
+export type Ink =
+  'jaws' | 'line' | 'heavy' | 'filled' | 'partial' | 'ring' | 'strike' | 'dot' | 'red' | 'black'
 /** How a text is set. */
 export type Face = 'tag' | 'id' | 'name' | 'minor' | 'flow' | 'out' | 'notice' | 'point' | 'value' | 'lead'
 
@@ -102,6 +105,13 @@ export interface PointFigure extends FigureBase {
   readonly x: number
   readonly y: number
 }
+export interface PlaceFigure extends FigureBase {
+  readonly id: string
+  readonly title: string
+  readonly x: number
+  readonly y: number
+  readonly held: boolean
+}
 export interface LineFigure extends FigureBase {
   readonly back: boolean
   readonly x?: number
@@ -116,6 +126,7 @@ export interface Scene {
   readonly links: readonly LineFigure[]
   readonly parts: readonly PartFigure[]
   readonly points: readonly PointFigure[]
+  readonly places: readonly PlaceFigure[]
 }
 
 /** What does not change while one measures: labels, boxes, which parts lead back. */
@@ -123,6 +134,16 @@ export interface Still {
   readonly layout: Layout
   readonly returns: ReadonlyMap<number, boolean>
   readonly parts: readonly StillPart[]
+  readonly places: readonly StillPlace[]
+}
+/** A measuring place of the harness on one of its conductors. */
+interface StillPlace {
+  readonly id: string
+  readonly name: string
+  readonly part: string
+  readonly x: number
+  readonly y: number
+  readonly down: boolean
 }
 interface StillPart {
   readonly placed: PlacedPart
@@ -159,7 +180,26 @@ export function stillOf(circuit: Circuit, wiring: Wiring): Still {
         top: firstLine(placed, mostLines(part, placed)),
       }
     }),
+    places: placesOf(circuit, layout.parts),
   }
+}
+
+const along = { down: [0, 1], right: [1, 0], left: [-1, 0] } as const
+
+/** Where a hand meets each conductor of the harness’s measuring places. */
+function placesOf(circuit: Circuit, parts: readonly PlacedPart[]): readonly StillPlace[] {
+  const at = new Map(parts.map((placed) => [placed.id, placed]))
+  return circuit.bundles
+    .flatMap(({ places }) => places)
+    .flatMap(({ id, name, conductors }) =>
+      conductors.flatMap(({ part, at: share }) => {
+        const placed = at.get(part)
+        if (!placed) return []
+        const [dx, dy] = along[placed.direction]
+        const far = placed.length * share
+        return [{ id, name, part, x: placed.x + dx * far, y: placed.y + dy * far, down: dy !== 0 }]
+      }),
+    )
 }
 
 /** Everything that is drawn, with the marks on it. */
@@ -177,8 +217,38 @@ export function sceneOf(still: Still, marks: Marks): Scene {
     })),
     parts: still.parts.map((part) => partFigure(part, marks)),
     points: layout.points.map((placed) => pointFigure(placed, marks)),
+    places: still.places.map((place) => placeFigure(place, marks)),
   }
 }
+
+/** A stroke across the conductor, and the place’s short name; jaws where they are held. */
+function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks): PlaceFigure {
+  const held = marks.held?.has(id) ?? false
+  return {
+    key: `${id} ${part}`,
+    id,
+    title: `Measuring place ${id}${name ? ` ${name}` : ''}, ${part}`,
+    sign: `${id} ${x} ${y} ${held}`,
+    x,
+    y,
+    held,
+    shapes: () => [
+      { type: 'path', d: down ? `M${x - 6} ${y}H${x + 6}` : `M${x} ${y - 6}V${y + 6}`, ink: 'line' },
+      ...(held ? [{ type: 'path', d: jawsAt(x, y), ink: 'jaws' } as const] : []),
+      {
+        type: 'text',
+        x: down ? x + 10 : x,
+        y: down ? y + 4 : y - 9,
+        anchor: down ? 'start' : 'middle',
+        spans: [{ text: id, face: 'point' }],
+      },
+    ],
+  }
+}
+
+/** Two jaws round a middle, open on one side. */
+const jawsAt = (x: number, y: number): string =>
+  `M${x + 4} ${y - 9}A10 10 0 1 0 ${x + 4} ${y + 9}M${x + 4} ${y - 9}l5 3M${x + 4} ${y + 9}l5 -3`
 
 function tagFigure({ x, y, name, at }: Tag): LineFigure {
   const d =
@@ -214,6 +284,7 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
   const pulled = known?.pulled ?? false
   const struck = marks.struck?.has(placed.id) ?? false
   const ringed = marks.ringed?.has(placed.id) ?? false
+  const held = marks.held?.has(placed.id) ?? false
   const wire = definition.cable?.byTheMetre === true
   // Along the rails it is the same amps, and no room for them.
   const flow =
@@ -234,7 +305,7 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
     place: placed,
     box,
     reach,
-    sign: `${lines.join('|')} ${back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed}`,
+    sign: `${lines.join('|')} ${back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed} ${held}`,
     shapes: () => [
       ...strokesOf(placed, { pulled, closed, detached }).map(({ d, dy, filled, heavy, partial }): Shape => ({
         type: 'path',
@@ -242,6 +313,9 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
         ink: filled ? 'filled' : heavy ? 'heavy' : partial && placed.caption ? 'partial' : 'line',
         transform: dy ? `${transform} translate(0 ${dy})` : transform,
       })),
+      ...(held
+        ? [{ type: 'path', d: jawsAt(box.x + box.width / 2, box.y + box.height / 2), ink: 'jaws' } as const]
+        : []),
       ...(ringed ? [ringRound(placed, box)] : []),
       ...(struck ? [{ type: 'path', d: strikeOf(box), ink: 'strike' } as const] : []),
       {

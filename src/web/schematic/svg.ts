@@ -6,6 +6,7 @@ const ink = '#1f2d33'
 const quiet = '#59666b'
 
 const pens: Readonly<Record<Ink, { width: number; stroke: string; fill?: string; dash?: string }>> = {
+  jaws: { width: 3, stroke: '#1d5c63' },
   line: { width: 1.8, stroke: ink },
   heavy: { width: 3.6, stroke: ink },
   filled: { width: 1.8, stroke: ink, fill: ink },
@@ -74,6 +75,7 @@ export function drawingSvg(
     ...[...scene.tags, ...scene.links, ...scene.parts].flatMap(({ shapes, back }) =>
       shapes().map((shape) => draw(shape, back)),
     ),
+    ...scene.places.flatMap(({ shapes }) => shapes().map((shape) => draw(shape, false))),
     ...scene.points.flatMap(({ shapes }) => shapes().map((shape) => draw(shape, false))),
   ]
   const [width, height] = [Math.ceil(scene.width), Math.ceil(scene.height)]

@@ -67,7 +67,7 @@ async function leave() {
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
       <span id="place-tools" class="tools" />
-      <span class="quiet">{{ session.user.name }}</span>
+      <span class="quiet who">{{ session.user.name }}</span>
       <NButton
         quaternary
         size="small"
@@ -181,5 +181,14 @@ main {
   min-height: 0;
   overflow: auto;
   grid-row: 2;
+}
+@media (max-width: 520px) {
+  header {
+    gap: 4px;
+    padding: 0 8px;
+  }
+  .who {
+    display: none;
+  }
 }
 </style>

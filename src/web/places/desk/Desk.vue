@@ -98,11 +98,14 @@ const proved = computed(() => {
         :detached="state.detached"
         :struck="struckParts"
         :ringed="ringedParts"
+        :held="held.grip.value"
+        :places-act="held.hold.value === 'jaws' && !model.inferenceDue"
         :red="model.draft.red"
         :black="model.draft.black"
         :notices="model.seen"
         parts-act
         points-act
+        @place="held.holdAt"
         @part="mark"
         @point="lead"
       />
@@ -163,6 +166,46 @@ const proved = computed(() => {
   grid-template-rows: auto minmax(0, 1fr);
   gap: 8px 16px;
   padding: 10px 16px;
+}
+@media (max-width: 1100px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr) 340px;
+  }
+}
+/* At the board, in one hand: what is typed comes first, the drawing below it. */
+@media (max-width: 760px) {
+  .desk {
+    display: flex;
+    flex-direction: column;
+    overflow-y: auto;
+  }
+  .desk > * {
+    flex: none;
+  }
+  .desk :deep(.choice),
+  .desk :deep(.pair) {
+    flex-wrap: wrap;
+    min-width: 0;
+  }
+  .desk .order {
+    align-items: start;
+  }
+  .side {
+    order: 1;
+    overflow: visible;
+  }
+  .drawing {
+    order: 2;
+    height: 70vh;
+  }
+}
+/* A glove’s finger: what is pressed is large enough. */
+@media (pointer: coarse) {
+  .desk :deep(button),
+  .desk :deep(select),
+  .desk :deep(summary) {
+    min-height: 40px;
+  }
 }
 .order {
   grid-column: 1 / -1;

@@ -227,6 +227,20 @@ export function useInstrument(model: DeskModel) {
     draft.value[which] = along[to]!
   }
 
+  /** Where the instrument is held, as the drawing shows it. */
+  const grip = computed(() => {
+    const { round, part, also } = draft.value
+    const of = (one: Connection['held']) =>
+      one.type === 'jaws' ? one.round : 'part' in one ? [one.part] : []
+    const mine =
+      hold.value === 'jaws'
+        ? round.split(/[\s,]+/).filter(Boolean)
+        : hold.value === 'leads' || !part
+          ? []
+          : [part]
+    return new Set([...mine, ...also.flatMap((one) => of(one.held))])
+  })
+
   /** In the drawing a part is what jaws go round, or where something is held: not for leads. */
   function holdAt(id: string): boolean {
     if (hold.value === 'jaws') {
@@ -264,6 +278,7 @@ export function useInstrument(model: DeskModel) {
     sending,
     carry,
     holdAt,
+    grip,
     wrong,
     draft,
     instrument,
