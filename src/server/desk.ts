@@ -25,7 +25,7 @@ export const deskList = (db: Queries, student: User): Promise<DeskList> =>
     [student.id],
   )
 
-export async function loadOwn(db: Queries, id: string, student: User): Promise<Order & Standing> {
+export async function loadOwn(db: Queries, id: string, student: Pick<User, 'id'>): Promise<Order & Standing> {
   const order = await load(db, id)
   // The same words as for one that does not exist: whose it is is nobody's business.
   if (order.studentId !== student.id) throw new Refusal(404, say('noOrder'))
@@ -53,7 +53,7 @@ export async function loadDesk(db: Queries, id: string, student: User): Promise<
 }
 
 /** The student’s work is done: after the conclusion there may have been a repair and its proof. Said twice, it is done once. */
-export async function finish(db: Queries, id: string, student: User): Promise<void> {
+export async function finish(db: Queries, id: string, student: Pick<User, 'id'>): Promise<void> {
   const order = await loadOwn(db, id, student)
   if (order.concluded !== null) return
   const [row] = await db.query(
@@ -106,6 +106,21 @@ export const takeStep = (
   stopping: Stopping = {},
 ): Promise<Taken> =>
   workers.inTurn(student.id, () => stepNow(database, workers, id, student, action, stopping))
+
+/** What a student wrote on paper at a real board, typed in by the instructor: a step of the student’s like any other. */
+export async function typeIn(
+  database: Database,
+  workers: Workers,
+  id: string,
+  action: DeskAction,
+): Promise<Taken> {
+  const order = await load(database, id)
+  if (order.frame.source === 'model') throw new Refusal(409, attemptSay('virtual'))
+  const [student] = await database.query<User>('select id, login, name, role from users where id = $1', [
+    order.studentId,
+  ])
+  return takeStep(database, workers, id, student!, action)
+}
 
 async function stepNow(
   database: Database,

@@ -66,6 +66,12 @@ export const router = createRouter({
       props: { own: true },
     },
     {
+      path: '/paper/:id',
+      name: 'paper',
+      meta: { role: 'instructor', title: 'From paper' },
+      component: () => import('./places/paper/Paper.vue'),
+    },
+    {
       path: '/rubric',
       name: 'rubric',
       meta: { role: 'instructor', title: 'How it is marked' },

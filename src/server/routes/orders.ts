@@ -1,6 +1,7 @@
 import { Router } from 'express'
-import { newOrderSchema, overrideSchema, releasedSchema } from '../../contract'
+import { deskActionSchema, newOrderSchema, overrideSchema, releasedSchema } from '../../contract'
 import type { Database } from '../database'
+import { finish, typeIn } from '../desk'
 import { judgementOf } from '../judging'
 import { addOrder, listOrders, loadOrder, loadSteps, release, releaseFinished } from '../orders'
 import { loadOverrides, override } from '../overrides'
@@ -35,6 +36,14 @@ export function orderRoutes(db: Database, workers: Workers): Router {
     const order = await loadOrder(db, idOf(req.params.id))
     const steps = (await loadSteps(db, order.id)).map(({ step }) => step)
     res.json(await judgementOf(db, workers, order, steps, untilGone(res)))
+  })
+  router.post('/orders/:id/steps', async (req, res) => {
+    res.json(await typeIn(db, workers, idOf(req.params.id), deskActionSchema.parse(req.body)))
+  })
+  router.post('/orders/:id/finish', async (req, res) => {
+    const order = await loadOrder(db, idOf(req.params.id))
+    await finish(db, order.id, { id: order.studentId })
+    res.status(204).end()
   })
   router.put('/orders/:id/overrides', async (req, res) => {
     const order = await loadOrder(db, idOf(req.params.id))

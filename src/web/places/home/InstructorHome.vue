@@ -8,6 +8,7 @@ import { ask, messageOf, send } from '../../api/client'
 import { when } from '../../parts/when'
 import ClassList from './ClassList.vue'
 import Library from './Library.vue'
+import Meters from './Meters.vue'
 
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
@@ -82,7 +83,10 @@ async function giveBack() {
       </table>
     </section>
     <Library />
-    <ClassList />
+    <div class="aside">
+      <ClassList />
+      <Meters />
+    </div>
   </div>
 </template>
 
@@ -94,6 +98,11 @@ async function giveBack() {
   max-width: 1240px;
   margin: 0 auto;
   padding: 24px 20px;
+}
+.aside {
+  display: grid;
+  gap: 28px;
+  align-content: start;
 }
 .orders {
   grid-column: 1 / -1;

@@ -69,6 +69,11 @@ async function another() {
     (error: unknown) => (trouble.value = messageOf(error)),
   )
 }
+async function worksheet() {
+  const { orderSheetPdf } = await import('./pdf')
+  const { student, circuit } = review.value!
+  saveBlob(fileName(`worksheet ${student.name} ${circuit.name}`, 'pdf'), await orderSheetPdf(review.value!))
+}
 async function print() {
   const { attemptPdf } = await import('./pdf')
   const { student, circuit } = review.value!
@@ -95,6 +100,10 @@ async function print() {
       </NButton>
       <NButton v-if="own" size="small" type="primary" @click="another">Another like it</NButton>
       <NButton size="small" :disabled="!review.judged" @click="print">PDF</NButton>
+      <template v-if="!own && review.frame.source !== 'model' && !review.concluded">
+        <NButton size="small" @click="worksheet">Worksheet (PDF)</NButton>
+        <RouterLink :to="{ name: 'paper', params: { id: review.id } }">Type in from paper</RouterLink>
+      </template>
       <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }"
         >Marked by another rubric</RouterLink
       >

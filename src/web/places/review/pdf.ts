@@ -78,3 +78,44 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
     { text: caution, style: 'quiet', margin: [0, 10, 0, 0] },
   ])
 }
+
+/** Lines of a worksheet: as many as a page holds. */
+const sheetRows = 14
+
+/** What a student fills in at the board: the drawing, the complaint, and a line for each reading; nothing of the fault. */
+export const orderSheetPdf = (review: Review): Promise<Blob> => make(orderSheet(review))
+
+export function orderSheet({ circuit, complaint, student, frame }: Review) {
+  const heads = [
+    '',
+    'State',
+    'Instrument',
+    'Red, or at',
+    'Black',
+    'A good circuit would show',
+    'It shows',
+    'Struck out so far',
+  ]
+  return page(`${student.name}: ${circuit.name}`, [
+    { text: `${circuit.name}: work order`, style: 'title' },
+    {
+      text: `For ${student.name}. “${complaint}” There ${frame.faults === 2 ? 'may be up to two faults' : 'is one fault'}.`,
+      margin: [0, 2, 0, 6],
+    },
+    { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 300], margin: [0, 0, 0, 6] },
+    { text: `States: ${circuit.states.map((s) => s.name).join(', ')}`, style: 'quiet', margin: [0, 0, 0, 4] },
+    table(
+      heads,
+      Array.from({ length: sheetRows }, (_, i): TableCell[] => [
+        { text: String(i + 1), margin: [0, 6, 0, 6] },
+        ...heads.slice(1).map((): TableCell => ''),
+      ]),
+      [14, 70, 70, 46, 46, 66, 60, '*'],
+    ),
+    {
+      text: 'The piece: ______________________   How it failed: ______________________   How sure: ______ %',
+      margin: [0, 12, 0, 8],
+    },
+    { text: caution, style: 'quiet' },
+  ])
+}

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { ref } from 'vue'
+import { z } from 'zod'
+import { meterCheckSchema, metersSchema, type Meters } from '../../../contract/meters'
+import { tell } from '../../../contract/words'
+import { ask, messageOf, post, send } from '../../api/client'
+
+/** Meters that stand at the stations of the workshop and can be read over its network. */
+const meters = ref<Meters>([])
+const adding = ref(false)
+const name = ref('')
+const host = ref('')
+const port = ref('5025')
+const wrong = ref('')
+const said = ref<Record<string, string>>({})
+const load = async () => {
+  meters.value = await ask(metersSchema, '/meters').catch(() => [])
+}
+await load()
+
+async function act(work: () => Promise<unknown>) {
+  wrong.value = ''
+  try {
+    await work()
+    await load()
+    return true
+  } catch (error) {
+    wrong.value = messageOf(error)
+    return false
+  }
+}
+async function add() {
+  const made = { name: name.value, host: host.value.trim(), port: Number(port.value) }
+  if (await act(() => send(z.object({ id: z.uuid() }), '/meters', made))) adding.value = false
+}
+async function check(id: string) {
+  await act(async () => {
+    const found = await send(meterCheckSchema, `/meters/${id}/name`)
+    said.value = { ...said.value, [id]: 'name' in found ? found.name : tell(found.trouble) }
+  })
+}
+</script>
+
+<template>
+  <section>
+    <h2>Meters</h2>
+    <p v-if="!meters.length">None. A meter with a network interface can send its readings to the Desk.</p>
+    <ul>
+      <li v-for="meter in meters" :key="meter.id">
+        {{ meter.name }} <span class="quiet">{{ meter.host }}:{{ meter.port }}</span>
+        <button type="button" class="link" @click="check(meter.id)">Who answers?</button>
+        <button
+          type="button"
+          class="link"
+          @click="act(() => post(`/meters/${meter.id}`, undefined, 'DELETE'))"
+        >
+          Take out
+        </button>
+        <p v-if="said[meter.id]" role="status">{{ said[meter.id] }}</p>
+      </li>
+    </ul>
+    <NButton v-if="!adding" size="small" @click="adding = true"> Add a meter … </NButton>
+    <form v-else @submit.prevent="add">
+      <label class="field"
+        >Its station<NInput v-model:value="name" size="small" placeholder="such as Bench 4"
+      /></label>
+      <label class="field"
+        >Address<NInput v-model:value="host" size="small" placeholder="such as 192.168.1.40"
+      /></label>
+      <label class="field">Port<NInput v-model:value="port" size="small" placeholder="5025" /></label>
+      <NButton size="small" type="primary" attr-type="submit"> Add </NButton>
+    </form>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </section>
+</template>
+
+<style scoped>
+section,
+form {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+}
+form {
+  justify-items: stretch;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  padding: 3px 0;
+}
+.link {
+  font: inherit;
+  font-size: 13px;
+  border: 0;
+  background: none;
+  padding: 4px;
+  color: var(--accent);
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { reviewSchema, type Review } from '../../../contract'
+import { pieceName, piecesOf } from '../../../core/circuit'
+import { faultOfKind, faultsOf } from '../../../core/faults'
+import { instrumentOf } from '../../../core/instruments'
+import { partOfKind } from '../../../core/parts'
+import { ask, messageOf, post } from '../../api/client'
+import { usePaper } from './usePaper'
+
+/** A worksheet that was filled in by hand, typed in one table; unusual numbers are asked about. */
+const route = useRoute()
+const router = useRouter()
+const review = ref<Review | null>(null)
+const missing = ref('')
+await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
+  (found) => (review.value = found),
+  (error: unknown) => (missing.value = messageOf(error)),
+)
+const paper = review.value ? usePaper(review.value) : undefined
+const pieces = computed(() =>
+  piecesOf(review.value!.circuit).map((one) => ({ id: one.id, text: pieceName(review.value!.circuit, one) })),
+)
+const kinds = computed(() => {
+  const { circuit } = review.value!
+  const found = piecesOf(circuit).find(({ id }) => id === paper?.conclusion.value.piece)
+  if (!found) return []
+  const definition = partOfKind(circuit.parts.find((p) => p.id === found.part)!.kind)
+  return [
+    ...new Set(
+      definition.segments
+        .filter((s) => found.unit.segments.includes(s.key))
+        .flatMap((s) => faultsOf(definition, s)),
+    ),
+  ]
+})
+async function done() {
+  if (!(await paper!.sendAll())) return
+  await post(`/orders/${review.value!.id}/finish`)
+  await router.push({ name: 'review', params: { id: review.value!.id } })
+}
+</script>
+
+<template>
+  <p v-if="missing || !review || !paper" class="wrong" role="alert">{{ missing }}</p>
+  <div v-else class="paper">
+    <h1>{{ review.student.name }}, from paper</h1>
+    <p>{{ review.circuit.name }}: “{{ review.complaint }}”</p>
+    <table class="data" aria-label="Readings of the worksheet">
+      <thead>
+        <tr>
+          <th scope="col"></th>
+          <th scope="col">State</th>
+          <th scope="col">Instrument</th>
+          <th scope="col">Red, or at</th>
+          <th scope="col">Black</th>
+          <th scope="col">Predicted</th>
+          <th scope="col">Read</th>
+          <th scope="col">Struck out so far</th>
+          <th scope="col"></th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="(row, i) in paper.rows.value" :key="row.keys[0]">
+          <tr>
+            <th scope="row">{{ i + 1 }}</th>
+            <td>
+              <select v-model="row.state" :disabled="row.taken" :aria-label="`State of reading ${i + 1}`">
+                <option v-for="s in review.circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
+              </select>
+            </td>
+            <td>
+              <select
+                v-model="row.instrument"
+                :disabled="row.taken"
+                :aria-label="`Instrument of reading ${i + 1}`"
+              >
+                <option v-for="key in review.frame.bag" :key="key" :value="key">
+                  {{ instrumentOf(key).title }}
+                </option>
+              </select>
+            </td>
+            <td v-for="field in ['at', 'black', 'predicted', 'reading', 'struck'] as const" :key="field">
+              <input
+                v-model="row[field]"
+                :disabled="row.taken"
+                :class="field"
+                :aria-label="`${field === 'at' ? 'red' : field} of reading ${i + 1}`"
+                autocomplete="off"
+                spellcheck="false"
+              />
+            </td>
+            <td>{{ row.taken ? 'taken' : '' }}</td>
+          </tr>
+          <tr v-if="row.trouble">
+            <td></td>
+            <td colspan="8" role="alert" class="asked">
+              {{ row.trouble }}
+              <label><input v-model="row.stands" type="checkbox" /> It is as written</label>
+            </td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+    <div class="row">
+      <NButton size="small" @click="paper.add">One reading more</NButton>
+    </div>
+    <fieldset>
+      <legend>Conclusion on the sheet</legend>
+      <label class="field"
+        >Piece
+        <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
+          <option value="">none yet</option>
+          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
+        </select>
+      </label>
+      <label class="field"
+        >How it failed
+        <select v-model="paper.conclusion.value.kind" :disabled="!paper.conclusion.value.piece">
+          <option value="">Choose</option>
+          <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
+        </select>
+      </label>
+      <label class="field"
+        >How sure, %
+        <input v-model.number="paper.conclusion.value.sure" type="number" min="0" max="100" />
+      </label>
+    </fieldset>
+    <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>
+    <div class="row">
+      <NButton type="primary" :loading="paper.busy.value" @click="done">Take it down</NButton>
+      <RouterLink :to="{ name: 'review', params: { id: review.id } }">Review</RouterLink>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.paper {
+  max-width: 1200px;
+  margin: 0 auto;
+  padding: 20px;
+  display: grid;
+  gap: 12px;
+}
+input:not([type='checkbox']),
+select {
+  width: 100%;
+  min-width: 64px;
+}
+.struck {
+  min-width: 180px;
+}
+fieldset {
+  border: 1px solid var(--rule);
+  display: grid;
+  grid-template-columns: 2fr 2fr 1fr;
+  gap: 12px;
+  padding: 10px;
+}
+.asked {
+  background: var(--doubt-soft);
+}
+.row {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+</style>
