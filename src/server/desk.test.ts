@@ -2,9 +2,10 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
-import { circuitListSchema, deskSchema, verdictsSchema } from '../contract'
+import { circuitListSchema, deskSchema, reviewSchema, verdictsSchema } from '../contract'
 import { judgedSchema } from '../core/assessment'
 import type { Frame } from '../core/attempt'
+import { faultOfKind } from '../core/faults'
 import { instrumentOf, instruments, settingsOf, type Held } from '../core/instruments'
 
 const planted = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 3.1415 }
@@ -213,5 +214,55 @@ describe('a Desk', () => {
     for (const secret of ['3.1415', '"did"', '"faults":[', 'hypothes', '"suspects"', '"doubts"'])
       expect(said.join('\n')).not.toContain(secret)
     expect(said.filter((one) => one.includes('"reading"')).length).toBeGreaterThan(12)
+  })
+
+  describe('after its review was given back', () => {
+    it('is answered verdict by verdict, and followed by another like it that is never the same', async () => {
+      const id = await handOut({})
+      await students.tam!.agent.post(`/api/desk/${id}/another`).expect(404)
+      await step(id, { type: 'operate', arrangement: on }).expect(200)
+      await step(id, leads('B1+', 'B1-')).expect(200)
+      await step(id, { type: 'conclude', piece: 'X2', kind: 'open', sure: 50 }).expect(200)
+      const answer = { step: 1, verdict: 'assessment.right', body: 'I had measured it this morning.' }
+      await students.tam!.agent.put(`/api/desk/${id}/replies`).send(answer).expect(404)
+      await students.tam!.agent.post(`/api/desk/${id}/finish`).expect(200)
+      expect((await orla.post('/api/orders/released').expect(200)).body).toMatchObject({
+        count: expect.any(Number),
+      })
+      await students.tam!.agent.put(`/api/desk/${id}/replies`).send(answer).expect(200)
+      await students
+        .tam!.agent.put(`/api/desk/${id}/replies`)
+        .send({ ...answer, body: 'x'.repeat(501) })
+        .expect(422)
+      await students.idris!.agent.put(`/api/desk/${id}/replies`).send(answer).expect(404)
+      expect((await orla.get(`/api/orders/${id}/review`)).body.replies).toEqual([answer])
+      const made = (await students.tam!.agent.post(`/api/desk/${id}/another`).expect(201)).body as {
+        id: string
+      }
+      // Asked for twice, it is the one that is open.
+      expect((await students.tam!.agent.post(`/api/desk/${id}/another`)).body).toEqual(made)
+      const desk = await students.tam!.agent.get(`/api/desk/${made.id}`).expect(200)
+      expect(desk.body.frame).toMatchObject({ mode: 'practice', source: 'model' })
+      expect(desk.text).not.toMatch(/severity|"faults":\[/)
+      const { faults, complaint } = reviewSchema.parse((await orla.get(`/api/orders/${made.id}/review`)).body)
+      expect(faults).toHaveLength(1)
+      expect(`${faults[0]!.part}.${faults[0]!.segment}`).not.toBe('X2.pin')
+      expect(faultOfKind(faults[0]!.kind).family).toBe(faultOfKind('highResistance').family)
+      expect(complaint).toMatch(/lamp/)
+    }, 30_000)
+  })
+
+  it('on paper is typed in by the instructor, at real boards only, each step once', async () => {
+    const id = await handOut({ source: 'typed' })
+    const key = randomUUID()
+    const action = leads('B1+', 'B1-', {
+      source: 'typed',
+      reading: { value: 12.6, unit: 'V', text: '12.6', signs: [] },
+    })
+    const send = (order: string) => orla.post(`/api/orders/${order}/steps`).send({ key, action })
+    expect((await send(id).expect(200)).body).toEqual((await send(id).expect(200)).body)
+    await students.tam!.agent.post(`/api/orders/${id}/steps`).send({ key, action }).expect(403)
+    await send(await handOut({})).expect(409)
+    expect(deskSchema.parse((await students.tam!.agent.get(`/api/desk/${id}`)).body).steps).toHaveLength(1)
   })
 })

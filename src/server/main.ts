@@ -29,13 +29,14 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 )
 const workers = new Workers()
 void workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
-if (demo) await startDemoStation(database, workers).catch((error: unknown) => logger.warn(plainError(error)))
 const server = createServer(createApp({ database, workers, logger }))
 server.listen(port, host, () => {
   const address = server.address()
   const shown = typeof address === 'object' && address ? address.port : port
   console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
+  // Nobody waits for it: the school is there without.
+  void startDemoStation(database, workers).catch((error: unknown) => logger.warn(plainError(error)))
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
   for (const { name, login, password } of school.instructors)

@@ -86,7 +86,7 @@ async function done() {
               <input
                 v-model="row[field]"
                 :disabled="row.taken"
-                :class="field"
+                :class="['plain', field]"
                 :aria-label="`${field === 'at' ? 'red' : field} of reading ${i + 1}`"
                 autocomplete="off"
                 spellcheck="false"
@@ -125,7 +125,7 @@ async function done() {
       </label>
       <label class="field"
         >How sure, %
-        <input v-model.number="paper.conclusion.value.sure" type="number" min="0" max="100" />
+        <input v-model.number="paper.conclusion.value.sure" class="plain" type="number" min="0" max="100" />
       </label>
     </fieldset>
     <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>

@@ -68,7 +68,7 @@ function limit(event: Event) {
       </label>
       <label class="field"
         >Minutes (none: as long as it takes)
-        <input type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
+        <input class="plain" type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
       </label>
       <label class="tick"
         ><input
