@@ -1,4 +1,5 @@
 import { test } from '@playwright/test'
+import { goToDesk, handOut, take } from './desk'
 import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
 
 const folder = process.env.BRACHYON_SHOTS ?? 'docs/screenshots'
@@ -74,7 +75,45 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Finished: review' }).first().click()
   await page.getByRole('table', { name: 'Mark' }).waitFor({ timeout: 30_000 })
   await shot('review')
+  await page.keyboard.press('3')
+  await shot('review-ways')
   await page.goto('/rubric')
   await page.getByRole('table', { name: 'Mark' }).first().waitFor()
   await shot('rubric')
+})
+
+test('pictures of a practice, and of the Desk on a tablet', async ({ browser }) => {
+  const complaint = 'Flat after two days in the yard.'
+  const id = await handOut({
+    circuit: /^Key-off drain/,
+    faults: [{ kind: 'drain', part: 'X1', segment: 'pin', severity: 0.5 }],
+    student: 'maeve',
+    complaint,
+    frame: { mode: 'practice', hints: { where: 1, side: 2, test: 4 } },
+  })
+  for (const [name, viewport] of [
+    ['desk-practice', { width: 1280, height: 800 }],
+    ['desk-tablet', { width: 1024, height: 768 }],
+  ] as const) {
+    const context = await browser.newContext({ viewport, baseURL: 'http://127.0.0.1:4187' })
+    const page = await context.newPage()
+    await signIn(page, 'maeve')
+    await goToDesk(page, id)
+    if (name === 'desk-practice') {
+      await page.getByLabel('Key off for').selectOption('1800')
+      await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+      await take(page, { round: 'H1a', predict: '30m', shows: /A$/, marks: [['ST1', 'Enter']] })
+      await page.getByRole('button', { name: /^Where to look/ }).click()
+      await page.getByText('Predictions:').first().waitFor()
+    } else {
+      await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+      await page.getByLabel('Jaws round').fill('W6')
+      await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('0')
+      await page.getByRole('button', { name: 'Measure' }).click()
+      await page.getByRole('heading', { name: 'What does it tell you?' }).waitFor()
+    }
+    await page.waitForTimeout(600)
+    await page.screenshot({ path: `${folder}/${name}.png` })
+    await context.close()
+  }
 })

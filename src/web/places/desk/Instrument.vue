@@ -5,6 +5,7 @@ import { tell } from '../../../contract/words'
 import { devices, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { brightnessText } from '../../../core/parts'
+import Asking from './Asking.vue'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
 
@@ -14,14 +15,12 @@ const {
   wrong,
   draft,
   instrument,
-  asks,
   kit,
   functions,
   settings,
   hold,
   gaps,
   shown,
-  measure,
   choose,
   chooseDevice,
   set,
@@ -29,19 +28,7 @@ const {
   loads,
   leave,
   take,
-  real,
-  answer,
-  readMeter,
-  sending,
-  carry,
 } = props.held
-/** The commonest act of all costs one key: a lead one point on, the prediction’s place ready. */
-function carried(event: KeyboardEvent) {
-  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : undefined
-  if (!by || hold.value !== 'leads') return
-  event.preventDefault()
-  carry(event.shiftKey ? (props.next === 'red' ? 'black' : 'red') : props.next, by)
-}
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 const loud = (code: string) => code === 'instruments.beeps'
 </script>
@@ -145,73 +132,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
         </button>
       </div>
-      <form @submit.prevent="measure" @keydown="carried">
-        <fieldset v-if="asks.type !== 'value'">
-          <legend>A good circuit would …</legend>
-          <template v-if="asks.type === 'beep'">
-            <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
-            <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
-          </template>
-          <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
-            ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
-          >
-        </fieldset>
-        <label v-else class="field"
-          >A good circuit would show
-          <NInput
-            v-model:value="draft.prediction"
-            :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
-            :placeholder="asks.unit === 'Ω' ? 'such as 4k7 or OL' : 'such as 12.4 or 80 m'"
-          >
-            <template #suffix>{{ asks.unit }}</template>
-          </NInput>
-        </label>
-        <label v-if="asks.type === 'value' && model.draft.ringed.length" class="field"
-          >If {{ model.draft.ringed[0] }} is at fault (if you like)
-          <NInput
-            v-model:value="draft.suspected"
-            :input-props="{ 'aria-label': 'Prediction with the suspect at fault' }"
-            :placeholder="asks.unit === 'Ω' ? 'such as OL' : 'such as 0.3'"
-          />
-        </label>
-        <template v-if="real">
-          <fieldset v-if="asks.type === 'word'">
-            <legend>It is …</legend>
-            <label v-for="word in asks.words" :key="word"
-              ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
-              {{ brightnessText(word) }}</label
-            >
-          </fieldset>
-          <label v-else class="field"
-            >Your meter shows
-            <NInput
-              v-model:value="draft.typed"
-              :input-props="{ 'aria-label': 'Your meter shows', inputmode: 'text', autocomplete: 'off' }"
-              placeholder="such as 12.34, 80m, OL"
-            />
-          </label>
-          <NButton
-            v-if="model.desk?.frame.source === 'meter' && asks.type !== 'word'"
-            :loading="sending"
-            @click="readMeter"
-          >
-            Read the meter
-          </NButton>
-        </template>
-        <NButton type="primary" attr-type="submit" :loading="model.busy">
-          {{ real ? 'Take it down' : 'Measure' }}
-        </NButton>
-      </form>
-      <div
-        v-if="model.question"
-        class="question"
-        role="alertdialog"
-        aria-label="A question about this reading"
-      >
-        <p>{{ tell(model.question.about) }}</p>
-        <NButton size="small" @click="answer(false)">I put it right</NButton>
-        <NButton size="small" :loading="model.busy" @click="answer(true)">It stands</NButton>
-      </div>
+      <Asking :model="model" :next="next" :held="held" />
       <p v-if="hold === 'leads'" class="quiet keys">
         ↑ ↓ in the prediction carry the {{ next }} lead one point on; with Shift the other one.
       </p>
@@ -289,17 +210,6 @@ const loud = (code: string) => code === 'instruments.beeps'
   font-size: 13px;
   cursor: pointer;
 }
-.question {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  border-left: 4px solid var(--doubt);
-  background: var(--accent-soft);
-  padding: 8px 10px;
-}
-.question p {
-  flex-basis: 100%;
-}
 .keys {
   font-size: 12px;
 }
@@ -321,23 +231,5 @@ const loud = (code: string) => code === 'instruments.beeps'
 }
 .next {
   box-shadow: -4px 0 0 var(--focus);
-}
-form {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 10px;
-  align-items: end;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-}
-legend {
-  font-size: 13px;
-  color: var(--quiet);
 }
 </style>

@@ -58,24 +58,3 @@ async function add() {
     </form>
   </section>
 </template>
-
-<style scoped>
-section,
-form {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-form {
-  justify-items: stretch;
-}
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  padding: 3px 0;
-}
-</style>

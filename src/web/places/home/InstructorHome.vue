@@ -104,6 +104,24 @@ async function giveBack() {
   gap: 28px;
   align-content: start;
 }
+.aside :deep(section),
+.aside :deep(form) {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+}
+.aside :deep(form) {
+  justify-items: stretch;
+}
+.aside :deep(ul) {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.aside :deep(li) {
+  padding: 3px 0;
+}
 .orders {
   grid-column: 1 / -1;
 }

@@ -76,24 +76,6 @@ async function check(id: string) {
 </template>
 
 <style scoped>
-section,
-form {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-form {
-  justify-items: stretch;
-}
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  padding: 3px 0;
-}
 .link {
   font: inherit;
   font-size: 13px;
