@@ -1,12 +1,23 @@
-import { defineConfig } from 'vitest/config'
+import { configDefaults, defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
     globalSetup: ['test/image.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // Vitest leaves one core alone by default, which on two cores halves the pace.
     maxWorkers: 2,
+    projects: [
+      // The core keeps nothing between tests but what it has worked out: its files share one warm engine.
+      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts'], isolate: false } },
+      {
+        extends: true,
+        test: {
+          name: 'around',
+          include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+          exclude: [...configDefaults.exclude, 'src/core/**'],
+        },
+      },
+    ],
   },
 })

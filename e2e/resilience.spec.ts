@@ -28,7 +28,7 @@ test('a killed server loses no acknowledged step, and work goes on where it stoo
   // Sent into the void: kept, said, and delivered once the server is back.
   await page.getByLabel('Red lead').fill('B1+')
   await page.getByLabel('Black lead').fill('B1-')
-  await page.getByLabel('Prediction').fill('12.6')
+  await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('12.6')
   await page.getByRole('button', { name: 'Measure' }).click()
   await expect(page.getByText('No connection: your step is kept')).toBeVisible()
   server = await startServer(4191, folder, true)

@@ -131,7 +131,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await desk.getByLabel('Black lead').fill('B1-')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByRole('alert')).toContainText('Predict first')
-    await desk.getByLabel('Prediction').fill('12')
+    await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('12')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByRole('alert')).toContainText('There is no point “Q7” for the red lead')
 
@@ -146,7 +146,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await desk.getByLabel('Red lead').focus()
     await desk.getByRole('button', { name: /^G1n,/ }).press('Enter')
     await desk.getByRole('button', { name: /^G1c,/ }).press('Enter')
-    await desk.getByLabel('Prediction').fill('4 mV')
+    await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('4 mV')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByTestId('display')).toHaveText(/^3\.\d+.V$|^4\.\d+.V$/)
     await expect(desk.getByRole('button', { name: 'Measure' })).toBeHidden()
@@ -163,7 +163,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
 
     // Ohms on a live circuit give a number, and the meter says what it is worth.
     await desk.getByRole('button', { name: 'Ohms' }).click()
-    await desk.getByLabel('Prediction').fill('OL')
+    await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('OL')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByText('live circuit: the number means nothing', { exact: true })).toBeVisible()
     await desk.getByRole('button', { name: 'That is what it tells me' }).click()
@@ -199,7 +199,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await desk.getByRole('button', { name: 'Volts DC' }).click()
     await desk.getByLabel('Red lead').fill('G1n')
     await desk.getByLabel('Black lead').fill('G1c')
-    await desk.getByLabel('Prediction').fill('5 m')
+    await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('5 m')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByTestId('display')).toHaveText(/mV$/)
     await expectAccessible(desk)

@@ -74,7 +74,7 @@ export interface Test {
 export async function measure(page: Page, { red, black, predict, clears = [], shows }: Test): Promise<void> {
   await page.getByLabel('Red lead').fill(red)
   await page.getByLabel('Black lead').fill(black)
-  await page.getByLabel('Prediction').fill(predict)
+  await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill(predict)
   await page.getByRole('button', { name: 'Measure' }).click()
   await expect(page.getByTestId('display')).toHaveText(shows)
   for (const id of clears) await part(page, id).press('Enter')

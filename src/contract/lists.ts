@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { coded, messageSchema } from '../core/document'
+import { say } from './phrases'
 
 /** What lists show, and what making something answers with: it is read without the circuit engine. */
 
@@ -55,3 +57,23 @@ export const deskListSchema = z.array(
   }),
 )
 export type DeskList = z.infer<typeof deskListSchema>
+
+/** A meter that can be read over the network: what an instructor sets. */
+export const newMeterSchema = z.strictObject({
+  name: z
+    .string()
+    .trim()
+    .min(2, coded(say('giveName')))
+    .max(60),
+  host: z.string().trim().max(60),
+  port: z.number().int().min(1).max(65535),
+})
+export type NewMeter = z.infer<typeof newMeterSchema>
+export const metersSchema = z.array(newMeterSchema.extend({ id: z.uuid() }))
+export type Meters = z.infer<typeof metersSchema>
+
+/** Who answers at the address, for whoever sets a meter up. */
+export const meterCheckSchema = z.union([
+  z.object({ name: z.string() }),
+  z.object({ trouble: messageSchema }),
+])

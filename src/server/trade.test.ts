@@ -123,11 +123,7 @@ describe('what the trade believes', () => {
   })
 
   it('of a few strands: they beep, show the source at both ends, and carry the lamp all the same', async () => {
-    const read = await bench(
-      /^Work lamp, street/,
-      { kind: 'strandsLost', part: 'W4', segment: 'copper', severity: 0.9 },
-      on,
-    )
+    const read = await bench(/^Work lamp, street/, { kind: 'strandsLost', part: 'W4', segment: 'copper' }, on)
     const dead: Arrangement = { ...off, detached: ['ST1'] }
     expect((await read('continuity', leads('X1b', 'L1a'), { arrangement: dead })).codes).toContain(
       'instruments.beeps',

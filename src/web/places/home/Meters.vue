@@ -2,7 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
-import { meterCheckSchema, metersSchema, type Meters } from '../../../contract/meters'
+import { meterCheckSchema, metersSchema, type Meters } from '../../../contract/lists'
 import { tell } from '../../../contract/words'
 import { ask, messageOf, post, send } from '../../api/client'
 
