@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from './axe'
 import { conclude, goToDesk, handOut, tells } from './desk'
-import { part, signIn } from './story'
+import { openBench, part, signIn } from './story'
 
-test.describe.configure({ timeout: 120_000 })
+test.describe.configure({ timeout: 240_000 })
 
 const slow = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.5 } as const
 
@@ -101,11 +101,15 @@ test('a practice on a touch screen: hints at their price, stretches, undo', asyn
   await goToDesk(page, id)
   await page.getByRole('button', { name: 'Which side, 2 points' }).tap()
   await expect(page.getByRole('status').filter({ hasText: 'Which side:' })).toBeVisible()
-  const points = page.locator('[data-point]')
-  await points.first().tap()
-  await points.nth(3).tap()
-  await expect(page.getByLabel('Red lead')).not.toHaveValue('')
-  await expect(page.getByLabel('Black lead')).not.toHaveValue('')
+  // Where points lie closer than a finger is wide, their names are offered.
+  const choice = page.getByRole('group', { name: 'Which point?' })
+  for (const name of ['F1ta', 'F1tb']) {
+    const point = page.locator(`[data-point="${name}"]`)
+    await point.tap()
+    await choice.getByRole('button', { name, exact: true }).tap()
+  }
+  await expect(page.getByLabel('Red lead')).toHaveValue('F1ta')
+  await expect(page.getByLabel('Black lead')).toHaveValue('F1tb')
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('12.4')
   await page.getByRole('button', { name: 'Measure' }).tap()
   await expect(page.getByRole('heading', { name: 'What does it tell you?' })).toBeVisible()
@@ -160,4 +164,37 @@ test('a lead is carried along the path with one key, and the whole is worked wit
   await expect(black).toHaveValue('B1−')
   await page.keyboard.press('Shift+ArrowUp')
   await expect(black).not.toHaveValue('B1−')
+})
+
+test('an instructor works an order of their own, and learns no more than a student would', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  await openBench(page)
+  await page.getByRole('link', { name: 'Plant', exact: true }).click()
+  await page.getByRole('combobox', { name: 'Place' }).selectOption('X2')
+  await page
+    .getByRole('group', { name: 'How it fails' })
+    .getByRole('button', { name: /High resistance/ })
+    .click()
+  await page.getByLabel('Complaint').fill('Tried out before the class has it.')
+  await page
+    .getByRole('combobox', { name: 'Student' })
+    .selectOption({ label: 'yourself, to try it or at a real board' })
+  await page.locator('summary', { hasText: 'one fault' }).click()
+  await page.getByRole('combobox', { name: 'Kind' }).selectOption('practice')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Hand out the work order' }).click()
+  await expect(page.getByText('Handed out to Orla Venning.')).toBeVisible()
+  await page.goto('/')
+  const heard: string[] = []
+  page.on('response', async (response) => {
+    if (response.url().includes('/api/desk')) heard.push(await response.text().catch(() => ''))
+  })
+  await page.locator('tr', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
+  await expect(page.getByText('practice: each step is told at once')).toBeVisible()
+  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await expect(part(page, 'L1')).toContainText(/dim|dark|dull/)
+  expect(heard.join('')).toContain('L1')
+  expect(heard.join('')).not.toContain('severity')
 })

@@ -6,7 +6,7 @@ import { expectAccessible } from './axe'
 import { startServer } from './server'
 import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
 
-test.describe.configure({ timeout: 150_000 })
+test.describe.configure({ timeout: 240_000 })
 
 test('a killed server loses no acknowledged step, and work goes on where it stood', async ({ browser }) => {
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-kill-'))

@@ -37,6 +37,8 @@ export const orderRowSchema = z.object({
   circuit: z.string(),
   complaint: z.string(),
   student: z.string(),
+  /** Whose desk it is on. */
+  studentId: z.uuid(),
   created: z.string(),
   concluded: z.string().nullable(),
   released: z.string().nullable(),

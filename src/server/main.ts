@@ -28,7 +28,7 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
   giveUp(startFailure(error)),
 )
 const workers = new Workers()
-void workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
+const warm = workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
 const server = createServer(createApp({ database, workers, logger }))
 server.listen(port, host, () => {
   const address = server.address()
@@ -36,7 +36,9 @@ server.listen(port, host, () => {
   console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
   // Nobody waits for it: the school is there without.
-  void startDemoStation(database, workers).catch((error: unknown) => logger.warn(plainError(error)))
+  void warm
+    .then(() => startDemoStation(database, workers))
+    .catch((error: unknown) => logger.warn(plainError(error)))
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
   for (const { name, login, password } of school.instructors)

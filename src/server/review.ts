@@ -6,7 +6,7 @@ import { loadOverrides } from './overrides'
 import { loadReplies } from './replies'
 
 /** The whole of a review: for the instructor at any time, for the student once it has been given back. */
-export async function reviewOf(db: Queries, order: Order): Promise<Review> {
+export async function reviewOf(db: Queries, order: Order, own = false): Promise<Review> {
   const steps = await loadSteps(db, order.id)
   const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
     order.studentId,
@@ -30,7 +30,8 @@ export async function reviewOf(db: Queries, order: Order): Promise<Review> {
       order,
       steps.map(({ step }) => step),
     ),
-    overrides: await loadOverrides(db, id),
+    // Why a mark was put in place of the judge’s is the instructor’s own note.
+    overrides: (await loadOverrides(db, id)).map((o) => (own ? { ...o, note: '' } : o)),
     replies: await loadReplies(db, id),
   }
 }

@@ -49,7 +49,7 @@ export const router = createRouter({
     {
       path: '/desk/:id',
       name: 'desk',
-      meta: { role: 'student', title: 'Desk' },
+      meta: { title: 'Desk' },
       component: () => import('./places/desk/Desk.vue'),
     },
     {
@@ -61,7 +61,7 @@ export const router = createRouter({
     {
       path: '/returned/:id',
       name: 'returned',
-      meta: { role: 'student', title: 'Your review' },
+      meta: { title: 'Your review' },
       component: () => import('./places/review/Review.vue'),
       props: { own: true },
     },

@@ -41,6 +41,12 @@ export const userOf = (res: { locals: Record<string, unknown> }): User => {
   return user
 }
 
+/** Lets everybody through who is signed in. */
+export const signedIn: RequestHandler = (_req, res, next) => {
+  userOf(res)
+  next()
+}
+
 /** Lets a role through; others are told, strangers are asked to sign in. */
 export const only =
   (role: Role): RequestHandler =>

@@ -12,7 +12,7 @@ import type { DraftTask, HintTask, JudgeTask, PerformTask, QuestionTask, ReadyTa
 /** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
 const limits = {
   start: 20_000,
-  perform: 10_000,
+  perform: 20_000,
   draft: 20_000,
   prepare: 120_000,
   makeReady: 120_000,
@@ -96,11 +96,12 @@ export class Workers {
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.run(this.judgeOf(task.order), 'judge', task, stopping)
 
-  /** Starts threads before anybody waits for one: loading what they run takes a second or two. */
+  /**
+   * Starts threads before anybody waits for one: loading what they run takes a second or two. One after the other, the one
+   * for steps first: side by side they would all be late.
+   */
   async warm(): Promise<void> {
-    await Promise.all(
-      [this.steps, ...this.reviews].map((pool) => pool.run({ name: 'ready', task: undefined })),
-    )
+    for (const pool of [this.steps, ...this.reviews]) await pool.run({ name: 'ready', task: undefined })
   }
 
   async close(): Promise<void> {

@@ -86,6 +86,34 @@ function follow(event: FocusEvent) {
   if (placed) view.show(placed)
 }
 
+/** Pixels round a finger’s tap in which a point may have been meant: 44 across. */
+const finger = 22
+/** Points that lie so close that a finger cannot say which: it chooses from their names. */
+const close = ref<{ names: string[]; x: number; y: number } | null>(null)
+function tapped(event: MouseEvent) {
+  if ((event.target as Element).closest('.close, .zoom')) return
+  close.value = null
+  if (!props.pointsAct || !(event instanceof PointerEvent) || event.pointerType !== 'touch' || !frame.value)
+    return
+  const names = [...frame.value.querySelectorAll<SVGElement>('[data-point]')].flatMap((element) => {
+    const { left, top, width, height } = element.querySelector('.hit')!.getBoundingClientRect()
+    const far = Math.hypot(left + width / 2 - event.clientX, top + height / 2 - event.clientY)
+    return far <= finger ? [{ name: element.dataset['point']!, far }] : []
+  })
+  if (names.length < 2) return
+  event.stopPropagation()
+  const box = frame.value.getBoundingClientRect()
+  close.value = {
+    names: names.sort((p, q) => p.far - q.far).map(({ name }) => name),
+    x: Math.min(event.clientX - box.left, box.width - 120),
+    y: Math.min(event.clientY - box.top, box.height - 50 * names.length),
+  }
+}
+function choose(name: string) {
+  close.value = null
+  emit('point', name)
+}
+
 function arrow(event: KeyboardEvent) {
   const way = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key]
   if (way) view.move(way[0]!, way[1]!)
@@ -106,6 +134,7 @@ function arrow(event: KeyboardEvent) {
     @pointermove="view.drag"
     @keydown="arrow"
     @focusin="follow"
+    @click.capture="tapped"
   >
     <svg
       class="schematic"
@@ -194,6 +223,17 @@ function arrow(event: KeyboardEvent) {
         <SceneShapes :shapes="figure.shapes()" />
       </g>
     </svg>
+    <div
+      v-if="close"
+      class="close"
+      role="group"
+      aria-label="Which point?"
+      :style="{ left: `${close.x}px`, top: `${close.y}px` }"
+    >
+      <button v-for="name in close.names" :key="name" type="button" @click.stop="choose(name)">
+        {{ name }}
+      </button>
+    </div>
     <div class="zoom" role="group" aria-label="View of the drawing">
       <button type="button" aria-label="Smaller" title="Smaller (−)" @click="view.zoom(0.8)">−</button>
       <button type="button" aria-label="Fit the drawing" title="All of it (0)" @click="view.fit()">
@@ -227,6 +267,24 @@ function arrow(event: KeyboardEvent) {
 .zoom button {
   min-width: 26px;
   min-height: 24px;
+}
+.close {
+  position: absolute;
+  display: grid;
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
+}
+.close button {
+  min-width: 88px;
+  min-height: 44px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+.close button + button {
+  border-top: 1px solid var(--rule);
 }
 .more {
   padding: 2px 6px;

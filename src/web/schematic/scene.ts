@@ -238,7 +238,8 @@ function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks): 
       {
         type: 'text',
         x: down ? x + 10 : x,
-        y: down ? y + 4 : y - 9,
+        // Along a rail the wire’s own label stands above.
+        y: down ? y + 4 : y + 19,
         anchor: down ? 'start' : 'middle',
         spans: [{ text: id, face: 'point' }],
       },

@@ -53,7 +53,8 @@ function lead(name: string) {
 function mark(id: string) {
   if (model.desk?.concluded) return
   // Where jaws or a bridge are to be held, a part is the place; after a reading it is a suspect.
-  if (!model.inferenceDue && held.holdAt(id)) return
+  // While a reading is on its way it is neither.
+  if (!model.inferenceDue && (model.busy || held.holdAt(id))) return
   marks.markPart(id)
 }
 /** On a part in the drawing: U and D strike a whole stretch, Ctrl Z takes the last mark back. */

@@ -155,6 +155,9 @@ export function useDesk(id: string) {
     if (arranged && 'arrangement' in arranged && Object.keys(controls).length === 0) {
       draft.value.controls = { ...arranged.arrangement.controls }
       draft.value.detached = [...arranged.arrangement.detached]
+      draft.value.wiggled = [...(arranged.arrangement.wiggled ?? [])]
+      draft.value.engine = arranged.arrangement.engine ?? 'off'
+      draft.value.sinceKeyOff = arranged.arrangement.sinceKeyOff ?? 0
     }
     const held = lastTest.value?.held
     if (held?.type === 'leads' && !red && !black) {

@@ -112,8 +112,8 @@ export function useInstrument(model: DeskModel) {
     if (test && model.inferenceDue) return test.reading
     const still =
       test?.instrument === draft.value.instrument &&
-      dequal([test.held, test.also], [held(), draft.value.also])
-    return still && (last?.type === 'test' || last?.type === 'infer') ? test.reading : null
+      dequal([test.held, test.also, test.arrangement], [held(), draft.value.also, model.arrangementNow()])
+    return still && last && ['test', 'infer', 'hint'].includes(last.type) ? test.reading : null
   })
 
   async function measure() {

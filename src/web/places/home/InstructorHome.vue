@@ -6,10 +6,12 @@ import { z } from 'zod'
 import { orderRowSchema, type OrderRow } from '../../../contract/lists'
 import { ask, messageOf, send } from '../../api/client'
 import { when } from '../../parts/when'
+import { useSession } from '../../stores/session'
 import ClassList from './ClassList.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
 
+const session = useSession()
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
 try {
@@ -66,6 +68,12 @@ async function giveBack() {
             </td>
             <td>{{ when(order.created) }}</td>
             <td>
+              <RouterLink
+                v-if="order.studentId === session.user?.id && !order.concluded"
+                class="own"
+                :to="{ name: 'desk', params: { id: order.id } }"
+                >Your Desk</RouterLink
+              >
               <RouterLink :to="{ name: 'review', params: { id: order.id } }">
                 {{
                   order.released
@@ -98,6 +106,9 @@ async function giveBack() {
   max-width: 1240px;
   margin: 0 auto;
   padding: 24px 20px;
+}
+.own {
+  margin-right: 10px;
 }
 .aside {
   display: grid;

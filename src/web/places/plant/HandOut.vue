@@ -8,6 +8,7 @@ import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
+import { useSession } from '../../stores/session'
 import FrameFields from './FrameFields.vue'
 
 const props = defineProps<{
@@ -28,7 +29,8 @@ const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
 students.value = await ask(z.array(userSchema), '/students').catch(() => [])
 meters.value = await ask(metersSchema, '/meters').catch(() => [])
-const chosen = computed(() => students.value.find((s) => s.id === student.value))
+const session = useSession()
+const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
 
 async function handOut() {
   wrong.value = ''
@@ -73,6 +75,7 @@ async function handOut() {
       <select v-model="student">
         <option value="" disabled>Choose</option>
         <option v-for="s in students" :key="s.id" :value="s.id">{{ s.name }}</option>
+        <option v-if="session.user" :value="session.user.id">yourself, to try it or at a real board</option>
       </select>
     </label>
     <p v-if="!students.length">

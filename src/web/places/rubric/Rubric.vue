@@ -12,6 +12,7 @@ import {
   type TriedRubric,
 } from '../../../contract'
 import { aspectNames, aspects, rubricSchema, type Rubric } from '../../../core/assessment'
+import { useRoute } from 'vue-router'
 import { ask, messageOf, send } from '../../api/client'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
@@ -19,7 +20,9 @@ import MarkTable from '../../readings/MarkTable.vue'
 const versions = ref<RubricRow[]>([])
 const orders = ref<OrderRow[]>([])
 const draft = ref<Rubric | null>(null)
-const sample = ref('')
+/** From a review one comes with its attempt. */
+const asked = useRoute().query.attempt
+const sample = ref(typeof asked === 'string' ? asked : '')
 const tried = ref<TriedRubric | null>(null)
 const before = ref<TriedRubric | null>(null)
 const wrong = ref('')
