@@ -1,4 +1,5 @@
 import { say } from './phrases'
+import { countCurves, pieces } from './memory'
 import type { CurveValue, Element, Law, Network } from './element'
 import { findIslands } from './islands'
 import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
@@ -486,23 +487,6 @@ export class MeshSolver implements NetworkSolver {
   private refuse(why: Parameters<typeof say>[0], nodes: readonly number[]): NoEquilibrium {
     return { ok: false, why: say(why), nodes }
   }
-}
-
-/** Parts of one piece of memory: boards are laid out by the thousand, and an allocation costs as much as an iteration. */
-function pieces(length: number): (count: number) => Float64Array {
-  const { buffer } = new Float64Array(length)
-  let taken = 0
-  return (count) => {
-    const piece = new Float64Array(buffer, 8 * taken, count)
-    taken += count
-    return piece
-  }
-}
-
-function countCurves(elements: readonly Element[]): number {
-  let count = 0
-  for (const { type } of elements) if (type === 'curve') count++
-  return count
 }
 
 function join(
