@@ -22,6 +22,8 @@ export interface TestOptions {
   readonly instrument?: InstrumentKey
   readonly settings?: Settings
   readonly arrangement?: Arrangement
+  /** What stays connected meanwhile. */
+  readonly also?: readonly Connection[]
 }
 
 /** An attempt in the making on a virtual bench, as a student would go through it. */
@@ -59,8 +61,8 @@ export class Attempt {
   /** Leads on two points, or anything held as said. */
   measure(
     held: Connection['held'],
-    predicted: number | 'OL' | 'beep',
-    { instrument = 'volts', settings = {}, arrangement = this.usual }: TestOptions = {},
+    predicted: number | 'OL' | 'beep' | { readonly word: string },
+    { instrument = 'volts', settings = {}, arrangement = this.usual, also = [] }: TestOptions = {},
   ): StepOf<'test'> {
     const step = this.act({
       type: 'test',
@@ -68,8 +70,13 @@ export class Attempt {
       instrument,
       settings: settingsOf(instrumentOf(instrument), settings),
       held,
-      also: [],
-      prediction: typeof predicted === 'number' ? { type: 'value', value: predicted } : { type: predicted },
+      also: [...also],
+      prediction:
+        typeof predicted === 'number'
+          ? { type: 'value', value: predicted }
+          : typeof predicted === 'string'
+            ? { type: predicted }
+            : { type: 'word', ...predicted },
       source: 'model',
     })
     if (step.type !== 'test') throw new Error('no test')

@@ -16,7 +16,8 @@ export async function startSchool({
   url,
   demo = true,
   log,
-}: { url?: string; demo?: boolean; log?: (line: string) => void } = {}) {
+  trustProxy,
+}: { url?: string; demo?: boolean; log?: (line: string) => void; trustProxy?: number } = {}) {
   const database: Database = await openDatabase(url ? { url } : { image: emptyDatabase() })
   if (url)
     await database.script(
@@ -25,7 +26,7 @@ export async function startSchool({
   if (demo) await loadDemo(database)
   const workers = new Workers()
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
-  const app = createApp({ database, workers, logger })
+  const app = createApp({ database, workers, logger, ...(trustProxy && { trustProxy }) })
   return {
     app,
     database,

@@ -160,7 +160,8 @@ export class Student {
               open.flatMap((s) => findPieces(circuit, `${s.part}.${s.segment.key}`).map(({ id }) => id)),
             ),
           ],
-          load: open.some((s) => s.side === 'load'),
+          // A step resistor on the way takes volts as well; the load is what was complained of.
+          load: open.some((s) => s.side === 'load' && s.part === target),
         })
         open = []
       }

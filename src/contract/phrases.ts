@@ -6,7 +6,16 @@ export const say = phrases('school', {
   forInstructors: 'This place is for instructors',
   forStudents: 'This place is for students',
   wrongPassword: 'Sign-in name or password is wrong',
-  tooManyTries: 'Too many wrong tries. Wait a quarter of an hour, or ask your instructor.',
+  tooManyTries:
+    'Too many tries from this address. Wait a quarter of an hour, or ask whoever runs the school’s computers.',
+  waitForAccount:
+    'Too many wrong tries with this sign-in name: wait {seconds, plural, one {a second} other {# seconds}}, then try once more.',
+  passwordGuessed:
+    'That password is easily guessed: take three or four words that have nothing to do with each other',
+  currentWrong: 'Your present password is not that',
+  samePassword: 'That is the password that you have: take another',
+  notYourself: 'You cannot take your own account away: another instructor can',
+  noPerson: 'There is no such account',
   tooFast: 'That is faster than anybody can measure: wait half a minute. Nothing was lost.',
   notPractice: 'This work order is a test: what is said of it comes with the review',
   meterFar: 'A meter stands in the workshop: its address is one of this network, such as 192.168.1.40',

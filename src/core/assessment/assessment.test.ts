@@ -104,7 +104,7 @@ describe('inferences', () => {
   it('could have been more: what the reading cleared is told with the reading, and costs nothing', () => {
     const all = new Attempt().operate().test('L1a', 'B1-', 12.3, ['F1']).verdicts('inference')
     const could = all.find((v) => v.verdict === 'could be struck')!
-    expect(could.reason).toContain('reading 1 (12.46\u00a0V, L1a to B1−)')
+    expect(could.reason).toContain('reading 1 (12.45\u00a0V, L1a to B1−)')
     expect(could.share).toBeUndefined()
     expect(all.find((v) => v.verdict === 'follows')).toMatchObject({ share: 1 })
   })

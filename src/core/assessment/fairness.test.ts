@@ -70,6 +70,51 @@ describe('judging is fair', () => {
   }, 60_000)
 })
 
+describe('honest readings that once excluded what gave them', () => {
+  /** The doubts after all steps, of readings that must not contradict each other. */
+  const doubtsOf = (work: Attempt, name: string) => {
+    const judged = work.judged(new Predictor(demoCircuit(name)))
+    expect(judged.contradictions).toEqual([])
+    return judged.doubts[judged.doubts.length - 1]!
+  }
+
+  it('a switch that leaks, while the relay that it feeds lets go a little further on', () => {
+    const name = 'gritter-spinner'
+    const leaky: Fault = { kind: 'leaky', part: 'S1', segment: 'contacts', severity: 100 }
+    const work = new Attempt(demoCircuit(name), [leaky], { controls: {}, detached: [] }).operate()
+    work.measure({ type: 'leads', red: 'K1.85', black: 'B1-' }, 0)
+    work.measure({ type: 'leads', red: 'B1+', black: 'K1.86' }, 25)
+    expect(doubtsOf(work, name).S1).toBeGreaterThan(0.5)
+  })
+
+  it('a touch of supply that dims a lamp only in a sliver of its sizes, asked of boards that do not know its size', () => {
+    const name = 'van-rear-lamps'
+    const touch: Fault = { kind: 'shortToSupply', part: 'W7', segment: 'copper', severity: 0.05 }
+    const both = { controls: { S1: 'closed', PB1: 'pressed' }, detached: [] }
+    const work = new Attempt(demoCircuit(name), [touch], both).operate()
+    // Hardly likely, and not impossible.
+    expect(doubtsOf(work, name)).toHaveProperty('W7')
+  })
+
+  it('a short behind resistors: the new fuse holds at a slow step, goes at full speed, and is gone after it', () => {
+    const name = 'van-cab-blower'
+    const short: Fault = { kind: 'shortToGround', part: 'W3', segment: 'copper', severity: 0.02 }
+    const [slow, fast] = ['S1', 'S3'].map((id) => ({ controls: { [id]: 'closed' }, detached: [] }))
+    const work = new Attempt(demoCircuit(name), [short], slow!).operate()
+    const fuse = { type: 'leads', red: 'F1ta', black: 'F1tb' } as const
+    work.measure(fuse, 0.01)
+    work.act({ type: 'repair', piece: 'F1.fuse', by: 'replace' })
+    work.measure(fuse, 0.01)
+    expect(work.bench.blown).toEqual([])
+    expect(doubtsOf(work, name).W3).toBeGreaterThan(0)
+    work.operate(fast)
+    work.operate(slow)
+    work.measure(fuse, 12.6)
+    expect(work.bench.blown).toEqual(['F1'])
+    expect(doubtsOf(work, name).W3).toBeGreaterThan(0)
+  })
+})
+
 describe('judging holds up', () => {
   const arrangement = fc.record({
     controls: fc.constantFrom<Record<string, string>[]>({ S1: 'open' }, { S1: 'closed' }),

@@ -41,7 +41,7 @@ import type { Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
 import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { Scene } from './rules/rule'
-import { truthOf } from './truth'
+import { likeliestBoard, truthOf } from './truth'
 import type { JudgedAttempt, Judgement } from './verdict'
 
 /** What is worked out when an order is handed out, and kept: what the complaint leaves, and a way through. */
@@ -166,18 +166,20 @@ export class Judging {
     const { order, predictor, bench, belief, rubric } = this
     this.tests++
     const setup = setupOf(predictor, bench, step)
-    const board = truthOf(predictor, order).board(bench, step.arrangement)
-    if (!setup || !board.ok) return
+    const real = truthOf(predictor, order).board(bench, step.arrangement)
+    if (!setup || !real.ok) return
     const live = hasSign(step.reading, 'live')
     const next = this.steps[i + 1]
     const value = numberOf(instrumentOf(step.instrument), step.reading)
     const fact: Fact = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
-    const why = step.source === 'model' ? undefined : explainMisreading(predictor, board, setup, step)
+    const why = step.source === 'model' ? undefined : explainMisreading(predictor, real, setup, step)
     this.judgements.push(judgePrediction(predictor, setup, step.prediction, i))
-    this.board = board
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
+    // A blind eye looks at the likeliest board that gives these readings.
+    const board = this.blind ? (likeliestBoard(stillAlive(belief, after), setup) ?? real) : real
+    this.board = board
     const scene: Scene = {
       order,
       bench,

@@ -1,6 +1,6 @@
 import { boardOf, startBench, type Arrangement, type Bench, type Order } from '../attempt'
 import type { SolvedBoard, UnsolvedBoard } from '../board'
-import type { Predictor } from '../diagnosis'
+import type { Belief, Predictor, TestSetup } from '../diagnosis'
 
 /** The boards as they truly were, kept: an attempt is judged again after each of its steps. */
 export interface Truth {
@@ -33,4 +33,13 @@ export function truthOf(predictor: Predictor, order: Order): Truth {
   }
   byPlanted.set(name, fresh)
   return fresh
+}
+
+/** The board that is believed most of those that give all readings, in the state of a test: what the student can know of it. */
+export function likeliestBoard({ predictor, alive }: Belief, setup: TestSetup): SolvedBoard | undefined {
+  const [most] = [...alive].sort((p, q) => q.weight - p.weight)
+  return (
+    most &&
+    predictor.line(most.family, predictor.situation(setup.state, setup.conditions)).at(most.best).solved
+  )
 }

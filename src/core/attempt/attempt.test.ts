@@ -46,7 +46,7 @@ describe('the bench that steps leave', () => {
     attempt.act({ type: 'renew', fuse: 'F1' })
     expect(attempt.bench).toMatchObject({ blown: [], renewed: ['F1'] })
     attempt.operate()
-    expect(attempt.bench).toMatchObject({ blown: ['F1'], spent: [] })
+    expect(attempt.bench).toMatchObject({ blown: ['F1'], spent: ['F1'] })
     attempt.act({ type: 'repair', piece: 'W4', by: 'replace' })
     attempt.act({ type: 'renew', fuse: 'F1' })
     expect(seenBy(attempt).L1).toBe('bright')

@@ -1,5 +1,5 @@
 import { aftermath, solveBoard, type SolvedBoard, type UnsolvedBoard } from '../board'
-import { findPieces, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { findPieces, type Circuit, type CircuitState, type Piece, type Wiring } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import { accessMinutes, instrumentMinutes } from './minutes'
@@ -11,9 +11,9 @@ import type { Arrangement, Step } from './steps'
 export interface Bench {
   /** Fuses of the circuit that are gone now, by part id. */
   readonly blown: readonly string[]
-  /** Of them, those that an instrument of the student's blew: no fault did that. */
+  /** Of them, those that an instrument of the student’s blew, no fault; and those that were renewed and have blown again. */
   readonly spent: readonly string[]
-  /** Fuses that were renewed, once for each time. */
+  /** Fuses that were renewed or replaced, once for each time. */
   readonly renewed: readonly string[]
   /** Jacks of the meter whose fuse is gone, and how many were renewed. */
   readonly meterFuses: readonly ('A' | 'mA')[]
@@ -66,14 +66,16 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
       const cost = piece
         ? accessMinutes(order.circuit, bench, [piece.part])
         : { minutes: 0, reached: bench.reached }
+      // A new fuse stands in the holder: whatever has blown the old one is not known to have blown it yet.
+      const fuse = repair.consumes && piece && isFuse(order.circuit, piece) ? [piece.part] : []
       return {
         ...bench,
         repairs: [...bench.repairs, { piece: step.piece, by: step.by }],
         reseated: piece && repair.reseats ? union(bench.reseated, [piece.part]) : bench.reseated,
         replaced: bench.replaced + (repair.consumes ? 1 : 0),
-        // A new or refitted fuse stands in the holder again.
-        blown: piece && repair.consumes ? bench.blown.filter((id) => id !== piece.part) : bench.blown,
-        spent: piece && repair.consumes ? bench.spent.filter((id) => id !== piece.part) : bench.spent,
+        blown: bench.blown.filter((id) => !fuse.includes(id)),
+        spent: bench.spent.filter((id) => !fuse.includes(id)),
+        renewed: [...bench.renewed, ...fuse],
         reached: cost.reached,
         minutes: bench.minutes + cost.minutes + repair.minutes,
       }
@@ -119,7 +121,7 @@ function effects(
   const fresh = did?.blown ?? []
   return {
     blown: union(bench.blown, fresh),
-    spent: byInstrument ? union(bench.spent, fresh) : bench.spent,
+    spent: union(bench.spent, byInstrument ? fresh : fresh.filter((id) => bench.renewed.includes(id))),
     meterFuses: did?.meterFuse ? union(bench.meterFuses, [did.meterFuse]) : bench.meterFuses,
     latched: did?.latched ?? bench.latched,
   }
@@ -148,6 +150,9 @@ const fuseOf = (circuit: Circuit, id: string): string | undefined => {
   const part = circuit.parts.find((p) => p.id === id)
   return part && partOfKind(part.kind).protects?.segment
 }
+
+const isFuse = (circuit: Circuit, { part, unit }: Piece): boolean =>
+  unit.segments.some((segment) => segment === fuseOf(circuit, part))
 
 export const stateOf = (arrangement: Arrangement): CircuitState => ({
   id: 'bench',

@@ -1,6 +1,7 @@
 export * from './another'
 export * from './bench'
 export * from './complaint'
+export * from './complaint-words'
 export * from './minutes'
 export * from './order'
 export * from './perform'

@@ -22,4 +22,9 @@ export const say = phrases('attempt', {
   noHints: 'This work order gives no hints',
   timeUp: 'The time is up: what you have measured is kept. Conclude with what you know.',
   typed: 'The reading of a real board is typed in',
+  does: 'the {what}: {notice}',
+  setTo: 'the {what} {position}',
+  engineRuns: 'the engine running',
+  complains: 'With {set}, {noticed}.',
+  complainsAtRest: 'With everything off, {noticed}.',
 })

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { faultOfKind, possibleFaults } from '../faults'
 import { complaintWords, draftComplaint, faultsLike, predictionSaid, readingSaid } from '.'
+import { tell } from '../words'
 
 describe('what a person says is to be shown', () => {
   it.each([
@@ -57,8 +58,8 @@ describe('another like it', () => {
   it('has a complaint in words that names what is noticed and no piece', () => {
     const circuit = demoCircuit('sweeper-work-lamp')
     const planted = [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.5 }] as const
-    const words = complaintWords(circuit, draftComplaint(circuit, planted))
-    expect(words).toMatch(/^work lamp: (dim|dark|glows)/)
+    const words = tell(complaintWords(circuit, draftComplaint(circuit, planted))!)
+    expect(words).toMatch(/^With the work lamp switch closed, the work lamp: (dim|dark|glows)/)
     expect(words).not.toMatch(/X2|connector|resistance/)
   })
 })

@@ -2,7 +2,7 @@ import type { Message } from '../document'
 import { say } from './phrases'
 import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
-import { partOfKind, type At, type Notice } from '../parts'
+import { meltsAbove, partOfKind, type At, type Notice } from '../parts'
 import { Solver, type NetworkSolver, type OperatingPoint } from '../solve'
 import { buildBoard, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
 
@@ -191,7 +191,7 @@ function meltedNow(board: Board, point: OperatingPoint): string[] {
     if (!protects?.melts || board.blown.has(part.id)) return []
     const amps = segmentAmps(board, point, part.id, protects.segment)
     const { around } = senseOf(board, point, part)
-    return Math.abs(amps) > 1.35 * protects.rating(part.parameters, around.struck) ? [part.id] : []
+    return Math.abs(amps) > meltsAbove * protects.rating(part.parameters, around.struck) ? [part.id] : []
   })
 }
 
@@ -248,6 +248,7 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
     const attention = {
       mode: board.modes.get(part.id) ?? '',
       swings: solved.swing?.parts.includes(part.id) ?? false,
+      temperature: board.state.temperature ?? board.circuit.temperature,
       of,
     }
     return [{ part: part.id, ...notice.read(part.parameters, of(notice.segment), attention) }]

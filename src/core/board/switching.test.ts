@@ -99,6 +99,21 @@ describe('a relay', () => {
 describe('a starter', () => {
   const van = demoCircuit('van-starting')
 
+  it('cranks harder in the cold: amps up, volts down (common practice, no source)', () => {
+    const [warm, cold] = [solve(van, 'crank'), solve(van, van.states.find((s) => s.temperature === -18)!.id)]
+    expect(at(warm, 'B1+')).toBeGreaterThan(10)
+    expect(at(warm, 'B1+')).toBeLessThan(11)
+    expect(at(cold, 'B1+')).toBeGreaterThan(8)
+    expect(at(cold, 'B1+')).toBeLessThan(9.2)
+    expect(meanAmps(cold, 'MS1', 'motor')).toBeGreaterThan(1.2 * meanAmps(warm, 'MS1', 'motor'))
+    expect(notice(cold, 'MS1')).toBe('slow')
+    // Two volts down does not crank as it should.
+    const flat = solve(van, 'crank', [{ kind: 'discharged', part: 'B1', segment: 'cells', severity: 2 }])
+    expect(notice(flat, 'MS1')).not.toBe('cranks')
+    // A sound stud of a starter's size is tens of millivolts, not hundreds.
+    expect(at(warm, 'G9e') - at(warm, 'G9c')).toBeLessThan(0.06)
+  })
+
   it('cranks with hundreds of amps, its control with tens', () => {
     const crank = solve(van, 'crank')
     expect(notice(crank, 'MS1')).toBe('cranks')

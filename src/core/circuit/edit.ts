@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { partOfKind } from '../parts'
+import { partOfKind, presetsOf } from '../parts'
 import { readCircuit } from './read'
 import { circuitSchema, type Circuit } from './schema'
 import { coded, door, problemsOf, type Problem } from '../document'
@@ -39,6 +39,8 @@ export const editSchema = z.discriminatedUnion('type', [
     vehicle: circuitSchema.shape.vehicle,
     note: circuitSchema.shape.note,
   }),
+  /** None: it follows from what is built in. */
+  z.strictObject({ type: z.literal('setDuty'), duty: circuitSchema.shape.duty }),
   z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
 ])
 export type Edit = z.infer<typeof editSchema>
@@ -83,6 +85,14 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
         inverse: { type: 'describe', vehicle, note },
       }
     }
+    case 'setDuty': {
+      const { duty, ...rest } = circuit
+      return {
+        ok: true,
+        circuit: edit.duty ? { ...rest, duty: edit.duty } : rest,
+        inverse: { type: 'setDuty', ...(duty && { duty }) },
+      }
+    }
     case 'setTemperature':
       return {
         ok: true,
@@ -116,14 +126,16 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
           },
         }
       }
+      // A size brings its values along; undone together, as they were.
+      const more = presetsOf(definition, edit.name, edit.value)
       const checked = definition.parameters
         .strict()
-        .safeParse({ ...part.parameters, [edit.name]: edit.value })
+        .safeParse({ ...part.parameters, [edit.name]: edit.value, ...more })
       if (!checked.success) return { ok: false, problem: problemsOf(checked.error, [part.id])[0]! }
       return {
         ok: true,
         circuit: replace(circuit, { ...part, parameters: checked.data }),
-        inverse: { ...edit, value: before },
+        inverse: Object.keys(more).length ? arrangement(circuit, '') : { ...edit, value: before },
       }
     }
   }

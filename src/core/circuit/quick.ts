@@ -1,7 +1,7 @@
 import { problemsOf, type Message } from '../document'
 import { say } from './phrases'
 import { systemOf } from './system'
-import { partOfKind, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
+import { partOfKind, readParameters, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'
 import type { Item } from './build'
 import { wireUp } from './nodes'
@@ -164,7 +164,7 @@ function readNew(circuit: Circuit, definition: AnyPart, text: string): ReadItem 
     said[field] = number
   }
   const parameters = { ...presets(circuit, definition, said), ...said }
-  const checked = definition.parameters.strict().safeParse(parameters)
+  const checked = readParameters(definition, parameters)
   if (!checked.success) {
     const [why] = problemsOf(checked.error)
     return { ok: false, why: say('within', { title: definition.title, why: why! }) }

@@ -1,4 +1,4 @@
-import { partOfKind } from '../parts'
+import { partOfKind, readParameters } from '../parts'
 import { circuitSchema, type Circuit, type Part } from './schema'
 import { problemsOf, writePath, type Problem, type Read } from '../document'
 import { say } from './phrases'
@@ -52,7 +52,7 @@ export function readCircuitText(text: string, options: ReadOptions = {}): Read<C
 }
 
 function readPart(part: Part, index: number, problems: Problem[]): Part {
-  const result = partOfKind(part.kind).parameters.strict().safeParse(part.parameters)
+  const result = readParameters(partOfKind(part.kind), part.parameters)
   if (result.success) return { ...part, parameters: result.data }
   const where = writePath(['parts', index])
   problems.push(

@@ -63,6 +63,10 @@ export const bundleSchema = z.strictObject({
     .max(40),
 })
 
+/** What kind of circuit it is: how much it may lose on the way follows. */
+export const duties = ['light', 'motor', 'heavy', 'electronic'] as const
+export type Duty = (typeof duties)[number]
+
 const warmth = coded(say('temperature', { least: '−40', most: 85 }))
 
 export const circuitSchema = z.strictObject({
@@ -74,6 +78,8 @@ export const circuitSchema = z.strictObject({
     .max(120),
   vehicle: z.string().max(120).default(''),
   note: z.string().max(2000).default(''),
+  /** Where it is not said, it follows from what is built in. */
+  duty: z.enum(duties).optional(),
   /** °C */
   temperature: z.number().min(-40, warmth).max(85, warmth).default(20),
   parts: z

@@ -67,6 +67,8 @@ export function restrict(
       if (first || second) keep(Math.max(a.x, from), Math.min(b.x, to))
       return
     }
+    // What a person sees changes in steps: between too much and too little lies a size that shows just this.
+    if (fact.type === 'seen' && !first && !second) return keep(Math.max(a.x, from), Math.min(b.x, to))
     const [low, high] = [a.x + (b.x - a.x) * entry(p, q), b.x - (b.x - a.x) * entry(q, p)]
     if (high >= low) keep(Math.max(outward(low, -1), a.x, from), Math.min(outward(high, 1), b.x, to))
   }
@@ -148,6 +150,16 @@ export function together(
       if (x <= a.x || x >= b.x) break
       ends.splice(nearest.i, 0, at(x))
     }
+    // Where it begins to fit is looked for on boards: a relay lets go in between, or the reading bends.
+    const within = ({ far }: End) => far <= limit
+    for (let i = 1; i < ends.length; i++)
+      for (;;) {
+        const [a, b] = [ends[i - 1]!, ends[i]!]
+        const x = Math.round(((a.x + b.x) / 2) * lattice) / lattice
+        if (within(a) === within(b) || b.x - a.x <= finest || x <= a.x || x >= b.x) break
+        ends.splice(i, 0, at(x))
+        if (within(ends[i]!) === within(a)) i++
+      }
     let left: [number, number] | undefined
     const take = (a: number, b: number) => {
       left = left ? [Math.min(left[0], a), Math.max(left[1], b)] : [a, b]

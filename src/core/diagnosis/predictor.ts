@@ -191,7 +191,8 @@ export class Predictor {
     if (conditions === untouched) return { blown: after, faults }
     return {
       faults: faultsLeft(this.circuit, faults, conditions),
-      blown: new Set([...after, ...conditions.spent].filter((id) => !conditions.renewed.includes(id))),
+      // What has blown since it was renewed is among what is spent.
+      blown: new Set([...[...after].filter((id) => !conditions.renewed.includes(id)), ...conditions.spent]),
     }
   }
 }

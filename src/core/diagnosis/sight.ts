@@ -1,4 +1,4 @@
-import { solveBoard } from '../board'
+import type { SolvedBoard } from '../board'
 import { firstSource, systemOf, wireUp, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import type { Message } from '../document'
@@ -13,7 +13,7 @@ import {
 } from '../instruments'
 import { brightnessScale, partOfKind } from '../parts'
 import { formatQuantity } from '../quantity'
-import { answerKey, type StateKey } from '../readings'
+import { answerKey, boardOfKey, type StateKey } from '../readings'
 import { say } from './phrases'
 
 /** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
@@ -91,7 +91,7 @@ function readAll(
     const id = state.state.id
     if (state.ok) stateTests(state, id, add)
     else skeleton(circuit, id, add)
-    lampTests(circuit, faults, id, state.ok ? state.blown : [], add)
+    lampTests(circuit, state.ok ? boardOfKey(state) : undefined, id, add)
   }
   for (const row of key.isolated) {
     const place = row.part
@@ -158,26 +158,17 @@ function skeleton(circuit: Circuit, id: string, add: Add): void {
   if (sound?.ok) stateTests(sound, id, (test, _, band) => add(test, Number.NaN, band))
 }
 
-const wordIds = new Map<string, number>()
+/** The same number for the same word wherever it is worked out: several workers share a map. */
 function wordNumber(word: string): number {
-  const known = wordIds.get(word)
-  if (known !== undefined) return known
-  wordIds.set(word, wordIds.size)
-  return wordIds.size - 1
+  let hash = 0
+  for (const char of word) hash = (Math.imul(hash, 31) + char.charCodeAt(0)) | 0
+  return hash
 }
 
 /** An ordinary test lamp at both sides of every load: what most reach for first. */
-function lampTests(
-  circuit: Circuit,
-  faults: readonly Fault[],
-  id: string,
-  blown: readonly string[],
-  add: Add,
-): void {
-  const state = circuit.states.find((s) => s.id === id)!
+function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string, add: Add): void {
   const wiring = wireUp(circuit)
   const battery = firstSource(circuit.parts)!
-  const solved = solveBoard(circuit, faults, state, { wiring, blown: new Set(blown) })
   const volts = systemOf(circuit).nominal
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
@@ -188,7 +179,7 @@ function lampTests(
       [feed, 0, say('lampFeed', { part: part.id })],
       [plus, back, say('lampReturn', { part: part.id })],
     ] as const) {
-      const glow = solved.ok ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
+      const glow = solved ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
       const level = brightnessScale.indexOf(glow)
       add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, 0.5)
     }
@@ -220,22 +211,26 @@ export interface SeenFault {
 
 /**
  * Sees every fault of the catalogue, at its usual size first and then at the sizes of its kind's grid; one a step, so that
- * whoever asks can show how far it has come and stop.
+ * whoever asks can show how far it has come and stop. Several may share the work: each takes every so-many-th.
  */
-export function* seeAll(circuit: Circuit): Generator<{ seen: SeenFault; done: number; of: number }> {
+export function* seeAll(
+  circuit: Circuit,
+  { nth, of: sharers } = { nth: 0, of: 1 },
+): Generator<{ seen: SeenFault; done: number; of: number }> {
   const usual = possibleFaults(circuit)
   const variants = usual.flatMap((fault) =>
     (faultOfKind(fault.kind).severity?.grid ?? [])
       .filter((severity) => severity !== fault.severity)
       .map((severity) => ({ ...fault, severity })),
   )
-  const of = usual.length + variants.length
+  const mine = <T>(list: readonly T[]) => list.filter((_, i) => i % sharers === nth)
+  const of = mine(usual).length + mine(variants).length
   let done = 0
   for (const [list, variant] of [
     [usual, false],
     [variants, true],
   ] as const)
-    for (const fault of list)
+    for (const fault of mine(list))
       yield { seen: { fault, sight: sightOf(circuit, [fault]), variant }, done: ++done, of }
 }
 

@@ -10,5 +10,6 @@ export const cautions = phrases('cautions', {
   neverAcrossSource: 'Never an ammeter across a source: it is a short.',
   fuseJumpers: 'Fuse every jumper like the circuit that it feeds; never across a load.',
   noLoadIntoModules: 'Never load a pin of an electronic module.',
+  startsAnyway: 'What it feeds starts whatever the key says: hands, hair and tools clear of it first.',
   hot: 'Lamps and loads get hot: seconds only, clear of hands and plastics.',
 })

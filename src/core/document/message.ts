@@ -6,7 +6,7 @@ export interface Measure {
   readonly unit: string
 }
 
-export type Param = string | number | Measure | readonly string[] | Message
+export type Param = string | number | Measure | readonly (string | Message)[] | Message
 
 /**
  * Something to be said: a code, and what fills it. The sentence is made where it is shown (`words/`), in the language
@@ -58,7 +58,7 @@ const paramSchema: z.ZodType<Param> = z.lazy(() =>
     z.string().max(2000),
     z.number(),
     z.strictObject({ value: z.number(), unit: z.string().max(8) }),
-    z.array(z.string().max(200)).max(400),
+    z.array(z.union([z.string().max(200), messageSchema])).max(400),
     messageSchema,
   ]),
 )

@@ -9,6 +9,8 @@ export interface Writing {
   readonly faults: readonly Fault[]
   readonly healthy: AnswerKey
   readonly faulted: AnswerKey | undefined
+  /** Which losses are called too much; what fits the circuit unless said. */
+  readonly limits?: string
   /** Of what there is one a state. */
   readonly state: CircuitState
   readonly tell: (message: Message) => string

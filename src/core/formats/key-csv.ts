@@ -1,4 +1,6 @@
+import type { Circuit } from '../circuit'
 import type { Message } from '../document'
+import { describeFault, type Fault } from '../faults'
 import {
   cellOf,
   clampColumns,
@@ -11,9 +13,13 @@ import {
   isolatedTable,
   pointColumns,
   pointRows,
+  limitSetFor,
   type AnswerKey,
+  type Balance,
   type Column,
   type Figure,
+  type FuseRow,
+  type LimitSet,
   type StateKey,
 } from '../readings'
 import { toCsv, type Cell } from './csv'
@@ -30,11 +36,14 @@ export function keyToCsv(
   healthy: AnswerKey,
   faulted: AnswerKey | undefined,
   tell: (message: Message) => string,
+  { circuit, faults = [], limits = limitSetFor(circuit) }: KeyOf,
 ): string {
-  const rows: Cell[][] = []
+  const rows: Cell[][] = faults.map((fault) =>
+    wordRow('all', 'planted', '', fault.part, undefined, describeFault(circuit, fault)),
+  )
   healthy.states.forEach((state, i) => {
     const other = faulted?.states[i]
-    if (state.ok) rows.push(...stateRows(state, other?.ok ? other : null))
+    if (state.ok) rows.push(...stateRows(state, other?.ok ? other : null, { limits, tell }))
     else rows.push([state.state.name, 'state', tell(state.why)])
   })
   for (const row of isolatedTable(healthy.isolated, faulted?.isolated ?? null)) {
@@ -45,9 +54,22 @@ export function keyToCsv(
   return toCsv(header, rows)
 }
 
+/** What the key is of: the circuit, what is planted in it, and by which limits its losses are judged. */
+export interface KeyOf {
+  readonly circuit: Circuit
+  readonly faults?: readonly Fault[]
+  readonly limits?: LimitSet
+}
+
 /** A figure's cells by the keys of its columns. */
 function figureRow<R extends Figure>(state: string, columns: readonly Column<R>[], row: R): Cell[] {
-  const cell = (key: string) => round(cellOf(columns, key, row))
+  // What nothing holds has no number: it is said, not left empty.
+  const floats = (key: string) => columns.some((c) => c.key === key) && row.unit === 'V'
+  const cell = (key: string) => {
+    const found = round(cellOf(columns, key, row))
+    if (found !== undefined || !floats(key)) return found
+    return key === 'healthy' || (key === 'faulted' && row.beside) ? 'floating' : undefined
+  }
   return [
     state,
     row.quantity,
@@ -84,7 +106,11 @@ function numberRow(
   return [state, quantity, at, part, round(good), round(band), round(bad), round(change), unit]
 }
 
-function stateRows(state: StateKey, other: StateKey | null): Cell[][] {
+function stateRows(
+  state: StateKey,
+  other: StateKey | null,
+  { limits, tell }: { limits: LimitSet; tell: (message: Message) => string },
+): Cell[][] {
   const name = state.state.name
   const drops = dropRows(state, other)
   const fuses = fuseTable(state, other)
@@ -104,10 +130,19 @@ function stateRows(state: StateKey, other: StateKey | null): Cell[][] {
       return [
         line('source', '', 'V', b.source, o?.source),
         line('feed loss', '', 'V', b.feedLoss.value, o?.feedLoss.value, b.feedLoss.band),
+        line('available voltage', b.load ?? '', 'V', availableOf(b), o && availableOf(o), b.feedLoss.band),
         line('load drop', b.load ?? '', 'V', b.loadDrop.value, o?.loadDrop.value, b.loadDrop.band),
         line('return loss', '', 'V', b.returnLoss.value, o?.returnLoss.value, b.returnLoss.band),
         line('remainder', '', 'V', b.remainder, o?.remainder),
         line('current', b.load ?? '', 'A', b.amps, o?.amps),
+        wordRow(
+          name,
+          'verdict',
+          b.path,
+          b.load ?? '',
+          verdictOf(limits, b, state.walks[i]!, tell),
+          o && verdictOf(limits, o, other!.walks[i]!, tell),
+        ),
       ]
     }),
     ...state.drops.map((row, i) =>
@@ -126,7 +161,24 @@ function stateRows(state: StateKey, other: StateKey | null): Cell[][] {
         other?.fuses[i]?.tableAmps,
       ),
     ]),
+    ...fuses.flatMap((row, i) => {
+      const said = (fuse: FuseRow | undefined) => fuse && (fuse.why ? tell(fuse.why) : 'in its honest range')
+      return [wordRow(name, 'fuse table', row.at, row.part, said(state.fuses[i]), said(other?.fuses[i]))]
+    }),
     ...clampTable(state, other).map((row) => figureRow(name, clampColumns, row)),
+    ...state.places.flatMap((place, i) =>
+      place.conductors.map(({ part, amps }, k) =>
+        numberRow(
+          name,
+          'clamp round one conductor',
+          place.place,
+          part,
+          'A',
+          amps,
+          other?.places[i]?.conductors[k]?.amps,
+        ),
+      ),
+    ),
     ...state.notices.map((row, i) =>
       wordRow(name, 'notice', '', row.part, row.text, other?.notices[i]?.text),
     ),
@@ -140,6 +192,21 @@ function stateRows(state: StateKey, other: StateKey | null): Cell[][] {
       return wordRow(name, 'fuse', '', part, word(state), other ? word(other) : undefined)
     }),
   ]
+}
+
+/** Volts that arrive at the load, over the battery’s negative side of its path. */
+const availableOf = ({ source, feedLoss }: Balance): number | undefined =>
+  feedLoss.value === undefined ? undefined : source - feedLoss.value
+
+function verdictOf(
+  limits: LimitSet,
+  balance: Balance,
+  walk: StateKey['walks'][number],
+  tell: (message: Message) => string,
+): string {
+  const { passes, reason } = limits.judge(balance, walk)
+  const said = passes === null ? 'no verdict' : passes ? 'passes' : 'fails'
+  return `${said}: ${tell(reason)} (${limits.title})`
 }
 
 /** A file has the band of every figure; on screen some tables have no room for it. */

@@ -1,3 +1,4 @@
+import { meltsAbove } from '../parts'
 import type { SolvedBoard } from '../board'
 import { formatQuantity } from '../quantity'
 import { instrumentAmps, ohmsAcross, solveWith } from './attach'
@@ -39,7 +40,7 @@ export function readAmps(
   if (!connected.ok) return { ...nothing, value: undefined, text: 'OL' }
   const amps = instrumentAmps(connected)
   const blownByIt = [...connected.blown].filter((id) => !solved.blown.has(id))
-  if (Math.abs(amps) > 1.35 * fuse)
+  if (Math.abs(amps) > meltsAbove * fuse)
     return { ...nothing, value: 0, text: formatQuantity(0, 'A'), blew: true, blownByIt }
   const full = jack === 'A' ? 10 : 0.4
   const { digit } = autorange(Math.abs(amps), meter.counts, jack === 'A' ? 6 : 0.06, jack === 'A' ? 60 : 0.6)

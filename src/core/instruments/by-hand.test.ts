@@ -48,6 +48,27 @@ describe('a relay on nine volts (common practice, no source)', () => {
   })
 })
 
+describe('a relay worked by hand in the socket (common practice, no source)', () => {
+  const out = { ...arranged('van-cooling-fan', 'fan on'), detached: ['K1'] }
+  const press = (faults: readonly Fault[], controls = out.controls) =>
+    new Attempt(demoCircuit('van-cooling-fan'), faults, { ...out, controls }).measure(
+      { type: 'inPlaceOf', part: 'K1' },
+      { word: 'starts' },
+      { instrument: 'relayByHand' },
+    ).reading
+  it('tells the coil’s half from the contacts’ in one move, whatever the switch says', () => {
+    expect(press([]).word).toBe('starts')
+    expect(press([], {}).word).toBe('starts')
+    expect(press([{ kind: 'open', part: 'K1', segment: 'coil' }]).word).toBe('starts')
+    expect(press([{ kind: 'open', part: 'W7', segment: 'copper' }]).word).toBe('starts')
+    expect(press([{ kind: 'open', part: 'W3', segment: 'copper' }]).word).toBe('nothing')
+    expect(hasSign(press([]), 'changed')).toBe(true)
+    expect(instrumentOf('relayByHand').cautions(settingsOf(instrumentOf('relayByHand')))).toContain(
+      'startsAnyway',
+    )
+  })
+})
+
 describe('scan data', () => {
   it('says what the module believes, not what arrives', () => {
     const on = arranged('sweeper-brush-relay', 'key run, brush on')

@@ -1,6 +1,6 @@
 import { noticeAll, voltsBetween, type Attachment, type Noticed, type SolvedBoard } from '../board'
 import { firstSource, systemOf, type Circuit } from '../circuit'
-import { fuseLaw, partOfKind } from '../parts'
+import { fuseLaw, meltsAbove, partOfKind } from '../parts'
 import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
 
 export interface Connected {
@@ -28,7 +28,7 @@ export function connectJumper(
   const joined = solveWith(solved, jumperAcross(red, black, rating, leadOhms), out)
   if (!joined.ok || red === black) return apart
   const amps = instrumentAmps(joined)
-  if (Math.abs(amps) > 1.35 * rating) return { ...apart, blew: true }
+  if (Math.abs(amps) > meltsAbove * rating) return { ...apart, blew: true }
   return describe(solved, joined, red, black)
 }
 

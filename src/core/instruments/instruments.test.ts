@@ -27,8 +27,8 @@ describe('voltmeter', () => {
     const right = read('volts', 'B1+', 'B1-', 'on')
     const wrong = read('volts', 'B1-', 'B1+', 'on')
     expect(wrong.value).toBe(-right.value!)
-    expect(plain(right.text)).toBe('12.60 V')
-    expect(plain(wrong.text)).toBe('\u221212.60 V')
+    expect(plain(right.text)).toBe('12.59 V')
+    expect(plain(wrong.text)).toBe('\u221212.59 V')
   })
 
   it('goes down to tenths of a millivolt on its lowest range', () => {

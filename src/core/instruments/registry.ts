@@ -4,6 +4,7 @@ import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
 import { batteryTester } from './kinds/battery'
 import { benchRelay, terminalDrag } from './kinds/by-hand'
+import { relayByHand } from './kinds/relay-by-hand'
 import { clamp, clampAC } from './kinds/clamp'
 import { diode } from './kinds/diode'
 import { fuseVolts } from './kinds/fuse-volts'
@@ -32,6 +33,7 @@ const all = [
   batteryTester,
   terminalDrag,
   benchRelay,
+  relayByHand,
   scan,
 ] as const
 

@@ -41,6 +41,7 @@ export const alternator = definePart({
   // Common practice, no source.
   spread: { ohms: 0.6, exciterOhms: 0.6 },
   generates: true,
+  steps: ['exciter'],
   parameters: z.object({
     volts: quantity('Regulated volts', 'V', 12, 30, 14.4),
     ohms: quantity('Output resistance', 'Ω', 0.001, 0.2, 0.008),

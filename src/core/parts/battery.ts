@@ -13,12 +13,13 @@ export function openCircuitVoltage(charge: number): number {
 
 /**
  * Ohms inside one 12 V block. The cold-cranking test of SAE J537 and EN 50342-1 (from memory): at −18 °C
- * the rated amps may pull it to 7.5 V after 10 s, so R(−18 °C) ≈ (12.5 − 7.5) / amps. It falls to about half by
- * 25 °C and rises as the charge goes (both common practice, no source).
+ * the rated amps may pull it to 7.5 V after 10 s, so R(−18 °C) ≈ (12.5 − 7.5) / amps: ohms as they are after some seconds of
+ * a heavy load, what the plates set against it included. By 25 °C they fall to two thirds, so that half the rating for
+ * fifteen seconds ends between 10.2 and 10.8 V; they rise as the charge goes (common practice, no source).
  */
 export function internalResistance(coldCrankingAmps: number, charge: number, temperature: number): number {
   const cold = (12.5 - 7.5) / coldCrankingAmps
-  const warmth = 2 ** (-(temperature + 18) / 43)
+  const warmth = 2 ** (-(temperature + 18) / 90)
   return (cold * warmth) / (0.4 + (0.6 * charge) / 100)
 }
 

@@ -12,6 +12,8 @@ export const benchSupply = definePart({
   letters: 'BS',
   quick: { words: ['bench supply', 'supply'], main: ['volts'] },
   role: 'source',
+  // Common practice, no source.
+  limitsAmps: 10,
   terminals: [
     { key: 'p', suffix: 'p', name: 'positive lead' },
     { key: 'pos', suffix: '+', name: 'positive post' },

@@ -21,6 +21,7 @@ export const curveDiode = definePart({
   access: 'cover',
   title: 'Diode by its curve',
   letters: 'VC',
+  steps: ['junction'],
   quick: { words: ['curve diode', 'schottky'], main: ['kneeVolts'] },
   ...diodeShape,
   // Common practice, no source.

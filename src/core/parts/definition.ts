@@ -170,6 +170,8 @@ export interface Attention {
   readonly mode: string
   /** It finds no rest: it switches to and fro. */
   readonly swings: boolean
+  /** °C around it. */
+  readonly temperature: number
   /** The same as `at`, of any segment. */
   readonly of: (segment: string) => At
 }
@@ -266,12 +268,21 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly absent?: (parameters: z.output<S>) => readonly TerminalKey[]
   /** How far sound ones stray, by parameter: ln of the factor within which two thirds of them lie. */
   readonly spread?: Readonly<Record<string, number>>
+  /** Amps that it lets out at the most before it shuts down by itself: what hangs on it needs no fuse. */
+  readonly limitsAmps?: number
+  /** Values that follow from the choice of a size, where they are not given themselves. */
+  readonly sizes?: {
+    readonly by: string
+    readonly presets: Readonly<Record<string, Readonly<Record<string, number>>>>
+  }
   /** Pieces that a student strikes out or rings; every segment is in one of them. */
   readonly units: readonly StrikeUnit[]
   /** It gives current of its own beside the battery: a path from it begins there. */
   readonly generates?: boolean
   /** Segments that are the load itself, its socket left out: what a path runs on. */
   readonly loads?: readonly string[]
+  /** Segments that are meant to take volts on the way to a load, or after it: a step resistor, an exciter. */
+  readonly steps?: readonly string[]
   /** Pairs of terminals between which it is measured when it lies on the bench; from end to end unless said. */
   readonly benchPairs?: readonly (readonly [TerminalKey, TerminalKey])[]
   /** It guards what comes after it. */
@@ -293,6 +304,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly modes?: {
     readonly rest: string
     readonly all: readonly string[]
+    /** Seconds from when it is told to until it is there. */
+    readonly travel?: number
     readonly next: (parameters: z.output<S>, sense: Sense, around: Surroundings) => string
   }
   /** The segment whose current moves it, of what can be tried on the bench. */

@@ -1,6 +1,7 @@
 export * from './definition'
 export * from './registry'
 export * from './route'
+export * from './sizes'
 export { fuseColdOhms, fuseTypes, type FuseType } from './fuse'
 export { fuseLaw, meltsAbove } from './fuse'
 export { brightness, brightnessScale, brightnessText, filamentLaw, type Filament } from './lamp'

@@ -186,6 +186,8 @@ export const module = definePart({
     done: 'unplugged',
     opens: segments.map((s) => s.key),
   },
+  // Common practice, no source.
+  limitsAmps: 7.5,
   loads: ['supply', 'ignition', ...inputs.flatMap((_, n) => [`in${n + 1}`, `down${n + 1}`]), 'sig1', 'sig2'],
   benchPairs: [],
   modes: {

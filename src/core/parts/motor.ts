@@ -51,6 +51,7 @@ const notices = {
   still: { key: 'still', text: 'stands still, silent' },
   stalled: { key: 'stalled', text: 'stands still, hums and gets hot' },
   crawls: { key: 'crawls', text: 'crawls' },
+  weak: { key: 'weak', text: 'turns without force' },
   slow: { key: 'slow', text: 'turns slowly' },
   turns: { key: 'turns', text: 'turns as it should' },
 } as const satisfies Record<string, Notice>
@@ -117,7 +118,11 @@ export const motor = definePart({
       const ohms = Math.min(armatureOhms, (0.9 * ratedVoltage) / ratedCurrent)
       const speed = (Math.abs(volts) - ohms * Math.abs(amps)) / (ratedVoltage - ohms * ratedCurrent)
       if (speed < 0.02) return Math.abs(amps) > 0.3 * ratedCurrent ? notices.stalled : notices.still
-      return speed < 0.3 ? notices.crawls : speed < 0.72 ? notices.slow : notices.turns
+      if (speed < 0.3) return notices.crawls
+      // It draws what it gives: at a fifth of its amps there is no work in it, however fast it spins.
+      if (Math.abs(amps) < 0.3 * ratedCurrent * Math.min(1, speed)) return notices.weak
+      // At three quarters of its volts a fan or pump is heard to be slow (common practice, no source).
+      return speed < 0.84 ? notices.slow : notices.turns
     },
     all: Object.values(notices),
   },

@@ -119,7 +119,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('%s', (_kind, par
     for (const volts of [0, 0.5, 3, 6, 9, 12, 15]) {
       for (const swings of [false, true]) {
         const at = { volts, amps: volts / 3, watts: volts ** 2 / 3 }
-        const said = read(values, at, { mode: part.modes?.rest ?? '', swings, of: () => at })
+        const said = read(values, at, { mode: part.modes?.rest ?? '', swings, temperature: 20, of: () => at })
         expect(all.map((n) => n.key)).toContain(said.key)
       }
     }

@@ -110,6 +110,8 @@ export const relay = definePart({
   ],
   coil: 'coil',
   modes: {
+    // Its armature: some milliseconds (common practice, no source).
+    travel: 0.006,
     rest: 'released',
     all: ['released', 'pulled'],
     next: ({ pullIn, dropOut, coilOhms }, { amps }, { mode, struck }) => {

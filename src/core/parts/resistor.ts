@@ -14,6 +14,7 @@ export const resistor = definePart({
   symbol: 'resistor',
   access: 'cover',
   takesCurrent: true,
+  steps: ['body'],
   ratedWatts: 'ratedPower',
   title: 'Resistor',
   letters: 'R',

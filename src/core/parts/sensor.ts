@@ -48,6 +48,8 @@ export const sensor3 = definePart({
     { key: 'pinR', name: 'plug, low reference', between: ['ri', 'r'], faults: pin },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['pinV', 'wiper', 'pinR'] },
+  // Common practice, no source.
+  limitsAmps: 7.5,
   loads: ['upper', 'lower'],
   benchPairs: [
     ['v', 'r'],

@@ -12,7 +12,16 @@ export interface SeriesMachine {
   ohms: number
   /** Share of the cranking torque that is needed at once, to move at all. */
   breakaway: number
+  /** How many times the usual torque the engine takes: oil is stiff in the cold. 1 unless said. */
+  drag?: number
 }
+
+/**
+ * How many times the torque at 20 °C an engine takes: it about doubles by −18 °C, and hardly falls above (common practice,
+ * no source).
+ */
+export const dragAt = (temperature: number): number =>
+  temperature >= 20 ? 1 : 2 ** ((20 - temperature) / 34)
 
 /** Amps at which half the field's iron is saturated, as a share of the rated ones (common practice, no source). */
 const saturation = 0.5
@@ -31,9 +40,10 @@ export const fluxOf = (i: number): number => (i * (1 + saturation)) / (i + satur
  * rises all the way. Energy: V·I = I²·R + φ·ω·I. Common practice values, no source.
  */
 export function seriesLaw(machine: SeriesMachine): Law {
-  const { ratedCurrent, ohms, breakaway } = machine
+  const { ratedCurrent, ohms, breakaway, drag = 1 } = machine
   const back = backVolts(machine)
-  const least = ampsFor(breakaway) * ratedCurrent
+  const torque = (s: number) => drag * (breakaway + (1 - breakaway) * s)
+  const least = ampsFor(torque(0)) * ratedCurrent
   return {
     chord: ratedCurrent / machine.ratedVoltage,
     at(v, out) {
@@ -44,20 +54,20 @@ export function seriesLaw(machine: SeriesMachine): Law {
         return
       }
       const s = crankingSpeed(machine, size)
-      const i = ampsFor(breakaway + (1 - breakaway) * s) * ratedCurrent
+      const i = ampsFor(torque(s)) * ratedCurrent
       out.current = Math.sign(v) * i
       const step = 1e-6 * (1 + s)
       const volts = (at: number) => voltsAt(machine, back, at)
       const rise = (volts(s + step) - volts(s - step)) / (2 * step)
-      const more = ampsFor(breakaway + (1 - breakaway) * (s + step))
-      const less = ampsFor(breakaway + (1 - breakaway) * (s - step))
+      const more = ampsFor(torque(s + step))
+      const less = ampsFor(torque(s - step))
       out.slope = Math.max(0, (((more - less) / (2 * step)) * ratedCurrent) / rise)
     },
     // Node s carries the speed as a share of the rated one.
     spice: (name, a, b) => {
       const v = `abs(v(${a},${b}))`
       const s = `max(v(s${name}),0)`
-      const t = `((${breakaway}+${1 - breakaway}*${s})/${1 + saturation})`
+      const t = `(${drag}*(${breakaway}+${1 - breakaway}*${s})/${1 + saturation})`
       const i = `((${t}+sqrt(${t}*${t}+${4 * saturation}*${t}))/2)`
       const phi = `(${i}*${1 + saturation}/(${i}+${saturation}))`
       return [
@@ -91,8 +101,12 @@ export function crankingSpeed(machine: SeriesMachine, volts: number): number {
 export const backVolts = ({ ratedVoltage, ratedCurrent, ohms }: SeriesMachine): number =>
   ratedVoltage - ratedCurrent * ohms
 
-function voltsAt({ ratedCurrent, ohms, breakaway }: SeriesMachine, back: number, speed: number): number {
-  const i = ampsFor(Math.max(0, breakaway + (1 - breakaway) * speed))
+function voltsAt(
+  { ratedCurrent, ohms, breakaway, drag = 1 }: SeriesMachine,
+  back: number,
+  speed: number,
+): number {
+  const i = ampsFor(Math.max(0, drag * (breakaway + (1 - breakaway) * speed)))
   return i * ratedCurrent * ohms + back * fluxOf(i) * speed
 }
 
@@ -168,6 +182,8 @@ export const starter = definePart({
     ['t45', 't31'],
   ],
   modes: {
+    // A plunger with its pinion: tens of milliseconds, in which both windings draw (common practice, no source).
+    travel: 0.03,
     rest: 'released',
     all: ['released', 'engaged'],
     next: ({ pullAmps, holdAmps }, { amps }, { mode }) => {
@@ -189,17 +205,17 @@ export const starter = definePart({
     if (mode === 'engaged') net.resistor('main', 't30', 't45', Math.max(contactOhms, 1e-6), 0.5)
     // At rest the pinion is out: the motor turns nothing and looks like its bare ohms to the pull-in winding.
     if (mode !== 'engaged' || struck.has('seized')) net.resistor('motor', 't45', 't31', ohms, 0.1)
-    else net.curve('motor', 't45', 't31', seriesLaw(parameters), 0.1)
+    else net.curve('motor', 't45', 't31', seriesLaw({ ...parameters, drag: dragAt(temperature) }), 0.1)
     net.resistor('pullIn', 't50', 't45', pullInOhms * warm, 0.1)
     net.resistor('holdIn', 't50', 't31', holdInOhms * warm, 0.1)
   },
   notice: {
     segment: 'motor',
-    read: (parameters, { volts }, { mode, swings }) => {
+    read: (parameters, { volts }, { mode, swings, temperature }) => {
       if (swings) return notices.chatters
       if (mode !== 'engaged') return notices.silent
-      const speed = crankingSpeed(parameters, Math.abs(volts))
-      return speed < 0.03 ? notices.clicks : speed < 0.7 ? notices.slow : notices.cranks
+      const speed = crankingSpeed({ ...parameters, drag: dragAt(temperature) }, Math.abs(volts))
+      return speed < 0.03 ? notices.clicks : speed < 0.76 ? notices.slow : notices.cranks
     },
     all: Object.values(notices),
   },

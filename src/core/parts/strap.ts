@@ -28,7 +28,7 @@ export const strap = definePart({
   parameters: z.object({
     length: quantity('Length', 'm', 0.05, 10, 0.5),
     section: quantity('Section', 'mm²', 4, 120, 25),
-    boltOhms: quantity('Bolted joint', 'Ω', 0, 1, 0.0005),
+    boltOhms: quantity('Bolted joint', 'Ω', 0, 1, 0.0001),
   }),
   segments: [
     { key: 'bolt', name: 'bolted joint', between: ['a', 'l'], faults: passive },

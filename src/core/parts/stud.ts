@@ -1,5 +1,8 @@
 import { z } from 'zod'
-import { definePart, passive, quantity } from './definition'
+import { choice, definePart, passive, quantity } from './definition'
+
+/** Ohms of a sound joint by its thread: a tenth of a milliohm where a starter's amps go through (common practice, no source). */
+const joint = (ohms: number) => ({ eyeletOhms: ohms, footOhms: ohms })
 
 /** Ground stud: the wire's eyelet, the nut on its stud, and the chassis under it, each a probe point. */
 export const stud = definePart({
@@ -22,7 +25,12 @@ export const stud = definePart({
   ],
   // Common practice, no source.
   spread: { eyeletOhms: 0.6, footOhms: 0.6 },
+  sizes: {
+    by: 'thread',
+    presets: { M5: joint(0.0012), M6: joint(0.0008), M8: joint(0.00008), M10: joint(0.00005) },
+  },
   parameters: z.object({
+    thread: choice('Thread', ['M5', 'M6', 'M8', 'M10'], 'M6'),
     eyeletOhms: quantity('Eyelet on stud', 'Ω', 0, 1, 0.0008),
     footOhms: quantity('Stud on chassis', 'Ω', 0, 1, 0.0008),
   }),
@@ -30,9 +38,10 @@ export const stud = definePart({
     { key: 'eyelet', name: 'eyelet on stud', between: ['e', 'n'], faults: [...passive, 'slack'] },
     { key: 'foot', name: 'stud on chassis', between: ['n', 'c'], faults: passive },
   ],
+  detach: { verb: 'lift', done: 'lifted', opens: ['eyelet'], gap: ['e', 'n'] },
   stamp: ({ eyeletOhms, footOhms }, net) => {
     net.resistor('eyelet', 'e', 'n', Math.max(eyeletOhms, 1e-6), 0.5)
     net.resistor('foot', 'n', 'c', Math.max(footOhms, 1e-6), 0.5)
   },
-  summary: () => '',
+  summary: ({ thread }) => (thread === 'M6' ? '' : thread),
 })

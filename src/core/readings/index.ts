@@ -1,6 +1,7 @@
 export * from './isolated'
 export * from './key'
 export * from './limits/limit-set'
+export * from './losses'
 export * from './limits/registry'
 export * from './walk'
 export * from './columns'

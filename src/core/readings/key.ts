@@ -22,7 +22,7 @@ import {
   type Noticed,
   type SolvedBoard,
 } from '../board'
-import { walkPaths, type Stride, type Walk } from './walk'
+import { runsOf, walkPaths, type Stride, type Walk } from './walk'
 import { isolatedRows, type IsolatedRow } from './isolated'
 
 export interface PointRow extends Expected {
@@ -48,6 +48,8 @@ export interface Balance {
   readonly path: string
   readonly load: string | undefined
   readonly source: number
+  /** Volts of the battery itself, in this state: limits in percent are of this. */
+  readonly supply: number
   readonly feedLoss: Expected
   readonly loadDrop: Expected
   readonly returnLoss: Expected
@@ -73,6 +75,10 @@ export interface StateKey {
   /** Parts that switch to and fro without end: what buzzes, chatters or cycles. */
   readonly swings: readonly string[]
 }
+
+const boards = new WeakMap<StateKey, SolvedBoard>()
+/** The board that a state's readings were taken of: whoever asks for more of it need not solve it again. */
+export const boardOfKey = (key: StateKey): SolvedBoard => boards.get(key)!
 
 /** A fuse's millivolts, and the amps that the trade's table makes of them. */
 export interface FuseRow extends Expected, FuseAmps {
@@ -152,6 +158,7 @@ function keyOfBoard(
   const { walks, distinct, ids, firsts } = walksOf(circuit, wiring)
   const expected = new Expectations(solved, meter)
   const rows = distinct.map((stride) => dropRow(solved, stride, expected))
+  const supply = supplyOf(solved)
   const key: StateKey = {
     ok: true,
     state,
@@ -164,7 +171,7 @@ function keyOfBoard(
     })),
     drops: firsts.map((id) => rows[id]!),
     walks: ids.map((list) => list.map((id) => rows[id]!)),
-    balances: walks.map((walk) => balance(solved, walk, expected)),
+    balances: walks.map((walk) => balance(solved, walk, expected, supply)),
     notices: noticeAll(solved),
     blown: [...solved.blown],
     fuses: fuseRows(solved, expected, meter),
@@ -173,6 +180,7 @@ function keyOfBoard(
     swings: solved.swing?.parts ?? [],
   }
   expected.release()
+  boards.set(key, solved)
   return key
 }
 
@@ -269,34 +277,54 @@ function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): D
   }
 }
 
-function balance(solved: SolvedBoard, walk: Walk, expected: Expectations): Balance {
+function balance(solved: SolvedBoard, walk: Walk, expected: Expectations, supply: number): Balance {
   const { strides, points, load } = walk
-  const start = points[0]!.node
-  const end = points[points.length - 1]!.node
-  const firstLoad = strides.findIndex((s) => s.side === 'load')
-  const lastLoad = strides.findLastIndex((s) => s.side === 'load')
-  const into = firstLoad >= 0 ? points[firstLoad]!.node : strides[0]?.side === 'return' ? start : end
-  const outOf = lastLoad < 0 ? into : points[lastLoad + 1]!.node
-  const feedLoss = expected.volts(start, into)
-  const loadDrop = expected.volts(into, outOf)
-  const returnLoss = expected.volts(outOf, end)
-  const source = voltsBetween(solved, start, end) ?? Number.NaN
-  const shares = [
-    voltsBetween(solved, start, into),
-    voltsBetween(solved, into, outOf),
-    voltsBetween(solved, outOf, end),
-  ]
-  const loadStride = strides[firstLoad < 0 ? walk.own : firstLoad]!
+  const node = (i: number) => points[i]!.node
+  const share = (side: Stride['side']) =>
+    runsOf(strides, side).map(([from, to]) => [node(from), node(to)] as const)
+  const [feed, taken, back] = [share('feed'), share('load'), share('return')]
+  const source = voltsBetween(solved, node(0), node(points.length - 1)) ?? Number.NaN
+  const shares = [...feed, ...taken, ...back].map(([a, b]) => voltsBetween(solved, a, b))
+  const main = strides.findIndex((s) => s.part === load && s.side === 'load')
+  // A branch that is switched off loses nothing, whatever flows in the load that it shares.
+  const amps = [strides[main < 0 ? walk.own : main]!, strides[walk.own]!].map(({ part, segment }) =>
+    Math.abs(meanAmps(solved, part, segment.key)),
+  )
   return {
     path: walk.path.id,
     load,
     source,
-    feedLoss,
-    loadDrop,
-    returnLoss,
+    supply,
+    feedLoss: together(feed, expected),
+    loadDrop: together(taken, expected),
+    returnLoss: together(back, expected),
     remainder: shares.every((s) => s !== undefined)
       ? source - shares.reduce((sum, s) => sum! + s!, 0)!
       : undefined,
-    amps: Math.abs(meanAmps(solved, loadStride.part, loadStride.segment.key)),
+    amps: Math.min(...amps),
   }
+}
+
+/** What several stretches lose together, each measured by itself. */
+function together(runs: readonly (readonly [number, number])[], expected: Expectations): Expected {
+  const each = runs.map(([a, b]) => expected.volts(a, b))
+  const [only] = each
+  if (each.length === 1) return only!
+  if (each.some(({ value }) => value === undefined)) return { value: undefined, band: 0 }
+  return {
+    value: each.reduce((sum, { value }) => sum + value!, 0),
+    band: each.reduce((sum, { band }) => sum + band, 0),
+  }
+}
+
+/** Volts of the highest source over its own return: what a share of the system is taken of. */
+function supplyOf(solved: SolvedBoard): number {
+  const { circuit, wiring } = solved.board
+  const volts = circuit.parts.flatMap(({ id, kind }) => {
+    const { role, terminals } = partOfKind(kind)
+    if (role !== 'source') return []
+    const nodes = terminals.map(({ key }) => wiring.nodeOf(id, key))
+    return nodes.flatMap((a) => nodes.map((b) => voltsBetween(solved, a, b) ?? 0))
+  })
+  return Math.max(0, ...volts)
 }

@@ -1,7 +1,17 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { limitSetOf, limitSets, stateKey, walkPath, type Balance, type DropRow } from '.'
-import { wireUp, type Circuit } from '../circuit'
+import {
+  answerKey,
+  limitSetFor,
+  limitSets,
+  stateKey,
+  walkPath,
+  walkPaths,
+  type Balance,
+  type DropRow,
+} from '.'
+import { applyEdit, dutyOf, wireUp, type Circuit } from '../circuit'
+import { warningsOf } from '../workshop'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 
 const walkOf = (circuit: Circuit, path: number) => walkPath(circuit, wireUp(circuit), circuit.paths[path]!)
@@ -10,7 +20,7 @@ describe('the walk along a path', () => {
   it.each(demoNames)('on %s runs from battery + to battery − for every path, without a gap', (name) => {
     const circuit = demoCircuit(name)
     circuit.paths.forEach((_, i) => {
-      const { points, strides } = walkOf(circuit, i)
+      const { points, strides, load } = walkOf(circuit, i)
       // From the battery or what else gives current, or from inside a part of many pieces; and so to the other end.
       expect(points[0]?.name).toMatch(/^(BS?1\+|GA1\.B.|(N1|K1|SK1)\..*|RP1s)$/)
       expect(points[points.length - 1]?.name).toMatch(/^(BS?1[−+]|N\d\..*)$/)
@@ -19,8 +29,10 @@ describe('the walk along a path', () => {
         expect(stride.from).toBe(points[k])
         expect(stride.to).toBe(points[k + 1])
       })
-      // Feed, then load, then return, and never back.
-      const order = strides.map((s) => ['feed', 'load', 'return'].indexOf(s.side))
+      // Feed, then the load, then return, and never back; a step on the way is on neither side.
+      const order = strides.flatMap(({ side, part }) =>
+        side === 'load' && part !== load ? [] : [['feed', 'load', 'return'].indexOf(side)],
+      )
       expect(order).toEqual([...order].sort((a, b) => a - b))
     })
   })
@@ -79,12 +91,13 @@ describe('the answer key of two paths', () => {
   })
 })
 
-describe('limit limitSetOf at their edges', () => {
+describe('limit sets at their edges', () => {
   const expected = (value: number) => ({ value, band: 0 })
   const balance = (feed: number, back: number, source = 12.6): Balance => ({
     path: 'p',
     load: 'L1',
     source,
+    supply: source,
     feedLoss: expected(feed),
     loadDrop: expected(source - feed - back),
     returnLoss: expected(back),
@@ -101,7 +114,8 @@ describe('limit limitSetOf at their edges', () => {
     amps: 4,
     ...expected(value),
   })
-  const verdict = (id: string, b: Balance, drops: DropRow[] = []) => limitSetOf(id).judge(b, drops)
+  const verdict = (id: string, b: Balance, drops: DropRow[] = []) =>
+    limitSetFor(demoCircuit(), id).judge(b, drops)
 
   it.each<[string, number, number, number, boolean]>([
     ['feed-0.3-return-0.2', 0.29, 0.19, 12.6, true],
@@ -132,6 +146,48 @@ describe('limit limitSetOf at their edges', () => {
 
   it('each say in one line why one would choose them', () => {
     for (const school of limitSets) expect(school.why).toMatch(/^[^\n]{20,120}\.$/)
-    expect(limitSets[0]!.why).toContain('default')
+  })
+})
+
+describe('a healthy circuit', () => {
+  it.each(demoNames)('%s passes the limits of its kind in every state, and carries no warning', (name) => {
+    const circuit = demoCircuit(name)
+    const set = limitSetFor(circuit)
+    const wiring = wireUp(circuit)
+    const walks = walkPaths(circuit, wiring)
+    for (const state of answerKey(circuit, []).states) {
+      if (!state.ok) throw new Error(tell(state.why))
+      state.balances.forEach((balance, i) => {
+        const { passes, reason } = set.judge(balance, state.walks[i]!)
+        expect(passes, `${state.state.name}, ${balance.path}: ${tell(reason)}`).not.toBe(false)
+      })
+      expect(warningsOf({ circuit, wiring, walks, key: state }).map((w) => tell(w.text))).toEqual([])
+    }
+  })
+
+  it('may be said to be of another kind, which changes what it may lose, and can be undone', () => {
+    const lamp = demoCircuit()
+    const edited = applyEdit(lamp, { type: 'setDuty', duty: 'heavy' })
+    if (!edited.ok) throw new Error(tell(edited.problem))
+    expect(limitSetFor(lamp).id).toBe('feed-0.3-return-0.2')
+    expect(limitSetFor(edited.circuit).id).toBe('light-heavy')
+    const back = applyEdit(edited.circuit, edited.inverse)
+    expect(back).toMatchObject({ ok: true, circuit: lamp })
+    // Where it is not said, the heaviest that is built in.
+    const kinds = ['van-starting', 'van-washer-pump', 'gritter-salt-sensor', 'sweeper-work-lamp']
+    expect(kinds.map((name) => dutyOf(demoCircuit(name)))).toEqual(['heavy', 'motor', 'electronic', 'light'])
+  })
+
+  it('loses nothing in a step resistor, nor in the exciter that a charge lamp feeds', () => {
+    const blower = stateKey(demoCircuit('van-cab-blower'), [], stateOf(demoCircuit('van-cab-blower'), 'low'))
+    if (!blower.ok) throw new Error(tell(blower.why))
+    const [first] = blower.balances
+    expect(first).toMatchObject({ load: 'M1' })
+    expect(first!.feedLoss.value).toBeLessThan(0.4)
+    expect(first!.remainder).toBeCloseTo(0, 6)
+    expect(first!.feedLoss.value! + first!.loadDrop.value! + first!.returnLoss.value!).toBeCloseTo(
+      first!.source,
+      2,
+    )
   })
 })

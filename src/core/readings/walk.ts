@@ -76,7 +76,13 @@ function walkAmong(circuit: Circuit, kinds: Kinds, table: Table, path: CircuitPa
       ? way.map((piece): Stride => ({ ...piece, side: 'return' }))
       : tellSides(kinds, way, own)
   const points = strides.length ? [strides[0]!.from, ...strides.map((s) => s.to)] : []
-  return { path, points, strides, own: lead.length, load: strides.find((s) => s.side === 'load')?.part }
+  return { path, points, strides, own: lead.length, load: loadOf(kinds, strides) }
+}
+
+/** What the path is there for: of what takes volts, what is no mere step on the way. */
+function loadOf(kinds: Kinds, strides: readonly Stride[]): string | undefined {
+  const taking = strides.filter((s) => s.side === 'load')
+  return (taking.find((s) => kinds.get(s.part)!.loads?.includes(s.segment.key)) ?? taking[0])?.part
 }
 
 type Piece = Omit<Stride, 'side'>
@@ -141,14 +147,34 @@ function leadDown(table: Table, others: readonly CircuitPath[], node: number): P
   return []
 }
 
-/** The path's own first load is the load; before it is feed, after it return. */
+/**
+ * The path's own first load is the load (or, where it has none, the first on the whole way; or what only takes volts):
+ * before it is feed, after it return. What is meant to take volts beside it is on neither side: a step resistor loses nothing.
+ */
 function tellSides(kinds: Kinds, way: readonly Piece[], own: readonly Piece[]): Stride[] {
-  const inLoad = (piece: Piece) => kinds.get(piece.part)!.loads?.includes(piece.segment.key) ?? false
-  const load = own.find(inLoad)?.part
+  const among = (which: 'loads' | 'steps') => (piece: Piece) =>
+    kinds.get(piece.part)![which]?.includes(piece.segment.key) ?? false
+  const [isLoad, isStep] = [among('loads'), among('steps')]
+  const load = (own.find(isLoad) ?? way.find(isLoad) ?? own.find(isStep))?.part
   let side: Stride['side'] = 'feed'
   return way.map((piece) => {
-    const is = piece.part === load && inLoad(piece)
+    const is = piece.part === load && (isLoad(piece) || isStep(piece))
     if (is) side = 'return'
-    return { ...piece, side: is ? 'load' : side }
+    return { ...piece, side: is || isStep(piece) ? 'load' : side }
   })
+}
+
+/** The pieces of one side, run by run, as they follow each other. */
+export function runsOf(
+  strides: readonly Stride[],
+  side: Stride['side'],
+): (readonly [from: number, to: number])[] {
+  const runs: [number, number][] = []
+  strides.forEach((stride, i) => {
+    if (stride.side !== side) return
+    const last = runs[runs.length - 1]
+    if (last?.[1] === i) last[1] = i + 1
+    else runs.push([i, i + 1])
+  })
+  return runs
 }

@@ -1,19 +1,21 @@
+import { meltsAbove } from '../parts'
+
 /** Seconds of the fuse's own heat (common practice: it puts the melting times inside the gates below). */
-const heatSeconds = 1.6
+const heatSeconds = 1.4
 
 /**
- * Heat of a fuse's link as a share of what melts it: τ·dx/dt = (i / 1.35·Iₙ)² − x. Melts after
- * t = −τ·ln(1 − (1.35·Iₙ/i)²) of a steady overload, and at short times after I²t = τ·(1.35·Iₙ)². Inside the gates of
+ * Heat of a fuse's link as a share of what melts it: τ·dx/dt = (i / 1.2·Iₙ)² − x. Melts after
+ * t = −τ·ln(1 − (1.2·Iₙ/i)²) of a steady overload, and at short times after I²t = τ·(1.2·Iₙ)². Inside the gates of
  * ISO 8820-3: 110 % 100 h at least, 135 % 0.75 to 600 s, 160 % 0.25 to 50 s, 200 % 0.15 to 5 s, 350 % 0.04 to 0.5 s,
  * 600 % 0.02 to 0.1 s (from memory).
  */
 export function linkHeat(x: number, h: number, amps: number, rating: number): number {
-  const drive = (amps / (1.35 * rating)) ** 2
+  const drive = (amps / (meltsAbove * rating)) ** 2
   return drive + (x - drive) * Math.exp(-h / heatSeconds)
 }
 
 /** Seconds of a steady current that melt a cold fuse; Infinity where it never does. */
 export function meltingTime(amps: number, rating: number): number {
-  const share = ((1.35 * rating) / amps) ** 2
+  const share = ((meltsAbove * rating) / amps) ** 2
   return share >= 1 ? Infinity : -heatSeconds * Math.log(1 - share)
 }

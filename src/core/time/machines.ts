@@ -3,8 +3,8 @@ import { backVolts, fluxOf, type SeriesMachine } from '../parts/starter'
 import { implicit, type Dynamic } from './dynamic'
 
 /** Seconds in which the rated torque alone would bring it to its rated speed (common practice, no source). */
-const startOfMotor = 0.12
-const startOfStarter = 0.08
+const startOfMotor = 0.7
+const startOfStarter = 0.3
 
 /**
  * A permanent-magnet motor that spins up: J·ds/dt = i/Iₙ − friction − (1 − friction)·s², i = (v − E·s)/R. State: speed as
@@ -26,12 +26,12 @@ export function spinningMotor({ ratedVoltage, ratedCurrent, armatureOhms, fricti
 
 /** A series-wound starter that gets an engine turning. State: speed as a share of the cranking one. */
 export function spinningStarter(machine: SeriesMachine): Dynamic {
-  const { ratedCurrent, ohms, breakaway } = machine
+  const { ratedCurrent, ohms, breakaway, drag = 1 } = machine
   const back = backVolts(machine)
   const end = (x: number, h: number, v: number) => {
     const share = h / startOfStarter
     const speedFor = (i: number) =>
-      Math.max(0, (x + share * (fluxOf(i) * i - breakaway)) / (1 + share * (1 - breakaway)))
+      Math.max(0, (x + share * (fluxOf(i) * i - drag * breakaway)) / (1 + share * drag * (1 - breakaway)))
     const volts = (i: number) => i * ratedCurrent * ohms + back * fluxOf(i) * speedFor(i)
     const size = Math.abs(v)
     let low = 0

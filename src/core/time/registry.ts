@@ -1,7 +1,7 @@
 import type { Part } from '../circuit'
 import { partOfKind, type Filament } from '../parts'
 import type { Machine } from '../parts/motor'
-import type { SeriesMachine } from '../parts/starter'
+import { dragAt, type SeriesMachine } from '../parts/starter'
 import type { Element } from '../solve'
 import { winding, type Dynamic } from './dynamic'
 import { warmingFilament } from './lamp'
@@ -23,7 +23,8 @@ const machine = ({ parameters }: Part): Machine => ({
   friction: Number(parameters.friction),
 })
 
-const series = ({ parameters }: Part): SeriesMachine => ({
+const series = ({ parameters }: Part, kelvin: number): SeriesMachine => ({
+  drag: dragAt(kelvin - 273.15),
   ratedVoltage: Number(parameters.ratedVoltage),
   ratedCurrent: Number(parameters.ratedCurrent),
   ohms: Number(parameters.ohms),
@@ -46,6 +47,6 @@ export function dynamicOf(part: Part, element: Element, kelvin: number): Dynamic
     case 'motor':
       return spinningMotor(machine(part))
     case 'starter':
-      return spinningStarter(series(part))
+      return spinningStarter(series(part, kelvin))
   }
 }

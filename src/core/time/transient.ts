@@ -63,6 +63,7 @@ export function course(
     kept = settledStates(before.board, before.point)
   }
   const heat = new Map<string, number>()
+  const moving: Moving = new Map()
   let time = 0
   while (time < until && happenings.length < mostHappenings) {
     const board = buildBoard(circuit, faults, to, { wiring, modes, blown: new Set(blown) })
@@ -87,7 +88,7 @@ export function course(
           blown.add(part)
           happenings.push({ time: now, part, what: 'melts' })
         }
-        next = switched(timed, instant, now, happenings)
+        next = switched(timed, instant, now, happenings, moving)
         return !next && melted.length === 0
       },
     })
@@ -186,12 +187,16 @@ function warmFuses(board: Board, { current }: Instant, heat: Map<string, number>
   })
 }
 
+/** What is on its way from one position to another, since when. */
+type Moving = Map<string, { readonly to: string; readonly since: number }>
+
 /** What has switched by now, as the new modes; undefined while nothing has. */
 function switched(
   board: Board,
   { voltage, current }: Instant,
   time: number,
   happenings: Happening[],
+  moving: Moving,
 ): ReadonlyMap<string, string> | undefined {
   let next: Map<string, string> | undefined
   const point: OperatingPoint = {
@@ -207,7 +212,19 @@ function switched(
     if (!modes) continue
     const { sense, around } = senseOf(board, point, part)
     const now = modes.next(part.parameters, sense, around)
-    if (now === around.mode) continue
+    if (now === around.mode) {
+      moving.delete(part.id)
+      continue
+    }
+    // An armature or a plunger is on its way for a while; where what pulls it is gone before it arrives, it falls back.
+    const { travel = 0 } = modes
+    const begun = moving.get(part.id)
+    const since = begun?.to === now ? begun.since : time
+    if (time - since < travel) {
+      moving.set(part.id, { to: now, since })
+      continue
+    }
+    moving.delete(part.id)
     next ??= new Map(board.modes)
     next.set(part.id, now)
     happenings.push({ time, part: part.id, what: now })

@@ -22,7 +22,7 @@ export function speaker(language: Language, fallback?: Language): (message: Mess
     if (typeof value === 'string' || typeof value === 'number') return value
     if (isMessage(value)) return tell(value)
     if ('unit' in value) return formatQuantity(value.value, value.unit as Unit)
-    return lists.format(value)
+    return lists.format(value.map((one) => String(written(one))))
   }
   const formatOf = (code: string): IntlMessageFormat | undefined => {
     const known = formats.get(code)

@@ -2,7 +2,7 @@ import type { Message } from '../document'
 import { say } from './phrases'
 import type { Circuit, CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
-import { limitSetOf, stateKey, type StateKey } from '../readings'
+import { limitSetFor, stateKey, type StateKey } from '../readings'
 import { isolatedRows } from '../readings'
 import { workshopMeter } from '../instruments'
 import { partOfKind } from '../parts'
@@ -55,7 +55,10 @@ export function sizeFault(
     if (effect.type === 'notice')
       return key.notices.some((n) => n.part === effect.part && n.key === effect.key)
     if (key.blown.length) return false
-    const verdict = limitSetOf(effect.limits).judge(key.balances[effect.path]!, key.walks[effect.path]!)
+    const verdict = limitSetFor(circuit, effect.limits).judge(
+      key.balances[effect.path]!,
+      key.walks[effect.path]!,
+    )
     if (verdict.passes !== false) return false
     const alone = isolatedRows(circuit, [{ ...fault, severity: severityAt(share) }], workshopMeter, new Set())
     return alone.filter((r) => r.part === fault.part).every((r) => r.continuity.beeps)

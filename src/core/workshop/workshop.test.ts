@@ -11,7 +11,7 @@ import {
   type Circuit,
 } from '../circuit'
 import { possibleFaults, faultOfKind, type Fault } from '../faults'
-import { stateKey, walkPaths } from '../readings'
+import { answerKey, stateKey, walkPaths } from '../readings'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 import {
   ampacity,
@@ -20,6 +20,7 @@ import {
   hardwareFor,
   heatOf,
   nearest,
+  overheats,
   series,
   sizeFault,
   warningsOf,
@@ -66,6 +67,29 @@ describe('rules of the workshop', () => {
     const c = set(sound(), 'F1', 'rating', 4)
     expect(warnings(c, on(c)).map((w) => w.part)).toContain('F1')
     expect(warnings(c)).toEqual([])
+  })
+
+  it('a conductor that burns: a short before any fuse, and none behind one', () => {
+    const pump = demoCircuit('van-washer-pump')
+    const short = (part: string) => {
+      const faults = [{ kind: 'shortToGround', part, segment: 'copper', severity: 0.01 }] as const
+      const key = answerKey(pump, faults).states[0]!
+      if (!key.ok) throw new Error(tell(key.why))
+      const wiring = wireUp(pump)
+      return warningsOf({ circuit: pump, wiring, walks: walkPaths(pump, wiring), key })
+    }
+    expect(tell(short('W1')[0]!.text)).toMatch(
+      /^W1 carries \d{3}(\.\d)?\sA: its insulation smokes after [1-9](\.\d+)?\ss/,
+    )
+    expect(short('W2').filter(({ part }) => part.startsWith('W'))).toEqual([])
+  })
+
+  it('a conductor heats by I²t: 1.5 mm² at 100 A smokes after 115² · 1.5² / 100² = 3.0 s (IEC 60364-5-54, from memory)', () => {
+    const heat = overheats(1.5, 100)!
+    expect(heat.smokes).toBeCloseTo(2.98, 2)
+    expect(heat.melts).toBeGreaterThan(5 * heat.smokes)
+    expect(overheats(35, 220)).toBeUndefined()
+    expect(overheats(1.5, 0)).toBeUndefined()
   })
 
   it('a path that has no load yet', () => {

@@ -1,4 +1,4 @@
-import { partOfKind } from '../../parts'
+import { partOfKind, sized } from '../../parts'
 import type { Circuit, Part } from '../schema'
 
 /** The next free short name of a kind: its letters, and the number after the highest in use. */
@@ -23,7 +23,7 @@ export function makePart(
   parts: readonly Pick<Part, 'id'>[],
   { kind, name = '', parameters = {} }: NewPart,
 ): Part {
-  return { id: nextId(parts, kind), kind, name, parameters: partOfKind(kind).parameters.parse(parameters) }
+  return { id: nextId(parts, kind), kind, name, parameters: sized(partOfKind(kind), parameters) }
 }
 
 /** Gives a part another short name, wherever it stands. */

@@ -1,4 +1,5 @@
 import type { Format } from '../format'
+import { limitSetFor } from '../../readings'
 import { keyToCsv } from '../key-csv'
 
 export const readingsCsv: Format = {
@@ -7,5 +8,8 @@ export const readingsCsv: Format = {
   about: 'Readings, CSV',
   endings: ['csv'],
   mime: 'text/csv',
-  write: ({ healthy, faulted, tell }) => ({ ok: true, value: keyToCsv(healthy, faulted, tell) }),
+  write: ({ circuit, faults, limits, healthy, faulted, tell }) => ({
+    ok: true,
+    value: keyToCsv(healthy, faulted, tell, { circuit, faults, limits: limitSetFor(circuit, limits) }),
+  }),
 }

@@ -1,9 +1,10 @@
 import { phasesOf, type SolvedBoard } from '../../board'
 import { systemOf, type Circuit, type Wiring } from '../../circuit'
 import type { Message } from '../../document'
-import { partOfKind, type AnyPart } from '../../parts'
+import { noticeText, partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
 import { outFor } from '../attach'
+import type { Connected } from '../connect'
 import type { Held, Place } from '../held'
 import { noEffects, type Connection, type Interval, type Reading, type Use } from '../instrument'
 import { say } from '../phrases'
@@ -111,3 +112,12 @@ export const swings = (solved: SolvedBoard): boolean => phasesOf(solved).length 
 /** At every part of which something is so. */
 export const partsWith = (circuit: Circuit, is: (definition: AnyPart) => boolean): Held[] =>
   circuit.parts.filter(({ kind }) => is(partOfKind(kind))).map(({ id }) => ({ type: 'at', part: id }))
+
+/** What joining two places changes: fuses that go, and parts that now do something else. */
+export const changes = (use: Use, connected: Connected) => [
+  ...blewSigns(connected.blownByIt),
+  ...connected.changed.map(({ part, key }) => {
+    const kind = use.solved.board.circuit.parts.find((p) => p.id === part)!.kind
+    return say('changed', { id: part, notice: noticeText(kind, key) })
+  }),
+]

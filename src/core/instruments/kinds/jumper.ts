@@ -1,4 +1,3 @@
-import { noticeText } from '../../parts'
 import { connectJumper, connectLoad, jumperAcross, type Connected } from '../connect'
 import { ohmsAcross } from '../attach'
 import { systemOf } from '../../circuit'
@@ -9,23 +8,15 @@ import {
   amps,
   ampsSpread,
   around,
-  blewSigns,
   byFactor,
   byWord,
+  changes,
   connection,
   gaps,
   systemVolts,
 } from './common'
 
 const jumperScale = ['blew', 'holds'] as const
-
-const changes = (use: Use, connected: Connected) => [
-  ...blewSigns(connected.blownByIt),
-  ...connected.changed.map(({ part, key }) => {
-    const kind = use.solved.board.circuit.parts.find((p) => p.id === part)!.kind
-    return say('changed', { id: part, notice: noticeText(kind, key) })
-  }),
-]
 
 const ratingOf = (fuse: string | undefined): number => (fuse === 'none' ? Infinity : Number(fuse ?? 10))
 

@@ -14,5 +14,7 @@ export interface LimitSet {
   readonly title: string
   /** Why one would choose it, in one line. */
   readonly why: string
+  /** Volts that each side may lose, where the set judges by side. */
+  readonly allows?: (balance: Balance) => readonly [feed: number, back: number]
   readonly judge: (balance: Balance, drops: readonly DropRow[]) => LimitVerdict
 }

@@ -1,3 +1,4 @@
+import { electronic } from './kinds/electronic'
 import { feedReturn } from './kinds/feed-return'
 import { flat } from './kinds/flat'
 import { perPieceSet } from './kinds/per-piece'
@@ -5,9 +6,10 @@ import { percent } from './kinds/percent'
 import { pump } from './kinds/pump'
 import { lightHeavy } from './kinds/light-heavy'
 import { postClamp } from './kinds/post-clamp'
+import { dutyOf, type Circuit, type Duty } from '../../circuit'
 import type { LimitSet } from './limit-set'
 
-/** Every limit set. The first is the default. A new one is its file and its line here. */
+/** Every limit set. A new one is its file and its line here. */
 export const limitSets: readonly LimitSet[] = [
   feedReturn,
   flat,
@@ -15,7 +17,18 @@ export const limitSets: readonly LimitSet[] = [
   percent,
   pump,
   lightHeavy,
+  electronic,
   postClamp,
 ]
 
-export const limitSetOf = (id: string): LimitSet => limitSets.find((set) => set.id === id) ?? limitSets[0]!
+/** What each kind of circuit may lose, where nobody has chosen (common practice, no source). */
+const byDuty: Readonly<Record<Duty, LimitSet>> = {
+  light: feedReturn,
+  motor: pump,
+  heavy: lightHeavy,
+  electronic,
+}
+
+/** The set of this name, or, where there is none, the one that fits the kind of circuit. */
+export const limitSetFor = (circuit: Pick<Circuit, 'duty' | 'parts'>, id = ''): LimitSet =>
+  limitSets.find((set) => set.id === id) ?? byDuty[dutyOf(circuit)]

@@ -1,7 +1,7 @@
 import type { Message } from '../../document'
 import type { Balance, DropRow } from '../key'
 import { say } from '../phrases'
-import type { LimitVerdict } from './limit-set'
+import type { LimitSet, LimitVerdict } from './limit-set'
 
 /** One loss against what is allowed, volts. */
 export interface Limit {
@@ -29,6 +29,14 @@ export const sides = (balance: Balance, feed: number, back: number): Limit[] => 
   { what: say('feed'), loss: balance.feedLoss.value ?? 0, most: feed },
   { what: say('return'), loss: balance.returnLoss.value ?? 0, most: back },
 ]
+
+/** A set that judges each side by itself: what it allows is what it judges by, and what a drawing of the losses shows. */
+export const bySides = (
+  allows: NonNullable<LimitSet['allows']>,
+): Pick<LimitSet, 'judge'> & Required<Pick<LimitSet, 'allows'>> => ({
+  allows,
+  judge: (balance) => weigh(sides(balance, ...allows(balance)), balance),
+})
 
 export const perPiece = (drops: readonly DropRow[], most: number): Limit[] =>
   drops.map((drop) => ({

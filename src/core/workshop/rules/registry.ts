@@ -1,5 +1,6 @@
 import { resistorWatts, unfusedJumper } from './heat'
 import { loadOverFuse, looseLoad, noLoad } from './loads'
+import { overheatedWire } from './overheated-wire'
 import type { Rule, Warning, Workpiece } from './rule'
 import { noFuse, wireAndFuse } from './wire-and-fuse'
 
@@ -10,6 +11,7 @@ export const rules: readonly Rule[] = [
   wireAndFuse,
   loadOverFuse,
   resistorWatts,
+  overheatedWire,
   unfusedJumper,
   noFuse,
 ]

@@ -4,6 +4,9 @@ import { ampacity, sections } from '../ampacity'
 import { say } from '../phrases'
 import type { Rule, Workpiece } from './rule'
 
+/** A maker's feed from the battery to the fuse box: heavy, short, and left unfused (common practice, no source). */
+const mainFeed = { section: 6, length: 1.5 }
+
 /** Rating of the weakest protection before each conductor on a feed, amps; Infinity where there is none. */
 export function protection({
   circuit,
@@ -12,7 +15,8 @@ export function protection({
   const parts = new Map(circuit.parts.map((p) => [p.id, p]))
   const found = new Map<string, number>()
   for (const walk of walks) {
-    let rating = Infinity
+    const starter = parts.get(walk.path.from.split('.')[0]!)!
+    let rating = partOfKind(starter.kind).limitsAmps ?? Infinity
     for (const { part: id, side } of walk.strides) {
       const part = parts.get(id)!
       const definition = partOfKind(part.kind)
@@ -24,6 +28,8 @@ export function protection({
           : protects?.rating(part.parameters, new Map())
         if (typeof rated === 'number') rating = Math.min(rating, rated)
       }
+      // What electronics hand out they limit themselves.
+      if (definition.limitsAmps !== undefined) rating = Math.min(rating, definition.limitsAmps)
       if (definition.role === 'conductor' && side !== 'return')
         found.set(id, Math.min(rating, found.get(id) ?? Infinity))
     }
@@ -70,7 +76,8 @@ export const noFuse: Rule = {
         .flatMap((w) => w.strides.map((s) => s.part)),
     )
     return [...protection(built)].flatMap(([id, rating]) => {
-      const length = parts.get(id)?.parameters.length
+      const { length, section } = parts.get(id)?.parameters ?? {}
+      if (Number(section) >= mainFeed.section && Number(length) <= mainFeed.length) return []
       if (Number.isFinite(rating) || toStarter.has(id) || typeof length !== 'number' || length <= 0.5)
         return []
       const text = say('noFuse', { id, length: formatPlain(length) })

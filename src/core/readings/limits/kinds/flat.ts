@@ -1,9 +1,9 @@
 import type { LimitSet } from '../limit-set'
-import { sides, weigh } from '../weigh'
+import { bySides } from '../weigh'
 
 export const flat: LimitSet = {
   id: 'flat-0.3',
   title: '0.3 V each side',
   why: 'One figure to remember for either side.',
-  judge: (balance) => weigh(sides(balance, 0.3, 0.3), balance),
+  ...bySides(() => [0.3, 0.3]),
 }

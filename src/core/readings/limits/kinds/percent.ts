@@ -1,9 +1,9 @@
 import type { LimitSet } from '../limit-set'
-import { sides, weigh } from '../weigh'
+import { bySides } from '../weigh'
 
 export const percent: LimitSet = {
   id: 'three-percent',
-  title: '3 % of the source per side',
+  title: '3 % of the battery’s volts per side',
   why: 'Scales with the system: fits 24 V as well as 12 V.',
-  judge: (balance) => weigh(sides(balance, 0.03 * balance.source, 0.03 * balance.source), balance),
+  ...bySides(({ supply }) => [0.03 * supply, 0.03 * supply]),
 }

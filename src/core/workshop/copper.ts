@@ -1,0 +1,9 @@
+import type { Part } from '../circuit'
+import { partOfKind } from '../parts'
+
+/** Section of a part that is a length of copper, mm²; undefined for what is none. */
+export function copperArea({ kind, parameters }: Part): number | undefined {
+  const { cable } = partOfKind(kind)
+  const section = cable && parameters[cable.section]
+  return typeof section === 'number' ? section : undefined
+}

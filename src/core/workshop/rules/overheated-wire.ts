@@ -1,0 +1,33 @@
+import { copperArea } from '../copper'
+import { say } from '../phrases'
+import { overheats } from '../wire-heat'
+import type { Rule } from './rule'
+
+/** A conductor that carries what nothing stops: its insulation smokes in seconds, and then it melts. */
+export const overheatedWire: Rule = {
+  id: 'overheated-wire',
+  title: 'Conductor that burns',
+  check: ({ circuit, key }) =>
+    circuit.parts.flatMap((part) => {
+      const area = copperArea(part)
+      const drop = key?.drops.find((d) => d.part === part.id)
+      if (area === undefined || !drop) return []
+      const heat = overheats(area, drop.amps)
+      if (!heat) return []
+      return [
+        {
+          part: part.id,
+          weight: 'hazard' as const,
+          text: say('burns', {
+            id: part.id,
+            amps: { value: Math.abs(drop.amps), unit: 'A' },
+            smokes: { value: roughly(heat.smokes), unit: 's' },
+            melts: { value: roughly(heat.melts), unit: 's' },
+          }),
+        },
+      ]
+    }),
+}
+
+/** It is no more exact than that. */
+const roughly = (seconds: number): number => Number(seconds.toPrecision(2))

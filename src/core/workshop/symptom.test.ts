@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest'
+import { demoCircuit, demoNames } from '../../../test/demo'
+import { complaintWords } from '../attempt'
+import { faultOfKind, possibleFaults, type Fault } from '../faults'
+import { limitSetFor, stateKey } from '../readings'
+import { tell } from '../words'
+import { sizedAtPlace, symptomOf } from '.'
+
+const joint = (part: string, severity: number, segment = 'pin'): Fault => ({
+  kind: 'highResistance',
+  part,
+  segment,
+  severity,
+})
+
+describe('a fault in its place', () => {
+  const lamp = demoCircuit()
+
+  it('shows, or does not, and says in which states', () => {
+    expect(symptomOf(lamp, [joint('X2', 2)]).states).toContain('on')
+    expect(symptomOf(lamp, [joint('X2', 2)]).states).not.toContain('off')
+    expect(symptomOf(lamp, [joint('X2', 0.01)])).toEqual({ states: [], complaint: [] })
+  })
+
+  it('keeps its usual size where that shows, and gets the least that shows where it does not', () => {
+    const usual = joint('X2', 1)
+    expect(sizedAtPlace(lamp, usual)).toEqual({ fault: usual, by: 'symptom' })
+    // A coil of ninety ohms does not notice an ohm.
+    const fan = demoCircuit('van-cooling-fan')
+    const coil: Fault = { kind: 'highResistance', part: 'W6', segment: 'copper', severity: 1 }
+    expect(symptomOf(fan, [coil]).states).toEqual([])
+    const sized = sizedAtPlace(fan, coil)
+    expect(sized.by).toBe('symptom')
+    expect(symptomOf(fan, [sized.fault]).states.length).toBeGreaterThan(0)
+    expect(symptomOf(fan, [{ ...coil, severity: 0.6 * sized.fault.severity! }]).states).toEqual([])
+  })
+
+  it('that shows at no size is sized by the limit that it breaks, or is said to be none', () => {
+    for (const name of ['sweeper-work-lamp', 'van-washer-pump']) {
+      const circuit = demoCircuit(name)
+      const set = limitSetFor(circuit)
+      for (const fault of possibleFaults(circuit).filter((_, i) => i % 5 === 0)) {
+        const { fault: sized, by } = sizedAtPlace(circuit, fault)
+        const range = faultOfKind(fault.kind).severity
+        if (range) {
+          expect(sized.severity).toBeGreaterThanOrEqual(range.least)
+          expect(sized.severity).toBeLessThanOrEqual(range.most)
+        }
+        const shows = symptomOf(circuit, [sized]).states.length > 0
+        expect(shows, `${fault.kind} ${fault.part}`).toBe(by === 'symptom')
+        if (by !== 'limit') continue
+        const over = circuit.states.some((state) => {
+          const key = stateKey(circuit, [sized], state)
+          return key.ok && key.balances.some((b, i) => set.judge(b, key.walks[i]!).passes === false)
+        })
+        expect(over, `${fault.kind} ${fault.part}`).toBe(true)
+      }
+    }
+  })
+})
+
+describe('a complaint in a driver’s words', () => {
+  it('says what was switched on and what the loads then did', () => {
+    const fan = demoCircuit('van-cooling-fan')
+    const open: Fault = { kind: 'open', part: 'W3', segment: 'copper' }
+    const words = tell(complaintWords(fan, symptomOf(fan, [open]).complaint)!)
+    expect(words).toBe('With the fan switch closed, the cooling fan: stands still, silent.')
+  })
+
+  it.each(demoNames)('of %s names no piece by its short name, nor how anything failed', (name) => {
+    const circuit = demoCircuit(name)
+    for (const fault of possibleFaults(circuit).filter((_, i) => i % 23 === 3)) {
+      const words = complaintWords(circuit, symptomOf(circuit, [fault], true).complaint)
+      if (!words) continue
+      const text = tell(words)
+      expect(text).toMatch(/^With (the |everything )/)
+      for (const { id } of circuit.parts) expect(text).not.toMatch(new RegExp(`\\b${id}\\b`))
+      expect(text.toLowerCase()).not.toMatch(/resistance|corroded|short to|strands/)
+    }
+  })
+})
