@@ -81,7 +81,7 @@ const kindByName = [
 }))
 
 export default ts.config(
-  { ignores: ['dist', 'data', 'node_modules', 'test-results', 'playwright-report'] },
+  { ignores: ['dist', 'built', 'data', 'node_modules', 'test-results', 'playwright-report'] },
   js.configs.recommended,
   ...ts.configs.strict,
   ...vue.configs['flat/recommended'],

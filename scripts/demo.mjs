@@ -1,6 +1,6 @@
-import { buildInterface, installPackages, run } from './prepare.mjs'
+import { build, installPackages, run, serverMain } from './prepare.mjs'
 
 // Everything on a fresh clone: packages, the built interface, the demo school, the server.
 installPackages()
-buildInterface()
-run(process.execPath, ['--import', 'tsx', 'src/server/main.ts', '--demo'])
+build()
+run(process.execPath, [serverMain, '--demo'])

@@ -1,6 +1,6 @@
-import { buildInterface, installPackages, tool } from './prepare.mjs'
+import { build, installPackages, tool } from './prepare.mjs'
 
 // Frames of the real interface, on this machine.
 installPackages()
-buildInterface()
+build()
 tool('tsx', ['bench/frames.ts'])

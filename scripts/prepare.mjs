@@ -44,8 +44,8 @@ export function installPrograms(programs) {
   }
 }
 
-/** Builds the interface unless what is built is newer than everything that it is built from. */
-export function buildInterface() {
+/** Builds interface and server unless what is built is newer than everything that it is built from. */
+export function build() {
   const sources = execFileSync(
     'git',
     [
@@ -56,6 +56,7 @@ export function buildInterface() {
       'public',
       'index.html',
       'vite.config.ts',
+      'vite.server.config.ts',
       'package-lock.json',
     ],
     { encoding: 'utf8' },
@@ -66,6 +67,9 @@ export function buildInterface() {
       .filter((file) => file && existsSync(file))
       .map((file) => statSync(file).mtimeMs),
   )
-  if (existsSync('dist/index.html') && statSync('dist/index.html').mtimeMs > newest) return
-  tool('vite', ['build', '--logLevel', 'warn'])
+  const fresh = (file) => existsSync(file) && statSync(file).mtimeMs > newest
+  if (!fresh('dist/index.html')) tool('vite', ['build', '--logLevel', 'warn'])
+  if (!fresh(serverMain)) tool('vite', ['build', '--logLevel', 'warn', '--config', 'vite.server.config.ts'])
 }
+
+export const serverMain = 'built/server/main.js'

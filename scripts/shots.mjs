@@ -1,6 +1,6 @@
-import { buildInterface, installPackages, tool } from './prepare.mjs'
+import { build, installPackages, tool } from './prepare.mjs'
 
 // The pictures of the README, from the demo school.
 installPackages()
-buildInterface()
+build()
 tool('playwright', ['test', '--project=shots'])

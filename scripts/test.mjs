@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { buildInterface, installPackages, installPrograms, tool } from './prepare.mjs'
+import { build, installPackages, installPrograms, tool } from './prepare.mjs'
 
 // Lint, types, unit, end to end, with what they need installed first. The build's types are checked with the rest.
 installPackages()
@@ -12,5 +12,5 @@ tool('eslint', ['.', '--max-warnings', '0'])
 tool('prettier', ['--check', '--log-level', 'warn', '.'])
 tool('vue-tsc', ['--noEmit', '-p', 'tsconfig.json'])
 tool('vitest', ['run'])
-buildInterface()
+build()
 tool('playwright', ['test', '--project=e2e'])

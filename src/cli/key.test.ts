@@ -35,7 +35,7 @@ describe('npm run key', () => {
     const { status, stdout } = key(demo, '--state', 'Switch closed', '--fault', 'x2=corroded:3')
     expect(status).toBe(0)
     const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data
-    expect(new Set(rows.map((r) => r.state))).toEqual(new Set(['Switch closed', 'isolated']))
+    expect(new Set(rows.map((r) => r.state))).toEqual(new Set(['all', 'Switch closed', 'isolated']))
     const drop = rows.find((r) => r.quantity === 'drop' && r.part === 'X2')!
     expect(Number(drop.healthy)).toBeLessThan(0.02)
     expect(Number(drop.faulted)).toBeGreaterThan(7)

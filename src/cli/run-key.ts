@@ -64,10 +64,10 @@ function keyOfCircuit(
   file: string,
   stateName: string | undefined,
   specs: readonly string[],
-): { healthy: AnswerKey; faulted?: AnswerKey } {
+): { circuit: Circuit; faults: Fault[]; healthy: AnswerKey; faulted?: AnswerKey } {
   const { circuit, faults } = circuitOf(file, stateName, specs)
   const healthy = answerKey(circuit, [])
-  return faults.length ? { healthy, faulted: answerKey(circuit, faults) } : { healthy }
+  return { circuit, faults, healthy, ...(faults.length && { faulted: answerKey(circuit, faults) }) }
 }
 
 function circuitOf(
@@ -240,10 +240,10 @@ function main(args: readonly string[]): string {
       values.format,
     )
   }
-  const { healthy, faulted } = keyOfCircuit(file, values.state, values.fault ?? [])
+  const { circuit, faults, healthy, faulted } = keyOfCircuit(file, values.state, values.fault ?? [])
   return values.format === 'json'
     ? JSON.stringify({ healthy, faulted }, null, 2)
-    : keyToCsv(healthy, faulted, tell)
+    : keyToCsv(healthy, faulted, tell, { circuit, faults })
 }
 
 export interface Printed {

@@ -5,7 +5,14 @@ import { say } from './phrases'
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>
 
-export const userSchema = z.object({ id: z.uuid(), login: z.string(), name: z.string(), role: roleSchema })
+export const userSchema = z.object({
+  id: z.uuid(),
+  login: z.string(),
+  name: z.string(),
+  role: roleSchema,
+  /** The password was chosen by somebody else, and is to be changed. */
+  mustChange: z.boolean().optional(),
+})
 export type User = z.infer<typeof userSchema>
 
 /** `setUp` is true while the school has no instructor yet. */
@@ -23,7 +30,34 @@ export const signInSchema = z.object({
     .max(200),
 })
 
-const leastPassword = 8
+/** A passphrase of a few words is the best: the server refuses what is common (12 as the least is common practice). */
+export const leastPassword = 12
+
+const newPassword = z
+  .string()
+  .min(leastPassword, coded(say('passwordShort', { least: leastPassword })))
+  .max(200)
+
+/** A password of one’s own is changed by whoever knows it. */
+export const changePasswordSchema = z.strictObject({
+  current: z
+    .string()
+    .min(1, coded(say('enterPassword')))
+    .max(200),
+  password: newPassword,
+})
+/** The password of somebody else, made up by the server and told once. */
+export const resetSchema = z.object({ password: z.string() })
+
+export const signInsSchema = z.array(
+  z.object({
+    at: z.string(),
+    login: z.string(),
+    address: z.string(),
+    outcome: z.enum(['in', 'wrong', 'waits', 'out']),
+  }),
+)
+export type SignIns = z.infer<typeof signInsSchema>
 
 export const newAccountSchema = z.object({
   login: z.string().regex(/^[a-z0-9][a-z0-9.-]{1,39}$/, coded(say('loginShape'))),
@@ -32,9 +66,6 @@ export const newAccountSchema = z.object({
     .trim()
     .min(1, coded(say('enterName')))
     .max(80),
-  password: z
-    .string()
-    .min(leastPassword, coded(say('passwordShort', { least: leastPassword })))
-    .max(200),
+  password: newPassword,
 })
 export type NewAccount = z.infer<typeof newAccountSchema>

@@ -1,6 +1,7 @@
 import { randomInt } from 'node:crypto'
 import { say, type User } from '../contract'
 import { complaintWords, faultsLike, usualHints } from '../core/attempt'
+import { tell } from '../contract/words'
 import { loadReleased } from './desk'
 import type { Database } from './database'
 import { addOrder } from './orders'
@@ -42,7 +43,7 @@ export async function another(
       {
         circuit: row?.circuit_id ?? '',
         student: student.id,
-        complaint: complaintWords(order.circuit, complaint),
+        complaint: tell(complaintWords(order.circuit, complaint)!),
         faults: [fault!],
         frame: {
           ...order.frame,

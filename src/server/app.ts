@@ -10,6 +10,7 @@ import { say, type Failure } from '../contract'
 import { problemsOf, type Message } from '../core/document'
 import { DatabaseFailure, type Database } from './database'
 import { Refusal } from './refusal'
+import { backupRoutes } from './routes/backup'
 import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
@@ -24,13 +25,18 @@ export interface Surroundings {
   readonly database: Database
   readonly workers: Workers
   readonly logger: Logger
+  /** What Express is to believe of a proxy in front: `1`, `loopback`, addresses. Nothing unless said. */
+  readonly trustProxy?: string | number
+  /** What a backup is asked for with; none is handed out unless there is one. */
+  readonly backupKey?: string
 }
 
 const built = fileURLToPath(new URL('../../dist/', import.meta.url))
 
 /** The whole server as one Express application: JSON under /api, everything else the built interface. */
-export function createApp({ database, workers, logger }: Surroundings): Express {
+export function createApp({ database, workers, logger, trustProxy, backupKey }: Surroundings): Express {
   const app = express()
+  if (trustProxy !== undefined) app.set('trust proxy', trustProxy)
   app.disable('x-powered-by')
   app.use(
     helmet({
@@ -62,6 +68,8 @@ export function createApp({ database, workers, logger }: Surroundings): Express 
       },
     }),
   )
+  // Packed already: before what packs everything else.
+  if (backupKey) app.use(backupRoutes(database, backupKey))
   app.use(compression())
   app.get('/health', async (_req, res) => {
     const there = await database.query('select 1').then(

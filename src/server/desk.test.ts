@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
 import { circuitListSchema, deskSchema, reviewSchema, verdictsSchema } from '../contract'
@@ -214,6 +214,32 @@ describe('a Desk', () => {
     for (const secret of ['3.1415', '"did"', '"faults":[', 'hypothes', '"suspects"', '"doubts"'])
       expect(said.join('\n')).not.toContain(secret)
     expect(said.filter((one) => one.includes('"reading"')).length).toBeGreaterThan(12)
+  })
+
+  it('answers without waiting for what is prepared of its faults: how long that takes tells nothing', async () => {
+    const never = () => new Promise<never>(() => undefined)
+    const held = [
+      vi.spyOn(school.workers, 'prepare').mockImplementation(never),
+      vi.spyOn(school.workers, 'makeReady').mockImplementation(never),
+      vi.spyOn(school.workers, 'judge').mockImplementation(never),
+    ]
+    try {
+      const other = { ...planted, severity: 2.7182 }
+      const { body } = await orla
+        .post('/api/orders')
+        .send({ circuit, student: students.tam!.id, complaint: 'The work lamp is dim.', faults: [other] })
+        .expect(201)
+      const { id } = body as { id: string }
+      await students.tam!.agent.get(`/api/desk/${id}`).expect(200)
+      await step(id, { type: 'operate', arrangement: on }).expect(200)
+      await step(id, leads('X2a', 'X2b')).expect(200)
+      await step(id, { type: 'conclude', piece: 'X2', kind: 'highResistance', sure: 90 }).expect(200)
+      await step(id, { type: 'repair', piece: 'X2', by: 'replace' }).expect(200)
+      await students.tam!.agent.post(`/api/desk/${id}/finish`).expect(200)
+      expect(held[0]).toHaveBeenCalled()
+    } finally {
+      for (const one of held) one.mockRestore()
+    }
   })
 
   describe('after its review was given back', () => {

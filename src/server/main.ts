@@ -1,3 +1,5 @@
+import { randomBytes } from 'node:crypto'
+import { rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { pino } from 'pino'
@@ -29,10 +31,21 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 )
 const workers = new Workers()
 const warm = workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
-const server = createServer(createApp({ database, workers, logger }))
+const proxy = process.env.TRUST_PROXY
+const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
+/** Whoever can read the data folder can read the school: the same is asked of whoever wants a backup of it while it is open. */
+const backupKey = randomBytes(24).toString('base64url')
+const control = join(folder, 'control.json')
+const server = createServer(
+  createApp({ database, workers, logger, ...(trustProxy && { trustProxy }), ...(!url && { backupKey }) }),
+)
 server.listen(port, host, () => {
   const address = server.address()
   const shown = typeof address === 'object' && address ? address.port : port
+  if (!url) {
+    const reached = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host
+    writeFileSync(control, JSON.stringify({ port: shown, host: reached, key: backupKey }), { mode: 0o600 })
+  }
   console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
   // Nobody waits for it: the school is there without.
@@ -70,6 +83,7 @@ function startFailure(error: unknown): string {
 async function stop(): Promise<void> {
   server.close()
   server.closeAllConnections()
+  if (!url) rmSync(control, { force: true })
   await workers.close()
   await database.close()
   process.exit(0)

@@ -173,3 +173,9 @@ export async function release(db: Queries, id: string, released: boolean): Promi
   if (released && order.concluded === null) throw new Refusal(409, say('notFinished'))
   await db.query(`update work_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
 }
+
+/** Takes an order away with everything that was done on it. */
+export async function removeOrder(db: Queries, id: string): Promise<void> {
+  const gone = await db.query('delete from work_orders where id = $1 returning id', [id])
+  if (!gone.length) throw new Refusal(404, say('noOrder'))
+}

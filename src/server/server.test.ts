@@ -373,7 +373,7 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
 describe('a school that is not set up yet', () => {
   it('lets the first instructor in once, and nobody after', async () => {
     const school = await startSchool({ demo: false })
-    const account = { login: 'head', name: 'Head of Shop', password: 'long enough' }
+    const account = { login: 'head', name: 'Head of Shop', password: 'long enough by far' }
     expect((await school.visitor().get('/api/session')).body).toEqual({ user: null, setUp: true })
     await school
       .visitor()
@@ -387,31 +387,13 @@ describe('a school that is not set up yet', () => {
       .send({ ...account, login: 'second' })
       .expect(403)
     expect((await school.visitor().get('/api/session')).body.setUp).toBe(false)
-    const head = await school.signedIn('head', 'long enough')
-    const student = { login: 'first', name: 'First Student', password: 'also long enough' }
+    const head = await school.signedIn('head', 'long enough by far')
+    const student = { login: 'first', name: 'First Student', password: 'also long enough yes' }
     await head.post('/api/students').send(student).expect(201)
     await head.post('/api/students').send(student).expect(409)
     await school.signedIn('first', student.password)
     await school.close()
   })
-
-  it('slows down guessing', async () => {
-    const school = await startSchool()
-    const statuses = []
-    for (let i = 0; i < 22; i++) {
-      statuses.push(
-        (
-          await school
-            .visitor()
-            .post('/api/session')
-            .send({ login: 'orla', password: `guess ${i}` })
-        ).status,
-      )
-    }
-    expect(statuses.slice(0, 20)).toEqual(Array(20).fill(401))
-    expect(statuses.slice(20)).toEqual([429, 429])
-    await school.close()
-  }, 30_000)
 
   it('logs requests without passwords, cookies or bodies', async () => {
     const lines: string[] = []

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
 import { acknowledgedSchema, circuitListSchema } from '../contract'
-import type { Arrangement } from '../core/attempt'
+import type { Arrangement, Connection } from '../core/attempt'
 import type { Fault } from '../core/faults'
 import { instrumentOf, settingsOf, type Held, type InstrumentKey } from '../core/instruments'
 
@@ -43,7 +43,12 @@ describe('what the trade believes', () => {
       {
         arrangement = usual,
         settings = {},
-      }: { arrangement?: Arrangement; settings?: Record<string, string> } = {},
+        also = [],
+      }: {
+        arrangement?: Arrangement
+        settings?: Record<string, string>
+        also?: readonly Connection[]
+      } = {},
     ) => {
       const { asks } = instrumentOf(instrument)
       const action = {
@@ -52,6 +57,7 @@ describe('what the trade believes', () => {
         instrument,
         settings: settingsOf(instrumentOf(instrument), settings),
         held,
+        also,
         prediction:
           asks.type === 'beep'
             ? { type: 'beep' }
@@ -191,5 +197,127 @@ describe('what the trade believes', () => {
     const wrong = { settings: { jack: 'amps' } }
     expect((await read('volts', leads('B1+', 'B1-'), wrong)).codes).toContain('instruments.meterFuse')
     expect((await read('amps', { type: 'series', part: 'F1' })).codes).toContain('instruments.meterFuseGone')
+  })
+
+  it('of a battery and what charges it: rest, running, and a bypass that proves the feed', async () => {
+    const read = await bench(
+      /^Charging/,
+      { kind: 'highResistance', part: 'FL1', segment: 'link', severity: 1 },
+      { controls: { SK1: 'run' }, detached: [], engine: 'running' },
+    )
+    const rest = await read('volts', leads('B1+', 'B1-'), { arrangement: { controls: {}, detached: [] } })
+    expect(rest.value).toBeGreaterThan(12.2)
+    expect(rest.value).toBeLessThan(12.8)
+    const source = await read('volts', leads('GA1.B+', 'GA1.B−'))
+    const battery = await read('volts', leads('B1+', 'B1-'))
+    const feed = await read('volts', leads('GA1.B+', 'B1+'))
+    const back = await read('volts', leads('B1-', 'GA1.B−'))
+    expect(source.value).toBeGreaterThan(13.5)
+    expect(feed.value).toBeGreaterThan(1)
+    expect(Math.abs(back.value!)).toBeLessThan(0.05)
+    // What is lost and what arrives make the source.
+    expect(feed.value! + battery.value! + back.value!).toBeCloseTo(source.value!, 1)
+    // 1 Ω: the amps are the volts lost.
+    const amps = await read('clamp', round('W1'))
+    expect(Math.abs(amps.value!)).toBeGreaterThan(0.9 * feed.value!)
+    const past = await read('jumper', leads('GA1.B+', 'B1p'), { settings: { fuse: '30' } })
+    expect(past.word).toBe('holds')
+  })
+
+  it('of a fuse: its millivolts tell its amps, and none where nothing flows', async () => {
+    const read = await bench(
+      /^Heated step/,
+      { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 0.2 },
+      on,
+    )
+    // A 25 A fuse that feeds a heater of 10.5 Ω shows about 3 mV, and nothing when it is off.
+    const fed = await read('fuseVolts', { type: 'spots', part: 'F1' })
+    expect(fed.text).toMatch(/mV$/)
+    expect(Math.abs(fed.value! - 0.003)).toBeLessThan(0.001)
+    const idle = await read('fuseVolts', { type: 'spots', part: 'F1' }, { arrangement: off })
+    expect(Math.abs(idle.value!)).toBeLessThan(0.0005)
+    const ohms = await read('ohms', leads('X1b', 'E1b'), { arrangement: { ...off, detached: ['ST1'] } })
+    expect(ohms.value).toBeGreaterThan(10)
+    expect(ohms.value).toBeLessThan(11.2)
+  })
+
+  it('of a relay on the bench and its socket: ninety ohms, OL at rest, and the four readings', async () => {
+    const read = await bench(
+      /^Cooling fan by relay/,
+      { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 0.3 },
+      on,
+    )
+    const out = { ...on, detached: ['K1'] }
+    const coil = await read('ohms', leads('K1.86', 'K1.85'), {
+      arrangement: { ...off, detached: ['F1', 'F2'] },
+    })
+    expect(coil.value).toBeGreaterThan(70)
+    expect(coil.value).toBeLessThan(100)
+    expect(
+      (await read('ohms', leads('K1.30', 'K1.87'), { arrangement: { ...off, detached: ['F1', 'F2'] } })).text,
+    ).toBe('OL')
+    for (const pin of ['K1.30', 'K1.86'])
+      expect((await read('volts', leads(pin, 'B1-'), { arrangement: out })).value, pin).toBeGreaterThan(12)
+    const load = await read('ohms', leads('K1.87', 'B1-'), { arrangement: out })
+    expect(load.value).toBeGreaterThan(0)
+    expect(load.value).toBeLessThan(3)
+    const control = leads('K1.85', 'B1-')
+    expect((await read('ohms', control, { arrangement: { ...off, detached: ['K1'] } })).text).toBe('OL')
+    expect((await read('ohms', control, { arrangement: out })).value).toBeLessThan(1)
+  })
+
+  it('of grounds by ohmmeter: a few tenths are good, an ohm and a half is not, and leads add their own', async () => {
+    const read = await bench(
+      /^Work lamp, street/,
+      { kind: 'highResistance', part: 'G1', segment: 'foot', severity: 1.5 },
+      on,
+    )
+    const dead = { arrangement: { ...off, detached: ['F1'] } }
+    const good = await read('ohms', leads('G1c', 'B1-'), dead)
+    expect(good.value).toBeLessThan(0.3)
+    const poor = await read('ohms', leads('G1n', 'B1-'), dead)
+    expect(poor.value).toBeGreaterThan(1.4)
+    expect(poor.value).toBeLessThan(1.9)
+    const leadsOn = await read('ohms', leads('G1n', 'B1-'), { ...dead, settings: { relative: 'off' } })
+    expect(leadsOn.value).toBeGreaterThanOrEqual(poor.value!)
+  })
+
+  it('of a short: the lamp for the fuse carries its amps up to there, and none go on', async () => {
+    const read = await bench(
+      /^Work lamp, street/,
+      { kind: 'shortToGround', part: 'W4', segment: 'copper', severity: 0.02 },
+      on,
+    )
+    const lamp = {
+      instrument: 'testLamp',
+      settings: settingsOf(instrumentOf('testLamp'), { size: '2' }),
+      held: { type: 'inPlaceOf', part: 'F1' },
+    } as const
+    const pulled = { ...on, detached: ['F1'] }
+    const before = await read('clamp', round('W2'), { arrangement: pulled, also: [lamp] })
+    const behind = await read('clamp', round('W6'), { arrangement: pulled, also: [lamp] })
+    expect(before.value).toBeGreaterThan(1.6)
+    expect(before.value).toBeLessThan(2.1)
+    expect(Math.abs(behind.value!)).toBeLessThan(0.2)
+  })
+
+  it('of a weak load: it draws little, so a bad joint seems good until a known load stands in its place', async () => {
+    const read = await bench(/^Work lamp, street/, { kind: 'burntOut', part: 'L1', segment: 'filament' }, on)
+    // Full volts at a load that does nothing: the load itself has failed, and the ohmmeter says OL.
+    expect((await read('volts', leads('L1f', 'L1g'))).value).toBeGreaterThan(12)
+    expect((await read('volts', leads('L1b', 'B1-'))).value).toBeLessThan(0.01)
+    const bulb = await read('ohms', leads('L1f', 'L1g'), { arrangement: { ...off, detached: ['F1'] } })
+    expect(bulb.text).toBe('OL')
+    const known = {
+      instrument: 'substitute',
+      settings: settingsOf(instrumentOf('substitute'), {}),
+      held: { type: 'inPlaceOf', part: 'L1' },
+    } as const
+    const without = { ...on, detached: ['L1'] }
+    const loaded = await read('clamp', round('W4'), { arrangement: without, also: [known] })
+    expect(loaded.value).toBeGreaterThan(1)
+    expect(
+      (await read('volts', leads('L1b', 'B1-'), { arrangement: without, also: [known] })).value,
+    ).toBeLessThan(0.3)
   })
 })

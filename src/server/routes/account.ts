@@ -1,9 +1,33 @@
-import { Router, type RequestHandler } from 'express'
+import { Router, type Request, type RequestHandler } from 'express'
 import { rateLimit } from 'express-rate-limit'
-import { say, newAccountSchema, signInSchema, type Role, type Session, type User } from '../../contract'
+import { z } from 'zod'
+import {
+  changePasswordSchema,
+  newAccountSchema,
+  say,
+  signInSchema,
+  type Role,
+  type Session,
+  type User,
+} from '../../contract'
 import type { Database } from '../database'
+import { iso } from '../orders'
 import { Refusal } from '../refusal'
-import { addUser, anyInstructor, sessionDays, signIn, signOut, students, userOfToken } from '../users'
+import { lookInTurn, noteSignIn } from '../tries'
+import {
+  addUser,
+  anyInstructor,
+  changePassword,
+  endOthers,
+  people,
+  removeUser,
+  resetPassword,
+  sessionDays,
+  signIn,
+  signOut,
+  students,
+  userOfToken,
+} from '../users'
 
 const cookieName = 'brachyon_session'
 
@@ -24,16 +48,21 @@ export const identify =
 
 /** Changes are taken from our own pages only: the browser says where a request comes from. */
 export const sameOrigin: RequestHandler = (req, _res, next) => {
-  const origin = req.headers.origin
   const safe = req.method === 'GET' || req.method === 'HEAD'
-  if (!safe && origin !== undefined && hostOf(origin) !== req.headers.host) {
-    throw new Refusal(403, say('otherSite'))
-  }
+  if (!safe && !isOurs(req)) throw new Refusal(403, say('otherSite'))
   next()
 }
 
-const hostOf = (origin: string): string | undefined =>
-  URL.canParse(origin) ? new URL(origin).host : undefined
+/** Browsers of today say it outright; of older ones the origin has to be ours, behind a trusted proxy with its scheme. */
+function isOurs(req: Request): boolean {
+  const site = req.get('sec-fetch-site')
+  if (site !== undefined) return site === 'same-origin' || site === 'none'
+  const { origin } = req.headers
+  if (origin === undefined) return true
+  if (!URL.canParse(origin)) return false
+  const { host, protocol } = new URL(origin)
+  return host === req.host && (!req.app.get('trust proxy') || protocol === `${req.protocol}:`)
+}
 
 export const userOf = (res: { locals: Record<string, unknown> }): User => {
   const user = res.locals.user as User | undefined
@@ -56,14 +85,19 @@ export const only =
     next()
   }
 
+/** From one address; a class sits behind one, so that accounts are slowed one by one instead (`tries`). */
+const mostFromAddress = 400
+
 export function accountRoutes(db: Database): Router {
   const router = Router()
   const slow = rateLimit({
     windowMs: 15 * 60_000,
-    limit: 20,
+    limit: mostFromAddress,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
+    // What a visitor says of an address is believed only of a proxy that was named: there is nothing to warn of.
+    validate: { xForwardedForHeader: false },
     handler: (_req, _res, next) => next(new Refusal(429, say('tooManyTries'))),
   })
 
@@ -74,7 +108,14 @@ export function accountRoutes(db: Database): Router {
 
   router.post('/session', slow, async (req, res) => {
     const { login, password } = signInSchema.parse(req.body)
-    const found = await signIn(db, login, password)
+    const address = req.ip ?? ''
+    const found = await lookInTurn(db, login, () => signIn(db, login, password)).catch(
+      async (error: unknown) => {
+        await noteSignIn(db, login, address, 'waits')
+        throw error
+      },
+    )
+    await noteSignIn(db, login, address, found ? 'in' : 'wrong')
     if (!found) throw new Refusal(401, say('wrongPassword'))
     res.cookie(cookieName, found.token, {
       httpOnly: true,
@@ -88,8 +129,26 @@ export function accountRoutes(db: Database): Router {
 
   router.delete('/session', async (req, res) => {
     const token = tokenOf(req.headers.cookie)
+    const user = res.locals.user as User | undefined
+    if (user) await noteSignIn(db, user.login, req.ip ?? '', 'out')
     if (token) await signOut(db, token)
     res.clearCookie(cookieName, { path: '/' }).status(204).end()
+  })
+
+  /** Everywhere but here. */
+  router.delete('/sessions', signedIn, async (req, res) => {
+    await endOthers(db, userOf(res).id, tokenOf(req.headers.cookie) ?? '')
+    res.status(204).end()
+  })
+
+  router.put('/password', slow, signedIn, async (req, res) => {
+    const user = userOf(res)
+    // Whoever sits at an open session is no nearer to the password than a stranger.
+    const change = changePasswordSchema.parse(req.body)
+    const token = tokenOf(req.headers.cookie) ?? ''
+    const known = await lookInTurn(db, user.login, () => changePassword(db, user, change, token))
+    if (!known) throw new Refusal(422, say('currentWrong'))
+    res.status(204).end()
   })
 
   router.post('/set-up', slow, async (req, res) => {
@@ -105,9 +164,28 @@ export function accountRoutes(db: Database): Router {
   router.get('/students', only('instructor'), async (_req, res) => {
     res.json(await students(db))
   })
-
   router.post('/students', only('instructor'), async (req, res) => {
-    res.status(201).json(await addUser(db, newAccountSchema.parse(req.body), 'student'))
+    res.status(201).json(await addUser(db, newAccountSchema.parse(req.body), 'student', true))
+  })
+  router.get('/people', only('instructor'), async (_req, res) => {
+    res.json(await people(db))
+  })
+  router.post('/instructors', only('instructor'), async (req, res) => {
+    res.status(201).json(await addUser(db, newAccountSchema.parse(req.body), 'instructor', true))
+  })
+  router.post('/people/:id/password', only('instructor'), async (req, res) => {
+    res.json({ password: await resetPassword(db, z.uuid().parse(req.params.id)) })
+  })
+  router.delete('/people/:id', only('instructor'), async (req, res) => {
+    await removeUser(db, z.uuid().parse(req.params.id), userOf(res))
+    res.status(204).end()
+  })
+  router.get('/sign-ins', only('instructor'), async (_req, res) => {
+    res.json(
+      await db.query(
+        `select ${iso('at')} as at, login, address, outcome from sign_ins order by id desc limit 200`,
+      ),
+    )
   })
   return router
 }

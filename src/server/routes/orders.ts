@@ -3,7 +3,7 @@ import { deskActionSchema, newOrderSchema, overrideSchema, releasedSchema } from
 import type { Database } from '../database'
 import { finish, typeIn } from '../desk'
 import { judgementOf } from '../judging'
-import { addOrder, listOrders, loadOrder, loadSteps, release, releaseFinished } from '../orders'
+import { addOrder, listOrders, loadOrder, loadSteps, release, releaseFinished, removeOrder } from '../orders'
 import { loadOverrides, override } from '../overrides'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
@@ -43,6 +43,10 @@ export function orderRoutes(db: Database, workers: Workers): Router {
   router.post('/orders/:id/finish', async (req, res) => {
     const order = await loadOrder(db, idOf(req.params.id))
     await finish(db, order.id, { id: order.studentId })
+    res.status(204).end()
+  })
+  router.delete('/orders/:id', async (req, res) => {
+    await removeOrder(db, idOf(req.params.id))
     res.status(204).end()
   })
   router.put('/orders/:id/overrides', async (req, res) => {

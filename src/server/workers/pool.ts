@@ -24,6 +24,8 @@ const limits = {
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
+/** Built, a thread starts with the tasks as they are; run from the sources, it has to be taught TypeScript first. */
+const entry = import.meta.url.endsWith('.ts') ? './entry.mjs' : './tasks.js'
 const fewestForSteps = 3
 
 /** What is stopped is not asked for any more: the person has gone away. */
@@ -44,7 +46,7 @@ export class Workers {
   constructor(threads = availableParallelism()) {
     const of = (maxThreads: number) =>
       new Piscina({
-        filename: fileURLToPath(new URL('./entry.mjs', import.meta.url)),
+        filename: fileURLToPath(new URL(entry, import.meta.url)),
         minThreads: 0,
         maxThreads,
         maxQueue: mostWaiting,
