@@ -27,6 +27,12 @@ export const router = createRouter({
       meta: { open: true, title: 'Set up' },
       component: () => import('./places/account/SetUp.vue'),
     },
+    {
+      path: '/account',
+      name: 'account',
+      meta: { title: 'Your account' },
+      component: () => import('./places/account/Account.vue'),
+    },
     { path: '/', name: 'home', meta: { title: 'Today' }, component: () => import('./places/home/Home.vue') },
     {
       path: '/bench/:id',
@@ -102,6 +108,8 @@ router.beforeEach(async (to) => {
       return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }
+  // A password that somebody else chose is changed before anything else.
+  if (session.user.mustChange && to.name !== 'account') return { name: 'account' }
   if (to.meta.open || (to.meta.role && to.meta.role !== session.user.role)) return { name: 'home' }
   return true
 })

@@ -2,17 +2,17 @@
 import { tell } from '../../contract/words'
 import { computed } from 'vue'
 import { formatQuantity } from '../../core/quantity'
-import { limitSetOf, type StateKey } from '../../core/readings'
+import type { LimitSet, StateKey } from '../../core/readings'
 
 const props = withDefaults(
-  defineProps<{ state: StateKey; limits: string; title?: string; path?: number }>(),
+  defineProps<{ state: StateKey; limits: LimitSet; title?: string; path?: number }>(),
   {
     title: '',
     path: 0,
   },
 )
 const balance = computed(() => props.state.balances[props.path]!)
-const verdict = computed(() => limitSetOf(props.limits).judge(balance.value, props.state.walks[props.path]!))
+const verdict = computed(() => props.limits.judge(balance.value, props.state.walks[props.path]!))
 const v = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
 </script>
 

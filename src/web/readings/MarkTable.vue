@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import { formatPlain } from '../../core/quantity'
 import { aspectNames, type JudgedAttempt, type Judgement } from '../../core/assessment'
 import type { Overrides } from '../../contract'
@@ -17,6 +17,13 @@ const rows = computed(() =>
     .filter(({ of }) => of > 0)
     .map((mark) => ({ ...mark, own: props.overrides?.find((o) => o.aspect === mark.aspect) })),
 )
+const uid = useId()
+const perLine = 5
+const lines = computed(() =>
+  Array.from({ length: Math.ceil(rows.value.length / perLine) }, (_, i) =>
+    rows.value.slice(perLine * i, perLine * (i + 1)),
+  ),
+)
 const total = computed(() => {
   const { total: judged, uncapped, of } = props.judged
   if (!rows.value.some(({ own }) => own)) return judged
@@ -27,9 +34,10 @@ const total = computed(() => {
 
 <template>
   <table class="data" aria-label="Mark">
-    <thead>
+    <!-- In lines of five: beside a drawing there is no room for ten in a row. -->
+    <tbody v-for="(line, n) in lines" :key="n">
       <tr>
-        <th v-for="row in rows" :key="row.aspect" scope="col">
+        <th v-for="row in line" :id="`${uid}-${row.aspect}`" :key="row.aspect" scope="col">
           <button
             v-if="open !== undefined"
             type="button"
@@ -41,19 +49,17 @@ const total = computed(() => {
           </button>
           <template v-else>{{ aspectNames[row.aspect] }}</template>
         </th>
-        <th scope="col">Mark</th>
+        <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">Mark</th>
       </tr>
-    </thead>
-    <tbody>
       <tr>
-        <td v-for="row in rows" :key="row.aspect" class="reading">
+        <td v-for="row in line" :key="row.aspect" :headers="`${uid}-${row.aspect}`" class="reading">
           <template v-if="row.own">
             <b>{{ formatPlain(row.own.points, 3) }}</b> of {{ row.of }}
             <span class="judge">judge: {{ formatPlain(row.points, 3) }}</span>
           </template>
           <template v-else>{{ formatPlain(row.points, 3) }} of {{ row.of }}</template>
         </td>
-        <td class="reading">
+        <td v-if="n === lines.length - 1" :headers="`${uid}-mark`" class="reading">
           <b>{{ formatPlain(total, 3) }}</b> of {{ judged.of }}
           <span v-if="judged.uncapped !== undefined" class="judge capped"
             >capped from {{ formatPlain(judged.uncapped, 3) }}</span
@@ -78,8 +84,16 @@ const total = computed(() => {
   color: var(--accent);
   border-bottom-style: solid;
 }
+th {
+  font-size: 12.5px;
+  font-weight: 500;
+  text-align: left;
+  color: var(--quiet);
+  padding: 5px 8px 0 0;
+}
 td {
   vertical-align: top;
+  padding-top: 0;
 }
 .judge {
   display: block;

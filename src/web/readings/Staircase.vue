@@ -12,6 +12,7 @@ import type { Walk } from '../../core/readings'
 import { formatQuantity } from '../../core/quantity'
 import { faces } from '../theme/tokens'
 import { paletteOf, useScheme } from '../theme/scheme'
+import Legend from './Legend.vue'
 
 use([LineChart, GridComponent, MarkAreaComponent, CanvasRenderer])
 
@@ -27,7 +28,7 @@ const voltsOf = (key: StateKey) => {
 }
 
 /** Around the plot, in pixels: the faulted staircase is drawn over the chart and must know where that stands. */
-const margin = { left: 48, right: 14, top: 14, bottom: 44 }
+const margin = { left: 48, right: 14, top: 14, bottom: 26 }
 
 interface Range {
   readonly step: number
@@ -76,6 +77,19 @@ const fault = computed(() => {
   return { line, dots }
 })
 
+/** Points that are worth a name below: the posts, the ends of the load, and those of the largest step beside it. */
+const named = computed(() => {
+  const key = props.faulted ?? props.healthy
+  const volts = voltsOf(key).map((row) => row?.value)
+  const fall = (i: number) => Math.abs((volts[i] ?? 0) - (volts[i + 1] ?? 0))
+  const { strides, points } = props.walk
+  const own = strides.map((_, i) => i)
+  const load = own.filter((i) => strides[i]!.side === 'load')
+  const largest = own.filter((i) => strides[i]!.side !== 'load').sort((p, q) => fall(q) - fall(p))[0]
+  const ends = [...load, ...(largest === undefined ? [] : [largest])].flatMap((i) => [i, i + 1])
+  return new Set([0, points.length - 1, ...ends])
+})
+
 const option = computed(() => {
   const p = paletteOf(scheme.value)
   const good = voltsOf(props.healthy)
@@ -99,12 +113,11 @@ const option = computed(() => {
       axisTick: { show: true, lineStyle: { color: p.ruleStrong } },
       splitLine: { show: false },
       axisLabel: {
-        formatter: (i: number) => props.walk.points[i]?.name ?? '',
+        formatter: (i: number) => (named.value.has(i) ? (props.walk.points[i]?.name ?? '') : ''),
         fontFamily: faces.readings,
-        fontSize: 10.5,
+        fontSize: 11,
         color: p.quiet,
-        rotate: 60,
-        hideOverlap: false,
+        hideOverlap: true,
       },
     },
     yAxis: {
@@ -197,12 +210,11 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
 
 <template>
   <figure>
-    <figcaption>
-      <span class="mark healthy" /> healthy, with its band
-      <template v-if="faulted"> <span class="mark faulted" /> faulted </template>
-      <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
-      <span v-else class="quiet">volts from battery + to battery −, along the path</span>
-    </figcaption>
+    <Legend
+      :faulted="!!faulted"
+      :readout="readout"
+      rest="volts from battery + to battery −, along the path"
+    />
     <div ref="plot" class="plot">
       <VChart
         ref="chart"
@@ -234,11 +246,6 @@ figure {
 figure {
   container-type: inline-size;
 }
-@container (max-width: 430px) {
-  figcaption .quiet {
-    display: none;
-  }
-}
 .plot {
   position: relative;
   min-height: 0;
@@ -258,29 +265,5 @@ figure {
 }
 .over .dots {
   fill: var(--fault);
-}
-figcaption {
-  white-space: nowrap;
-  overflow: hidden;
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 12px;
-}
-figcaption .quiet,
-.readout {
-  margin-left: auto;
-}
-.readout {
-  font-family: var(--face-readings);
-}
-.mark {
-  width: 18px;
-  height: 0;
-  border-top: 2px solid var(--accent);
-}
-.mark.faulted {
-  border-top: 4px solid var(--fault);
-  margin-left: 10px;
 }
 </style>

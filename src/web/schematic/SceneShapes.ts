@@ -1,5 +1,6 @@
 import { h, type FunctionalComponent, type VNode } from 'vue'
 import type { Ink, Shape } from './scene'
+import { lineSpacing } from './detail'
 import { rampOf } from './svg'
 
 const inks: Readonly<Record<Ink, string>> = {
@@ -38,9 +39,11 @@ function draw(shape: Shape, key: number): VNode {
     }
     case 'text': {
       const { x, y, anchor, spans } = shape
-      const written = spans.map(({ text, face, dx, dy }, i) =>
-        h('tspan', { key: i, x: dy ? x : undefined, dy, dx, class: `face-${face}` }, text),
-      )
+      // Lines keep their distance as the letters grow against the drawing.
+      const written = spans.map(({ text, face, dx, dy }, i) => {
+        const down = dy ? `${lineSpacing}em` : undefined
+        return h('tspan', { key: i, x: dy ? x : undefined, dy: down, dx, class: `face-${face}` }, text)
+      })
       return h('text', { key, x, y, 'text-anchor': anchor }, written)
     }
   }

@@ -43,13 +43,13 @@ const emit = defineEmits<{
 
 /** What the parts show at all times; only what is shown beside it changes while one measures. */
 const still = computed(() => stillOf(props.circuit, props.wiring))
-const scene = computed(() => sceneOf(still.value, props))
 const frame = ref<HTMLElement | null>(null)
 const view = useView(
   frame,
   computed(() => ({ width: still.value.layout.width, height: still.value.layout.height })),
 )
-const { style, partial, far, dragged } = view
+const { style, partial, far, detail, dragged } = view
+const scene = computed(() => sceneOf(still.value, props, detail.value))
 
 /** Over this many parts only what is near the view is kept in the page. */
 const large = 160
@@ -67,6 +67,13 @@ const tags = computed(() => scene.value.tags.filter(({ x = 0, y = 0 }) => isNear
 function showPart(id: string) {
   const placed = still.value.layout.parts.find((p) => p.id === id)
   if (placed) view.show({ x: placed.x, y: placed.y + (placed.direction === 'down' ? placed.length / 2 : 0) })
+}
+/** An end that goes on elsewhere is followed there, and what lies there lights up. */
+function goOn(name: string | undefined) {
+  const placed = still.value.layout.points.find(({ point }) => point.name === name)
+  if (!placed) return
+  view.show(placed)
+  emit('hover', placed.point.part)
 }
 defineExpose({ showPart })
 
@@ -144,7 +151,19 @@ function arrow(event: KeyboardEvent) {
       role="group"
       :aria-label="`Schematic: ${circuit.name}`"
     >
-      <g v-for="figure in tags" :key="figure.key" v-memo="[figure.sign]" class="tag">
+      <g
+        v-for="figure in tags"
+        :key="figure.key"
+        v-memo="[figure.sign]"
+        class="tag act"
+        role="button"
+        tabindex="0"
+        :aria-label="`goes on at ${figure.on}`"
+        @click="goOn(figure.on)"
+        @keydown.enter.prevent="goOn(figure.on)"
+      >
+        <title>goes on at {{ figure.on }}: press to go there</title>
+        <rect :x="(figure.x ?? 0) - 22" :y="(figure.y ?? 0) - 18" width="44" height="36" class="hit" rx="4" />
         <SceneShapes :shapes="figure.shapes()" />
       </g>
       <g
@@ -296,6 +315,8 @@ function arrow(event: KeyboardEvent) {
   left: 0;
   top: 0;
   transform-origin: 0 0;
+  /* Letters that have grown against the drawing may reach beyond it. */
+  overflow: visible;
   will-change: transform;
 }
 .dragged {

@@ -1,10 +1,12 @@
 import type { Part } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
+import { letterSize, lineHeight, type Detail } from './detail'
 import type { PlacedPart } from './layout'
 
 /** Letters that there is room for: between two columns, and along a rail. */
 const mostBeside = 24
 const mostAlong = 18
+const mostNamed = 17
 
 /** The lines beside a part: its short name, its own name, its values; of a wire one line. */
 export function labelLines(
@@ -20,6 +22,23 @@ export function labelLines(
   return lines.filter(Boolean).map((line) => cut(line, most))
 }
 
+/** What of a part’s lines is written at less than full detail: along a rail its short name alone. */
+export function linesAt(
+  lines: readonly string[],
+  { id, direction, label }: Pick<PlacedPart, 'id' | 'direction' | 'label'>,
+  detail: Detail,
+  wire: boolean,
+): readonly string[] {
+  if (detail === 'all') return lines
+  const named = detail === 'names' && direction === 'down' && !wire
+  // In the first column there is the edge of the drawing; a letter is half as wide as it is high.
+  const room = label.anchor === 'end' ? Math.floor(label.x / (letterSize(detail) / 2)) : mostNamed
+  return [
+    wire ? id : lines[0]!,
+    ...(named ? lines.slice(1, 2).map((line) => cut(line, Math.min(mostNamed, room))) : []),
+  ]
+}
+
 const cut = (text: string, most: number): string =>
   text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text
 
@@ -27,9 +46,11 @@ const cut = (text: string, most: number): string =>
 export function firstLine(
   { label, direction }: Pick<PlacedPart, 'label' | 'direction'>,
   lines: number,
+  detail: Detail = 'all',
 ): number {
   if (label.below) return label.y
-  return label.y - (lines - 1) * (direction === 'down' ? 7.5 : 15)
+  const height = detail === 'all' ? 15 : lineHeight(detail)
+  return label.y - (lines - 1) * (direction === 'down' ? height / 2 : height)
 }
 
 /** What a person notices, in lines that fit beside a column; broken after a comma where there is one. */

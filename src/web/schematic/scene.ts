@@ -1,8 +1,10 @@
 import type { Circuit, Wiring } from '../../core/circuit'
 import { partOfKind, type AnyPart } from '../../core/parts'
 import { walkPaths } from '../../core/readings'
-import { firstLine, labelLines, mostLines, noticeLines } from './label'
-import { layOut, type Layout, type PlacedPart, type PlacedPoint, type Tag } from './layout'
+import type { Detail } from './detail'
+import { firstLine, labelLines, linesAt, mostLines, noticeLines } from './label'
+import { layOut, type Layout, type PlacedPart, type Tag } from './layout'
+import { namedPoints, pointFigure } from './scene-points'
 import { strokesOf } from './strokes'
 
 /** What stands on the drawing beside the circuit itself: readings, the state it is in, what somebody made of it. */
@@ -114,6 +116,8 @@ export interface PlaceFigure extends FigureBase {
 }
 export interface LineFigure extends FigureBase {
   readonly back: boolean
+  /** Of an end that goes on elsewhere: the point at which it does. */
+  readonly on?: string
   readonly x?: number
   readonly y?: number
 }
@@ -153,7 +157,8 @@ interface StillPart {
   readonly back: boolean
   readonly box: Rectangle
   readonly reach: Rectangle
-  readonly top: number
+  /** Lines that may come to stand beside it. */
+  readonly most: number
 }
 
 const turn = { down: 0, left: 90, right: -90 }
@@ -162,6 +167,7 @@ const turn = { down: 0, left: 90, right: -90 }
 export function stillOf(circuit: Circuit, wiring: Wiring): Still {
   const layout = layOut(circuit, wiring)
   const returns = returnsOf(circuit, wiring)
+  const pieces = piecesOfParts(layout.parts)
   const parts = new Map(circuit.parts.map((p) => [p.id, p]))
   return {
     layout,
@@ -173,16 +179,29 @@ export function stillOf(circuit: Circuit, wiring: Wiring): Still {
         placed,
         definition,
         title: `${placed.id} ${part.name || definition.title}`,
-        lines: labelLines(part, placed),
+        lines: numbered(labelLines(part, placed), pieces.get(placed)),
         back: returns.parts.get(placed.id) === true,
         box: boxOf(placed, definition),
         reach: reachOf(placed),
-        top: firstLine(placed, mostLines(part, placed)),
+        most: mostLines(part, placed),
       }
     }),
     places: placesOf(circuit, layout.parts),
   }
 }
+
+/** What stands in three pieces and more says which of how many each is: they belong together, wherever they are drawn. */
+function piecesOfParts(parts: readonly PlacedPart[]): ReadonlyMap<PlacedPart, string> {
+  const byId = new Map<string, PlacedPart[]>()
+  for (const placed of parts) byId.set(placed.id, [...(byId.get(placed.id) ?? []), placed])
+  return new Map(
+    [...byId.values()].flatMap((all) =>
+      all.length < 3 ? [] : all.map((placed, i) => [placed, `${i + 1}/${all.length}`] as const),
+    ),
+  )
+}
+const numbered = (lines: string[], piece: string | undefined): string[] =>
+  piece ? [`${lines[0]} ${piece}`, ...lines.slice(1)] : lines
 
 const along = { down: [0, 1], right: [1, 0], left: [-1, 0] } as const
 
@@ -203,8 +222,9 @@ function placesOf(circuit: Circuit, parts: readonly PlacedPart[]): readonly Stil
 }
 
 /** Everything that is drawn, with the marks on it. */
-export function sceneOf(still: Still, marks: Marks): Scene {
+export function sceneOf(still: Still, marks: Marks, detail: Detail = 'all'): Scene {
   const { layout, returns } = still
+  const named = namedPoints(layout.points, detail)
   return {
     width: layout.width,
     height: layout.height,
@@ -215,20 +235,20 @@ export function sceneOf(still: Still, marks: Marks): Scene {
       back: returns.get(node) ?? false,
       shapes: () => [{ type: 'path', d, ink: 'line' }],
     })),
-    parts: still.parts.map((part) => partFigure(part, marks)),
-    points: layout.points.map((placed) => pointFigure(placed, marks)),
-    places: still.places.map((place) => placeFigure(place, marks)),
+    parts: still.parts.map((part) => partFigure(part, marks, detail)),
+    points: layout.points.map((placed) => pointFigure(placed, marks, named.has(placed) ? detail : 'ids')),
+    places: still.places.map((place) => placeFigure(place, marks, detail)),
   }
 }
 
 /** A stroke across the conductor, and the place’s short name; jaws where they are held. */
-function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks): PlaceFigure {
+function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks, detail: Detail): PlaceFigure {
   const held = marks.held?.has(id) ?? false
   return {
     key: `${id} ${part}`,
     id,
     title: `Measuring place ${id}${name ? ` ${name}` : ''}, ${part}`,
-    sign: `${id} ${x} ${y} ${held}`,
+    sign: `${id} ${x} ${y} ${held} ${detail}`,
     x,
     y,
     held,
@@ -241,7 +261,7 @@ function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks): 
         // Along a rail the wire’s own label stands above.
         y: down ? y + 4 : y + 19,
         anchor: down ? 'start' : 'middle',
-        spans: [{ text: id, face: 'point' }],
+        spans: detail === 'ids' && !held ? [] : [{ text: id, face: 'point' }],
       },
     ],
   }
@@ -260,6 +280,7 @@ function tagFigure({ x, y, name, at }: Tag): LineFigure {
     key: `${at}${x} ${y}`,
     sign: name,
     back: false,
+    on: name,
     x,
     y,
     shapes: () => [
@@ -275,8 +296,8 @@ function tagFigure({ x, y, name, at }: Tag): LineFigure {
   }
 }
 
-function partFigure(still: StillPart, marks: Marks): PartFigure {
-  const { placed, definition, lines, back, box, reach, top, title } = still
+function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure {
+  const { placed, definition, lines, back, box, reach, most, title } = still
   const detached = marks.detached?.includes(placed.id) ?? false
   const notice = marks.notices?.[placed.id]
   const known = definition.notice?.all.find((n) => n.key === notice?.key)
@@ -289,10 +310,17 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
   const wire = definition.cable?.byTheMetre === true
   // Along the rails it is the same amps, and no room for them.
   const flow =
-    placed.direction === 'down' && definition.role !== 'source' ? marks.amps?.[placed.id] : undefined
+    placed.direction === 'down' && definition.role !== 'source' && detail !== 'ids'
+      ? marks.amps?.[placed.id]
+      : undefined
   // What is out has no values to look at: its word takes their line.
   const off = detached ? (definition.detach?.done ?? '') : ''
-  const shown = detached ? lines.slice(0, 2) : lines
+  const written = linesAt(lines, placed, detail, wire)
+  const shown = detached ? written.slice(0, 2) : written
+  const spoken = notice ? noticeAt(notice.text, placed, detail) : []
+  // At less than full detail a label is as high as what is written: in the middle of its part.
+  const count = detail === 'all' ? most : shown.length + (off ? 1 : 0) + spoken.length
+  const top = firstLine(placed, count, detail)
   const transform = `translate(${placed.x} ${placed.y}) rotate(${turn[placed.direction]})`
   return {
     key: placed.key,
@@ -306,7 +334,7 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
     place: placed,
     box,
     reach,
-    sign: `${lines.join('|')} ${back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed} ${held}`,
+    sign: `${detail} ${lines.join('|')} ${back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed} ${held}`,
     shapes: () => [
       ...strokesOf(placed, { pulled, closed, detached }).map(({ d, dy, filled, heavy, partial }): Shape => ({
         type: 'path',
@@ -331,68 +359,18 @@ function partFigure(still: StillPart, marks: Marks): PartFigure {
           }),
           ...(flow ? [{ text: `→ ${flow}`, face: 'flow', dx: 4 } as const] : []),
           ...(off ? [{ text: off, face: 'out', dy: 15 } as const] : []),
-          ...(notice ? noticeLines(notice.text).map((text): Span => ({ text, face: 'notice', dy: 15 })) : []),
+          ...spoken.map((text): Span => ({ text, face: 'notice', dy: 15 })),
         ],
       },
     ],
   }
 }
 
-function pointFigure({ point, x, y, label }: PlacedPoint, marks: Marks): PointFigure {
-  const value = marks.values?.get(point.node)
-  const share = marks.tint?.get(point.node)
-  const red = marks.red === point.name
-  const black = marks.black === point.name
-  const middle = label.anchor === 'middle'
-  return {
-    key: String(point.node),
-    name: point.name,
-    title: `${point.name}, ${point.title}`,
-    part: point.part,
-    node: point.node,
-    x,
-    y,
-    sign: `${point.name} ${x} ${y} ${label.x} ${label.y} ${value} ${share?.toFixed(2)} ${red} ${black}`,
-    shapes: () => [
-      { type: 'circle', x, y, r: 4, ink: 'dot', ...(share !== undefined && { share }) },
-      {
-        type: 'text',
-        x: label.x,
-        y: label.y,
-        anchor: label.anchor,
-        spans: [
-          { text: point.name, face: 'point' },
-          ...(value === undefined
-            ? []
-            : [
-                middle
-                  ? { text: value, face: 'value' as const, dy: 15 }
-                  : { text: value, face: 'value' as const, dx: 7 },
-              ]),
-        ],
-      },
-      ...(red ? leadFlag(x, y, 'red') : []),
-      ...(black ? leadFlag(x, y, 'black') : []),
-    ],
-  }
-}
-
-/** A flag with a letter, square for red and round for black: told apart by shape as well as colour. */
-function leadFlag(x: number, y: number, lead: 'red' | 'black'): Shape[] {
-  const red = lead === 'red'
-  return [
-    { type: 'path', d: `M${x} ${y}L${x - 17} ${red ? y - 12 : y + 12}`, ink: lead },
-    red
-      ? { type: 'rect', x: x - 33, y: y - 21, width: 17, height: 17, ink: lead }
-      : { type: 'circle', x: x - 25, y: y + 14, r: 9, ink: lead },
-    {
-      type: 'text',
-      x: red ? x - 24.5 : x - 25,
-      y: red ? y - 8.5 : y + 18,
-      anchor: 'middle',
-      spans: [{ text: red ? 'R' : 'B', face: 'lead' }],
-    },
-  ]
+/** What somebody notices of a part: all of it, or its first words. */
+function noticeAt(text: string, { direction }: PlacedPart, detail: Detail): readonly string[] {
+  const lines = noticeLines(text)
+  if (detail === 'all') return lines
+  return direction === 'down' ? lines.slice(0, 1).map((line) => line.replace(/[,:;]$/, ' …')) : []
 }
 
 /** What carries current back, parts and lines: drawn in another ink and weight than what feeds. */

@@ -1,8 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
+import { detailAt, leastScale, partScale } from './detail'
 import { useElementSize, useEventListener, watchDebounced } from '@vueuse/core'
 
-/** Under this scale names cannot be read: a larger drawing is shown in part, and moved. */
-const least = 0.62
 const most = 3
 /** Held beyond each edge of the view, in units of the drawing. */
 const spare = 420
@@ -38,7 +37,8 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
 
   function fit(all = true) {
     touched = false
-    scale.value = all ? whole.value : Math.max(whole.value, Math.min(1, least))
+    // A small circuit is not blown up: what is near its own size is read best.
+    scale.value = all ? whole.value : whole.value >= leastScale ? Math.min(1.15, whole.value) : partScale
     const shown = { w: width.value / scale.value, h: height.value / scale.value }
     corner.value = {
       x: Math.min(0, (size.value.width - shown.w) / 2),
@@ -108,7 +108,9 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
   watchDebounced(scale, (now) => (painted.value = now), { debounce: 140 })
   /** Too small for names to be read. */
   const far = computed(() => painted.value < 0.36)
+  const detail = computed(() => detailAt(painted.value))
   const style = computed(() => ({
+    '--unit': String(1 / painted.value),
     width: `${size.value.width * painted.value}px`,
     height: `${size.value.height * painted.value}px`,
     transform: `translate(${-corner.value.x * scale.value}px, ${-corner.value.y * scale.value}px) scale(${scale.value / painted.value})`,
@@ -127,5 +129,5 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
     return { left: left - spare, right: right + spare, top: top - spare, foot: foot + spare }
   })
   const partial = computed(() => scale.value > whole.value * 1.01)
-  return { style, held, far, dragged, partial, fit, show, zoom, move, wheel, press, drag }
+  return { style, held, far, detail, dragged, partial, fit, show, zoom, move, wheel, press, drag }
 }

@@ -67,7 +67,7 @@ async function leave() {
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
       <span id="place-tools" class="tools" />
-      <span class="quiet who">{{ session.user.name }}</span>
+      <RouterLink class="quiet who" :to="{ name: 'account' }">{{ session.user.name }}</RouterLink>
       <NButton
         quaternary
         size="small"

@@ -6,9 +6,11 @@ import { tell } from '../../contract/words'
 import { applyEdit, arrangement, openingState, type Built, type Circuit, type Edit } from '../../core/circuit'
 import { ask, messageOf, persist, post, send } from '../api/client'
 import { useOpen, type SaveState } from './open'
+import { useOpened, type Opened } from './opened'
 
 /** The circuit that Bench, Plant and Sheet work on, and the part that all of them light. */
 export const useCircuit = defineStore('circuit', () => {
+  const { note } = useOpened()
   const stored = shallowRef<StoredCircuit | null>(null)
   const lit = ref<string | null>(null)
   const saveState = ref<SaveState>('saved')
@@ -16,7 +18,7 @@ export const useCircuit = defineStore('circuit', () => {
   let queue: Promise<void> = Promise.resolve()
   let waitingFor = 0
 
-  async function load(id: string): Promise<void> {
+  async function load(id: string, place?: Opened['place']): Promise<void> {
     await queue
     if (stored.value?.id !== id) {
       lit.value = null
@@ -24,6 +26,7 @@ export const useCircuit = defineStore('circuit', () => {
     }
     stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
     failure.value = null
+    if (place) note({ id, name: stored.value.circuit.name, place })
   }
 
   /** Runs saves one after the other, so that each is made on the revision before it. */

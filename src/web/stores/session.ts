@@ -17,6 +17,12 @@ export const useSession = defineStore('session', () => {
     known.value = true
   }
 
+  /** Asks again: something of the account has changed. */
+  async function load(): Promise<void> {
+    known.value = false
+    await find()
+  }
+
   async function signIn(login: string, password: string): Promise<void> {
     const session = await send(sessionSchema, '/session', { login, password })
     user.value = session.user
@@ -29,5 +35,5 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, setUp, known, find, signIn, signOut }
+  return { user, setUp, known, find, load, signIn, signOut }
 })

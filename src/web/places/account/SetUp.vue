@@ -2,6 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { leastPassword } from '../../../contract/account'
 import { messageOf, post } from '../../api/client'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
@@ -42,7 +43,7 @@ async function create() {
         />
       </label>
       <label class="field"
-        >Password, at least 8 characters
+        >Password, at least {{ leastPassword }} characters: a few words do best
         <NInput
           v-model:value="password"
           type="password"

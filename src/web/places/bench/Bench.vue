@@ -1,30 +1,30 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
+import { Redo2, Undo2, X } from '@lucide/vue'
 import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { openingState, renameId, type Circuit, type CircuitState } from '../../../core/circuit'
 import { formatQuantity } from '../../../core/quantity'
-import { limitSets } from '../../../core/readings'
+import { limitSetFor } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import DropTable from '../../readings/DropTable.vue'
+import DutyChoice from './DutyChoice.vue'
 import Inspector from './Inspector.vue'
 import Builder from './Builder.vue'
 import PartDrawer from './PartDrawer.vue'
 import PartFinder from './PartFinder.vue'
+import Ways from '../../readings/Ways.vue'
 import StateBar from '../../readings/StateBar.vue'
 import StateEditor from './StateEditor.vue'
 import VersionMenu from './VersionMenu.vue'
-import Warnings from './Warnings.vue'
+import Warnings from '../../readings/Warnings.vue'
 import { useBuild } from './useBuild'
 import { useReadings } from '../../readings/useReadings'
-
-const Staircase = defineAsyncComponent(() => import('../../readings/Staircase.vue'))
 
 const route = useRoute()
 const store = useCircuit()
@@ -33,7 +33,9 @@ const chosen = ref<string | null>(null)
 const path = ref(0)
 const own = shallowRef<CircuitState | null>(null)
 
-await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
+await store
+  .load(String(route.params.id), 'bench')
+  .catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
 const state = computed<CircuitState>(() => {
@@ -75,6 +77,11 @@ function rename(to: string) {
   if (built?.ok) chosen.value = to
 }
 const lit = computed(() => store.lit ?? chosen.value)
+const aside = computed(() => chosen.value !== null || drawer.value)
+function fold() {
+  chosen.value = null
+  drawer.value = false
+}
 const light = (part: string | null) => (store.lit = part)
 
 const keys = [
@@ -120,7 +127,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   <p v-if="missing" class="wrong">
     {{ missing }}
   </p>
-  <div v-else class="bench place" :class="{ wide: circuit.paths.length > 1 }">
+  <div v-else class="bench place">
     <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -155,7 +162,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       @choose="choose"
       @light="light"
     />
-    <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
     <section class="drawing" aria-label="Drawing">
       <Schematic
         ref="drawing"
@@ -172,6 +178,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @part="choose($event)"
         @hover="light"
       />
+      <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
       <div class="showing">
         <label><input v-model="showVolts" type="checkbox" /> volts</label>
         <label><input v-model="showAmps" type="checkbox" /> amps</label>
@@ -182,17 +189,30 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       {{ trouble }}
     </p>
     <template v-if="key">
-      <section class="stairs" aria-label="Staircase">
-        <Staircase :walk="walk" :healthy="key" :lit="lit" @light="light" @choose="choose($event)" />
+      <section class="stairs" aria-label="The path">
+        <Ways
+          :walk="walk"
+          :path="path"
+          :healthy="key"
+          :limits="limitSetFor(circuit)"
+          :lit="lit"
+          @light="light"
+          @choose="choose($event)"
+        />
       </section>
       <div class="sum">
-        <BalanceLine :state="key" :limits="limitSets[0]!.id" :path="path" />
+        <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
+        <DutyChoice :circuit="circuit" />
       </div>
-      <div class="scroll drops" tabindex="0" role="region" aria-label="Drops">
+      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" aria-label="Drops">
         <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />
       </div>
     </template>
-    <div class="scroll side" tabindex="0" role="region" aria-label="Values">
+    <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
+    <div v-if="aside" class="scroll side" tabindex="0" role="region" aria-label="Values">
+      <button type="button" class="small fold" aria-label="Back to the drops" @click="fold">
+        <X :size="15" /> drops
+      </button>
       <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
       <Inspector
         v-if="chosen"
@@ -204,24 +224,17 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @rename="rename"
         @replace="build.replace($event)"
       />
-      <p v-else class="quiet">
-        {{ drawer ? '' : 'Take parts from the drawer, or type them.' }} Choose a part in the drawing, the
-        staircase or the table to see and change its values.
-      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
 .bench {
-  grid-template-columns: minmax(360px, 41%) minmax(0, 1fr) 224px;
-  grid-template-rows: auto auto auto auto minmax(150px, 38%) auto minmax(0, 1fr);
-  grid-template-areas: 'top top top' 'build build build' 'rules rules rules' 'banner banner banner' 'draw stairs side' 'draw sum side' 'draw drops side';
+  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
+  grid-template-rows: auto auto auto minmax(150px, 40%) auto minmax(0, 1fr);
+  grid-template-areas: 'top top' 'build build' 'banner banner' 'draw stairs' 'draw sum' 'draw drops';
   gap: 6px 14px;
   padding: 8px 16px 10px;
-}
-.wide {
-  grid-template-columns: minmax(360px, 50%) minmax(0, 1fr) 224px;
 }
 .top {
   grid-area: top;
@@ -230,7 +243,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   grid-area: build;
 }
 .rules {
-  grid-area: rules;
+  position: absolute;
+  left: 8px;
+  top: 6px;
+  max-width: calc(100% - 16px);
+  background: var(--sheet);
 }
 /* The switches under the drawing have a strip of their own. */
 .place > .drawing {
@@ -239,6 +256,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .drawing :deep(.more) {
   display: none;
+}
+.rules:deep(.more) {
+  display: inline;
 }
 .showing {
   position: absolute;
@@ -278,8 +298,17 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   background: var(--sheet);
 }
 .side {
-  grid-area: side;
-  border-left: 1px solid var(--rule);
-  padding-left: 12px;
+  grid-area: drops;
+  position: relative;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.fold {
+  position: absolute;
+  right: 4px;
+  top: 6px;
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
 }
 </style>

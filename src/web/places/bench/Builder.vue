@@ -176,19 +176,24 @@ defineExpose({ type: () => quick.value?.focus() })
 
 <style scoped>
 .builder {
-  display: grid;
-  gap: 2px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
   border-block: 1px solid var(--rule);
-  padding: 2px 0 4px;
+  padding: 3px 0;
 }
 .row {
   display: flex;
   gap: 8px;
   align-items: center;
   min-width: 0;
+  flex: 1 1 400px;
+}
+.row:first-child {
+  flex: 1.5 1 560px;
 }
 .path select {
-  max-width: 190px;
+  max-width: 150px;
 }
 .strip {
   flex: 1;
@@ -211,7 +216,7 @@ summary {
   position: absolute;
   z-index: 20;
   top: 32px;
-  left: 0;
+  right: 0;
   width: 300px;
   max-height: 60vh;
   overflow: auto;
@@ -223,5 +228,6 @@ summary {
 }
 .said {
   font-size: 12px;
+  flex-basis: 100%;
 }
 </style>

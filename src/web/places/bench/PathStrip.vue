@@ -106,6 +106,7 @@ const ends = computed(() => {
         :data-chip="chip.id"
         :aria-pressed="chosen === chip.id"
         :aria-label="`${chip.id} ${chip.text}`"
+        :title="chip.text"
         :tabindex="chosen === chip.id || (!chips.some((c) => c.id === chosen) && i === 0) ? 0 : -1"
         @click="emit('choose', chip.id)"
         @focus="chosen === chip.id || emit('choose', chip.id)"
@@ -113,14 +114,14 @@ const ends = computed(() => {
         @pointerenter="emit('light', chip.id)"
         @pointerleave="emit('light', null)"
       >
-        <b>{{ chip.id }}</b> {{ chip.text }}
+        <b>{{ chip.id }}</b> <span>{{ chip.text }}</span>
       </button>
     </VueDraggable>
     <span class="end" :class="{ caret: build.at.value === chips.length }" :title="`ends at ${ends.to}`">{{
       ends.to
     }}</span>
     <span v-if="!chips.length" class="empty"
-      >nothing between them yet: type below, or take parts from the drawer</span
+      >nothing between them yet: type beside it, or take parts from the drawer</span
     >
   </div>
 </template>
@@ -135,6 +136,7 @@ const ends = computed(() => {
   padding: 3px 0;
 }
 .chips {
+  flex: none;
   display: flex;
   gap: 4px;
   min-width: 12px;
@@ -147,7 +149,7 @@ const ends = computed(() => {
   max-width: 150px;
   overflow: hidden;
   text-overflow: ellipsis;
-  padding: 3px 7px;
+  padding: 3px 6px;
   min-height: 27px;
   border: 1px solid var(--rule-strong);
   border-radius: 3px;
@@ -171,11 +173,19 @@ const ends = computed(() => {
 .chip.lit:not([aria-pressed='true']) {
   background: var(--accent-soft);
 }
+/* The whole path is in view by its short names; what is at hand says what it is. */
+.chip {
+  flex: none;
+}
+.chip:not([aria-pressed='true']) span {
+  display: none;
+}
 /* The caret: new parts go here. */
 .caret {
   box-shadow: -4px 0 0 -1px var(--focus);
 }
 .end {
+  flex: none;
   font-family: var(--face-readings);
   font-size: 12px;
   color: var(--quiet);

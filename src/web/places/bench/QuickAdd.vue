@@ -74,16 +74,25 @@ defineExpose({ focus: () => field.value?.focus() })
 
 <style scoped>
 .quick {
-  display: grid;
-  grid-template-columns: minmax(220px, 30%) minmax(0, 1fr);
-  gap: 10px;
-  align-items: center;
+  position: relative;
 }
 input {
   font-family: var(--face-readings);
   font-size: 13px;
 }
+/* What was read of it, while somebody writes. */
+.quick:not(:focus-within) .says {
+  display: none;
+}
 .says {
+  position: absolute;
+  z-index: 20;
+  top: 100%;
+  right: 0;
+  width: max(100%, 460px);
+  padding: 6px 10px;
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
   display: flex;
   flex-wrap: wrap;
   gap: 2px 8px;

@@ -163,7 +163,7 @@ const proved = computed(() => {
 
 <style scoped>
 .desk {
-  grid-template-columns: minmax(0, 1fr) minmax(340px, 400px);
+  grid-template-columns: minmax(0, 1fr) minmax(330px, 370px);
   grid-template-rows: auto minmax(0, 1fr);
   gap: 8px 16px;
   padding: 10px 16px;

@@ -2,7 +2,7 @@
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
-import { userSchema, type User } from '../../../contract/account'
+import { leastPassword, userSchema, type User } from '../../../contract/account'
 import { ask, messageOf, send } from '../../api/client'
 
 const students = ref<User[]>([])
@@ -44,7 +44,7 @@ async function add() {
       <label class="field">Name<NInput v-model:value="name" size="small" placeholder="" /></label>
       <label class="field">Sign-in name<NInput v-model:value="login" size="small" placeholder="" /></label>
       <label class="field"
-        >Password, at least 8 characters<NInput
+        >First password, at least {{ leastPassword }} characters<NInput
           v-model:value="password"
           size="small"
           type="password"

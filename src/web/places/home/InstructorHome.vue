@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { RouterLink } from 'vue-router'
+import { ref } from 'vue'
 import { z } from 'zod'
-import { orderRowSchema, type OrderRow } from '../../../contract/lists'
-import { ask, messageOf, send } from '../../api/client'
-import { when } from '../../parts/when'
+import { circuitListSchema, orderRowSchema, type CircuitList, type OrderRow } from '../../../contract/lists'
+import { ask, messageOf, post, send } from '../../api/client'
 import { useSession } from '../../stores/session'
+import Benches from './Benches.vue'
 import ClassList from './ClassList.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
@@ -19,13 +17,26 @@ try {
 } catch (error) {
   wrong.value = messageOf(error)
 }
-/** Finished, and not given back yet. */
-const waiting = computed(() => orders.value.filter((o) => o.concluded && !o.released).length)
+const circuits = ref<CircuitList>([])
+void ask(circuitListSchema, '/circuits').then(
+  (list) => (circuits.value = list),
+  () => undefined,
+)
 async function giveBack() {
   wrong.value = ''
   try {
     await send(z.object({ count: z.number() }), '/orders/released')
     orders.value = await ask(z.array(orderRowSchema), '/orders')
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+/** An order that nobody has begun can be taken back as if it had never been handed out. */
+async function takeBack(id: string) {
+  wrong.value = ''
+  try {
+    await post(`/orders/${id}`, undefined, 'DELETE')
+    orders.value = orders.value.filter((order) => order.id !== id)
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -38,58 +49,15 @@ async function giveBack() {
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
-    <section class="orders">
-      <div class="title">
-        <h2>Work orders out</h2>
-        <RouterLink :to="{ name: 'rubric' }">How they are marked</RouterLink>
-        <NButton v-if="waiting" size="small" @click="giveBack">
-          Give back {{ waiting === 1 ? 'the finished review' : `all ${waiting} finished reviews` }}
-        </NButton>
-      </div>
-      <p v-if="!orders.length">None yet. Open a circuit, plant a fault, and hand it out from Plant.</p>
-      <table v-else class="data">
-        <thead>
-          <tr>
-            <th scope="col">Student</th>
-            <th scope="col">Complaint</th>
-            <th scope="col">Circuit</th>
-            <th scope="col" class="num">Readings</th>
-            <th scope="col">Handed out</th>
-            <th scope="col">Where it stands</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="order in orders" :key="order.id">
-            <td>{{ order.student }}</td>
-            <td>{{ order.complaint }}</td>
-            <td>{{ order.circuit }}</td>
-            <td class="num">
-              {{ order.tests }}
-            </td>
-            <td>{{ when(order.created) }}</td>
-            <td>
-              <RouterLink
-                v-if="order.studentId === session.user?.id && !order.concluded"
-                class="own"
-                :to="{ name: 'desk', params: { id: order.id } }"
-                >Your Desk</RouterLink
-              >
-              <RouterLink :to="{ name: 'review', params: { id: order.id } }">
-                {{
-                  order.released
-                    ? 'Given back: review'
-                    : order.concluded
-                      ? 'Finished: review'
-                      : order.tests
-                        ? 'At work: look'
-                        : 'Not begun: look'
-                }}
-              </RouterLink>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+    <div class="today">
+      <Benches
+        :orders="orders"
+        :circuits="circuits"
+        :self="session.user?.id"
+        @give-back="giveBack"
+        @take-back="takeBack"
+      />
+    </div>
     <Library />
     <div class="aside">
       <ClassList />
@@ -106,9 +74,6 @@ async function giveBack() {
   max-width: 1240px;
   margin: 0 auto;
   padding: 24px 20px;
-}
-.own {
-  margin-right: 10px;
 }
 .aside {
   display: grid;
@@ -133,18 +98,11 @@ async function giveBack() {
 .aside :deep(li) {
   padding: 3px 0;
 }
-.orders {
+.today {
   grid-column: 1 / -1;
-}
-section .title {
-  display: flex;
-  gap: 16px;
-  align-items: baseline;
-}
-section {
   display: grid;
-  gap: 10px;
-  align-content: start;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 24px 36px;
 }
 :deep(table.data thead th) {
   background: var(--paper);

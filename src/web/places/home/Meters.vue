@@ -77,13 +77,6 @@ async function check(id: string) {
 
 <style scoped>
 .link {
-  font: inherit;
   font-size: 13px;
-  border: 0;
-  background: none;
-  padding: 4px;
-  color: var(--accent);
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

@@ -15,6 +15,8 @@ const props = defineProps<{
   circuit: string
   faults: readonly Fault[]
   complaint: string
+  /** The complaint as the engine would put it; empty where nothing shows. */
+  drafted: string
   settled: () => Promise<void>
 }>()
 const emit = defineEmits<{ complaint: [text: string] }>()
@@ -66,10 +68,18 @@ async function handOut() {
         type="textarea"
         :value="complaint"
         :autosize="{ minRows: 2, maxRows: 4 }"
-        placeholder="Never name the fault: only what the driver sees and when."
+        :placeholder="drafted || 'Never name the fault: only what the driver sees and when.'"
         @update:value="emit('complaint', $event)"
       />
     </label>
+    <button
+      v-if="drafted && complaint !== drafted"
+      type="button"
+      class="link draft"
+      @click="emit('complaint', drafted)"
+    >
+      Take as drafted: “{{ drafted }}”
+    </button>
     <label class="field"
       >Student
       <select v-model="student">

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
-import { describeFault, type Fault } from '../../../core/faults'
-import { limitSets, limitSetOf } from '../../../core/readings'
+import { complaintWords } from '../../../core/attempt'
+import { tell } from '../../../contract/words'
+import { describeFault, severityOf, type Fault } from '../../../core/faults'
+import { limitSetFor, walkPaths, type Walk } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
@@ -23,14 +25,21 @@ import SizeByEffect from './SizeByEffect.vue'
 
 const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
 const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
-const Staircase = defineAsyncComponent(() => import('../../readings/Staircase.vue'))
+
+import Warnings from '../../readings/Warnings.vue'
+import { useSymptom } from './useSymptom'
+import Shows from './Shows.vue'
+import Ways from '../../readings/Ways.vue'
+import LimitChoice from '../../readings/LimitChoice.vue'
 
 const route = useRoute()
 const store = useCircuit()
 const missing = ref('')
 const path = ref(0)
 const pointed = ref<string | null>(null)
-await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
+await store
+  .load(String(route.params.id), 'plant')
+  .catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
 const plant = computed<Plant>(
@@ -38,7 +47,7 @@ const plant = computed<Plant>(
     store.stored?.plant ?? {
       faults: [],
       state: openingState(circuit.value).id,
-      limits: limitSets[0]!.id,
+      limits: '',
       complaint: '',
     },
 )
@@ -48,6 +57,7 @@ const state = computed(
 const faults = computed<Fault[]>(() => plant.value.faults)
 const healthy = useReadings(circuit, state, ref([]), path)
 const faulted = useReadings(circuit, state, faults, path)
+const limitSet = computed(() => limitSetFor(circuit.value, plant.value.limits))
 const change = (part: Partial<Plant>) => store.savePlant({ ...plant.value, ...part })
 const light = (part: string | null) => (store.lit = part)
 const shown = computed(() => (faults.value.length ? faulted.key.value : null))
@@ -62,8 +72,11 @@ const changed = computed(() =>
 /** Which of the planted faults is at hand; one past the last is the next to be planted. */
 const active = ref(0)
 const fault = computed(() => faults.value[active.value] ?? null)
-const tab = ref<'key' | 'sees' | 'hardware' | 'time' | 'sets'>('key')
+const tab = ref<'fault' | 'key' | 'sees' | 'hardware' | 'time' | 'sets'>('fault')
+/** What needs the room takes that of the path. */
+const tall = computed(() => ['sees', 'hardware', 'time', 'sets'].includes(tab.value))
 const tabs = [
+  ['fault', 'Fault'],
   ['key', 'Drops'],
   ['sees', 'What can see it'],
   ['hardware', 'Hardware'],
@@ -77,20 +90,56 @@ function point(part: string) {
   // The fault at hand gives way to what is planted next in its stead, once a kind is chosen.
   pointed.value = part
 }
+/** The fault that has just been chosen, in the usual size of its kind: its size is found where it is. */
+let fresh = ''
+const nameOf = (one: Fault) => `${one.part}.${one.segment} ${one.kind}`
 function plantAt(next: Fault | null) {
+  if (next && !faults.value.some((f) => nameOf(f) === nameOf(next))) {
+    fresh = nameOf(next)
+    follow(next)
+  }
   const list = [...faults.value]
   if (next) list[Math.min(active.value, list.length)] = next
   else list.splice(active.value, 1)
   change({ faults: list })
   if (!next) active.value = Math.max(0, list.length - 1)
 }
+/** The path that is shown is one that the fault lies on. */
+function follow({ part }: Fault) {
+  const on = (walk: Walk) => walk.strides.some((s) => s.part === part)
+  const walks = walkPaths(circuit.value, healthy.wiring.value)
+  if (walks[path.value] && on(walks[path.value]!)) return
+  const found = walks.findIndex(on)
+  if (found >= 0) path.value = found
+}
+const { found: symptom, looking } = useSymptom(circuit, faults, active)
+watch(symptom, (now) => {
+  const at = fault.value
+  if (!now || !at) return
+  // Chosen a moment ago: it gets a size that shows here, and the state in which it does; what somebody sets stays.
+  if (fresh === nameOf(at)) {
+    fresh = ''
+    if (now.sized?.by === 'symptom') plantAt({ ...at, severity: severityOf(now.sized.fault) })
+  }
+  const [first] = now.symptom.states
+  if (first && !now.symptom.states.includes(plant.value.state) && toShow !== nameOf(at))
+    change({ state: first })
+  if (first) toShow = nameOf(at)
+})
+/** The fault whose state was shown last: whoever then looks at another state is left there. */
+let toShow = ''
+const drafted = computed(() => {
+  const words = symptom.value && complaintWords(circuit.value, symptom.value.symptom.complaint)
+  return words ? tell(words) : ''
+})
+
 function another() {
   active.value = faults.value.length
   pointed.value = null
 }
 
 const keys = [
-  ['1 2 3 4 5', 'drops, what can see it, hardware, in time, sets'],
+  ['1 2 3 4 5 6', 'fault, drops, what can see it, hardware, in time, sets'],
   ['f', 'choose the place of the fault'],
   ['n', 'another fault beside it'],
   ['Del', 'remove the fault at hand'],
@@ -104,7 +153,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
     store.stepPlant(event.shiftKey ? 'redo' : 'undo')
     active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
-  } else if (/^[1-5]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
+  } else if (/^[1-6]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
   else if (event.key === 'f') document.querySelector<HTMLElement>('section[aria-label=Fault] select')?.focus()
   else if (event.key === 'n' && faults.value.length && faults.value.length < 4) another()
   else if (event.key === 'Delete' && fault.value) plantAt(null)
@@ -118,11 +167,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     {{ missing }}
   </p>
   <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
-  <div
-    v-else-if="store.stored"
-    class="plant place"
-    :class="{ wide: circuit.paths.length > 1, tall: tab !== 'key' }"
-  >
+  <div v-else-if="store.stored" class="plant place" :class="{ tall }">
     <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
@@ -132,15 +177,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
-      <label
-        >Limits
-        <select :value="plant.limits" @change="change({ limits: text($event) })">
-          <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
-        </select></label
-      >
+      <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
-      <span class="quiet">{{ limitSetOf(plant.limits).why }}</span>
+      <span class="quiet">{{ limitSet.why }}</span>
     </div>
     <section class="drawing" aria-label="Drawing">
       <Schematic
@@ -157,61 +197,21 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @part="point"
         @hover="light"
       />
+      <Warnings
+        class="rules"
+        :circuit="circuit"
+        :wiring="healthy.wiring.value"
+        :state="shown ?? healthy.key.value"
+        faulted
+        @choose="point"
+      />
     </section>
-    <div class="scroll side" tabindex="0" role="region" aria-label="Fault and work order">
-      <ul class="planted" aria-label="Planted faults">
-        <li v-if="!faults.length"><h2>No fault planted</h2></li>
-        <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
-          <button
-            type="button"
-            class="one"
-            :aria-pressed="i === active"
-            @click="(point(f.part), (active = i))"
-          >
-            {{ describeFault(circuit, f) }}
-          </button>
-          <NButton
-            size="tiny"
-            :aria-label="`Remove ${describeFault(circuit, f)}`"
-            @click="((active = i), plantAt(null))"
-            >Remove</NButton
-          >
-        </li>
-        <li v-if="faults.length && faults.length < 4">
-          <NButton size="tiny" :disabled="active === faults.length" @click="another"
-            >Another fault beside it</NButton
-          >
-        </li>
-      </ul>
-      <FaultChooser
-        :circuit="circuit"
-        :fault="fault && (!pointed || pointed === fault.part) ? fault : null"
-        :part="pointed"
-        @part="point"
-        @plant="plantAt"
-      />
-      <SizeByEffect
-        v-if="fault"
-        :circuit="circuit"
-        :state="state"
-        :fault="fault"
-        :others="faults.filter((f) => f !== fault)"
-        :path="path"
-        :limits="plant.limits"
-        @size="fault && plantAt({ ...fault, severity: $event })"
-      />
-      <HandOut
-        :circuit="store.stored!.id"
-        :faults="faults"
-        :complaint="plant.complaint"
-        :settled="store.settled"
-        @complaint="change({ complaint: $event })"
-      />
-    </div>
-    <section v-if="healthy.key.value && tab === 'key'" class="stairs" aria-label="Staircase">
-      <Staircase
+    <section v-if="healthy.key.value && !tall" class="stairs" aria-label="The path">
+      <Ways
         :walk="healthy.walk.value"
+        :path="path"
         :healthy="healthy.key.value"
+        :limits="limitSet"
         :faulted="shown"
         :lit="store.lit"
         @light="light"
@@ -234,11 +234,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <BalanceLine
         v-if="healthy.key.value"
         :state="healthy.key.value"
-        :limits="plant.limits"
+        :limits="limitSet"
         :path="path"
         title="Healthy"
       />
-      <BalanceLine v-if="shown" :state="shown" :limits="plant.limits" :path="path" title="Faulted" />
+      <BalanceLine v-if="shown" :state="shown" :limits="limitSet" :path="path" title="Faulted" />
     </div>
     <div class="below">
       <div class="tabs choice" role="group" aria-label="Below the staircase">
@@ -253,7 +253,72 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </button>
       </div>
       <div
-        v-if="healthy.key.value"
+        v-if="tab === 'fault'"
+        class="scroll side"
+        tabindex="0"
+        role="region"
+        aria-label="Fault and work order"
+      >
+        <ul class="planted" aria-label="Planted faults">
+          <li v-if="!faults.length"><h2>No fault planted</h2></li>
+          <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
+            <button
+              type="button"
+              class="one"
+              :aria-pressed="i === active"
+              @click="(point(f.part), (active = i))"
+            >
+              {{ describeFault(circuit, f) }}
+            </button>
+            <NButton
+              size="tiny"
+              :aria-label="`Remove ${describeFault(circuit, f)}`"
+              @click="((active = i), plantAt(null))"
+              >Remove</NButton
+            >
+          </li>
+          <li v-if="faults.length && faults.length < 4">
+            <NButton size="tiny" :disabled="active === faults.length" @click="another"
+              >Another fault beside it</NButton
+            >
+          </li>
+        </ul>
+        <Shows
+          v-if="fault"
+          :circuit="circuit"
+          :found="symptom"
+          :looking="looking"
+          @state="change({ state: $event })"
+          @size="fault && plantAt({ ...fault, severity: $event })"
+        />
+        <FaultChooser
+          :circuit="circuit"
+          :fault="fault && (!pointed || pointed === fault.part) ? fault : null"
+          :part="pointed"
+          @part="point"
+          @plant="plantAt"
+        />
+        <SizeByEffect
+          v-if="fault"
+          :circuit="circuit"
+          :state="state"
+          :fault="fault"
+          :others="faults.filter((f) => f !== fault)"
+          :path="path"
+          :limits="plant.limits"
+          @size="fault && plantAt({ ...fault, severity: $event })"
+        />
+        <HandOut
+          :circuit="store.stored!.id"
+          :faults="faults"
+          :complaint="plant.complaint"
+          :drafted="drafted"
+          :settled="store.settled"
+          @complaint="change({ complaint: $event })"
+        />
+      </div>
+      <div
+        v-else-if="healthy.key.value"
         class="scroll drops"
         tabindex="0"
         role="region"
@@ -279,14 +344,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 
 <style scoped>
 .plant {
-  grid-template-columns: minmax(340px, 36%) minmax(0, 1fr) 270px;
-  grid-template-rows: auto minmax(180px, 38%) auto minmax(0, 1fr);
-  grid-template-areas: 'top top top' 'draw stairs side' 'draw sum side' 'draw drops side';
+  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
+  grid-template-rows: auto minmax(170px, 34%) auto minmax(0, 1fr);
+  grid-template-areas: 'top top' 'draw stairs' 'draw sum' 'draw drops';
   gap: 6px 14px;
   padding: 8px 16px 10px;
-}
-.wide {
-  grid-template-columns: minmax(340px, 44%) minmax(0, 1fr) 250px;
 }
 .tall {
   grid-template-rows: auto auto auto minmax(0, 1fr);
@@ -300,6 +362,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 .stairs {
   grid-area: stairs;
   min-height: 0;
+}
+.place > .drawing {
+  position: relative;
+}
+.rules {
+  position: absolute;
+  left: 8px;
+  top: 6px;
+  max-width: calc(100% - 16px);
+  background: var(--sheet);
 }
 .sum {
   grid-area: sum;
@@ -321,12 +393,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   background: var(--sheet);
 }
 .side {
-  grid-area: side;
-  border-left: 1px solid var(--rule);
-  padding-left: 12px;
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
+  gap: 10px;
   align-content: start;
 }
 .below {

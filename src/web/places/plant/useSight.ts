@@ -4,17 +4,20 @@ import type { SeenFault, Sight, Sights } from '../../../core/diagnosis'
 import type { Fault } from '../../../core/faults'
 import type { SightAsk, SightSays } from '../../workers/sight.worker'
 
-/** Sees every fault by every test in a worker: fills up as it goes, and can be stopped. */
+/** No more than this many share the work: each has to load the engine first. */
+const mostSharers = 4
+
+/** Sees every fault by every test, in as many workers as there are cores: fills up as it goes, and can be stopped. */
 export function useSight() {
   const sights = shallowRef<Sights | null>(null)
   const planted = shallowRef<Sight | null>(null)
   const seen = shallowRef<SeenFault[]>([])
   const progress = ref<{ done: number; of: number } | null>(null)
-  let worker: Worker | null = null
+  let workers: Worker[] = []
 
   function stop(): void {
-    worker?.terminate()
-    worker = null
+    for (const worker of workers) worker.terminate()
+    workers = []
     progress.value = null
   }
 
@@ -23,21 +26,34 @@ export function useSight() {
     seen.value = []
     planted.value = null
     progress.value = { done: 0, of: 1 }
-    worker = new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<SightSays>) => {
-      if (data.type === 'begun') {
-        sights.value = data.sights
-        planted.value = data.planted
-      } else if (data.type === 'seen') {
-        seen.value.push(...data.seen)
-        triggerRef(seen)
-        progress.value = { done: data.done, of: data.of }
-      } else stop()
-    }
-    worker.onerror = () => stop()
-    // What is reactive cannot be handed to a worker; documents are plain data.
-    const ask: SightAsk = JSON.parse(JSON.stringify({ circuit: toRaw(circuit), planted: faults })) as SightAsk
-    worker.postMessage(ask)
+    const of = Math.max(1, Math.min(mostSharers, navigator.hardwareConcurrency || 1))
+    const shares = Array.from({ length: of }, () => ({ done: 0, of: 1 }))
+    const tell = () =>
+      (progress.value = {
+        done: shares.reduce((sum, share) => sum + share.done, 0),
+        of: shares.reduce((sum, share) => sum + share.of, 0),
+      })
+    let left = of
+    workers = shares.map((share, nth) => {
+      const worker = new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' })
+      worker.onmessage = ({ data }: MessageEvent<SightSays>) => {
+        if (data.type === 'begun') {
+          sights.value = data.sights
+          planted.value = data.planted
+        } else if (data.type === 'seen') {
+          seen.value.push(...data.seen)
+          triggerRef(seen)
+          share.done = data.done
+          share.of = data.of
+          tell()
+        } else if (--left === 0) stop()
+      }
+      worker.onerror = () => stop()
+      // What is reactive cannot be handed to a worker; documents are plain data.
+      const ask = { circuit: toRaw(circuit), planted: faults, share: { nth, of } }
+      worker.postMessage(JSON.parse(JSON.stringify(ask)) as SightAsk)
+      return worker
+    })
   }
   onScopeDispose(stop)
   return { sights, planted, seen, progress, begin, stop }

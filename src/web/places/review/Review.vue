@@ -204,7 +204,7 @@ async function print() {
 
 <style scoped>
 .review {
-  grid-template-columns: minmax(340px, 40%) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
   grid-template-rows: auto minmax(0, 1fr);
   gap: 8px 18px;
   padding: 10px 16px;
@@ -230,6 +230,7 @@ async function print() {
 }
 .side {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }

@@ -75,15 +75,6 @@ function keep() {
 .judgement[data-grade='poor'] .tag {
   color: var(--fault);
 }
-.link {
-  font: inherit;
-  border: 0;
-  background: none;
-  padding: 2px 4px;
-  color: var(--accent);
-  text-decoration: underline;
-  cursor: pointer;
-}
 .reply {
   font-style: italic;
 }

@@ -37,13 +37,14 @@ const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: ab
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
 function write({ key, endings, mime, write: make }: Format) {
-  const { circuit, healthy, faulted, faults } = props
+  const { circuit, healthy, faulted, faults, limits } = props
   const state = circuit.states.find((s) => s.id === props.states[0]) ?? circuit.states[0]!
   const made = make?.({
     circuit,
     healthy,
     faulted: faulted ?? undefined,
     faults: faulted ? faults : [],
+    limits,
     state,
     tell,
   })

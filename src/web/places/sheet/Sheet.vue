@@ -8,7 +8,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
 import { workshopMeter, type MeterType } from '../../../core/instruments'
-import { answerKey, limitSets } from '../../../core/readings'
+import { answerKey } from '../../../core/readings'
 import { messageOf } from '../../api/client'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import { useCircuit } from '../../stores/circuit'
@@ -20,15 +20,19 @@ import { useRows } from '../../readings/useRows'
 
 const BuildSheet = defineAsyncComponent(() => import('./BuildSheet.vue'))
 
+import LimitChoice from '../../readings/LimitChoice.vue'
+
 const route = useRoute()
 const store = useCircuit()
 const missing = ref('')
-await store.load(String(route.params.id)).catch((error: unknown) => (missing.value = messageOf(error)))
+await store
+  .load(String(route.params.id), 'sheet')
+  .catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
 const faults = computed(() => store.stored?.plant?.faults ?? [])
 const withFault = ref(faults.value.length > 0)
-const limits = ref(store.stored?.plant?.limits ?? limitSets[0]!.id)
+const limits = ref(store.stored?.plant?.limits ?? '')
 const which = ref('all')
 const meter = shallowRef<MeterType>(workshopMeter)
 const side = ref<'key' | 'build'>('key')
@@ -88,12 +92,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
           </select></label
         >
-        <label
-          >Limits
-          <select v-model="limits">
-            <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
-          </select></label
-        >
+        <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
         <label v-if="faults.length"
           ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
         >

@@ -9,6 +9,7 @@ import {
   clampTable,
   fuseColumns,
   fuseTable,
+  limitSetFor,
   limitSets,
   type StateKey,
 } from '../../../core/readings'
@@ -27,6 +28,7 @@ const props = defineProps<{
   view: RowsView
   meter: MeterType
 }>()
+const limitSet = computed(() => limitSetFor(props.circuit, props.limits))
 /** What the limit sets say of the faulted board, or of the healthy one, where they do not agree. */
 const split = computed(() => {
   const now = props.faulted ?? props.state
@@ -64,8 +66,14 @@ const notices = computed(() =>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
     <template v-for="(balance, i) in state.balances" :key="balance.path">
-      <BalanceLine :state="state" :limits="limits" :path="i" :title="title(i, 'healthy')" />
-      <BalanceLine v-if="faulted" :state="faulted" :limits="limits" :path="i" :title="title(i, 'faulted')" />
+      <BalanceLine :state="state" :limits="limitSet" :path="i" :title="title(i, 'healthy')" />
+      <BalanceLine
+        v-if="faulted"
+        :state="faulted"
+        :limits="limitSet"
+        :path="i"
+        :title="title(i, 'faulted')"
+      />
     </template>
     <p v-for="d in split" :key="d.path" class="split">
       Limit sets disagree on {{ d.path }}: passes under {{ d.passes.join('; ') }} — fails under

@@ -10,7 +10,8 @@ import {
   dropRows,
   isolatedColumns,
   isolatedTable,
-  limitSetOf,
+  limitSetFor,
+  type LimitSet,
   pointColumns,
   pointRows,
   volts,
@@ -76,7 +77,7 @@ export function keyPage(
   const states = healthy.states.flatMap((state, i): Content[] => {
     if (!state.ok) return [{ text: `${state.state.name}: ${tell(state.why)}`, style: 'bad' }]
     const found = faulted?.states[i]
-    return stateContent(state, found?.ok ? found : null, limits, arrange)
+    return stateContent(state, found?.ok ? found : null, limitSetFor(circuit, limits), arrange)
   })
   const isolated = tableOf(
     isolatedColumns,
@@ -95,23 +96,41 @@ export function keyPage(
   ])
 }
 
-function stateContent(state: StateKey, other: StateKey | null, limits: string, arrange: Arrange): Content[] {
+function stateContent(
+  state: StateKey,
+  other: StateKey | null,
+  limits: LimitSet,
+  arrange: Arrange,
+): Content[] {
   const closing = state.balances.map((b, i) => {
     const now = other ?? state
-    const verdict = limitSetOf(limits).judge(now.balances[i]!, now.walks[i]!)
+    const verdict = limits.judge(now.balances[i]!, now.walks[i]!)
     const n = now.balances[i]!
     const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : 'FAILS'
-    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${tell(verdict.reason)}`
+    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} (available ${volts(n.feedLoss.value === undefined ? undefined : n.source - n.feedLoss.value)}) + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${tell(verdict.reason)}`
   })
   // On paper there is no room for the difference: the two numbers stand side by side.
   const short = <R>(columns: readonly Column<R>[]) =>
     columns.filter(({ key, spare }) => key !== 'difference' && !spare)
   const points = tableOf(short(pointColumns), arrange(pointRows(state, other)), other !== null)
   const drops = tableOf([...short(dropColumns), dropAmps], arrange(dropRows(state, other)), other !== null)
+  const now = other ?? state
+  const fuses = now.fuses.map(
+    ({ part, value, tableAmps, why }) =>
+      `${part} ${volts(value)}${why ? `: ${tell(why)}` : `, about ${formatQuantity(tableAmps, 'A')}`}`,
+  )
+  const clamps = now.places.map(
+    ({ place, amps, conductors }) =>
+      `${place} ${formatQuantity(amps, 'A')} (${conductors.map((c) => `${c.part} ${formatQuantity(c.amps, 'A')}`).join(', ')})`,
+  )
+  const more = [
+    ...(fuses.length ? [`Across fuses: ${fuses.join(' · ')}`] : []),
+    ...(clamps.length ? [`By clamp: ${clamps.join(' · ')}`] : []),
+  ]
   const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
   return [
     { text: state.state.name, style: 'state' },
-    { text: [seen, ...closing].filter(Boolean).join('\n'), margin: [0, 0, 0, 4] },
+    { text: [seen, ...closing, ...more].filter(Boolean).join('\n'), margin: [0, 0, 0, 4] },
     {
       columns: [
         { width: '38%', stack: [points] },

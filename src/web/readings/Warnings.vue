@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { Circuit, Wiring } from '../../../core/circuit'
-import { walkPaths, type StateKey } from '../../../core/readings'
-import { tell } from '../../../contract/words'
-import { warningsOf } from '../../../core/workshop'
+import type { Circuit, Wiring } from '../../core/circuit'
+import { walkPaths, type StateKey } from '../../core/readings'
+import { tell } from '../../contract/words'
+import { warningsOf } from '../../core/workshop'
 
-const props = defineProps<{ circuit: Circuit; wiring: Wiring; state: StateKey | null }>()
+const props = defineProps<{
+  circuit: Circuit
+  wiring: Wiring
+  state: StateKey | null
+  /** Of a board with a fault in it: only what burns by it, not what its builder might look at. */
+  faulted?: boolean
+}>()
 const emit = defineEmits<{ choose: [part: string] }>()
 const all = ref(false)
 const found = computed(() =>
@@ -15,7 +21,7 @@ const found = computed(() =>
     wiring: props.wiring,
     walks: walkPaths(props.circuit, props.wiring),
     key: props.state,
-  }),
+  }).filter(({ text }) => !props.faulted || /burns|overWatts/.test(text.code)),
 )
 const shown = computed(() => (all.value ? found.value : found.value.slice(0, 1)))
 const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { defineAsyncComponent, ref } from 'vue'
+import { leastPassword } from '../../../contract/account'
+import { messageOf, post } from '../../api/client'
+import { useSession } from '../../stores/session'
+
+const People = defineAsyncComponent(() => import('./People.vue'))
+
+const session = useSession()
+const current = ref('')
+const fresh = ref('')
+const wrong = ref('')
+const said = ref('')
+
+async function act(work: () => Promise<unknown>, done: string) {
+  wrong.value = said.value = ''
+  try {
+    await work()
+    said.value = done
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+async function change() {
+  await act(async () => {
+    await post('/password', { current: current.value, password: fresh.value }, 'PUT')
+    current.value = fresh.value = ''
+    await session.load()
+  }, 'Changed. Every other place where you were signed in is signed out.')
+}
+const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signed out everywhere but here.')
+</script>
+
+<template>
+  <div class="account">
+    <h1>{{ session.user?.name }}</h1>
+    <p v-if="session.user?.mustChange" class="caution" role="status">
+      Somebody else chose your password: change it before you go on.
+    </p>
+    <form aria-labelledby="password" @submit.prevent="change">
+      <h2 id="password">Your password</h2>
+      <label class="field"
+        >Present password
+        <NInput
+          v-model:value="current"
+          type="password"
+          :input-props="{ autocomplete: 'current-password' }"
+          placeholder=""
+        />
+      </label>
+      <label class="field"
+        >New password, at least {{ leastPassword }} characters: a few words do best
+        <NInput
+          v-model:value="fresh"
+          type="password"
+          show-password-on="click"
+          :input-props="{ autocomplete: 'new-password' }"
+          placeholder=""
+        />
+      </label>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <p v-if="said" role="status">{{ said }}</p>
+      <div class="acts">
+        <NButton type="primary" attr-type="submit">Change it</NButton>
+        <NButton @click="elsewhere">Sign out everywhere else</NButton>
+      </div>
+    </form>
+    <People v-if="session.user?.role === 'instructor'" />
+  </div>
+</template>
+
+<style scoped>
+.account {
+  max-width: 860px;
+  margin: 0 auto;
+  padding: 24px 20px;
+  display: grid;
+  gap: 20px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  max-width: 460px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>

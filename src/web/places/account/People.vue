@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { ref } from 'vue'
+import { z } from 'zod'
+import {
+  leastPassword,
+  resetSchema,
+  signInsSchema,
+  userSchema,
+  type Role,
+  type SignIns,
+  type User,
+} from '../../../contract/account'
+import { ask, messageOf, post, send } from '../../api/client'
+import { when } from '../../parts/when'
+import { useSession } from '../../stores/session'
+
+/** Who has an account: add, give a new password, take away; and who signed in or failed to. */
+const session = useSession()
+const people = ref<User[]>([])
+const signIns = ref<SignIns | null>(null)
+const wrong = ref('')
+/** A new password is told once: to be read out or written on a slip. */
+const told = ref<{ name: string; login: string; password: string } | null>(null)
+const blank = { name: '', login: '', password: '', role: 'student' as Role }
+const adding = ref({ ...blank })
+
+const load = async () => (people.value = await ask(z.array(userSchema), '/people'))
+async function act(work: () => Promise<unknown>) {
+  wrong.value = ''
+  try {
+    await work()
+    await load()
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+await act(load)
+
+const add = () =>
+  act(async () => {
+    const { role, ...account } = adding.value
+    await send(userSchema, role === 'instructor' ? '/instructors' : '/students', {
+      ...account,
+      login: account.login.trim(),
+    })
+    adding.value = { ...blank }
+  })
+const reset = ({ id, name, login }: User) =>
+  act(async () => {
+    const { password } = await send(resetSchema, `/people/${id}/password`)
+    told.value = { name, login, password }
+  })
+const remove = ({ id, name, role }: User) => {
+  const what = role === 'student' ? ' Their work orders and readings go with it.' : ''
+  if (window.confirm(`Take the account of ${name} away?${what} It cannot be undone.`))
+    void act(() => post(`/people/${id}`, undefined, 'DELETE'))
+}
+const outcomes = { in: 'signed in', out: 'signed out', wrong: 'wrong password', waits: 'has to wait' }
+async function look(open: boolean) {
+  if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))
+}
+</script>
+
+<template>
+  <section aria-labelledby="people">
+    <h2 id="people">Accounts</h2>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="told" class="told" role="status">
+      {{ told.name }} signs in as <b>{{ told.login }}</b> with <code>{{ told.password }}</code>. It is told
+      once, and to be changed at the first sign-in.
+    </p>
+    <table class="data">
+      <thead>
+        <tr>
+          <th scope="col">Name</th>
+          <th scope="col">Sign-in name</th>
+          <th scope="col">Role</th>
+          <th scope="col"><span class="visually-hidden">Acts</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="person in people" :key="person.id">
+          <td>{{ person.name }}</td>
+          <td>{{ person.login }}</td>
+          <td>{{ person.role }}</td>
+          <td class="acts">
+            <template v-if="person.id !== session.user?.id">
+              <button type="button" class="link" @click="reset(person)">
+                New password<span class="visually-hidden"> for {{ person.name }}</span>
+              </button>
+              <button type="button" class="link" @click="remove(person)">
+                Take away<span class="visually-hidden"> {{ person.name }}</span>
+              </button>
+            </template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form aria-label="Add an account" @submit.prevent="add">
+      <label class="field">Name<NInput v-model:value="adding.name" size="small" placeholder="" /></label>
+      <label class="field"
+        >Sign-in name<NInput v-model:value="adding.login" size="small" placeholder=""
+      /></label>
+      <label class="field"
+        >First password, {{ leastPassword }} characters or more<NInput
+          v-model:value="adding.password"
+          size="small"
+          :input-props="{ autocomplete: 'off' }"
+          placeholder=""
+      /></label>
+      <label class="field"
+        >Role
+        <select v-model="adding.role">
+          <option value="student">student</option>
+          <option value="instructor">instructor</option>
+        </select>
+      </label>
+      <NButton size="small" type="primary" attr-type="submit">Add</NButton>
+    </form>
+    <details @toggle="look(($event.target as HTMLDetailsElement).open)">
+      <summary>Who signed in, and who failed to</summary>
+      <table v-if="signIns" class="data">
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Sign-in name</th>
+            <th scope="col">From</th>
+            <th scope="col">Outcome</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(one, i) in signIns" :key="i">
+            <td>{{ when(one.at) }}</td>
+            <td>{{ one.login }}</td>
+            <td>{{ one.address }}</td>
+            <td>{{ outcomes[one.outcome] }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 12px;
+  border-top: 1px solid var(--rule);
+  padding-top: 16px;
+}
+.acts {
+  text-align: right;
+}
+.acts button + button {
+  margin-left: 12px;
+}
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: end;
+}
+.told {
+  border-left: 4px solid var(--accent);
+  background: var(--accent-soft);
+  padding: 8px 12px;
+}
+code {
+  font-family: var(--face-readings);
+  font-weight: 500;
+}
+</style>

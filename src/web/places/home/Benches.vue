@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import type { CircuitList, OrderRow } from '../../../contract/lists'
+import { when } from '../../parts/when'
+import { useOpened } from '../../stores/opened'
+
+/** What today needs: who waits for a review, who is at work, and what was opened last. */
+const props = defineProps<{ orders: readonly OrderRow[]; circuits: CircuitList; self: string | undefined }>()
+const emit = defineEmits<{ giveBack: []; takeBack: [id: string] }>()
+
+const { opened } = useOpened()
+const waiting = computed(() => props.orders.filter((o) => o.concluded && !o.released))
+const working = computed(() =>
+  props.orders
+    .filter((o) => !o.concluded)
+    // Who has begun comes before who has not.
+    .sort((a, b) => Number(b.tests > 0) - Number(a.tests > 0)),
+)
+const given = computed(() => props.orders.filter((o) => o.released))
+/** What has been taken out of the library since is not offered. */
+const recent = computed(() =>
+  opened.value.flatMap((one) => {
+    const row = props.circuits.find(({ id }) => id === one.id)
+    return row ? [{ ...one, name: row.name }] : []
+  }),
+)
+const places = { bench: 'Bench', plant: 'Plant', sheet: 'Sheet' } as const
+</script>
+
+<template>
+  <section aria-labelledby="waiting">
+    <div class="title">
+      <h2 id="waiting">Waiting for you</h2>
+      <span v-if="waiting.length" class="count">{{ waiting.length }}</span>
+      <RouterLink class="more" :to="{ name: 'rubric' }">How they are marked</RouterLink>
+    </div>
+    <p v-if="!waiting.length" class="quiet">No finished work waits for its review.</p>
+    <ul>
+      <li v-for="order in waiting" :key="order.id">
+        <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
+        <span class="what">{{ order.circuit }}</span>
+        <span class="said">“{{ order.complaint }}”</span>
+        <span class="quiet">finished {{ when(order.concluded!) }}, {{ order.tests }} readings</span>
+      </li>
+    </ul>
+    <NButton v-if="waiting.length" size="small" @click="emit('giveBack')">
+      Give back {{ waiting.length === 1 ? 'the finished review' : `all ${waiting.length} finished reviews` }}
+    </NButton>
+    <details v-if="given.length">
+      <summary>Given back: {{ given.length }}</summary>
+      <ul>
+        <li v-for="order in given" :key="order.id">
+          <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
+          <span class="what">{{ order.circuit }}</span>
+        </li>
+      </ul>
+    </details>
+  </section>
+  <section aria-labelledby="working">
+    <div class="title">
+      <h2 id="working">At the benches</h2>
+      <span v-if="working.length" class="count">{{ working.length }}</span>
+    </div>
+    <p v-if="!working.length" class="quiet">
+      Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.
+    </p>
+    <ul>
+      <li v-for="order in working" :key="order.id">
+        <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }"
+          >Your Desk</RouterLink
+        >
+        <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
+        <span class="what">{{ order.circuit }}</span>
+        <span class="said">“{{ order.complaint }}”</span>
+        <span class="quiet">
+          {{ order.tests ? `${order.tests} ${order.tests === 1 ? 'reading' : 'readings'}` : 'not begun' }},
+          out since {{ when(order.created) }}
+        </span>
+        <button v-if="!order.tests" type="button" class="link back" @click="emit('takeBack', order.id)">
+          Take it back<span class="visually-hidden"> from {{ order.student }}: {{ order.circuit }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+  <section aria-labelledby="opened">
+    <div class="title"><h2 id="opened">Opened last</h2></div>
+    <p v-if="!recent.length" class="quiet">What you open on Bench, Plant or Sheet comes to lie here.</p>
+    <ul>
+      <li v-for="one in recent" :key="one.id">
+        <RouterLink :to="{ name: one.place, params: { id: one.id } }">{{ one.name }}</RouterLink>
+        <span class="quiet">on {{ places[one.place] }}, {{ when(new Date(one.at).toISOString()) }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  border-top: 2px solid var(--ink);
+  padding-top: 10px;
+}
+.title {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.more {
+  margin-left: auto;
+  font-size: 13px;
+}
+.count {
+  font-family: var(--face-readings);
+  font-weight: 500;
+  color: var(--accent);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 250px;
+  overflow: auto;
+}
+li {
+  display: grid;
+  gap: 1px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+li a {
+  font-weight: 500;
+  min-height: 24px;
+}
+.back {
+  justify-self: start;
+  min-height: 24px;
+  font-size: 13px;
+}
+.what {
+  font-size: 14px;
+}
+.said {
+  font-size: 13px;
+  font-style: italic;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.quiet {
+  font-size: 13px;
+}
+</style>

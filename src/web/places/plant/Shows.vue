@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import { faultOfKind, severityOf } from '../../../core/faults'
+import { formatQuantity } from '../../../core/quantity'
+import type { SymptomSays } from '../../workers/symptom.worker'
+
+/** Whether a customer would notice what is planted: where, or that nothing shows, and what size would. */
+const props = defineProps<{ circuit: Circuit; found: SymptomSays | null; looking: boolean }>()
+const emit = defineEmits<{ state: [id: string]; size: [severity: number] }>()
+
+const states = computed(() =>
+  (props.found?.symptom.states ?? []).flatMap((id) => props.circuit.states.filter((s) => s.id === id)),
+)
+const sized = computed(() => {
+  const one = props.found?.sized
+  if (!one || one.by === 'none') return null
+  const { unit } = faultOfKind(one.fault.kind).severity!
+  const severity = severityOf(one.fault)
+  return { by: one.by, severity, text: formatQuantity(severity, unit) }
+})
+</script>
+
+<template>
+  <p v-if="looking && !found" class="quiet" role="status">Looking in every state …</p>
+  <p v-else-if="states.length" class="shows" role="status">
+    Shows in
+    <button v-for="s in states" :key="s.id" type="button" class="link" @click="emit('state', s.id)">
+      {{ s.name }}
+    </button>
+  </p>
+  <div v-else-if="found" class="none" role="status">
+    <b>No symptom in any state</b>
+    <template v-if="sized">
+      <span v-if="sized.by === 'symptom'">The least that shows:</span>
+      <span v-else>No size shows; the least that breaks the limits:</span>
+      <button type="button" class="small" @click="emit('size', sized.severity)">{{ sized.text }}</button>
+    </template>
+    <span v-else>nor at any other size: no customer would bring it in.</span>
+  </div>
+</template>
+
+<style scoped>
+.shows,
+.none {
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+  align-items: center;
+  font-size: 13px;
+}
+.none {
+  border-left: 4px solid var(--doubt);
+  background: var(--doubt-soft);
+  padding: 5px 8px;
+}
+</style>

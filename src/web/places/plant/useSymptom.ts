@@ -1,0 +1,39 @@
+import { watchDebounced } from '@vueuse/core'
+import { onScopeDispose, ref, shallowRef, toRaw, type Ref } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import type { SymptomAsk, SymptomSays } from '../../workers/symptom.worker'
+
+/** Whether anything shows of what is planted, and in which states: worked out beside the page, always for the latest. */
+export function useSymptom(circuit: Ref<Circuit>, faults: Ref<readonly Fault[]>, active: Ref<number>) {
+  const found = shallowRef<SymptomSays | null>(null)
+  const looking = ref(false)
+  let worker: Worker | null = null
+  let latest = 0
+
+  function look(): void {
+    latest++
+    // A search for a size may take a second: what is asked meanwhile does not wait for it.
+    if (looking.value) worker?.terminate()
+    if (looking.value || !worker) {
+      worker = new Worker(new URL('../../workers/symptom.worker.ts', import.meta.url), { type: 'module' })
+      worker.onmessage = ({ data }: MessageEvent<SymptomSays>) => {
+        if (data.id !== latest) return
+        found.value = data
+        looking.value = false
+      }
+      worker.onerror = () => (looking.value = false)
+    }
+    if (!faults.value.length) {
+      found.value = null
+      looking.value = false
+      return
+    }
+    looking.value = true
+    const ask = { id: latest, circuit: toRaw(circuit.value), planted: faults.value, active: active.value }
+    worker.postMessage(JSON.parse(JSON.stringify(ask)) as SymptomAsk)
+  }
+  watchDebounced([circuit, faults, active], look, { debounce: 150, immediate: true, deep: false })
+  onScopeDispose(() => worker?.terminate())
+  return { found, looking }
+}

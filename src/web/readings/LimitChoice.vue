@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Circuit } from '../../core/circuit'
+import { limitSetFor, limitSets } from '../../core/readings'
+
+/** Which losses are called too much: what fits the kind of circuit, or another opinion. */
+const props = defineProps<{ circuit: Circuit; limits: string }>()
+const emit = defineEmits<{ choose: [limits: string] }>()
+
+/** What is kept may name a set that is no more. */
+const chosen = computed(() => limitSets.find(({ id }) => id === props.limits)?.id ?? '')
+</script>
+
+<template>
+  <label
+    >Limits
+    <select :value="chosen" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
+      <option value="">for this circuit: {{ limitSetFor(circuit).title }}</option>
+      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
+    </select></label
+  >
+</template>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { smallLosses, type LimitSet, type StateKey, type Walk } from '../../core/readings'
+import Losses from './Losses.vue'
+
+/** Two readings of one path: the losses, where they are small against the source; and the whole staircase. */
+const props = defineProps<{
+  walk: Walk
+  path: number
+  healthy: StateKey
+  faulted?: StateKey | null
+  limits: LimitSet
+  lit: string | null
+}>()
+const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
+const Staircase = defineAsyncComponent(() => import('./Staircase.vue'))
+
+const balance = computed(() => (props.faulted ?? props.healthy).balances[props.path])
+const fitting = computed(() => (balance.value && smallLosses(balance.value) ? 'losses' : 'stairs'))
+/** What somebody has chosen holds for this path and this fault; another one opens with what shows it best. */
+const chosen = ref<'losses' | 'stairs' | null>(null)
+watch(
+  () => [props.path, props.walk.path.id, JSON.stringify(props.healthy.state.id)].join(),
+  () => (chosen.value = null),
+)
+const shown = computed(() => chosen.value ?? fitting.value)
+</script>
+
+<template>
+  <div class="ways">
+    <div class="tabs choice" role="group" aria-label="How the path is shown">
+      <button type="button" :aria-pressed="shown === 'losses'" @click="chosen = 'losses'">Losses</button>
+      <button type="button" :aria-pressed="shown === 'stairs'" @click="chosen = 'stairs'">Staircase</button>
+    </div>
+    <Losses
+      v-if="shown === 'losses'"
+      :path="path"
+      :healthy="healthy"
+      :faulted="faulted ?? null"
+      :limits="limits"
+      :lit="lit"
+      @light="emit('light', $event)"
+      @choose="emit('choose', $event)"
+    />
+    <Staircase
+      v-else
+      :walk="walk"
+      :healthy="healthy"
+      :faulted="faulted ?? null"
+      :lit="lit"
+      @light="emit('light', $event)"
+      @choose="emit('choose', $event)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.ways {
+  position: relative;
+  height: 100%;
+  min-height: 0;
+}
+.tabs {
+  position: absolute;
+  z-index: 2;
+  right: 0;
+  top: 0;
+  font-size: 12px;
+}
+.ways :deep(figcaption) {
+  padding-right: 150px;
+  min-height: 26px;
+}
+</style>
