@@ -20,6 +20,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    // What is not there in half a minute is not coming: it is said at once, not when the story’s time is up.
+    actionTimeout: 30_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
@@ -38,7 +40,7 @@ export default defineConfig({
     { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {
-    command: 'node --import tsx src/server/main.ts --demo',
+    command: 'node built/server/main.js --demo',
     url: `http://127.0.0.1:${port}/api/session`,
     env: { PORT: String(port), BRACHYON_DATA: process.env.BRACHYON_E2E_DATA },
     reuseExistingServer: false,

@@ -107,12 +107,22 @@ test('four hundred nodes: found by name, moved, zoomed, gone through by keys, an
   })
 
   await test.step('a value is changed, saved, and the volts follow', async () => {
-    await page.getByLabel('Find a part').fill('W1')
-    await page.keyboard.press('Enter')
+    const find = async (id: string) => {
+      await page.getByLabel('Find a part').fill(id)
+      await page.keyboard.press('Enter')
+    }
+    // Near enough, every point has its reading beside it.
     const volts = page.locator('.schematic [data-point="F1a"] .face-value')
+    await expect(async () => {
+      await page.getByRole('button', { name: 'Larger' }).click()
+      await find('F1')
+      await expect(volts).toBeAttached({ timeout: 500 })
+    }).toPass()
     const before = await volts.textContent()
+    await find('W1')
     await page.getByRole('textbox', { name: /length/i }).fill('6')
     await page.keyboard.press('Enter')
+    await find('F1')
     await expect(volts).not.toHaveText(before!)
     await expect(page.getByText('saved', { exact: true })).toBeVisible()
   })

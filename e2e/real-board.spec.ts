@@ -191,7 +191,7 @@ test('an instructor works an order of their own, and learns no more than a stude
   page.on('response', async (response) => {
     if (response.url().includes('/api/desk')) heard.push(await response.text().catch(() => ''))
   })
-  await page.locator('tr', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
+  await page.locator('li', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
   await expect(page.getByText('practice: each step is told at once')).toBeVisible()
   await page.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(page, 'L1')).toContainText(/dim|dark|dull/)

@@ -56,7 +56,7 @@ test('a first real start asks for an instructor, once, and an import says what i
   await page.getByLabel('Sign-in name').fill('wen')
   await page.getByLabel('Password').fill('short')
   await page.getByRole('button', { name: 'Create the account' }).click()
-  await expect(page.getByRole('alert')).toContainText('at least 8 characters')
+  await expect(page.getByRole('alert')).toContainText('at least 12 characters')
   await page.getByLabel('Password').fill('long enough now')
   await page.getByRole('button', { name: 'Create the account' }).click()
   await expect(page.getByText('No circuit yet.')).toBeVisible()
@@ -64,7 +64,7 @@ test('a first real start asks for an instructor, once, and an import says what i
   await page.getByRole('button', { name: 'Add a student' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Bram Osk')
   await page.getByLabel('Sign-in name').fill('bram')
-  await page.getByLabel('Password').fill('a good password')
+  await page.getByLabel('Password').fill('four grey river stones')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(page.getByText('Bram Osk')).toBeVisible()
 

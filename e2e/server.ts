@@ -9,14 +9,10 @@ export interface Running {
 
 /** A Brachyon of the test's own on `port`, with its data in `folder`. */
 export async function startServer(port: number, folder: string, demo: boolean): Promise<Running> {
-  const child: ChildProcess = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'src/server/main.ts', ...(demo ? ['--demo'] : [])],
-    {
-      env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  )
+  const child: ChildProcess = spawn(process.execPath, ['built/server/main.js', ...(demo ? ['--demo'] : [])], {
+    env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   const url = `http://127.0.0.1:${port}`
   await new Promise<void>((resolve, reject) => {
     child.stdout?.on('data', (text: Buffer) => text.toString().includes(url) && resolve())

@@ -72,7 +72,7 @@ test('pictures of the main views', async ({ page }) => {
   await signOut(page)
   await signIn(page, 'orla')
   await shot('today')
-  await page.getByRole('link', { name: 'Finished: review' }).first().click()
+  await page.getByRole('region', { name: 'Waiting for you' }).getByRole('link').nth(1).click()
   await page.getByRole('table', { name: 'Mark' }).waitFor({ timeout: 30_000 })
   await shot('review')
   await page.keyboard.press('3')

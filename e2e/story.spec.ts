@@ -40,6 +40,8 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await part(page, 'X1').hover()
     await expect(page.locator('tr[data-row="X1"]')).toHaveClass(/lit/)
     // Over the staircase: its far right is the battery strap's end, its left the battery's.
+    await expect(page.getByRole('img', { name: /^Losses: feed 2\d\d.mV/ })).toBeVisible()
+    await page.getByRole('button', { name: 'Staircase' }).click()
     const chart = (await page.getByRole('img', { name: /^Staircase/ }).boundingBox())!
     await page.mouse.move(chart.x + chart.width * 0.55, chart.y + chart.height * 0.5)
     await expect(page.locator('tr.lit')).not.toHaveCount(0)
@@ -50,9 +52,12 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
       .getByRole('textbox', { name: 'Length' })
     await length.fill('8,4')
     await length.press('Enter')
-    await expect(row.locator('td').last()).not.toHaveText(before!)
-    await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible()
     await expect(page.getByText(/fails: Feed loses/)).toBeVisible()
+    await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible()
+    // What is not being used is folded away: the table gives its place to the values, and takes it back.
+    await expect(row).toHaveCount(0)
+    await page.getByRole('button', { name: 'Back to the drops' }).click()
+    await expect(row.locator('td').last()).not.toHaveText(before!)
     await page.reload()
     await expect(row.locator('td').last()).not.toHaveText(before!)
     await page.getByRole('button', { name: 'Undo' }).click()
@@ -93,8 +98,12 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     })
     await expect(page.getByText('L1: bright →')).toBeVisible()
     await expect(page.getByText(/fails: Return loses/)).toBeVisible()
+    await page.getByRole('button', { name: 'Drops', exact: true }).click()
     await expect(page.locator('tr[data-row="G1"].bad')).toContainText('stud on chassis')
-    await page.getByRole('combobox', { name: 'Limits' }).selectOption({ label: '3 % of the source per side' })
+    await page.getByRole('button', { name: 'Fault', exact: true }).click()
+    await page
+      .getByRole('combobox', { name: 'Limits' })
+      .selectOption({ label: '3 % of the battery’s volts per side' })
     await expect(page.getByText('Scales with the system')).toBeVisible()
     await expectAccessible(page)
   })
@@ -212,7 +221,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
 
   await test.step('Review: every step with its verdict and reason, and the mark in parts', async () => {
     await page.getByRole('link', { name: 'Brachyon, today' }).click()
-    await page.locator('tr', { hasText: complaint }).getByRole('link').click()
+    await page.locator('li', { hasText: complaint }).getByRole('link').first().click()
     await expect(page.getByRole('table', { name: 'Mark' })).toContainText('of 100', { timeout: 30_000 })
     await expect(page.getByText('Planted: G1 hopper frame ground, stud on chassis: 1.24')).toBeVisible()
     await expect(page.getByText('Conclusion: proven')).toBeVisible()

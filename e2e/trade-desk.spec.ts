@@ -81,7 +81,7 @@ test('a no-crank ends at the nut on the stud; a charging loss is proved by a byp
   await test.step('half of the feed’s loss, and then all of it, under one nut', async () => {
     const id = await handOut({
       circuit: /^Starting/,
-      faults: [{ kind: 'highResistance', part: 'G9', segment: 'foot', severity: 0.05 }],
+      faults: [{ kind: 'highResistance', part: 'G9', segment: 'foot', severity: 0.018 }],
       student: 'tam',
       complaint: 'It turns over like treacle.',
     })
@@ -97,7 +97,7 @@ test('a no-crank ends at the nut on the stud; a charging loss is proved by a byp
       red: 'G9n',
       black: 'G9c',
       predict: '20m',
-      shows: /^[67]\.\d+.V$/,
+      shows: /^[34]\.\d+.V$/,
       marks: [['G9', 'Enter']],
     })
     await conclude(page, 'G9.foot', 'highResistance')
@@ -198,6 +198,16 @@ test('a module’s ground is loaded pin by pin; a relay is told by four readings
     // A relay is two pieces: its contact side is ringed alone.
     await page.getByRole('button', { name: /pull K1/ }).click()
     await take(page, { device: 'hand', function: 'Relay on 9 V', at: 'K1', word: 'clicks', shows: /clicks/ })
+    // Worked by hand in the socket the load starts: the coil's half or the contacts, and not the wires behind them.
+    await take(page, {
+      device: 'hand',
+      function: 'Relay by hand',
+      held: 'inPlaceOf',
+      at: 'K1',
+      word: 'starts',
+      shows: /starts/,
+    })
+    await expect(page.getByText('What it feeds starts whatever the key says')).toBeVisible()
     await conclude(page, 'K1.contacts', 'burnt')
   })
 
