@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
+import { readyAgain } from './orders'
 import { circuitListSchema, deskSchema, reviewSchema, verdictsSchema } from '../contract'
 import { judgedSchema } from '../core/assessment'
 import type { Frame } from '../core/attempt'
@@ -239,6 +240,31 @@ describe('a Desk', () => {
       expect(held[0]).toHaveBeenCalled()
     } finally {
       for (const one of held) one.mockRestore()
+    }
+  })
+
+  it('is made ready again after a restart, each board once', async () => {
+    const again = vi.spyOn(school.workers, 'makeReady').mockResolvedValue()
+    try {
+      for (const student of [students.tam!.id, students.idris!.id])
+        await orla
+          .post('/api/orders')
+          .send({
+            circuit,
+            student,
+            complaint: 'The work lamp is dim.',
+            faults: [{ ...planted, severity: 1.618 }],
+          })
+          .expect(201)
+      await vi.waitFor(() => expect(again).toHaveBeenCalledTimes(2), 20_000)
+      again.mockClear()
+      const count = await readyAgain(school.database, school.workers)
+      expect(count).toBeGreaterThan(0)
+      expect(again).toHaveBeenCalledTimes(count)
+      const same = again.mock.calls.filter(([{ order }]) => order.planted[0]?.severity === 1.618)
+      expect(same).toHaveLength(1)
+    } finally {
+      again.mockRestore()
     }
   })
 

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { createApp, plainError } from './app'
 import { openDatabase } from './database'
+import { readyAgain } from './orders'
 import { demoSchool, loadDemo } from './demo'
 import { startDemoStation } from './demo-station'
 import { Workers } from './workers/pool'
@@ -31,6 +32,7 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 )
 const workers = new Workers()
 const warm = workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
+void warm.then(() => readyAgain(database, workers)).catch((error: unknown) => logger.warn(plainError(error)))
 const proxy = process.env.TRUST_PROXY
 const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
 /** Whoever can read the data folder can read the school: the same is asked of whoever wants a backup of it while it is open. */

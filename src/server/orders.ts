@@ -131,6 +131,22 @@ export async function addOrder(
   return row!.id
 }
 
+/** Boards of orders that a restart interrupted are solved again before somebody asks, the newest first; a day's worth. */
+export async function readyAgain(db: Queries, workers: Workers): Promise<number> {
+  const open = await db.query<{ id: string }>(
+    `select id from (
+       select distinct on (document, faults, frame) id, created_at from work_orders
+       where concluded_at is null and created_at > now() - interval '1 day'
+       order by document, faults, frame, created_at desc) one
+     order by created_at desc limit 12`,
+  )
+  for (const { id } of open) {
+    const { circuit, planted, frame } = await load(db, id)
+    await makeReady(db, workers, { circuit, planted, frame })
+  }
+  return open.length
+}
+
 export const listOrders = (db: Queries): Promise<OrderRow[]> =>
   db.query(
     `select o.id, o.document->>'name' as circuit, o.complaint, u.name as student, o.student_id as "studentId", ${iso('o.created_at')} as created,

@@ -21,7 +21,10 @@ export function indistinctFrom(
   const { predictor } = belief
   const found = new Set<string>()
   if (candidatesOf(predictor, bag).length === 0) return found
-  const truth = belief.alive.find(({ family }) => planted.some((p) => isOf(family, p)))
+  // Of two planted faults the board has both.
+  const truth = [...belief.alive]
+    .sort((p, q) => q.family.company - p.family.company)
+    .find(({ family }) => planted.some((p) => isOf(family, p)))
   if (!truth) return found
   const own = new Set(truth.family.pieces)
   // Nothing worth asking about is left beside it.
@@ -32,14 +35,14 @@ export function indistinctFrom(
   const likely = [...belief.alive].sort((p, q) => q.weight - p.weight).slice(0, mostRivals)
   for (const { family, best } of likely) {
     if (family.pieces.every((p) => own.has(p)) || family.index === 0) continue
+    if (family.company !== truth.family.company) continue
     const same = alike(predictor, truth.family, x, family, best)
     for (const piece of family.pieces) (same ? found : separable).add(piece)
   }
   return new Set([...found].filter((piece) => !own.has(piece) && !separable.has(piece)))
 }
 
-const isOf = ({ fault, beside }: Family, planted: Fault): boolean =>
-  beside === undefined &&
+const isOf = ({ fault }: Family, planted: Fault): boolean =>
   fault?.kind === planted.kind &&
   fault.part === planted.part &&
   fault.segment === planted.segment &&

@@ -139,21 +139,42 @@ export class Belief {
   }
   private sum: number | undefined
 
+  /**
+   * Share of the weight that is left of which something holds. Of two faults each is looked for beside the other one as it
+   * is: what holds of one or the other holds of the board, so the two shares are put together as those of two draws.
+   */
+  private shareOf(holds: (family: Family) => boolean): number {
+    if (this.total === 0) return 0
+    const struck = new Float64Array(this.companies.length)
+    for (const { family, weight } of this.alive) if (holds(family)) struck[family.company]! += weight
+    return this.combined(struck)
+  }
+
+  private combined(struck: ArrayLike<number>): number {
+    const { companies, total } = this
+    const alone = companies[0]!
+    let missed = 1
+    for (let i = 1; i < companies.length; i++) if (companies[i]! > 0) missed *= 1 - struck[i]! / companies[i]!
+    return (struck[0]! + (total - alone) * (1 - missed)) / total
+  }
+
+  /** Weight that is left of single faults, and beside each of those planted. */
+  private get companies(): Float64Array {
+    if (this.byCompany) return this.byCompany
+    const sums = new Float64Array(1 + Math.max(0, ...this.alive.map(({ family }) => family.company)))
+    for (const { family, weight } of this.alive) sums[family.company]! += weight
+    return (this.byCompany = sums)
+  }
+  private byCompany: Float64Array | undefined
+
   /** Share of the weight that is left that strikes a piece, by its name; a part stands for all its pieces. */
   doubt(name: string): number {
-    if (this.total === 0) return 0
-    let sum = 0
-    for (const { family, weight } of this.alive) if (family.pieces.some((p) => isOf(p, name))) sum += weight
-    return sum / this.total
+    return this.shareOf(({ pieces }) => pieces.some((p) => isOf(p, name)))
   }
 
   /** The same of several pieces, by their exact names: what strikes any of them. */
   doubtOfAny(names: readonly string[]): number {
-    if (this.total === 0) return 0
-    let sum = 0
-    for (const { family, weight } of this.alive)
-      if (family.pieces.some((p) => names.includes(p))) sum += weight
-    return sum / this.total
+    return this.shareOf(({ pieces }) => pieces.some((p) => names.includes(p)))
   }
 
   /**
@@ -161,20 +182,24 @@ export class Belief {
    * still suspected while one of them stands.
    */
   lostWith(piece: string, struck: ReadonlySet<string>): number {
-    if (this.total === 0) return 0
-    let sum = 0
-    for (const { family, weight } of this.alive) {
-      const { pieces, besidePiece } = family
-      if (!pieces.includes(piece)) continue
-      const own = pieces.filter((p) => p !== besidePiece)
-      if (piece === besidePiece || own.every((p) => p === piece || struck.has(p))) sum += weight
-    }
-    return sum / this.total
+    return this.shareOf(
+      ({ pieces }) => pieces.includes(piece) && pieces.every((p) => p === piece || struck.has(p)),
+    )
   }
 
   /** Doubt of every piece that anything is left to strike, the largest first. */
   get doubts(): ReadonlyMap<string, number> {
-    return (this.shares ??= sharesOf(this))
+    if (this.shares) return this.shares
+    const { companies } = this
+    const sums = new Map<string, Float64Array>()
+    for (const { family, weight } of this.alive)
+      for (const piece of family.pieces) {
+        let own = sums.get(piece)
+        if (!own) sums.set(piece, (own = new Float64Array(companies.length)))
+        own[family.company]! += weight
+      }
+    const shares = [...sums].map(([piece, own]) => [piece, this.combined(own)] as const)
+    return (this.shares = new Map(shares.sort((p, q) => q[1] - p[1])))
   }
   private shares: ReadonlyMap<string, number> | undefined
 
@@ -235,13 +260,6 @@ export class Belief {
 }
 
 const isOf = (piece: string, name: string): boolean => piece === name || piece.startsWith(`${name}.`)
-
-function sharesOf({ alive, total }: Belief): Map<string, number> {
-  const sums = new Map<string, number>()
-  for (const { family, weight } of alive)
-    for (const piece of family.pieces) sums.set(piece, (sums.get(piece) ?? 0) + weight / total)
-  return new Map([...sums].sort((p, q) => q[1] - p[1]))
-}
 
 /**
  * Facts that contradict each other: the fewest, one or two, whose removal lets something be possible again.

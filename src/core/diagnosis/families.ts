@@ -13,8 +13,8 @@ export interface Family {
   readonly fault: Fault | undefined
   /** A second fault beside it, of exactly that size. */
   readonly beside?: Fault
-  /** The piece that the second one strikes. */
-  readonly besidePiece?: string
+  /** Which of those planted that is, counted from 1; 0 where it stands alone. */
+  readonly company: number
   /** Severities at whole x; empty where there is none. */
   readonly grid: readonly number[]
   /** Where on the grid the planted severity lies, if it is one of these. */
@@ -31,6 +31,7 @@ const pairShare = 0.3
 /**
  * The sound circuit first, then every fault of the catalogue on every piece that it can strike. Where two faults may be
  * there, each of them also beside each that is planted: with the other one as it truly is, does the evidence find this one?
+ * Such a family strikes its own piece only: of the other one it says nothing, so that none is doubted for being planted.
  */
 export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], faults: 1 | 2 = 1): Family[] {
   const pieces = piecesOf(circuit)
@@ -58,6 +59,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
     const partners = fault.other?.split('.') as [string, string] | undefined
     return {
       index: i + 1,
+      company: 0,
       fault: own?.at === undefined ? fault : { ...fault, at: own.at },
       grid: known,
       ...(own?.severity !== undefined && known.length > 1 && { mark: known.indexOf(own.severity) }),
@@ -67,7 +69,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
   })
   const total = faulted.reduce((sum, f) => sum + f.prior, 0)
   const singles = [
-    { index: 0, fault: undefined, grid: [], pieces: [], prior: soundShare * total },
+    { index: 0, company: 0, fault: undefined, grid: [], pieces: [], prior: soundShare * total },
     ...faulted,
   ]
   if (faults === 1) return singles
@@ -78,8 +80,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
       .map((family) => ({
         ...family,
         beside,
-        besidePiece: other,
-        pieces: [...family.pieces, other],
+        company: planted.indexOf(beside) + 1,
         prior: (pairShare * family.prior) / planted.length,
       }))
   })
