@@ -1,5 +1,6 @@
 import {
   firstSource,
+  schoolScatter,
   systemOf,
   wireUp,
   type Circuit,
@@ -46,6 +47,8 @@ export interface BoardOptions {
   readonly attached?: readonly Attachment[]
 }
 
+/** Ohms of the best of contacts: none is nought. */
+const leastContact = 1e-6
 const none: ReadonlyMap<string, number> = new Map()
 const nothing: ReadonlySet<string> = new Set()
 /** A fused jumper's own ohms: a metre of 2.5 mm² and two clips (common practice, no source). */
@@ -201,6 +204,8 @@ function stampPart(
   const net: Net = {
     resistor: (s, a, b, ohms, tolerance) =>
       own.push({ type: 'resistor', ...joined(s, a, b, tolerance), ohms }),
+    contact: (s, a, b, ohms) =>
+      own.push({ type: 'resistor', ...joined(s, a, b, around.contacts), ohms: Math.max(ohms, leastContact) }),
     source: (s, a, b, volts, ohms, tolerance) =>
       own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
     curve: (s, a, b, law, tolerance) => own.push({ type: 'curve', ...joined(s, a, b, tolerance), law }),
@@ -349,6 +354,7 @@ function surroundings(
   const mine = faults.filter((f) => f.part === part.id)
   return {
     temperature: state.temperature ?? circuit.temperature,
+    ...(circuit.scatter ?? schoolScatter),
     position: state.controls[part.id] ?? definition.positions?.[0],
     detached: state.detached.includes(part.id),
     blown: blown.has(part.id),

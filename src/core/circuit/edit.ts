@@ -41,6 +41,8 @@ export const editSchema = z.discriminatedUnion('type', [
   }),
   /** None: it follows from what is built in. */
   z.strictObject({ type: z.literal('setDuty'), duty: circuitSchema.shape.duty }),
+  /** None: as a school's. */
+  z.strictObject({ type: z.literal('setScatter'), scatter: circuitSchema.shape.scatter }),
   z.strictObject({ type: z.literal('setTemperature'), value: z.number().min(-40).max(85) }),
 ])
 export type Edit = z.infer<typeof editSchema>
@@ -91,6 +93,14 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
         ok: true,
         circuit: edit.duty ? { ...rest, duty: edit.duty } : rest,
         inverse: { type: 'setDuty', ...(duty && { duty }) },
+      }
+    }
+    case 'setScatter': {
+      const { scatter, ...rest } = circuit
+      return {
+        ok: true,
+        circuit: edit.scatter ? { ...rest, scatter: edit.scatter } : rest,
+        inverse: { type: 'setScatter', ...(scatter && { scatter }) },
       }
     }
     case 'setTemperature':

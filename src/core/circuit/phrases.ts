@@ -1,6 +1,7 @@
 import { phrases } from '../document'
 
 export const say = phrases('circuit', {
+  scatter: 'Contacts may scatter by 2 to 300 %, a rested block by 0.01 to 1 V',
   noPart: 'There is no part {id}',
   noTerminal: '{id} has no terminal “{key}”: it has {keys}',
   noSuchTerminal: 'There is no terminal {end}',

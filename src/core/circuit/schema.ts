@@ -67,6 +67,29 @@ export const bundleSchema = z.strictObject({
 export const duties = ['light', 'motor', 'heavy', 'electronic'] as const
 export type Duty = (typeof duties)[number]
 
+/**
+ * How far boards of one drawing lie apart. A school's batteries rest anywhere from 12.4 to 12.8 V, and contacts scatter by
+ * half; a board that was measured has its own, narrower (common practice, no source).
+ */
+export const scatterSchema = z.strictObject({
+  /** Of every contact's ohms, ±, as a share. */
+  contacts: z
+    .number()
+    .min(0.02, coded(say('scatter')))
+    .max(3, coded(say('scatter')))
+    .default(0.5),
+  /** V, ±, of one rested 12 V block. */
+  rest: z
+    .number()
+    .min(0.01, coded(say('scatter')))
+    .max(1, coded(say('scatter')))
+    .default(0.2),
+})
+export type Scatter = z.infer<typeof scatterSchema>
+export const schoolScatter: Scatter = { contacts: 0.5, rest: 0.2 }
+/** Of a board whose readings the model was fitted to: a meter's accuracy, and from one day to the next. */
+export const measuredScatter: Scatter = { contacts: 0.2, rest: 0.1 }
+
 const warmth = coded(say('temperature', { least: '−40', most: 85 }))
 
 export const circuitSchema = z.strictObject({
@@ -80,6 +103,8 @@ export const circuitSchema = z.strictObject({
   note: z.string().max(2000).default(''),
   /** Where it is not said, it follows from what is built in. */
   duty: z.enum(duties).optional(),
+  /** Where it is not said, as a school's. */
+  scatter: scatterSchema.optional(),
   /** °C */
   temperature: z.number().min(-40, warmth).max(85, warmth).default(20),
   parts: z

@@ -85,13 +85,13 @@ export const battery = definePart({
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
   detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
-  stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, { temperature }) => {
-    net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
+  stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, { temperature, rest }) => {
+    net.contact('clampPlus', 'p', 'pos', clampOhms)
     const volts = blocks * openCircuitVoltage(charge)
     const ohms = blocks * internalResistance(coldCranking, charge, temperature)
-    net.source('cells', polarisation > 0 ? '#plates' : 'pos', 'neg', volts, ohms, 0.02 * blocks)
+    net.source('cells', polarisation > 0 ? '#plates' : 'pos', 'neg', volts, ohms, rest * blocks)
     if (polarisation > 0) net.curve('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
-    net.resistor('clampMinus', 'neg', 'n', Math.max(clampOhms, 1e-6), 0.5)
+    net.contact('clampMinus', 'neg', 'n', clampOhms)
   },
   summary: ({ blocks, charge }) => `${12 * blocks} V, ${formatPlain(charge)} %`,
 })

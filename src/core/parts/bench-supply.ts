@@ -40,9 +40,9 @@ export const benchSupply = definePart({
   ],
   detach: { verb: 'lift', done: 'off', opens: ['clampMinus'], gap: ['n', 'neg'] },
   stamp: ({ volts, ohms, clampOhms }, net) => {
-    net.resistor('clampPlus', 'p', 'pos', Math.max(clampOhms, 1e-6), 0.5)
+    net.contact('clampPlus', 'p', 'pos', clampOhms)
     net.source('cells', 'pos', 'neg', volts, ohms, 0.05)
-    net.resistor('clampMinus', 'neg', 'n', Math.max(clampOhms, 1e-6), 0.5)
+    net.contact('clampMinus', 'neg', 'n', clampOhms)
   },
   summary: ({ volts }) => `${formatPlain(volts)} V`,
 })

@@ -21,6 +21,6 @@ export const chassis = definePart({
   spread: { ohms: 0.6 },
   parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.001) }),
   segments: [{ key: 'metal', name: 'sheet metal', between: ['a', 'b'], faults: ['highResistance'] }],
-  stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  stamp: ({ ohms }, net) => net.contact('metal', 'a', 'b', ohms),
   summary: () => '',
 })

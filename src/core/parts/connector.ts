@@ -29,6 +29,6 @@ export const connector = definePart({
     },
   ],
   detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'], gap: ['a', 'b'] },
-  stamp: ({ pinOhms }, net) => net.resistor('pin', 'a', 'b', Math.max(pinOhms, 1e-6), 0.5),
+  stamp: ({ pinOhms }, net) => net.contact('pin', 'a', 'b', pinOhms),
   summary: () => '',
 })

@@ -39,7 +39,7 @@ function contactSwitch(spec: {
     detach: { verb: 'unplug', done: 'unplugged', opens: ['contacts'], gap: ['a', 'b'] },
     stamp: ({ contactOhms }, net, { position }) => {
       if (position !== undefined && spec.closes.includes(position))
-        net.resistor('contacts', 'a', 'b', Math.max(contactOhms, 1e-6), 0.5)
+        net.contact('contacts', 'a', 'b', contactOhms)
     },
     summary: () => '',
   })

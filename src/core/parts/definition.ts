@@ -106,6 +106,8 @@ export type Access = (typeof accesses)[number]
 /** The small interface to the solver that a part writes itself into. Terminals by key, SI units. */
 export interface Net {
   resistor(segment: string, a: TerminalKey, b: TerminalKey, ohms: number, tolerance: number): void
+  /** A joint, a contact or bare metal: its ohms scatter as the circuit's contacts do, and are never quite nought. */
+  contact(segment: string, a: TerminalKey, b: TerminalKey, ohms: number): void
   source(
     segment: string,
     a: TerminalKey,
@@ -123,6 +125,10 @@ export interface Net {
 export interface Surroundings {
   /** °C */
   readonly temperature: number
+  /** Volts by which one rested 12 V block may stand off its own. */
+  readonly rest: number
+  /** By what share contacts' ohms may stand off their own. */
+  readonly contacts: number
   /** Position of this part's control in the state at hand. */
   readonly position: string | undefined
   /** Unplugged, pulled or lifted in the state at hand. */

@@ -20,6 +20,6 @@ export const engineBlock = definePart({
   spread: { ohms: 0.6 },
   parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.0003) }),
   segments: [{ key: 'metal', name: 'block', between: ['a', 'b'], faults: ['highResistance'] }],
-  stamp: ({ ohms }, net) => net.resistor('metal', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  stamp: ({ ohms }, net) => net.contact('metal', 'a', 'b', ohms),
   summary: () => '',
 })

@@ -111,9 +111,9 @@ export const fuse = definePart({
     blade: { spots: ['ta', 'tb'], body: ({ type }) => type },
   },
   stamp: ({ rating, type, clipOhms }, net, { blown, struck }) => {
-    net.resistor('clipIn', 'a', 'ta', Math.max(clipOhms, 1e-6), 0.5)
+    net.contact('clipIn', 'a', 'ta', clipOhms)
     if (!blown) net.curve('link', 'ta', 'tb', fuseLaw(struck.get('wrongFuse') ?? rating, type), 0.1)
-    net.resistor('clipOut', 'tb', 'b', Math.max(clipOhms, 1e-6), 0.5)
+    net.contact('clipOut', 'tb', 'b', clipOhms)
   },
   summary: ({ rating }) => `${formatPlain(rating)} A`,
 })

@@ -56,7 +56,7 @@ export const keySwitch = definePart({
     const ohms = Math.max(contactOhms, 1e-6)
     for (const to of joins[position ?? 'off'] ?? []) {
       const segment = to === 't15' ? 'ignition' : to === 't50' ? 'start' : 'accessory'
-      net.resistor(segment, 't30', to, ohms, 0.5)
+      net.contact(segment, 't30', to, ohms)
     }
   },
   summary: () => '',

@@ -150,9 +150,9 @@ export const lamp = definePart({
   benchPairs: [['f', 'g']],
   stamp: (parameters, net, { temperature, struck }) => {
     const ratedPower = struck.get('wrongBulb') ?? parameters.ratedPower
-    net.resistor('socketIn', 'a', 'f', Math.max(parameters.socketOhms, 1e-6), 0.5)
+    net.contact('socketIn', 'a', 'f', parameters.socketOhms)
     net.curve('filament', 'f', 'g', filamentLaw({ ...parameters, ratedPower }, temperature + 273.15), 0.05)
-    net.resistor('socketOut', 'g', 'b', Math.max(parameters.socketOhms, 1e-6), 0.5)
+    net.contact('socketOut', 'g', 'b', parameters.socketOhms)
   },
   notice: {
     segment: 'filament',

@@ -210,10 +210,10 @@ export const module = definePart({
   stamp: (parameters, net, { mode }) => {
     const { nominal, pullOhms, inputPull, signalPull, signalPullOhms, referenceLimit } = parameters
     const [level, ...on] = mode.split(' ')
-    net.resistor('pin30', 'p30', 'vb', contact, 0.5)
-    net.resistor('pin15', 'p15', 'vi', contact, 0.5)
-    net.resistor('pinG1', 'gi', 'g1', contact, 0.5)
-    net.resistor('pinG2', 'gi', 'g2', contact, 0.5)
+    net.contact('pin30', 'p30', 'vb', contact)
+    net.contact('pin15', 'p15', 'vi', contact)
+    net.contact('pinG1', 'gi', 'g1', contact)
+    net.contact('pinG2', 'gi', 'g2', contact)
     const draws =
       level === 'awake' ? parameters.awakeAmps : level === 'step' ? parameters.stepAmps : parameters.sleepAmps
     net.resistor('supply', 'vb', 'gi', nominal / draws, 0.2)

@@ -32,7 +32,7 @@ export const multiConnector = definePart({
   detach: { verb: 'unplug', done: 'unplugged', opens: numbers.map((n) => `pin${n}`) },
   benchPairs: numbers.map((n) => [`a${n}`, `b${n}`] as const),
   stamp: ({ pinOhms }, net) => {
-    for (const n of numbers) net.resistor(`pin${n}`, `a${n}`, `b${n}`, Math.max(pinOhms, 1e-6), 0.5)
+    for (const n of numbers) net.contact(`pin${n}`, `a${n}`, `b${n}`, pinOhms)
   },
   summary: () => '',
 })

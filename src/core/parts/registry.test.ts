@@ -6,6 +6,8 @@ import type { Law } from '../solve'
 
 const around = (definition: AnyPart, more: Partial<Surroundings> = {}): Surroundings => ({
   temperature: 20,
+  contacts: 0.5,
+  rest: 0.2,
   position: definition.positions?.[definition.positions.length - 1],
   detached: false,
   blown: false,
@@ -27,6 +29,7 @@ function stamp(definition: AnyPart, more: Partial<Surroundings> = {}, parameters
   const stamped: Stamped[] = []
   const net: Net = {
     resistor: (segment, a, b, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
+    contact: (segment, a, b, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
     source: (segment, a, b, _volts, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
     curve: (segment, a, b, law) => stamped.push({ segment, ends: [a, b], law }),
     current: (segment, a, b) => stamped.push({ segment, ends: [a, b] }),

@@ -125,15 +125,15 @@ export const relay = definePart({
     const { coilOhms, pinOhms, contactOhms, contacts, suppression, suppressorOhms } = parameters
     const pin = Math.max(pinOhms, 1e-6)
     const contact = Math.max(contactOhms, 1e-6)
-    net.resistor('pin86', 't86', 'c86', pin, 0.5)
+    net.contact('pin86', 't86', 'c86', pin)
     net.resistor('coil', 'c86', 'c85', coilOhms * (1 + copperCoefficient * (temperature - 20)), 0.08)
-    net.resistor('pin85', 'c85', 't85', pin, 0.5)
-    net.resistor('pin30', 't30', 'c30', pin, 0.5)
-    if (mode === 'pulled') net.resistor('make', 'c30', 'c87', contact, 0.5)
-    net.resistor('pin87', 'c87', 't87', pin, 0.5)
+    net.contact('pin85', 'c85', 't85', pin)
+    net.contact('pin30', 't30', 'c30', pin)
+    if (mode === 'pulled') net.contact('make', 'c30', 'c87', contact)
+    net.contact('pin87', 'c87', 't87', pin)
     if (contacts === 'changeover') {
-      if (mode !== 'pulled' && !struck.has('welded')) net.resistor('break', 'c30', 'c87a', contact, 0.5)
-      net.resistor('pin87a', 'c87a', 't87a', pin, 0.5)
+      if (mode !== 'pulled' && !struck.has('welded')) net.contact('break', 'c30', 'c87a', contact)
+      net.contact('pin87a', 'c87a', 't87a', pin)
     }
     if (suppression === 'resistor') net.resistor('suppressor', 'c86', 'c85', suppressorOhms, 0.1)
     if (suppression === 'diode') {

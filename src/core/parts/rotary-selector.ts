@@ -36,7 +36,7 @@ export const rotarySelector = definePart({
   detach: { verb: 'unplug', done: 'unplugged', opens: segments.map(({ key }) => key) },
   stamp: ({ contactOhms }, net, { position, detached }) => {
     if (detached || position === undefined || position === 'off') return
-    net.resistor(`to${position}`, 'in', `out${position}`, Math.max(contactOhms, 1e-6), 0.5)
+    net.contact(`to${position}`, 'in', `out${position}`, contactOhms)
   },
   summary: () => '1 in, 4 out',
 })

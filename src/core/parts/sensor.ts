@@ -57,11 +57,11 @@ export const sensor3 = definePart({
     ['s', 'r'],
   ],
   stamp: ({ trackOhms, position, wiperOhms }, net) => {
-    net.resistor('pinV', 'v', 'vi', 0.01, 0.5)
+    net.contact('pinV', 'v', 'vi', 0.01)
     net.resistor('upper', 'vi', 'w', trackOhms * (1 - position / 100), 0.02)
     net.resistor('lower', 'w', 'ri', trackOhms * (position / 100), 0.02)
     net.resistor('wiper', 'w', 's', Math.max(wiperOhms, 0.01), 0.5)
-    net.resistor('pinR', 'ri', 'r', 0.01, 0.5)
+    net.contact('pinR', 'ri', 'r', 0.01)
   },
   summary: ({ trackOhms, position }) => `${formatQuantity(trackOhms, 'Ω')}, ${formatPlain(position)} %`,
 })

@@ -20,6 +20,6 @@ export const splice = definePart({
   spread: { ohms: 0.6 },
   parameters: z.object({ ohms: quantity('Crimp', 'Ω', 0, 1, 0.0015) }),
   segments: [{ key: 'crimp', name: 'crimp', between: ['a', 'b'], faults: [...passive, 'slack'] }],
-  stamp: ({ ohms }, net) => net.resistor('crimp', 'a', 'b', Math.max(ohms, 1e-6), 0.5),
+  stamp: ({ ohms }, net) => net.contact('crimp', 'a', 'b', ohms),
   summary: () => '',
 })

@@ -202,7 +202,7 @@ export const starter = definePart({
   stamp: (parameters, net, { mode, struck, temperature }) => {
     const { pullInOhms, holdInOhms, contactOhms, ohms } = parameters
     const warm = 1 + copperCoefficient * (temperature - 20)
-    if (mode === 'engaged') net.resistor('main', 't30', 't45', Math.max(contactOhms, 1e-6), 0.5)
+    if (mode === 'engaged') net.contact('main', 't30', 't45', contactOhms)
     // At rest the pinion is out: the motor turns nothing and looks like its bare ohms to the pull-in winding.
     if (mode !== 'engaged' || struck.has('seized')) net.resistor('motor', 't45', 't31', ohms, 0.1)
     else net.curve('motor', 't45', 't31', seriesLaw({ ...parameters, drag: dragAt(temperature) }), 0.1)

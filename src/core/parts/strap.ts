@@ -36,7 +36,7 @@ export const strap = definePart({
   ],
   detach: { verb: 'lift', done: 'off', opens: ['braid'], gap: ['l', 'b'] },
   stamp: ({ length, section, boltOhms }, net, { temperature }) => {
-    net.resistor('bolt', 'a', 'l', Math.max(boltOhms, 1e-6), 0.5)
+    net.contact('bolt', 'a', 'l', boltOhms)
     net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)
   },
   summary: ({ length, section }) => `${formatPlain(section)} mm², ${formatPlain(length)} m`,

@@ -40,8 +40,8 @@ export const stud = definePart({
   ],
   detach: { verb: 'lift', done: 'lifted', opens: ['eyelet'], gap: ['e', 'n'] },
   stamp: ({ eyeletOhms, footOhms }, net) => {
-    net.resistor('eyelet', 'e', 'n', Math.max(eyeletOhms, 1e-6), 0.5)
-    net.resistor('foot', 'n', 'c', Math.max(footOhms, 1e-6), 0.5)
+    net.contact('eyelet', 'e', 'n', eyeletOhms)
+    net.contact('foot', 'n', 'c', footOhms)
   },
   summary: ({ thread }) => (thread === 'M6' ? '' : thread),
 })

@@ -30,7 +30,7 @@ export const toggle = definePart({
   positions: ['open', 'closed'],
   closes: ['closed'],
   stamp: ({ contactOhms }, net, { position }) => {
-    if (position === 'closed') net.resistor('contacts', 'a', 'b', Math.max(contactOhms, 1e-6), 0.5)
+    if (position === 'closed') net.contact('contacts', 'a', 'b', contactOhms)
   },
   summary: () => '',
 })

@@ -93,11 +93,11 @@ export const twoFilamentLamp = definePart({
     const socket = Math.max(socketOhms, 1e-6)
     const law = (ratedPower: number) =>
       filamentLaw({ ratedVoltage, ratedPower, workingKelvin }, temperature + 273.15)
-    net.resistor('socketStrong', 's', 'sf', socket, 0.5)
+    net.contact('socketStrong', 's', 'sf', socket)
     net.curve('strong', 'sf', 'g', law(strongPower), 0.05)
-    net.resistor('socketFaint', 't', 'tf', socket, 0.5)
+    net.contact('socketFaint', 't', 'tf', socket)
     net.curve('faint', 'tf', 'g', law(faintPower), 0.05)
-    net.resistor('socketOut', 'g', 'b', socket, 0.5)
+    net.contact('socketOut', 'g', 'b', socket)
   },
   notice: {
     segment: 'strong',

@@ -1,3 +1,4 @@
+import { schoolScatter } from '../../circuit'
 import { faultOfKind } from '../../faults'
 import { partOfKind } from '../../parts'
 import type { SolvedBoard } from '../../board'
@@ -92,6 +93,7 @@ function pulls({ board }: SolvedBoard, id: string, coil: string): boolean {
   )
   const around = {
     temperature: 20,
+    ...schoolScatter,
     position: undefined,
     detached: true,
     blown: false,

@@ -14,6 +14,7 @@ import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import DropTable from '../../readings/DropTable.vue'
 import DutyChoice from './DutyChoice.vue'
+import ScatterChoice from './ScatterChoice.vue'
 import Inspector from './Inspector.vue'
 import Builder from './Builder.vue'
 import PartDrawer from './PartDrawer.vue'
@@ -203,6 +204,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <div class="sum">
         <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
         <DutyChoice :circuit="circuit" />
+        <ScatterChoice :circuit="circuit" />
       </div>
       <div v-if="!aside" class="scroll drops" tabindex="0" role="region" aria-label="Drops">
         <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />

@@ -6,7 +6,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { storedCircuitSchema } from '../../../contract'
 import { partOfKind } from '../../../core/parts'
-import type { Circuit } from '../../../core/circuit'
+import { measuredScatter, type Circuit } from '../../../core/circuit'
 import type { MeterType } from '../../../core/instruments'
 import { formatQuantity, parseQuantity } from '../../../core/quantity'
 import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
@@ -57,6 +57,7 @@ async function keep() {
   try {
     const stored = await send(storedCircuitSchema, '/circuits', {
       ...now.circuit,
+      scatter: measuredScatter,
       name: `${props.circuit.name}, board as measured`.slice(0, 120),
       note: `${props.circuit.note} Fitted to ${readings.value.length} readings of the healthy board.`.trim(),
     })

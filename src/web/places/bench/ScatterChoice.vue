@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { NPopover } from 'naive-ui'
+import { computed } from 'vue'
+import {
+  measuredScatter,
+  schoolScatter,
+  scatterSchema,
+  type Circuit,
+  type Scatter,
+} from '../../../core/circuit'
+import { formatPlain } from '../../../core/quantity'
+import QuantityField from '../../readings/QuantityField.vue'
+import { useCircuit } from '../../stores/circuit'
+
+/** How far boards of this drawing lie apart: every band follows. */
+const props = defineProps<{ circuit: Circuit }>()
+const store = useCircuit()
+const now = computed(() => props.circuit.scatter ?? schoolScatter)
+const said = computed(() => {
+  const { rest, contacts } = now.value
+  return `battery ±${formatPlain(rest)} V, contacts ±${formatPlain(100 * contacts)} %`
+})
+function set(change: Partial<Scatter>) {
+  store.edit({ type: 'setScatter', scatter: { ...now.value, ...change } })
+}
+const check = (key: keyof Scatter, scale: number) => (value: number) =>
+  scatterSchema.shape[key].safeParse(value / scale).success
+    ? undefined
+    : key === 'rest'
+      ? 'From 0.01 to 1 V.'
+      : 'From 2 to 300 %.'
+</script>
+
+<template>
+  <NPopover trigger="click" placement="top-end">
+    <template #trigger>
+      <button type="button" class="small" aria-haspopup="dialog">Bands: {{ said }}</button>
+    </template>
+    <div class="scatter">
+      <p>How far boards of this drawing lie apart. Every expected reading has its band from it.</p>
+      <QuantityField
+        label="A rested 12 V block, ±"
+        unit="V"
+        :value="now.rest"
+        :check="check('rest', 1)"
+        @set="set({ rest: $event })"
+      />
+      <QuantityField
+        label="Contacts, ±"
+        unit="%"
+        :value="100 * now.contacts"
+        :check="check('contacts', 100)"
+        @set="set({ contacts: $event / 100 })"
+      />
+      <button type="button" class="small" @click="store.edit({ type: 'setScatter' })">
+        Any board of a school
+      </button>
+      <button type="button" class="small" @click="set(measuredScatter)">One board that was measured</button>
+    </div>
+  </NPopover>
+</template>
+
+<style scoped>
+.scatter {
+  display: grid;
+  gap: 8px;
+  max-width: 300px;
+}
+.scatter p {
+  margin: 0;
+}
+</style>
