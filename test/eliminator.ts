@@ -35,8 +35,9 @@ interface Page {
   readonly ends: readonly Fault[]
 }
 
-/** Nothing that sends a current of its own: modules are about. */
+/** Nothing that sends a current of its own where modules are about. */
 const tools: readonly InstrumentKey[] = ['volts', 'clamp', 'fuseVolts', 'scan']
+const lamps: readonly InstrumentKey[] = [...tools, 'testLamp']
 
 /** What a board may differ from the book by: a tenth, or what a school's battery and contacts scatter by. */
 const slack = (value: number): number => Math.max(0.06, 0.1 * Math.abs(value))
@@ -78,7 +79,8 @@ class Book {
     const key = JSON.stringify(arrangement)
     const found = this.looks.get(key)
     if (found) return found
-    const made = tools.flatMap((instrument) =>
+    const modules = this.circuit.parts.some(({ kind }) => kind === 'module')
+    const made = (modules ? tools : lamps).flatMap((instrument) =>
       instrumentOf(instrument)
         .places(this.circuit, this.wiring)
         .map((held): Look => ({ arrangement, instrument, held })),
@@ -170,8 +172,8 @@ export class Eliminator {
     const { attempt, circuit } = this
     attempt.operate()
     const asked: Look[] = []
-    for (let n = 0; n < 9 && this.pieces().length > 1; n++) {
-      const next = this.best(asked)
+    for (let n = 0; n < 9 && (n === 0 || this.pieces().length > 1); n++) {
+      const next = this.best(asked) ?? (n === 0 ? this.book.looksIn(this.arrangement)[0] : undefined)
       if (!next) break
       asked.push(next)
       const { held, instrument, arrangement } = next

@@ -71,7 +71,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('part %s', (_kind
 describe.each(catalogue.map((fault) => [fault.kind, fault] as const))('fault %s', (_kind, fault) => {
   it('says how it is made and mended, in words of the registries', () => {
     expect(fault.built.length).toBeGreaterThan(15)
-    expect(fault.describe(fault.severity?.preset ?? 0)).not.toBe('')
+    expect(fault.describe(fault.severity?.preset ?? 0, { section: 1.5, cold: 0.5 })).not.toBe('')
     expect(Object.keys(families)).toContain(fault.family)
     expect(fault.repairedBy.length).toBeGreaterThan(0)
     for (const key of fault.repairedBy) expect(repairKeys).toContain(key)

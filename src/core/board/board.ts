@@ -8,7 +8,7 @@ import {
   type Part,
   type Wiring,
 } from '../circuit'
-import { faultOfKind, severityOf, type Fault } from '../faults'
+import { coldOf, faultOfKind, severityOf, type Fault } from '../faults'
 import { partOfKind, type AnyPart, type Net, type Sense, type Surroundings } from '../parts'
 import type { Element, OperatingPoint } from '../solve'
 
@@ -258,6 +258,7 @@ function strikeAll(
         nominal,
         at: fault.at ?? 0.5,
         section: typeof section === 'number' ? section : undefined,
+        cold: coldOf(fault),
         wiggled: state.wiggled?.includes(fault.part) ?? false,
         ...(other && { other: { elements: pick(other.part, other.segment), between: other.between } }),
       },

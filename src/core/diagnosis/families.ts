@@ -60,7 +60,11 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
     return {
       index: i + 1,
       company: 0,
-      fault: own?.at === undefined ? fault : { ...fault, at: own.at },
+      fault: {
+        ...fault,
+        ...(own?.at !== undefined && { at: own.at }),
+        ...(own?.cold !== undefined && { cold: own.cold }),
+      },
       grid: known,
       ...(own?.severity !== undefined && known.length > 1 && { mark: known.indexOf(own.severity) }),
       pieces: [...new Set([pieceAt(fault.part, fault.segment), ...(partners ? [pieceAt(...partners)] : [])])],

@@ -84,3 +84,6 @@ export function faultOfKind(kind: string): FaultDefinition<FaultKind> {
 /** Severity of a fault, or the kind's default. */
 export const severityOf = (fault: Fault): number =>
   fault.severity ?? faultOfKind(fault.kind).severity?.preset ?? 0
+
+/** Ohms at a milliamp of a planted fault; nought where its kind has none. */
+export const coldOf = (fault: Fault): number => fault.cold ?? faultOfKind(fault.kind).cold?.preset ?? 0

@@ -17,6 +17,8 @@ export interface Site {
   readonly at: number
   /** mm² of the conductor, where the part has a section. */
   readonly section: number | undefined
+  /** Ohms at a milliamp, of a fault whose kind has them. */
+  readonly cold: number
   /** Volts of the whole system, nominal. */
   readonly nominal: number
   /** Somebody moves the part while measuring. */
@@ -53,7 +55,9 @@ export interface FaultDefinition<K extends string = string> {
   /** How it is made on a real board. */
   readonly built: string
   readonly caution?: string
-  readonly describe: (severity: number) => string
+  readonly describe: (severity: number, about: Pick<Site, 'section' | 'cold'>) => string
+  /** Ohms at a milliamp are a value of their own beside the severity. */
+  readonly cold?: Omit<Severity, 'grid'>
   readonly strike: (site: Site, severity: number) => Element[] | Struck
   /** It involves a second piece: of what kinds of part and segment that may be. */
   readonly involves?: 'conductor' | 'pin'

@@ -11,6 +11,8 @@ export const faultSchema = z.strictObject({
   severity: z.number().optional(),
   /** How far along a conductor, 0 to 1 from its first terminal; half-way unless said. */
   at: z.number().min(0.01).max(0.99).optional(),
+  /** Ohms at a milliamp, where the kind has them beside its severity: what an ohmmeter reads. */
+  cold: z.number().min(0.05).max(50).optional(),
   /** The other piece that is involved, as `PART.SEGMENT`: what it touches, or what it is swapped with. */
   other: z.string().optional(),
 })

@@ -20,7 +20,12 @@ describe('the catalogue', () => {
   it('says of each fault how it is made, and cautions where it makes heat', () => {
     for (const fault of catalogue) {
       expect(fault.built.length, fault.kind).toBeGreaterThan(15)
-      expect(fault.describe(severityOf({ kind: fault.kind, part: '', segment: '' }))).not.toBe('')
+      expect(
+        fault.describe(severityOf({ kind: fault.kind, part: '', segment: '' }), {
+          section: undefined,
+          cold: 0,
+        }),
+      ).not.toBe('')
     }
     for (const kind of [
       'highResistance',

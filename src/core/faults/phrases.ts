@@ -1,6 +1,8 @@
 import { phrases } from '../document'
 
 export const say = phrases('faults', {
+  noCold: '{kind} has no ohms of its own beside its severity',
+  coldRange: 'Ohms at a milliamp: from {least} to {most} Ω',
   noPart: 'There is no part {id}',
   noSegment: '{id} has no “{key}”: it has {keys}',
   cannotStrike: '“{title}” cannot strike its {name}',

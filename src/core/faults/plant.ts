@@ -2,7 +2,7 @@ import type { Circuit } from '../circuit'
 import type { Problem } from '../document'
 import { say } from './phrases'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
-import { catalogue, faultOfKind, severityOf, type FaultKind } from './catalogue'
+import { catalogue, coldOf, faultOfKind, severityOf, type FaultKind } from './catalogue'
 import type { Fault } from './fault'
 
 const struckKept = new WeakMap<Segment, readonly FaultKind[]>()
@@ -55,6 +55,10 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
       ...say('cannotStrike', { title: faultOfKind(fault.kind).title, name: segment.name }),
     }
   }
+  const { cold } = faultOfKind(fault.kind)
+  if (fault.cold !== undefined && !cold) return { where: fault.part, ...say('noCold', { kind: fault.kind }) }
+  if (cold && !(coldOf(fault) >= cold.least && coldOf(fault) <= cold.most))
+    return { where: fault.part, ...say('coldRange', { least: cold.least, most: cold.most }) }
   const range = faultOfKind(fault.kind).severity
   const severity = severityOf(fault)
   if (range && !(severity >= range.least && severity <= range.most)) {
@@ -105,7 +109,9 @@ export function describeFault(circuit: Circuit, fault: Fault): string {
   const part = circuit.parts.find((p) => p.id === fault.part)
   const segment = part && partOfKind(part.kind).segments.find((s) => s.key === fault.segment)
   const other = fault.other === undefined ? '' : ` (${fault.other.split('.')[0]!})`
-  const what = faultOfKind(fault.kind).describe(severityOf(fault)) + other
+  const section = part?.parameters.section
+  const about = { section: typeof section === 'number' ? section : undefined, cold: coldOf(fault) }
+  const what = faultOfKind(fault.kind).describe(severityOf(fault), about) + other
   const single = part && partOfKind(part.kind).segments.length === 1
   return `${fault.part}${part?.name ? ` ${part.name}` : ''}${single ? '' : `, ${segment?.name ?? fault.segment}`}: ${what}`
 }

@@ -8,7 +8,8 @@ import { faultSchema, type Fault } from './fault'
 import { checkFault, faultsOf, partnersOf } from './plant'
 
 /**
- * Reads a fault from one line: `PART[.SEGMENT]=KIND[:SEVERITY]`, such as `X2=corroded:3` or `G1.foot=highResistance:0R5`.
+ * Reads a fault from one line: `PART[.SEGMENT]=KIND[:SEVERITY[/OHMS]]`, such as `X2=corroded:3` or `G1.foot=highResistance:0R5`;
+ * `X2=corroded:3/2R2` reads 2.2 Ω at a milliamp.
  * The segment may be left out where only one can fail that way. A fault between two pieces names the other after an
  * `&`: `W2=shortBetween:0.1&W5`.
  */
@@ -49,17 +50,26 @@ export function readFaultSpec(
   }
   const range = faultOfKind(kind.data).severity
   let severity = range?.preset
+  let cold: number | undefined
   if (severityText !== undefined) {
     if (!range) return refuse(say('noSeverity', { kind: kind.data }))
-    const read = parseQuantity(severityText, range.unit)
+    const [size, ohms] = severityText.split('/') as [string, string | undefined]
+    const read = parseQuantity(size, range.unit)
     if (!read.ok) return refuse(read.why)
     severity = read.value
+    if (ohms !== undefined) {
+      if (!faultOfKind(kind.data).cold) return refuse(say('noCold', { kind: kind.data }))
+      const own = parseQuantity(ohms, 'Ω')
+      if (!own.ok) return refuse(own.why)
+      cold = own.value
+    }
   }
   const fault: Fault = {
     kind: kind.data,
     part: part.id,
     segment,
     ...(severity === undefined ? {} : { severity }),
+    ...(cold === undefined ? {} : { cold }),
   }
   if (faultOfKind(fault.kind).involves) {
     const asked = otherText?.toLowerCase()

@@ -2,9 +2,10 @@ import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { solveBoard } from '../board'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
+import { strandsOf } from '../parts'
 import { answerKey, stateKey } from '../readings'
 import { demoCircuit, demoNames } from '../../../test/demo'
-import { buildSheet, fitBoard, hardwareFor, noticesOf, sizeFault, strandsOf, type Measured } from '.'
+import { buildSheet, fitBoard, hardwareFor, noticesOf, sizeFault, type Measured } from '.'
 
 /** One fault of each kind that has a size, somewhere on the circuit. */
 function sizable(name: string): Fault[] {

@@ -1,6 +1,7 @@
 import type { Circuit } from '../circuit'
 import { solveBoard, segmentAmps } from '../board'
 import { faultOfKind, severityOf, type Fault } from '../faults'
+import { strandsOf } from '../parts'
 import { walkPaths } from '../readings'
 import { wireUp } from '../circuit'
 import { fuseFor } from './ampacity'
@@ -133,21 +134,4 @@ function worstShare({ how, ohms, total }: Combination): number {
   if (how === 'single') return 1
   const shares = ohms.map((r) => (how === 'series' ? r / total : total / r))
   return Math.max(...shares)
-}
-
-/** How many strands of a wire must go for a fault of lost strands: of the usual count for its section (from memory). */
-export function strandsOf(section: number): number {
-  const known: readonly (readonly [number, number])[] = [
-    [0.5, 16],
-    [0.75, 24],
-    [1, 32],
-    [1.5, 30],
-    [2.5, 50],
-    [4, 56],
-    [6, 84],
-    [10, 80],
-  ]
-  return known.reduce((a, b) =>
-    Math.abs(Math.log(b[0] / section)) < Math.abs(Math.log(a[0] / section)) ? b : a,
-  )[1]
 }

@@ -1,7 +1,15 @@
 import { formatPlain } from '../../quantity'
 import { corrodedLaw } from '../corrosion'
 import { defineFault } from '../definition'
+import { strandsOf } from '../../parts'
 import { inSeries, fusingAmps } from '../strike'
+
+/**
+ * Ohms where the current crowds into `left`, the share of the strands that is left: they are bent, nicked and press on each
+ * other badly. Fitted to what schools measure under a 55 W lamp: 12.29 before and 12.22 V behind a third of the strands,
+ * 12.23 and 10.3 V at two of thirty (common practice, no source).
+ */
+const crowding = (left: number): number => 0.0014 * left ** -2.15
 
 export const strandsLost = defineFault({
   kind: 'strandsLost',
@@ -15,18 +23,22 @@ export const strandsLost = defineFault({
     unit: '%',
     least: 10,
     most: 99.9,
-    preset: 97,
-    grid: [20, 50, 80, 90, 95, 97, 98.5, 99.3, 99.9],
+    preset: 93.3,
+    grid: [20, 50, 67, 80, 87, 90, 93.3, 95, 96.7, 98, 99, 99.9],
   },
   built: 'Open the sleeve over 20 mm and cut all but a few strands; sleeve it again.',
   caution: 'The strands that are left glow before they melt: branch’s own fuse, short time under load.',
-  describe: (share) => `${formatPlain(share)} % of its strands lost`,
-  // 20 mm of what is left and 2 mΩ where the current crowds into it; it heats like a corroded joint, up to where
-  // it would melt.
+  describe: (share, { section }) => {
+    const of = section === undefined ? undefined : strandsOf(section)
+    return of === undefined
+      ? `${formatPlain(share)} % of its strands lost`
+      : `${formatPlain((of * share) / 100)} of its ${of} strands lost`
+  },
+  // 20 mm of what is left, and where the current crowds into it; it heats like a corroded joint, up to where it would melt.
   strike: (site, share) =>
     inSeries(site, (a, b) => {
       const area = Math.max(0.005, (site.section ?? 1.5) * (1 - share / 100))
-      const cold = 0.02 / (58 * area) + 0.002
+      const cold = 0.02 / (58 * area) + crowding(1 - share / 100)
       const law = corrodedLaw(cold, fusingAmps(area))
       return { type: 'curve', a, b, law, owner: site.owner }
     }),

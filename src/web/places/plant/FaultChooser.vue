@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
+  coldOf,
   faultOfKind,
   faultsOf,
   partnersOf,
@@ -9,7 +10,7 @@ import {
   type Fault,
   type FaultKind,
 } from '../../../core/faults'
-import { partOfKind } from '../../../core/parts'
+import { partOfKind, strandsOf } from '../../../core/parts'
 import { formatQuantity } from '../../../core/quantity'
 import QuantityField from '../../readings/QuantityField.vue'
 
@@ -38,6 +39,23 @@ const choices = computed(() =>
 const partners = computed(() => (props.fault ? partnersOf(props.circuit, props.fault) : []))
 const definition = computed(() => props.fault && faultOfKind(props.fault.kind))
 const range = computed(() => definition.value?.severity)
+/** A wire is spoilt strand by strand. */
+const strands = computed(() => {
+  const section = part.value?.parameters.section
+  return definition.value?.madeBy === 'strands' && typeof section === 'number'
+    ? strandsOf(section)
+    : undefined
+})
+const checkStrands = (value: number) =>
+  Number.isInteger(value) && value >= 1 && value < strands.value!
+    ? undefined
+    : `A whole number from 1 to ${strands.value! - 1}.`
+const checkCold = (value: number) => {
+  const { least, most } = definition.value!.cold!
+  return value >= least && value <= most
+    ? undefined
+    : `From ${formatQuantity(least, 'Ω')} to ${formatQuantity(most, 'Ω')}.`
+}
 /** The slider runs in decades, so that milliohms and kilohms are equally easy to hit. */
 const slider = computed(() => {
   const r = range.value
@@ -105,6 +123,15 @@ function check(value: number) {
     </label>
     <template v-if="fault && range">
       <QuantityField
+        v-if="strands"
+        :label="`Strands cut, of ${strands}`"
+        unit=""
+        :value="Math.round((severityOf(fault) * strands) / 100)"
+        :check="checkStrands"
+        @set="emit('plant', { ...fault, severity: Number(((100 * $event) / strands).toPrecision(4)) })"
+      />
+      <QuantityField
+        v-else
         :label="range.label"
         :unit="range.unit"
         :value="severityOf(fault)"
@@ -123,6 +150,14 @@ function check(value: number) {
         />
       </label>
     </template>
+    <QuantityField
+      v-if="fault && definition?.cold"
+      :label="definition.cold.label"
+      :unit="definition.cold.unit"
+      :value="coldOf(fault)"
+      :check="checkCold"
+      @set="emit('plant', { ...fault, cold: $event })"
+    />
     <p v-if="definition" class="quiet">On a real board: {{ definition.built }}</p>
     <p v-if="definition?.caution" class="caution">
       {{ definition.caution }}
