@@ -16,15 +16,16 @@ describe('how far boards lie apart', () => {
     return key.points.find((p) => p.name === 'B1+')!.band
   }
 
+  // The meter's own 0.08 V are in it.
   it('is as a school has it unless it is said: rested batteries from 12.4 to 12.8 V (common practice, no source)', () => {
-    expect(bandOfPost(circuit)).toBeGreaterThan(0.19)
-    expect(bandOfPost(circuit)).toBeLessThan(0.23)
+    expect(bandOfPost(circuit)).toBeGreaterThan(0.27)
+    expect(bandOfPost(circuit)).toBeLessThan(0.3)
   })
 
   it('is narrower on a board that was measured, and can be set and undone', () => {
     const edited = applyEdit(circuit, { type: 'setScatter', scatter: measuredScatter })
     if (!edited.ok) throw new Error('refused')
-    expect(bandOfPost(edited.circuit)).toBeLessThan(0.13)
+    expect(bandOfPost(edited.circuit)).toBeLessThan(0.2)
     const back = applyEdit(edited.circuit, edited.inverse)
     expect(back.ok && back.circuit).toEqual(circuit)
   })
