@@ -67,7 +67,7 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
         ? accessMinutes(order.circuit, bench, [piece.part])
         : { minutes: 0, reached: bench.reached }
       // A new fuse stands in the holder: whatever has blown the old one is not known to have blown it yet.
-      const fuse = repair.consumes && piece && isFuse(order.circuit, piece) ? [piece.part] : []
+      const fuse = repair.consumes && piece && canMelt(order.circuit, piece) ? [piece.part] : []
       return {
         ...bench,
         repairs: [...bench.repairs, { piece: step.piece, by: step.by }],
@@ -148,10 +148,13 @@ export function faultsLeft(
 
 const fuseOf = (circuit: Circuit, id: string): string | undefined => {
   const part = circuit.parts.find((p) => p.id === id)
-  return part && partOfKind(part.kind).protects?.segment
+  if (!part) return undefined
+  const { protects, cable } = partOfKind(part.kind)
+  return protects?.segment ?? cable?.segment
 }
 
-const isFuse = (circuit: Circuit, { part, unit }: Piece): boolean =>
+/** A fuse in its holder, or a conductor that has burnt through. */
+const canMelt = (circuit: Circuit, { part, unit }: Piece): boolean =>
   unit.segments.some((segment) => segment === fuseOf(circuit, part))
 
 export const stateOf = (arrangement: Arrangement): CircuitState => ({

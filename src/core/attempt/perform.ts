@@ -89,7 +89,6 @@ export function perform(
     }
     case 'renew': {
       const known =
-        bench.blown.includes(action.fuse) ||
         bench.meterFuses.some((jack) => jack === action.fuse) ||
         // A fuse that is whole may be renewed too: whoever does not look wastes one.
         circuit.parts.some((p) => p.id === action.fuse && partOfKind(p.kind).protects?.melts)

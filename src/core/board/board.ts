@@ -212,7 +212,10 @@ function stampPart(
     current: (s, a, b, amps) => own.push({ type: 'current', ...joined(s, a, b, 0), amps }),
   }
   definition.stamp(part.parameters, net, around)
-  const opened = around.detached ? (definition.detach?.opens ?? []) : []
+  const opened: readonly string[] = [
+    ...(around.detached ? (definition.detach?.opens ?? []) : []),
+    ...(around.blown && definition.cable ? [definition.cable.segment] : []),
+  ]
   const standing = opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own
   for (const { key, between } of definition.segments) {
     if (standing.some((e) => e.owner.segment === key)) continue

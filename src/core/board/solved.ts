@@ -1,8 +1,8 @@
 import type { Message } from '../document'
 import { say } from './phrases'
-import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { copperArea, stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
 import type { Fault } from '../faults'
-import { meltsAbove, partOfKind, type At, type Notice } from '../parts'
+import { burns, meltsAbove, partOfKind, type At, type Notice } from '../parts'
 import { Solver, type NetworkSolver, type OperatingPoint } from '../solve'
 import { buildBoard, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
 
@@ -64,6 +64,9 @@ interface Setting {
   readonly blown: ReadonlySet<string>
 }
 
+/** Less burns no conductor through, A. */
+const leastBurning = 15
+
 function settle(
   setting: Setting,
   start: ReadonlyMap<string, string>,
@@ -87,7 +90,9 @@ function settle(
     const point = solver.solve(nearVolts(board) ?? (guess?.length === board.nodeCount ? guess : undefined))
     if (!point.ok) return unsolved(board, point)
     const solved: SolvedBoard = { ok: true, board, point, solver, blown: board.blown }
-    const melted = meltedNow(board, point).filter((id) => !blown.has(id))
+    // What is made to melt goes before what is not.
+    const fuses = meltedNow(board, point)
+    const melted = (fuses.length ? fuses : burntNow(board, point)).filter((id) => !blown.has(id))
     if (melted.length) {
       for (const id of melted) blown.add(id)
       met = new Map()
@@ -195,13 +200,43 @@ function meltedNow(board: Board, point: OperatingPoint): string[] {
   })
 }
 
+/** Sections of a circuit's conductors, mm², by `part.segment`. */
+const sections = new WeakMap<Circuit, ReadonlyMap<string, number>>()
+
+function sectionsOf(circuit: Circuit): ReadonlyMap<string, number> {
+  let known = sections.get(circuit)
+  if (!known) {
+    known = new Map(
+      circuit.parts.flatMap((part) => {
+        const area = copperArea(part)
+        // A link is made to melt, and says itself at what.
+        if (area === undefined || partOfKind(part.kind).protects) return []
+        return [[`${part.id}.${partOfKind(part.kind).cable!.segment}`, area] as const]
+      }),
+    )
+    sections.set(circuit, known)
+  }
+  return known
+}
+
+/** Conductors that carry so much, on any stretch, that they burn through before anybody can switch off. */
+function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[] {
+  const burnt = new Set<string>()
+  elements.forEach(({ owner }, i) => {
+    const amps = Math.abs(point.current[i]!)
+    if (amps < leastBurning) return
+    const area = sectionsOf(circuit).get(`${owner.part}.${owner.segment}`)
+    if (area !== undefined && burns(area, amps)) burnt.add(owner.part)
+  })
+  return [...burnt]
+}
+
 /**
  * Fuses gone after the circuit has been used in each of its states, as the customer did before complaining.
  * A state that cannot be solved melts nothing.
  */
 export function aftermath(circuit: Circuit, faults: readonly Fault[], wiring?: Wiring): ReadonlySet<string> {
   const gone = new Set<string>()
-  if (!circuit.parts.some((part) => partOfKind(part.kind).protects?.melts)) return gone
   const seen = new Set<string>()
   for (const state of circuit.states) {
     const signature = stateSignature(state)

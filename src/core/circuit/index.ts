@@ -1,4 +1,5 @@
 export * from './build'
+export * from './copper'
 export * from './duty'
 export * from './edit'
 export * from './nodes'

@@ -11,6 +11,8 @@ export const say = phrases('workshop', {
   noNotice: 'No size of “{title}” there makes {part} {notice} in this state',
   noLazy: 'No size of “{title}” there passes continuity and fails these limits in this state',
   overWatts: '{id} sheds {watts}, it is made for {rated} W: it burns',
+  burntThrough:
+    '{id} has burnt through: nothing protects it, its insulation smoked within seconds. Never on a real board',
   burns:
     '{id} carries {amps}: its insulation smokes after {smokes}, and it melts after {melts}. Time under load: none',
   jumperRound: 'The jumper {from} – {to} leads round {fuse}: fuse the jumper like the circuit it feeds',

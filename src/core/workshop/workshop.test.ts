@@ -12,6 +12,8 @@ import {
 } from '../circuit'
 import { possibleFaults, faultOfKind, type Fault } from '../faults'
 import { answerKey, stateKey, walkPaths } from '../readings'
+import { meanAmps, solveBoard } from '../board'
+import { burns, overheats } from '../parts'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 import {
   ampacity,
@@ -20,7 +22,6 @@ import {
   hardwareFor,
   heatOf,
   nearest,
-  overheats,
   series,
   sizeFault,
   warningsOf,
@@ -69,7 +70,7 @@ describe('rules of the workshop', () => {
     expect(warnings(c)).toEqual([])
   })
 
-  it('a conductor that burns: a short before any fuse, and none behind one', () => {
+  it('a conductor that burns through: a short before any fuse, and none behind one', () => {
     const pump = demoCircuit('van-washer-pump')
     const short = (part: string) => {
       const faults = [{ kind: 'shortToGround', part, segment: 'copper', severity: 0.01 }] as const
@@ -78,9 +79,16 @@ describe('rules of the workshop', () => {
       const wiring = wireUp(pump)
       return warningsOf({ circuit: pump, wiring, walks: walkPaths(pump, wiring), key })
     }
-    expect(tell(short('W1')[0]!.text)).toMatch(
-      /^W1 carries \d{3}(\.\d)?\sA: its insulation smokes after [1-9](\.\d+)?\ss/,
+    expect(tell(short('W1')[0]!.text)).toMatch(/^W1 has burnt through: nothing protects it/)
+    const gone = solveBoard(
+      pump,
+      [{ kind: 'shortToGround', part: 'W1', segment: 'copper', severity: 0.01 }],
+      pump.states[0]!,
     )
+    if (!gone.ok) throw new Error(tell(gone.why))
+    // No hundreds of amps for ever: the wire is open, and the battery rests.
+    expect([...gone.blown]).toEqual(['W1'])
+    expect(Math.abs(meanAmps(gone, 'B1', 'cells'))).toBeLessThan(0.01)
     expect(short('W2').filter(({ part }) => part.startsWith('W'))).toEqual([])
   })
 
@@ -89,6 +97,8 @@ describe('rules of the workshop', () => {
     expect(heat.smokes).toBeCloseTo(2.98, 2)
     expect(heat.melts).toBeGreaterThan(5 * heat.smokes)
     expect(overheats(35, 220)).toBeUndefined()
+    // 290² · 1.5² / 10 s: 138 A.
+    expect([burns(1.5, 137), burns(1.5, 139)]).toEqual([false, true])
     expect(overheats(1.5, 0)).toBeUndefined()
   })
 

@@ -1,6 +1,6 @@
-import { copperArea } from '../copper'
+import { copperArea } from '../../circuit'
+import { overheats } from '../../parts'
 import { say } from '../phrases'
-import { overheats } from '../wire-heat'
 import type { Rule } from './rule'
 
 /** A conductor that carries what nothing stops: its insulation smokes in seconds, and then it melts. */
@@ -12,6 +12,8 @@ export const overheatedWire: Rule = {
       const area = copperArea(part)
       const drop = key?.drops.find((d) => d.part === part.id)
       if (area === undefined || !drop) return []
+      if (key?.blown.includes(part.id))
+        return [{ part: part.id, weight: 'hazard' as const, text: say('burntThrough', { id: part.id }) }]
       const heat = overheats(area, drop.amps)
       if (!heat) return []
       return [

@@ -1,5 +1,5 @@
-import type { Part } from '../circuit'
 import { partOfKind } from '../parts'
+import type { Part } from './schema'
 
 /** Section of a part that is a length of copper, mm²; undefined for what is none. */
 export function copperArea({ kind, parameters }: Part): number | undefined {

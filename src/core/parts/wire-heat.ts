@@ -6,6 +6,12 @@
 const smoking = 115
 const melting = 226 * Math.sqrt(Math.log((234.5 + 1083) / (234.5 + 20)))
 
+/** A conductor that nothing protects is gone when its copper would have melted within so many seconds. */
+const burnsWithin = 10
+
+/** Whether a conductor of `area` mm² burns through before anybody can switch off. */
+export const burns = (area: number, amps: number): boolean => ((melting * area) / amps) ** 2 < burnsWithin
+
 /** Longer than this the heat goes off as fast as it comes, and the reckoning says nothing, s. */
 const keptFor = 60
 
