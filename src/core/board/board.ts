@@ -54,6 +54,9 @@ const nothing: ReadonlySet<string> = new Set()
 /** A fused jumper's own ohms: a metre of 2.5 mm² and two clips (common practice, no source). */
 const jumperOhms = 0.015
 
+/** What a state's jumpers are called among what carries current and what blows. */
+export const jumperName = (i: number): string => `jumper ${i + 1}`
+
 /** Builds the network. Every segment has at least one element: one that is open has infinite ohms. */
 export function buildBoard(
   circuit: Circuit,
@@ -80,7 +83,9 @@ export function buildBoard(
   }
   const { elements, firstElement } = struck.size ? withStruck(circuit, wiring, sound, struck) : sound
   const all = struck.size ? elements : elements.slice()
-  for (const [from, to] of state.bypassed ?? []) {
+  for (const [i, [from, to]] of (state.bypassed ?? []).entries()) {
+    // One whose fuse has gone joins nothing.
+    if (blown.has(jumperName(i))) continue
     const [a, b] = [from, to].map((end) => {
       const [id, key] = end.split('.') as [string, string]
       return wiring.nodeOf(id, key)
@@ -91,7 +96,7 @@ export function buildBoard(
       b,
       ohms: jumperOhms,
       tolerance: 0.3,
-      owner: { part: '', segment: 'jumper' },
+      owner: { part: '', segment: jumperName(i) },
     })
   }
   for (const attach of attached) all.push(...attach(freshNode))
@@ -366,6 +371,7 @@ function surroundings(
     mode: modes.get(part.id) ?? '',
     engineRuns: state.engine === 'running',
     sinceKeyOff: state.sinceKeyOff ?? 0,
+    ...(state.battery && { battery: state.battery }),
   }
 }
 

@@ -4,7 +4,7 @@ import { copperArea, stateSignature, wireUp, type Circuit, type CircuitState, ty
 import type { Fault } from '../faults'
 import { burns, meltsAbove, partOfKind, type At, type Notice } from '../parts'
 import { Solver, type NetworkSolver, type OperatingPoint } from '../solve'
-import { buildBoard, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
+import { jumperName, buildBoard, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
 
 export interface SolvedBoard {
   readonly ok: true
@@ -91,7 +91,7 @@ function settle(
     if (!point.ok) return unsolved(board, point)
     const solved: SolvedBoard = { ok: true, board, point, solver, blown: board.blown }
     // What is made to melt goes before what is not.
-    const fuses = meltedNow(board, point)
+    const fuses = [...meltedNow(board, point), ...jumpersBlown(board, point)]
     const melted = (fuses.length ? fuses : burntNow(board, point)).filter((id) => !blown.has(id))
     if (melted.length) {
       for (const id of melted) blown.add(id)
@@ -200,6 +200,18 @@ function meltedNow(board: Board, point: OperatingPoint): string[] {
   })
 }
 
+/** Fused jumpers of a state through which more runs than their fuse carries. */
+function jumpersBlown({ state, elements, blown }: Board, point: OperatingPoint): string[] {
+  const { bypassed, jumperFuse } = state
+  if (!bypassed?.length || jumperFuse === undefined) return []
+  return bypassed
+    .map((_, i) => jumperName(i))
+    .filter((name) => {
+      const at = elements.findIndex(({ owner }) => owner.segment === name)
+      return at >= 0 && !blown.has(name) && Math.abs(point.current[at]!) > meltsAbove * jumperFuse
+    })
+}
+
 /** Sections of a circuit's conductors, mm², by `part.segment`. */
 const sections = new WeakMap<Circuit, ReadonlyMap<string, number>>()
 
@@ -237,13 +249,15 @@ function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[]
  */
 export function aftermath(circuit: Circuit, faults: readonly Fault[], wiring?: Wiring): ReadonlySet<string> {
   const gone = new Set<string>()
+  const own = new Set(circuit.parts.map(({ id }) => id))
   const seen = new Set<string>()
   for (const state of circuit.states) {
     const signature = stateSignature(state)
     if (seen.has(signature)) continue
     seen.add(signature)
     const solved = solveBoard(circuit, faults, state, wiring && { wiring })
-    if (solved.ok) for (const id of solved.blown) gone.add(id)
+    // A jumper's fuse is renewed before it is put on elsewhere.
+    if (solved.ok) for (const id of solved.blown) if (own.has(id)) gone.add(id)
   }
   return gone
 }

@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '.'
+import { aftermath, meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '.'
 import type { Circuit, CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { Expectations } from '../instruments'
@@ -183,5 +183,30 @@ describe('what else switches by itself', () => {
     const solved = solve(van, 'crank', [bad])
     expect(at(solved, 'MS1.31')).toBeGreaterThan(1.5)
     expect(notice(solved, 'MS1')).not.toBe('cranks')
+  })
+})
+
+describe('a jumper with a fuse of its own', () => {
+  const lamp = demoCircuit('sweeper-work-lamp')
+  const on = stateOf(lamp, 'on')
+
+  it('carries what its fuse carries, and across the load opens instead of burning', () => {
+    const round = solve(lamp, { ...on, bypassed: [['S1.a', 'W4.b']], jumperFuse: 10 })
+    expect(notice(round, 'L1')).toBe('bright')
+    expect([...round.blown]).toEqual([])
+    const across = solve(lamp, { ...on, bypassed: [['L1.a', 'L1.b']], jumperFuse: 3 })
+    expect([...across.blown]).toEqual(['jumper 1'])
+    expect(notice(across, 'L1')).toBe('bright')
+    // What is gone there is renewed before it is put on again.
+    expect([
+      ...aftermath({ ...lamp, states: [{ ...on, bypassed: [['L1.a', 'L1.b']], jumperFuse: 3 }] }, []),
+    ]).toEqual([])
+  })
+
+  it('makes a supplemental ground, which proves a bad one', () => {
+    const bad: Fault = { kind: 'highResistance', part: 'G1', segment: 'foot', severity: 2 }
+    const helped = solve(lamp, { ...on, bypassed: [['G1.n', 'B1.neg']], jumperFuse: 10 }, [bad])
+    expect(at(helped, 'G1n')).toBeLessThan(0.1)
+    expect(at(solve(lamp, on, [bad]), 'G1n')).toBeGreaterThan(2)
   })
 })

@@ -22,6 +22,12 @@ export const stateSchema = z.strictObject({
   detached: z.array(z.string()).default([]),
   /** Pairs of terminals joined by a fused jumper, such as `["W2.b", "L1.a"]`. */
   bypassed: z.array(z.tuple([terminalRef, terminalRef])).optional(),
+  /** A, of the fuse in each of these jumpers; none: a piece of wire. */
+  jumperFuse: z.number().min(1).max(40).optional(),
+  /** What the battery has just been through, and how long ago that ended. */
+  battery: z
+    .strictObject({ after: z.enum(['charging', 'load']), minutes: z.number().min(0).max(1440) })
+    .optional(),
   /** Ids of parts that somebody moves while measuring. */
   wiggled: z.array(z.string()).optional(),
   /** The engine turns by itself: the alternator is driven. */
@@ -36,12 +42,12 @@ export const stateSchema = z.strictObject({
 export type CircuitState = z.infer<typeof stateSchema>
 
 /** A state that a person can set with the controls and by taking things out; the weather and the past are not theirs. */
-export const settable = ({ temperature, bypassed, after }: CircuitState): boolean =>
-  temperature === undefined && !bypassed?.length && after === undefined
+export const settable = ({ temperature, bypassed, after, battery }: CircuitState): boolean =>
+  temperature === undefined && !bypassed?.length && after === undefined && battery === undefined
 
 /** The same for two states in which the circuit is the same, whatever they are called. */
 export const stateSignature = (state: CircuitState): string => {
-  const { controls, detached, bypassed, wiggled, engine, temperature, sinceKeyOff, after } = state
+  const { controls, detached, bypassed, wiggled, engine, temperature, sinceKeyOff, after, battery } = state
   const positions = Object.entries(controls).map(([id, position]) => `${id}=${position}`)
   return [
     positions.sort().join(),
@@ -52,6 +58,8 @@ export const stateSignature = (state: CircuitState): string => {
     temperature ?? '',
     sinceKeyOff ?? '',
     after ?? '',
+    state.jumperFuse ?? '',
+    battery ? `${battery.after} ${battery.minutes}` : '',
   ].join(';')
 }
 

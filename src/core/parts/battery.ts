@@ -48,6 +48,41 @@ export function platesLaw(polarisation: number): Law {
   }
 }
 
+/** Volts on top of one 12 V block just after it was charged, and what has to be drawn, A·s, until a third of it is left. */
+const surface = { volts: 0.9, charge: 1200, minutes: 120 }
+/** Volts that one block lacks just after a heavy load, and the minutes in which two thirds of them come back. */
+const tired = { volts: 0.35, minutes: 3 }
+
+/**
+ * Volts over what the cells would rest at, and what they then lose to a current of `i` amps: surface charge goes with what is
+ * drawn of it and by itself, s·exp(−i·t/Q − t/τ), so that a drain of 5 A reads a tenth less minutes later; after a heavy load
+ * the volts bounce back. Common practice, no source.
+ * @param t s since then
+ */
+export function surfaceLaw(volts: number, ohms: number, t: number): Law {
+  const a = t / surface.charge
+  return {
+    chord: 1 / ohms,
+    at(v, out) {
+      // v = R·i + s·(1 − exp(−a·i)) rises with i everywhere: Newton from the ohms alone.
+      let i = v > 0 ? v / (ohms + volts * a) : v / ohms
+      const slope = (x: number) => ohms + (x > 0 ? volts * a * Math.exp(-a * x) : 0)
+      for (let n = 0; n < 60; n++) {
+        const miss = ohms * i + (i > 0 ? volts * (1 - Math.exp(-a * i)) : 0) - v
+        const change = miss / slope(i)
+        i -= change
+        if (Math.abs(change) <= 1e-13 * (1 + Math.abs(i))) break
+      }
+      out.current = i
+      out.slope = 1 / slope(i)
+    },
+    spice: (name, x, y) => [
+      `V${name} ${x} m${name} 0`,
+      `B${name} m${name} ${y} V=${ohms}*i(V${name})+(i(V${name})>0 ? ${volts}*(1-exp(-${a}*i(V${name}))) : 0)`,
+    ],
+  }
+}
+
 /** Lead–acid battery with both clamps. Reference of every voltage is its negative post. */
 export const battery = definePart({
   kind: 'battery',
@@ -85,11 +120,21 @@ export const battery = definePart({
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
   detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
-  stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, { temperature, rest }) => {
+  stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, around) => {
+    const { temperature, rest, battery: past } = around
     net.contact('clampPlus', 'p', 'pos', clampOhms)
-    const volts = blocks * openCircuitVoltage(charge)
+    const after = past?.after
+    const faded = past
+      ? Math.exp(-past.minutes / (after === 'charging' ? surface.minutes : tired.minutes))
+      : 0
+    const over = after === 'charging' ? surface.volts * faded : after === 'load' ? -tired.volts * faded : 0
+    const volts = blocks * (openCircuitVoltage(charge) + over)
     const ohms = blocks * internalResistance(coldCranking, charge, temperature)
-    net.source('cells', polarisation > 0 ? '#plates' : 'pos', 'neg', volts, ohms, rest * blocks)
+    const top = polarisation > 0 ? '#plates' : 'pos'
+    if (after === 'charging') {
+      net.source('cells', '#surface', 'neg', volts, 1e-6, rest * blocks)
+      net.curve('cells', '#surface', top, surfaceLaw(blocks * over, ohms, 60 * past!.minutes), 0)
+    } else net.source('cells', top, 'neg', volts, ohms, rest * blocks)
     if (polarisation > 0) net.curve('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
     net.contact('clampMinus', 'neg', 'n', clampOhms)
   },

@@ -138,6 +138,8 @@ export interface Surroundings {
   /** Of a part that switches by itself: what it has switched to. */
   readonly mode: string
   readonly engineRuns: boolean
+  /** What the battery has just been through; rested unless said. */
+  readonly battery?: { readonly after: 'charging' | 'load'; readonly minutes: number }
   /** Seconds since the key was turned off; 0 while it is on. */
   readonly sinceKeyOff: number
   /**

@@ -69,6 +69,19 @@ const written = (end: string) => {
 function checkTemperature(value: number) {
   return value < -40 || value > 120 ? 'Between −40 and 120 °C' : undefined
 }
+
+const checkJumper = (amps: number) =>
+  amps === 0 || (amps >= 1 && amps <= 40) ? undefined : 'From 1 to 40 A; 0 for a piece of wire.'
+function setJumper(amps: number) {
+  const rest = { ...props.state }
+  delete rest.jumperFuse
+  emit('change', amps ? { ...rest, jumperFuse: amps } : rest)
+}
+function setPast(after: string) {
+  const { battery, ...rest } = props.state
+  const minutes = battery?.minutes ?? 0
+  emit('change', after === 'charging' || after === 'load' ? { ...rest, battery: { after, minutes } } : rest)
+}
 </script>
 
 <template>
@@ -122,6 +135,14 @@ function checkTemperature(value: number) {
             >Put on</NButton
           >
         </span>
+        <QuantityField
+          v-if="state.bypassed?.length"
+          label="Fuse in the jumper (0: none)"
+          unit="A"
+          :value="state.jumperFuse ?? 0"
+          :check="checkJumper"
+          @set="setJumper"
+        />
         <p class="quiet">Fuse every jumper like the circuit it feeds; keep its leads short.</p>
       </div>
       <label class="field"
@@ -134,6 +155,22 @@ function checkTemperature(value: number) {
           <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
         </select>
       </label>
+      <label class="field"
+        >Battery
+        <select :value="state.battery?.after ?? ''" @change="setPast(text($event))">
+          <option value="">rested</option>
+          <option value="charging">just charged: surface charge on top</option>
+          <option value="load">after a heavy load: bounces back</option>
+        </select>
+      </label>
+      <QuantityField
+        v-if="state.battery"
+        label="Minutes since then"
+        unit=""
+        :value="state.battery.minutes"
+        :check="(m: number) => (m >= 0 && m <= 1440 ? undefined : 'From 0 to 1440 minutes.')"
+        @set="alter({ battery: { after: state.battery.after, minutes: $event } })"
+      />
       <QuantityField
         label="Temperature in this state"
         unit="°C"
