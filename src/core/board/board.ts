@@ -55,7 +55,7 @@ const nothing: ReadonlySet<string> = new Set()
 const jumperOhms = 0.015
 
 /** What a state's jumpers are called among what carries current and what blows. */
-export const jumperName = (i: number): string => `jumper ${i + 1}`
+export const jumperName = (i: number): string => `jumper${i + 1}`
 
 /** Builds the network. Every segment has at least one element: one that is open has infinite ohms. */
 export function buildBoard(

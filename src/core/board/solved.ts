@@ -90,9 +90,10 @@ function settle(
     const point = solver.solve(nearVolts(board) ?? (guess?.length === board.nodeCount ? guess : undefined))
     if (!point.ok) return unsolved(board, point)
     const solved: SolvedBoard = { ok: true, board, point, solver, blown: board.blown }
-    // What is made to melt goes before what is not.
-    const fuses = [...meltedNow(board, point), ...jumpersBlown(board, point)]
-    const melted = (fuses.length ? fuses : burntNow(board, point)).filter((id) => !blown.has(id))
+    // A jumper is fused no higher than what it feeds, and what is made to melt goes before what is not.
+    const ways = [jumpersBlown, meltedNow, burntNow]
+    let melted: readonly string[] = []
+    for (const way of ways) if (melted.length === 0) melted = way(board, point).filter((id) => !blown.has(id))
     if (melted.length) {
       for (const id of melted) blown.add(id)
       met = new Map()
