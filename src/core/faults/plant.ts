@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit'
+import { spareSegments, type Circuit } from '../circuit'
 import type { Problem } from '../document'
 import { say } from './phrases'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
@@ -20,15 +20,18 @@ export function faultsOf(part: AnyPart, segment: Segment): readonly FaultKind[] 
 
 /** Every fault that can strike this circuit, one per segment, kind and other piece involved, at its default severity. */
 export function possibleFaults(circuit: Circuit): Fault[] {
+  const spare = spareSegments(circuit)
   return circuit.parts.flatMap((part) =>
     partOfKind(part.kind).segments.flatMap((segment) =>
-      faultsOf(partOfKind(part.kind), segment).flatMap((kind): Fault[] => {
-        const preset = faultOfKind(kind).severity?.preset
-        const base = { kind, part: part.id, segment: segment.key }
-        const whole = preset === undefined ? base : { ...base, severity: preset }
-        if (!faultOfKind(kind).involves) return [whole]
-        return partnersOf(circuit, whole).map((other) => ({ ...whole, other }))
-      }),
+      (spare.has(`${part.id}.${segment.key}`) ? [] : faultsOf(partOfKind(part.kind), segment)).flatMap(
+        (kind): Fault[] => {
+          const preset = faultOfKind(kind).severity?.preset
+          const base = { kind, part: part.id, segment: segment.key }
+          const whole = preset === undefined ? base : { ...base, severity: preset }
+          if (!faultOfKind(kind).involves) return [whole]
+          return partnersOf(circuit, whole).map((other) => ({ ...whole, other }))
+        },
+      ),
     ),
   )
 }

@@ -22,7 +22,7 @@ import { electronicLoad } from './electronic-load'
 import { fusibleLink } from './fusible-link'
 import { horn, solenoid, speaker } from './coil-load'
 import { keySwitch } from './key-switch'
-import { module } from './module'
+import { largeModule, module } from './module'
 import { multiConnector } from './multi-connector'
 import { relay } from './relay'
 import { rotarySelector } from './rotary-selector'
@@ -62,6 +62,7 @@ export const parts: readonly AnyPart[] = [
   speaker,
   keySwitch,
   module,
+  largeModule,
   multiConnector,
   relay,
   resistor,
