@@ -298,6 +298,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly segment: string
     /** Amps. */
     readonly rating: (parameters: z.output<S>, struck: ReadonlyMap<string, number>) => number
+    /** Amps, from and to, that its body is made for. */
+    readonly range?: (parameters: z.output<S>) => readonly [number, number]
     /** It melts, once and for all, rather than trip. */
     readonly melts?: true
     /** mm² of the thinnest wire that it guards, where it is chosen by section and not by amps. */

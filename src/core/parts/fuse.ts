@@ -32,6 +32,13 @@ export function fuseRatedDrop(rating: number): number {
 export const fuseTypes = ['mini', 'regular', 'maxi'] as const
 export type FuseType = (typeof fuseTypes)[number]
 
+/** Amps that each body is made for, from and to (ISO 8820-3, from memory). */
+export const fuseBodies: Readonly<Record<FuseType, readonly [number, number]>> = {
+  mini: [2, 30],
+  regular: [1, 40],
+  maxi: [20, 100],
+}
+
 /** Drop beside a regular blade's: a larger body has a little less (common practice, no source). */
 const bodyFactor: Readonly<Record<FuseType, number>> = { mini: 1, regular: 1, maxi: 0.85 }
 
@@ -107,6 +114,7 @@ export const fuse = definePart({
   protects: {
     segment: 'link',
     melts: true,
+    range: ({ type }) => fuseBodies[type],
     rating: ({ rating }, struck) => struck.get('wrongFuse') ?? rating,
     blade: { spots: ['ta', 'tb'], body: ({ type }) => type },
   },

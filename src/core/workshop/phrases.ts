@@ -17,6 +17,7 @@ export const say = phrases('workshop', {
     '{id} carries {amps}: its insulation smokes after {smokes}, and it melts after {melts}. Time under load: none',
   jumperRound: 'The jumper {from} – {to} leads round {fuse}: fuse the jumper like the circuit it feeds',
   blows: '{id} blows in one of the states',
+  noSuchFuse: '{id} has {rating} A: its body is made from {least} to {most} A. Choose another body or rating',
   overFuse: '{id} carries {amps}, more than its {rating} A',
   noLoad: '{path} has no load yet: as it stands it shorts the battery',
   pathWith: 'The path with {id}',

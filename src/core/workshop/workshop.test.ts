@@ -56,6 +56,20 @@ describe('rules of the workshop', () => {
     expect(warnings(c, on(c))).toEqual([])
   })
 
+  it('a fuse that its body is not made for', () => {
+    const c = set(sound(), 'F1', 'rating', 60)
+    expect(warnings(c).map((w) => tell(w.text))).toContainEqual(
+      expect.stringMatching(/^F1 has 60 A: its body/),
+    )
+    const maxi = applyEdit(c, { type: 'setParameter', part: 'F1', name: 'type', value: 'maxi' })
+    if (!maxi.ok) throw new Error(tell(maxi.problem))
+    expect(
+      warnings(maxi.circuit)
+        .map((w) => tell(w.text))
+        .join(),
+    ).not.toMatch(/its body/)
+  })
+
   it('a wire that its fuse cannot protect', () => {
     const c = set(sound(), 'F1', 'rating', 30)
     expect(warnings(c)).toMatchObject([{ part: 'W2', weight: 'hazard' }])

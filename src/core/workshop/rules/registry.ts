@@ -1,3 +1,4 @@
+import { fuseBody } from './fuse-body'
 import { resistorWatts, unfusedJumper } from './heat'
 import { loadOverFuse, looseLoad, noLoad } from './loads'
 import { overheatedWire } from './overheated-wire'
@@ -10,6 +11,7 @@ export const rules: readonly Rule[] = [
   looseLoad,
   wireAndFuse,
   loadOverFuse,
+  fuseBody,
   resistorWatts,
   overheatedWire,
   unfusedJumper,

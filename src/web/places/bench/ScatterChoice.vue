@@ -9,6 +9,7 @@ import {
   type Scatter,
 } from '../../../core/circuit'
 import { formatPlain } from '../../../core/quantity'
+import { scattered } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
 import { useCircuit } from '../../stores/circuit'
 
@@ -22,6 +23,12 @@ const said = computed(() => {
 })
 function set(change: Partial<Scatter>) {
   store.edit({ type: 'setScatter', scatter: { ...now.value, ...change } })
+}
+/** Contacts of its own for every joint: what one vehicle has, not what a drawing says. */
+function draw() {
+  const seed = Math.floor(Math.random() * 2 ** 32)
+  const label = 'joints and grounds given ohms of their own'
+  store.edit({ type: 'whole', label, circuit: scattered(props.circuit, seed) })
 }
 const check = (key: keyof Scatter, scale: number) => (value: number) =>
   scatterSchema.shape[key].safeParse(value / scale).success
@@ -55,6 +62,7 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
       <button type="button" class="small" @click="store.edit({ type: 'setScatter' })">
         Any board of a school
       </button>
+      <button type="button" class="small" @click="draw">Give every joint and ground ohms of its own</button>
       <button type="button" class="small" @click="set(measuredScatter)">One board that was measured</button>
     </div>
   </NPopover>

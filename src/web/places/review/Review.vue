@@ -14,6 +14,7 @@ import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
 import Shortcuts from '../../shell/Shortcuts.vue'
+import StepLosses from './StepLosses.vue'
 import DoubtCurves from './DoubtCurves.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
@@ -32,7 +33,8 @@ await load()
 const { wiring, rows, marks, cleared, current, arrangement, ways, curves } = shown
 
 /** On the drawing: the student’s marks, what the readings had really cleared, or where both ways went. */
-const showing = ref<'marks' | 'cleared' | 'ways'>('marks')
+const showing = ref<'marks' | 'cleared' | 'ways' | 'losses'>('marks')
+const lit = ref<string | null>(null)
 const onDrawing = computed(() => (showing.value === 'cleared' ? cleared.value : marks.value))
 const leads = computed(() =>
   current.value?.type === 'test' && current.value.held.type === 'leads' ? current.value.held : undefined,
@@ -52,12 +54,12 @@ async function go(to: number) {
 const keys = [
   ['n', 'One step on'],
   ['p', 'One step back'],
-  ['1 2 3', 'The marks, what was cleared, both ways'],
+  ['1 2 3 4', 'The marks, what was cleared, both ways, losses'],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)) return
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  const shows = ({ '1': 'marks', '2': 'cleared', '3': 'ways' } as const)[event.key]
+  const shows = ({ '1': 'marks', '2': 'cleared', '3': 'ways', '4': 'losses' } as const)[event.key]
   if (event.key === 'n') void go(at.value + 1)
   else if (event.key === 'p') void go(at.value - 1)
   else if (shows) showing.value = shows
@@ -118,11 +120,21 @@ async function print() {
           What the readings had cleared
         </button>
         <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">Both ways</button>
+        <button type="button" :aria-pressed="showing === 'losses'" @click="showing = 'losses'">Losses</button>
       </div>
       <p v-if="showing === 'ways'" class="quiet">
         Numbers: where the student’s readings stood. Letters: a short honest way.
       </p>
+      <StepLosses
+        v-if="showing === 'losses'"
+        :circuit="review.circuit"
+        :wiring="wiring"
+        :faults="review.faults"
+        :arrangement="arrangement"
+        @light="lit = $event"
+      />
       <Schematic
+        v-else
         :circuit="review.circuit"
         :wiring="wiring"
         :struck="showing === 'ways' ? undefined : onDrawing.struck"

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { stateOf, type Arrangement } from '../../../core/attempt'
+import type { Circuit, Wiring } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import { limitSetFor, stateKey } from '../../../core/readings'
+import Losses from '../../readings/Losses.vue'
+
+/** Where the volts go in the state of the chosen step, as it should be and as it was before any repair. */
+const props = defineProps<{
+  circuit: Circuit
+  wiring: Wiring
+  faults: readonly Fault[]
+  arrangement: Arrangement
+}>()
+const emit = defineEmits<{ light: [part: string | null] }>()
+const lit = ref<string | null>(null)
+function light(part: string | null) {
+  lit.value = part
+  emit('light', part)
+}
+
+/** The path that the fault lies on comes first. */
+const path = ref(
+  Math.max(
+    0,
+    props.circuit.paths.findIndex(({ steps }) => steps.some(({ part }) => part === props.faults[0]?.part)),
+  ),
+)
+const keyWith = (faults: readonly Fault[]) => {
+  const key = stateKey(props.circuit, faults, stateOf(props.arrangement), { wiring: props.wiring })
+  return key.ok ? key : null
+}
+const healthy = computed(() => keyWith([]))
+const faulted = computed(() => keyWith(props.faults))
+</script>
+
+<template>
+  <div class="losses">
+    <label v-if="circuit.paths.length > 1" class="quiet"
+      >Path
+      <select v-model.number="path">
+        <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
+      </select>
+    </label>
+    <Losses
+      v-if="healthy"
+      :path="path"
+      :healthy="healthy"
+      :faulted="faulted"
+      :limits="limitSetFor(circuit)"
+      :lit="lit"
+      @light="light"
+    />
+    <p v-else role="status">This state has no answer.</p>
+  </div>
+</template>
+
+<style scoped>
+.losses {
+  display: grid;
+  grid-template-rows: auto 1fr;
+  gap: 6px;
+  min-height: 0;
+  height: 100%;
+}
+</style>
