@@ -2,6 +2,8 @@ import { phrases } from '../core/document'
 
 /** What the server and the interface say of accounts, requests and connections. */
 export const say = phrases('school', {
+  saySomething: 'Write what to say',
+  stopped: 'Your instructor has stopped this work: {text}',
   signInFirst: 'Sign in first',
   forInstructors: 'This place is for instructors',
   forStudents: 'This place is for students',

@@ -12,6 +12,8 @@ import { DatabaseFailure, type Database } from './database'
 import { Refusal } from './refusal'
 import { backupRoutes } from './routes/backup'
 import { accountRoutes, identify, sameOrigin } from './routes/account'
+import { Floor } from './floor'
+import { floorRoutes } from './routes/floor'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
 import { libraryRoutes } from './routes/library'
@@ -70,7 +72,13 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
   )
   // Packed already: before what packs everything else.
   if (backupKey) app.use(backupRoutes(database, backupKey))
-  app.use(compression())
+  app.use(
+    compression({
+      // What is sent bit by bit is sent at once.
+      filter: (req, res) =>
+        !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
+    }),
+  )
   app.get('/health', async (_req, res) => {
     const there = await database.query('select 1').then(
       () => true,
@@ -92,6 +100,7 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),
+    floorRoutes(database, workers, new Floor(database, workers)),
     deskRoutes(database, workers),
   )
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))

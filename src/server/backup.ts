@@ -19,6 +19,12 @@ const tables = [
   'overrides',
   'replies',
   'sign_ins',
+  'classes',
+  'class_members',
+  'lessons',
+  'lesson_versions',
+  'lab_days',
+  'acts',
 ] as const
 const leftBehind = ['migrations', 'sessions', 'tries', 'prepared', 'judgements']
 

@@ -12,6 +12,7 @@ import { asSeen, benchOf, mostSteps, stepDoor, type Bench, type Source, type Ste
 import { say as attemptSay } from '../core/attempt/phrases'
 import type { Database, Queries } from './database'
 import { hintOf } from './judging'
+import { tellFloor } from './floor'
 import { iso, load, loadSteps, opened, type Order, type Standing } from './orders'
 import { Refusal } from './refusal'
 import type { Stopping, Workers } from './workers/pool'
@@ -62,6 +63,7 @@ export async function finish(db: Queries, id: string, student: Pick<User, 'id'>)
   )
   if (!row) throw new Refusal(409, attemptSay('concludeFirst'))
   await db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+  await tellFloor(db, id)
 }
 
 /** An order whose review its student has been given. */
@@ -137,6 +139,7 @@ async function stepNow(
     if (order.concluded !== null) throw new Refusal(409, attemptSay('concluded'))
     if (order.left !== null && order.left < -grace && !afterTime.includes(action.type))
       throw new Refusal(409, attemptSay('timeUp'))
+    if (order.stopped !== null) throw new Refusal(409, say('stopped', { text: order.stopped }))
     if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
     const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
     const types = await database.query<{ type: Step['type'] }>(
@@ -219,6 +222,7 @@ const record = (
       id,
       JSON.stringify(bench ?? null),
     ])
+    await tellFloor(db, id)
     return { position, step: asSeen(step) }
   })
 

@@ -42,6 +42,8 @@ export interface Standing {
   readonly taken: number
   /** Seconds that are left of the time limit; null without one. */
   readonly left: number | null
+  /** Why the instructor has stopped the work; null where it goes on. */
+  readonly stopped: string | null
 }
 
 interface Row {
@@ -58,6 +60,7 @@ interface Row {
   bench: Bench | null
   taken: number
   left: number | null
+  stopped: string | null
 }
 
 /** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
@@ -157,12 +160,18 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, ${leftSql} as left, ${iso('created_at')} as created,
+    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
-  return { ...orderOf(row), bench: row.bench ?? undefined, taken: row.taken, left: row.left }
+  return {
+    ...orderOf(row),
+    bench: row.bench ?? undefined,
+    taken: row.taken,
+    left: row.left,
+    stopped: row.stopped,
+  }
 }
 
 export const loadOrder = (db: Queries, id: string): Promise<Order> => load(db, id)

@@ -78,6 +78,12 @@ export const router = createRouter({
       component: () => import('./places/paper/Paper.vue'),
     },
     {
+      path: '/floor',
+      name: 'floor',
+      meta: { role: 'instructor', title: 'Floor' },
+      component: () => import('./places/floor/Floor.vue'),
+    },
+    {
       path: '/rubric',
       name: 'rubric',
       meta: { role: 'instructor', title: 'How it is marked' },

@@ -12,6 +12,8 @@ export interface Database extends Queries {
   transaction<T>(work: (queries: Queries) => Promise<T>): Promise<T>
   /** Several statements without parameters, for migrations; in one transaction. */
   script(sql: string): Promise<void>
+  /** Hears what is sent to a channel with `pg_notify`, from whatever process; answers how to stop hearing. */
+  listen(channel: string, heard: (payload: string) => void): Promise<() => Promise<void>>
   close(): Promise<void>
 }
 

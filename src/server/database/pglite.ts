@@ -49,6 +49,7 @@ export async function openPglite(folder?: string, image?: Blob): Promise<Embedde
         settle(on(pg).query<Row>(sql, parameters)),
       transaction: (work) => settle(pg.transaction((tx) => work(on(tx)))),
       script: (sql) => settle(pg.exec(sql).then(() => undefined)),
+      listen: (channel, heard) => pg.listen(channel, heard),
       ready: async () => {
         if (folder === undefined || !files || !existsSync(starting)) return
         await pg.exec('checkpoint')

@@ -39,7 +39,47 @@ export function openPostgres(url: string, onLost: (error: Error) => void = () =>
     ...on(pool),
     transaction,
     script: (sql) => pool.query(sql).then(() => undefined, rethrow),
+    listen: (channel, heard) => listening(url, channel, heard, onLost),
     close: () => pool.end(),
+  }
+}
+
+/** Milliseconds after which a lost connection is tried again. */
+const again = 1000
+
+/** A connection of its own that listens; one that breaks is made anew, and says so with an empty payload. */
+async function listening(
+  url: string,
+  channel: string,
+  heard: (payload: string) => void,
+  onLost: (error: Error) => void,
+): Promise<() => Promise<void>> {
+  let client: pg.Client | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let over = false
+  const join = async (): Promise<void> => {
+    const next = new pg.Client({ connectionString: url, connectionTimeoutMillis: patience })
+    const lost = (error?: Error) => {
+      if (client === next) client = undefined
+      if (error) onLost(error)
+      if (!over && !timer)
+        timer = setTimeout(() => {
+          timer = undefined
+          void join().then(() => heard(''), lost)
+        }, again)
+    }
+    next.on('error', lost)
+    next.on('end', () => lost())
+    next.on('notification', ({ payload }) => heard(payload ?? ''))
+    await next.connect()
+    await next.query(`listen ${pg.escapeIdentifier(channel)}`)
+    client = next
+  }
+  await join().catch(rethrow)
+  return async () => {
+    over = true
+    clearTimeout(timer)
+    await client?.end().catch(() => undefined)
   }
 }
 

@@ -57,6 +57,7 @@ async function leave() {
       </RouterLink>
       <nav aria-label="Places">
         <RouterLink :to="{ name: 'home' }"> Today </RouterLink>
+        <RouterLink v-if="session.user.role === 'instructor'" :to="{ name: 'floor' }"> Floor </RouterLink>
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
         </RouterLink>

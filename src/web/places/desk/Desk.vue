@@ -15,6 +15,8 @@ import Renew from './Renew.vue'
 import Repair from './Repair.vue'
 import StepLog from './StepLog.vue'
 import TimeLeft from './TimeLeft.vue'
+import Told from './Told.vue'
+import type { Told as ToldNow } from '../../../contract/floor'
 import Verify from './Verify.vue'
 import { useDesk } from './useDesk'
 import { useInstrument } from './useInstrument'
@@ -67,6 +69,10 @@ function keys(event: KeyboardEvent) {
   else return
   event.preventDefault()
 }
+/** More time, or hints that were not there before. */
+function heard({ left, hints }: ToldNow) {
+  model.hear({ left, hints })
+}
 /** Measured under load again since the repair. */
 const proved = computed(() => {
   const repaired = model.steps.findLastIndex((s) => s.type === 'repair')
@@ -87,6 +93,7 @@ const proved = computed(() => {
       <span v-if="told.practice.value" class="quiet">practice: each step is told at once</span>
       <span class="quiet" title="What the work would have taken at a vehicle">{{ model.minutes }} min</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
+      <Told v-if="!model.desk.concluded" :id="String(route.params.id)" @told="heard" />
       <p v-if="model.waiting" class="wrong" role="status">
         No connection: your step is kept and sent again until it arrives.
       </p>

@@ -205,7 +205,15 @@ export function useDesk(id: string) {
     }
   }
 
+  /** The instructor has given more time, or allowed hints. */
+  function hear({ left, hints }: { left: number | null; hints: Desk['frame']['hints'] }) {
+    if (!desk.value) return
+    desk.value = { ...desk.value, left, frame: { ...desk.value.frame, hints } }
+    loadedAt.value = performance.now()
+  }
+
   return reactive({
+    hear,
     desk,
     failure,
     waiting,

@@ -1,0 +1,37 @@
+import { Router } from 'express'
+import { createSession } from 'better-sse'
+import { z } from 'zod'
+import { floorActSchema } from '../../contract'
+import type { Database } from '../database'
+import { act, floorNow, toldOf, type Floor } from '../floor'
+import { loadOwn } from '../desk'
+import type { Workers } from '../workers/pool'
+import { only, signedIn, userOf } from './account'
+import { idOf } from './circuits'
+
+/** The workshop as it runs, and what is said to whoever is at work there. */
+export function floorRoutes(db: Database, workers: Workers, floor: Floor): Router {
+  const router = Router()
+  router.get('/floor', only('instructor'), async (req, res) => {
+    const day = z.uuid().optional().parse(req.query.day)
+    res.json(await floorNow(db, workers, day))
+  })
+  router.get('/floor/live', only('instructor'), async (req, res) => {
+    await floor.watch(await createSession(req, res))
+  })
+  router.post('/orders/:id/acts', only('instructor'), async (req, res) => {
+    await act(db, idOf(req.params.id), floorActSchema.parse(req.body), userOf(res))
+    res.status(204).end()
+  })
+  router.get('/desk/:id/told', signedIn, async (req, res) => {
+    const id = idOf(req.params.id)
+    await loadOwn(db, id, userOf(res))
+    res.json(await toldOf(db, id, userOf(res)))
+  })
+  router.get('/desk/:id/live', signedIn, async (req, res) => {
+    const id = idOf(req.params.id)
+    await loadOwn(db, id, userOf(res))
+    await floor.attend(id, await createSession(req, res))
+  })
+  return router
+}

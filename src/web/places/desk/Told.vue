@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { toldSchema, type Told } from '../../../contract/floor'
+import { ask } from '../../api/client'
+import { useLive } from '../../api/live'
+
+/** What the instructor says while the work goes on. */
+const props = defineProps<{ id: string }>()
+const emit = defineEmits<{ told: [told: Told] }>()
+const told = ref<Told | null>(null)
+/** Read and put away, on this machine. */
+const read = ref(0)
+async function look() {
+  const now = await ask(toldSchema, `/desk/${props.id}/told`).catch(() => null)
+  if (!now) return
+  told.value = now
+  emit('told', now)
+}
+useLive(`/desk/${props.id}/live`, { told: () => void look() }, () => void look())
+void look()
+</script>
+
+<template>
+  <div v-if="told" class="told" aria-live="assertive">
+    <p v-if="told.stopped !== null" class="stop" role="alert">
+      Stopped by your instructor: {{ told.stopped }} Leads off; touch nothing until it goes on.
+    </p>
+    <p v-for="one in told.said.filter((s) => s.id > read).slice(-2)" :key="one.id" class="say">
+      Your instructor: “{{ one.text }}”
+      <button type="button" class="small" @click="read = one.id">Read</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.told {
+  flex-basis: 100%;
+  display: grid;
+  gap: 4px;
+}
+.told:empty {
+  display: none;
+}
+.stop,
+.say {
+  padding: 6px 10px;
+  border-left: 5px solid var(--accent);
+  background: var(--sheet);
+}
+.stop {
+  border-color: var(--fault);
+  color: var(--fault);
+  font-weight: 500;
+}
+</style>

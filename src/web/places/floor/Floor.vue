@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { floorRowSchema, floorSchema, type FloorAct, type FloorRow } from '../../../contract/floor'
+import { ask, messageOf, post } from '../../api/client'
+import { useLive } from '../../api/live'
+import { byNeed, needOf } from './needs'
+import Station from './Station.vue'
+
+/** The workshop as it runs: who needs me, at a glance. */
+const rows = ref<FloorRow[]>([])
+const wrong = ref('')
+const filter = ref('')
+const now = ref(Date.now())
+useIntervalFn(() => (now.value = Date.now()), 10_000)
+
+async function load() {
+  try {
+    rows.value = await ask(floorSchema, '/floor')
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+const { connected } = useLive(
+  '/floor/live',
+  {
+    row: (data) => {
+      const row = floorRowSchema.parse(data)
+      const at = rows.value.findIndex(({ id }) => id === row.id)
+      rows.value = at < 0 ? [...rows.value, row] : rows.value.map((old, i) => (i === at ? row : old))
+      now.value = Date.now()
+    },
+  },
+  () => void load(),
+)
+await load()
+
+const shown = computed(() => {
+  const words = filter.value.toLowerCase().trim()
+  const fitting = rows.value.filter(
+    (row) =>
+      !words || `${row.student.name} ${row.circuit} ${row.station ?? ''}`.toLowerCase().includes(words),
+  )
+  return byNeed(fitting, now.value)
+})
+const count = (...needs: readonly string[]) =>
+  rows.value.filter((row) => needs.includes(needOf(row, now.value))).length
+
+async function act(row: FloorRow, what: FloorAct) {
+  try {
+    await post(`/orders/${row.id}/acts`, what)
+    wrong.value = ''
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <div class="floor">
+    <div class="top">
+      <h1>Floor</h1>
+      <span
+        ><b>{{ count('working', 'stuck', 'unsafe', 'stopped') }}</b> at work</span
+      >
+      <span :class="{ alarm: count('unsafe') }"
+        ><b>{{ count('unsafe') }}</b> unsafe</span
+      >
+      <span
+        ><b>{{ count('stuck') }}</b> stuck</span
+      >
+      <span
+        ><b>{{ count('waiting') }}</b> finished</span
+      >
+      <input
+        v-model="filter"
+        type="search"
+        class="plain"
+        aria-label="Find"
+        placeholder="Name, circuit, station"
+      />
+      <span class="quiet" role="status">{{ connected ? 'live' : 'no connection: trying again' }}</span>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="!rows.length">
+      Nobody is at work. Hand out an order from <RouterLink to="/">a circuit’s Plant</RouterLink>, or a round
+      of a lab day.
+    </p>
+    <ul class="stations">
+      <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.floor {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  padding: 14px 20px;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: baseline;
+}
+.top b {
+  font-size: 20px;
+  font-weight: 500;
+}
+.alarm {
+  color: var(--fault);
+}
+.stations {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+  gap: 12px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import type { FloorAct, FloorRow } from '../../../contract/floor'
+import { tell } from '../../../contract/words'
+import { actWords } from './actWords'
+import Curve from './Curve.vue'
+import { needOf, type Need } from './needs'
+
+const props = defineProps<{ row: FloorRow; now: number }>()
+const emit = defineEmits<{ act: [act: FloorAct] }>()
+const need = computed(() => needOf(props.row, props.now))
+const words: Readonly<Record<Need, string>> = {
+  unsafe: 'unsafe',
+  stopped: 'stopped',
+  stuck: 'stuck',
+  waiting: 'finished: waits for you',
+  working: 'at work',
+  new: 'not begun',
+  done: 'given back',
+}
+const minutes = computed(() =>
+  props.row.began ? Math.max(0, Math.floor((props.now - Date.parse(props.row.began)) / 60_000)) : null,
+)
+const saying = ref<'nudge' | 'stop' | ''>('')
+const text = ref('')
+function say() {
+  if (!saying.value || !text.value.trim()) return
+  emit('act', { type: saying.value, text: text.value.trim() })
+  saying.value = ''
+  text.value = ''
+}
+</script>
+
+<template>
+  <li class="station" :data-need="need">
+    <header>
+      <span v-if="row.station" class="bench">{{ row.station }}</span>
+      <RouterLink :to="{ name: 'review', params: { id: row.id } }" class="who">{{
+        row.student.name
+      }}</RouterLink>
+      <span class="need">{{ words[need] }}</span>
+    </header>
+    <p class="what">{{ row.circuit }}</p>
+    <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="danger" role="alert">
+      {{ tell(one.what) }}
+    </p>
+    <p v-if="row.stopped" class="danger">{{ row.stopped }}</p>
+    <div class="state">
+      <Curve v-if="row.left && row.left.length > 1" :left="row.left" />
+      <span
+        ><b>{{ row.tests }}</b> readings<template v-if="row.left?.length"
+          >, <b>{{ row.left.at(-1) }}</b> left</template
+        ></span
+      >
+      <span v-if="minutes !== null">{{ minutes }} min</span>
+      <span v-if="row.hints">{{ row.hints }} hints</span>
+      <span v-if="row.idle > 1">{{ row.idle }} told nothing</span>
+    </div>
+    <p v-if="row.last" class="quiet last">{{ actWords(row.last) }}</p>
+    <form v-if="saying" @submit.prevent="say">
+      <NInput
+        v-model:value="text"
+        size="small"
+        autofocus
+        :input-props="{ 'aria-label': saying === 'stop' ? 'Why it is stopped' : 'What to say' }"
+        :placeholder="
+          saying === 'stop' ? 'Leads off, switch off. I am on my way.' : 'What would it read if …?'
+        "
+      />
+      <NButton size="small" :type="saying === 'stop' ? 'error' : 'primary'" attr-type="submit">{{
+        saying === 'stop' ? 'Stop the work' : 'Say it'
+      }}</NButton>
+      <NButton size="small" quaternary @click="saying = ''">Leave it</NButton>
+    </form>
+    <div v-else-if="!row.concluded" class="acts">
+      <button type="button" class="small" @click="saying = 'nudge'">Nudge …</button>
+      <button type="button" class="small" @click="emit('act', { type: 'hints' })">Allow hints</button>
+      <button type="button" class="small" @click="emit('act', { type: 'extend', minutes: 10 })">
+        +10 min
+      </button>
+      <button v-if="row.stopped === null" type="button" class="small" @click="saying = 'stop'">Stop …</button>
+      <button v-else type="button" class="small" @click="emit('act', { type: 'go' })">Let it go on</button>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.station {
+  display: grid;
+  gap: 5px;
+  align-content: start;
+  padding: 9px 12px 10px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-left: 5px solid var(--line);
+}
+.station[data-need='working'] {
+  border-left-color: var(--accent);
+}
+.station[data-need='stuck'] {
+  border-left-color: var(--warn, #8a5a00);
+}
+.station[data-need='unsafe'],
+.station[data-need='stopped'] {
+  border: 2px solid var(--fault);
+  border-left-width: 8px;
+}
+header {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+.bench {
+  font-family: var(--face-readings);
+}
+.who {
+  font-weight: 500;
+  font-size: 16px;
+}
+.need {
+  margin-left: auto;
+}
+[data-need='unsafe'] .need,
+.danger {
+  color: var(--fault);
+  font-weight: 500;
+}
+.state {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  align-items: center;
+}
+.last {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.acts,
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+</style>
