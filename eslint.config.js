@@ -42,6 +42,7 @@ const layers = [
   'diagnosis',
   'assessment',
   'workshop',
+  'lab',
   'formats',
   'words',
 ]

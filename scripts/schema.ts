@@ -1,6 +1,8 @@
 import { writeFileSync } from 'node:fs'
 import { attemptJsonSchema, circuitJsonSchema } from '../src/core/formats'
+import { lessonJsonSchema } from '../src/core/lab'
 
 // The published schemas, made from those that the doors use. A test keeps them alike.
 writeFileSync('docs/circuit.schema.json', `${JSON.stringify(circuitJsonSchema(), null, 2)}\n`)
+writeFileSync('docs/lesson.schema.json', `${JSON.stringify(lessonJsonSchema(), null, 2)}\n`)
 writeFileSync('docs/attempt.schema.json', `${JSON.stringify(attemptJsonSchema(), null, 2)}\n`)

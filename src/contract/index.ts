@@ -1,6 +1,7 @@
 export * from './account'
 export * from './circuits'
 export * from './desk'
+export * from './lessons'
 export * from './lists'
 export * from './orders'
 export * from './rubrics'

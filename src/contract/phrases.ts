@@ -4,6 +4,11 @@ import { phrases } from '../core/document'
 export const say = phrases('school', {
   saySomething: 'Write what to say',
   stopped: 'Your instructor has stopped this work: {text}',
+  noLesson: 'There is no such lesson',
+  noSet: '“{name}” has no set {set}',
+  noSymptom:
+    'With the faults of “{set}” the driver notices nothing: write the complaint yourself, or plant something else',
+  otherCircuit: '“{name}” is about another circuit: keep this as a lesson of its own',
   signInFirst: 'Sign in first',
   forInstructors: 'This place is for instructors',
   forStudents: 'This place is for students',

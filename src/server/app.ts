@@ -16,6 +16,7 @@ import { Floor } from './floor'
 import { floorRoutes } from './routes/floor'
 import { circuitRoutes } from './routes/circuits'
 import { deskRoutes } from './routes/desk'
+import { lessonRoutes } from './routes/lessons'
 import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
@@ -76,7 +77,8 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     compression({
       // What is sent bit by bit is sent at once.
       filter: (req, res) =>
-        !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
+        !String(res.getHeader('content-type')).startsWith('text/event-stream') &&
+        compression.filter(req, res),
     }),
   )
   app.get('/health', async (_req, res) => {
@@ -97,6 +99,7 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     accountRoutes(database),
     circuitRoutes(database),
     libraryRoutes(database),
+    lessonRoutes(database, workers),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),

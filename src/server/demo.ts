@@ -1,8 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { z } from 'zod'
 import { shelfSchema } from '../contract'
+import { tell } from '../contract/words'
+import { readCircuit } from '../core/circuit'
+import { describeFault, readFaultSpec } from '../core/faults'
+import { lessonFormat, lessonVersion, type Lesson } from '../core/lab'
 import { addCircuit } from './circuits'
 import type { Database } from './database'
+import { addLesson, admitLesson } from './lessons'
 import { shelve } from './library'
 import { addUser } from './users'
 
@@ -20,6 +25,39 @@ export type DemoSchool = z.infer<typeof schoolSchema>
 export const demoSchool = (): DemoSchool =>
   schoolSchema.parse(JSON.parse(readFileSync(new URL('school.json', folder), 'utf8')))
 
+const demoLessonSchema = z.strictObject({
+  name: z.string(),
+  folder: z.string(),
+  note: z.string(),
+  /** File of the circuit, without its ending. */
+  circuit: z.string(),
+  /** Faults as the key command spells them, a set each. */
+  sets: z.array(z.string()),
+  frame: z.unknown(),
+})
+
+/** Lessons in the order of a course, made of the demo circuits. */
+export const demoLessons = (): Lesson[] =>
+  z
+    .array(demoLessonSchema)
+    .parse(JSON.parse(readFileSync(new URL('lessons.json', folder), 'utf8')))
+    .map(({ circuit: file, sets, ...rest }) => {
+      const text = readFileSync(new URL(`circuits/${file}.json`, folder), 'utf8')
+      const read = readCircuit(JSON.parse(text))
+      if (!read.ok) throw new Error(`demo/circuits/${file}.json does not fit`)
+      const circuit = read.value
+      const planted = sets.map((spec) => {
+        const found = readFaultSpec(circuit, spec)
+        if (!found.ok) throw new Error(`demo/lessons.json, ${rest.name}: ${tell(found.why)}`)
+        return {
+          name: describeFault(circuit, found.fault).slice(0, 80),
+          faults: [found.fault],
+          complaint: '',
+        }
+      })
+      return admitLesson({ format: lessonFormat, version: lessonVersion, ...rest, circuit, sets: planted })
+    })
+
 /** Loads the demo school once, through the same doors as a person's own accounts and imports: all of it or nothing. */
 export function loadDemo(database: Database): Promise<void> {
   return database.transaction(async (db) => {
@@ -29,6 +67,7 @@ export function loadDemo(database: Database): Promise<void> {
     const instructors = []
     for (const account of school.instructors) instructors.push(await addUser(db, account, 'instructor'))
     for (const account of school.students) await addUser(db, account, 'student')
+    for (const lesson of demoLessons()) await addLesson(db, lesson)
     for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
       const text = readFileSync(new URL(`circuits/${file}`, folder), 'utf8')
       const id = await addCircuit(db, JSON.parse(text), instructors[0]?.id)

@@ -95,8 +95,8 @@ export async function addOrder(
   workers: Workers,
   order: NewOrder,
   instructor: Pick<User, 'id'>,
-  /** Made after another order, on that one’s own copy of the circuit. */
-  like?: { readonly of: string; readonly circuit: Circuit },
+  /** Made after another order or a lesson, on that one’s own copy of the circuit. */
+  like?: { readonly of?: string; readonly circuit: Circuit },
 ): Promise<string> {
   const circuit = like?.circuit ?? (await loadCircuit(db, order.circuit)).circuit
   checkFaults(circuit, order.faults)

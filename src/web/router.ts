@@ -78,6 +78,12 @@ export const router = createRouter({
       component: () => import('./places/paper/Paper.vue'),
     },
     {
+      path: '/lessons',
+      name: 'lessons',
+      meta: { role: 'instructor', title: 'Lessons' },
+      component: () => import('./places/lessons/Lessons.vue'),
+    },
+    {
       path: '/floor',
       name: 'floor',
       meta: { role: 'instructor', title: 'Floor' },

@@ -22,6 +22,11 @@ const places = computed(() => {
     to: { name, params: { id } },
   }))
 })
+/** Places of the school, beside those of the circuit that is open. */
+const school = [
+  { name: 'lessons', title: 'Lessons' },
+  { name: 'floor', title: 'Floor' },
+]
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
 const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }
 
@@ -57,7 +62,11 @@ async function leave() {
       </RouterLink>
       <nav aria-label="Places">
         <RouterLink :to="{ name: 'home' }"> Today </RouterLink>
-        <RouterLink v-if="session.user.role === 'instructor'" :to="{ name: 'floor' }"> Floor </RouterLink>
+        <template v-if="session.user.role === 'instructor'">
+          <RouterLink v-for="one in school" :key="one.name" :to="{ name: one.name }">{{
+            one.title
+          }}</RouterLink>
+        </template>
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
         </RouterLink>

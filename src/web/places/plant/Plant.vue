@@ -20,6 +20,7 @@ import { useReadings } from '../../readings/useReadings'
 import FaultChooser from './FaultChooser.vue'
 import FaultSets from './FaultSets.vue'
 import HandOut from './HandOut.vue'
+import KeepLesson from './KeepLesson.vue'
 import Hardware from './Hardware.vue'
 import SizeByEffect from './SizeByEffect.vue'
 
@@ -315,6 +316,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           :drafted="drafted"
           :settled="store.settled"
           @complaint="change({ complaint: $event })"
+        />
+        <KeepLesson
+          :id="store.stored!.id"
+          :circuit="circuit"
+          :faults="faults"
+          :complaint="plant.complaint"
+          :settled="store.settled"
         />
       </div>
       <div

@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { lessonSchema } from '../core/lab'
+
+export const lessonRowSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  folder: z.string(),
+  version: z.number(),
+  circuit: z.string(),
+  vehicle: z.string(),
+  /** Names of its sets, in order. */
+  sets: z.array(z.string()),
+  mode: z.enum(['practice', 'test']),
+  updated: z.string(),
+})
+export type LessonRow = z.infer<typeof lessonRowSchema>
+export const lessonListSchema = z.array(lessonRowSchema)
+export const storedLessonSchema = z.object({ id: z.uuid(), version: z.number(), lesson: lessonSchema })
+export type StoredLesson = z.infer<typeof storedLessonSchema>
+export const lessonVersionsSchema = z.array(
+  z.object({ version: z.number(), at: z.string(), sets: z.number(), circuit: z.string() }),
+)
+
+/** From Plant in one step: a new lesson, or one more set of faults for one that is there. */
+export const keepLessonSchema = z.strictObject({
+  lesson: lessonSchema.pick({ name: true, folder: true, note: true, frame: true }),
+  circuit: z.uuid(),
+  set: lessonSchema.shape.sets.element,
+  /** The lesson that gets another set. */
+  into: z.uuid().optional(),
+})
+
+/** To one, to several, to a class: each gets a set, drawn or all the same. */
+export const handOutSchema = z.strictObject({
+  students: z.array(z.uuid()).min(1).max(400),
+  set: z.number().int().min(0).nullable(),
+})

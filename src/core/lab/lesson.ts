@@ -1,0 +1,72 @@
+import { z } from 'zod'
+import { frameSchema } from '../attempt'
+import { circuitSchema, readCircuit } from '../circuit'
+import { coded, problemsOf, type Read } from '../document'
+import { checkFault, faultSchema } from '../faults'
+import { say } from './phrases'
+
+export const lessonFormat = 'brachyon-lesson'
+export const lessonVersion = 1
+
+/** What may be planted for one student, and what the driver then says; one is drawn, or chosen. */
+export const faultSetSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  faults: z.array(faultSchema).min(1).max(4),
+  /** In the driver's words; drafted from the circuit where it is left out. */
+  complaint: z.string().trim().max(1000).default(''),
+})
+export type FaultSet = z.infer<typeof faultSetSchema>
+
+/** A lesson as one file: everything that an order needs but who works it and when. */
+export const lessonSchema = z.strictObject({
+  format: z.literal(lessonFormat, { error: coded(say('lessonFormat', { format: lessonFormat })) }),
+  version: z.literal(lessonVersion, {
+    error: coded(say('lessonVersion', { version: '?', most: lessonVersion })),
+  }),
+  name: z
+    .string()
+    .trim()
+    .min(1, coded(say('lessonName')))
+    .max(120),
+  folder: z.string().trim().max(80).default(''),
+  /** What it is about, for colleagues. */
+  note: z.string().max(2000).default(''),
+  circuit: circuitSchema,
+  sets: z
+    .array(faultSetSchema)
+    .min(1, coded(say('lessonSets')))
+    .max(40),
+  frame: frameSchema.partial().default({}),
+})
+export type Lesson = z.infer<typeof lessonSchema>
+
+export const lessonJsonSchema = (): object => ({
+  ...z.toJSONSchema(lessonSchema, { io: 'input', unrepresentable: 'any' }),
+  title: 'Brachyon lesson',
+  description: 'A circuit, the sets of faults to draw from, what the driver says, and the frame of the work.',
+})
+
+/** Lets a lesson in: its circuit through the circuit's own door, its faults where they can strike. Never throws. */
+export function readLesson(input: unknown): Read<Lesson> {
+  const circuit = readCircuit(
+    typeof input === 'object' && input !== null ? Reflect.get(input, 'circuit') : undefined,
+  )
+  if (!circuit.ok)
+    return {
+      ok: false,
+      problems: circuit.problems.map((p) => ({ ...p, where: `circuit.${p.where}` })),
+    }
+  const read = lessonSchema.safeParse({ ...(input as object), circuit: circuit.value })
+  if (!read.success) return { ok: false, problems: problemsOf(read.error) }
+  const problems = read.data.sets.flatMap(({ faults }, i) =>
+    faults.flatMap((fault) => {
+      const problem = checkFault(circuit.value, fault)
+      return problem ? [{ ...problem, where: `sets.${i}.${problem.where}` }] : []
+    }),
+  )
+  return problems.length ? { ok: false, problems } : { ok: true, value: read.data }
+}
+
+/** Which set each of so many people gets: in turn, from a place that the seed says, so that neighbours differ. */
+export const drawSets = (sets: number, people: number, seed: number): number[] =>
+  Array.from({ length: people }, (_, i) => (i + (seed >>> 0)) % sets)

@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import { NButton, NModal } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { z } from 'zod'
+import {
+  lessonListSchema,
+  lessonVersionsSchema,
+  storedLessonSchema,
+  userSchema,
+  type LessonRow,
+  type User,
+} from '../../../contract'
+import { ask, messageOf, post, send } from '../../api/client'
+import { download, fileName } from '../../parts/download'
+import { when } from '../../parts/when'
+
+/** What the school teaches: circuit, faults to draw from, complaint and frame, ready to be handed out again. */
+const made = z.object({ id: z.uuid() })
+const lessons = ref<LessonRow[]>([])
+const wrong = ref('')
+const said = ref('')
+const search = ref('')
+async function attempt(work: () => Promise<unknown>) {
+  wrong.value = said.value = ''
+  try {
+    await work()
+    return true
+  } catch (error) {
+    wrong.value = messageOf(error)
+    return false
+  }
+}
+const load = () => attempt(async () => (lessons.value = await ask(lessonListSchema, '/lessons')))
+await load()
+const shown = computed(() => {
+  const words = search.value.toLowerCase().trim()
+  return lessons.value.filter(
+    (l) => !words || `${l.name} ${l.folder} ${l.circuit} ${l.vehicle}`.toLowerCase().includes(words),
+  )
+})
+const folders = computed(() => [...new Set(shown.value.map((l) => l.folder))])
+
+/** Handing out: to whom, and which set. */
+const giving = ref<LessonRow | null>(null)
+const people = ref<User[]>([])
+const chosen = ref<string[]>([])
+const set = ref<number | null>(null)
+async function give(lesson: LessonRow) {
+  giving.value = lesson
+  set.value = lesson.sets.length > 1 ? null : 0
+  if (!people.value.length)
+    await attempt(async () => (people.value = await ask(z.array(userSchema), '/students')))
+}
+const all = computed(() => people.value.length > 0 && chosen.value.length === people.value.length)
+async function handOut() {
+  const lesson = giving.value
+  if (!lesson) return
+  const done = await attempt(async () => {
+    const { count } = await send(z.object({ count: z.number() }), `/lessons/${lesson.id}/orders`, {
+      students: chosen.value,
+      set: set.value,
+    })
+    said.value = `“${lesson.name}” is with ${count} ${count === 1 ? 'student' : 'students'}.`
+  })
+  if (done) {
+    giving.value = null
+    chosen.value = []
+  }
+}
+
+async function save(lesson: LessonRow) {
+  await attempt(async () => {
+    const stored = await ask(storedLessonSchema, `/lessons/${lesson.id}`)
+    download(fileName(lesson.name, 'lesson.json'), 'application/json', JSON.stringify(stored.lesson, null, 2))
+  })
+}
+const picker = ref<HTMLInputElement | null>(null)
+async function takeIn(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  if (!file) return
+  await attempt(async () => {
+    let read: unknown
+    try {
+      read = JSON.parse(await file.text())
+    } catch {
+      throw new Error(`“${file.name}” is no lesson: it must be a JSON file that was saved from here.`)
+    }
+    await send(made, '/lessons', read)
+    await load()
+    said.value = `“${file.name}” is in the library.`
+  })
+  input.value = ''
+}
+async function copy(lesson: LessonRow) {
+  await attempt(() => send(made, `/lessons/${lesson.id}/copy`))
+  await load()
+}
+/** Taking a lesson out is asked about once, in its own row. */
+const leaving = ref('')
+async function remove(lesson: LessonRow) {
+  await attempt(() => post(`/lessons/${lesson.id}`, undefined, 'DELETE'))
+  leaving.value = ''
+  await load()
+}
+const versions = ref<{ lesson: LessonRow; list: z.output<typeof lessonVersionsSchema> } | null>(null)
+async function look(lesson: LessonRow) {
+  await attempt(
+    async () =>
+      (versions.value = { lesson, list: await ask(lessonVersionsSchema, `/lessons/${lesson.id}/versions`) }),
+  )
+}
+async function back(version: number) {
+  const now = versions.value
+  if (!now) return
+  await attempt(async () => {
+    const old = await ask(storedLessonSchema, `/lessons/${now.lesson.id}?version=${version}`)
+    await send(storedLessonSchema, `/lessons/${now.lesson.id}`, old.lesson, 'PUT')
+    versions.value = null
+    await load()
+  })
+}
+</script>
+
+<template>
+  <div class="lessons">
+    <div class="top">
+      <h1>Lessons</h1>
+      <input
+        v-model="search"
+        type="search"
+        class="plain"
+        aria-label="Find"
+        placeholder="Name, folder, circuit"
+      />
+      <NButton size="small" @click="picker?.click()">Take in a file …</NButton>
+      <input ref="picker" type="file" accept=".json,application/json" hidden @change="takeIn" />
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="said" role="status">{{ said }}</p>
+    <p v-if="!lessons.length">
+      None yet. Plant a fault in a circuit and keep it there as a lesson; or take in a file from a colleague.
+    </p>
+    <section v-for="folder in folders" :key="folder">
+      <h2>{{ folder || 'Not in a folder' }}</h2>
+      <table class="data">
+        <thead class="visually-hidden">
+          <tr>
+            <th scope="col">Lesson</th>
+            <th scope="col">Circuit</th>
+            <th scope="col">Sets of faults</th>
+            <th scope="col">Changed</th>
+            <th scope="col">What to do with it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="lesson in shown.filter((l) => l.folder === folder)" :key="lesson.id">
+            <th scope="row">{{ lesson.name }}</th>
+            <td>{{ lesson.circuit }}</td>
+            <td>
+              {{ lesson.sets.length === 1 ? lesson.sets[0] : `${lesson.sets.length} to draw from` }},
+              {{ lesson.mode }}
+            </td>
+            <td class="quiet">{{ when(lesson.updated) }}, version {{ lesson.version }}</td>
+            <td class="acts">
+              <template v-if="leaving === lesson.id">
+                Orders that came from it stay.
+                <button type="button" class="small" @click="remove(lesson)">Take it out</button>
+                <button type="button" class="small" @click="leaving = ''">Keep it</button>
+              </template>
+              <template v-else>
+                <NButton size="small" type="primary" @click="give(lesson)">Hand out …</NButton>
+                <button type="button" class="small" @click="look(lesson)">Versions</button>
+                <button type="button" class="small" @click="copy(lesson)">Copy</button>
+                <button type="button" class="small" @click="save(lesson)">File</button>
+                <button
+                  type="button"
+                  class="small"
+                  :aria-label="`Take “${lesson.name}” out`"
+                  @click="leaving = lesson.id"
+                >
+                  Take out
+                </button>
+              </template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+
+    <NModal
+      :show="giving !== null"
+      preset="card"
+      :title="`Hand out “${giving?.name}”`"
+      style="max-width: 520px"
+      @update:show="giving = null"
+    >
+      <form v-if="giving" class="give" @submit.prevent="handOut">
+        <label class="field"
+          >Which fault
+          <select v-model="set">
+            <option v-if="giving.sets.length > 1" :value="null">
+              each draws one of {{ giving.sets.length }}, neighbours differ
+            </option>
+            <option v-for="(name, i) in giving.sets" :key="i" :value="i">{{ name }}</option>
+          </select>
+        </label>
+        <fieldset>
+          <legend>To whom</legend>
+          <label class="everybody"
+            ><input type="checkbox" :checked="all" @change="chosen = all ? [] : people.map((p) => p.id)" />
+            everybody
+          </label>
+          <label v-for="one in people" :key="one.id"
+            ><input v-model="chosen" type="checkbox" :value="one.id" /> {{ one.name }}</label
+          >
+        </fieldset>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <NButton type="primary" attr-type="submit" :disabled="!chosen.length">
+          Hand out {{ chosen.length || '' }}
+        </NButton>
+      </form>
+    </NModal>
+    <NModal
+      :show="versions !== null"
+      preset="card"
+      :title="`Versions of “${versions?.lesson.name}”`"
+      style="max-width: 520px"
+      @update:show="versions = null"
+    >
+      <ul v-if="versions" class="plainlist">
+        <li v-for="v in versions.list" :key="v.version">
+          {{ v.version }}: {{ when(v.at) }}, {{ v.sets }} {{ v.sets === 1 ? 'set' : 'sets' }}, {{ v.circuit }}
+          <button
+            v-if="v.version !== versions.lesson.version"
+            type="button"
+            class="small"
+            @click="back(v.version)"
+          >
+            Take it back
+          </button>
+          <span v-else class="quiet">as it is</span>
+        </li>
+      </ul>
+    </NModal>
+  </div>
+</template>
+
+<style scoped>
+.lessons {
+  display: grid;
+  gap: 18px;
+  align-content: start;
+  max-width: 1240px;
+  margin: 0 auto;
+  padding: 18px 20px;
+}
+.top {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.acts {
+  text-align: right;
+  white-space: nowrap;
+}
+.acts > * + * {
+  margin-left: 6px;
+}
+th[scope='row'] {
+  text-align: left;
+  font-weight: 500;
+}
+section {
+  display: grid;
+  gap: 6px;
+}
+.give,
+fieldset {
+  display: grid;
+  gap: 8px;
+}
+fieldset {
+  grid-template-columns: 1fr 1fr;
+  max-height: 300px;
+  overflow: auto;
+  margin: 0;
+  border: 1px solid var(--line);
+}
+.everybody {
+  grid-column: 1 / -1;
+}
+.plainlist {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
+import type { Frame } from '../../../core/attempt'
+import type { Circuit } from '../../../core/circuit'
+import { describeFault, type Fault } from '../../../core/faults'
+import { ask, messageOf, send } from '../../api/client'
+
+/** What stands here as a lesson: circuit, fault, complaint, frame; or as one more set for one about this circuit. */
+const props = defineProps<{
+  id: string
+  circuit: Circuit
+  faults: readonly Fault[]
+  complaint: string
+  settled: () => Promise<void>
+}>()
+const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
+const lessons = ref<LessonRow[]>([])
+const name = ref('')
+const into = ref('')
+const wrong = ref('')
+const done = ref('')
+const open = ref(false)
+async function begin() {
+  open.value = true
+  lessons.value = await ask(lessonListSchema, '/lessons').catch(() => [])
+}
+const same = computed(() => lessons.value.filter((l) => l.circuit === props.circuit.name))
+const setName = computed(() =>
+  props.faults
+    .map((fault) => describeFault(props.circuit, fault))
+    .join('; ')
+    .slice(0, 80),
+)
+async function keep() {
+  wrong.value = done.value = ''
+  try {
+    await props.settled()
+    const stored = await send(storedLessonSchema, '/lessons/kept', {
+      lesson: { name: name.value.trim() || props.circuit.name, folder: '', note: '', frame: frame.value },
+      circuit: props.id,
+      set: { name: setName.value, faults: props.faults, complaint: props.complaint },
+      ...(into.value && { into: into.value }),
+    })
+    done.value = `“${stored.lesson.name}” has ${stored.lesson.sets.length === 1 ? 'one set' : `${stored.lesson.sets.length} sets`} of faults.`
+    open.value = false
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <section class="keep" aria-label="Keep it as a lesson">
+    <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">Keep as a lesson …</NButton>
+    <form v-else @submit.prevent="keep">
+      <label v-if="same.length" class="field"
+        >As
+        <select v-model="into">
+          <option value="">a lesson of its own</option>
+          <option v-for="l in same" :key="l.id" :value="l.id">one more set of “{{ l.name }}”</option>
+        </select>
+      </label>
+      <label v-if="!into" class="field"
+        >Name of the lesson <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus
+      /></label>
+      <NButton size="small" type="primary" attr-type="submit">Keep it</NButton>
+    </form>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="done" role="status">
+      {{ done }} <RouterLink :to="{ name: 'lessons' }">See it under Lessons</RouterLink>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.keep,
+form {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+form {
+  justify-items: stretch;
+}
+</style>
