@@ -32,7 +32,12 @@ const demoLessonSchema = z.strictObject({
   /** File of the circuit, without its ending. */
   circuit: z.string(),
   /** Faults as the key command spells them, a set each. */
-  sets: z.array(z.string()),
+  sets: z.array(
+    z.union([
+      z.string().transform((fault) => ({ fault, complaint: '' })),
+      z.object({ fault: z.string(), complaint: z.string() }),
+    ]),
+  ),
   frame: z.unknown(),
 })
 
@@ -46,13 +51,13 @@ export const demoLessons = (): Lesson[] =>
       const read = readCircuit(JSON.parse(text))
       if (!read.ok) throw new Error(`demo/circuits/${file}.json does not fit`)
       const circuit = read.value
-      const planted = sets.map((spec) => {
-        const found = readFaultSpec(circuit, spec)
+      const planted = sets.map(({ fault, complaint }) => {
+        const found = readFaultSpec(circuit, fault)
         if (!found.ok) throw new Error(`demo/lessons.json, ${rest.name}: ${tell(found.why)}`)
         return {
           name: describeFault(circuit, found.fault).slice(0, 80),
           faults: [found.fault],
-          complaint: '',
+          complaint,
         }
       })
       return admitLesson({ format: lessonFormat, version: lessonVersion, ...rest, circuit, sets: planted })

@@ -31,7 +31,9 @@ describe('lessons', () => {
   it('are eight in the demo school, in the order of a course, and every set of them has a symptom', async () => {
     expect((await list()).map(({ name }) => name[0])).toEqual([...'12345678'])
     for (const { name, circuit, sets } of demoLessons())
-      for (const set of sets) expect(complaintOf(circuit, set.faults), `${name}: ${set.name}`).toBeDefined()
+      // What nobody sees at once, such as a drain, needs the driver’s words.
+      for (const set of sets)
+        if (!set.complaint) expect(complaintOf(circuit, set.faults), `${name}: ${set.name}`).toBeDefined()
   }, 60_000)
 
   it('are kept from Plant, get more sets, keep their versions, go out as a file and come in again', async () => {
