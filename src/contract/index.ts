@@ -1,5 +1,6 @@
 export * from './account'
 export * from './circuits'
+export * from './days'
 export * from './desk'
 export * from './lessons'
 export * from './lists'

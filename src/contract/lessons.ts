@@ -10,6 +10,8 @@ export const lessonRowSchema = z.object({
   vehicle: z.string(),
   /** Names of its sets, in order. */
   sets: z.array(z.string()),
+  /** Kind of the first fault of each set. */
+  kinds: z.array(z.string()),
   mode: z.enum(['practice', 'test']),
   updated: z.string(),
 })

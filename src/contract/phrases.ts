@@ -4,6 +4,9 @@ import { phrases } from '../core/document'
 export const say = phrases('school', {
   saySomething: 'Write what to say',
   stopped: 'Your instructor has stopped this work: {text}',
+  noDay: 'There is no such day',
+  noRound: 'This day has no round {round}',
+  dayChanged: 'Somebody else has changed this day meanwhile: look at it anew. Nothing was lost.',
   noLesson: 'There is no such lesson',
   noSet: '“{name}” has no set {set}',
   noSymptom:

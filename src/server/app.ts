@@ -15,6 +15,7 @@ import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { Floor } from './floor'
 import { floorRoutes } from './routes/floor'
 import { circuitRoutes } from './routes/circuits'
+import { dayRoutes } from './routes/days'
 import { deskRoutes } from './routes/desk'
 import { lessonRoutes } from './routes/lessons'
 import { libraryRoutes } from './routes/library'
@@ -100,6 +101,7 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     circuitRoutes(database),
     libraryRoutes(database),
     lessonRoutes(database, workers),
+    dayRoutes(database, workers),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),

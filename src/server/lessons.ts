@@ -13,6 +13,7 @@ import type { Workers } from './workers/pool'
 const rowSql = `select id, name, folder, version, body->'circuit'->>'name' as circuit,
     coalesce(body->'circuit'->>'vehicle', '') as vehicle,
     (select coalesce(json_agg(s->>'name'), '[]') from jsonb_array_elements(body->'sets') s) as sets,
+    (select coalesce(json_agg(s->'faults'->0->>'kind'), '[]') from jsonb_array_elements(body->'sets') s) as kinds,
     coalesce(body->'frame'->>'mode', 'test') as mode, ${iso('updated_at')} as updated
   from lessons`
 

@@ -84,6 +84,18 @@ export const router = createRouter({
       component: () => import('./places/lessons/Lessons.vue'),
     },
     {
+      path: '/days',
+      name: 'days',
+      meta: { role: 'instructor', title: 'Lab days' },
+      component: () => import('./places/days/Days.vue'),
+    },
+    {
+      path: '/days/:id',
+      name: 'day',
+      meta: { role: 'instructor', title: 'Lab day' },
+      component: () => import('./places/days/Day.vue'),
+    },
+    {
       path: '/floor',
       name: 'floor',
       meta: { role: 'instructor', title: 'Floor' },

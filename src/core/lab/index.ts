@@ -1,1 +1,2 @@
 export * from './lesson'
+export * from './rotation'

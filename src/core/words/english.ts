@@ -14,6 +14,7 @@ import { say as quantity } from '../quantity/phrases'
 import { say as readings } from '../readings/phrases'
 import { say as solve } from '../solve/phrases'
 import { say as time } from '../time/phrases'
+import { say as lab } from '../lab/phrases'
 import { say as workshop } from '../workshop/phrases'
 
 /** Every folder's phrases. A new file of phrases has its line here; a test looks for what is missing. */
@@ -33,6 +34,7 @@ export const catalogues: readonly Phrases<Readonly<Record<string, string>>>[] = 
   diagnosis,
   assessment,
   workshop,
+  lab,
   formats,
 ]
 

@@ -25,6 +25,7 @@ const places = computed(() => {
 /** Places of the school, beside those of the circuit that is open. */
 const school = [
   { name: 'lessons', title: 'Lessons' },
+  { name: 'days', title: 'Lab days' },
   { name: 'floor', title: 'Floor' },
 ]
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))

@@ -34,6 +34,6 @@ polyline {
   stroke-width: 2;
 }
 .ground {
-  stroke: var(--line);
+  stroke: var(--rule);
 }
 </style>

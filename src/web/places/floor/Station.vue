@@ -93,14 +93,14 @@ function say() {
   align-content: start;
   padding: 9px 12px 10px;
   background: var(--sheet);
-  border: 1px solid var(--line);
-  border-left: 5px solid var(--line);
+  border: 1px solid var(--rule);
+  border-left: 5px solid var(--rule);
 }
 .station[data-need='working'] {
   border-left-color: var(--accent);
 }
 .station[data-need='stuck'] {
-  border-left-color: var(--warn, #8a5a00);
+  border-left-color: var(--doubt);
 }
 .station[data-need='unsafe'],
 .station[data-need='stopped'] {

@@ -285,7 +285,7 @@ fieldset {
   max-height: 300px;
   overflow: auto;
   margin: 0;
-  border: 1px solid var(--line);
+  border: 1px solid var(--rule);
 }
 .everybody {
   grid-column: 1 / -1;

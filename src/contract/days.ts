@@ -1,0 +1,65 @@
+import { z } from 'zod'
+import { coded } from '../core/document'
+import { say } from './phrases'
+
+const name = z
+  .string()
+  .trim()
+  .min(1, coded(say('enterName')))
+  .max(60)
+
+/** What is done, and proven, at a bench with a real board, in this order. */
+export const checks = ['planted', 'commissioned', 'run', 'restored', 'healthy'] as const
+
+export const standSchema = z.strictObject({
+  name,
+  /** Null while nothing is chosen for it. */
+  lesson: z.uuid().nullable(),
+  set: z.number().int().min(0).max(40),
+  /** A real board on the bench: what is planted there has to be made, proven, and taken out again. */
+  real: z.boolean(),
+  meter: z.uuid().optional(),
+  checked: z.array(z.enum(checks)).default([]),
+})
+
+/** A day in the workshop as one document: benches in the order in which they stand, rounds, groups, and who is where. */
+export const dayBodySchema = z.strictObject({
+  start: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/),
+  minutes: z.number().int().min(5).max(240),
+  rounds: z.number().int().min(1).max(12),
+  stands: z.array(standSchema).max(60),
+  groups: z.array(z.array(z.uuid()).min(1).max(4)).max(60),
+  seats: z.array(z.array(z.number().int().min(-1).max(60)).max(12)).max(60),
+  /** Rounds that were handed out. */
+  out: z.array(z.number().int()).max(12).default([]),
+})
+export type DayBody = z.infer<typeof dayBodySchema>
+
+export const newDaySchema = z.strictObject({
+  name,
+  day: z.iso.date(),
+  class: z.uuid().nullable().default(null),
+  body: dayBodySchema,
+})
+/** The revision that was read: what somebody else has changed meanwhile is not written over. */
+export const changedDaySchema = newDaySchema.extend({ revision: z.number().int() })
+export const storedDaySchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  day: z.string(),
+  class: z.uuid().nullable(),
+  revision: z.number(),
+  body: dayBodySchema,
+})
+export type StoredDay = z.infer<typeof storedDaySchema>
+export const dayListSchema = z.array(
+  z.object({
+    id: z.uuid(),
+    name: z.string(),
+    day: z.string(),
+    stations: z.number(),
+    rounds: z.number(),
+    out: z.number(),
+  }),
+)
+export type DayList = z.infer<typeof dayListSchema>

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { tell } from '../../../contract/words'
+import { messageOf } from '../../api/client'
+import Plan from './Plan.vue'
+import Stands from './Stands.vue'
+import { useDay } from './useDay'
+
+const day = await useDay(String(useRoute().params.id))
+const { stored, body, lessons, wrong, saving, best, groups, stands, seats, broken } = day
+const said = ref('')
+
+/** When each round begins. */
+const times = computed(() => {
+  const [h, m] = body.value.start.split(':').map(Number) as [number, number]
+  return Array.from({ length: body.value.rounds }, (_, r) => {
+    const at = h * 60 + m + r * body.value.minutes
+    return `${String(Math.floor(at / 60) % 24).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
+  })
+})
+const numberOf = (event: Event, least: number, most: number, now: number) => {
+  const n = Math.round(Number((event.target as HTMLInputElement).value))
+  return Number.isFinite(n) && n >= least && n <= most ? n : now
+}
+/** One to a bench, or two where there are more people than benches. */
+function pair(size: number) {
+  const all = body.value.groups.flat()
+  const next: string[][] = []
+  for (let i = 0; i < all.length; i += size) next.push(all.slice(i, i + size))
+  void day.change({ groups: next, seats: [] }).then(day.turn)
+}
+async function handOut(round: number) {
+  said.value = ''
+  try {
+    const count = await day.handOut(round)
+    said.value = count
+      ? `Round ${round + 1} is out: ${count} orders.`
+      : `Everybody has an order of round ${round + 1}.`
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+async function print(what: 'sealed' | 'stations' | 'orders') {
+  try {
+    const { dayCards } = await import('./cards')
+    await dayCards(
+      what,
+      stored.value,
+      lessons.value,
+      groups.value.map((g) => g.name),
+      times.value,
+    )
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+async function calendar() {
+  const { saveCalendar } = await import('./calendar')
+  saveCalendar(stored.value, times.value)
+}
+const planned = computed(() => seats.value.some((row) => row.some((seat) => seat >= 0)))
+</script>
+
+<template>
+  <div class="day">
+    <div class="top">
+      <h1>{{ stored.name }}</h1>
+      <span>{{ stored.day }}</span>
+      <label
+        >from
+        <input
+          type="time"
+          class="plain"
+          :value="body.start"
+          @change="day.change({ start: ($event.target as HTMLInputElement).value || body.start })"
+      /></label>
+      <label
+        ><input
+          type="number"
+          class="plain short"
+          min="1"
+          max="12"
+          :value="body.rounds"
+          @change="day.change({ rounds: numberOf($event, 1, 12, body.rounds) })"
+        />
+        rounds</label
+      >
+      <label
+        >of
+        <input
+          type="number"
+          class="plain short"
+          min="5"
+          max="240"
+          :value="body.minutes"
+          @change="day.change({ minutes: numberOf($event, 5, 240, body.minutes) })"
+        />
+        min</label
+      >
+      <button type="button" class="small" @click="pair(1)">Alone</button>
+      <button type="button" class="small" @click="pair(2)">In pairs</button>
+      <span class="quiet" role="status">{{ saving ? 'saving …' : 'saved' }}</span>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <div class="acts">
+      <NButton type="primary" @click="day.turn">{{ planned ? 'Rotate anew' : 'Rotate' }}</NButton>
+      <span v-if="best" role="status">No rule is broken, and families are met as evenly as can be.</span>
+      <span v-else-if="best === false" role="status"
+        >The best that was found; {{ broken.length }} rules are broken.</span
+      >
+      <span class="gap" />
+      <NButton size="small" @click="print('sealed')">Sealed cards</NButton>
+      <NButton size="small" @click="print('stations')">Station cards</NButton>
+      <NButton size="small" @click="print('orders')">Orders</NButton>
+      <NButton size="small" @click="calendar">Calendar</NButton>
+      <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+    </div>
+    <p v-if="said" role="status">{{ said }}</p>
+    <ul v-if="broken.length && planned" class="broken" aria-label="Broken rules">
+      <li v-for="(one, i) in broken.slice(0, 6)" :key="i">{{ tell(one.why) }}</li>
+      <li v-if="broken.length > 6">and {{ broken.length - 6 }} more</li>
+    </ul>
+    <Plan
+      v-if="planned"
+      :stands="stands"
+      :groups="groups"
+      :seats="seats"
+      :broken="broken"
+      :out="body.out"
+      :times="times"
+      @swap="day.swap"
+      @out="handOut"
+    />
+    <p v-else>Say below what is planted where, then rotate.</p>
+    <h2>Stations, as they stand side by side</h2>
+    <Stands :stands="body.stands" :lessons="lessons" @change="day.change({ stands: $event })" />
+  </div>
+</template>
+
+<style scoped>
+.day {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  padding: 16px 20px;
+}
+.top,
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+}
+.gap {
+  flex: 1;
+}
+.short {
+  width: 58px;
+}
+.broken {
+  margin: 0;
+  padding-left: 20px;
+  color: var(--fault);
+}
+</style>

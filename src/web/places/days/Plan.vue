@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Broken, Stand } from '../../../core/lab'
+
+interface Place {
+  readonly group: number
+  readonly round: number
+}
+/** Who is where in which round. A place is dragged onto another, or chosen and then the other: the two change. */
+const props = defineProps<{
+  stands: readonly Stand[]
+  groups: readonly { readonly name: string }[]
+  seats: readonly (readonly number[])[]
+  broken: readonly Broken[]
+  out: readonly number[]
+  times: readonly string[]
+}>()
+const emit = defineEmits<{ swap: [a: Place, b: Place]; out: [round: number] }>()
+const held = ref<Place | null>(null)
+const bad = computed(
+  () => new Set(props.broken.flatMap(({ groups, round }) => groups.map((g) => `${g}.${round}`))),
+)
+const whyOf = (group: number, round: number) =>
+  props.broken.filter((b) => b.round === round && b.groups.includes(group))
+function take(place: Place) {
+  const from = held.value
+  held.value = null
+  if (!from) held.value = place
+  else if (from.group !== place.group || from.round !== place.round) emit('swap', from, place)
+}
+const isHeld = (group: number, round: number) => held.value?.group === group && held.value.round === round
+</script>
+
+<template>
+  <table class="data plan" aria-label="Who works where">
+    <thead>
+      <tr>
+        <th scope="col">Who</th>
+        <th v-for="(time, r) in times" :key="r" scope="col">
+          Round {{ r + 1 }} <span class="quiet">{{ time }}</span>
+          <button v-if="!out.includes(r)" type="button" class="small" @click="emit('out', r)">
+            Hand out
+          </button>
+          <span v-else class="quiet">is out</span>
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(group, g) in groups" :key="g">
+        <th scope="row">{{ group.name }}</th>
+        <td v-for="(seat, r) in seats[g]" :key="r">
+          <button
+            type="button"
+            class="place"
+            :class="{ bad: bad.has(`${g}.${r}`) }"
+            :aria-pressed="isHeld(g, r)"
+            :title="whyOf(g, r).length ? 'breaks a rule' : stands[seat]?.task"
+            draggable="true"
+            @dragstart="held = { group: g, round: r }"
+            @dragover.prevent
+            @drop.prevent="take({ group: g, round: r })"
+            @click="take({ group: g, round: r })"
+            @keydown.esc="held = null"
+          >
+            <b>{{ stands[seat]?.name ?? 'no bench' }}</b>
+            <span>{{ stands[seat]?.task }}</span>
+          </button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.plan {
+  table-layout: fixed;
+  width: 100%;
+}
+.plan th:first-child {
+  width: 150px;
+}
+th[scope='row'] {
+  text-align: left;
+  font-weight: 500;
+}
+.place {
+  display: grid;
+  gap: 1px;
+  width: 100%;
+  padding: 4px 7px;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: grab;
+}
+.place b {
+  font-weight: 500;
+}
+.place span {
+  overflow: hidden;
+  color: var(--quiet);
+  font-size: 12px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.place[aria-pressed='true'] {
+  outline: 2px solid var(--focus);
+}
+.place.bad {
+  border: 2px solid var(--fault);
+  background: var(--fault-soft);
+}
+</style>

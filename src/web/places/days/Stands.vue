@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { VueDraggable } from 'vue-draggable-plus'
+import type { DayBody, LessonRow } from '../../../contract'
+import { checks } from '../../../contract/days'
+
+type StandNow = DayBody['stands'][number]
+/** The benches in the order in which they stand, and what is planted at each. */
+const props = defineProps<{ stands: readonly StandNow[]; lessons: readonly LessonRow[] }>()
+const emit = defineEmits<{ change: [stands: StandNow[]] }>()
+const words: Readonly<Record<(typeof checks)[number], string>> = {
+  planted: 'planted',
+  commissioned: 'readings prove it, and nothing else',
+  run: 'worked',
+  restored: 'restored',
+  healthy: 'proven healthy',
+}
+const set = (i: number, part: Partial<StandNow>) =>
+  emit(
+    'change',
+    props.stands.map((s, k) => (k === i ? { ...s, ...part } : s)),
+  )
+const valueOf = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+function choose(i: number, value: string) {
+  const [lesson, n] = value.split(' ')
+  set(i, { lesson: lesson || null, set: Number(n ?? 0), checked: [] })
+}
+function tick(i: number, check: (typeof checks)[number]) {
+  const { checked } = props.stands[i]!
+  set(i, { checked: checked.includes(check) ? checked.filter((c) => c !== check) : [...checked, check] })
+}
+const add = () =>
+  emit('change', [
+    ...props.stands,
+    { name: `Bench ${props.stands.length + 1}`, lesson: null, set: 0, real: false, checked: [] },
+  ])
+</script>
+
+<template>
+  <section aria-label="Stations">
+    <VueDraggable
+      :model-value="[...stands]"
+      tag="ol"
+      handle=".grip"
+      class="stands"
+      @update:model-value="emit('change', $event)"
+    >
+      <li v-for="(stand, i) in stands" :key="`${i} ${stand.name}`">
+        <span class="grip" aria-hidden="true">⠿</span>
+        <input
+          class="plain"
+          :value="stand.name"
+          :aria-label="`Name of station ${i + 1}`"
+          maxlength="60"
+          @change="set(i, { name: valueOf($event).trim() || stand.name })"
+        />
+        <select
+          :value="stand.lesson ? `${stand.lesson} ${stand.set}` : ''"
+          :aria-label="`What is planted at ${stand.name}`"
+          @change="choose(i, valueOf($event))"
+        >
+          <option value="">nothing yet</option>
+          <optgroup v-for="lesson in lessons" :key="lesson.id" :label="lesson.name">
+            <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">{{ name }}</option>
+          </optgroup>
+        </select>
+        <label class="real"
+          ><input type="checkbox" :checked="stand.real" @change="set(i, { real: !stand.real })" /> real
+          board</label
+        >
+        <button
+          type="button"
+          class="small"
+          :aria-label="`Take ${stand.name} out`"
+          @click="
+            emit(
+              'change',
+              stands.filter((_, k) => k !== i),
+            )
+          "
+        >
+          ✕
+        </button>
+        <div v-if="stand.real" class="checks">
+          <label v-for="check in checks" :key="check"
+            ><input type="checkbox" :checked="stand.checked.includes(check)" @change="tick(i, check)" />
+            {{ words[check] }}</label
+          >
+        </div>
+      </li>
+    </VueDraggable>
+    <NButton size="small" @click="add">One more station</NButton>
+  </section>
+</template>
+
+<style scoped>
+.stands {
+  display: grid;
+  gap: 6px;
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 16px 120px minmax(0, 1fr) auto auto;
+  gap: 4px 8px;
+  align-items: center;
+}
+.grip {
+  cursor: grab;
+  color: var(--quiet);
+}
+.checks {
+  grid-column: 2 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
+.real {
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,115 @@
+import type { Content } from 'pdfmake/interfaces'
+import { storedLessonSchema, type LessonRow, type StoredDay, type StoredLesson } from '../../../contract'
+import { faultOfKind, describeFault } from '../../../core/faults'
+import { ask } from '../../api/client'
+import { caution, make, page, table } from '../../parts/pdf'
+import { fileName, saveBlob } from '../../parts/download'
+
+/** The instructor's: what to plant at a bench, how it is made, what proves it, and how it is taken out again. */
+function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson>): Content[] {
+  return day.body.stands.flatMap((stand, i): Content[] => {
+    const stored = stand.lesson ? lessons.get(stand.lesson) : undefined
+    const set = stored?.lesson.sets[stand.set]
+    return [
+      {
+        text: `${stand.name}: for the instructor only`,
+        style: 'title',
+        ...(i > 0 && { pageBreak: 'before' as const }),
+      },
+      { text: `${day.name}, ${day.day}`, style: 'quiet' },
+      ...(stored && set
+        ? [
+            { text: stored.lesson.circuit.name, style: 'state' },
+            ...set.faults.flatMap((fault): Content[] => {
+              const { built, caution: care } = faultOfKind(fault.kind)
+              return [
+                { text: describeFault(stored.lesson.circuit, fault), bold: true, margin: [0, 6, 0, 0] },
+                {
+                  text: stand.real
+                    ? `Made on the board: ${built}`
+                    : 'On a virtual board: nothing is to be made.',
+                },
+                ...(care ? [{ text: care, style: 'bad' }] : []),
+              ]
+            }),
+            ...(set.complaint
+              ? [
+                  {
+                    text: `The driver says: “${set.complaint}”`,
+                    margin: [0, 6, 0, 0] as [number, number, number, number],
+                  },
+                ]
+              : []),
+            ...(stand.real
+              ? [
+                  { text: 'In this order', style: 'state' },
+                  {
+                    ol: [
+                      'Plant it.',
+                      'Commission: a few readings prove that it is in, and that nothing else is wrong.',
+                      'Run the rounds.',
+                      'Restore the board.',
+                      'Prove it healthy: the same readings as before it was planted.',
+                    ],
+                  },
+                ]
+              : []),
+          ]
+        : [{ text: 'Nothing is planted here.' }]),
+      { text: caution, style: 'quiet', margin: [0, 12, 0, 0] },
+    ]
+  })
+}
+
+/** What stands on the bench: its name, and where to sign in. Nothing of what is planted. */
+function stations(day: StoredDay, address: string): Content[] {
+  return day.body.stands.map((stand, i): Content => ({
+    stack: [
+      { text: stand.name, fontSize: 34, bold: true },
+      { text: `${day.name}, ${day.day}`, fontSize: 13, margin: [0, 4, 0, 16] },
+      { qr: address, fit: 190 },
+      { text: address, fontSize: 12, margin: [0, 8, 0, 16] },
+      { text: stand.real ? 'A real board: type what your meter shows.' : 'A virtual board.', fontSize: 13 },
+      { text: caution, style: 'quiet', margin: [0, 16, 0, 0] },
+    ],
+    ...(i > 0 && { pageBreak: 'before' as const }),
+  }))
+}
+
+/** Who goes where and when. */
+function orders(day: StoredDay, groups: readonly string[], times: readonly string[]): Content[] {
+  return [
+    { text: `${day.name}, ${day.day}`, style: 'title' },
+    table(
+      ['', ...times.map((time, r) => `Round ${r + 1}, ${time}`)],
+      groups.map((name, g) => [
+        { text: name, bold: true },
+        ...times.map((_, r) => day.body.stands[day.body.seats[g]?.[r] ?? -1]?.name ?? '–'),
+      ]),
+    ),
+  ]
+}
+
+export async function dayCards(
+  what: 'sealed' | 'stations' | 'orders',
+  day: StoredDay,
+  rows: readonly LessonRow[],
+  groups: readonly string[],
+  times: readonly string[],
+): Promise<void> {
+  const lessons = new Map<string, StoredLesson>()
+  if (what === 'sealed')
+    for (const { id } of rows.filter((row) => day.body.stands.some((s) => s.lesson === row.id)))
+      lessons.set(id, await ask(storedLessonSchema, `/lessons/${id}`))
+  const content =
+    what === 'sealed'
+      ? sealed(day, lessons)
+      : what === 'stations'
+        ? stations(day, `${window.location.origin}/sign-in`)
+        : orders(day, groups, times)
+  const title = `${day.name}, ${what === 'sealed' ? 'sealed cards' : what === 'stations' ? 'station cards' : 'orders'}`
+  saveBlob(
+    fileName(title, 'pdf'),
+    await make(page(title, content, what === 'orders' ? 'landscape' : 'portrait')),
+  )
+}

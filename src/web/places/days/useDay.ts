@@ -1,0 +1,112 @@
+import { computed, ref, shallowRef } from 'vue'
+import { z } from 'zod'
+import {
+  lessonListSchema,
+  storedDaySchema,
+  userSchema,
+  type DayBody,
+  type LessonRow,
+  type StoredDay,
+  type User,
+} from '../../../contract'
+import { faultKinds, faultOfKind, families, type FaultKind } from '../../../core/faults'
+import { brokenRules, rotate, type Stand } from '../../../core/lab'
+import { ask, messageOf, send } from '../../api/client'
+
+const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
+
+/** A lab day as it is planned: every change is saved, and what it breaks is known at once. */
+export async function useDay(id: string) {
+  const stored = shallowRef<StoredDay>(await ask(storedDaySchema, `/days/${id}`))
+  const lessons = shallowRef<LessonRow[]>(await ask(lessonListSchema, '/lessons'))
+  const people = shallowRef<User[]>(await ask(z.array(userSchema), '/students'))
+  const wrong = ref('')
+  const saving = ref(false)
+  const best = ref<boolean | null>(null)
+
+  const body = computed(() => stored.value.body)
+  const nameOf = (student: string) => people.value.find((p) => p.id === student)?.name ?? 'somebody who left'
+  const groups = computed(() => body.value.groups.map((g) => ({ name: g.map(nameOf).join(' and ') })))
+  const stands = computed((): Stand[] =>
+    body.value.stands.map(({ name, lesson, set }) => {
+      const row = lessons.value.find((l) => l.id === lesson)
+      const kind = row?.kinds[set] ?? ''
+      return {
+        name,
+        task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : `nothing yet at ${name}`,
+        family: isKind(kind) ? families[faultOfKind(kind).family] : '',
+      }
+    }),
+  )
+  const seats = computed(() => {
+    const { rounds, seats: kept } = body.value
+    return groups.value.map((_, g) => Array.from({ length: rounds }, (_, r) => kept[g]?.[r] ?? -1))
+  })
+  const broken = computed(() => brokenRules(stands.value, groups.value, seats.value))
+
+  let last = Promise.resolve()
+  /** One after the other: each is told the revision that the one before has made. */
+  function change(
+    part: Partial<DayBody>,
+    head: Partial<Pick<StoredDay, 'name' | 'day'>> = {},
+  ): Promise<void> {
+    stored.value = { ...stored.value, ...head, body: { ...body.value, ...part } }
+    last = last.then(async () => {
+      saving.value = true
+      try {
+        const { name, day, class: group, revision, body: now } = stored.value
+        const kept = await send(
+          storedDaySchema,
+          `/days/${id}`,
+          { name, day, class: group, revision, body: now },
+          'PUT',
+        )
+        // What was changed while this was on its way stays.
+        stored.value = { ...stored.value, revision: kept.revision }
+        wrong.value = ''
+      } catch (error) {
+        wrong.value = messageOf(error)
+        stored.value = await ask(storedDaySchema, `/days/${id}`).catch(() => stored.value)
+      } finally {
+        saving.value = false
+      }
+    })
+    return last
+  }
+  function turn() {
+    const found = rotate(stands.value, groups.value, body.value.rounds)
+    best.value = found.best
+    return change({ seats: found.seats.map((row) => [...row]) })
+  }
+  /** Two places change who is there, within a round or across. */
+  function swap(a: { group: number; round: number }, b: { group: number; round: number }) {
+    const next = seats.value.map((row) => [...row])
+    const kept = next[a.group]![a.round]!
+    next[a.group]![a.round] = next[b.group]![b.round]!
+    next[b.group]![b.round] = kept
+    best.value = null
+    return change({ seats: next })
+  }
+  async function handOut(round: number): Promise<number> {
+    const { count } = await send(z.object({ count: z.number() }), `/days/${id}/rounds/${round + 1}`)
+    stored.value = await ask(storedDaySchema, `/days/${id}`)
+    return count
+  }
+  return {
+    stored,
+    body,
+    lessons,
+    people,
+    wrong,
+    saving,
+    best,
+    groups,
+    stands,
+    seats,
+    broken,
+    change,
+    turn,
+    swap,
+    handOut,
+  }
+}
