@@ -18,6 +18,7 @@ import { circuitRoutes } from './routes/circuits'
 import { dayRoutes } from './routes/days'
 import { deskRoutes } from './routes/desk'
 import { lessonRoutes } from './routes/lessons'
+import { ledgerRoutes } from './routes/ledger'
 import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
@@ -102,6 +103,7 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     libraryRoutes(database),
     lessonRoutes(database, workers),
     dayRoutes(database, workers),
+    ledgerRoutes(database, workers),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),

@@ -140,6 +140,7 @@ export async function removeUser(db: Database, id: string, by: User): Promise<vo
       ['work_orders', 'instructor_id'],
       ['rubrics', 'instructor_id'],
       ['overrides', 'instructor_id'],
+      ['acts', 'instructor_id'],
     ])
       await tx.query(`update ${table} set ${column} = $2 where ${column} = $1`, [id, by.id])
     await tx.query('delete from users where id = $1', [id])

@@ -96,6 +96,12 @@ export const router = createRouter({
       component: () => import('./places/days/Day.vue'),
     },
     {
+      path: '/ledger',
+      name: 'ledger',
+      meta: { role: 'instructor', title: 'Ledger' },
+      component: () => import('./places/ledger/Ledger.vue'),
+    },
+    {
       path: '/floor',
       name: 'floor',
       meta: { role: 'instructor', title: 'Floor' },

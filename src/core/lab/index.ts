@@ -1,2 +1,3 @@
 export * from './lesson'
 export * from './rotation'
+export * from './skills'

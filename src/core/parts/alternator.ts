@@ -22,6 +22,7 @@ export const alternator = definePart({
   pinout: 'all',
   title: 'Alternator',
   letters: 'GA',
+  topic: 'charging',
   quick: { words: ['alternator', 'generator'] },
   role: 'control',
   terminals: [

@@ -9,6 +9,7 @@ export const chassis = definePart({
   ground: 'a',
   title: 'Chassis',
   letters: 'CH',
+  topic: 'grounds',
   quick: { words: ['chassis', 'body'] },
   role: 'conductor',
   terminals: [

@@ -293,6 +293,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly steps?: readonly string[]
   /** Pairs of terminals between which it is measured when it lies on the bench; from end to end unless said. */
   readonly benchPairs?: readonly (readonly [TerminalKey, TerminalKey])[]
+  /** What a lesson about it is about, beside how it failed. */
+  readonly topic?: 'relays' | 'starting' | 'charging' | 'modules' | 'grounds'
   /** It guards what comes after it. */
   readonly protects?: {
     readonly segment: string

@@ -8,6 +8,7 @@ export const engineBlock = definePart({
   access: 'hand',
   title: 'Engine block',
   letters: 'EB',
+  topic: 'grounds',
   quick: { words: ['engine block', 'engine'] },
   role: 'conductor',
   terminals: [

@@ -199,6 +199,7 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     pinout: 'met',
     title,
     letters: 'N',
+    topic: 'modules',
     quick: { words },
     role: 'control',
     terminals,

@@ -25,6 +25,7 @@ export const relay = definePart({
   pinout: 'all',
   title: 'Relay in socket',
   letters: 'K',
+  topic: 'relays',
   quick: {
     words: ['relay'],
     main: ['coilOhms'],

@@ -13,6 +13,7 @@ export const sensor3 = definePart({
   pinout: 'all',
   title: 'Position sensor, three-wire',
   letters: 'RP',
+  topic: 'modules',
   role: 'connection',
   terminals: [
     { key: 'v', suffix: 'v', name: 'plug, 5 V' },
@@ -79,6 +80,7 @@ export const sensor2 = definePart({
   pinout: 'all',
   title: 'Temperature sensor, two-wire',
   letters: 'RT',
+  topic: 'modules',
   role: 'connection',
   terminals: [
     { key: 's', suffix: 's', name: 'plug, signal' },

@@ -132,6 +132,7 @@ export const starter = definePart({
   pinout: 'all',
   title: 'Starter with solenoid',
   letters: 'MS',
+  topic: 'starting',
   quick: { words: ['starter'], ownVolts: true },
   role: 'load',
   terminals: [

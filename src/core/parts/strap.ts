@@ -11,6 +11,7 @@ export const strap = definePart({
   cable: { segment: 'braid', length: 'length', section: 'section' },
   title: 'Strap',
   letters: 'ST',
+  topic: 'grounds',
   quick: { words: ['strap', 'ground strap', 'braid'] },
   role: 'conductor',
   terminals: [

@@ -11,6 +11,7 @@ export const stud = definePart({
   access: 'hand',
   title: 'Ground stud',
   letters: 'G',
+  topic: 'grounds',
   quick: { words: ['ground stud', 'stud', 'ground bolt', 'eyelet'] },
   role: 'connection',
   terminals: [

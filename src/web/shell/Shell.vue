@@ -27,6 +27,7 @@ const school = [
   { name: 'lessons', title: 'Lessons' },
   { name: 'days', title: 'Lab days' },
   { name: 'floor', title: 'Floor' },
+  { name: 'ledger', title: 'Ledger' },
 ]
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
 const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }

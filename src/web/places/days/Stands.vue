@@ -61,7 +61,9 @@ const add = () =>
         >
           <option value="">nothing yet</option>
           <optgroup v-for="lesson in lessons" :key="lesson.id" :label="lesson.name">
-            <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">{{ name }}</option>
+            <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">
+              {{ name }} – {{ lesson.name }}
+            </option>
           </optgroup>
         </select>
         <label class="real"

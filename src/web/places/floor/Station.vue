@@ -3,7 +3,8 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { FloorAct, FloorRow } from '../../../contract/floor'
-import { tell } from '../../../contract/words'
+import { speakerWith } from '../../../contract/words'
+import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { actWords } from './actWords'
 import Curve from './Curve.vue'
 import { needOf, type Need } from './needs'
@@ -11,6 +12,7 @@ import { needOf, type Need } from './needs'
 const props = defineProps<{ row: FloorRow; now: number }>()
 const emit = defineEmits<{ act: [act: FloorAct] }>()
 const need = computed(() => needOf(props.row, props.now))
+const say = speakerWith(ruleTexts)
 const words: Readonly<Record<Need, string>> = {
   unsafe: 'unsafe',
   stopped: 'stopped',
@@ -25,7 +27,7 @@ const minutes = computed(() =>
 )
 const saying = ref<'nudge' | 'stop' | ''>('')
 const text = ref('')
-function say() {
+function send() {
   if (!saying.value || !text.value.trim()) return
   emit('act', { type: saying.value, text: text.value.trim() })
   saying.value = ''
@@ -44,7 +46,7 @@ function say() {
     </header>
     <p class="what">{{ row.circuit }}</p>
     <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="danger" role="alert">
-      {{ tell(one.what) }}
+      {{ say(one.what) }}
     </p>
     <p v-if="row.stopped" class="danger">{{ row.stopped }}</p>
     <div class="state">
@@ -59,7 +61,7 @@ function say() {
       <span v-if="row.idle > 1">{{ row.idle }} told nothing</span>
     </div>
     <p v-if="row.last" class="quiet last">{{ actWords(row.last) }}</p>
-    <form v-if="saying" @submit.prevent="say">
+    <form v-if="saying" @submit.prevent="send">
       <NInput
         v-model:value="text"
         size="small"

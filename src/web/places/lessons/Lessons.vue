@@ -271,6 +271,26 @@ th[scope='row'] {
   text-align: left;
   font-weight: 500;
 }
+table.data {
+  table-layout: fixed;
+}
+.data th:nth-child(1) {
+  width: 23%;
+}
+.data th:nth-child(2) {
+  width: 22%;
+}
+.data th:nth-child(3) {
+  width: 14%;
+}
+.data th:nth-child(4) {
+  width: 15%;
+}
+.data td,
+.data th {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
 section {
   display: grid;
   gap: 6px;

@@ -1,0 +1,103 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type TestAgent from 'supertest/lib/agent'
+import { passwords, startSchool, type School } from '../../test/school'
+import { circuitListSchema, courseSchema, ledgerSchema } from '../contract'
+
+const on = { controls: { S1: 'closed' }, detached: [] }
+
+describe('the Ledger', () => {
+  let school: School
+  let orla: TestAgent
+  let tam: TestAgent
+  let idris: TestAgent
+  let students: { id: string; login: string; name: string }[]
+  const idOf = (login: string) => students.find((s) => s.login === login)!.id
+  beforeAll(async () => {
+    school = await startSchool()
+    orla = await school.signedIn('orla', passwords.orla)
+    tam = await school.signedIn('tam', passwords.tam)
+    idris = await school.signedIn('idris', passwords.idris)
+    students = (await orla.get('/api/students')).body as typeof students
+    const circuit = circuitListSchema
+      .parse((await orla.get('/api/circuits')).body)
+      .find((c) => c.name === 'Work lamp, street sweeper')!.id
+    const work = async (agent: TestAgent, login: string, piece: string, sure: number) => {
+      const order = {
+        circuit,
+        student: idOf(login),
+        complaint: 'The work lamp is dim.',
+        faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
+      }
+      const { id } = (await orla.post('/api/orders').send(order).expect(201)).body as { id: string }
+      const step = (action: object) =>
+        agent.post(`/api/desk/${id}/steps`).send({ key: randomUUID(), action }).expect(200)
+      await step({ type: 'operate', arrangement: on, says: 'asComplained' })
+      await step({
+        type: 'test',
+        arrangement: on,
+        instrument: 'volts',
+        settings: {},
+        held: { type: 'leads', red: 'X2a', black: 'X2b' },
+        prediction: { type: 'value', value: 0.02 },
+      })
+      await step({ type: 'conclude', piece, kind: 'highResistance', sure })
+      await agent.post(`/api/desk/${id}/finish`).expect(200)
+    }
+    await work(tam, 'tam', 'X2', 95)
+    await work(tam, 'tam', 'X2', 85)
+    await work(idris, 'idris', 'W1', 90)
+  }, 90_000)
+  afterAll(() => school.close())
+  const read = async () => ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
+
+  it('says what each can do and how sure that is, what each fault has shown, and what confidence was worth', async () => {
+    const ledger = await read()
+    const of = (login: string) => ledger.students.find((s) => s.id === idOf(login))!
+    expect(of('tam')).toMatchObject({ attempts: 2 })
+    expect(of('tam').skills['drops']!.level).toBeGreaterThan(of('idris').skills['drops']!.level)
+    expect(of('maeve')).toMatchObject({ attempts: 0, mean: null })
+    expect(of('maeve').skills['drops']).toMatchObject({ thin: true })
+    expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2, wrong: 'W1' }])
+    expect(ledger.reliability).toMatchObject([{ from: 80, count: 3 }])
+    expect(ledger.reliability[0]!.right).toBeCloseTo(66.7, 1)
+    const course = courseSchema.parse((await orla.get(`/api/ledger/${idOf('tam')}`).expect(200)).body)
+    expect(course).toHaveLength(2)
+    expect(course.every(({ right }) => right)).toBe(true)
+  }, 60_000)
+
+  it('gives all that is kept of one student, and forgets the name while the marks stay', async () => {
+    const all = (await orla.get(`/api/ledger/${idOf('idris')}/export`).expect(200)).body as {
+      person: { name: string }
+      orders: { steps: unknown[] }[]
+      signIns: unknown[]
+    }
+    expect(all.person.name).toBe('Idris Quill')
+    expect(all.orders[0]!.steps).toHaveLength(3)
+    expect(all.signIns.length).toBeGreaterThan(0)
+    expect(JSON.stringify(all)).not.toContain('password')
+    await orla.post(`/api/ledger/${idOf('idris')}/erased`).expect(204)
+    await idris.get('/api/desk').expect(401)
+    await school
+      .visitor()
+      .post('/api/session')
+      .send({ login: 'idris', password: passwords.idris })
+      .expect(401)
+    const ledger = await read()
+    expect(JSON.stringify(ledger)).not.toContain('Idris')
+    expect(ledger.faults).toMatchObject([{ attempts: 3 }])
+    expect(ledger.students.find(({ name }) => name === 'former student')).toMatchObject({ attempts: 1 })
+    const left = await school.database.query('select 1 from sign_ins where login = $1 and outcome = $2', [
+      'idris',
+      'in',
+    ])
+    expect(left).toEqual([])
+  }, 60_000)
+
+  it('is no student’s', async () => {
+    for (const path of ['', `/${idOf('tam')}`, `/${idOf('tam')}/export`])
+      await tam.get(`/api/ledger${path}`).expect(403)
+    await tam.post(`/api/ledger/${idOf('maeve')}/erased`).expect(403)
+    await orla.post(`/api/ledger/${randomUUID()}/erased`).expect(404)
+  })
+})

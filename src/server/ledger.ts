@@ -1,0 +1,196 @@
+import { say, type Ledger, type User } from '../contract'
+import type { JudgedAttempt } from '../core/assessment'
+import { advance, startBench, type Step } from '../core/attempt'
+import { findPieces } from '../core/circuit'
+import { describeFault } from '../core/faults'
+import { evidenceOf, levelsOf, nextOf, reliability, type Evidence } from '../core/lab'
+import type { Database } from './database'
+import { judgementOf } from './judging'
+import { iso, loadOrder, loadSteps, type Order } from './orders'
+import { Refusal } from './refusal'
+import type { Workers } from './workers/pool'
+
+/** One finished attempt with all that reports ask of it. */
+interface Done {
+  readonly order: Order
+  readonly steps: readonly Step[]
+  readonly judged: JudgedAttempt
+  readonly name: string
+  readonly age: number
+  readonly fault: string
+  readonly right: boolean
+  readonly tests: number
+  readonly minutes: number
+}
+
+/** Finished attempts that are looked at, the newest first. */
+const mostAttempts = 2000
+
+/** Read once: what is finished does not change, but for a judgement of a newer engine. */
+const kept = new Map<string, Done>()
+
+async function finished(db: Database, workers: Workers): Promise<Done[]> {
+  const rows = await db.query<{ id: string; name: string; age: number }>(
+    `select o.id, u.name, extract(epoch from now() - o.concluded_at)::float8 / 86400 as age
+     from work_orders o join users u on u.id = o.student_id
+     where o.concluded_at is not null and u.role = 'student' order by o.concluded_at desc limit ${mostAttempts}`,
+  )
+  const all: Done[] = []
+  for (const { id, name, age } of rows) {
+    let done = kept.get(id)
+    if (!done) {
+      const made = await readDone(db, workers, id, name, age).catch(() => undefined)
+      // One that cannot be read keeps nobody from the rest.
+      if (!made) continue
+      kept.set(id, (done = made))
+    }
+    all.push({ ...done, name, age })
+  }
+  return all
+}
+
+async function readDone(
+  db: Database,
+  workers: Workers,
+  id: string,
+  name: string,
+  age: number,
+): Promise<Done> {
+  const order = await loadOrder(db, id)
+  const steps = (await loadSteps(db, id)).map(({ step }) => step)
+  const judged = await judgementOf(db, workers, order, steps)
+  const { circuit, planted } = order
+  const guilty = new Set(
+    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map((piece) => piece.id)),
+  )
+  const concluded = steps.filter((s) => s.type === 'conclude')
+  return {
+    order,
+    steps,
+    judged,
+    name,
+    age,
+    fault: planted.map((f) => describeFault(circuit, f)).join('; '),
+    right: concluded.some((s) => guilty.has(s.piece)),
+    tests: steps.filter((s) => s.type === 'test').length,
+    minutes: steps.reduce((bench, step) => advance(order, bench, step), startBench(order)).minutes,
+  }
+}
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b)
+  const middle = Math.floor(sorted.length / 2)
+  return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
+}
+
+const evidenceFrom = (done: readonly Done[]): Evidence[] =>
+  done.flatMap(({ order, judged, age }) => evidenceOf(order.circuit, order.planted, judged, age))
+
+/** The school's records: what each student can do, what each fault has shown, and what confidence is worth. */
+export async function ledgerOf(db: Database, workers: Workers): Promise<Ledger> {
+  const all = await finished(db, workers)
+  const people = await db.query<{ id: string; name: string }>(
+    `select id, name from users where role = 'student' order by name`,
+  )
+  const students = people.map(({ id, name }) => {
+    const own = all.filter(({ order }) => order.studentId === id)
+    const levels = levelsOf(evidenceFrom(own))
+    return {
+      id,
+      name,
+      attempts: own.length,
+      mean: own.length ? own.reduce((sum, { judged }) => sum + judged.total, 0) / own.length : null,
+      skills: levels,
+      next: nextOf(levels).slice(0, 3),
+    }
+  })
+  const byFault = new Map<string, Done[]>()
+  for (const done of all) {
+    const key = `${done.order.circuit.name} ${done.fault}`
+    byFault.set(key, [...(byFault.get(key) ?? []), done])
+  }
+  const faults = [...byFault.values()].map((own) => {
+    const wrong = new Map<string, number>()
+    for (const { right, steps } of own)
+      if (!right)
+        for (const s of steps) if (s.type === 'conclude') wrong.set(s.piece, (wrong.get(s.piece) ?? 0) + 1)
+    return {
+      circuit: own[0]!.order.circuit.name,
+      fault: own[0]!.fault,
+      attempts: own.length,
+      found: own.filter(({ right }) => right).length,
+      tests: median(own.map(({ tests }) => tests)),
+      minutes: median(own.map(({ minutes }) => minutes)),
+      wrong: [...wrong].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null,
+    }
+  })
+  const said = all.flatMap(({ steps, right }) =>
+    steps.flatMap((s) => (s.type === 'conclude' ? [{ sure: s.sure, right }] : [])),
+  )
+  return {
+    students,
+    faults: faults.sort((p, q) => q.attempts - p.attempts),
+    reliability: reliability(said),
+  }
+}
+
+export async function courseOf(db: Database, workers: Workers, student: string) {
+  const all = (await finished(db, workers)).filter(({ order }) => order.studentId === student)
+  return all.map(({ order, judged, fault, right, tests }) => ({
+    id: order.id,
+    at: order.concluded!,
+    circuit: order.circuit.name,
+    fault,
+    total: judged.total,
+    right,
+    tests,
+  }))
+}
+
+/** What a student is owed: everything the school has of them, as one document. */
+export async function exportOf(db: Database, student: string): Promise<object> {
+  const [person] = await db.query<User>('select id, login, name, role from users where id = $1', [student])
+  if (!person) throw new Refusal(404, say('noPerson'))
+  const orders = await db.query<{ id: string }>(
+    `select o.id, o.document->>'name' as circuit, o.complaint, ${iso('o.created_at')} as created,
+       ${iso('o.concluded_at')} as concluded, o.station, o.round, j.body->'total' as total,
+       (select coalesce(json_agg(s.body order by s.position), '[]') from steps s where s.work_order_id = o.id) as steps,
+       (select coalesce(json_agg(json_build_object('aspect', v.aspect, 'points', v.points, 'note', v.note)), '[]')
+          from overrides v where v.work_order_id = o.id) as overrides,
+       (select coalesce(json_agg(json_build_object('at', ${iso('r.at')}, 'verdict', r.verdict, 'body', r.body)), '[]')
+          from replies r where r.work_order_id = o.id) as replies
+     from work_orders o left join judgements j on j.work_order_id = o.id where o.student_id = $1 order by o.created_at`,
+    [student],
+  )
+  const signIns = await db.query(
+    `select ${iso('at')} as at, address, outcome from sign_ins where login = $1 order by id`,
+    [person.login],
+  )
+  return { format: 'brachyon-student', version: 1, person, orders, signIns }
+}
+
+/** The marks stay, whose they were is forgotten. */
+export async function eraseName(db: Database, student: string): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [row] = await tx.query<{ login: string }>(
+      `select login from users where id = $1 and role = 'student'`,
+      [student],
+    )
+    if (!row) throw new Refusal(404, say('noPerson'))
+    await tx.query('delete from sessions where user_id = $1', [student])
+    await tx.query('delete from sign_ins where login = $1', [row.login])
+    await tx.query('delete from class_members where user_id = $1', [student])
+    await tx.query(
+      'delete from acts where work_order_id in (select id from work_orders where student_id = $1)',
+      [student],
+    )
+    await tx.query(
+      'delete from replies where work_order_id in (select id from work_orders where student_id = $1)',
+      [student],
+    )
+    await tx.query(
+      `update users set login = 'former-' || id, name = 'former student', password_hash = '', sourced = null where id = $1`,
+      [student],
+    )
+  })
+}
