@@ -1,5 +1,6 @@
 export * from './account'
 export * from './circuits'
+export * from './classes'
 export * from './days'
 export * from './desk'
 export * from './ledger'

@@ -7,6 +7,8 @@ export const say = phrases('school', {
   noDay: 'There is no such day',
   noRound: 'This day has no round {round}',
   dayChanged: 'Somebody else has changed this day meanwhile: look at it anew. Nothing was lost.',
+  classThere: 'A class “{name}” is there already',
+  changeFirst: 'Choose a password of your own first',
   noLesson: 'There is no such lesson',
   noSet: '“{name}” has no set {set}',
   noSymptom:

@@ -14,6 +14,7 @@ import { backupRoutes } from './routes/backup'
 import { accountRoutes, identify, sameOrigin } from './routes/account'
 import { Floor } from './floor'
 import { floorRoutes } from './routes/floor'
+import { classRoutes } from './routes/classes'
 import { circuitRoutes } from './routes/circuits'
 import { dayRoutes } from './routes/days'
 import { deskRoutes } from './routes/desk'
@@ -30,6 +31,8 @@ export interface Surroundings {
   readonly database: Database
   readonly workers: Workers
   readonly logger: Logger
+  /** Who watches the workshop; one of its own unless given. */
+  readonly floor?: Floor
   /** What Express is to believe of a proxy in front: `1`, `loopback`, addresses. Nothing unless said. */
   readonly trustProxy?: string | number
   /** What a backup is asked for with; none is handed out unless there is one. */
@@ -39,7 +42,14 @@ export interface Surroundings {
 const built = fileURLToPath(new URL('../../dist/', import.meta.url))
 
 /** The whole server as one Express application: JSON under /api, everything else the built interface. */
-export function createApp({ database, workers, logger, trustProxy, backupKey }: Surroundings): Express {
+export function createApp({
+  database,
+  workers,
+  logger,
+  trustProxy,
+  backupKey,
+  floor = new Floor(database, workers),
+}: Surroundings): Express {
   const app = express()
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy)
   app.disable('x-powered-by')
@@ -102,12 +112,13 @@ export function createApp({ database, workers, logger, trustProxy, backupKey }: 
     circuitRoutes(database),
     libraryRoutes(database),
     lessonRoutes(database, workers),
+    classRoutes(database),
     dayRoutes(database, workers),
     ledgerRoutes(database, workers),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),
-    floorRoutes(database, workers, new Floor(database, workers)),
+    floorRoutes(database, workers, floor),
     deskRoutes(database, workers),
   )
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))

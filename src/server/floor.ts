@@ -1,3 +1,4 @@
+import type { ServerResponse } from 'node:http'
 import { createChannel, type Session } from 'better-sse'
 import { type FloorAct, type FloorRow, type Told, type User } from '../contract'
 import type { JudgedAttempt } from '../core/assessment'
@@ -129,10 +130,14 @@ export async function toldOf(db: Database, id: string, student: Pick<User, 'id'>
 /** Milliseconds in which several changes of one order become one. */
 const gather = 150
 
+/** An answer that stays open. */
+type Answer = Pick<ServerResponse, 'on' | 'end'>
+
 /** Who watches the workshop, and what is sent to them. One for each server process. */
 export class Floor {
   private readonly watching = createChannel()
   private readonly desks = new Map<string, Set<Session>>()
+  private readonly open = new Set<Answer>()
   private readonly due = new Map<string, ReturnType<typeof setTimeout>>()
   private stopHearing: (() => Promise<void>) | undefined
   private hearing: Promise<void> | undefined
@@ -141,6 +146,11 @@ export class Floor {
     private readonly database: Database,
     private readonly workers: Workers,
   ) {}
+
+  private keep(answer: Answer): void {
+    this.open.add(answer)
+    answer.on('close', () => this.open.delete(answer))
+  }
 
   /** Listening begins with the first who watches. */
   private hear(): Promise<void> {
@@ -153,13 +163,15 @@ export class Floor {
       }))
   }
 
-  async watch(session: Session): Promise<void> {
+  async watch(session: Session, answer: Answer): Promise<void> {
+    this.keep(answer)
     await this.hear()
     this.watching.register(session)
   }
 
   /** A student's own Desk hears that it was spoken to, and asks what was said. */
-  async attend(id: string, session: Session): Promise<void> {
+  async attend(id: string, session: Session, answer: Answer): Promise<void> {
+    this.keep(answer)
     await this.hear()
     const own = this.desks.get(id) ?? new Set()
     this.desks.set(id, own.add(session))
@@ -190,6 +202,8 @@ export class Floor {
 
   async close(): Promise<void> {
     for (const timer of this.due.values()) clearTimeout(timer)
+    // Whoever watches comes back by itself.
+    for (const answer of this.open) answer.end()
     await this.stopHearing?.()
   }
 }

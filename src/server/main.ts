@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { createApp, plainError } from './app'
 import { openDatabase } from './database'
+import { Floor } from './floor'
 import { readyAgain } from './orders'
 import { demoSchool, loadDemo } from './demo'
 import { startDemoStation } from './demo-station'
@@ -38,9 +39,16 @@ const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
 /** Whoever can read the data folder can read the school: the same is asked of whoever wants a backup of it while it is open. */
 const backupKey = randomBytes(24).toString('base64url')
 const control = join(folder, 'control.json')
-const server = createServer(
-  createApp({ database, workers, logger, ...(trustProxy && { trustProxy }), ...(!url && { backupKey }) }),
-)
+const floor = new Floor(database, workers)
+const app = createApp({
+  database,
+  workers,
+  logger,
+  floor,
+  ...(trustProxy && { trustProxy }),
+  ...(!url && { backupKey }),
+})
+const server = createServer(app)
 server.listen(port, host, () => {
   const address = server.address()
   const shown = typeof address === 'object' && address ? address.port : port
@@ -82,8 +90,16 @@ function startFailure(error: unknown): string {
   return error.message
 }
 
+/** Seconds in which what has begun is answered before the doors are shut. */
+const lastAnswers = 8
+
 async function stop(): Promise<void> {
-  server.close()
+  const answered = new Promise<void>((resolve) => server.close(() => resolve()))
+  server.closeIdleConnections()
+  const late = new Promise<void>((resolve) => setTimeout(resolve, lastAnswers * 1000).unref())
+  // Event streams never end by themselves: they come back by themselves instead.
+  await floor.close()
+  await Promise.race([answered, late])
   server.closeAllConnections()
   if (!url) rmSync(control, { force: true })
   await workers.close()

@@ -112,7 +112,7 @@ const words =
   )
 
 /** A passphrase by chance: four words and a number, about 35 bits beside the slowing of wrong tries. */
-const madeUp = (): string =>
+export const madeUp = (): string =>
   [...Array.from({ length: 4 }, () => words[randomInt(words.length)]!), String(randomInt(10, 100))].join('-')
 
 /** Gives somebody a new password, told once; all sessions of the account end, and its wrong tries are forgotten. */

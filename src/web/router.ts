@@ -84,6 +84,12 @@ export const router = createRouter({
       component: () => import('./places/lessons/Lessons.vue'),
     },
     {
+      path: '/classes',
+      name: 'classes',
+      meta: { role: 'instructor', title: 'Classes' },
+      component: () => import('./places/classes/Classes.vue'),
+    },
+    {
       path: '/days',
       name: 'days',
       meta: { role: 'instructor', title: 'Lab days' },

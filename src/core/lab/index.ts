@@ -1,3 +1,4 @@
 export * from './lesson'
 export * from './rotation'
 export * from './skills'
+export * from './roster'

@@ -42,7 +42,11 @@ const tokenOf = (header: string | undefined): string | undefined =>
 export const identify =
   (db: Database): RequestHandler =>
   async (req, res, next) => {
-    res.locals.user = await userOfToken(db, tokenOf(req.headers.cookie))
+    const user = await userOfToken(db, tokenOf(req.headers.cookie))
+    res.locals.user = user
+    // A password that somebody else chose is changed before anything else is done with it.
+    if (user?.mustChange && !/^\/(session|sessions|password)$/.test(req.path))
+      throw new Refusal(403, say('changeFirst'))
     next()
   }
 

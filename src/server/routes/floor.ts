@@ -17,7 +17,7 @@ export function floorRoutes(db: Database, workers: Workers, floor: Floor): Route
     res.json(await floorNow(db, workers, day))
   })
   router.get('/floor/live', only('instructor'), async (req, res) => {
-    await floor.watch(await createSession(req, res))
+    await floor.watch(await createSession(req, res), res)
   })
   router.post('/orders/:id/acts', only('instructor'), async (req, res) => {
     await act(db, idOf(req.params.id), floorActSchema.parse(req.body), userOf(res))
@@ -31,7 +31,7 @@ export function floorRoutes(db: Database, workers: Workers, floor: Floor): Route
   router.get('/desk/:id/live', signedIn, async (req, res) => {
     const id = idOf(req.params.id)
     await loadOwn(db, id, userOf(res))
-    await floor.attend(id, await createSession(req, res))
+    await floor.attend(id, await createSession(req, res), res)
   })
   return router
 }

@@ -25,6 +25,7 @@ const places = computed(() => {
 /** Places of the school, beside those of the circuit that is open. */
 const school = [
   { name: 'lessons', title: 'Lessons' },
+  { name: 'classes', title: 'Classes' },
   { name: 'days', title: 'Lab days' },
   { name: 'floor', title: 'Floor' },
   { name: 'ledger', title: 'Ledger' },

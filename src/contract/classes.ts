@@ -1,0 +1,55 @@
+import { z } from 'zod'
+import { problemSchema } from '../core/document'
+
+export const classListSchema = z.array(
+  z.object({
+    id: z.uuid(),
+    name: z.string(),
+    term: z.string(),
+    members: z.array(z.object({ id: z.uuid(), name: z.string(), login: z.string() })),
+  }),
+)
+export type ClassList = z.infer<typeof classListSchema>
+export const newClassSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  term: z.string().trim().max(40).default(''),
+})
+export const memberSchema = z.strictObject({ student: z.uuid() })
+
+export const rosterSchema = z.strictObject({
+  files: z
+    .array(z.strictObject({ name: z.string().max(120), text: z.string().max(1_500_000) }))
+    .min(1)
+    .max(20),
+  /** Of a plain table: which column holds what. */
+  columns: z
+    .strictObject({
+      name: z.number().int(),
+      given: z.number().int(),
+      family: z.number().int(),
+      login: z.number().int(),
+      class: z.number().int(),
+    })
+    .optional(),
+})
+/** What an import would change, row by row; nothing is changed yet. */
+export const rosterPlanSchema = z.object({
+  people: z.array(
+    z.object({
+      name: z.string(),
+      login: z.string(),
+      what: z.enum(['new', 'same', 'renamed']),
+      was: z.string(),
+    }),
+  ),
+  classes: z.array(z.object({ name: z.string(), what: z.enum(['new', 'same']), joins: z.number() })),
+  problems: z.array(problemSchema),
+})
+export type RosterPlan = z.infer<typeof rosterPlanSchema>
+/** Passwords are made up here and told once, for the slips. */
+export const rosterDoneSchema = z.object({
+  added: z.array(z.object({ name: z.string(), login: z.string(), password: z.string() })),
+  renamed: z.number(),
+  joined: z.number(),
+})
+export type RosterDone = z.infer<typeof rosterDoneSchema>

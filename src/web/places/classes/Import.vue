@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
+import { tell } from '../../../contract/words'
+import { guessColumns, isOneRoster, type Columns, type RosterFile } from '../../../core/lab'
+import { messageOf, send } from '../../api/client'
+
+/** People and classes from another system: chosen, looked at, and only then taken in. */
+const emit = defineEmits<{ done: [done: RosterDone] }>()
+const files = ref<RosterFile[]>([])
+const columns = ref<Columns | null>(null)
+const heads = ref<string[]>([])
+const plan = ref<RosterPlan | null>(null)
+const wrong = ref('')
+const working = ref(false)
+const names: Readonly<Record<keyof Columns, string>> = {
+  name: 'Whole name',
+  given: 'First name',
+  family: 'Family name',
+  login: 'Sign-in name',
+  class: 'Class',
+}
+async function choose(event: Event) {
+  const input = event.target as HTMLInputElement
+  files.value = await Promise.all(
+    [...(input.files ?? [])].map(async (f) => ({ name: f.name, text: await f.text() })),
+  )
+  input.value = ''
+  columns.value = null
+  if (files.value.length && !isOneRoster(files.value)) {
+    const guess = guessColumns(files.value[0]!.text)
+    columns.value = { ...guess.columns }
+    heads.value = guess.heads
+  }
+  await look()
+}
+const body = computed(() => ({ files: files.value, ...(columns.value && { columns: columns.value }) }))
+async function look() {
+  wrong.value = ''
+  plan.value = null
+  if (!files.value.length) return
+  try {
+    plan.value = await send(rosterPlanSchema, '/roster/plan', body.value)
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+const fresh = computed(() => plan.value?.people.filter((p) => p.what === 'new').length ?? 0)
+const renamed = computed(() => plan.value?.people.filter((p) => p.what === 'renamed').length ?? 0)
+async function take() {
+  working.value = true
+  try {
+    emit('done', await send(rosterDoneSchema, '/roster', body.value))
+    files.value = []
+    plan.value = null
+    columns.value = null
+  } catch (error) {
+    wrong.value = messageOf(error)
+  } finally {
+    working.value = false
+  }
+}
+function column(key: keyof Columns, event: Event) {
+  columns.value = { ...columns.value!, [key]: Number((event.target as HTMLSelectElement).value) }
+  void look()
+}
+</script>
+
+<template>
+  <section aria-label="Take in a roster">
+    <h2>Take in a roster</h2>
+    <p class="quiet">
+      The files of a OneRoster 1.1 or 1.2 set (users, classes, enrollments), or one table as CSV.
+    </p>
+    <label class="field">Files <input type="file" accept=".csv,text/csv" multiple @change="choose" /></label>
+    <div v-if="columns" class="columns">
+      <label v-for="(label, key) in names" :key="key" class="field"
+        >{{ label }}
+        <select :value="columns[key]" @change="column(key, $event)">
+          <option :value="-1">no column</option>
+          <option v-for="(head, i) in heads" :key="i" :value="i">{{ head || `column ${i + 1}` }}</option>
+        </select>
+      </label>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template v-if="plan">
+      <p role="status">
+        <b>{{ fresh }}</b> new, <b>{{ renamed }}</b> with another name,
+        <b>{{ plan.people.length - fresh - renamed }}</b> as they are;
+        <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b> new classes.
+      </p>
+      <ul v-if="plan.problems.length" class="problems">
+        <li v-for="(p, i) in plan.problems.slice(0, 12)" :key="i">{{ p.where }}: {{ tell(p) }}</li>
+        <li v-if="plan.problems.length > 12">and {{ plan.problems.length - 12 }} more</li>
+      </ul>
+      <div class="scroll" tabindex="0" role="region" aria-label="What would change">
+        <table class="data">
+          <thead>
+            <tr>
+              <th scope="col">Name</th>
+              <th scope="col">Sign-in name</th>
+              <th scope="col">What happens</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in plan.people" :key="one.login">
+              <td>{{ one.name }}</td>
+              <td class="reading">{{ one.login }}</td>
+              <td>
+                {{ one.what === 'new' ? 'is added' : one.what === 'same' ? 'stays' : `was ${one.was}` }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take"
+        >Take them in</NButton
+      >
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.columns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.scroll {
+  max-height: 260px;
+  width: 100%;
+}
+.problems {
+  margin: 0;
+  padding-left: 18px;
+  color: var(--fault);
+}
+</style>
