@@ -85,6 +85,8 @@ describe('accounts', () => {
     const account = { login: 'second', name: 'Second Instructor', password: fresh }
     await orla.post('/api/instructors').send(account).expect(201)
     const second = await school.signedIn('second', fresh)
+    await second.get('/api/circuits').expect(403)
+    await second.put('/api/password').send({ current: fresh, password: 'quill-sedge-tarn-44' }).expect(204)
     const made = await second
       .post('/api/circuits')
       .send((await orla.get(`/api/circuits/${(await orla.get('/api/circuits')).body[0].id}`)).body.circuit)

@@ -1,4 +1,4 @@
-import { parse } from 'papaparse'
+import papaparse from 'papaparse'
 import type { Problem } from '../document'
 import { say } from './phrases'
 
@@ -41,9 +41,15 @@ type Row = Readonly<Record<string, string>>
 /** The byte order mark that spreadsheets write. */
 const bare = (text: string): string => text.replace(/^\uFEFF/, '')
 const rowsOf = (text: string): Row[] =>
-  parse<Row>(bare(text), { header: true, skipEmptyLines: 'greedy', transformHeader: (h) => h.trim() }).data
+  papaparse.parse<Row>(bare(text), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (h) => h.trim(),
+  }).data
 const cellsOf = (text: string): string[][] =>
-  parse<string[]>(bare(text), { skipEmptyLines: 'greedy' }).data.map((row) => row.map((cell) => cell.trim()))
+  papaparse
+    .parse<string[]>(bare(text), { skipEmptyLines: 'greedy' })
+    .data.map((row) => row.map((cell) => cell.trim()))
 
 const loginShape = /^[a-z0-9][a-z0-9.-]{1,39}$/
 /** A sign-in name out of a person's own: “Tam Pellow” → `tam.pellow`. */

@@ -106,10 +106,11 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="acts">
       <NButton type="primary" @click="day.turn">{{ planned ? 'Rotate anew' : 'Rotate' }}</NButton>
-      <span v-if="best" role="status">No rule is broken, and families are met as evenly as can be.</span>
-      <span v-else-if="best === false" role="status"
-        >The best that was found; {{ broken.length }} rules are broken.</span
-      >
+      <span v-if="best !== null" role="status">{{
+        broken.length
+          ? `The best that was found: ${broken.length} rules are broken.`
+          : `No rule is broken; families are met as evenly as ${best ? 'can be' : 'was found'}.`
+      }}</span>
       <span class="gap" />
       <NButton size="small" @click="print('sealed')">Sealed cards</NButton>
       <NButton size="small" @click="print('stations')">Station cards</NButton>

@@ -1,0 +1,202 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import { expectAccessible } from './axe'
+import { startServer, type Running } from './server'
+
+test.describe.configure({ timeout: 240_000 })
+
+let server: Running
+const port = 4193
+const folder = mkdtempSync(join(tmpdir(), 'brachyon-class-'))
+test.beforeAll(async () => {
+  server = await startServer(port, folder, true)
+})
+test.afterAll(() => server.kill())
+
+async function enter(browser: Browser, login: string, password: string): Promise<Page> {
+  const context: BrowserContext = await browser.newContext({ baseURL: server.url })
+  const page = await context.newPage()
+  await page.goto('/sign-in')
+  await page.getByLabel('Sign-in name').fill(login)
+  await page.getByLabel('Password').fill(password)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/\/(account)?$/)
+  return page
+}
+
+interface Order {
+  readonly id: string
+  readonly on: object
+  readonly load: string
+}
+/** What a student’s own page does when something is pressed, in one go. */
+async function orderOf(page: Page): Promise<Order> {
+  const [first] = (await (await page.request.get('/api/desk')).json()) as { id: string }[]
+  const desk = (await (await page.request.get(`/api/desk/${first!.id}`)).json()) as {
+    circuit: { states: { controls: object }[]; parts: { id: string; kind: string }[] }
+  }
+  const on = desk.circuit.states.find(({ controls }) => Object.keys(controls).length)!
+  return {
+    id: first!.id,
+    on: { controls: on.controls, detached: [] },
+    load: desk.circuit.parts.find((p) => ['lamp', 'motor', 'starter'].includes(p.kind))!.id,
+  }
+}
+const step = async (page: Page, id: string, action: object) => {
+  const answer = await page.request.post(`/api/desk/${id}/steps`, {
+    data: { key: crypto.randomUUID(), action },
+  })
+  expect(answer.status(), await answer.text()).toBe(200)
+}
+const volts = (on: object, settings = {}) => ({
+  type: 'test',
+  arrangement: on,
+  instrument: 'volts',
+  settings,
+  held: { type: 'leads', red: 'B1+', black: 'B1-' },
+  prediction: { type: 'value', value: 12.4 },
+})
+
+test('a lab day from an empty plan to the records: roster, rotation, Floor, a word, a stop, a lost connection, a restarted server', async ({
+  browser,
+}) => {
+  const orla = await enter(browser, 'orla', 'gritter-amber-7')
+  let nela = ''
+
+  await test.step('a roster is looked at, then taken in', async () => {
+    await orla.getByRole('link', { name: 'Classes' }).click()
+    await orla.getByLabel('Files').setInputFiles({
+      name: 'list.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from('First name,Last name,Class\nNela,Farrow,Thursday\n,,Thursday\n'),
+    })
+    await expect(orla.getByText('1 new, 0 with another name')).toBeVisible()
+    await expect(orla.getByText(/list\.csv 3: Row 3: no name/)).toBeVisible()
+    await expectAccessible(orla)
+    const answer = orla.waitForResponse((r) => r.url().endsWith('/api/roster'))
+    await orla.getByRole('button', { name: 'Take them in' }).click()
+    nela = ((await (await answer).json()) as { added: { password: string }[] }).added[0]!.password
+    await expect(orla.getByRole('button', { name: 'Print the slips (PDF)' })).toBeVisible()
+    await expect(orla.getByRole('region', { name: 'Thursday' })).toContainText('Nela Farrow')
+  })
+
+  await test.step('a day is planned, turned, spoilt by hand, and turned again', async () => {
+    await orla.getByRole('link', { name: 'Lessons' }).click()
+    await expect(orla.getByRole('rowheader')).toHaveCount(8)
+    await expectAccessible(orla)
+    await orla.getByRole('link', { name: 'Lab days' }).click()
+    await orla.getByLabel('Name').fill('Thursday group')
+    await expectAccessible(orla)
+    await orla.getByRole('button', { name: 'Plan it' }).click()
+    await orla.getByRole('button', { name: 'Rotate' }).click()
+    await expect(orla.getByText('No rule is broken')).toBeVisible()
+    const plan = orla.getByRole('table', { name: 'Who works where' })
+    const places = plan.getByRole('row').nth(1).getByRole('button')
+    const textOf = async (i: number) => (await places.nth(i).locator('b').textContent()) ?? ''
+    const [first, second] = [await textOf(0), await textOf(1)]
+    await places.nth(0).click()
+    await places.nth(1).click()
+    await expect(places.nth(0)).toContainText(second)
+    await expect(orla.getByRole('list', { name: 'Broken rules' })).toContainText('two students')
+    await expectAccessible(orla)
+    await places.nth(0).dragTo(places.nth(1))
+    await expect(places.nth(0)).toContainText(first)
+    await expect(orla.getByRole('list', { name: 'Broken rules' })).toHaveCount(0)
+    await plan.getByRole('button', { name: 'Hand out' }).first().click()
+    await expect(orla.getByText('Round 1 is out: 4 orders.')).toBeVisible()
+    const calendar = orla.waitForEvent('download')
+    await orla.getByRole('button', { name: 'Calendar' }).click()
+    expect((await calendar).suggestedFilename()).toBe('thursday-group.ics')
+    const cards = orla.waitForEvent('download')
+    await orla.getByRole('button', { name: 'Sealed cards' }).click()
+    expect((await cards).suggestedFilename()).toMatch(/sealed-cards\.pdf$/)
+  })
+
+  const tam = await enter(browser, 'tam', 'sweeper-brush-3')
+  // Idris has work of his own at a station with a meter: his bench is looked at only.
+  const maeve = await enter(browser, 'maeve', 'beacon-lens-9')
+  const fourth = await enter(browser, 'nela.farrow', nela)
+  const station = (name: string) =>
+    orla
+      .getByRole('listitem')
+      .filter({ hasText: name })
+      .filter({ hasText: /Bench \d/ })
+
+  await test.step('four are at work: the Floor shows each, what is unsafe loudly', async () => {
+    await orla.getByRole('link', { name: 'Floor' }).first().click()
+    await expect(orla.getByText('live', { exact: true })).toBeVisible()
+    await expect(station('Idris Quill')).toContainText('not begun')
+    // A password that somebody else made up is changed before any work.
+    await expect(fourth.getByText('Somebody else chose your password')).toBeVisible()
+    await fourth.getByLabel('Present password').fill(nela)
+    await fourth.getByLabel('New password').fill('eleven dry oak ledges')
+    await fourth.getByRole('button', { name: 'Change it' }).click()
+    await expect(fourth.getByRole('status').filter({ hasText: 'Changed.' })).toBeVisible()
+    for (const page of [tam, fourth, maeve]) {
+      const { id, on } = await orderOf(page)
+      await step(page, id, { type: 'operate', arrangement: on, says: 'asComplained' })
+    }
+    const { id, on } = await orderOf(tam)
+    await step(tam, id, volts(on))
+    await expect(station('Tam Pellow')).toContainText('1 readings')
+    await expect(station('Tam Pellow')).toContainText('Volts')
+    const other = await orderOf(fourth)
+    await step(fourth, other.id, volts(other.on, { jack: 'amps' }))
+    await expect(station('Nela Farrow')).toContainText('unsafe')
+    // Who needs somebody stands first.
+    await expect(orla.getByRole('listitem').first()).toContainText('Nela Farrow')
+    await expectAccessible(orla)
+  })
+
+  await test.step('a word and a stop arrive at the Desk, and the stop holds', async () => {
+    const { id, on } = await orderOf(fourth)
+    await fourth.goto(`/desk/${id}`)
+    await station('Nela Farrow').getByRole('button', { name: 'Nudge …' }).click()
+    await orla.getByLabel('What to say').fill('Where is the red lead plugged in?')
+    await orla.getByRole('button', { name: 'Say it' }).click()
+    await expect(fourth.getByText('“Where is the red lead plugged in?”')).toBeVisible()
+    await station('Nela Farrow').getByRole('button', { name: 'Stop …' }).click()
+    await orla.getByLabel('Why it is stopped').fill('Leads off, I am coming.')
+    await orla.getByRole('button', { name: 'Stop the work' }).click()
+    await expect(fourth.getByRole('alert')).toContainText('Leads off, I am coming.')
+    await expectAccessible(fourth)
+    const refused = await fourth.request.post(`/api/desk/${id}/steps`, {
+      data: { key: crypto.randomUUID(), action: { type: 'operate', arrangement: on } },
+    })
+    expect(refused.status()).toBe(409)
+    await station('Nela Farrow').getByRole('button', { name: 'Let it go on' }).click()
+    await expect(fourth.getByRole('alert')).toHaveCount(0)
+  })
+
+  await test.step('a lost connection and a killed server lose nothing of what the Floor shows', async () => {
+    const { id, on } = await orderOf(maeve)
+    await orla.context().setOffline(true)
+    await step(maeve, id, volts(on))
+    await orla.context().setOffline(false)
+    await expect(station('Maeve Torrin')).toContainText('1 readings')
+    await server.kill()
+    server = await startServer(port, folder, true)
+    await expect(orla.getByText('live', { exact: true })).toBeVisible({ timeout: 40_000 })
+    await step(maeve, id, { type: 'infer', struck: [], ringed: [], note: '' })
+    await step(maeve, id, volts(on))
+    await expect(station('Maeve Torrin')).toContainText('2 readings')
+  })
+
+  await test.step('what is finished is in the records', async () => {
+    const { id, load } = await orderOf(maeve)
+    await step(maeve, id, { type: 'conclude', piece: load, kind: 'open', sure: 60 })
+    await maeve.request.post(`/api/desk/${id}/finish`)
+    await expect(station('Maeve Torrin')).toContainText('finished')
+    await orla.getByRole('link', { name: 'Ledger' }).click()
+    const row = orla.getByRole('row', { name: /Maeve Torrin/ })
+    await expect(row.getByRole('cell').first()).toHaveText('1')
+    await expectAccessible(orla)
+    await orla.getByRole('button', { name: 'Maeve Torrin' }).click()
+    await expect(orla.getByRole('region', { name: 'One student’s course' })).toContainText('not found')
+    const table = orla.waitForEvent('download')
+    await orla.getByRole('button', { name: 'Skills (CSV)' }).click()
+    expect((await table).suggestedFilename()).toBe('class-skills.csv')
+  })
+})
