@@ -11,7 +11,7 @@ import { problemsOf, type Message } from '../core/document'
 import { DatabaseFailure, type Database } from './database'
 import { Refusal } from './refusal'
 import { backupRoutes } from './routes/backup'
-import { accountRoutes, identify, sameOrigin } from './routes/account'
+import { accountRoutes, identify, only, sameOrigin } from './routes/account'
 import { Floor } from './floor'
 import { floorRoutes } from './routes/floor'
 import { classRoutes } from './routes/classes'
@@ -24,6 +24,7 @@ import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
 import { rubricRoutes } from './routes/rubrics'
+import { statusOf } from './status'
 import { textProblems } from './texts'
 import type { Workers } from './workers/pool'
 
@@ -31,6 +32,8 @@ export interface Surroundings {
   readonly database: Database
   readonly workers: Workers
   readonly logger: Logger
+  /** Where the embedded database lies. */
+  readonly folder?: string
   /** Who watches the workshop; one of its own unless given. */
   readonly floor?: Floor
   /** What Express is to believe of a proxy in front: `1`, `loopback`, addresses. Nothing unless said. */
@@ -48,6 +51,7 @@ export function createApp({
   logger,
   trustProxy,
   backupKey,
+  folder,
   floor = new Floor(database, workers),
 }: Surroundings): Express {
   const app = express()
@@ -121,6 +125,9 @@ export function createApp({
     floorRoutes(database, workers, floor),
     deskRoutes(database, workers),
   )
+  api.get('/status', only('instructor'), async (_req, res) => {
+    res.json(await statusOf(database, folder))
+  })
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {

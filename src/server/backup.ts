@@ -26,7 +26,7 @@ const tables = [
   'lab_days',
   'acts',
 ] as const
-const leftBehind = ['migrations', 'sessions', 'tries', 'prepared', 'judgements']
+const leftBehind = ['facts', 'migrations', 'sessions', 'tries', 'prepared', 'judgements']
 
 const headSchema = z.strictObject({
   format: z.literal('brachyon-school'),

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
-import { classListSchema, rosterDoneSchema, rosterPlanSchema } from '../contract'
+import { classListSchema, rosterDoneSchema, rosterPlanSchema, statusSchema } from '../contract'
+import { noteFact } from './status'
 
 const table =
   'Name,Class,Login\nNela Farrow,Monday,nela\nTam P.,Monday,tam\n,Monday,x\nOrla Two,Monday,orla\n'
@@ -66,6 +67,18 @@ describe('classes and rosters', () => {
       ).body,
     )
     expect(again).toEqual({ added: [], renamed: 0, joined: 0 })
+  })
+
+  it('stand in a school whose computer says how it is, to instructors alone', async () => {
+    const status = statusSchema.parse((await orla.get('/api/status').expect(200)).body)
+    expect(status).toMatchObject({ backup: null, orders: 0 })
+    expect(status.database).toMatch(/^PostgreSQL \d+/)
+    expect(status.bytes).toBeGreaterThan(1e6)
+    await noteFact(school.database, 'backup')
+    await noteFact(school.database, 'backup')
+    expect(statusSchema.parse((await orla.get('/api/status')).body).backup).toMatch(/^20\d\d-/)
+    const tam = await school.signedIn('tam', passwords.tam)
+    await tam.get('/api/status').expect(403)
   })
 
   it('are made and left by hand', async () => {

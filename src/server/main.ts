@@ -46,7 +46,7 @@ const app = createApp({
   logger,
   floor,
   ...(trustProxy && { trustProxy }),
-  ...(!url && { backupKey }),
+  ...(!url && { backupKey, folder }),
 })
 const server = createServer(app)
 server.listen(port, host, () => {

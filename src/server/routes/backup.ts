@@ -5,6 +5,7 @@ import { PassThrough } from 'node:stream'
 import { Router } from 'express'
 import { say } from '../../contract'
 import { exportSchool } from '../backup'
+import { noteFact } from '../status'
 import type { Database } from '../database'
 import { Refusal } from '../refusal'
 
@@ -27,6 +28,7 @@ export function backupRoutes(db: Database, key: string): Router {
     })
     lines.end()
     await sent
+    await noteFact(db, 'backup')
   })
   return router
 }

@@ -59,3 +59,10 @@ create table acts (
   at timestamptz not null default now()
 );
 create index acts_order on acts (work_order_id);
+
+-- What a school's computers know of themselves: when it was last backed up.
+create table facts (
+  name text primary key,
+  body text not null,
+  at timestamptz not null default now()
+);

@@ -7,6 +7,7 @@ import { useSession } from '../../stores/session'
 
 const People = defineAsyncComponent(() => import('./People.vue'))
 
+const Computers = defineAsyncComponent(() => import('./Computers.vue'))
 const session = useSession()
 const current = ref('')
 const fresh = ref('')
@@ -67,6 +68,7 @@ const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signe
       </div>
     </form>
     <People v-if="session.user?.role === 'instructor'" />
+    <Computers v-if="session.user?.role === 'instructor'" />
   </div>
 </template>
 

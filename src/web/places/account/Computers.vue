@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { statusSchema, type Status } from '../../../contract'
+import { ask } from '../../api/client'
+import { when } from '../../parts/when'
+
+/** For whoever looks after the school’s computers. */
+const status = ref<Status | null>(null)
+const load = async () => {
+  status.value = await ask(statusSchema, '/status').catch(() => null)
+}
+const size = (bytes: number) =>
+  bytes > 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.round(bytes / 1e6)} MB`
+</script>
+
+<template>
+  <details @toggle="load">
+    <summary>The school’s computer</summary>
+    <dl v-if="status">
+      <dt>Version</dt>
+      <dd>
+        {{ status.version }}, running for {{ Math.floor(status.up / 3600) }} h
+        {{ Math.floor(status.up / 60) % 60 }} min
+      </dd>
+      <dt>Database</dt>
+      <dd>{{ status.database }}{{ status.embedded ? ', embedded' : '' }}, {{ size(status.bytes) }}</dd>
+      <dt>Space left</dt>
+      <dd>{{ status.free === null ? 'the database server’s' : size(status.free) }}</dd>
+      <dt>Memory in use</dt>
+      <dd>{{ size(status.memory) }}</dd>
+      <dt>In it</dt>
+      <dd>{{ status.people }} people, {{ status.orders }} work orders</dd>
+      <dt>Last backup</dt>
+      <dd>{{ status.backup ? when(status.backup) : 'none yet: npm run backup' }}</dd>
+    </dl>
+  </details>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 4px 18px;
+  margin: 8px 0 0;
+}
+dt {
+  color: var(--quiet);
+}
+dd {
+  margin: 0;
+}
+</style>
