@@ -66,6 +66,26 @@ describe('the Ledger', () => {
     expect(course.every(({ right }) => right)).toBe(true)
   }, 60_000)
 
+  it('gives marks to other systems as OneRoster’s results', async () => {
+    const { lineItems, results } = (await orla.get('/api/ledger/results').expect(200)).body as {
+      lineItems: Record<string, unknown>[]
+      results: Record<string, unknown>[]
+    }
+    // The tables’ fields as 1EdTech publishes them (OneRoster 1.1 CSV; from memory).
+    expect(Object.keys(lineItems[0]!).join()).toBe(
+      'sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,resultValueMin,resultValueMax',
+    )
+    expect(Object.keys(results[0]!).join()).toBe(
+      'sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,scoreStatus,score,scoreDate,comment',
+    )
+    expect(results).toHaveLength(3)
+    for (const one of results) {
+      expect(lineItems.map(({ sourcedId }) => sourcedId)).toContain(one['lineItemSourcedId'])
+      expect(one['score']).toBeGreaterThanOrEqual(0)
+    }
+    await tam.get('/api/ledger/results').expect(403)
+  })
+
   it('gives all that is kept of one student, and forgets the name while the marks stay', async () => {
     const all = (await orla.get(`/api/ledger/${idOf('idris')}/export`).expect(200)).body as {
       person: { name: string }

@@ -147,6 +147,67 @@ export async function courseOf(db: Database, workers: Workers, student: string) 
   }))
 }
 
+/**
+ * Marks as OneRoster's lineItems and results (1EdTech OneRoster 1.1 CSV, fields from memory): a line item for each lesson, or
+ * circuit where there was no lesson, in each class; a result for each finished order. People and classes that another
+ * system has named keep its names.
+ */
+export async function resultsOf(db: Database): Promise<{ lineItems: object[]; results: object[] }> {
+  const rows = await db.query<{
+    order: string
+    item: string
+    title: string
+    student: string
+    class: string
+    at: string
+    assigned: string
+    score: number
+  }>(
+    `select o.id as order, coalesce(o.lesson_id::text, md5(o.document->>'name')) as item,
+       coalesce(l.name, o.document->>'name') as title, coalesce(u.sourced, u.id::text) as student,
+       coalesce((select coalesce(c.sourced, c.id::text) from class_members m join classes c on c.id = m.class_id
+          where m.user_id = u.id order by c.created_at desc limit 1), '') as class,
+       ${iso('o.concluded_at')} as at, ${iso('o.created_at')} as assigned,
+       round((j.body->>'total')::numeric, 1)::float8 as score
+     from work_orders o join users u on u.id = o.student_id join judgements j on j.work_order_id = o.id
+       left join lessons l on l.id = o.lesson_id
+     where o.concluded_at is not null and u.role = 'student' order by o.concluded_at limit 20000`,
+  )
+  const items = new Map<string, object>()
+  for (const { item, title, class: group, assigned } of rows) {
+    const id = `${item}-${group}`
+    if (!items.has(id))
+      items.set(id, {
+        sourcedId: id,
+        status: 'active',
+        dateLastModified: assigned,
+        title,
+        description: '',
+        assignDate: assigned.slice(0, 10),
+        dueDate: assigned.slice(0, 10),
+        classSourcedId: group,
+        categorySourcedId: 'brachyon',
+        gradingPeriodSourcedId: '',
+        resultValueMin: 0,
+        resultValueMax: 100,
+      })
+  }
+  return {
+    lineItems: [...items.values()],
+    results: rows.map((row) => ({
+      sourcedId: row.order,
+      status: 'active',
+      dateLastModified: row.at,
+      lineItemSourcedId: `${row.item}-${row.class}`,
+      studentSourcedId: row.student,
+      scoreStatus: 'fully graded',
+      score: row.score,
+      scoreDate: row.at.slice(0, 10),
+      comment: '',
+    })),
+  }
+}
+
 /** What a student is owed: everything the school has of them, as one document. */
 export async function exportOf(db: Database, student: string): Promise<object> {
   const [person] = await db.query<User>('select id, login, name, role from users where id = $1', [student])

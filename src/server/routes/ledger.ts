@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import type { Database } from '../database'
-import { courseOf, eraseName, exportOf, ledgerOf } from '../ledger'
+import { courseOf, eraseName, exportOf, ledgerOf, resultsOf } from '../ledger'
 import type { Workers } from '../workers/pool'
 import { only } from './account'
 import { idOf } from './circuits'
@@ -11,6 +11,9 @@ export function ledgerRoutes(db: Database, workers: Workers): Router {
   router.use('/ledger', only('instructor'))
   router.get('/ledger', async (_req, res) => {
     res.json(await ledgerOf(db, workers))
+  })
+  router.get('/ledger/results', async (_req, res) => {
+    res.json(await resultsOf(db))
   })
   router.get('/ledger/:id', async (req, res) => {
     res.json(await courseOf(db, workers, idOf(req.params.id)))

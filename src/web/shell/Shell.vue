@@ -148,6 +148,16 @@ nav a.router-link-exact-active {
   border-bottom-color: var(--fault);
   font-weight: 500;
 }
+@media (max-width: 1180px) {
+  nav {
+    min-width: 0;
+    overflow-x: auto;
+  }
+  nav a {
+    padding: 0 7px;
+    font-size: 13px;
+  }
+}
 .save {
   font-size: 12px;
   color: var(--quiet);

@@ -78,7 +78,7 @@ function send() {
     </form>
     <div v-else-if="!row.concluded" class="acts">
       <button type="button" class="small" @click="saying = 'nudge'">Nudge …</button>
-      <button type="button" class="small" @click="emit('act', { type: 'hints' })">Allow hints</button>
+      <button type="button" class="small" @click="emit('act', { type: 'hints' })">Hints</button>
       <button type="button" class="small" @click="emit('act', { type: 'extend', minutes: 10 })">
         +10 min
       </button>

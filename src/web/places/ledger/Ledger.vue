@@ -76,6 +76,12 @@ const matrix = () =>
       ),
     })),
   )
+async function results() {
+  const rows = z.array(z.record(z.string(), z.unknown()))
+  const found = await ask(z.object({ lineItems: rows, results: rows }), '/ledger/results')
+  csv('lineItems.csv', found.lineItems)
+  csv('results.csv', found.results)
+}
 const readyCount = computed(
   () => (skill: Skill) => (ledger.value?.students ?? []).filter((s) => ready(levelOf(s, skill))).length,
 )
@@ -88,6 +94,7 @@ const print = () => window.print()
       <h1>Ledger</h1>
       <NButton size="small" @click="matrix">Skills (CSV)</NButton>
       <NButton size="small" @click="csv('faults.csv', ledger?.faults ?? [])">Faults (CSV)</NButton>
+      <NButton size="small" @click="results">Results (OneRoster)</NButton>
       <NButton size="small" @click="print">Print or PDF</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -239,10 +246,11 @@ const print = () => window.print()
 }
 .matrix .skill span {
   display: block;
+  margin: 0 auto;
   writing-mode: vertical-rl;
   transform: rotate(180deg);
 }
-.matrix td.level {
+table.matrix.data td.level {
   min-width: 46px;
   padding: 4px 5px;
   text-align: center;
@@ -254,6 +262,10 @@ const print = () => window.print()
 }
 .next {
   white-space: nowrap;
+}
+tfoot th,
+tfoot td {
+  border-bottom: 0;
 }
 tfoot th {
   text-align: left;

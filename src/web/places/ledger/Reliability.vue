@@ -6,8 +6,8 @@ import type { Ledger } from '../../../contract'
 const props = defineProps<{ bins: Ledger['reliability'] }>()
 const size = 260
 const left = 40
-const x = (percent: number) => left + (percent / 100) * (size - left - 8)
-const y = (percent: number) => size - 30 - (percent / 100) * (size - 40)
+const x = (percent: number) => left + (percent / 100) * (size - left - 18)
+const y = (percent: number) => size - 30 - (percent / 100) * (size - 46)
 const most = computed(() => Math.max(...props.bins.map(({ count }) => count)))
 const said = computed(() =>
   props.bins
