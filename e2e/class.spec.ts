@@ -184,7 +184,38 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     await expect(station('Maeve Torrin')).toContainText('2 readings')
   })
 
+  await test.step('the projector goes from the state to the question to the reading, by one key, in letters of 24 px and more', async () => {
+    await orla.setViewportSize({ width: 1920, height: 1080 })
+    await orla.goto('/')
+    await orla.getByRole('link', { name: 'Work lamp, street sweeper', exact: true }).first().click()
+    await orla.getByRole('link', { name: 'Plant', exact: true }).click()
+    await orla.getByRole('combobox', { name: 'Place' }).selectOption('X2')
+    await orla.getByRole('button', { name: /High resistance/ }).click()
+    await expect(orla.locator('.save')).toHaveText('saved')
+    await orla.getByRole('link', { name: 'Show', exact: true }).click()
+    await expect(orla.getByRole('button', { name: 'Ask', exact: true })).toBeVisible()
+    await orla.keyboard.press('Space')
+    await expect(orla.getByText('What does B1+ read?')).toBeVisible()
+    await orla.keyboard.press('Space')
+    await expect(orla.getByText(/healthy 12\.\d+.V/)).toBeVisible()
+    const small = await orla.evaluate(() =>
+      [...document.querySelectorAll('.show *')]
+        .filter((e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent?.trim()))
+        .filter((e) => !(e instanceof HTMLOptionElement) && e.getBoundingClientRect().width > 2)
+        .map((e) => {
+          const size = parseFloat(getComputedStyle(e).fontSize)
+          const svg = (e as SVGElement).ownerSVGElement
+          return { text: e.textContent, size: svg ? size * (svg.getScreenCTM()?.a ?? 1) : size }
+        })
+        .filter(({ size }) => size < 24),
+    )
+    expect(small).toEqual([])
+    await expectAccessible(orla)
+    await orla.setViewportSize({ width: 1280, height: 800 })
+  })
+
   await test.step('what is finished is in the records', async () => {
+    await orla.goto('/floor')
     const { id, load } = await orderOf(maeve)
     await step(maeve, id, { type: 'conclude', piece: load, kind: 'open', sure: 60 })
     await maeve.request.post(`/api/desk/${id}/finish`)

@@ -102,6 +102,12 @@ export const router = createRouter({
       component: () => import('./places/days/Day.vue'),
     },
     {
+      path: '/show/:id',
+      name: 'show',
+      meta: { role: 'instructor', title: 'Show' },
+      component: () => import('./places/show/Show.vue'),
+    },
+    {
       path: '/ledger',
       name: 'ledger',
       meta: { role: 'instructor', title: 'Ledger' },

@@ -16,7 +16,7 @@ const scheme = useScheme()
 const places = computed(() => {
   const id = open.circuit
   if (session.user?.role !== 'instructor' || !id) return []
-  return ['bench', 'plant', 'sheet'].map((name) => ({
+  return ['bench', 'plant', 'sheet', 'show'].map((name) => ({
     name,
     title: name[0]!.toUpperCase() + name.slice(1),
     to: { name, params: { id } },
