@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from './axe'
 import { conclude, goToDesk, handOut, tells } from './desk'
-import { openBench, part, signIn } from './story'
+import { openBench, part, signIn, signOut } from './story'
 
 test.describe.configure({ timeout: 240_000 })
 
@@ -63,7 +63,7 @@ test('a connected meter: its reading by one key, a meter that is not there is sa
   await meters.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(meters.getByRole('alert')).toContainText('one of this network')
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await signOut(page)
 
   await signIn(page, 'idris')
   await page.locator('li', { hasText: 'bench 1, with its meter' }).getByRole('link').first().click()

@@ -107,6 +107,7 @@ async function leave() {
 <style scoped>
 .frame {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto 1fr;
   height: 100%;
 }
@@ -149,13 +150,23 @@ nav a.router-link-exact-active {
   font-weight: 500;
 }
 @media (max-width: 1180px) {
+  header {
+    gap: 8px;
+  }
   nav {
+    flex: 0 1 auto;
     min-width: 0;
     overflow-x: auto;
   }
   nav a {
-    padding: 0 7px;
+    padding: 0 6px;
     font-size: 13px;
+  }
+  .who {
+    max-width: 76px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
 }
 .save {
