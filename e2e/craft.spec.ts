@@ -146,7 +146,9 @@ test('two instructors at one circuit: the later is told, and sees the newest', a
   await openBench(page)
   const other = await (await browser.newContext()).newPage()
   await signIn(other, 'orla')
-  await openBench(other)
+  // The same one: another story may have added a circuit of this name meanwhile.
+  await other.goto(page.url())
+  await expect(part(other, 'X2')).toBeVisible()
   const rename = async (who: Page, name: string) => {
     await part(who, 'X2').click()
     const field = who

@@ -5,7 +5,7 @@ import type { JudgedAttempt } from '../core/assessment'
 import { asSeen, usualHints, type Step } from '../core/attempt'
 import type { Database, Queries } from './database'
 import { judgementOf } from './judging'
-import { iso, load, loadOrder, loadSteps } from './orders'
+import { iso, load, loadOrder, loadSteps, type Order, type Standing } from './orders'
 import type { Workers } from './workers/pool'
 
 /** The channel on which every server process says that an order has changed. */
@@ -114,17 +114,15 @@ export async function act(db: Database, id: string, what: FloorAct, instructor: 
 }
 
 /** What a student at work is told: words of the instructor, and whether to stop. Nothing of what is planted is in it. */
-export async function toldOf(db: Database, id: string, student: Pick<User, 'id'>): Promise<Told | undefined> {
-  const order = await load(db, id)
-  if (order.studentId !== student.id) return undefined
-  const [row] = await db.query<{ stopped: string | null }>('select stopped from work_orders where id = $1', [
-    id,
-  ])
+export async function toldOf(
+  db: Database,
+  { id, stopped, frame, left }: Pick<Order & Standing, 'id' | 'stopped' | 'frame' | 'left'>,
+): Promise<Told> {
   const said = await db.query<{ id: number; at: string; text: string }>(
     `select id::int as id, ${iso('at')} as at, body as text from acts where work_order_id = $1 and type = 'nudge' order by id`,
     [id],
   )
-  return { stopped: row?.stopped ?? null, hints: order.frame.hints, left: order.left, said }
+  return { stopped, hints: frame.hints, left, said }
 }
 
 /** Milliseconds in which several changes of one order become one. */
@@ -167,6 +165,8 @@ export class Floor {
     this.keep(answer)
     await this.hear()
     this.watching.register(session)
+    // What was missed before anybody listened is looked up now.
+    session.push(null, 'again')
   }
 
   /** A student's own Desk hears that it was spoken to, and asks what was said. */
@@ -175,6 +175,7 @@ export class Floor {
     await this.hear()
     const own = this.desks.get(id) ?? new Set()
     this.desks.set(id, own.add(session))
+    session.push(null, 'told')
     session.on('disconnected', () => {
       own.delete(session)
       if (own.size === 0) this.desks.delete(id)

@@ -24,9 +24,7 @@ export function floorRoutes(db: Database, workers: Workers, floor: Floor): Route
     res.status(204).end()
   })
   router.get('/desk/:id/told', signedIn, async (req, res) => {
-    const id = idOf(req.params.id)
-    await loadOwn(db, id, userOf(res))
-    res.json(await toldOf(db, id, userOf(res)))
+    res.json(await toldOf(db, await loadOwn(db, idOf(req.params.id), userOf(res))))
   })
   router.get('/desk/:id/live', signedIn, async (req, res) => {
     const id = idOf(req.params.id)

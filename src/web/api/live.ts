@@ -1,8 +1,8 @@
 import { onScopeDispose, ref } from 'vue'
 
 /**
- * Hears what the server sends, for as long as the view stands. The browser comes back by itself after a lost connection;
- * `again` is called then and whenever something may have been missed.
+ * Hears what the server sends, for as long as the view stands. The browser comes back by itself after a lost connection; the
+ * server says `again` as soon as it listens for this view, first and each time, so that nothing is missed in between.
  */
 export function useLive(
   path: string,
@@ -10,12 +10,9 @@ export function useLive(
   again: () => void,
 ) {
   const connected = ref(false)
-  let first = true
   const source = new EventSource(`/api${path}`)
   source.onopen = () => {
     connected.value = true
-    if (!first) again()
-    first = false
   }
   source.onerror = () => (connected.value = false)
   for (const [name, heard] of Object.entries(events))

@@ -15,9 +15,17 @@ const filter = ref('')
 const now = ref(Date.now())
 useIntervalFn(() => (now.value = Date.now()), 10_000)
 
+/** Rows that came by themselves while the whole list was on its way: they are newer than what it says. */
+const newer = new Set<string>()
 async function load() {
+  newer.clear()
   try {
-    rows.value = await ask(floorSchema, '/floor')
+    const list = await ask(floorSchema, '/floor')
+    const kept = new Map(rows.value.filter(({ id }) => newer.has(id)).map((row) => [row.id, row]))
+    rows.value = [
+      ...list.map((row) => kept.get(row.id) ?? row),
+      ...[...kept.values()].filter(({ id }) => !list.some((row) => row.id === id)),
+    ]
     wrong.value = ''
   } catch (error) {
     wrong.value = messageOf(error)
@@ -28,6 +36,7 @@ const { connected } = useLive(
   {
     row: (data) => {
       const row = floorRowSchema.parse(data)
+      newer.add(row.id)
       const at = rows.value.findIndex(({ id }) => id === row.id)
       rows.value = at < 0 ? [...rows.value, row] : rows.value.map((old, i) => (i === at ? row : old))
       now.value = Date.now()
