@@ -3,6 +3,10 @@ import { phrases } from '../document'
 export const say = phrases('circuit', {
   scatter: 'Contacts may scatter by 2 to 300 %, a rested block by 0.01 to 1 V',
   noPart: 'There is no part {id}',
+  noModule: '{id} is no module: its pins are what they are',
+  pinCount: '{name}: {least} to {most} of them',
+  pinInUse: '{id} still needs {pins}: take it off the path first',
+  pinNamed: 'A driver of {id} is switched by one of {pins}: change its condition first',
   noTerminal: '{id} has no terminal “{key}”: it has {keys}',
   noSuchTerminal: 'There is no terminal {end}',
   twice: '{id} is used twice: ids must differ',

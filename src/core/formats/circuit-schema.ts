@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { circuitSchema, partSchema } from '../circuit'
-import { parts } from '../parts'
+import { modulePattern, parts, partOfKind } from '../parts'
 
 /**
  * JSON Schema (draft 2020-12) of a circuit file, with the parameters of every kind of part. Made from the schemas
@@ -15,7 +15,13 @@ export function circuitJsonSchema(): object {
     }),
   )
   const [first, second, ...more] = kinds
-  const anyPart = z.discriminatedUnion('kind', [first!, second!, ...more])
+  // A module of any number of pins: its values are those of a module, with a condition for each of its drivers.
+  const counted = z.strictObject({
+    ...partSchema.shape,
+    kind: z.string().regex(new RegExp(modulePattern)),
+    parameters: partOfKind('module').parameters.partial().catchall(z.string()).default({}),
+  })
+  const anyPart = z.union([z.discriminatedUnion('kind', [first!, second!, ...more]), counted])
   const whole = z.strictObject({ ...circuitSchema.shape, parts: z.array(anyPart).min(1).max(2000) })
   return {
     ...z.toJSONSchema(whole, { io: 'input', unrepresentable: 'any' }),

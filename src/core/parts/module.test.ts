@@ -1,12 +1,13 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { noticeAll, solveBoard } from '../board'
-import type { Circuit, CircuitState } from '../circuit'
+import { changePins, readCircuit, type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { stateKey } from '../readings'
 import { demoCircuit, stateOf } from '../../../test/demo'
 import { readCondition } from './logic'
 import { limitedSourceLaw } from './limited-source'
+import { isPartKind, kindOfPins, pinsOf, type Pins } from '.'
 import { thermistorOhms } from './sensor'
 
 function scan(circuit: Circuit, state: string | CircuitState, faults: readonly Fault[] = []) {
@@ -165,5 +166,50 @@ describe('charging', () => {
     expect(seen('run').L1).not.toBe('dark')
     expect(seen('running')).toMatchObject({ L1: 'dark', GA1: 'charges' })
     expect(seen('running', [{ kind: 'burntOut', part: 'L1', segment: 'filament' }]).GA1).not.toBe('charges')
+  })
+})
+
+describe('pins of a module', () => {
+  const brush = demoCircuit('sweeper-brush-relay')
+  const id = brush.parts.find(({ kind }) => kind === 'module')!.id
+  const now = pinsOf('module')!
+  const changed = (pins: Partial<Pins>, circuit = brush) => changePins(circuit, id, { ...now, ...pins })
+  const kindIn = (circuit: Circuit) => circuit.parts.find((p) => p.id === id)!.kind
+
+  it('may be any number, and everything it does with those that are wired stays as it was', () => {
+    const more = changed({ supplies: 30, grounds: 7, inputs: 60, lows: 40, highs: 33, signals: 20 })
+    if (!more.ok) throw new Error(tell(more.problem))
+    expect(kindIn(more.circuit)).toBe('module-30-1-7-60-40-33-20')
+    for (const state of brush.states)
+      for (const of of ['Low side 1, commanded', 'Supply'])
+        expect(scan(more.circuit, state).of(of)).toBe(scan(brush, state).of(of))
+    const again = readCircuit(JSON.parse(JSON.stringify(more.circuit)))
+    expect(again.ok).toBe(true)
+    // And back again, to the very circuit it was.
+    expect(changed({}, more.circuit)).toMatchObject({ ok: true, circuit: brush })
+  })
+
+  it('are not taken away while something is wired to them, or switched by them', () => {
+    const fewer = changed({ lows: 0 })
+    expect(fewer.ok ? '' : tell(fewer.problem)).toMatch(/still needs low-side output 1/)
+    const bare = { ...brush, paths: brush.paths.filter(({ steps }) => !steps.some((s) => s.enter === 'i1')) }
+    const unnamed = changed({ inputs: 0 }, bare)
+    expect(unnamed.ok ? '' : tell(unnamed.problem)).toMatch(/input/)
+    const few = changed({ grounds: 0 })
+    expect(few.ok ? '' : tell(few.problem)).toMatch(/Grounds: 1 to 99/)
+    const half = changed({ inputs: 4.5 })
+    expect(half.ok).toBe(false)
+  })
+
+  it('name a kind that is read as it is written, and nothing else is', () => {
+    expect(kindOfPins({ ...now })).toBe('module')
+    expect(pinsOf(kindOfPins({ ...now, inputs: 5 }))).toEqual({ ...now, inputs: 5 })
+    for (const kind of [
+      'module-1-1-2-4-2-2',
+      'module-0-1-2-4-2-2-2',
+      'module-1-1-2-4-2-2-2',
+      'module-01-1-2-5-2-2-2',
+    ])
+      expect(isPartKind(kind)).toBe(false)
   })
 })

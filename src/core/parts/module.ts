@@ -15,22 +15,30 @@ import { limitedSourceLaw } from './limited-source'
 import { readCondition, type Facts } from './logic'
 import { formatQuantity } from '../quantity'
 
+/** What pins a module may have, in the order in which they are counted, with the fewest of each. */
+export const modulePins = {
+  supplies: { name: 'Battery supplies', least: 1 },
+  ignitions: { name: 'Ignition supplies', least: 1 },
+  grounds: { name: 'Grounds', least: 1 },
+  inputs: { name: 'Inputs', least: 0 },
+  lows: { name: 'Low-side drivers', least: 0 },
+  highs: { name: 'High-side drivers', least: 0 },
+  signals: { name: 'Signals', least: 0 },
+} as const
 /** How many pins of each kind a module has. */
-interface Pins {
-  readonly supplies: number
-  readonly ignitions: number
-  readonly grounds: number
-  readonly inputs: number
-  readonly lows: number
-  readonly highs: number
-  readonly signals: number
-}
+export type Pins = Readonly<Record<keyof typeof modulePins, number>>
+const pinKeys = Object.keys(modulePins) as (keyof Pins)[]
+/** No plug has more of one kind; it keeps a typing error from making a thousand. */
+export const mostPins = 99
 
 const row = (letter: string, count: number): readonly string[] =>
   Array.from({ length: count }, (_, n) => `${letter}${n + 1}`)
 /** The first supply pin is the terminal’s own number, the others carry a letter behind it. */
 const supplyRow = (number: string, count: number): readonly string[] =>
-  Array.from({ length: count }, (_, n) => number + (n ? String.fromCharCode(97 + n) : ''))
+  Array.from({ length: count }, (_, n) => number + (n === 0 ? '' : letterOf(n)))
+/** b, c … z for the second to the 26th, and a2, b2 … behind them. */
+const letterOf = (n: number): string =>
+  String.fromCharCode(97 + (n % 26)) + (n < 26 ? '' : String(1 + Math.floor(n / 26)))
 const nth = (word: string, n: number, of: number): string => (of === 1 ? word : `${word} ${n + 1}`)
 /** The key of a driver's condition among the parameters: `l1` is switched by `low1`. */
 const conditionOf = (key: string): string => (key.startsWith('l') ? 'low' : 'high') + key.slice(1)
@@ -315,19 +323,14 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
   })
 }
 
+const small: Pins = { supplies: 1, ignitions: 1, grounds: 2, inputs: 4, lows: 2, highs: 2, signals: 2 }
+const large: Pins = { supplies: 4, ignitions: 2, grounds: 4, inputs: 16, lows: 8, highs: 8, signals: 6 }
+
 export const module = defineModule(
   'module',
   'Electronic module',
   ['module', 'control unit', 'electronic module'],
-  {
-    supplies: 1,
-    ignitions: 1,
-    grounds: 2,
-    inputs: 4,
-    lows: 2,
-    highs: 2,
-    signals: 2,
-  },
+  small,
 )
 
 /** For what does not fit the small one: any of its pins may be left out, and only those that are wired are shown. */
@@ -335,16 +338,38 @@ export const largeModule = defineModule(
   'largeModule',
   'Large electronic module',
   ['large module', 'body computer'],
-  {
-    supplies: 4,
-    ignitions: 2,
-    grounds: 4,
-    inputs: 16,
-    lows: 8,
-    highs: 8,
-    signals: 6,
-  },
+  large,
 )
+
+/** Kinds of modules by their pins: `module-2-1-3-40-0-6-2` has two battery supplies, one ignition supply, and so on. */
+export const modulePattern = '^module(-[0-9]{1,2}){7}$'
+const counted = new RegExp(modulePattern)
+
+/** Pins of a module of this kind; undefined for what is no module, or has fewer pins than a module needs. */
+export function pinsOf(kind: string): Pins | undefined {
+  if (kind === module.kind) return small
+  if (kind === largeModule.kind) return large
+  if (!counted.test(kind)) return undefined
+  const counts = kind.split('-').slice(1).map(Number)
+  const pins = Object.fromEntries(pinKeys.map((key, i) => [key, counts[i]!])) as Pins
+  return kindOfPins(pins) === kind && pinKeys.every((key) => pins[key] >= modulePins[key].least)
+    ? pins
+    : undefined
+}
+
+/** The kind of module that has just these pins. */
+export function kindOfPins(pins: Pins): string {
+  const same = (other: Pins) => pinKeys.every((key) => pins[key] === other[key])
+  if (same(small)) return module.kind
+  return same(large) ? largeModule.kind : `module-${pinKeys.map((key) => pins[key]).join('-')}`
+}
+
+/** A module with any number of pins; undefined where the kind is none of them. */
+export function moduleOfPins(kind: string) {
+  const pins = pinsOf(kind)
+  return pins && defineModule(kind, module.title, [], pins)
+}
+
 function levelOf(
   { nominal, stepAfter, sleepAfter }: { nominal: number; stepAfter: number; sleepAfter: number },
   { volts }: Sense,

@@ -22,7 +22,7 @@ import { electronicLoad } from './electronic-load'
 import { fusibleLink } from './fusible-link'
 import { horn, solenoid, speaker } from './coil-load'
 import { keySwitch } from './key-switch'
-import { largeModule, module } from './module'
+import { largeModule, module, moduleOfPins } from './module'
 import { multiConnector } from './multi-connector'
 import { relay } from './relay'
 import { rotarySelector } from './rotary-selector'
@@ -74,17 +74,26 @@ export const parts: readonly AnyPart[] = [
   twoFilamentLamp,
 ]
 
-const byKind: ReadonlyMap<string, AnyPart> = new Map(parts.map((part) => [part.kind, part]))
+const byKind = new Map<string, AnyPart>(parts.map((part) => [part.kind, part]))
+
+/** Also the kinds that are made by their pins: each once, when it is first met. */
+function findKind(kind: string): AnyPart | undefined {
+  const known = byKind.get(kind)
+  if (known) return known
+  const made = moduleOfPins(kind)
+  if (made) byKind.set(kind, made)
+  return made
+}
 
 /** Definition of a kind that the document's schema has already let in. */
 export function partOfKind(kind: string): AnyPart {
-  const found = byKind.get(kind)
+  const found = findKind(kind)
   if (!found) throw new Error(`no part of kind ${kind}`)
   return found
 }
 
 export const partKinds = parts.map((part) => part.kind)
-export const isPartKind = (kind: string): boolean => byKind.has(kind)
+export const isPartKind = (kind: string): boolean => findKind(kind) !== undefined
 
 /** What a notice's key says of a part of this kind. */
 export const noticeText = (kind: string, key: string): string =>

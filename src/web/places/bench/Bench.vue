@@ -225,6 +225,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @name="store.edit({ type: 'namePart', part: chosen!, name: $event })"
         @rename="rename"
         @replace="build.replace($event)"
+        @pins="build.setPins($event)"
       />
     </div>
   </div>

@@ -5,7 +5,15 @@ import { problemsOf } from '../../../core/document'
 import { NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import { partOfKind, parts, type FieldMeta } from '../../../core/parts'
+import {
+  modulePins,
+  mostPins,
+  partOfKind,
+  parts,
+  pinsOf,
+  type FieldMeta,
+  type Pins,
+} from '../../../core/parts'
 import { formatPlain, formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
 import { ampacity, heatOf } from '../../../core/workshop'
@@ -17,6 +25,7 @@ const emit = defineEmits<{
   name: [name: string]
   rename: [id: string]
   replace: [kind: string]
+  pins: [pins: Pins]
 }>()
 const others = computed(() =>
   parts.filter(
@@ -60,6 +69,15 @@ const words = computed(() =>
   }),
 )
 const chosenWord = (event: Event) => (event.target as HTMLSelectElement).value
+
+const pins = computed(() => found.value && pinsOf(found.value.kind))
+/** How often a count was typed: what is refused goes back to what it was. */
+const typedCounts = ref(0)
+function takePins(key: string, event: Event) {
+  const count = Number((event.target as HTMLInputElement).value)
+  if (pins.value) emit('pins', { ...pins.value, [key]: count })
+  typedCounts.value++
+}
 
 /** What the part is doing now: its drops from end to end, its amps and watts. */
 const doing = computed(() => {
@@ -128,6 +146,21 @@ const heat = computed(() => {
         @change="emit('name', $event)"
       />
     </label>
+    <fieldset v-if="pins" class="pins">
+      <legend>Pins</legend>
+      <label v-for="({ name, least }, key) in modulePins" :key="key">
+        {{ name }}
+        <input
+          :key="typedCounts"
+          class="plain"
+          type="number"
+          :min="least"
+          :max="mostPins"
+          :value="pins[key]"
+          @change="takePins(key, $event)"
+        />
+      </label>
+    </fieldset>
     <label v-for="field in words" :key="part + field.key" class="field"
       >{{ field.label }}
       <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
@@ -158,6 +191,21 @@ const heat = computed(() => {
 </template>
 
 <style scoped>
+.pins {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px 10px;
+  border: 1px solid var(--rule);
+}
+.pins label {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 4px;
+}
+.pins input {
+  width: 52px;
+}
 .inspector {
   display: grid;
   gap: 8px;

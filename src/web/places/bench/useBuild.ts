@@ -1,6 +1,7 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import {
   addPath,
+  changePins,
   commonReturn,
   copySteps,
   insertItems,
@@ -14,7 +15,7 @@ import {
   type Item,
 } from '../../../core/circuit'
 import { tell } from '../../../contract/words'
-import { partOfKind } from '../../../core/parts'
+import { partOfKind, type Pins } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 
 /** Building by paths: where the caret stands, what is chosen, and what may be done there. */
@@ -134,6 +135,11 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     if (take(built) && built?.ok) chosen.value = built.touched[0] ?? null
   }
 
+  function setPins(pins: Pins): void {
+    const id = chosen.value
+    if (id) take(store.build(`Pins of ${id}`, (c) => changePins(c, id, pins)))
+  }
+
   const place = (index: number | null) => void (caret.value = index)
 
   return {
@@ -156,6 +162,7 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     paste,
     duplicate,
     replace,
+    setPins,
   }
 }
 
