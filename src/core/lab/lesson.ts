@@ -4,6 +4,7 @@ import { circuitSchema, readCircuit } from '../circuit'
 import { coded, problemsOf, type Read } from '../document'
 import { checkFault, faultSchema } from '../faults'
 import { say } from './phrases'
+import { scriptSchema } from './script'
 
 export const lessonFormat = 'brachyon-lesson'
 export const lessonVersion = 1
@@ -37,6 +38,8 @@ export const lessonSchema = z.strictObject({
     .min(1, coded(say('lessonSets')))
     .max(40),
   frame: frameSchema.partial().default({}),
+  /** What the class is asked when it is shown, in this order. */
+  script: scriptSchema.optional(),
 })
 export type Lesson = z.infer<typeof lessonSchema>
 
@@ -64,6 +67,9 @@ export function readLesson(input: unknown): Read<Lesson> {
       return problem ? [{ ...problem, where: `sets.${i}.${problem.where}` }] : []
     }),
   )
+  for (const [i, { state }] of (read.data.script ?? []).entries())
+    if (!circuit.value.states.some(({ id }) => id === state))
+      problems.push({ where: `script.${i}.state`, ...say('noState', { state }) })
   return problems.length ? { ok: false, problems } : { ok: true, value: read.data }
 }
 

@@ -1,0 +1,172 @@
+import { partOfKind } from '../../parts'
+import { say } from '../phrases'
+import { amps, nothing, volts, type Belief, type Choice, type Scene } from './belief'
+
+const called = ({ circuit }: Scene, id: string): string => {
+  const part = circuit.parts.find((p) => p.id === id)
+  return part?.name ? `${id} ${part.name}` : id
+}
+const isLamp = ({ circuit }: Scene, id: string): boolean =>
+  circuit.parts.some((p) => p.id === id && partOfKind(p.kind).symbol === 'lamp')
+/** A choice of volts, and of amps. */
+const reads = (value: number): Choice['text'] => say('reads', { value: volts(value) })
+const draws = (value: number): Choice['text'] => say('draws', { value: amps(value) })
+
+/** “No drop is a good connection”: also where nothing flows that could drop. */
+const zeroIsPerfect: Belief = {
+  key: 'zeroIsPerfect',
+  ask: (scene) =>
+    scene.faulted.balances.flatMap((balance, i) => {
+      if (Math.abs(balance.amps) > nothing.amps || !balance.load) return []
+      if (Math.abs(scene.healthy.balances[i]?.amps ?? 0) < 0.05) return []
+      const row = scene.faulted.walks[i]?.find(
+        ({ side, value, segment }) =>
+          (side === 'feed' || side === 'return') &&
+          value !== undefined &&
+          Math.abs(value) < nothing.volts &&
+          segment === 'copper',
+      )
+      if (!row) return []
+      return [
+        {
+          text: say('zeroText', {
+            piece: row.name,
+            load: called(scene, balance.load),
+            value: volts(row.value!),
+          }),
+          choices: [
+            { text: say('zeroRight') },
+            { text: say('isSound'), belief: say('zeroBelief') },
+            { text: say('isShorted'), belief: say('zeroShort') },
+            { text: say('isOpen'), belief: say('zeroOpen') },
+          ],
+          why: say('zeroWhy'),
+        },
+      ]
+    }),
+}
+
+/** “Source volts are good volts”: also in front of an open, where they cannot go anywhere. */
+const sourceIsGood: Belief = {
+  key: 'sourceIsGood',
+  ask: (scene) =>
+    scene.faulted.balances.flatMap((balance, i) => {
+      if (Math.abs(balance.amps) > nothing.amps || !balance.load) return []
+      if (Math.abs(scene.healthy.balances[i]?.amps ?? 0) < 0.05) return []
+      // A point behind the load that stands at source volts though nothing flows: the return is open.
+      const behind = scene.faulted.walks[i]?.find(
+        ({ side, from }) =>
+          side === 'return' &&
+          scene.faulted.points.some(
+            (p) => p.name === from && !p.inside && Math.abs((p.value ?? 0) - balance.supply) < 0.3,
+          ),
+      )
+      if (!behind) return []
+      return [
+        {
+          text: say('sourceText', {
+            point: behind.from,
+            load: called(scene, balance.load),
+            value: volts(balance.supply),
+          }),
+          choices: [
+            { text: say('sourceRight') },
+            { text: say('sourceAllGood'), belief: say('sourceBelief') },
+            { text: say('sourceFeedOpen'), belief: say('sourceFeed') },
+            { text: say('sourceShort'), belief: say('sourceShortBelief') },
+          ],
+          why: say('sourceWhy'),
+        },
+      ]
+    }),
+}
+
+/** “What flows in is partly used up”: current is the same all along one path. */
+const usedUp: Belief = {
+  key: 'usedUp',
+  ask: (scene) =>
+    scene.healthy.balances.flatMap((balance, i) => {
+      const { amps: in_, load } = balance
+      if (!load || in_ < 0.05) return []
+      const walk = scene.healthy.walks[i] ?? []
+      const after = walk.find(({ side }) => side === 'return')
+      // Where other paths join behind the load, more flows there than came through it.
+      if (!after || Math.abs(after.amps - in_) > 0.02 * in_) return []
+      return [
+        {
+          text: say('usedText', { load: called(scene, load), value: amps(in_) }),
+          choices: [
+            { text: draws(after.amps) },
+            { text: say('drawsLess'), belief: say('usedBelief') },
+            { text: say('drawsNone'), belief: say('usedAll') },
+            { text: draws(2 * in_), belief: say('usedDouble') },
+          ],
+          why: say('usedWhy'),
+        },
+      ]
+    }),
+}
+
+/** “Volts by ohms, measured cold”: a filament has ten times that when it glows. */
+const coldOhms: Belief = {
+  key: 'coldOhms',
+  ask: (scene) =>
+    scene.healthy.balances.flatMap((balance, i) => {
+      const { load, loadDrop, amps: hot } = balance
+      if (!load || !isLamp(scene, load) || loadDrop.value === undefined || hot < 0.05) return []
+      const cold = scene.isolated.find(({ part }) => part === load)?.ohms.value
+      // Two lamps side by side are no case for one lamp's ohms.
+      const own = scene.healthy.walks[i]?.find(({ part, side }) => part === load && side === 'load')
+      if (cold === undefined || cold <= 0 || !own) return []
+      const byCold = loadDrop.value / cold
+      if (byCold < 3 * own.amps) return []
+      return [
+        {
+          text: say('coldText', {
+            load: called(scene, load),
+            ohms: { value: cold, unit: 'Ω' },
+            value: volts(loadDrop.value),
+          }),
+          choices: [
+            { text: draws(own.amps) },
+            { text: draws(byCold), belief: say('coldBelief') },
+            { text: draws(loadDrop.value * cold), belief: say('coldTimes') },
+            { text: draws(own.amps / 2), belief: say('coldHalf') },
+          ],
+          why: say('coldWhy', { ratio: Math.round(byCold / own.amps) }),
+        },
+      ]
+    }),
+}
+
+/** “The volts are used up before the return”: what feed and load leave of the source, the return has. */
+const sumCloses: Belief = {
+  key: 'sumCloses',
+  ask: (scene) =>
+    scene.faulted.balances.flatMap((balance) => {
+      const { load, source, feedLoss, loadDrop, returnLoss } = balance
+      const [feed, own, back] = [feedLoss.value, loadDrop.value, returnLoss.value]
+      if (!load || feed === undefined || own === undefined || back === undefined) return []
+      if (balance.amps < 0.02 || back < 0.15 || feed < 0) return []
+      return [
+        {
+          text: say('sumText', {
+            load: called(scene, load),
+            source: volts(source),
+            feed: volts(feed),
+            own: volts(own),
+          }),
+          choices: [
+            { text: reads(back) },
+            { text: reads(0), belief: say('sumZero') },
+            { text: reads(source), belief: say('sumSource') },
+            { text: reads(own + feed), belief: say('sumAdded') },
+          ],
+          why: say('sumWhy'),
+        },
+      ]
+    }),
+}
+
+/** Every belief there is. A new one is its own object and its entry here. */
+export const beliefs: readonly Belief[] = [zeroIsPerfect, sourceIsGood, usedUp, coldOhms, sumCloses]
