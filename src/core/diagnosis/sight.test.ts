@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { alike, groupsOf, revealing, seeAll, sightOf, sightsOf } from '.'
+import { alike, glowAcross, groupsOf, revealing, seeAll, sightOf, sightsOf } from '.'
+import { solveBoard } from '../board'
+import { systemOf, wireUp } from '../circuit'
+import { readTestLamp } from '../instruments'
 import { possibleFaults, type Fault } from '../faults'
 import { tell } from '../words'
 import { demoCircuit, demoNames } from '../../../test/demo'
@@ -51,6 +54,25 @@ describe('what can see a fault', () => {
     expect(alike(sights, high(1), high(5))).toBe(false)
     expect(alike(sights, high(1), sightOf(lamp, []))).toBe(false)
   })
+
+  it.each(['van-cooling-fan', 'sweeper-module-powers', 'van-rear-lamps'])(
+    'a lamp that needs no board of its own glows on %s as one that has',
+    (name) => {
+      const circuit = demoCircuit(name)
+      const wiring = wireUp(circuit)
+      const rated = systemOf(circuit).nominal
+      const points = wiring.points.filter(({ inside }) => !inside)
+      for (const [i, fault] of possibleFaults(circuit).entries()) {
+        if (i % 5) continue
+        const solved = solveBoard(circuit, [fault], circuit.states[i % circuit.states.length]!)
+        if (!solved.ok) continue
+        for (const { node, name: point } of points.filter((_, p) => (p + i) % 4 === 0)) {
+          const own = readTestLamp(solved, node, 0, 0.25, rated).glow
+          expect(glowAcross(solved, node, 0, rated), `${point}, ${fault.kind} ${fault.part}`).toBe(own)
+        }
+      }
+    },
+  )
 
   it.each(demoNames)('every fault of %s is seen by as many tests as there are', (name) => {
     const circuit = demoCircuit(name)

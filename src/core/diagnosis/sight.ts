@@ -11,7 +11,7 @@ import {
   type InstrumentKey,
   type MeterType,
 } from '../instruments'
-import { brightnessScale, partOfKind } from '../parts'
+import { brightness, brightnessScale, partOfKind } from '../parts'
 import { formatQuantity } from '../quantity'
 import { answerKey, boardOfKey, type StateKey } from '../readings'
 import { say } from './phrases'
@@ -165,6 +165,38 @@ function wordNumber(word: string): number {
   return hash
 }
 
+/** Amps of an ordinary test lamp. */
+const lampAmps = 0.25
+/** Ohms behind a point that a test lamp cannot disturb, and those behind which none lights. */
+const stiff = 2
+const weak = 20_000
+
+/**
+ * What the lamp does between two points. Where the board is stiff, or next to nothing is behind it, its open volts and
+ * its ohms say that (Thévenin) without a board of its own; between the two, and near the edge of a word, it is solved.
+ */
+export function glowAcross(solved: SolvedBoard, red: number, black: number, rated: number): string {
+  const { point, solver, board, swing } = solved
+  if (!swing) {
+    const apart = point.island[red] !== point.island[black]
+    const open = apart ? 0 : point.voltage[red]! - point.voltage[black]!
+    if (Math.abs(open) < 0.01 * rated) return 'dark'
+    const row = new Float64Array(board.nodeCount)
+    const ohms = (node: number, other: number) => {
+      if (node === 0) return 0
+      row.fill(0)
+      solver.respondTo(node, row)
+      return row[node]! - row[other]!
+    }
+    const behind = Math.max(0, ohms(red, black) + ohms(black, red))
+    const own = rated / lampAmps
+    const across = (open * own) / (own + behind)
+    const words = [0.96, 1, 1.04].map((share) => brightness(share * across, rated).key)
+    if ((behind < stiff || behind > weak) && new Set(words).size === 1) return words[0]!
+  }
+  return readTestLamp(solved, red, black, lampAmps, rated).glow
+}
+
 /** An ordinary test lamp at both sides of every load: what most reach for first. */
 function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string, add: Add): void {
   const wiring = wireUp(circuit)
@@ -179,7 +211,7 @@ function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string
       [feed, 0, say('lampFeed', { part: part.id })],
       [plus, back, say('lampReturn', { part: part.id })],
     ] as const) {
-      const glow = solved ? readTestLamp(solved, red, black, 0.25, volts).glow : 'dark'
+      const glow = solved ? glowAcross(solved, red, black, volts) : 'dark'
       const level = brightnessScale.indexOf(glow)
       add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, 0.5)
     }

@@ -225,8 +225,10 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
   const circuit = demoCircuit(name)
 
   it('solves in every state with Kirchhoff’s laws kept and power given equal to power taken', () => {
-    for (const fault of possibleFaults(circuit)) {
-      for (const state of circuit.states) {
+    // Each fault in every state in a campaign, else in every third, beginning with another one each time.
+    const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
+    for (const [f, fault] of possibleFaults(circuit).entries()) {
+      for (const state of circuit.states.filter((_, s) => campaign || (f + s) % 3 === 0)) {
         const solved = solveBoard(circuit, [fault], state)
         if (!solved.ok) throw new Error(`${fault.kind} ${fault.part}: ${tell(solved.why)}`)
         const { point, board } = solved
@@ -255,7 +257,7 @@ describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
         if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
         else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
       }),
-      drawn(120),
+      drawn(60),
     )
   })
 
