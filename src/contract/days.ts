@@ -49,6 +49,8 @@ export const storedDaySchema = z.object({
   day: z.string(),
   class: z.uuid().nullable(),
   revision: z.number(),
+  /** What is typed with a bench's card on this day. */
+  word: z.string(),
   body: dayBodySchema,
 })
 export type StoredDay = z.infer<typeof storedDaySchema>
@@ -63,3 +65,17 @@ export const dayListSchema = z.array(
   }),
 )
 export type DayList = z.infer<typeof dayListSchema>
+
+/** A bench's card, and the word of the day that goes with it. Benches count from one. */
+export const cardSchema = z.strictObject({
+  day: z.uuid(),
+  stand: z.number().int().min(1).max(60),
+  word: z.string().max(60),
+})
+export const cardInSchema = cardSchema.extend({ person: z.uuid() })
+export const cardPeopleSchema = z.object({
+  day: z.string(),
+  stand: z.string(),
+  people: z.array(z.object({ id: z.uuid(), name: z.string() })),
+})
+export type CardPeople = z.infer<typeof cardPeopleSchema>

@@ -23,6 +23,8 @@ import { ledgerRoutes } from './routes/ledger'
 import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
+import { Room } from './room'
+import { roomRoutes } from './routes/room'
 import { rubricRoutes } from './routes/rubrics'
 import { statusOf } from './status'
 import { textProblems } from './texts'
@@ -36,6 +38,8 @@ export interface Surroundings {
   readonly folder?: string
   /** Who watches the workshop; one of its own unless given. */
   readonly floor?: Floor
+  /** Who is asked from the wall; one of its own unless given. */
+  readonly room?: Room
   /** What Express is to believe of a proxy in front: `1`, `loopback`, addresses. Nothing unless said. */
   readonly trustProxy?: string | number
   /** What a backup is asked for with; none is handed out unless there is one. */
@@ -53,6 +57,7 @@ export function createApp({
   backupKey,
   folder,
   floor = new Floor(database, workers),
+  room = new Room(database),
 }: Surroundings): Express {
   const app = express()
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy)
@@ -123,6 +128,7 @@ export function createApp({
     rubricRoutes(database, workers),
     meterRoutes(database),
     floorRoutes(database, workers, floor),
+    roomRoutes(database, room),
     deskRoutes(database, workers),
   )
   api.get('/status', only('instructor'), async (_req, res) => {

@@ -8,6 +8,7 @@ import {
   type StoredDay,
   type User,
 } from '../contract'
+import { wordFor, wordOfDay } from './cards'
 import type { Database, Queries } from './database'
 import { loadLesson, orderOf } from './lessons'
 import { Refusal } from './refusal'
@@ -22,17 +23,18 @@ export const listDays = (db: Queries): Promise<DayList> =>
 
 export async function loadDay(db: Queries, id: string): Promise<StoredDay> {
   const [row] = await db.query<Omit<StoredDay, 'body'> & { body: unknown }>(
-    `select id, name, to_char(day, 'YYYY-MM-DD') as day, class_id as class, revision, body from lab_days where id = $1`,
+    `select id, word, name, to_char(day, 'YYYY-MM-DD') as day, class_id as class, revision, body from lab_days where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noDay'))
+  row.word ??= await wordFor(db, id)
   return { ...row, body: dayBodySchema.parse(row.body) }
 }
 
 export async function addDay(db: Queries, day: z.output<typeof newDaySchema>): Promise<string> {
   const [row] = await db.query<{ id: string }>(
-    'insert into lab_days (name, day, class_id, body) values ($1, $2, $3, $4) returning id',
-    [day.name, day.day, day.class, JSON.stringify(day.body)],
+    'insert into lab_days (name, day, class_id, body, word) values ($1, $2, $3, $4, $5) returning id',
+    [day.name, day.day, day.class, JSON.stringify(day.body), wordOfDay()],
   )
   return row!.id
 }

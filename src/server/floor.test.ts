@@ -5,6 +5,7 @@ import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { pino } from 'pino'
 import type TestAgent from 'supertest/lib/agent'
+import { Listener } from '../../test/listener'
 import { passwords, startSchool, type School } from '../../test/school'
 import { circuitListSchema, floorRowSchema, floorSchema, toldSchema, type FloorRow } from '../contract'
 import { createApp } from './app'
@@ -12,48 +13,8 @@ import { createApp } from './app'
 const planted = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 3.1415 }
 const on = { controls: { S1: 'closed' }, detached: [] }
 
-/** A browser that keeps an event stream open. */
-class Listener {
-  readonly events: { name: string; data: string }[] = []
-  private readonly stop = new AbortController()
-  async open(server: Server, path: string, cookie: string): Promise<this> {
-    const { port } = server.address() as AddressInfo
-    const response = await fetch(`http://127.0.0.1:${port}${path}`, {
-      headers: { cookie },
-      signal: this.stop.signal,
-    })
-    expect(response.headers.get('content-type')).toContain('text/event-stream')
-    void this.read(response.body!.getReader()).catch(() => undefined)
-    return this
-  }
-  private async read(reader: ReadableStreamDefaultReader<Uint8Array>) {
-    let text = ''
-    const decoder = new TextDecoder()
-    for (;;) {
-      const { done, value } = await reader.read()
-      if (done) return
-      text += decoder.decode(value, { stream: true })
-      const parts = text.split('\n\n')
-      text = parts.pop()!
-      for (const part of parts) {
-        const name = /^event:\s?(.*)$/m.exec(part)?.[1]
-        const data = /^data:\s?(.*)$/m.exec(part)?.[1]
-        if (name) this.events.push({ name, data: data ?? '' })
-      }
-    }
-  }
-  rows = (): FloorRow[] =>
-    this.events.filter((e) => e.name === 'row').map((e) => floorRowSchema.parse(JSON.parse(e.data)))
-  async until<T>(look: () => T | undefined): Promise<T> {
-    for (let n = 0; n < 200; n++) {
-      const found = look()
-      if (found !== undefined) return found
-      await new Promise((resolve) => setTimeout(resolve, 50))
-    }
-    throw new Error(`nothing came: ${JSON.stringify(this.events).slice(0, 400)}`)
-  }
-  close = () => this.stop.abort()
-}
+const rowsOf = ({ events }: Listener): FloorRow[] =>
+  events.filter((e) => e.name === 'row').map((e) => floorRowSchema.parse(JSON.parse(e.data)))
 
 describe('the Floor', () => {
   let school: School
@@ -122,7 +83,7 @@ describe('the Floor', () => {
     await step({ type: 'operate', arrangement: on, says: 'asComplained' }).expect(200)
     await step(volts('X2a', 'X2b')).expect(200)
     for (const one of [here, there]) {
-      const row = await one.until(() => one.rows().find((r) => r.tests === 1))
+      const row = await one.until(() => rowsOf(one).find((r) => r.tests === 1))
       expect(row).toMatchObject({ id, student: { name: 'Tam Pellow' }, stopped: null, hints: 0 })
       expect(row.left!.at(-1)).toBeLessThan(row.left![0]!)
       expect(row.last).toMatchObject({ type: 'test', held: { red: 'X2a' } })
@@ -136,7 +97,7 @@ describe('the Floor', () => {
     const here = await listen(server, '/api/floor/live', 'orla')
     await step({ type: 'infer', struck: [], ringed: [], note: '' }).expect(200)
     for (let n = 0; n < 3; n++) await step(volts('B1+', 'B1-')).expect(200)
-    const idle = await here.until(() => here.rows().find((r) => r.idle >= 2))
+    const idle = await here.until(() => rowsOf(here).find((r) => r.idle >= 2))
     expect(idle.unsafe).toEqual([])
     // An ammeter across the battery.
     await step({
@@ -147,7 +108,7 @@ describe('the Floor', () => {
       held: { type: 'leads', red: 'B1+', black: 'B1-' },
       prediction: { type: 'value', value: 12 },
     })
-    const unsafe = await here.until(() => here.rows().find((r) => r.unsafe.length > 0))
+    const unsafe = await here.until(() => rowsOf(here).find((r) => r.unsafe.length > 0))
     expect(unsafe.unsafe[0]!.what.code).toMatch(/^rules\./)
   }, 30_000)
 

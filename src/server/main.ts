@@ -7,6 +7,7 @@ import { createApp, plainError } from './app'
 import { openDatabase } from './database'
 import { Floor } from './floor'
 import { readyAgain } from './orders'
+import { Room } from './room'
 import { demoSchool, loadDemo } from './demo'
 import { startDemoStation } from './demo-station'
 import { Workers } from './workers/pool'
@@ -40,11 +41,13 @@ const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
 const backupKey = randomBytes(24).toString('base64url')
 const control = join(folder, 'control.json')
 const floor = new Floor(database, workers)
+const room = new Room(database)
 const app = createApp({
   database,
   workers,
   logger,
   floor,
+  room,
   ...(trustProxy && { trustProxy }),
   ...(!url && { backupKey, folder }),
 })
@@ -98,7 +101,7 @@ async function stop(): Promise<void> {
   server.closeIdleConnections()
   const late = new Promise<void>((resolve) => setTimeout(resolve, lastAnswers * 1000).unref())
   // Event streams never end by themselves: they come back by themselves instead.
-  await floor.close()
+  await Promise.all([floor.close(), room.close()])
   await Promise.race([answered, late])
   server.closeAllConnections()
   if (!url) rmSync(control, { force: true })

@@ -64,7 +64,7 @@ export async function noteSignIn(
   db: Queries,
   login: string,
   address: string,
-  outcome: 'in' | 'wrong' | 'waits' | 'out',
+  outcome: 'in' | 'wrong' | 'waits' | 'out' | 'card',
 ): Promise<void> {
   await db.query('insert into sign_ins (login, address, outcome) values ($1, $2, $3)', [
     shape(login),

@@ -44,20 +44,30 @@ export async function signIn(
   )
   const right = await checkPassword(password, row?.password_hash ?? (await nobody))
   if (!row || !right) return undefined
+  return openSession(db, row.id, { hours: 24 * sessionDays })
+}
+
+/** A new session of an account. One that came of a bench's card is not asked for its password. */
+export async function openSession(
+  db: Queries,
+  id: string,
+  { hours, byCard = false }: { readonly hours: number; readonly byCard?: boolean },
+): Promise<{ user: User; token: string }> {
   const token = randomBytes(32).toString('base64url')
   await db.query(
-    `insert into sessions (token_hash, user_id, expires_at) values ($1, $2, now() + $3 * interval '1 day')`,
-    [hashToken(token), row.id, sessionDays],
+    `insert into sessions (token_hash, user_id, expires_at, by_card) values ($1, $2, now() + $3 * interval '1 hour', $4)`,
+    [hashToken(token), id, hours, byCard],
   )
   await db.query('delete from sessions where expires_at < now()')
-  const { id, name, role, mustChange } = row
-  return { user: { id, login: row.login, name, role, ...(mustChange && { mustChange }) }, token }
+  const user = await userOfToken(db, token)
+  if (!user) throw new Refusal(404, say('noPerson'))
+  return { user, token }
 }
 
 export async function userOfToken(db: Queries, token: string | undefined): Promise<User | undefined> {
   if (!token) return undefined
   const [user] = await db.query<User>(
-    `select u.id, u.login, u.name, u.role, u.must_change as "mustChange" from sessions s join users u on u.id = s.user_id
+    `select u.id, u.login, u.name, u.role, (u.must_change and not s.by_card) as "mustChange" from sessions s join users u on u.id = s.user_id
      where s.token_hash = $1 and s.expires_at > now()`,
     [hashToken(token)],
   )
@@ -111,9 +121,12 @@ const words =
     ' ',
   )
 
+/** So many of them by chance. */
+export const wordsOf = (count: number): string[] =>
+  Array.from({ length: count }, () => words[randomInt(words.length)]!)
+
 /** A passphrase by chance: four words and a number, about 35 bits beside the slowing of wrong tries. */
-export const madeUp = (): string =>
-  [...Array.from({ length: 4 }, () => words[randomInt(words.length)]!), String(randomInt(10, 100))].join('-')
+export const madeUp = (): string => [...wordsOf(4), String(randomInt(10, 100))].join('-')
 
 /** Gives somebody a new password, told once; all sessions of the account end, and its wrong tries are forgotten. */
 export async function resetPassword(db: Queries, id: string): Promise<string> {

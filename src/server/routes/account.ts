@@ -1,7 +1,9 @@
-import { Router, type Request, type RequestHandler } from 'express'
+import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { rateLimit } from 'express-rate-limit'
 import { z } from 'zod'
 import {
+  cardInSchema,
+  cardSchema,
   changePasswordSchema,
   newAccountSchema,
   say,
@@ -10,6 +12,7 @@ import {
   type Session,
   type User,
 } from '../../contract'
+import { cardHours, peopleAt, signInByCard } from '../cards'
 import type { Database } from '../database'
 import { iso } from '../orders'
 import { Refusal } from '../refusal'
@@ -92,6 +95,22 @@ export const only =
 /** From one address; a class sits behind one, so that accounts are slowed one by one instead (`tries`). */
 const mostFromAddress = 400
 
+function welcome(
+  req: Request,
+  res: Response,
+  { user, token }: { readonly user: User; readonly token: string },
+  hours: number,
+): void {
+  res.cookie(cookieName, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: req.secure,
+    path: '/',
+    maxAge: hours * 3_600_000,
+  })
+  res.json({ user, setUp: false } satisfies Session)
+}
+
 export function accountRoutes(db: Database): Router {
   const router = Router()
   const slow = rateLimit({
@@ -121,14 +140,18 @@ export function accountRoutes(db: Database): Router {
     )
     await noteSignIn(db, login, address, found ? 'in' : 'wrong')
     if (!found) throw new Refusal(401, say('wrongPassword'))
-    res.cookie(cookieName, found.token, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: req.secure,
-      path: '/',
-      maxAge: sessionDays * 86_400_000,
-    })
-    res.json({ user: found.user, setUp: false } satisfies Session)
+    welcome(req, res, found, 24 * sessionDays)
+  })
+
+  /** With a bench's card and the word of the day: first who stands there, then one of them. */
+  router.post('/card', slow, async (req, res) => {
+    res.json(await peopleAt(db, cardSchema.parse(req.body)))
+  })
+  router.post('/card/in', slow, async (req, res) => {
+    const { person, ...card } = cardInSchema.parse(req.body)
+    const found = await signInByCard(db, card, person)
+    await noteSignIn(db, found.user.login, req.ip ?? '', 'card')
+    welcome(req, res, found, cardHours)
   })
 
   router.delete('/session', async (req, res) => {

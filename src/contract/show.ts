@@ -1,0 +1,57 @@
+import { z } from 'zod'
+import { coded, messageSchema } from '../core/document'
+import { say } from './phrases'
+
+const place = z.string().min(1).max(160)
+const circuit = z.string().max(120)
+
+/** What a student's screen asks. Whoever puts it sees to it that it says nothing of what is planted. */
+export const questionBodySchema = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('volts'), circuit, state: place, point: place }),
+  z.strictObject({ type: z.literal('light'), circuit, state: place, part: place }),
+  z.strictObject({
+    type: z.literal('piece'),
+    circuit,
+    state: place,
+    pieces: z.array(z.strictObject({ id: z.string().max(40), name: place })).max(400),
+  }),
+  z.strictObject({
+    type: z.literal('choice'),
+    circuit,
+    state: place,
+    text: messageSchema,
+    choices: z.array(messageSchema).min(2).max(6),
+  }),
+])
+export type QuestionBody = z.infer<typeof questionBodySchema>
+
+export const newQuestionSchema = z.strictObject({
+  class: z.uuid().nullable().default(null),
+  body: questionBodySchema,
+})
+
+/** Volts, or a word, a piece or the number of a choice. */
+export const answerSchema = z.strictObject({
+  value: z.union([
+    z
+      .number()
+      .min(-100, coded(say('answerRange')))
+      .max(100, coded(say('answerRange'))),
+    z.string().min(1).max(40),
+  ]),
+})
+export type Answer = z.infer<typeof answerSchema>
+
+/** What is open for a student, with what they have answered so far. */
+export const askedSchema = z
+  .object({
+    id: z.uuid(),
+    body: questionBodySchema,
+    mine: z.union([z.number(), z.string()]).nullable(),
+  })
+  .nullable()
+export type Asked = z.infer<typeof askedSchema>
+
+/** All answers to a question, without any name and in no order that tells whose they are. */
+export const spreadSchema = z.object({ values: z.array(z.union([z.number(), z.string()])) })
+export type Spread = z.infer<typeof spreadSchema>
