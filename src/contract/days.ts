@@ -62,9 +62,22 @@ export const dayListSchema = z.array(
     stations: z.number(),
     rounds: z.number(),
     out: z.number(),
+    word: z.string().nullable(),
   }),
 )
 export type DayList = z.infer<typeof dayListSchema>
+
+/** Where a student stands today, round by round. What is planted there is nobody's business. */
+export const ownRoundsSchema = z.array(
+  z.object({
+    day: z.string(),
+    round: z.number(),
+    at: z.string(),
+    stand: z.string(),
+    with: z.array(z.string()),
+  }),
+)
+export type OwnRounds = z.infer<typeof ownRoundsSchema>
 
 /** A bench's card, and the word of the day that goes with it. Benches count from one. */
 export const cardSchema = z.strictObject({

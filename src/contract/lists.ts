@@ -56,6 +56,9 @@ export const deskListSchema = z.array(
     concluded: z.string().nullable(),
     /** When its review was given back; null before. */
     released: z.string().nullable(),
+    station: z.string().nullable(),
+    round: z.number().nullable(),
+    steps: z.number(),
   }),
 )
 export type DeskList = z.infer<typeof deskListSchema>

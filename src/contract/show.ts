@@ -4,17 +4,14 @@ import { say } from './phrases'
 
 const place = z.string().min(1).max(160)
 const circuit = z.string().max(120)
+/** What there is to choose from. */
+const named = z.array(z.strictObject({ id: z.string().max(40), name: place })).max(400)
 
 /** What a student's screen asks. Whoever puts it sees to it that it says nothing of what is planted. */
 export const questionBodySchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('volts'), circuit, state: place, point: place }),
-  z.strictObject({ type: z.literal('light'), circuit, state: place, part: place }),
-  z.strictObject({
-    type: z.literal('piece'),
-    circuit,
-    state: place,
-    pieces: z.array(z.strictObject({ id: z.string().max(40), name: place })).max(400),
-  }),
+  z.strictObject({ type: z.literal('light'), circuit, state: place, part: place, glows: named }),
+  z.strictObject({ type: z.literal('piece'), circuit, state: place, pieces: named }),
   z.strictObject({
     type: z.literal('choice'),
     circuit,

@@ -5,6 +5,7 @@ import {
   type changedDaySchema,
   type DayList,
   type newDaySchema,
+  type OwnRounds,
   type StoredDay,
   type User,
 } from '../contract'
@@ -17,9 +18,33 @@ import type { Workers } from './workers/pool'
 export const listDays = (db: Queries): Promise<DayList> =>
   db.query(
     `select id, name, to_char(day, 'YYYY-MM-DD') as day, jsonb_array_length(body->'stands') as stations,
-       (body->>'rounds')::int as rounds, jsonb_array_length(coalesce(body->'out', '[]')) as out
+       word, (body->>'rounds')::int as rounds, jsonb_array_length(coalesce(body->'out', '[]')) as out
      from lab_days order by day desc, name limit 200`,
   )
+
+/** A student's own way through the benches of today. */
+export async function ownRounds(db: Queries, student: Pick<User, 'id'>): Promise<OwnRounds> {
+  const days = await db.query<{ name: string; body: unknown }>(
+    'select name, body from lab_days where day = current_date order by name',
+  )
+  const names = new Map(
+    (await db.query<{ id: string; name: string }>('select id, name from users')).map((u) => [u.id, u.name]),
+  )
+  return days.flatMap(({ name, body: raw }) => {
+    const body = dayBodySchema.parse(raw)
+    const [h, m] = body.start.split(':').map(Number) as [number, number]
+    return body.groups.flatMap((people, g) => {
+      if (!people.includes(student.id)) return []
+      return (body.seats[g] ?? []).slice(0, body.rounds).flatMap((seat, r) => {
+        const stand = body.stands[seat]
+        const at = h * 60 + m + r * body.minutes
+        const clock = `${String(Math.floor(at / 60) % 24).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
+        const others = people.filter((id) => id !== student.id).map((id) => names.get(id) ?? '?')
+        return stand ? [{ day: name, round: r + 1, at: clock, stand: stand.name, with: others }] : []
+      })
+    })
+  })
+}
 
 export async function loadDay(db: Queries, id: string): Promise<StoredDay> {
   const [row] = await db.query<Omit<StoredDay, 'body'> & { body: unknown }>(

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { pino } from 'pino'
 import type TestAgent from 'supertest/lib/agent'

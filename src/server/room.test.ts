@@ -73,7 +73,7 @@ describe('a question from the wall', () => {
     const pieces = [{ id: 'X2.pin', name: 'X2 pin' }]
     for (const [body, wrong, right] of [
       [volts, 'bright', 12],
-      [{ type: 'light', ...where, part: 'L1' }, 'blue', 'dim'],
+      [{ type: 'light', ...where, part: 'L1', glows: [{ id: 'dim', name: 'dim' }] }, 'blue', 'dim'],
       [{ type: 'piece', ...where, pieces }, 'X9.pin', 'X2.pin'],
       [
         {

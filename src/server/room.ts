@@ -10,7 +10,6 @@ import {
   type Spread,
   type User,
 } from '../contract'
-import { brightnessScale } from '../core/parts'
 import type { Database } from './database'
 import { Refusal } from './refusal'
 
@@ -23,9 +22,8 @@ const longest = '3 hours'
 function checkAnswer(body: QuestionBody, { value }: Answer): void {
   const wants = (what: string) => new Refusal(422, say('notAnAnswer', { wants: what }))
   if (body.type === 'volts' && typeof value !== 'number') throw wants('volts')
-  if (body.type === 'light' && !brightnessScale.includes(String(value)))
-    throw wants(brightnessScale.join(', '))
-  if (body.type === 'piece' && !body.pieces.some(({ id }) => id === value)) throw wants('one of its pieces')
+  const named = body.type === 'light' ? body.glows : body.type === 'piece' ? body.pieces : undefined
+  if (named && !named.some(({ id }) => id === value)) throw wants('one of what it names')
   if (body.type === 'choice' && !(Number.isInteger(value) && body.choices[Number(value)] !== undefined))
     throw wants(`1 to ${body.choices.length}`)
 }

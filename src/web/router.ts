@@ -108,6 +108,25 @@ export const router = createRouter({
       component: () => import('./places/show/Show.vue'),
     },
     {
+      path: '/show/lesson/:id',
+      name: 'show-lesson',
+      meta: { role: 'instructor', title: 'Show' },
+      component: () => import('./places/show/Show.vue'),
+      props: { lesson: true },
+    },
+    {
+      path: '/show/desk/:id',
+      name: 'show-desk',
+      meta: { role: 'instructor', title: 'Show' },
+      component: () => import('./places/show/Aloud.vue'),
+    },
+    {
+      path: '/card/:day/:stand',
+      name: 'card',
+      meta: { open: true, title: 'At the bench' },
+      component: () => import('./places/account/Card.vue'),
+    },
+    {
       path: '/ledger',
       name: 'ledger',
       meta: { role: 'instructor', title: 'Ledger' },
@@ -146,7 +165,7 @@ router.beforeEach(async (to) => {
   await session.find()
   if (!session.user) {
     if (session.setUp && to.name !== 'set-up') return { name: 'set-up' }
-    if (!session.setUp && to.name !== 'sign-in')
+    if (!session.setUp && to.name !== 'sign-in' && to.name !== 'card')
       return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }

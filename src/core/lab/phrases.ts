@@ -23,6 +23,7 @@ export const say = phrases('lab', {
   isSound: 'It is sound',
   isShorted: 'It is shorted',
   isOpen: 'It is open',
+  fromTo: '{piece} (from {from} to {to})',
   zeroText: '{load} does not work. Across {piece} the meter shows {value}. What does that say of it?',
   zeroRight: 'Nothing yet: no current flows through it',
   zeroBelief: 'no drop is taken for a good connection, also where nothing flows',

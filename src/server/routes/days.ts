@@ -2,7 +2,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import { changedDaySchema, newDaySchema } from '../../contract'
 import type { Database } from '../database'
-import { addDay, changeDay, handOutRound, listDays, loadDay } from '../days'
+import { addDay, changeDay, handOutRound, listDays, loadDay, ownRounds } from '../days'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from './account'
 import { idOf } from './circuits'
@@ -10,6 +10,9 @@ import { idOf } from './circuits'
 /** Days in the workshop. */
 export function dayRoutes(db: Database, workers: Workers): Router {
   const router = Router()
+  router.get('/rounds', only('student'), async (_req, res) => {
+    res.json(await ownRounds(db, userOf(res)))
+  })
   router.use('/days', only('instructor'))
   router.get('/days', async (_req, res) => {
     res.json(await listDays(db))

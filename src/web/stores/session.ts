@@ -1,6 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import type { z } from 'zod'
 import { sessionSchema, type User } from '../../contract/account'
+import type { cardInSchema } from '../../contract/days'
 import { ask, post, send } from '../api/client'
 
 /** Who is signed in. */
@@ -30,10 +32,17 @@ export const useSession = defineStore('session', () => {
     known.value = true
   }
 
+  async function signInByCard(card: z.input<typeof cardInSchema>): Promise<void> {
+    const session = await send(sessionSchema, '/card/in', card)
+    user.value = session.user
+    setUp.value = false
+    known.value = true
+  }
+
   async function signOut(): Promise<void> {
     await post('/session', undefined, 'DELETE')
     user.value = null
   }
 
-  return { user, setUp, known, find, load, signIn, signOut }
+  return { user, setUp, known, find, load, signIn, signInByCard, signOut }
 })

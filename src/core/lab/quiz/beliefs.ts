@@ -30,9 +30,9 @@ const zeroIsPerfect: Belief = {
       return [
         {
           text: say('zeroText', {
-            piece: row.name,
+            piece: say('fromTo', { piece: called(scene, row.part), from: row.from, to: row.to }),
             load: called(scene, balance.load),
-            value: volts(row.value!),
+            value: volts(Math.round(row.value! * 1000) / 1000),
           }),
           choices: [
             { text: say('zeroRight') },

@@ -68,6 +68,9 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
     <div class="top">
       <h1>{{ stored.name }}</h1>
       <span>{{ stored.day }}</span>
+      <span
+        >Word of the day: <b class="reading">{{ stored.word }}</b></span
+      >
       <label
         >from
         <input

@@ -9,7 +9,7 @@ it('a lab day is read back by another reader of RFC 5545, round by round', () =>
     name: 'Thursday; group, “B”',
     day: '2026-12-03',
     class: null,
-  word: 'amber-anvil-42',
+    word: 'amber-anvil-42',
     revision: 1,
     body: { start: '08:00', minutes: 45, rounds: 2, stands: [], groups: [], seats: [], out: [] },
   }

@@ -67,8 +67,13 @@ function stations(day: StoredDay, address: string): Content[] {
     stack: [
       { text: stand.name, fontSize: 34, bold: true },
       { text: `${day.name}, ${day.day}`, fontSize: 13, margin: [0, 4, 0, 16] },
-      { qr: address, fit: 190 },
-      { text: address, fontSize: 12, margin: [0, 8, 0, 16] },
+      { qr: `${address}/card/${day.id}/${i + 1}`, fit: 190 },
+      {
+        text: 'Scan it, type the word of the day, choose your name.',
+        fontSize: 12,
+        margin: [0, 8, 0, 2],
+      },
+      { text: `${address}/card/${day.id}/${i + 1}`, fontSize: 9, margin: [0, 0, 0, 16] },
       { text: stand.real ? 'A real board: type what your meter shows.' : 'A virtual board.', fontSize: 13 },
       { text: caution, style: 'quiet', margin: [0, 16, 0, 0] },
     ],
@@ -105,7 +110,7 @@ export async function dayCards(
     what === 'sealed'
       ? sealed(day, lessons)
       : what === 'stations'
-        ? stations(day, `${window.location.origin}/sign-in`)
+        ? stations(day, window.location.origin)
         : orders(day, groups, times)
   const title = `${day.name}, ${what === 'sealed' ? 'sealed cards' : what === 'stations' ? 'station cards' : 'orders'}`
   saveBlob(

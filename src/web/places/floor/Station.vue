@@ -42,6 +42,12 @@ function send() {
       <RouterLink :to="{ name: 'review', params: { id: row.id } }" class="who">{{
         row.student.name
       }}</RouterLink>
+      <RouterLink
+        :to="{ name: 'show-desk', params: { id: row.id } }"
+        class="aloud"
+        title="On the wall, without a name"
+        >Show</RouterLink
+      >
       <span class="need">{{ words[need] }}</span>
     </header>
     <p class="what">{{ row.circuit }}</p>

@@ -6,6 +6,7 @@ import { ask, messageOf, post, send } from '../../api/client'
 import { useSession } from '../../stores/session'
 import Benches from './Benches.vue'
 import ClassList from './ClassList.vue'
+import LabToday from './LabToday.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
 
@@ -49,6 +50,7 @@ async function takeBack(id: string) {
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
+    <LabToday class="all" />
     <div class="today">
       <Benches
         :orders="orders"
@@ -97,6 +99,9 @@ async function takeBack(id: string) {
 }
 .aside :deep(li) {
   padding: 3px 0;
+}
+.all {
+  grid-column: 1 / -1;
 }
 .today {
   grid-column: 1 / -1;

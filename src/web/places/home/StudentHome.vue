@@ -1,15 +1,27 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
 import { deskListSchema, type DeskList } from '../../../contract/lists'
 import { ask, messageOf } from '../../api/client'
 import { when } from '../../parts/when'
+import Asked from './Asked.vue'
 
+/** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
 const orders = ref<DeskList>([])
+const rounds = ref<OwnRounds>([])
 const wrong = ref('')
-await ask(deskListSchema, '/desk').then(
-  (list) => (orders.value = list),
-  (error: unknown) => (wrong.value = messageOf(error)),
+await Promise.all([
+  ask(deskListSchema, '/desk').then((list) => (orders.value = list)),
+  ask(ownRoundsSchema, '/rounds').then((list) => (rounds.value = list)),
+]).catch((error: unknown) => (wrong.value = messageOf(error)))
+
+const groups = computed(() =>
+  [
+    { title: 'To work at', orders: orders.value.filter((o) => !o.concluded) },
+    { title: 'Given back', orders: orders.value.filter((o) => o.concluded && o.released) },
+    { title: 'With your instructor', orders: orders.value.filter((o) => o.concluded && !o.released) },
+  ].filter((group) => group.orders.length),
 )
 </script>
 
@@ -19,21 +31,46 @@ await ask(deskListSchema, '/desk').then(
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
-    <p v-else-if="!orders.length">
+    <Asked />
+    <section v-if="rounds.length" aria-label="Your benches today">
+      <h2>Your benches today</h2>
+      <ol class="rounds">
+        <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
+          <b class="reading">{{ one.at }}</b> {{ one.stand
+          }}<span v-if="one.with.length" class="quiet">, with {{ one.with.join(' and ') }}</span>
+        </li>
+      </ol>
+    </section>
+    <p v-if="!wrong && !orders.length">
       Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.
     </p>
-    <ul>
-      <li v-for="order in orders" :key="order.id">
-        <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
-          {{ order.circuit }}
-        </RouterLink>
-        <p>“{{ order.complaint }}”</p>
-        <p class="quiet">{{ when(order.created) }} · {{ order.concluded ? 'finished' : 'open' }}</p>
-        <RouterLink v-if="order.released" class="review" :to="{ name: 'returned', params: { id: order.id } }">
-          Your review
-        </RouterLink>
-      </li>
-    </ul>
+    <section v-for="group in groups" :key="group.title" :aria-label="group.title">
+      <h2>{{ group.title }}</h2>
+      <ul>
+        <li v-for="order in group.orders" :key="order.id">
+          <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
+            {{ order.circuit }}
+          </RouterLink>
+          <p>“{{ order.complaint }}”</p>
+          <p class="quiet">
+            {{
+              [
+                when(order.created),
+                ...(order.station ? [`${order.station}, round ${order.round}`] : []),
+                order.concluded ? 'finished' : order.steps ? `begun, ${order.steps} steps` : 'open',
+              ].join(' · ')
+            }}
+          </p>
+          <RouterLink
+            v-if="order.released"
+            class="review"
+            :to="{ name: 'returned', params: { id: order.id } }"
+          >
+            Your review
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 
@@ -43,16 +80,26 @@ await ask(deskListSchema, '/desk').then(
   margin: 0 auto;
   padding: 24px 20px;
   display: grid;
-  gap: 14px;
+  gap: 18px;
 }
-ul {
+h2 {
+  font-size: 15px;
+}
+ul,
+.rounds {
   list-style: none;
   padding: 0;
   margin: 0;
 }
-li {
+ul li {
   border-top: 1px solid var(--rule);
-  padding: 12px 0;
+  padding: 10px 0;
+}
+.rounds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 24px;
+  padding-top: 6px;
 }
 li a:not(.review) {
   font-size: 17px;

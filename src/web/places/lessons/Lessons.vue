@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NButton, NModal } from 'naive-ui'
+import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import {
@@ -170,6 +171,7 @@ async function back(version: number) {
               </template>
               <template v-else>
                 <NButton size="small" type="primary" @click="give(lesson)">Hand out …</NButton>
+                <RouterLink :to="{ name: 'show-lesson', params: { id: lesson.id } }">Show</RouterLink>
                 <button type="button" class="small" @click="look(lesson)">Versions</button>
                 <button type="button" class="small" @click="copy(lesson)">Copy</button>
                 <button type="button" class="small" @click="save(lesson)">File</button>

@@ -10,6 +10,8 @@ import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf, send } from '../../api/client'
+import { useLive } from '../../api/live'
+import { floorRowSchema } from '../../../contract/floor'
 import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
@@ -18,19 +20,27 @@ import StepLosses from './StepLosses.vue'
 import DoubtCurves from './DoubtCurves.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
-import { useReview } from './useReview'
+import { useReview } from '../../readings/useReview'
 import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
 /** Words of the rules come with the place that shows them. */
 const say = speakerWith(ruleTexts)
 const router = useRouter()
-const { review, missing, trouble, at, load, giveBack, answer, ...shown } = useReview(
+const { review, missing, trouble, at, load, follow, giveBack, answer, ...shown } = useReview(
   String(useRoute().params.id),
   Boolean(props.own),
 )
 await load()
 const { wiring, rows, marks, cleared, current, arrangement, ways, curves } = shown
+/** While its student is at work the instructor watches: every step comes by itself. */
+const watching = !props.own && review.value !== null && review.value.concluded === null
+if (watching)
+  useLive(
+    '/floor/live',
+    { row: (data) => void (floorRowSchema.parse(data).id === review.value?.id && follow()) },
+    () => void follow(),
+  )
 
 /** On the drawing: the student’s marks, what the readings had really cleared, or where both ways went. */
 const showing = ref<'marks' | 'cleared' | 'ways' | 'losses'>('marks')

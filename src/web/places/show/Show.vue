@@ -2,67 +2,101 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { storedCircuitSchema } from '../../../contract'
-import { openingState, wireUp } from '../../../core/circuit'
-import { noticeText } from '../../../core/parts'
+import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
+import { tell } from '../../../contract/words'
 import { formatQuantity } from '../../../core/quantity'
-import { stateKey } from '../../../core/readings'
 import { ask } from '../../api/client'
+import Answers from './Answers.vue'
+import Script from './Script.vue'
 import Steps, { type Stop } from './Steps.vue'
+import { useClass } from './useClass'
+import { useShow, type Shown } from './useShow'
 
 /**
  * For the projector, read from ten metres: one key goes from the state to the question, from the question to the reading,
- * and on to the next point. What is planted is not named until it is asked for.
+ * and on to the next. What is planted is not named until it is asked for. The class may answer on screens of its own.
  */
-const stored = await ask(storedCircuitSchema, `/circuits/${String(useRoute().params.id)}`)
-const { circuit, plant } = stored
-const faults = plant?.faults ?? []
-const wiring = wireUp(circuit)
-const state = ref(circuit.states.find((s) => s.id === plant?.state)?.id ?? openingState(circuit).id)
-const path = ref(
-  Math.max(
-    0,
-    circuit.paths.findIndex(({ steps }) => steps.some(({ part }) => part === faults[0]?.part)),
-  ),
-)
-/** Twice the number of points asked, and one more where the last is still a question. */
-const at = ref(0)
+const props = defineProps<{ lesson?: boolean }>()
+const route = useRoute()
+const id = String(route.params.id)
+async function load(): Promise<Shown> {
+  if (props.lesson) {
+    const { lesson } = await ask(storedLessonSchema, `/lessons/${id}`)
+    const set = lesson.sets[Number(route.query.set ?? 0)] ?? lesson.sets[0]!
+    return { circuit: lesson.circuit, faults: set.faults, complaint: set.complaint, script: lesson.script }
+  }
+  const { circuit, plant } = await ask(storedCircuitSchema, `/circuits/${id}`)
+  return { circuit, faults: plant?.faults ?? [], complaint: plant?.complaint ?? '', state: plant?.state }
+}
+const shown = await load()
+const { circuit, complaint } = shown
+const show = useShow(shown)
+const { at, state, path, scripted, asked, open, now, most, go, healthy, faulted, seen, options } = show
 const showHealthy = ref(true)
 const showFaulted = ref(true)
+const writing = ref(false)
 
-const of = (planted: typeof faults) => {
-  const found = circuit.states.find((s) => s.id === state.value)!
-  const key = stateKey(circuit, planted, found, { wiring })
-  return key.ok ? key : null
+const classes = await ask(classListSchema, '/classes').catch(() => [])
+const question = computed(() => (open.value && now.value ? show.bodyOf(now.value) : undefined))
+const room = useClass(question)
+const { on: live, group, values, trouble } = room
+function step(by: number) {
+  // Answers belong to what is on the wall.
+  if (by > 0 && !open.value) room.forget()
+  go(by)
 }
-const healthy = computed(() => of([]))
-const faulted = computed(() => of(faults))
+
+const valueOf = (key: typeof healthy.value, name: string) =>
+  key?.points.find((p) => p.name === name && !p.inside)?.value
+/** Points of the staircase: those of the same path and state that are asked for, as far as the class has come. */
 const stops = computed((): Stop[] => {
-  const walk = healthy.value?.walks[path.value] ?? []
-  const names = [...new Set(walk.flatMap(({ from, to }) => [from, to]))]
-  const valueOf = (key: typeof healthy.value, name: string) =>
-    key?.points.find((p) => p.name === name && !p.inside)?.value
-  return names
-    .filter((name) => healthy.value?.points.some((p) => p.name === name && !p.inside))
-    .map((name) => ({ name, healthy: valueOf(healthy.value, name), faulted: valueOf(faulted.value, name) }))
+  const ask = now.value
+  return show.asks.value.flatMap((one) =>
+    one.type === 'volts' &&
+    (!ask || ask.type !== 'volts' || (one.path === ask.path && one.state === ask.state))
+      ? [
+          {
+            name: one.point,
+            healthy: valueOf(healthy.value, one.point),
+            faulted: valueOf(faulted.value, one.point),
+          },
+        ]
+      : [],
+  )
 })
-const asked = computed(() => Math.ceil(at.value / 2))
-const revealed = computed(() => Math.floor(at.value / 2))
-const now = computed(() => stops.value[asked.value - 1])
-const open = computed(() => asked.value > revealed.value)
-const most = computed(() => 2 * stops.value.length)
-const reads = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
-const seen = computed(() =>
-  (faulted.value?.notices ?? []).map(({ part, key }) => {
-    const own = circuit.parts.find((p) => p.id === part)!
-    return `${own.name || part}: ${noticeText(own.kind, key)}`
-  }),
+const shownStops = computed(() => {
+  const ask = now.value
+  if (ask?.type !== 'volts') return 0
+  const i = stops.value.findIndex(({ name }) => name === ask.point)
+  return open.value ? i : i + 1
+})
+const point = computed(() => (now.value?.type === 'volts' ? now.value.point : ''))
+const dots = computed(() =>
+  now.value?.type === 'volts' && !open.value
+    ? values.value.filter((v): v is number => typeof v === 'number')
+    : [],
 )
-const go = (by: number) => (at.value = Math.min(most.value, Math.max(0, at.value + by)))
+const reads = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
+const asks = computed(() => {
+  const ask = now.value
+  if (!ask) return ''
+  if (ask.type === 'light') return `How bright is ${show.called(ask.part)}?`
+  if (ask.type === 'piece') return 'Which piece is at fault?'
+  if (ask.type === 'quiz')
+    return show.question.value
+      ? tell(show.question.value.text)
+      : 'This question does not come up here any more.'
+  return ''
+})
+const why = computed(() =>
+  now.value?.type === 'quiz' && !open.value && show.question.value ? tell(show.question.value.why) : '',
+)
+
 const keys = [
-  ['Space', 'Ask, show, on'],
-  ['←', 'Back'],
-  ['H F', 'Healthy, faulted'],
+  ['Space', 'ask, show, on'],
+  ['←', 'back'],
+  ['H F', 'healthy, faulted'],
+  ['C', 'ask the class'],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   const { tagName } = event.target as HTMLElement
@@ -71,12 +105,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     (tagName === 'A' && event.key === 'Enter')
   )
     return
-  if (event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.ctrlKey || event.metaKey || event.altKey || writing.value) return
   const key = event.key.toLowerCase()
-  if (key === ' ' || key === 'arrowright' || key === 'enter' || key === 'pagedown') go(1)
-  else if (key === 'arrowleft' || key === 'pageup') go(-1)
+  if (key === ' ' || key === 'arrowright' || key === 'enter' || key === 'pagedown') step(1)
+  else if (key === 'arrowleft' || key === 'pageup') step(-1)
   else if (key === 'h') showHealthy.value = !showHealthy.value
   else if (key === 'f') showFaulted.value = !showFaulted.value
+  else if (key === 'c') live.value = !live.value
   else return
   event.preventDefault()
 })
@@ -88,43 +123,76 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <h1>{{ circuit.name }}</h1>
       <label
         ><span class="visually-hidden">State</span>
-        <select v-model="state">
+        <select v-model="state" :disabled="scripted">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
       <label v-if="circuit.paths.length > 1"
         ><span class="visually-hidden">Path</span>
-        <select v-model.number="path" @change="at = 0">
+        <select v-model.number="path" :disabled="scripted">
           <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
         </select></label
       >
+      <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
     </div>
     <p class="complaint">
-      <template v-if="plant?.complaint">“{{ plant.complaint }}”</template>
+      <template v-if="complaint">“{{ complaint }}”</template>
       <template v-else>{{ seen.join(' · ') }}</template>
     </p>
-    <div class="middle" aria-live="polite">
-      <p v-if="!now" class="ask">{{ seen.join(' · ') || 'Nothing to see in this state.' }}</p>
-      <template v-else>
-        <p class="ask">
-          What does <b class="point">{{ now.name }}</b> read{{ open ? '?' : ':' }}
-        </p>
-        <p class="reading value" :class="{ hidden: open }">
-          <span v-if="showFaulted" class="bad">{{ open ? '—' : reads(now.faulted) }}</span>
-          <span v-if="showHealthy && !open" class="good">healthy {{ reads(now.healthy) }}</span>
-        </p>
-      </template>
-    </div>
-    <Steps :stops="stops" :shown="revealed" :healthy="showHealthy" :faulted="showFaulted" />
+    <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
+    <template v-else>
+      <div class="middle" aria-live="polite">
+        <p v-if="!now" class="ask">{{ seen.join(' · ') || 'Nothing to see in this state.' }}</p>
+        <p v-else-if="now.type !== 'volts'" class="ask">{{ asks }}</p>
+        <template v-else>
+          <p class="ask">
+            What does <b class="point">{{ point }}</b> read{{ open ? '?' : ':' }}
+          </p>
+          <p class="reading value" :class="{ hidden: open }">
+            <span v-if="showFaulted" class="bad">{{ open ? '—' : reads(valueOf(faulted, point)) }}</span>
+            <span v-if="showHealthy && !open" class="good">healthy {{ reads(valueOf(healthy, point)) }}</span>
+          </p>
+        </template>
+        <p v-if="why" class="why">{{ why }}</p>
+      </div>
+      <Answers
+        v-if="now && now.type !== 'volts'"
+        :options="options"
+        :values="open ? [] : values"
+        :shown="!open"
+        :some="now.type === 'piece'"
+      />
+      <Steps
+        v-else
+        :stops="stops"
+        :shown="shownStops"
+        :healthy="showHealthy"
+        :faulted="showFaulted"
+        :answers="dots"
+      />
+    </template>
     <div class="acts">
-      <button type="button" :disabled="at === 0" @click="go(-1)">Back</button>
-      <button type="button" class="on" :disabled="at >= most" @click="go(1)">
-        {{ open ? 'Show it' : at === 0 ? 'Ask' : 'Next point' }}
+      <button type="button" :disabled="at === 0" @click="step(-1)">Back</button>
+      <button type="button" class="on" :disabled="at >= most" @click="step(1)">
+        {{ open ? 'Show it' : at === 0 ? 'Ask' : 'Next' }}
       </button>
       <button type="button" :aria-pressed="showHealthy" @click="showHealthy = !showHealthy">Healthy</button>
       <button type="button" :aria-pressed="showFaulted" @click="showFaulted = !showFaulted">Faulted</button>
+      <button type="button" :aria-pressed="live" @click="live = !live">Ask the class</button>
+      <label v-if="live && classes.length"
+        ><span class="visually-hidden">Which class</span>
+        <select v-model="group">
+          <option :value="null">everybody</option>
+          <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
+        </select></label
+      >
+      <span v-if="live" class="count" role="status">{{
+        trouble || (values.length === 1 ? '1 answer' : `${values.length} answers`)
+      }}</span>
+      <button type="button" :aria-pressed="writing" @click="writing = !writing">Steps …</button>
+      <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">Leave</RouterLink>
+      <span class="quiet far">{{ asked }} / {{ most / 2 }}</span>
       <span class="keys">{{ keys.map(([key, does]) => `${key}: ${does}`).join('   ') }}</span>
-      <RouterLink :to="{ name: 'plant', params: { id: stored.id } }">Leave</RouterLink>
     </div>
   </div>
 </template>
@@ -148,8 +216,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 h1 {
   font-size: 34px;
 }
-select,
-button {
+.show :deep(select),
+.show :deep(button) {
   padding: 4px 14px;
   border: 1.5px solid var(--rule-strong);
   border-radius: 4px;
@@ -158,20 +226,20 @@ button {
   font: inherit;
   font-size: 26px;
 }
-button[aria-pressed='true'],
-.on {
+.show :deep(button[aria-pressed='true']),
+.show :deep(.on) {
   border-color: var(--ink);
   background: var(--ink);
   color: var(--paper);
 }
-button:disabled {
+.show :deep(button:disabled) {
   opacity: 0.5;
 }
 .complaint {
   font-size: 30px;
 }
 .ask {
-  font-size: 40px;
+  font-size: clamp(28px, 3.7vh, 40px);
 }
 .point {
   font: 500 48px var(--face-readings);
@@ -191,12 +259,25 @@ button:disabled {
   font-size: 40px;
 }
 .middle {
-  min-height: 170px;
+  min-height: 120px;
+}
+.why {
+  color: var(--accent);
+  font-size: clamp(24px, 3vh, 32px);
+}
+.count {
+  font: 500 26px var(--face-readings);
+}
+.far {
+  margin-left: auto;
+}
+.quiet {
+  font-size: 24px;
 }
 .keys {
-  flex: 1;
+  flex-basis: 100%;
   color: var(--quiet);
   font-size: 24px;
-  white-space: pre;
+  white-space: pre-wrap;
 }
 </style>

@@ -8,7 +8,14 @@ export interface Stop {
   readonly faulted: number | undefined
 }
 /** The volts from battery plus to battery minus, drawn up to where the class is. */
-const props = defineProps<{ stops: readonly Stop[]; shown: number; healthy: boolean; faulted: boolean }>()
+const props = defineProps<{
+  stops: readonly Stop[]
+  shown: number
+  healthy: boolean
+  faulted: boolean
+  /** What the class expected at the last point that is shown. */
+  answers?: readonly number[]
+}>()
 const width = 1800
 const height = 520
 const left = 170
@@ -25,6 +32,18 @@ function line(of: 'healthy' | 'faulted', count: number) {
   })
   return points.map(([px, py], i) => (i === 0 ? `M${px},${py}` : `H${px}V${py}`)).join('')
 }
+/** One dot an answer, beside each other where they are alike; what is off the scale stands at its edge. */
+const dots = computed(() => {
+  const rows = new Map<number, number>()
+  return (props.answers ?? []).map((value) => {
+    const at = y(Math.min(1.06 * top.value, Math.max(0, value)))
+    const row = Math.round(at / 16)
+    const nth = rows.get(row) ?? 0
+    rows.set(row, nth + 1)
+    const side = nth % 2 ? -1 : 1
+    return { x: x(props.shown - 1) + side * 18 * Math.ceil((nth + 1) / 2), y: at }
+  })
+})
 const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.value)))
 </script>
 
@@ -54,12 +73,16 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
         {{ stops[shown - 1]!.name }}
       </text>
     </template>
+    <g class="dots" role="img" :aria-label="`${dots.length} answers`">
+      <circle v-for="(dot, i) in dots" :key="i" :cx="dot.x" :cy="dot.y" r="8" class="dot" />
+    </g>
   </svg>
 </template>
 
 <style scoped>
 svg {
   width: 100%;
+  height: 100%;
   min-height: 0;
 }
 text {
@@ -87,6 +110,11 @@ path {
 }
 .stop {
   fill: var(--quiet);
+}
+.dot {
+  fill: var(--ink);
+  stroke: var(--paper);
+  stroke-width: 2;
 }
 .probe {
   stroke: var(--focus);

@@ -1,12 +1,12 @@
 import { computed, ref, type Ref } from 'vue'
-import { repliesSchema, reviewSchema, type Reply, type Review } from '../../../contract'
-import { judgedSchema } from '../../../core/assessment'
-import { advance, startBench, type Arrangement } from '../../../core/attempt'
-import { piecesOf, wireUp } from '../../../core/circuit'
-import { locate } from '../../../core/instruments'
-import { ask, messageOf, send } from '../../api/client'
-import { stepWords } from '../../readings/stepWords'
-import { when } from '../../parts/when'
+import { repliesSchema, reviewSchema, type Reply, type Review } from '../../contract'
+import { judgedSchema } from '../../core/assessment'
+import { advance, startBench, type Arrangement } from '../../core/attempt'
+import { piecesOf, wireUp } from '../../core/circuit'
+import { locate } from '../../core/instruments'
+import { ask, messageOf, send } from '../api/client'
+import { stepWords } from './stepWords'
+import { when } from '../parts/when'
 
 /** One attempt and what the engine says of it: for the instructor, or as its student has got it back. */
 export function useReview(id: string, own: boolean) {
@@ -31,6 +31,16 @@ export function useReview(id: string, own: boolean) {
       missing.value = messageOf(error)
     }
   }
+  /** Looks anew while somebody works at it; whoever stands at an earlier step stays there. */
+  async function follow() {
+    const last = (review.value?.steps.length ?? 1) - 1
+    const stay = at.value < last ? at.value : undefined
+    const judged = review.value?.judged ?? null
+    await load()
+    // Until the new verdicts are there, the old ones stand.
+    if (review.value && !review.value.judged) review.value = { ...review.value, judged }
+    if (stay !== undefined) at.value = stay
+  }
   async function giveBack() {
     trouble.value = ''
     const { released, judged } = review.value!
@@ -46,7 +56,17 @@ export function useReview(id: string, own: boolean) {
       (error: unknown) => (trouble.value = messageOf(error)),
     )
   }
-  return { review, missing, trouble, at, load, giveBack, answer, ...useWays(review as Ref<Review>, at) }
+  return {
+    review,
+    missing,
+    trouble,
+    at,
+    load,
+    follow,
+    giveBack,
+    answer,
+    ...useWays(review as Ref<Review>, at),
+  }
 }
 
 /** What the drawing and the curves show of a review at one of its steps. */

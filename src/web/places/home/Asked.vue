@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
+import { computed, ref } from 'vue'
+import { askedSchema, type Asked } from '../../../contract/show'
+import { tell } from '../../../contract/words'
+import { formatQuantity, parseQuantity } from '../../../core/quantity'
+import { ask, messageOf, post } from '../../api/client'
+import { useLive } from '../../api/live'
+
+/** What the wall asks the class: it comes by itself, is answered in one act, and can be answered anew while it is open. */
+const asked = ref<Asked>(null)
+const typed = ref('')
+const wrong = ref('')
+const closed = ref(false)
+
+async function look() {
+  try {
+    const before = asked.value?.id
+    const next = await ask(askedSchema, '/asked')
+    closed.value = before !== undefined && next === null
+    if (next?.id !== before) typed.value = ''
+    asked.value = next
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+useLive('/room/live', { asked: () => void look() }, () => void look())
+
+async function give(value: number | string) {
+  const now = asked.value
+  if (!now) return
+  wrong.value = ''
+  try {
+    await post(`/asked/${now.id}`, { value }, 'PUT')
+    if (asked.value?.id === now.id) asked.value = { ...now, mine: value }
+  } catch (error) {
+    wrong.value = messageOf(error)
+    void look()
+  }
+}
+function giveVolts() {
+  const read = parseQuantity(typed.value, 'V')
+  if (read.ok) void give(read.value)
+  else wrong.value = 'Type volts, such as 12.4 or 80m'
+}
+const body = computed(() => asked.value?.body)
+const choices = computed((): { value: number | string; text: string }[] => {
+  const now = body.value
+  if (now?.type === 'light') return now.glows.map(({ id, name }) => ({ value: id, text: name }))
+  if (now?.type === 'piece') return now.pieces.map(({ id, name }) => ({ value: id, text: name }))
+  if (now?.type === 'choice')
+    return now.choices.map((choice, i) => ({
+      value: i,
+      text: `${String.fromCharCode(65 + i)}  ${tell(choice)}`,
+    }))
+  return []
+})
+const mine = computed(() => {
+  const value = asked.value?.mine
+  if (value === null || value === undefined) return ''
+  return body.value?.type === 'volts'
+    ? formatQuantity(Number(value), 'V')
+    : (choices.value.find((c) => c.value === value)?.text ?? '')
+})
+const question = computed(() => {
+  const now = body.value
+  if (now?.type === 'volts') return `What does ${now.point} read to battery −?`
+  if (now?.type === 'light') return `How bright is ${now.part}?`
+  if (now?.type === 'piece') return 'Which piece is at fault?'
+  return now ? tell(now.text) : ''
+})
+</script>
+
+<template>
+  <section v-if="body" class="asked" aria-label="Asked of the class" aria-live="polite">
+    <p class="quiet">{{ body.circuit }}, {{ body.state }}</p>
+    <h2>{{ question }}</h2>
+    <form v-if="body.type === 'volts'" @submit.prevent="giveVolts">
+      <NInput
+        v-model:value="typed"
+        size="large"
+        :input-props="{ 'aria-label': 'Volts', inputmode: 'text', autocomplete: 'off' }"
+        placeholder="12.4"
+      />
+      <NButton type="primary" size="large" attr-type="submit">Answer</NButton>
+    </form>
+    <div v-else-if="body.type !== 'piece'" class="choices">
+      <button
+        v-for="choice in choices"
+        :key="choice.value"
+        type="button"
+        :aria-pressed="asked?.mine === choice.value"
+        @click="give(choice.value)"
+      >
+        {{ choice.text }}
+      </button>
+    </div>
+    <label v-else class="field"
+      >Piece
+      <select :value="asked?.mine ?? ''" @change="give(($event.target as HTMLSelectElement).value)">
+        <option value="" disabled>choose …</option>
+        <option v-for="choice in choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+      </select>
+    </label>
+    <p v-if="mine" role="status">Your answer: {{ mine }}. It can be changed until the wall shows it.</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </section>
+  <p v-else-if="closed" class="quiet" role="status">The question is closed: look at the wall.</p>
+</template>
+
+<style scoped>
+.asked {
+  display: grid;
+  gap: 10px;
+  padding: 14px 16px;
+  background: var(--sheet);
+  border: 2px solid var(--focus);
+}
+h2 {
+  font-size: 19px;
+}
+form {
+  display: grid;
+  grid-template-columns: minmax(0, 220px) auto;
+  gap: 10px;
+  justify-content: start;
+}
+.choices {
+  display: grid;
+  gap: 8px;
+}
+.choices button {
+  min-height: 48px;
+  padding: 8px 14px;
+  border: 1.5px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  font-size: 17px;
+  text-align: left;
+}
+.choices button[aria-pressed='true'] {
+  border-color: var(--ink);
+  background: var(--ink);
+  color: var(--paper);
+}
+select {
+  min-height: 44px;
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { dayListSchema, type DayList } from '../../../contract/days'
+import { ask } from '../../api/client'
+
+/** The lab day of today, with what is said aloud at its beginning; and the next one. */
+const days = ref<DayList>([])
+void ask(dayListSchema, '/days').then(
+  (list) => (days.value = list),
+  () => undefined,
+)
+const now = new Date()
+const today = [now.getFullYear(), now.getMonth() + 1, now.getDate()]
+  .map((n) => String(n).padStart(2, '0'))
+  .join('-')
+const here = computed(() => days.value.filter(({ day }) => day === today))
+const next = computed(() => days.value.filter(({ day }) => day > today).toReversed()[0])
+</script>
+
+<template>
+  <section v-if="here.length || next" class="lab" aria-label="Lab days">
+    <h2>In the workshop</h2>
+    <p v-for="day in here" :key="day.id">
+      <RouterLink :to="{ name: 'day', params: { id: day.id } }">{{ day.name }}</RouterLink>
+      today: {{ day.out }} of {{ day.rounds }} rounds out at {{ day.stations }} stations.
+      <template v-if="day.word"
+        >Word of the day: <b class="reading">{{ day.word }}</b>.</template
+      >
+      <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+    </p>
+    <p v-if="next">
+      Next: <RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink>,
+      {{ next.day }}, {{ next.stations }} stations.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.lab {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+</style>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { floorRowSchema } from '../../../contract/floor'
+import { useLive } from '../../api/live'
+import Schematic from '../../schematic/Schematic.vue'
+import { useReview } from '../../readings/useReview'
+
+/**
+ * Reason aloud: the class watches one student’s Desk on the wall as it is worked, without a name. What is planted is not
+ * marked anywhere.
+ */
+const id = String(useRoute().params.id)
+const { review, missing, at, load, follow, wiring, rows, marks, current, arrangement } = useReview(id, false)
+await load()
+const { connected } = useLive(
+  '/floor/live',
+  { row: (data) => void (floorRowSchema.parse(data).id === id && follow()) },
+  () => void follow(),
+)
+const leads = computed(() => {
+  const step = current.value
+  return step?.type === 'test' && step.held.type === 'leads' ? step.held : undefined
+})
+const recent = computed(() => rows.value.slice(-4))
+const last = computed(() => recent.value.at(-1))
+</script>
+
+<template>
+  <div class="aloud">
+    <p v-if="missing" class="wrong" role="alert">{{ missing }}</p>
+    <template v-else-if="review">
+      <div class="top">
+        <h1>{{ review.circuit.name }}</h1>
+        <span v-if="!connected" role="status">no connection, trying again</span>
+        <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+      </div>
+      <p class="complaint">“{{ review.complaint }}”</p>
+      <div class="drawing">
+        <Schematic
+          :circuit="review.circuit"
+          :wiring="wiring"
+          :struck="marks.struck"
+          :ringed="marks.ringed"
+          :controls="arrangement.controls"
+          :detached="arrangement.detached"
+          :red="leads?.red ?? ''"
+          :black="leads?.black ?? ''"
+        />
+      </div>
+      <section class="said" aria-live="polite" aria-label="What was done last">
+        <template v-if="last">
+          <p class="title">{{ last.head }}</p>
+          <p class="line">{{ last.text }}</p>
+        </template>
+        <p v-else class="title">Nothing has been done yet.</p>
+        <ol v-if="recent.length > 1">
+          <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ row.head }}</li>
+        </ol>
+        <p class="quiet">{{ at + 1 }} steps</p>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.aloud {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  grid-template-rows: auto auto minmax(0, 1fr);
+  gap: 10px 24px;
+  height: 100%;
+  padding: 18px 32px;
+  font-size: 28px;
+}
+.top,
+.complaint {
+  grid-column: 1 / -1;
+}
+.top {
+  display: flex;
+  gap: 24px;
+  align-items: center;
+}
+h1 {
+  flex: 1;
+  font-size: 34px;
+}
+.complaint {
+  font-size: 30px;
+}
+.drawing {
+  min-height: 0;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+.said {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  overflow: hidden;
+}
+.title {
+  font: 500 36px var(--face-readings);
+}
+.line {
+  font-size: 32px;
+}
+ol {
+  margin: 0;
+  padding-left: 36px;
+  color: var(--quiet);
+}
+.quiet {
+  font-size: 24px;
+}
+</style>
