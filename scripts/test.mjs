@@ -6,6 +6,7 @@ installPackages()
 const { postgresPrograms } = await import('../test/postgres.mjs')
 installPrograms([
   { debian: 'chromium', present: () => existsSync('/usr/bin/chromium') },
+  { debian: 'nginx-light', present: () => existsSync('/usr/sbin/nginx') },
   { debian: 'postgresql', present: () => postgresPrograms() !== undefined },
 ])
 tool('eslint', ['.', '--max-warnings', '0'])

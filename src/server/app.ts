@@ -6,7 +6,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { z } from 'zod'
-import { say, type Failure } from '../contract'
+import { retentionSchema, say, type Failure } from '../contract'
 import { problemsOf, type Message } from '../core/document'
 import { DatabaseFailure, type Database } from './database'
 import { Refusal } from './refusal'
@@ -24,6 +24,7 @@ import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
 import { Room } from './room'
+import { keepFor } from './retention'
 import { roomRoutes } from './routes/room'
 import { rubricRoutes } from './routes/rubrics'
 import { statusOf } from './status'
@@ -133,6 +134,10 @@ export function createApp({
   )
   api.get('/status', only('instructor'), async (_req, res) => {
     res.json(await statusOf(database, folder))
+  })
+  api.put('/retention', only('instructor'), async (req, res) => {
+    await keepFor(database, retentionSchema.parse(req.body).months)
+    res.status(204).end()
   })
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)

@@ -25,8 +25,10 @@ const tables = [
   'lesson_versions',
   'lab_days',
   'acts',
+  'facts',
 ] as const
-const leftBehind = ['facts', 'migrations', 'sessions', 'tries', 'prepared', 'judgements']
+// Questions from the wall are for the lesson, and nobody’s record.
+const leftBehind = ['migrations', 'sessions', 'tries', 'prepared', 'judgements', 'questions', 'answers']
 
 const headSchema = z.strictObject({
   format: z.literal('brachyon-school'),

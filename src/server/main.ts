@@ -2,11 +2,12 @@ import { randomBytes } from 'node:crypto'
 import { rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
-import { pino } from 'pino'
 import { createApp, plainError } from './app'
 import { openDatabase } from './database'
 import { Floor } from './floor'
+import { openLog } from './log'
 import { readyAgain } from './orders'
+import { forgetInTime } from './retention'
 import { Room } from './room'
 import { demoSchool, loadDemo } from './demo'
 import { startDemoStation } from './demo-station'
@@ -25,7 +26,11 @@ if (!/^\d+$/.test(written) || port > 65535)
 const host = process.env.HOST ?? '127.0.0.1'
 const demo = process.argv.includes('--demo')
 const folder = process.env.BRACHYON_DATA ?? join(process.cwd(), 'data', demo ? 'demo' : 'school')
-const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn', serializers: { err: plainError } })
+const logFile = process.env.LOG_FILE
+const logger = await openLog(
+  { level: process.env.LOG_LEVEL ?? 'warn', serializers: { err: plainError } },
+  logFile ? { file: logFile } : undefined,
+).catch((error: unknown) => giveUp(`LOG_FILE “${logFile}” cannot be written: ${plainMessage(error)}`))
 
 const url = process.env.DATABASE_URL
 const where = url ? { url, onLost: (error: Error) => logger.warn(plainError(error)) } : { folder }
@@ -35,6 +40,7 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 const workers = new Workers()
 const warm = workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
 void warm.then(() => readyAgain(database, workers)).catch((error: unknown) => logger.warn(plainError(error)))
+const stopForgetting = forgetInTime(database, (error) => logger.warn(plainError(error)))
 const proxy = process.env.TRUST_PROXY
 const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
 /** Whoever can read the data folder can read the school: the same is asked of whoever wants a backup of it while it is open. */
@@ -84,6 +90,10 @@ server.on('error', (error: NodeJS.ErrnoException) =>
   ),
 )
 
+function plainMessage(error: unknown): string {
+  return error instanceof Error ? error.message : String(error)
+}
+
 function startFailure(error: unknown): string {
   if (!(error instanceof Error)) return String(error)
   if (/database: unreachable/.test(error.message))
@@ -97,6 +107,7 @@ function startFailure(error: unknown): string {
 const lastAnswers = 8
 
 async function stop(): Promise<void> {
+  stopForgetting()
   const answered = new Promise<void>((resolve) => server.close(() => resolve()))
   server.closeIdleConnections()
   const late = new Promise<void>((resolve) => setTimeout(resolve, lastAnswers * 1000).unref())

@@ -3,6 +3,7 @@ import { statfs } from 'node:fs/promises'
 import type { Status } from '../contract'
 import type { Database, Queries } from './database'
 import { iso } from './orders'
+import { retentionOf } from './retention'
 
 const version = (
   JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as { version: string }
@@ -33,6 +34,7 @@ export async function statusOf(db: Database, folder: string | undefined): Promis
     people: row!.people,
     orders: row!.orders,
     backup: backup?.at ?? null,
+    retention: await retentionOf(db),
     memory: process.memoryUsage().rss,
     up: Math.round(process.uptime()),
   }

@@ -106,13 +106,16 @@ function costOfGroup(
   row: readonly number[],
 ): [number, number] {
   const counts = new Map<string, number>()
-  let late = 0
-  row.forEach((seat, round) => {
+  for (const seat of row) {
     const stand = stands[seat]
-    if (!stand) return
-    counts.set(stand.family, (counts.get(stand.family) ?? 0) + 1)
-    const rank = needs.indexOf(stand.family)
-    if (rank >= 0) late += round / (1 + rank)
+    if (stand) counts.set(stand.family, (counts.get(stand.family) ?? 0) + 1)
+  }
+  let late = 0
+  needs.forEach((family, rank) => {
+    // What never comes is later than the last round; what stands nowhere cannot come.
+    if (!stands.some((stand) => stand.family === family)) return
+    const round = row.findIndex((seat) => stands[seat]?.family === family)
+    late += (round < 0 ? row.length : round) / (1 + rank)
   })
   return [[...counts.values()].reduce((sum, n) => sum + n * n, 0), late]
 }

@@ -3,9 +3,11 @@ import {
   evidenceOf,
   levelOf,
   levelsOf,
+  needsOf,
   nextOf,
   ready,
   reliability,
+  rotate,
   skillKeys,
   topicsOf,
   type Evidence,
@@ -85,5 +87,33 @@ describe('what a person can do', () => {
       { from: 80, to: 100, sure: 95, right: 50, count: 2 },
     ])
     expect(reliability([])).toEqual([])
+  })
+})
+
+describe('what a group needs', () => {
+  it('is the first of each of its people before the second of any, as families of faults', () => {
+    expect(
+      needsOf([
+        ['drops', 'relays'],
+        ['shorts', 'drops'],
+      ]),
+    ).toEqual(['resistance', 'shorts', 'switching'])
+    expect(needsOf([[], ['safety']])).toEqual([])
+  })
+
+  it('comes in the first round where the benches allow it', () => {
+    const stands = ['Opens', 'High resistance', 'Shorts'].map((family, i) => ({
+      name: `Bench ${i + 1}`,
+      task: `task ${i}`,
+      family,
+    }))
+    const needs = [['Shorts'], ['Opens'], ['High resistance']]
+    const { seats, broken } = rotate(
+      stands,
+      needs.map((own, g) => ({ name: `Group ${g}`, needs: own })),
+      2,
+    )
+    expect(broken).toEqual([])
+    expect(seats.map((row) => stands[row[0]!]!.family)).toEqual(['Shorts', 'Opens', 'High resistance'])
   })
 })

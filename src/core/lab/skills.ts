@@ -1,6 +1,6 @@
 import type { JudgedAttempt } from '../assessment'
 import type { Circuit } from '../circuit'
-import { faultOfKind, type Fault } from '../faults'
+import { faultOfKind, type Family, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 
 /** What a technician can do, in the words of a report. */
@@ -73,22 +73,38 @@ export function levelOf(evidence: readonly Evidence[]): Level {
   }
 }
 
+/** The skill that a family of faults asks for, whatever part it strikes. */
+const skillOf: Partial<Record<Family, Skill>> = {
+  opens: 'opens',
+  resistance: 'drops',
+  shorts: 'shorts',
+  drains: 'drains',
+  switching: 'relays',
+  loads: 'loads',
+  sources: 'starting',
+  modules: 'modules',
+}
+
+/** Families that ask for skills, in the order in which those are needed. */
+export const familiesFor = (needed: readonly string[]): Family[] =>
+  needed.flatMap((skill) => (Object.keys(skillOf) as Family[]).filter((family) => skillOf[family] === skill))
+
+/**
+ * What a group needs first: the skills of its people, each person's first before anybody's second. Who has shown nothing yet
+ * asks for nothing.
+ */
+export function needsOf(next: readonly (readonly string[])[]): Family[] {
+  const most = Math.max(0, ...next.map((own) => own.length))
+  const skills = Array.from({ length: most }, (_, i) => next.flatMap((own) => own.slice(i, i + 1))).flat()
+  return [...new Set(familiesFor(skills))]
+}
+
 /** What a planted fault is about: its family, and the part that it strikes. */
 export function topicsOf(circuit: Circuit, planted: readonly Fault[]): Skill[] {
   const topics = new Set<Skill>()
   for (const fault of planted) {
     const { family } = faultOfKind(fault.kind)
-    const byFamily: Partial<Record<typeof family, Skill>> = {
-      opens: 'opens',
-      resistance: 'drops',
-      shorts: 'shorts',
-      drains: 'drains',
-      switching: 'relays',
-      loads: 'loads',
-      sources: 'starting',
-      modules: 'modules',
-    }
-    const topic = byFamily[family]
+    const topic = skillOf[family]
     if (topic) topics.add(topic)
     const part = circuit.parts.find((p) => p.id === fault.part)
     if (!part) continue

@@ -1,13 +1,27 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { statusSchema, type Status } from '../../../contract'
-import { ask } from '../../api/client'
+import { ask, messageOf, post } from '../../api/client'
 import { when } from '../../parts/when'
 
 /** For whoever looks after the school’s computers. */
 const status = ref<Status | null>(null)
 const load = async () => {
   status.value = await ask(statusSchema, '/status').catch(() => null)
+}
+const wrong = ref('')
+const asking = ref<number | null>(null)
+/** What is older goes at once: it is asked for twice. */
+async function keep(months: number | null) {
+  wrong.value = ''
+  asking.value = null
+  await post('/retention', { months }, 'PUT').catch((error: unknown) => (wrong.value = messageOf(error)))
+  await load()
+}
+function choose(event: Event) {
+  const { value } = event.target as HTMLSelectElement
+  if (value) asking.value = Number(value)
+  else void keep(null)
 }
 const size = (bytes: number) =>
   bytes > 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.round(bytes / 1e6)} MB`
@@ -32,6 +46,20 @@ const size = (bytes: number) =>
       <dd>{{ status.people }} people, {{ status.orders }} work orders</dd>
       <dt>Last backup</dt>
       <dd>{{ status.backup ? when(status.backup) : 'none yet: npm run backup' }}</dd>
+      <dt>Records are kept</dt>
+      <dd>
+        <select class="plain" aria-label="Records are kept" :value="status.retention ?? ''" @change="choose">
+          <option value="">until they are erased</option>
+          <option v-for="m in [6, 12, 24, 36, 60]" :key="m" :value="m">{{ m }} months</option>
+        </select>
+        <p v-if="asking !== null" class="asking">
+          Work older than {{ asking }} months is erased now, and from then on by itself; it cannot be brought
+          back. Make a backup first.
+          <button type="button" class="small" @click="keep(asking)">Erase it</button>
+          <button type="button" class="small" @click="load().then(() => (asking = null))">Leave it</button>
+        </p>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      </dd>
     </dl>
   </details>
 </template>

@@ -109,11 +109,13 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="acts">
       <NButton type="primary" @click="day.turn">{{ planned ? 'Rotate anew' : 'Rotate' }}</NButton>
-      <span v-if="best !== null" role="status">{{
-        broken.length
-          ? `The best that was found: ${broken.length} rules are broken.`
-          : `No rule is broken; families are met as evenly as ${best ? 'can be' : 'was found'}.`
-      }}</span>
+      <span v-if="best !== null" role="status"
+        >{{
+          broken.length
+            ? `The best that was found: ${broken.length} rules are broken.`
+            : `No rule is broken; families are met as evenly as ${best ? 'can be' : 'was found'}.`
+        }}{{ groups.some((g) => g.needs.length) ? ' What each has shown least comes first.' : '' }}</span
+      >
       <span class="gap" />
       <NButton size="small" @click="print('sealed')">Sealed cards</NButton>
       <NButton size="small" @click="print('stations')">Station cards</NButton>

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import {
+  ledgerSchema,
   lessonListSchema,
   storedDaySchema,
   userSchema,
@@ -10,7 +11,7 @@ import {
   type User,
 } from '../../../contract'
 import { faultKinds, faultOfKind, families, type FaultKind } from '../../../core/faults'
-import { brokenRules, rotate, type Stand } from '../../../core/lab'
+import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
 import { ask, messageOf, send } from '../../api/client'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
@@ -26,7 +27,19 @@ export async function useDay(id: string) {
 
   const body = computed(() => stored.value.body)
   const nameOf = (student: string) => people.value.find((p) => p.id === student)?.name ?? 'somebody who left'
-  const groups = computed(() => body.value.groups.map((g) => ({ name: g.map(nameOf).join(' and ') })))
+  /** What each needs first, by what they have shown; nobody needs anything until it is known. */
+  const next = shallowRef<ReadonlyMap<string, readonly string[]>>(new Map())
+  const ledger = ask(ledgerSchema, '/ledger').then(
+    ({ students }) =>
+      void (next.value = new Map(students.flatMap((s) => (s.attempts ? [[s.id, s.next] as const] : [])))),
+    () => undefined,
+  )
+  const groups = computed(() =>
+    body.value.groups.map((people) => ({
+      name: people.map(nameOf).join(' and '),
+      needs: needsOf(people.map((id) => next.value.get(id) ?? [])).map((family) => families[family]),
+    })),
+  )
   const stands = computed((): Stand[] =>
     body.value.stands.map(({ name, lesson, set }) => {
       const row = lessons.value.find((l) => l.id === lesson)
@@ -73,7 +86,9 @@ export async function useDay(id: string) {
     })
     return last
   }
-  function turn() {
+  async function turn() {
+    // What the records say comes first, where they can be had.
+    await ledger
     const found = rotate(stands.value, groups.value, body.value.rounds)
     best.value = found.best
     return change({ seats: found.seats.map((row) => [...row]) })
