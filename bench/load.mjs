@@ -1,0 +1,272 @@
+import { spawn } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { startPostgres } from '../test/postgres.mjs'
+
+/**
+ * A class at work on servers of this machine, loopback only:
+ * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1]
+ * Each student measures every two to eight seconds; a Floor is watched, reviews are opened. With kills, a server is killed
+ * without warning so many times, spread over the minutes, and every step is sent again until it is acknowledged.
+ */
+const { values } = parseArgs({
+  options: {
+    students: { type: 'string', default: '60' },
+    minutes: { type: 'string', default: '10' },
+    kills: { type: 'string', default: '0' },
+    processes: { type: 'string', default: '1' },
+    postgres: { type: 'boolean', default: false },
+  },
+})
+const students = Number(values.students)
+const until = Number(values.minutes) * 60_000
+const kills = Number(values.kills)
+const processes = Number(values.processes)
+if (processes > 1 && !values.postgres)
+  throw new Error('several processes share a PostgreSQL server: add --postgres')
+const sleep = (ms) => new Promise((done) => setTimeout(done, ms))
+const folder = mkdtempSync(join(tmpdir(), 'brachyon-load-'))
+const postgres = values.postgres ? startPostgres() : undefined
+
+const freePort = () =>
+  new Promise((resolve) => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address()
+      server.close(() => resolve(port))
+    })
+  })
+let downs = 0
+class Server {
+  constructor(port, nth) {
+    this.url = `http://127.0.0.1:${port}`
+    this.port = port
+    this.loop = join(folder, `loop-${nth}`)
+  }
+  async start() {
+    const began = performance.now()
+    this.child = spawn(
+      process.execPath,
+      ['--import', './bench/loop-delay.mjs', 'built/server/main.js', '--demo'],
+      {
+        env: {
+          ...process.env,
+          PORT: String(this.port),
+          BRACHYON_DATA: join(folder, 'data'),
+          BRACHYON_LOOP_FILE: this.loop,
+          ...(postgres && { DATABASE_URL: postgres.url }),
+        },
+        stdio: ['ignore', 'ignore', 'inherit'],
+      },
+    )
+    this.up = (async () => {
+      for (;;) {
+        if (
+          await fetch(`${this.url}/health`).then(
+            (r) => r.ok,
+            () => false,
+          )
+        )
+          break
+        await sleep(50)
+      }
+      return performance.now() - began
+    })()
+    return this.up
+  }
+  async kill() {
+    const ended = new Promise((done) => this.child.once('exit', done))
+    this.child.kill('SIGKILL')
+    await ended
+    downs++
+  }
+}
+const servers = []
+for (let i = 0; i < processes; i++) servers.push(new Server(await freePort(), i))
+for (const server of servers) await server.start()
+
+class Person {
+  constructor(nth) {
+    this.server = servers[nth % servers.length]
+  }
+  async ask(method, path, body) {
+    const response = await fetch(`${this.server.url}/api${path}`, {
+      method,
+      headers: {
+        ...(this.cookie && { cookie: this.cookie }),
+        ...(body && { 'content-type': 'application/json' }),
+      },
+      ...(body && { body: JSON.stringify(body) }),
+    })
+    const cookie = response.headers.get('set-cookie')
+    if (cookie) this.cookie = cookie.split(';')[0]
+    const text = await response.text()
+    return { status: response.status, body: text ? JSON.parse(text) : undefined }
+  }
+  async enter(login, password) {
+    const { status } = await this.ask('POST', '/session', { login, password })
+    if (status !== 200) throw new Error(`${login} cannot sign in: ${status}`)
+  }
+}
+
+let seed = 20261126
+const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647
+const demo = JSON.parse(readFileSync('demo/school.json', 'utf8'))
+const teacher = demo.instructors[0]
+const instructor = new Person(0)
+await instructor.enter(teacher.login, teacher.password)
+const lessons = (await instructor.ask('GET', '/lessons')).body
+const people = []
+for (let i = 0; i < students; i++) {
+  const login = `load-${i}`
+  const { body } = await instructor.ask('POST', '/students', {
+    login,
+    name: `Student ${i}`,
+    password: 'quartz-river-lamp-71',
+  })
+  const person = new Person(i)
+  person.id = body.id
+  await person.enter(login, 'quartz-river-lamp-71')
+  await person.ask('PUT', '/password', {
+    current: 'quartz-river-lamp-71',
+    password: `copper-meadow-${i}-torch`,
+  })
+  people.push(person)
+}
+const order = (person, nth) =>
+  instructor.ask('POST', `/lessons/${lessons[nth % lessons.length].id}/orders`, {
+    students: [person.id],
+    set: null,
+  })
+for (const [i, person] of people.entries()) {
+  const { status, body } = await order(person, i)
+  if (status !== 201) throw new Error(`no order: ${JSON.stringify(body)}`)
+}
+// As handing out prepares it: some seconds before the first looks at it.
+await sleep(8000)
+
+const took = []
+const errors = new Map()
+const fail = (what) => errors.set(what, (errors.get(what) ?? 0) + 1)
+let acknowledged = 0
+let reviews = 0
+let events = 0
+let over = false
+const end = Date.now() + until
+
+async function work(person) {
+  const [{ id }] = (await person.ask('GET', '/desk')).body
+  const desk = (await person.ask('GET', `/desk/${id}`)).body
+  person.order = id
+  person.acknowledged = desk.steps.length
+  const on =
+    desk.circuit.states.find(({ controls }) => Object.keys(controls).length) ?? desk.circuit.states[0]
+  const points = desk.circuit.parts.flatMap((p) =>
+    ['lamp', 'motor', 'fuse', 'connector'].includes(p.kind) ? [`${p.id}a`, `${p.id}b`] : [],
+  )
+  while (Date.now() < end && person.acknowledged < 380) {
+    await sleep(2000 + 6000 * random())
+    const arrangement = { controls: on.controls, detached: [] }
+    const red = points[Math.floor(random() * points.length)] ?? 'B1+'
+    const action =
+      person.acknowledged % 7 === 0
+        ? { type: 'operate', arrangement, says: 'asComplained' }
+        : {
+            type: 'test',
+            arrangement,
+            instrument: 'volts',
+            settings: {},
+            held: { type: 'leads', red, black: 'B1-' },
+            prediction: { type: 'value', value: 12 },
+          }
+    const key = crypto.randomUUID()
+    const start = performance.now()
+    for (let tries = 1; ; tries++) {
+      const answer = await person.ask('POST', `/desk/${id}/steps`, { key, action }).catch(() => undefined)
+      if (answer?.status === 200) {
+        person.acknowledged++
+        acknowledged++
+        if (tries === 1) took.push(performance.now() - start)
+        break
+      }
+      if (answer && (answer.status < 500 || kills === 0)) {
+        fail(`${answer.status} ${answer.body?.message?.code}`)
+        break
+      }
+      if (!answer && kills === 0) {
+        fail('no answer')
+        break
+      }
+      await sleep(300)
+    }
+  }
+}
+async function watch() {
+  while (!over) {
+    try {
+      const response = await fetch(`${servers.at(-1).url}/api/floor/live`, {
+        headers: { cookie: instructor.cookie },
+      })
+      const reader = response.body.getReader()
+      for (;;) {
+        const { done, value } = await reader.read()
+        if (done) break
+        events += Buffer.from(value).toString().split('event:').length - 1
+      }
+    } catch {
+      await sleep(500)
+    }
+  }
+}
+async function review() {
+  while (Date.now() < end) {
+    await sleep(4000)
+    const person = people[Math.floor(random() * people.length)]
+    const answer =
+      person.order && (await instructor.ask('GET', `/orders/${person.order}/review`).catch(() => undefined))
+    if (answer?.status === 200) reviews++
+    else if (kills === 0) fail(`review ${answer?.status}`)
+  }
+}
+async function cut() {
+  for (let n = 0; n < kills; n++) {
+    const server = servers[n % servers.length]
+    await sleep(Math.max(200, (end - Date.now()) / (kills - n) - 1500) * (0.5 + random()))
+    await server.kill()
+    await server.start()
+  }
+}
+const watching = watch()
+await Promise.all([...people.map(work), review(), ...(kills ? [cut()] : [])])
+over = true
+
+let lost = 0
+let twice = 0
+for (const person of people) {
+  const { steps } = (await person.ask('GET', `/desk/${person.order}`)).body
+  lost += Math.max(0, person.acknowledged - steps.length)
+  twice += Math.max(0, steps.length - person.acknowledged)
+}
+took.sort((a, b) => a - b)
+const at = (share) => Math.round(took[Math.min(took.length - 1, Math.floor(share * took.length))])
+console.log(
+  `${values.postgres ? 'PostgreSQL' : 'PGlite'}, ${processes} process${processes > 1 ? 'es' : ''}, ${students} students, ${values.minutes} min, ${downs} kills`,
+)
+console.log(
+  `steps acknowledged ${acknowledged}; ms median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}, most ${at(1)}`,
+)
+console.log(`reviews opened ${reviews}, events on the Floor ${events}, errors ${JSON.stringify([...errors])}`)
+console.log(`acknowledged and lost ${lost}, kept twice ${twice}`)
+for (const { loop } of servers)
+  if (existsSync(loop)) {
+    const { most, over: held, p99 } = JSON.parse(readFileSync(loop, 'utf8'))
+    console.log(
+      `event loop held at most ${most.toFixed(0)} ms; seconds in which it was held over 100 ms: ${held}; last second 99 % ${p99.toFixed(1)} ms`,
+    )
+  }
+for (const server of servers) await server.kill()
+void watching
+postgres?.stop()
+process.exit(errors.size || lost || twice ? 1 : 0)
