@@ -35,6 +35,23 @@ export const ledgerSchema = z.object({
   ),
 })
 export type Ledger = z.infer<typeof ledgerSchema>
+/** One finished order, for whoever keeps marks elsewhere. */
+export const markRowSchema = z.object({
+  student: z.string(),
+  circuit: z.string(),
+  fault: z.string(),
+  finished: z.string(),
+  found: z.boolean(),
+  readings: z.number(),
+  minutes: z.number(),
+  points: z.record(z.string(), z.number()),
+  mark: z.number(),
+  /** Step and code of each verdict. */
+  verdicts: z.array(z.string()),
+  notes: z.array(z.string()),
+})
+export type MarkRow = z.infer<typeof markRowSchema>
+
 /** One student's course: attempt by attempt. */
 export const courseSchema = z.array(
   z.object({

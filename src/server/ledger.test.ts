@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
-import { circuitListSchema, courseSchema, ledgerSchema } from '../contract'
+import { z } from 'zod'
+import { circuitListSchema, courseSchema, ledgerSchema, markRowSchema } from '../contract'
 
 const on = { controls: { S1: 'closed' }, detached: [] }
 
@@ -84,6 +85,48 @@ describe('the Ledger', () => {
       expect(one['score']).toBeGreaterThanOrEqual(0)
     }
     await tam.get('/api/ledger/results').expect(403)
+  })
+
+  it('counts the instructor’s word where it stands in place of the judge’s, everywhere', async () => {
+    const course = async () =>
+      courseSchema.parse((await orla.get(`/api/ledger/${idOf('idris')}`).expect(200)).body)
+    const [order] = await course()
+    const before = order!.total
+    await orla
+      .put(`/api/orders/${order!.id}/overrides`)
+      .send({ aspect: 'conclusion', points: 9, note: 'Said the right thing aloud.' })
+      .expect(200)
+    const after = (await course())[0]!.total
+    expect(after).toBeGreaterThan(before)
+    const mean = (await read()).students.find(({ id }) => id === idOf('idris'))!.mean
+    expect(mean).toBeCloseTo(after, 6)
+    const rows = z.array(markRowSchema).parse((await orla.get('/api/ledger/marks').expect(200)).body)
+    const row = rows.find(({ student }) => student === 'Idris Quill')!
+    expect(row.mark).toBeCloseTo(after, 1)
+    expect(row.points['conclusion']).toBe(9)
+    expect(row.notes).toEqual(['conclusion 9: Said the right thing aloud.'])
+    expect(row.verdicts.some((code) => /^3:/.test(code))).toBe(true)
+    const { results } = (await orla.get('/api/ledger/results').expect(200)).body as {
+      results: { score: number }[]
+    }
+    expect(results.map(({ score }) => score)).toContain(row.mark)
+  })
+
+  it('is asked for one class, and for one lab day', async () => {
+    const { body: group } = await orla.post('/api/classes').send({ name: 'Evening', term: '' }).expect(201)
+    const { id } = group as { id: string }
+    await orla
+      .post(`/api/classes/${id}/members`)
+      .send({ student: idOf('idris') })
+      .expect(204)
+    const own = ledgerSchema.parse((await orla.get(`/api/ledger?class=${id}`).expect(200)).body)
+    expect(own.students.map((s) => s.id)).toEqual([idOf('idris')])
+    expect(own.faults).toMatchObject([{ attempts: 1, found: 0 }])
+    const other = ledgerSchema.parse((await orla.get(`/api/ledger?day=${randomUUID()}`).expect(200)).body)
+    expect(other).toMatchObject({ students: [], faults: [], reliability: [] })
+    await orla.get('/api/ledger?class=evening').expect(422)
+    await tam.get(`/api/ledger/marks?class=${id}`).expect(403)
+    await orla.delete(`/api/classes/${id}`).expect(204)
   })
 
   it('gives all that is kept of one student, and forgets the name while the marks stay', async () => {

@@ -1,5 +1,5 @@
-import { say, type Ledger, type User } from '../contract'
-import type { JudgedAttempt } from '../core/assessment'
+import { say, type Ledger, type MarkRow, type User } from '../contract'
+import { givenTotal, type JudgedAttempt, type Mark } from '../core/assessment'
 import { advance, startBench, type Step } from '../core/attempt'
 import { findPieces } from '../core/circuit'
 import { describeFault } from '../core/faults'
@@ -7,6 +7,7 @@ import { evidenceOf, levelsOf, nextOf, reliability, type Evidence } from '../cor
 import type { Database } from './database'
 import { judgementOf } from './judging'
 import { iso, loadOrder, loadSteps, type Order } from './orders'
+import type { Override } from './overrides'
 import { Refusal } from './refusal'
 import type { Workers } from './workers/pool'
 
@@ -21,20 +22,38 @@ interface Done {
   readonly right: boolean
   readonly tests: number
   readonly minutes: number
+  /** The mark that counts, of 100: with what the instructor put in place of the judge's points. */
+  readonly mark: number
+  readonly overrides: readonly Override[]
+}
+
+/** Whose work, and on which day; everybody's where nothing is said. */
+export interface Scope {
+  readonly class?: string | undefined
+  readonly day?: string | undefined
 }
 
 /** Finished attempts that are looked at, the newest first. */
 const mostAttempts = 2000
 
 /** Read once: what is finished does not change, but for a judgement of a newer engine. */
-const kept = new Map<string, Done>()
+const kept = new Map<string, Omit<Done, 'mark' | 'overrides'>>()
 
-async function finished(db: Database, workers: Workers): Promise<Done[]> {
+async function finished(db: Database, workers: Workers, scope: Scope = {}): Promise<Done[]> {
   const rows = await db.query<{ id: string; name: string; age: number }>(
     `select o.id, u.name, extract(epoch from now() - o.concluded_at)::float8 / 86400 as age
      from work_orders o join users u on u.id = o.student_id
-     where o.concluded_at is not null and u.role = 'student' order by o.concluded_at desc limit ${mostAttempts}`,
+     where o.concluded_at is not null and u.role = 'student' and ($2::uuid is null or o.lab_day_id = $2)
+       and ($1::uuid is null or exists (select 1 from class_members m where m.class_id = $1 and m.user_id = u.id))
+     order by o.concluded_at desc limit ${mostAttempts}`,
+    [scope.class ?? null, scope.day ?? null],
   )
+  const put = new Map<string, Override[]>()
+  for (const { order, ...own } of await db.query<Override & { order: string }>(
+    'select work_order_id as order, aspect, points, note from overrides where work_order_id = any($1::uuid[])',
+    [rows.map(({ id }) => id)],
+  ))
+    put.set(order, [...(put.get(order) ?? []), own])
   const all: Done[] = []
   for (const { id, name, age } of rows) {
     let done = kept.get(id)
@@ -44,7 +63,9 @@ async function finished(db: Database, workers: Workers): Promise<Done[]> {
       if (!made) continue
       kept.set(id, (done = made))
     }
-    all.push({ ...done, name, age })
+    const overrides = put.get(id) ?? []
+    const mark = (100 * givenTotal(done.judged, overrides)) / Math.max(1, done.judged.of)
+    all.push({ ...done, name, age, overrides, mark })
   }
   return all
 }
@@ -55,7 +76,7 @@ async function readDone(
   id: string,
   name: string,
   age: number,
-): Promise<Done> {
+): Promise<Omit<Done, 'mark' | 'overrides'>> {
   const order = await loadOrder(db, id)
   const steps = (await loadSteps(db, id)).map(({ step }) => step)
   const judged = await judgementOf(db, workers, order, steps)
@@ -87,10 +108,14 @@ const evidenceFrom = (done: readonly Done[]): Evidence[] =>
   done.flatMap(({ order, judged, age }) => evidenceOf(order.circuit, order.planted, judged, age))
 
 /** The school's records: what each student can do, what each fault has shown, and what confidence is worth. */
-export async function ledgerOf(db: Database, workers: Workers): Promise<Ledger> {
-  const all = await finished(db, workers)
+export async function ledgerOf(db: Database, workers: Workers, scope: Scope = {}): Promise<Ledger> {
+  const all = await finished(db, workers, scope)
   const people = await db.query<{ id: string; name: string }>(
-    `select id, name from users where role = 'student' order by name`,
+    `select id, name from users u where role = 'student'
+       and ($1::uuid is null or exists (select 1 from class_members m where m.class_id = $1 and m.user_id = u.id))
+       and ($2::uuid is null or exists (select 1 from work_orders o where o.lab_day_id = $2 and o.student_id = u.id))
+     order by name`,
+    [scope.class ?? null, scope.day ?? null],
   )
   const students = people.map(({ id, name }) => {
     const own = all.filter(({ order }) => order.studentId === id)
@@ -99,7 +124,7 @@ export async function ledgerOf(db: Database, workers: Workers): Promise<Ledger> 
       id,
       name,
       attempts: own.length,
-      mean: own.length ? own.reduce((sum, { judged }) => sum + judged.total, 0) / own.length : null,
+      mean: own.length ? own.reduce((sum, { mark }) => sum + mark, 0) / own.length : null,
       skills: levels,
       next: nextOf(levels).slice(0, 3),
     }
@@ -136,14 +161,39 @@ export async function ledgerOf(db: Database, workers: Workers): Promise<Ledger> 
 
 export async function courseOf(db: Database, workers: Workers, student: string) {
   const all = (await finished(db, workers)).filter(({ order }) => order.studentId === student)
-  return all.map(({ order, judged, fault, right, tests }) => ({
+  return all.map(({ order, mark, fault, right, tests }) => ({
     id: order.id,
     at: order.concluded!,
     circuit: order.circuit.name,
     fault,
-    total: judged.total,
+    total: mark,
     right,
     tests,
+  }))
+}
+
+/** One row for each finished order: points of each aspect, the mark that counts, and the codes of what was said. */
+export async function marksOfScope(db: Database, workers: Workers, scope: Scope): Promise<MarkRow[]> {
+  const all = await finished(db, workers, scope)
+  return all.map(({ order, name, judged, mark, right, tests, minutes, fault, overrides }) => ({
+    student: name,
+    circuit: order.circuit.name,
+    fault,
+    finished: order.concluded!,
+    found: right,
+    readings: tests,
+    minutes,
+    points: Object.fromEntries(
+      judged.marks.map(({ aspect, points }) => [
+        aspect,
+        overrides.find((o) => o.aspect === aspect)?.points ?? points,
+      ]),
+    ),
+    mark: Math.round(10 * mark) / 10,
+    verdicts: judged.judgements.map(
+      ({ step, verdict, reason }) => `${step + 1}:${verdict.code || reason.code}`,
+    ),
+    notes: overrides.map(({ aspect, points, note }) => `${aspect} ${points}: ${note}`),
   }))
 }
 
@@ -161,14 +211,17 @@ export async function resultsOf(db: Database): Promise<{ lineItems: object[]; re
     class: string
     at: string
     assigned: string
-    score: number
+    judged: { marks: Mark[]; total: number; of: number; uncapped?: number }
+    overrides: Override[]
   }>(
     `select o.id as order, coalesce(o.lesson_id::text, md5(o.document->>'name')) as item,
        coalesce(l.name, o.document->>'name') as title, coalesce(u.sourced, u.id::text) as student,
        coalesce((select coalesce(c.sourced, c.id::text) from class_members m join classes c on c.id = m.class_id
           where m.user_id = u.id order by c.created_at desc limit 1), '') as class,
        ${iso('o.concluded_at')} as at, ${iso('o.created_at')} as assigned,
-       round((j.body->>'total')::numeric, 1)::float8 as score
+       j.body as judged,
+       (select coalesce(json_agg(json_build_object('aspect', v.aspect, 'points', v.points)), '[]')
+          from overrides v where v.work_order_id = o.id) as overrides
      from work_orders o join users u on u.id = o.student_id join judgements j on j.work_order_id = o.id
        left join lessons l on l.id = o.lesson_id
      where o.concluded_at is not null and u.role = 'student' order by o.concluded_at limit 20000`,
@@ -201,7 +254,7 @@ export async function resultsOf(db: Database): Promise<{ lineItems: object[]; re
       lineItemSourcedId: `${row.item}-${row.class}`,
       studentSourcedId: row.student,
       scoreStatus: 'fully graded',
-      score: row.score,
+      score: Math.round((1000 * givenTotal(row.judged, row.overrides)) / Math.max(1, row.judged.of)) / 10,
       scoreDate: row.at.slice(0, 10),
       comment: '',
     })),

@@ -51,6 +51,25 @@ export function marksOf(
   return grave && whole > cap ? { marks, total: cap, of, uncapped: whole } : { marks, total: whole, of }
 }
 
+/**
+ * The mark that counts: the judge's, with what the instructor put in place of its points. A cap for a grave error of safety
+ * stays where it was, and nobody has more than all.
+ */
+export function givenTotal(
+  {
+    marks,
+    total,
+    of,
+    uncapped,
+  }: { marks: readonly Mark[]; total: number; of: number; uncapped?: number | undefined },
+  overrides: readonly { readonly aspect: Aspect; readonly points: number }[],
+): number {
+  const own = (aspect: Aspect) => overrides.find((o) => o.aspect === aspect)?.points
+  if (!marks.some(({ aspect }) => own(aspect) !== undefined)) return total
+  const sum = round(marks.reduce((all, { aspect, points }) => all + (own(aspect) ?? points), 0))
+  return Math.min(sum, uncapped === undefined ? of : total)
+}
+
 /** One test has one technique: its worst mistake, safety included, counts. */
 function worstOfEachStep(judgements: readonly Judgement[]): Judgement[] {
   const worst = new Map<number, Judgement>()

@@ -1,6 +1,7 @@
 import { Router } from 'express'
+import { z } from 'zod'
 import type { Database } from '../database'
-import { courseOf, eraseName, exportOf, ledgerOf, resultsOf } from '../ledger'
+import { courseOf, eraseName, exportOf, ledgerOf, marksOfScope, resultsOf } from '../ledger'
 import type { Workers } from '../workers/pool'
 import { only } from './account'
 import { idOf } from './circuits'
@@ -9,8 +10,12 @@ import { idOf } from './circuits'
 export function ledgerRoutes(db: Database, workers: Workers): Router {
   const router = Router()
   router.use('/ledger', only('instructor'))
-  router.get('/ledger', async (_req, res) => {
-    res.json(await ledgerOf(db, workers))
+  const scope = z.object({ class: z.uuid().optional(), day: z.uuid().optional() })
+  router.get('/ledger', async (req, res) => {
+    res.json(await ledgerOf(db, workers, scope.parse(req.query)))
+  })
+  router.get('/ledger/marks', async (req, res) => {
+    res.json(await marksOfScope(db, workers, scope.parse(req.query)))
   })
   router.get('/ledger/results', async (_req, res) => {
     res.json(await resultsOf(db))

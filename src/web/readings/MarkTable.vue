@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import { formatPlain } from '../../core/quantity'
-import { aspectNames, type JudgedAttempt, type Judgement } from '../../core/assessment'
+import { aspectNames, givenTotal, type JudgedAttempt, type Judgement } from '../../core/assessment'
 import type { Overrides } from '../../contract'
 
 const props = defineProps<{
@@ -24,12 +24,7 @@ const lines = computed(() =>
     rows.value.slice(perLine * i, perLine * (i + 1)),
   ),
 )
-const total = computed(() => {
-  const { total: judged, uncapped, of } = props.judged
-  if (!rows.value.some(({ own }) => own)) return judged
-  const sum = rows.value.reduce((all, { points, own }) => all + (own?.points ?? points), 0)
-  return uncapped === undefined ? Math.min(sum, of) : Math.min(sum, judged)
-})
+const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
 </script>
 
 <template>

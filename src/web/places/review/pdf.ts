@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces'
 import type { Review } from '../../../contract'
-import { aspectNames } from '../../../core/assessment'
+import { aspectNames, givenTotal } from '../../../core/assessment'
 import type { Message } from '../../../core/document'
 import { describeFault } from '../../../core/faults'
 import { formatPlain } from '../../../core/quantity'
@@ -38,14 +38,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   })
   const marks = judged?.marks.filter(({ of }) => of > 0) ?? []
   const own = (aspect: string) => overrides.find((o) => o.aspect === aspect)
-  const total = marks.reduce((sum, m) => sum + (own(m.aspect)?.points ?? m.points), 0)
-  const mark =
-    judged &&
-    (overrides.length
-      ? judged.uncapped === undefined
-        ? total
-        : Math.min(total, judged.total)
-      : judged.total)
+  const mark = judged && givenTotal(judged, overrides)
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {

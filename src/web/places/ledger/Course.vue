@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { z } from 'zod'
+import { courseSchema } from '../../../contract'
+import { ask, messageOf, post } from '../../api/client'
+import { download } from '../../parts/download'
+import { when } from '../../parts/when'
+import type { LedgerStudent } from './useLedger'
+
+/** One student’s course, and what a student may ask of the school: all that is kept, and to be forgotten. */
+const props = defineProps<{ student: LedgerStudent }>()
+const emit = defineEmits<{ gone: [] }>()
+const course = ref<z.output<typeof courseSchema>>([])
+const wrong = ref('')
+const erasing = ref(false)
+const said = (error: unknown) => void (wrong.value = messageOf(error))
+void ask(courseSchema, `/ledger/${props.student.id}`).then((list) => (course.value = list), said)
+async function save() {
+  await ask(z.unknown(), `/ledger/${props.student.id}/export`).then(
+    (all) => download(`${props.student.name}.json`, 'application/json', JSON.stringify(all, null, 2)),
+    said,
+  )
+}
+async function erase() {
+  await post(`/ledger/${props.student.id}/erased`).then(() => emit('gone'), said)
+}
+</script>
+
+<template>
+  <section class="course" aria-label="One student’s course">
+    <h2>{{ student.name }}</h2>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="!course.length">No finished work yet.</p>
+    <table v-else class="data">
+      <thead>
+        <tr>
+          <th scope="col">When</th>
+          <th scope="col">Circuit</th>
+          <th scope="col">Fault</th>
+          <th scope="col" class="num">Readings</th>
+          <th scope="col" class="num">Mark</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in course" :key="one.id">
+          <td>
+            <RouterLink :to="{ name: 'review', params: { id: one.id } }">{{ when(one.at) }}</RouterLink>
+          </td>
+          <td>{{ one.circuit }}</td>
+          <td>{{ one.right ? '' : 'not found: ' }}{{ one.fault }}</td>
+          <td class="num">{{ one.tests }}</td>
+          <td class="num">{{ Math.round(one.total) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="acts">
+      <NButton size="small" @click="save">All that is kept of {{ student.name }} (JSON)</NButton>
+      <template v-if="erasing">
+        <span>Name, sign-in, answers and messages go for good; marks stay, without a name.</span>
+        <NButton size="small" type="error" @click="erase">Forget the name</NButton>
+        <NButton size="small" quaternary @click="erasing = false">Leave it</NButton>
+      </template>
+      <NButton v-else size="small" @click="erasing = true">Forget the name …</NButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+@media print {
+  .acts {
+    display: none;
+  }
+}
+</style>

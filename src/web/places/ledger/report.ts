@@ -1,0 +1,64 @@
+import type { Content } from 'pdfmake/interfaces'
+import type { Ledger, MarkRow } from '../../../contract'
+import { skillKeys, skills } from '../../../core/lab'
+import { fileName, saveBlob } from '../../parts/download'
+import { make, page, table } from '../../parts/pdf'
+import { when } from '../../parts/when'
+import { levelOf, percent, skillWord } from './useLedger'
+
+/** Class or lab day on paper: who can do what, what was worked at with what mark, and what each fault has shown. */
+export function reportPages(about: string, ledger: Ledger, marks: readonly MarkRow[]): Content[] {
+  const students = ledger.students.filter((s) => s.attempts > 0 || ledger.students.length <= 40)
+  return [
+    { text: about, style: 'title' },
+    {
+      text: 'Percent of a full command, give or take one standard deviation; – where there is too little evidence. Old work fades by half in sixty days.',
+      style: 'quiet',
+    },
+    table(
+      ['', 'Work', 'Mean', ...skillKeys.map((k) => skills[k]), 'Next'],
+      students.map((s) => [
+        { text: s.name, bold: true },
+        String(s.attempts),
+        s.mean === null ? '–' : String(Math.round(s.mean)),
+        ...skillKeys.map((k) => {
+          const { level, spread, thin } = levelOf(s, k)
+          return thin ? '–' : `${percent(level)} ±${percent(spread)}`
+        }),
+        s.next.slice(0, 1).map(skillWord).join(),
+      ]),
+    ),
+    { text: 'Work', style: 'state' },
+    marks.length
+      ? table(
+          ['Student', 'Finished', 'Circuit', 'Fault', 'Readings', 'Minutes', 'Mark'],
+          marks.map((m) => [
+            { text: m.student, bold: true },
+            when(m.finished),
+            m.circuit,
+            `${m.found ? '' : 'not found: '}${m.fault}${m.notes.length ? ` (by the instructor: ${m.notes.join('; ')})` : ''}`,
+            String(m.readings),
+            String(Math.round(m.minutes)),
+            String(Math.round(m.mark)),
+          ]),
+        )
+      : { text: 'Nothing is finished yet.' },
+    { text: 'Faults', style: 'state' },
+    table(
+      ['Fault', 'Circuit', 'Found', 'Readings', 'Minutes', 'Taken for'],
+      ledger.faults.map((f) => [
+        f.fault,
+        f.circuit,
+        `${f.found} of ${f.attempts}`,
+        String(f.tests),
+        String(Math.round(f.minutes)),
+        f.wrong ?? '',
+      ]),
+    ),
+  ]
+}
+
+export async function report(about: string, ledger: Ledger, marks: readonly MarkRow[]): Promise<void> {
+  const title = `Report, ${about}`
+  saveBlob(fileName(title, 'pdf'), await make(page(title, reportPages(about, ledger, marks), 'landscape')))
+}
