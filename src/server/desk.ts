@@ -34,7 +34,7 @@ export async function loadOwn(db: Queries, id: string, student: Pick<User, 'id'>
   return order
 }
 
-export async function loadDesk(db: Queries, id: string, student: User): Promise<Desk> {
+export async function loadDesk(db: Database, id: string, student: User): Promise<Desk> {
   // The time limit runs from the first look.
   await db.query(
     'update work_orders set started_at = now() where id = $1 and student_id = $2 and started_at is null',

@@ -9,7 +9,9 @@ import {
 } from '../core/assessment'
 import type { HintLevel, Order as OrderOfCore, Step } from '../core/attempt'
 import type { Message } from '../core/document'
+import type { Circuit } from '../core/circuit'
 import type { Database, Queries } from './database'
+import { Newest } from './newest'
 import type { Order } from './orders'
 import type { Stopping, Workers } from './workers/pool'
 
@@ -24,6 +26,22 @@ export async function makeReady(db: Queries, workers: Workers, order: OrderOfCor
   }
 }
 
+const signs = new WeakMap<Circuit, string>()
+function signOfCircuit(circuit: Circuit): string {
+  const known = signs.get(circuit)
+  if (known) return known
+  const sign = createHash('sha256').update(JSON.stringify(circuit)).digest('hex')
+  signs.set(circuit, sign)
+  return sign
+}
+/** What a class works at in one lesson, a few times over; each database has its own. */
+const kept = new WeakMap<Queries, Newest<Prepared>>()
+function beliefsOf(db: Queries): Newest<Prepared> {
+  const known = kept.get(db) ?? new Newest<Prepared>(60)
+  kept.set(db, known)
+  return known
+}
+
 /** What is believed after the complaint, as it was kept, or worked out and kept now. */
 export async function prepared(
   db: Queries,
@@ -32,25 +50,23 @@ export async function prepared(
   stopping: Stopping = {},
 ): Promise<Prepared> {
   const hash = createHash('sha256')
-    .update(
-      JSON.stringify([
-        engineVersion,
-        circuit,
-        planted,
-        frame.meter,
-        frame.faults,
-        frame.complaint,
-        frame.bag,
-      ]),
-    )
+    .update(signOfCircuit(circuit))
+    .update(JSON.stringify([engineVersion, planted, frame.meter, frame.faults, frame.complaint, frame.bag]))
     .digest('hex')
+  const beliefs = beliefsOf(db)
+  const known = beliefs.get(hash)
+  if (known) return known
   const [kept] = await db.query<{ body: Prepared }>('select body from prepared where hash = $1', [hash])
-  if (kept) return kept.body
+  if (kept) {
+    beliefs.set(hash, kept.body)
+    return kept.body
+  }
   const made = await workers.prepare({ order: { circuit, planted, frame } }, stopping)
   await db.query('insert into prepared (hash, body) values ($1, $2) on conflict (hash) do nothing', [
     hash,
     JSON.stringify(made),
   ])
+  beliefs.set(hash, made)
   return made
 }
 

@@ -13,8 +13,9 @@ import {
 import { readCircuit, type Circuit } from '../core/circuit'
 import type { Read } from '../core/document'
 import { checkFaults, loadCircuit } from './circuits'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 import { makeReady } from './judging'
+import { Newest } from './newest'
 import { Refusal } from './refusal'
 import { currentRubric } from './rubrics'
 import type { Workers } from './workers/pool'
@@ -46,12 +47,30 @@ export interface Standing {
   readonly stopped: string | null
 }
 
+/** What an order is about never changes once it is handed out: it is read through its doors once. */
+type Copied = Pick<Order, 'circuit' | 'planted' | 'rubric'>
+const copies = new Newest<Copied>(400)
+
+async function copyOf(db: Queries, id: string): Promise<Copied> {
+  const known = copies.get(id)
+  if (known) return known
+  const [row] = await db.query<{ document: unknown; faults: unknown; rubric: unknown }>(
+    'select document, faults, rubric from work_orders where id = $1',
+    [id],
+  )
+  if (!row) throw new Refusal(404, say('noOrder'))
+  const copy = {
+    circuit: opened(readCircuit(row.document, { unfinished: true })),
+    planted: opened(plantedDoor.read(row.faults)).list,
+    rubric: opened(rubricDoor.read(row.rubric)),
+  }
+  copies.set(id, copy)
+  return copy
+}
+
 interface Row {
   id: string
-  document: unknown
-  faults: unknown
   frame: unknown
-  rubric: unknown
   complaint: string
   student_id: string
   created: string
@@ -69,15 +88,12 @@ export function opened<T>(read: Read<T>): T {
   return read.value
 }
 
-function orderOf(row: Row): Order {
-  const circuit: Circuit = opened(readCircuit(row.document, { unfinished: true }))
+function orderOf(row: Row, copy: Copied): Order {
   return {
     id: row.id,
-    circuit,
-    planted: opened(plantedDoor.read(row.faults)).list,
+    ...copy,
     // Orders of before frames have none at all.
     frame: opened(frameDoor.read(row.frame ?? {})),
-    rubric: opened(rubricDoor.read(row.rubric)),
     complaint: row.complaint,
     studentId: row.student_id,
     created: row.created,
@@ -160,13 +176,13 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, document, faults, frame, rubric, complaint, student_id, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
+    `select id, frame, complaint, student_id, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
   return {
-    ...orderOf(row),
+    ...orderOf(row, await copyOf(db, id)),
     bench: row.bench ?? undefined,
     taken: row.taken,
     left: row.left,
@@ -176,12 +192,26 @@ export async function load(db: Queries, id: string): Promise<Order & Standing> {
 
 export const loadOrder = (db: Queries, id: string): Promise<Order> => load(db, id)
 
-export async function loadSteps(db: Queries, id: string): Promise<{ at: string; step: Step }[]> {
-  const rows = await db.query<{ at: string; body: unknown }>(
-    `select ${iso('at')} as at, body from steps where work_order_id = $1 order by position limit ${mostSteps}`,
-    [id],
+interface Kept {
+  readonly at: string
+  readonly step: Step
+}
+/** Steps are only ever added: those that were read stay as they are, with the position of the last. */
+const taken = new Newest<{ readonly last: number; readonly steps: readonly Kept[] }>(300)
+
+/** All steps of an order. Not for use within a transaction: what that may take back must not be remembered. */
+export async function loadSteps(db: Database, id: string): Promise<readonly Kept[]> {
+  const known = taken.get(id)
+  const rows = await db.query<{ at: string; body: unknown; position: number }>(
+    `select ${iso('at')} as at, body, position from steps where work_order_id = $1 and position > $2
+     order by position limit ${mostSteps}`,
+    [id, known?.last ?? -1],
   )
-  return rows.map(({ at, body }) => ({ at, step: opened(stepDoor.read(body)) }))
+  if (!rows.length) return known?.steps ?? []
+  const more = rows.map(({ at, body }) => ({ at, step: opened(stepDoor.read(body)) }))
+  const steps = known ? [...known.steps, ...more] : more
+  taken.set(id, { last: rows.at(-1)!.position, steps })
+  return steps
 }
 
 /** Gives back every finished review that its student does not have yet; answers how many there were. */

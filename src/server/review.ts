@@ -1,12 +1,12 @@
 import type { Review, User } from '../contract'
-import type { Queries } from './database'
+import type { Database } from './database'
 import { keptJudgement } from './judging'
 import { loadSteps, type Order } from './orders'
 import { loadOverrides } from './overrides'
 import { loadReplies } from './replies'
 
 /** The whole of a review: for the instructor at any time, for the student once it has been given back. */
-export async function reviewOf(db: Queries, order: Order, own = false): Promise<Review> {
+export async function reviewOf(db: Database, order: Order, own = false): Promise<Review> {
   const steps = await loadSteps(db, order.id)
   const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
     order.studentId,
@@ -22,7 +22,7 @@ export async function reviewOf(db: Queries, order: Order, own = false): Promise<
     concluded,
     released,
     student: student!,
-    steps,
+    steps: [...steps],
     rubric,
     // What is not worked out yet is asked for by itself: the steps are there at once.
     judged: await keptJudgement(

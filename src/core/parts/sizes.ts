@@ -6,9 +6,15 @@ function withSizes({ sizes }: AnyPart, given: Readonly<Record<string, unknown>>)
   return { ...chosen, ...given }
 }
 
+/** Made once for each kind: making one takes longer than reading with it. */
+const strict = new WeakMap<AnyPart, ReturnType<AnyPart['parameters']['strict']>>()
+
 /** Reads parameters as they were written down; what is not said is the default, of its size where it has one. */
-export const readParameters = (definition: AnyPart, given: Readonly<Record<string, unknown>>) =>
-  definition.parameters.strict().safeParse(withSizes(definition, given))
+export function readParameters(definition: AnyPart, given: Readonly<Record<string, unknown>>) {
+  let schema = strict.get(definition)
+  if (!schema) strict.set(definition, (schema = definition.parameters.strict()))
+  return schema.safeParse(withSizes(definition, given))
+}
 
 /** Parameters of a new part. The given ones must be sound. */
 export const sized = (
