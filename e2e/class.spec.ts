@@ -114,6 +114,25 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     expect((await cards).suggestedFilename()).toMatch(/sealed-cards\.pdf$/)
   })
 
+  await test.step('a phone signs in with the card of a bench and the word of the day', async () => {
+    const word = (await orla.locator('.top b.reading').textContent())!
+    const phone = await (
+      await browser.newContext({ baseURL: server.url, viewport: { width: 390, height: 780 } })
+    ).newPage()
+    await phone.goto(`/card/${orla.url().split('/').pop()}/1`)
+    await phone.getByLabel('Word of the day').fill('amber-anvil-1')
+    await phone.getByRole('button', { name: 'Who stands here?' }).click()
+    await expect(phone.getByRole('alert')).toContainText('not the word of the day')
+    await expectAccessible(phone)
+    await phone.getByLabel('Word of the day').fill(word)
+    await phone.getByRole('button', { name: 'Who stands here?' }).click()
+    await expect(phone.getByText('Who are you?')).toBeVisible()
+    await phone.getByRole('button').first().click()
+    await expect(phone.getByRole('region', { name: 'Your benches today' })).toContainText('Bench 1')
+    await expectAccessible(phone)
+    await phone.context().close()
+  })
+
   const tam = await enter(browser, 'tam', 'sweeper-brush-3')
   // Idris has work of his own at a station with a meter: his bench is looked at only.
   const maeve = await enter(browser, 'maeve', 'beacon-lens-9')
@@ -168,6 +187,23 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     expect(refused.status()).toBe(409)
     await station('Nela Farrow').getByRole('button', { name: 'Let it go on' }).click()
     await expect(fourth.getByRole('alert')).toHaveCount(0)
+  })
+
+  await test.step('a Desk is watched as it is worked: on the wall without a name, and in its review', async () => {
+    const { id, on } = await orderOf(tam)
+    const wall = await orla.context().newPage()
+    await wall.goto(`/show/desk/${id}`)
+    await expect(wall.getByText('2 steps')).toBeVisible()
+    await step(tam, id, volts(on))
+    await expect(wall.getByText('3 steps')).toBeVisible()
+    await expect(wall.locator('main')).not.toContainText('Tam')
+    await expectAccessible(wall)
+    await wall.goto(`/review/${id}`)
+    const steps = wall.getByRole('region', { name: 'Steps and marks' })
+    await expect(steps).toContainText('Reading 2')
+    await step(tam, id, { type: 'infer', struck: [], ringed: [], note: '' })
+    await expect(steps).toContainText('Nothing struck out')
+    await wall.close()
   })
 
   await test.step('a lost connection and a killed server lose nothing of what the Floor shows', async () => {
@@ -229,5 +265,16 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     const table = orla.waitForEvent('download')
     await orla.getByRole('button', { name: 'Skills (CSV)' }).click()
     expect((await table).suggestedFilename()).toBe('class-skills.csv')
+    await orla.getByRole('combobox', { name: 'Class' }).selectOption({ label: 'Thursday' })
+    await expect(row).toHaveCount(0)
+    await expect(orla.getByRole('row', { name: /Nela Farrow/ })).toBeVisible()
+    for (const [button, name] of [
+      ['Marks (CSV)', 'marks.csv'],
+      ['Report (PDF)', 'report-thursday.pdf'],
+    ] as const) {
+      const file = orla.waitForEvent('download')
+      await orla.getByRole('button', { name: button }).click()
+      expect((await file).suggestedFilename()).toBe(name)
+    }
   })
 })

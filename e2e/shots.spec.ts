@@ -5,7 +5,7 @@ import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } 
 const folder = process.env.BRACHYON_SHOTS ?? 'docs/screenshots'
 
 /** Not a check: draws the pictures of the README from the demo school. */
-test('pictures of the main views', async ({ page }) => {
+test('pictures of the main views', async ({ page, browser }) => {
   const shot = async (name: string) => {
     await page.mouse.move(2, 400)
     await page.waitForTimeout(400)
@@ -95,6 +95,29 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/ledger')
   await page.getByRole('region', { name: 'Class and skills' }).waitFor()
   await shot('ledger')
+  await page.goto('/lessons')
+  await page.getByRole('link', { name: 'Show', exact: true }).nth(2).click()
+  await page.getByRole('button', { name: 'Ask', exact: true }).waitFor()
+  await page.keyboard.press('c')
+  for (let i = 0; i < 11; i++) await page.keyboard.press('Space')
+  const context = await browser.newContext({ baseURL: 'http://127.0.0.1:4187' })
+  for (const [who, says] of [
+    ['tam', '12.4'],
+    ['idris', '11.9'],
+    ['maeve', '0'],
+  ] as const) {
+    const phone = await context.newPage()
+    await signIn(phone, who)
+    await phone.getByRole('textbox', { name: 'Volts' }).fill(says)
+    await phone.getByRole('button', { name: 'Answer' }).click()
+    await phone.getByText('Your answer').waitFor()
+    await context.clearCookies()
+  }
+  await page.getByText('3 answers').waitFor()
+  await page.keyboard.press('Space')
+  await page.locator('.dots .dot').nth(2).waitFor()
+  await shot('show')
+  await context.close()
   await page.goto('/rubric')
   await page.getByRole('table', { name: 'Mark' }).first().waitFor()
   await shot('rubric')

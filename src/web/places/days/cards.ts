@@ -6,7 +6,7 @@ import { caution, make, page, table } from '../../parts/pdf'
 import { fileName, saveBlob } from '../../parts/download'
 
 /** The instructor's: what to plant at a bench, how it is made, what proves it, and how it is taken out again. */
-function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson>): Content[] {
+export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson>): Content[] {
   return day.body.stands.flatMap((stand, i): Content[] => {
     const stored = stand.lesson ? lessons.get(stand.lesson) : undefined
     const set = stored?.lesson.sets[stand.set]
@@ -62,7 +62,7 @@ function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson>): Con
 }
 
 /** What stands on the bench: its name, and where to sign in. Nothing of what is planted. */
-function stations(day: StoredDay, address: string): Content[] {
+export function stations(day: StoredDay, address: string): Content[] {
   return day.body.stands.map((stand, i): Content => ({
     stack: [
       { text: stand.name, fontSize: 34, bold: true },
@@ -82,7 +82,7 @@ function stations(day: StoredDay, address: string): Content[] {
 }
 
 /** Who goes where and when. */
-function orders(day: StoredDay, groups: readonly string[], times: readonly string[]): Content[] {
+export function orders(day: StoredDay, groups: readonly string[], times: readonly string[]): Content[] {
   return [
     { text: `${day.name}, ${day.day}`, style: 'title' },
     table(
