@@ -43,6 +43,7 @@ const layers = [
   'assessment',
   'workshop',
   'lab',
+  'handbook',
   'formats',
   'words',
 ]

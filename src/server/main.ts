@@ -58,6 +58,8 @@ const app = createApp({
   ...(!url && { backupKey, folder }),
 })
 const server = createServer(app)
+// Longer than whoever keeps a connection for its next request: none is cut off just as it is used again.
+server.keepAliveTimeout = 65_000
 server.listen(port, host, () => {
   const address = server.address()
   const shown = typeof address === 'object' && address ? address.port : port

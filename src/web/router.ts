@@ -133,6 +133,12 @@ export const router = createRouter({
       component: () => import('./places/ledger/Ledger.vue'),
     },
     {
+      path: '/handbook/:entry?',
+      name: 'handbook',
+      meta: { title: 'Handbook' },
+      component: () => import('./places/handbook/Handbook.vue'),
+    },
+    {
       path: '/floor',
       name: 'floor',
       meta: { role: 'instructor', title: 'Floor' },

@@ -70,6 +70,7 @@ async function leave() {
             one.title
           }}</RouterLink>
         </template>
+        <RouterLink :to="{ name: 'handbook' }">Handbook</RouterLink>
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
         </RouterLink>

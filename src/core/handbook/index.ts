@@ -1,0 +1,3 @@
+export * from './calculator'
+export { calculators } from './calculators/registry'
+export * from './tables'

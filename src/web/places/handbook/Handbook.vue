@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, nextTick, ref } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import Reckon from './Reckon.vue'
+import { chapters, entries, found } from './entries'
+
+/** What people look up, reckoned: found by / from anywhere in it, for instructors and students alike. */
+const route = useRoute()
+const router = useRouter()
+const typed = ref('')
+const field = ref<HTMLInputElement | null>(null)
+const list = computed(() => found(typed.value))
+const entry = computed(() => entries.find(({ key }) => key === route.params.entry))
+const groups = computed(() =>
+  chapters
+    .map(({ type, title }) => ({ title, entries: list.value.filter((e) => e.type === type) }))
+    .filter((group) => group.entries.length),
+)
+function first() {
+  const [hit] = list.value
+  if (hit) void router.replace({ name: 'handbook', params: { entry: hit.key } })
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key !== '/' || ['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName))
+    return
+  event.preventDefault()
+  void nextTick(() => field.value?.focus())
+})
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="handbook">
+    <aside>
+      <h1>Handbook</h1>
+      <input
+        ref="field"
+        v-model="typed"
+        class="plain"
+        type="search"
+        aria-label="Look up"
+        placeholder="Look up:  /"
+        @keydown.enter="first"
+      />
+      <p v-if="!list.length" role="status">Nothing of that is in the book.</p>
+      <nav aria-label="Entries">
+        <section v-for="group in groups" :key="group.title">
+          <h2>{{ group.title }}</h2>
+          <ul>
+            <li v-for="one in group.entries" :key="one.key">
+              <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }" replace>{{
+                one.title
+              }}</RouterLink>
+            </li>
+          </ul>
+        </section>
+      </nav>
+    </aside>
+    <article v-if="entry" :aria-label="entry.title">
+      <header>
+        <h2>{{ entry.title }}</h2>
+        <button type="button" class="small" @click="print">Print</button>
+      </header>
+      <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
+      <template v-else-if="entry.type === 'table'">
+        <div class="scroll" tabindex="0" role="region" :aria-label="entry.title">
+          <table class="data">
+            <thead>
+              <tr>
+                <th v-for="head in entry.table.head" :key="head" scope="col">{{ head }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(row, i) in entry.table.rows" :key="i">
+                <td v-for="(cell, c) in row" :key="c">{{ cell }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p class="quiet">Source: {{ entry.table.source }}.</p>
+      </template>
+      <template v-else-if="entry.type === 'misreading'">
+        <p>{{ entry.say }}</p>
+        <p><b>Instead:</b> {{ entry.instead }}</p>
+      </template>
+      <p v-else class="caution">{{ entry.text }}</p>
+      <p class="quiet care">
+        The vehicle maker’s data, local code and licensed practice come before everything here.
+      </p>
+    </article>
+    <article v-else>
+      <p>Choose an entry, or press <b>/</b> and type: a drop, a fuse, a terminal number.</p>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.handbook {
+  display: grid;
+  grid-template-columns: 270px minmax(0, 1fr);
+  height: 100%;
+  min-height: 0;
+}
+aside {
+  display: grid;
+  grid-template-rows: auto auto 1fr;
+  gap: 8px;
+  min-height: 0;
+  padding: 16px;
+  border-right: 1px solid var(--rule);
+}
+nav {
+  overflow: auto;
+  min-height: 0;
+}
+nav h2 {
+  margin-top: 10px;
+  font-size: 13px;
+  color: var(--quiet);
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li a {
+  display: block;
+  padding: 3px 6px;
+  color: var(--ink);
+  text-decoration: none;
+}
+li a:hover {
+  text-decoration: underline;
+}
+li a.router-link-active {
+  background: var(--ink);
+  color: var(--paper);
+}
+article {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  overflow: auto;
+  max-width: 900px;
+  padding: 18px 28px;
+}
+article header {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+article h2 {
+  flex: 1;
+  font-size: 22px;
+}
+.caution {
+  font-size: 17px;
+}
+@media (width <= 700px) {
+  .handbook {
+    grid-template-columns: 1fr;
+    height: auto;
+  }
+}
+@media print {
+  aside,
+  header button {
+    display: none;
+  }
+}
+</style>

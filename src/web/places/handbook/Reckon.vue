@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
+import { formatPlain, formatQuantity } from '../../../core/quantity'
+import QuantityField from '../../readings/QuantityField.vue'
+
+/** One calculator: values as they are typed, what follows, and what it hangs on. */
+const props = defineProps<{ calculator: Calculator }>()
+const given = ref<Record<string, number>>(presetsOf(props.calculator))
+const results = computed(() => props.calculator.results(given.value))
+const write = ({ value, unit }: Pick<Result, 'value' | 'unit'>) =>
+  Number.isFinite(value) ? (unit ? formatQuantity(value, unit) : formatPlain(value, 4)) : '–'
+const moves = computed(() =>
+  sensitivityOf(props.calculator, given.value)
+    .slice(0, 3)
+    .map(({ input, to, result }) => {
+      const { label, unit } = props.calculator.inputs[input]!
+      return {
+        input,
+        text: `${label} ${write({ value: to, unit })}`,
+        result: write({ value: result, unit: results.value[0]!.unit }),
+      }
+    }),
+)
+const checkOf = (key: string) => (value: number) => {
+  const { least, most, unit } = props.calculator.inputs[key]!
+  return value < least || value > most
+    ? `From ${write({ value: least, unit })} to ${write({ value: most, unit })}`
+    : undefined
+}
+</script>
+
+<template>
+  <p>{{ calculator.about }}</p>
+  <div class="reckon">
+    <form @submit.prevent>
+      <template v-for="(input, key) in calculator.inputs" :key="key">
+        <label v-if="input.options" class="field"
+          >{{ input.label }}
+          <select
+            :value="given[key]"
+            @change="given = { ...given, [key]: Number(($event.target as HTMLSelectElement).value) }"
+          >
+            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ o.text }}</option>
+          </select>
+        </label>
+        <QuantityField
+          v-else
+          :label="input.label"
+          :unit="input.unit"
+          :value="given[key]!"
+          :check="checkOf(key)"
+          @set="given = { ...given, [key]: $event }"
+        />
+      </template>
+    </form>
+    <dl aria-live="polite" aria-label="Results">
+      <div v-for="(result, i) in results" :key="result.label" :class="{ first: i === 0 }">
+        <dt>{{ result.label }}</dt>
+        <dd>
+          <span class="reading">{{ write(result) }}</span>
+          <span v-if="result.note" class="quiet"> {{ result.note }}</span>
+        </dd>
+      </div>
+    </dl>
+  </div>
+  <p v-if="moves.length" class="quiet">
+    With a tenth more:
+    <span v-for="move in moves" :key="move.input" class="move"
+      >{{ move.text }} → {{ results[0]!.label.toLowerCase() }} {{ move.result }}</span
+    >
+  </p>
+  <p class="quiet">Assumes: {{ calculator.assumes }} Source: {{ calculator.source }}.</p>
+</template>
+
+<style scoped>
+.reckon {
+  display: grid;
+  grid-template-columns: minmax(200px, 280px) minmax(0, 1fr);
+  gap: 10px 40px;
+}
+form {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+dl {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  margin: 0;
+}
+dt {
+  color: var(--quiet);
+}
+dd {
+  margin: 0;
+  font-size: 19px;
+}
+dd .quiet {
+  font-size: 14px;
+}
+.first dd {
+  font-size: 34px;
+}
+.move {
+  margin-right: 18px;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest'
+import { chapters, entries, found } from './entries'
+
+describe('the handbook', () => {
+  it('has every entry once, under a chapter, with words to read', () => {
+    const keys = entries.map(({ key }) => key)
+    expect(new Set(keys).size).toBe(keys.length)
+    for (const entry of entries) {
+      expect(chapters.some(({ type }) => type === entry.type)).toBe(true)
+      expect(entry.title.length, entry.key).toBeGreaterThan(3)
+      // Placeholders of a sentence that is filled elsewhere have no place in a book.
+      if (entry.type === 'misreading') expect(entry.title + entry.instead).not.toContain('{')
+    }
+  })
+
+  it.each([
+    ['drop wire', 'wireDrop'],
+    ['awg', 'gauge'],
+    ['din', 'terminals'],
+    ['fuse milli', 'fuseVolts'],
+    ['battery rest', 'restVolts'],
+  ])('finds “%s” first', (typed, key) => expect(found(typed)[0]?.key).toBe(key))
+
+  it('finds nothing for what is not in it, and all for nothing', () => {
+    expect(found('carburettor')).toEqual([])
+    expect(found('  ')).toBe(entries)
+  })
+})
