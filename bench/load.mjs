@@ -105,6 +105,14 @@ class Person {
     const text = await response.text()
     return { status: response.status, body: text ? JSON.parse(text) : undefined }
   }
+  /** Asks until a server answers. */
+  async patiently(path) {
+    for (;;) {
+      const answer = await this.ask('GET', path).catch(() => undefined)
+      if (answer?.status === 200) return answer.body
+      await sleep(300)
+    }
+  }
   async enter(login, password) {
     const { status } = await this.ask('POST', '/session', { login, password })
     if (status !== 200) throw new Error(`${login} cannot sign in: ${status}`)
@@ -157,8 +165,8 @@ let over = false
 const end = Date.now() + until
 
 async function work(person) {
-  const [{ id }] = (await person.ask('GET', '/desk')).body
-  const desk = (await person.ask('GET', `/desk/${id}`)).body
+  const [{ id }] = await person.patiently('/desk')
+  const desk = await person.patiently(`/desk/${id}`)
   person.order = id
   person.acknowledged = desk.steps.length
   const on =
@@ -245,7 +253,7 @@ over = true
 let lost = 0
 let twice = 0
 for (const person of people) {
-  const { steps } = (await person.ask('GET', `/desk/${person.order}`)).body
+  const { steps } = await person.patiently(`/desk/${person.order}`)
   lost += Math.max(0, person.acknowledged - steps.length)
   twice += Math.max(0, steps.length - person.acknowledged)
 }

@@ -12,6 +12,7 @@ import { instruments, locate, numberOf, settingsOf, workshopMeter, type Settings
 import { instrumentKeys } from './instruments'
 import { accesses, parts } from './parts'
 import { limitSets } from './readings'
+import { quizTexts } from './lab'
 import { catalogues, english } from './words'
 import { palettes } from '../web/theme/tokens'
 
@@ -225,7 +226,18 @@ describe('words', () => {
     const files = all.filter(
       ({ file, text }) => file.startsWith('src/core') && /^export const \w+ = phrases\('/m.test(text),
     )
-    expect(catalogues).toHaveLength(files.length)
+    // Questions of a quiz come with the places that ask them, as the rules' words do.
+    const apart = files.filter(({ text }) => /export const \w+Texts\b/.test(text))
+    expect(apart.map(({ file }) => file)).toEqual(['src/core/lab/quiz/phrases.ts'])
+    expect(catalogues).toHaveLength(files.length - apart.length)
+  })
+
+  it('of a quiz can be made, and are all used', () => {
+    const used = all.filter(({ file }) => /lab\/quiz\/beliefs\.ts$/.test(file)).map(({ text }) => text)
+    for (const [code, text] of Object.entries(quizTexts)) {
+      expect(() => new IntlMessageFormat(text, 'en-GB', undefined, { ignoreTag: true })).not.toThrow()
+      expect(used.join(), code).toContain(`'${code.slice('quiz.'.length)}'`)
+    }
   })
 
   it.each(Object.entries(english))('%s is a message that can be made', (_code, text) => {

@@ -63,6 +63,25 @@ export function createApp({
   const app = express()
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy)
   app.disable('x-powered-by')
+  const packed = compression({
+    // What is sent bit by bit is sent at once.
+    filter: (req, res) =>
+      !String(res.getHeader('content-type')).startsWith('text/event-stream') && compression.filter(req, res),
+  })
+  // Scripts, styles and letters: what a page may do is said with the page, and need not come with each of them again.
+  if (existsSync(built))
+    app.use(
+      '/assets',
+      packed,
+      express.static(`${built}assets`, {
+        immutable: true,
+        maxAge: '1y',
+        setHeaders: (res) => {
+          res.setHeader('X-Content-Type-Options', 'nosniff')
+          res.setHeader('Cross-Origin-Resource-Policy', 'same-origin')
+        },
+      }),
+    )
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -95,14 +114,7 @@ export function createApp({
   )
   // Packed already: before what packs everything else.
   if (backupKey) app.use(backupRoutes(database, backupKey))
-  app.use(
-    compression({
-      // What is sent bit by bit is sent at once.
-      filter: (req, res) =>
-        !String(res.getHeader('content-type')).startsWith('text/event-stream') &&
-        compression.filter(req, res),
-    }),
-  )
+  app.use(packed)
   app.get('/health', async (_req, res) => {
     const there = await database.query('select 1').then(
       () => true,
@@ -142,14 +154,10 @@ export function createApp({
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {
-    app.use(
-      '/assets',
-      express.static(`${built}assets`, { immutable: true, maxAge: '1y', fallthrough: false }),
-    )
     app.use(express.static(built, { maxAge: 0 }))
     // What looks like a file and is none is not the page: a monitor would take it for one.
     app.get('/{*path}', (req, res, next) =>
-      /\.[^/]*$|^\/\./.test(req.path)
+      /\.[^/]*$|^\/\.|^\/assets\//.test(req.path)
         ? next(new Refusal(404, say('nothingHere')))
         : res.sendFile('index.html', { root: built }),
     )

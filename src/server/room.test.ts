@@ -79,8 +79,8 @@ describe('a question from the wall', () => {
         {
           type: 'choice',
           ...where,
-          text: { code: 'lab.usedWhy' },
-          choices: [{ code: 'lab.isOpen' }, { code: 'lab.isSound' }],
+          text: { code: 'quiz.usedWhy' },
+          choices: [{ code: 'quiz.isOpen' }, { code: 'quiz.isSound' }],
         },
         2,
         1,

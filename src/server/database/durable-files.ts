@@ -67,7 +67,7 @@ export class DurableFiles extends NodeFS {
     this.next = undefined
     const files = [...this.dirty]
     this.dirty.clear()
-    const run = Promise.all(files.map(syncFile)).then(
+    const run = Promise.all(files.map((file) => syncFile(file).catch(unlessGone))).then(
       () => {
         this.syncs++
         this.running = undefined
@@ -89,10 +89,26 @@ export class DurableFiles extends NodeFS {
       this.dirty.add(file)
       return
     }
-    for (const log of this.dirty) syncNow(log)
+    for (const log of this.dirty) syncLog(log)
     this.dirty.clear()
     if (descriptor === undefined) syncNow(file)
     else fsyncSync(descriptor)
+  }
+}
+
+/**
+ * A log file that is gone was recycled by a checkpoint: everything that stood in it is on the disk in the data files, or
+ * PostgreSQL would not have let it go.
+ */
+function unlessGone(error: unknown): void {
+  if (!(error instanceof Error && 'code' in error && error.code === 'ENOENT')) throw error
+}
+
+function syncLog(file: string): void {
+  try {
+    syncNow(file)
+  } catch (error) {
+    unlessGone(error)
   }
 }
 

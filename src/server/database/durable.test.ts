@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -68,6 +68,31 @@ describe('what is acknowledged', () => {
     vi.restoreAllMocks()
     await database.close()
   }, 60_000)
+})
+
+describe('a log file that a checkpoint has recycled', () => {
+  type Inner = { sync: (path: string, descriptor: number | undefined) => void }
+  const name = (n: number) => `pg_wal/${String(n).padStart(24, '0')}`
+  const inside = () => {
+    mkdirSync(join(folder, 'pg_wal'), { recursive: true })
+    for (const n of [1, 2]) writeFileSync(join(folder, name(n)), 'log')
+    writeFileSync(join(folder, 'table'), 'data')
+    return new DurableFiles(folder, false)
+  }
+  const write = (files: DurableFiles, path: string) =>
+    (files as unknown as Inner).sync(`/pglite/data/${path}`, undefined)
+
+  it('is waited for no more: neither by an answer nor by what is written next', async () => {
+    const files = inside()
+    write(files, name(1))
+    rmSync(join(folder, name(1)))
+    await files.settle()
+    write(files, name(2))
+    rmSync(join(folder, name(2)))
+    expect(() => write(files, 'table')).not.toThrow()
+    // A data file that is not there is another matter.
+    expect(() => write(files, 'elsewhere')).toThrow('ENOENT')
+  })
 })
 
 describe('a first start that is cut off', () => {

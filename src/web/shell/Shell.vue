@@ -70,7 +70,11 @@ async function leave() {
             one.title
           }}</RouterLink>
         </template>
-        <RouterLink :to="{ name: 'handbook' }">Handbook</RouterLink>
+        <RouterLink
+          :to="{ name: 'handbook' }"
+          :class="{ 'router-link-exact-active': route.name === 'handbook' }"
+          >Handbook</RouterLink
+        >
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
         </RouterLink>

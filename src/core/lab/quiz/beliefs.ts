@@ -1,5 +1,5 @@
 import { partOfKind } from '../../parts'
-import { say } from '../phrases'
+import { say } from './phrases'
 import { amps, nothing, volts, type Belief, type Choice, type Scene } from './belief'
 
 const called = ({ circuit }: Scene, id: string): string => {

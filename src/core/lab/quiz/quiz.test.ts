@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { possibleFaults, type Fault } from '../../faults'
 import { stateKey } from '../../readings'
-import { tell } from '../../words'
+import { english, speaker } from '../../words'
 import { demoCircuit, demoNames, stateOf } from '../../../../test/demo'
-import { orderOfChoices, quizOf, type Question } from '.'
+import { orderOfChoices, quizOf, quizTexts, type Question } from '.'
+
+const tell = speaker({ tag: 'en-GB', texts: { ...english, ...quizTexts } })
 
 const only = (questions: readonly Question[], belief: string, state?: string) =>
   questions.filter(({ key, state: s }) => key.startsWith(`${belief}.`) && (!state || s === state))
@@ -58,7 +60,7 @@ describe('a quiz', () => {
           expect(new Set(question.choices.map(({ text }) => tell(text))).size, question.key).toBe(4)
           expect(question.choices.filter(({ belief }) => !belief)).toHaveLength(1)
           expect(orderOfChoices(question).toSorted()).toEqual([0, 1, 2, 3])
-          expect(tell(question.text) + tell(question.why)).not.toMatch(/\{|lab\./)
+          expect(tell(question.text) + tell(question.why)).not.toMatch(/\{|quiz\./)
         }
     },
   )

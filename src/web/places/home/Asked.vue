@@ -2,12 +2,14 @@
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { askedSchema, type Asked } from '../../../contract/show'
-import { tell } from '../../../contract/words'
+import { speakerWith } from '../../../contract/words'
+import { quizTexts } from '../../../core/lab/quiz/phrases'
 import { formatQuantity, parseQuantity } from '../../../core/quantity'
 import { ask, messageOf, post } from '../../api/client'
 import { useLive } from '../../api/live'
 
 /** What the wall asks the class: it comes by itself, is answered in one act, and can be answered anew while it is open. */
+const tell = speakerWith(quizTexts)
 const asked = ref<Asked>(null)
 const typed = ref('')
 const wrong = ref('')

@@ -94,6 +94,20 @@ h1 {
   background: var(--sheet);
   border: 1px solid var(--rule);
 }
+/* Ten metres away short names are read, and nothing smaller is shown. */
+.drawing :deep(.schematic .face-id) {
+  font-size: calc(26px * var(--unit, 1));
+}
+.drawing :deep(.schematic tspan:not(.face-id)) {
+  display: none;
+}
+.drawing :deep(button) {
+  opacity: 0;
+}
+.drawing:hover :deep(button),
+.drawing:focus-within :deep(button) {
+  opacity: 1;
+}
 .said {
   display: grid;
   gap: 12px;

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
-import { tell } from '../../../contract/words'
-import type { Ask } from '../../../core/lab'
+import { speakerWith } from '../../../contract/words'
+import { quizTexts, type Ask } from '../../../core/lab'
 import { ask, messageOf, send } from '../../api/client'
 import type { Showing } from './useShow'
 
 /** The steps of the demonstration: what is asked, in which order. They are kept with a lesson, and replayed from it. */
 const props = defineProps<{ show: Showing; lesson: string }>()
+const tell = speakerWith(quizTexts)
 const emit = defineEmits<{ done: [] }>()
 const { asks, setAsks, unscript, lamps, called, stateName, healthy, state } = props.show
 const said = ref('')

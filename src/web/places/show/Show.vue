@@ -3,7 +3,8 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
-import { tell } from '../../../contract/words'
+import { speakerWith } from '../../../contract/words'
+import { quizTexts } from '../../../core/lab'
 import { formatQuantity } from '../../../core/quantity'
 import { ask } from '../../api/client'
 import Answers from './Answers.vue'
@@ -17,6 +18,7 @@ import { useShow, type Shown } from './useShow'
  * and on to the next. What is planted is not named until it is asked for. The class may answer on screens of its own.
  */
 const props = defineProps<{ lesson?: boolean }>()
+const tell = speakerWith(quizTexts)
 const route = useRoute()
 const id = String(route.params.id)
 async function load(): Promise<Shown> {

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { tell } from '../../../contract/words'
+import { speakerWith } from '../../../contract/words'
 import {
   openingState,
   piecesOf,
@@ -10,10 +10,12 @@ import {
   type Circuit,
 } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { orderOfChoices, quizOf, type Ask, type Question } from '../../../core/lab'
+import { orderOfChoices, quizOf, quizTexts, type Ask, type Question } from '../../../core/lab'
 import { brightnessScale, noticeText, partOfKind } from '../../../core/parts'
 import { stateKey, type StateKey } from '../../../core/readings'
 import type { QuestionBody } from '../../../contract'
+
+const tell = speakerWith(quizTexts)
 
 export interface Shown {
   readonly circuit: Circuit
