@@ -6,7 +6,14 @@ export * from './strands'
 export * from './wire-heat'
 export { fuseColdOhms, fuseTypes, type FuseType } from './fuse'
 export { fuseLaw, meltsAbove } from './fuse'
-export { brightness, brightnessScale, brightnessText, filamentLaw, lightExponent, type Filament } from './lamp'
+export {
+  brightness,
+  brightnessScale,
+  brightnessText,
+  filamentLaw,
+  lightExponent,
+  type Filament,
+} from './lamp'
 export { junctionLaw } from './junction'
 export { openCircuitVoltage, surfaceLaw } from './battery'
 export { motorLaw } from './motor'

@@ -48,7 +48,8 @@ const miss = (a: number, b: number) => Math.abs(Math.log(a / b))
 export const wattRatings = [0.25, 0.5, 1, 2, 3, 5, 10, 15, 25, 50, 100, 150, 200, 300] as const
 
 /** Next rating up that leaves the resistor at half its watts or less (common practice, no source). */
-export const wattsFor = (watts: number): number | undefined => wattRatings.find((r) => r >= 2 * watts * (1 - 1e-9))
+export const wattsFor = (watts: number): number | undefined =>
+  wattRatings.find((r) => r >= 2 * watts * (1 - 1e-9))
 
 /** Kelvin over its surroundings that a power resistor reaches at its full rating in free air (common practice, no source). */
 const riseAtRating = 275
