@@ -165,9 +165,15 @@ describe.each(['embedded', 'server'])('rows of the first version, on a PostgreSQ
 
   it('that are damaged are refused in words, and the rest of the school goes on', async () => {
     const db = school.database
-    await db.query(`update work_orders set faults = '[{"kind":"gremlins"}]' where id = $1`, [concluded])
+    // One that nobody has opened yet: what was read of an order once is not read again.
+    const [damaged] = await db.query<{ id: string }>(
+      `insert into work_orders select (jsonb_populate_record(w, jsonb_build_object(
+         'id', gen_random_uuid(), 'faults', '[{"kind":"gremlins"}]'::jsonb))).*
+       from work_orders w where id = $1 returning id`,
+      [concluded],
+    )
     const orla = await school.signedIn('orla', passwords.orla)
-    const answer = await orla.get(`/api/orders/${concluded}/review`).expect(422)
+    const answer = await orla.get(`/api/orders/${damaged!.id}/review`).expect(422)
     expect(answer.body.message.code).toBe('school.unreadable')
     expect(answer.body.problems[0].where).toContain('planted')
     await orla.get('/api/orders').expect(200)
