@@ -154,7 +154,7 @@ nav a.router-link-exact-active {
   border-bottom-color: var(--fault);
   font-weight: 500;
 }
-@media (max-width: 1180px) {
+@media (max-width: 1400px) {
   header {
     gap: 8px;
   }
@@ -163,6 +163,11 @@ nav a.router-link-exact-active {
     min-width: 0;
     overflow-x: auto;
   }
+  nav a {
+    padding: 0 7px;
+  }
+}
+@media (max-width: 1180px) {
   nav a {
     padding: 0 6px;
     font-size: 13px;
