@@ -92,3 +92,14 @@ export const cardPeopleSchema = z.object({
   people: z.array(z.object({ id: z.uuid(), name: z.string() })),
 })
 export type CardPeople = z.infer<typeof cardPeopleSchema>
+
+/** The day of a moment by the clock of whoever asks: a database may count its days in another zone. */
+export const dayOf = (at: Date): string =>
+  [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((n) => String(n).padStart(2, '0')).join('-')
+
+/** When a round begins, on the clock; the first is round 0. */
+export function clockOf({ start, minutes }: Pick<DayBody, 'start' | 'minutes'>, round: number): string {
+  const [h, m] = start.split(':').map(Number) as [number, number]
+  const at = h * 60 + m + round * minutes
+  return [Math.floor(at / 60) % 24, at % 60].map((n) => String(n).padStart(2, '0')).join(':')
+}

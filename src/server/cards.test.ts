@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
-import { cardPeopleSchema, storedDaySchema } from '../contract'
+import { cardPeopleSchema, clockOf, dayOf, storedDaySchema } from '../contract'
 
 describe('signing in at a bench', () => {
   let school: School
@@ -15,10 +15,9 @@ describe('signing in at a bench', () => {
     orla = await school.signedIn('orla', passwords.orla)
     students = (await orla.get('/api/students')).body as typeof students
     const stand = (name: string) => ({ name, lesson: null, set: 0, real: false, checked: [] })
-    const [row] = await school.database.query<{ today: string }>(`select current_date::text as today`)
     const made = {
       name: 'Today',
-      day: row!.today,
+      day: dayOf(new Date()),
       class: null,
       body: {
         start: '08:00',
@@ -77,10 +76,13 @@ describe('signing in at a bench', () => {
       .send({ ...card(1), person: own!.id })
       .expect(403)
     await phone.post('/api/card').send(card(3)).expect(404)
-    await school.database.query(`update lab_days set day = current_date - 1 where id = $1`, [day])
+    await school.database.query('update lab_days set day = $2::date - 1 where id = $1', [
+      day,
+      dayOf(new Date()),
+    ])
     const { body } = await phone.post('/api/card').send(card(1)).expect(404)
     expect(JSON.stringify(body)).not.toContain(students[0]!.name)
-    await school.database.query(`update lab_days set day = current_date where id = $1`, [day])
+    await school.database.query('update lab_days set day = $2 where id = $1', [day, dayOf(new Date())])
     await phone.get('/api/desk').expect(401)
   })
 
@@ -93,4 +95,10 @@ describe('signing in at a bench', () => {
     await guesser.post('/api/card').send(card(2)).expect(429)
     await school.visitor().post('/api/card').send(card(1)).expect(200)
   })
+})
+
+it('a day and a round are by the clock of the school, past midnight too', () => {
+  expect(dayOf(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05')
+  const day = { start: '21:30', minutes: 50 }
+  expect([0, 1, 3].map((round) => clockOf(day, round))).toEqual(['21:30', '22:20', '00:00'])
 })

@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto'
-import { dayBodySchema, say, type CardPeople, type cardSchema, type User } from '../contract'
+import { dayBodySchema, dayOf, say, type CardPeople, type cardSchema, type User } from '../contract'
 import type { z } from 'zod'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'
@@ -25,8 +25,8 @@ type Card = z.output<typeof cardSchema>
 export async function peopleAt(db: Database, { day, stand, word }: Card): Promise<CardPeople> {
   const people = await lookInTurn(db, `card ${day.slice(0, 8)} ${stand}`, async () => {
     const [row] = await db.query<{ word: string | null; name: string; body: unknown }>(
-      'select word, name, body from lab_days where id = $1 and day = current_date',
-      [day],
+      'select word, name, body from lab_days where id = $1 and day = $2',
+      [day, dayOf(new Date())],
     )
     if (!row) throw new Refusal(404, say('noBenchHere'))
     if (row.word === null || row.word !== word.trim().toLowerCase()) return undefined

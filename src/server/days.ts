@@ -1,6 +1,8 @@
 import type { z } from 'zod'
 import {
+  clockOf,
   dayBodySchema,
+  dayOf,
   say,
   type changedDaySchema,
   type DayList,
@@ -25,22 +27,22 @@ export const listDays = (db: Queries): Promise<DayList> =>
 /** A student's own way through the benches of today. */
 export async function ownRounds(db: Queries, student: Pick<User, 'id'>): Promise<OwnRounds> {
   const days = await db.query<{ name: string; body: unknown }>(
-    'select name, body from lab_days where day = current_date order by name',
+    'select name, body from lab_days where day = $1 order by name',
+    [dayOf(new Date())],
   )
   const names = new Map(
     (await db.query<{ id: string; name: string }>('select id, name from users')).map((u) => [u.id, u.name]),
   )
   return days.flatMap(({ name, body: raw }) => {
     const body = dayBodySchema.parse(raw)
-    const [h, m] = body.start.split(':').map(Number) as [number, number]
     return body.groups.flatMap((people, g) => {
       if (!people.includes(student.id)) return []
       return (body.seats[g] ?? []).slice(0, body.rounds).flatMap((seat, r) => {
         const stand = body.stands[seat]
-        const at = h * 60 + m + r * body.minutes
-        const clock = `${String(Math.floor(at / 60) % 24).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
         const others = people.filter((id) => id !== student.id).map((id) => names.get(id) ?? '?')
-        return stand ? [{ day: name, round: r + 1, at: clock, stand: stand.name, with: others }] : []
+        return stand
+          ? [{ day: name, round: r + 1, at: clockOf(body, r), stand: stand.name, with: others }]
+          : []
       })
     })
   })

@@ -10,6 +10,7 @@ import {
   type Spread,
   type User,
 } from '../contract'
+import type { Message } from '../core/document'
 import type { Database } from './database'
 import { Refusal } from './refusal'
 
@@ -20,12 +21,12 @@ const longest = '3 hours'
 
 /** What counts as an answer to a question. */
 function checkAnswer(body: QuestionBody, { value }: Answer): void {
-  const wants = (what: string) => new Refusal(422, say('notAnAnswer', { wants: what }))
-  if (body.type === 'volts' && typeof value !== 'number') throw wants('volts')
+  const wants = (what: Message) => new Refusal(422, say('notAnAnswer', { wants: what }))
+  if (body.type === 'volts' && typeof value !== 'number') throw wants(say('wantsVolts'))
   const named = body.type === 'light' ? body.glows : body.type === 'piece' ? body.pieces : undefined
-  if (named && !named.some(({ id }) => id === value)) throw wants('one of what it names')
+  if (named && !named.some(({ id }) => id === value)) throw wants(say('wantsNamed'))
   if (body.type === 'choice' && !(Number.isInteger(value) && body.choices[Number(value)] !== undefined))
-    throw wants(`1 to ${body.choices.length}`)
+    throw wants(say('wantsChoice'))
 }
 
 /** Puts a question to a class, or to everybody. What the same instructor had asked before is closed. */

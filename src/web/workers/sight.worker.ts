@@ -1,5 +1,13 @@
 import type { Circuit } from '../../core/circuit'
-import { seeAll, sightOf, sightsOf, type SeenFault, type Sight, type Sights } from '../../core/diagnosis'
+import {
+  alike,
+  seeAll,
+  sightOf,
+  sightsOf,
+  type SeenFault,
+  type Sight,
+  type Sights,
+} from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
 
 export interface SightAsk {
@@ -10,7 +18,15 @@ export interface SightAsk {
 }
 export type SightSays =
   | { readonly type: 'begun'; readonly sights: Sights; readonly planted: Sight | null }
-  | { readonly type: 'seen'; readonly seen: readonly SeenFault[]; readonly done: number; readonly of: number }
+  | {
+      readonly type: 'seen'
+      /** At their usual size. */
+      readonly seen: readonly SeenFault[]
+      /** At any size: those that no test tells from what is planted. */
+      readonly twins: readonly Fault[]
+      readonly done: number
+      readonly of: number
+    }
   | { readonly type: 'done' }
 
 const say = (message: SightSays) => postMessage(message)
@@ -18,19 +34,19 @@ const say = (message: SightSays) => postMessage(message)
 /** Sees every fault; whoever has enough of it ends the worker. */
 self.onmessage = ({ data }: MessageEvent<SightAsk>) => {
   const { circuit, planted, share } = data
-  if (share.nth === 0)
-    say({
-      type: 'begun',
-      sights: sightsOf(circuit),
-      planted: planted.length ? sightOf(circuit, planted) : null,
-    })
+  const sights = sightsOf(circuit)
+  const own = planted.length ? sightOf(circuit, planted) : null
+  if (share.nth === 0) say({ type: 'begun', sights, planted: own })
   let batch: SeenFault[] = []
+  let twins: Fault[] = []
   let told = performance.now()
   for (const { seen, done, of } of seeAll(circuit, share)) {
-    batch.push(seen)
-    if (performance.now() - told < 120 && done < of) continue
-    say({ type: 'seen', seen: batch, done, of })
+    if (!seen.variant) batch.push(seen)
+    if (own && alike(sights, seen.sight, own)) twins.push(seen.fault)
+    if (performance.now() - told < 250 && done < of) continue
+    say({ type: 'seen', seen: batch, twins, done, of })
     batch = []
+    twins = []
     told = performance.now()
   }
   say({ type: 'done' })

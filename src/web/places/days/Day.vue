@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { clockOf } from '../../../contract/days'
 import { tell } from '../../../contract/words'
 import { messageOf } from '../../api/client'
 import Plan from './Plan.vue'
@@ -13,13 +14,7 @@ const { stored, body, lessons, wrong, saving, best, groups, stands, seats, broke
 const said = ref('')
 
 /** When each round begins. */
-const times = computed(() => {
-  const [h, m] = body.value.start.split(':').map(Number) as [number, number]
-  return Array.from({ length: body.value.rounds }, (_, r) => {
-    const at = h * 60 + m + r * body.value.minutes
-    return `${String(Math.floor(at / 60) % 24).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`
-  })
-})
+const times = computed(() => Array.from({ length: body.value.rounds }, (_, r) => clockOf(body.value, r)))
 const numberOf = (event: Event, least: number, most: number, now: number) => {
   const n = Math.round(Number((event.target as HTMLInputElement).value))
   return Number.isFinite(n) && n >= least && n <= most ? n : now

@@ -3,7 +3,7 @@ import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
-import { dayListSchema, lessonListSchema, userSchema, type DayList } from '../../../contract'
+import { dayListSchema, dayOf, lessonListSchema, userSchema, type DayList } from '../../../contract'
 import { ask, messageOf, send } from '../../api/client'
 
 /** Days in the workshop: what is planned, what runs, what was. */
@@ -11,7 +11,7 @@ const router = useRouter()
 const days = ref<DayList>([])
 const wrong = ref('')
 const name = ref('')
-const day = ref(new Date().toISOString().slice(0, 10))
+const day = ref(dayOf(new Date()))
 const rounds = ref(3)
 days.value = await ask(dayListSchema, '/days').catch((error: unknown) => {
   wrong.value = messageOf(error)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { dayListSchema, type DayList } from '../../../contract/days'
+import { dayListSchema, dayOf, type DayList } from '../../../contract/days'
 import { ask } from '../../api/client'
 
 /** The lab day of today, with what is said aloud at its beginning; and the next one. */
@@ -10,10 +10,7 @@ void ask(dayListSchema, '/days').then(
   (list) => (days.value = list),
   () => undefined,
 )
-const now = new Date()
-const today = [now.getFullYear(), now.getMonth() + 1, now.getDate()]
-  .map((n) => String(n).padStart(2, '0'))
-  .join('-')
+const today = dayOf(new Date())
 const here = computed(() => days.value.filter(({ day }) => day === today))
 const next = computed(() => days.value.filter(({ day }) => day > today).toReversed()[0])
 </script>

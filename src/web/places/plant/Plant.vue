@@ -223,7 +223,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <p v-if="faulted.trouble.value" class="wrong">
         {{ faulted.trouble.value }}
       </p>
-      <p class="seen">
+      <p class="seen" :tabindex="changed.length > 18 ? 0 : undefined">
         <span v-for="n in changed" :key="n.part"
           >{{ n.part }}: {{ n.good
           }}<template v-if="n.now && n.now !== n.good">
@@ -388,7 +388,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 .seen {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  /* Of eighty lamps the first lines are enough to see that they shine. */
+  max-height: 4.5em;
+  overflow: auto;
 }
 
 .stairs,

@@ -4,21 +4,20 @@ import { computed, ref, watch } from 'vue'
 import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import {
-  alike,
   groupsOf,
   isLazy,
   revealing,
   sorts,
   writeSight,
   type SeenFault,
-  type Sight,
+  type Sights,
 } from '../../../core/diagnosis'
 import { describeFault, type Fault } from '../../../core/faults'
 import { useSight } from './useSight'
 
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
 const emit = defineEmits<{ plant: [fault: Fault] }>()
-const { sights, planted, seen, progress, begin, stop } = useSight()
+const { sights, planted, seen, twins: alikes, progress, begin, stop } = useSight()
 const wanted = ref('')
 
 watch(
@@ -68,35 +67,41 @@ const sees = computed(() => lines.value.filter((l) => l.hits > 0))
 
 const same = (a: Fault, b: Fault) =>
   a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other
+const keyOf = ({ part, segment, kind, other }: Fault) => `${part}.${segment}.${kind}.${other ?? ''}`
 const twins = computed(() => {
-  const s = sights.value
-  const now = planted.value
-  if (!s || !now) return []
-  const found = new Map<string, Fault>()
-  for (const { fault, sight } of seen.value) {
-    if (props.faults.length === 1 && same(fault, props.faults[0]!)) continue
-    const key = `${fault.part}.${fault.segment}.${fault.kind}.${fault.other ?? ''}`
-    if (!found.has(key) && alike(s, sight, now)) found.set(key, fault)
-  }
-  return [...found.values()]
+  const others = alikes.value.filter((f) => props.faults.length !== 1 || !same(f, props.faults[0]!))
+  return [...new Map(others.map((f) => [keyOf(f), f])).values()]
 })
 
-const rows = computed(() =>
-  seen.value
-    .filter((row: SeenFault) => !row.variant)
-    .map(({ fault, sight }: { fault: Fault; sight: Sight }) => {
-      const hits = new Set(sights.value ? revealing(sights.value, sight) : [])
-      return {
-        fault,
-        text: describeFault(props.circuit, fault),
-        cells: groups.value.map((g) => ({
-          n: g.tests.filter((i) => hits.has(i)).length,
-          of: g.tests.length,
-        })),
-      }
-    })
-    .filter((row) => !wanted.value || row.text.toLowerCase().includes(wanted.value.toLowerCase())),
-)
+interface Row {
+  key: string
+  fault: Fault
+  text: string
+  cells: { n: number; of: number }[]
+}
+/** Each fault’s row is made once, however many come behind it. */
+const made = new WeakMap<SeenFault, Row>()
+function rowOf(one: SeenFault, all: Sights): Row {
+  const known = made.get(one)
+  if (known) return known
+  const hits = new Set(revealing(all, one.sight))
+  const row = {
+    key: keyOf(one.fault),
+    fault: one.fault,
+    text: describeFault(props.circuit, one.fault),
+    cells: groups.value.map((g) => ({ n: g.tests.filter((i) => hits.has(i)).length, of: g.tests.length })),
+  }
+  made.set(one, row)
+  return row
+}
+const rows = computed(() => {
+  const all = sights.value
+  const asked = wanted.value.toLowerCase()
+  if (!all) return []
+  return seen.value
+    .map((one) => rowOf(one, all))
+    .filter((row) => !asked || row.text.toLowerCase().includes(asked))
+})
 const shade = ({ n, of }: { n: number; of: number }) =>
   n === 0 ? '' : `color-mix(in srgb, var(--accent) ${Math.round(15 + 45 * Math.sqrt(n / of))}%, transparent)`
 </script>
@@ -175,7 +180,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(row, i) in rows" :key="i">
+          <tr v-for="row in rows" :key="row.key" v-memo="[row]">
             <th scope="row">
               <button type="button" @click="emit('plant', row.fault)">{{ row.text }}</button>
             </th>

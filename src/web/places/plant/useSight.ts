@@ -12,6 +12,7 @@ export function useSight() {
   const sights = shallowRef<Sights | null>(null)
   const planted = shallowRef<Sight | null>(null)
   const seen = shallowRef<SeenFault[]>([])
+  const twins = shallowRef<readonly Fault[]>([])
   const progress = ref<{ done: number; of: number } | null>(null)
   let workers: Worker[] = []
 
@@ -24,6 +25,7 @@ export function useSight() {
   function begin(circuit: Circuit, faults: readonly Fault[]): void {
     stop()
     seen.value = []
+    twins.value = []
     planted.value = null
     progress.value = { done: 0, of: 1 }
     const of = Math.max(1, Math.min(mostSharers, navigator.hardwareConcurrency || 1))
@@ -41,8 +43,11 @@ export function useSight() {
           sights.value = data.sights
           planted.value = data.planted
         } else if (data.type === 'seen') {
-          seen.value.push(...data.seen)
-          triggerRef(seen)
+          if (data.seen.length) {
+            seen.value.push(...data.seen)
+            triggerRef(seen)
+          }
+          if (data.twins.length) twins.value = [...twins.value, ...data.twins]
           share.done = data.done
           share.of = data.of
           tell()
@@ -56,5 +61,5 @@ export function useSight() {
     })
   }
   onScopeDispose(stop)
-  return { sights, planted, seen, progress, begin, stop }
+  return { sights, planted, seen, twins, progress, begin, stop }
 }

@@ -108,9 +108,9 @@ export function useShow(shown: Shown) {
       return `${own.name || part}: ${noticeText(own.kind, key)}`
     }),
   )
-  const quiz = shallowRef<readonly Question[] | null>(null)
+  let quiz: readonly Question[] | undefined
   /** Worked out when somebody wants it: every state is solved for it. */
-  const questions = (): readonly Question[] => (quiz.value ??= quizOf(circuit, faults))
+  const questions = (): readonly Question[] => (quiz ??= quizOf(circuit, faults))
   const question = computed(() => {
     const ask = now.value
     return ask?.type === 'quiz' ? questions().find(({ key }) => key === ask.key) : undefined
