@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
 import { complaintWords } from '../../../core/attempt'
@@ -28,6 +28,7 @@ const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
 const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
 
 import Warnings from '../../readings/Warnings.vue'
+import { useSight } from './useSight'
 import { useSymptom } from './useSymptom'
 import Shows from './Shows.vue'
 import Ways from '../../readings/Ways.vue'
@@ -114,6 +115,9 @@ function follow({ part }: Fault) {
   if (found >= 0) path.value = found
 }
 const { found: symptom, looking } = useSymptom(circuit, faults, active)
+/** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */
+const sighting = useSight()
+onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || sighting.warm(circuit.value), 600))
 watch(symptom, (now) => {
   const at = fault.value
   if (!now || !at) return
@@ -341,7 +345,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           @light="light"
           @choose="point"
         />
-        <WhatSees v-else-if="tab === 'sees'" :circuit="circuit" :faults="faults" @plant="plantAt" />
+        <WhatSees
+          v-else-if="tab === 'sees'"
+          :circuit="circuit"
+          :faults="faults"
+          :sighting="sighting"
+          @plant="plantAt"
+        />
         <Hardware v-else-if="tab === 'hardware'" :circuit="circuit" :faults="faults" />
         <TimeCourse v-else-if="tab === 'time'" :circuit="circuit" :faults="faults" :state="state" />
         <FaultSets v-else :id="store.stored!.id" :circuit="circuit" :plant="plant" @take="change($event)" />

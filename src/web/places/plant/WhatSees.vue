@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NProgress } from 'naive-ui'
-import { computed, ref, watch } from 'vue'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import {
@@ -13,11 +13,12 @@ import {
   type Sights,
 } from '../../../core/diagnosis'
 import { describeFault, type Fault } from '../../../core/faults'
-import { useSight } from './useSight'
+import type { Sighting } from './useSight'
 
-const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; sighting: Sighting }>()
 const emit = defineEmits<{ plant: [fault: Fault] }>()
-const { sights, planted, seen, twins: alikes, progress, begin, stop } = useSight()
+const { sights, planted, seen, twins: alikes, progress, begin, stop } = props.sighting
+onUnmounted(stop)
 const wanted = ref('')
 
 watch(

@@ -7,59 +7,87 @@ import type { SightAsk, SightSays } from '../../workers/sight.worker'
 /** No more than this many share the work: each has to load the engine first. */
 const mostSharers = 4
 
-/** Sees every fault by every test, in as many workers as there are cores: fills up as it goes, and can be stopped. */
+/**
+ * Sees every fault by every test, in as many workers as there are cores: fills up as it goes, and can be stopped. The
+ * workers stay, with the engine loaded and what they have seen of the circuit, until whoever uses this is gone.
+ */
 export function useSight() {
   const sights = shallowRef<Sights | null>(null)
   const planted = shallowRef<Sight | null>(null)
   const seen = shallowRef<SeenFault[]>([])
   const twins = shallowRef<readonly Fault[]>([])
   const progress = ref<{ done: number; of: number } | null>(null)
+  const of = Math.max(1, Math.min(mostSharers, navigator.hardwareConcurrency || 1))
   let workers: Worker[] = []
+  let shares: { done: number; of: number }[] = []
+  let left = 0
+  let id = 0
+  let asked: Circuit | undefined
 
-  function stop(): void {
+  function end(): void {
     for (const worker of workers) worker.terminate()
     workers = []
     progress.value = null
   }
 
+  function heard(data: SightSays, nth: number): void {
+    if (data.id !== id || !progress.value) return
+    if (data.type === 'begun') {
+      sights.value = data.sights
+      planted.value = data.planted
+    } else if (data.type === 'seen') {
+      if (data.seen.length) {
+        seen.value.push(...data.seen)
+        triggerRef(seen)
+      }
+      if (data.twins.length) twins.value = [...twins.value, ...data.twins]
+      shares[nth] = { done: data.done, of: data.of }
+      progress.value = {
+        done: shares.reduce((sum, share) => sum + share.done, 0),
+        of: shares.reduce((sum, share) => sum + share.of, 0),
+      }
+    } else if (--left === 0) progress.value = null
+  }
+
+  function ask(circuit: Circuit, faults: readonly Fault[], warm: boolean): void {
+    id++
+    if (!workers.length)
+      workers = Array.from({ length: of }, (_, nth) => {
+        const worker = new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), {
+          type: 'module',
+        })
+        worker.onmessage = ({ data }: MessageEvent<SightSays>) => heard(data, nth)
+        worker.onerror = end
+        return worker
+      })
+    workers.forEach((worker, nth) => {
+      // What is reactive cannot be handed to a worker; documents are plain data.
+      const whole: SightAsk = { id, circuit: toRaw(circuit), planted: faults, share: { nth, of }, warm }
+      worker.postMessage(JSON.parse(JSON.stringify(whole)) as SightAsk)
+    })
+  }
+
+  /** Sees ahead while nobody waits, so that `begin` answers at once. */
+  const warm = (circuit: Circuit) => ask(circuit, [], true)
+
   function begin(circuit: Circuit, faults: readonly Fault[]): void {
-    stop()
     seen.value = []
     twins.value = []
     planted.value = null
     progress.value = { done: 0, of: 1 }
-    const of = Math.max(1, Math.min(mostSharers, navigator.hardwareConcurrency || 1))
-    const shares = Array.from({ length: of }, () => ({ done: 0, of: 1 }))
-    const tell = () =>
-      (progress.value = {
-        done: shares.reduce((sum, share) => sum + share.done, 0),
-        of: shares.reduce((sum, share) => sum + share.of, 0),
-      })
-    let left = of
-    workers = shares.map((share, nth) => {
-      const worker = new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' })
-      worker.onmessage = ({ data }: MessageEvent<SightSays>) => {
-        if (data.type === 'begun') {
-          sights.value = data.sights
-          planted.value = data.planted
-        } else if (data.type === 'seen') {
-          if (data.seen.length) {
-            seen.value.push(...data.seen)
-            triggerRef(seen)
-          }
-          if (data.twins.length) twins.value = [...twins.value, ...data.twins]
-          share.done = data.done
-          share.of = data.of
-          tell()
-        } else if (--left === 0) stop()
-      }
-      worker.onerror = () => stop()
-      // What is reactive cannot be handed to a worker; documents are plain data.
-      const ask = { circuit: toRaw(circuit), planted: faults, share: { nth, of } }
-      worker.postMessage(JSON.parse(JSON.stringify(ask)) as SightAsk)
-      return worker
-    })
+    shares = Array.from({ length: of }, () => ({ done: 0, of: 1 }))
+    left = of
+    asked = circuit
+    ask(circuit, faults, false)
   }
-  onScopeDispose(stop)
-  return { sights, planted, seen, twins, progress, begin, stop }
+
+  /** No more of what is under way; what has been seen stays. */
+  function stop(): void {
+    if (!progress.value) return
+    progress.value = null
+    if (asked) warm(asked)
+  }
+  onScopeDispose(end)
+  return { sights, planted, seen, twins, progress, warm, begin, stop }
 }
+export type Sighting = ReturnType<typeof useSight>
