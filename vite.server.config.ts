@@ -24,7 +24,11 @@ export default defineConfig({
     target: 'node20',
     minify: false,
     rollupOptions: {
-      input: { 'server/main': 'src/server/main.ts', 'server/workers/tasks': 'src/server/workers/tasks.ts' },
+      input: {
+        'server/main': 'src/server/main.ts',
+        'server/workers/tasks': 'src/server/workers/tasks.ts',
+        'server/database/thread': 'src/server/database/thread.ts',
+      },
       output: { preserveModules: true, preserveModulesRoot: 'src', entryFileNames: '[name].js' },
     },
   },

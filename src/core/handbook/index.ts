@@ -1,3 +1,6 @@
 export * from './calculator'
 export { calculators } from './calculators/registry'
 export * from './tables'
+export * from './procedure'
+export { procedures } from './procedures/registry'
+export * from './stand'

@@ -8,6 +8,7 @@ import { say as circuit } from '../circuit/phrases'
 import { say as diagnosis } from '../diagnosis/phrases'
 import { say as faults } from '../faults/phrases'
 import { say as formats } from '../formats/phrases'
+import { say as handbook } from '../handbook/phrases'
 import { say as instruments } from '../instruments/phrases'
 import { say as parts } from '../parts/phrases'
 import { say as quantity } from '../quantity/phrases'
@@ -35,6 +36,7 @@ export const catalogues: readonly Phrases<Readonly<Record<string, string>>>[] = 
   assessment,
   workshop,
   lab,
+  handbook,
   formats,
 ]
 

@@ -1,3 +1,4 @@
+import { openBeside } from './beside'
 import type { Database } from './database'
 import { migrate } from './migrate'
 import { openPglite } from './pglite'
@@ -22,7 +23,9 @@ export async function openDatabase(
   { url, folder, image, onLost }: Where,
   prepare: (database: Database) => Promise<void> = () => Promise.resolve(),
 ): Promise<Database> {
-  const embedded = url ? undefined : await openPglite(folder, image)
+  const embedded = url
+    ? undefined
+    : await (folder === undefined ? openPglite(undefined, image) : openBeside(folder, image))
   const database: Database = embedded ?? openPostgres(url ?? '', onLost)
   try {
     await migrate(database)

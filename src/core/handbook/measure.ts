@@ -1,0 +1,73 @@
+import type { DropRow } from '../readings'
+import { say } from './phrases'
+import type { Shown } from './procedure'
+import type { Side, Stand } from './stand'
+
+/** What is read again and again in procedures; each gives what is expected at one place. */
+export const source = (stand: Stand): Shown => {
+  const [plus, minus] = stand.posts
+  return { what: say('atSource'), value: stand.volts(plus, minus), unit: 'V' }
+}
+
+export const available = (stand: Stand): Shown => {
+  const [feed, back] = stand.loadNodes
+  return {
+    what: say('atLoad', { part: stand.load }),
+    value: stand.volts(feed, back),
+    unit: 'V',
+    part: stand.load,
+  }
+}
+
+export const sideLoss = (stand: Stand, side: Side): Shown => ({
+  what: say(side === 'feed' ? 'feedLoss' : 'returnLoss', { part: stand.load }),
+  value: stand.lost(side),
+  unit: 'V',
+})
+
+export const across = (row: DropRow): Shown => ({
+  what: say('piece', { from: row.from, to: row.to, name: row.name }),
+  value: row.value,
+  unit: 'V',
+  part: row.part,
+})
+
+/** Every piece of a side, in the order in which it is walked. */
+export const piecesOf = (stand: Stand, side: Side): Shown[] => stand.pieces(side).map(across)
+
+/** Along a side, what is lost up to each point: the black lead stays on the post, the red one wanders. */
+export function outward(stand: Stand, side: Side): Shown[] {
+  let total: number | undefined = 0
+  const rows = stand.pieces(side)
+  const way = side === 'feed' ? rows : [...rows].reverse()
+  return way.map((row) => {
+    total = total === undefined || row.value === undefined ? undefined : total + row.value
+    const what = side === 'feed' ? say('upTo', { point: row.to }) : say('backFrom', { point: row.from })
+    return { what, value: total, unit: 'V', part: row.part }
+  })
+}
+
+export const does = (stand: Stand, part = stand.load): Shown => {
+  const found = stand.readings()?.notices.find((n) => n.part === part)
+  return { what: say('does', { part }), unit: 'V', part, word: say('glow', { glow: found?.text ?? '–' }) }
+}
+
+export const glows = (what: Shown['what'], glow: string, part?: string): Shown => ({
+  what,
+  unit: 'V',
+  word: say('glow', { glow }),
+  ...(part !== undefined && { part }),
+})
+
+export const isLit = (shown: Shown | undefined): boolean =>
+  typeof shown?.word?.params?.glow === 'string' && !['dark', 'out', '–'].includes(shown.word.params.glow)
+
+/** Ohms and beep of a piece with nothing else connected. */
+export const alone = (stand: Stand, part: string): Shown[] =>
+  stand
+    .isolated(part)
+    .flatMap((row) => [
+      { what: say('ohmsOf', { what: row.between }), value: row.ohms.value, unit: 'Ω' as const, part },
+    ])
+
+export const big = (shown: Shown | undefined, from: number): boolean => Math.abs(shown?.value ?? 0) > from

@@ -1,0 +1,122 @@
+import { wireUp, type Circuit } from '../../circuit'
+import { walkPaths, type Walk } from '../../readings'
+import { say } from '../phrases'
+import type { Procedure, Shown } from '../procedure'
+import type { Stand } from '../stand'
+
+const isModule = (circuit: Circuit, id: string | undefined) =>
+  circuit.parts.some((part) => part.id === id && /^(module|largeModule)/.test(part.kind))
+
+/** Paths that run from a supply pin to a ground pin of a module. */
+const supplies = (circuit: Circuit): Walk[] =>
+  walkPaths(circuit, wireUp(circuit)).filter(({ strides, load }) => {
+    const inside = strides.filter(({ side }) => side === 'load')
+    return isModule(circuit, load) && inside.every(({ segment }) => /^(supply|ignition)/.test(segment.key))
+  })
+
+interface Pin {
+  readonly walk: Walk
+  readonly feed: number
+  readonly back: number
+  readonly feedName: string
+  readonly backName: string
+}
+const pins = (stand: Stand): Pin[] =>
+  supplies(stand.circuit).map((walk) => {
+    // From outside the housing: the terminals of its plug.
+    const own = walk.strides.filter(({ part }) => part === walk.load)
+    const [first, last] = [own[0]!, own.at(-1)!]
+    return {
+      walk,
+      feed: first.from.node,
+      back: last.to.node,
+      feedName: first.from.name,
+      backName: last.to.name,
+    }
+  })
+
+/** Volts that a pin may lack, or a ground may have, while the module works (common practice, no source). */
+const most = { supply: 0.5, ground: 0.1 }
+
+const supplyOf = (stand: Stand): Shown[] =>
+  pins(stand).map(({ feed, feedName, walk }) => ({
+    what: say('pointToMinus', { point: feedName }),
+    value: stand.volts(feed, stand.posts[1]),
+    unit: 'V',
+    ...(walk.load && { part: walk.load }),
+  }))
+const groundOf = (stand: Stand): Shown[] =>
+  pins(stand).map(({ back, backName, walk }) => ({
+    what: say('pointToMinus', { point: backName }),
+    value: stand.volts(back, stand.posts[1]),
+    unit: 'V',
+    ...(walk.load && { part: walk.load }),
+  }))
+const source = (stand: Stand) => stand.volts(...stand.posts) ?? 0
+
+const badSupply = (got: readonly Shown[], stand: Stand) =>
+  got.findIndex(({ value }) => source(stand) - (value ?? 0) > most.supply)
+const badGround = (got: readonly Shown[]) => got.findIndex(({ value }) => Math.abs(value ?? 99) > most.ground)
+
+const side = (stand: Stand, nth: number, which: 'feed' | 'return') =>
+  (pins(stand)[nth]?.walk.strides ?? []).filter((stride) => stride.side === which).map(({ part }) => part)
+
+export const modulePowers: Procedure = {
+  key: 'modulePowers',
+  title: 'Powers and grounds of a module, before it is condemned',
+  words: ['module', 'control unit', 'pin by pin', 'supply', 'ground'],
+  about:
+    'It is almost never the module. Every supply and every ground, pin by pin, at its plug, while it works: then, and not before, it may be the module.',
+  when: 'A module does nothing, or does odd things.',
+  cautions: ['noLoadIntoModules'],
+  source: 'Common practice, no source',
+  paths: (circuit) => supplies(circuit).map(({ path }) => path.id),
+  steps: [
+    {
+      key: 'supplies',
+      do: 'Plug on, back-probed, everything on that the module works. Each supply pin to battery −.',
+      reads: supplyOf,
+      outcomes: [
+        {
+          when: 'One lacks more than half a volt',
+          means: 'The way to that pin: fuse, relay, connector, wire.',
+          is: (got, stand) => badSupply(got, stand) >= 0,
+          next: {
+            end: 'found',
+            parts: (stand, got) => side(stand, badSupply(got, stand), 'feed'),
+            then: 'pointByPoint',
+          },
+        },
+        { when: 'All within half a volt of the source', means: 'It is supplied.', next: { step: 'grounds' } },
+      ],
+    },
+    {
+      key: 'grounds',
+      do: 'Each ground pin to battery −, in the same state.',
+      reads: groundOf,
+      outcomes: [
+        {
+          when: 'One has more than a tenth of a volt',
+          means: 'That ground: its terminal, its eyelet, its bolt.',
+          is: (got) => badGround(got) >= 0,
+          next: {
+            end: 'found',
+            parts: (stand, got) => side(stand, badGround(got), 'return'),
+            then: 'groundsThree',
+          },
+        },
+        {
+          when: 'All below a tenth of a volt, and not zero',
+          means: 'Supplies and grounds carry. Then inputs, then outputs, then the module.',
+          next: { end: 'sound' },
+        },
+      ],
+    },
+  ],
+  example: {
+    circuit: 'sweeper-module-powers',
+    state: 'sweep',
+    path: 'battery',
+    faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
+  },
+}

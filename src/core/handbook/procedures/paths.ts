@@ -1,0 +1,18 @@
+import { partOfKind } from '../../parts'
+import { wireUp, type Circuit } from '../../circuit'
+import { walkPaths } from '../../readings'
+
+/** Paths that run through a load of the circuit. */
+export const loaded = (circuit: Circuit): string[] =>
+  walkPaths(circuit, wireUp(circuit)).flatMap(({ path, load }) =>
+    load !== undefined &&
+    circuit.parts.some(({ id, kind }) => id === load && partOfKind(kind).role === 'load')
+      ? [path.id]
+      : [],
+  )
+
+/** Those of a circuit that has a part of this kind. */
+export const withKind =
+  (...kinds: readonly string[]) =>
+  (circuit: Circuit): string[] =>
+    circuit.parts.some(({ kind }) => kinds.includes(kind)) ? loaded(circuit) : []
