@@ -36,7 +36,7 @@ const pins = (stand: Stand): Pin[] =>
   })
 
 /** Volts that a pin may lack, or a ground may have, while the module works (common practice, no source). */
-const most = { supply: 0.5, ground: 0.1 }
+const most = { supply: 0.5, ground: 0.05 }
 
 const supplyOf = (stand: Stand): Shown[] =>
   pins(stand).map(({ feed, feedName, walk }) => ({
@@ -96,8 +96,9 @@ export const modulePowers: Procedure = {
       reads: groundOf,
       outcomes: [
         {
-          when: 'One has more than a tenth of a volt',
-          means: 'That ground: its terminal, its eyelet, its bolt.',
+          when: 'One has more than about 50 mV',
+          means:
+            'That ground: its terminal, its eyelet, its bolt. Where grounds share the load, the good one hides the bad one: a little is much here.',
           is: (got) => badGround(got) >= 0,
           next: {
             end: 'found',
@@ -106,7 +107,7 @@ export const modulePowers: Procedure = {
           },
         },
         {
-          when: 'All below a tenth of a volt, and not zero',
+          when: 'All below about 50 mV, and not zero',
           means: 'Supplies and grounds carry. Then inputs, then outputs, then the module.',
           next: { end: 'sound' },
         },
