@@ -22,6 +22,7 @@ export const deskSchema = z.object({
   circuit: circuitSchema,
   /** What of the frame a student is told. */
   frame: frameSchema.pick({
+    procedure: true,
     faults: true,
     families: true,
     bag: true,

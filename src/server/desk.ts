@@ -42,12 +42,12 @@ export async function loadDesk(db: Database, id: string, student: User): Promise
   )
   const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
-  const { faults, families, bag, meter, mode, source, hints, limit } = order.frame
+  const { faults, families, bag, meter, mode, source, hints, limit, procedure } = order.frame
   return {
     id: order.id,
     complaint: order.complaint,
     circuit: order.circuit,
-    frame: { faults, families, bag, meter, mode, source, hints, limit },
+    frame: { faults, families, bag, meter, mode, source, hints, limit, procedure },
     left: order.left,
     steps: steps.map(({ step }) => asSeen(step)),
     concluded: order.concluded !== null,

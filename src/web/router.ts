@@ -5,8 +5,6 @@ declare module 'vue-router' {
   interface RouteMeta {
     role?: 'instructor' | 'student'
     open?: boolean
-    /** For anybody, signed in or not. */
-    free?: boolean
     title: string
   }
 }
@@ -150,23 +148,11 @@ export const router = createRouter({
       meta: { role: 'instructor', title: 'How it is marked' },
       component: () => import('./places/rubric/Rubric.vue'),
     },
-    // For whoever draws symbols; it is not in what is built.
-    ...(import.meta.env.DEV
-      ? [
-          {
-            path: '/gallery',
-            name: 'gallery',
-            meta: { free: true, title: 'Gallery' },
-            component: () => import('./places/gallery/Gallery.vue'),
-          },
-        ]
-      : []),
     { path: '/:rest(.*)*', redirect: { name: 'home' } },
   ],
 })
 
 router.beforeEach(async (to) => {
-  if (to.meta.free) return true
   const session = useSession()
   await session.find()
   if (!session.user) {

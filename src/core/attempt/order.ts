@@ -37,6 +37,8 @@ export const frameSchema = z.strictObject({
   source: sourceSchema.default('model'),
   /** Points off the choice of tests that each kind of hint costs; null: none are given. */
   hints: z.strictObject({ where: price, side: price, test: price }).nullable().default(null),
+  /** Key of a procedure of the handbook whose steps, not its answers, stand beside the work; none: ''. */
+  procedure: z.string().max(40).default(''),
   /** Minutes of real time that the student has; null: as long as it takes. */
   limit: z.number().min(1).max(600).nullable().default(null),
   /** The complaint as facts: in this state, this part shows this. */

@@ -11,5 +11,11 @@ export const cautions = phrases('cautions', {
   fuseJumpers: 'Fuse every jumper like the circuit that it feeds; never across a load.',
   noLoadIntoModules: 'Never load a pin of an electronic module.',
   startsAnyway: 'What it feeds starts whatever the key says: hands, hair and tools clear of it first.',
+  longLeads: 'Long leads on a battery’s positive: a spark hazard. Clip them on last, take them off first.',
+  cranking:
+    'Park or neutral, parking brake on, ignition disabled before anybody cranks; hands clear of belts and fan.',
+  outOfBounds:
+    'Supplementary restraint and high-voltage (orange) wiring: out of bounds without the maker’s procedure and the licence it needs.',
+  heatInTime: 'A fault that makes heat has a time limit: say it, keep it, and let it cool.',
   hot: 'Lamps and loads get hot: seconds only, clear of hands and plastics.',
 })

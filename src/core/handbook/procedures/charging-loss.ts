@@ -37,7 +37,7 @@ export const chargingLoss: Procedure = {
   about:
     'What the alternator makes and the battery does not get is lost between them: feed, return, or both.',
   when: 'The battery is not charged, and the alternator turns.',
-  cautions: ['batteries', 'startsAnyway'],
+  cautions: ['batteries', 'startsAnyway', 'longLeads', 'fuseJumpers'],
   source: 'Common practice, no source',
   paths: charged,
   steps: [

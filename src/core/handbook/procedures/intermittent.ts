@@ -39,7 +39,7 @@ export const intermittent: Procedure = {
   about:
     'Reseat a connector and the fault is gone, unproved. So: look first, back-probe, record, and only then move one thing at a time.',
   when: 'The complaint cannot be reproduced, or comes with bumps, warmth or wet.',
-  cautions: ['startsAnyway'],
+  cautions: ['startsAnyway', 'hot'],
   source: 'Common practice, no source',
   paths: loaded,
   steps: [

@@ -68,7 +68,7 @@ export const modulePowers: Procedure = {
   about:
     'It is almost never the module. Every supply and every ground, pin by pin, at its plug, while it works: then, and not before, it may be the module.',
   when: 'A module does nothing, or does odd things.',
-  cautions: ['noLoadIntoModules'],
+  cautions: ['noLoadIntoModules', 'outOfBounds'],
   source: 'Common practice, no source',
   paths: (circuit) => supplies(circuit).map(({ path }) => path.id),
   steps: [

@@ -50,7 +50,7 @@ export const noCrank: Procedure = {
   about:
     'Source first, then what the lamps do while somebody cranks, then the control, then the heavy way joint by joint: stud, nut and eyelet are three points.',
   when: 'The engine does not turn, or turns slowly.',
-  cautions: ['batteries', 'startsAnyway'],
+  cautions: ['batteries', 'startsAnyway', 'cranking', 'longLeads'],
   source: 'Common practice, no source; terminal 50 after DIN 72552',
   paths: withKind('starter'),
   steps: [

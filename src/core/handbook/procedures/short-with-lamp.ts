@@ -86,7 +86,7 @@ export const shortWithLamp: Procedure = {
   about:
     'A lamp in the fuse’s place limits what flows, so that the short can be looked for at leisure: the lamp says whether it is still there, the clamp how far the current gets.',
   when: 'The fuse blows, at once or again.',
-  cautions: ['fuseJumpers', 'hot'],
+  cautions: ['fuseJumpers', 'hot', 'heatInTime'],
   source: 'Common practice, no source',
   paths: loaded,
   steps: [

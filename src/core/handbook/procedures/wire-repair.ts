@@ -14,7 +14,7 @@ export const wireRepair: Procedure = {
   about:
     'Two schools. Crimp in a sealed sleeve: no heat at the strands, stays flexible, wants the right sleeve and tool. Twist, solder, sleeve with glue: lowest resistance, but stiff where the solder ends. Both are good where they are done well; some makers allow only one, some neither.',
   when: 'A wire is open, corroded or chafed.',
-  cautions: ['batteries', 'disconnectBeforeOhms'],
+  cautions: ['batteries', 'disconnectBeforeOhms', 'outOfBounds'],
   source:
     'Common practice, no source; what the maker allows comes first. Restraint and high-voltage wiring: never',
   paths: loaded,

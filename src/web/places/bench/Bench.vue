@@ -39,6 +39,8 @@ await store
   .catch((error: unknown) => (missing.value = messageOf(error)))
 
 const circuit = computed(() => store.circuit as Circuit)
+/** The handbook opens a circuit in the state that it speaks of. */
+own.value = circuit.value?.states.find(({ id }) => id === route.query.state) ?? null
 const state = computed<CircuitState>(() => {
   const now = own.value
   if (!now) return openingState(circuit.value)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { RouterLink } from 'vue-router'
+import { entriesOfPart, entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
 import { tell } from '../../../contract/words'
 import { problemsOf } from '../../../core/document'
@@ -136,6 +138,14 @@ const heat = computed(() => {
     </div>
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <p v-if="heat" class="quiet">{{ heat }}</p>
+    <p class="look-up">
+      <template v-for="(key, i) in entriesOfPart(definition.kind)" :key="key"
+        >{{ i ? ' · ' : ''
+        }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
+          entryTitle(key)
+        }}</RouterLink></template
+      >
+    </p>
     <label class="field"
       >Name
       <NInput
@@ -191,6 +201,9 @@ const heat = computed(() => {
 </template>
 
 <style scoped>
+.look-up {
+  font-size: 12px;
+}
 .pins {
   display: grid;
   grid-template-columns: 1fr 1fr;

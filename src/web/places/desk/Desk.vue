@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
@@ -22,6 +22,8 @@ import { useDesk } from './useDesk'
 import { useInstrument } from './useInstrument'
 import { useMarks } from './useMarks'
 import { useVerdicts } from './useVerdicts'
+
+const Procedure = defineAsyncComponent(() => import('./Procedure.vue'))
 
 const route = useRoute()
 const model = useDesk(String(route.params.id))
@@ -128,6 +130,7 @@ const proved = computed(() => {
         <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
           <Marking v-if="model.inferenceDue" :model="model" :marks="marks" />
         </Instrument>
+        <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
         <Hints :model="model" />
         <details>
           <summary>A fuse has blown</summary>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
+import { RouterLink } from 'vue-router'
 import { tell } from '../../../contract/words'
 import { devices, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
@@ -142,6 +143,9 @@ const loud = (code: string) => code === 'instruments.beeps'
     </template>
     <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">
       {{ tell({ code: `cautions.${caution}` }) }}
+      <RouterLink :to="{ name: 'handbook', params: { entry: `caution-${caution}` } }" target="_blank"
+        >Handbook</RouterLink
+      >
     </p>
   </section>
 </template>

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Reckon from './Reckon.vue'
+import Limits from './Limits.vue'
+import Misread from './Misread.vue'
+import Symbols from './Symbols.vue'
+import Walk from './Walk.vue'
 import { chapters, entries, found } from './entries'
 
 /** What people look up, reckoned: found by / from anywhere in it, for instructors and students alike. */
@@ -14,7 +18,10 @@ const list = computed(() => found(typed.value))
 const entry = computed(() => entries.find(({ key }) => key === route.params.entry))
 const groups = computed(() =>
   chapters
-    .map(({ type, title }) => ({ title, entries: list.value.filter((e) => e.type === type) }))
+    .map(({ types, title }) => ({
+      title,
+      entries: list.value.filter((e) => (types as readonly string[]).includes(e.type)),
+    }))
     .filter((group) => group.entries.length),
 )
 function first() {
@@ -27,6 +34,17 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   event.preventDefault()
   void nextTick(() => field.value?.focus())
 })
+/** Whoever comes by a link sees in the list where they are. */
+const nav = ref<HTMLElement | null>(null)
+watch(
+  () => route.params.entry,
+  () =>
+    void nextTick(() =>
+      nav.value?.querySelector('.router-link-active')?.scrollIntoView({ block: 'nearest' }),
+    ),
+  { immediate: true, flush: 'post' },
+)
+const titleOf = (key: string) => entries.find((e) => e.key === key)?.title ?? key
 const print = () => window.print()
 </script>
 
@@ -44,7 +62,7 @@ const print = () => window.print()
         @keydown.enter="first"
       />
       <p v-if="!list.length" role="status">Nothing of that is in the book.</p>
-      <nav aria-label="Entries">
+      <nav ref="nav" aria-label="Entries">
         <section v-for="group in groups" :key="group.title">
           <h2>{{ group.title }}</h2>
           <ul>
@@ -80,11 +98,29 @@ const print = () => window.print()
         </div>
         <p class="quiet">Source: {{ entry.table.source }}.</p>
       </template>
-      <template v-else-if="entry.type === 'misreading'">
-        <p>{{ entry.say }}</p>
-        <p><b>Instead:</b> {{ entry.instead }}</p>
+      <Walk v-else-if="entry.type === 'procedure'" :key="entry.key" :procedure="entry.procedure" />
+      <Limits v-else-if="entry.type === 'limits'" />
+      <Symbols v-else-if="entry.type === 'symbols'" />
+      <Misread
+        v-else-if="entry.type === 'misreading' && entry.example"
+        :key="entry.key"
+        :say="entry.say"
+        :instead="entry.instead"
+        :example="entry.example"
+      />
+      <template v-else-if="entry.type === 'caution'">
+        <p class="caution">{{ entry.text }}</p>
+        <p v-if="entry.instruments.length"><b>At the Desk, beside:</b> {{ entry.instruments.join(' · ') }}</p>
+        <p v-if="entry.procedures.length">
+          <b>At the head of:</b>
+          <template v-for="(key, i) in entry.procedures" :key="key"
+            >{{ i ? ' · ' : ' '
+            }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
+              titleOf(key)
+            }}</RouterLink></template
+          >
+        </p>
       </template>
-      <p v-else class="caution">{{ entry.text }}</p>
       <p class="quiet care">
         The vehicle maker’s data, local code and licensed practice come before everything here.
       </p>

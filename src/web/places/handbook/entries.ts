@@ -1,24 +1,62 @@
 import { ruleTexts, techniqueRules } from '../../../core/assessment'
 import { cautions } from '../../../core/document/cautions'
-import { calculators, lookUps, type Calculator, type LookUp } from '../../../core/handbook'
+import {
+  calculators,
+  lookUps,
+  misreadings,
+  placesOf,
+  procedures,
+  type Calculator,
+  type LookUp,
+  type Misreading,
+  type Procedure,
+} from '../../../core/handbook'
 
 /** One thing to look up. */
 export type Entry = { readonly key: string; readonly title: string; readonly words: string } & (
   | { readonly type: 'calculator'; readonly calculator: Calculator }
+  | { readonly type: 'limits' }
+  | { readonly type: 'procedure'; readonly procedure: Procedure }
   | { readonly type: 'table'; readonly table: LookUp }
-  | { readonly type: 'misreading'; readonly say: string; readonly instead: string }
-  | { readonly type: 'caution'; readonly text: string }
+  | { readonly type: 'symbols' }
+  | {
+      readonly type: 'misreading'
+      readonly say: string
+      readonly instead: string
+      readonly example: Misreading | undefined
+    }
+  | {
+      readonly type: 'caution'
+      readonly text: string
+      readonly instruments: readonly string[]
+      readonly procedures: readonly string[]
+    }
 )
 
 export const chapters = [
-  { type: 'calculator', title: 'To reckon' },
-  { type: 'table', title: 'Tables' },
-  { type: 'misreading', title: 'Misreadings' },
-  { type: 'caution', title: 'Cautions' },
-] as const
+  { types: ['procedure'], title: 'Procedures' },
+  { types: ['limits'], title: 'Limits' },
+  { types: ['calculator'], title: 'To reckon' },
+  { types: ['table', 'symbols'], title: 'Tables' },
+  { types: ['misreading'], title: 'Misreadings' },
+  { types: ['caution'], title: 'Cautions' },
+] as const satisfies readonly { types: readonly Entry['type'][]; title: string }[]
 
 /** Everything that can be looked up, in the order of its chapters. */
 export const entries: readonly Entry[] = [
+  ...procedures.map((procedure): Entry => ({
+    type: 'procedure',
+    key: procedure.key,
+    title: procedure.title,
+    words: [procedure.about, procedure.when, ...procedure.words].join(' '),
+    procedure,
+  })),
+  {
+    type: 'limits',
+    key: 'limits',
+    title: 'Limits side by side',
+    words: 'allowed loss voltage drop schools pass fail 0.2 0.3 0.5 3 %',
+  },
   ...calculators.map((calculator): Entry => ({
     type: 'calculator',
     key: calculator.key,
@@ -33,6 +71,7 @@ export const entries: readonly Entry[] = [
     words: [...table.words, ...table.rows.flat()].join(' '),
     table,
   })),
+  { type: 'symbols', key: 'symbols', title: 'Symbols', words: 'drawing schematic IEC 60617 relay switch' },
   ...techniqueRules.map(({ key }): Entry => {
     const text = (part: string) => ruleTexts[`rules.${key}.${part}`] ?? ''
     return {
@@ -42,6 +81,7 @@ export const entries: readonly Entry[] = [
       words: `${text('say')} ${text('instead')}`,
       say: text('say'),
       instead: text('instead'),
+      example: misreadings.find(({ rule }) => rule === key),
     }
   }),
   ...Object.entries(cautions.english).map(([key, text]): Entry => ({
@@ -50,6 +90,7 @@ export const entries: readonly Entry[] = [
     title: text.split(/[:;.]/)[0]!,
     words: text,
     text,
+    ...placesOf(key),
   })),
 ]
 
@@ -64,5 +105,8 @@ export function found(typed: string): readonly Entry[] {
       .some((w) => w.startsWith(word))
   const fits = entries.filter(({ title, words }) => asked.every((word) => begins(`${title} ${words}`, word)))
   const inTitle = ({ title }: Entry) => (asked.every((word) => begins(title, word)) ? 0 : 1)
-  return [...fits].sort((a, b) => inTitle(a) - inTitle(b))
+  // The shortest title says it most plainly.
+  return [...fits].sort(
+    (a, b) => inTitle(a) - inTitle(b) || (inTitle(a) ? 0 : a.title.length - b.title.length),
+  )
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { usualHints, type Frame } from '../../../core/attempt'
+import { procedures } from '../../../core/handbook'
 import { devices, instruments, type Device } from '../../../core/instruments'
 
 /** How the order is worked: practice or test, how long, with what, on which kind of board. */
@@ -77,6 +78,13 @@ function limit(event: Event) {
           @change="set({ hints: checked($event) ? { ...usualHints } : null })"
         />
         Hints, for {{ usualHints.where }}, {{ usualHints.side }} and {{ usualHints.test }} points
+      </label>
+      <label class="field"
+        >Steps beside the work
+        <select :value="frame.procedure ?? ''" @change="set({ procedure: chosen($event) })">
+          <option value="">none: the student plans</option>
+          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ p.title }}</option>
+        </select>
       </label>
       <fieldset>
         <legend>In the bag</legend>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { Reply } from '../../../contract'
 import { aspectNames, type Judgement } from '../../../core/assessment'
 import type { Message } from '../../../core/document'
@@ -13,6 +14,8 @@ const props = defineProps<{
   own: boolean
 }>()
 const emit = defineEmits<{ answer: [reply: Reply] }>()
+/** The rule of technique that fired, if it is one. */
+const rule = computed(() => /^rules\.(\w+)\./.exec(props.judgement.verdict.code)?.[1])
 const answering = ref(false)
 const text = ref('')
 function begin() {
@@ -31,6 +34,9 @@ function keep() {
     <p>
       <span class="tag">{{ aspectNames[judgement.aspect] }}: {{ say(judgement.verdict) }}</span>
       {{ say(judgement.reason) }}
+      <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }"
+        >Look it up</RouterLink
+      >
       <button v-if="own && !answering" type="button" class="link" @click="begin">
         {{ reply ? 'Change your answer' : 'Answer' }}
       </button>

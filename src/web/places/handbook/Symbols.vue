@@ -2,7 +2,7 @@
 import { parts, type AnyPart } from '../../../core/parts'
 import { symbolOf, type SymbolState } from '../../schematic/symbols'
 
-/** Every symbol in every state that it can be drawn in: for whoever adds one. In development only. */
+/** Every symbol in every state that it can be drawn in: for whoever reads a drawing, and whoever adds one. */
 interface Drawn {
   readonly caption: string
   readonly symbol: string
@@ -36,11 +36,8 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 
 <template>
   <div class="gallery">
-    <h1>Symbols</h1>
     <section v-for="{ part, drawn } in groups" :key="part.kind">
-      <h2>
-        {{ part.title }} <code>{{ part.kind }}</code>
-      </h2>
+      <h3>{{ part.title }}</h3>
       <figure v-for="(one, i) in drawn" :key="i">
         <svg
           class="schematic"
@@ -74,11 +71,6 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 
 <style src="../../schematic/scene.css"></style>
 <style scoped>
-.gallery {
-  padding: 16px 24px;
-  overflow: auto;
-  height: 100%;
-}
 section {
   display: flex;
   flex-wrap: wrap;
@@ -86,12 +78,8 @@ section {
   padding: 8px 0 14px;
   border-top: 1px solid var(--rule);
 }
-h2 {
+h3 {
   flex-basis: 100%;
-  font-size: 15px;
-}
-code {
-  color: var(--quiet);
 }
 figure {
   margin: 0;

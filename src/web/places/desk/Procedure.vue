@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import { procedures } from '../../../core/handbook'
+
+/** The steps that the lesson gives, without a number of this board: what to do, and what an outcome would mean. */
+const props = defineProps<{ procedure: string }>()
+const found = computed(() => procedures.find(({ key }) => key === props.procedure))
+</script>
+
+<template>
+  <details v-if="found" class="procedure">
+    <summary>{{ found.title }}</summary>
+    <p class="quiet">{{ found.about }}</p>
+    <ol>
+      <li v-for="step in found.steps" :key="step.key">
+        {{ step.do }}
+        <ul>
+          <li v-for="(outcome, i) in step.outcomes" :key="i">
+            <b>{{ outcome.when }}.</b> {{ outcome.means }}
+          </li>
+        </ul>
+      </li>
+    </ol>
+    <RouterLink :to="{ name: 'handbook', params: { entry: found.key } }" target="_blank">Handbook</RouterLink>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  font-weight: 500;
+}
+ol,
+ul {
+  padding-left: 20px;
+  margin: 4px 0;
+}
+ol > li {
+  margin-top: 8px;
+}
+</style>

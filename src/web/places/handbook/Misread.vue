@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { tell } from '../../../contract/words'
+import { describeFault } from '../../../core/faults'
+import { entriesOfRule, procedures, standOf, type Misreading, type Shown } from '../../../core/handbook'
+import { formatQuantity } from '../../../core/quantity'
+import TryIt from './TryIt.vue'
+import { demoCircuits } from './circuits'
+
+/** A rule of technique on one circuit: the wrong reading, and the right one. */
+const props = defineProps<{ say: string; instead: string; example: Misreading }>()
+const stand = computed(() => standOf(props.example, demoCircuits.get(props.example.circuit)!))
+const write = ({ value, unit, word }: Shown) =>
+  word ? tell(word) : value === undefined ? (unit === 'Ω' ? 'OL' : '–') : formatQuantity(value, unit)
+const trying = ref(false)
+const both = computed(() => [props.example.wrong(stand.value), props.example.right(stand.value)] as const)
+const linked = computed(() => {
+  const keys = entriesOfRule(props.example.rule)
+  return procedures.filter(({ key }) => keys.includes(key))
+})
+</script>
+
+<template>
+  <p>{{ say }}</p>
+  <p><b>Instead:</b> {{ instead }}</p>
+  <section class="example" aria-label="Example">
+    <p class="quiet">
+      {{ stand.circuit.name }}, {{ stand.state.name
+      }}<template v-if="example.faults.length"
+        >; planted: {{ example.faults.map((f) => describeFault(stand.circuit, f)).join(' · ') }}</template
+      >
+    </p>
+    <dl>
+      <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">
+        <dt>{{ i ? 'The right reading' : 'The wrong reading' }}</dt>
+        <dd class="reading">{{ write(shown) }}</dd>
+        <dd class="quiet">{{ tell(shown.what) }}</dd>
+      </div>
+    </dl>
+    <p>{{ example.shows }}</p>
+  </section>
+  <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">Try it</button>
+  <TryIt v-if="trying" :stand="stand" :faults="example.faults" />
+  <p v-if="linked.length">
+    Done properly in:
+    <template v-for="(one, i) in linked" :key="one.key"
+      >{{ i ? ' · ' : ''
+      }}<RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{
+        one.title
+      }}</RouterLink></template
+    >
+  </p>
+</template>
+
+<style scoped>
+button {
+  justify-self: start;
+}
+.example {
+  display: grid;
+  gap: 8px;
+  padding: 12px 14px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+}
+dl {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+  gap: 12px 30px;
+  margin: 0;
+}
+dt {
+  font-weight: 500;
+}
+dd {
+  margin: 0;
+}
+dd.reading {
+  font-size: 30px;
+}
+.wrong-way dt {
+  color: var(--fault);
+}
+.right dt {
+  color: var(--good);
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { z } from 'zod'
+import type { CircuitState } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import type { Stand } from '../../../core/handbook'
+import { limitSetFor, smallLosses } from '../../../core/readings'
+import { messageOf, send } from '../../api/client'
+import BalanceLine from '../../readings/BalanceLine.vue'
+import Losses from '../../readings/Losses.vue'
+import Staircase from '../../readings/Staircase.vue'
+import StateBar from '../../readings/StateBar.vue'
+import { useReadings } from '../../readings/useReadings'
+import Schematic from '../../schematic/Schematic.vue'
+import { useSession } from '../../stores/session'
+
+/** The example’s circuit to play with: switched, measured, with its fault and without. Nothing of it is kept. */
+const props = defineProps<{ stand: Stand; faults: readonly Fault[] }>()
+const session = useSession()
+const router = useRouter()
+const circuit = computed(() => props.stand.circuit)
+const state = shallowRef<CircuitState>(props.stand.state)
+watch(
+  () => props.stand.state,
+  (now) => (state.value = now),
+)
+const path = computed(() => circuit.value.paths.findIndex(({ id }) => id === props.stand.walk.path.id))
+const planted = computed(() => props.stand.faults)
+const healthy = useReadings(circuit, state, ref([]), path)
+const now = useReadings(circuit, state, planted, path)
+const lit = ref<string | null>(null)
+const shown = computed(() => (planted.value.length ? now.key.value : null))
+const small = computed(() => {
+  const balance = (shown.value ?? healthy.key.value)?.balances[path.value]
+  return !!balance && smallLosses(balance)
+})
+const wrong = ref('')
+/** An instructor takes a copy onto the bench, in the state in question. */
+async function toBench() {
+  try {
+    const { id } = await send(z.object({ id: z.uuid() }), '/circuits', circuit.value)
+    await router.push({ name: 'bench', params: { id }, query: { state: props.stand.state.id } })
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <section class="try" aria-label="Try it">
+    <div class="bar">
+      <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
+      <button v-if="session.user?.role === 'instructor'" type="button" class="small" @click="toBench">
+        Take it to the bench
+      </button>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="now.trouble.value" class="wrong" role="status">{{ now.trouble.value }}</p>
+    <div class="drawing">
+      <Schematic
+        :circuit="circuit"
+        :wiring="now.wiring.value"
+        :values="now.values.value"
+        :tint="now.tint.value"
+        :lit="lit"
+        :controls="state.controls"
+        :detached="state.detached"
+        :notices="now.notices.value"
+        @hover="lit = $event"
+      />
+    </div>
+    <template v-if="healthy.key.value">
+      <BalanceLine :state="shown ?? healthy.key.value" :limits="limitSetFor(circuit)" :path="path" />
+      <div class="chart">
+        <Losses
+          v-if="small"
+          :path="path"
+          :healthy="healthy.key.value"
+          :faulted="shown"
+          :limits="limitSetFor(circuit)"
+          :lit="lit"
+          @light="lit = $event"
+        />
+        <Staircase
+          v-else
+          :walk="now.walk.value"
+          :healthy="healthy.key.value"
+          :faulted="shown"
+          :lit="lit"
+          @light="lit = $event"
+        />
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.try {
+  display: grid;
+  gap: 10px;
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+.drawing {
+  position: relative;
+  height: 400px;
+  display: grid;
+}
+.chart {
+  height: 220px;
+  display: grid;
+}
+</style>

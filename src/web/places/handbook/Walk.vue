@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+import { tell } from '../../../contract/words'
+import { cautions } from '../../../core/document/cautions'
+import { describeFault } from '../../../core/faults'
+import {
+  endOf,
+  outcomeOf,
+  procedures,
+  walkThrough,
+  type Procedure,
+  type ProcedureStep,
+  type Shown,
+} from '../../../core/handbook'
+import { formatQuantity } from '../../../core/quantity'
+import TryIt from './TryIt.vue'
+import Where from './Where.vue'
+import { useStand } from './useStand'
+
+/** A procedure, step by step: what to do, what the engine expects here, what each outcome means and where it leads. */
+const props = defineProps<{ procedure: Procedure }>()
+const choice = useStand(
+  () => props.procedure.example,
+  (circuit) => props.procedure.paths(circuit),
+)
+const { stand, circuit, fitting, faults, faulted } = choice
+
+const write = ({ value, unit, word }: Shown) =>
+  word ? tell(word) : value === undefined ? (unit === 'Ω' ? 'OL' : '–') : formatQuantity(value, unit)
+const walked = computed(() => (fitting.value.length ? walkThrough(props.procedure, stand.value) : []))
+const end = computed(() => endOf(walked.value, stand.value))
+const rows = computed(() =>
+  props.procedure.steps.map((step) => {
+    const got = step.reads?.(stand.value) ?? []
+    const sound = step.reads?.(stand.value.sound) ?? []
+    const on = walked.value.some((w) => w.step === step)
+    return {
+      step,
+      on,
+      outcome: outcomeOf(step, got, stand.value),
+      readings: got.map((shown, i) => ({
+        what: tell(shown.what),
+        text: write(shown),
+        good: faults.value.length && sound[i] ? write(sound[i]) : '',
+      })),
+    }
+  }),
+)
+const numberOf = (key: string) => props.procedure.steps.findIndex((s) => s.key === key) + 1
+const titleOf = (key: string) => procedures.find((p) => p.key === key)?.title ?? key
+const anchor = (step: ProcedureStep) => `step-${step.key}`
+const trying = ref(false)
+watch(
+  () => props.procedure,
+  () => (trying.value = false),
+)
+</script>
+
+<template>
+  <p>{{ procedure.about }}</p>
+  <p><b>When:</b> {{ procedure.when }}</p>
+  <p v-for="key in procedure.cautions" :key="key" class="caution">
+    {{ cautions.english[key as keyof typeof cautions.english] }}
+  </p>
+  <div class="on">
+    <Where :choice="choice" with-fault />
+    <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
+      {{ trying ? 'Back to the steps' : 'Try it' }}
+    </button>
+  </div>
+  <p v-if="faulted && faults.length" class="planted">
+    Planted: {{ faults.map((f) => describeFault(circuit, f)).join(' · ') }}
+  </p>
+  <TryIt v-if="trying" :stand="stand" :faults="procedure.example.faults" />
+  <template v-else>
+    <ol class="steps">
+      <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">
+        <h3>
+          <span class="n">{{ n + 1 }}</span> {{ row.step.do }}
+        </h3>
+        <table v-if="row.readings.length" class="data">
+          <thead>
+            <tr>
+              <th scope="col">Reading</th>
+              <th v-if="faults.length" scope="col" class="num">Sound</th>
+              <th scope="col" class="num">{{ faults.length ? 'Here' : 'Expected' }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(reading, i) in row.readings" :key="i">
+              <td>{{ reading.what }}</td>
+              <td v-if="faults.length" class="num">{{ reading.good }}</td>
+              <td class="num">{{ reading.text }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <ul class="outcomes">
+          <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
+            <b>{{ outcome.when }}.</b> {{ outcome.means }}
+            <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`"
+              >Step {{ numberOf(outcome.next.step) }}</a
+            >
+            <RouterLink
+              v-else-if="outcome.next.then"
+              :to="{ name: 'handbook', params: { entry: outcome.next.then } }"
+              >{{ titleOf(outcome.next.then) }}</RouterLink
+            >
+            <span v-if="row.on && o === row.outcome" class="here">here</span>
+          </li>
+        </ul>
+      </li>
+    </ol>
+    <p class="end" role="status">
+      <template v-if="end.end === 'sound'">On this circuit the walk ends with: sound.</template>
+      <template v-else-if="end.parts.length"
+        >On this circuit the walk ends at {{ [...new Set(end.parts)].join(', ') }}.</template
+      >
+      <template v-else>On this circuit the walk goes on with another procedure.</template>
+    </p>
+  </template>
+  <p class="quiet">Source: {{ procedure.source }}.</p>
+</template>
+
+<style scoped>
+.on {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: end;
+}
+.planted {
+  color: var(--fault);
+}
+.caution {
+  padding-left: 10px;
+  border-left: 3px solid var(--doubt);
+}
+.steps {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 18px;
+}
+.steps > li {
+  display: grid;
+  gap: 8px;
+  padding-left: 14px;
+  border-left: 3px solid var(--rule);
+}
+.steps > li.on {
+  border-color: var(--accent);
+}
+h3 {
+  font-weight: 400;
+  line-height: 1.4;
+}
+.n {
+  font-family: var(--face-readings);
+  font-weight: 500;
+  margin-right: 6px;
+}
+.outcomes {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 4px;
+}
+.outcomes li {
+  padding: 3px 8px;
+}
+.outcomes li.so {
+  background: var(--accent-soft);
+}
+.here {
+  margin-left: 8px;
+  font-size: 12px;
+  border: 1px solid currentcolor;
+  padding: 0 5px;
+}
+table.data {
+  max-width: 620px;
+}
+.end {
+  font-weight: 500;
+}
+</style>
