@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { tell } from '../../contract/words'
 import { computed } from 'vue'
 import { formatQuantity } from '../../core/quantity'
@@ -20,23 +21,23 @@ const v = (value: number | undefined) => (value === undefined ? 'floating' : for
   <p class="balance">
     <strong v-if="title">{{ title }}</strong>
     <span
-      >source <b class="reading">{{ v(balance.source) }}</b></span
+      >{{ t('source') }} <b class="reading">{{ v(balance.source) }}</b></span
     >
     <span
-      >= feed <b class="reading">{{ v(balance.feedLoss.value) }}</b></span
+      >{{ t('= feed') }} <b class="reading">{{ v(balance.feedLoss.value) }}</b></span
     >
     <span
-      >+ load <b class="reading">{{ v(balance.loadDrop.value) }}</b></span
+      >{{ t('+ load') }} <b class="reading">{{ v(balance.loadDrop.value) }}</b></span
     >
     <span
-      >+ return <b class="reading">{{ v(balance.returnLoss.value) }}</b></span
+      >{{ t('+ return') }} <b class="reading">{{ v(balance.returnLoss.value) }}</b></span
     >
     <span
-      >at <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
+      >{{ t('at') }} <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
     >
     <span v-if="verdict.passes === null" class="quiet">{{ tell(verdict.reason) }}</span>
     <span v-else :class="verdict.passes ? 'passes' : 'fails'"
-      >{{ verdict.passes ? '✓ passes' : '✕ fails' }}: {{ tell(verdict.reason) }}</span
+      >{{ verdict.passes ? t('✓ passes') : t('✕ fails') }}: {{ tell(verdict.reason) }}</span
     >
   </p>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed } from 'vue'
 import { dropColumns, dropRows, type StateKey } from '../../core/readings'
 import KeyTable from './KeyTable.vue'
@@ -27,7 +28,7 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     :columns="dropColumns"
     :rows="rows"
     :beside="!!faulted"
-    caption="Drop across each piece of the path"
+    :caption="t('Drop across each piece of the path')"
     caption-hidden
     :view="view"
     :lit="lit"

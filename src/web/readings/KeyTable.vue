@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="R extends Figure">
+import { t } from '../words'
 import { computed } from 'vue'
 import { columnsFor, type Column, type Figure } from '../../core/readings'
 import PinButton from './PinButton.vue'
@@ -40,7 +41,9 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
     </caption>
     <thead>
       <tr>
-        <th v-if="view" scope="col" class="no-print"><span class="visually-hidden">Pin</span></th>
+        <th v-if="view" scope="col" class="no-print">
+          <span class="visually-hidden">{{ t('Pin') }}</span>
+        </th>
         <th
           v-for="column in shown"
           :key="column.key"
@@ -77,7 +80,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
         </tr>
       </template>
       <tr v-if="!rows.length">
-        <td :colspan="width" class="quiet">No row matches what you asked for.</td>
+        <td :colspan="width" class="quiet">{{ t('No row matches what you asked for.') }}</td>
       </tr>
     </tbody>
   </table>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import { t } from '../words'
 /** What the lines of a path are: thin and calm the healthy one, bold the faulted one. */
 defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: string }>()
 </script>
 
 <template>
   <figcaption>
-    <span class="mark healthy" /> healthy, with its band
-    <template v-if="faulted"> <span class="mark faulted" /> faulted </template>
-    <template v-if="allowed"> <span class="mark limit" /> allowed </template>
+    <span class="mark healthy" /> {{ t('healthy, with its band') }}
+    <template v-if="faulted"> <span class="mark faulted" /> {{ t('faulted') }} </template>
+    <template v-if="allowed"> <span class="mark limit" /> {{ t('allowed') }} </template>
     <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
     <span v-else-if="rest" class="quiet">{{ rest }}</span>
   </figcaption>

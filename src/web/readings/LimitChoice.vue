@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../core/circuit'
 import { limitSetFor, limitSets } from '../../core/readings'
@@ -13,9 +14,9 @@ const chosen = computed(() => limitSets.find(({ id }) => id === props.limits)?.i
 
 <template>
   <label
-    >Limits
+    >{{ t('Limits') }}
     <select :value="chosen" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
-      <option value="">for this circuit: {{ limitSetFor(circuit).title }}</option>
+      <option value="">{{ t('for this circuit: {title}', { title: limitSetFor(circuit).title }) }}</option>
       <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
     </select></label
   >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { formatQuantity } from '../../core/quantity'
@@ -125,7 +126,12 @@ function leave() {
         v-if="width && height"
         :viewBox="`0 0 ${width} ${height}`"
         role="img"
-        :aria-label="`Losses: feed ${volts(load.feedLoss.value)}, return ${volts(load.returnLoss.value)}, of ${pieces} pieces a side; the table beside it has the same numbers`"
+        :aria-label="
+          t(
+            'Losses: feed {volts}, return {volts2}, of {pieces} pieces a side; the table beside it has the same numbers',
+            { volts: volts(load.feedLoss.value), volts2: volts(load.returnLoss.value), pieces },
+          )
+        "
       >
         <g class="grid">
           <template v-for="tick in ticks" :key="tick">
@@ -178,9 +184,9 @@ function leave() {
             {{ volts(load.loadDrop.value) }}
           </text>
         </g>
-        <text :x="margin.left" :y="height - 6" class="side">feed, from battery +</text>
+        <text :x="margin.left" :y="height - 6" class="side">{{ t('feed, from battery +') }}</text>
         <text :x="width - margin.right" :y="height - 6" text-anchor="end" class="side">
-          return, from battery −
+          {{ t('return, from battery −') }}
         </text>
       </svg>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed, useId } from 'vue'
 import { formatPlain } from '../../core/quantity'
 import { aspectNames, givenTotal, type JudgedAttempt, type Judgement } from '../../core/assessment'
@@ -28,7 +29,7 @@ const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
 </script>
 
 <template>
-  <table class="data" aria-label="Mark">
+  <table class="data" :aria-label="t('Mark')">
     <!-- In lines of five: beside a drawing there is no room for ten in a row. -->
     <tbody v-for="(line, n) in lines" :key="n">
       <tr>
@@ -44,21 +45,21 @@ const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
           </button>
           <template v-else>{{ aspectNames[row.aspect] }}</template>
         </th>
-        <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">Mark</th>
+        <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">{{ t('Mark') }}</th>
       </tr>
       <tr>
         <td v-for="row in line" :key="row.aspect" :headers="`${uid}-${row.aspect}`" class="reading">
           <template v-if="row.own">
-            <b>{{ formatPlain(row.own.points, 3) }}</b> of {{ row.of }}
-            <span class="judge">judge: {{ formatPlain(row.points, 3) }}</span>
+            <b>{{ formatPlain(row.own.points, 3) }}</b> {{ t('of {of}', { of: row.of }) }}
+            <span class="judge">{{ t('judge: {x}', { x: formatPlain(row.points, 3) }) }}</span>
           </template>
-          <template v-else>{{ formatPlain(row.points, 3) }} of {{ row.of }}</template>
+          <template v-else>{{ t('{x} of {of}', { x: formatPlain(row.points, 3), of: row.of }) }}</template>
         </td>
         <td v-if="n === lines.length - 1" :headers="`${uid}-mark`" class="reading">
-          <b>{{ formatPlain(total, 3) }}</b> of {{ judged.of }}
-          <span v-if="judged.uncapped !== undefined" class="judge capped"
-            >capped from {{ formatPlain(judged.uncapped, 3) }}</span
-          >
+          <b>{{ formatPlain(total, 3) }}</b> {{ t('of {of}', { of: judged.of }) }}
+          <span v-if="judged.uncapped !== undefined" class="judge capped">{{
+            t('capped from {x}', { x: formatPlain(judged.uncapped, 3) })
+          }}</span>
         </td>
       </tr>
     </tbody>

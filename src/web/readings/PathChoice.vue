@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import type { Circuit } from '../../core/circuit'
 
 defineProps<{ circuit: Circuit; path: number }>()
@@ -8,7 +9,7 @@ const choose = (event: Event) => emit('choose', Number((event.target as HTMLSele
 
 <template>
   <label v-if="circuit.paths.length > 1"
-    >Path
+    >{{ t('Path') }}
     <select :value="path" @change="choose">
       <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
     </select>

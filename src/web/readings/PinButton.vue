@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { Pin } from '@lucide/vue'
 import type { RowsView } from './useRows'
 
@@ -10,7 +11,7 @@ defineProps<{ id: string; what: string; view: RowsView }>()
   <button
     type="button"
     :aria-pressed="view.pinned.value.has(id)"
-    :aria-label="`Pin ${what}`"
+    :aria-label="t('Pin {what}', { what })"
     @click.stop="view.pin(id)"
   >
     <Pin :size="13" />

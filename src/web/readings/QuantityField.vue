@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { tell } from '../../contract/words'
@@ -75,15 +76,19 @@ function giveUp() {
       </NInput>
     </label>
     <span class="steps">
-      <button type="button" :aria-label="`${label}: less`" tabindex="-1" @click="step(-1)">−</button>
-      <button type="button" :aria-label="`${label}: more`" tabindex="-1" @click="step(1)">+</button>
+      <button type="button" :aria-label="t('{label}: less', { label })" tabindex="-1" @click="step(-1)">
+        −
+      </button>
+      <button type="button" :aria-label="t('{label}: more', { label })" tabindex="-1" @click="step(1)">
+        +
+      </button>
       <select
         v-if="table"
-        :aria-label="`${label}: from the table`"
+        :aria-label="t('{label}: from the table', { label })"
         :value="table.some((t) => t.value === value) ? value : ''"
         @change="pick"
       >
-        <option value="">table</option>
+        <option value="">{{ t('table') }}</option>
         <option v-for="t in table" :key="t.value" :value="t.value">{{ t.text }}</option>
       </select>
     </span>

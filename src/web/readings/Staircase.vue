@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, MarkAreaComponent } from 'echarts/components'
 import { use } from 'echarts/core'
@@ -222,7 +223,11 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
         :update-options="{ lazyUpdate: true }"
         autoresize
         role="img"
-        :aria-label="`Staircase of ${walk.points.length} points; the table beside it has the same numbers`"
+        :aria-label="
+          t('Staircase of {count} points; the table beside it has the same numbers', {
+            count: walk.points.length,
+          })
+        "
         @zr:mousemove="point"
         @zr:globalout="leave"
         @zr:click="partAt($event) && emit('choose', partAt($event)!)"

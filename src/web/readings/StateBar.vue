@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed } from 'vue'
 import type { Circuit, CircuitState } from '../../core/circuit'
 import { partOfKind, positionName } from '../../core/parts'
@@ -53,11 +54,11 @@ function choose(event: Event) {
 </script>
 
 <template>
-  <div class="bar" role="group" aria-label="State of the circuit">
+  <div class="bar" role="group" :aria-label="t('State of the circuit')">
     <label v-if="named">
-      <span class="visually-hidden">Named state</span>
+      <span class="visually-hidden">{{ t('Named state') }}</span>
       <select :value="state.id" @change="choose">
-        <option v-if="state.id === 'custom'" value="custom">As set</option>
+        <option v-if="state.id === 'custom'" value="custom">{{ t('As set') }}</option>
         <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
@@ -78,33 +79,35 @@ function choose(event: Event) {
       </span>
     </span>
     <label v-if="driven" class="pair"
-      >Engine
+      >{{ t('Engine') }}
       <select
         :value="state.engine ?? 'off'"
         @change="alter({ engine: chosen($event) === 'running' ? 'running' : 'off' })"
       >
-        <option value="off">off</option>
-        <option value="running">running</option>
+        <option value="off">{{ t('off') }}</option>
+        <option value="running">{{ t('running') }}</option>
       </select>
     </label>
     <label v-if="sleeps" class="pair"
-      >Key off for
+      >{{ t('Key off for') }}
       <select :value="state.sinceKeyOff ?? 0" @change="alter({ sinceKeyOff: Number(chosen($event)) })">
-        <option v-for="s in offTimes" :key="s" :value="s">{{ s < 60 ? `${s} s` : `${s / 60} min` }}</option>
+        <option v-for="s in offTimes" :key="s" :value="s">
+          {{ s < 60 ? `${s} s` : t('{x} min', { x: s / 60 }) }}
+        </option>
       </select>
     </label>
     <label v-if="!brief" class="pair"
-      >Moved by hand
+      >{{ t('Moved by hand') }}
       <select
         :value="state.wiggled?.[0] ?? ''"
         @change="alter({ wiggled: chosen($event) ? [chosen($event)] : [] })"
       >
-        <option value="">nothing</option>
+        <option value="">{{ t('nothing') }}</option>
         <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
       </select>
     </label>
     <span class="pair">
-      <span>Out:</span>
+      <span>{{ t('Out:') }}</span>
       <span class="choice">
         <button
           v-for="out in outs"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
@@ -28,7 +29,7 @@ const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
 </script>
 
 <template>
-  <div v-if="found.length" class="warnings" role="region" aria-label="Workshop rules">
+  <div v-if="found.length" class="warnings" role="region" :aria-label="t('Workshop rules')">
     <ul>
       <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
         <TriangleAlert :size="14" aria-hidden="true" />
@@ -37,7 +38,7 @@ const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
       </li>
     </ul>
     <button v-if="found.length > 1" type="button" class="more" :aria-expanded="all" @click="all = !all">
-      {{ all ? 'fewer' : `and ${found.length - 1} more` }}
+      {{ all ? t('fewer') : t('and {x} more', { x: found.length - 1 }) }}
     </button>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { smallLosses, type LimitSet, type StateKey, type Walk } from '../../core/readings'
 import Losses from './Losses.vue'
@@ -28,9 +29,13 @@ const shown = computed(() => chosen.value ?? fitting.value)
 
 <template>
   <div class="ways">
-    <div class="tabs choice" role="group" aria-label="How the path is shown">
-      <button type="button" :aria-pressed="shown === 'losses'" @click="chosen = 'losses'">Losses</button>
-      <button type="button" :aria-pressed="shown === 'stairs'" @click="chosen = 'stairs'">Staircase</button>
+    <div class="tabs choice" role="group" :aria-label="t('How the path is shown')">
+      <button type="button" :aria-pressed="shown === 'losses'" @click="chosen = 'losses'">
+        {{ t('Losses') }}
+      </button>
+      <button type="button" :aria-pressed="shown === 'stairs'" @click="chosen = 'stairs'">
+        {{ t('Staircase') }}
+      </button>
     </div>
     <Losses
       v-if="shown === 'losses'"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
 import { sceneOf, stillOf, type Marks } from './scene'
@@ -149,7 +150,7 @@ function arrow(event: KeyboardEvent) {
       :viewBox="`0 0 ${scene.width} ${scene.height}`"
       :style="style"
       role="group"
-      :aria-label="`Schematic: ${circuit.name}`"
+      :aria-label="t('Schematic: {name}', { name: circuit.name })"
     >
       <g
         v-for="figure in tags"
@@ -158,11 +159,11 @@ function arrow(event: KeyboardEvent) {
         class="tag act"
         role="button"
         tabindex="0"
-        :aria-label="`goes on at ${figure.on}`"
+        :aria-label="t('goes on at {on}', { on: figure.on })"
         @click="goOn(figure.on)"
         @keydown.enter.prevent="goOn(figure.on)"
       >
-        <title>goes on at {{ figure.on }}: press to go there</title>
+        <title>{{ t('goes on at {on}: press to go there', { on: figure.on }) }}</title>
         <rect :x="(figure.x ?? 0) - 22" :y="(figure.y ?? 0) - 18" width="44" height="36" class="hit" rx="4" />
         <SceneShapes :shapes="figure.shapes()" />
       </g>
@@ -191,7 +192,7 @@ function arrow(event: KeyboardEvent) {
         :tabindex="partsAct ? 0 : undefined"
         :aria-label="
           partsAct
-            ? `${figure.title}${figure.struck ? ', struck out' : figure.ringed ? ', suspect' : ''}`
+            ? `${figure.title}${figure.struck ? t(', struck out') : figure.ringed ? t(', suspect') : ''}`
             : undefined
         "
         @click="partsAct && emit('part', figure.id)"
@@ -246,20 +247,29 @@ function arrow(event: KeyboardEvent) {
       v-if="close"
       class="close"
       role="group"
-      aria-label="Which point?"
+      :aria-label="t('Which point?')"
       :style="{ left: `${close.x}px`, top: `${close.y}px` }"
     >
       <button v-for="name in close.names" :key="name" type="button" @click.stop="choose(name)">
         {{ name }}
       </button>
     </div>
-    <div class="zoom" role="group" aria-label="View of the drawing">
-      <button type="button" aria-label="Smaller" title="Smaller (−)" @click="view.zoom(0.8)">−</button>
-      <button type="button" aria-label="Fit the drawing" title="All of it (0)" @click="view.fit()">
-        fit
+    <div class="zoom" role="group" :aria-label="t('View of the drawing')">
+      <button type="button" :aria-label="t('Smaller')" :title="t('Smaller (−)')" @click="view.zoom(0.8)">
+        −
       </button>
-      <button type="button" aria-label="Larger" title="Larger (+)" @click="view.zoom(1.25)">+</button>
-      <span v-if="partial" class="more">drag or use the arrows to see the rest</span>
+      <button
+        type="button"
+        :aria-label="t('Fit the drawing')"
+        :title="t('All of it (0)')"
+        @click="view.fit()"
+      >
+        {{ t('fit') }}
+      </button>
+      <button type="button" :aria-label="t('Larger')" :title="t('Larger (+)')" @click="view.zoom(1.25)">
+        +
+      </button>
+      <span v-if="partial" class="more">{{ t('drag or use the arrows to see the rest') }}</span>
     </div>
   </div>
 </template>

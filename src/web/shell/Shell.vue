@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { Moon, Sun } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -56,15 +57,15 @@ async function leave() {
 <template>
   <div class="frame">
     <header v-if="session.user" class="shell">
-      <RouterLink :to="{ name: 'home' }" class="name" aria-label="Brachyon, today">
+      <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('Brachyon, today')">
         <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
           <path d="M4 7h10v9h7v9h7" fill="none" stroke="currentColor" stroke-width="3" />
           <circle cx="21" cy="16" r="3.4" class="dot" />
         </svg>
-        Brachyon
+        {{ t('Brachyon') }}
       </RouterLink>
-      <nav aria-label="Places">
-        <RouterLink :to="{ name: 'home' }"> Today </RouterLink>
+      <nav :aria-label="t('Places')">
+        <RouterLink :to="{ name: 'home' }"> {{ t('Today') }} </RouterLink>
         <template v-if="session.user.role === 'instructor'">
           <RouterLink v-for="one in school" :key="one.name" :to="{ name: one.name }">{{
             one.title
@@ -73,7 +74,7 @@ async function leave() {
         <RouterLink
           :to="{ name: 'handbook' }"
           :class="{ 'router-link-exact-active': route.name === 'handbook' }"
-          >Handbook</RouterLink
+          >{{ t('Handbook') }}</RouterLink
         >
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
           {{ place.title }}
@@ -89,19 +90,21 @@ async function leave() {
       <NButton
         quaternary
         size="small"
-        :aria-label="scheme === 'dark' ? 'Light paper' : 'Dark paper'"
+        :aria-label="scheme === 'dark' ? t('Light paper') : t('Dark paper')"
         @click="scheme = scheme === 'dark' ? 'light' : 'dark'"
       >
         <component :is="scheme === 'dark' ? Sun : Moon" :size="16" />
       </NButton>
-      <NButton quaternary size="small" @click="leave"> Sign out </NButton>
+      <NButton quaternary size="small" @click="leave"> {{ t('Sign out') }} </NButton>
     </header>
     <main>
-      <p v-if="busy" class="busy" role="status"><span class="visually-hidden">Preparing …</span></p>
+      <p v-if="busy" class="busy" role="status">
+        <span class="visually-hidden">{{ t('Preparing …') }}</span>
+      </p>
       <RouterView v-slot="{ Component }"
         ><Suspense :timeout="150" @pending="preparing(true)" @resolve="preparing(false)"
           ><component :is="Component" :key="route.path" /><template #fallback
-            ><p class="waiting quiet" role="status">Preparing …</p></template
+            ><p class="waiting quiet" role="status">{{ t('Preparing …') }}</p></template
           ></Suspense
         ></RouterView
       >

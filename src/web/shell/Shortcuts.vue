@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 import { NModal } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { ref } from 'vue'
@@ -15,10 +16,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <button type="button" class="keys" :aria-label="`Keys of ${place}`" title="Keys (?)" @click="open = true">
+  <button
+    type="button"
+    class="keys"
+    :aria-label="t('Keys of {place}', { place })"
+    :title="t('Keys (?)')"
+    @click="open = true"
+  >
     ?
   </button>
-  <NModal v-model:show="open" preset="card" :title="`Keys of ${place}`" style="width: 460px">
+  <NModal v-model:show="open" preset="card" :title="t('Keys of {place}', { place })" style="width: 460px">
     <dl>
       <template v-for="[key, what] in keys" :key="key">
         <dt>

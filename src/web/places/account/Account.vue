@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { defineAsyncComponent, ref } from 'vue'
 import { leastPassword } from '../../../contract/account'
@@ -37,12 +38,12 @@ const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signe
   <div class="account">
     <h1>{{ session.user?.name }}</h1>
     <p v-if="session.user?.mustChange" class="caution" role="status">
-      Somebody else chose your password: change it before you go on.
+      {{ t('Somebody else chose your password: change it before you go on.') }}
     </p>
     <form aria-labelledby="password" @submit.prevent="change">
-      <h2 id="password">Your password</h2>
+      <h2 id="password">{{ t('Your password') }}</h2>
       <label class="field"
-        >Present password
+        >{{ t('Present password') }}
         <NInput
           v-model:value="current"
           type="password"
@@ -51,7 +52,7 @@ const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signe
         />
       </label>
       <label class="field"
-        >New password, at least {{ leastPassword }} characters: a few words do best
+        >{{ t('New password, at least {leastPassword} characters: a few words do best', { leastPassword }) }}
         <NInput
           v-model:value="fresh"
           type="password"
@@ -63,8 +64,8 @@ const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signe
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="said" role="status">{{ said }}</p>
       <div class="acts">
-        <NButton type="primary" attr-type="submit">Change it</NButton>
-        <NButton @click="elsewhere">Sign out everywhere else</NButton>
+        <NButton type="primary" attr-type="submit">{{ t('Change it') }}</NButton>
+        <NButton @click="elsewhere">{{ t('Sign out everywhere else') }}</NButton>
       </div>
     </form>
     <People v-if="session.user?.role === 'instructor'" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -36,10 +37,10 @@ async function enter(person: string) {
 </script>
 
 <template>
-  <DoorFrame :title="found ? found.stand : 'At the bench'">
+  <DoorFrame :title="found ? found.stand : t('At the bench')">
     <form v-if="!found" @submit.prevent="look">
       <label class="field"
-        >Word of the day
+        >{{ t('Word of the day') }}
         <NInput
           v-model:value="word"
           :input-props="{ autocapitalize: 'none', autocomplete: 'off', spellcheck: false }"
@@ -48,18 +49,20 @@ async function enter(person: string) {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <NButton type="primary" attr-type="submit">Who stands here?</NButton>
-      <p class="quiet">Your instructor has it on the board.</p>
+      <NButton type="primary" attr-type="submit">{{ t('Who stands here?') }}</NButton>
+      <p class="quiet">{{ t('Your instructor has it on the board.') }}</p>
     </form>
     <div v-else class="who">
-      <p>{{ found.day }}. Who are you?</p>
+      <p>{{ t('{day}. Who are you?', { day: found.day }) }}</p>
       <NButton v-for="one in found.people" :key="one.id" size="large" @click="enter(one.id)">{{
         one.name
       }}</NButton>
-      <p v-if="!found.people.length">Nobody stands here today.</p>
+      <p v-if="!found.people.length">{{ t('Nobody stands here today.') }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </div>
-    <p class="quiet"><RouterLink :to="{ name: 'sign-in' }">Sign in with a password instead</RouterLink></p>
+    <p class="quiet">
+      <RouterLink :to="{ name: 'sign-in' }">{{ t('Sign in with a password instead') }}</RouterLink>
+    </p>
   </DoorFrame>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ref } from 'vue'
 import { statusSchema, type Status } from '../../../contract'
 import { ask, messageOf, post } from '../../api/client'
@@ -29,34 +30,52 @@ const size = (bytes: number) =>
 
 <template>
   <details @toggle="load">
-    <summary>The school’s computer</summary>
+    <summary>{{ t('The school’s computer') }}</summary>
     <dl v-if="status">
-      <dt>Version</dt>
+      <dt>{{ t('Version') }}</dt>
       <dd>
-        {{ status.version }}, running for {{ Math.floor(status.up / 3600) }} h
-        {{ Math.floor(status.up / 60) % 60 }} min
+        {{
+          t('{version}, running for {x} h {x2} min', {
+            version: status.version,
+            x: Math.floor(status.up / 3600),
+            x2: Math.floor(status.up / 60) % 60,
+          })
+        }}
       </dd>
-      <dt>Database</dt>
-      <dd>{{ status.database }}{{ status.embedded ? ', embedded' : '' }}, {{ size(status.bytes) }}</dd>
-      <dt>Space left</dt>
-      <dd>{{ status.free === null ? 'the database server’s' : size(status.free) }}</dd>
-      <dt>Memory in use</dt>
+      <dt>{{ t('Database') }}</dt>
+      <dd>{{ status.database }}{{ status.embedded ? t(', embedded') : '' }}, {{ size(status.bytes) }}</dd>
+      <dt>{{ t('Space left') }}</dt>
+      <dd>{{ status.free === null ? t('the database server’s') : size(status.free) }}</dd>
+      <dt>{{ t('Memory in use') }}</dt>
       <dd>{{ size(status.memory) }}</dd>
-      <dt>In it</dt>
-      <dd>{{ status.people }} people, {{ status.orders }} work orders</dd>
-      <dt>Last backup</dt>
-      <dd>{{ status.backup ? when(status.backup) : 'none yet: npm run backup' }}</dd>
-      <dt>Records are kept</dt>
+      <dt>{{ t('In it') }}</dt>
       <dd>
-        <select class="plain" aria-label="Records are kept" :value="status.retention ?? ''" @change="choose">
-          <option value="">until they are erased</option>
-          <option v-for="m in [6, 12, 24, 36, 60]" :key="m" :value="m">{{ m }} months</option>
+        {{ t('{people} people, {orders} work orders', { people: status.people, orders: status.orders }) }}
+      </dd>
+      <dt>{{ t('Last backup') }}</dt>
+      <dd>{{ status.backup ? when(status.backup) : t('none yet: npm run backup') }}</dd>
+      <dt>{{ t('Records are kept') }}</dt>
+      <dd>
+        <select
+          class="plain"
+          :aria-label="t('Records are kept')"
+          :value="status.retention ?? ''"
+          @change="choose"
+        >
+          <option value="">{{ t('until they are erased') }}</option>
+          <option v-for="m in [6, 12, 24, 36, 60]" :key="m" :value="m">{{ t('{m} months', { m }) }}</option>
         </select>
         <p v-if="asking !== null" class="asking">
-          Work older than {{ asking }} months is erased now, and from then on by itself; it cannot be brought
-          back. Make a backup first.
-          <button type="button" class="small" @click="keep(asking)">Erase it</button>
-          <button type="button" class="small" @click="load().then(() => (asking = null))">Leave it</button>
+          {{
+            t(
+              'Work older than {asking} months is erased now, and from then on by itself; it cannot be brought back. Make a backup first.',
+              { asking },
+            )
+          }}
+          <button type="button" class="small" @click="keep(asking)">{{ t('Erase it') }}</button>
+          <button type="button" class="small" @click="load().then(() => (asking = null))">
+            {{ t('Leave it') }}
+          </button>
         </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       </dd>

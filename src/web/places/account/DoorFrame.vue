@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 defineProps<{ title: string }>()
 /** Treads of the drawing beside the door: volts at each point of a circuit with one bad joint. */
 const treads = [12.6, 12.5, 12.4, 12.3, 5.1, 5, 0.1, 0]
@@ -33,8 +34,8 @@ const path = treads
       />
     </svg>
     <section>
-      <p class="word">Brachyon</p>
-      <p class="quiet line-below">Where do the volts go?</p>
+      <p class="word">{{ t('Brachyon') }}</p>
+      <p class="quiet line-below">{{ t('Where do the volts go?') }}</p>
       <h1>{{ title }}</h1>
       <slot />
     </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
@@ -64,19 +65,21 @@ async function look(open: boolean) {
 
 <template>
   <section aria-labelledby="people">
-    <h2 id="people">Accounts</h2>
+    <h2 id="people">{{ t('Accounts') }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="told" class="told" role="status">
-      {{ told.name }} signs in as <b>{{ told.login }}</b> with <code>{{ told.password }}</code>. It is told
-      once, and to be changed at the first sign-in.
+      {{ t('{name} signs in as', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('with') }}
+      <code>{{ told.password }}</code>{{ t('. It is told once, and to be changed at the first sign-in.') }}
     </p>
     <table class="data">
       <thead>
         <tr>
-          <th scope="col">Name</th>
-          <th scope="col">Sign-in name</th>
-          <th scope="col">Role</th>
-          <th scope="col"><span class="visually-hidden">Acts</span></th>
+          <th scope="col">{{ t('Name') }}</th>
+          <th scope="col">{{ t('Sign-in name') }}</th>
+          <th scope="col">{{ t('Role') }}</th>
+          <th scope="col">
+            <span class="visually-hidden">{{ t('Acts') }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -87,46 +90,50 @@ async function look(open: boolean) {
           <td class="acts">
             <template v-if="person.id !== session.user?.id">
               <button type="button" class="link" @click="reset(person)">
-                New password<span class="visually-hidden"> for {{ person.name }}</span>
+                {{ t('New password')
+                }}<span class="visually-hidden"> {{ t('for {name}', { name: person.name }) }}</span>
               </button>
               <button type="button" class="link" @click="remove(person)">
-                Take away<span class="visually-hidden"> {{ person.name }}</span>
+                {{ t('Take away') }}<span class="visually-hidden"> {{ person.name }}</span>
               </button>
             </template>
           </td>
         </tr>
       </tbody>
     </table>
-    <form aria-label="Add an account" @submit.prevent="add">
-      <label class="field">Name<NInput v-model:value="adding.name" size="small" placeholder="" /></label>
+    <form :aria-label="t('Add an account')" @submit.prevent="add">
       <label class="field"
-        >Sign-in name<NInput v-model:value="adding.login" size="small" placeholder=""
+        >{{ t('Name') }}<NInput v-model:value="adding.name" size="small" placeholder=""
       /></label>
       <label class="field"
-        >First password, {{ leastPassword }} characters or more<NInput
+        >{{ t('Sign-in name') }}<NInput v-model:value="adding.login" size="small" placeholder=""
+      /></label>
+      <label class="field"
+        >{{ t('First password, {leastPassword} characters or more', { leastPassword })
+        }}<NInput
           v-model:value="adding.password"
           size="small"
           :input-props="{ autocomplete: 'off' }"
           placeholder=""
       /></label>
       <label class="field"
-        >Role
+        >{{ t('Role') }}
         <select v-model="adding.role">
-          <option value="student">student</option>
-          <option value="instructor">instructor</option>
+          <option value="student">{{ t('student') }}</option>
+          <option value="instructor">{{ t('instructor') }}</option>
         </select>
       </label>
-      <NButton size="small" type="primary" attr-type="submit">Add</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('Add') }}</NButton>
     </form>
     <details @toggle="look(($event.target as HTMLDetailsElement).open)">
-      <summary>Who signed in, and who failed to</summary>
+      <summary>{{ t('Who signed in, and who failed to') }}</summary>
       <table v-if="signIns" class="data">
         <thead>
           <tr>
-            <th scope="col">When</th>
-            <th scope="col">Sign-in name</th>
-            <th scope="col">From</th>
-            <th scope="col">Outcome</th>
+            <th scope="col">{{ t('When') }}</th>
+            <th scope="col">{{ t('Sign-in name') }}</th>
+            <th scope="col">{{ t('From') }}</th>
+            <th scope="col">{{ t('Outcome') }}</th>
           </tr>
         </thead>
         <tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -27,15 +28,17 @@ async function create() {
 </script>
 
 <template>
-  <DoorFrame title="Set up your school">
+  <DoorFrame :title="t('Set up your school')">
     <form @submit.prevent="create">
-      <p class="quiet">This page makes the first instructor’s account. It closes once there is one.</p>
+      <p class="quiet">
+        {{ t('This page makes the first instructor’s account. It closes once there is one.') }}
+      </p>
       <label class="field"
-        >Your name
+        >{{ t('Your name') }}
         <NInput v-model:value="name" :input-props="{ autocomplete: 'name' }" placeholder="" />
       </label>
       <label class="field"
-        >Sign-in name
+        >{{ t('Sign-in name') }}
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none' }"
@@ -43,7 +46,7 @@ async function create() {
         />
       </label>
       <label class="field"
-        >Password, at least {{ leastPassword }} characters: a few words do best
+        >{{ t('Password, at least {leastPassword} characters: a few words do best', { leastPassword }) }}
         <NInput
           v-model:value="password"
           type="password"
@@ -54,7 +57,7 @@ async function create() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton type="primary" attr-type="submit"> Create the account </NButton>
+      <NButton type="primary" attr-type="submit"> {{ t('Create the account') }} </NButton>
     </form>
   </DoorFrame>
 </template>

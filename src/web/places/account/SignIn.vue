@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -30,10 +31,10 @@ async function enter() {
 </script>
 
 <template>
-  <DoorFrame title="Sign in">
+  <DoorFrame :title="t('Sign in')">
     <form @submit.prevent="enter">
       <label class="field"
-        >Sign-in name
+        >{{ t('Sign-in name') }}
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none', name: 'login' }"
@@ -42,7 +43,7 @@ async function enter() {
         />
       </label>
       <label class="field"
-        >Password
+        >{{ t('Password') }}
         <NInput
           v-model:value="password"
           type="password"
@@ -53,8 +54,8 @@ async function enter() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton type="primary" attr-type="submit" :loading="busy"> Sign in </NButton>
-      <p class="quiet">No account? Your instructor makes one for you.</p>
+      <NButton type="primary" attr-type="submit" :loading="busy"> {{ t('Sign in') }} </NButton>
+      <p class="quiet">{{ t('No account? Your instructor makes one for you.') }}</p>
     </form>
   </DoorFrame>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { Redo2, Undo2, X } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
@@ -131,7 +132,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     {{ missing }}
   </p>
   <div v-else class="bench place">
-    <h1 class="visually-hidden">Bench: {{ circuit.name }}</h1>
+    <h1 class="visually-hidden">{{ t('Bench: {name}', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <StateBar :circuit="circuit" brief :state="state" named @change="own = $event">
@@ -140,10 +141,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <Teleport defer to="#place-tools">
         <VersionMenu />
         <Shortcuts place="the Bench" :keys="keys" />
-        <NButton size="small" :disabled="!store.stored?.undo" aria-label="Undo" @click="store.undo()">
+        <NButton size="small" :disabled="!store.stored?.undo" :aria-label="t('Undo')" @click="store.undo()">
           <Undo2 :size="16" />
         </NButton>
-        <NButton size="small" :disabled="!store.stored?.redo" aria-label="Redo" @click="store.redo()">
+        <NButton size="small" :disabled="!store.stored?.redo" :aria-label="t('Redo')" @click="store.redo()">
           <Redo2 :size="16" />
         </NButton>
       </Teleport>
@@ -165,7 +166,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       @choose="choose"
       @light="light"
     />
-    <section class="drawing" aria-label="Drawing">
+    <section class="drawing" :aria-label="t('Drawing')">
       <Schematic
         ref="drawing"
         :circuit="circuit"
@@ -183,8 +184,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       />
       <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
       <div class="showing">
-        <label><input v-model="showVolts" type="checkbox" /> volts</label>
-        <label><input v-model="showAmps" type="checkbox" /> amps</label>
+        <label><input v-model="showVolts" type="checkbox" /> {{ t('volts') }}</label>
+        <label><input v-model="showAmps" type="checkbox" /> {{ t('amps') }}</label>
         <PartFinder :circuit="circuit" @found="choose" />
       </div>
     </section>
@@ -192,7 +193,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       {{ trouble }}
     </p>
     <template v-if="key">
-      <section class="stairs" aria-label="The path">
+      <section class="stairs" :aria-label="t('The path')">
         <Ways
           :walk="walk"
           :path="path"
@@ -208,14 +209,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <DutyChoice :circuit="circuit" />
         <ScatterChoice :circuit="circuit" />
       </div>
-      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" aria-label="Drops">
+      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" :aria-label="t('Drops')">
         <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />
       </div>
     </template>
     <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
-    <div v-if="aside" class="scroll side" tabindex="0" role="region" aria-label="Values">
-      <button type="button" class="small fold" aria-label="Back to the drops" @click="fold">
-        <X :size="15" /> drops
+    <div v-if="aside" class="scroll side" tabindex="0" role="region" :aria-label="t('Values')">
+      <button type="button" class="small fold" :aria-label="t('Back to the drops')" @click="fold">
+        <X :size="15" /> {{ t('drops') }}
       </button>
       <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
       <Inspector

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ChevronLeft, ChevronRight, Copy, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { leadEnd, namePath, removePath, wireUp, type Circuit } from '../../../core/circuit'
@@ -59,7 +60,7 @@ defineExpose({ type: () => quick.value?.focus() })
   <div class="builder">
     <div class="row">
       <label class="path"
-        ><span class="visually-hidden">Path</span>
+        ><span class="visually-hidden">{{ t('Path') }}</span>
         <select :value="path" @change="emit('path', Number(value($event)))">
           <option v-for="(title, i) in titles" :key="i" :value="i">{{ title }}</option>
         </select>
@@ -74,13 +75,13 @@ defineExpose({ type: () => quick.value?.focus() })
         @light="emit('light', $event)"
         @type="quick?.focus()"
       />
-      <span class="acts" role="group" aria-label="The chosen part">
+      <span class="acts" role="group" :aria-label="t('The chosen part')">
         <button
           class="small"
           type="button"
           :disabled="!onPath"
-          aria-label="Move towards supply"
-          title="Move towards supply (Alt ←)"
+          :aria-label="t('Move towards supply')"
+          :title="t('Move towards supply (Alt ←)')"
           @click="build.move(-1)"
         >
           <ChevronLeft :size="15" />
@@ -89,8 +90,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!onPath"
-          aria-label="Move towards return"
-          title="Move towards return (Alt →)"
+          :aria-label="t('Move towards return')"
+          :title="t('Move towards return (Alt →)')"
           @click="build.move(1)"
         >
           <ChevronRight :size="15" />
@@ -99,8 +100,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!onPath"
-          aria-label="Double it"
-          title="Double it (Ctrl D)"
+          :aria-label="t('Double it')"
+          :title="t('Double it (Ctrl D)')"
           @click="build.duplicate()"
         >
           <Copy :size="15" />
@@ -109,8 +110,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!chosen"
-          aria-label="Take it out"
-          title="Take it out (Del)"
+          :aria-label="t('Take it out')"
+          :title="t('Take it out (Del)')"
           @click="build.remove()"
         >
           <Trash2 :size="15" />
@@ -118,13 +119,15 @@ defineExpose({ type: () => quick.value?.focus() })
       </span>
     </div>
     <div class="row">
-      <button type="button" class="small" :aria-pressed="drawer" @click="emit('drawer')">Parts</button>
+      <button type="button" class="small" :aria-pressed="drawer" @click="emit('drawer')">
+        {{ t('Parts') }}
+      </button>
       <NewPath :circuit="circuit" :build="build" :near="chosen" />
       <details class="more" @keydown.esc="($event.currentTarget as HTMLDetailsElement).open = false">
-        <summary class="small">Path …</summary>
+        <summary class="small">{{ t('Path …') }}</summary>
         <div class="menu">
           <label class="field"
-            >Name of this path
+            >{{ t('Name of this path') }}
             <input
               class="plain"
               :value="current.name"
@@ -132,7 +135,7 @@ defineExpose({ type: () => quick.value?.focus() })
             />
           </label>
           <label class="field"
-            >Begins at
+            >{{ t('Begins at') }}
             <select
               :value="current.from"
               @change="
@@ -143,7 +146,7 @@ defineExpose({ type: () => quick.value?.focus() })
             </select></label
           >
           <label class="field"
-            >Ends at
+            >{{ t('Ends at') }}
             <select
               :value="current.to"
               @change="
@@ -153,17 +156,17 @@ defineExpose({ type: () => quick.value?.focus() })
               <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
             </select></label
           >
-          <button type="button" class="small" @click="build.copyPath()">Copy all its parts</button>
+          <button type="button" class="small" @click="build.copyPath()">{{ t('Copy all its parts') }}</button>
           <button
             type="button"
             class="small"
             :disabled="!build.clipboard.value.length"
             @click="build.paste()"
           >
-            Paste here
+            {{ t('Paste here') }}
           </button>
           <button type="button" class="small" :disabled="circuit.paths.length < 2" @click="drop">
-            Take this path out
+            {{ t('Take this path out') }}
           </button>
           <HarnessEditor :circuit="circuit" />
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { dutyOf, type Circuit, type Duty } from '../../../core/circuit'
 import { limitSetFor } from '../../../core/readings'
 import { useCircuit } from '../../stores/circuit'
@@ -20,11 +21,13 @@ function choose(event: Event) {
 
 <template>
   <label class="quiet"
-    >Kind of circuit
+    >{{ t('Kind of circuit') }}
     <select :value="circuit.duty ?? ''" @change="choose">
-      <option value="">{{ names[dutyOf({ parts: circuit.parts })] }}, by its parts</option>
+      <option value="">
+        {{ t('{parts}, by its parts', { parts: names[dutyOf({ parts: circuit.parts })] }) }}
+      </option>
       <option v-for="(name, duty) in names" :key="duty" :value="duty">{{ name }}</option>
     </select>
-    may lose {{ limitSetFor(circuit).title }}
+    {{ t('may lose {title}', { title: limitSetFor(circuit).title }) }}
   </label>
 </template>

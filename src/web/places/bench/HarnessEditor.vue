@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { addPlace, namePlace, removePlace, setConductor, type Circuit } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
@@ -24,8 +25,8 @@ function toggle(place: string, wire: string, on: boolean) {
 </script>
 
 <template>
-  <section class="harness" aria-label="Harness">
-    <h3>Harness: places for a clamp</h3>
+  <section class="harness" :aria-label="t('Harness')">
+    <h3>{{ t('Harness: places for a clamp') }}</h3>
     <div v-for="bundle in circuit.bundles" :key="bundle.id">
       <div v-for="place in bundle.places" :key="place.id" class="place-row">
         <label class="field"
@@ -33,7 +34,7 @@ function toggle(place: string, wire: string, on: boolean) {
           <input
             class="plain"
             :value="place.name"
-            :aria-label="`Name of place ${place.id}`"
+            :aria-label="t('Name of place {id}', { id: place.id })"
             @change="store.build('Place named', (c) => namePlace(c, place.id, text($event)))"
           />
         </label>
@@ -48,23 +49,23 @@ function toggle(place: string, wire: string, on: boolean) {
         </span>
         <button
           type="button"
-          :aria-label="`Take place ${place.id} away`"
+          :aria-label="t('Take place {id} away', { id: place.id })"
           @click="store.build('Place taken away', (c) => removePlace(c, place.id))"
         >
           ✕
         </button>
       </div>
       <button type="button" @click="add(bundle.id)">
-        Another place along {{ bundle.name || bundle.id }}
+        {{ t('Another place along {id}', { id: bundle.name || bundle.id }) }}
       </button>
     </div>
-    <p class="quiet">Wires that a new place holds:</p>
+    <p class="quiet">{{ t('Wires that a new place holds:') }}</p>
     <span class="wires">
       <label v-for="wire in wires" :key="wire"
         ><input v-model="picked" type="checkbox" :value="wire" />{{ wire }}</label
       >
     </span>
-    <button type="button" :disabled="!picked.length" @click="add()">New bundle with these</button>
+    <button type="button" :disabled="!picked.length" @click="add()">{{ t('New bundle with these') }}</button>
   </section>
 </template>
 

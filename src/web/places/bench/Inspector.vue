@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { RouterLink } from 'vue-router'
 import { entriesOfPart, entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
@@ -116,7 +117,7 @@ const heat = computed(() => {
 </script>
 
 <template>
-  <section v-if="found && definition" class="inspector" :aria-label="`Values of ${part}`">
+  <section v-if="found && definition" class="inspector" :aria-label="t('Values of {part}', { part })">
     <h2>
       {{ part }} <span class="quiet">{{ definition.title }}</span>
     </h2>
@@ -125,11 +126,11 @@ const heat = computed(() => {
     </p>
     <div class="two">
       <label class="field id"
-        >Short
+        >{{ t('Short') }}
         <input class="plain" :value="part" :aria-invalid="!!wrongId" @change="takeId" />
       </label>
       <label class="field"
-        >Replace by
+        >{{ t('Replace by') }}
         <select value="" @change="emit('replace', chosenWord($event))">
           <option value="">…</option>
           <option v-for="p in others" :key="p.kind" :value="p.kind">{{ p.title }}</option>
@@ -147,7 +148,7 @@ const heat = computed(() => {
       >
     </p>
     <label class="field"
-      >Name
+      >{{ t('Name') }}
       <NInput
         :key="part + found.name"
         :default-value="found.name"
@@ -157,7 +158,7 @@ const heat = computed(() => {
       />
     </label>
     <fieldset v-if="pins" class="pins">
-      <legend>Pins</legend>
+      <legend>{{ t('Pins') }}</legend>
       <label v-for="({ name, least }, key) in modulePins" :key="key">
         {{ name }}
         <input
@@ -183,7 +184,7 @@ const heat = computed(() => {
         :key="part + field.key + field.value"
         :default-value="field.value"
         size="small"
-        placeholder="never"
+        :placeholder="t('never')"
         @change="emit('set', field.key, $event)"
       />
     </label>

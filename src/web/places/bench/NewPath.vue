@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NPopover } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { commonReturn, presets, wireUp, type Circuit } from '../../../core/circuit'
@@ -43,17 +44,17 @@ function make() {
     @update:show="begin"
   >
     <template #trigger>
-      <button type="button" class="small">Branch …</button>
+      <button type="button" class="small">{{ t('Branch …') }}</button>
     </template>
-    <form class="form" aria-label="New path" @keydown.esc="open = false" @submit.prevent="make">
+    <form class="form" :aria-label="t('New path')" @keydown.esc="open = false" @submit.prevent="make">
       <label class="field"
-        >From
+        >{{ t('From') }}
         <select v-model="from">
           <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
       <label class="field"
-        >First part
+        >{{ t('First part') }}
         <select v-model="kind">
           <option v-for="p in parts.filter((q) => q.role !== 'source')" :key="p.kind" :value="p.kind">
             {{ p.title }}
@@ -61,12 +62,12 @@ function make() {
         </select></label
       >
       <label class="field"
-        >To
+        >{{ t('To') }}
         <select v-model="to">
           <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
-      <NButton attr-type="submit" size="small" type="primary">Make the path</NButton>
+      <NButton attr-type="submit" size="small" type="primary">{{ t('Make the path') }}</NButton>
     </form>
   </NPopover>
 </template>

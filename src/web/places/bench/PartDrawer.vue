@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { readQuick, type Circuit } from '../../../core/circuit'
@@ -43,9 +44,9 @@ const passes = computed(() =>
 </script>
 
 <template>
-  <section class="drawer" aria-label="Parts to put in">
+  <section class="drawer" :aria-label="t('Parts to put in')">
     <section v-if="passes.length">
-      <h3>Already here, another way through</h3>
+      <h3>{{ t('Already here, another way through') }}</h3>
       <div class="kinds">
         <button
           v-for="p in passes"
@@ -79,7 +80,7 @@ const passes = computed(() =>
         </button>
       </VueDraggable>
     </section>
-    <p class="quiet">A click puts it in at the mark; or drag it between two parts of the path.</p>
+    <p class="quiet">{{ t('A click puts it in at the mark; or drag it between two parts of the path.') }}</p>
   </section>
 </template>
 

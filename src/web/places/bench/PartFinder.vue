@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
@@ -26,8 +27,8 @@ function find() {
     v-model="text"
     class="plain find"
     list="parts-here"
-    aria-label="Find a part"
-    placeholder="Find a part"
+    :aria-label="t('Find a part')"
+    :placeholder="t('Find a part')"
     @change="find"
     @keydown.enter="find"
   />

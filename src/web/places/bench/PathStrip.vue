@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { Circuit } from '../../../core/circuit'
@@ -85,8 +86,8 @@ const ends = computed(() => {
 </script>
 
 <template>
-  <div class="strip" role="group" aria-label="Parts of the path, in order">
-    <span class="end" :title="`begins at ${ends.from}`">{{ ends.from }}</span>
+  <div class="strip" role="group" :aria-label="t('Parts of the path, in order')">
+    <span class="end" :title="t('begins at {from}', { from: ends.from })">{{ ends.from }}</span>
     <VueDraggable
       v-model="model"
       class="chips"
@@ -117,12 +118,15 @@ const ends = computed(() => {
         <b>{{ chip.id }}</b> <span>{{ chip.text }}</span>
       </button>
     </VueDraggable>
-    <span class="end" :class="{ caret: build.at.value === chips.length }" :title="`ends at ${ends.to}`">{{
-      ends.to
-    }}</span>
-    <span v-if="!chips.length" class="empty"
-      >nothing between them yet: type beside it, or take parts from the drawer</span
+    <span
+      class="end"
+      :class="{ caret: build.at.value === chips.length }"
+      :title="t('ends at {to}', { to: ends.to })"
+      >{{ ends.to }}</span
     >
+    <span v-if="!chips.length" class="empty">{{
+      t('nothing between them yet: type beside it, or take parts from the drawer')
+    }}</span>
   </div>
 </template>
 

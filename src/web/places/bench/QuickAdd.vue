@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { computed, ref } from 'vue'
 import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
@@ -41,32 +42,35 @@ defineExpose({ focus: () => field.value?.focus() })
       ref="field"
       v-model="line"
       class="plain"
-      aria-label="Type parts"
+      :aria-label="t('Type parts')"
       aria-describedby="quick-says"
       autocomplete="off"
       spellcheck="false"
-      placeholder="fuse 15, wire 1.5 2 m, switch, lamp 55 “work lamp”"
+      :placeholder="t('fuse 15, wire 1.5 2 m, switch, lamp 55 “work lamp”')"
       @keydown="key"
     />
     <p id="quick-says" class="says" aria-live="polite">
       <template v-if="read?.ok">
-        <kbd>Enter</kbd>
-        <span v-if="read.from || read.to"
-          >new path {{ read.from ? `from ${read.from}` : '' }} {{ read.to ? `to ${read.to}` : '' }}:</span
-        >
+        <kbd>{{ t('Enter') }}</kbd>
+        <span v-if="read.from || read.to">{{
+          t('new path {from} {to}:', {
+            from: read.from ? t('from {from}', { from: read.from }) : '',
+            to: read.to ? t('to {to}', { to: read.to }) : '',
+          })
+        }}</span>
         <span v-else>{{ where }}:</span>
         <b v-for="(piece, i) in read.shown" :key="i">{{ piece }}</b>
       </template>
       <span v-else-if="read" class="not">{{ tell(read.why) }}</span>
       <template v-else>
-        parts in the order the current meets them, with their values · <i>K1.86</i> passes a relay’s coil ·
-        <i>from F1a: … to G1e</i> makes a branch
+        {{ t('parts in the order the current meets them, with their values ·') }} <i>K1.86</i>
+        {{ t('passes a relay’s coil ·') }} <i>{{ t('from F1a: … to G1e') }}</i> {{ t('makes a branch') }}
       </template>
       <span v-if="offers.length && offers[0] !== begun" class="offers">
         <button v-for="word in offers" :key="word" type="button" tabindex="-1" @click="complete(word)">
           {{ word }}
         </button>
-        <kbd>Tab</kbd>
+        <kbd>{{ t('Tab') }}</kbd>
       </span>
     </p>
   </div>

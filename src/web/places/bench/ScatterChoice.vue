@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NPopover } from 'naive-ui'
 import { computed } from 'vue'
 import {
@@ -41,29 +42,33 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
 <template>
   <NPopover trigger="click" placement="top-end">
     <template #trigger>
-      <button type="button" class="small" aria-haspopup="dialog">Bands: {{ said }}</button>
+      <button type="button" class="small" aria-haspopup="dialog">{{ t('Bands: {said}', { said }) }}</button>
     </template>
     <div class="scatter">
-      <p>How far boards of this drawing lie apart. Every expected reading has its band from it.</p>
+      <p>{{ t('How far boards of this drawing lie apart. Every expected reading has its band from it.') }}</p>
       <QuantityField
-        label="A rested 12 V block, ±"
+        :label="t('A rested 12 V block, ±')"
         unit="V"
         :value="now.rest"
         :check="check('rest', 1)"
         @set="set({ rest: $event })"
       />
       <QuantityField
-        label="Contacts, ±"
+        :label="t('Contacts, ±')"
         unit="%"
         :value="100 * now.contacts"
         :check="check('contacts', 100)"
         @set="set({ contacts: $event / 100 })"
       />
       <button type="button" class="small" @click="store.edit({ type: 'setScatter' })">
-        Any board of a school
+        {{ t('Any board of a school') }}
       </button>
-      <button type="button" class="small" @click="draw">Give every joint and ground ohms of its own</button>
-      <button type="button" class="small" @click="set(measuredScatter)">One board that was measured</button>
+      <button type="button" class="small" @click="draw">
+        {{ t('Give every joint and ground ohms of its own') }}
+      </button>
+      <button type="button" class="small" @click="set(measuredScatter)">
+        {{ t('One board that was measured') }}
+      </button>
     </div>
   </NPopover>
 </template>

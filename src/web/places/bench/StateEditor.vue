@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import {
@@ -87,92 +88,94 @@ function setPast(after: string) {
 <template>
   <NPopover v-model:show="open" trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
     <template #trigger>
-      <button type="button" class="small">State …</button>
+      <button type="button" class="small">{{ t('State …') }}</button>
     </template>
-    <div class="form" aria-label="This state" @keydown.esc="open = false">
+    <div class="form" :aria-label="t('This state')" @keydown.esc="open = false">
       <label class="field"
-        >Name
+        >{{ t('Name') }}
         <NInput
           v-model:value="name"
           size="small"
-          placeholder="key run, fan on, X1 unplugged"
+          :placeholder="t('key run, fan on, X1 unplugged')"
           @keydown.enter="keep"
         />
       </label>
       <div class="acts">
-        <NButton size="small" type="primary" :disabled="!name.trim()" @click="keep">Keep it</NButton>
-        <NButton size="small" :disabled="!named || !name.trim() || name === state.name" @click="rename"
-          >Rename</NButton
-        >
-        <NButton size="small" :disabled="!named || circuit.states.length < 2" @click="remove"
-          >Take it away</NButton
-        >
+        <NButton size="small" type="primary" :disabled="!name.trim()" @click="keep">{{
+          t('Keep it')
+        }}</NButton>
+        <NButton size="small" :disabled="!named || !name.trim() || name === state.name" @click="rename">{{
+          t('Rename')
+        }}</NButton>
+        <NButton size="small" :disabled="!named || circuit.states.length < 2" @click="remove">{{
+          t('Take it away')
+        }}</NButton>
       </div>
       <div class="field">
-        <span>Fused jumper</span>
+        <span>{{ t('Fused jumper') }}</span>
         <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair">
           {{ written(pair[0]) }} – {{ written(pair[1]) }}
           <button
             type="button"
-            :aria-label="`Take the jumper ${written(pair[0])} off`"
+            :aria-label="t('Take the jumper {x} off', { x: written(pair[0]) })"
             @click="alter({ bypassed: (state.bypassed ?? []).filter((_, k) => k !== i) })"
           >
             ✕
           </button>
         </p>
         <span class="pair">
-          <select v-model="jumperFrom" aria-label="Jumper from">
+          <select v-model="jumperFrom" :aria-label="t('Jumper from')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>
-          to
-          <select v-model="jumperTo" aria-label="Jumper to">
+          {{ t('to') }}
+          <select v-model="jumperTo" :aria-label="t('Jumper to')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>
           <NButton
             size="small"
             :disabled="!jumperFrom || !jumperTo || jumperFrom === jumperTo"
             @click="bridge"
-            >Put on</NButton
+            >{{ t('Put on') }}</NButton
           >
         </span>
         <QuantityField
           v-if="state.bypassed?.length"
-          label="Fuse in the jumper (0: none)"
+          :label="t('Fuse in the jumper (0: none)')"
           unit="A"
           :value="state.jumperFuse ?? 0"
           :check="checkJumper"
           @set="setJumper"
         />
-        <p class="quiet">Fuse every jumper like the circuit it feeds; keep its leads short.</p>
+        <p class="quiet">{{ t('Fuse every jumper like the circuit it feeds; keep its leads short.') }}</p>
       </div>
       <label class="field"
-        >Moved by hand while measuring
+        >{{ t('Moved by hand while measuring') }}
         <select
           :value="state.wiggled?.[0] ?? ''"
           @change="alter({ wiggled: text($event) ? [text($event)] : [] })"
         >
-          <option value="">nothing</option>
+          <option value="">{{ t('nothing') }}</option>
           <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
         </select>
       </label>
       <label class="field"
-        >Battery
+        >{{ t('Battery') }}
         <select :value="state.battery?.after ?? ''" @change="setPast(text($event))">
-          <option value="">rested</option>
-          <option value="charging">just charged: surface charge on top</option>
-          <option value="load">after a heavy load: bounces back</option>
+          <option value="">{{ t('rested') }}</option>
+          <option value="charging">{{ t('just charged: surface charge on top') }}</option>
+          <option value="load">{{ t('after a heavy load: bounces back') }}</option>
         </select>
       </label>
       <QuantityField
         v-if="state.battery"
-        label="Minutes since then"
+        :label="t('Minutes since then')"
         unit=""
         :value="state.battery.minutes"
         :check="(m: number) => (m >= 0 && m <= 1440 ? undefined : 'From 0 to 1440 minutes.')"
         @set="alter({ battery: { after: state.battery.after, minutes: $event } })"
       />
       <QuantityField
-        label="Temperature in this state"
+        :label="t('Temperature in this state')"
         unit="°C"
         :value="state.temperature ?? circuit.temperature"
         :check="checkTemperature"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract'
@@ -55,35 +56,37 @@ const takeUp = (id: string) =>
     @update:show="$event && load()"
   >
     <template #trigger>
-      <button type="button" class="small">Versions …</button>
+      <button type="button" class="small">{{ t('Versions …') }}</button>
     </template>
-    <div class="versions" aria-label="Versions" @keydown.esc="open = false">
+    <div class="versions" :aria-label="t('Versions')" @keydown.esc="open = false">
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <form class="keep" @submit.prevent="keep">
         <NInput
           v-model:value="name"
           size="small"
           :input-props="{ 'aria-label': 'Name of the version' }"
-          placeholder="as taught in spring"
+          :placeholder="t('as taught in spring')"
         />
-        <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">Keep</NButton>
+        <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">{{
+          t('Keep')
+        }}</NButton>
       </form>
       <p v-if="!versions.length" class="quiet">
-        No version kept yet. Every change is saved and can be undone anyway.
+        {{ t('No version kept yet. Every change is saved and can be undone anyway.') }}
       </p>
       <ul>
         <li v-for="v in versions" :key="v.id">
           <span
             >{{ v.name }} <span class="quiet">{{ when(v.created) }}</span></span
           >
-          <NButton size="tiny" @click="takeUp(v.id)">Take it up again</NButton>
+          <NButton size="tiny" @click="takeUp(v.id)">{{ t('Take it up again') }}</NButton>
         </li>
       </ul>
-      <h3>What was done</h3>
+      <h3>{{ t('What was done') }}</h3>
       <ol v-if="history.length" tabindex="0">
         <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ h.what }}</li>
       </ol>
-      <p v-else class="quiet">Nothing yet.</p>
+      <p v-else class="quiet">{{ t('Nothing yet.') }}</p>
     </div>
   </NPopover>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
@@ -58,11 +59,11 @@ async function slips() {
 
 <template>
   <div class="classes">
-    <h1>Classes</h1>
+    <h1>{{ t('Classes') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="two">
       <div class="list">
-        <p v-if="!classes.length">None yet: name one, or take in a roster.</p>
+        <p v-if="!classes.length">{{ t('None yet: name one, or take in a roster.') }}</p>
         <section v-for="one in classes" :key="one.id" :aria-label="one.name">
           <h2>
             {{ one.name }} <span class="quiet">{{ one.term }} {{ one.members.length }}</span>
@@ -73,7 +74,7 @@ async function slips() {
               <button
                 type="button"
                 class="small"
-                :aria-label="`Take ${member.name} out of ${one.name}`"
+                :aria-label="t('Take {name} out of {name2}', { name: member.name, name2: one.name })"
                 @click="act(() => post(`/classes/${one.id}/members/${member.id}`, undefined, 'DELETE'))"
               >
                 ✕
@@ -81,31 +82,42 @@ async function slips() {
             </li>
           </ul>
           <label v-if="others(one).length" class="quiet"
-            >Add
+            >{{ t('Add') }}
             <select value="" @change="join(one, $event)">
-              <option value="">somebody</option>
+              <option value="">{{ t('somebody') }}</option>
               <option v-for="p in others(one)" :key="p.id" :value="p.id">{{ p.name }}</option>
             </select>
           </label>
         </section>
         <form class="new" @submit.prevent="add">
           <label class="field"
-            >Name <NInput v-model:value="name" size="small" placeholder="Sweepers, second year"
+            >{{ t('Name') }}
+            <NInput v-model:value="name" size="small" :placeholder="t('Sweepers, second year')"
           /></label>
           <label class="field"
-            >Term <NInput v-model:value="term" size="small" placeholder="Autumn 2026"
+            >{{ t('Term') }} <NInput v-model:value="term" size="small" :placeholder="t('Autumn 2026')"
           /></label>
-          <NButton attr-type="submit" :disabled="!name.trim()">New class</NButton>
+          <NButton attr-type="submit" :disabled="!name.trim()">{{ t('New class') }}</NButton>
         </form>
       </div>
       <div class="list">
         <Import @done="taken" />
-        <section v-if="done" aria-label="What was taken in" role="status">
+        <section v-if="done" :aria-label="t('What was taken in')" role="status">
           <p>
-            {{ done.added.length }} added, {{ done.renamed }} renamed, {{ done.joined }} put into classes.
-            <template v-if="done.added.length">Their first passwords are told now and never again:</template>
+            {{
+              t('{count} added, {renamed} renamed, {joined} put into classes.', {
+                count: done.added.length,
+                renamed: done.renamed,
+                joined: done.joined,
+              })
+            }}
+            <template v-if="done.added.length">{{
+              t('Their first passwords are told now and never again:')
+            }}</template>
           </p>
-          <NButton v-if="done.added.length" type="primary" @click="slips">Print the slips (PDF)</NButton>
+          <NButton v-if="done.added.length" type="primary" @click="slips">{{
+            t('Print the slips (PDF)')
+          }}</NButton>
         </section>
       </div>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
@@ -68,39 +69,43 @@ function column(key: keyof Columns, event: Event) {
 </script>
 
 <template>
-  <section aria-label="Take in a roster">
-    <h2>Take in a roster</h2>
+  <section :aria-label="t('Take in a roster')">
+    <h2>{{ t('Take in a roster') }}</h2>
     <p class="quiet">
-      The files of a OneRoster 1.1 or 1.2 set (users, classes, enrollments), or one table as CSV.
+      {{ t('The files of a OneRoster 1.1 or 1.2 set (users, classes, enrollments), or one table as CSV.') }}
     </p>
-    <label class="field">Files <input type="file" accept=".csv,text/csv" multiple @change="choose" /></label>
+    <label class="field"
+      >{{ t('Files') }} <input type="file" accept=".csv,text/csv" multiple @change="choose"
+    /></label>
     <div v-if="columns" class="columns">
       <label v-for="(label, key) in names" :key="key" class="field"
         >{{ label }}
         <select :value="columns[key]" @change="column(key, $event)">
-          <option :value="-1">no column</option>
-          <option v-for="(head, i) in heads" :key="i" :value="i">{{ head || `column ${i + 1}` }}</option>
+          <option :value="-1">{{ t('no column') }}</option>
+          <option v-for="(head, i) in heads" :key="i" :value="i">
+            {{ head || t('column {x}', { x: i + 1 }) }}
+          </option>
         </select>
       </label>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="plan">
       <p role="status">
-        <b>{{ fresh }}</b> new, <b>{{ renamed }}</b> with another name,
-        <b>{{ plan.people.length - fresh - renamed }}</b> as they are;
-        <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b> new classes.
+        <b>{{ fresh }}</b> {{ t('new,') }} <b>{{ renamed }}</b> {{ t('with another name,') }}
+        <b>{{ plan.people.length - fresh - renamed }}</b> {{ t('as they are;') }}
+        <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b> {{ t('new classes.') }}
       </p>
       <ul v-if="plan.problems.length" class="problems">
         <li v-for="(p, i) in plan.problems.slice(0, 12)" :key="i">{{ p.where }}: {{ tell(p) }}</li>
-        <li v-if="plan.problems.length > 12">and {{ plan.problems.length - 12 }} more</li>
+        <li v-if="plan.problems.length > 12">{{ t('and {x} more', { x: plan.problems.length - 12 }) }}</li>
       </ul>
-      <div class="scroll" tabindex="0" role="region" aria-label="What would change">
+      <div class="scroll" tabindex="0" role="region" :aria-label="t('What would change')">
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Name</th>
-              <th scope="col">Sign-in name</th>
-              <th scope="col">What happens</th>
+              <th scope="col">{{ t('Name') }}</th>
+              <th scope="col">{{ t('Sign-in name') }}</th>
+              <th scope="col">{{ t('What happens') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -108,15 +113,21 @@ function column(key: keyof Columns, event: Event) {
               <td>{{ one.name }}</td>
               <td class="reading">{{ one.login }}</td>
               <td>
-                {{ one.what === 'new' ? 'is added' : one.what === 'same' ? 'stays' : `was ${one.was}` }}
+                {{
+                  one.what === 'new'
+                    ? t('is added')
+                    : one.what === 'same'
+                      ? t('stays')
+                      : t('was {was}', { was: one.was })
+                }}
               </td>
             </tr>
           </tbody>
         </table>
       </div>
-      <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take"
-        >Take them in</NButton
-      >
+      <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take">{{
+        t('Take them in')
+      }}</NButton>
     </template>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -64,10 +65,10 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       <h1>{{ stored.name }}</h1>
       <span>{{ stored.day }}</span>
       <span
-        >Word of the day: <b class="reading">{{ stored.word }}</b></span
+        >{{ t('Word of the day:') }} <b class="reading">{{ stored.word }}</b></span
       >
       <label
-        >from
+        >{{ t('from') }}
         <input
           type="time"
           class="plain"
@@ -83,10 +84,10 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :value="body.rounds"
           @change="day.change({ rounds: numberOf($event, 1, 12, body.rounds) })"
         />
-        rounds</label
+        {{ t('rounds') }}</label
       >
       <label
-        >of
+        >{{ t('of') }}
         <input
           type="number"
           class="plain short"
@@ -95,33 +96,35 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :value="body.minutes"
           @change="day.change({ minutes: numberOf($event, 5, 240, body.minutes) })"
         />
-        min</label
+        {{ t('min') }}</label
       >
-      <button type="button" class="small" @click="pair(1)">Alone</button>
-      <button type="button" class="small" @click="pair(2)">In pairs</button>
-      <span class="quiet" role="status">{{ saving ? 'saving …' : 'saved' }}</span>
+      <button type="button" class="small" @click="pair(1)">{{ t('Alone') }}</button>
+      <button type="button" class="small" @click="pair(2)">{{ t('In pairs') }}</button>
+      <span class="quiet" role="status">{{ saving ? t('saving …') : t('saved') }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="acts">
-      <NButton type="primary" @click="day.turn">{{ planned ? 'Rotate anew' : 'Rotate' }}</NButton>
+      <NButton type="primary" @click="day.turn">{{ planned ? t('Rotate anew') : t('Rotate') }}</NButton>
       <span v-if="best !== null" role="status"
         >{{
           broken.length
-            ? `The best that was found: ${broken.length} rules are broken.`
-            : `No rule is broken; families are met as evenly as ${best ? 'can be' : 'was found'}.`
-        }}{{ groups.some((g) => g.needs.length) ? ' What each has shown least comes first.' : '' }}</span
+            ? t('The best that was found: {count} rules are broken.', { count: broken.length })
+            : t('No rule is broken; families are met as evenly as {found}.', {
+                found: best ? t('can be') : t('was found'),
+              })
+        }}{{ groups.some((g) => g.needs.length) ? t(' What each has shown least comes first.') : '' }}</span
       >
       <span class="gap" />
-      <NButton size="small" @click="print('sealed')">Sealed cards</NButton>
-      <NButton size="small" @click="print('stations')">Station cards</NButton>
-      <NButton size="small" @click="print('orders')">Orders</NButton>
-      <NButton size="small" @click="calendar">Calendar</NButton>
-      <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+      <NButton size="small" @click="print('sealed')">{{ t('Sealed cards') }}</NButton>
+      <NButton size="small" @click="print('stations')">{{ t('Station cards') }}</NButton>
+      <NButton size="small" @click="print('orders')">{{ t('Orders') }}</NButton>
+      <NButton size="small" @click="calendar">{{ t('Calendar') }}</NButton>
+      <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
-    <ul v-if="broken.length && planned" class="broken" aria-label="Broken rules">
+    <ul v-if="broken.length && planned" class="broken" :aria-label="t('Broken rules')">
       <li v-for="(one, i) in broken.slice(0, 6)" :key="i">{{ tell(one.why) }}</li>
-      <li v-if="broken.length > 6">and {{ broken.length - 6 }} more</li>
+      <li v-if="broken.length > 6">{{ t('and {x} more', { x: broken.length - 6 }) }}</li>
     </ul>
     <Plan
       v-if="planned"
@@ -134,8 +137,8 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       @swap="day.swap"
       @out="handOut"
     />
-    <p v-else>Say below what is planted where, then rotate.</p>
-    <h2>Stations, as they stand side by side</h2>
+    <p v-else>{{ t('Say below what is planted where, then rotate.') }}</p>
+    <h2>{{ t('Stations, as they stand side by side') }}</h2>
     <Stands :stands="body.stands" :lessons="lessons" @change="day.change({ stands: $event })" />
   </div>
 </template>

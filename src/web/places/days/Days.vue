@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -60,28 +61,33 @@ async function make() {
 
 <template>
   <div class="days">
-    <h1>Lab days</h1>
+    <h1>{{ t('Lab days') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form class="new" aria-label="New lab day" @submit.prevent="make">
+    <form class="new" :aria-label="t('New lab day')" @submit.prevent="make">
       <label class="field"
-        >Name <NInput v-model:value="name" size="small" placeholder="Thursday group"
+        >{{ t('Name') }} <NInput v-model:value="name" size="small" :placeholder="t('Thursday group')"
       /></label>
-      <label class="field">Day <input v-model="day" type="date" class="plain" required /></label>
+      <label class="field">{{ t('Day') }} <input v-model="day" type="date" class="plain" required /></label>
       <label class="field"
-        >Rounds <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
+        >{{ t('Rounds') }}
+        <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
       /></label>
-      <NButton type="primary" attr-type="submit">Plan it</NButton>
+      <NButton type="primary" attr-type="submit">{{ t('Plan it') }}</NButton>
     </form>
     <p v-if="!days.length">
-      None planned yet. A day has a bench for everybody, a lesson on each, and rounds in which they go on.
+      {{
+        t(
+          'None planned yet. A day has a bench for everybody, a lesson on each, and rounds in which they go on.',
+        )
+      }}
     </p>
     <table v-else class="data">
       <thead>
         <tr>
-          <th scope="col">Day</th>
-          <th scope="col">Name</th>
-          <th scope="col" class="num">Stations</th>
-          <th scope="col" class="num">Rounds handed out</th>
+          <th scope="col">{{ t('Day') }}</th>
+          <th scope="col">{{ t('Name') }}</th>
+          <th scope="col" class="num">{{ t('Stations') }}</th>
+          <th scope="col" class="num">{{ t('Rounds handed out') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -91,7 +97,7 @@ async function make() {
             <RouterLink :to="{ name: 'day', params: { id: one.id } }">{{ one.name }}</RouterLink>
           </td>
           <td class="num">{{ one.stations }}</td>
-          <td class="num">{{ one.out }} of {{ one.rounds }}</td>
+          <td class="num">{{ t('{out} of {rounds}', { out: one.out, rounds: one.rounds }) }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import type { Broken, Stand } from '../../../core/lab'
 
@@ -32,16 +33,16 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
 </script>
 
 <template>
-  <table class="data plan" aria-label="Who works where">
+  <table class="data plan" :aria-label="t('Who works where')">
     <thead>
       <tr>
-        <th scope="col">Who</th>
+        <th scope="col">{{ t('Who') }}</th>
         <th v-for="(time, r) in times" :key="r" scope="col">
-          Round {{ r + 1 }} <span class="quiet">{{ time }}</span>
+          {{ t('Round {x}', { x: r + 1 }) }} <span class="quiet">{{ time }}</span>
           <button v-if="!out.includes(r)" type="button" class="small" @click="emit('out', r)">
-            Hand out
+            {{ t('Hand out') }}
           </button>
-          <span v-else class="quiet">is out</span>
+          <span v-else class="quiet">{{ t('is out') }}</span>
         </th>
       </tr>
     </thead>
@@ -54,7 +55,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
             class="place"
             :class="{ bad: bad.has(`${g}.${r}`) }"
             :aria-pressed="isHeld(g, r)"
-            :title="whyOf(g, r).length ? 'breaks a rule' : stands[seat]?.task"
+            :title="whyOf(g, r).length ? t('breaks a rule') : stands[seat]?.task"
             draggable="true"
             @dragstart="held = { group: g, round: r }"
             @dragover.prevent
@@ -62,7 +63,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
             @click="take({ group: g, round: r })"
             @keydown.esc="held = null"
           >
-            <b>{{ stands[seat]?.name ?? 'no bench' }}</b>
+            <b>{{ stands[seat]?.name ?? t('no bench') }}</b>
             <span>{{ stands[seat]?.task }}</span>
           </button>
         </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { DayBody, LessonRow } from '../../../contract'
@@ -37,7 +38,7 @@ const add = () =>
 </script>
 
 <template>
-  <section aria-label="Stations">
+  <section :aria-label="t('Stations')">
     <VueDraggable
       :model-value="[...stands]"
       tag="ol"
@@ -50,16 +51,16 @@ const add = () =>
         <input
           class="plain"
           :value="stand.name"
-          :aria-label="`Name of station ${i + 1}`"
+          :aria-label="t('Name of station {x}', { x: i + 1 })"
           maxlength="60"
           @change="set(i, { name: valueOf($event).trim() || stand.name })"
         />
         <select
           :value="stand.lesson ? `${stand.lesson} ${stand.set}` : ''"
-          :aria-label="`What is planted at ${stand.name}`"
+          :aria-label="t('What is planted at {name}', { name: stand.name })"
           @change="choose(i, valueOf($event))"
         >
-          <option value="">nothing yet</option>
+          <option value="">{{ t('nothing yet') }}</option>
           <optgroup v-for="lesson in lessons" :key="lesson.id" :label="lesson.name">
             <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">
               {{ name }} – {{ lesson.name }}
@@ -67,13 +68,13 @@ const add = () =>
           </optgroup>
         </select>
         <label class="real"
-          ><input type="checkbox" :checked="stand.real" @change="set(i, { real: !stand.real })" /> real
-          board</label
+          ><input type="checkbox" :checked="stand.real" @change="set(i, { real: !stand.real })" />
+          {{ t('real board') }}</label
         >
         <button
           type="button"
           class="small"
-          :aria-label="`Take ${stand.name} out`"
+          :aria-label="t('Take {name} out', { name: stand.name })"
           @click="
             emit(
               'change',
@@ -91,7 +92,7 @@ const add = () =>
         </div>
       </li>
     </VueDraggable>
-    <NButton size="small" @click="add">One more station</NButton>
+    <NButton size="small" @click="add">{{ t('One more station') }}</NButton>
   </section>
 </template>
 

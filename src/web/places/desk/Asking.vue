@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { tell } from '../../../contract/words'
 import { brightnessText } from '../../../core/parts'
@@ -20,47 +21,49 @@ function carried(event: KeyboardEvent) {
 <template>
   <form @submit.prevent="measure" @keydown="carried">
     <fieldset v-if="asks.type !== 'value'">
-      <legend>A good circuit would …</legend>
+      <legend>{{ t('A good circuit would …') }}</legend>
       <template v-if="asks.type === 'beep'">
-        <label><input v-model="draft.prediction" type="radio" value="beep" /> beep</label>
-        <label><input v-model="draft.prediction" type="radio" value="OL" /> stay silent (OL)</label>
+        <label><input v-model="draft.prediction" type="radio" value="beep" /> {{ t('beep') }}</label>
+        <label
+          ><input v-model="draft.prediction" type="radio" value="OL" /> {{ t('stay silent (OL)') }}</label
+        >
       </template>
       <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
         ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
       >
     </fieldset>
     <label v-else class="field"
-      >A good circuit would show
+      >{{ t('A good circuit would show') }}
       <NInput
         v-model:value="draft.prediction"
         :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
-        :placeholder="asks.unit === 'Ω' ? 'such as 4k7 or OL' : 'such as 12.4 or 80 m'"
+        :placeholder="asks.unit === 'Ω' ? t('such as 4k7 or OL') : t('such as 12.4 or 80 m')"
       >
         <template #suffix>{{ asks.unit }}</template>
       </NInput>
     </label>
     <label v-if="asks.type === 'value' && model.draft.ringed.length" class="field"
-      >If {{ model.draft.ringed[0] }} is at fault (if you like)
+      >{{ t('If {x} is at fault (if you like)', { x: model.draft.ringed[0] }) }}
       <NInput
         v-model:value="draft.suspected"
         :input-props="{ 'aria-label': 'Prediction with the suspect at fault' }"
-        :placeholder="asks.unit === 'Ω' ? 'such as OL' : 'such as 0.3'"
+        :placeholder="asks.unit === 'Ω' ? t('such as OL') : t('such as 0.3')"
       />
     </label>
     <template v-if="real">
       <fieldset v-if="asks.type === 'word'">
-        <legend>It is …</legend>
+        <legend>{{ t('It is …') }}</legend>
         <label v-for="word in asks.words" :key="word"
           ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
           {{ brightnessText(word) }}</label
         >
       </fieldset>
       <label v-else class="field"
-        >Your meter shows
+        >{{ t('Your meter shows') }}
         <NInput
           v-model:value="draft.typed"
           :input-props="{ 'aria-label': 'Your meter shows', inputmode: 'text', autocomplete: 'off' }"
-          placeholder="such as 12.34, 80m, OL"
+          :placeholder="t('such as 12.34, 80m, OL')"
         />
       </label>
       <NButton
@@ -68,17 +71,22 @@ function carried(event: KeyboardEvent) {
         :loading="sending"
         @click="readMeter"
       >
-        Read the meter
+        {{ t('Read the meter') }}
       </NButton>
     </template>
     <NButton type="primary" attr-type="submit" :loading="model.busy">
-      {{ real ? 'Take it down' : 'Measure' }}
+      {{ real ? t('Take it down') : t('Measure') }}
     </NButton>
   </form>
-  <div v-if="model.question" class="question" role="alertdialog" aria-label="A question about this reading">
+  <div
+    v-if="model.question"
+    class="question"
+    role="alertdialog"
+    :aria-label="t('A question about this reading')"
+  >
     <p>{{ tell(model.question.about) }}</p>
-    <NButton size="small" @click="answer(false)">I put it right</NButton>
-    <NButton size="small" :loading="model.busy" @click="answer(true)">It stands</NButton>
+    <NButton size="small" @click="answer(false)">{{ t('I put it right') }}</NButton>
+    <NButton size="small" :loading="model.busy" @click="answer(true)">{{ t('It stands') }}</NButton>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { findPieces, pieceName, piecesOf } from '../../../core/circuit'
@@ -37,26 +38,28 @@ async function conclude() {
 </script>
 
 <template>
-  <form class="conclude" aria-label="Conclusion" @submit.prevent="conclude">
+  <form class="conclude" :aria-label="t('Conclusion')" @submit.prevent="conclude">
     <label class="field"
-      >Piece
+      >{{ t('Piece') }}
       <select v-model="piece" @change="kind = ''">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"
-      >How it failed
+      >{{ t('How it failed') }}
       <select v-model="kind" :disabled="!piece">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
       </select>
     </label>
     <label class="field"
-      >How sure: {{ sure }} %
+      >{{ t('How sure: {sure} %', { sure }) }}
       <input v-model.number="sure" type="range" min="0" max="100" step="5" />
     </label>
-    <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue"> Conclude </NButton>
+    <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
+      {{ t('Conclude') }}
+    </NButton>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { DeskModel } from './useDesk'
 
@@ -22,14 +23,14 @@ const stages = computed(() => {
 </script>
 
 <template>
-  <ol class="course" aria-label="Order of the work">
+  <ol class="course" :aria-label="t('Order of the work')">
     <li
       v-for="s in stages"
       :key="s.name"
       :class="s.state"
       :aria-current="s.state === 'now' ? 'step' : undefined"
     >
-      {{ s.name }}<span v-if="s.state === 'done'" class="visually-hidden">, done</span>
+      {{ s.name }}<span v-if="s.state === 'done'" class="visually-hidden">{{ t(', done') }}</span>
     </li>
   </ol>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -92,15 +93,17 @@ const proved = computed(() => {
       <p class="complaint">“{{ model.desk.complaint }}”</p>
       <Course :model="model" />
       <TimeLeft v-if="model.desk.left !== null" :left="model.desk.left" :at="model.loadedAt" />
-      <span v-if="told.practice.value" class="quiet">practice: each step is told at once</span>
-      <span class="quiet" title="What the work would have taken at a vehicle">{{ model.minutes }} min</span>
+      <span v-if="told.practice.value" class="quiet">{{ t('practice: each step is told at once') }}</span>
+      <span class="quiet" :title="t('What the work would have taken at a vehicle')">{{
+        t('{minutes} min', { minutes: model.minutes })
+      }}</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
       <Told v-if="!model.desk.concluded" :id="String(route.params.id)" @told="heard" />
       <p v-if="model.waiting" class="wrong" role="status">
-        No connection: your step is kept and sent again until it arrives.
+        {{ t('No connection: your step is kept and sent again until it arrives.') }}
       </p>
     </div>
-    <section class="drawing" aria-label="Drawing" @keydown="keys">
+    <section class="drawing" :aria-label="t('Drawing')" @keydown="keys">
       <Schematic
         :circuit="model.circuit"
         :wiring="model.wiring"
@@ -120,11 +123,14 @@ const proved = computed(() => {
         @point="lead"
       />
     </section>
-    <div class="scroll side" tabindex="0" role="region" aria-label="Instrument and notes">
+    <div class="scroll side" tabindex="0" role="region" :aria-label="t('Instrument and notes')">
       <template v-if="!model.desk.concluded">
         <p v-if="!model.steps.length" class="hint">
-          First see the complaint for yourself: operate the circuit above. Then put the leads on two points of
-          the drawing, predict, and measure.
+          {{
+            t(
+              'First see the complaint for yourself: operate the circuit above. Then put the leads on two points of the drawing, predict, and measure.',
+            )
+          }}
         </p>
         <Verify v-if="!model.inferenceDue" :model="model" />
         <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
@@ -133,38 +139,40 @@ const proved = computed(() => {
         <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
         <Hints :model="model" />
         <details>
-          <summary>A fuse has blown</summary>
+          <summary>{{ t('A fuse has blown') }}</summary>
           <Renew :model="model" />
         </details>
         <details :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded">
-          <summary>Conclude</summary>
+          <summary>{{ t('Conclude') }}</summary>
           <Conclude :model="model" />
         </details>
         <template v-if="model.concluded">
           <details open>
-            <summary>Repair</summary>
+            <summary>{{ t('Repair') }}</summary>
             <Repair :model="model" />
           </details>
-          <section class="finish" aria-label="Finish">
+          <section class="finish" :aria-label="t('Finish')">
             <p v-if="!proved">
               {{
                 model.steps.some((s) => s.type === 'repair')
-                  ? 'Prove it: measure what had failed once more, under load, and see whether the complaint is gone.'
-                  : 'Repair what you found; then prove it by the test that had failed.'
+                  ? t(
+                      'Prove it: measure what had failed once more, under load, and see whether the complaint is gone.',
+                    )
+                  : t('Repair what you found; then prove it by the test that had failed.')
               }}
             </p>
             <NButton :type="proved ? 'primary' : 'default'" @click="model.finish">
-              {{ proved ? 'Finish the work' : 'Finish without a proof' }}
+              {{ proved ? t('Finish the work') : t('Finish without a proof') }}
             </NButton>
           </section>
         </template>
       </template>
       <p v-else class="hint" role="status">
-        Finished. Your instructor goes through it with you, and gives the review back under Today.
+        {{ t('Finished. Your instructor goes through it with you, and gives the review back under Today.') }}
       </p>
-      <section aria-label="Your steps">
-        <h2>Your steps</h2>
-        <p v-if="!model.steps.length" class="quiet">None yet.</p>
+      <section :aria-label="t('Your steps')">
+        <h2>{{ t('Your steps') }}</h2>
+        <p v-if="!model.steps.length" class="quiet">{{ t('None yet.') }}</p>
         <StepLog :circuit="model.circuit" :steps="model.steps" :told="told" />
       </section>
     </div>

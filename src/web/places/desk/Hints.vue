@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { hintLevels } from '../../../core/attempt'
@@ -18,8 +19,8 @@ const price = (points: number) => (points === 1 ? '1 point' : `${points} points`
 </script>
 
 <template>
-  <section v-if="prices" class="hints" aria-label="Hints">
-    <h2>A hint</h2>
+  <section v-if="prices" class="hints" :aria-label="t('Hints')">
+    <h2>{{ t('A hint') }}</h2>
     <div class="row">
       <NButton
         v-for="level in hintLevels"

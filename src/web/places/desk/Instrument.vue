@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
@@ -35,7 +36,7 @@ const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
 <template>
-  <section class="meter" aria-label="Meter">
+  <section class="meter" :aria-label="t('Meter')">
     <div class="display" role="status" aria-live="polite">
       <span class="reading" data-testid="display">{{
         shown ? shown.text || brightnessText(shown.word ?? '') : '- - -'
@@ -52,12 +53,12 @@ const loud = (code: string) => code === 'instruments.beeps'
     <slot />
     <template v-if="!model.inferenceDue">
       <label v-if="kit.length > 1" class="field"
-        >Instrument
+        >{{ t('Instrument') }}
         <select :value="instrument.device" @change="chooseDevice(chosen($event))">
           <option v-for="device in kit" :key="device" :value="device">{{ devices[device] }}</option>
         </select>
       </label>
-      <div v-if="functions.length > 1" class="choice" role="group" aria-label="Function">
+      <div v-if="functions.length > 1" class="choice" role="group" :aria-label="t('Function')">
         <button
           v-for="f in functions"
           :key="f.key"
@@ -77,7 +78,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           </select>
         </label>
         <label v-if="instrument.holds.length > 1" class="field"
-          >Held
+          >{{ t('Held') }}
           <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
             <option v-for="how in instrument.holds" :key="how" :value="how">{{ holds[how] }}</option>
           </select>
@@ -91,7 +92,8 @@ const loud = (code: string) => code === 'instruments.beeps'
           :class="{ next: next === lead }"
         >
           <span
-            ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b> {{ lead }} lead</span
+            ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b>
+            {{ t('{lead} lead', { lead }) }}</span
           >
           <NInput
             v-model:value="draft[lead]"
@@ -100,34 +102,36 @@ const loud = (code: string) => code === 'instruments.beeps'
               autocapitalize: 'none',
               spellcheck: false,
             }"
-            placeholder="point"
+            :placeholder="t('point')"
             @focus="emit('lead', lead)"
           />
         </label>
       </div>
       <label v-else-if="hold === 'jaws'" class="field"
-        >Jaws round
+        >{{ t('Jaws round') }}
         <NInput
           v-model:value="draft.round"
           :input-props="{ 'aria-label': 'Jaws round', spellcheck: false }"
-          placeholder="wire or measuring place, such as W3 or H1a"
+          :placeholder="t('wire or measuring place, such as W3 or H1a')"
         />
       </label>
       <label v-else-if="hold !== 'posts'" class="field"
-        >At
+        >{{ t('At') }}
         <select v-model="draft.part">
-          <option value="" disabled>Choose a part</option>
+          <option value="" disabled>{{ t('Choose a part') }}</option>
           <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
         </select>
       </label>
       <div v-if="loads || draft.also.length" class="also">
-        <NButton v-if="loads" size="small" @click="leave"> Leave it connected </NButton>
+        <NButton v-if="loads" size="small" @click="leave"> {{ t('Leave it connected') }} </NButton>
         <button
           v-for="(one, i) in draft.also"
           :key="i"
           type="button"
           class="chip"
-          :aria-label="`Take away: ${describeInstrument(one)} ${describeHeld(one.held)}`"
+          :aria-label="
+            t('Take away: {one} {held}', { one: describeInstrument(one), held: describeHeld(one.held) })
+          "
           @click="take(i)"
         >
           {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
@@ -135,7 +139,9 @@ const loud = (code: string) => code === 'instruments.beeps'
       </div>
       <Asking :model="model" :next="next" :held="held" />
       <p v-if="hold === 'leads'" class="quiet keys">
-        ↑ ↓ in the prediction carry the {{ next }} lead one point on; with Shift the other one.
+        {{
+          t('↑ ↓ in the prediction carry the {next} lead one point on; with Shift the other one.', { next })
+        }}
       </p>
       <p v-if="wrong || model.failure" class="wrong" role="alert">
         {{ wrong || model.failure }}
@@ -143,9 +149,9 @@ const loud = (code: string) => code === 'instruments.beeps'
     </template>
     <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">
       {{ tell({ code: `cautions.${caution}` }) }}
-      <RouterLink :to="{ name: 'handbook', params: { entry: `caution-${caution}` } }" target="_blank"
-        >Handbook</RouterLink
-      >
+      <RouterLink :to="{ name: 'handbook', params: { entry: `caution-${caution}` } }" target="_blank">{{
+        t('Handbook')
+      }}</RouterLink>
     </p>
   </section>
 </template>

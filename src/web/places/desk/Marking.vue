@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ArrowDownToLine, ArrowUpToLine, Undo2 } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { computed } from 'vue'
@@ -28,17 +29,20 @@ async function infer() {
 </script>
 
 <template>
-  <section class="infer" aria-label="What the reading tells you">
-    <h2>What does it tell you?</h2>
+  <section class="infer" :aria-label="t('What the reading tells you')">
+    <h2>{{ t('What does it tell you?') }}</h2>
     <p>
-      In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing
-      cleared is an answer too.
+      {{
+        t(
+          'In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing cleared is an answer too.',
+        )
+      }}
     </p>
     <div
       v-if="marks.touched.value"
       class="touched"
       role="group"
-      :aria-label="`Marks at ${marks.touched.value}`"
+      :aria-label="t('Marks at {marks}', { marks: marks.touched.value })"
     >
       <template v-if="marks.own.value.length > 1">
         <button
@@ -55,28 +59,30 @@ async function infer() {
       <span class="stretches">
         <NButton size="small" title="U" @click="marks.stretch(marks.touched.value, 'up')">
           <template #icon><ArrowUpToLine :size="15" /></template>
-          From {{ marks.touched.value }} up
+          {{ t('From {marks} up', { marks: marks.touched.value }) }}
         </NButton>
         <NButton size="small" title="D" @click="marks.stretch(marks.touched.value, 'down')">
           <template #icon><ArrowDownToLine :size="15" /></template>
-          From {{ marks.touched.value }} down this side
+          {{ t('From {marks} down this side', { marks: marks.touched.value }) }}
         </NButton>
       </span>
     </div>
-    <p class="reading marks">struck out: {{ struck }} · ringed: {{ ringed }}</p>
+    <p class="reading marks">{{ t('struck out: {struck} · ringed: {ringed}', { struck, ringed }) }}</p>
     <p class="count">
-      <span role="status">{{ marks.left.value }} pieces left</span>
+      <span role="status">{{ t('{marks} pieces left', { marks: marks.left.value }) }}</span>
       <NButton size="small" :disabled="!marks.undoable.value" @click="marks.undo">
         <template #icon><Undo2 :size="15" /></template>
-        Undo the last mark
+        {{ t('Undo the last mark') }}
       </NButton>
     </p>
     <NInput
       v-model:value="draft.note"
       :input-props="{ 'aria-label': 'Why, in a sentence' }"
-      placeholder="Why, in a sentence (if you like)"
+      :placeholder="t('Why, in a sentence (if you like)')"
     />
-    <NButton type="primary" :loading="model.busy" @click="infer"> That is what it tells me </NButton>
+    <NButton type="primary" :loading="model.busy" @click="infer">
+      {{ t('That is what it tells me') }}
+    </NButton>
   </section>
 </template>
 

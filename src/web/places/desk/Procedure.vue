@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { procedures } from '../../../core/handbook'
@@ -22,7 +23,9 @@ const found = computed(() => procedures.find(({ key }) => key === props.procedur
         </ul>
       </li>
     </ol>
-    <RouterLink :to="{ name: 'handbook', params: { entry: found.key } }" target="_blank">Handbook</RouterLink>
+    <RouterLink :to="{ name: 'handbook', params: { entry: found.key } }" target="_blank">{{
+      t('Handbook')
+    }}</RouterLink>
   </details>
 </template>
 

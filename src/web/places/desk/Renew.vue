@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { instrumentOf } from '../../../core/instruments'
@@ -25,16 +26,16 @@ async function renew() {
 </script>
 
 <template>
-  <form class="renew" aria-label="Renew a fuse" @submit.prevent="renew">
+  <form class="renew" :aria-label="t('Renew a fuse')" @submit.prevent="renew">
     <label class="field"
-      >Fuse
+      >{{ t('Fuse') }}
       <select v-model="fuse">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="f in fuses" :key="f.id" :value="f.id">{{ f.text }}</option>
       </select>
     </label>
     <NButton attr-type="submit" :loading="model.busy" :disabled="!fuse || model.inferenceDue">
-      Fit a new one
+      {{ t('Fit a new one') }}
     </NButton>
   </form>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { repairOf, repairsFor, type RepairKey } from '../../../core/attempt'
@@ -28,24 +29,30 @@ async function repair() {
 </script>
 
 <template>
-  <form class="repair" aria-label="Repair" @submit.prevent="repair">
+  <form class="repair" :aria-label="t('Repair')" @submit.prevent="repair">
     <label class="field"
-      >Piece
+      >{{ t('Piece') }}
       <select v-model="piece" @change="way = ''">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"
-      >How
+      >{{ t('How') }}
       <select v-model="way" :disabled="!piece">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="w in ways" :key="w.key" :value="w.key">{{ w.title }}</option>
       </select>
     </label>
-    <p v-if="way" class="about">{{ repairOf(way).about }} About {{ repairOf(way).minutes }} minutes.</p>
-    <NButton attr-type="submit" :loading="model.busy" :disabled="!way">Repair it</NButton>
-    <span v-if="parts" class="quiet">{{ parts === 1 ? 'one new part' : `${parts} new parts` }} so far</span>
+    <p v-if="way" class="about">
+      {{
+        t('{about} About {minutes} minutes.', { about: repairOf(way).about, minutes: repairOf(way).minutes })
+      }}
+    </p>
+    <NButton attr-type="submit" :loading="model.busy" :disabled="!way">{{ t('Repair it') }}</NButton>
+    <span v-if="parts" class="quiet">{{
+      t('{parts} so far', { parts: parts === 1 ? t('one new part') : t('{parts} new parts', { parts }) })
+    }}</span>
   </form>
 </template>
 

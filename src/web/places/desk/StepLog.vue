@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { Step } from '../../../core/attempt'
 import { aspectNames } from '../../../core/assessment/verdict'
@@ -29,7 +30,7 @@ const rows = computed(() => {
         <b>{{ aspectNames[v.aspect] }}: {{ told.say.value(v.verdict) }}</b> {{ told.say.value(v.reason) }}
       </p>
       <p v-if="told.working.value && row.i === steps.length - 1" class="quiet" role="status">
-        What it was worth is being worked out …
+        {{ t('What it was worth is being worked out …') }}
       </p>
     </li>
   </ol>

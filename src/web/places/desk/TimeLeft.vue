@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
@@ -14,8 +15,8 @@ const text = computed(() => {
 </script>
 
 <template>
-  <span class="reading" :class="{ little: seconds < 120 }" role="timer" aria-label="Time left">{{
-    seconds ? `${text} left` : 'time is up'
+  <span class="reading" :class="{ little: seconds < 120 }" role="timer" :aria-label="t('Time left')">{{
+    seconds ? t('{text} left', { text }) : t('time is up')
   }}</span>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ref } from 'vue'
 import { toldSchema, type Told } from '../../../contract/floor'
 import { ask } from '../../api/client'
@@ -23,11 +24,15 @@ void look()
 <template>
   <div v-if="told" class="told" aria-live="assertive">
     <p v-if="told.stopped !== null" class="stop" role="alert">
-      Stopped by your instructor: {{ told.stopped }} Leads off; touch nothing until it goes on.
+      {{
+        t('Stopped by your instructor: {stopped} Leads off; touch nothing until it goes on.', {
+          stopped: told.stopped,
+        })
+      }}
     </p>
     <p v-for="one in told.said.filter((s) => s.id > read).slice(-2)" :key="one.id" class="say">
-      Your instructor: “{{ one.text }}”
-      <button type="button" class="small" @click="read = one.id">Read</button>
+      {{ t('Your instructor: “{text}”', { text: one.text }) }}
+      <button type="button" class="small" @click="read = one.id">{{ t('Read') }}</button>
     </p>
   </div>
 </template>

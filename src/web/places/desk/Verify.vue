@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { noticeText, partOfKind } from '../../../core/parts'
@@ -36,28 +37,35 @@ const say = (says: 'asComplained' | 'notReproduced') =>
 <template>
   <details v-if="real || last" class="verify" :open="!said">
     <summary>
-      Verify{{
-        said && 'says' in said
-          ? said.says === 'asComplained'
-            ? ': as complained'
-            : ': not reproduced'
-          : ' the complaint'
+      {{
+        t('Verify{complaint}', {
+          complaint:
+            said && 'says' in said
+              ? said.says === 'asComplained'
+                ? t(': as complained')
+                : t(': not reproduced')
+              : t(' the complaint'),
+        })
       }}
     </summary>
     <template v-if="real">
-      <p>Operate the board as it is set above, and say what it does.</p>
+      <p>{{ t('Operate the board as it is set above, and say what it does.') }}</p>
       <label v-for="part in showing" :key="part.id" class="field"
         >{{ part.id }} {{ part.name }}
         <select :value="told[part.id] ?? ''" @change="told[part.id] = chosen($event)">
-          <option value="">not looked at</option>
+          <option value="">{{ t('not looked at') }}</option>
           <option v-for="key in part.keys" :key="key" :value="key">{{ noticeText(part.kind, key) }}</option>
         </select>
       </label>
     </template>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
     <div class="row">
-      <NButton size="small" :loading="model.busy" @click="say('asComplained')">As complained</NButton>
-      <NButton size="small" :loading="model.busy" @click="say('notReproduced')">Not reproduced</NButton>
+      <NButton size="small" :loading="model.busy" @click="say('asComplained')">{{
+        t('As complained')
+      }}</NButton>
+      <NButton size="small" :loading="model.busy" @click="say('notReproduced')">{{
+        t('Not reproduced')
+      }}</NButton>
     </div>
   </details>
 </template>

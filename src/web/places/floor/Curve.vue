@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 
 /** Pieces still in doubt, step by step, as a line that comes down. */
@@ -20,7 +21,7 @@ const points = computed(() => {
     :width="width"
     :height="height"
     role="img"
-    :aria-label="`in doubt: ${left.join(', ')}`"
+    :aria-label="t('in doubt: {join}', { join: left.join(', ') })"
   >
     <line x1="0" :y1="height - 1" :x2="width" :y2="height - 1" class="ground" />
     <polyline v-if="points.length > 1" :points="points.join(' ')" />

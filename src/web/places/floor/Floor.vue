@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -70,32 +71,32 @@ async function act(row: FloorRow, what: FloorAct) {
 <template>
   <div class="floor">
     <div class="top">
-      <h1>Floor</h1>
+      <h1>{{ t('Floor') }}</h1>
       <span
-        ><b>{{ count('working', 'stuck', 'unsafe', 'stopped') }}</b> at work</span
+        ><b>{{ count('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('at work') }}</span
       >
       <span :class="{ alarm: count('unsafe') }"
-        ><b>{{ count('unsafe') }}</b> unsafe</span
+        ><b>{{ count('unsafe') }}</b> {{ t('unsafe') }}</span
       >
       <span
-        ><b>{{ count('stuck') }}</b> stuck</span
+        ><b>{{ count('stuck') }}</b> {{ t('stuck') }}</span
       >
       <span
-        ><b>{{ count('waiting') }}</b> finished</span
+        ><b>{{ count('waiting') }}</b> {{ t('finished') }}</span
       >
       <input
         v-model="filter"
         type="search"
         class="plain"
-        aria-label="Find"
-        placeholder="Name, circuit, station"
+        :aria-label="t('Find')"
+        :placeholder="t('Name, circuit, station')"
       />
-      <span class="quiet" role="status">{{ connected ? 'live' : 'no connection: trying again' }}</span>
+      <span class="quiet" role="status">{{ connected ? t('live') : t('no connection: trying again') }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="!rows.length">
-      Nobody is at work. Hand out an order from <RouterLink to="/">a circuit’s Plant</RouterLink>, or a round
-      of a lab day.
+      {{ t('Nobody is at work. Hand out an order from') }}
+      <RouterLink to="/">{{ t('a circuit’s Plant') }}</RouterLink>{{ t(', or a round of a lab day.') }}
     </p>
     <ul class="stations">
       <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -45,8 +46,8 @@ function send() {
       <RouterLink
         :to="{ name: 'show-desk', params: { id: row.id } }"
         class="aloud"
-        title="On the wall, without a name"
-        >Show</RouterLink
+        :title="t('On the wall, without a name')"
+        >{{ t('Show') }}</RouterLink
       >
       <span class="need">{{ words[need] }}</span>
     </header>
@@ -58,13 +59,14 @@ function send() {
     <div class="state">
       <Curve v-if="row.left && row.left.length > 1" :left="row.left" />
       <span
-        ><b>{{ row.tests }}</b> readings<template v-if="row.left?.length"
-          >, <b>{{ row.left.at(-1) }}</b> left</template
+        ><b>{{ row.tests }}</b> {{ t('readings')
+        }}<template v-if="row.left?.length"
+          >, <b>{{ row.left.at(-1) }}</b> {{ t('left') }}</template
         ></span
       >
-      <span v-if="minutes !== null">{{ minutes }} min</span>
-      <span v-if="row.hints">{{ row.hints }} hints</span>
-      <span v-if="row.idle > 1">{{ row.idle }} told nothing</span>
+      <span v-if="minutes !== null">{{ t('{minutes} min', { minutes }) }}</span>
+      <span v-if="row.hints">{{ t('{hints} hints', { hints: row.hints }) }}</span>
+      <span v-if="row.idle > 1">{{ t('{idle} told nothing', { idle: row.idle }) }}</span>
     </div>
     <p v-if="row.last" class="quiet last">{{ actWords(row.last) }}</p>
     <form v-if="saying" @submit.prevent="send">
@@ -74,22 +76,26 @@ function send() {
         autofocus
         :input-props="{ 'aria-label': saying === 'stop' ? 'Why it is stopped' : 'What to say' }"
         :placeholder="
-          saying === 'stop' ? 'Leads off, switch off. I am on my way.' : 'What would it read if …?'
+          saying === 'stop' ? t('Leads off, switch off. I am on my way.') : t('What would it read if …?')
         "
       />
       <NButton size="small" :type="saying === 'stop' ? 'error' : 'primary'" attr-type="submit">{{
-        saying === 'stop' ? 'Stop the work' : 'Say it'
+        saying === 'stop' ? t('Stop the work') : t('Say it')
       }}</NButton>
-      <NButton size="small" quaternary @click="saying = ''">Leave it</NButton>
+      <NButton size="small" quaternary @click="saying = ''">{{ t('Leave it') }}</NButton>
     </form>
     <div v-else-if="!row.concluded" class="acts">
-      <button type="button" class="small" @click="saying = 'nudge'">Nudge …</button>
-      <button type="button" class="small" @click="emit('act', { type: 'hints' })">Hints</button>
+      <button type="button" class="small" @click="saying = 'nudge'">{{ t('Nudge …') }}</button>
+      <button type="button" class="small" @click="emit('act', { type: 'hints' })">{{ t('Hints') }}</button>
       <button type="button" class="small" @click="emit('act', { type: 'extend', minutes: 10 })">
-        +10 min
+        {{ t('+10 min') }}
       </button>
-      <button v-if="row.stopped === null" type="button" class="small" @click="saying = 'stop'">Stop …</button>
-      <button v-else type="button" class="small" @click="emit('act', { type: 'go' })">Let it go on</button>
+      <button v-if="row.stopped === null" type="button" class="small" @click="saying = 'stop'">
+        {{ t('Stop …') }}
+      </button>
+      <button v-else type="button" class="small" @click="emit('act', { type: 'go' })">
+        {{ t('Let it go on') }}
+      </button>
     </div>
   </li>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -51,18 +52,18 @@ const print = () => window.print()
 <template>
   <div class="handbook">
     <aside>
-      <h1>Handbook</h1>
+      <h1>{{ t('Handbook') }}</h1>
       <input
         ref="field"
         v-model="typed"
         class="plain"
         type="search"
-        aria-label="Look up"
-        placeholder="Look up:  /"
+        :aria-label="t('Look up')"
+        :placeholder="t('Look up: /')"
         @keydown.enter="first"
       />
-      <p v-if="!list.length" role="status">Nothing of that is in the book.</p>
-      <nav ref="nav" aria-label="Entries">
+      <p v-if="!list.length" role="status">{{ t('Nothing of that is in the book.') }}</p>
+      <nav ref="nav" :aria-label="t('Entries')">
         <section v-for="group in groups" :key="group.title">
           <h2>{{ group.title }}</h2>
           <ul>
@@ -78,7 +79,7 @@ const print = () => window.print()
     <article v-if="entry" :aria-label="entry.title">
       <header>
         <h2>{{ entry.title }}</h2>
-        <button type="button" class="small" @click="print">Print</button>
+        <button type="button" class="small" @click="print">{{ t('Print') }}</button>
       </header>
       <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
       <template v-else-if="entry.type === 'table'">
@@ -96,7 +97,7 @@ const print = () => window.print()
             </tbody>
           </table>
         </div>
-        <p class="quiet">Source: {{ entry.table.source }}.</p>
+        <p class="quiet">{{ t('Source: {source}.', { source: entry.table.source }) }}</p>
       </template>
       <Walk v-else-if="entry.type === 'procedure'" :key="entry.key" :procedure="entry.procedure" />
       <Limits v-else-if="entry.type === 'limits'" />
@@ -110,9 +111,11 @@ const print = () => window.print()
       />
       <template v-else-if="entry.type === 'caution'">
         <p class="caution">{{ entry.text }}</p>
-        <p v-if="entry.instruments.length"><b>At the Desk, beside:</b> {{ entry.instruments.join(' · ') }}</p>
+        <p v-if="entry.instruments.length">
+          <b>{{ t('At the Desk, beside:') }}</b> {{ entry.instruments.join(' · ') }}
+        </p>
         <p v-if="entry.procedures.length">
-          <b>At the head of:</b>
+          <b>{{ t('At the head of:') }}</b>
           <template v-for="(key, i) in entry.procedures" :key="key"
             >{{ i ? ' · ' : ' '
             }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
@@ -122,11 +125,13 @@ const print = () => window.print()
         </p>
       </template>
       <p class="quiet care">
-        The vehicle maker’s data, local code and licensed practice come before everything here.
+        {{ t('The vehicle maker’s data, local code and licensed practice come before everything here.') }}
       </p>
     </article>
     <article v-else>
-      <p>Choose an entry, or press <b>/</b> and type: a drop, a fuse, a terminal number.</p>
+      <p>
+        {{ t('Choose an entry, or press') }} <b>/</b> {{ t('and type: a drop, a fuse, a terminal number.') }}
+      </p>
     </article>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { tell } from '../../../contract/words'
 import { limitSetFor, limitSets } from '../../../core/readings'
@@ -50,35 +51,39 @@ const rows = computed(() => {
 
 <template>
   <p>
-    Practitioners disagree on how much may be lost. All their limits stand here beside each other, judged on
-    the same readings; the one that fits the kind of circuit is the default, and you may choose another
-    wherever limits count.
+    {{
+      t(
+        'Practitioners disagree on how much may be lost. All their limits stand here beside each other, judged on the same readings; the one that fits the kind of circuit is the default, and you may choose another wherever limits count.',
+      )
+    }}
   </p>
   <Where :choice="choice" with-fault />
   <p v-if="stand.balance" class="now">
-    Feed loses <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>, return
-    <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>, of
+    {{ t('Feed loses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{ t(', return') }}
+    <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t(', of') }}
     <b class="reading">{{ volts(stand.balance.source) }}</b>.
   </p>
-  <div class="wide" tabindex="0" role="region" aria-label="Limits side by side">
+  <div class="wide" tabindex="0" role="region" :aria-label="t('Limits side by side')">
     <table class="data">
       <thead>
         <tr>
-          <th scope="col">Limits</th>
-          <th scope="col" class="num">Feed</th>
-          <th scope="col" class="num">Return</th>
-          <th scope="col">Verdict</th>
-          <th scope="col" class="num">By</th>
-          <th scope="col">Why</th>
+          <th scope="col">{{ t('Limits') }}</th>
+          <th scope="col" class="num">{{ t('Feed') }}</th>
+          <th scope="col" class="num">{{ t('Return') }}</th>
+          <th scope="col">{{ t('Verdict') }}</th>
+          <th scope="col" class="num">{{ t('By') }}</th>
+          <th scope="col">{{ t('Why') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.set.id" :class="{ bad: row.passes === false }">
-          <th scope="row">{{ row.set.title }} <span v-if="row.usual" class="usual">default here</span></th>
+          <th scope="row">
+            {{ row.set.title }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
+          </th>
           <td class="num">{{ row.feed }}</td>
           <td class="num">{{ row.back }}</td>
           <td :title="row.reason">
-            {{ row.passes === null ? 'nothing flows' : row.passes ? 'pass' : 'fail' }}
+            {{ row.passes === null ? t('nothing flows') : row.passes ? t('pass') : t('fail') }}
           </td>
           <td class="num">{{ row.by }}</td>
           <td>{{ row.set.why }}</td>
@@ -87,8 +92,12 @@ const rows = computed(() => {
     </table>
   </div>
   <p class="quiet">
-    Default for this circuit: {{ usual.title }}. It goes by the kind of circuit: light, motor or pump, heavy,
-    electronic. All limits: common practice, no source.
+    {{
+      t(
+        'Default for this circuit: {title}. It goes by the kind of circuit: light, motor or pump, heavy, electronic. All limits: common practice, no source.',
+        { title: usual.title },
+      )
+    }}
   </p>
   <TryIt :stand="stand" :faults="[]" />
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { tell } from '../../../contract/words'
@@ -23,27 +24,33 @@ const linked = computed(() => {
 
 <template>
   <p>{{ say }}</p>
-  <p><b>Instead:</b> {{ instead }}</p>
-  <section class="example" aria-label="Example">
+  <p>
+    <b>{{ t('Instead:') }}</b> {{ instead }}
+  </p>
+  <section class="example" :aria-label="t('Example')">
     <p class="quiet">
       {{ stand.circuit.name }}, {{ stand.state.name
-      }}<template v-if="example.faults.length"
-        >; planted: {{ example.faults.map((f) => describeFault(stand.circuit, f)).join(' · ') }}</template
-      >
+      }}<template v-if="example.faults.length">{{
+        t('; planted: {join}', {
+          join: example.faults.map((f) => describeFault(stand.circuit, f)).join(' · '),
+        })
+      }}</template>
     </p>
     <dl>
       <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">
-        <dt>{{ i ? 'The right reading' : 'The wrong reading' }}</dt>
+        <dt>{{ i ? t('The right reading') : t('The wrong reading') }}</dt>
         <dd class="reading">{{ write(shown) }}</dd>
         <dd class="quiet">{{ tell(shown.what) }}</dd>
       </div>
     </dl>
     <p>{{ example.shows }}</p>
   </section>
-  <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">Try it</button>
+  <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
+    {{ t('Try it') }}
+  </button>
   <TryIt v-if="trying" :stand="stand" :faults="example.faults" />
   <p v-if="linked.length">
-    Done properly in:
+    {{ t('Done properly in:') }}
     <template v-for="(one, i) in linked" :key="one.key"
       >{{ i ? ' · ' : ''
       }}<RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{

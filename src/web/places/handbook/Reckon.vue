@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
 import { formatPlain, formatQuantity } from '../../../core/quantity'
@@ -54,7 +55,7 @@ const checkOf = (key: string) => (value: number) => {
         />
       </template>
     </form>
-    <dl aria-live="polite" aria-label="Results">
+    <dl aria-live="polite" :aria-label="t('Results')">
       <div v-for="(result, i) in results" :key="result.label" :class="{ first: i === 0 }">
         <dt>{{ result.label }}</dt>
         <dd>
@@ -65,12 +66,16 @@ const checkOf = (key: string) => (value: number) => {
     </dl>
   </div>
   <p v-if="moves.length" class="quiet">
-    With a tenth more:
+    {{ t('With a tenth more:') }}
     <span v-for="move in moves" :key="move.input" class="move"
       >{{ move.text }} → {{ results[0]!.label.toLowerCase() }} {{ move.result }}</span
     >
   </p>
-  <p class="quiet">Assumes: {{ calculator.assumes }} Source: {{ calculator.source }}.</p>
+  <p class="quiet">
+    {{
+      t('Assumes: {assumes} Source: {source}.', { assumes: calculator.assumes, source: calculator.source })
+    }}
+  </p>
 </template>
 
 <style scoped>

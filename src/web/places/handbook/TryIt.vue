@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { z } from 'zod'
@@ -48,11 +49,11 @@ async function toBench() {
 </script>
 
 <template>
-  <section class="try" aria-label="Try it">
+  <section class="try" :aria-label="t('Try it')">
     <div class="bar">
       <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
       <button v-if="session.user?.role === 'instructor'" type="button" class="small" @click="toBench">
-        Take it to the bench
+        {{ t('Take it to the bench') }}
       </button>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { tell } from '../../../contract/words'
@@ -59,18 +60,20 @@ watch(
 
 <template>
   <p>{{ procedure.about }}</p>
-  <p><b>When:</b> {{ procedure.when }}</p>
+  <p>
+    <b>{{ t('When:') }}</b> {{ procedure.when }}
+  </p>
   <p v-for="key in procedure.cautions" :key="key" class="caution">
     {{ cautions.english[key as keyof typeof cautions.english] }}
   </p>
   <div class="on">
     <Where :choice="choice" with-fault />
     <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
-      {{ trying ? 'Back to the steps' : 'Try it' }}
+      {{ trying ? t('Back to the steps') : t('Try it') }}
     </button>
   </div>
   <p v-if="faulted && faults.length" class="planted">
-    Planted: {{ faults.map((f) => describeFault(circuit, f)).join(' · ') }}
+    {{ t('Planted: {join}', { join: faults.map((f) => describeFault(circuit, f)).join(' · ') }) }}
   </p>
   <TryIt v-if="trying" :stand="stand" :faults="procedure.example.faults" />
   <template v-else>
@@ -82,9 +85,9 @@ watch(
         <table v-if="row.readings.length" class="data">
           <thead>
             <tr>
-              <th scope="col">Reading</th>
-              <th v-if="faults.length" scope="col" class="num">Sound</th>
-              <th scope="col" class="num">{{ faults.length ? 'Here' : 'Expected' }}</th>
+              <th scope="col">{{ t('Reading') }}</th>
+              <th v-if="faults.length" scope="col" class="num">{{ t('Sound') }}</th>
+              <th scope="col" class="num">{{ faults.length ? t('Here') : t('Expected') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -98,28 +101,28 @@ watch(
         <ul class="outcomes">
           <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
             <b>{{ outcome.when }}.</b> {{ outcome.means }}
-            <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`"
-              >Step {{ numberOf(outcome.next.step) }}</a
-            >
+            <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`">{{
+              t('Step {step}', { step: numberOf(outcome.next.step) })
+            }}</a>
             <RouterLink
               v-else-if="outcome.next.then"
               :to="{ name: 'handbook', params: { entry: outcome.next.then } }"
               >{{ titleOf(outcome.next.then) }}</RouterLink
             >
-            <span v-if="row.on && o === row.outcome" class="here">here</span>
+            <span v-if="row.on && o === row.outcome" class="here">{{ t('here') }}</span>
           </li>
         </ul>
       </li>
     </ol>
     <p class="end" role="status">
-      <template v-if="end.end === 'sound'">On this circuit the walk ends with: sound.</template>
-      <template v-else-if="end.parts.length"
-        >On this circuit the walk ends at {{ [...new Set(end.parts)].join(', ') }}.</template
-      >
-      <template v-else>On this circuit the walk goes on with another procedure.</template>
+      <template v-if="end.end === 'sound'">{{ t('On this circuit the walk ends with: sound.') }}</template>
+      <template v-else-if="end.parts.length">{{
+        t('On this circuit the walk ends at {join}.', { join: [...new Set(end.parts)].join(', ') })
+      }}</template>
+      <template v-else>{{ t('On this circuit the walk goes on with another procedure.') }}</template>
     </p>
   </template>
-  <p class="quiet">Source: {{ procedure.source }}.</p>
+  <p class="quiet">{{ t('Source: {source}.', { source: procedure.source }) }}</p>
 </template>
 
 <style scoped>

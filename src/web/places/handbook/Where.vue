@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import type { StandChoice } from './useStand'
 
 /** On which circuit, along which path, in which state: and whether the example’s fault is in it. */
@@ -8,20 +9,20 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 
 <template>
-  <form class="where" aria-label="Circuit of the example" @submit.prevent>
+  <form class="where" :aria-label="t('Circuit of the example')" @submit.prevent>
     <label class="field"
-      >Circuit
+      >{{ t('Circuit') }}
       <select :value="name" @change="choose(text($event))">
-        <optgroup label="Of the book">
+        <optgroup :label="t('Of the book')">
           <option v-for="one in demos" :key="one.id" :value="one.id">{{ one.name }}</option>
         </optgroup>
-        <optgroup v-if="own.length" label="Yours">
+        <optgroup v-if="own.length" :label="t('Yours')">
           <option v-for="one in own" :key="one.id" :value="one.id">{{ one.name }}</option>
         </optgroup>
       </select>
     </label>
     <label v-if="fitting.length > 1" class="field"
-      >Path
+      >{{ t('Path') }}
       <select :value="path || fitting[0]" @change="path = text($event)">
         <option v-for="id in fitting" :key="id" :value="id">
           {{ circuit.paths.find((p) => p.id === id)?.name || id }}
@@ -29,13 +30,13 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
       </select>
     </label>
     <label class="field"
-      >State
+      >{{ t('State') }}
       <select :value="state.id" @change="stateId = text($event)">
         <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
     <label v-if="withFault && isExample" class="tick"
-      ><input v-model="faulted" type="checkbox" /> with a fault planted</label
+      ><input v-model="faulted" type="checkbox" /> {{ t('with a fault planted') }}</label
     >
   </form>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { askedSchema, type Asked } from '../../../contract/show'
@@ -74,7 +75,7 @@ const question = computed(() => {
 </script>
 
 <template>
-  <section v-if="body" class="asked" aria-label="Asked of the class" aria-live="polite">
+  <section v-if="body" class="asked" :aria-label="t('Asked of the class')" aria-live="polite">
     <p class="quiet">{{ body.circuit }}, {{ body.state }}</p>
     <h2>{{ question }}</h2>
     <form v-if="body.type === 'volts'" @submit.prevent="giveVolts">
@@ -84,7 +85,7 @@ const question = computed(() => {
         :input-props="{ 'aria-label': 'Volts', inputmode: 'text', autocomplete: 'off' }"
         placeholder="12.4"
       />
-      <NButton type="primary" size="large" attr-type="submit">Answer</NButton>
+      <NButton type="primary" size="large" attr-type="submit">{{ t('Answer') }}</NButton>
     </form>
     <div v-else-if="body.type !== 'piece'" class="choices">
       <button
@@ -98,16 +99,18 @@ const question = computed(() => {
       </button>
     </div>
     <label v-else class="field"
-      >Piece
+      >{{ t('Piece') }}
       <select :value="asked?.mine ?? ''" @change="give(($event.target as HTMLSelectElement).value)">
-        <option value="" disabled>choose …</option>
+        <option value="" disabled>{{ t('choose …') }}</option>
         <option v-for="choice in choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
       </select>
     </label>
-    <p v-if="mine" role="status">Your answer: {{ mine }}. It can be changed until the wall shows it.</p>
+    <p v-if="mine" role="status">
+      {{ t('Your answer: {mine}. It can be changed until the wall shows it.', { mine }) }}
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
-  <p v-else-if="closed" class="quiet" role="status">The question is closed: look at the wall.</p>
+  <p v-else-if="closed" class="quiet" role="status">{{ t('The question is closed: look at the wall.') }}</p>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -32,24 +33,36 @@ const places = { bench: 'Bench', plant: 'Plant', sheet: 'Sheet' } as const
 <template>
   <section aria-labelledby="waiting">
     <div class="title">
-      <h2 id="waiting">Waiting for you</h2>
+      <h2 id="waiting">{{ t('Waiting for you') }}</h2>
       <span v-if="waiting.length" class="count">{{ waiting.length }}</span>
-      <RouterLink class="more" :to="{ name: 'rubric' }">How they are marked</RouterLink>
+      <RouterLink class="more" :to="{ name: 'rubric' }">{{ t('How they are marked') }}</RouterLink>
     </div>
-    <p v-if="!waiting.length" class="quiet">No finished work waits for its review.</p>
+    <p v-if="!waiting.length" class="quiet">{{ t('No finished work waits for its review.') }}</p>
     <ul>
       <li v-for="order in waiting" :key="order.id">
         <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
         <span class="said">“{{ order.complaint }}”</span>
-        <span class="quiet">finished {{ when(order.concluded!) }}, {{ order.tests }} readings</span>
+        <span class="quiet">{{
+          t('finished {concluded}, {tests} readings', {
+            concluded: when(order.concluded!),
+            tests: order.tests,
+          })
+        }}</span>
       </li>
     </ul>
     <NButton v-if="waiting.length" size="small" @click="emit('giveBack')">
-      Give back {{ waiting.length === 1 ? 'the finished review' : `all ${waiting.length} finished reviews` }}
+      {{
+        t('Give back {reviews}', {
+          reviews:
+            waiting.length === 1
+              ? t('the finished review')
+              : t('all {count} finished reviews', { count: waiting.length }),
+        })
+      }}
     </NButton>
     <details v-if="given.length">
-      <summary>Given back: {{ given.length }}</summary>
+      <summary>{{ t('Given back: {count}', { count: given.length }) }}</summary>
       <ul>
         <li v-for="order in given" :key="order.id">
           <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
@@ -60,37 +73,55 @@ const places = { bench: 'Bench', plant: 'Plant', sheet: 'Sheet' } as const
   </section>
   <section aria-labelledby="working">
     <div class="title">
-      <h2 id="working">At the benches</h2>
+      <h2 id="working">{{ t('At the benches') }}</h2>
       <span v-if="working.length" class="count">{{ working.length }}</span>
     </div>
     <p v-if="!working.length" class="quiet">
-      Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.
+      {{ t('Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.') }}
     </p>
     <ul>
       <li v-for="order in working" :key="order.id">
-        <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }"
-          >Your Desk</RouterLink
-        >
+        <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }">{{
+          t('Your Desk')
+        }}</RouterLink>
         <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
         <span class="said">“{{ order.complaint }}”</span>
         <span class="quiet">
-          {{ order.tests ? `${order.tests} ${order.tests === 1 ? 'reading' : 'readings'}` : 'not begun' }},
-          out since {{ when(order.created) }}
+          {{
+            t('{begun}, out since {created}', {
+              begun: order.tests
+                ? `${order.tests} ${order.tests === 1 ? t('reading') : t('readings')}`
+                : t('not begun'),
+              created: when(order.created),
+            })
+          }}
         </span>
         <button v-if="!order.tests" type="button" class="link back" @click="emit('takeBack', order.id)">
-          Take it back<span class="visually-hidden"> from {{ order.student }}: {{ order.circuit }}</span>
+          {{ t('Take it back')
+          }}<span class="visually-hidden">
+            {{ t('from {student}: {circuit}', { student: order.student, circuit: order.circuit }) }}</span
+          >
         </button>
       </li>
     </ul>
   </section>
   <section aria-labelledby="opened">
-    <div class="title"><h2 id="opened">Opened last</h2></div>
-    <p v-if="!recent.length" class="quiet">What you open on Bench, Plant or Sheet comes to lie here.</p>
+    <div class="title">
+      <h2 id="opened">{{ t('Opened last') }}</h2>
+    </div>
+    <p v-if="!recent.length" class="quiet">
+      {{ t('What you open on Bench, Plant or Sheet comes to lie here.') }}
+    </p>
     <ul>
       <li v-for="one in recent" :key="one.id">
         <RouterLink :to="{ name: one.place, params: { id: one.id } }">{{ one.name }}</RouterLink>
-        <span class="quiet">on {{ places[one.place] }}, {{ when(new Date(one.at).toISOString()) }}</span>
+        <span class="quiet">{{
+          t('on {place}, {toISOString}', {
+            place: places[one.place],
+            toISOString: when(new Date(one.at).toISOString()),
+          })
+        }}</span>
       </li>
     </ul>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
@@ -32,19 +33,22 @@ async function add() {
 
 <template>
   <section>
-    <h2>Class</h2>
-    <p v-if="!students.length">No students yet. Add the first one below.</p>
+    <h2>{{ t('Class') }}</h2>
+    <p v-if="!students.length">{{ t('No students yet. Add the first one below.') }}</p>
     <ul>
       <li v-for="student in students" :key="student.id">
         {{ student.name }} <span class="quiet">{{ student.login }}</span>
       </li>
     </ul>
-    <NButton v-if="!adding" size="small" @click="adding = true"> Add a student … </NButton>
+    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('Add a student …') }} </NButton>
     <form v-else @submit.prevent="add">
-      <label class="field">Name<NInput v-model:value="name" size="small" placeholder="" /></label>
-      <label class="field">Sign-in name<NInput v-model:value="login" size="small" placeholder="" /></label>
+      <label class="field">{{ t('Name') }}<NInput v-model:value="name" size="small" placeholder="" /></label>
       <label class="field"
-        >First password, at least {{ leastPassword }} characters<NInput
+        >{{ t('Sign-in name') }}<NInput v-model:value="login" size="small" placeholder=""
+      /></label>
+      <label class="field"
+        >{{ t('First password, at least {leastPassword} characters', { leastPassword })
+        }}<NInput
           v-model:value="password"
           size="small"
           type="password"
@@ -54,7 +58,7 @@ async function add() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton size="small" type="primary" attr-type="submit"> Add </NButton>
+      <NButton size="small" type="primary" attr-type="submit"> {{ t('Add') }} </NButton>
     </form>
   </section>
 </template>

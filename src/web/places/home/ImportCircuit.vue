@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NModal } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
@@ -75,12 +76,14 @@ async function bringIn() {
       type="file"
       accept=".json,.cir,.net,.sp,application/json"
       class="visually-hidden"
-      aria-label="Circuit file"
+      :aria-label="t('Circuit file')"
       tabindex="-1"
       @change="picked"
     />
-    <NButton size="small" @click="picker?.click()"> Import a circuit … </NButton>
-    <div v-if="over" class="drop" aria-hidden="true">Drop it: a circuit file or a SPICE netlist</div>
+    <NButton size="small" @click="picker?.click()"> {{ t('Import a circuit …') }} </NButton>
+    <div v-if="over" class="drop" aria-hidden="true">
+      {{ t('Drop it: a circuit file or a SPICE netlist') }}
+    </div>
     <NModal
       :show="!!ready"
       preset="card"
@@ -90,18 +93,24 @@ async function bringIn() {
     >
       <template v-if="ready">
         <p>
-          From a {{ ready.from }}: {{ ready.circuit.parts.length }} parts,
-          {{ ready.circuit.paths.length }} path(s), {{ ready.circuit.states.length }} state(s).
+          {{
+            t('From a {from}: {count} parts, {count2} path(s), {count3} state(s).', {
+              from: ready.from,
+              count: ready.circuit.parts.length,
+              count2: ready.circuit.paths.length,
+              count3: ready.circuit.states.length,
+            })
+          }}
         </p>
         <ul v-if="ready.open.length" class="caution">
           <li v-for="(problem, i) in ready.open.slice(0, 6)" :key="i">
-            {{ tell(problem) }}. It can be finished on the Bench.
+            {{ t('{problem}. It can be finished on the Bench.', { problem: tell(problem) }) }}
           </li>
         </ul>
         <div class="picture"><Preview :circuit="ready.circuit" /></div>
         <div class="acts">
-          <NButton size="small" type="primary" @click="bringIn"> Take it in </NButton>
-          <NButton size="small" @click="ready = null"> Leave it </NButton>
+          <NButton size="small" type="primary" @click="bringIn"> {{ t('Take it in') }} </NButton>
+          <NButton size="small" @click="ready = null"> {{ t('Leave it') }} </NButton>
         </div>
       </template>
     </NModal>
@@ -112,7 +121,7 @@ async function bringIn() {
           <code>{{ problem.where }}</code>: {{ tell(problem) }}
         </li>
       </ul>
-      <p v-if="problems.length > 8">and {{ problems.length - 8 }} more</p>
+      <p v-if="problems.length > 8">{{ t('and {x} more', { x: problems.length - 8 }) }}</p>
     </div>
   </div>
 </template>

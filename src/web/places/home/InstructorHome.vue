@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ref } from 'vue'
 import { z } from 'zod'
 import { circuitListSchema, orderRowSchema, type CircuitList, type OrderRow } from '../../../contract/lists'
@@ -46,7 +47,7 @@ async function takeBack(id: string) {
 
 <template>
   <div class="home">
-    <h1 class="visually-hidden">Today</h1>
+    <h1 class="visually-hidden">{{ t('Today') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>

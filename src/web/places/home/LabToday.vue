@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { dayListSchema, dayOf, type DayList } from '../../../contract/days'
@@ -16,19 +17,27 @@ const next = computed(() => days.value.filter(({ day }) => day > today).toRevers
 </script>
 
 <template>
-  <section v-if="here.length || next" class="lab" aria-label="Lab days">
-    <h2>In the workshop</h2>
+  <section v-if="here.length || next" class="lab" :aria-label="t('Lab days')">
+    <h2>{{ t('In the workshop') }}</h2>
     <p v-for="day in here" :key="day.id">
       <RouterLink :to="{ name: 'day', params: { id: day.id } }">{{ day.name }}</RouterLink>
-      today: {{ day.out }} of {{ day.rounds }} rounds out at {{ day.stations }} stations.
+      {{
+        t('today: {out} of {rounds} rounds out at {stations} stations.', {
+          out: day.out,
+          rounds: day.rounds,
+          stations: day.stations,
+        })
+      }}
       <template v-if="day.word"
-        >Word of the day: <b class="reading">{{ day.word }}</b>.</template
+        >{{ t('Word of the day:') }} <b class="reading">{{ day.word }}</b>.</template
       >
-      <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+      <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
     </p>
     <p v-if="next">
-      Next: <RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink>,
-      {{ next.day }}, {{ next.stations }} stations.
+      {{ t('Next:') }}
+      <RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink>{{
+        t(', {day}, {stations} stations.', { day: next.day, stations: next.stations })
+      }}
     </p>
   </section>
 </template>

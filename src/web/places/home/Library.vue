@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -118,59 +119,64 @@ async function remove() {
 <template>
   <section class="circuits">
     <div class="head">
-      <h2>Circuits</h2>
-      <NButton size="small" type="primary" @click="begin">New circuit …</NButton>
+      <h2>{{ t('Circuits') }}</h2>
+      <NButton size="small" type="primary" @click="begin">{{ t('New circuit …') }}</NButton>
       <ImportCircuit />
       <span class="gap" />
       <input
         v-model="search"
         class="plain"
         type="search"
-        aria-label="Search circuits"
-        placeholder="Search name, vehicle, tag"
+        :aria-label="t('Search circuits')"
+        :placeholder="t('Search name, vehicle, tag')"
       />
-      <select v-model="folder" aria-label="Folder">
-        <option :value="null">all folders</option>
-        <option v-for="f in folders" :key="f" :value="f">{{ f || 'not in a folder' }}</option>
+      <select v-model="folder" :aria-label="t('Folder')">
+        <option :value="null">{{ t('all folders') }}</option>
+        <option v-for="f in folders" :key="f" :value="f">{{ f || t('not in a folder') }}</option>
       </select>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form v-if="making" class="new" aria-label="New circuit" @submit.prevent="make">
+    <form v-if="making" class="new" :aria-label="t('New circuit')" @submit.prevent="make">
       <label class="field"
-        >Name <NInput v-model:value="name" size="small" placeholder="Cooling fan of my van" autofocus
+        >{{ t('Name') }}
+        <NInput v-model:value="name" size="small" :placeholder="t('Cooling fan of my van')" autofocus
       /></label>
       <label class="field"
-        >Start from
+        >{{ t('Start from') }}
         <select v-model="template">
-          <option value="">an empty bench</option>
+          <option value="">{{ t('an empty bench') }}</option>
           <option v-for="t in templates" :key="t.file" :value="t.file">{{ t.name }} ({{ t.vehicle }})</option>
         </select></label
       >
       <label v-if="!template" class="field"
-        >System
+        >{{ t('System') }}
         <select v-model.number="volts">
           <option :value="12">12 V</option>
           <option :value="24">24 V</option>
         </select></label
       >
-      <NButton size="small" type="primary" attr-type="submit">Open on the Bench</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('Open on the Bench') }}</NButton>
     </form>
-    <p v-if="!circuits.length">No circuit yet. Make a new one, start from a template, or import one.</p>
-    <p v-else-if="!shown.length">Nothing here matches “{{ search }}”.</p>
-    <table v-else class="data" aria-label="Circuits">
+    <p v-if="!circuits.length">
+      {{ t('No circuit yet. Make a new one, start from a template, or import one.') }}
+    </p>
+    <p v-else-if="!shown.length">{{ t('Nothing here matches “{search}”.', { search }) }}</p>
+    <table v-else class="data" :aria-label="t('Circuits')">
       <thead>
         <tr>
-          <th scope="col">Circuit</th>
-          <th scope="col">Vehicle</th>
-          <th scope="col">Tags</th>
-          <th scope="col" class="num">Parts</th>
-          <th scope="col">Changed</th>
-          <th scope="col"><span class="visually-hidden">What to do with it</span></th>
+          <th scope="col">{{ t('Circuit') }}</th>
+          <th scope="col">{{ t('Vehicle') }}</th>
+          <th scope="col">{{ t('Tags') }}</th>
+          <th scope="col" class="num">{{ t('Parts') }}</th>
+          <th scope="col">{{ t('Changed') }}</th>
+          <th scope="col">
+            <span class="visually-hidden">{{ t('What to do with it') }}</span>
+          </th>
         </tr>
       </thead>
       <tbody v-for="group in groups" :key="group.folder">
         <tr v-if="folders.length > 1">
-          <th colspan="6" scope="rowgroup" class="folder">{{ group.folder || 'not in a folder' }}</th>
+          <th colspan="6" scope="rowgroup" class="folder">{{ group.folder || t('not in a folder') }}</th>
         </tr>
         <tr v-for="row in group.rows" :key="row.id">
           <td>
@@ -181,24 +187,37 @@ async function remove() {
           <td class="num">{{ row.parts }}</td>
           <td class="date">{{ when(row.updated) }}</td>
           <td class="acts">
-            <button type="button" :aria-label="`Double ${row.name}`" @click="copy(row)">double</button>
-            <button type="button" :aria-label="`Put ${row.name} in a folder`" @click="putAway(row)">
-              file …
+            <button type="button" :aria-label="t('Double {name}', { name: row.name })" @click="copy(row)">
+              {{ t('double') }}
+            </button>
+            <button
+              type="button"
+              :aria-label="t('Put {name} in a folder', { name: row.name })"
+              @click="putAway(row)"
+            >
+              {{ t('file …') }}
             </button>
           </td>
         </tr>
         <tr v-if="shelving && group.rows.includes(shelving)">
           <td colspan="6">
-            <form class="new" :aria-label="`File ${shelving.name}`" @submit.prevent="shelve">
+            <form
+              class="new"
+              :aria-label="t('File {name}', { name: shelving.name })"
+              @submit.prevent="shelve"
+            >
               <label class="field"
-                >Folder, such as a lesson <NInput v-model:value="shelf.folder" size="small" placeholder=""
+                >{{ t('Folder, such as a lesson') }}
+                <NInput v-model:value="shelf.folder" size="small" placeholder=""
               /></label>
               <label class="field"
-                >Tags, with commas <NInput v-model:value="shelf.tags" size="small" placeholder=""
+                >{{ t('Tags, with commas') }} <NInput v-model:value="shelf.tags" size="small" placeholder=""
               /></label>
-              <NButton size="small" type="primary" attr-type="submit">File it</NButton>
-              <NButton size="small" @click="shelving = null">Leave it</NButton>
-              <NButton size="small" quaternary @click="remove">Take it out of the library …</NButton>
+              <NButton size="small" type="primary" attr-type="submit">{{ t('File it') }}</NButton>
+              <NButton size="small" @click="shelving = null">{{ t('Leave it') }}</NButton>
+              <NButton size="small" quaternary @click="remove">{{
+                t('Take it out of the library …')
+              }}</NButton>
             </form>
           </td>
         </tr>

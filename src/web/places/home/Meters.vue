@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
@@ -44,32 +45,36 @@ async function check(id: string) {
 
 <template>
   <section>
-    <h2>Meters</h2>
-    <p v-if="!meters.length">None. A meter with a network interface can send its readings to the Desk.</p>
+    <h2>{{ t('Meters') }}</h2>
+    <p v-if="!meters.length">
+      {{ t('None. A meter with a network interface can send its readings to the Desk.') }}
+    </p>
     <ul>
       <li v-for="meter in meters" :key="meter.id">
         {{ meter.name }} <span class="quiet">{{ meter.host }}:{{ meter.port }}</span>
-        <button type="button" class="link" @click="check(meter.id)">Who answers?</button>
+        <button type="button" class="link" @click="check(meter.id)">{{ t('Who answers?') }}</button>
         <button
           type="button"
           class="link"
           @click="act(() => post(`/meters/${meter.id}`, undefined, 'DELETE'))"
         >
-          Take out
+          {{ t('Take out') }}
         </button>
         <p v-if="said[meter.id]" role="status">{{ said[meter.id] }}</p>
       </li>
     </ul>
-    <NButton v-if="!adding" size="small" @click="adding = true"> Add a meter … </NButton>
+    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('Add a meter …') }} </NButton>
     <form v-else @submit.prevent="add">
       <label class="field"
-        >Its station<NInput v-model:value="name" size="small" placeholder="such as Bench 4"
+        >{{ t('Its station') }}<NInput v-model:value="name" size="small" :placeholder="t('such as Bench 4')"
       /></label>
       <label class="field"
-        >Address<NInput v-model:value="host" size="small" placeholder="such as 192.168.1.40"
+        >{{ t('Address') }}<NInput v-model:value="host" size="small" :placeholder="t('such as 192.168.1.40')"
       /></label>
-      <label class="field">Port<NInput v-model:value="port" size="small" placeholder="5025" /></label>
-      <NButton size="small" type="primary" attr-type="submit"> Add </NButton>
+      <label class="field"
+        >{{ t('Port') }}<NInput v-model:value="port" size="small" placeholder="5025"
+      /></label>
+      <NButton size="small" type="primary" attr-type="submit"> {{ t('Add') }} </NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

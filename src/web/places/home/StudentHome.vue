@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
@@ -27,22 +28,28 @@ const groups = computed(() =>
 
 <template>
   <div class="home">
-    <h1>Your work orders</h1>
+    <h1>{{ t('Your work orders') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
     <Asked />
-    <section v-if="rounds.length" aria-label="Your benches today">
-      <h2>Your benches today</h2>
+    <section v-if="rounds.length" :aria-label="t('Your benches today')">
+      <h2>{{ t('Your benches today') }}</h2>
       <ol class="rounds">
         <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
           <b class="reading">{{ one.at }}</b> {{ one.stand
-          }}<span v-if="one.with.length" class="quiet">, with {{ one.with.join(' and ') }}</span>
+          }}<span v-if="one.with.length" class="quiet">{{
+            t(', with {and}', { and: one.with.join(' and ') })
+          }}</span>
         </li>
       </ol>
     </section>
     <p v-if="!wrong && !orders.length">
-      Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.
+      {{
+        t(
+          'Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.',
+        )
+      }}
     </p>
     <section v-for="group in groups" :key="group.title" :aria-label="group.title">
       <h2>{{ group.title }}</h2>
@@ -57,7 +64,11 @@ const groups = computed(() =>
               [
                 when(order.created),
                 ...(order.station ? [`${order.station}, round ${order.round}`] : []),
-                order.concluded ? 'finished' : order.steps ? `begun, ${order.steps} steps` : 'open',
+                order.concluded
+                  ? t('finished')
+                  : order.steps
+                    ? t('begun, {steps} steps', { steps: order.steps })
+                    : t('open'),
               ].join(' · ')
             }}
           </p>
@@ -66,7 +77,7 @@ const groups = computed(() =>
             class="review"
             :to="{ name: 'returned', params: { id: order.id } }"
           >
-            Your review
+            {{ t('Your review') }}
           </RouterLink>
         </li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { ready, skillKeys, skills, type Skill } from '../../../core/lab'
 import { levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
 
@@ -21,17 +22,17 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Class and skills">
+  <div class="scroll" tabindex="0" role="region" :aria-label="t('Class and skills')">
     <table class="data matrix">
       <thead>
         <tr>
-          <th scope="col">Student</th>
-          <th scope="col" class="num">Work</th>
-          <th scope="col" class="num">Mean</th>
+          <th scope="col">{{ t('Student') }}</th>
+          <th scope="col" class="num">{{ t('Work') }}</th>
+          <th scope="col" class="num">{{ t('Mean') }}</th>
           <th v-for="key in skillKeys" :key="key" scope="col" class="skill">
             <span>{{ skills[key] }}</span>
           </th>
-          <th scope="col">Next</th>
+          <th scope="col">{{ t('Next') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -59,7 +60,7 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
       </tbody>
       <tfoot>
         <tr>
-          <th scope="row">Ready to work alone</th>
+          <th scope="row">{{ t('Ready to work alone') }}</th>
           <td></td>
           <td></td>
           <td v-for="key in skillKeys" :key="key" class="num">{{ readyCount(key) || '' }}</td>

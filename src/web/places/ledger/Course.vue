@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -29,18 +30,18 @@ async function erase() {
 </script>
 
 <template>
-  <section class="course" aria-label="One student’s course">
+  <section class="course" :aria-label="t('One student’s course')">
     <h2>{{ student.name }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-if="!course.length">No finished work yet.</p>
+    <p v-if="!course.length">{{ t('No finished work yet.') }}</p>
     <table v-else class="data">
       <thead>
         <tr>
-          <th scope="col">When</th>
-          <th scope="col">Circuit</th>
-          <th scope="col">Fault</th>
-          <th scope="col" class="num">Readings</th>
-          <th scope="col" class="num">Mark</th>
+          <th scope="col">{{ t('When') }}</th>
+          <th scope="col">{{ t('Circuit') }}</th>
+          <th scope="col">{{ t('Fault') }}</th>
+          <th scope="col" class="num">{{ t('Readings') }}</th>
+          <th scope="col" class="num">{{ t('Mark') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -49,20 +50,22 @@ async function erase() {
             <RouterLink :to="{ name: 'review', params: { id: one.id } }">{{ when(one.at) }}</RouterLink>
           </td>
           <td>{{ one.circuit }}</td>
-          <td>{{ one.right ? '' : 'not found: ' }}{{ one.fault }}</td>
+          <td>{{ one.right ? '' : t('not found: ') }}{{ one.fault }}</td>
           <td class="num">{{ one.tests }}</td>
           <td class="num">{{ Math.round(one.total) }}</td>
         </tr>
       </tbody>
     </table>
     <div class="acts">
-      <NButton size="small" @click="save">All that is kept of {{ student.name }} (JSON)</NButton>
+      <NButton size="small" @click="save">{{
+        t('All that is kept of {name} (JSON)', { name: student.name })
+      }}</NButton>
       <template v-if="erasing">
-        <span>Name, sign-in, answers and messages go for good; marks stay, without a name.</span>
-        <NButton size="small" type="error" @click="erase">Forget the name</NButton>
-        <NButton size="small" quaternary @click="erasing = false">Leave it</NButton>
+        <span>{{ t('Name, sign-in, answers and messages go for good; marks stay, without a name.') }}</span>
+        <NButton size="small" type="error" @click="erase">{{ t('Forget the name') }}</NButton>
+        <NButton size="small" quaternary @click="erasing = false">{{ t('Leave it') }}</NButton>
       </template>
-      <NButton v-else size="small" @click="erasing = true">Forget the name …</NButton>
+      <NButton v-else size="small" @click="erasing = true">{{ t('Forget the name …') }}</NButton>
     </div>
   </section>
 </template>

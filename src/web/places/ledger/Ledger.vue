@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -22,53 +23,56 @@ const print = () => window.print()
 <template>
   <div class="ledger">
     <div class="top">
-      <h1>Ledger</h1>
+      <h1>{{ t('Ledger') }}</h1>
       <label
-        ><span class="visually-hidden">Class</span>
+        ><span class="visually-hidden">{{ t('Class') }}</span>
         <select v-model="group" class="plain">
-          <option value="">everybody</option>
+          <option value="">{{ t('everybody') }}</option>
           <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
         </select></label
       >
       <label
-        ><span class="visually-hidden">Lab day</span>
+        ><span class="visually-hidden">{{ t('Lab day') }}</span>
         <select v-model="day" class="plain">
-          <option value="">at any time</option>
+          <option value="">{{ t('at any time') }}</option>
           <option v-for="d in days" :key="d.id" :value="d.id">{{ d.name }}, {{ d.day }}</option>
         </select></label
       >
       <span class="gap" />
-      <NButton size="small" @click="book.saveReport">Report (PDF)</NButton>
-      <NButton size="small" @click="book.saveMarks">Marks (CSV)</NButton>
-      <NButton size="small" @click="book.saveSkills">Skills (CSV)</NButton>
-      <NButton size="small" @click="book.saveFaults">Faults (CSV)</NButton>
-      <NButton size="small" @click="book.saveResults">Results (OneRoster)</NButton>
-      <NButton size="small" @click="print">Print</NButton>
+      <NButton size="small" @click="book.saveReport">{{ t('Report (PDF)') }}</NButton>
+      <NButton size="small" @click="book.saveMarks">{{ t('Marks (CSV)') }}</NButton>
+      <NButton size="small" @click="book.saveSkills">{{ t('Skills (CSV)') }}</NButton>
+      <NButton size="small" @click="book.saveFaults">{{ t('Faults (CSV)') }}</NButton>
+      <NButton size="small" @click="book.saveResults">{{ t('Results (OneRoster)') }}</NButton>
+      <NButton size="small" @click="print">{{ t('Print') }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="ledger">
       <p v-if="!ledger.students.length && !group && !day">
-        No students yet: add them under <RouterLink to="/">Today</RouterLink>.
+        {{ t('No students yet: add them under') }} <RouterLink to="/">{{ t('Today') }}</RouterLink>.
       </p>
-      <p v-else-if="!ledger.students.length">Nobody of this class has worked on this day.</p>
+      <p v-else-if="!ledger.students.length">{{ t('Nobody of this class has worked on this day.') }}</p>
       <ClassSkills v-else :students="ledger.students" @look="chosen = $event" />
       <p class="quiet">
-        Percent of a full command, give or take one standard deviation; a dot: too little evidence. Old work
-        fades by half in sixty days.
+        {{
+          t(
+            'Percent of a full command, give or take one standard deviation; a dot: too little evidence. Old work fades by half in sixty days.',
+          )
+        }}
       </p>
       <Course v-if="chosen" :key="chosen.id" :student="chosen" @gone="forgotten" />
       <div class="two">
-        <section aria-label="Faults">
-          <h2>What each fault has shown</h2>
-          <p v-if="!ledger.faults.length" class="quiet">Nothing is finished yet.</p>
+        <section :aria-label="t('Faults')">
+          <h2>{{ t('What each fault has shown') }}</h2>
+          <p v-if="!ledger.faults.length" class="quiet">{{ t('Nothing is finished yet.') }}</p>
           <table v-else class="data">
             <thead>
               <tr>
-                <th scope="col">Fault</th>
-                <th scope="col" class="num">Found</th>
-                <th scope="col" class="num">Readings</th>
-                <th scope="col" class="num">Minutes</th>
-                <th scope="col">Taken for</th>
+                <th scope="col">{{ t('Fault') }}</th>
+                <th scope="col" class="num">{{ t('Found') }}</th>
+                <th scope="col" class="num">{{ t('Readings') }}</th>
+                <th scope="col" class="num">{{ t('Minutes') }}</th>
+                <th scope="col">{{ t('Taken for') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -76,7 +80,9 @@ const print = () => window.print()
                 <td>
                   {{ f.fault }} <span class="quiet">{{ f.circuit }}</span>
                 </td>
-                <td class="num">{{ f.found }} of {{ f.attempts }}</td>
+                <td class="num">
+                  {{ t('{found} of {attempts}', { found: f.found, attempts: f.attempts }) }}
+                </td>
                 <td class="num">{{ f.tests }}</td>
                 <td class="num">{{ Math.round(f.minutes) }}</td>
                 <td>{{ f.wrong ?? '' }}</td>
@@ -84,9 +90,9 @@ const print = () => window.print()
             </tbody>
           </table>
         </section>
-        <section aria-label="Confidence">
-          <h2>Sure, and right</h2>
-          <p v-if="!ledger.reliability.length" class="quiet">Nobody has concluded anything yet.</p>
+        <section :aria-label="t('Confidence')">
+          <h2>{{ t('Sure, and right') }}</h2>
+          <p v-if="!ledger.reliability.length" class="quiet">{{ t('Nobody has concluded anything yet.') }}</p>
           <Reliability v-else :bins="ledger.reliability" />
         </section>
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { Ledger } from '../../../contract'
 
@@ -24,8 +25,10 @@ const said = computed(() =>
       <text :x="x(tick)" :y="size - 14" text-anchor="middle">{{ tick }}</text>
       <text :x="left - 6" :y="y(tick) + 4" text-anchor="end">{{ tick }}</text>
     </template>
-    <text :x="x(50)" :y="size - 1" text-anchor="middle">% sure</text>
-    <text :x="8" :y="y(50)" text-anchor="middle" :transform="`rotate(-90 8 ${y(50)})`">% right</text>
+    <text :x="x(50)" :y="size - 1" text-anchor="middle">{{ t('% sure') }}</text>
+    <text :x="8" :y="y(50)" text-anchor="middle" :transform="`rotate(-90 8 ${y(50)})`">
+      {{ t('% right') }}
+    </text>
     <circle
       v-for="bin in bins"
       :key="bin.from"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NModal } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
@@ -126,32 +127,36 @@ async function back(version: number) {
 <template>
   <div class="lessons">
     <div class="top">
-      <h1>Lessons</h1>
+      <h1>{{ t('Lessons') }}</h1>
       <input
         v-model="search"
         type="search"
         class="plain"
-        aria-label="Find"
-        placeholder="Name, folder, circuit"
+        :aria-label="t('Find')"
+        :placeholder="t('Name, folder, circuit')"
       />
-      <NButton size="small" @click="picker?.click()">Take in a file …</NButton>
+      <NButton size="small" @click="picker?.click()">{{ t('Take in a file …') }}</NButton>
       <input ref="picker" type="file" accept=".json,application/json" hidden @change="takeIn" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="!lessons.length">
-      None yet. Plant a fault in a circuit and keep it there as a lesson; or take in a file from a colleague.
+      {{
+        t(
+          'None yet. Plant a fault in a circuit and keep it there as a lesson; or take in a file from a colleague.',
+        )
+      }}
     </p>
     <section v-for="folder in folders" :key="folder">
-      <h2>{{ folder || 'Not in a folder' }}</h2>
+      <h2>{{ folder || t('Not in a folder') }}</h2>
       <table class="data">
         <thead class="visually-hidden">
           <tr>
-            <th scope="col">Lesson</th>
-            <th scope="col">Circuit</th>
-            <th scope="col">Sets of faults</th>
-            <th scope="col">Changed</th>
-            <th scope="col">What to do with it</th>
+            <th scope="col">{{ t('Lesson') }}</th>
+            <th scope="col">{{ t('Circuit') }}</th>
+            <th scope="col">{{ t('Sets of faults') }}</th>
+            <th scope="col">{{ t('Changed') }}</th>
+            <th scope="col">{{ t('What to do with it') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -159,29 +164,39 @@ async function back(version: number) {
             <th scope="row">{{ lesson.name }}</th>
             <td>{{ lesson.circuit }}</td>
             <td>
-              {{ lesson.sets.length === 1 ? lesson.sets[0] : `${lesson.sets.length} to draw from` }},
+              {{
+                lesson.sets.length === 1
+                  ? lesson.sets[0]
+                  : t('{count} to draw from', { count: lesson.sets.length })
+              }},
               {{ lesson.mode }}
             </td>
-            <td class="quiet">{{ when(lesson.updated) }}, version {{ lesson.version }}</td>
+            <td class="quiet">
+              {{
+                t('{updated}, version {version}', { updated: when(lesson.updated), version: lesson.version })
+              }}
+            </td>
             <td class="acts">
               <template v-if="leaving === lesson.id">
-                Orders that came from it stay.
-                <button type="button" class="small" @click="remove(lesson)">Take it out</button>
-                <button type="button" class="small" @click="leaving = ''">Keep it</button>
+                {{ t('Orders that came from it stay.') }}
+                <button type="button" class="small" @click="remove(lesson)">{{ t('Take it out') }}</button>
+                <button type="button" class="small" @click="leaving = ''">{{ t('Keep it') }}</button>
               </template>
               <template v-else>
-                <NButton size="small" type="primary" @click="give(lesson)">Hand out …</NButton>
-                <RouterLink :to="{ name: 'show-lesson', params: { id: lesson.id } }">Show</RouterLink>
-                <button type="button" class="small" @click="look(lesson)">Versions</button>
-                <button type="button" class="small" @click="copy(lesson)">Copy</button>
-                <button type="button" class="small" @click="save(lesson)">File</button>
+                <NButton size="small" type="primary" @click="give(lesson)">{{ t('Hand out …') }}</NButton>
+                <RouterLink :to="{ name: 'show-lesson', params: { id: lesson.id } }">{{
+                  t('Show')
+                }}</RouterLink>
+                <button type="button" class="small" @click="look(lesson)">{{ t('Versions') }}</button>
+                <button type="button" class="small" @click="copy(lesson)">{{ t('Copy') }}</button>
+                <button type="button" class="small" @click="save(lesson)">{{ t('File') }}</button>
                 <button
                   type="button"
                   class="small"
-                  :aria-label="`Take “${lesson.name}” out`"
+                  :aria-label="t('Take “{name}” out', { name: lesson.name })"
                   @click="leaving = lesson.id"
                 >
-                  Take out
+                  {{ t('Take out') }}
                 </button>
               </template>
             </td>
@@ -193,25 +208,25 @@ async function back(version: number) {
     <NModal
       :show="giving !== null"
       preset="card"
-      :title="`Hand out “${giving?.name}”`"
+      :title="t('Hand out “{name}”', { name: giving?.name })"
       style="max-width: 520px"
       @update:show="giving = null"
     >
       <form v-if="giving" class="give" @submit.prevent="handOut">
         <label class="field"
-          >Which fault
+          >{{ t('Which fault') }}
           <select v-model="set">
             <option v-if="giving.sets.length > 1" :value="null">
-              each draws one of {{ giving.sets.length }}, neighbours differ
+              {{ t('each draws one of {count}, neighbours differ', { count: giving.sets.length }) }}
             </option>
             <option v-for="(name, i) in giving.sets" :key="i" :value="i">{{ name }}</option>
           </select>
         </label>
         <fieldset>
-          <legend>To whom</legend>
+          <legend>{{ t('To whom') }}</legend>
           <label class="everybody"
             ><input type="checkbox" :checked="all" @change="chosen = all ? [] : people.map((p) => p.id)" />
-            everybody
+            {{ t('everybody') }}
           </label>
           <label v-for="one in people" :key="one.id"
             ><input v-model="chosen" type="checkbox" :value="one.id" /> {{ one.name }}</label
@@ -219,29 +234,30 @@ async function back(version: number) {
         </fieldset>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <NButton type="primary" attr-type="submit" :disabled="!chosen.length">
-          Hand out {{ chosen.length || '' }}
+          {{ t('Hand out {count}', { count: chosen.length || '' }) }}
         </NButton>
       </form>
     </NModal>
     <NModal
       :show="versions !== null"
       preset="card"
-      :title="`Versions of “${versions?.lesson.name}”`"
+      :title="t('Versions of “{name}”', { name: versions?.lesson.name })"
       style="max-width: 520px"
       @update:show="versions = null"
     >
       <ul v-if="versions" class="plainlist">
         <li v-for="v in versions.list" :key="v.version">
-          {{ v.version }}: {{ when(v.at) }}, {{ v.sets }} {{ v.sets === 1 ? 'set' : 'sets' }}, {{ v.circuit }}
+          {{ v.version }}: {{ when(v.at) }}, {{ v.sets }} {{ v.sets === 1 ? t('set') : t('sets') }},
+          {{ v.circuit }}
           <button
             v-if="v.version !== versions.lesson.version"
             type="button"
             class="small"
             @click="back(v.version)"
           >
-            Take it back
+            {{ t('Take it back') }}
           </button>
-          <span v-else class="quiet">as it is</span>
+          <span v-else class="quiet">{{ t('as it is') }}</span>
         </li>
       </ul>
     </NModal>

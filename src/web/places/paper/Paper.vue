@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -46,19 +47,19 @@ async function done() {
 <template>
   <p v-if="missing || !review || !paper" class="wrong" role="alert">{{ missing }}</p>
   <div v-else class="paper">
-    <h1>{{ review.student.name }}, from paper</h1>
+    <h1>{{ t('{name}, from paper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: “{{ review.complaint }}”</p>
-    <table class="data" aria-label="Readings of the worksheet">
+    <table class="data" :aria-label="t('Readings of the worksheet')">
       <thead>
         <tr>
           <th scope="col"></th>
-          <th scope="col">State</th>
-          <th scope="col">Instrument</th>
-          <th scope="col">Red, or at</th>
-          <th scope="col">Black</th>
-          <th scope="col">Predicted</th>
-          <th scope="col">Read</th>
-          <th scope="col">Struck out so far</th>
+          <th scope="col">{{ t('State') }}</th>
+          <th scope="col">{{ t('Instrument') }}</th>
+          <th scope="col">{{ t('Red, or at') }}</th>
+          <th scope="col">{{ t('Black') }}</th>
+          <th scope="col">{{ t('Predicted') }}</th>
+          <th scope="col">{{ t('Read') }}</th>
+          <th scope="col">{{ t('Struck out so far') }}</th>
           <th scope="col"></th>
         </tr>
       </thead>
@@ -67,7 +68,11 @@ async function done() {
           <tr>
             <th scope="row">{{ i + 1 }}</th>
             <td>
-              <select v-model="row.state" :disabled="row.taken" :aria-label="`State of reading ${i + 1}`">
+              <select
+                v-model="row.state"
+                :disabled="row.taken"
+                :aria-label="t('State of reading {x}', { x: i + 1 })"
+              >
                 <option v-for="s in review.circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
               </select>
             </td>
@@ -75,7 +80,7 @@ async function done() {
               <select
                 v-model="row.instrument"
                 :disabled="row.taken"
-                :aria-label="`Instrument of reading ${i + 1}`"
+                :aria-label="t('Instrument of reading {x}', { x: i + 1 })"
               >
                 <option v-for="key in review.frame.bag" :key="key" :value="key">
                   {{ instrumentOf(key).title }}
@@ -87,51 +92,53 @@ async function done() {
                 v-model="row[field]"
                 :disabled="row.taken"
                 :class="['plain', field]"
-                :aria-label="`${field === 'at' ? 'red' : field} of reading ${i + 1}`"
+                :aria-label="
+                  t('{field} of reading {x}', { field: field === 'at' ? t('red') : field, x: i + 1 })
+                "
                 autocomplete="off"
                 spellcheck="false"
               />
             </td>
-            <td>{{ row.taken ? 'taken' : '' }}</td>
+            <td>{{ row.taken ? t('taken') : '' }}</td>
           </tr>
           <tr v-if="row.trouble">
             <td></td>
             <td colspan="8" role="alert" class="asked">
               {{ row.trouble }}
-              <label><input v-model="row.stands" type="checkbox" /> It is as written</label>
+              <label><input v-model="row.stands" type="checkbox" /> {{ t('It is as written') }}</label>
             </td>
           </tr>
         </template>
       </tbody>
     </table>
     <div class="row">
-      <NButton size="small" @click="paper.add">One reading more</NButton>
+      <NButton size="small" @click="paper.add">{{ t('One reading more') }}</NButton>
     </div>
     <fieldset>
-      <legend>Conclusion on the sheet</legend>
+      <legend>{{ t('Conclusion on the sheet') }}</legend>
       <label class="field"
-        >Piece
+        >{{ t('Piece') }}
         <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
-          <option value="">none yet</option>
+          <option value="">{{ t('none yet') }}</option>
           <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
         </select>
       </label>
       <label class="field"
-        >How it failed
+        >{{ t('How it failed') }}
         <select v-model="paper.conclusion.value.kind" :disabled="!paper.conclusion.value.piece">
-          <option value="">Choose</option>
+          <option value="">{{ t('Choose') }}</option>
           <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
         </select>
       </label>
       <label class="field"
-        >How sure, %
+        >{{ t('How sure, %') }}
         <input v-model.number="paper.conclusion.value.sure" class="plain" type="number" min="0" max="100" />
       </label>
     </fieldset>
     <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>
     <div class="row">
-      <NButton type="primary" :loading="paper.busy.value" @click="done">Take it down</NButton>
-      <RouterLink :to="{ name: 'review', params: { id: review.id } }">Review</RouterLink>
+      <NButton type="primary" :loading="paper.busy.value" @click="done">{{ t('Take it down') }}</NButton>
+      <RouterLink :to="{ name: 'review', params: { id: review.id } }">{{ t('Review') }}</RouterLink>
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
@@ -96,15 +97,15 @@ function check(value: number) {
 </script>
 
 <template>
-  <section class="chooser" aria-label="Fault">
+  <section class="chooser" :aria-label="t('Fault')">
     <label class="field"
-      >Place
+      >{{ t('Place') }}
       <select :value="part?.id ?? ''" @change="choosePart">
-        <option value="" disabled>Choose, or point in the drawing</option>
+        <option value="" disabled>{{ t('Choose, or point in the drawing') }}</option>
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
-    <div v-if="part" class="kinds" role="group" aria-label="How it fails">
+    <div v-if="part" class="kinds" role="group" :aria-label="t('How it fails')">
       <button
         v-for="c in choices"
         :key="c.segment.key + c.kind"
@@ -116,7 +117,7 @@ function check(value: number) {
       </button>
     </div>
     <label v-if="partners.length" class="field"
-      >With
+      >{{ t('With') }}
       <select :value="fault?.other ?? ''" @change="chooseOther">
         <option v-for="p in partners" :key="p" :value="p">{{ p.split('.')[0] }}</option>
       </select>
@@ -124,7 +125,7 @@ function check(value: number) {
     <template v-if="fault && range">
       <QuantityField
         v-if="strands"
-        :label="`Strands cut, of ${strands}`"
+        :label="t('Strands cut, of {strands}', { strands })"
         unit=""
         :value="Math.round((severityOf(fault) * strands) / 100)"
         :check="checkStrands"
@@ -139,7 +140,7 @@ function check(value: number) {
         @set="emit('plant', { ...fault, severity: $event })"
       />
       <label>
-        <span class="visually-hidden">{{ range.label }} slider</span>
+        <span class="visually-hidden">{{ t('{label} slider', { label: range.label }) }}</span>
         <input
           type="range"
           min="0"
@@ -158,7 +159,7 @@ function check(value: number) {
       :check="checkCold"
       @set="emit('plant', { ...fault, cold: $event })"
     />
-    <p v-if="definition" class="quiet">On a real board: {{ definition.built }}</p>
+    <p v-if="definition" class="quiet">{{ t('On a real board: {built}', { built: definition.built }) }}</p>
     <p v-if="definition?.caution" class="caution">
       {{ definition.caution }}
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract'
@@ -32,21 +33,27 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
 </script>
 
 <template>
-  <section class="sets" aria-label="Fault sets">
+  <section class="sets" :aria-label="t('Fault sets')">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <form @submit.prevent="keep">
       <NInput
         v-model:value="name"
         size="small"
         :input-props="{ 'aria-label': 'Name of the set' }"
-        placeholder="Lesson 3, bench 2"
+        :placeholder="t('Lesson 3, bench 2')"
       />
-      <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim() || !plant.faults.length"
-        >Keep what is planted</NButton
+      <NButton
+        size="small"
+        type="primary"
+        attr-type="submit"
+        :disabled="!name.trim() || !plant.faults.length"
+        >{{ t('Keep what is planted') }}</NButton
       >
     </form>
     <p v-if="!sets.length" class="quiet">
-      No set kept yet. A set holds the faults, the state and the complaint; only instructors see it.
+      {{
+        t('No set kept yet. A set holds the faults, the state and the complaint; only instructors see it.')
+      }}
     </p>
     <ul>
       <li v-for="set in sets" :key="set.id">
@@ -54,11 +61,13 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
           <b>{{ set.name }}</b>
           <p class="quiet">{{ set.plant.faults.map((f) => describeFault(circuit, f)).join(' · ') }}</p>
         </div>
-        <NButton size="tiny" :disabled="!fits(set.plant)" @click="emit('take', set.plant)">Plant it</NButton>
+        <NButton size="tiny" :disabled="!fits(set.plant)" @click="emit('take', set.plant)">{{
+          t('Plant it')
+        }}</NButton>
         <NButton
           size="tiny"
           quaternary
-          :aria-label="`Take the set ${set.name} away`"
+          :aria-label="t('Take the set {name} away', { name: set.name })"
           @click="attempt(() => post(`${address}/${set.id}`, undefined, 'DELETE'))"
           >✕</NButton
         >

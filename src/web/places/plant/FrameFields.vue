@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { usualHints, type Frame } from '../../../core/attempt'
 import { procedures } from '../../../core/handbook'
@@ -32,43 +33,44 @@ function limit(event: Event) {
 <template>
   <details class="frame">
     <summary>
-      {{ frame.mode === 'practice' ? 'Practice' : 'Test' }},
-      {{ frame.faults === 2 ? 'up to two faults' : 'one fault' }},
-      {{ !frame.source || frame.source === 'model' ? 'virtual board' : 'real board'
-      }}{{ frame.limit ? `, ${frame.limit} min` : '' }}{{ frame.hints ? ', hints' : '' }}
+      {{ frame.mode === 'practice' ? t('Practice') : t('Test') }},
+      {{ frame.faults === 2 ? t('up to two faults') : t('one fault') }},
+      {{ !frame.source || frame.source === 'model' ? t('virtual board') : t('real board')
+      }}{{ frame.limit ? t(', {limit} min', { limit: frame.limit }) : ''
+      }}{{ frame.hints ? t(', hints') : '' }}
     </summary>
     <div class="fields">
       <label class="field"
-        >Kind
+        >{{ t('Kind') }}
         <select :value="frame.mode ?? 'test'" @change="set({ mode: chosen($event) as Frame['mode'] })">
-          <option value="test">Test: nothing is told before the review</option>
-          <option value="practice">Practice: each step is told at once</option>
+          <option value="test">{{ t('Test: nothing is told before the review') }}</option>
+          <option value="practice">{{ t('Practice: each step is told at once') }}</option>
         </select>
       </label>
       <label class="field"
-        >Faults that there may be
+        >{{ t('Faults that there may be') }}
         <select :value="frame.faults ?? 1" @change="set({ faults: chosen($event) === '2' ? 2 : 1 })">
-          <option :value="1">one</option>
-          <option :value="2">up to two</option>
+          <option :value="1">{{ t('one') }}</option>
+          <option :value="2">{{ t('up to two') }}</option>
         </select>
       </label>
       <label class="field"
-        >Readings from
+        >{{ t('Readings from') }}
         <select :value="frame.source ?? 'model'" @change="set({ source: chosen($event) as Frame['source'] })">
-          <option value="model">the virtual board</option>
-          <option value="typed">a real board, typed in</option>
-          <option value="meter">a real board, by a connected meter</option>
+          <option value="model">{{ t('the virtual board') }}</option>
+          <option value="typed">{{ t('a real board, typed in') }}</option>
+          <option value="meter">{{ t('a real board, by a connected meter') }}</option>
         </select>
       </label>
       <label v-if="frame.source === 'meter'" class="field"
-        >Meter
+        >{{ t('Meter') }}
         <select v-model="meter">
-          <option value="">typed only</option>
+          <option value="">{{ t('typed only') }}</option>
           <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.name }}</option>
         </select>
       </label>
       <label class="field"
-        >Minutes (none: as long as it takes)
+        >{{ t('Minutes (none: as long as it takes)') }}
         <input class="plain" type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
       </label>
       <label class="tick"
@@ -77,17 +79,23 @@ function limit(event: Event) {
           :checked="Boolean(frame.hints)"
           @change="set({ hints: checked($event) ? { ...usualHints } : null })"
         />
-        Hints, for {{ usualHints.where }}, {{ usualHints.side }} and {{ usualHints.test }} points
+        {{
+          t('Hints, for {where}, {side} and {test} points', {
+            where: usualHints.where,
+            side: usualHints.side,
+            test: usualHints.test,
+          })
+        }}
       </label>
       <label class="field"
-        >Steps beside the work
+        >{{ t('Steps beside the work') }}
         <select :value="frame.procedure ?? ''" @change="set({ procedure: chosen($event) })">
-          <option value="">none: the student plans</option>
+          <option value="">{{ t('none: the student plans') }}</option>
           <option v-for="p in procedures" :key="p.key" :value="p.key">{{ p.title }}</option>
         </select>
       </label>
       <fieldset>
-        <legend>In the bag</legend>
+        <legend>{{ t('In the bag') }}</legend>
         <label v-for="one in kit" :key="one.device" class="tick"
           ><input
             type="checkbox"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -60,15 +61,15 @@ async function handOut() {
 </script>
 
 <template>
-  <section class="hand-out" aria-label="Hand it out">
-    <h2>Hand it out</h2>
+  <section class="hand-out" :aria-label="t('Hand it out')">
+    <h2>{{ t('Hand it out') }}</h2>
     <label class="field"
-      >Complaint, in the driver’s words
+      >{{ t('Complaint, in the driver’s words') }}
       <NInput
         type="textarea"
         :value="complaint"
         :autosize="{ minRows: 2, maxRows: 4 }"
-        :placeholder="drafted || 'Never name the fault: only what the driver sees and when.'"
+        :placeholder="drafted || t('Never name the fault: only what the driver sees and when.')"
         @update:value="emit('complaint', $event)"
       />
     </label>
@@ -78,25 +79,31 @@ async function handOut() {
       class="link draft"
       @click="emit('complaint', drafted)"
     >
-      Take as drafted: “{{ drafted }}”
+      {{ t('Take as drafted: “{drafted}”', { drafted }) }}
     </button>
     <label class="field"
-      >Student
+      >{{ t('Student') }}
       <select v-model="student">
-        <option value="" disabled>Choose</option>
+        <option value="" disabled>{{ t('Choose') }}</option>
         <option v-for="s in students" :key="s.id" :value="s.id">{{ s.name }}</option>
-        <option v-if="session.user" :value="session.user.id">yourself, to try it or at a real board</option>
+        <option v-if="session.user" :value="session.user.id">
+          {{ t('yourself, to try it or at a real board') }}
+        </option>
       </select>
     </label>
     <p v-if="!students.length">
-      The class is empty: add students under <RouterLink to="/"> Today </RouterLink>.
+      {{ t('The class is empty: add students under') }} <RouterLink to="/"> {{ t('Today') }} </RouterLink>.
     </p>
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
-    <NButton type="primary" :disabled="!faults.length" @click="handOut"> Hand out the work order </NButton>
+    <NButton type="primary" :disabled="!faults.length" @click="handOut">
+      {{ t('Hand out the work order') }}
+    </NButton>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
-    <p v-if="done" role="status">{{ done }} <RouterLink to="/"> See it under Today </RouterLink></p>
+    <p v-if="done" role="status">
+      {{ done }} <RouterLink to="/"> {{ t('See it under Today') }} </RouterLink>
+    </p>
   </section>
 </template>
 

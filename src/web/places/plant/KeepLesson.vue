@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -54,24 +55,29 @@ async function keep() {
 </script>
 
 <template>
-  <section class="keep" aria-label="Keep it as a lesson">
-    <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">Keep as a lesson …</NButton>
+  <section class="keep" :aria-label="t('Keep it as a lesson')">
+    <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">{{
+      t('Keep as a lesson …')
+    }}</NButton>
     <form v-else @submit.prevent="keep">
       <label v-if="same.length" class="field"
-        >As
+        >{{ t('As') }}
         <select v-model="into">
-          <option value="">a lesson of its own</option>
-          <option v-for="l in same" :key="l.id" :value="l.id">one more set of “{{ l.name }}”</option>
+          <option value="">{{ t('a lesson of its own') }}</option>
+          <option v-for="l in same" :key="l.id" :value="l.id">
+            {{ t('one more set of “{name}”', { name: l.name }) }}
+          </option>
         </select>
       </label>
       <label v-if="!into" class="field"
-        >Name of the lesson <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus
+        >{{ t('Name of the lesson') }}
+        <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus
       /></label>
-      <NButton size="small" type="primary" attr-type="submit">Keep it</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('Keep it') }}</NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="done" role="status">
-      {{ done }} <RouterLink :to="{ name: 'lessons' }">See it under Lessons</RouterLink>
+      {{ done }} <RouterLink :to="{ name: 'lessons' }">{{ t('See it under Lessons') }}</RouterLink>
     </p>
   </section>
 </template>

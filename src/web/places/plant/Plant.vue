@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -173,11 +174,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   </p>
   <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
   <div v-else-if="store.stored" class="plant place" :class="{ tall }">
-    <h1 class="visually-hidden">Plant: {{ circuit.name }}</h1>
+    <h1 class="visually-hidden">{{ t('Plant: {name}', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <label
-        >State
+        >{{ t('State') }}
         <select :value="state.id" @change="change({ state: text($event) })">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
@@ -187,7 +188,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
       <span class="quiet">{{ limitSet.why }}</span>
     </div>
-    <section class="drawing" aria-label="Drawing">
+    <section class="drawing" :aria-label="t('Drawing')">
       <Schematic
         :circuit="circuit"
         :wiring="healthy.wiring.value"
@@ -211,7 +212,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         @choose="point"
       />
     </section>
-    <section v-if="healthy.key.value && !tall" class="stairs" aria-label="The path">
+    <section v-if="healthy.key.value && !tall" class="stairs" :aria-label="t('The path')">
       <Ways
         :walk="healthy.walk.value"
         :path="path"
@@ -234,19 +235,19 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             → <b>{{ n.now }}</b></template
           ></span
         >
-        <b v-for="id in shown?.blown ?? []" :key="id">{{ id }} has blown</b>
+        <b v-for="id in shown?.blown ?? []" :key="id">{{ t('{id} has blown', { id }) }}</b>
       </p>
       <BalanceLine
         v-if="healthy.key.value"
         :state="healthy.key.value"
         :limits="limitSet"
         :path="path"
-        title="Healthy"
+        :title="t('Healthy')"
       />
-      <BalanceLine v-if="shown" :state="shown" :limits="limitSet" :path="path" title="Faulted" />
+      <BalanceLine v-if="shown" :state="shown" :limits="limitSet" :path="path" :title="t('Faulted')" />
     </div>
     <div class="below">
-      <div class="tabs choice" role="group" aria-label="Below the staircase">
+      <div class="tabs choice" role="group" :aria-label="t('Below the staircase')">
         <button
           v-for="[key, title] in tabs"
           :key="key"
@@ -262,10 +263,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         class="scroll side"
         tabindex="0"
         role="region"
-        aria-label="Fault and work order"
+        :aria-label="t('Fault and work order')"
       >
-        <ul class="planted" aria-label="Planted faults">
-          <li v-if="!faults.length"><h2>No fault planted</h2></li>
+        <ul class="planted" :aria-label="t('Planted faults')">
+          <li v-if="!faults.length">
+            <h2>{{ t('No fault planted') }}</h2>
+          </li>
           <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
             <button
               type="button"
@@ -277,15 +280,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             </button>
             <NButton
               size="tiny"
-              :aria-label="`Remove ${describeFault(circuit, f)}`"
+              :aria-label="t('Remove {f}', { f: describeFault(circuit, f) })"
               @click="((active = i), plantAt(null))"
-              >Remove</NButton
+              >{{ t('Remove') }}</NButton
             >
           </li>
           <li v-if="faults.length && faults.length < 4">
-            <NButton size="tiny" :disabled="active === faults.length" @click="another"
-              >Another fault beside it</NButton
-            >
+            <NButton size="tiny" :disabled="active === faults.length" @click="another">{{
+              t('Another fault beside it')
+            }}</NButton>
           </li>
         </ul>
         <Shows
@@ -334,7 +337,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         class="scroll drops"
         tabindex="0"
         role="region"
-        :aria-label="tab === 'key' ? 'Answer key' : 'More about the fault'"
+        :aria-label="tab === 'key' ? t('Answer key') : t('More about the fault')"
       >
         <DropTable
           v-if="tab === 'key'"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { faultOfKind, severityOf } from '../../../core/faults'
@@ -22,21 +23,21 @@ const sized = computed(() => {
 </script>
 
 <template>
-  <p v-if="looking && !found" class="quiet" role="status">Looking in every state …</p>
+  <p v-if="looking && !found" class="quiet" role="status">{{ t('Looking in every state …') }}</p>
   <p v-else-if="states.length" class="shows" role="status">
-    Shows in
+    {{ t('Shows in') }}
     <button v-for="s in states" :key="s.id" type="button" class="link" @click="emit('state', s.id)">
       {{ s.name }}
     </button>
   </p>
   <div v-else-if="found" class="none" role="status">
-    <b>No symptom in any state</b>
+    <b>{{ t('No symptom in any state') }}</b>
     <template v-if="sized">
-      <span v-if="sized.by === 'symptom'">The least that shows:</span>
-      <span v-else>No size shows; the least that breaks the limits:</span>
+      <span v-if="sized.by === 'symptom'">{{ t('The least that shows:') }}</span>
+      <span v-else>{{ t('No size shows; the least that breaks the limits:') }}</span>
       <button type="button" class="small" @click="emit('size', sized.severity)">{{ sized.text }}</button>
     </template>
-    <span v-else>nor at any other size: no customer would bring it in.</span>
+    <span v-else>{{ t('nor at any other size: no customer would bring it in.') }}</span>
   </div>
 </template>
 

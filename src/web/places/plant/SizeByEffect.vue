@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -52,14 +53,14 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : und
 </script>
 
 <template>
-  <section v-if="range" class="effect" aria-label="Size it by its effect">
+  <section v-if="range" class="effect" :aria-label="t('Size it by its effect')">
     <label class="field"
-      >Size it so that
+      >{{ t('Size it so that') }}
       <select v-model="choice">
         <option value="">…</option>
-        <option value="lazy">it passes continuity and fails the limits under load</option>
-        <option value="loss|feed">the feed loses so many volts</option>
-        <option value="loss|return">the return loses so many volts</option>
+        <option value="lazy">{{ t('it passes continuity and fails the limits under load') }}</option>
+        <option value="loss|feed">{{ t('the feed loses so many volts') }}</option>
+        <option value="loss|return">{{ t('the return loses so many volts') }}</option>
         <option v-for="w in wishes" :key="w.part + w.key" :value="`notice|${w.part}|${w.key}`">
           {{ w.part }} {{ w.name }}: {{ w.text }}
         </option>
@@ -67,13 +68,13 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : und
     </label>
     <QuantityField
       v-if="effect?.type === 'loss'"
-      label="Volts lost"
+      :label="t('Volts lost')"
       unit="V"
       :value="volts"
       :check="checkVolts"
       @set="volts = $event"
     />
-    <NButton v-if="effect" size="small" @click="find">Find the size</NButton>
+    <NButton v-if="effect" size="small" @click="find">{{ t('Find the size') }}</NButton>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

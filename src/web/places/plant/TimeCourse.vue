@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
@@ -159,33 +160,35 @@ const told = computed(() => {
 </script>
 
 <template>
-  <section class="course" aria-label="In time">
+  <section class="course" :aria-label="t('In time')">
     <div class="row">
       <label
-        >After
+        >{{ t('After') }}
         <select v-model="before">
           <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
-      <span>comes “{{ state.name }}”:</span>
+      <span>{{ t('comes “{name}”:', { name: state.name }) }}</span>
       <label
-        ><span class="visually-hidden">What is followed</span>
+        ><span class="visually-hidden">{{ t('What is followed') }}</span>
         <select v-model="what">
           <option v-for="p in pieces" :key="p.value" :value="p.value">{{ p.text }}</option>
-          <option v-for="p in points" :key="p.name" :value="`@${p.name}`">volts at {{ p.name }}</option>
+          <option v-for="p in points" :key="p.name" :value="`@${p.name}`">
+            {{ t('volts at {name}', { name: p.name }) }}
+          </option>
         </select></label
       >
       <label
-        >for
+        >{{ t('for') }}
         <select v-model.number="seconds">
-          <option :value="0.02">20 ms</option>
-          <option :value="0.1">100 ms</option>
+          <option :value="0.02">{{ t('20 ms') }}</option>
+          <option :value="0.1">{{ t('100 ms') }}</option>
           <option :value="0.5">0.5 s</option>
           <option :value="2">2 s</option>
           <option :value="10">10 s</option>
         </select></label
       >
-      <span v-if="busy" class="quiet" role="status">reckoning …</span>
+      <span v-if="busy" class="quiet" role="status">{{ t('reckoning …') }}</span>
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ says.message }}</p>
     <VChart
@@ -194,13 +197,13 @@ const told = computed(() => {
       :update-options="{ notMerge: true }"
       autoresize
       role="img"
-      aria-label="The course in time; peak and end stand below"
+      :aria-label="t('The course in time; peak and end stand below')"
     />
     <p v-for="t in told" :key="t.name">
-      <b>{{ t.name }}</b>: peak <span class="reading">{{ t.peak }}</span>, at the end
+      <b>{{ t.name }}</b>{{ t(': peak') }} <span class="reading">{{ t.peak }}</span>{{ t(', at the end') }}
       <span class="reading">{{ t.end }}</span><template v-if="t.list"> · {{ t.list }}</template>
     </p>
-    <p v-if="!others.length" class="quiet">A second state is needed: what was before.</p>
+    <p v-if="!others.length" class="quiet">{{ t('A second state is needed: what was before.') }}</p>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { tell } from '../../../contract/words'
@@ -108,25 +109,27 @@ const shade = ({ n, of }: { n: number; of: number }) =>
 </script>
 
 <template>
-  <section class="sees" aria-label="What can see it">
+  <section class="sees" :aria-label="t('What can see it')">
     <div v-if="progress" class="progress" role="status">
       <NProgress type="line" :percentage="Math.round((100 * progress.done) / progress.of)" :height="10" />
-      <span>{{ progress.done }} of {{ progress.of }} faults tried</span>
-      <NButton size="tiny" @click="stop">Stop</NButton>
+      <span>{{ t('{done} of {of} faults tried', { done: progress.done, of: progress.of }) }}</span>
+      <NButton size="tiny" @click="stop">{{ t('Stop') }}</NButton>
     </div>
     <template v-if="faults.length">
       <p v-if="lines.length && !sees.length" class="caution">
-        No test shows it in any of the circuit’s states: make it larger, or add a state that loads it.
+        {{
+          t('No test shows it in any of the circuit’s states: make it larger, or add a state that loads it.')
+        }}
       </p>
       <template v-if="sees.length">
-        <h3>Shows it</h3>
+        <h3>{{ t('Shows it') }}</h3>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Test</th>
-              <th scope="col">State</th>
-              <th scope="col" class="num">Of them</th>
-              <th scope="col">Best shown by</th>
+              <th scope="col">{{ t('Test') }}</th>
+              <th scope="col">{{ t('State') }}</th>
+              <th scope="col" class="num">{{ t('Of them') }}</th>
+              <th scope="col">{{ t('Best shown by') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -140,36 +143,42 @@ const shade = ({ n, of }: { n: number; of: number }) =>
         </table>
       </template>
       <p v-if="fooled.length" class="fooled">
-        <b>Passed by:</b> {{ fooled.map((l) => `${l.title.toLowerCase()}, ${l.state}`).join(' · ') }}. Who
-        trusts these alone is fooled.
+        <b>{{ t('Passed by:') }}</b>
+        {{
+          t('{join}. Who trusts these alone is fooled.', {
+            join: fooled.map((l) => `${l.title.toLowerCase()}, ${l.state}`).join(' · '),
+          })
+        }}
       </p>
       <p v-if="planted">
-        <b>Cannot be told from:</b>
+        <b>{{ t('Cannot be told from:') }}</b>
         {{
           twins.length
             ? twins.map((f) => describeFault(circuit, f)).join(' · ')
             : progress
-              ? 'nothing so far'
-              : 'nothing else of the catalogue'
+              ? t('nothing so far')
+              : t('nothing else of the catalogue')
         }}
       </p>
     </template>
-    <p v-else class="quiet">Plant a fault to see which tests show it; the map below has all of them.</p>
+    <p v-else class="quiet">
+      {{ t('Plant a fault to see which tests show it; the map below has all of them.') }}
+    </p>
     <h3>
-      All faults, by test
+      {{ t('All faults, by test') }}
       <input
         v-model="wanted"
         class="plain"
         type="search"
-        aria-label="Find a fault in the map"
-        placeholder="part or fault"
+        :aria-label="t('Find a fault in the map')"
+        :placeholder="t('part or fault')"
       />
     </h3>
-    <div class="map" tabindex="0" role="region" aria-label="Map of faults and tests">
+    <div class="map" tabindex="0" role="region" :aria-label="t('Map of faults and tests')">
       <table>
         <thead>
           <tr>
-            <th scope="col">Fault</th>
+            <th scope="col">{{ t('Fault') }}</th>
             <th
               v-for="g in groups"
               :key="g.sort + g.state"

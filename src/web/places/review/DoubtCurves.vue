@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, MarkLineComponent } from 'echarts/components'
 import { use } from 'echarts/core'
@@ -88,8 +89,8 @@ function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: n
 <template>
   <figure class="curves">
     <figcaption>
-      Pieces left suspect: <span class="student">the student’s way</span>,
-      <span class="short">a short honest way</span>
+      {{ t('Pieces left suspect:') }} <span class="student">{{ t('the student’s way') }}</span>,
+      <span class="short">{{ t('a short honest way') }}</span>
     </figcaption>
     <div class="plot" role="img" :aria-label="told">
       <VChart :option="option" autoresize @click="click" />

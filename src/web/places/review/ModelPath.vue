@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { JudgedAttempt } from '../../../core/assessment'
 import { faultOfKind, type Fault } from '../../../core/faults'
@@ -21,22 +22,35 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 </script>
 
 <template>
-  <section class="path" aria-label="What the evidence says">
+  <section class="path" :aria-label="t('What the evidence says')">
     <p>
-      The readings took away <b>{{ evidence }} %</b> of the doubt that the complaint left.
+      {{ t('The readings took away') }} <b>{{ evidence }} %</b>
+      {{ t('of the doubt that the complaint left.') }}
       <template v-for="s in sizes" :key="s.piece">
-        By them alone it is {{ s.piece }}, {{ s.title }}: between {{ s.from }} and {{ s.to }}.
+        {{
+          t('By them alone it is {piece}, {title}: between {from} and {to}.', {
+            piece: s.piece,
+            title: s.title,
+            from: s.from,
+            to: s.to,
+          })
+        }}
       </template>
     </p>
     <details v-if="judged.path.length">
       <summary>
-        A short honest way: {{ judged.path.length }} {{ judged.path.length === 1 ? 'test' : 'tests' }},
-        {{ minutes.toFixed(1) }} minutes
+        {{
+          t('A short honest way: {count} {tests}, {x} minutes', {
+            count: judged.path.length,
+            tests: judged.path.length === 1 ? t('test') : t('tests'),
+            x: minutes.toFixed(1),
+          })
+        }}
       </summary>
-      <ol :aria-label="`A way to ${kinds.join(', ')}`">
+      <ol :aria-label="t('A way to {join}', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
           {{ instrumentOf(p.instrument).title }}, {{ describeHeld(p.held) }}, {{ p.state }}:
-          <span class="reading">{{ p.reading }}</span>; {{ p.left }} left
+          <span class="reading">{{ p.reading }}</span>{{ t('; {left} left', { left: p.left }) }}
         </li>
       </ol>
     </details>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { overridesSchema, type Overrides } from '../../../contract'
@@ -44,10 +45,10 @@ function save() {
 
 <template>
   <details class="overriding">
-    <summary>Put a mark of your own in place of the judge’s</summary>
-    <form aria-label="A mark of your own" @submit.prevent="save">
+    <summary>{{ t('Put a mark of your own in place of the judge’s') }}</summary>
+    <form :aria-label="t('A mark of your own')" @submit.prevent="save">
       <label class="field"
-        >Of
+        >{{ t('Of') }}
         <select v-model="aspect">
           <option v-for="m in marks.filter((m) => m.of > 0)" :key="m.aspect" :value="m.aspect">
             {{ aspectNames[m.aspect] }}
@@ -55,7 +56,7 @@ function save() {
         </select>
       </label>
       <label class="field"
-        >Points of {{ most }}
+        >{{ t('Points of {most}', { most }) }}
         <NInput
           v-model:value="points"
           :input-props="{ 'aria-label': 'Points', inputmode: 'decimal' }"
@@ -63,11 +64,15 @@ function save() {
         />
       </label>
       <label class="field why"
-        >Why
-        <NInput v-model:value="note" :input-props="{ 'aria-label': 'Why' }" placeholder="for the record" />
+        >{{ t('Why') }}
+        <NInput
+          v-model:value="note"
+          :input-props="{ 'aria-label': 'Why' }"
+          :placeholder="t('for the record')"
+        />
       </label>
-      <NButton attr-type="submit" type="primary" size="small">Put it</NButton>
-      <NButton v-if="known" size="small" @click="put(null)">Take it back</NButton>
+      <NButton attr-type="submit" type="primary" size="small">{{ t('Put it') }}</NButton>
+      <NButton v-if="known" size="small" @click="put(null)">{{ t('Take it back') }}</NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul v-if="overrides.length">

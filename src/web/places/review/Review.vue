@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
@@ -101,39 +102,47 @@ async function print() {
     <div class="top">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
-      <span class="planted"
-        >Planted: {{ review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') }}</span
-      >
+      <span class="planted">{{
+        t('Planted: {join}', { join: review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') })
+      }}</span>
       <span class="quiet">{{
-        review.concluded ? `finished ${when(review.concluded)}` : 'still at work'
+        review.concluded
+          ? t('finished {concluded}', { concluded: when(review.concluded) })
+          : t('still at work')
       }}</span>
       <NButton v-if="!own && review.concluded" size="small" @click="giveBack">
-        {{ review.released ? 'Take the review back' : 'Give it back to the student' }}
+        {{ review.released ? t('Take the review back') : t('Give it back to the student') }}
       </NButton>
-      <NButton v-if="own" size="small" type="primary" @click="another">Another like it</NButton>
-      <NButton size="small" :disabled="!review.judged" @click="print">PDF</NButton>
+      <NButton v-if="own" size="small" type="primary" @click="another">{{ t('Another like it') }}</NButton>
+      <NButton size="small" :disabled="!review.judged" @click="print">{{ t('PDF') }}</NButton>
       <template v-if="!own && review.frame.source !== 'model' && !review.concluded">
-        <NButton size="small" @click="worksheet">Worksheet (PDF)</NButton>
-        <RouterLink :to="{ name: 'paper', params: { id: review.id } }">Type in from paper</RouterLink>
+        <NButton size="small" @click="worksheet">{{ t('Worksheet (PDF)') }}</NButton>
+        <RouterLink :to="{ name: 'paper', params: { id: review.id } }">{{
+          t('Type in from paper')
+        }}</RouterLink>
       </template>
-      <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }"
-        >Marked by another rubric</RouterLink
-      >
+      <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }">{{
+        t('Marked by another rubric')
+      }}</RouterLink>
       <Shortcuts place="Review" :keys="keys" />
     </div>
-    <section class="drawing" aria-label="The student’s drawing at the chosen step">
-      <div class="choice" role="group" aria-label="What the drawing shows">
+    <section class="drawing" :aria-label="t('The student’s drawing at the chosen step')">
+      <div class="choice" role="group" :aria-label="t('What the drawing shows')">
         <button type="button" :aria-pressed="showing === 'marks'" @click="showing = 'marks'">
-          The student’s marks
+          {{ t('The student’s marks') }}
         </button>
         <button type="button" :aria-pressed="showing === 'cleared'" @click="showing = 'cleared'">
-          What the readings had cleared
+          {{ t('What the readings had cleared') }}
         </button>
-        <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">Both ways</button>
-        <button type="button" :aria-pressed="showing === 'losses'" @click="showing = 'losses'">Losses</button>
+        <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">
+          {{ t('Both ways') }}
+        </button>
+        <button type="button" :aria-pressed="showing === 'losses'" @click="showing = 'losses'">
+          {{ t('Losses') }}
+        </button>
       </div>
       <p v-if="showing === 'ways'" class="quiet">
-        Numbers: where the student’s readings stood. Letters: a short honest way.
+        {{ t('Numbers: where the student’s readings stood. Letters: a short honest way.') }}
       </p>
       <StepLosses
         v-if="showing === 'losses'"
@@ -157,7 +166,7 @@ async function print() {
         :lit="review.faults[0]?.part ?? null"
       />
     </section>
-    <div ref="list" class="scroll side" tabindex="0" role="region" aria-label="Steps and marks">
+    <div ref="list" class="scroll side" tabindex="0" role="region" :aria-label="t('Steps and marks')">
       <template v-if="review.judged">
         <MarkTable
           :judged="review.judged"
@@ -165,13 +174,13 @@ async function print() {
           :open="aspect"
           @aspect="aspect = aspect === $event ? '' : $event"
         />
-        <section v-if="aspect" class="why" :aria-label="`Why: ${aspectNames[aspect]}`">
+        <section v-if="aspect" class="why" :aria-label="t('Why: {aspect}', { aspect: aspectNames[aspect] })">
           <p v-if="!reasons.length" class="quiet">
-            Nothing in this attempt was judged under {{ aspectNames[aspect] }}.
+            {{ t('Nothing in this attempt was judged under {aspect}.', { aspect: aspectNames[aspect] }) }}
           </p>
           <div v-for="(j, k) in reasons" :key="k">
             <button type="button" class="step" @click="go(j.step)">
-              {{ rows[j.step]?.head ?? 'Before the work' }}
+              {{ rows[j.step]?.head ?? t('Before the work') }}
             </button>
             <Verdict :judgement="j" :say="say" :reply="undefined" :own="false" />
           </div>
@@ -195,18 +204,20 @@ async function print() {
           {{ say(c) }}
         </p>
       </template>
-      <p v-else-if="!trouble" role="status">The verdicts are being worked out …</p>
+      <p v-else-if="!trouble" role="status">{{ t('The verdicts are being worked out …') }}</p>
       <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
-      <p v-if="!rows.length">No step yet: the student has not begun.</p>
+      <p v-if="!rows.length">{{ t('No step yet: the student has not begun.') }}</p>
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
           <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
             <b>{{ row.head }}</b>
-            <span class="quiet"
-              >{{ row.time }} · {{ row.minutes.toFixed(0) }} min{{
-                row.left === undefined ? '' : ` · ${row.left} suspect`
-              }}</span
-            >
+            <span class="quiet">{{
+              t('{time} · {x} min{suspect}', {
+                time: row.time,
+                x: row.minutes.toFixed(0),
+                suspect: row.left === undefined ? '' : t(' · {left} suspect', { left: row.left }),
+              })
+            }}</span>
           </button>
           <p>{{ row.text }}</p>
           <Verdict

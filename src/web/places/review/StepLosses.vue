@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { stateOf, type Arrangement } from '../../../core/attempt'
 import type { Circuit, Wiring } from '../../../core/circuit'
@@ -38,7 +39,7 @@ const faulted = computed(() => keyWith(props.faults))
 <template>
   <div class="losses">
     <label v-if="circuit.paths.length > 1" class="quiet"
-      >Path
+      >{{ t('Path') }}
       <select v-model.number="path">
         <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
       </select>
@@ -52,7 +53,7 @@ const faulted = computed(() => keyWith(props.faults))
       :lit="lit"
       @light="light"
     />
-    <p v-else role="status">This state has no answer.</p>
+    <p v-else role="status">{{ t('This state has no answer.') }}</p>
   </div>
 </template>
 

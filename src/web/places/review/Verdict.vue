@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -34,22 +35,24 @@ function keep() {
     <p>
       <span class="tag">{{ aspectNames[judgement.aspect] }}: {{ say(judgement.verdict) }}</span>
       {{ say(judgement.reason) }}
-      <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }"
-        >Look it up</RouterLink
-      >
+      <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }">{{
+        t('Look it up')
+      }}</RouterLink>
       <button v-if="own && !answering" type="button" class="link" @click="begin">
-        {{ reply ? 'Change your answer' : 'Answer' }}
+        {{ reply ? t('Change your answer') : t('Answer') }}
       </button>
     </p>
-    <p v-if="reply && !answering" class="reply">{{ own ? 'You' : 'The student' }}: “{{ reply.body }}”</p>
+    <p v-if="reply && !answering" class="reply">
+      {{ own ? t('You') : t('The student') }}: “{{ reply.body }}”
+    </p>
     <form v-if="answering" @submit.prevent="keep">
       <NInput
         v-model:value="text"
         size="small"
         :input-props="{ 'aria-label': 'Your answer to this verdict' }"
-        placeholder="How you saw it"
+        :placeholder="t('How you saw it')"
       />
-      <NButton size="small" type="primary" attr-type="submit">Keep</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('Keep') }}</NButton>
     </form>
   </div>
 </template>

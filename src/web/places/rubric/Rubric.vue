@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useDebounceFn } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
@@ -112,17 +113,20 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
 
 <template>
   <div class="rubric">
-    <h1>How attempts are marked</h1>
+    <h1>{{ t('How attempts are marked') }}</h1>
     <p class="about">
-      What is handed out keeps the version that it was handed out with. The effect of a change is shown at
-      once on an attempt.
+      {{
+        t(
+          'What is handed out keeps the version that it was handed out with. The effect of a change is shown at once on an attempt.',
+        )
+      }}
     </p>
-    <form v-if="draft" aria-label="Rubric" @submit.prevent="keep">
+    <form v-if="draft" :aria-label="t('Rubric')" @submit.prevent="keep">
       <table class="data">
         <thead>
           <tr>
-            <th scope="col">Aspect</th>
-            <th scope="col" class="num">Points</th>
+            <th scope="col">{{ t('Aspect') }}</th>
+            <th scope="col" class="num">{{ t('Points') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -143,7 +147,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
             </td>
           </tr>
           <tr>
-            <td>In all</td>
+            <td>{{ t('In all') }}</td>
             <td class="num">
               <b>{{ sum }}</b>
             </td>
@@ -168,36 +172,41 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       </div>
       <div class="acts">
         <NButton type="primary" attr-type="submit" :disabled="!changed">
-          Keep as version {{ (current?.version ?? 0) + 1 }}
+          {{ t('Keep as version {x}', { x: (current?.version ?? 0) + 1 }) }}
         </NButton>
-        <NButton :disabled="!changed" @click="draft = copyOf(current!)">Undo the changes</NButton>
+        <NButton :disabled="!changed" @click="draft = copyOf(current!)">{{ t('Undo the changes') }}</NButton>
       </div>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="done" role="status">{{ done }}</p>
     </form>
-    <section class="effect" aria-label="Effect on an attempt">
-      <h2>On this attempt</h2>
+    <section class="effect" :aria-label="t('Effect on an attempt')">
+      <h2>{{ t('On this attempt') }}</h2>
       <label class="field"
-        >Attempt
+        >{{ t('Attempt') }}
         <select v-model="sample">
-          <option value="">Sample: work lamp, good work with three slips</option>
+          <option value="">{{ t('Sample: work lamp, good work with three slips') }}</option>
           <option v-for="o in orders" :key="o.id" :value="o.id">{{ o.student }}: {{ o.complaint }}</option>
         </select>
       </label>
       <template v-if="tried">
-        <h3>{{ changed ? 'With these changes' : 'As it stands' }}</h3>
+        <h3>{{ changed ? t('With these changes') : t('As it stands') }}</h3>
         <MarkTable :judged="tried" />
       </template>
       <template v-if="before && changed">
-        <h3>Before</h3>
+        <h3>{{ t('Before') }}</h3>
         <MarkTable :judged="before" />
       </template>
-      <h2>Versions</h2>
+      <h2>{{ t('Versions') }}</h2>
       <ul>
         <li v-for="v in versions" :key="v.rubric.version">
-          Version {{ v.rubric.version }}, {{ v.by ? `${v.by}, ${when(v.at!)}` : 'as it ships' }}
+          {{
+            t('Version {version}, {ships}', {
+              version: v.rubric.version,
+              ships: v.by ? `${v.by}, ${when(v.at!)}` : t('as it ships'),
+            })
+          }}
           <NButton size="tiny" @click="draft = { ...copyOf(v.rubric), version: current!.version }">
-            Start from it
+            {{ t('Start from it') }}
           </NButton>
         </li>
       </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -22,14 +23,14 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
     </ul>
     <div class="two">
       <section>
-        <h2>Parts</h2>
+        <h2>{{ t('Parts') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col" class="num">No.</th>
-              <th scope="col">Part</th>
-              <th scope="col">Values</th>
-              <th scope="col">Short names</th>
+              <th scope="col" class="num">{{ t('No.') }}</th>
+              <th scope="col">{{ t('Part') }}</th>
+              <th scope="col">{{ t('Values') }}</th>
+              <th scope="col">{{ t('Short names') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -43,16 +44,16 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         </table>
       </section>
       <section>
-        <h2>Wires to cut</h2>
+        <h2>{{ t('Wires to cut') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Wire</th>
-              <th scope="col">From – to</th>
-              <th scope="col" class="num">mm²</th>
-              <th scope="col" class="num">AWG</th>
-              <th scope="col" class="num">Cut at</th>
-              <th scope="col" class="num">Runs</th>
+              <th scope="col">{{ t('Wire') }}</th>
+              <th scope="col">{{ t('From – to') }}</th>
+              <th scope="col" class="num">{{ t('mm²') }}</th>
+              <th scope="col" class="num">{{ t('AWG') }}</th>
+              <th scope="col" class="num">{{ t('Cut at') }}</th>
+              <th scope="col" class="num">{{ t('Runs') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -68,13 +69,13 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         </table>
       </section>
       <section>
-        <h2>Connectors and pins</h2>
+        <h2>{{ t('Connectors and pins') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Plug</th>
-              <th scope="col">Pin</th>
-              <th scope="col">Meets</th>
+              <th scope="col">{{ t('Plug') }}</th>
+              <th scope="col">{{ t('Pin') }}</th>
+              <th scope="col">{{ t('Meets') }}</th>
             </tr>
           </thead>
           <tbody v-for="p in sheet.plugs" :key="p.id">
@@ -87,13 +88,13 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         </table>
       </section>
       <section>
-        <h2>Fuses</h2>
+        <h2>{{ t('Fuses') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Fuse</th>
-              <th scope="col">Fit</th>
-              <th scope="col" class="num">Runs at</th>
+              <th scope="col">{{ t('Fuse') }}</th>
+              <th scope="col">{{ t('Fit') }}</th>
+              <th scope="col" class="num">{{ t('Runs at') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -104,13 +105,13 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
             </tr>
           </tbody>
         </table>
-        <h2>Gets hot</h2>
+        <h2>{{ t('Gets hot') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">Part</th>
-              <th scope="col" class="num">Sheds</th>
-              <th scope="col">In</th>
+              <th scope="col">{{ t('Part') }}</th>
+              <th scope="col" class="num">{{ t('Sheds') }}</th>
+              <th scope="col">{{ t('In') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -121,8 +122,8 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
             </tr>
           </tbody>
         </table>
-        <h2>Fault hardware</h2>
-        <p v-if="!sheet.hardware.length" class="quiet">No fault planted.</p>
+        <h2>{{ t('Fault hardware') }}</h2>
+        <p v-if="!sheet.hardware.length" class="quiet">{{ t('No fault planted.') }}</p>
         <p v-for="(h, i) in sheet.hardware" :key="i">
           <b>{{ describeFault(circuit, h.fault) }}</b> {{ h.built }}
           <template v-if="h.resistor"
@@ -132,7 +133,10 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
       </section>
     </div>
     <section>
-      <h2>Labels for the probe points <span class="quiet">the PDF has them on a page to cut out</span></h2>
+      <h2>
+        {{ t('Labels for the probe points') }}
+        <span class="quiet">{{ t('the PDF has them on a page to cut out') }}</span>
+      </h2>
       <p class="labels">
         <span v-for="l in sheet.labels" :key="l.name" :title="l.title">{{ l.name }}</span>
       </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { NButton } from 'naive-ui'
 import { useLocalStorage } from '@vueuse/core'
@@ -73,32 +74,32 @@ const set = (row: { state: string; point: string }, event: Event) =>
 </script>
 
 <template>
-  <section class="commissioning" aria-label="Commissioning">
+  <section class="commissioning" :aria-label="t('Commissioning')">
     <h2>
-      Commissioning
-      <span class="quiet"
-        >measure the healthy board, black lead on battery −; what you enter fits the model to it</span
-      >
+      {{ t('Commissioning') }}
+      <span class="quiet">{{
+        t('measure the healthy board, black lead on battery −; what you enter fits the model to it')
+      }}</span>
     </h2>
     <div class="tools">
       <label
-        >State
+        >{{ t('State') }}
         <select v-model="state">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
-      <NButton size="small" type="primary" :disabled="!readings.length" @click="fit"
-        >Fit the model to {{ readings.length }} readings</NButton
-      >
+      <NButton size="small" type="primary" :disabled="!readings.length" @click="fit">{{
+        t('Fit the model to {count} readings', { count: readings.length })
+      }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <table class="data entry">
       <thead>
         <tr>
-          <th scope="col">Point</th>
-          <th scope="col" class="num">Expected</th>
-          <th scope="col" class="num">Band</th>
-          <th scope="col">Measured</th>
+          <th scope="col">{{ t('Point') }}</th>
+          <th scope="col" class="num">{{ t('Expected') }}</th>
+          <th scope="col" class="num">{{ t('Band') }}</th>
+          <th scope="col">{{ t('Measured') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -110,31 +111,31 @@ const set = (row: { state: string; point: string }, event: Event) =>
             <input
               class="plain"
               :value="typed[keyOf(row)] ?? ''"
-              :aria-label="`Measured at ${row.point}`"
+              :aria-label="t('Measured at {point}', { point: row.point })"
               :aria-invalid="read(row)?.ok === false"
               inputmode="decimal"
               @change="set(row, $event)"
             />
-            <span v-if="read(row)?.ok === false" class="quiet"> write it like 12.34 or 85m</span>
-            <span v-else-if="off(row)"> outside its band</span>
+            <span v-if="read(row)?.ok === false" class="quiet"> {{ t('write it like 12.34 or 85m') }}</span>
+            <span v-else-if="off(row)"> {{ t('outside its band') }}</span>
           </td>
         </tr>
       </tbody>
     </table>
     <div v-if="fitted" class="result" role="status">
       <p>
-        Off by <b class="reading">{{ v(fitted.rms[0]) }}</b> on average as drawn, by
-        <b class="reading">{{ v(fitted.rms[1]) }}</b> as fitted.
+        {{ t('Off by') }} <b class="reading">{{ v(fitted.rms[0]) }}</b> {{ t('on average as drawn, by') }}
+        <b class="reading">{{ v(fitted.rms[1]) }}</b> {{ t('as fitted.') }}
       </p>
-      <h3>What changed</h3>
-      <p v-if="!fitted.changes.length">Nothing: the board is as drawn.</p>
+      <h3>{{ t('What changed') }}</h3>
+      <p v-if="!fitted.changes.length">{{ t('Nothing: the board is as drawn.') }}</p>
       <table v-else class="data entry">
         <thead>
           <tr>
-            <th scope="col">Value</th>
-            <th scope="col" class="num">Drawn</th>
-            <th scope="col" class="num">Fitted</th>
-            <th scope="col">Is that sound?</th>
+            <th scope="col">{{ t('Value') }}</th>
+            <th scope="col" class="num">{{ t('Drawn') }}</th>
+            <th scope="col" class="num">{{ t('Fitted') }}</th>
+            <th scope="col">{{ t('Is that sound?') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -145,25 +146,37 @@ const set = (row: { state: string; point: string }, event: Event) =>
             <td>
               {{
                 c.spreads > 3
-                  ? 'no sound one strays so far: look at it'
+                  ? t('no sound one strays so far: look at it')
                   : c.spreads > 1.5
-                    ? 'at the edge'
-                    : 'usual'
+                    ? t('at the edge')
+                    : t('usual')
               }}
             </td>
           </tr>
         </tbody>
       </table>
       <p v-if="fitted.residuals.some((r) => r.unexplained)" class="caution">
-        Cannot be explained:
         {{
-          fitted.residuals
-            .filter((r) => r.unexplained)
-            .map((r) => `${r.red} reads ${v(r.volts)}, fitted ${v(r.volts - r.after)}`)
-            .join(' · ')
-        }}. Measure again; if it stays, something is built that is not drawn.
+          t(
+            'Cannot be explained: {join}. Measure again; if it stays, something is built that is not drawn.',
+            {
+              join: fitted.residuals
+                .filter((r) => r.unexplained)
+                .map((r) =>
+                  t('{red} reads {volts}, fitted {after}', {
+                    red: r.red,
+                    volts: v(r.volts),
+                    after: v(r.volts - r.after),
+                  }),
+                )
+                .join(' · '),
+            },
+          )
+        }}
       </p>
-      <NButton size="small" type="primary" @click="keep">Keep it as this board’s own baseline</NButton>
+      <NButton size="small" type="primary" @click="keep">{{
+        t('Keep it as this board’s own baseline')
+      }}</NButton>
     </div>
   </section>
 </template>

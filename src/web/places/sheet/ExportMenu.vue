@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { Download } from '@lucide/vue'
 import { NButton, NDropdown } from 'naive-ui'
 import { ref } from 'vue'
@@ -88,7 +89,7 @@ async function take(which: string) {
 <template>
   <NDropdown trigger="click" :options="options" @select="take">
     <NButton size="small" :loading="!!busy">
-      <template #icon> <Download /> </template>Take it along …
+      <template #icon> <Download /> </template>{{ t('Take it along …') }}
     </NButton>
   </NDropdown>
   <span v-if="busy" class="quiet" role="status">{{ busy }}</span>

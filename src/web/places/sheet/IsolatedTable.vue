@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { formatPlain } from '../../../core/quantity'
 import { isolatedColumns, isolatedTable, type AnswerKey } from '../../../core/readings'
@@ -17,23 +18,28 @@ const rows = computed(() => props.view.arrange(isolatedTable(props.healthy, prop
 <template>
   <article class="alone">
     <h2>
-      Isolated
-      <span class="quiet"
-        >each part by itself, its control closed; shorted leads read {{ formatPlain(leadOhms) }} Ω</span
-      >
+      {{ t('Isolated') }}
+      <span class="quiet">{{
+        t('each part by itself, its control closed; shorted leads read {leadOhms} Ω', {
+          leadOhms: formatPlain(leadOhms),
+        })
+      }}</span>
     </h2>
     <KeyTable
       class="isolated"
       :columns="isolatedColumns"
       :rows="rows"
       :beside="!!faulted"
-      caption="Ohms and continuity of each part by itself"
+      :caption="t('Ohms and continuity of each part by itself')"
       caption-hidden
       :view="view"
     />
     <p class="caution">
-      Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures are
-      of this drawing: the vehicle maker’s data come first.
+      {{
+        t(
+          'Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures are of this drawing: the vehicle maker’s data come first.',
+        )
+      }}
     </p>
   </article>
 </template>

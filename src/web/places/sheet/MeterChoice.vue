@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { problemsOf } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
@@ -48,14 +49,14 @@ function set(field: keyof Leaflet, value: number) {
 
 <template>
   <label
-    >Meter
+    >{{ t('Meter') }}
     <select v-model="id">
       <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.title }}</option>
-      <option value="own">Our own, by its leaflet …</option>
+      <option value="own">{{ t('Our own, by its leaflet …') }}</option>
     </select></label
   >
   <fieldset v-if="id === 'own'" class="leaflet">
-    <legend class="visually-hidden">What the meter’s leaflet says</legend>
+    <legend class="visually-hidden">{{ t('What the meter’s leaflet says') }}</legend>
     <QuantityField
       v-for="[field, label, unit] in fields"
       :key="field"

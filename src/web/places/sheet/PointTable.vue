@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
@@ -37,7 +38,7 @@ const fine = (v: number) =>
     :columns="pointColumns"
     :rows="rows"
     :beside="!!faulted"
-    caption="Volts at each point, black lead on battery −"
+    :caption="t('Volts at each point, black lead on battery −')"
     :view="view"
     :open="shares ? open : null"
   >
@@ -47,7 +48,7 @@ const fine = (v: number) =>
         type="button"
         class="name reading"
         :aria-expanded="open === row.id"
-        :title="`Where the reading at ${row.at} comes from`"
+        :title="t('Where the reading at {at} comes from', { at: row.at })"
         @click="open = open === row.id ? null : row.id"
       >
         {{ row.at }}
@@ -56,9 +57,15 @@ const fine = (v: number) =>
     </template>
     <template #more>
       <template v-if="shares">
-        the meter shows <b class="reading">{{ volts(shares.shown) }}</b> = truth
-        <b class="reading">{{ volts(shares.truth) }}</b> {{ fine(shares.loading) }} loading
-        {{ fine(shares.leads) }} leads {{ fine(shares.resolution) }} last digit
+        {{ t('the meter shows') }} <b class="reading">{{ volts(shares.shown) }}</b> {{ t('= truth') }}
+        <b class="reading">{{ volts(shares.truth) }}</b>
+        {{
+          t('{loading} loading {leads} leads {resolution} last digit', {
+            loading: fine(shares.loading),
+            leads: fine(shares.leads),
+            resolution: fine(shares.resolution),
+          })
+        }}
       </template>
     </template>
   </KeyTable>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { tell } from '../../../contract/words'
 import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
@@ -74,27 +75,31 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   </p>
   <div v-else class="sheet">
     <div class="top">
-      <h1>{{ side === 'key' ? 'Answer key' : 'Build sheet' }}: {{ circuit.name }}</h1>
+      <h1>{{ side === 'key' ? t('Answer key') : t('Build sheet') }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
       <span class="gap" />
       <Teleport defer to="#place-tools"><Shortcuts place="the Sheet" :keys="keys" /></Teleport>
-      <span class="choice no-print" role="group" aria-label="Which sheet">
-        <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">Answer key</button>
-        <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">Build sheet</button>
+      <span class="choice no-print" role="group" :aria-label="t('Which sheet')">
+        <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">
+          {{ t('Answer key') }}
+        </button>
+        <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">
+          {{ t('Build sheet') }}
+        </button>
       </span>
     </div>
     <div class="tools no-print">
       <template v-if="side === 'key'">
         <label
-          >State
+          >{{ t('State') }}
           <select v-model="which">
-            <option value="all">All states</option>
+            <option value="all">{{ t('All states') }}</option>
             <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
           </select></label
         >
         <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
         <label v-if="faults.length"
-          ><input v-model="withFault" type="checkbox" /> beside the planted fault</label
+          ><input v-model="withFault" type="checkbox" /> {{ t('beside the planted fault') }}</label
         >
         <MeterChoice @meter="meter = $event" />
       </template>
@@ -109,7 +114,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :complaint="store.stored?.plant?.complaint ?? ''"
       />
       <NButton size="small" @click="print">
-        <template #icon> <Printer /> </template>Print
+        <template #icon> <Printer /> </template>{{ t('Print') }}
       </NButton>
     </div>
     <div v-if="side === 'key'" class="tools no-print" role="search">
@@ -117,26 +122,29 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         v-model="filter"
         class="plain"
         type="search"
-        aria-label="Filter rows"
-        placeholder="Filter: point or part"
+        :aria-label="t('Filter rows')"
+        :placeholder="t('Filter: point or part')"
       />
       <label
-        >Order
+        >{{ t('Order') }}
         <select v-model="sort">
-          <option value="path">along the path</option>
-          <option value="name">by name</option>
-          <option value="value">largest first</option>
-          <option value="difference">largest difference first</option>
+          <option value="path">{{ t('along the path') }}</option>
+          <option value="name">{{ t('by name') }}</option>
+          <option value="value">{{ t('largest first') }}</option>
+          <option value="difference">{{ t('largest difference first') }}</option>
         </select></label
       >
       <label v-if="faulted"
-        ><input v-model="changedOnly" type="checkbox" /> only what the fault changes</label
+        ><input v-model="changedOnly" type="checkbox" /> {{ t('only what the fault changes') }}</label
       >
-      <label><input v-model="pinnedOnly" type="checkbox" /> only pinned ({{ pins.length }})</label>
-      <NButton v-if="pins.length" size="tiny" @click="pins = []">Unpin all</NButton>
+      <label
+        ><input v-model="pinnedOnly" type="checkbox" />
+        {{ t('only pinned ({count})', { count: pins.length }) }}</label
+      >
+      <NButton v-if="pins.length" size="tiny" @click="pins = []">{{ t('Unpin all') }}</NButton>
     </div>
     <p v-if="faulted && side === 'key'">
-      Planted: <strong>{{ faults.map((f) => describeFault(circuit, f)).join('; ') }}</strong>
+      {{ t('Planted:') }} <strong>{{ faults.map((f) => describeFault(circuit, f)).join('; ') }}</strong>
     </p>
     <BuildSheet v-if="side === 'build'" :circuit="circuit" :faults="faults" :meter="meter" />
     <template v-else>

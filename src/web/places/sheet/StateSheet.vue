@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
@@ -76,8 +77,13 @@ const notices = computed(() =>
       />
     </template>
     <p v-for="d in split" :key="d.path" class="split">
-      Limit sets disagree on {{ d.path }}: passes under {{ d.passes.join('; ') }} — fails under
-      {{ d.fails.join('; ') }}.
+      {{
+        t('Limit sets disagree on {path}: passes under {join} — fails under {join2}.', {
+          path: d.path,
+          join: d.passes.join('; '),
+          join2: d.fails.join('; '),
+        })
+      }}
     </p>
     <div class="two">
       <PointTable
@@ -96,20 +102,19 @@ const notices = computed(() =>
         :columns="fuseColumns(tell)"
         :rows="fuses"
         :beside="!!faulted"
-        caption="Millivolts across each fuse, and the amps of the table"
+        :caption="t('Millivolts across each fuse, and the amps of the table')"
       />
       <KeyTable
         v-if="places.length"
         :columns="clampColumns"
         :rows="places"
         :beside="!!faulted"
-        caption="A clamp at each measuring place"
+        :caption="t('A clamp at each measuring place')"
       />
       <table v-for="scan in scans" :key="scan.part" class="data">
         <caption>
-          Scan tool on
           {{
-            scan.part
+            t('Scan tool on {part}', { part: scan.part })
           }}
         </caption>
         <tbody>
@@ -121,8 +126,11 @@ const notices = computed(() =>
       </table>
     </div>
     <p v-if="swings.length" class="caution">
-      {{ swings.join(', ') }} finds no rest: it switches to and fro. Readings are the mean that a slow meter
-      shows.
+      {{
+        t('{join} finds no rest: it switches to and fro. Readings are the mean that a slow meter shows.', {
+          join: swings.join(', '),
+        })
+      }}
     </p>
   </article>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { floorRowSchema } from '../../../contract/floor'
@@ -32,8 +33,8 @@ const last = computed(() => recent.value.at(-1))
     <template v-else-if="review">
       <div class="top">
         <h1>{{ review.circuit.name }}</h1>
-        <span v-if="!connected" role="status">no connection, trying again</span>
-        <RouterLink :to="{ name: 'floor' }">Floor</RouterLink>
+        <span v-if="!connected" role="status">{{ t('no connection, trying again') }}</span>
+        <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
       </div>
       <p class="complaint">“{{ review.complaint }}”</p>
       <div class="drawing">
@@ -48,16 +49,16 @@ const last = computed(() => recent.value.at(-1))
           :black="leads?.black ?? ''"
         />
       </div>
-      <section class="said" aria-live="polite" aria-label="What was done last">
+      <section class="said" aria-live="polite" :aria-label="t('What was done last')">
         <template v-if="last">
           <p class="title">{{ last.head }}</p>
           <p class="line">{{ last.text }}</p>
         </template>
-        <p v-else class="title">Nothing has been done yet.</p>
+        <p v-else class="title">{{ t('Nothing has been done yet.') }}</p>
         <ol v-if="recent.length > 1">
           <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ row.head }}</li>
         </ol>
-        <p class="quiet">{{ at + 1 }} steps</p>
+        <p class="quiet">{{ t('{x} steps', { x: at + 1 }) }}</p>
       </section>
     </template>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import type { Option } from './useShow'
 
@@ -27,11 +28,11 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
 </script>
 
 <template>
-  <ol class="answers" aria-label="Answers">
+  <ol class="answers" :aria-label="t('Answers')">
     <li v-for="(row, n) in rows" :key="row.key" :class="{ right: shown && row.right }">
       <span v-if="!some" class="letter" aria-hidden="true">{{ letter(n) }}</span>
       <span class="text"
-        >{{ row.text }}<span v-if="shown && row.right" class="mark"> ✓ right</span>
+        >{{ row.text }}<span v-if="shown && row.right" class="mark"> {{ t('✓ right') }}</span>
         <small v-else-if="shown && row.belief && row.count"> ({{ row.belief }})</small></span
       >
       <template v-if="shown && values.length">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
 import { speakerWith } from '../../../contract/words'
@@ -84,59 +85,66 @@ async function keep() {
 </script>
 
 <template>
-  <section class="script" aria-label="Steps of the demonstration">
+  <section class="script" :aria-label="t('Steps of the demonstration')">
     <div class="line">
       <label
-        ><span class="visually-hidden">Add a step</span>
+        ><span class="visually-hidden">{{ t('Add a step') }}</span>
         <select @change="addChosen">
-          <option value="">Add …</option>
-          <option value="piece|">which piece is at fault</option>
-          <optgroup label="How bright">
+          <option value="">{{ t('Add …') }}</option>
+          <option value="piece|">{{ t('which piece is at fault') }}</option>
+          <optgroup :label="t('How bright')">
             <option v-for="lamp in lamps" :key="lamp" :value="`light|${lamp}`">{{ called(lamp) }}</option>
           </optgroup>
-          <optgroup label="Quiz">
+          <optgroup :label="t('Quiz')">
             <option v-for="q in questions" :key="q.key" :value="`quiz|${q.key}`">
               {{ stateName(q.state) }}: {{ tell(q.text).slice(0, 90) }}
             </option>
           </optgroup>
-          <optgroup label="Volts, in the state above">
+          <optgroup :label="t('Volts, in the state above')">
             <option v-for="p in points" :key="p" :value="`volts|${p}`">{{ p }}</option>
           </optgroup>
         </select></label
       >
-      <button type="button" @click="setAsks([])">Empty</button>
-      <button type="button" @click="unscript">Point by point</button>
+      <button type="button" @click="setAsks([])">{{ t('Empty') }}</button>
+      <button type="button" @click="unscript">{{ t('Point by point') }}</button>
       <span class="gap" />
       <label v-if="!lesson"
-        ><span class="visually-hidden">Lesson</span>
+        ><span class="visually-hidden">{{ t('Lesson') }}</span>
         <select v-model="into">
-          <option value="">with which lesson?</option>
+          <option value="">{{ t('with which lesson?') }}</option>
           <option v-for="l in lessons" :key="l.id" :value="l.id">{{ l.name }}</option>
         </select></label
       >
-      <button type="button" :disabled="!into" @click="keep">Keep with the lesson</button>
-      <button type="button" class="on" @click="emit('done')">To the wall</button>
+      <button type="button" :disabled="!into" @click="keep">{{ t('Keep with the lesson') }}</button>
+      <button type="button" class="on" @click="emit('done')">{{ t('To the wall') }}</button>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol>
       <li v-for="(one, i) in asks" :key="i">
         <span>{{ stateName(one.state) }}: {{ words(one) }}</span>
-        <button type="button" :disabled="i === 0" :aria-label="`Step ${i + 1} earlier`" @click="move(i, -1)">
+        <button
+          type="button"
+          :disabled="i === 0"
+          :aria-label="t('Step {x} earlier', { x: i + 1 })"
+          @click="move(i, -1)"
+        >
           ↑
         </button>
         <button
           type="button"
           :disabled="i === asks.length - 1"
-          :aria-label="`Step ${i + 1} later`"
+          :aria-label="t('Step {x} later', { x: i + 1 })"
           @click="move(i, 1)"
         >
           ↓
         </button>
-        <button type="button" :aria-label="`Take out step ${i + 1}`" @click="without(i)">×</button>
+        <button type="button" :aria-label="t('Take out step {x}', { x: i + 1 })" @click="without(i)">
+          ×
+        </button>
       </li>
     </ol>
-    <p v-if="!asks.length">Nothing is asked yet: add a step.</p>
+    <p v-if="!asks.length">{{ t('Nothing is asked yet: add a step.') }}</p>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -124,13 +125,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <div class="top">
       <h1>{{ circuit.name }}</h1>
       <label
-        ><span class="visually-hidden">State</span>
+        ><span class="visually-hidden">{{ t('State') }}</span>
         <select v-model="state" :disabled="scripted">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
       <label v-if="circuit.paths.length > 1"
-        ><span class="visually-hidden">Path</span>
+        ><span class="visually-hidden">{{ t('Path') }}</span>
         <select v-model.number="path" :disabled="scripted">
           <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
         </select></label
@@ -144,15 +145,18 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
     <template v-else>
       <div class="middle" aria-live="polite">
-        <p v-if="!now" class="ask">{{ seen.join(' · ') || 'Nothing to see in this state.' }}</p>
+        <p v-if="!now" class="ask">{{ seen.join(' · ') || t('Nothing to see in this state.') }}</p>
         <p v-else-if="now.type !== 'volts'" class="ask">{{ asks }}</p>
         <template v-else>
           <p class="ask">
-            What does <b class="point">{{ point }}</b> read{{ open ? '?' : ':' }}
+            {{ t('What does') }} <b class="point">{{ point }}</b>
+            {{ t('read{open}', { open: open ? '?' : ':' }) }}
           </p>
           <p class="reading value" :class="{ hidden: open }">
             <span v-if="showFaulted" class="bad">{{ open ? '—' : reads(valueOf(faulted, point)) }}</span>
-            <span v-if="showHealthy && !open" class="good">healthy {{ reads(valueOf(healthy, point)) }}</span>
+            <span v-if="showHealthy && !open" class="good">{{
+              t('healthy {point}', { point: reads(valueOf(healthy, point)) })
+            }}</span>
           </p>
         </template>
         <p v-if="why" class="why">{{ why }}</p>
@@ -174,25 +178,31 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       />
     </template>
     <div class="acts">
-      <button type="button" :disabled="at === 0" @click="step(-1)">Back</button>
+      <button type="button" :disabled="at === 0" @click="step(-1)">{{ t('Back') }}</button>
       <button type="button" class="on" :disabled="at >= most" @click="step(1)">
-        {{ open ? 'Show it' : at === 0 ? 'Ask' : 'Next' }}
+        {{ open ? t('Show it') : at === 0 ? t('Ask') : t('Next') }}
       </button>
-      <button type="button" :aria-pressed="showHealthy" @click="showHealthy = !showHealthy">Healthy</button>
-      <button type="button" :aria-pressed="showFaulted" @click="showFaulted = !showFaulted">Faulted</button>
-      <button type="button" :aria-pressed="live" @click="live = !live">Ask the class</button>
+      <button type="button" :aria-pressed="showHealthy" @click="showHealthy = !showHealthy">
+        {{ t('Healthy') }}
+      </button>
+      <button type="button" :aria-pressed="showFaulted" @click="showFaulted = !showFaulted">
+        {{ t('Faulted') }}
+      </button>
+      <button type="button" :aria-pressed="live" @click="live = !live">{{ t('Ask the class') }}</button>
       <label v-if="live && classes.length"
-        ><span class="visually-hidden">Which class</span>
+        ><span class="visually-hidden">{{ t('Which class') }}</span>
         <select v-model="group">
-          <option :value="null">everybody</option>
+          <option :value="null">{{ t('everybody') }}</option>
           <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
         </select></label
       >
       <span v-if="live" class="count" role="status">{{
-        trouble || (values.length === 1 ? '1 answer' : `${values.length} answers`)
+        trouble || (values.length === 1 ? t('1 answer') : t('{count} answers', { count: values.length }))
       }}</span>
-      <button type="button" :aria-pressed="writing" @click="writing = !writing">Steps …</button>
-      <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">Leave</RouterLink>
+      <button type="button" :aria-pressed="writing" @click="writing = !writing">{{ t('Steps …') }}</button>
+      <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
+        t('Leave')
+      }}</RouterLink>
       <span class="quiet far">{{ asked }} / {{ most / 2 }}</span>
       <span class="keys">{{ keys.map(([key, does]) => `${key}: ${does}`).join('   ') }}</span>
     </div>

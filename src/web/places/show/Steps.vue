@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { computed } from 'vue'
 import { formatQuantity } from '../../../core/quantity'
 
@@ -51,7 +52,7 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
   <svg
     :viewBox="`0 0 ${width} ${height}`"
     role="img"
-    aria-label="Volts along the path, as far as they were asked"
+    :aria-label="t('Volts along the path, as far as they were asked')"
   >
     <template v-for="tick in ticks" :key="tick">
       <line :x1="left" :x2="width - 40" :y1="y(tick)" :y2="y(tick)" class="rule" />
@@ -73,7 +74,7 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
         {{ stops[shown - 1]!.name }}
       </text>
     </template>
-    <g class="dots" role="img" :aria-label="`${dots.length} answers`">
+    <g class="dots" role="img" :aria-label="t('{count} answers', { count: dots.length })">
       <circle v-for="(dot, i) in dots" :key="i" :cx="dot.x" :cy="dot.y" r="8" class="dot" />
     </g>
   </svg>

@@ -1,0 +1,128 @@
+import { ref } from 'vue'
+import { IntlMessageFormat } from 'intl-messageformat'
+import { contractTexts } from '../../contract/words'
+import type { Message } from '../../core/document'
+import * as quantity from '../../core/quantity'
+import { english, speaker } from '../../core/words'
+import { languages, type LanguageFile } from './languages'
+
+/** The language of this page: English until another has been loaded; it changes by loading the page anew. */
+let file: LanguageFile | undefined
+export const tag = ref('en-GB')
+const kept = 'brachyon.language'
+
+/** What is chosen in this browser, else what the browser itself prefers and there is. */
+export const chosenLanguage = (): string => {
+  const said = localStorage.getItem(kept)
+  if (said && (said === 'en' || said in languages)) return said
+  const preferred = navigator.languages
+    .map((one) => one.slice(0, 2))
+    .find((one) => one === 'en' || one in languages)
+  return preferred ?? 'en'
+}
+
+/** Loads the language before anything is shown. */
+export async function loadLanguage(): Promise<void> {
+  const key = chosenLanguage()
+  if (key !== 'en') use(await languages[key]!.load())
+  document.documentElement.lang = key
+}
+
+/** @internal for tests of the words themselves */
+export function use(chosen: LanguageFile | undefined): void {
+  file = chosen
+  tag.value = chosen?.tag ?? 'en-GB'
+  known.clear()
+  tell = speakerWith()
+}
+
+/** Takes another language up; the page is loaded anew with it. True where it was another. */
+export function chooseLanguage(key: string): boolean {
+  if (key === chosenLanguage()) return false
+  localStorage.setItem(kept, key)
+  return true
+}
+
+const known = new Map<string, string>()
+const formats = new Map<string, IntlMessageFormat>()
+type Params = Readonly<Record<string, unknown>>
+
+/** A text of the interface, by its English: an ICU message where it has parameters. */
+export function t(text: string, params?: Params): string {
+  const said = file?.texts[text] ?? text
+  if (!params) return file ? (known.get(text) ?? remember(text)) : text
+  let format = formats.get(said)
+  if (!format) {
+    format = new IntlMessageFormat(said, tag.value, undefined, { ignoreTag: true })
+    formats.set(said, format)
+  }
+  return String(format.format(params as Record<string, string>))
+}
+
+/** What the trade's names and the core's own sentences are in this language: whole, else piece by piece by a pattern. */
+function remember(text: string): string {
+  const found = file ? translate(text, file) : text
+  if (known.size > 20_000) known.clear()
+  known.set(text, found)
+  return found
+}
+
+interface Pattern {
+  readonly shape: RegExp
+  readonly names: readonly string[]
+  readonly said: string
+}
+const patterns = new WeakMap<LanguageFile, readonly Pattern[]>()
+function patternsOf(language: LanguageFile): readonly Pattern[] {
+  const made = patterns.get(language)
+  if (made) return made
+  const all = Object.entries(language.patterns).map(([text, said]): Pattern => {
+    const names: string[] = []
+    const shape = text.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{(\w+)\}/g, (_, name: string) => {
+      names.push(name)
+      return '(.+?)'
+    })
+    return { shape: new RegExp(`^${shape}$`, 'su'), names, said }
+  })
+  patterns.set(language, all)
+  return all
+}
+
+function translate(text: string, language: LanguageFile, depth = 0): string {
+  const whole = language.texts[text]
+  if (whole !== undefined) return whole
+  if (depth < 4)
+    for (const { shape, names, said } of patternsOf(language)) {
+      const match = shape.exec(text)
+      if (!match) continue
+      const parts = Object.fromEntries(
+        names.map((name, i) => [name, translate(match[i + 1]!, language, depth + 1)]),
+      )
+      return said.replace(/\{(\w+)\}/g, (_, name: string) => parts[name] ?? '')
+    }
+  return localNumbers(text)
+}
+
+const ownDecimal = (): string => file?.decimal ?? '.'
+
+/** The decimal sign of this language in a text whose numbers have a point, such as a display's. */
+export function localNumbers(text: string): string {
+  const sign = ownDecimal()
+  return sign === '.' ? text : text.replace(/(\d)\.(\d)/g, `$1${sign}$2`)
+}
+
+export const formatQuantity = (value: number, unit: quantity.Unit): string =>
+  localNumbers(quantity.formatQuantity(value, unit))
+export const formatPlain = (value: number, digits?: number): string =>
+  localNumbers(quantity.formatPlain(value, digits))
+export const formatNumber = (value: number, decimals: number): string =>
+  localNumbers(quantity.formatNumber(value, decimals))
+
+/** Makes sentences of messages; `more` brings what only some places load. */
+export const speakerWith = (more: Readonly<Record<string, string>> = {}): ((message: Message) => string) => {
+  const own = { tag: 'en-GB', texts: { ...english, ...contractTexts, ...more } }
+  if (!file) return speaker(own)
+  const language = file
+  return speaker({ tag: language.tag, texts: language.codes, local: { number: localNumbers, text: t } }, own)
+}
+export let tell = speakerWith()
