@@ -90,6 +90,32 @@ export default ts.config(
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
+    rules: {
+      // Every text goes through the words, or it would stand in English on a German page.
+      'vue/no-bare-strings-in-template': [
+        'error',
+        {
+          allowlist: [
+            ...'()[]{},.;:·…–—−-+±×÷=/%?!&*#|<>✓✕→←↑↓“”‘’„"0',
+            'V',
+            'A',
+            'Ω',
+            'W',
+            '12 V',
+            '24 V',
+            's',
+            '°C',
+            'mm²',
+            'English',
+            'Brachyon',
+            ' V',
+            'OL',
+          ],
+          attributes: { '/.+/': ['title', 'aria-label', 'placeholder', 'alt'] },
+          directives: [],
+        },
+      ],
+    },
   },
   {
     languageOptions: { globals: { ...globals.browser, ...globals.node } },

@@ -5,6 +5,10 @@ import { say } from './phrases'
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>
 
+/** A language by its key, such as `de`; '' for the browser's own. What there is, the browser knows. */
+const languageTag = z.string().regex(/^([a-z]{2,3}(-[A-Za-z0-9]{2,8})?)?$/)
+export const languageSchema = z.strictObject({ language: languageTag })
+
 export const userSchema = z.object({
   id: z.uuid(),
   login: z.string(),
@@ -12,6 +16,8 @@ export const userSchema = z.object({
   role: roleSchema,
   /** The password was chosen by somebody else, and is to be changed. */
   mustChange: z.boolean().optional(),
+  /** Language that was chosen: `de`; '' where none was. */
+  language: languageTag.optional(),
 })
 export type User = z.infer<typeof userSchema>
 

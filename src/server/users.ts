@@ -6,7 +6,7 @@ import { Refusal } from './refusal'
 import { checkStrength } from './strength'
 import { forgiveTries } from './tries'
 
-const columns = 'id, login, name, role, must_change as "mustChange"'
+const columns = 'id, login, name, role, must_change as "mustChange", language'
 const hashToken = (token: string) => createHash('sha256').update(token).digest('hex')
 /** Compared against when there is no such login, so that both take as long. */
 const nobody = hashPassword('nobody has this password')
@@ -67,11 +67,15 @@ export async function openSession(
 export async function userOfToken(db: Queries, token: string | undefined): Promise<User | undefined> {
   if (!token) return undefined
   const [user] = await db.query<User>(
-    `select u.id, u.login, u.name, u.role, (u.must_change and not s.by_card) as "mustChange" from sessions s join users u on u.id = s.user_id
+    `select u.id, u.login, u.name, u.role, (u.must_change and not s.by_card) as "mustChange", u.language from sessions s join users u on u.id = s.user_id
      where s.token_hash = $1 and s.expires_at > now()`,
     [hashToken(token)],
   )
   return user
+}
+
+export async function chooseLanguage(db: Queries, user: Pick<User, 'id'>, language: string): Promise<void> {
+  await db.query('update users set language = $2 where id = $1', [user.id, language])
 }
 
 export async function signOut(db: Queries, token: string): Promise<void> {

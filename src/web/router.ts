@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { useSession } from './stores/session'
+import { chooseLanguage, t } from './words'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -161,6 +162,11 @@ router.beforeEach(async (to) => {
       return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }
+  // Whoever signs in reads in their own language, whoever sat here before.
+  if (session.user.language && chooseLanguage(session.user.language)) {
+    window.location.replace(to.fullPath)
+    return false
+  }
   // A password that somebody else chose is changed before anything else.
   if (session.user.mustChange && to.name !== 'account') return { name: 'account' }
   if (to.meta.open || (to.meta.role && to.meta.role !== session.user.role)) return { name: 'home' }
@@ -168,5 +174,5 @@ router.beforeEach(async (to) => {
 })
 
 router.afterEach((to) => {
-  document.title = `${to.meta.title} · Brachyon`
+  document.title = `${t(to.meta.title)} · Brachyon`
 })

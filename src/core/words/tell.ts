@@ -2,10 +2,16 @@ import { IntlMessageFormat } from 'intl-messageformat'
 import { isMessage, type Message, type Param } from '../document'
 import { formatQuantity, type Unit } from '../quantity'
 
-/** A language: its tag, and the ICU message of every code. */
+/** A language: its tag, the ICU message of every code, and how it writes what comes in as a parameter. */
 export interface Language {
   readonly tag: string
   readonly texts: Readonly<Record<string, string>>
+  readonly local?: {
+    /** A number with its unit, its decimal sign. */
+    readonly number: (text: string) => string
+    /** A word of the trade or a name, by its English. */
+    readonly text: (text: string) => string
+  }
 }
 
 /** Makes sentences of messages in one language; what it does not have is said in `fallback`, else by its code. */
@@ -19,9 +25,13 @@ export function speaker(language: Language, fallback?: Language): (message: Mess
     return String(format.format(filled))
   }
   const written = (value: Param): string | number => {
-    if (typeof value === 'string' || typeof value === 'number') return value
+    if (typeof value === 'number') return value
+    if (typeof value === 'string') return language.local?.text(value) ?? value
     if (isMessage(value)) return tell(value)
-    if ('unit' in value) return formatQuantity(value.value, value.unit as Unit)
+    if ('unit' in value) {
+      const text = formatQuantity(value.value, value.unit as Unit)
+      return language.local?.number(text) ?? text
+    }
     return lists.format(value.map((one) => String(written(one))))
   }
   const formatOf = (code: string): IntlMessageFormat | undefined => {

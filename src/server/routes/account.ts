@@ -5,6 +5,7 @@ import {
   cardInSchema,
   cardSchema,
   changePasswordSchema,
+  languageSchema,
   newAccountSchema,
   say,
   signInSchema,
@@ -21,6 +22,7 @@ import {
   addUser,
   anyInstructor,
   changePassword,
+  chooseLanguage,
   endOthers,
   people,
   removeUser,
@@ -160,6 +162,11 @@ export function accountRoutes(db: Database): Router {
     if (user) await noteSignIn(db, user.login, req.ip ?? '', 'out')
     if (token) await signOut(db, token)
     res.clearCookie(cookieName, { path: '/' }).status(204).end()
+  })
+
+  router.put('/language', signedIn, async (req, res) => {
+    await chooseLanguage(db, userOf(res), languageSchema.parse(req.body).language)
+    res.status(204).end()
   })
 
   /** Everywhere but here. */

@@ -1,7 +1,7 @@
+import { tell } from '../words'
 import type { z } from 'zod'
 import { failureSchema, type Failure } from '../../contract/failure'
 import { say } from '../../contract/phrases'
-import { tell } from '../../contract/words'
 import type { Message } from '../../core/document'
 
 /** A request that the server refused, or that never reached it (`status` 0). */

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { t } from '../words'
-import { tell } from '../../contract/words'
+import { formatQuantity, t, tell } from '../words'
 import { computed } from 'vue'
-import { formatQuantity } from '../../core/quantity'
 import type { LimitSet, StateKey } from '../../core/readings'
 
 const props = withDefaults(
@@ -19,7 +17,7 @@ const v = (value: number | undefined) => (value === undefined ? 'floating' : for
 
 <template>
   <p class="balance">
-    <strong v-if="title">{{ title }}</strong>
+    <strong v-if="title">{{ t(title) }}</strong>
     <span
       >{{ t('source') }} <b class="reading">{{ v(balance.source) }}</b></span
     >

@@ -36,7 +36,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
   <table class="data">
     <caption :class="{ 'visually-hidden': captionHidden }">
       {{
-        caption
+        t(caption)
       }}
     </caption>
     <thead>

@@ -17,7 +17,7 @@ const chosen = computed(() => limitSets.find(({ id }) => id === props.limits)?.i
     >{{ t('Limits') }}
     <select :value="chosen" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
       <option value="">{{ t('for this circuit: {title}', { title: limitSetFor(circuit).title }) }}</option>
-      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ s.title }}</option>
+      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ t(s.title) }}</option>
     </select></label
   >
 </template>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { formatQuantity, t } from '../words'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { formatQuantity } from '../../core/quantity'
 import { lossesOf, type LimitSet, type LossStep, type StateKey } from '../../core/readings'
 import Legend from './Legend.vue'
 
@@ -106,7 +105,15 @@ const readout = computed(() => {
   const { side, i } = at.value
   const [was, now] = [good.value[side][i]!, bad.value?.[side][i]]
   const more = now ? ` → ${volts(now.volts)}` : ''
-  return `${was.from} – ${was.to}, ${was.part} ${was.name}: ${volts(was.volts)}${more}; so far ${volts((now ?? was).total)}`
+  return t('{from} – {to}, {part} {name}: {volts}{more}; so far {total}', {
+    from: was.from,
+    to: was.to,
+    part: was.part,
+    name: was.name,
+    volts: volts(was.volts),
+    more,
+    total: volts((now ?? was).total),
+  })
 })
 function enter(side: 'feed' | 'back', i: number, part: string) {
   at.value = { side, i }

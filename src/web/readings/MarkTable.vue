@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { formatPlain, t } from '../words'
 import { computed, useId } from 'vue'
-import { formatPlain } from '../../core/quantity'
 import { aspectNames, givenTotal, type JudgedAttempt, type Judgement } from '../../core/assessment'
 import type { Overrides } from '../../contract'
 
@@ -41,9 +40,9 @@ const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
             :aria-expanded="open === row.aspect"
             @click="emit('aspect', row.aspect)"
           >
-            {{ aspectNames[row.aspect] }}
+            {{ t(aspectNames[row.aspect]) }}
           </button>
-          <template v-else>{{ aspectNames[row.aspect] }}</template>
+          <template v-else>{{ t(aspectNames[row.aspect]) }}</template>
         </th>
         <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">{{ t('Mark') }}</th>
       </tr>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { formatPlain, t, tell } from '../words'
 import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { tell } from '../../contract/words'
-import { formatPlain, parseQuantity, type Unit } from '../../core/quantity'
+import { parseQuantity, type Unit } from '../../core/quantity'
 
 const props = defineProps<{
   label: string
@@ -59,7 +58,7 @@ function giveUp() {
 <template>
   <div class="field">
     <label>
-      <span>{{ label }}</span>
+      <span>{{ t(label) }}</span>
       <NInput
         v-model:value="text"
         size="small"
@@ -89,7 +88,7 @@ function giveUp() {
         @change="pick"
       >
         <option value="">{{ t('table') }}</option>
-        <option v-for="t in table" :key="t.value" :value="t.value">{{ t.text }}</option>
+        <option v-for="row in table" :key="row.value" :value="row.value">{{ t(row.text) }}</option>
       </select>
     </span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>

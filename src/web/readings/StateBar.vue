@@ -25,7 +25,7 @@ function set(id: string, to: string) {
   emit('change', {
     ...props.state,
     id: 'custom',
-    name: 'as set',
+    name: t('as set'),
     controls: { ...props.state.controls, [id]: to },
   })
 }
@@ -39,13 +39,13 @@ const joints = computed(() =>
 )
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 function alter(part: Partial<CircuitState>) {
-  emit('change', { ...props.state, id: 'custom', name: 'as set', ...part })
+  emit('change', { ...props.state, id: 'custom', name: t('as set'), ...part })
 }
 function toggle(id: string) {
   const detached = props.state.detached.includes(id)
     ? props.state.detached.filter((d) => d !== id)
     : [...props.state.detached, id]
-  emit('change', { ...props.state, id: 'custom', name: 'as set', detached })
+  emit('change', { ...props.state, id: 'custom', name: t('as set'), detached })
 }
 function choose(event: Event) {
   const found = props.circuit.states.find((s) => s.id === (event.target as HTMLSelectElement).value)
@@ -74,7 +74,7 @@ function choose(event: Event) {
           :aria-label="`${control.id} ${positionName(control, p)}`"
           @click="set(control.id, p)"
         >
-          {{ positionName(control, p) }}
+          {{ t(positionName(control, p)) }}
         </button>
       </span>
     </span>

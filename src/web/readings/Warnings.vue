@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { t, tell } from '../words'
 import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
 import { walkPaths, type StateKey } from '../../core/readings'
-import { tell } from '../../contract/words'
 import { warningsOf } from '../../core/workshop'
 
 const props = defineProps<{
@@ -25,7 +24,7 @@ const found = computed(() =>
   }).filter(({ text }) => !props.faulted || /burns|overWatts/.test(text.code)),
 )
 const shown = computed(() => (all.value ? found.value : found.value.slice(0, 1)))
-const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
+const words = { hazard: t('Hazard'), wrong: t('Wrong'), hint: t('Look') }
 </script>
 
 <template>
@@ -33,7 +32,7 @@ const words = { hazard: 'Hazard', wrong: 'Wrong', hint: 'Look' }
     <ul>
       <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
         <TriangleAlert :size="14" aria-hidden="true" />
-        <b>{{ words[w.weight] }}</b>
+        <b>{{ t(words[w.weight]) }}</b>
         <button type="button" @click="emit('choose', w.part)">{{ tell(w.text) }}</button>
       </li>
     </ul>

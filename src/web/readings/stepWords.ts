@@ -1,11 +1,11 @@
+import { formatQuantity, t, tell } from '../words'
 import { findPieces, pieceName, type Circuit } from '../../core/circuit'
 import type { Arrangement, Connection, Prediction, Step, StepOf, StoredReading } from '../../core/attempt'
 import { repairOf } from '../../core/attempt'
 import { faultOfKind } from '../../core/faults'
 import { instrumentOf } from '../../core/instruments'
 import { noticeText, partOfKind, positionName } from '../../core/parts'
-import { formatQuantity, type Unit } from '../../core/quantity'
-import { tell } from '../../contract/words'
+import { type Unit } from '../../core/quantity'
 
 /** “S1 closed, L1 out”. */
 export function describeArrangement(circuit: Circuit, arrangement: Arrangement): string {
@@ -20,17 +20,17 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
       return `${id} ${known ? positionName(known, key) : key}`
     }),
     ...detached.map((id) => `${id} ${definition(id)?.detach?.done ?? 'out'}`),
-    ...bypassed.map(([a, b]) => `jumper ${a} – ${b}`),
-    ...wiggled.map((id) => `${id} moved by hand`),
-    ...(engine === 'running' ? ['engine running'] : []),
-    ...(sinceKeyOff ? [`key off for ${sinceKeyOff} s`] : []),
+    ...bypassed.map(([a, b]) => t('jumper {a} – {b}', { a, b })),
+    ...wiggled.map((id) => t('{id} moved by hand', { id })),
+    ...(engine === 'running' ? [t('engine running')] : []),
+    ...(sinceKeyOff ? [t('key off for {sinceKeyOff} s', { sinceKeyOff })] : []),
   ].join(', ')
 }
 
 export function describePrediction(prediction: Prediction, unit: Unit): string {
   switch (prediction.type) {
     case 'beep':
-      return 'a beep'
+      return t('a beep')
     case 'OL':
       return 'OL'
     case 'word':
@@ -53,19 +53,19 @@ export const describeSeen = (circuit: Circuit, seen: Readonly<Record<string, str
 export function describeHeld(held: Connection['held']): string {
   switch (held.type) {
     case 'leads':
-      return `${held.red} to ${held.black}`
+      return t('{red} to {black}', { red: held.red, black: held.black })
     case 'jaws':
-      return `round ${held.round.join(' and ')}`
+      return t('round {held}', { held: held.round.join(t(' and ')) })
     case 'series':
-      return `in series at ${held.part}`
+      return t('in series at {part}', { part: held.part })
     case 'inPlaceOf':
-      return `in place of ${held.part}`
+      return t('in place of {part}', { part: held.part })
     case 'spots':
-      return `on the test spots of ${held.part}`
+      return t('on the test spots of {part}', { part: held.part })
     case 'at':
-      return `at ${held.part}`
+      return t('at {part}', { part: held.part })
     case 'posts':
-      return 'on the battery’s posts'
+      return t('on the battery’s posts')
   }
 }
 
@@ -99,49 +99,66 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
   switch (step.type) {
     case 'operate':
       return {
-        head: step.says === 'notReproduced' ? 'Operated: not reproduced' : 'Operated',
+        head: step.says === 'notReproduced' ? t('Operated: not reproduced') : t('Operated'),
         text: `${describeArrangement(circuit, step.arrangement)}: ${describeSeen(circuit, step.seen)}`,
       }
     case 'test':
-      return { head: `Reading ${number}: ${describeReading(step.reading)}`, text: testWords(circuit, step) }
+      return {
+        head: t('Reading {number}: {reading}', { number, reading: describeReading(step.reading) }),
+        text: testWords(circuit, step),
+      }
     case 'infer':
       return {
-        head: step.struck.length ? `Struck out ${step.struck.join(', ')}` : 'Nothing struck out',
-        text: [step.ringed.length ? `ringed ${step.ringed.join(', ')}` : '', step.note && `“${step.note}”`]
+        head: step.struck.length
+          ? t('Struck out {join}', { join: step.struck.join(', ') })
+          : t('Nothing struck out'),
+        text: [
+          step.ringed.length ? t('ringed {join}', { join: step.ringed.join(', ') }) : '',
+          step.note && `“${step.note}”`,
+        ]
           .filter(Boolean)
           .join('; '),
       }
     case 'conclude':
       return {
-        head: `Concluded: ${named(circuit, step.piece)}, ${faultOfKind(step.kind).title.toLowerCase()}`,
-        text: [`${step.sure} % sure`, step.note].filter(Boolean).join('. '),
+        head: t('Concluded: {piece}, {toLowerCase}', {
+          piece: named(circuit, step.piece),
+          toLowerCase: faultOfKind(step.kind).title.toLowerCase(),
+        }),
+        text: [t('{sure} % sure', { sure: step.sure }), step.note].filter(Boolean).join('. '),
       }
     case 'repair':
       return {
-        head: 'Repaired',
+        head: t('Repaired'),
         text: `${named(circuit, step.piece)}: ${repairOf(step.by).title.toLowerCase()}`,
       }
     case 'renew':
-      return { head: 'Renewed a fuse', text: step.fuse }
+      return { head: t('Renewed a fuse'), text: step.fuse }
     case 'hint':
-      return { head: 'Took a hint', text: tell(step.says) }
+      return { head: t('Took a hint'), text: tell(step.says) }
   }
 }
 
 function testWords(circuit: Circuit, step: StepOf<'test'>): string {
-  const also = step.also.map((one) => `with ${describeInstrument(one)} ${describeHeld(one.held)}`)
+  const also = step.also.map((one) =>
+    t('with {one} {held}', { one: describeInstrument(one), held: describeHeld(one.held) }),
+  )
   return [
     `${describeInstrument(step)} ${describeHeld(step.held)}`,
     ...also,
-    `predicted ${describePrediction(step.prediction, step.reading.unit)}`,
+    t('predicted {unit}', { unit: describePrediction(step.prediction, step.reading.unit) }),
     ...(step.suspected
-      ? [`with the suspect at fault ${describePrediction(step.suspected, step.reading.unit)}`]
+      ? [
+          t('with the suspect at fault {unit}', {
+            unit: describePrediction(step.suspected, step.reading.unit),
+          }),
+        ]
       : []),
     ...(step.asked
       ? [
           step.asked.answer === 'corrected'
-            ? `asked about ${step.asked.first}, and put it right`
-            : 'asked about it: it stands',
+            ? t('asked about {first}, and put it right', { first: step.asked.first })
+            : t('asked about it: it stands'),
         ]
       : []),
     describeArrangement(circuit, step.arrangement),

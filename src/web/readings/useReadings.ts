@@ -1,8 +1,7 @@
+import { formatQuantity, tell } from '../words'
 import { computed, type Ref } from 'vue'
-import { tell } from '../../contract/words'
 import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
-import { formatQuantity } from '../../core/quantity'
 import { stateKey, walkPath } from '../../core/readings'
 
 /** Live readings of a circuit in a state: what Bench and Plant show side by side. */

@@ -201,7 +201,7 @@ function arrow(event: KeyboardEvent) {
         @pointerenter="hover($event, figure.id)"
         @pointerleave="hover($event, null)"
       >
-        <title v-if="figure.cut">{{ figure.title }}</title>
+        <title v-if="figure.cut">{{ t(figure.title) }}</title>
         <rect v-bind="figure.reach" class="reach" />
         <rect v-bind="figure.box" class="hit" rx="4" />
         <SceneShapes :shapes="figure.shapes()" />

@@ -1,3 +1,4 @@
+import { t } from '../words'
 import type { Circuit, Wiring } from '../../core/circuit'
 import { partOfKind, type AnyPart } from '../../core/parts'
 import { walkPaths } from '../../core/readings'
@@ -247,7 +248,7 @@ function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks, d
   return {
     key: `${id} ${part}`,
     id,
-    title: `Measuring place ${id}${name ? ` ${name}` : ''}, ${part}`,
+    title: t('Measuring place {id}{name}, {part}', { id, name: name ? ` ${name}` : '', part }),
     sign: `${id} ${x} ${y} ${held} ${detail}`,
     x,
     y,

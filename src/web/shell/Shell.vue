@@ -19,20 +19,24 @@ const places = computed(() => {
   if (session.user?.role !== 'instructor' || !id) return []
   return ['bench', 'plant', 'sheet', 'show'].map((name) => ({
     name,
-    title: name[0]!.toUpperCase() + name.slice(1),
+    title: t(name[0]!.toUpperCase() + name.slice(1)),
     to: { name, params: { id } },
   }))
 })
 /** Places of the school, beside those of the circuit that is open. */
 const school = [
-  { name: 'lessons', title: 'Lessons' },
-  { name: 'classes', title: 'Classes' },
-  { name: 'days', title: 'Lab days' },
-  { name: 'floor', title: 'Floor' },
-  { name: 'ledger', title: 'Ledger' },
+  { name: 'lessons', title: t('Lessons') },
+  { name: 'classes', title: t('Classes') },
+  { name: 'days', title: t('Lab days') },
+  { name: 'floor', title: t('Floor') },
+  { name: 'ledger', title: t('Ledger') },
 ]
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
-const saveText = { saved: 'saved', saving: 'saving …', waiting: 'not saved: no connection, trying again' }
+const saveText = {
+  saved: t('saved'),
+  saving: t('saving …'),
+  waiting: t('not saved: no connection, trying again'),
+}
 
 /** A place that is being fetched or prepared says so before anybody wonders. */
 const busy = ref(false)
@@ -68,7 +72,7 @@ async function leave() {
         <RouterLink :to="{ name: 'home' }"> {{ t('Today') }} </RouterLink>
         <template v-if="session.user.role === 'instructor'">
           <RouterLink v-for="one in school" :key="one.name" :to="{ name: one.name }">{{
-            one.title
+            t(one.title)
           }}</RouterLink>
         </template>
         <RouterLink
@@ -77,11 +81,11 @@ async function leave() {
           >{{ t('Handbook') }}</RouterLink
         >
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
-          {{ place.title }}
+          {{ t(place.title) }}
         </RouterLink>
       </nav>
       <span v-if="onCircuit" class="save" role="status" :data-state="open.saveState">{{
-        saveText[open.saveState]
+        t(saveText[open.saveState])
       }}</span>
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->

@@ -31,7 +31,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <dt>
           <kbd>{{ key }}</kbd>
         </dt>
-        <dd>{{ what }}</dd>
+        <dd>{{ t(what) }}</dd>
       </template>
     </dl>
   </NModal>

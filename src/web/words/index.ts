@@ -56,8 +56,17 @@ export function t(text: string, params?: Params): string {
     format = new IntlMessageFormat(said, tag.value, undefined, { ignoreTag: true })
     formats.set(said, format)
   }
-  return String(format.format(params as Record<string, string>))
+  return String(format.format(file ? inOwnWords(params) : (params as Record<string, string>)))
 }
+
+/** Names of the trade that come in as parameters. */
+const inOwnWords = (params: Params): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(params).map(([name, value]) => [
+      name,
+      (typeof value === 'string' ? t(value) : value) as string,
+    ]),
+  )
 
 /** What the trade's names and the core's own sentences are in this language: whole, else piece by piece by a pattern. */
 function remember(text: string): string {
@@ -87,6 +96,10 @@ function patternsOf(language: LanguageFile): readonly Pattern[] {
   patterns.set(language, all)
   return all
 }
+
+/** Whether a language has a text of its own for this one, whole or by a pattern. */
+export const translates = (text: string, language: LanguageFile): boolean =>
+  language.texts[text] !== undefined || patternsOf(language).some(({ shape }) => shape.test(text))
 
 function translate(text: string, language: LanguageFile, depth = 0): string {
   const whole = language.texts[text]

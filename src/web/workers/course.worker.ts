@@ -1,4 +1,4 @@
-import { tell } from '../../contract/words'
+import { tell } from '../words'
 import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { course, type Happening } from '../../core/time'

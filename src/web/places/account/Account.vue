@@ -5,6 +5,7 @@ import { defineAsyncComponent, ref } from 'vue'
 import { leastPassword } from '../../../contract/account'
 import { messageOf, post } from '../../api/client'
 import { useSession } from '../../stores/session'
+import LanguageChoice from './LanguageChoice.vue'
 
 const People = defineAsyncComponent(() => import('./People.vue'))
 
@@ -29,9 +30,10 @@ async function change() {
     await post('/password', { current: current.value, password: fresh.value }, 'PUT')
     current.value = fresh.value = ''
     await session.load()
-  }, 'Changed. Every other place where you were signed in is signed out.')
+  }, t('Changed. Every other place where you were signed in is signed out.'))
 }
-const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signed out everywhere but here.')
+const elsewhere = () =>
+  act(() => post('/sessions', undefined, 'DELETE'), t('Signed out everywhere but here.'))
 </script>
 
 <template>
@@ -40,6 +42,7 @@ const elsewhere = () => act(() => post('/sessions', undefined, 'DELETE'), 'Signe
     <p v-if="session.user?.mustChange" class="caution" role="status">
       {{ t('Somebody else chose your password: change it before you go on.') }}
     </p>
+    <LanguageChoice />
     <form aria-labelledby="password" @submit.prevent="change">
       <h2 id="password">{{ t('Your password') }}</h2>
       <label class="field"

@@ -25,7 +25,7 @@ function choose(event: Event) {
   else void keep(null)
 }
 const size = (bytes: number) =>
-  bytes > 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.round(bytes / 1e6)} MB`
+  bytes > 1e9 ? t('{x} GB', { x: (bytes / 1e9).toFixed(1) }) : t('{e6} MB', { e6: Math.round(bytes / 1e6) })
 </script>
 
 <template>

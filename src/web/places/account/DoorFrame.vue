@@ -36,7 +36,7 @@ const path = treads
     <section>
       <p class="word">{{ t('Brachyon') }}</p>
       <p class="quiet line-below">{{ t('Where do the volts go?') }}</p>
-      <h1>{{ title }}</h1>
+      <h1>{{ t(title) }}</h1>
       <slot />
     </section>
   </div>

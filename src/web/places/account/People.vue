@@ -53,11 +53,16 @@ const reset = ({ id, name, login }: User) =>
     told.value = { name, login, password }
   })
 const remove = ({ id, name, role }: User) => {
-  const what = role === 'student' ? ' Their work orders and readings go with it.' : ''
-  if (window.confirm(`Take the account of ${name} away?${what} It cannot be undone.`))
+  const what = role === 'student' ? t(' Their work orders and readings go with it.') : ''
+  if (window.confirm(t('Take the account of {name} away?{what} It cannot be undone.', { name, what })))
     void act(() => post(`/people/${id}`, undefined, 'DELETE'))
 }
-const outcomes = { in: 'signed in', out: 'signed out', wrong: 'wrong password', waits: 'has to wait' }
+const outcomes = {
+  in: t('signed in'),
+  out: t('signed out'),
+  wrong: t('wrong password'),
+  waits: t('has to wait'),
+}
 async function look(open: boolean) {
   if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))
 }
@@ -141,7 +146,7 @@ async function look(open: boolean) {
             <td>{{ when(one.at) }}</td>
             <td>{{ one.login }}</td>
             <td>{{ one.address }}</td>
-            <td>{{ outcomes[one.outcome] }}</td>
+            <td>{{ t(outcomes[one.outcome]) }}</td>
           </tr>
         </tbody>
       </table>

@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { messageOf } from '../../api/client'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
+import LanguageChoice from './LanguageChoice.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -56,6 +57,7 @@ async function enter() {
       </p>
       <NButton type="primary" attr-type="submit" :loading="busy"> {{ t('Sign in') }} </NButton>
       <p class="quiet">{{ t('No account? Your instructor makes one for you.') }}</p>
+      <LanguageChoice />
     </form>
   </DoorFrame>
 </template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { Redo2, Undo2, X } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import { openingState, renameId, type Circuit, type CircuitState } from '../../../core/circuit'
-import { formatQuantity } from '../../../core/quantity'
 import { limitSetFor } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
 import Schematic from '../../schematic/Schematic.vue'
@@ -73,7 +72,7 @@ function choose(part: string) {
 function rename(to: string) {
   const from = chosen.value
   if (!from) return
-  const built = store.build(`${from} is now ${to}`, (c) => ({
+  const built = store.build(t('{from} is now {to}', { from, to }), (c) => ({
     ok: true,
     circuit: renameId(c, from, to),
     touched: [to],
@@ -89,26 +88,26 @@ function fold() {
 const light = (part: string | null) => (store.lit = part)
 
 const keys = [
-  ['/', 'type parts into the path'],
-  ['p', 'to the parts of the path'],
-  ['s', 'to the state of the circuit'],
-  ['g', 'to the drawing'],
-  ['f', 'find a part'],
-  ['v  a', 'volts, amps on the drawing'],
-  ['← →', 'along the path, once there'],
-  ['Alt ← →', 'move the part'],
-  ['Del', 'take the part out'],
-  ['Ctrl C X V D', 'copy, cut, paste, double'],
-  ['Ctrl Z', 'undo; with Shift redo'],
-  ['+ − 0', 'larger, smaller, all of the drawing'],
+  ['/', t('type parts into the path')],
+  ['p', t('to the parts of the path')],
+  ['s', t('to the state of the circuit')],
+  ['g', t('to the drawing')],
+  ['f', t('find a part')],
+  ['v  a', t('volts, amps on the drawing')],
+  ['← →', t('along the path, once there')],
+  ['Alt ← →', t('move the part')],
+  ['Del', t('take the part out')],
+  ['Ctrl C X V D', t('copy, cut, paste, double')],
+  ['Ctrl Z', t('undo; with Shift redo')],
+  ['+ − 0', t('larger, smaller, all of the drawing')],
 ] as const
 const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
 const jumps: Record<string, () => void> = {
   '/': () => builder.value?.type(),
   p: () => focus('.chip[tabindex="0"]'),
-  s: () => focus('[aria-label="State of the circuit"] button'),
+  s: () => focus(`[aria-label="${t('State of the circuit')}"] button`),
   g: () => focus('.drawing .part'),
-  f: () => focus('[aria-label="Find a part"]'),
+  f: () => focus(`[aria-label="${t('Find a part')}"]`),
   v: () => (showVolts.value = !showVolts.value),
   a: () => (showAmps.value = !showAmps.value),
 }

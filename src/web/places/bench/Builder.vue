@@ -38,7 +38,7 @@ const where = computed(() => {
   const at = props.build.at.value
   const before = current.value.steps[at - 1]?.part
   const after = current.value.steps[at]?.part
-  return before ? `after ${before}` : after ? `before ${after}` : 'here'
+  return before ? t('after {before}', { before }) : after ? t('before {after}', { after }) : t('here')
 })
 const points = computed(() =>
   wireUp(props.circuit)
@@ -50,7 +50,7 @@ const onPath = computed(() => props.build.index.value >= 0)
 
 function drop() {
   const { id } = current.value
-  const built = store.build('Path taken out', (c) => removePath(c, id))
+  const built = store.build(t('Path taken out'), (c) => removePath(c, id))
   if (built?.ok) emit('path', 0)
 }
 defineExpose({ type: () => quick.value?.focus() })
@@ -62,7 +62,7 @@ defineExpose({ type: () => quick.value?.focus() })
       <label class="path"
         ><span class="visually-hidden">{{ t('Path') }}</span>
         <select :value="path" @change="emit('path', Number(value($event)))">
-          <option v-for="(title, i) in titles" :key="i" :value="i">{{ title }}</option>
+          <option v-for="(title, i) in titles" :key="i" :value="i">{{ t(title) }}</option>
         </select>
       </label>
       <PathStrip
@@ -142,7 +142,7 @@ defineExpose({ type: () => quick.value?.focus() })
                 store.build('Feed led elsewhere', (c) => leadEnd(c, current.id, 'from', value($event)))
               "
             >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
             </select></label
           >
           <label class="field"
@@ -153,7 +153,7 @@ defineExpose({ type: () => quick.value?.focus() })
                 store.build('Return led elsewhere', (c) => leadEnd(c, current.id, 'to', value($event)))
               "
             >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
             </select></label
           >
           <button type="button" class="small" @click="build.copyPath()">{{ t('Copy all its parts') }}</button>

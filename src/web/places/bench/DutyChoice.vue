@@ -9,8 +9,8 @@ defineProps<{ circuit: Circuit }>()
 const store = useCircuit()
 const names: Readonly<Record<Duty, string>> = {
   light: 'light',
-  motor: 'motor or pump',
-  heavy: 'starting, charging',
+  motor: t('motor or pump'),
+  heavy: t('starting, charging'),
   electronic: 'electronic',
 }
 function choose(event: Event) {

@@ -14,13 +14,13 @@ const picked = ref<string[]>([])
 const text = (event: Event) => (event.target as HTMLInputElement).value
 
 function add(bundle?: string) {
-  const built = store.build('Measuring place', (c) =>
+  const built = store.build(t('Measuring place'), (c) =>
     addPlace(c, picked.value.length ? picked.value : wires.value.slice(0, 1), bundle),
   )
   if (built?.ok) picked.value = []
 }
 function toggle(place: string, wire: string, on: boolean) {
-  store.build('Harness', (c) => setConductor(c, place, wire, on ? {} : null))
+  store.build(t('Harness'), (c) => setConductor(c, place, wire, on ? {} : null))
 }
 </script>
 

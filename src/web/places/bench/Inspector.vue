@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { RouterLink } from 'vue-router'
 import { entriesOfPart, entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
-import { tell } from '../../../contract/words'
 import { problemsOf } from '../../../core/document'
 import { NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -17,7 +16,6 @@ import {
   type FieldMeta,
   type Pins,
 } from '../../../core/parts'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import type { StateKey } from '../../../core/readings'
 import { ampacity, heatOf } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -41,9 +39,9 @@ function takeId(event: Event) {
   const id = field.value.trim().toUpperCase()
   if (id === props.part) return
   wrongId.value = !/^[A-Z]{1,3}[0-9]{1,3}$/.test(id)
-    ? 'One to three letters and a number, such as F1'
+    ? t('One to three letters and a number, such as F1')
     : props.circuit.parts.some((p) => p.id === id)
-      ? `${id} is taken`
+      ? t('{id} is taken', { id })
       : ''
   if (!wrongId.value) emit('rename', id)
 }
@@ -109,9 +107,15 @@ const heat = computed(() => {
   const { cable, ratedWatts } = definition.value ?? {}
   const valueOf = (name: string) => Number(found.value?.parameters[name])
   if (cable?.byTheMetre)
-    return `${formatQuantity(watts / valueOf(cable.length), 'W')} on each metre; good for ${formatPlain(ampacity(valueOf(cable.section)), 2)} A`
+    return t('{watts} on each metre; good for {x} A', {
+      watts: formatQuantity(watts / valueOf(cable.length), 'W'),
+      x: formatPlain(ampacity(valueOf(cable.section)), 2),
+    })
   if (ratedWatts)
-    return `${formatPlain((100 * watts) / valueOf(ratedWatts), 2)} % of its watts, about ${formatPlain(heatOf(watts, valueOf(ratedWatts), props.circuit.temperature).surface, 2)} °C`
+    return t('{x} % of its watts, about {x2} °C', {
+      x: formatPlain((100 * watts) / valueOf(ratedWatts), 2),
+      x2: formatPlain(heatOf(watts, valueOf(ratedWatts), props.circuit.temperature).surface, 2),
+    })
   return ''
 })
 </script>
@@ -119,7 +123,7 @@ const heat = computed(() => {
 <template>
   <section v-if="found && definition" class="inspector" :aria-label="t('Values of {part}', { part })">
     <h2>
-      {{ part }} <span class="quiet">{{ definition.title }}</span>
+      {{ part }} <span class="quiet">{{ t(definition.title) }}</span>
     </h2>
     <p v-if="doing" class="reading doing">
       {{ [doing.volts, doing.amps, doing.watts].filter(Boolean).join(' · ') }}
@@ -133,7 +137,7 @@ const heat = computed(() => {
         >{{ t('Replace by') }}
         <select value="" @change="emit('replace', chosenWord($event))">
           <option value="">…</option>
-          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ p.title }}</option>
+          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ t(p.title) }}</option>
         </select>
       </label>
     </div>
@@ -143,7 +147,7 @@ const heat = computed(() => {
       <template v-for="(key, i) in entriesOfPart(definition.kind)" :key="key"
         >{{ i ? ' · ' : ''
         }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
-          entryTitle(key)
+          t(entryTitle(key))
         }}</RouterLink></template
       >
     </p>
@@ -173,7 +177,7 @@ const heat = computed(() => {
       </label>
     </fieldset>
     <label v-for="field in words" :key="part + field.key" class="field"
-      >{{ field.label }}
+      >{{ t(field.label) }}
       <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
         <option v-for="option in field.options" :key="option" :value="option">
           {{ field.names?.[option] ?? option }}
@@ -191,7 +195,7 @@ const heat = computed(() => {
     <QuantityField
       v-for="field in fields"
       :key="part + field.key"
-      :label="field.label"
+      :label="t(field.label)"
       :unit="field.unit"
       :value="field.value"
       :check="field.check"

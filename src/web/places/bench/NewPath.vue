@@ -50,21 +50,21 @@ function make() {
       <label class="field"
         >{{ t('From') }}
         <select v-model="from">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
         </select></label
       >
       <label class="field"
         >{{ t('First part') }}
         <select v-model="kind">
           <option v-for="p in parts.filter((q) => q.role !== 'source')" :key="p.kind" :value="p.kind">
-            {{ p.title }}
+            {{ t(p.title) }}
           </option>
         </select></label
       >
       <label class="field"
         >{{ t('To') }}
         <select v-model="to">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
         </select></label
       >
       <NButton attr-type="submit" size="small" type="primary">{{ t('Make the path') }}</NButton>

@@ -9,12 +9,12 @@ import type { Build } from './useBuild'
 const props = defineProps<{ circuit: Circuit; build: Build }>()
 
 const heads: readonly (readonly [Role, string])[] = [
-  ['protection', 'Protection'],
-  ['control', 'Control'],
-  ['conductor', 'Conductors'],
-  ['connection', 'Joints and sensors'],
-  ['load', 'Loads'],
-  ['source', 'Sources'],
+  ['protection', t('Protection')],
+  ['control', t('Control')],
+  ['conductor', t('Conductors')],
+  ['connection', t('Joints and sensors')],
+  ['load', t('Loads')],
+  ['source', t('Sources')],
 ]
 const groups = heads.map(([role, title]) => ({
   title,
@@ -53,15 +53,15 @@ const passes = computed(() =>
           :key="p.key"
           class="small"
           type="button"
-          :title="p.title"
+          :title="t(p.title)"
           @click="build.insert(p.items, `${p.text} put in`)"
         >
-          {{ p.text }}
+          {{ t(p.text) }}
         </button>
       </div>
     </section>
     <section v-for="group in groups" :key="group.title">
-      <h3>{{ group.title }}</h3>
+      <h3>{{ t(group.title) }}</h3>
       <VueDraggable
         class="kinds"
         :model-value="[...group.kinds]"
@@ -76,7 +76,7 @@ const passes = computed(() =>
           :data-kind="kind.kind"
           @click="build.insertKind(kind.kind)"
         >
-          {{ kind.title }}
+          {{ t(kind.title) }}
         </button>
       </VueDraggable>
     </section>

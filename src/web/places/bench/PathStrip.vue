@@ -25,7 +25,7 @@ const chips = computed<Chip[]>(() =>
     const way = enter && leave ? ` ${pin(enter)}–${pin(leave)}` : ''
     const what = definition.cable?.byTheMetre
       ? definition.summary(parameters).split(',')[0]!
-      : name || definition.title.split(' in ')[0]!
+      : name || t(definition.title.split(' in ')[0]!)
     return { key: `${i}${part}`, id: part, text: way || what, role: definition.role }
   }),
 )
@@ -107,7 +107,7 @@ const ends = computed(() => {
         :data-chip="chip.id"
         :aria-pressed="chosen === chip.id"
         :aria-label="`${chip.id} ${chip.text}`"
-        :title="chip.text"
+        :title="t(chip.text)"
         :tabindex="chosen === chip.id || (!chips.some((c) => c.id === chosen) && i === 0) ? 0 : -1"
         @click="emit('choose', chip.id)"
         @focus="chosen === chip.id || emit('choose', chip.id)"
@@ -115,7 +115,7 @@ const ends = computed(() => {
         @pointerenter="emit('light', chip.id)"
         @pointerleave="emit('light', null)"
       >
-        <b>{{ chip.id }}</b> <span>{{ chip.text }}</span>
+        <b>{{ chip.id }}</b> <span>{{ t(chip.text) }}</span>
       </button>
     </VueDraggable>
     <span

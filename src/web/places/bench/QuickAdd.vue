@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
 
@@ -63,7 +62,7 @@ defineExpose({ focus: () => field.value?.focus() })
       </template>
       <span v-else-if="read" class="not">{{ tell(read.why) }}</span>
       <template v-else>
-        {{ t('parts in the order the current meets them, with their values ·') }} <i>K1.86</i>
+        {{ t('parts in the order the current meets them, with their values ·') }} <i>{{ 'K1.86' }}</i>
         {{ t('passes a relay’s coil ·') }} <i>{{ t('from F1a: … to G1e') }}</i> {{ t('makes a branch') }}
       </template>
       <span v-if="offers.length && offers[0] !== begun" class="offers">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, t } from '../../words'
 import { NPopover } from 'naive-ui'
 import { computed } from 'vue'
 import {
@@ -9,7 +9,6 @@ import {
   type Circuit,
   type Scatter,
 } from '../../../core/circuit'
-import { formatPlain } from '../../../core/quantity'
 import { scattered } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
 import { useCircuit } from '../../stores/circuit'
@@ -20,7 +19,10 @@ const store = useCircuit()
 const now = computed(() => props.circuit.scatter ?? schoolScatter)
 const said = computed(() => {
   const { rest, contacts } = now.value
-  return `battery ±${formatPlain(rest)} V, contacts ±${formatPlain(100 * contacts)} %`
+  return t('battery ±{rest} V, contacts ±{contacts} %', {
+    rest: formatPlain(rest),
+    contacts: formatPlain(100 * contacts),
+  })
 })
 function set(change: Partial<Scatter>) {
   store.edit({ type: 'setScatter', scatter: { ...now.value, ...change } })
@@ -28,15 +30,15 @@ function set(change: Partial<Scatter>) {
 /** Contacts of its own for every joint: what one vehicle has, not what a drawing says. */
 function draw() {
   const seed = Math.floor(Math.random() * 2 ** 32)
-  const label = 'joints and grounds given ohms of their own'
+  const label = t('joints and grounds given ohms of their own')
   store.edit({ type: 'whole', label, circuit: scattered(props.circuit, seed) })
 }
 const check = (key: keyof Scatter, scale: number) => (value: number) =>
   scatterSchema.shape[key].safeParse(value / scale).success
     ? undefined
     : key === 'rest'
-      ? 'From 0.01 to 1 V.'
-      : 'From 2 to 300 %.'
+      ? t('From 0.01 to 1 V.')
+      : t('From 2 to 300 %.')
 </script>
 
 <template>

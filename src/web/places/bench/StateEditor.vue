@@ -38,20 +38,24 @@ const joints = computed(() =>
 )
 const named = computed(() => props.state.id !== 'custom')
 const alter = (part: Partial<CircuitState>) =>
-  emit('change', { ...props.state, id: 'custom', name: 'as set', ...part })
+  emit('change', { ...props.state, id: 'custom', name: t('as set'), ...part })
 
 function keep() {
-  const built = store.build(`State “${name.value}” kept`, (c) => keepState(c, props.state, name.value.trim()))
+  const built = store.build(t('State “{name}” kept', { name: name.value }), (c) =>
+    keepState(c, props.state, name.value.trim()),
+  )
   if (!built?.ok) return
   const kept = built.circuit.states.find((s) => s.id === built.id)
   if (kept) emit('change', kept)
 }
 function rename() {
-  const built = store.build('State renamed', (c) => renameState(c, props.state.id, name.value.trim()))
+  const built = store.build(t('State renamed'), (c) => renameState(c, props.state.id, name.value.trim()))
   if (built?.ok) emit('change', { ...props.state, name: name.value.trim() })
 }
 function remove() {
-  const built = store.build(`State “${props.state.name}” taken away`, (c) => removeState(c, props.state.id))
+  const built = store.build(t('State “{name}” taken away', { name: props.state.name }), (c) =>
+    removeState(c, props.state.id),
+  )
   if (built?.ok) emit('change', built.circuit.states[0]!)
 }
 function bridge() {
@@ -68,11 +72,11 @@ const written = (end: string) => {
     : end
 }
 function checkTemperature(value: number) {
-  return value < -40 || value > 120 ? 'Between −40 and 120 °C' : undefined
+  return value < -40 || value > 120 ? t('Between −40 and 120 °C') : undefined
 }
 
 const checkJumper = (amps: number) =>
-  amps === 0 || (amps >= 1 && amps <= 40) ? undefined : 'From 1 to 40 A; 0 for a piece of wire.'
+  amps === 0 || (amps >= 1 && amps <= 40) ? undefined : t('From 1 to 40 A; 0 for a piece of wire.')
 function setJumper(amps: number) {
   const rest = { ...props.state }
   delete rest.jumperFuse

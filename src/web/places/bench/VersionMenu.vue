@@ -84,7 +84,7 @@ const takeUp = (id: string) =>
       </ul>
       <h3>{{ t('What was done') }}</h3>
       <ol v-if="history.length" tabindex="0">
-        <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ h.what }}</li>
+        <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ t(h.what) }}</li>
       </ol>
       <p v-else class="quiet">{{ t('Nothing yet.') }}</p>
     </div>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
-import { tell } from '../../../contract/words'
 import { guessColumns, isOneRoster, type Columns, type RosterFile } from '../../../core/lab'
 import { messageOf, send } from '../../api/client'
 
@@ -16,11 +15,11 @@ const plan = ref<RosterPlan | null>(null)
 const wrong = ref('')
 const working = ref(false)
 const names: Readonly<Record<keyof Columns, string>> = {
-  name: 'Whole name',
-  given: 'First name',
-  family: 'Family name',
-  login: 'Sign-in name',
-  class: 'Class',
+  name: t('Whole name'),
+  given: t('First name'),
+  family: t('Family name'),
+  login: t('Sign-in name'),
+  class: t('Class'),
 }
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
@@ -79,7 +78,7 @@ function column(key: keyof Columns, event: Event) {
     /></label>
     <div v-if="columns" class="columns">
       <label v-for="(label, key) in names" :key="key" class="field"
-        >{{ label }}
+        >{{ t(label) }}
         <select :value="columns[key]" @change="column(key, $event)">
           <option :value="-1">{{ t('no column') }}</option>
           <option v-for="(head, i) in heads" :key="i" :value="i">

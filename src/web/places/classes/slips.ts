@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { RosterDone } from '../../../contract'
 import { saveBlob } from '../../parts/download'
 import { make, page } from '../../parts/pdf'
@@ -9,12 +10,12 @@ export async function printSlips(people: RosterDone['added']): Promise<void> {
     stack: [
       { text: name, fontSize: 13, bold: true },
       {
-        text: `Sign-in name: ${login}`,
+        text: t('Sign-in name: {login}', { login }),
         fontSize: 11,
         margin: [0, 3, 0, 0] as [number, number, number, number],
       },
-      { text: `First password: ${password}`, fontSize: 11 },
-      { text: 'You choose your own when you first sign in.', style: 'quiet' },
+      { text: t('First password: {password}', { password }), fontSize: 11 },
+      { text: t('You choose your own when you first sign in.'), style: 'quiet' },
       { text: address, style: 'quiet' },
     ],
     margin: [4, 6, 4, 6] as [number, number, number, number],
@@ -30,6 +31,6 @@ export async function printSlips(people: RosterDone['added']): Promise<void> {
   ])
   saveBlob(
     'sign-in-slips.pdf',
-    await make(page('Sign-in slips', [{ table: { widths: ['*', 90], dontBreakRows: true, body: rows } }])),
+    await make(page(t('Sign-in slips'), [{ table: { widths: ['*', 90], dontBreakRows: true, body: rows } }])),
   )
 }

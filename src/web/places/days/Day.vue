@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
-import { tell } from '../../../contract/words'
 import { messageOf } from '../../api/client'
 import Plan from './Plan.vue'
 import Stands from './Stands.vue'
@@ -32,8 +31,8 @@ async function handOut(round: number) {
   try {
     const count = await day.handOut(round)
     said.value = count
-      ? `Round ${round + 1} is out: ${count} orders.`
-      : `Everybody has an order of round ${round + 1}.`
+      ? t('Round {x} is out: {count} orders.', { x: round + 1, count })
+      : t('Everybody has an order of round {x}.', { x: round + 1 })
   } catch (error) {
     wrong.value = messageOf(error)
   }

@@ -32,14 +32,14 @@ async function make() {
     sets.sort((a, b) => a.set - b.set)
     const count = Math.max(rounds.value, people.length)
     const stands = Array.from({ length: count }, (_, i) => ({
-      name: `Bench ${i + 1}`,
+      name: t('Bench {x}', { x: i + 1 }),
       lesson: sets[i % Math.max(1, sets.length)]?.lesson ?? null,
       set: sets[i % Math.max(1, sets.length)]?.set ?? 0,
       real: false,
       checked: [],
     }))
     const { id } = await send(z.object({ id: z.uuid() }), '/days', {
-      name: name.value.trim() || 'Lab day',
+      name: name.value.trim() || t('Lab day'),
       day: day.value,
       class: null,
       body: {

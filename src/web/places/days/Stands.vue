@@ -11,10 +11,10 @@ const props = defineProps<{ stands: readonly StandNow[]; lessons: readonly Lesso
 const emit = defineEmits<{ change: [stands: StandNow[]] }>()
 const words: Readonly<Record<(typeof checks)[number], string>> = {
   planted: 'planted',
-  commissioned: 'readings prove it, and nothing else',
+  commissioned: t('readings prove it, and nothing else'),
   run: 'worked',
   restored: 'restored',
-  healthy: 'proven healthy',
+  healthy: t('proven healthy'),
 }
 const set = (i: number, part: Partial<StandNow>) =>
   emit(
@@ -33,7 +33,7 @@ function tick(i: number, check: (typeof checks)[number]) {
 const add = () =>
   emit('change', [
     ...props.stands,
-    { name: `Bench ${props.stands.length + 1}`, lesson: null, set: 0, real: false, checked: [] },
+    { name: t('Bench {x}', { x: props.stands.length + 1 }), lesson: null, set: 0, real: false, checked: [] },
   ])
 </script>
 
@@ -87,7 +87,7 @@ const add = () =>
         <div v-if="stand.real" class="checks">
           <label v-for="check in checks" :key="check"
             ><input type="checkbox" :checked="stand.checked.includes(check)" @change="tick(i, check)" />
-            {{ words[check] }}</label
+            {{ t(words[check]) }}</label
           >
         </div>
       </li>

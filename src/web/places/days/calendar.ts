@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import ical from 'ical-generator'
 import type { StoredDay } from '../../../contract'
 import { download, fileName } from '../../parts/download'
@@ -8,7 +9,7 @@ export function calendarOf(
   times: readonly string[],
   stamp: Date,
 ): string {
-  const calendar = ical({ name, prodId: { company: 'Brachyon', product: 'Lab day', language: 'EN' } })
+  const calendar = ical({ name, prodId: { company: 'Brachyon', product: t('Lab day'), language: 'EN' } })
   times.forEach((time, r) => {
     const start = new Date(`${day}T${time}:00`)
     calendar.createEvent({
@@ -17,8 +18,11 @@ export function calendarOf(
       start,
       end: new Date(start.getTime() + body.minutes * 60_000),
       floating: true,
-      summary: `${name}, round ${r + 1}`,
-      description: `${body.stands.length} stations, ${body.groups.length} groups`,
+      summary: t('{name}, round {x}', { name, x: r + 1 }),
+      description: t('{count} stations, {count2} groups', {
+        count: body.stands.length,
+        count2: body.groups.length,
+      }),
     })
   })
   return calendar.toString()

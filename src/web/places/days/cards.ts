@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { Content } from 'pdfmake/interfaces'
 import { storedLessonSchema, type LessonRow, type StoredDay, type StoredLesson } from '../../../contract'
 import { faultOfKind, describeFault } from '../../../core/faults'
@@ -12,7 +13,7 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
     const set = stored?.lesson.sets[stand.set]
     return [
       {
-        text: `${stand.name}: for the instructor only`,
+        text: t('{name}: for the instructor only', { name: stand.name }),
         style: 'title',
         ...(i > 0 && { pageBreak: 'before' as const }),
       },
@@ -23,11 +24,11 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
             ...set.faults.flatMap((fault): Content[] => {
               const { built, caution: care } = faultOfKind(fault.kind)
               return [
-                { text: describeFault(stored.lesson.circuit, fault), bold: true, margin: [0, 6, 0, 0] },
+                { text: t(describeFault(stored.lesson.circuit, fault)), bold: true, margin: [0, 6, 0, 0] },
                 {
                   text: stand.real
-                    ? `Made on the board: ${built}`
-                    : 'On a virtual board: nothing is to be made.',
+                    ? t('Made on the board: {built}', { built })
+                    : t('On a virtual board: nothing is to be made.'),
                 },
                 ...(care ? [{ text: care, style: 'bad' }] : []),
               ]
@@ -35,27 +36,27 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
             ...(set.complaint
               ? [
                   {
-                    text: `The driver says: “${set.complaint}”`,
+                    text: t('The driver says: “{complaint}”', { complaint: set.complaint }),
                     margin: [0, 6, 0, 0] as [number, number, number, number],
                   },
                 ]
               : []),
             ...(stand.real
               ? [
-                  { text: 'In this order', style: 'state' },
+                  { text: t('In this order'), style: 'state' },
                   {
                     ol: [
-                      'Plant it.',
-                      'Commission: a few readings prove that it is in, and that nothing else is wrong.',
-                      'Run the rounds.',
-                      'Restore the board.',
-                      'Prove it healthy: the same readings as before it was planted.',
+                      t('Plant it.'),
+                      t('Commission: a few readings prove that it is in, and that nothing else is wrong.'),
+                      t('Run the rounds.'),
+                      t('Restore the board.'),
+                      t('Prove it healthy: the same readings as before it was planted.'),
                     ],
                   },
                 ]
               : []),
           ]
-        : [{ text: 'Nothing is planted here.' }]),
+        : [{ text: t('Nothing is planted here.') }]),
       { text: caution, style: 'quiet', margin: [0, 12, 0, 0] },
     ]
   })
@@ -69,12 +70,19 @@ export function stations(day: StoredDay, address: string): Content[] {
       { text: `${day.name}, ${day.day}`, fontSize: 13, margin: [0, 4, 0, 16] },
       { qr: `${address}/card/${day.id}/${i + 1}`, fit: 190 },
       {
-        text: 'Scan it, type the word of the day, choose your name.',
+        text: t('Scan it, type the word of the day, choose your name.'),
         fontSize: 12,
         margin: [0, 8, 0, 2],
       },
-      { text: `${address}/card/${day.id}/${i + 1}`, fontSize: 9, margin: [0, 0, 0, 16] },
-      { text: stand.real ? 'A real board: type what your meter shows.' : 'A virtual board.', fontSize: 13 },
+      {
+        text: `${address}/card/${day.id}/${i + 1}`,
+        fontSize: 9,
+        margin: [0, 0, 0, 16],
+      },
+      {
+        text: stand.real ? t('A real board: type what your meter shows.') : t('A virtual board.'),
+        fontSize: 13,
+      },
       { text: caution, style: 'quiet', margin: [0, 16, 0, 0] },
     ],
     ...(i > 0 && { pageBreak: 'before' as const }),
@@ -86,7 +94,7 @@ export function orders(day: StoredDay, groups: readonly string[], times: readonl
   return [
     { text: `${day.name}, ${day.day}`, style: 'title' },
     table(
-      ['', ...times.map((time, r) => `Round ${r + 1}, ${time}`)],
+      ['', ...times.map((time, r) => t('Round {x}, {time}', { x: r + 1, time }))],
       groups.map((name, g) => [
         { text: name, bold: true },
         ...times.map((_, r) => day.body.stands[day.body.seats[g]?.[r] ?? -1]?.name ?? '–'),
@@ -112,7 +120,7 @@ export async function dayCards(
       : what === 'stations'
         ? stations(day, window.location.origin)
         : orders(day, groups, times)
-  const title = `${day.name}, ${what === 'sealed' ? 'sealed cards' : what === 'stations' ? 'station cards' : 'orders'}`
+  const title = `${day.name}, ${what === 'sealed' ? t('sealed cards') : what === 'stations' ? t('station cards') : 'orders'}`
   saveBlob(
     fileName(title, 'pdf'),
     await make(page(title, content, what === 'orders' ? 'landscape' : 'portrait')),

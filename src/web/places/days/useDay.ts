@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import {
@@ -26,7 +27,8 @@ export async function useDay(id: string) {
   const best = ref<boolean | null>(null)
 
   const body = computed(() => stored.value.body)
-  const nameOf = (student: string) => people.value.find((p) => p.id === student)?.name ?? 'somebody who left'
+  const nameOf = (student: string) =>
+    people.value.find((p) => p.id === student)?.name ?? t('somebody who left')
   /** What each needs first, by what they have shown; nobody needs anything until it is known. */
   const next = shallowRef<ReadonlyMap<string, readonly string[]>>(new Map())
   const ledger = ask(ledgerSchema, '/ledger').then(
@@ -36,7 +38,7 @@ export async function useDay(id: string) {
   )
   const groups = computed(() =>
     body.value.groups.map((people) => ({
-      name: people.map(nameOf).join(' and '),
+      name: people.map(nameOf).join(t(' and ')),
       needs: needsOf(people.map((id) => next.value.get(id) ?? [])).map((family) => families[family]),
     })),
   )
@@ -46,7 +48,7 @@ export async function useDay(id: string) {
       const kind = row?.kinds[set] ?? ''
       return {
         name,
-        task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : `nothing yet at ${name}`,
+        task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : t('nothing yet at {name}', { name }),
         family: isKind(kind) ? families[faultOfKind(kind).family] : '',
       }
     }),

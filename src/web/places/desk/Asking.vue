@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { tell } from '../../../contract/words'
 import { brightnessText } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'

@@ -29,7 +29,7 @@ const kinds = computed<FaultKind[]>(() => {
 async function conclude() {
   wrong.value = ''
   if (!piece.value || !kind.value) {
-    wrong.value = 'Name the piece and how it failed'
+    wrong.value = t('Name the piece and how it failed')
     return
   }
   const { value: said } = kind
@@ -43,14 +43,14 @@ async function conclude() {
       >{{ t('Piece') }}
       <select v-model="piece" @change="kind = ''">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
       </select>
     </label>
     <label class="field"
       >{{ t('How it failed') }}
       <select v-model="kind" :disabled="!piece">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
+        <option v-for="k in kinds" :key="k" :value="k">{{ t(faultOfKind(k).title) }}</option>
       </select>
     </label>
     <label class="field"

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { hintLevels } from '../../../core/attempt'
-import { tell } from '../../../contract/words'
 import type { DeskModel } from './useDesk'
 
 const props = defineProps<{ model: DeskModel }>()
-const names = { where: 'Where to look', side: 'Which side', test: 'Which test' } as const
+const names = { where: t('Where to look'), side: t('Which side'), test: t('Which test') } as const
 const prices = computed(() => props.model.desk?.frame.hints)
 /** Hints since the last reading: they speak of this moment. */
 const given = computed(() => {
@@ -15,7 +14,7 @@ const given = computed(() => {
   const since = steps.findLastIndex((s) => s.type !== 'hint')
   return steps.slice(since + 1).flatMap((s) => (s.type === 'hint' ? [s] : []))
 })
-const price = (points: number) => (points === 1 ? '1 point' : `${points} points`)
+const price = (points: number) => (points === 1 ? t('1 point') : t('{points} points', { points }))
 </script>
 
 <template>
@@ -30,7 +29,7 @@ const price = (points: number) => (points === 1 ? '1 point' : `${points} points`
         :disabled="given.some((g) => g.level === level)"
         @click="model.act({ type: 'hint', level })"
       >
-        {{ names[level] }}, {{ price(prices[level]) }}
+        {{ t(names[level]) }}, {{ price(prices[level]) }}
       </NButton>
     </div>
     <p v-for="(hint, i) in given" :key="i" role="status">{{ tell(hint.says) }}</p>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
-import { tell } from '../../../contract/words'
 import { devices, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { brightnessText } from '../../../core/parts'
@@ -55,7 +54,7 @@ const loud = (code: string) => code === 'instruments.beeps'
       <label v-if="kit.length > 1" class="field"
         >{{ t('Instrument') }}
         <select :value="instrument.device" @change="chooseDevice(chosen($event))">
-          <option v-for="device in kit" :key="device" :value="device">{{ devices[device] }}</option>
+          <option v-for="device in kit" :key="device" :value="device">{{ t(devices[device]) }}</option>
         </select>
       </label>
       <div v-if="functions.length > 1" class="choice" role="group" :aria-label="t('Function')">
@@ -64,17 +63,17 @@ const loud = (code: string) => code === 'instruments.beeps'
           :key="f.key"
           type="button"
           :aria-pressed="draft.instrument === f.key"
-          :title="f.about"
+          :title="t(f.about)"
           @click="choose(f.key)"
         >
-          {{ f.title }}
+          {{ t(f.title) }}
         </button>
       </div>
       <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
         <label v-for="setting in instrument.settings" :key="setting.key" class="field"
-          >{{ setting.label }}
+          >{{ t(setting.label) }}
           <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
-            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ o.label }}</option>
+            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ t(o.label) }}</option>
           </select>
         </label>
         <label v-if="instrument.holds.length > 1" class="field"
@@ -134,7 +133,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           "
           @click="take(i)"
         >
-          {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
+          {{ t(describeInstrument(one)) }} {{ t(describeHeld(one.held)) }} <X :size="13" />
         </button>
       </div>
       <Asking :model="model" :next="next" :held="held" />

@@ -14,7 +14,7 @@ const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
 const struck = computed(() => list(props.marks.struck.value))
 const ringed = computed(() => list(props.marks.ringed.value))
 const markOf = (id: string) =>
-  props.marks.struck.value.has(id) ? 'struck out' : props.marks.ringed.value.has(id) ? 'ringed' : 'open'
+  props.marks.struck.value.has(id) ? t('struck out') : props.marks.ringed.value.has(id) ? 'ringed' : 'open'
 
 async function infer() {
   const { model, marks } = props
@@ -57,11 +57,11 @@ async function infer() {
         </button>
       </template>
       <span class="stretches">
-        <NButton size="small" title="U" @click="marks.stretch(marks.touched.value, 'up')">
+        <NButton size="small" :title="'U'" @click="marks.stretch(marks.touched.value, 'up')">
           <template #icon><ArrowUpToLine :size="15" /></template>
           {{ t('From {marks} up', { marks: marks.touched.value }) }}
         </NButton>
-        <NButton size="small" title="D" @click="marks.stretch(marks.touched.value, 'down')">
+        <NButton size="small" :title="'D'" @click="marks.stretch(marks.touched.value, 'down')">
           <template #icon><ArrowDownToLine :size="15" /></template>
           {{ t('From {marks} down this side', { marks: marks.touched.value }) }}
         </NButton>

@@ -11,14 +11,14 @@ const found = computed(() => procedures.find(({ key }) => key === props.procedur
 
 <template>
   <details v-if="found" class="procedure">
-    <summary>{{ found.title }}</summary>
-    <p class="quiet">{{ found.about }}</p>
+    <summary>{{ t(found.title) }}</summary>
+    <p class="quiet">{{ t(found.about) }}</p>
     <ol>
       <li v-for="step in found.steps" :key="step.key">
-        {{ step.do }}
+        {{ t(step.do) }}
         <ul>
           <li v-for="(outcome, i) in step.outcomes" :key="i">
-            <b>{{ outcome.when }}.</b> {{ outcome.means }}
+            <b>{{ t(outcome.when) }}.</b> {{ t(outcome.means) }}
           </li>
         </ul>
       </li>

@@ -15,8 +15,8 @@ const fuses = computed(() => [
   ),
   ...(props.model.desk?.frame.bag.some((key) => instrumentOf(key).device === 'multimeter')
     ? [
-        { id: 'A', text: 'the meter’s own, A jack' },
-        { id: 'mA', text: 'the meter’s own, mA jack' },
+        { id: 'A', text: t('the meter’s own, A jack') },
+        { id: 'mA', text: t('the meter’s own, mA jack') },
       ]
     : []),
 ])
@@ -31,7 +31,7 @@ async function renew() {
       >{{ t('Fuse') }}
       <select v-model="fuse">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="f in fuses" :key="f.id" :value="f.id">{{ f.text }}</option>
+        <option v-for="f in fuses" :key="f.id" :value="f.id">{{ t(f.text) }}</option>
       </select>
     </label>
     <NButton attr-type="submit" :loading="model.busy" :disabled="!fuse || model.inferenceDue">

@@ -34,14 +34,14 @@ async function repair() {
       >{{ t('Piece') }}
       <select v-model="piece" @change="way = ''">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
       </select>
     </label>
     <label class="field"
       >{{ t('How') }}
       <select v-model="way" :disabled="!piece">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="w in ways" :key="w.key" :value="w.key">{{ w.title }}</option>
+        <option v-for="w in ways" :key="w.key" :value="w.key">{{ t(w.title) }}</option>
       </select>
     </label>
     <p v-if="way" class="about">

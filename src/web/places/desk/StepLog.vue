@@ -25,9 +25,9 @@ const rows = computed(() => {
   <p v-if="told.failure.value" class="wrong" role="alert">{{ told.failure.value }}</p>
   <ol reversed>
     <li v-for="row in rows" :key="row.i">
-      <b>{{ row.head }}</b> {{ row.text }}
+      <b>{{ t(row.head) }}</b> {{ t(row.text) }}
       <p v-for="(v, k) in row.verdicts" :key="k" class="verdict" :data-grade="v.grade">
-        <b>{{ aspectNames[v.aspect] }}: {{ told.say.value(v.verdict) }}</b> {{ told.say.value(v.reason) }}
+        <b>{{ t(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b> {{ told.say.value(v.reason) }}
       </p>
       <p v-if="told.working.value && row.i === steps.length - 1" class="quiet" role="status">
         {{ t('What it was worth is being worked out …') }}

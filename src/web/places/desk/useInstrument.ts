@@ -1,7 +1,7 @@
+import { t, tell } from '../../words'
 import { dequal } from 'dequal/lite'
 import { computed, ref } from 'vue'
 import { meterAnswerSchema } from '../../../contract'
-import { tell } from '../../../contract/words'
 import {
   predictionSaid,
   readingSaid,
@@ -71,17 +71,23 @@ export function useInstrument(model: DeskModel) {
       case 'leads': {
         const bare = [!red.trim() && 'red', !black.trim() && 'black'].filter(Boolean)
         if (!bare.length) return ''
-        return `The ${bare.join(' and the ')} lead ${bare.length > 1 ? 'are' : 'is'} on nothing: point in the drawing or type a short name`
+        return t(
+          bare.length > 1
+            ? 'Both leads are on nothing: point in the drawing or type a short name'
+            : bare[0] === 'red'
+              ? 'The red lead is on nothing: point in the drawing or type a short name'
+              : 'The black lead is on nothing: point in the drawing or type a short name',
+        )
       }
       case 'jaws':
         return round.trim()
           ? ''
-          : 'The jaws are round nothing: name a wire or a measuring place, such as W3 or H1a'
+          : t('The jaws are round nothing: name a wire or a measuring place, such as W3 or H1a')
       case 'series':
       case 'inPlaceOf':
       case 'spots':
       case 'at':
-        return part ? '' : 'Say at which part'
+        return part ? '' : t('Say at which part')
       case 'posts':
         return ''
     }
@@ -92,8 +98,8 @@ export function useInstrument(model: DeskModel) {
     if (!text) {
       wrong.value =
         asks.value.type === 'beep'
-          ? 'Say first whether a good circuit would beep here'
-          : 'Predict first: what would a good circuit show here?'
+          ? t('Say first whether a good circuit would beep here')
+          : t('Predict first: what would a good circuit show here?')
       return undefined
     }
     return said(predictionSaid(draft.value.instrument, text))
@@ -125,7 +131,7 @@ export function useInstrument(model: DeskModel) {
     const suspected = maybe ? said(predictionSaid(draft.value.instrument, maybe)) : undefined
     if (maybe && !suspected) return
     if (real.value && !draft.value.typed?.trim()) {
-      wrong.value = 'Type what your meter shows'
+      wrong.value = t('Type what your meter shows')
       return
     }
     const reading = real.value ? said(readingSaid(draft.value.instrument, draft.value.typed!)) : undefined

@@ -1,6 +1,6 @@
+import { speakerWith } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { verdictsSchema, type Verdicts } from '../../../contract'
-import { speakerWith } from '../../../contract/words'
 import { ask, messageOf } from '../../api/client'
 import type { DeskModel } from './useDesk'
 

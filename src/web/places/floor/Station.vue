@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { speakerWith, t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { FloorAct, FloorRow } from '../../../contract/floor'
-import { speakerWith } from '../../../contract/words'
 import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { actWords } from './actWords'
 import Curve from './Curve.vue'
@@ -18,10 +17,10 @@ const words: Readonly<Record<Need, string>> = {
   unsafe: 'unsafe',
   stopped: 'stopped',
   stuck: 'stuck',
-  waiting: 'finished: waits for you',
-  working: 'at work',
-  new: 'not begun',
-  done: 'given back',
+  waiting: t('finished: waits for you'),
+  working: t('at work'),
+  new: t('not begun'),
+  done: t('given back'),
 }
 const minutes = computed(() =>
   props.row.began ? Math.max(0, Math.floor((props.now - Date.parse(props.row.began)) / 60_000)) : null,
@@ -49,7 +48,7 @@ function send() {
         :title="t('On the wall, without a name')"
         >{{ t('Show') }}</RouterLink
       >
-      <span class="need">{{ words[need] }}</span>
+      <span class="need">{{ t(words[need]) }}</span>
     </header>
     <p class="what">{{ row.circuit }}</p>
     <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="danger" role="alert">

@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { Step } from '../../../core/attempt'
 import { instrumentOf } from '../../../core/instruments'
 import { describeHeld } from '../../readings/stepWords'
@@ -7,24 +8,26 @@ export function actWords(step: Step): string {
   switch (step.type) {
     case 'operate':
       return step.says === 'asComplained'
-        ? 'saw the complaint'
+        ? t('saw the complaint')
         : step.says === 'notReproduced'
-          ? 'could not reproduce it'
-          : 'operated the circuit'
+          ? t('could not reproduce it')
+          : t('operated the circuit')
     case 'test': {
       const { reading } = step
       const shown = reading.text || reading.word || ''
       return `${instrumentOf(step.instrument).title}, ${describeHeld(step.held)}${shown && `: ${shown}`}`
     }
     case 'infer':
-      return step.struck.length ? `struck out ${step.struck.length}` : 'cleared nothing yet'
+      return step.struck.length
+        ? t('struck out {count}', { count: step.struck.length })
+        : t('cleared nothing yet')
     case 'conclude':
-      return `concludes ${step.piece}, ${step.sure} % sure`
+      return t('concludes {piece}, {sure} % sure', { piece: step.piece, sure: step.sure })
     case 'repair':
-      return `repairs ${step.piece}`
+      return t('repairs {piece}', { piece: step.piece })
     case 'renew':
-      return `renews ${step.fuse}`
+      return t('renews {fuse}', { fuse: step.fuse })
     case 'hint':
-      return 'took a hint'
+      return t('took a hint')
   }
 }

@@ -65,34 +65,34 @@ const print = () => window.print()
       <p v-if="!list.length" role="status">{{ t('Nothing of that is in the book.') }}</p>
       <nav ref="nav" :aria-label="t('Entries')">
         <section v-for="group in groups" :key="group.title">
-          <h2>{{ group.title }}</h2>
+          <h2>{{ t(group.title) }}</h2>
           <ul>
             <li v-for="one in group.entries" :key="one.key">
               <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }" replace>{{
-                one.title
+                t(one.title)
               }}</RouterLink>
             </li>
           </ul>
         </section>
       </nav>
     </aside>
-    <article v-if="entry" :aria-label="entry.title">
+    <article v-if="entry" :aria-label="t(entry.title)">
       <header>
-        <h2>{{ entry.title }}</h2>
+        <h2>{{ t(entry.title) }}</h2>
         <button type="button" class="small" @click="print">{{ t('Print') }}</button>
       </header>
       <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
       <template v-else-if="entry.type === 'table'">
-        <div class="scroll" tabindex="0" role="region" :aria-label="entry.title">
+        <div class="scroll" tabindex="0" role="region" :aria-label="t(entry.title)">
           <table class="data">
             <thead>
               <tr>
-                <th v-for="head in entry.table.head" :key="head" scope="col">{{ head }}</th>
+                <th v-for="head in entry.table.head" :key="head" scope="col">{{ t(head) }}</th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="(row, i) in entry.table.rows" :key="i">
-                <td v-for="(cell, c) in row" :key="c">{{ cell }}</td>
+                <td v-for="(cell, c) in row" :key="c">{{ t(cell) }}</td>
               </tr>
             </tbody>
           </table>
@@ -110,7 +110,7 @@ const print = () => window.print()
         :example="entry.example"
       />
       <template v-else-if="entry.type === 'caution'">
-        <p class="caution">{{ entry.text }}</p>
+        <p class="caution">{{ t(entry.text) }}</p>
         <p v-if="entry.instruments.length">
           <b>{{ t('At the Desk, beside:') }}</b> {{ entry.instruments.join(' · ') }}
         </p>
@@ -119,7 +119,7 @@ const print = () => window.print()
           <template v-for="(key, i) in entry.procedures" :key="key"
             >{{ i ? ' · ' : ' '
             }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
-              titleOf(key)
+              t(titleOf(key))
             }}</RouterLink></template
           >
         </p>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
-import { tell } from '../../../contract/words'
 import { limitSetFor, limitSets } from '../../../core/readings'
-import { formatQuantity } from '../../../core/quantity'
 import TryIt from './TryIt.vue'
 import Where from './Where.vue'
 import { loadedPaths } from '../../../core/handbook'
@@ -38,10 +36,15 @@ const rows = computed(() => {
     const most = over && Math.max(...over)
     return {
       set,
-      feed: allowed ? volts(allowed[0]) : 'by piece',
+      feed: allowed ? volts(allowed[0]) : t('by piece'),
       back: allowed ? volts(allowed[1]) : '',
       passes,
-      by: most === undefined ? '' : most > 0 ? `${volts(most)} over` : `${volts(-most)} to spare`,
+      by:
+        most === undefined
+          ? ''
+          : most > 0
+            ? t('{most} over', { most: volts(most) })
+            : t('{most} to spare', { most: volts(-most) }),
       reason: tell(reason),
       usual: set === usual.value,
     }
@@ -78,7 +81,7 @@ const rows = computed(() => {
       <tbody>
         <tr v-for="row in rows" :key="row.set.id" :class="{ bad: row.passes === false }">
           <th scope="row">
-            {{ row.set.title }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
+            {{ t(row.set.title) }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
           </th>
           <td class="num">{{ row.feed }}</td>
           <td class="num">{{ row.back }}</td>
@@ -86,7 +89,7 @@ const rows = computed(() => {
             {{ row.passes === null ? t('nothing flows') : row.passes ? t('pass') : t('fail') }}
           </td>
           <td class="num">{{ row.by }}</td>
-          <td>{{ row.set.why }}</td>
+          <td>{{ t(row.set.why) }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { tell } from '../../../contract/words'
 import { describeFault } from '../../../core/faults'
 import { entriesOfRule, procedures, standOf, type Misreading, type Shown } from '../../../core/handbook'
-import { formatQuantity } from '../../../core/quantity'
 import TryIt from './TryIt.vue'
 import { demoCircuits } from './circuits'
 
@@ -23,16 +21,16 @@ const linked = computed(() => {
 </script>
 
 <template>
-  <p>{{ say }}</p>
+  <p>{{ t(say) }}</p>
   <p>
-    <b>{{ t('Instead:') }}</b> {{ instead }}
+    <b>{{ t('Instead:') }}</b> {{ t(instead) }}
   </p>
   <section class="example" :aria-label="t('Example')">
     <p class="quiet">
       {{ stand.circuit.name }}, {{ stand.state.name
       }}<template v-if="example.faults.length">{{
         t('; planted: {join}', {
-          join: example.faults.map((f) => describeFault(stand.circuit, f)).join(' · '),
+          join: example.faults.map((f) => t(describeFault(stand.circuit, f))).join(' · '),
         })
       }}</template>
     </p>
@@ -43,7 +41,7 @@ const linked = computed(() => {
         <dd class="quiet">{{ tell(shown.what) }}</dd>
       </div>
     </dl>
-    <p>{{ example.shows }}</p>
+    <p>{{ t(example.shows) }}</p>
   </section>
   <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
     {{ t('Try it') }}
@@ -54,7 +52,7 @@ const linked = computed(() => {
     <template v-for="(one, i) in linked" :key="one.key"
       >{{ i ? ' · ' : ''
       }}<RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{
-        one.title
+        t(one.title)
       }}</RouterLink></template
     >
   </p>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, formatQuantity, t } from '../../words'
 import { computed, ref } from 'vue'
 import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import QuantityField from '../../readings/QuantityField.vue'
 
 /** One calculator: values as they are typed, what follows, and what it hangs on. */
@@ -26,28 +25,31 @@ const moves = computed(() =>
 const checkOf = (key: string) => (value: number) => {
   const { least, most, unit } = props.calculator.inputs[key]!
   return value < least || value > most
-    ? `From ${write({ value: least, unit })} to ${write({ value: most, unit })}`
+    ? t('From {unit} to {unit2}', {
+        unit: write({ value: least, unit }),
+        unit2: write({ value: most, unit }),
+      })
     : undefined
 }
 </script>
 
 <template>
-  <p>{{ calculator.about }}</p>
+  <p>{{ t(calculator.about) }}</p>
   <div class="reckon">
     <form @submit.prevent>
       <template v-for="(input, key) in calculator.inputs" :key="key">
         <label v-if="input.options" class="field"
-          >{{ input.label }}
+          >{{ t(input.label) }}
           <select
             :value="given[key]"
             @change="given = { ...given, [key]: Number(($event.target as HTMLSelectElement).value) }"
           >
-            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ o.text }}</option>
+            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ t(o.text) }}</option>
           </select>
         </label>
         <QuantityField
           v-else
-          :label="input.label"
+          :label="t(input.label)"
           :unit="input.unit"
           :value="given[key]!"
           :check="checkOf(key)"
@@ -57,10 +59,10 @@ const checkOf = (key: string) => (value: number) => {
     </form>
     <dl aria-live="polite" :aria-label="t('Results')">
       <div v-for="(result, i) in results" :key="result.label" :class="{ first: i === 0 }">
-        <dt>{{ result.label }}</dt>
+        <dt>{{ t(result.label) }}</dt>
         <dd>
           <span class="reading">{{ write(result) }}</span>
-          <span v-if="result.note" class="quiet"> {{ result.note }}</span>
+          <span v-if="result.note" class="quiet"> {{ t(result.note) }}</span>
         </dd>
       </div>
     </dl>
@@ -68,7 +70,7 @@ const checkOf = (key: string) => (value: number) => {
   <p v-if="moves.length" class="quiet">
     {{ t('With a tenth more:') }}
     <span v-for="move in moves" :key="move.input" class="move"
-      >{{ move.text }} → {{ results[0]!.label.toLowerCase() }} {{ move.result }}</span
+      >{{ t(move.text) }} → {{ results[0]!.label.toLowerCase() }} {{ move.result }}</span
     >
   </p>
   <p class="quiet">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../../words'
 import { parts, type AnyPart } from '../../../core/parts'
 import { symbolOf, type SymbolState } from '../../schematic/symbols'
 
@@ -13,10 +14,10 @@ const rest: SymbolState = { detached: false }
 function statesOf(part: AnyPart): Drawn[] {
   const passes = part.passes ?? [{ symbol: part.symbol, caption: '' }]
   return passes.flatMap(({ symbol, caption }) => {
-    const states: [string, SymbolState][] = [['at rest', rest]]
+    const states: [string, SymbolState][] = [[t('at rest'), rest]]
     if (part.positions ?? part.closes) states.push(['closed', { ...rest, closed: true }])
     if (part.notice?.all.some((notice) => notice.pulled))
-      states.push(['pulled in', { ...rest, pulled: true }])
+      states.push([t('pulled in'), { ...rest, pulled: true }])
     if (part.detach) states.push([part.detach.done, { detached: true }])
     return states.map(([name, state]) => ({
       caption: [caption, name].filter(Boolean).join(', '),
@@ -37,7 +38,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 <template>
   <div class="gallery">
     <section v-for="{ part, drawn } in groups" :key="part.kind">
-      <h3>{{ part.title }}</h3>
+      <h3>{{ t(part.title) }}</h3>
       <figure v-for="(one, i) in drawn" :key="i">
         <svg
           class="schematic"
@@ -45,7 +46,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
           height="130"
           viewBox="-55 -12 110 130"
           role="img"
-          :aria-label="one.caption"
+          :aria-label="t(one.caption)"
         >
           <path
             v-for="(stroke, n) in symbolOf(one.symbol).draw(symbolOf(one.symbol).length, one.state)"
@@ -63,7 +64,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
             class="stroke filled"
           />
         </svg>
-        <figcaption>{{ one.caption }}</figcaption>
+        <figcaption>{{ t(one.caption) }}</figcaption>
       </figure>
     </section>
   </div>

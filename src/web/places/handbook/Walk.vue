@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { tell } from '../../../contract/words'
 import { cautions } from '../../../core/document/cautions'
 import { describeFault } from '../../../core/faults'
 import {
@@ -14,7 +13,6 @@ import {
   type ProcedureStep,
   type Shown,
 } from '../../../core/handbook'
-import { formatQuantity } from '../../../core/quantity'
 import TryIt from './TryIt.vue'
 import Where from './Where.vue'
 import { useStand } from './useStand'
@@ -59,9 +57,9 @@ watch(
 </script>
 
 <template>
-  <p>{{ procedure.about }}</p>
+  <p>{{ t(procedure.about) }}</p>
   <p>
-    <b>{{ t('When:') }}</b> {{ procedure.when }}
+    <b>{{ t('When:') }}</b> {{ t(procedure.when) }}
   </p>
   <p v-for="key in procedure.cautions" :key="key" class="caution">
     {{ cautions.english[key as keyof typeof cautions.english] }}
@@ -73,14 +71,14 @@ watch(
     </button>
   </div>
   <p v-if="faulted && faults.length" class="planted">
-    {{ t('Planted: {join}', { join: faults.map((f) => describeFault(circuit, f)).join(' · ') }) }}
+    {{ t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join(' · ') }) }}
   </p>
   <TryIt v-if="trying" :stand="stand" :faults="procedure.example.faults" />
   <template v-else>
     <ol class="steps">
       <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">
         <h3>
-          <span class="n">{{ n + 1 }}</span> {{ row.step.do }}
+          <span class="n">{{ n + 1 }}</span> {{ t(row.step.do) }}
         </h3>
         <table v-if="row.readings.length" class="data">
           <thead>
@@ -92,22 +90,22 @@ watch(
           </thead>
           <tbody>
             <tr v-for="(reading, i) in row.readings" :key="i">
-              <td>{{ reading.what }}</td>
+              <td>{{ t(reading.what) }}</td>
               <td v-if="faults.length" class="num">{{ reading.good }}</td>
-              <td class="num">{{ reading.text }}</td>
+              <td class="num">{{ t(reading.text) }}</td>
             </tr>
           </tbody>
         </table>
         <ul class="outcomes">
           <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
-            <b>{{ outcome.when }}.</b> {{ outcome.means }}
+            <b>{{ t(outcome.when) }}.</b> {{ t(outcome.means) }}
             <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`">{{
               t('Step {step}', { step: numberOf(outcome.next.step) })
             }}</a>
             <RouterLink
               v-else-if="outcome.next.then"
               :to="{ name: 'handbook', params: { entry: outcome.next.then } }"
-              >{{ titleOf(outcome.next.then) }}</RouterLink
+              >{{ t(titleOf(outcome.next.then)) }}</RouterLink
             >
             <span v-if="row.on && o === row.outcome" class="here">{{ t('here') }}</span>
           </li>

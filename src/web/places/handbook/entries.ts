@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import { ruleTexts, techniqueRules } from '../../../core/assessment'
 import { cautions } from '../../../core/document/cautions'
 import {
@@ -34,12 +35,12 @@ export type Entry = { readonly key: string; readonly title: string; readonly wor
 )
 
 export const chapters = [
-  { types: ['procedure'], title: 'Procedures' },
-  { types: ['limits'], title: 'Limits' },
-  { types: ['calculator'], title: 'To reckon' },
-  { types: ['table', 'symbols'], title: 'Tables' },
-  { types: ['misreading'], title: 'Misreadings' },
-  { types: ['caution'], title: 'Cautions' },
+  { types: ['procedure'], title: t('Procedures') },
+  { types: ['limits'], title: t('Limits') },
+  { types: ['calculator'], title: t('To reckon') },
+  { types: ['table', 'symbols'], title: t('Tables') },
+  { types: ['misreading'], title: t('Misreadings') },
+  { types: ['caution'], title: t('Cautions') },
 ] as const satisfies readonly { types: readonly Entry['type'][]; title: string }[]
 
 /** Everything that can be looked up, in the order of its chapters. */
@@ -54,7 +55,7 @@ export const entries: readonly Entry[] = [
   {
     type: 'limits',
     key: 'limits',
-    title: 'Limits side by side',
+    title: t('Limits side by side'),
     words: 'allowed loss voltage drop schools pass fail 0.2 0.3 0.5 3 %',
   },
   ...calculators.map((calculator): Entry => ({
@@ -71,7 +72,7 @@ export const entries: readonly Entry[] = [
     words: [...table.words, ...table.rows.flat()].join(' '),
     table,
   })),
-  { type: 'symbols', key: 'symbols', title: 'Symbols', words: 'drawing schematic IEC 60617 relay switch' },
+  { type: 'symbols', key: 'symbols', title: t('Symbols'), words: 'drawing schematic IEC 60617 relay switch' },
   ...techniqueRules.map(({ key }): Entry => {
     const text = (part: string) => ruleTexts[`rules.${key}.${part}`] ?? ''
     return {

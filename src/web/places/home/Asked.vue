@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, speakerWith, t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { askedSchema, type Asked } from '../../../contract/show'
-import { speakerWith } from '../../../contract/words'
 import { quizTexts } from '../../../core/lab/quiz/phrases'
-import { formatQuantity, parseQuantity } from '../../../core/quantity'
+import { parseQuantity } from '../../../core/quantity'
 import { ask, messageOf, post } from '../../api/client'
 import { useLive } from '../../api/live'
 
@@ -44,7 +43,7 @@ async function give(value: number | string) {
 function giveVolts() {
   const read = parseQuantity(typed.value, 'V')
   if (read.ok) void give(read.value)
-  else wrong.value = 'Type volts, such as 12.4 or 80m'
+  else wrong.value = t('Type volts, such as 12.4 or 80m')
 }
 const body = computed(() => asked.value?.body)
 const choices = computed((): { value: number | string; text: string }[] => {
@@ -67,9 +66,9 @@ const mine = computed(() => {
 })
 const question = computed(() => {
   const now = body.value
-  if (now?.type === 'volts') return `What does ${now.point} read to battery −?`
-  if (now?.type === 'light') return `How bright is ${now.part}?`
-  if (now?.type === 'piece') return 'Which piece is at fault?'
+  if (now?.type === 'volts') return t('What does {point} read to battery −?', { point: now.point })
+  if (now?.type === 'light') return t('How bright is {part}?', { part: now.part })
+  if (now?.type === 'piece') return t('Which piece is at fault?')
   return now ? tell(now.text) : ''
 })
 </script>
@@ -83,7 +82,7 @@ const question = computed(() => {
         v-model:value="typed"
         size="large"
         :input-props="{ 'aria-label': 'Volts', inputmode: 'text', autocomplete: 'off' }"
-        placeholder="12.4"
+        :placeholder="t('such as 12.4')"
       />
       <NButton type="primary" size="large" attr-type="submit">{{ t('Answer') }}</NButton>
     </form>
@@ -95,14 +94,16 @@ const question = computed(() => {
         :aria-pressed="asked?.mine === choice.value"
         @click="give(choice.value)"
       >
-        {{ choice.text }}
+        {{ t(choice.text) }}
       </button>
     </div>
     <label v-else class="field"
       >{{ t('Piece') }}
       <select :value="asked?.mine ?? ''" @change="give(($event.target as HTMLSelectElement).value)">
         <option value="" disabled>{{ t('choose …') }}</option>
-        <option v-for="choice in choices" :key="choice.value" :value="choice.value">{{ choice.text }}</option>
+        <option v-for="choice in choices" :key="choice.value" :value="choice.value">
+          {{ t(choice.text) }}
+        </option>
       </select>
     </label>
     <p v-if="mine" role="status">

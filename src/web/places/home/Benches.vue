@@ -27,7 +27,7 @@ const recent = computed(() =>
     return row ? [{ ...one, name: row.name }] : []
   }),
 )
-const places = { bench: 'Bench', plant: 'Plant', sheet: 'Sheet' } as const
+const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as const
 </script>
 
 <template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NModal } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { madeSchema } from '../../../contract/lists'
 import { say } from '../../../contract/phrases'
-import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import type { Problem } from '../../../core/document'
 import { messageOf, RequestFailure, send } from '../../api/client'

@@ -69,7 +69,7 @@ async function make() {
           '/circuits',
           // The engine is fetched when it is first needed: nobody waits for it to see a list.
           (await import('../../../core/circuit')).emptyCircuit(
-            name.value.trim() || 'New circuit',
+            name.value.trim() || t('New circuit'),
             volts.value,
           ),
         )
@@ -106,7 +106,12 @@ async function shelve() {
 }
 async function remove() {
   const row = shelving.value
-  if (!row || !window.confirm(`Take “${row.name}” out of the library? Work orders keep their own copy.`))
+  if (
+    !row ||
+    !window.confirm(
+      t('Take “{name}” out of the library? Work orders keep their own copy.', { name: row.name }),
+    )
+  )
     return
   await attempt(async () => {
     await post(`/circuits/${row.id}`, undefined, 'DELETE')
@@ -145,7 +150,9 @@ async function remove() {
         >{{ t('Start from') }}
         <select v-model="template">
           <option value="">{{ t('an empty bench') }}</option>
-          <option v-for="t in templates" :key="t.file" :value="t.file">{{ t.name }} ({{ t.vehicle }})</option>
+          <option v-for="one in templates" :key="one.file" :value="one.file">
+            {{ t(one.name) }} ({{ t(one.vehicle) }})
+          </option>
         </select></label
       >
       <label v-if="!template" class="field"

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
 import { meterCheckSchema, metersSchema, type Meters } from '../../../contract/lists'
-import { tell } from '../../../contract/words'
 import { ask, messageOf, post, send } from '../../api/client'
 
 /** Meters that stand at the stations of the workshop and can be read over its network. */
@@ -72,7 +71,7 @@ async function check(id: string) {
         >{{ t('Address') }}<NInput v-model:value="host" size="small" :placeholder="t('such as 192.168.1.40')"
       /></label>
       <label class="field"
-        >{{ t('Port') }}<NInput v-model:value="port" size="small" placeholder="5025"
+        >{{ t('Port') }}<NInput v-model:value="port" size="small" :placeholder="'5025'"
       /></label>
       <NButton size="small" type="primary" attr-type="submit"> {{ t('Add') }} </NButton>
     </form>

@@ -19,9 +19,9 @@ await Promise.all([
 
 const groups = computed(() =>
   [
-    { title: 'To work at', orders: orders.value.filter((o) => !o.concluded) },
-    { title: 'Given back', orders: orders.value.filter((o) => o.concluded && o.released) },
-    { title: 'With your instructor', orders: orders.value.filter((o) => o.concluded && !o.released) },
+    { title: t('To work at'), orders: orders.value.filter((o) => !o.concluded) },
+    { title: t('Given back'), orders: orders.value.filter((o) => o.concluded && o.released) },
+    { title: t('With your instructor'), orders: orders.value.filter((o) => o.concluded && !o.released) },
   ].filter((group) => group.orders.length),
 )
 </script>
@@ -51,8 +51,8 @@ const groups = computed(() =>
         )
       }}
     </p>
-    <section v-for="group in groups" :key="group.title" :aria-label="group.title">
-      <h2>{{ group.title }}</h2>
+    <section v-for="group in groups" :key="group.title" :aria-label="t(group.title)">
+      <h2>{{ t(group.title) }}</h2>
       <ul>
         <li v-for="order in group.orders" :key="order.id">
           <RouterLink :to="{ name: 'desk', params: { id: order.id } }">

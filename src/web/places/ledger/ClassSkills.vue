@@ -15,8 +15,13 @@ const shade = (student: LedgerStudent, skill: Skill) => {
 const told = (student: LedgerStudent, skill: Skill) => {
   const { level, spread, evidence, thin } = levelOf(student, skill)
   return thin
-    ? `${skills[skill]}: too little evidence`
-    : `${skills[skill]}: ${percent(level)} %, give or take ${percent(spread)}, from ${evidence.toFixed(1)} attempts’ worth`
+    ? t('{skill}: too little evidence', { skill: skills[skill] })
+    : t('{skill}: {level} %, give or take {spread}, from {x} attempts’ worth', {
+        skill: skills[skill],
+        level: percent(level),
+        spread: percent(spread),
+        x: evidence.toFixed(1),
+      })
 }
 const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(s, skill))).length
 </script>
@@ -30,7 +35,7 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
           <th scope="col" class="num">{{ t('Work') }}</th>
           <th scope="col" class="num">{{ t('Mean') }}</th>
           <th v-for="key in skillKeys" :key="key" scope="col" class="skill">
-            <span>{{ skills[key] }}</span>
+            <span>{{ t(skills[key]) }}</span>
           </th>
           <th scope="col">{{ t('Next') }}</th>
         </tr>

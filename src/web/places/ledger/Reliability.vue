@@ -12,7 +12,13 @@ const y = (percent: number) => size - 30 - (percent / 100) * (size - 46)
 const most = computed(() => Math.max(...props.bins.map(({ count }) => count)))
 const said = computed(() =>
   props.bins
-    .map(({ sure, right, count }) => `${Math.round(sure)} % sure: ${Math.round(right)} % right, of ${count}`)
+    .map(({ sure, right, count }) =>
+      t('{sure} % sure: {right} % right, of {count}', {
+        sure: Math.round(sure),
+        right: Math.round(right),
+        count,
+      }),
+    )
     .join('; '),
 )
 </script>

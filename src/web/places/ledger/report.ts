@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import type { Content } from 'pdfmake/interfaces'
 import type { Ledger, MarkRow } from '../../../contract'
 import { skillKeys, skills } from '../../../core/lab'
@@ -12,11 +13,13 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
   return [
     { text: about, style: 'title' },
     {
-      text: 'Percent of a full command, give or take one standard deviation; – where there is too little evidence. Old work fades by half in sixty days.',
+      text: t(
+        'Percent of a full command, give or take one standard deviation; – where there is too little evidence. Old work fades by half in sixty days.',
+      ),
       style: 'quiet',
     },
     table(
-      ['', 'Work', 'Mean', ...skillKeys.map((k) => skills[k]), 'Next'],
+      ['', t('Work'), t('Mean'), ...skillKeys.map((k) => skills[k]), t('Next')],
       students.map((s) => [
         { text: s.name, bold: true },
         String(s.attempts),
@@ -28,28 +31,28 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
         s.next.slice(0, 1).map(skillWord).join(),
       ]),
     ),
-    { text: 'Work', style: 'state' },
+    { text: t('Work'), style: 'state' },
     marks.length
       ? table(
-          ['Student', 'Finished', 'Circuit', 'Fault', 'Readings', 'Minutes', 'Mark'],
+          [t('Student'), t('Finished'), t('Circuit'), t('Fault'), t('Readings'), t('Minutes'), t('Mark')],
           marks.map((m) => [
             { text: m.student, bold: true },
             when(m.finished),
             m.circuit,
-            `${m.found ? '' : 'not found: '}${m.fault}${m.notes.length ? ` (by the instructor: ${m.notes.join('; ')})` : ''}`,
+            `${m.found ? '' : t('not found: ')}${m.fault}${m.notes.length ? t(' (by the instructor: {join})', { join: m.notes.join('; ') }) : ''}`,
             String(m.readings),
             String(Math.round(m.minutes)),
             String(Math.round(m.mark)),
           ]),
         )
-      : { text: 'Nothing is finished yet.' },
-    { text: 'Faults', style: 'state' },
+      : { text: t('Nothing is finished yet.') },
+    { text: t('Faults'), style: 'state' },
     table(
-      ['Fault', 'Circuit', 'Found', 'Readings', 'Minutes', 'Taken for'],
+      [t('Fault'), t('Circuit'), t('Found'), t('Readings'), t('Minutes'), t('Taken for')],
       ledger.faults.map((f) => [
         f.fault,
         f.circuit,
-        `${f.found} of ${f.attempts}`,
+        t('{found} of {attempts}', { found: f.found, attempts: f.attempts }),
         String(f.tests),
         String(Math.round(f.minutes)),
         f.wrong ?? '',
@@ -59,6 +62,6 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
 }
 
 export async function report(about: string, ledger: Ledger, marks: readonly MarkRow[]): Promise<void> {
-  const title = `Report, ${about}`
+  const title = t('Report, {about}', { about })
   saveBlob(fileName(title, 'pdf'), await make(page(title, reportPages(about, ledger, marks), 'landscape')))
 }

@@ -1,3 +1,4 @@
+import { t } from '../../words'
 import { unparse } from 'papaparse'
 import { computed, ref, watch } from 'vue'
 import { z } from 'zod'
@@ -43,7 +44,7 @@ export function useLedger() {
         days.value.filter(({ id }) => id === day.value).map((d) => `${d.name}, ${d.day}`)[0],
       ]
         .filter(Boolean)
-        .join(', ') || 'Everybody',
+        .join(', ') || t('Everybody'),
   )
   const said = (error: unknown) => void (wrong.value = messageOf(error))
   const load = () => ask(ledgerSchema, `/ledger${query.value}`).then((read) => (ledger.value = read), said)
@@ -62,7 +63,10 @@ export function useLedger() {
         ...Object.fromEntries(
           skillKeys.flatMap((k) => [
             [skills[k], levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
-            [`${skills[k]}, give or take`, levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread)],
+            [
+              t('{k}, give or take', { k: skills[k] }),
+              levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),
+            ],
           ]),
         ),
       })),

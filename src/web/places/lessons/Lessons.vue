@@ -62,7 +62,10 @@ async function handOut() {
       students: chosen.value,
       set: set.value,
     })
-    said.value = `“${lesson.name}” is with ${count} ${count === 1 ? 'student' : 'students'}.`
+    said.value = t('“{name}” is with {count, plural, one {# student} other {# students}}.', {
+      name: lesson.name,
+      count,
+    })
   })
   if (done) {
     giving.value = null
@@ -90,7 +93,7 @@ async function takeIn(event: Event) {
     }
     await send(made, '/lessons', read)
     await load()
-    said.value = `“${file.name}” is in the library.`
+    said.value = t('“{name}” is in the library.', { name: file.name })
   })
   input.value = ''
 }

@@ -83,7 +83,7 @@ async function done() {
                 :aria-label="t('Instrument of reading {x}', { x: i + 1 })"
               >
                 <option v-for="key in review.frame.bag" :key="key" :value="key">
-                  {{ instrumentOf(key).title }}
+                  {{ t(instrumentOf(key).title) }}
                 </option>
               </select>
             </td>
@@ -120,14 +120,14 @@ async function done() {
         >{{ t('Piece') }}
         <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
           <option value="">{{ t('none yet') }}</option>
-          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
+          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
         </select>
       </label>
       <label class="field"
         >{{ t('How it failed') }}
         <select v-model="paper.conclusion.value.kind" :disabled="!paper.conclusion.value.piece">
           <option value="">{{ t('Choose') }}</option>
-          <option v-for="k in kinds" :key="k" :value="k">{{ faultOfKind(k).title }}</option>
+          <option v-for="k in kinds" :key="k" :value="k">{{ t(faultOfKind(k).title) }}</option>
         </select>
       </label>
       <label class="field"

@@ -1,7 +1,7 @@
+import { tell } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { ref } from 'vue'
 import { takenSchema, type DeskAction, type Review } from '../../../contract'
-import { tell } from '../../../contract/words'
 import { arrangementOf, predictionSaid, readingSaid, type Said } from '../../../core/attempt'
 import { instrumentOf, settingsOf, type Held, type InstrumentKey } from '../../../core/instruments'
 import type { FaultKind } from '../../../core/faults'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
@@ -12,7 +12,6 @@ import {
   type FaultKind,
 } from '../../../core/faults'
 import { partOfKind, strandsOf } from '../../../core/parts'
-import { formatQuantity } from '../../../core/quantity'
 import QuantityField from '../../readings/QuantityField.vue'
 
 const props = defineProps<{ circuit: Circuit; fault: Fault | null; part: string | null }>()
@@ -50,12 +49,12 @@ const strands = computed(() => {
 const checkStrands = (value: number) =>
   Number.isInteger(value) && value >= 1 && value < strands.value!
     ? undefined
-    : `A whole number from 1 to ${strands.value! - 1}.`
+    : t('A whole number from 1 to {x}.', { x: strands.value! - 1 })
 const checkCold = (value: number) => {
   const { least, most } = definition.value!.cold!
   return value >= least && value <= most
     ? undefined
-    : `From ${formatQuantity(least, 'Ω')} to ${formatQuantity(most, 'Ω')}.`
+    : t('From {least} to {most}.', { least: formatQuantity(least, 'Ω'), most: formatQuantity(most, 'Ω') })
 }
 /** The slider runs in decades, so that milliohms and kilohms are equally easy to hit. */
 const slider = computed(() => {
@@ -91,7 +90,12 @@ function slide(event: Event) {
 function check(value: number) {
   const r = range.value
   return r && (value < r.least || value > r.most)
-    ? `${r.label} must lie between ${r.least} and ${r.most} ${r.unit}`
+    ? t('{label} must lie between {least} and {most} {unit}', {
+        label: r.label,
+        least: r.least,
+        most: r.most,
+        unit: r.unit,
+      })
     : undefined
 }
 </script>
@@ -102,7 +106,7 @@ function check(value: number) {
       >{{ t('Place') }}
       <select :value="part?.id ?? ''" @change="choosePart">
         <option value="" disabled>{{ t('Choose, or point in the drawing') }}</option>
-        <option v-for="p in places" :key="p.id" :value="p.id">{{ p.text }}</option>
+        <option v-for="p in places" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
       </select>
     </label>
     <div v-if="part" class="kinds" role="group" :aria-label="t('How it fails')">
@@ -113,7 +117,7 @@ function check(value: number) {
         :aria-pressed="fault?.segment === c.segment.key && fault.kind === c.kind"
         @click="choose(c.segment.key, c.kind)"
       >
-        {{ c.title }} <span class="quiet">{{ c.segment.name }}</span>
+        {{ t(c.title) }} <span class="quiet">{{ c.segment.name }}</span>
       </button>
     </div>
     <label v-if="partners.length" class="field"
@@ -133,7 +137,7 @@ function check(value: number) {
       />
       <QuantityField
         v-else
-        :label="range.label"
+        :label="t(range.label)"
         :unit="range.unit"
         :value="severityOf(fault)"
         :check="check"
@@ -153,7 +157,7 @@ function check(value: number) {
     </template>
     <QuantityField
       v-if="fault && definition?.cold"
-      :label="definition.cold.label"
+      :label="t(definition.cold.label)"
       :unit="definition.cold.unit"
       :value="coldOf(fault)"
       :check="checkCold"
@@ -161,7 +165,7 @@ function check(value: number) {
     />
     <p v-if="definition" class="quiet">{{ t('On a real board: {built}', { built: definition.built }) }}</p>
     <p v-if="definition?.caution" class="caution">
-      {{ definition.caution }}
+      {{ t(definition.caution) }}
     </p>
   </section>
 </template>

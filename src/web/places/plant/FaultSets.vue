@@ -59,7 +59,7 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
       <li v-for="set in sets" :key="set.id">
         <div>
           <b>{{ set.name }}</b>
-          <p class="quiet">{{ set.plant.faults.map((f) => describeFault(circuit, f)).join(' · ') }}</p>
+          <p class="quiet">{{ set.plant.faults.map((f) => t(describeFault(circuit, f))).join(' · ') }}</p>
         </div>
         <NButton size="tiny" :disabled="!fits(set.plant)" @click="emit('take', set.plant)">{{
           t('Plant it')

@@ -91,7 +91,7 @@ function limit(event: Event) {
         >{{ t('Steps beside the work') }}
         <select :value="frame.procedure ?? ''" @change="set({ procedure: chosen($event) })">
           <option value="">{{ t('none: the student plans') }}</option>
-          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ p.title }}</option>
+          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ t(p.title) }}</option>
         </select>
       </label>
       <fieldset>
@@ -102,7 +102,7 @@ function limit(event: Event) {
             :checked="one.keys.every((k) => bag.includes(k))"
             @change="pack(one.keys, checked($event))"
           />
-          {{ one.title }}
+          {{ t(one.title) }}
         </label>
       </fieldset>
     </div>

@@ -39,7 +39,7 @@ async function handOut() {
   wrong.value = ''
   done.value = ''
   if (!chosen.value) {
-    wrong.value = 'Choose the student first'
+    wrong.value = t('Choose the student first')
     return
   }
   try {
@@ -53,7 +53,7 @@ async function handOut() {
       frame: frame.value,
       ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
     })
-    done.value = `Handed out to ${chosen.value.name}.`
+    done.value = t('Handed out to {name}.', { name: chosen.value.name })
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -102,7 +102,7 @@ async function handOut() {
       {{ wrong }}
     </p>
     <p v-if="done" role="status">
-      {{ done }} <RouterLink to="/"> {{ t('See it under Today') }} </RouterLink>
+      {{ t(done) }} <RouterLink to="/"> {{ t('See it under Today') }} </RouterLink>
     </p>
   </section>
 </template>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, formatQuantity, t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import { hardwareFor, type Combination } from '../../../core/workshop'
 
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
 const made = computed(() =>
   props.faults.map((fault) => ({
-    title: describeFault(props.circuit, fault),
+    title: t(describeFault(props.circuit, fault)),
     ...hardwareFor(props.circuit, fault),
   })),
 )
@@ -20,18 +19,18 @@ const joined = ({ how, ohms: list, total }: Combination) =>
     : `${list.map(ohms).join(how === 'series' ? ' + ' : ' ∥ ')} = ${ohms(total)}`
 const stay = (seconds: number) =>
   seconds === Infinity
-    ? 'for good'
+    ? t('for good')
     : seconds >= 60
-      ? `${formatPlain(seconds / 60, 2)} min at a time`
-      : `${formatPlain(seconds, 2)} s at a time`
+      ? t('{x} min at a time', { x: formatPlain(seconds / 60, 2) })
+      : t('{x} s at a time', { x: formatPlain(seconds, 2) })
 </script>
 
 <template>
   <section class="hardware" :aria-label="t('Hardware')">
     <p v-if="!made.length" class="quiet">{{ t('Plant a fault to see what it is built from.') }}</p>
     <article v-for="(m, i) in made" :key="i">
-      <h3>{{ m.title }}</h3>
-      <p>{{ m.built }}</p>
+      <h3>{{ t(m.title) }}</h3>
+      <p>{{ t(m.built) }}</p>
       <p v-if="m.strands">
         {{ t('Cut') }} <b>{{ t('{cut} of its {of} strands', { cut: m.strands.cut, of: m.strands.of }) }}</b>
         {{ t('where they do not show.') }}
@@ -89,7 +88,7 @@ const stay = (seconds: number) =>
         }}</template
         >.
       </p>
-      <p v-if="m.caution" class="caution">{{ m.caution }}</p>
+      <p v-if="m.caution" class="caution">{{ t(m.caution) }}</p>
       <p v-if="m.resistor?.heat?.burns" class="caution">
         {{
           t('It burns skin and melts insulation: mount it in free air on metal, cover it, and mark it hot.')

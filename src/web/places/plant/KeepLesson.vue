@@ -32,7 +32,7 @@ async function begin() {
 const same = computed(() => lessons.value.filter((l) => l.circuit === props.circuit.name))
 const setName = computed(() =>
   props.faults
-    .map((fault) => describeFault(props.circuit, fault))
+    .map((fault) => t(describeFault(props.circuit, fault)))
     .join('; ')
     .slice(0, 80),
 )
@@ -46,7 +46,13 @@ async function keep() {
       set: { name: setName.value, faults: props.faults, complaint: props.complaint },
       ...(into.value && { into: into.value }),
     })
-    done.value = `“${stored.lesson.name}” has ${stored.lesson.sets.length === 1 ? 'one set' : `${stored.lesson.sets.length} sets`} of faults.`
+    done.value = t('“{name}” has {sets} of faults.', {
+      name: stored.lesson.name,
+      sets:
+        stored.lesson.sets.length === 1
+          ? t('one set')
+          : t('{count} sets', { count: stored.lesson.sets.length }),
+    })
     open.value = false
   } catch (error) {
     wrong.value = messageOf(error)
@@ -77,7 +83,7 @@ async function keep() {
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="done" role="status">
-      {{ done }} <RouterLink :to="{ name: 'lessons' }">{{ t('See it under Lessons') }}</RouterLink>
+      {{ t(done) }} <RouterLink :to="{ name: 'lessons' }">{{ t('See it under Lessons') }}</RouterLink>
     </p>
   </section>
 </template>

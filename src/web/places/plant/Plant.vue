@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -7,7 +7,6 @@ import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
 import { complaintWords } from '../../../core/attempt'
-import { tell } from '../../../contract/words'
 import { describeFault, severityOf, type Fault } from '../../../core/faults'
 import { limitSetFor, walkPaths, type Walk } from '../../../core/readings'
 import Shortcuts from '../../shell/Shortcuts.vue'
@@ -79,12 +78,12 @@ const tab = ref<'fault' | 'key' | 'sees' | 'hardware' | 'time' | 'sets'>('fault'
 /** What needs the room takes that of the path. */
 const tall = computed(() => ['sees', 'hardware', 'time', 'sets'].includes(tab.value))
 const tabs = [
-  ['fault', 'Fault'],
-  ['key', 'Drops'],
-  ['sees', 'What can see it'],
-  ['hardware', 'Hardware'],
-  ['time', 'In time'],
-  ['sets', 'Sets'],
+  ['fault', t('Fault')],
+  ['key', t('Drops')],
+  ['sees', t('What can see it')],
+  ['hardware', t('Hardware')],
+  ['time', t('In time')],
+  ['sets', t('Sets')],
 ] as const
 
 function point(part: string) {
@@ -145,12 +144,12 @@ function another() {
 }
 
 const keys = [
-  ['1 2 3 4 5 6', 'fault, drops, what can see it, hardware, in time, sets'],
-  ['f', 'choose the place of the fault'],
-  ['n', 'another fault beside it'],
-  ['Del', 'remove the fault at hand'],
-  ['Ctrl Z', 'undo; with Shift redo'],
-  ['+ − 0', 'larger, smaller, all of the drawing'],
+  ['1 2 3 4 5 6', t('fault, drops, what can see it, hardware, in time, sets')],
+  ['f', t('choose the place of the fault')],
+  ['n', t('another fault beside it')],
+  ['Del', t('remove the fault at hand')],
+  ['Ctrl Z', t('undo; with Shift redo')],
+  ['+ − 0', t('larger, smaller, all of the drawing')],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   const target = event.target as HTMLElement
@@ -160,7 +159,8 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     store.stepPlant(event.shiftKey ? 'redo' : 'undo')
     active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
   } else if (/^[1-6]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
-  else if (event.key === 'f') document.querySelector<HTMLElement>('section[aria-label=Fault] select')?.focus()
+  else if (event.key === 'f')
+    document.querySelector<HTMLElement>(`section[aria-label="${t('Fault')}"] select`)?.focus()
   else if (event.key === 'n' && faults.value.length && faults.value.length < 4) another()
   else if (event.key === 'Delete' && fault.value) plantAt(null)
   else return
@@ -186,7 +186,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
-      <span class="quiet">{{ limitSet.why }}</span>
+      <span class="quiet">{{ t(limitSet.why) }}</span>
     </div>
     <section class="drawing" :aria-label="t('Drawing')">
       <Schematic
@@ -255,7 +255,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
           :aria-pressed="tab === key"
           @click="tab = key"
         >
-          {{ title }}
+          {{ t(title) }}
         </button>
       </div>
       <div
@@ -276,11 +276,11 @@ useEventListener('keydown', (event: KeyboardEvent) => {
               :aria-pressed="i === active"
               @click="(point(f.part), (active = i))"
             >
-              {{ describeFault(circuit, f) }}
+              {{ t(describeFault(circuit, f)) }}
             </button>
             <NButton
               size="tiny"
-              :aria-label="t('Remove {f}', { f: describeFault(circuit, f) })"
+              :aria-label="t('Remove {f}', { f: t(describeFault(circuit, f)) })"
               @click="((active = i), plantAt(null))"
               >{{ t('Remove') }}</NButton
             >

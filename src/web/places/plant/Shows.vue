@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { faultOfKind, severityOf } from '../../../core/faults'
-import { formatQuantity } from '../../../core/quantity'
 import type { SymptomSays } from '../../workers/symptom.worker'
 
 /** Whether a customer would notice what is planted: where, or that nothing shows, and what size would. */
@@ -35,7 +34,7 @@ const sized = computed(() => {
     <template v-if="sized">
       <span v-if="sized.by === 'symptom'">{{ t('The least that shows:') }}</span>
       <span v-else>{{ t('No size shows; the least that breaks the limits:') }}</span>
-      <button type="button" class="small" @click="emit('size', sized.severity)">{{ sized.text }}</button>
+      <button type="button" class="small" @click="emit('size', sized.severity)">{{ t(sized.text) }}</button>
     </template>
     <span v-else>{{ t('nor at any other size: no customer would bring it in.') }}</span>
   </div>

@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { formatQuantity, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit, CircuitState } from '../../../core/circuit'
 import { faultOfKind, type Fault } from '../../../core/faults'
-import { formatQuantity } from '../../../core/quantity'
 import { noticesOf, sizeFault, type Effect } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
 
@@ -45,11 +43,15 @@ function find() {
   const { unit } = range.value
   said.value =
     sized.least === sized.most
-      ? `${formatQuantity(sized.severity, unit)} does it`
-      : `${formatQuantity(sized.severity, unit)}; anything from ${formatQuantity(sized.least, unit)} to ${formatQuantity(sized.most, unit)} does it`
+      ? t('{unit} does it', { unit: formatQuantity(sized.severity, unit) })
+      : t('{unit}; anything from {unit2} to {unit3} does it', {
+          unit: formatQuantity(sized.severity, unit),
+          unit2: formatQuantity(sized.least, unit),
+          unit3: formatQuantity(sized.most, unit),
+        })
   emit('size', sized.severity)
 }
-const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : undefined)
+const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('Between 0 and 30 V') : undefined)
 </script>
 
 <template>
@@ -62,7 +64,7 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? 'Between 0 and 30 V' : und
         <option value="loss|feed">{{ t('the feed loses so many volts') }}</option>
         <option value="loss|return">{{ t('the return loses so many volts') }}</option>
         <option v-for="w in wishes" :key="w.part + w.key" :value="`notice|${w.part}|${w.key}`">
-          {{ w.part }} {{ w.name }}: {{ w.text }}
+          {{ w.part }} {{ w.name }}: {{ t(w.text) }}
         </option>
       </select>
     </label>

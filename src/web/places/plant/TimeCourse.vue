@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, formatQuantity, t } from '../../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
@@ -9,7 +9,6 @@ import VChart from 'vue-echarts'
 import { wireUp, type Circuit, type CircuitState } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import { paletteOf, useScheme } from '../../theme/scheme'
 import { faces } from '../../theme/tokens'
 import type { CourseAsk, CourseSays } from '../../workers/course.worker'
@@ -35,7 +34,7 @@ const pieces = computed(() =>
     )
     return own.map((s) => ({
       value: `${part.id}.${s.key}`,
-      text: `amps of ${part.id} ${part.name || title}`,
+      text: t('amps of {id} {title}', { id: part.id, title: part.name || title }),
     }))
   }),
 )
@@ -88,7 +87,8 @@ watch(
 )
 
 /** Times as the trade says them: milliseconds under a second. */
-const after = (t: number) => (t < 1 ? `${formatPlain(t * 1000, 3)} ms` : formatQuantity(t, 's'))
+const after = (seconds: number) =>
+  seconds < 1 ? t('{x} ms', { x: formatPlain(seconds * 1000, 3) }) : formatQuantity(seconds, 's')
 const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' as const)))
 const option = computed(() => {
   const p = paletteOf(scheme.value)
@@ -129,7 +129,11 @@ const option = computed(() => {
     yAxis: {
       type: 'value',
       scale: unit.value === 'V',
-      axisLabel: { formatter: `{value} ${unit.value}`, color: p.quiet, fontFamily: faces.readings },
+      axisLabel: {
+        formatter: t('{value} {unit}', { unit: unit.value }),
+        color: p.quiet,
+        fontFamily: faces.readings,
+      },
       splitLine: { lineStyle: { color: p.rule } },
     },
     series: found
@@ -145,17 +149,18 @@ const peak = (samples: readonly (readonly [number, number])[]) =>
 const told = computed(() => {
   if (!says.value?.ok) return []
   const { healthy, faulted } = says.value
-  return [{ name: 'Healthy', trace: healthy }, ...(faulted ? [{ name: 'Faulted', trace: faulted }] : [])].map(
-    ({ name, trace }) => ({
-      name,
-      peak: formatQuantity(peak(trace.samples), unit.value),
-      end: formatQuantity(trace.samples.at(-1)?.[1] ?? 0, unit.value),
-      list: trace.happenings
-        .slice(0, 6)
-        .map((h) => `${h.part} ${h.what} at ${after(h.time)}`)
-        .join(' · '),
-    }),
-  )
+  return [
+    { name: t('Healthy'), trace: healthy },
+    ...(faulted ? [{ name: t('Faulted'), trace: faulted }] : []),
+  ].map(({ name, trace }) => ({
+    name,
+    peak: formatQuantity(peak(trace.samples), unit.value),
+    end: formatQuantity(trace.samples.at(-1)?.[1] ?? 0, unit.value),
+    list: trace.happenings
+      .slice(0, 6)
+      .map((h) => t('{part} {what} at {time}', { part: h.part, what: h.what, time: after(h.time) }))
+      .join(' · '),
+  }))
 })
 </script>
 
@@ -172,7 +177,7 @@ const told = computed(() => {
       <label
         ><span class="visually-hidden">{{ t('What is followed') }}</span>
         <select v-model="what">
-          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ p.text }}</option>
+          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
           <option v-for="p in points" :key="p.name" :value="`@${p.name}`">
             {{ t('volts at {name}', { name: p.name }) }}
           </option>
@@ -183,9 +188,9 @@ const told = computed(() => {
         <select v-model.number="seconds">
           <option :value="0.02">{{ t('20 ms') }}</option>
           <option :value="0.1">{{ t('100 ms') }}</option>
-          <option :value="0.5">0.5 s</option>
-          <option :value="2">2 s</option>
-          <option :value="10">10 s</option>
+          <option :value="0.5">{{ formatQuantity(0.5, 's') }}</option>
+          <option :value="2">{{ formatQuantity(2, 's') }}</option>
+          <option :value="10">{{ formatQuantity(10, 's') }}</option>
         </select></label
       >
       <span v-if="busy" class="quiet" role="status">{{ t('reckoning …') }}</span>
@@ -199,9 +204,11 @@ const told = computed(() => {
       role="img"
       :aria-label="t('The course in time; peak and end stand below')"
     />
-    <p v-for="t in told" :key="t.name">
-      <b>{{ t.name }}</b>{{ t(': peak') }} <span class="reading">{{ t.peak }}</span>{{ t(', at the end') }}
-      <span class="reading">{{ t.end }}</span><template v-if="t.list"> · {{ t.list }}</template>
+    <p v-for="one in told" :key="one.name">
+      <b>{{ one.name }}</b>{{ t(': peak') }} <span class="reading">{{ one.peak }}</span>{{
+        t(', at the end')
+      }}
+      <span class="reading">{{ one.end }}</span><template v-if="one.list"> · {{ one.list }}</template>
     </p>
     <p v-if="!others.length" class="quiet">{{ t('A second state is needed: what was before.') }}</p>
   </section>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onUnmounted, ref, watch } from 'vue'
-import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import {
   groupsOf,
@@ -29,7 +28,7 @@ watch(
 )
 
 const stateName = (id: string | undefined) =>
-  props.circuit.states.find((s) => s.id === id)?.name ?? 'on the bench'
+  props.circuit.states.find((s) => s.id === id)?.name ?? t('on the bench')
 const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
 interface Line {
   title: string
@@ -58,7 +57,7 @@ const lines = computed<Line[]>(() => {
         state: stateName(group.state),
         hits: shown.length,
         of: group.tests.length,
-        best: test ? `${tell(test.what)}${to ? `: ${to} instead of ${from}` : ''}` : '',
+        best: test ? `${tell(test.what)}${to ? t(': {to} instead of {from}', { to, from }) : ''}` : '',
         lazy: isLazy(group.sort),
       }
     })
@@ -90,7 +89,7 @@ function rowOf(one: SeenFault, all: Sights): Row {
   const row = {
     key: keyOf(one.fault),
     fault: one.fault,
-    text: describeFault(props.circuit, one.fault),
+    text: t(describeFault(props.circuit, one.fault)),
     cells: groups.value.map((g) => ({ n: g.tests.filter((i) => hits.has(i)).length, of: g.tests.length })),
   }
   made.set(one, row)
@@ -134,10 +133,10 @@ const shade = ({ n, of }: { n: number; of: number }) =>
           </thead>
           <tbody>
             <tr v-for="l in sees" :key="l.title + l.state">
-              <td>{{ l.title }}</td>
+              <td>{{ t(l.title) }}</td>
               <td>{{ l.state }}</td>
               <td class="num">{{ l.hits }} / {{ l.of }}</td>
-              <td>{{ l.best }}</td>
+              <td>{{ t(l.best) }}</td>
             </tr>
           </tbody>
         </table>
@@ -154,7 +153,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
         <b>{{ t('Cannot be told from:') }}</b>
         {{
           twins.length
-            ? twins.map((f) => describeFault(circuit, f)).join(' · ')
+            ? twins.map((f) => t(describeFault(circuit, f))).join(' · ')
             : progress
               ? t('nothing so far')
               : t('nothing else of the catalogue')
@@ -185,14 +184,14 @@ const shade = ({ n, of }: { n: number; of: number }) =>
               scope="col"
               :title="`${sorts[g.sort].title}, ${stateName(g.state)}`"
             >
-              <span>{{ sorts[g.sort].title }}, {{ stateName(g.state) }}</span>
+              <span>{{ t(sorts[g.sort].title) }}, {{ stateName(g.state) }}</span>
             </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.key" v-memo="[row]">
             <th scope="row">
-              <button type="button" @click="emit('plant', row.fault)">{{ row.text }}</button>
+              <button type="button" @click="emit('plant', row.fault)">{{ t(row.text) }}</button>
             </th>
             <td v-for="(cell, c) in row.cells" :key="c" :style="{ background: shade(cell) }">
               {{ cell.n || '·' }}

@@ -76,9 +76,16 @@ const option = computed(() => {
 })
 const last = computed(() => props.student[props.student.length - 1])
 const end = computed(() => props.short[props.short.length - 1])
-const told = computed(
-  () =>
-    `Pieces left suspect over minutes. The student: ${last.value?.left ?? 0} left after ${(last.value?.minutes ?? 0).toFixed(0)} minutes; a short way: ${end.value?.left ?? 0} after ${(end.value?.minutes ?? 0).toFixed(0)}.`,
+const told = computed(() =>
+  t(
+    'Pieces left suspect over minutes. The student: {x} left after {x2} minutes; a short way: {x3} after {x4}.',
+    {
+      x: last.value?.left ?? 0,
+      x2: (last.value?.minutes ?? 0).toFixed(0),
+      x3: end.value?.left ?? 0,
+      x4: (end.value?.minutes ?? 0).toFixed(0),
+    },
+  ),
 )
 function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: number }) {
   const point = seriesIndex === 0 ? props.student[dataIndex ?? -1] : undefined

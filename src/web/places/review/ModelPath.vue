@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { computed } from 'vue'
 import type { JudgedAttempt } from '../../../core/assessment'
 import { faultOfKind, type Fault } from '../../../core/faults'
 import { instrumentOf } from '../../../core/instruments'
-import { formatQuantity, type Unit } from '../../../core/quantity'
+import { type Unit } from '../../../core/quantity'
 import { describeHeld } from '../../readings/stepWords'
 
 const props = defineProps<{ judged: JudgedAttempt; faults: readonly Fault[] }>()
@@ -49,7 +49,7 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
       </summary>
       <ol :aria-label="t('A way to {join}', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
-          {{ instrumentOf(p.instrument).title }}, {{ describeHeld(p.held) }}, {{ p.state }}:
+          {{ t(instrumentOf(p.instrument).title) }}, {{ t(describeHeld(p.held)) }}, {{ p.state }}:
           <span class="reading">{{ p.reading }}</span>{{ t('; {left} left', { left: p.left }) }}
         </li>
       </ol>

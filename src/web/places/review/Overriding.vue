@@ -36,7 +36,7 @@ async function put(value: number | null) {
 function save() {
   const read = parseQuantity(points.value, '')
   if (!read.ok || read.value < 0 || read.value > most.value) {
-    wrong.value = `A mark lies between 0 and ${most.value}`
+    wrong.value = t('A mark lies between 0 and {most}', { most: most.value })
     return
   }
   void put(read.value)
@@ -51,7 +51,7 @@ function save() {
         >{{ t('Of') }}
         <select v-model="aspect">
           <option v-for="m in marks.filter((m) => m.of > 0)" :key="m.aspect" :value="m.aspect">
-            {{ aspectNames[m.aspect] }}
+            {{ t(aspectNames[m.aspect]) }}
           </option>
         </select>
       </label>
@@ -77,7 +77,7 @@ function save() {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul v-if="overrides.length">
       <li v-for="o in overrides" :key="o.aspect">
-        {{ aspectNames[o.aspect] }}: {{ o.points }}. {{ o.note }}
+        {{ t(aspectNames[o.aspect]) }}: {{ o.points }}. {{ t(o.note) }}
       </li>
     </ul>
   </details>

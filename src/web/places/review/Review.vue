@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { speakerWith, t } from '../../words'
 import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { aspectNames, type Judgement } from '../../../core/assessment'
-import { speakerWith } from '../../../contract/words'
 import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
@@ -63,9 +62,9 @@ async function go(to: number) {
   list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' })
 }
 const keys = [
-  ['n', 'One step on'],
-  ['p', 'One step back'],
-  ['1 2 3 4', 'The marks, what was cleared, both ways, losses'],
+  ['n', t('One step on')],
+  ['p', t('One step back')],
+  ['1 2 3 4', t('The marks, what was cleared, both ways, losses')],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)) return
@@ -85,7 +84,10 @@ async function another() {
 async function worksheet() {
   const { orderSheetPdf } = await import('./pdf')
   const { student, circuit } = review.value!
-  saveBlob(fileName(`worksheet ${student.name} ${circuit.name}`, 'pdf'), await orderSheetPdf(review.value!))
+  saveBlob(
+    fileName(t('worksheet {name} {name2}', { name: student.name, name2: circuit.name }), 'pdf'),
+    await orderSheetPdf(review.value!),
+  )
 }
 async function print() {
   const { attemptPdf } = await import('./pdf')
@@ -103,7 +105,9 @@ async function print() {
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
       <span class="planted">{{
-        t('Planted: {join}', { join: review.faults.map((f) => describeFault(review!.circuit, f)).join('; ') })
+        t('Planted: {join}', {
+          join: review.faults.map((f) => t(describeFault(review!.circuit, f))).join('; '),
+        })
       }}</span>
       <span class="quiet">{{
         review.concluded
@@ -210,7 +214,7 @@ async function print() {
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
           <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
-            <b>{{ row.head }}</b>
+            <b>{{ t(row.head) }}</b>
             <span class="quiet">{{
               t('{time} · {x} min{suspect}', {
                 time: row.time,
@@ -219,7 +223,7 @@ async function print() {
               })
             }}</span>
           </button>
-          <p>{{ row.text }}</p>
+          <p>{{ t(row.text) }}</p>
           <Verdict
             v-for="(j, k) in row.judgements"
             :key="k"

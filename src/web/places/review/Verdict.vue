@@ -33,7 +33,7 @@ function keep() {
 <template>
   <div class="judgement" :data-grade="judgement.grade">
     <p>
-      <span class="tag">{{ aspectNames[judgement.aspect] }}: {{ say(judgement.verdict) }}</span>
+      <span class="tag">{{ t(aspectNames[judgement.aspect]) }}: {{ say(judgement.verdict) }}</span>
       {{ say(judgement.reason) }}
       <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }">{{
         t('Look it up')

@@ -1,9 +1,9 @@
+import { formatPlain, t } from '../../words'
 import type { Content, TableCell } from 'pdfmake/interfaces'
 import type { Review } from '../../../contract'
 import { aspectNames, givenTotal } from '../../../core/assessment'
 import type { Message } from '../../../core/document'
 import { describeFault } from '../../../core/faults'
-import { formatPlain } from '../../../core/quantity'
 import { caution, make, page, table } from '../../parts/pdf'
 import { when } from '../../parts/when'
 import { stepWords } from '../../readings/stepWords'
@@ -30,7 +30,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
               text: [{ text: `${aspectNames[j.aspect]}: ${say(j.verdict)}. `, bold: true }, say(j.reason)],
               ...(j.grade === 'poor' && { color: '#a83a12' }),
             },
-            ...(answer ? [{ text: `The student: “${answer.body}”`, italics: true }] : []),
+            ...(answer ? [{ text: t('The student: “{body}”', { body: answer.body }), italics: true }] : []),
           ]
         }),
       },
@@ -42,32 +42,40 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {
-      text: `“${complaint}”${concluded ? ` · finished ${when(concluded)}` : ''}`,
+      text: `“${complaint}”${concluded ? t(' · finished {concluded}', { concluded: when(concluded) }) : ''}`,
       style: 'quiet',
       margin: [0, 2, 0, 4],
     },
-    { text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, style: 'bad' },
+    {
+      text: t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join('; ') }),
+      style: 'bad',
+    },
     { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 260], margin: [0, 6, 0, 6] },
     ...(judged && mark !== null
       ? [
           table(
-            [...marks.map((m) => aspectNames[m.aspect]), 'Mark'],
+            [...marks.map((m) => aspectNames[m.aspect]), t('Mark')],
             [
               [
                 ...marks.map((m): TableCell => {
                   const put = own(m.aspect)
                   return put
-                    ? `${formatPlain(put.points, 3)} of ${m.of} (judge: ${formatPlain(m.points, 3)}; ${put.note})`
-                    : `${formatPlain(m.points, 3)} of ${m.of}`
+                    ? t('{x} of {of} (judge: {x2}; {note})', {
+                        x: formatPlain(put.points, 3),
+                        of: m.of,
+                        x2: formatPlain(m.points, 3),
+                        note: put.note,
+                      })
+                    : t('{x} of {of}', { x: formatPlain(m.points, 3), of: m.of })
                 }),
-                { text: `${formatPlain(mark, 3)} of ${judged.of}`, bold: true },
+                { text: t('{x} of {of}', { x: formatPlain(mark, 3), of: judged.of }), bold: true },
               ],
             ],
           ),
         ]
       : []),
-    { text: 'Step by step', style: 'state' },
-    table(['', 'What was done', 'What is said of it'], rows, [14, 210, '*']),
+    { text: t('Step by step'), style: 'state' },
+    table(['', t('What was done'), t('What is said of it')], rows, [14, 210, '*']),
     { text: caution, style: 'quiet', margin: [0, 10, 0, 0] },
   ])
 }
@@ -81,22 +89,30 @@ export const orderSheetPdf = (review: Review): Promise<Blob> => make(orderSheet(
 export function orderSheet({ circuit, complaint, student, frame }: Review) {
   const heads = [
     '',
-    'State',
-    'Instrument',
-    'Red, or at',
-    'Black',
-    'A good circuit would show',
-    'It shows',
-    'Struck out so far',
+    t('State'),
+    t('Instrument'),
+    t('Red, or at'),
+    t('Black'),
+    t('A good circuit would show'),
+    t('It shows'),
+    t('Struck out so far'),
   ]
   return page(`${student.name}: ${circuit.name}`, [
-    { text: `${circuit.name}: work order`, style: 'title' },
+    { text: t('{name}: work order', { name: circuit.name }), style: 'title' },
     {
-      text: `For ${student.name}. “${complaint}” There ${frame.faults === 2 ? 'may be up to two faults' : 'is one fault'}.`,
+      text: t('For {name}. “{complaint}” There {fault}.', {
+        name: student.name,
+        complaint,
+        fault: frame.faults === 2 ? t('may be up to two faults') : t('is one fault'),
+      }),
       margin: [0, 2, 0, 6],
     },
     { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 300], margin: [0, 0, 0, 6] },
-    { text: `States: ${circuit.states.map((s) => s.name).join(', ')}`, style: 'quiet', margin: [0, 0, 0, 4] },
+    {
+      text: t('States: {join}', { join: circuit.states.map((s) => s.name).join(', ') }),
+      style: 'quiet',
+      margin: [0, 0, 0, 4],
+    },
     table(
       heads,
       Array.from({ length: sheetRows }, (_, i): TableCell[] => [
@@ -106,7 +122,9 @@ export function orderSheet({ circuit, complaint, student, frame }: Review) {
       [14, 70, 70, 46, 46, 66, 60, '*'],
     ),
     {
-      text: 'The piece: ______________________   How it failed: ______________________   How sure: ______ %',
+      text: t(
+        'The piece: ______________________   How it failed: ______________________   How sure: ______ %',
+      ),
       margin: [0, 12, 0, 8],
     },
     { text: caution, style: 'quiet' },

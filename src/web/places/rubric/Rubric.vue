@@ -53,7 +53,7 @@ const tryIt = useDebounceFn(async () => {
   wrong.value = ''
   const read = rubricSchema.safeParse(draft.value)
   if (!read.success) {
-    wrong.value = 'Points are numbers from 0; shares lie between 0 and 100 %'
+    wrong.value = t('Points are numbers from 0; shares lie between 0 and 100 %')
     return
   }
   try {
@@ -78,7 +78,9 @@ async function keep() {
   try {
     const kept = await send(rubricSchema, '/rubrics', { rubric: draft.value, after: current.value!.version })
     await load()
-    done.value = `Kept as version ${kept.version}: it marks what is handed out from now on.`
+    done.value = t('Kept as version {version}: it marks what is handed out from now on.', {
+      version: kept.version,
+    })
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -101,11 +103,11 @@ const own = (key: 'slip' | 'graveCap', label: string): Percent => ({
   set: (rubric, share) => (rubric[key] = share),
 })
 const percents: readonly Percent[] = [
-  threshold('follows', 'Striking out follows while no more doubt than this is left on the piece'),
-  threshold('early', 'Up to this much it is a slip, above it a mistake'),
-  threshold('proven', 'A conclusion is proven when the piece holds at least this much'),
-  own('slip', 'A slip leaves of its step’s mark'),
-  own('graveCap', 'A grave error of safety leaves of the whole at most'),
+  threshold('follows', t('Striking out follows while no more doubt than this is left on the piece')),
+  threshold('early', t('Up to this much it is a slip, above it a mistake')),
+  threshold('proven', t('A conclusion is proven when the piece holds at least this much')),
+  own('slip', t('A slip leaves of its step’s mark')),
+  own('graveCap', t('A grave error of safety leaves of the whole at most')),
 ]
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const hundredth = (share: number) => Math.round(share * 1000) / 10
@@ -132,7 +134,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
         <tbody>
           <tr v-for="aspect in aspects" :key="aspect">
             <td>
-              <label :for="`weight-${aspect}`">{{ aspectNames[aspect] }}</label>
+              <label :for="`weight-${aspect}`">{{ t(aspectNames[aspect]) }}</label>
             </td>
             <td class="num">
               <input
@@ -156,7 +158,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       </table>
       <div class="shares">
         <label v-for="p in percents" :key="p.label"
-          ><span>{{ p.label }}</span>
+          ><span>{{ t(p.label) }}</span>
           <span class="unit"
             ><input
               type="number"
@@ -177,7 +179,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
         <NButton :disabled="!changed" @click="draft = copyOf(current!)">{{ t('Undo the changes') }}</NButton>
       </div>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <p v-if="done" role="status">{{ done }}</p>
+      <p v-if="done" role="status">{{ t(done) }}</p>
     </form>
     <section class="effect" :aria-label="t('Effect on an attempt')">
       <h2>{{ t('On this attempt') }}</h2>

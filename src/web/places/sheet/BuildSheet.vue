@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
 import type { MeterType } from '../../../core/instruments'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import { buildSheet } from '../../../core/workshop'
 import Commissioning from './Commissioning.vue'
 
@@ -36,7 +34,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
           <tbody>
             <tr v-for="p in sheet.parts" :key="p.ids[0]">
               <td class="num">{{ p.ids.length }}</td>
-              <td>{{ p.title }}</td>
+              <td>{{ t(p.title) }}</td>
               <td>{{ p.values }}</td>
               <td class="reading">{{ p.ids.join(', ') }}</td>
             </tr>
@@ -62,7 +60,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td class="reading">{{ w.from }} – {{ w.to }}</td>
               <td class="num">{{ formatPlain(w.section) }}</td>
               <td class="num">{{ w.gauge }}</td>
-              <td class="num">{{ w.cut.toFixed(2) }} m</td>
+              <td class="num">{{ formatQuantity(w.cut, 'm') }}</td>
               <td class="num">{{ formatQuantity(w.amps, 'A') }}</td>
             </tr>
           </tbody>
@@ -125,7 +123,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         <h2>{{ t('Fault hardware') }}</h2>
         <p v-if="!sheet.hardware.length" class="quiet">{{ t('No fault planted.') }}</p>
         <p v-for="(h, i) in sheet.hardware" :key="i">
-          <b>{{ describeFault(circuit, h.fault) }}</b> {{ h.built }}
+          <b>{{ t(describeFault(circuit, h.fault)) }}</b> {{ t(h.built) }}
           <template v-if="h.resistor"
             >{{ formatQuantity(h.resistor.pair.total, 'Ω') }}, {{ h.resistor.rating ?? '?' }} W.</template
           >
@@ -138,7 +136,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         <span class="quiet">{{ t('the PDF has them on a page to cut out') }}</span>
       </h2>
       <p class="labels">
-        <span v-for="l in sheet.labels" :key="l.name" :title="l.title">{{ l.name }}</span>
+        <span v-for="l in sheet.labels" :key="l.name" :title="t(l.title)">{{ l.name }}</span>
       </p>
     </section>
     <Commissioning :circuit="circuit" :rows="sheet.commissioning" :meter="meter" />

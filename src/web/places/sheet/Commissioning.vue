@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { formatQuantity, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
@@ -9,7 +8,7 @@ import { storedCircuitSchema } from '../../../contract'
 import { partOfKind } from '../../../core/parts'
 import { measuredScatter, type Circuit } from '../../../core/circuit'
 import type { MeterType } from '../../../core/instruments'
-import { formatQuantity, parseQuantity } from '../../../core/quantity'
+import { parseQuantity } from '../../../core/quantity'
 import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
 import { messageOf, send } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
@@ -59,8 +58,11 @@ async function keep() {
     const stored = await send(storedCircuitSchema, '/circuits', {
       ...now.circuit,
       scatter: measuredScatter,
-      name: `${props.circuit.name}, board as measured`.slice(0, 120),
-      note: `${props.circuit.note} Fitted to ${readings.value.length} readings of the healthy board.`.trim(),
+      name: t('{name}, board as measured', { name: props.circuit.name }).slice(0, 120),
+      note: t('{note} Fitted to {count} readings of the healthy board.', {
+        note: props.circuit.note,
+        count: readings.value.length,
+      }).trim(),
     })
     typed.value = {}
     await router.push({ name: 'bench', params: { id: stored.id } })
@@ -104,7 +106,7 @@ const set = (row: { state: string; point: string }, event: Event) =>
       </thead>
       <tbody>
         <tr v-for="row in shown" :key="keyOf(row)" :class="{ bad: off(row) }">
-          <td class="reading" :title="row.title">{{ row.point }}</td>
+          <td class="reading" :title="t(row.title)">{{ row.point }}</td>
           <td class="num">{{ v(row.value) }}</td>
           <td class="num quiet">± {{ v(row.band) }}</td>
           <td>
@@ -140,7 +142,7 @@ const set = (row: { state: string; point: string }, event: Event) =>
         </thead>
         <tbody>
           <tr v-for="c in fitted.changes.slice(0, 14)" :key="c.part + c.name" :class="{ bad: c.spreads > 3 }">
-            <td>{{ c.part }} {{ c.label }}</td>
+            <td>{{ c.part }} {{ t(c.label) }}</td>
             <td class="num">{{ formatQuantity(c.from, c.unit) }}</td>
             <td class="num">{{ formatQuantity(c.to, c.unit) }}</td>
             <td>

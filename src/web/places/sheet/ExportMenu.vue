@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { Download } from '@lucide/vue'
 import { NButton, NDropdown } from 'naive-ui'
 import { ref } from 'vue'
@@ -8,7 +8,6 @@ import type { Fault } from '../../../core/faults'
 import { formats, type Format } from '../../../core/formats'
 import type { AnswerKey } from '../../../core/readings'
 import { buildSheet } from '../../../core/workshop'
-import { tell } from '../../../contract/words'
 import { messageOf } from '../../api/client'
 import { download, fileName, saveBlob } from '../../parts/download'
 import { drawingSvg } from '../../schematic/svg'
@@ -29,11 +28,11 @@ const busy = ref('')
 const wrong = ref('')
 /** Papers are laid out here; everything else is a format of the registry. */
 const papers = [
-  { key: 'key-pdf', label: 'Answer key with the rows shown, PDF' },
-  { key: 'worksheet-pdf', label: 'Blank worksheet for these points, PDF' },
-  { key: 'build-pdf', label: 'Build sheet with labels, PDF' },
+  { key: 'key-pdf', label: t('Answer key with the rows shown, PDF') },
+  { key: 'worksheet-pdf', label: t('Blank worksheet for these points, PDF') },
+  { key: 'build-pdf', label: t('Build sheet with labels, PDF') },
 ]
-const drawing = { key: 'svg', label: 'Schematic, SVG' }
+const drawing = { key: 'svg', label: t('Schematic, SVG') }
 const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: about })), drawing]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
@@ -71,7 +70,7 @@ async function take(which: string) {
   wrong.value = ''
   try {
     if (which.endsWith('-pdf')) {
-      busy.value = 'Making the PDF …'
+      busy.value = t('Making the PDF …')
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
     } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
     else {

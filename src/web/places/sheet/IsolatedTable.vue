@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatPlain, t } from '../../words'
 import { computed } from 'vue'
-import { formatPlain } from '../../../core/quantity'
 import { isolatedColumns, isolatedTable, type AnswerKey } from '../../../core/readings'
 import KeyTable from '../../readings/KeyTable.vue'
 import type { RowsView } from '../../readings/useRows'

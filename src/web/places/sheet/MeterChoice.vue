@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { t, tell } from '../../words'
 import { problemsOf } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
@@ -30,13 +29,13 @@ const meter = computed(() => (id.value === 'own' ? meterOfLeaflet(leaflet.value)
 watch(meter, (now) => emit('meter', now), { immediate: true })
 
 const fields: readonly [keyof Leaflet, string, Unit][] = [
-  ['counts', 'Counts', ''],
-  ['voltsPercent', 'Volts ±', '%'],
-  ['voltsDigits', 'Volts, digits', ''],
-  ['inputOhms', 'Input', 'Ω'],
-  ['ohmsPercent', 'Ohms ±', '%'],
-  ['ohmsDigits', 'Ohms, digits', ''],
-  ['leadOhms', 'Leads', 'Ω'],
+  ['counts', t('Counts'), ''],
+  ['voltsPercent', t('Volts ±'), '%'],
+  ['voltsDigits', t('Volts, digits'), ''],
+  ['inputOhms', t('Input'), 'Ω'],
+  ['ohmsPercent', t('Ohms ±'), '%'],
+  ['ohmsDigits', t('Ohms, digits'), ''],
+  ['leadOhms', t('Leads'), 'Ω'],
 ]
 const check = (field: keyof Leaflet) => (value: number) => {
   const { error } = leafletSchema.shape[field].safeParse(value)
@@ -51,7 +50,7 @@ function set(field: keyof Leaflet, value: number) {
   <label
     >{{ t('Meter') }}
     <select v-model="id">
-      <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.title }}</option>
+      <option v-for="m in meters" :key="m.id" :value="m.id">{{ t(m.title) }}</option>
       <option value="own">{{ t('Our own, by its leaflet …') }}</option>
     </select></label
   >
@@ -60,7 +59,7 @@ function set(field: keyof Leaflet, value: number) {
     <QuantityField
       v-for="[field, label, unit] in fields"
       :key="field"
-      :label="label"
+      :label="t(label)"
       :unit="unit"
       :value="leaflet[field]"
       :check="check(field)"

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { computed, ref } from 'vue'
 import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { sharesOfVolts, type MeterType } from '../../../core/instruments'
-import { formatQuantity } from '../../../core/quantity'
 import { pointColumns, pointRows, volts, type StateKey } from '../../../core/readings'
 import KeyTable from '../../readings/KeyTable.vue'
 import type { RowsView } from '../../readings/useRows'

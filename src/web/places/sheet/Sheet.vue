@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { tell } from '../../../contract/words'
+import { t, tell } from '../../words'
 import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
@@ -53,14 +52,14 @@ const shown = computed(() =>
 )
 const print = () => window.print()
 const keys = [
-  ['f', 'filter the rows'],
-  ['k  b', 'answer key, build sheet'],
+  ['f', t('filter the rows')],
+  ['k  b', t('answer key, build sheet')],
   ['p', 'print'],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (['TEXTAREA', 'SELECT', 'INPUT'].includes((event.target as HTMLElement).tagName)) return
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'f') document.querySelector<HTMLElement>('[aria-label="Filter rows"]')?.focus()
+  if (event.key === 'f') document.querySelector<HTMLElement>(`[aria-label="${t('Filter rows')}"]`)?.focus()
   else if (event.key === 'k') side.value = 'key'
   else if (event.key === 'b') side.value = 'build'
   else if (event.key === 'p') print()
@@ -144,7 +143,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <NButton v-if="pins.length" size="tiny" @click="pins = []">{{ t('Unpin all') }}</NButton>
     </div>
     <p v-if="faulted && side === 'key'">
-      {{ t('Planted:') }} <strong>{{ faults.map((f) => describeFault(circuit, f)).join('; ') }}</strong>
+      {{ t('Planted:') }} <strong>{{ faults.map((f) => t(describeFault(circuit, f))).join('; ') }}</strong>
     </p>
     <BuildSheet v-if="side === 'build'" :circuit="circuit" :faults="faults" :meter="meter" />
     <template v-else>

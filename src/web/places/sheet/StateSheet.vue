@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
-import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import type { MeterType } from '../../../core/instruments'
@@ -56,7 +55,7 @@ const swings = computed(() => [...new Set([...props.state.swings, ...(props.faul
 const notices = computed(() =>
   props.state.notices.map((n) => {
     const now = props.faulted?.notices.find((o) => o.part === n.part)
-    return `${n.part} ${n.text}${now && now.key !== n.key ? `, faulted ${now.text}` : ''}`
+    return `${n.part} ${n.text}${now && now.key !== n.key ? t(', faulted {text}', { text: now.text }) : ''}`
   }),
 )
 </script>

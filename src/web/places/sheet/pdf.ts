@@ -1,8 +1,7 @@
+import { formatPlain, formatQuantity, t, tell } from '../../words'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { tell } from '../../../contract/words'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { formatPlain, formatQuantity } from '../../../core/quantity'
 import {
   columnsFor,
   dropAmps,
@@ -84,13 +83,18 @@ export function keyPage(
     arrange(isolatedTable(healthy.isolated, faulted?.isolated ?? null)),
     faulted !== null,
   )
-  return page(`Answer key: ${circuit.name}`, [
-    ...top(circuit, `Answer key: ${circuit.name}`),
+  return page(t('Answer key: {name}', { name: circuit.name }), [
+    ...top(circuit, t('Answer key: {name}', { name: circuit.name })),
     ...(faults.length
-      ? [{ text: `Planted: ${faults.map((f) => describeFault(circuit, f)).join('; ')}`, bold: true }]
+      ? [
+          {
+            text: t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join('; ') }),
+            bold: true,
+          },
+        ]
       : []),
     ...states,
-    { text: 'Isolated, each part by itself', style: 'state' },
+    { text: t('Isolated, each part by itself'), style: 'state' },
     isolated,
     { text: caution, italics: true, margin: [0, 10, 0, 0] },
   ])
@@ -106,8 +110,21 @@ function stateContent(
     const now = other ?? state
     const verdict = limits.judge(now.balances[i]!, now.walks[i]!)
     const n = now.balances[i]!
-    const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : 'FAILS'
-    return `${b.load ?? b.path}: source ${volts(n.source)} = feed ${volts(n.feedLoss.value)} (available ${volts(n.feedLoss.value === undefined ? undefined : n.source - n.feedLoss.value)}) + load ${volts(n.loadDrop.value)} + return ${volts(n.returnLoss.value)} at ${formatQuantity(n.amps, 'A')}. ${mark} ${tell(verdict.reason)}`
+    const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : t('FAILS')
+    return t(
+      '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {mark} {reason}',
+      {
+        path: b.load ?? b.path,
+        source: volts(n.source),
+        volts: volts(n.feedLoss.value),
+        volts2: volts(n.feedLoss.value === undefined ? undefined : n.source - n.feedLoss.value),
+        volts3: volts(n.loadDrop.value),
+        volts4: volts(n.returnLoss.value),
+        n: formatQuantity(n.amps, 'A'),
+        mark,
+        reason: tell(verdict.reason),
+      },
+    )
   })
   // On paper there is no room for the difference: the two numbers stand side by side.
   const short = <R>(columns: readonly Column<R>[]) =>
@@ -117,15 +134,15 @@ function stateContent(
   const now = other ?? state
   const fuses = now.fuses.map(
     ({ part, value, tableAmps, why }) =>
-      `${part} ${volts(value)}${why ? `: ${tell(why)}` : `, about ${formatQuantity(tableAmps, 'A')}`}`,
+      `${part} ${volts(value)}${why ? `: ${tell(why)}` : t(', about {tableAmps}', { tableAmps: formatQuantity(tableAmps, 'A') })}`,
   )
   const clamps = now.places.map(
     ({ place, amps, conductors }) =>
       `${place} ${formatQuantity(amps, 'A')} (${conductors.map((c) => `${c.part} ${formatQuantity(c.amps, 'A')}`).join(', ')})`,
   )
   const more = [
-    ...(fuses.length ? [`Across fuses: ${fuses.join(' · ')}`] : []),
-    ...(clamps.length ? [`By clamp: ${clamps.join(' · ')}`] : []),
+    ...(fuses.length ? [t('Across fuses: {join}', { join: fuses.join(' · ') })] : []),
+    ...(clamps.length ? [t('By clamp: {join}', { join: clamps.join(' · ') })] : []),
   ]
   const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
   return [
@@ -157,24 +174,33 @@ export function worksheetPage(
     return [
       { text: state.state.name, style: 'state' },
       table(
-        ['Red lead', 'Black lead', 'I predict', 'I read', 'In order?', 'What it tells me: cleared, suspect'],
+        [
+          t('Red lead'),
+          t('Black lead'),
+          t('I predict'),
+          t('I read'),
+          t('In order?'),
+          t('What it tells me: cleared, suspect'),
+        ],
         blank.map((p) => [p.at, '', '', '', '', '']),
         [46, 52, 62, 62, 52, '*'],
       ),
     ]
   })
-  return page(`Worksheet: ${circuit.name}`, [
+  return page(t('Worksheet: {name}', { name: circuit.name }), [
     ...top(circuit, circuit.name),
     {
-      text: `Name ______________________________   Date ____________   Board ______`,
+      text: t('Name ______________________________   Date ____________   Board ______'),
       margin: [0, 4, 0, 6],
     },
-    ...(complaint ? [{ text: `Complaint: ${complaint}`, bold: true }] : []),
+    ...(complaint ? [{ text: t('Complaint: {complaint}', { complaint }), bold: true }] : []),
     {
-      text: 'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
+      text: t(
+        'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
+      ),
     },
     ...rows,
-    { text: 'My conclusion, the evidence for it, and how I proved the repair:', style: 'state' },
+    { text: t('My conclusion, the evidence for it, and how I proved the repair:'), style: 'state' },
     { text: '\n\n\n\n' },
     { text: caution, italics: true },
   ])
@@ -184,18 +210,18 @@ export function worksheetPage(
 export function buildPdf(circuit: Circuit, sheet: BuildSheet): Promise<Blob> {
   const heading = (text: string): Content => ({ text, style: 'state' })
   return make(
-    page(`Build sheet: ${circuit.name}`, [
-      ...top(circuit, `Build sheet: ${circuit.name}`),
-      heading('Cautions'),
+    page(t('Build sheet: {name}', { name: circuit.name }), [
+      ...top(circuit, t('Build sheet: {name}', { name: circuit.name })),
+      heading(t('Cautions')),
       { ul: [...sheet.cautions, ...sheet.warnings.map((w) => tell(w.text))] },
-      heading('Parts'),
+      heading(t('Parts')),
       table(
-        ['No.', 'Part', 'Values', 'Short names', 'For'],
+        [t('No.'), t('Part'), t('Values'), t('Short names'), t('For')],
         sheet.parts.map((p) => [String(p.ids.length), p.title, p.values, p.ids.join(', '), p.names]),
       ),
-      heading('Wires to cut'),
+      heading(t('Wires to cut')),
       table(
-        ['Wire', 'From', 'To', 'mm²', 'AWG', 'Cut at', 'Runs', 'Good for'],
+        [t('Wire'), t('From'), t('To'), 'mm²', 'AWG', t('Cut at'), t('Runs'), t('Good for')],
         sheet.wires.map((w) => [
           w.id,
           w.from,
@@ -207,37 +233,37 @@ export function buildPdf(circuit: Circuit, sheet: BuildSheet): Promise<Blob> {
           `${formatPlain(w.carries, 2)} A`,
         ]),
       ),
-      heading('Connectors and pins'),
+      heading(t('Connectors and pins')),
       table(
-        ['Plug', 'Pin', 'Meets'],
+        [t('Plug'), t('Pin'), t('Meets')],
         sheet.plugs.flatMap((p) =>
           p.pins.map((pin, i) => [i ? '' : `${p.id} ${p.title}`, pin.name, pin.meets]),
         ),
       ),
-      heading('Fuses'),
+      heading(t('Fuses')),
       table(
-        ['Fuse', 'Fit', 'Runs at'],
+        [t('Fuse'), t('Fit'), t('Runs at')],
         sheet.fuses.map((f) => [`${f.id} ${f.name}`, f.fit, formatQuantity(f.amps, 'A')]),
       ),
-      heading('Gets hot'),
+      heading(t('Gets hot')),
       table(
-        ['Part', 'Sheds', 'In'],
+        [t('Part'), t('Sheds'), t('In')],
         sheet.hot.map((h) => [`${h.part} ${h.name}`, formatQuantity(h.watts, 'W'), h.state]),
       ),
-      heading('Fault hardware'),
+      heading(t('Fault hardware')),
       sheet.hardware.length
         ? {
             ul: sheet.hardware.map(
               (h) =>
-                `${describeFault(circuit, h.fault)}: ${h.built}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ?? ''}`,
+                `${t(describeFault(circuit, h.fault))}: ${h.built}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ?? ''}`,
             ),
           }
-        : { text: 'No fault planted.', style: 'quiet' },
-      { text: 'Labels, to print and stick on', style: 'state', pageBreak: 'before' },
+        : { text: t('No fault planted.'), style: 'quiet' },
+      { text: t('Labels, to print and stick on'), style: 'state', pageBreak: 'before' },
       labels(sheet.labels),
-      heading('Commissioning: expected and measured'),
+      heading(t('Commissioning: expected and measured')),
       table(
-        ['State', 'Point', 'Expected', '±', 'Measured'],
+        [t('State'), t('Point'), t('Expected'), '±', t('Measured')],
         sheet.commissioning.map((c) => [c.stateName, c.point, volts(c.value), volts(c.band), '']),
         [150, 60, 70, 70, '*'],
       ),

@@ -51,12 +51,12 @@ const last = computed(() => recent.value.at(-1))
       </div>
       <section class="said" aria-live="polite" :aria-label="t('What was done last')">
         <template v-if="last">
-          <p class="title">{{ last.head }}</p>
-          <p class="line">{{ last.text }}</p>
+          <p class="title">{{ t(last.head) }}</p>
+          <p class="line">{{ t(last.text) }}</p>
         </template>
         <p v-else class="title">{{ t('Nothing has been done yet.') }}</p>
         <ol v-if="recent.length > 1">
-          <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ row.head }}</li>
+          <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ t(row.head) }}</li>
         </ol>
         <p class="quiet">{{ t('{x} steps', { x: at + 1 }) }}</p>
       </section>

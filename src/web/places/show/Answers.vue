@@ -32,7 +32,7 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
     <li v-for="(row, n) in rows" :key="row.key" :class="{ right: shown && row.right }">
       <span v-if="!some" class="letter" aria-hidden="true">{{ letter(n) }}</span>
       <span class="text"
-        >{{ row.text }}<span v-if="shown && row.right" class="mark"> {{ t('✓ right') }}</span>
+        >{{ t(row.text) }}<span v-if="shown && row.right" class="mark"> {{ t('✓ right') }}</span>
         <small v-else-if="shown && row.belief && row.count"> ({{ row.belief }})</small></span
       >
       <template v-if="shown && values.length">

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { speakerWith, t } from '../../words'
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
-import { speakerWith } from '../../../contract/words'
 import { quizTexts, type Ask } from '../../../core/lab'
 import { ask, messageOf, send } from '../../api/client'
 import type { Showing } from './useShow'
@@ -19,14 +18,14 @@ const questions = computed(() => props.show.questions())
 const words = (one: Ask): string => {
   switch (one.type) {
     case 'volts':
-      return `volts at ${one.point}`
+      return t('volts at {point}', { point: one.point })
     case 'light':
-      return `how bright ${called(one.part)} is`
+      return t('how bright {part} is', { part: called(one.part) })
     case 'piece':
-      return 'which piece is at fault'
+      return t('which piece is at fault')
     case 'quiz': {
       const found = questions.value.find(({ key }) => key === one.key)
-      return found ? tell(found.text) : 'a question that does not come up any more'
+      return found ? tell(found.text) : t('a question that does not come up any more')
     }
   }
 }
@@ -77,7 +76,10 @@ async function keep() {
       { ...lesson, script: asks.value },
       'PUT',
     )
-    said.value = `Kept with “${kept.lesson.name}”, version ${kept.version}.`
+    said.value = t('Kept with “{name}”, version {version}.', {
+      name: kept.lesson.name,
+      version: kept.version,
+    })
   } catch (error) {
     wrong.value = messageOf(error)
   }

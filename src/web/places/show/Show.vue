@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, speakerWith, t } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
-import { speakerWith } from '../../../contract/words'
 import { quizTexts } from '../../../core/lab'
-import { formatQuantity } from '../../../core/quantity'
 import { ask } from '../../api/client'
 import Answers from './Answers.vue'
 import Script from './Script.vue'
@@ -83,12 +81,12 @@ const reads = (v: number | undefined) => (v === undefined ? 'floating' : formatQ
 const asks = computed(() => {
   const ask = now.value
   if (!ask) return ''
-  if (ask.type === 'light') return `How bright is ${show.called(ask.part)}?`
-  if (ask.type === 'piece') return 'Which piece is at fault?'
+  if (ask.type === 'light') return t('How bright is {part}?', { part: show.called(ask.part) })
+  if (ask.type === 'piece') return t('Which piece is at fault?')
   if (ask.type === 'quiz')
     return show.question.value
       ? tell(show.question.value.text)
-      : 'This question does not come up here any more.'
+      : t('This question does not come up here any more.')
   return ''
 })
 const why = computed(() =>
@@ -96,10 +94,10 @@ const why = computed(() =>
 )
 
 const keys = [
-  ['Space', 'ask, show, on'],
+  ['Space', t('ask, show, on')],
   ['←', 'back'],
-  ['H F', 'healthy, faulted'],
-  ['C', 'ask the class'],
+  ['H F', t('healthy, faulted')],
+  ['C', t('ask the class')],
 ] as const
 useEventListener('keydown', (event: KeyboardEvent) => {
   const { tagName } = event.target as HTMLElement
@@ -159,7 +157,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             }}</span>
           </p>
         </template>
-        <p v-if="why" class="why">{{ why }}</p>
+        <p v-if="why" class="why">{{ t(why) }}</p>
       </div>
       <Answers
         v-if="now && now.type !== 'volts'"

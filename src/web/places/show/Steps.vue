@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { formatQuantity, t } from '../../words'
 import { computed } from 'vue'
-import { formatQuantity } from '../../../core/quantity'
 
 export interface Stop {
   readonly name: string

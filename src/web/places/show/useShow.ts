@@ -1,5 +1,5 @@
+import { speakerWith } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { speakerWith } from '../../../contract/words'
 import {
   openingState,
   piecesOf,

@@ -1,0 +1,191 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { afterEach, describe, expect, it } from 'vitest'
+import { IntlMessageFormat } from 'intl-messageformat'
+import { ruleTexts, aspectNames } from '../../core/assessment'
+import { repairs } from '../../core/attempt'
+import { contractTexts } from '../../contract/words'
+import { sorts } from '../../core/diagnosis'
+import { catalogue, describeFault, families, possibleFaults } from '../../core/faults'
+import { calculators, lookUps, misreadings, presetsOf, procedures } from '../../core/handbook'
+import { devices, holds, instruments } from '../../core/instruments'
+import { quizTexts, skills } from '../../core/lab'
+import { parts } from '../../core/parts'
+import { limitSets } from '../../core/readings'
+import { english } from '../../core/words'
+import { demoCircuit, demoNames } from '../../../test/demo'
+import { formatQuantity, localNumbers, t, tell, translates, use } from '.'
+import { de } from './de'
+
+afterEach(() => use(undefined))
+
+/** Every text that the interface asks for, read off its sources. */
+const asked = (): Set<string> => {
+  const found = new Set<string>()
+  for (const file of readdirSync('src/web', { withFileTypes: true, recursive: true })) {
+    if (!file.isFile() || !/\.(vue|ts)$/.test(file.name) || file.name.endsWith('.test.ts')) continue
+    const text = readFileSync(`${file.parentPath}/${file.name}`, 'utf8')
+    for (const match of text.matchAll(/(?<![\w.$])t\(\s*(?:'((?:[^'\\]|\\.)*)'|"((?:[^"\\]|\\.)*)")/g))
+      found.add((match[1] ?? match[2]!).replaceAll("\\'", "'").replaceAll('\\\\', '\\'))
+  }
+  return found
+}
+
+/** Names of the arguments of an ICU message, those of its branches among them. */
+function argumentsOf(text: string): string[] {
+  const names = new Set<string>()
+  type Elements = ReturnType<IntlMessageFormat['getAst']>
+  const walk = (elements: Elements): void => {
+    for (const element of elements) {
+      // 1 is an argument, 5 and 6 are select and plural.
+      if ('value' in element && [1, 2, 3, 4, 5, 6].includes(element.type)) names.add(String(element.value))
+      if ('options' in element)
+        for (const option of Object.values(element.options as Record<string, { value: Elements }>))
+          walk(option.value)
+    }
+  }
+  walk(new IntlMessageFormat(text, 'en', undefined, { ignoreTag: true }).getAst())
+  return [...names].sort()
+}
+
+/** Words that parts, faults, instruments and the book show, by the registry they stand in. */
+const shown = new Set(['title', 'name', 'label', 'text', 'about', 'caption', 'why', 'verb', 'done', 'built'])
+shown.add('caution').add('legend')
+function words(of: unknown, found = new Set<string>(), depth = 0): Set<string> {
+  if (!of || typeof of !== 'object' || depth > 8) return found
+  for (const [key, value] of Object.entries(of)) {
+    if (typeof value === 'string' && (shown.has(key) || (depth === 0 && !Array.isArray(of)))) found.add(value)
+    else if (key !== 'parameters' && key !== 'example') words(value, found, depth + 1)
+  }
+  return found
+}
+const isWord = (text: string) => /\p{L}{2,}/u.test(text) && !/^(AWG|OL|mA|mV|[A-Z]\d|HB3|ISO|IEC)/.test(text)
+
+describe('German', () => {
+  it('has every text of the interface, and none that nobody asks for', () => {
+    const all = asked()
+    const missing = [...all].filter((text) => isWord(text) && !translates(text, de))
+    expect(missing).toEqual([])
+  })
+
+  it('has every message of core and server, with the same arguments, and no other', () => {
+    const all = { ...english, ...contractTexts, ...ruleTexts, ...quizTexts }
+    expect(Object.keys(de.codes).sort()).toEqual(Object.keys(all).sort())
+    for (const [code, text] of Object.entries(all))
+      expect(argumentsOf(de.codes[code]!), code).toEqual(argumentsOf(text))
+  })
+
+  it('has the same arguments in the texts of the interface', () => {
+    for (const [text, said] of Object.entries(de.texts))
+      if (text.includes('{')) expect(argumentsOf(said), text).toEqual(argumentsOf(text))
+  })
+
+  it.each([
+    ['parts', parts],
+    ['faults', catalogue],
+    ['families', families],
+    ['instruments', instruments],
+    ['devices', devices],
+    ['ways to hold them', holds],
+    ['limits', limitSets],
+    ['repairs', repairs],
+    ['aspects', aspectNames],
+    ['skills', skills],
+    ['sorts of test', sorts],
+  ] as const)('has the names of %s', (_, registry) => {
+    const missing = [...words(registry)].filter((text) => isWord(text) && !translates(text, de))
+    expect(missing).toEqual([])
+  })
+
+  it('has labels and notices of all parts', () => {
+    const missing = new Set<string>()
+    for (const part of parts) {
+      for (const notice of part.notice?.all ?? []) if (!translates(notice.text, de)) missing.add(notice.text)
+      for (const field of Object.values(part.parameters.shape)) {
+        const { label } = z(field)
+        if (label && isWord(label) && !translates(label, de)) missing.add(label)
+      }
+    }
+    expect([...missing]).toEqual([])
+  })
+
+  it('describes every fault that can be planted', () => {
+    const missing = new Set<string>()
+    for (const name of demoNames) {
+      const circuit = demoCircuit(name)
+      for (const fault of possibleFaults(circuit)) {
+        const what = describeFault(circuit, fault).replace(/^.*?: /, '')
+        if (!translates(what, de)) missing.add(what)
+      }
+    }
+    expect([...missing]).toEqual([])
+  })
+
+  it('has the whole handbook', () => {
+    const all = new Set<string>()
+    for (const c of calculators) {
+      for (const text of [c.title, c.about, c.assumes, c.source]) all.add(text)
+      for (const { label, options } of Object.values(c.inputs)) {
+        all.add(label)
+        for (const option of options ?? []) all.add(option.text)
+      }
+      for (const { label, note } of c.results(presetsOf(c))) {
+        all.add(label)
+        if (note) all.add(note)
+      }
+    }
+    for (const l of lookUps)
+      for (const text of [l.title, l.source, ...l.head, ...l.rows.flat()]) all.add(text)
+    for (const p of procedures) {
+      for (const text of [p.title, p.about, p.when, p.source]) all.add(text)
+      for (const step of p.steps) {
+        all.add(step.do)
+        for (const { when, means } of step.outcomes) all.add(when).add(means)
+      }
+    }
+    for (const { shows } of misreadings) all.add(shows)
+    expect([...all].filter((text) => isWord(text) && !translates(text, de))).toEqual([])
+  })
+
+  it('is spoken: numbers with a comma, names inside sentences, sentences inside sentences', () => {
+    use(de)
+    expect(formatQuantity(12.34, 'V')).toBe('12,34\u00a0V')
+    expect(localNumbers('0.28 V')).toBe('0,28 V')
+    expect(t('Filament lamp in socket')).toBe('Glühlampe in Fassung')
+    expect(t('G1 inner wing ground, eyelet on stud: 800\u00a0mΩ in series')).toBe(
+      'G1 inner wing ground, Öse am Bolzen: 800\u00a0mΩ in Reihe',
+    )
+    expect(t('{title} put in', { title: 'Diode' })).toBe('Diode eingesetzt')
+    expect(
+      tell({
+        code: 'readings.within',
+        params: {
+          what: { code: 'readings.feed' },
+          loss: { value: 0.265, unit: 'V' },
+          most: { value: 0.3, unit: 'V' },
+        },
+      }),
+    ).toBe('Zuleitung verliert 265\u00a0mV, innerhalb von 300\u00a0mV')
+    expect(
+      t('“{name}” is with {count, plural, one {# student} other {# students}}.', { name: 'X', count: 2 }),
+    ).toBe('„X“ liegt bei 2 Personen.')
+  })
+
+  it('leaves what nobody has translated as it is', () => {
+    use(de)
+    expect(t('Work lamp of our own')).toBe('Work lamp of our own')
+    use(undefined)
+    expect(t('Battery')).toBe('Battery')
+    expect(formatQuantity(12.34, 'V')).toBe('12.34\u00a0V')
+  })
+})
+
+/** What a field of a part says of itself, below what wraps it. */
+function z(field: unknown): { label?: string } {
+  let at = field as { meta?: () => { label?: string } | undefined; def?: { innerType?: unknown } } | undefined
+  while (at) {
+    const meta = at.meta?.()
+    if (meta?.label) return meta
+    at = at.def?.innerType as typeof at
+  }
+  return {}
+}
