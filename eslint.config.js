@@ -96,6 +96,7 @@ export default ts.config(
         'error',
         {
           allowlist: [
+            '⠿',
             ...'()[]{},.;:·…–—−-+±×÷=/%?!&*#|<>✓✕→←↑↓“”‘’„"0',
             'V',
             'A',

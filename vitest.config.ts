@@ -14,7 +14,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around',
-          include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'bench/**/*.test.ts', 'test/**/*.test.ts'],
           exclude: [...configDefaults.exclude, 'src/core/**'],
         },
       },

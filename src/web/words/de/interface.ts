@@ -476,6 +476,7 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'stay silent (OL)': 'stumm bleiben (OL)',
   'A good circuit would show': 'Ein guter Stromkreis würde zeigen',
   'such as 4k7 or OL': 'etwa 4k7 oder OL',
+  'such as 12.4': 'etwa 12,4',
   'such as 12.4 or 80 m': 'etwa 12,4 oder 80 m',
   'If {x} is at fault (if you like)': 'Wenn {x} defekt ist (freiwillig)',
   'such as OL': 'etwa OL',
