@@ -31,3 +31,49 @@ test('the handbook: found by /, reckons what is typed as the trade writes it, an
   await expect(page.getByRole('status')).toContainText('Nothing of that')
   await expectAccessible(page)
 })
+
+test('the handbook walks a procedure on a circuit, sound and faulted, and lets it be tried', async ({
+  page,
+}) => {
+  await signIn(page, 'tam')
+  await page.goto('/handbook/fourDrops')
+  const entry = page.getByRole('article', { name: 'Voltage drop in four measurements' })
+  await expect(entry.getByRole('status').last()).toContainText('ends with: sound')
+  await entry.getByLabel('with a fault planted').check()
+  await expect(entry.getByText(/Planted: G1/)).toBeVisible()
+  await expect(entry.getByRole('status').last()).toContainText('G1')
+  await entry.getByRole('button', { name: 'Try it' }).click()
+  await expect(entry.getByRole('group', { name: /^Schematic:/ })).toBeVisible()
+  // Nothing of a student's own is touched, and no way leads to the instructor's bench.
+  await expect(entry.getByRole('button', { name: 'Take it to the bench' })).toHaveCount(0)
+  await expectAccessible(page)
+
+  await page.goto('/handbook/limits')
+  const table = page.getByRole('region', { name: 'Limits side by side' })
+  await expect(table.getByRole('row')).toHaveCount(9)
+  await expect(table.getByText('default here')).toHaveCount(1)
+  await expect(table.getByRole('cell', { name: 'fail' }).first()).toBeVisible()
+  await expectAccessible(page)
+
+  await page.goto('/handbook/rule-zeroIsNotPerfect')
+  await expect(page.getByRole('region', { name: 'Example' })).toContainText('12.62 V')
+  await page.getByRole('article').getByRole('link', { name: 'An open, by loaded lamp' }).click()
+  await expect(page.getByRole('heading', { name: /An open/ })).toBeVisible()
+})
+
+test('from the handbook onto the bench, in the state in question; and from a part into the handbook', async ({
+  page,
+}) => {
+  await signIn(page, 'orla')
+  await page.goto('/handbook/noCrank')
+  await page.getByRole('button', { name: 'Try it' }).click()
+  await page.getByRole('button', { name: 'Take it to the bench' }).click()
+  await expect(page).toHaveURL(/\/bench\/.*state=crank/)
+  await expect(page.getByLabel('Named state')).toHaveValue('crank')
+  await page.locator('[data-part="F1"]').first().click()
+  await page
+    .getByRole('region', { name: 'Values of F1' })
+    .getByRole('link', { name: /Fuse millivolts/ })
+    .click()
+  await expect(page.getByRole('heading', { name: 'Fuse millivolts to amps' })).toBeVisible()
+})

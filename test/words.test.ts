@@ -10,7 +10,14 @@ import { calculators, lookUps, misreadings, presetsOf, procedures } from '../src
 import { devices, holds, instruments } from '../src/core/instruments'
 import { quizTexts, skills } from '../src/core/lab'
 import { parts } from '../src/core/parts'
-import { limitSets } from '../src/core/readings'
+import {
+  clampColumns,
+  dropColumns,
+  fuseColumns,
+  isolatedColumns,
+  limitSets,
+  pointColumns,
+} from '../src/core/readings'
 import { english } from '../src/core/words'
 import { demoCircuit, demoNames } from './demo'
 import { formatQuantity, localNumbers, t, tell, translates, use } from '../src/web/words'
@@ -120,6 +127,12 @@ describe('German', () => {
     expect([...missing]).toEqual([])
   })
 
+  it('has the heads of all tables of readings', () => {
+    const columns = [pointColumns, dropColumns, isolatedColumns, clampColumns, fuseColumns(() => '')].flat()
+    const heads = columns.flatMap(({ head }) => [head(true), head(false)])
+    expect(heads.filter((head) => isWord(head) && !translates(head, de))).toEqual([])
+  })
+
   it('has the whole handbook', () => {
     const all = new Set<string>()
     for (const c of calculators) {
@@ -149,7 +162,8 @@ describe('German', () => {
   it('is spoken: numbers with a comma, names inside sentences, sentences inside sentences', () => {
     use(de)
     expect(formatQuantity(12.34, 'V')).toBe('12,34\u00a0V')
-    expect(localNumbers('0.28 V')).toBe('0,28 V')
+    expect(localNumbers('0.28 V at K1.30 on 26.11.2026')).toBe('0,28 V at K1.30 on 26.11.2026')
+    expect(t('F1 fuse link')).toBe('F1 Schmelzleiter')
     expect(t('Filament lamp in socket')).toBe('Glühlampe in Fassung')
     expect(t('G1 inner wing ground, eyelet on stud: 800\u00a0mΩ in series')).toBe(
       'G1 inner wing ground, Öse am Bolzen: 800\u00a0mΩ in Reihe',

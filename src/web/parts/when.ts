@@ -1,4 +1,6 @@
-const short = new Intl.DateTimeFormat(undefined, {
+import { tag } from '../words'
+
+const short = new Intl.DateTimeFormat(tag.value, {
   day: 'numeric',
   month: 'short',
   hour: '2-digit',

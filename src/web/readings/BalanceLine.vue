@@ -12,7 +12,7 @@ const props = withDefaults(
 )
 const balance = computed(() => props.state.balances[props.path]!)
 const verdict = computed(() => props.limits.judge(balance.value, props.state.walks[props.path]!))
-const v = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
+const v = (value: number | undefined) => (value === undefined ? t('floating') : formatQuantity(value, 'V'))
 </script>
 
 <template>

@@ -50,7 +50,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
           scope="col"
           :class="{ num: column.number, spare: column.spare }"
         >
-          {{ column.head(beside) }}
+          {{ t(column.head(beside)) }}
         </th>
       </tr>
     </thead>
@@ -71,7 +71,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
             :key="column.key"
             :class="{ num: column.number, quiet: column.quiet, reading: column.name, spare: column.spare }"
           >
-            <slot name="cell" :row="row" :column="column">{{ column.text(row) }}</slot>
+            <slot name="cell" :row="row" :column="column">{{ t(column.text(row)) }}</slot>
           </td>
         </tr>
         <tr v-if="open === row.id" class="more">

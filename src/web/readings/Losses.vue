@@ -98,7 +98,8 @@ const named = computed(() => {
     .sort((p, q) => Math.abs(q.step.volts!) - Math.abs(p.step.volts!))
     .slice(0, 4)
 })
-const volts = (value: number | undefined) => (value === undefined ? 'floating' : formatQuantity(value, 'V'))
+const volts = (value: number | undefined) =>
+  value === undefined ? t('floating') : formatQuantity(value, 'V')
 const at = ref<{ side: 'feed' | 'back'; i: number } | null>(null)
 const readout = computed(() => {
   if (!at.value) return ''

@@ -185,7 +185,7 @@ const readout = computed(() => {
   if (!point) return ''
   const say = (key: StateKey) => {
     const volts = key.points.find((row) => row.node === point.node)?.value
-    return volts === undefined ? 'floating' : formatQuantity(volts, 'V')
+    return volts === undefined ? t('floating') : formatQuantity(volts, 'V')
   }
   const bad = props.faulted ? ` → ${say(props.faulted)}` : ''
   return `${point.name} ${say(props.healthy)}${bad}`

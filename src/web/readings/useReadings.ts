@@ -1,4 +1,4 @@
-import { formatQuantity, tell } from '../words'
+import { formatQuantity, t, tell } from '../words'
 import { computed, type Ref } from 'vue'
 import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
@@ -23,7 +23,7 @@ export function useReadings(
       new Map(
         key.value?.points.map((row) => [
           row.node,
-          row.value === undefined ? 'floating' : formatQuantity(row.value, 'V'),
+          row.value === undefined ? t('floating') : formatQuantity(row.value, 'V'),
         ]),
       ),
   )

@@ -1,5 +1,6 @@
 import type { Part } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
+import { localNumbers, t } from '../words'
 import { letterSize, lineHeight, type Detail } from './detail'
 import type { PlacedPart } from './layout'
 
@@ -14,11 +15,11 @@ export function labelLines(
   { kind, caption, direction }: Pick<PlacedPart, 'kind' | 'caption' | 'direction'>,
 ): string[] {
   const definition = partOfKind(kind)
-  const summary = definition.summary(parameters)
+  const summary = localNumbers(definition.summary(parameters))
   const most = direction === 'down' ? mostBeside : mostAlong
   const lines = definition.cable?.byTheMetre
     ? [`${id}  ${summary}`]
-    : [id, name || definition.title, caption || summary]
+    : [id, name || t(definition.title), (caption && t(caption)) || summary]
   return lines.filter(Boolean).map((line) => cut(line, most))
 }
 

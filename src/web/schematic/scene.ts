@@ -315,7 +315,7 @@ function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure 
       ? marks.amps?.[placed.id]
       : undefined
   // What is out has no values to look at: its word takes their line.
-  const off = detached ? (definition.detach?.done ?? '') : ''
+  const off = detached ? t(definition.detach?.done ?? '') : ''
   const written = linesAt(lines, placed, detail, wire)
   const shown = detached ? written.slice(0, 2) : written
   const spoken = notice ? noticeAt(notice.text, placed, detail) : []
@@ -369,7 +369,7 @@ function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure 
 
 /** What somebody notices of a part: all of it, or its first words. */
 function noticeAt(text: string, { direction }: PlacedPart, detail: Detail): readonly string[] {
-  const lines = noticeLines(text)
+  const lines = noticeLines(t(text))
   if (detail === 'all') return lines
   return direction === 'down' ? lines.slice(0, 1).map((line) => line.replace(/[,:;]$/, ' …')) : []
 }

@@ -161,9 +161,19 @@ nav a.router-link-exact-active {
   border-bottom-color: var(--fault);
   font-weight: 500;
 }
+/* Two lines of a bar of places would push the page down. */
+.who,
+.save {
+  white-space: nowrap;
+}
 @media (max-width: 1400px) {
   header {
     gap: 8px;
+  }
+  .who {
+    max-width: 76px;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   nav {
     flex: 0 1 auto;
@@ -172,6 +182,10 @@ nav a.router-link-exact-active {
   }
   nav a {
     padding: 0 7px;
+  }
+  html:not([lang='en']) nav a {
+    padding: 0 5px;
+    font-size: 13px;
   }
 }
 @media (max-width: 1180px) {

@@ -113,15 +113,21 @@ function translate(text: string, language: LanguageFile, depth = 0): string {
       )
       return said.replace(/\{(\w+)\}/g, (_, name: string) => parts[name] ?? '')
     }
-  return localNumbers(text)
+  const named = depth < 4 ? piece.exec(text) : null
+  return named ? `${named[1]!} ${translate(named[2]!, language, depth + 1)}` : localNumbers(text)
 }
+
+/** A decimal point; not that of a point’s name, such as K1.30, nor of a date. */
+const inside = /(?<![\p{L}\d.,])(\d+)\.(\d+)(?![.\d])/gu
+/** A piece by the short name of its part: `F1 fuse link`. */
+const piece = /^([A-Z]{1,3}\d{1,3}\S?) (.+)$/su
 
 const ownDecimal = (): string => file?.decimal ?? '.'
 
 /** The decimal sign of this language in a text whose numbers have a point, such as a display's. */
 export function localNumbers(text: string): string {
   const sign = ownDecimal()
-  return sign === '.' ? text : text.replace(/(\d)\.(\d)/g, `$1${sign}$2`)
+  return sign === '.' ? text : text.replace(inside, `$1${sign}$2`)
 }
 
 export const formatQuantity = (value: number, unit: quantity.Unit): string =>

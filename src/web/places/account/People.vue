@@ -91,7 +91,7 @@ async function look(open: boolean) {
         <tr v-for="person in people" :key="person.id">
           <td>{{ person.name }}</td>
           <td>{{ person.login }}</td>
-          <td>{{ person.role }}</td>
+          <td>{{ t(person.role) }}</td>
           <td class="acts">
             <template v-if="person.id !== session.user?.id">
               <button type="button" class="link" @click="reset(person)">

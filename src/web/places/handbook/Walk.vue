@@ -2,7 +2,6 @@
 import { formatQuantity, t, tell } from '../../words'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { cautions } from '../../../core/document/cautions'
 import { describeFault } from '../../../core/faults'
 import {
   endOf,
@@ -62,7 +61,7 @@ watch(
     <b>{{ t('When:') }}</b> {{ t(procedure.when) }}
   </p>
   <p v-for="key in procedure.cautions" :key="key" class="caution">
-    {{ cautions.english[key as keyof typeof cautions.english] }}
+    {{ tell({ code: `cautions.${key}` }) }}
   </p>
   <div class="on">
     <Where :choice="choice" with-fault />

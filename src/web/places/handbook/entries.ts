@@ -1,4 +1,4 @@
-import { t } from '../../words'
+import { speakerWith, t } from '../../words'
 import { ruleTexts, techniqueRules } from '../../../core/assessment'
 import { cautions } from '../../../core/document/cautions'
 import {
@@ -12,6 +12,8 @@ import {
   type Misreading,
   type Procedure,
 } from '../../../core/handbook'
+
+const told = speakerWith(ruleTexts)
 
 /** One thing to look up. */
 export type Entry = { readonly key: string; readonly title: string; readonly words: string } & (
@@ -48,8 +50,10 @@ export const entries: readonly Entry[] = [
   ...procedures.map((procedure): Entry => ({
     type: 'procedure',
     key: procedure.key,
-    title: procedure.title,
-    words: [procedure.about, procedure.when, ...procedure.words].join(' '),
+    title: t(procedure.title),
+    words: [procedure.about, t(procedure.about), t(procedure.title), procedure.when, ...procedure.words].join(
+      ' ',
+    ),
     procedure,
   })),
   {
@@ -61,20 +65,22 @@ export const entries: readonly Entry[] = [
   ...calculators.map((calculator): Entry => ({
     type: 'calculator',
     key: calculator.key,
-    title: calculator.title,
-    words: [calculator.about, ...calculator.words].join(' '),
+    title: t(calculator.title),
+    words: [calculator.about, t(calculator.about), t(calculator.title), ...calculator.words].join(' '),
     calculator,
   })),
   ...lookUps.map((table): Entry => ({
     type: 'table',
     key: table.key,
-    title: table.title,
-    words: [...table.words, ...table.rows.flat()].join(' '),
+    title: t(table.title),
+    words: [...table.words, t(table.title), ...table.rows.flat().flatMap((cell) => [cell, t(cell)])].join(
+      ' ',
+    ),
     table,
   })),
   { type: 'symbols', key: 'symbols', title: t('Symbols'), words: 'drawing schematic IEC 60617 relay switch' },
   ...techniqueRules.map(({ key }): Entry => {
-    const text = (part: string) => ruleTexts[`rules.${key}.${part}`] ?? ''
+    const text = (part: string) => told({ code: `rules.${key}.${part}` })
     return {
       type: 'misreading',
       key: `rule-${key}`,
@@ -85,14 +91,17 @@ export const entries: readonly Entry[] = [
       example: misreadings.find(({ rule }) => rule === key),
     }
   }),
-  ...Object.entries(cautions.english).map(([key, text]): Entry => ({
-    type: 'caution',
-    key: `caution-${key}`,
-    title: text.split(/[:;.]/)[0]!,
-    words: text,
-    text,
-    ...placesOf(key),
-  })),
+  ...Object.keys(cautions.english).map((key): Entry => {
+    const text = told({ code: `cautions.${key}` })
+    return {
+      type: 'caution',
+      key: `caution-${key}`,
+      title: text.split(/[:;.]/)[0]!,
+      words: text,
+      text,
+      ...placesOf(key),
+    }
+  }),
 ]
 
 /** Entries in which every word that is typed begins a word of theirs; those whose title has them come first. */

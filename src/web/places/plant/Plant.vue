@@ -67,7 +67,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
 const changed = computed(() =>
   (healthy.key.value?.notices ?? []).map((good) => {
     const now = shown.value?.notices.find((n) => n.part === good.part)
-    return { part: good.part, good: good.text, now: now?.text }
+    return { part: good.part, good: t(good.text), now: now && t(now.text) }
   }),
 )
 

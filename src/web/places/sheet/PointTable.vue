@@ -52,12 +52,12 @@ const fine = (v: number) =>
       >
         {{ row.at }}
       </button>
-      <template v-else>{{ column.text(row) }}</template>
+      <template v-else>{{ t(column.text(row)) }}</template>
     </template>
     <template #more>
       <template v-if="shares">
-        {{ t('the meter shows') }} <b class="reading">{{ volts(shares.shown) }}</b> {{ t('= truth') }}
-        <b class="reading">{{ volts(shares.truth) }}</b>
+        {{ t('the meter shows') }} <b class="reading">{{ t(volts(shares.shown)) }}</b> {{ t('= truth') }}
+        <b class="reading">{{ t(volts(shares.truth)) }}</b>
         {{
           t('{loading} loading {leads} leads {resolution} last digit', {
             loading: fine(shares.loading),

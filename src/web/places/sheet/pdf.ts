@@ -32,10 +32,10 @@ function tableOf<R extends Figure>(
 ): Content {
   const shown = columnsFor(columns, beside)
   return table(
-    shown.map((column) => column.head(beside)),
+    shown.map((column) => t(column.head(beside))),
     rows.map((row) =>
       shown.map((column): TableCell => {
-        const text = column.text(row)
+        const text = t(column.text(row))
         return column.faulted && row.bad ? { text, style: 'bad' } : text
       }),
     ),

@@ -77,7 +77,7 @@ const dots = computed(() =>
     ? values.value.filter((v): v is number => typeof v === 'number')
     : [],
 )
-const reads = (v: number | undefined) => (v === undefined ? 'floating' : formatQuantity(v, 'V'))
+const reads = (v: number | undefined) => (v === undefined ? t('floating') : formatQuantity(v, 'V'))
 const asks = computed(() => {
   const ask = now.value
   if (!ask) return ''

@@ -340,7 +340,7 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'after a heavy load: bounces back': 'nach schwerer Last: erholt sich',
   'Minutes since then': 'Minuten seither',
   'Temperature in this state': 'Temperatur in diesem Zustand',
-  'Versions …': 'Versionen …',
+  'Versions …': 'Stände …',
   Versions: 'Versionen',
   'as taught in spring': 'wie im Frühjahr unterrichtet',
   Keep: 'Behalten',

@@ -531,6 +531,17 @@ export const trade: Readonly<Record<string, string>> = {
   'Battery tester': 'Batterietester',
   'By hand': 'Von Hand',
   'Scan tool': 'Diagnosegerät',
+  // Köpfe der Tabellen
+  Drop: 'Spannungsfall',
+  Side: 'Seite',
+  Amps: 'Ampere',
+  Difference: 'Unterschied',
+  'By the table': 'Nach der Tabelle',
+  Holds: 'Gilt',
+  yes: 'ja',
+  'Round one conductor': 'Um eine Leitung',
+  'Ohms, faulted': 'Ohm, mit Fehler',
+  'Continuity, faulted': 'Durchgang, mit Fehler',
   // Fehlerarten
   'Switches and contacts': 'Schalter und Kontakte',
   'Battery and source': 'Batterie und Quelle',
