@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from './axe'
+import { goToDesk, handOut } from './desk'
 import { signIn } from './story'
 
 test('the handbook: found by /, reckons what is typed as the trade writes it, and is open to students', async ({
@@ -76,4 +77,23 @@ test('from the handbook onto the bench, in the state in question; and from a par
     .getByRole('link', { name: /Fuse millivolts/ })
     .click()
   await expect(page.getByRole('heading', { name: 'Fuse millivolts to amps' })).toBeVisible()
+})
+
+test('a lesson puts the steps of a procedure beside the work, and none of its answers', async ({ page }) => {
+  const id = await handOut({
+    circuit: /Washer pump/,
+    faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.8 }],
+    student: 'tam',
+    complaint: 'The washer is weak, by the book.',
+    frame: { procedure: 'fourDrops' },
+  })
+  await signIn(page, 'tam')
+  await goToDesk(page, id)
+  const steps = page.locator('details.procedure')
+  await steps.getByText('Voltage drop in four measurements').click()
+  await expect(steps).toContainText('Red on the battery’s positive post, black on its negative post')
+  await expect(steps).toContainText('More than the limit of the return')
+  // What this board reads is for the student to find.
+  expect(await steps.innerText()).not.toMatch(/12\.57|10\.12|2\.3\d V/)
+  await expectAccessible(page)
 })

@@ -60,6 +60,9 @@ test('a first real start asks for an instructor, once, and an import says what i
   await page.getByLabel('Password').fill('long enough now')
   await page.getByRole('button', { name: 'Create the account' }).click()
   await expect(page.getByText('No circuit yet.')).toBeVisible()
+  const steps = page.getByRole('region', { name: 'First steps' })
+  await expect(steps.getByRole('button', { name: 'Relay and motor, 24 V' })).toBeVisible()
+  await expectAccessible(page)
 
   await page.getByRole('button', { name: 'Add a student' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Bram Osk')
@@ -84,6 +87,18 @@ test('a first real start asks for an instructor, once, and an import says what i
   await give('good.json', good.replace('Work lamp, street sweeper', 'Step light, utility van'))
   await page.getByRole('button', { name: 'Take it in' }).click()
   await expect(page.getByRole('group', { name: 'Schematic: Step light, utility van' })).toBeVisible()
+
+  // First steps lead on with what there is, copy a template of one's own trade, and go for good when somebody says so.
+  await page.goto('/')
+  await expect(steps.getByRole('link', { name: /Plant one in Step light/ })).toBeVisible()
+  await steps.getByRole('button', { name: 'Relay and motor, 24 V' }).click()
+  await expect(page.getByRole('group', { name: /^Schematic: Salt spinner/ })).toBeVisible()
+  await page.goto('/')
+  await steps.getByRole('button', { name: 'Not again' }).click()
+  await expect(steps).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible()
+  await expect(steps).toHaveCount(0)
 
   // There is an instructor now: the page is closed for good.
   await signOut(page)

@@ -171,7 +171,8 @@ nav a.router-link-exact-active {
     gap: 8px;
   }
   .who {
-    max-width: 76px;
+    flex: 0 1 auto;
+    min-width: 48px;
     overflow: hidden;
     text-overflow: ellipsis;
   }

@@ -7,6 +7,7 @@ import { ask, messageOf, post, send } from '../../api/client'
 import { useSession } from '../../stores/session'
 import Benches from './Benches.vue'
 import ClassList from './ClassList.vue'
+import FirstSteps from './FirstSteps.vue'
 import LabToday from './LabToday.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
@@ -14,6 +15,8 @@ import Meters from './Meters.vue'
 const session = useSession()
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
+/** What is there is known: nobody is led through first steps while a list is on its way. */
+const looked = ref(false)
 try {
   orders.value = await ask(z.array(orderRowSchema), '/orders')
 } catch (error) {
@@ -21,7 +24,10 @@ try {
 }
 const circuits = ref<CircuitList>([])
 void ask(circuitListSchema, '/circuits').then(
-  (list) => (circuits.value = list),
+  (list) => {
+    circuits.value = list
+    looked.value = !wrong.value
+  },
   () => undefined,
 )
 async function giveBack() {
@@ -51,6 +57,7 @@ async function takeBack(id: string) {
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
+    <FirstSteps v-if="looked && !orders.length" class="all" :circuits="circuits" />
     <LabToday class="all" />
     <div class="today">
       <Benches

@@ -476,6 +476,27 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'stay silent (OL)': 'stumm bleiben (OL)',
   'A good circuit would show': 'Ein guter Stromkreis würde zeigen',
   'such as 4k7 or OL': 'etwa 4k7 oder OL',
+  'First steps': 'Erste Schritte',
+  'Not again': 'Nicht mehr zeigen',
+  'A circuit near to one of yours': 'Ein Stromkreis ähnlich einem von Ihren',
+  'It is a copy of your own: change what you like. States, values and points come with it.':
+    'Eine eigene Kopie: ändern Sie, was Sie wollen. Zustände, Werte und Punkte sind dabei.',
+  'Lamp, 12 V': 'Lampe, 12 V',
+  'Lamps, 24 V': 'Lampen, 24 V',
+  'Relay and fan, 12 V': 'Relais und Lüfter, 12 V',
+  'Relay and motor, 24 V': 'Relais und Motor, 24 V',
+  'Key-off drain': 'Ruhestrom',
+  'A fault in it': 'Ein Fehler darin',
+  'Press a part: the fault gets the least size that a driver would notice.':
+    'Ein Teil drücken: der Fehler bekommt die kleinste Größe, die ein Fahrer bemerkt.',
+  'Plant one in {name}': 'Einen einbauen in {name}',
+  'Somebody to hand it to': 'Jemand, der ihn bekommt',
+  'A student, a class from a list, or yourself to try it.':
+    'Jemand, eine Klasse aus einer Liste, oder Sie selbst zum Ausprobieren.',
+  'Take in a class': 'Klasse einlesen',
+  'Hand it out, and see how they reason': 'Ausgeben, und sehen, wie gedacht wird',
+  'Below the fault on Plant. Finished work waits here for its review, step by step.':
+    'Unter dem Fehler. Fertige Arbeit wartet hier auf ihre Auswertung, Schritt für Schritt.',
   'such as 12.4': 'etwa 12,4',
   'such as 12.4 or 80 m': 'etwa 12,4 oder 80 m',
   'If {x} is at fault (if you like)': 'Wenn {x} defekt ist (freiwillig)',
