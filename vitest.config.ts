@@ -14,6 +14,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around',
+          setupFiles: ['test/words-setup.ts'],
           include: ['src/**/*.test.ts', 'bench/**/*.test.ts', 'test/**/*.test.ts'],
           exclude: [...configDefaults.exclude, 'src/core/**'],
         },

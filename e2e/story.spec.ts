@@ -135,7 +135,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
 
     // No prediction, no reading; a lead on nothing is said to be.
     await desk.getByRole('button', { name: 'Measure' }).click()
-    await expect(desk.getByRole('alert')).toContainText('The red and the black lead are on nothing')
+    await expect(desk.getByRole('alert')).toContainText('Both leads are on nothing')
     await desk.getByLabel('Red lead').fill('Q7')
     await desk.getByLabel('Black lead').fill('B1-')
     await desk.getByRole('button', { name: 'Measure' }).click()

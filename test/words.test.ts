@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { IntlMessageFormat } from 'intl-messageformat'
 import { ruleTexts, aspectNames } from '../src/core/assessment'
 import { repairs } from '../src/core/attempt'
@@ -20,9 +20,10 @@ import {
 } from '../src/core/readings'
 import { english } from '../src/core/words'
 import { demoCircuit, demoNames } from './demo'
-import { formatQuantity, localNumbers, t, tell, translates, use } from '../src/web/words'
+import { formatQuantity, loadCore, localNumbers, t, tell, translates, use } from '../src/web/words'
 import { de } from '../src/web/words/de'
 
+beforeAll(loadCore)
 afterEach(() => use(undefined))
 
 /** Every text that the interface asks for, read off its sources. */

@@ -1,6 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { useSession } from './stores/session'
-import { chooseLanguage, t } from './words'
+import { chooseLanguage, loadCore, t } from './words'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -162,6 +162,7 @@ router.beforeEach(async (to) => {
       return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }
+  await loadCore()
   // Whoever signs in reads in their own language, whoever sat here before.
   if (session.user.language && chooseLanguage(session.user.language)) {
     window.location.replace(to.fullPath)

@@ -185,8 +185,8 @@ nav a.router-link-exact-active {
     padding: 0 7px;
   }
   html:not([lang='en']) nav a {
-    padding: 0 5px;
-    font-size: 13px;
+    padding: 0 4px;
+    font-size: 12.5px;
   }
 }
 @media (max-width: 1180px) {

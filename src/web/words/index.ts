@@ -1,9 +1,9 @@
 import { ref } from 'vue'
 import { IntlMessageFormat } from 'intl-messageformat'
-import { contractTexts } from '../../contract/words'
+import { contractTexts } from '../../contract/texts'
 import type { Message } from '../../core/document'
 import * as quantity from '../../core/quantity'
-import { english, speaker } from '../../core/words'
+import { speaker } from '../../core/words/tell'
 import { languages, type LanguageFile } from './languages'
 
 /** The language of this page: English until another has been loaded; it changes by loading the page anew. */
@@ -36,6 +36,14 @@ export function use(chosen: LanguageFile | undefined): void {
   tell = speakerWith()
 }
 
+let core: Readonly<Record<string, string>> = {}
+/** What the core says, in English: nobody waits for it who only signs in. */
+export async function loadCore(): Promise<void> {
+  if (Object.keys(core).length) return
+  core = (await import('../../core/words/english')).english
+  tell = speakerWith()
+}
+
 /** Takes another language up; the page is loaded anew with it. True where it was another. */
 export function chooseLanguage(key: string): boolean {
   if (key === chosenLanguage()) return false
@@ -56,7 +64,12 @@ export function t(text: string, params?: Params): string {
     format = new IntlMessageFormat(said, tag.value, undefined, { ignoreTag: true })
     formats.set(said, format)
   }
-  return String(format.format(file ? inOwnWords(params) : (params as Record<string, string>)))
+  try {
+    return String(format.format(file ? inOwnWords(params) : (params as Record<string, string>)))
+  } catch {
+    // A word that was forgotten is no reason to show nothing.
+    return said
+  }
 }
 
 /** Names of the trade that come in as parameters. */
@@ -139,7 +152,7 @@ export const formatNumber = (value: number, decimals: number): string =>
 
 /** Makes sentences of messages; `more` brings what only some places load. */
 export const speakerWith = (more: Readonly<Record<string, string>> = {}): ((message: Message) => string) => {
-  const own = { tag: 'en-GB', texts: { ...english, ...contractTexts, ...more } }
+  const own = { tag: 'en-GB', texts: { ...core, ...contractTexts, ...more } }
   if (!file) return speaker(own)
   const language = file
   return speaker({ tag: language.tag, texts: language.codes, local: { number: localNumbers, text: t } }, own)

@@ -41,7 +41,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
       <h3>{{ t(part.title) }}</h3>
       <figure v-for="(one, i) in drawn" :key="i">
         <svg
-          class="schematic"
+          class="symbol"
           width="110"
           height="130"
           viewBox="-55 -12 110 130"
@@ -70,8 +70,23 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
   </div>
 </template>
 
-<style src="../../schematic/scene.css"></style>
 <style scoped>
+.stroke {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.heavy {
+  stroke-width: 3.6;
+}
+.partial {
+  stroke-dasharray: 5 3.5;
+}
+.filled {
+  fill: var(--ink);
+}
 section {
   display: flex;
   flex-wrap: wrap;

@@ -130,7 +130,7 @@ const option = computed(() => {
       type: 'value',
       scale: unit.value === 'V',
       axisLabel: {
-        formatter: t('{value} {unit}', { unit: unit.value }),
+        formatter: `{value} ${unit.value}`,
         color: p.quiet,
         fontFamily: faces.readings,
       },
