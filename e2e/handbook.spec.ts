@@ -51,6 +51,7 @@ test('the handbook walks a procedure on a circuit, sound and faulted, and lets i
 
   await page.goto('/handbook/limits')
   const table = page.getByRole('region', { name: 'Limits side by side' })
+  await expect(table).toBeVisible()
   await expect(table.getByRole('row')).toHaveCount(9)
   await expect(table.getByText('default here')).toHaveCount(1)
   await expect(table.getByRole('cell', { name: 'fail' }).first()).toBeVisible()

@@ -180,6 +180,8 @@ li a.router-link-active {
 }
 article {
   display: grid;
+  /* What scrolls sideways keeps its height. */
+  grid-auto-rows: max-content;
   gap: 14px;
   align-content: start;
   overflow: auto;
