@@ -261,7 +261,7 @@ async function look() {
   await page.keyboard.press('Enter')
   await page.locator('header nav').waitFor()
   await page.goto('/floor')
-  await page.locator('main article, main li').first().waitFor()
+  await page.getByText('Student 1', { exact: false }).first().waitFor()
   await sleep(3000)
   const seconds = Math.max(10, Math.min(60, (end - Date.now()) / 1000 - 5))
   const seen = await page.evaluate(
