@@ -8,7 +8,7 @@ import { startPostgres } from '../test/postgres.mjs'
 
 /**
  * A class at work on servers of this machine, loopback only:
- * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1]
+ * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1] [--look]
  * Each student measures every two to eight seconds; a Floor is watched, reviews are opened. With kills, a server is killed
  * without warning so many times, spread over the minutes, and every step is sent again until it is acknowledged.
  */
@@ -19,6 +19,7 @@ const { values } = parseArgs({
     kills: { type: 'string', default: '0' },
     processes: { type: 'string', default: '1' },
     postgres: { type: 'boolean', default: false },
+    look: { type: 'boolean', default: false },
   },
 })
 const students = Number(values.students)
@@ -246,6 +247,47 @@ async function cut() {
     await server.start()
   }
 }
+/** The Floor as an instructor has it before them: every station drawn, and how long the page stood still at most. */
+async function look() {
+  const { chromium } = await import('@playwright/test')
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
+  })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: servers[0].url })
+  await page.goto('/sign-in')
+  await page.locator('input[name=login]').fill(teacher.login)
+  await page.locator('input[type=password]').fill(teacher.password)
+  await page.keyboard.press('Enter')
+  await page.locator('header nav').waitFor()
+  await page.goto('/floor')
+  const asked = performance.now()
+  await page.locator('.station').first().waitFor({ timeout: 120_000 })
+  const stood = performance.now() - asked
+  await sleep(3000)
+  const seconds = Math.max(10, Math.min(60, (end - Date.now()) / 1000 - 5))
+  const seen = await page.evaluate(
+    (ms) =>
+      new Promise((done) => {
+        const gaps = []
+        const began = performance.now()
+        let last = began
+        const frame = (now) => {
+          gaps.push(now - last)
+          last = now
+          if (now - began < ms) requestAnimationFrame(frame)
+          else done({ gaps, text: document.querySelector('main')?.innerText.length ?? 0 })
+        }
+        requestAnimationFrame(frame)
+      }),
+    1000 * seconds,
+  )
+  const gaps = seen.gaps.sort((a, b) => a - b)
+  const part = (share) => gaps[Math.floor(share * (gaps.length - 1))].toFixed(0)
+  await browser.close()
+  return `Floor stood after ${stood.toFixed(0)} ms; in a browser for ${seconds.toFixed(0)} s: ${gaps.length} frames, ms median ${part(0.5)}, 95 % ${part(0.95)}, 99 % ${part(0.99)}, most ${part(1)}`
+}
+const looking = values.look ? look() : undefined
 const watching = watch()
 await Promise.all([...people.map(work), review(), ...(kills ? [cut()] : [])])
 over = true
@@ -266,6 +308,7 @@ console.log(
   `steps acknowledged ${acknowledged}; ms median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}, most ${at(1)}`,
 )
 console.log(`reviews opened ${reviews}, events on the Floor ${events}, errors ${JSON.stringify([...errors])}`)
+if (looking) console.log(await looking)
 console.log(`acknowledged and lost ${lost}, kept twice ${twice}`)
 for (const { loop } of servers)
   if (existsSync(loop)) {

@@ -120,7 +120,10 @@ describe('German', () => {
     const missing = new Set<string>()
     for (const name of demoNames) {
       const circuit = demoCircuit(name)
-      for (const fault of possibleFaults(circuit)) {
+      const all = possibleFaults(circuit)
+      // A joint that somebody has given ohms of its own, too.
+      const cold = all.filter(({ kind }) => kind === 'corroded').map((fault) => ({ ...fault, cold: 2.2 }))
+      for (const fault of [...all, ...cold]) {
         const what = describeFault(circuit, fault).replace(/^.*?: /, '')
         if (!translates(what, de)) missing.add(what)
       }
@@ -183,6 +186,13 @@ describe('German', () => {
     expect(
       t('“{name}” is with {count, plural, one {# student} other {# students}}.', { name: 'X', count: 2 }),
     ).toBe('„X“ liegt bei 2 Personen.')
+  })
+
+  it('leaves what a person has written as it was written', () => {
+    use(de)
+    const body = 'I read 12.4 V: the open was behind it, wasn’t it?'
+    expect(t('The student: “{body}”', { body })).toBe(`Die Person: „${body}“`)
+    expect(t('Note: open')).toBe('Note: open')
   })
 
   it('leaves what nobody has translated as it is', () => {

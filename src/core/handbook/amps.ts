@@ -1,12 +1,10 @@
 import { partOfKind } from '../parts'
 import type { Stand } from './stand'
 
-/** Amps through the first piece of every part that protects. */
+/** Amps through every part that protects: through its link, which stands between its clips. */
 export const fuseAmps = (stand: Stand): { part: string; amps: number }[] =>
   stand.circuit.parts.flatMap(({ id, kind }) => {
-    const definition = partOfKind(kind)
-    if (definition.role !== 'protection') return []
-    const [, second, first] = [undefined, definition.segments[1], definition.segments[0]]
-    const segment = second ?? first
-    return segment ? [{ part: id, amps: stand.amps(id, segment.key) }] : []
+    const { role, segments, protects } = partOfKind(kind)
+    const link = protects?.segment ?? segments[0]?.key
+    return role === 'protection' && link !== undefined ? [{ part: id, amps: stand.amps(id, link) }] : []
   })

@@ -1,4 +1,4 @@
-import { tell } from '../words'
+import { loadCore, tell } from '../words'
 import type { z } from 'zod'
 import { failureSchema, type Failure } from '../../contract/failure'
 import { say } from '../../contract/phrases'
@@ -33,6 +33,8 @@ async function request(method: string, path: string, body?: unknown): Promise<un
   }
   const json = jsonOf(text)
   if (json.ok && response.ok) return json.value
+  // Before anybody is signed in, what the core says of a form has not been loaded yet.
+  await loadCore().catch(() => undefined)
   const failure = json.ok ? failureSchema.safeParse(json.value) : undefined
   if (failure?.success) throw new RequestFailure(response.status, failure.data.message, failure.data.problems)
   // Not our words: a proxy's page, or an answer that was cut off. What was sent may be sent again.

@@ -72,14 +72,20 @@ export function t(text: string, params?: Params): string {
   }
 }
 
-/** Names of the trade that come in as parameters. */
+/** Longer than any name or reading: what a person has written, which nobody changes. */
+const prose = 40
+
+/** Names of the trade that come in as parameters; a person’s own words stay as they are. */
 const inOwnWords = (params: Params): Record<string, string> =>
   Object.fromEntries(
     Object.entries(params).map(([name, value]) => [
       name,
-      (typeof value === 'string' ? t(value) : value) as string,
+      (typeof value === 'string' ? inOwnWord(value) : value) as string,
     ]),
   )
+
+const inOwnWord = (value: string): string =>
+  value.length > prose && file && !translates(value, file) ? value : t(value)
 
 /** What the trade's names and the core's own sentences are in this language: whole, else piece by piece by a pattern. */
 function remember(text: string): string {
@@ -102,7 +108,8 @@ function patternsOf(language: LanguageFile): readonly Pattern[] {
     const names: string[] = []
     const shape = text.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{(\w+)\}/g, (_, name: string) => {
       names.push(name)
-      return '(.+?)'
+      // A part is known by its short name: else any sentence with a colon would be one.
+      return name === 'part' ? '([A-Z]{1,3}\\d{1,3}\\S?(?: .+?)?)' : '(.+?)'
     })
     return { shape: new RegExp(`^${shape}$`, 'su'), names, said }
   })

@@ -10,24 +10,18 @@ const coil = (stand: Stand): Shown => ({
   unit: 'Ω',
   part: relayOf(stand),
 })
-const contacts = (stand: Stand): Shown => {
+/** Drop between two terminals of the relay in its socket. */
+const between = (stand: Stand, from: '30' | '86', to: '87' | '85'): Shown => {
   const relay = relayOf(stand)
   return {
-    what: say('piece', { from: '30', to: '87', name: relay }),
-    value: stand.volts(stand.node(relay, 't30'), stand.node(relay, 't87')),
+    what: say('piece', { from, to, name: relay }),
+    value: stand.volts(stand.node(relay, `t${from}`), stand.node(relay, `t${to}`)),
     unit: 'V',
     part: relay,
   }
 }
-const coilVolts = (stand: Stand): Shown => {
-  const relay = relayOf(stand)
-  return {
-    what: say('piece', { from: '86', to: '85', name: relay }),
-    value: stand.volts(stand.node(relay, 't86'), stand.node(relay, 't85')),
-    unit: 'V',
-    part: relay,
-  }
-}
+const contacts = (stand: Stand) => between(stand, '30', '87')
+const coilVolts = (stand: Stand) => between(stand, '86', '85')
 const passing = 0.25
 
 export const relayFour: Procedure = {

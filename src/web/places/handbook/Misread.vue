@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { formatQuantity, t, tell } from '../../words'
+import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
-import { entriesOfRule, procedures, standOf, type Misreading, type Shown } from '../../../core/handbook'
+import { entriesOfRule, procedures, standOf, type Misreading } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
+import { writeShown } from './shown'
 import { demoCircuits } from './circuits'
 
 /** A rule of technique on one circuit: the wrong reading, and the right one. */
 const props = defineProps<{ say: string; instead: string; example: Misreading }>()
 const stand = computed(() => standOf(props.example, demoCircuits.get(props.example.circuit)!))
-const write = ({ value, unit, word }: Shown) =>
-  word ? tell(word) : value === undefined ? (unit === 'Ω' ? 'OL' : '–') : formatQuantity(value, unit)
 const trying = ref(false)
 const both = computed(() => [props.example.wrong(stand.value), props.example.right(stand.value)] as const)
 const linked = computed(() => {
@@ -37,7 +36,7 @@ const linked = computed(() => {
     <dl>
       <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">
         <dt>{{ i ? t('The right reading') : t('The wrong reading') }}</dt>
-        <dd class="reading">{{ write(shown) }}</dd>
+        <dd class="reading">{{ writeShown(shown) }}</dd>
         <dd class="quiet">{{ tell(shown.what) }}</dd>
       </div>
     </dl>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, t, tell } from '../../words'
+import { t, tell } from '../../words'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
@@ -10,9 +10,9 @@ import {
   walkThrough,
   type Procedure,
   type ProcedureStep,
-  type Shown,
 } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
+import { writeShown } from './shown'
 import Where from './Where.vue'
 import { useStand } from './useStand'
 
@@ -24,8 +24,6 @@ const choice = useStand(
 )
 const { stand, circuit, fitting, faults, faulted } = choice
 
-const write = ({ value, unit, word }: Shown) =>
-  word ? tell(word) : value === undefined ? (unit === 'Ω' ? 'OL' : '–') : formatQuantity(value, unit)
 const walked = computed(() => (fitting.value.length ? walkThrough(props.procedure, stand.value) : []))
 const end = computed(() => endOf(walked.value, stand.value))
 const rows = computed(() =>
@@ -39,8 +37,8 @@ const rows = computed(() =>
       outcome: outcomeOf(step, got, stand.value),
       readings: got.map((shown, i) => ({
         what: tell(shown.what),
-        text: write(shown),
-        good: faults.value.length && sound[i] ? write(sound[i]) : '',
+        text: writeShown(shown),
+        good: faults.value.length && sound[i] ? writeShown(sound[i]) : '',
       })),
     }
   }),

@@ -355,8 +355,10 @@ export const bookPatterns: Readonly<Record<string, string>> = {
   'Low side {n} on when': 'Low-Side {n} ein, wenn',
   'High side {n} on when': 'High-Side {n} ein, wenn',
   '{ohms} in series': '{ohms} in Reihe',
-  'corroded: passes a milliamp, but never more than {amps} A':
-    'korrodiert: lässt ein Milliampere durch, aber nie mehr als {amps} A',
+  'corroded: passes a milliamp, but never more than {amps}':
+    'korrodiert: lässt ein Milliampere durch, aber nie mehr als {amps}',
+  'corroded: {ohms} at a milliamp, but never more than {amps}':
+    'korrodiert: {ohms} bei einem Milliampere, aber nie mehr als {amps}',
   '{cut} of its {of} strands lost': '{cut} von {of} Litzen fehlen',
   'short to ground through {ohms}': 'Kurzschluss nach Masse über {ohms}',
   'short to supply through {ohms}': 'Kurzschluss nach Plus über {ohms}',
@@ -367,7 +369,7 @@ export const bookPatterns: Readonly<Record<string, string>> = {
   'its far end swapped ({pin})': 'fernes Ende vertauscht ({pin})',
   'a {watts} W lamp in its place': 'eine Lampe mit {watts} W an ihrer Stelle',
   'shorted turns: {percent} % of its resistance left': 'Windungsschluss: {percent} % des Widerstands übrig',
-  'weak: {volts} V down': 'schwach: {volts} V weniger',
+  'weak: {volts} down': 'schwach: {volts} weniger',
   'weak: takes {percent} % of its current': 'schwach: nimmt {percent} % seines Stroms',
   'worn: {times} times its internal resistance': 'verschlissen: {times}-facher Innenwiderstand',
   'touches another circuit through {ohms}': 'berührt einen anderen Stromkreis über {ohms}',
