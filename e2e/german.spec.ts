@@ -11,8 +11,16 @@ const english = new Set(
     .map(([text]) => text),
 )
 
+const sentences = [...english].filter((text) => text.length > 12 && text.includes(' '))
 /** Names that the demo and other stories give their own circuits and tags. */
 const ownNames = new Set(['breaker', 'New circuit', 'Lab day'])
+/** Names of the demo's circuits and lessons, which stand inside longer texts. */
+const ownTitles = [
+  'Key-off drain, van',
+  '4 Modules and sensors',
+  '5 It does not charge',
+  '4  Modules and sensors',
+]
 
 async function signInGerman(page: Page, who: keyof typeof people) {
   await page.goto('/sign-in')
@@ -33,7 +41,7 @@ async function look(page: Page) {
     const found: string[] = []
     while (walker.nextNode()) {
       const text = walker.currentNode.textContent?.trim() ?? ''
-      if (text && !walker.currentNode.parentElement?.closest('[lang=en], option')) found.push(text)
+      if (text && !walker.currentNode.parentElement?.closest('[lang=en]')) found.push(text)
     }
     for (const one of document.querySelectorAll('[aria-label], [placeholder], [title]'))
       for (const name of ['aria-label', 'placeholder', 'title']) {
@@ -49,7 +57,11 @@ async function look(page: Page) {
     const nav = document.querySelector('header nav')
     return nav ? nav.scrollWidth - nav.clientWidth : 0
   })
-  return { left: texts.filter((text) => english.has(text) && !ownNames.has(text)), sideways, cut }
+  // A sentence of ours may stand inside a longer text: what a part does, behind its name.
+  const isEnglish = (text: string) =>
+    (english.has(text) && !ownNames.has(text)) || sentences.some((one) => text.includes(one))
+  const without = (text: string) => ownTitles.reduce((rest, title) => rest.replaceAll(title, ''), text)
+  return { left: texts.filter((text) => isEnglish(without(text))), sideways, cut }
 }
 
 test('German: every place at two sizes, nothing of ours left in English, nothing sticks out', async ({

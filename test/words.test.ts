@@ -7,7 +7,7 @@ import { contractTexts } from '../src/contract/words'
 import { sorts } from '../src/core/diagnosis'
 import { catalogue, describeFault, families, possibleFaults } from '../src/core/faults'
 import { calculators, lookUps, misreadings, presetsOf, procedures } from '../src/core/handbook'
-import { devices, holds, instruments } from '../src/core/instruments'
+import { devices, holds, instruments, meters } from '../src/core/instruments'
 import { quizTexts, skills } from '../src/core/lab'
 import { parts } from '../src/core/parts'
 import {
@@ -92,6 +92,7 @@ describe('German', () => {
     ['faults', catalogue],
     ['families', families],
     ['instruments', instruments],
+    ['meters', meters],
     ['devices', devices],
     ['ways to hold them', holds],
     ['limits', limitSets],

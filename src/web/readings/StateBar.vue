@@ -71,7 +71,7 @@ function choose(event: Event) {
           :key="p"
           type="button"
           :aria-pressed="position(control.id, control.positions) === p"
-          :aria-label="`${control.id} ${positionName(control, p)}`"
+          :aria-label="`${control.id} ${t(positionName(control, p))}`"
           @click="set(control.id, p)"
         >
           {{ t(positionName(control, p)) }}

@@ -17,9 +17,9 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
   return [
     ...Object.entries(controls).map(([id, key]) => {
       const known = definition(id)
-      return `${id} ${known ? positionName(known, key) : key}`
+      return `${id} ${known ? t(positionName(known, key)) : key}`
     }),
-    ...detached.map((id) => `${id} ${definition(id)?.detach?.done ?? 'out'}`),
+    ...detached.map((id) => `${id} ${t(definition(id)?.detach?.done ?? 'out')}`),
     ...bypassed.map(([a, b]) => t('jumper {a} – {b}', { a, b })),
     ...wiggled.map((id) => t('{id} moved by hand', { id })),
     ...(engine === 'running' ? [t('engine running')] : []),
@@ -45,7 +45,7 @@ export const describeSeen = (circuit: Circuit, seen: Readonly<Record<string, str
   Object.entries(seen)
     .map(([id, key]) => {
       const part = circuit.parts.find((p) => p.id === id)
-      return `${id} ${part ? noticeText(part.kind, key) : key}`
+      return `${id} ${part ? t(noticeText(part.kind, key)) : key}`
     })
     .join(', ')
 

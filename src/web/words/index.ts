@@ -46,7 +46,8 @@ export async function loadCore(): Promise<void> {
 
 /** Takes another language up; the page is loaded anew with it. True where it was another. */
 export function chooseLanguage(key: string): boolean {
-  if (key === chosenLanguage()) return false
+  // What an account names and this version has not got is no other language: it stays as it is.
+  if (key === chosenLanguage() || (key !== 'en' && !(key in languages))) return false
   localStorage.setItem(kept, key)
   return true
 }

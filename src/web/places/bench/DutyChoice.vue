@@ -8,10 +8,10 @@ import { useCircuit } from '../../stores/circuit'
 defineProps<{ circuit: Circuit }>()
 const store = useCircuit()
 const names: Readonly<Record<Duty, string>> = {
-  light: 'light',
+  light: t('light'),
   motor: t('motor or pump'),
   heavy: t('starting, charging'),
-  electronic: 'electronic',
+  electronic: t('electronic'),
 }
 function choose(event: Event) {
   const { value } = event.target as HTMLSelectElement
@@ -28,6 +28,6 @@ function choose(event: Event) {
       </option>
       <option v-for="(name, duty) in names" :key="duty" :value="duty">{{ name }}</option>
     </select>
-    {{ t('may lose {title}', { title: limitSetFor(circuit).title }) }}
+    {{ t('may lose {title}', { title: t(limitSetFor(circuit).title) }) }}
   </label>
 </template>

@@ -79,7 +79,7 @@ const loud = (code: string) => code === 'instruments.beeps'
         <label v-if="instrument.holds.length > 1" class="field"
           >{{ t('Held') }}
           <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
-            <option v-for="how in instrument.holds" :key="how" :value="how">{{ holds[how] }}</option>
+            <option v-for="how in instrument.holds" :key="how" :value="how">{{ t(holds[how]) }}</option>
           </select>
         </label>
       </div>

@@ -12,14 +12,14 @@ const told = ref<Record<string, string>>({})
 const showing = computed(() =>
   props.model.circuit.parts.flatMap(({ id, kind, name }) => {
     const { notice, title } = partOfKind(kind)
-    return notice ? [{ id, name: name || title, kind, keys: notice.all.map((n) => n.key) }] : []
+    return notice ? [{ id, name: name || t(title), kind, keys: notice.all.map((n) => n.key) }] : []
   }),
 )
 const last = computed(() => props.model.steps.findLast((s) => s.type === 'operate'))
 const shown = computed(() =>
   Object.entries(last.value?.seen ?? {}).map(([id, key]) => {
     const part = props.model.circuit.parts.find((p) => p.id === id)!
-    return `${id} ${part.name}: ${noticeText(part.kind, key)}`
+    return `${id} ${part.name}: ${t(noticeText(part.kind, key))}`
   }),
 )
 const said = computed(() => props.model.steps.findLast((s) => s.type === 'operate' && s.says))
@@ -54,7 +54,9 @@ const say = (says: 'asComplained' | 'notReproduced') =>
         >{{ part.id }} {{ part.name }}
         <select :value="told[part.id] ?? ''" @change="told[part.id] = chosen($event)">
           <option value="">{{ t('not looked at') }}</option>
-          <option v-for="key in part.keys" :key="key" :value="key">{{ noticeText(part.kind, key) }}</option>
+          <option v-for="key in part.keys" :key="key" :value="key">
+            {{ t(noticeText(part.kind, key)) }}
+          </option>
         </select>
       </label>
     </template>

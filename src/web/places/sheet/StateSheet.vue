@@ -55,7 +55,7 @@ const swings = computed(() => [...new Set([...props.state.swings, ...(props.faul
 const notices = computed(() =>
   props.state.notices.map((n) => {
     const now = props.faulted?.notices.find((o) => o.part === n.part)
-    return `${n.part} ${n.text}${now && now.key !== n.key ? t(', faulted {text}', { text: now.text }) : ''}`
+    return `${n.part} ${t(n.text)}${now && now.key !== n.key ? t(', faulted {text}', { text: now.text }) : ''}`
   }),
 )
 </script>
@@ -79,8 +79,8 @@ const notices = computed(() =>
       {{
         t('Limit sets disagree on {path}: passes under {join} — fails under {join2}.', {
           path: d.path,
-          join: d.passes.join('; '),
-          join2: d.fails.join('; '),
+          join: d.passes.map((s) => t(s)).join('; '),
+          join2: d.fails.map((s) => t(s)).join('; '),
         })
       }}
     </p>

@@ -144,7 +144,7 @@ function stateContent(
     ...(fuses.length ? [t('Across fuses: {join}', { join: fuses.join(' · ') })] : []),
     ...(clamps.length ? [t('By clamp: {join}', { join: clamps.join(' · ') })] : []),
   ]
-  const seen = (other ?? state).notices.map((n) => `${n.part} ${n.text}`).join(' · ')
+  const seen = (other ?? state).notices.map((n) => `${n.part} ${t(n.text)}`).join(' · ')
   return [
     { text: state.state.name, style: 'state' },
     { text: [seen, ...closing, ...more].filter(Boolean).join('\n'), margin: [0, 0, 0, 4] },

@@ -1,4 +1,4 @@
-import { speakerWith } from '../../words'
+import { speakerWith, t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
   openingState,
@@ -105,7 +105,7 @@ export function useShow(shown: Shown) {
   const seen = computed(() =>
     (faulted.value?.notices ?? []).map(({ part, key }) => {
       const own = circuit.parts.find((p) => p.id === part)!
-      return `${own.name || part}: ${noticeText(own.kind, key)}`
+      return `${own.name || part}: ${t(noticeText(own.kind, key))}`
     }),
   )
   let quiz: readonly Question[] | undefined
@@ -137,7 +137,7 @@ export function useShow(shown: Shown) {
       const right = lightOf(faulted.value, ask.part)
       return brightnessScale.map((key) => ({
         key,
-        text: kind ? noticeText(kind, key) : key,
+        text: kind ? t(noticeText(kind, key)) : key,
         right: key === right,
       }))
     }

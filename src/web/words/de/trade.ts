@@ -531,6 +531,10 @@ export const trade: Readonly<Record<string, string>> = {
   'Battery tester': 'Batterietester',
   'By hand': 'Von Hand',
   'Scan tool': 'Diagnosegerät',
+  // Messgeräte der Werkstatt
+  'Workshop: 6000 counts, 0.5 %': 'Werkstatt: 6000 Digits, 0,5 %',
+  'Simple: 2000 counts, 1 %': 'Einfach: 2000 Digits, 1 %',
+  'Fine: 50000 counts, 0.05 %': 'Fein: 50000 Digits, 0,05 %',
   // Köpfe der Tabellen
   Drop: 'Spannungsfall',
   Side: 'Seite',
