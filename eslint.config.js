@@ -91,6 +91,13 @@ export default ts.config(
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
     rules: {
+      'vue/no-restricted-syntax': [
+        'error',
+        {
+          selector: 'Property[key.value=/^(aria-label|placeholder|title)$/] > Literal.value',
+          message: 'Every text goes through the words: t(…).',
+        },
+      ],
       // Every text goes through the words, or it would stand in English on a German page.
       'vue/no-bare-strings-in-template': [
         'error',

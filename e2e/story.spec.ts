@@ -69,7 +69,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await page.getByRole('button', { name: 'unplug L1 work lamp' }).click()
     await expect(part(page, 'L1')).toContainText('unplugged')
     await page.getByRole('combobox', { name: 'Named state' }).selectOption({ label: 'Battery strap off' })
-    await expect(part(page, 'ST1')).toContainText('off')
+    await expect(part(page, 'ST1')).toContainText('lifted')
     await page.getByRole('combobox', { name: 'Named state' }).selectOption({ label: 'Switch closed' })
     await expectAccessible(page)
   })

@@ -3,6 +3,7 @@ import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { IntlMessageFormat } from 'intl-messageformat'
 import { ruleTexts, aspectNames } from '../src/core/assessment'
 import { repairs } from '../src/core/attempt'
+import { piecesOf, wireUp } from '../src/core/circuit'
 import { contractTexts } from '../src/contract/words'
 import { sorts } from '../src/core/diagnosis'
 import { catalogue, describeFault, families, possibleFaults } from '../src/core/faults'
@@ -11,6 +12,7 @@ import { devices, holds, instruments, meters } from '../src/core/instruments'
 import { quizTexts, skills } from '../src/core/lab'
 import { parts } from '../src/core/parts'
 import {
+  answerKey,
   clampColumns,
   dropColumns,
   fuseColumns,
@@ -35,6 +37,8 @@ const asked = (): Set<string> => {
     for (const match of text.matchAll(/(?<![\w.$])t\(\s*(?:'((?:[^'\\]|\\.)*)'|"((?:[^"\\]|\\.)*)")/g))
       found.add((match[1] ?? match[2]!).replaceAll("\\'", "'").replaceAll('\\\\', '\\'))
   }
+  for (const [, title] of readFileSync('src/web/router.ts', 'utf8').matchAll(/title: '([^']+)'/g))
+    found.add(title!)
   return found
 }
 
@@ -66,7 +70,8 @@ function words(of: unknown, found = new Set<string>(), depth = 0): Set<string> {
   }
   return found
 }
-const isWord = (text: string) => /\p{L}{2,}/u.test(text) && !/^(AWG|OL|mA|mV|[A-Z]\d|HB3|ISO|IEC)/.test(text)
+const isWord = (text: string) =>
+  /\p{L}{2,}/u.test(text) && !/^(−?[\d.]+\sm?V$|AWG|OL|mA|mV|[A-Z]\d|HB3|ISO|IEC)/.test(text)
 
 describe('German', () => {
   it('has every text of the interface, and none that nobody asks for', () => {
@@ -128,6 +133,20 @@ describe('German', () => {
         const what = describeFault(circuit, fault).replace(/^.*?: /, '')
         if (!translates(what, de)) missing.add(what)
       }
+    }
+    expect([...missing]).toEqual([])
+  })
+
+  it('has the names of every piece, point and scanned value of a circuit', () => {
+    const missing = new Set<string>()
+    const look = (text: string) => void (isWord(text) && !translates(text, de) && missing.add(text))
+    for (const name of demoNames) {
+      const circuit = demoCircuit(name)
+      for (const { unit } of piecesOf(circuit)) look(unit.name)
+      for (const point of wireUp(circuit).points) look(point.title)
+      for (const state of answerKey(circuit, []).states)
+        if ('scans' in state)
+          for (const row of state.scans.flatMap(({ rows }) => rows)) [row.name, row.value].forEach(look)
     }
     expect([...missing]).toEqual([])
   })

@@ -38,7 +38,7 @@ export const benchSupply = definePart({
     { key: 'cells', name: 'supply', between: ['pos', 'neg'], faults: [] },
     { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
   ],
-  detach: { verb: 'lift', done: 'off', opens: ['clampMinus'], gap: ['n', 'neg'] },
+  detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
   stamp: ({ volts, ohms, clampOhms }, net) => {
     net.contact('clampPlus', 'p', 'pos', clampOhms)
     net.source('cells', 'pos', 'neg', volts, ohms, 0.05)

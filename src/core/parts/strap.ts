@@ -35,7 +35,7 @@ export const strap = definePart({
     { key: 'bolt', name: 'bolted joint', between: ['a', 'l'], faults: passive },
     { key: 'braid', name: 'cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
   ],
-  detach: { verb: 'lift', done: 'off', opens: ['braid'], gap: ['l', 'b'] },
+  detach: { verb: 'lift', done: 'lifted', opens: ['braid'], gap: ['l', 'b'] },
   stamp: ({ length, section, boltOhms }, net, { temperature }) => {
     net.contact('bolt', 'a', 'l', boltOhms)
     net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)

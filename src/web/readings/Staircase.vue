@@ -213,7 +213,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
     <Legend
       :faulted="!!faulted"
       :readout="readout"
-      rest="volts from battery + to battery −, along the path"
+      :rest="t('volts from battery + to battery −, along the path')"
     />
     <div ref="plot" class="plot">
       <VChart

@@ -10,13 +10,13 @@ const emit = defineEmits<{ change: [state: CircuitState] }>()
 const controls = computed(() =>
   props.circuit.parts.flatMap((part) => {
     const { positions, positionNames, title } = partOfKind(part.kind)
-    return positions ? [{ id: part.id, name: part.name || title, positions, positionNames }] : []
+    return positions ? [{ id: part.id, name: part.name || t(title), positions, positionNames }] : []
   }),
 )
 const outs = computed(() =>
   props.circuit.parts.flatMap((part) => {
     const { detach, title } = partOfKind(part.kind)
-    return detach ? [{ id: part.id, name: part.name || title, verb: detach.verb, done: detach.done }] : []
+    return detach ? [{ id: part.id, name: part.name || t(title), verb: detach.verb, done: detach.done }] : []
   }),
 )
 const position = (id: string, positions: readonly string[]) => props.state.controls[id] ?? positions[0]
@@ -113,8 +113,8 @@ function choose(event: Event) {
           v-for="out in outs"
           :key="out.id"
           type="button"
-          :title="`${out.verb} ${out.name}`"
-          :aria-label="`${out.verb} ${out.id} ${out.name}`"
+          :title="t('{verb} {name}', { verb: out.verb, name: out.name })"
+          :aria-label="t('{verb} {name}', { verb: out.verb, name: `${out.id} ${out.name}` })"
           :aria-pressed="state.detached.includes(out.id)"
           @click="toggle(out.id)"
         >

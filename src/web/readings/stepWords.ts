@@ -1,5 +1,6 @@
-import { formatQuantity, t, tell } from '../words'
-import { findPieces, pieceName, type Circuit } from '../../core/circuit'
+import { formatQuantity, t, tell, within } from '../words'
+import { pieceWords } from './pieceWords'
+import { findPieces, type Circuit } from '../../core/circuit'
 import type { Arrangement, Connection, Prediction, Step, StepOf, StoredReading } from '../../core/attempt'
 import { repairOf } from '../../core/attempt'
 import { faultOfKind } from '../../core/faults'
@@ -79,14 +80,14 @@ export function describeInstrument({ instrument: key, settings }: Connection): s
   const set = instrument.settings.flatMap((setting) => {
     const value = settings[setting.key]
     const option = setting.options.find((o) => o.key === value)
-    return option && value !== setting.preset ? [`${setting.label.toLowerCase()} ${option.label}`] : []
+    return option && value !== setting.preset ? [`${within(setting.label)} ${t(option.label)}`] : []
   })
-  return [instrument.title, ...set].join(', ')
+  return [t(instrument.title), ...set].join(', ')
 }
 
 const named = (circuit: Circuit, piece: string): string => {
   const [found, ...more] = findPieces(circuit, piece)
-  return found && !more.length ? pieceName(circuit, found) : piece
+  return found && !more.length ? pieceWords(circuit, found) : piece
 }
 
 export interface StepWords {
@@ -121,16 +122,16 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       }
     case 'conclude':
       return {
-        head: t('Concluded: {piece}, {toLowerCase}', {
+        head: t('Concluded: {piece}, {kind}', {
           piece: named(circuit, step.piece),
-          toLowerCase: faultOfKind(step.kind).title.toLowerCase(),
+          kind: within(faultOfKind(step.kind).title),
         }),
         text: [t('{sure} % sure', { sure: step.sure }), step.note].filter(Boolean).join('. '),
       }
     case 'repair':
       return {
         head: t('Repaired'),
-        text: `${named(circuit, step.piece)}: ${repairOf(step.by).title.toLowerCase()}`,
+        text: `${named(circuit, step.piece)}: ${within(repairOf(step.by).title)}`,
       }
     case 'renew':
       return { head: t('Renewed a fuse'), text: step.fuse }

@@ -179,7 +179,7 @@ export function stillOf(circuit: Circuit, wiring: Wiring): Still {
       return {
         placed,
         definition,
-        title: `${placed.id} ${part.name || definition.title}`,
+        title: `${placed.id} ${part.name || t(definition.title)}`,
         lines: numbered(labelLines(part, placed), pieces.get(placed)),
         back: returns.parts.get(placed.id) === true,
         box: boxOf(placed, definition),

@@ -73,6 +73,9 @@ export function t(text: string, params?: Params): string {
   }
 }
 
+/** A title within a sentence: English writes it small there, others as it is. */
+export const within = (title: string): string => (file ? t(title) : title.toLowerCase())
+
 /** Longer than any name or reading: what a person has written, which nobody changes. */
 const prose = 40
 

@@ -8,7 +8,7 @@ const props = defineProps<{ circuit: Circuit }>()
 const emit = defineEmits<{ found: [part: string] }>()
 const text = ref('')
 const known = computed(() =>
-  props.circuit.parts.map((p) => ({ id: p.id, title: `${p.id} ${p.name || partOfKind(p.kind).title}` })),
+  props.circuit.parts.map((p) => ({ id: p.id, title: `${p.id} ${p.name || t(partOfKind(p.kind).title)}` })),
 )
 function find() {
   const low = text.value.trim().toLowerCase()

@@ -64,7 +64,7 @@ const takeUp = (id: string) =>
         <NInput
           v-model:value="name"
           size="small"
-          :input-props="{ 'aria-label': 'Name of the version' }"
+          :input-props="{ 'aria-label': t('Name of the version') }"
           :placeholder="t('as taught in spring')"
         />
         <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">{{

@@ -35,7 +35,7 @@ function carried(event: KeyboardEvent) {
       >{{ t('A good circuit would show') }}
       <NInput
         v-model:value="draft.prediction"
-        :input-props="{ 'aria-label': 'Prediction', inputmode: 'text' }"
+        :input-props="{ 'aria-label': t('Prediction'), inputmode: 'text' }"
         :placeholder="asks.unit === 'Ω' ? t('such as 4k7 or OL') : t('such as 12.4 or 80 m')"
       >
         <template #suffix>{{ asks.unit }}</template>
@@ -45,7 +45,7 @@ function carried(event: KeyboardEvent) {
       >{{ t('If {x} is at fault (if you like)', { x: model.draft.ringed[0] }) }}
       <NInput
         v-model:value="draft.suspected"
-        :input-props="{ 'aria-label': 'Prediction with the suspect at fault' }"
+        :input-props="{ 'aria-label': t('Prediction with the suspect at fault') }"
         :placeholder="asks.unit === 'Ω' ? t('such as OL') : t('such as 0.3')"
       />
     </label>
@@ -61,7 +61,7 @@ function carried(event: KeyboardEvent) {
         >{{ t('Your meter shows') }}
         <NInput
           v-model:value="draft.typed"
-          :input-props="{ 'aria-label': 'Your meter shows', inputmode: 'text', autocomplete: 'off' }"
+          :input-props="{ 'aria-label': t('Your meter shows'), inputmode: 'text', autocomplete: 'off' }"
           :placeholder="t('such as 12.34, 80m, OL')"
         />
       </label>

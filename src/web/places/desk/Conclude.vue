@@ -2,7 +2,8 @@
 import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { findPieces, pieceName, piecesOf } from '../../../core/circuit'
+import { findPieces, piecesOf } from '../../../core/circuit'
+import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf, type FaultKind } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
@@ -13,7 +14,7 @@ const kind = ref<FaultKind | ''>('')
 const sure = ref(70)
 const wrong = ref('')
 const pieces = computed(() =>
-  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceName(props.model.circuit, one) })),
+  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceWords(props.model.circuit, one) })),
 )
 const kinds = computed<FaultKind[]>(() => {
   const kindsOf = new Map(props.model.circuit.parts.map((p) => [p.id, p.kind]))

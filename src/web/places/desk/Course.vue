@@ -9,14 +9,13 @@ const stages = computed(() => {
   const { steps } = props.model
   const first = (type: string) => steps.findIndex((s) => s.type === type)
   const repaired = steps.findLastIndex((s) => s.type === 'repair')
-  const done = {
-    Verify: first('operate') >= 0,
-    Test: first('test') >= 0,
-    Conclude: first('conclude') >= 0,
-    Repair: repaired >= 0,
-    Prove: repaired >= 0 && steps.slice(repaired + 1).some((s) => s.type === 'test'),
-  }
-  const entries = Object.entries(done)
+  const entries = [
+    [t('Verify'), first('operate') >= 0],
+    [t('Test'), first('test') >= 0],
+    [t('Conclude'), first('conclude') >= 0],
+    [t('Repair'), repaired >= 0],
+    [t('Prove'), repaired >= 0 && steps.slice(repaired + 1).some((s) => s.type === 'test')],
+  ] as const
   const now = entries.findIndex(([, is]) => !is)
   return entries.map(([name, is], i) => ({ name, state: is ? 'done' : i === now ? 'now' : 'open' }))
 })

@@ -97,7 +97,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           <NInput
             v-model:value="draft[lead]"
             :input-props="{
-              'aria-label': lead === 'red' ? 'Red lead' : 'Black lead',
+              'aria-label': lead === 'red' ? t('Red lead') : t('Black lead'),
               autocapitalize: 'none',
               spellcheck: false,
             }"
@@ -110,7 +110,7 @@ const loud = (code: string) => code === 'instruments.beeps'
         >{{ t('Jaws round') }}
         <NInput
           v-model:value="draft.round"
-          :input-props="{ 'aria-label': 'Jaws round', spellcheck: false }"
+          :input-props="{ 'aria-label': t('Jaws round'), spellcheck: false }"
           :placeholder="t('wire or measuring place, such as W3 or H1a')"
         />
       </label>

@@ -3,7 +3,7 @@ import { t } from '../../words'
 import { ArrowDownToLine, ArrowUpToLine, Undo2 } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { computed } from 'vue'
-import { pieceName } from '../../../core/circuit'
+import { pieceWords } from '../../readings/pieceWords'
 import type { DeskModel } from './useDesk'
 import type { Marks } from './useMarks'
 
@@ -53,7 +53,7 @@ async function infer() {
           :class="markOf(piece.id)"
           @click="marks.mark([piece.id])"
         >
-          {{ pieceName(model.circuit, piece) }}: {{ markOf(piece.id) }}
+          {{ pieceWords(model.circuit, piece) }}: {{ markOf(piece.id) }}
         </button>
       </template>
       <span class="stretches">
@@ -77,7 +77,7 @@ async function infer() {
     </p>
     <NInput
       v-model:value="draft.note"
-      :input-props="{ 'aria-label': 'Why, in a sentence' }"
+      :input-props="{ 'aria-label': t('Why, in a sentence') }"
       :placeholder="t('Why, in a sentence (if you like)')"
     />
     <NButton type="primary" :loading="model.busy" @click="infer">

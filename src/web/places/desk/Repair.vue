@@ -3,7 +3,8 @@ import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { repairOf, repairsFor, type RepairKey } from '../../../core/attempt'
-import { findPieces, pieceName, piecesOf } from '../../../core/circuit'
+import { findPieces, piecesOf } from '../../../core/circuit'
+import { pieceWords } from '../../readings/pieceWords'
 import type { DeskModel } from './useDesk'
 
 const props = defineProps<{ model: DeskModel }>()
@@ -11,7 +12,7 @@ const last = props.model.steps.findLast((s) => s.type === 'conclude')
 const piece = ref(last?.type === 'conclude' ? (findPieces(props.model.circuit, last.piece)[0]?.id ?? '') : '')
 const way = ref<RepairKey | ''>('')
 const pieces = computed(() =>
-  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceName(props.model.circuit, one) })),
+  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceWords(props.model.circuit, one) })),
 )
 const ways = computed(() => [
   ...new Set(

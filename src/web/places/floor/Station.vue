@@ -73,7 +73,7 @@ function send() {
         v-model:value="text"
         size="small"
         autofocus
-        :input-props="{ 'aria-label': saying === 'stop' ? 'Why it is stopped' : 'What to say' }"
+        :input-props="{ 'aria-label': saying === 'stop' ? t('Why it is stopped') : t('What to say') }"
         :placeholder="
           saying === 'stop' ? t('Leads off, switch off. I am on my way.') : t('What would it read if …?')
         "

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPlain, formatQuantity, t } from '../../words'
+import { formatPlain, formatQuantity, t, within } from '../../words'
 import { computed, ref } from 'vue'
 import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -70,7 +70,7 @@ const checkOf = (key: string) => (value: number) => {
   <p v-if="moves.length" class="quiet">
     {{ t('With a tenth more:') }}
     <span v-for="move in moves" :key="move.input" class="move"
-      >{{ t(move.text) }} → {{ results[0]!.label.toLowerCase() }} {{ move.result }}</span
+      >{{ t(move.text) }} → {{ within(results[0]!.label) }} {{ move.result }}</span
     >
   </p>
   <p class="quiet">

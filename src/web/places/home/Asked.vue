@@ -81,7 +81,7 @@ const question = computed(() => {
       <NInput
         v-model:value="typed"
         size="large"
-        :input-props="{ 'aria-label': 'Volts', inputmode: 'text', autocomplete: 'off' }"
+        :input-props="{ 'aria-label': t('Volts'), inputmode: 'text', autocomplete: 'off' }"
         :placeholder="t('such as 12.4')"
       />
       <NButton type="primary" size="large" attr-type="submit">{{ t('Answer') }}</NButton>

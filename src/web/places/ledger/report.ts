@@ -19,7 +19,7 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
       style: 'quiet',
     },
     table(
-      ['', t('Work'), t('Mean'), ...skillKeys.map((k) => skills[k]), t('Next')],
+      ['', t('Work'), t('Mean'), ...skillKeys.map((k) => t(skills[k])), t('Next')],
       students.map((s) => [
         { text: s.name, bold: true },
         String(s.attempts),

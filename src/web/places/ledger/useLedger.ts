@@ -19,7 +19,7 @@ import { download } from '../../parts/download'
 export type LedgerStudent = Ledger['students'][number]
 export const levelOf = (student: LedgerStudent, skill: Skill) => student.skills[skill]!
 export const percent = (x: number) => Math.round(100 * x)
-export const skillWord = (skill: string) => skills[skill as Skill]
+export const skillWord = (skill: string) => t(skills[skill as Skill])
 
 /** The records of everybody, of a class, of a lab day; and the files they are handed on as. */
 export function useLedger() {
@@ -62,7 +62,7 @@ export function useLedger() {
         mean: s.mean === null ? '' : Math.round(s.mean),
         ...Object.fromEntries(
           skillKeys.flatMap((k) => [
-            [skills[k], levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
+            [t(skills[k]), levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
             [
               t('{k}, give or take', { k: skills[k] }),
               levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),

@@ -172,7 +172,7 @@ async function back(version: number) {
                   ? lesson.sets[0]
                   : t('{count} to draw from', { count: lesson.sets.length })
               }},
-              {{ lesson.mode }}
+              {{ lesson.mode === 'test' ? t('as a test') : t('as practice') }}
             </td>
             <td class="quiet">
               {{

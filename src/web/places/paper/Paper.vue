@@ -4,7 +4,8 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
-import { pieceName, piecesOf } from '../../../core/circuit'
+import { piecesOf } from '../../../core/circuit'
+import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf } from '../../../core/faults'
 import { instrumentOf } from '../../../core/instruments'
 import { partOfKind } from '../../../core/parts'
@@ -22,7 +23,10 @@ await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
 )
 const paper = review.value ? usePaper(review.value) : undefined
 const pieces = computed(() =>
-  piecesOf(review.value!.circuit).map((one) => ({ id: one.id, text: pieceName(review.value!.circuit, one) })),
+  piecesOf(review.value!.circuit).map((one) => ({
+    id: one.id,
+    text: pieceWords(review.value!.circuit, one),
+  })),
 )
 const kinds = computed(() => {
   const { circuit } = review.value!

@@ -39,7 +39,7 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
       <NInput
         v-model:value="name"
         size="small"
-        :input-props="{ 'aria-label': 'Name of the set' }"
+        :input-props="{ 'aria-label': t('Name of the set') }"
         :placeholder="t('Lesson 3, bench 2')"
       />
       <NButton

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, tell } from '../../words'
+import { t, tell, within } from '../../words'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -145,7 +145,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
         <b>{{ t('Passed by:') }}</b>
         {{
           t('{join}. Who trusts these alone is fooled.', {
-            join: fooled.map((l) => `${l.title.toLowerCase()}, ${l.state}`).join(' · '),
+            join: fooled.map((l) => `${within(l.title)}, ${l.state}`).join(' · '),
           })
         }}
       </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, t } from '../../words'
+import { formatQuantity, t, within } from '../../words'
 import { computed } from 'vue'
 import type { JudgedAttempt } from '../../../core/assessment'
 import { faultOfKind, type Fault } from '../../../core/faults'
@@ -12,7 +12,7 @@ const minutes = computed(() => props.judged.path.reduce((sum, p) => sum + p.minu
 const sizes = computed(() =>
   props.judged.sizes.map(({ piece, title, from, to, unit }) => ({
     piece,
-    title: title.toLowerCase(),
+    title: within(title),
     from: formatQuantity(from, unit as Unit),
     to: formatQuantity(to, unit as Unit),
   })),

@@ -59,7 +59,7 @@ function save() {
         >{{ t('Points of {most}', { most }) }}
         <NInput
           v-model:value="points"
-          :input-props="{ 'aria-label': 'Points', inputmode: 'decimal' }"
+          :input-props="{ 'aria-label': t('Points'), inputmode: 'decimal' }"
           placeholder=""
         />
       </label>
@@ -67,7 +67,7 @@ function save() {
         >{{ t('Why') }}
         <NInput
           v-model:value="note"
-          :input-props="{ 'aria-label': 'Why' }"
+          :input-props="{ 'aria-label': t('Why') }"
           :placeholder="t('for the record')"
         />
       </label>

@@ -49,7 +49,7 @@ function keep() {
       <NInput
         v-model:value="text"
         size="small"
-        :input-props="{ 'aria-label': 'Your answer to this verdict' }"
+        :input-props="{ 'aria-label': t('Your answer to this verdict') }"
         :placeholder="t('How you saw it')"
       />
       <NButton size="small" type="primary" attr-type="submit">{{ t('Keep') }}</NButton>

@@ -118,8 +118,8 @@ const notices = computed(() =>
         </caption>
         <tbody>
           <tr v-for="row in scan.rows" :key="row.name">
-            <th scope="row">{{ row.name }}</th>
-            <td>{{ row.value }}</td>
+            <th scope="row">{{ t(row.name) }}</th>
+            <td>{{ t(row.value) }}</td>
           </tr>
         </tbody>
       </table>

@@ -95,7 +95,7 @@ const why = computed(() =>
 
 const keys = [
   ['Space', t('ask, show, on')],
-  ['←', 'back'],
+  ['←', t('back')],
   ['H F', t('healthy, faulted')],
   ['C', t('ask the class')],
 ] as const

@@ -1,14 +1,7 @@
 import { speakerWith, t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
-import {
-  openingState,
-  piecesOf,
-  pieceName,
-  findPieces,
-  settable,
-  wireUp,
-  type Circuit,
-} from '../../../core/circuit'
+import { openingState, piecesOf, findPieces, settable, wireUp, type Circuit } from '../../../core/circuit'
+import { pieceWords } from '../../readings/pieceWords'
 import type { Fault } from '../../../core/faults'
 import { orderOfChoices, quizOf, quizTexts, type Ask, type Question } from '../../../core/lab'
 import { brightnessScale, noticeText, partOfKind } from '../../../core/parts'
@@ -144,7 +137,7 @@ export function useShow(shown: Shown) {
     if (ask?.type === 'piece')
       return piecesOf(circuit).map((piece) => ({
         key: piece.id,
-        text: pieceName(circuit, piece),
+        text: pieceWords(circuit, piece),
         right: planted.value.includes(piece.id),
       }))
     return []
@@ -169,7 +162,7 @@ export function useShow(shown: Shown) {
           ...where,
           pieces: piecesOf(circuit).map((piece) => ({
             id: piece.id,
-            name: pieceName(circuit, piece).slice(0, 160),
+            name: pieceWords(circuit, piece).slice(0, 160),
           })),
         }
       case 'quiz': {
