@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from './axe'
-import { people } from './story'
+import { handOut } from './desk'
+import { part, people } from './story'
 import { interfaceTexts } from '../src/web/words/de/interface'
 import { trade } from '../src/web/words/de/trade'
 
@@ -87,6 +88,8 @@ test('German: every place at two sizes, nothing of ours left in English, nothing
     '/handbook/limits',
     '/handbook/wireDrop',
     '/handbook/rule-zeroIsNotPerfect',
+    '/handbook/symbols',
+    '/handbook/caution-hot',
     `/show/${id}`,
   ]
   for (const size of [
@@ -140,4 +143,72 @@ test('German numbers go in with a comma, and come out with one', async ({ page }
   await entry.getByRole('textbox', { name: 'Querschnitt' }).fill('2,5')
   await entry.getByRole('textbox', { name: 'Querschnitt' }).press('Enter')
   await expect(entry.locator('dl .first .reading')).toHaveText(/95,2.mV/)
+})
+
+test('German at the Desk, from the complaint to the review', async ({ page, browser }) => {
+  test.slow()
+  const order = await handOut({
+    circuit: /Work lamp, street sweeper/,
+    faults: [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 0.4 }],
+    student: 'tam',
+    complaint: 'Die Arbeitsleuchte ist schwach.',
+    frame: { mode: 'practice' },
+  })
+  await signInGerman(page, 'tam')
+  const german = async (at: string, on: Page = page) => {
+    const { left, sideways } = await look(on)
+    expect.soft(left, at).toEqual([])
+    expect.soft(sideways, at).toBeLessThanOrEqual(0)
+  }
+  await page.goto(`/desk/${order}`)
+  await expect(page.getByRole('list', { name: 'Ablauf der Arbeit' })).toBeVisible()
+  await german('the Desk')
+  await page.getByRole('button', { name: /^S1 .*geschlossen/ }).click()
+  await page.getByRole('button', { name: 'Wie beanstandet' }).click()
+  await german('seen as complained')
+  const take = async (red: string, black: string, prediction: string, clears: string) => {
+    await page.getByLabel('Rote Leitung').fill(red)
+    await page.getByLabel('Schwarze Leitung').fill(black)
+    await page.getByRole('textbox', { name: /^.?Vorhersage.?$/ }).fill(prediction)
+    await page.getByRole('button', { name: 'Messen' }).click()
+    await expect(page.getByTestId('display')).toHaveText(/\d,\d/)
+    if (clears) await part(page, clears).press('Enter')
+    await german(`a reading from ${red} to ${black}`)
+  }
+  const tell = async () => {
+    await page.getByRole('button', { name: 'Das sagt sie mir' }).click()
+    await expect(page.getByRole('heading', { name: 'Was sagt sie Ihnen?' })).toBeHidden()
+  }
+  await take('L1a', 'B1n', '12,3', 'F1')
+  await tell()
+  await take('G1c', 'B1n', '20 mV', '')
+  await tell()
+  await take('G1e', 'G1c', '10 mV', '')
+  await tell()
+  await german('verdicts after each step')
+  const form = page.getByRole('form', { name: 'Ergebnis' })
+  if (!(await form.isVisible())) await page.locator('summary', { hasText: 'Abschließen' }).click()
+  await form.getByLabel('Stück').selectOption('G1.foot')
+  await form.getByLabel('Wie es versagt hat').selectOption('highResistance')
+  await form.getByRole('button', { name: 'Abschließen' }).click()
+  const mend = page.getByRole('form', { name: 'Reparatur' })
+  await mend.getByLabel('Stück').selectOption('G1.foot')
+  await mend.getByLabel('Wie').selectOption('remake')
+  await german('before the repair')
+  await mend.getByRole('button', { name: 'Reparieren' }).click()
+  await take('L1a', 'L1b', '12,1', '')
+  await page.getByRole('button', { name: 'Arbeit beenden' }).click()
+  await expect(page.getByText('Fertig.')).toBeVisible()
+  await german('finished')
+
+  const desk = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const orla = await desk.newPage()
+  await signInGerman(orla, 'orla')
+  await orla.goto(`/review/${order}`)
+  for (let i = 0; i < 8; i++) {
+    await german(`step ${i} of the review`, orla)
+    await orla.keyboard.press('n')
+  }
+  await expectAccessible(orla)
+  await desk.close()
 })

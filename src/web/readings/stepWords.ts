@@ -1,4 +1,4 @@
-import { formatQuantity, t, tell, within } from '../words'
+import { formatQuantity, localNumbers, quoted, t, tell, within } from '../words'
 import { pieceWords } from './pieceWords'
 import { findPieces, type Circuit } from '../../core/circuit'
 import type { Arrangement, Connection, Prediction, Step, StepOf, StoredReading } from '../../core/attempt'
@@ -72,7 +72,7 @@ export function describeHeld(held: Connection['held']): string {
 
 /** Everything that a reading told: “12.3 V”, “bright”, “0.4 Ω, beeps”. */
 export const describeReading = ({ text, word, signs }: StoredReading): string =>
-  [text || (word ?? ''), ...signs.map(tell)].filter(Boolean).join(', ')
+  [text ? localNumbers(text) : t(word ?? ''), ...signs.map(tell)].filter(Boolean).join(', ')
 
 /** An instrument with what is set on it, as far as that is not the usual. */
 export function describeInstrument({ instrument: key, settings }: Connection): string {
@@ -115,7 +115,7 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
           : t('Nothing struck out'),
         text: [
           step.ringed.length ? t('ringed {join}', { join: step.ringed.join(', ') }) : '',
-          step.note && `“${step.note}”`,
+          step.note && quoted(step.note),
         ]
           .filter(Boolean)
           .join('; '),

@@ -76,6 +76,9 @@ export function t(text: string, params?: Params): string {
 /** A title within a sentence: English writes it small there, others as it is. */
 export const within = (title: string): string => (file ? t(title) : title.toLowerCase())
 
+/** What a person has said, word for word, in the quotation marks of this language. */
+export const quoted = (said: string): string => (file?.quotes ?? ['“', '”']).join(said)
+
 /** Longer than any name or reading: what a person has written, which nobody changes. */
 const prose = 40
 

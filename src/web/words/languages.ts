@@ -4,6 +4,8 @@ export interface LanguageFile {
   readonly tag: string
   /** Its decimal sign. */
   readonly decimal: '.' | ','
+  /** What goes round what a person has said. */
+  readonly quotes: readonly [before: string, after: string]
   /** ICU messages by their code, as the English has them in the `phrases` of each folder. */
   readonly codes: Readonly<Record<string, string>>
   /** Texts by their English: of the interface, and the trade's names. */

@@ -28,7 +28,7 @@ function carried(event: KeyboardEvent) {
         >
       </template>
       <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
-        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ brightnessText(word) }}</label
+        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ t(brightnessText(word)) }}</label
       >
     </fieldset>
     <label v-else class="field"
@@ -54,7 +54,7 @@ function carried(event: KeyboardEvent) {
         <legend>{{ t('It is …') }}</legend>
         <label v-for="word in asks.words" :key="word"
           ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
-          {{ brightnessText(word) }}</label
+          {{ t(brightnessText(word)) }}</label
         >
       </fieldset>
       <label v-else class="field"

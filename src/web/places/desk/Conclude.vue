@@ -44,7 +44,7 @@ async function conclude() {
       >{{ t('Piece') }}
       <select v-model="piece" @change="kind = ''">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -90,7 +90,7 @@ const proved = computed(() => {
   <div v-else class="desk place">
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
-      <p class="complaint">“{{ model.desk.complaint }}”</p>
+      <p class="complaint">{{ quoted(model.desk.complaint) }}</p>
       <Course :model="model" />
       <TimeLeft v-if="model.desk.left !== null" :left="model.desk.left" :at="model.loadedAt" />
       <span v-if="told.practice.value" class="quiet">{{ t('practice: each step is told at once') }}</span>

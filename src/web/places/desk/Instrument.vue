@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, tell } from '../../words'
+import { localNumbers, t, tell } from '../../words'
 import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
@@ -38,7 +38,7 @@ const loud = (code: string) => code === 'instruments.beeps'
   <section class="meter" :aria-label="t('Meter')">
     <div class="display" role="status" aria-live="polite">
       <span class="reading" data-testid="display">{{
-        shown ? shown.text || brightnessText(shown.word ?? '') : '- - -'
+        shown ? localNumbers(shown.text) || t(brightnessText(shown.word ?? '')) : '- - -'
       }}</span>
       <span class="signs">
         <span

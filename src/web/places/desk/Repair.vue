@@ -35,7 +35,7 @@ async function repair() {
       >{{ t('Piece') }}
       <select v-model="piece" @change="way = ''">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
+        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"

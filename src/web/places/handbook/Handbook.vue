@@ -112,7 +112,7 @@ const print = () => window.print()
       <template v-else-if="entry.type === 'caution'">
         <p class="caution">{{ t(entry.text) }}</p>
         <p v-if="entry.instruments.length">
-          <b>{{ t('At the Desk, beside:') }}</b> {{ entry.instruments.join(' · ') }}
+          <b>{{ t('At the Desk, beside:') }}</b> {{ entry.instruments.map((title) => t(title)).join(' · ') }}
         </p>
         <p v-if="entry.procedures.length">
           <b>{{ t('At the head of:') }}</b>

@@ -17,7 +17,7 @@ const moves = computed(() =>
       const { label, unit } = props.calculator.inputs[input]!
       return {
         input,
-        text: `${label} ${write({ value: to, unit })}`,
+        text: `${t(label)} ${write({ value: to, unit })}`,
         result: write({ value: result, unit: results.value[0]!.unit }),
       }
     }),
@@ -70,7 +70,7 @@ const checkOf = (key: string) => (value: number) => {
   <p v-if="moves.length" class="quiet">
     {{ t('With a tenth more:') }}
     <span v-for="move in moves" :key="move.input" class="move"
-      >{{ t(move.text) }} → {{ within(results[0]!.label) }} {{ move.result }}</span
+      >{{ move.text }} → {{ within(results[0]!.label) }} {{ move.result }}</span
     >
   </p>
   <p class="quiet">

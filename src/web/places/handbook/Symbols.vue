@@ -15,12 +15,12 @@ function statesOf(part: AnyPart): Drawn[] {
   const passes = part.passes ?? [{ symbol: part.symbol, caption: '' }]
   return passes.flatMap(({ symbol, caption }) => {
     const states: [string, SymbolState][] = [[t('at rest'), rest]]
-    if (part.positions ?? part.closes) states.push(['closed', { ...rest, closed: true }])
+    if (part.positions ?? part.closes) states.push([t('closed'), { ...rest, closed: true }])
     if (part.notice?.all.some((notice) => notice.pulled))
       states.push([t('pulled in'), { ...rest, pulled: true }])
-    if (part.detach) states.push([part.detach.done, { detached: true }])
+    if (part.detach) states.push([t(part.detach.done), { detached: true }])
     return states.map(([name, state]) => ({
-      caption: [caption, name].filter(Boolean).join(', '),
+      caption: [t(caption), name].filter(Boolean).join(', '),
       symbol,
       state,
     }))
@@ -46,7 +46,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
           height="130"
           viewBox="-55 -12 110 130"
           role="img"
-          :aria-label="t(one.caption)"
+          :aria-label="one.caption"
         >
           <path
             v-for="(stroke, n) in symbolOf(one.symbol).draw(symbolOf(one.symbol).length, one.state)"
@@ -64,7 +64,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
             class="stroke filled"
           />
         </svg>
-        <figcaption>{{ t(one.caption) }}</figcaption>
+        <figcaption>{{ one.caption }}</figcaption>
       </figure>
     </section>
   </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -42,7 +42,7 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
       <li v-for="order in waiting" :key="order.id">
         <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
-        <span class="said">“{{ order.complaint }}”</span>
+        <span class="said">{{ quoted(order.complaint) }}</span>
         <span class="quiet">{{
           t('finished {concluded}, {tests} readings', {
             concluded: when(order.concluded!),
@@ -86,7 +86,7 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
         }}</RouterLink>
         <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
-        <span class="said">“{{ order.complaint }}”</span>
+        <span class="said">{{ quoted(order.complaint) }}</span>
         <span class="quiet">
           {{
             t('{begun}, out since {created}', {

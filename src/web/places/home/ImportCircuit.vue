@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, tell } from '../../words'
+import { quoted, t, tell } from '../../words'
 import { NButton, NModal } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
@@ -87,7 +87,7 @@ async function bringIn() {
       :show="!!ready"
       preset="card"
       class="preview"
-      :title="ready ? `“${ready.circuit.name}”` : ''"
+      :title="ready ? quoted(ready.circuit.name) : ''"
       @update:show="ready = null"
     >
       <template v-if="ready">

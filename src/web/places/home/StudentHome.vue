@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
@@ -58,7 +58,7 @@ const groups = computed(() =>
           <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
             {{ order.circuit }}
           </RouterLink>
-          <p>“{{ order.complaint }}”</p>
+          <p>{{ quoted(order.complaint) }}</p>
           <p class="quiet">
             {{
               [

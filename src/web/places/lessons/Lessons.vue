@@ -89,7 +89,9 @@ async function takeIn(event: Event) {
     try {
       read = JSON.parse(await file.text())
     } catch {
-      throw new Error(`“${file.name}” is no lesson: it must be a JSON file that was saved from here.`)
+      throw new Error(
+        t('“{name}” is no lesson: it must be a JSON file that was saved from here.', { name: file.name }),
+      )
     }
     await send(made, '/lessons', read)
     await load()

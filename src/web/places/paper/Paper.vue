@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -52,7 +52,7 @@ async function done() {
   <p v-if="missing || !review || !paper" class="wrong" role="alert">{{ missing }}</p>
   <div v-else class="paper">
     <h1>{{ t('{name}, from paper', { name: review.student.name }) }}</h1>
-    <p>{{ review.circuit.name }}: “{{ review.complaint }}”</p>
+    <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
     <table class="data" :aria-label="t('Readings of the worksheet')">
       <thead>
         <tr>
@@ -124,7 +124,7 @@ async function done() {
         >{{ t('Piece') }}
         <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
           <option value="">{{ t('none yet') }}</option>
-          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
+          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
         </select>
       </label>
       <label class="field"

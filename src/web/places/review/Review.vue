@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { speakerWith, t } from '../../words'
+import { speakerWith, t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
@@ -103,7 +103,7 @@ async function print() {
   <div v-else class="review place">
     <div class="top">
       <h1>{{ review.student.name }}</h1>
-      <span>{{ review.circuit.name }}: “{{ review.complaint }}”</span>
+      <span>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</span>
       <span class="planted">{{
         t('Planted: {join}', {
           join: review.faults.map((f) => t(describeFault(review!.circuit, f))).join('; '),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -43,7 +43,7 @@ function keep() {
       </button>
     </p>
     <p v-if="reply && !answering" class="reply">
-      {{ own ? t('You') : t('The student') }}: “{{ reply.body }}”
+      {{ own ? t('You') : t('The student') }}: {{ quoted(reply.body) }}
     </p>
     <form v-if="answering" @submit.prevent="keep">
       <NInput

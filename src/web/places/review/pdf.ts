@@ -1,4 +1,4 @@
-import { formatPlain, t } from '../../words'
+import { formatPlain, quoted, t } from '../../words'
 import type { Content, TableCell } from 'pdfmake/interfaces'
 import type { Review } from '../../../contract'
 import { aspectNames, givenTotal } from '../../../core/assessment'
@@ -42,7 +42,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {
-      text: `“${complaint}”${concluded ? t(' · finished {concluded}', { concluded: when(concluded) }) : ''}`,
+      text: `${quoted(complaint)}${concluded ? t(' · finished {concluded}', { concluded: when(concluded) }) : ''}`,
       style: 'quiet',
       margin: [0, 2, 0, 4],
     },

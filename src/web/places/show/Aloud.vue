@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, quoted } from '../../words'
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { floorRowSchema } from '../../../contract/floor'
@@ -36,7 +36,7 @@ const last = computed(() => recent.value.at(-1))
         <span v-if="!connected" role="status">{{ t('no connection, trying again') }}</span>
         <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
       </div>
-      <p class="complaint">“{{ review.complaint }}”</p>
+      <p class="complaint">{{ quoted(review.complaint) }}</p>
       <div class="drawing">
         <Schematic
           :circuit="review.circuit"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, speakerWith, t } from '../../words'
+import { formatQuantity, speakerWith, t, quoted } from '../../words'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -137,7 +137,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
     </div>
     <p class="complaint">
-      <template v-if="complaint">“{{ complaint }}”</template>
+      <template v-if="complaint">{{ quoted(complaint) }}</template>
       <template v-else>{{ seen.join(' · ') }}</template>
     </p>
     <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />

@@ -9,6 +9,7 @@ import { patterns, trade } from './trade'
 export const de: LanguageFile = {
   tag: 'de-DE',
   decimal: ',',
+  quotes: ['„', '“'],
   codes,
   texts: { ...procedureTexts, ...book, ...trade, ...interfaceTexts },
   patterns: { ...patterns, ...bookPatterns },
