@@ -52,6 +52,7 @@ export const deskListSchema = z.array(
     id: z.uuid(),
     circuit: z.string(),
     complaint: z.string(),
+    mode: z.enum(['practice', 'test']),
     created: z.string(),
     concluded: z.string().nullable(),
     /** When its review was given back; null before. */

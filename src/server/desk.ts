@@ -20,7 +20,7 @@ import type { Stopping, Workers } from './workers/pool'
 /** A student's own orders. The columns are named one by one: what was planted is not among them. */
 export const deskList = (db: Queries, student: User): Promise<DeskList> =>
   db.query(
-    `select id, document->>'name' as circuit, complaint, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
+    `select id, document->>'name' as circuit, complaint, coalesce(frame->>'mode', 'test') as mode, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
        ${iso('released_at')} as released, station, round,
        (select count(*)::int from steps s where s.work_order_id = work_orders.id) as steps
      from work_orders where student_id = $1 order by created_at desc limit ${mostOrders}`,

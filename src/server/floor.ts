@@ -164,6 +164,8 @@ export class Floor {
   async watch(session: Session, answer: Answer): Promise<void> {
     this.keep(answer)
     await this.hear()
+    // Whoever has gone meanwhile hears nothing any more.
+    if (!session.isConnected) return
     this.watching.register(session)
     // What was missed before anybody listened is looked up now.
     session.push(null, 'again')
@@ -173,6 +175,7 @@ export class Floor {
   async attend(id: string, session: Session, answer: Answer): Promise<void> {
     this.keep(answer)
     await this.hear()
+    if (!session.isConnected) return
     const own = this.desks.get(id) ?? new Set()
     this.desks.set(id, own.add(session))
     session.push(null, 'told')

@@ -142,6 +142,8 @@ export class Room {
     this.open.add(answer)
     answer.on('close', () => this.open.delete(answer))
     await this.hear()
+    // Whoever has gone meanwhile hears nothing any more.
+    if (!session.isConnected) return
     const channel = role === 'instructor' ? this.shows : this.class
     channel.register(session)
     session.push(null, role === 'instructor' ? 'answered' : 'asked')

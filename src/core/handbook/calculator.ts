@@ -27,6 +27,10 @@ export interface Calculator<K extends string = string> {
   readonly words: readonly string[]
   readonly about: string
   readonly assumes: string
+  /** As the field writes it. */
+  readonly formula: string
+  /** Functions of the core that reckon it, those of the circuits themselves; none where arithmetic is all. */
+  readonly by: readonly string[]
   /** Of the formula and its constants. */
   readonly source: string
   readonly inputs: Readonly<Record<K, Input>>

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { isPartKind } from '../parts'
 import { calculators, lookUps, presetsOf, sensitivityOf } from '.'
@@ -31,6 +32,47 @@ describe('calculators', () => {
         }
     },
   )
+
+  it.each(calculators.map((c) => [c.title, c] as const))(
+    '%s names the functions of the core that reckon it, and no other',
+    (_, { key, by }) => {
+      const file = `src/core/handbook/calculators/${key.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}.ts`
+      const source = readFileSync(file, 'utf8')
+      const taken = [...source.matchAll(/import \{([^}]+)\} from '\.\.\/\.\.\//g)]
+        .flatMap(([, names]) => names!.split(','))
+        .map((name) => name.trim())
+        .filter((name) => name && !name.startsWith('type '))
+      // Lists and settings are no functions.
+      const data = new Set(['sections', 'fuseTypes', 'workshopMeter'])
+      expect(by.toSorted()).toEqual(taken.filter((name) => !data.has(name)).toSorted())
+    },
+  )
+
+  it('the missing one of the sum is found whichever it is', () => {
+    const sum = calculators.find(({ key }) => key === 'sum')!
+    const all = { source: 12.6, feed: 0.25, load: 12.1, back: 0.25 }
+    for (const [missing, key] of (['source', 'feed', 'load', 'back'] as const).entries()) {
+      const [first] = sum.results({ ...all, [key]: 0, missing })
+      expect(first!.value, key).toBeCloseTo(all[key], 9)
+    }
+  })
+
+  it('millivolts of a fuse to amps and back are the same pair', () => {
+    const of = (key: string) => calculators.find((c) => c.key === key)!
+    for (const type of [0, 1])
+      for (const rating of [3, 10, 30]) {
+        const [shows] = of('fuseDrop').results({ type, rating, amps: 0.8 })
+        expect(of('fuseVolts').results({ type, rating, volts: shows!.value })[0]!.value).toBeCloseTo(0.8, 9)
+      }
+  })
+
+  it('the load test asks less of a colder battery, as workshop manuals print it (from memory)', () => {
+    const test = calculators.find(({ key }) => key === 'loadTest')!
+    const least = (temperature: number) =>
+      test.results({ ...presetsOf(test), temperature }).find(({ label }) => label === 'Must hold')!.value
+    expect([30, 21, 10, -1, -18, -30].map(least)).toEqual([9.6, 9.6, 9.4, 9.1, 8.5, 8.5])
+    expect(least(-9.5)).toBeCloseTo(8.8, 9)
+  })
 
   it('say what an answer hangs on most', () => {
     const drop = calculators.find(({ key }) => key === 'wireDrop')!

@@ -6,10 +6,10 @@ import { lookUps } from './tables'
 
 /** Keys of what to look up beside a part, by its kind: its procedure first. A module of any pins is a `module`. */
 const byPart: Readonly<Record<string, readonly string[]>> = {
-  battery: ['restVolts', 'crankingLoss', 'drainThree', 'noCrank'],
+  battery: ['restVolts', 'loadTest', 'crankingLoss', 'drainThree', 'noCrank'],
   benchSupply: ['sum'],
   wire: ['wireDrop', 'sectionForDrop', 'gauge', 'wireRepair', 'wires'],
-  fuse: ['fuseVolts', 'fuseAndWire', 'shortWithLamp', 'fuses'],
+  fuse: ['fuseVolts', 'fuseDrop', 'fuseAndWire', 'shortWithLamp', 'fuses'],
   breaker: ['fuseAndWire', 'shortWithLamp'],
   fusibleLink: ['fuseAndWire', 'shortWithLamp'],
   relay: ['relaySocket', 'relayFour', 'relays'],

@@ -1,6 +1,6 @@
 import { noticeAll, voltsBetween, type Attachment, type Noticed, type SolvedBoard } from '../board'
 import { firstSource, systemOf, type Circuit } from '../circuit'
-import { fuseLaw, meltsAbove, partOfKind } from '../parts'
+import { fuseLaw, loadTestLeast, meltsAbove, partOfKind } from '../parts'
 import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
 
 export interface Connected {
@@ -89,6 +89,6 @@ export function testBattery(solved: SolvedBoard, circuit: Circuit): BatteryTest 
   if (!loaded.ok) return undefined
   const volts = voltsBetween(loaded, pos, neg) ?? 0
   const temperature = solved.board.state.temperature ?? circuit.temperature
-  const least = blocks * (9.6 - (0.1 / 5.5) * Math.max(0, Math.min(21 - temperature, 40)))
+  const least = blocks * loadTestLeast(temperature)
   return { amps, volts, least, passes: volts >= least }
 }

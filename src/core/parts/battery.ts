@@ -23,6 +23,27 @@ export function internalResistance(coldCrankingAmps: number, charge: number, tem
   return (cold * warmth) / (0.4 + (0.6 * charge) / 100)
 }
 
+/** Least volts of a 12 V block at the end of its load test by °C, coldest first: as workshop manuals print it (from memory). */
+const loadTest: readonly (readonly [celsius: number, volts: number])[] = [
+  [-18, 8.5],
+  [-12, 8.7],
+  [-7, 8.9],
+  [-1, 9.1],
+  [4, 9.3],
+  [10, 9.4],
+  [16, 9.5],
+  [21, 9.6],
+]
+
+/** Volts that a good 12 V block holds after 15 s of half its cold-cranking rating, by its temperature. */
+export function loadTestLeast(temperature: number): number {
+  const after = loadTest.findIndex(([celsius]) => celsius >= temperature)
+  if (after < 0) return loadTest.at(-1)![1]
+  const [high, most] = loadTest[after]!
+  const [low, least] = loadTest[Math.max(0, after - 1)]!
+  return high === low ? most : least + ((most - least) * (temperature - low)) / (high - low)
+}
+
 /**
  * What the plates set against a charging current: p·asinh(i / 1 A), after Tafel's law (the volts rise with the logarithm
  * of the current; p of some tenths of a volt is common practice, no source). Nothing against a discharge.

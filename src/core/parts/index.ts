@@ -15,7 +15,7 @@ export {
   type Filament,
 } from './lamp'
 export { junctionLaw } from './junction'
-export { openCircuitVoltage, surfaceLaw } from './battery'
+export { internalResistance, loadTestLeast, openCircuitVoltage, surfaceLaw } from './battery'
 export { motorLaw } from './motor'
 export { copperOhms } from './wire'
 export { kindOfPins, modulePattern, modulePins, mostPins, pinsOf, type Pins } from './module'

@@ -24,6 +24,11 @@ const limits = {
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
+/**
+ * How far a thread stands back where cores are short: whoever answers requests goes first, then a step that a student waits
+ * for, then reviews and the Floor’s curves.
+ */
+const standsBack = { steps: 4, reviews: 12 }
 /** Built, a thread starts with the tasks as they are; run from the sources, it has to be taught TypeScript first. */
 const entry = import.meta.url.endsWith('.ts') ? './entry.mjs' : './tasks.js'
 const fewestForSteps = 3
@@ -44,18 +49,19 @@ export class Workers {
   private readonly reviews: readonly Piscina[]
 
   constructor(threads = availableParallelism()) {
-    const of = (maxThreads: number) =>
+    const of = (maxThreads: number, niceIncrement: number) =>
       new Piscina({
         filename: fileURLToPath(new URL(entry, import.meta.url)),
         minThreads: 0,
         maxThreads,
         maxQueue: mostWaiting,
         idleTimeout: 600_000,
+        niceIncrement,
         resourceLimits: { maxOldGenerationSizeMb: memory },
       })
     // A heavy step of one student leaves threads for everybody else's: the system shares the cores out between them.
-    this.steps = of(Math.max(fewestForSteps, threads))
-    this.reviews = Array.from({ length: Math.max(1, threads) }, () => of(1))
+    this.steps = of(Math.max(fewestForSteps, threads), standsBack.steps)
+    this.reviews = Array.from({ length: Math.max(1, threads) }, () => of(1, standsBack.reviews))
   }
 
   /** The same thread for all that is judged on the same boards. */

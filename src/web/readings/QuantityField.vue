@@ -2,6 +2,7 @@
 import { formatPlain, t, tell } from '../words'
 import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
+import { useKeys } from '../keys/useKeys'
 import { parseQuantity, type Unit } from '../../core/quantity'
 
 const props = defineProps<{
@@ -53,6 +54,17 @@ function giveUp() {
   text.value = written.value
   wrong.value = ''
 }
+const key = useKeys(
+  t('In a field of numbers'),
+  [
+    { press: ['ArrowUp'], what: t('the next larger usual value'), act: () => step(1) },
+    { press: ['ArrowDown'], what: t('the next smaller usual value'), act: () => step(-1) },
+    { press: ['Escape'], what: t('as it was'), act: giveUp },
+    // The form it stands in may want it too.
+    { press: ['Enter'], what: t('take it'), act: () => (take(), false) },
+  ],
+  'own',
+)
 </script>
 
 <template>
@@ -66,10 +78,7 @@ function giveUp() {
         :input-props="{ 'aria-invalid': wrong ? 'true' : 'false' }"
         placeholder=""
         @change="take"
-        @keydown.enter="take"
-        @keydown.esc="giveUp"
-        @keydown.up.prevent="step(1)"
-        @keydown.down.prevent="step(-1)"
+        @keydown="key"
       >
         <template v-if="unit" #suffix>{{ unit }}</template>
       </NInput>

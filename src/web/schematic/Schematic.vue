@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useKeys } from '../keys/useKeys'
 import { t } from '../words'
 import { computed, ref } from 'vue'
 import type { Circuit, Wiring } from '../../core/circuit'
@@ -122,15 +123,28 @@ function choose(name: string) {
   emit('point', name)
 }
 
-function arrow(event: KeyboardEvent) {
-  const way = { ArrowLeft: [60, 0], ArrowRight: [-60, 0], ArrowUp: [0, 60], ArrowDown: [0, -60] }[event.key]
-  if (way) view.move(way[0]!, way[1]!)
-  else if (event.key === '+') view.zoom(1.25)
-  else if (event.key === '-') view.zoom(0.8)
-  else if (event.key === '0') view.fit()
-  else return
-  event.preventDefault()
-}
+const key = useKeys(
+  t('In a drawing'),
+  [
+    {
+      press: ['Enter', 'Space'],
+      what: t('choose the part or point'),
+      act: ({ target }) => {
+        const figure = (target as Element).closest('.act')
+        if (!figure) return false
+        figure.dispatchEvent(new MouseEvent('click', { bubbles: true }))
+      },
+    },
+    { press: ['ArrowLeft'], what: t('look to the left'), act: () => view.move(60, 0) },
+    { press: ['ArrowRight'], what: t('look to the right'), act: () => view.move(-60, 0) },
+    { press: ['ArrowUp'], what: t('look further up'), act: () => view.move(0, 60) },
+    { press: ['ArrowDown'], what: t('look further down'), act: () => view.move(0, -60) },
+    { press: ['+'], what: t('larger'), act: () => view.zoom(1.25) },
+    { press: ['-'], what: t('smaller'), act: () => view.zoom(0.8) },
+    { press: ['0'], what: t('all of the drawing'), act: () => view.fit() },
+  ],
+  'own',
+)
 </script>
 
 <template>
@@ -140,7 +154,7 @@ function arrow(event: KeyboardEvent) {
     @wheel.prevent="view.wheel"
     @pointerdown="view.press"
     @pointermove="view.drag"
-    @keydown="arrow"
+    @keydown="key"
     @focusin="follow"
     @click.capture="tapped"
   >
@@ -161,7 +175,6 @@ function arrow(event: KeyboardEvent) {
         tabindex="0"
         :aria-label="t('goes on at {on}', { on: figure.on })"
         @click="goOn(figure.on)"
-        @keydown.enter.prevent="goOn(figure.on)"
       >
         <title>{{ t('goes on at {on}: press to go there', { on: figure.on }) }}</title>
         <rect :x="(figure.x ?? 0) - 22" :y="(figure.y ?? 0) - 18" width="44" height="36" class="hit" rx="4" />
@@ -196,8 +209,6 @@ function arrow(event: KeyboardEvent) {
             : undefined
         "
         @click="partsAct && emit('part', figure.id)"
-        @keydown.enter.prevent="partsAct && emit('part', figure.id)"
-        @keydown.space.prevent="partsAct && emit('part', figure.id)"
         @pointerenter="hover($event, figure.id)"
         @pointerleave="hover($event, null)"
       >
@@ -217,8 +228,6 @@ function arrow(event: KeyboardEvent) {
         :aria-label="placesAct ? figure.title : undefined"
         :aria-pressed="placesAct ? figure.held : undefined"
         @click="placesAct && emit('place', figure.id)"
-        @keydown.enter.prevent="placesAct && emit('place', figure.id)"
-        @keydown.space.prevent="placesAct && emit('place', figure.id)"
       >
         <circle :cx="figure.x" :cy="figure.y" r="12" class="hit" />
         <SceneShapes :shapes="figure.shapes()" />
@@ -234,8 +243,6 @@ function arrow(event: KeyboardEvent) {
         :tabindex="pointsAct ? 0 : undefined"
         :aria-label="pointsAct ? figure.title : undefined"
         @click="pointsAct && emit('point', figure.name)"
-        @keydown.enter.prevent="pointsAct && emit('point', figure.name)"
-        @keydown.space.prevent="pointsAct && emit('point', figure.name)"
         @pointerenter="hover($event, figure.part)"
         @pointerleave="hover($event, null)"
       >

@@ -4,6 +4,7 @@ import { Moon, Sun } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import KeyMap from '../keys/KeyMap.vue'
 import { useOpen } from '../stores/open'
 import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
@@ -90,6 +91,7 @@ async function leave() {
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
       <span id="place-tools" class="tools" />
+      <KeyMap />
       <RouterLink class="quiet who" :to="{ name: 'account' }">{{ session.user.name }}</RouterLink>
       <NButton
         quaternary

@@ -7,6 +7,8 @@ export const crankingLoss = defineCalculator({
   words: ['starter', 'battery cable', 'no crank', 'stud'],
   about: 'What cables and joints lose of the volts while the starter turns.',
   assumes: 'Feed and return of the same cable; each stud one joint.',
+  formula: 'U = I · (2 · ρ · l / A + n · R_joint)',
+  by: ['copperOhms'],
   source: 'IEC 60028 for copper; 0.2 to 0.5 V in all is common practice, no source',
   inputs: {
     length: { label: 'Cables, there and back', unit: 'm', preset: 3, least: 0.1, most: 50 },

@@ -9,6 +9,8 @@ export const fuseAndWire = defineCalculator({
     'The rating above a running current with a quarter to spare, and the thinnest wire that it protects.',
   assumes:
     'A single wire in air; in thick bundles and hot places it carries less. The maker’s table comes first.',
+  formula: 'rating ≥ 1.25 · I; ampacity(A) ≥ rating',
+  by: ['ampacity', 'fuseFor'],
   source:
     'Ratings ISO 8820-3 (from memory); a quarter to spare and amps by section: common practice, no source',
   inputs: { amps: { label: 'Runs at', unit: 'A', preset: 9, least: 0.01, most: 80 } },

@@ -8,6 +8,8 @@ export const fuseVolts = defineCalculator({
   words: ['drop', 'parasitic', 'drain', 'mv', 'current by fuse'],
   about: 'What flows through a fuse by the millivolts across its test spots, without opening the circuit.',
   assumes: 'Cold fuse of a common make: the same fuse of another make may read a fifth otherwise.',
+  formula: 'I = U / R(body, rating)',
+  by: ['ampsByFuse'],
   source: 'Volt drop of blade fuses at their rating, ISO 8820-3 and makers’ tables (from memory)',
   inputs: {
     type: {

@@ -8,6 +8,8 @@ export const gauge = defineCalculator({
   words: ['gauge', 'wire size', 'american', 'section'],
   about: 'The section of a gauge, the next metric one above it, and the gauge nearest to a section.',
   assumes: 'Solid wire; stranded wire of a gauge has about the same copper.',
+  formula: 'A = π/4 · (0.127 mm · 92^((36 − n)/39))²',
+  by: ['areaOfGauge', 'gaugeOf'],
   source: 'ASTM B258: diameter 0.127 mm · 92^((36 − n)/39)',
   inputs: {
     gauge: { label: 'AWG', unit: '', preset: 14, least: 0, most: 40 },

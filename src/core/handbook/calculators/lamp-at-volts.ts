@@ -7,6 +7,8 @@ export const lampAtVolts = defineCalculator({
   words: ['dim', 'light', 'bulb', 'brightness', 'undervoltage'],
   about: 'What a filament lamp draws at other volts than its own, and how much of its light is left.',
   assumes: 'Warmed through, 20 °C around it; the heat of the filament decides its ohms.',
+  formula: 'P = U² / R(T); light ∝ U^3.4',
+  by: ['filamentLaw', 'lightExponent'],
   source: 'Heat balance of tungsten; light ∝ U^3.4 (IES handbook; from memory)',
   inputs: {
     ratedVolts: { label: 'Rated volts', unit: 'V', preset: 12, least: 1, most: 60 },

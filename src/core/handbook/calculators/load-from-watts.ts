@@ -6,6 +6,8 @@ export const loadFromWatts = defineCalculator({
   words: ['lamp', 'watt', 'rating', 'bulb'],
   about: 'What a load that is marked with volts and watts draws at those volts, and the ohms it then has.',
   assumes: 'It runs at the volts that it is rated for.',
+  formula: 'I = P / U, R = U² / P',
+  by: [],
   source: 'I = P / U, R = U² / P (IEC 60050-131)',
   inputs: {
     watts: { label: 'Rated watts', unit: 'W', preset: 55, least: 0.01, most: 10000 },

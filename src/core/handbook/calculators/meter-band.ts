@@ -7,6 +7,8 @@ export const meterBand = defineCalculator({
   about:
     'The band that a leaflet’s percent and counts leave round a reading, and what the meter’s own ohms take from a weak point.',
   assumes: 'Within the year of its calibration, at room temperature.',
+  formula: '± (reading · % + counts · digit); U · (1 + R / R_meter)',
+  by: [],
   source: 'Makers’ form ±(percent of reading + counts); divider by Kirchhoff',
   inputs: {
     reading: { label: 'Reads', unit: 'V', preset: 12.34, least: 0, most: 1000 },

@@ -6,6 +6,8 @@ export const ohm = defineCalculator({
   words: ['volts', 'amps', 'resistance', 'power', 'ohm’s law'],
   about: 'Amps and watts of a load from the volts that stand across it and its ohms at work.',
   assumes: 'The ohms at work: a lamp has about a tenth of them when it is cold.',
+  formula: 'I = U / R, P = U² / R',
+  by: [],
   source: 'I = U / R, P = U · I (IEC 60050-131; Ohm, Joule)',
   inputs: {
     volts: { label: 'Volts across it', unit: 'V', preset: 12, least: 0, most: 1000 },

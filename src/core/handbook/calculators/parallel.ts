@@ -6,6 +6,8 @@ export const parallel = defineCalculator({
   words: ['kirchhoff', 'branch', 'divider'],
   about: 'What two resistors come to, and how they share volts and amps.',
   assumes: 'Nothing else hangs on them.',
+  formula: 'R = R₁ + R₂; 1/R = 1/R₁ + 1/R₂',
+  by: [],
   source: 'Kirchhoff’s laws (IEC 60050-131)',
   inputs: {
     first: { label: 'First', unit: 'Ω', preset: 6, least: 0.0001, most: 1e8 },

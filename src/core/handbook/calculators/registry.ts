@@ -1,10 +1,12 @@
 import type { Calculator } from '../calculator'
 import { crankingLoss } from './cranking-loss'
 import { fuseAndWire } from './fuse-and-wire'
+import { fuseDrop } from './fuse-drop'
 import { fuseVolts } from './fuse-volts'
 import { gauge } from './gauge'
 import { lampAtVolts } from './lamp-at-volts'
 import { loadFromWatts } from './load-from-watts'
+import { loadTest } from './load-test'
 import { meterBand } from './meter-band'
 import { ohm } from './ohm'
 import { parallel } from './parallel'
@@ -24,10 +26,12 @@ export const calculators: readonly Calculator[] = [
   gauge,
   fuseAndWire,
   fuseVolts,
+  fuseDrop,
   parallel,
   resistors,
   lampAtVolts,
   restVolts,
+  loadTest,
   crankingLoss,
   meterBand,
 ]

@@ -10,6 +10,8 @@ export const resistors = defineCalculator({
   about:
     'The nearest pair of E12 and of E24 for wanted ohms, the watts it takes, the rating to buy and how hot it gets.',
   assumes: 'Free air; twice the watts as rating. Skin burns above about 60 °C.',
+  formula: 'P = I² · R; rating ≥ 2 · P',
+  by: ['combine', 'heatOf', 'wattsFor'],
   source: 'IEC 60063 for the series; heat of wirewound resistors: makers’ usual figures, from memory',
   inputs: {
     ohms: { label: 'Wanted', unit: 'Ω', preset: 3.4, least: 0.01, most: 1e6 },

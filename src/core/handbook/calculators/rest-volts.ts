@@ -21,6 +21,8 @@ export const restVolts = defineCalculator({
   about:
     'State of charge of a rested 12 V block from its volts, and how long a drain takes to half and to flat.',
   assumes: 'Rested for hours, about 25 °C, flooded lead–acid; surface charge reads too high.',
+  formula: 'U₀(charge), read backwards; hours = capacity · charge / drain',
+  by: ['openCircuitVoltage'],
   source: 'Open-circuit volts by charge: common workshop table, no source',
   inputs: {
     volts: { label: 'Volts at rest', unit: 'V', preset: 12.5, least: 8, most: 14 },

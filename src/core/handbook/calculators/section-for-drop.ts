@@ -8,6 +8,8 @@ export const sectionForDrop = defineCalculator({
   words: ['cable', 'wire size', 'voltage drop', 'mm²', 'awg'],
   about: 'The thinnest copper wire that loses no more than is allowed, and the next one that is sold.',
   assumes: 'One wire, one way; its fuse and its place may ask for a thicker one.',
+  formula: 'A = ρ · l · I / U',
+  by: ['copperOhms', 'gaugeOf'],
   source: 'IEC 60028 for copper; sections as ISO 6722-1 has them (from memory)',
   inputs: {
     length: { label: 'Length, one way', unit: 'm', preset: 5, least: 0.01, most: 1000 },

@@ -7,6 +7,8 @@ export const wireDrop = defineCalculator({
   words: ['cable', 'voltage drop', 'section', 'length', 'mm²'],
   about: 'Ohms of a copper wire and what it loses, one way.',
   assumes: 'One wire of annealed copper, warm all through; the way back counts by itself.',
+  formula: 'U = I · ρ · l / A, ρ rises by 0.393 % per kelvin',
+  by: ['copperOhms'],
   source: 'IEC 60028: 1/58 Ω·mm²/m at 20 °C, 0.00393 per kelvin',
   inputs: {
     length: { label: 'Length, one way', unit: 'm', preset: 3, least: 0.001, most: 1000 },

@@ -4,10 +4,9 @@ import { Redo2, Undo2, X } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { useEventListener } from '@vueuse/core'
 import { openingState, renameId, type Circuit, type CircuitState } from '../../../core/circuit'
 import { limitSetFor } from '../../../core/readings'
-import Shortcuts from '../../shell/Shortcuts.vue'
+import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
@@ -87,43 +86,22 @@ function fold() {
 }
 const light = (part: string | null) => (store.lit = part)
 
-const keys = [
-  ['/', t('type parts into the path')],
-  ['p', t('to the parts of the path')],
-  ['s', t('to the state of the circuit')],
-  ['g', t('to the drawing')],
-  ['f', t('find a part')],
-  ['v  a', t('volts, amps on the drawing')],
-  ['← →', t('along the path, once there')],
-  ['Alt ← →', t('move the part')],
-  ['Del', t('take the part out')],
-  ['Ctrl C X V D', t('copy, cut, paste, double')],
-  ['Ctrl Z', t('undo; with Shift redo')],
-  ['+ − 0', t('larger, smaller, all of the drawing')],
-] as const
 const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
-const jumps: Record<string, () => void> = {
-  '/': () => builder.value?.type(),
-  p: () => focus('.chip[tabindex="0"]'),
-  s: () => focus(`[aria-label="${t('State of the circuit')}"] button`),
-  g: () => focus('.drawing .part'),
-  f: () => focus(`[aria-label="${t('Find a part')}"]`),
-  v: () => (showVolts.value = !showVolts.value),
-  a: () => (showAmps.value = !showAmps.value),
-}
-
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const inField = ['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)
-  if (!inField && !event.ctrlKey && !event.metaKey && !event.altKey && jumps[event.key]) {
-    event.preventDefault()
-    jumps[event.key]!()
-    return
-  }
-  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
-  if ((event.target as HTMLElement).tagName === 'INPUT') return
-  event.preventDefault()
-  void (event.shiftKey ? store.redo() : store.undo())
-})
+useKeys(t('Bench'), [
+  { press: ['/'], what: t('type parts into the path'), act: () => builder.value?.type() },
+  { press: ['p'], what: t('to the parts of the path'), act: () => focus('.chip[tabindex="0"]') },
+  {
+    press: ['s'],
+    what: t('to the state of the circuit'),
+    act: () => focus(`[aria-label="${t('State of the circuit')}"] button`),
+  },
+  { press: ['g'], what: t('to the drawing'), act: () => focus('.drawing .part') },
+  { press: ['f'], what: t('find a part'), act: () => focus(`[aria-label="${t('Find a part')}"]`) },
+  { press: ['v'], what: t('volts on the drawing'), act: () => void (showVolts.value = !showVolts.value) },
+  { press: ['a'], what: t('amps on the drawing'), act: () => void (showAmps.value = !showAmps.value) },
+  { press: ['Ctrl z'], what: t('undo'), act: () => void store.undo() },
+  { press: ['Ctrl Shift z'], what: t('redo'), act: () => void store.redo() },
+])
 </script>
 
 <template>
@@ -139,7 +117,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       </StateBar>
       <Teleport defer to="#place-tools">
         <VersionMenu />
-        <Shortcuts place="the Bench" :keys="keys" />
         <NButton size="small" :disabled="!store.stored?.undo" :aria-label="t('Undo')" @click="store.undo()">
           <Undo2 :size="16" />
         </NButton>

@@ -2,6 +2,7 @@
 import { t } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
+import { useKeys } from '../../keys/useKeys'
 import type { Circuit } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 import type { Build } from './useBuild'
@@ -45,35 +46,51 @@ function added(event: { newIndex?: number; item: HTMLElement }) {
   props.build.insertKind(kind)
 }
 
-function key(event: KeyboardEvent, i: number) {
-  const { build } = props
-  const ctrl = event.ctrlKey || event.metaKey
-  const go = (to: number) => {
-    const next = chips.value[Math.max(0, Math.min(chips.value.length - 1, to))]
-    if (!next) return
-    emit('choose', next.id)
-    focusSoon(next.id)
-  }
-  if (event.altKey && event.key === 'ArrowLeft') build.move(-1)
-  else if (event.altKey && event.key === 'ArrowRight') build.move(1)
-  else if (event.key === 'ArrowLeft') go(i - 1)
-  else if (event.key === 'ArrowRight') go(i + 1)
-  else if (event.key === 'Home') go(0)
-  else if (event.key === 'End') go(chips.value.length - 1)
-  else if (event.key === 'Delete' || event.key === 'Backspace') build.remove()
-  else if (ctrl && event.key === 'c') build.copy()
-  else if (ctrl && event.key === 'x') {
-    build.copy()
-    build.remove()
-  } else if (ctrl && event.key === 'v') build.paste()
-  else if (ctrl && event.key === 'd') build.duplicate()
-  else if (event.key === '/' || event.key === 'Enter') emit('type')
-  else return
-  event.preventDefault()
-  if (event.key.startsWith('Arrow') && !event.altKey) return
-  const id = chips.value[Math.min(i, chips.value.length - 1)]?.id
-  if (event.key !== '/' && event.key !== 'Enter' && id) focusSoon(props.chosen ?? id)
+const placeOf = ({ target }: KeyboardEvent) =>
+  chips.value.findIndex(({ id }) => id === (target as HTMLElement).dataset.chip)
+const goTo = (to: (at: number) => number) => (event: KeyboardEvent) => {
+  const next = chips.value[Math.max(0, Math.min(chips.value.length - 1, to(placeOf(event))))]
+  if (!next) return false
+  emit('choose', next.id)
+  focusSoon(next.id)
 }
+/** What changes the path draws the chips anew: focus follows the part. */
+const change = (act: () => unknown) => (event: KeyboardEvent) => {
+  const at = placeOf(event)
+  act()
+  const id = chips.value[Math.min(at, chips.value.length - 1)]?.id
+  if (id) focusSoon(props.chosen ?? id)
+}
+const key = useKeys(
+  t('Along the path'),
+  [
+    { press: ['ArrowLeft'], what: t('one part back'), act: goTo((at) => at - 1) },
+    { press: ['ArrowRight'], what: t('one part on'), act: goTo((at) => at + 1) },
+    { press: ['Home'], what: t('to its first part'), act: goTo(() => 0) },
+    { press: ['End'], what: t('to its last part'), act: goTo(() => Infinity) },
+    { press: ['Alt ArrowLeft'], what: t('move the part back'), act: change(() => props.build.move(-1)) },
+    { press: ['Alt ArrowRight'], what: t('move the part on'), act: change(() => props.build.move(1)) },
+    {
+      press: ['Delete'],
+      also: ['Backspace'],
+      what: t('take the part out'),
+      act: change(() => props.build.remove()),
+    },
+    { press: ['Ctrl c'], what: t('copy'), act: change(() => props.build.copy()) },
+    {
+      press: ['Ctrl x'],
+      what: t('cut out'),
+      act: change(() => {
+        props.build.copy()
+        props.build.remove()
+      }),
+    },
+    { press: ['Ctrl v'], what: t('paste'), act: change(() => props.build.paste()) },
+    { press: ['Ctrl d'], what: t('double'), act: change(() => props.build.duplicate()) },
+    { press: ['/', 'Enter'], what: t('type parts here'), act: () => emit('type') },
+  ],
+  'own',
+)
 
 /** The chips are drawn anew after a change: focus follows the part. */
 function focusSoon(id: string) {
@@ -111,7 +128,7 @@ const ends = computed(() => {
         :tabindex="chosen === chip.id || (!chips.some((c) => c.id === chosen) && i === 0) ? 0 : -1"
         @click="emit('choose', chip.id)"
         @focus="chosen === chip.id || emit('choose', chip.id)"
-        @keydown="key($event, i)"
+        @keydown="key"
         @pointerenter="emit('light', chip.id)"
         @pointerleave="emit('light', null)"
       >

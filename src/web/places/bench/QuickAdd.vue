@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
+import { useKeys } from '../../keys/useKeys'
 import { computed, ref } from 'vue'
 import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
 
@@ -20,18 +21,35 @@ function complete(word: string) {
   line.value = `${line.value.slice(0, line.value.length - begun.value.length)}${word} `
   field.value?.focus()
 }
-function key(event: KeyboardEvent) {
-  if (event.key === 'Tab' && !event.shiftKey && offers.value[0] && offers.value[0] !== begun.value) {
-    event.preventDefault()
-    complete(offers.value[0])
-  } else if (event.key === 'Enter' && read.value?.ok) {
-    emit('take', line.value)
-    line.value = ''
-  } else if (event.key === 'Escape') {
-    if (line.value) line.value = ''
-    else emit('leave')
-  }
-}
+const key = useKeys(
+  t('Typing parts'),
+  [
+    {
+      press: ['Tab'],
+      what: t('take the word that is offered'),
+      act: () => {
+        const [offer] = offers.value
+        if (!offer || offer === begun.value) return false
+        complete(offer)
+      },
+    },
+    {
+      press: ['Enter'],
+      what: t('put the parts in'),
+      act: () => {
+        if (!read.value?.ok) return false
+        emit('take', line.value)
+        line.value = ''
+      },
+    },
+    {
+      press: ['Escape'],
+      what: t('empty the line, then leave it'),
+      act: () => (line.value ? void (line.value = '') : emit('leave')),
+    },
+  ],
+  'own',
+)
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 

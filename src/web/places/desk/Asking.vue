@@ -2,6 +2,7 @@
 import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { brightnessText } from '../../../core/parts'
+import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
 
@@ -9,16 +10,30 @@ import type { DeskInstrument } from './useInstrument'
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black'; held: DeskInstrument }>()
 const { draft, asks, hold, measure, real, answer, readMeter, sending, carry } = props.held
 /** The commonest act of all costs one key: a lead one point on, the prediction’s place ready. */
-function carried(event: KeyboardEvent) {
-  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : undefined
-  if (!by || hold.value !== 'leads') return
-  event.preventDefault()
-  carry(event.shiftKey ? (props.next === 'red' ? 'black' : 'red') : props.next, by)
-}
+const other = { red: 'black', black: 'red' } as const
+const carryBy = (by: 1 | -1, which: (next: 'red' | 'black') => 'red' | 'black') => () =>
+  hold.value === 'leads' && (carry(which(props.next), by), true)
+const carried = useKeys(
+  t('At the prediction'),
+  [
+    {
+      press: ['ArrowUp'],
+      what: t('the lead whose turn it is, one point up the path'),
+      act: carryBy(-1, (n) => n),
+    },
+    { press: ['ArrowDown'], what: t('the same, one point down'), act: carryBy(1, (n) => n) },
+    {
+      press: ['Shift ArrowUp', 'Shift ArrowDown'],
+      what: t('the other lead'),
+      act: (event) => carryBy(event.key === 'ArrowUp' ? -1 : 1, (n) => other[n])(),
+    },
+  ],
+  'own',
+)
 </script>
 
 <template>
-  <form @submit.prevent="measure" @keydown="carried">
+  <form class="asking" @submit.prevent="measure" @keydown="carried">
     <fieldset v-if="asks.type !== 'value'">
       <legend>{{ t('A good circuit would …') }}</legend>
       <template v-if="asks.type === 'beep'">

@@ -18,6 +18,7 @@ import StepLog from './StepLog.vue'
 import TimeLeft from './TimeLeft.vue'
 import Told from './Told.vue'
 import type { Told as ToldNow } from '../../../contract/floor'
+import { useKeys } from '../../keys/useKeys'
 import Verify from './Verify.vue'
 import { useDesk } from './useDesk'
 import { useInstrument } from './useInstrument'
@@ -62,16 +63,35 @@ function mark(id: string) {
   if (!model.inferenceDue && (model.busy || held.holdAt(id))) return
   marks.markPart(id)
 }
-/** On a part in the drawing: U and D strike a whole stretch, Ctrl Z takes the last mark back. */
-function keys(event: KeyboardEvent) {
-  if (model.desk?.concluded) return
-  const id = (event.target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
-  const key = event.key.toLowerCase()
-  if (key === 'z' && (event.ctrlKey || event.metaKey)) marks.undo()
-  else if (id && (key === 'u' || key === 'd')) marks.stretch(id, key === 'u' ? 'up' : 'down')
-  else return
-  event.preventDefault()
+const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
+useKeys(t('Desk'), [
+  { press: ['r'], what: t('to the red lead'), act: () => focus(`[aria-label="${t('Red lead')}"]`) },
+  { press: ['b'], what: t('to the black lead'), act: () => focus(`[aria-label="${t('Black lead')}"]`) },
+  { press: ['m'], what: t('to the prediction, Enter measures'), act: () => focus('.asking input') },
+  { press: ['g'], what: t('to the drawing'), act: () => focus('.drawing [tabindex="0"]') },
+  { press: ['c'], what: t('to the conclusion'), act: () => focus('.concluding summary') },
+])
+const partUnder = ({ target }: KeyboardEvent) =>
+  (target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
+/** On a part in the drawing: a whole stretch in one act. */
+const strike = (way: 'up' | 'down') => (event: KeyboardEvent) => {
+  const id = partUnder(event)
+  if (!id || model.desk?.concluded) return false
+  marks.stretch(id, way)
 }
+const marking = useKeys(
+  t('On a part of the drawing'),
+  [
+    { press: ['u'], what: t('strike out everything from here up'), act: strike('up') },
+    { press: ['d'], what: t('strike out everything from here down this side'), act: strike('down') },
+    {
+      press: ['Ctrl z'],
+      what: t('take the last mark back'),
+      act: () => !model.desk?.concluded && (marks.undo(), true),
+    },
+  ],
+  'own',
+)
 /** More time, or hints that were not there before. */
 function heard({ left, hints }: ToldNow) {
   model.hear({ left, hints })
@@ -103,7 +123,7 @@ const proved = computed(() => {
         {{ t('No connection: your step is kept and sent again until it arrives.') }}
       </p>
     </div>
-    <section class="drawing" :aria-label="t('Drawing')" @keydown="keys">
+    <section class="drawing" :aria-label="t('Drawing')" @keydown="marking">
       <Schematic
         :circuit="model.circuit"
         :wiring="model.wiring"
@@ -142,7 +162,10 @@ const proved = computed(() => {
           <summary>{{ t('A fuse has blown') }}</summary>
           <Renew :model="model" />
         </details>
-        <details :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded">
+        <details
+          class="concluding"
+          :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded"
+        >
           <summary>{{ t('Conclude') }}</summary>
           <Conclude :model="model" />
         </details>

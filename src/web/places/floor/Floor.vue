@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -66,6 +67,10 @@ async function act(row: FloorRow, what: FloorAct) {
     wrong.value = messageOf(error)
   }
 }
+const finder = ref<HTMLInputElement | null>(null)
+useKeys(t('Floor'), [
+  { press: ['/'], what: t('find a person, circuit or station'), act: () => finder.value?.focus() },
+])
 </script>
 
 <template>
@@ -85,6 +90,7 @@ async function act(row: FloorRow, what: FloorAct) {
         ><b>{{ count('waiting') }}</b> {{ t('finished') }}</span
       >
       <input
+        ref="finder"
         v-model="filter"
         type="search"
         class="plain"

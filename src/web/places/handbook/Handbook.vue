@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
-import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Reckon from './Reckon.vue'
@@ -29,12 +29,9 @@ function first() {
   const [hit] = list.value
   if (hit) void router.replace({ name: 'handbook', params: { entry: hit.key } })
 }
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.key !== '/' || ['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName))
-    return
-  event.preventDefault()
-  void nextTick(() => field.value?.focus())
-})
+useKeys(t('Handbook'), [
+  { press: ['/'], what: t('look something up'), act: () => void nextTick(() => field.value?.focus()) },
+])
 /** Whoever comes by a link sees in the list where they are. */
 const nav = ref<HTMLElement | null>(null)
 watch(

@@ -5,7 +5,7 @@ import { limitSetFor, limitSets } from '../../../core/readings'
 import TryIt from './TryIt.vue'
 import Where from './Where.vue'
 import { loadedPaths } from '../../../core/handbook'
-import { useStand } from './useStand'
+import { closedText, useStand } from './useStand'
 
 /** What the schools allow, side by side, on a circuit and a state of one’s choice: which pass, which fail, by how much. */
 const choice = useStand(
@@ -17,7 +17,7 @@ const choice = useStand(
   }),
   loadedPaths,
 )
-const { stand, circuit } = choice
+const { stand, circuit, closed } = choice
 const volts = (value: number | undefined) => (value === undefined ? '–' : formatQuantity(value, 'V'))
 const usual = computed(() => limitSetFor(circuit.value))
 const rows = computed(() => {
@@ -61,48 +61,53 @@ const rows = computed(() => {
     }}
   </p>
   <Where :choice="choice" with-fault />
-  <p v-if="stand.balance" class="now">
-    {{ t('Feed loses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{ t(', return') }}
-    <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t(', of') }}
-    <b class="reading">{{ volts(stand.balance.source) }}</b>.
-  </p>
-  <div class="wide" tabindex="0" role="region" :aria-label="t('Limits side by side')">
-    <table class="data">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('Limits') }}</th>
-          <th scope="col" class="num">{{ t('Feed') }}</th>
-          <th scope="col" class="num">{{ t('Return') }}</th>
-          <th scope="col">{{ t('Verdict') }}</th>
-          <th scope="col" class="num">{{ t('By') }}</th>
-          <th scope="col">{{ t('Why') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.set.id" :class="{ bad: row.passes === false }">
-          <th scope="row">
-            {{ t(row.set.title) }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
-          </th>
-          <td class="num">{{ row.feed }}</td>
-          <td class="num">{{ row.back }}</td>
-          <td :title="row.reason">
-            {{ row.passes === null ? t('nothing flows') : row.passes ? t('pass') : t('fail') }}
-          </td>
-          <td class="num">{{ row.by }}</td>
-          <td>{{ t(row.set.why) }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
-  <p class="quiet">
-    {{
-      t(
-        'Default for this circuit: {title}. It goes by the kind of circuit: light, motor or pump, heavy, electronic. All limits: common practice, no source.',
-        { title: usual.title },
-      )
-    }}
-  </p>
-  <TryIt :stand="stand" :faults="[]" />
+  <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
+  <template v-else>
+    <p v-if="stand.balance" class="now">
+      {{ t('Feed loses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{
+        t(', return')
+      }}
+      <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t(', of') }}
+      <b class="reading">{{ volts(stand.balance.source) }}</b>.
+    </p>
+    <div class="wide" tabindex="0" role="region" :aria-label="t('Limits side by side')">
+      <table class="data">
+        <thead>
+          <tr>
+            <th scope="col">{{ t('Limits') }}</th>
+            <th scope="col" class="num">{{ t('Feed') }}</th>
+            <th scope="col" class="num">{{ t('Return') }}</th>
+            <th scope="col">{{ t('Verdict') }}</th>
+            <th scope="col" class="num">{{ t('By') }}</th>
+            <th scope="col">{{ t('Why') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.set.id" :class="{ bad: row.passes === false }">
+            <th scope="row">
+              {{ t(row.set.title) }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
+            </th>
+            <td class="num">{{ row.feed }}</td>
+            <td class="num">{{ row.back }}</td>
+            <td :title="row.reason">
+              {{ row.passes === null ? t('nothing flows') : row.passes ? t('pass') : t('fail') }}
+            </td>
+            <td class="num">{{ row.by }}</td>
+            <td>{{ t(row.set.why) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="quiet">
+      {{
+        t(
+          'Default for this circuit: {title}. It goes by the kind of circuit: light, motor or pump, heavy, electronic. All limits: common practice, no source.',
+          { title: usual.title },
+        )
+      }}
+    </p>
+    <TryIt :stand="stand" :faults="[]" />
+  </template>
 </template>
 
 <style scoped>

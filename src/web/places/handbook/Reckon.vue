@@ -73,6 +73,13 @@ const checkOf = (key: string) => (value: number) => {
       >{{ move.text }} → {{ within(results[0]!.label) }} {{ move.result }}</span
     >
   </p>
+  <p class="formula">
+    <span class="reading" lang="en">{{ calculator.formula }}</span>
+    <span v-if="calculator.by.length" class="quiet">
+      {{ t('reckoned by what the circuits are reckoned by:') }}
+      <code lang="en">{{ calculator.by.join(', ') }}</code></span
+    >
+  </p>
   <p class="quiet">
     {{
       t('Assumes: {assumes} Source: {source}.', { assumes: calculator.assumes, source: calculator.source })
@@ -106,6 +113,15 @@ dd {
 }
 dd .quiet {
   font-size: 14px;
+}
+.formula {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: baseline;
+}
+code {
+  font-family: var(--face-readings);
 }
 .first dd {
   font-size: 34px;

@@ -14,7 +14,7 @@ import {
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
 import Where from './Where.vue'
-import { useStand } from './useStand'
+import { closedText, useStand } from './useStand'
 
 /** A procedure, step by step: what to do, what the engine expects here, what each outcome means and where it leads. */
 const props = defineProps<{ procedure: Procedure }>()
@@ -22,19 +22,21 @@ const choice = useStand(
   () => props.procedure.example,
   (circuit) => props.procedure.paths(circuit),
 )
-const { stand, circuit, fitting, faults, faulted } = choice
+const { stand, circuit, fitting, faults, faulted, closed } = choice
 
-const walked = computed(() => (fitting.value.length ? walkThrough(props.procedure, stand.value) : []))
+const walked = computed(() =>
+  fitting.value.length && !closed.value ? walkThrough(props.procedure, stand.value) : [],
+)
 const end = computed(() => endOf(walked.value, stand.value))
 const rows = computed(() =>
   props.procedure.steps.map((step) => {
-    const got = step.reads?.(stand.value) ?? []
-    const sound = step.reads?.(stand.value.sound) ?? []
+    const got = closed.value ? [] : (step.reads?.(stand.value) ?? [])
+    const sound = closed.value ? [] : (step.reads?.(stand.value.sound) ?? [])
     const on = walked.value.some((w) => w.step === step)
     return {
       step,
       on,
-      outcome: outcomeOf(step, got, stand.value),
+      outcome: closed.value ? -1 : outcomeOf(step, got, stand.value),
       readings: got.map((shown, i) => ({
         what: tell(shown.what),
         text: writeShown(shown),
@@ -63,14 +65,15 @@ watch(
   </p>
   <div class="on">
     <Where :choice="choice" with-fault />
-    <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
+    <button v-if="!closed" type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
       {{ trying ? t('Back to the steps') : t('Try it') }}
     </button>
   </div>
   <p v-if="faulted && faults.length" class="planted">
     {{ t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join(' · ') }) }}
   </p>
-  <TryIt v-if="trying" :stand="stand" :faults="procedure.example.faults" />
+  <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
+  <TryIt v-if="trying && !closed" :stand="stand" :faults="procedure.example.faults" />
   <template v-else>
     <ol class="steps">
       <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">
@@ -109,7 +112,7 @@ watch(
         </ul>
       </li>
     </ol>
-    <p class="end" role="status">
+    <p v-if="!closed" class="end" role="status">
       <template v-if="end.end === 'sound'">{{ t('On this circuit the walk ends with: sound.') }}</template>
       <template v-else-if="end.parts.length">{{
         t('On this circuit the walk ends at {join}.', { join: [...new Set(end.parts)].join(', ') })

@@ -1,12 +1,19 @@
 import { computed, ref, shallowRef, watch } from 'vue'
+import { t } from '../../words'
 import { ask } from '../../api/client'
 import { storedCircuitSchema } from '../../../contract'
-import { circuitListSchema } from '../../../contract/lists'
+import { circuitListSchema, deskListSchema } from '../../../contract/lists'
 import { openingState, type Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { Stand } from '../../../core/handbook'
 import { useSession } from '../../stores/session'
 import { demoCircuits } from './circuits'
+
+/** Instead of what a circuit would read. */
+export const closedText = () =>
+  t(
+    'You have a test on this circuit in hand: what it reads stays closed until you have finished. Choose another circuit.',
+  )
 
 export interface Example {
   readonly circuit: string
@@ -73,7 +80,17 @@ export function useStand(example: () => Example, paths: (circuit: Circuit) => re
       (list) => (own.value = list),
       () => undefined,
     )
+  // A student with a test in hand finds out by measuring what its circuit reads, not here.
+  const tested = ref<ReadonlySet<string>>(new Set())
+  if (session.user?.role === 'student')
+    void ask(deskListSchema, '/desk').then(
+      (list) =>
+        (tested.value = new Set(list.filter((o) => o.mode === 'test' && !o.concluded).map((o) => o.circuit))),
+      () => undefined,
+    )
+  const closed = computed(() => tested.value.has(circuit.value.name))
   return {
+    closed,
     name,
     circuit,
     path,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -119,6 +120,8 @@ async function remove() {
     await load()
   })
 }
+const finder = ref<HTMLInputElement | null>(null)
+useKeys(t('Today'), [{ press: ['/'], what: t('find a circuit'), act: () => finder.value?.focus() }])
 </script>
 
 <template>
@@ -129,6 +132,7 @@ async function remove() {
       <ImportCircuit />
       <span class="gap" />
       <input
+        ref="finder"
         v-model="search"
         class="plain"
         type="search"

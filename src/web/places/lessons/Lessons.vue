@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { NButton, NModal } from 'naive-ui'
 import { RouterLink } from 'vue-router'
@@ -127,6 +128,8 @@ async function back(version: number) {
     await load()
   })
 }
+const finder = ref<HTMLInputElement | null>(null)
+useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => finder.value?.focus() }])
 </script>
 
 <template>
@@ -134,6 +137,7 @@ async function back(version: number) {
     <div class="top">
       <h1>{{ t('Lessons') }}</h1>
       <input
+        ref="finder"
         v-model="search"
         type="search"
         class="plain"

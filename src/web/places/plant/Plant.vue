@@ -3,13 +3,13 @@ import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useEventListener, useTimeoutFn } from '@vueuse/core'
+import { useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
 import { complaintWords } from '../../../core/attempt'
 import { describeFault, severityOf, type Fault } from '../../../core/faults'
 import { limitSetFor, walkPaths, type Walk } from '../../../core/readings'
-import Shortcuts from '../../shell/Shortcuts.vue'
+import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
@@ -143,29 +143,34 @@ function another() {
   pointed.value = null
 }
 
-const keys = [
-  ['1 2 3 4 5 6', t('fault, drops, what can see it, hardware, in time, sets')],
-  ['f', t('choose the place of the fault')],
-  ['n', t('another fault beside it')],
-  ['Del', t('remove the fault at hand')],
-  ['Ctrl Z', t('undo; with Shift redo')],
-  ['+ − 0', t('larger, smaller, all of the drawing')],
-] as const
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement
-  if (['TEXTAREA', 'SELECT'].includes(target.tagName)) return
-  if (target.tagName === 'INPUT' && (target as HTMLInputElement).type !== 'range') return
-  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-    store.stepPlant(event.shiftKey ? 'redo' : 'undo')
-    active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
-  } else if (/^[1-6]$/.test(event.key)) tab.value = tabs[Number(event.key) - 1]![0]
-  else if (event.key === 'f')
-    document.querySelector<HTMLElement>(`section[aria-label="${t('Fault')}"] select`)?.focus()
-  else if (event.key === 'n' && faults.value.length && faults.value.length < 4) another()
-  else if (event.key === 'Delete' && fault.value) plantAt(null)
-  else return
-  event.preventDefault()
-})
+function stepBack(which: 'undo' | 'redo') {
+  store.stepPlant(which)
+  active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
+}
+useKeys(t('Plant'), [
+  {
+    press: ['1', '2', '3', '4', '5', '6'],
+    what: t('fault, drops, what can see it, hardware, in time, sets'),
+    act: ({ key }) => (tab.value = tabs[Number(key) - 1]![0]),
+  },
+  {
+    press: ['f'],
+    what: t('choose the place of the fault'),
+    act: () => document.querySelector<HTMLElement>(`section[aria-label="${t('Fault')}"] select`)?.focus(),
+  },
+  {
+    press: ['n'],
+    what: t('another fault beside it'),
+    act: () => faults.value.length > 0 && faults.value.length < 4 && (another(), true),
+  },
+  {
+    press: ['Delete'],
+    what: t('remove the fault at hand'),
+    act: () => fault.value !== null && plantAt(null),
+  },
+  { press: ['Ctrl z'], what: t('undo'), act: () => stepBack('undo') },
+  { press: ['Ctrl Shift z'], what: t('redo'), act: () => stepBack('redo') },
+])
 </script>
 
 <template>
@@ -185,7 +190,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       >
       <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
-      <Teleport defer to="#place-tools"><Shortcuts place="Plant" :keys="keys" /></Teleport>
       <span class="quiet">{{ t(limitSet.why) }}</span>
     </div>
     <section class="drawing" :aria-label="t('Drawing')">

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { speakerWith, t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
-import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
@@ -15,7 +14,7 @@ import { floorRowSchema } from '../../../contract/floor'
 import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
-import Shortcuts from '../../shell/Shortcuts.vue'
+import { useKeys } from '../../keys/useKeys'
 import StepLosses from './StepLosses.vue'
 import DoubtCurves from './DoubtCurves.vue'
 import ModelPath from './ModelPath.vue'
@@ -61,19 +60,16 @@ async function go(to: number) {
   await nextTick()
   list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' })
 }
-const keys = [
-  ['n', t('One step on')],
-  ['p', t('One step back')],
-  ['1 2 3 4', t('The marks, what was cleared, both ways, losses')],
-] as const
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (['INPUT', 'SELECT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)) return
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  const shows = ({ '1': 'marks', '2': 'cleared', '3': 'ways', '4': 'losses' } as const)[event.key]
-  if (event.key === 'n') void go(at.value + 1)
-  else if (event.key === 'p') void go(at.value - 1)
-  else if (shows) showing.value = shows
-})
+const views = ['marks', 'cleared', 'ways', 'losses'] as const
+useKeys(t('Review'), [
+  { press: ['n'], what: t('One step on'), act: () => void go(at.value + 1) },
+  { press: ['p'], what: t('One step back'), act: () => void go(at.value - 1) },
+  {
+    press: ['1', '2', '3', '4'],
+    what: t('The marks, what was cleared, both ways, losses'),
+    act: ({ key }) => (showing.value = views[Number(key) - 1]!),
+  },
+])
 
 async function another() {
   await send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`).then(
@@ -128,7 +124,6 @@ async function print() {
       <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }">{{
         t('Marked by another rubric')
       }}</RouterLink>
-      <Shortcuts place="Review" :keys="keys" />
     </div>
     <section class="drawing" :aria-label="t('The student’s drawing at the chosen step')">
       <div class="choice" role="group" :aria-label="t('What the drawing shows')">

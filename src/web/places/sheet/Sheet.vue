@@ -4,13 +4,12 @@ import { Printer } from '@lucide/vue'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { useEventListener } from '@vueuse/core'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
 import { workshopMeter, type MeterType } from '../../../core/instruments'
 import { answerKey } from '../../../core/readings'
 import { messageOf } from '../../api/client'
-import Shortcuts from '../../shell/Shortcuts.vue'
+import { useKeys } from '../../keys/useKeys'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
 import MeterChoice from './MeterChoice.vue'
@@ -51,21 +50,16 @@ const shown = computed(() =>
   }),
 )
 const print = () => window.print()
-const keys = [
-  ['f', t('filter the rows')],
-  ['k  b', t('answer key, build sheet')],
-  ['p', 'print'],
-] as const
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (['TEXTAREA', 'SELECT', 'INPUT'].includes((event.target as HTMLElement).tagName)) return
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'f') document.querySelector<HTMLElement>(`[aria-label="${t('Filter rows')}"]`)?.focus()
-  else if (event.key === 'k') side.value = 'key'
-  else if (event.key === 'b') side.value = 'build'
-  else if (event.key === 'p') print()
-  else return
-  event.preventDefault()
-})
+useKeys(t('Sheet'), [
+  {
+    press: ['f', '/'],
+    what: t('filter the rows'),
+    act: () => document.querySelector<HTMLElement>(`[aria-label="${t('Filter rows')}"]`)?.focus(),
+  },
+  { press: ['k'], what: t('answer key'), act: () => (side.value = 'key') },
+  { press: ['b'], what: t('build sheet'), act: () => (side.value = 'build') },
+  { press: ['p'], what: t('print'), act: print },
+])
 </script>
 
 <template>
@@ -77,7 +71,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <h1>{{ side === 'key' ? t('Answer key') : t('Build sheet') }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
       <span class="gap" />
-      <Teleport defer to="#place-tools"><Shortcuts place="the Sheet" :keys="keys" /></Teleport>
       <span class="choice no-print" role="group" :aria-label="t('Which sheet')">
         <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">
           {{ t('Answer key') }}

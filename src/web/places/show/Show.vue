@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { writtenAll, type Key } from '../../keys/press'
+import { useKeys } from '../../keys/useKeys'
 import { formatQuantity, speakerWith, t, quoted } from '../../words'
-import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
@@ -93,29 +94,21 @@ const why = computed(() =>
   now.value?.type === 'quiz' && !open.value && show.question.value ? tell(show.question.value.why) : '',
 )
 
-const keys = [
-  ['Space', t('ask, show, on')],
-  ['←', t('back')],
-  ['H F', t('healthy, faulted')],
-  ['C', t('ask the class')],
-] as const
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const { tagName } = event.target as HTMLElement
-  if (
-    ['INPUT', 'SELECT', 'TEXTAREA', 'BUTTON'].includes(tagName) ||
-    (tagName === 'A' && event.key === 'Enter')
-  )
-    return
-  if (event.ctrlKey || event.metaKey || event.altKey || writing.value) return
-  const key = event.key.toLowerCase()
-  if (key === ' ' || key === 'arrowright' || key === 'enter' || key === 'pagedown') step(1)
-  else if (key === 'arrowleft' || key === 'pageup') step(-1)
-  else if (key === 'h') showHealthy.value = !showHealthy.value
-  else if (key === 'f') showFaulted.value = !showFaulted.value
-  else if (key === 'c') live.value = !live.value
-  else return
-  event.preventDefault()
-})
+/** While a script is being written, keys are letters. */
+const unlessWriting = (act: () => unknown) => () => !writing.value && (act(), true)
+const keys: readonly Key[] = [
+  {
+    press: ['Space'],
+    also: ['ArrowRight', 'Enter', 'PageDown'],
+    what: t('ask, show, on'),
+    act: unlessWriting(() => step(1)),
+  },
+  { press: ['ArrowLeft'], also: ['PageUp'], what: t('back'), act: unlessWriting(() => step(-1)) },
+  { press: ['h'], what: t('healthy'), act: unlessWriting(() => (showHealthy.value = !showHealthy.value)) },
+  { press: ['f'], what: t('faulted'), act: unlessWriting(() => (showFaulted.value = !showFaulted.value)) },
+  { press: ['c'], what: t('ask the class'), act: unlessWriting(() => (live.value = !live.value)) },
+]
+useKeys(t('Show'), keys)
 </script>
 
 <template>
@@ -202,7 +195,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         t('Leave')
       }}</RouterLink>
       <span class="quiet far">{{ asked }} / {{ most / 2 }}</span>
-      <span class="keys">{{ keys.map(([key, does]) => `${key}: ${does}`).join('   ') }}</span>
+      <span class="keys">{{
+        keys.map(({ press, what }) => `${writtenAll(press)}: ${what}`).join('   ')
+      }}</span>
     </div>
   </div>
 </template>

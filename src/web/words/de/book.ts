@@ -162,6 +162,27 @@ export const book: Readonly<Record<string, string>> = {
   'Ratings ISO 8820-3 (from memory); a quarter to spare and amps by section: common practice, no source':
     'Stärken nach ISO 8820-3 (aus dem Gedächtnis); ein Viertel Luft und Ampere je Querschnitt: übliche Praxis, ohne Quelle',
   'Wire, at least': 'Leitung, mindestens',
+  'reckoned by what the circuits are reckoned by:':
+    'gerechnet mit dem, womit die Stromkreise gerechnet werden:',
+  'You have a test on this circuit in hand: what it reads stays closed until you have finished. Choose another circuit.':
+    'Sie haben eine Prüfung an diesem Stromkreis: Was er anzeigt, bleibt zu, bis Sie fertig sind. Wählen Sie einen anderen.',
+  'Amps to fuse millivolts': 'Ampere in Sicherungs-Millivolt',
+  'What a meter on a fuse’s test spots shows when so much flows through it.':
+    'Was ein Messgerät an den Prüfpunkten einer Sicherung zeigt, wenn so viel hindurchfließt.',
+  Shows: 'Zeigt',
+  'warm by then: it shows more': 'dann schon warm: sie zeigt mehr',
+  'Battery under load: its test, and while it cranks': 'Batterie unter Last: ihr Test, und beim Starten',
+  'What a 12 V block must hold after 15 s of half its cold-cranking rating, by its temperature; what a sound one of this charge does hold then, and while a starter draws its amps.':
+    'Was eine 12-V-Batterie nach 15 s mit halbem Kaltstartstrom halten muss, nach ihrer Temperatur; was eine gesunde dieser Ladung dann hält, und während ein Anlasser seinen Strom zieht.',
+  'Charged to 75 % at least before it is tested; no surface charge. At its posts, not behind its clamps.':
+    'Vor dem Test mindestens zu 75 % geladen; keine Oberflächenladung. An ihren Polen, nicht hinter den Klemmen.',
+  'Cold-cranking test SAE J537 and EN 50342-1 (from memory); volts by temperature as workshop manuals print them (from memory)':
+    'Kaltstartprüfung SAE J537 und EN 50342-1 (aus dem Gedächtnis); Volt nach Temperatur, wie Werkstatthandbücher sie drucken (aus dem Gedächtnis)',
+  'Must hold': 'Muss halten',
+  'Test with': 'Testen mit',
+  'A sound one holds': 'Eine gesunde hält',
+  'While it cranks': 'Während des Startens',
+  'Not measured': 'Nicht gemessen',
   'Fuse millivolts to amps': 'Sicherungs-Millivolt in Ampere',
   'What flows through a fuse by the millivolts across its test spots, without opening the circuit.':
     'Was durch eine Sicherung fließt, nach den Millivolt an ihren Prüfpunkten, ohne den Stromkreis zu öffnen.',
