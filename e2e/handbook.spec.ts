@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible } from './axe'
-import { goToDesk, handOut } from './desk'
+import { freshStudent, goToDesk, handOut } from './desk'
 import { signIn } from './story'
 
 test('the handbook: found by /, reckons what is typed as the trade writes it, and is open to students', async ({
@@ -36,7 +36,7 @@ test('the handbook: found by /, reckons what is typed as the trade writes it, an
 test('the handbook walks a procedure on a circuit, sound and faulted, and lets it be tried', async ({
   page,
 }) => {
-  await signIn(page, 'tam')
+  await freshStudent(page, 'walker')
   await page.goto('/handbook/fourDrops')
   const entry = page.getByRole('article', { name: 'Voltage drop in four measurements' })
   await expect(entry.getByRole('status').last()).toContainText('ends with: sound')
@@ -97,4 +97,32 @@ test('a lesson puts the steps of a procedure beside the work, and none of its an
   // What this board reads is for the student to find.
   expect(await steps.innerText()).not.toMatch(/12\.57|10\.12|2\.3\d V/)
   await expectAccessible(page)
+})
+
+test('what a circuit reads stays closed to a student who has a test on it in hand', async ({ page }) => {
+  await freshStudent(page, 'tested')
+  await page.goto('/handbook/limits')
+  await expect(page.getByRole('region', { name: 'Limits side by side' })).toBeVisible()
+  const order = await handOut({
+    circuit: /Washer pump/,
+    faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.4 }],
+    student: 'tested',
+    complaint: 'The washer is weak.',
+    frame: { mode: 'test' },
+  })
+  await page.reload()
+  await expect(page.getByRole('article').getByRole('status')).toContainText('stays closed until')
+  await expect(page.getByRole('region', { name: 'Limits side by side' })).toHaveCount(0)
+  await expect(page.getByRole('region', { name: 'Try it' })).toHaveCount(0)
+  // Another circuit is open, and what procedures say without numbers.
+  await page.getByRole('combobox', { name: 'Circuit' }).selectOption({ label: 'Work lamp, street sweeper' })
+  await expect(page.getByRole('region', { name: 'Limits side by side' })).toBeVisible()
+  await page.goto('/handbook/fourDrops')
+  await expect(page.getByRole('article').getByRole('listitem').first()).toBeVisible()
+  // A practice closes nothing; the one who hands out sees all.
+  await goToDesk(page, order)
+  await page.context().clearCookies()
+  await signIn(page, 'orla')
+  await page.goto('/handbook/limits')
+  await expect(page.getByRole('region', { name: 'Limits side by side' })).toBeVisible()
 })

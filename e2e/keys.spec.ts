@@ -40,7 +40,7 @@ test('? maps the keys of every place, from the table that acts', async ({ page }
   }
   for (const address of ['/classes', '/days', '/ledger', '/account']) {
     await page.goto(address)
-    await expect.poll(async () => (await mapOf(page))['Everywhere'], address).toEqual(['?'])
+    await expect.poll(async () => (await mapOf(page))['Everywhere'], address).toEqual(['?', 'Esc'])
   }
 })
 
@@ -49,7 +49,7 @@ test('the keys of a circuit’s places do what the map says', async ({ page }) =
   await openBench(page)
   const bench = await mapOf(page)
   expect(bench['Bench']).toContain('Ctrl Shift Z')
-  expect(bench['Along the path']).toContain('Alt ←')
+  expect(bench['Along the path']).toContain('Alt ← →')
   expect(bench['In a drawing']).toContain('Enter  Space')
   await page.locator('body').press('?')
   await expectAccessible(page)
@@ -94,6 +94,7 @@ test('the Desk is worked without a pointer', async ({ page }) => {
   await page.locator('body').press('b')
   await expect(page.getByLabel('Black lead')).toBeFocused()
   await page.keyboard.type('X2b')
+  await page.keyboard.press('Escape')
   await page.locator('body').press('m')
   await expect(page.getByRole('textbox', { name: 'Prediction', exact: true })).toBeFocused()
   await page.keyboard.type('10 m')

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { IntlMessageFormat } from 'intl-messageformat'
 import { ruleTexts, aspectNames } from '../src/core/assessment'
 import { repairs } from '../src/core/attempt'
@@ -22,7 +22,20 @@ import {
 } from '../src/core/readings'
 import { english } from '../src/core/words'
 import { demoCircuit, demoNames } from './demo'
-import { formatQuantity, loadCore, localNumbers, t, tell, translates, use } from '../src/web/words'
+import {
+  chooseLanguage,
+  chosenLanguage,
+  formatQuantity,
+  loadCore,
+  localNumbers,
+  quoted,
+  t,
+  tell,
+  translates,
+  use,
+  within,
+} from '../src/web/words'
+import { pieceWords } from '../src/web/readings/pieceWords'
 import { de } from '../src/web/words/de'
 
 beforeAll(loadCore)
@@ -234,3 +247,44 @@ function z(field: unknown): { label?: string } {
   }
   return {}
 }
+
+describe('words within a sentence', () => {
+  const circuit = demoCircuit('sweeper-work-lamp')
+  const lamp = piecesOf(circuit).find(({ part, unit }) => part === 'L1' && unit.name === 'socket')!
+  const bare = { ...circuit, parts: circuit.parts.map((part) => ({ ...part, name: '' })) }
+
+  it('keep the school’s own name of a part, and say the trade’s where it has none', () => {
+    expect(pieceWords(circuit, lamp)).toBe('L1 work lamp, socket')
+    use(de)
+    expect(pieceWords(circuit, lamp)).toBe('L1 work lamp, Fassung')
+    expect(pieceWords(bare, lamp)).toBe('L1 Glühlampe in Fassung, Fassung')
+  })
+
+  it('write a title small in English, and a noun as a noun in German', () => {
+    expect(within('High resistance')).toBe('high resistance')
+    use(de)
+    expect(within('High resistance')).toMatch(/^\p{Lu}/u)
+  })
+
+  it('put what a person said in the marks of the language, word for word', () => {
+    expect(quoted('open')).toBe('“open”')
+    use(de)
+    expect(quoted('open')).toBe('„open“')
+  })
+
+  it('leave alone what an account names and this version has not got', () => {
+    const kept = new Map<string, string>()
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+    })
+    vi.stubGlobal('navigator', { languages: ['fr-FR'] })
+    expect(chosenLanguage()).toBe('en')
+    expect(chooseLanguage('xx')).toBe(false)
+    expect(chosenLanguage()).toBe('en')
+    expect(chooseLanguage('de')).toBe(true)
+    expect(chooseLanguage('de')).toBe(false)
+    expect(chosenLanguage()).toBe('de')
+    vi.unstubAllGlobals()
+  })
+})

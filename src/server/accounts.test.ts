@@ -40,6 +40,22 @@ describe('accounts', () => {
     expect(answer.body.message.code).toMatch(/passwordShort|passwordGuessed/)
   })
 
+  it('keep the language of whoever chose it, and nobody else’s', async () => {
+    await orla.post('/api/students').send({ login: 'lark', name: 'Lark Ebbing', password: fresh }).expect(201)
+    await school.visitor().put('/api/language').send({ language: 'de' }).expect(401)
+    // Before a first password of one's own nothing else is open.
+    const first = await school.signedIn('lark', fresh)
+    await first.put('/api/language').send({ language: 'de' }).expect(403)
+    await first.put('/api/password').send({ current: fresh, password: 'five tin ledges by noon' }).expect(204)
+    await first.put('/api/language').send({ language: 'de' }).expect(204)
+    for (const language of ['x', 'de; drop table users', 7, null])
+      await first.put('/api/language').send({ language }).expect(422)
+    await first.put('/api/language').send({ language: 'de', role: 'instructor' }).expect(422)
+    const again = await school.signedIn('lark', 'five tin ledges by noon')
+    expect((await again.get('/api/session')).body.user).toMatchObject({ language: 'de', role: 'student' })
+    expect((await orla.get('/api/session')).body.user.language).not.toBe('de')
+  })
+
   it('change their password: the present one is asked for, and every other session ends', async () => {
     await orla.post('/api/students').send({ login: 'wren', name: 'Wren Ashby', password: fresh }).expect(201)
     const [here, there] = [await school.signedIn('wren', fresh), await school.signedIn('wren', fresh)]

@@ -1,36 +1,62 @@
 <script setup lang="ts">
-import { NModal } from 'naive-ui'
+import Dialog from '../shell/Dialog.vue'
+import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { t } from '../words'
 import { writtenAll } from './press'
-import { groups, useKeys } from './useKeys'
+import { groups, isTyping, useKeys, type KeyGroup } from './useKeys'
 
 /** Every key that does something here, on `?`: read off the tables that act. */
 const open = ref(false)
-useKeys(t('Everywhere'), [
-  { press: ['?'], what: t('this map of the keys'), act: () => (open.value = !open.value) },
+const everywhere = t('Everywhere')
+useKeys(everywhere, [
+  { press: ['?'], what: t('this map of the keys'), act: () => void (open.value = !open.value) },
 ])
-/** Several drawings or fields have the same keys: they stand once, what the place itself has first. */
-const shown = computed(() => [...new Map(groups.toReversed().map((group) => [group.title, group])).values()])
+const leave = useKeys(
+  everywhere,
+  [
+    {
+      press: ['Escape'],
+      what: t('out of a field: its keys are the place’s again'),
+      // Whatever else is closed with it is closed as well.
+      act: ({ target }) => (isTyping(target) && (target as HTMLElement).blur(), false),
+    },
+  ],
+  'own',
+)
+useEventListener(window, 'keydown', leave)
+/** The place’s own first, then what has keys of its own while it has the focus; several alike stand once. */
+const rank = (group: KeyGroup) => (group.title === everywhere ? 2 : group.of === 'page' ? 0 : 1)
+const shown = computed(() =>
+  [...new Set(groups.map(({ title }) => title))]
+    .map((title) => {
+      const alike = groups.filter((group) => group.title === title)
+      const keys = new Map(alike.flatMap((group) => group.keys.map((key) => [key.what, key])))
+      return { title, rank: rank(alike[0]!), keys: [...keys.values()] }
+    })
+    .toSorted((a, b) => a.rank - b.rank),
+)
 </script>
 
 <template>
   <button type="button" class="keys" :aria-label="t('Keys')" :title="t('Keys (?)')" @click="open = true">
     ?
   </button>
-  <NModal v-model:show="open" preset="card" :title="t('Keys')" style="width: 520px; max-width: 94vw">
-    <section v-for="group in shown" :key="group.title" :aria-label="group.title">
-      <h3>{{ group.title }}</h3>
-      <dl>
-        <template v-for="key in group.keys" :key="key.what">
-          <dt>
-            <kbd>{{ writtenAll(key.press) }}</kbd>
-          </dt>
-          <dd>{{ key.what }}</dd>
-        </template>
-      </dl>
-    </section>
-  </NModal>
+  <Dialog v-model:show="open" :title="t('Keys')" :width="860">
+    <div class="groups" tabindex="0" role="group" :aria-label="t('Keys')">
+      <section v-for="group in shown" :key="group.title" :aria-label="group.title">
+        <h3>{{ group.title }}</h3>
+        <dl>
+          <template v-for="key in group.keys" :key="key.what">
+            <dt>
+              <kbd>{{ writtenAll(key.press) }}</kbd>
+            </dt>
+            <dd>{{ key.what }}</dd>
+          </template>
+        </dl>
+      </section>
+    </div>
+  </Dialog>
 </template>
 
 <style scoped>
@@ -45,8 +71,16 @@ const shown = computed(() => [...new Map(groups.toReversed().map((group) => [gro
   color: var(--quiet);
   cursor: pointer;
 }
-section + section {
-  margin-top: 14px;
+/* Everything at one look where there is room. */
+.groups {
+  columns: 2 340px;
+  column-gap: 28px;
+  max-height: 76vh;
+  overflow-y: auto;
+}
+section {
+  break-inside: avoid;
+  padding-bottom: 14px;
 }
 h3 {
   margin: 0 0 6px;
@@ -54,7 +88,7 @@ h3 {
 }
 dl {
   display: grid;
-  grid-template-columns: 130px 1fr;
+  grid-template-columns: 128px 1fr;
   gap: 5px 16px;
   margin: 0;
 }

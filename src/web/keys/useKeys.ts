@@ -5,6 +5,8 @@ import { matches, type Key } from './press'
 export interface KeyGroup {
   readonly title: string
   readonly keys: readonly Key[]
+  /** Of the whole page, or of what has the focus. */
+  readonly of: 'page' | 'own'
 }
 
 /** What can be pressed now: each part of the page adds its keys while it stands. */
@@ -12,7 +14,7 @@ export const groups = shallowReactive<KeyGroup[]>([])
 
 const typed = new Set(['text', 'search', 'password', 'email', 'number', 'url', 'tel', 'date', 'time', 'file'])
 /** Whether letters belong to whatever has the focus. */
-function isTyping(target: EventTarget | null): boolean {
+export function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
   if (target instanceof HTMLInputElement) return typed.has(target.type)
   return target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName)
@@ -32,7 +34,7 @@ export function useKeys(
   keys: readonly Key[],
   of: 'page' | 'own' = 'page',
 ): (event: KeyboardEvent) => void {
-  const group: KeyGroup = { title, keys }
+  const group: KeyGroup = { title, keys, of }
   groups.push(group)
   onScopeDispose(() => groups.splice(groups.indexOf(group), 1))
   const handle = (event: KeyboardEvent) => {

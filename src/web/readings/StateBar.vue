@@ -132,8 +132,13 @@ function choose(event: Event) {
   gap: 6px 16px;
   align-items: center;
 }
+.pair,
+.pair > .choice {
+  flex-wrap: wrap;
+}
 .pair {
   display: inline-flex;
+  min-width: 0;
   gap: 7px;
   align-items: center;
 }

@@ -123,6 +123,12 @@ function choose(name: string) {
   emit('point', name)
 }
 
+const ways: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [60, 0],
+  ArrowRight: [-60, 0],
+  ArrowUp: [0, 60],
+  ArrowDown: [0, -60],
+}
 const key = useKeys(
   t('In a drawing'),
   [
@@ -135,10 +141,11 @@ const key = useKeys(
         figure.dispatchEvent(new MouseEvent('click', { bubbles: true }))
       },
     },
-    { press: ['ArrowLeft'], what: t('look to the left'), act: () => view.move(60, 0) },
-    { press: ['ArrowRight'], what: t('look to the right'), act: () => view.move(-60, 0) },
-    { press: ['ArrowUp'], what: t('look further up'), act: () => view.move(0, 60) },
-    { press: ['ArrowDown'], what: t('look further down'), act: () => view.move(0, -60) },
+    {
+      press: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
+      what: t('look around'),
+      act: ({ key: way }) => view.move(...ways[way]!),
+    },
     { press: ['+'], what: t('larger'), act: () => view.zoom(1.25) },
     { press: ['-'], what: t('smaller'), act: () => view.zoom(0.8) },
     { press: ['0'], what: t('all of the drawing'), act: () => view.fit() },

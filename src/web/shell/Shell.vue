@@ -151,6 +151,7 @@ nav {
   align-self: stretch;
 }
 nav a {
+  white-space: nowrap;
   display: flex;
   align-items: center;
   padding: 0 12px;

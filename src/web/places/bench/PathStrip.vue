@@ -64,12 +64,21 @@ const change = (act: () => unknown) => (event: KeyboardEvent) => {
 const key = useKeys(
   t('Along the path'),
   [
-    { press: ['ArrowLeft'], what: t('one part back'), act: goTo((at) => at - 1) },
-    { press: ['ArrowRight'], what: t('one part on'), act: goTo((at) => at + 1) },
-    { press: ['Home'], what: t('to its first part'), act: goTo(() => 0) },
-    { press: ['End'], what: t('to its last part'), act: goTo(() => Infinity) },
-    { press: ['Alt ArrowLeft'], what: t('move the part back'), act: change(() => props.build.move(-1)) },
-    { press: ['Alt ArrowRight'], what: t('move the part on'), act: change(() => props.build.move(1)) },
+    {
+      press: ['ArrowLeft', 'ArrowRight'],
+      what: t('one part back, one on'),
+      act: (event) => goTo((at) => at + (event.key === 'ArrowLeft' ? -1 : 1))(event),
+    },
+    {
+      press: ['Home', 'End'],
+      what: t('to its first part, its last'),
+      act: (event) => goTo(() => (event.key === 'Home' ? 0 : Infinity))(event),
+    },
+    {
+      press: ['Alt ArrowLeft', 'Alt ArrowRight'],
+      what: t('move the part'),
+      act: (event) => change(() => props.build.move(event.key === 'ArrowLeft' ? -1 : 1))(event),
+    },
     {
       press: ['Delete'],
       also: ['Backspace'],

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import Dialog from '../../shell/Dialog.vue'
 import { quoted, t, tell } from '../../words'
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -83,10 +84,9 @@ async function bringIn() {
     <div v-if="over" class="drop" aria-hidden="true">
       {{ t('Drop it: a circuit file or a SPICE netlist') }}
     </div>
-    <NModal
+    <Dialog
       :show="!!ready"
-      preset="card"
-      class="preview"
+      :width="900"
       :title="ready ? quoted(ready.circuit.name) : ''"
       @update:show="ready = null"
     >
@@ -112,7 +112,7 @@ async function bringIn() {
           <NButton size="small" @click="ready = null"> {{ t('Leave it') }} </NButton>
         </div>
       </template>
-    </NModal>
+    </Dialog>
     <div v-if="failed" class="wrong" role="alert">
       <p>{{ failed }}</p>
       <ul>
@@ -125,11 +125,7 @@ async function bringIn() {
   </div>
 </template>
 
-<style>
-.preview.n-card {
-  width: min(860px, 92vw);
-}
-</style>
+<style></style>
 <style scoped>
 .import {
   display: grid;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import Dialog from '../../shell/Dialog.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
-import { NButton, NModal } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
@@ -214,11 +215,9 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
       </table>
     </section>
 
-    <NModal
+    <Dialog
       :show="giving !== null"
-      preset="card"
       :title="t('Hand out “{name}”', { name: giving?.name })"
-      style="max-width: 520px"
       @update:show="giving = null"
     >
       <form v-if="giving" class="give" @submit.prevent="handOut">
@@ -246,12 +245,10 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
           {{ t('Hand out {count}', { count: chosen.length || '' }) }}
         </NButton>
       </form>
-    </NModal>
-    <NModal
+    </Dialog>
+    <Dialog
       :show="versions !== null"
-      preset="card"
       :title="t('Versions of “{name}”', { name: versions?.lesson.name })"
-      style="max-width: 520px"
       @update:show="versions = null"
     >
       <ul v-if="versions" class="plainlist">
@@ -269,7 +266,7 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
           <span v-else class="quiet">{{ t('as it is') }}</span>
         </li>
       </ul>
-    </NModal>
+    </Dialog>
   </div>
 </template>
 

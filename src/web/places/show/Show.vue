@@ -205,6 +205,7 @@ useKeys(t('Show'), keys)
 <style scoped>
 .show {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto auto minmax(0, 1fr) auto;
   gap: 10px;
   height: 100%;
@@ -230,6 +231,11 @@ h1 {
   color: var(--ink);
   font: inherit;
   font-size: 26px;
+  max-width: 100%;
+}
+.show :deep(label) {
+  min-width: 0;
+  max-width: 100%;
 }
 .show :deep(button[aria-pressed='true']),
 .show :deep(.on) {

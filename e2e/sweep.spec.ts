@@ -1,0 +1,108 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { harnessCircuit } from '../bench/harness'
+import { expectAccessible } from './axe'
+import { signIn } from './story'
+
+interface Named {
+  name?: string
+}
+interface Document extends Named {
+  vehicle?: string
+  parts: (Named & { id: string })[]
+  paths: Named[]
+  states: Named[]
+}
+const demo = (name: string) => JSON.parse(readFileSync(`demo/circuits/${name}.json`, 'utf8')) as Document
+
+const three = {
+  format: 'brachyon-circuit',
+  version: 2,
+  name: 'Three parts',
+  parts: [
+    { id: 'B1', kind: 'battery' },
+    { id: 'S1', kind: 'switch' },
+    { id: 'L1', kind: 'lamp' },
+  ],
+  paths: [{ id: 'p1', from: 'B1.p', to: 'B1.n', steps: [{ part: 'S1' }, { part: 'L1' }] }],
+  states: [{ id: 'on', name: 'on', controls: { S1: 'closed' } }],
+}
+function longNames(): Document {
+  const circuit = demo('sweeper-work-lamp')
+  circuit.name = 'Rear work lamp, left and right, of the large street sweeper with the hopper extension kit'
+  circuit.vehicle = 'Fennick Vale sweeper number four, rebuilt after the flood of the lower yard'
+  for (const part of circuit.parts)
+    part.name = `${part.name ?? part.id} behind the left-hand cover, upper row`
+  for (const state of circuit.states) state.name += ', engine running and all other loads of the cab off'
+  return circuit
+}
+function noNames(): Document {
+  const circuit = demo('sweeper-work-lamp')
+  circuit.name = 'No names'
+  for (const one of [...circuit.parts, ...circuit.paths]) delete one.name
+  return circuit
+}
+
+/** What sticks out to the right, and what is cut off in the middle of a word without a sign that it goes on. */
+const misplaced = (page: Page) =>
+  page.evaluate(() => {
+    const main = document.querySelector('main')
+    const over = Math.max(
+      document.documentElement.scrollWidth - innerWidth,
+      main ? main.scrollWidth - main.clientWidth : 0,
+    )
+    const scrolls = (element: Element) => {
+      for (let p: Element | null = element; p && p !== document.body; p = p.parentElement)
+        if (['auto', 'scroll'].includes(getComputedStyle(p).overflowX)) return true
+      return false
+    }
+    const found = over > 0 ? [`the page is ${over} px too wide`] : []
+    for (const one of document.querySelectorAll('button, a, select, h1, h2, h3, p, td, th, summary, label')) {
+      const { left, right, width, height } = one.getBoundingClientRect()
+      if (!width || !height || one.closest('.visually-hidden, svg')) continue
+      const words = `${one.tagName} ${(one.getAttribute('aria-label') ?? one.textContent).trim().slice(0, 50)}`
+      if ((right > innerWidth + 1 || left < -1) && !scrolls(one)) found.push(`out of the window: ${words}`)
+      const { overflowX, textOverflow } = getComputedStyle(one)
+      if (overflowX === 'hidden' && textOverflow !== 'ellipsis' && one.scrollWidth > one.clientWidth + 2)
+        found.push(`cut off: ${words}`)
+    }
+    return [...new Set(found)]
+  })
+
+test('every kind of circuit at every size, light and dark: nothing sticks out, nothing is cut off', async ({
+  page,
+}) => {
+  test.slow()
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await signIn(page, 'orla')
+  const circuits: [string, string][] = []
+  for (const [name, circuit] of Object.entries({
+    three,
+    long: longNames(),
+    none: noNames(),
+    modules: demo('van-key-off-drain'),
+    eighty: harnessCircuit(126),
+  })) {
+    const made = await page.request.post('/api/circuits', { data: circuit })
+    expect(made.status(), `${name}: ${await made.text()}`).toBe(201)
+    circuits.push([name, ((await made.json()) as { id: string }).id])
+  }
+  for (const [width, height, scheme] of [
+    [1024, 768, 'light'],
+    [1280, 800, 'dark'],
+    [1920, 1080, 'light'],
+    // 1280 × 800 at two hundred percent.
+    [640, 400, 'light'],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await page.emulateMedia({ reducedMotion: 'reduce', colorScheme: scheme })
+    for (const [name, id] of circuits)
+      for (const place of ['bench', 'plant', 'sheet', 'show']) {
+        await page.goto(`/${place}/${id}`)
+        await expect(page.locator('main')).not.toHaveText('')
+        await expect(page.locator('main [role=status]', { hasText: 'Preparing' })).toHaveCount(0)
+        expect.soft(await misplaced(page), `${place}, ${name}, ${width}×${height}`).toEqual([])
+      }
+    if (scheme === 'dark') await expectAccessible(page)
+  }
+})
