@@ -95,7 +95,9 @@ test('every kind of circuit at every size, light and dark: nothing sticks out, n
     [640, 400, 'light'],
   ] as const) {
     await page.setViewportSize({ width, height })
-    await page.emulateMedia({ reducedMotion: 'reduce', colorScheme: scheme })
+    if (scheme === 'dark') await page.getByRole('button', { name: 'Dark paper' }).click()
+    else if (await page.getByRole('button', { name: 'Light paper' }).isVisible())
+      await page.getByRole('button', { name: 'Light paper' }).click()
     for (const [name, id] of circuits)
       for (const place of ['bench', 'plant', 'sheet', 'show']) {
         await page.goto(`/${place}/${id}`)
@@ -103,6 +105,10 @@ test('every kind of circuit at every size, light and dark: nothing sticks out, n
         await expect(page.locator('main [role=status]', { hasText: 'Preparing' })).toHaveCount(0)
         expect.soft(await misplaced(page), `${place}, ${name}, ${width}×${height}`).toEqual([])
       }
-    if (scheme === 'dark') await expectAccessible(page)
+    if (scheme === 'dark') {
+      await page.goto(`/bench/${circuits[0]![1]}`)
+      await expect(page.locator('.schematic')).toBeVisible()
+      await expectAccessible(page)
+    }
   }
 })

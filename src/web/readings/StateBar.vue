@@ -19,8 +19,14 @@ const outs = computed(() =>
     return detach ? [{ id: part.id, name: part.name || t(title), verb: detach.verb, done: detach.done }] : []
   }),
 )
+/** Of many controls each is one button: it says where it stands, and a press takes it on. */
+const many = computed(() => controls.value.length > 6)
 const position = (id: string, positions: readonly string[]) => props.state.controls[id] ?? positions[0]
 
+function goOn({ id, positions }: (typeof controls.value)[number]) {
+  const at = positions.indexOf(position(id, positions)!)
+  set(id, positions[(at + 1) % positions.length]!)
+}
 function set(id: string, to: string) {
   emit('change', {
     ...props.state,
@@ -63,7 +69,20 @@ function choose(event: Event) {
       </select>
     </label>
     <slot />
-    <span v-for="control in controls" :key="control.id" class="pair">
+    <template v-if="many">
+      <button
+        v-for="control in controls"
+        :key="control.id"
+        type="button"
+        class="small"
+        :class="{ moved: position(control.id, control.positions) !== control.positions[0] }"
+        :title="control.name"
+        @click="goOn(control)"
+      >
+        {{ control.id }} {{ t(positionName(control, position(control.id, control.positions)!)) }}
+      </button>
+    </template>
+    <span v-for="control in many ? [] : controls" :key="control.id" class="pair">
       <span>{{ control.id }} {{ control.name }}</span>
       <span class="choice">
         <button
@@ -131,6 +150,10 @@ function choose(event: Event) {
   flex-wrap: wrap;
   gap: 6px 16px;
   align-items: center;
+}
+.moved {
+  background: var(--ink);
+  color: var(--sheet);
 }
 .pair,
 .pair > .choice {

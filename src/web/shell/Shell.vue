@@ -212,6 +212,7 @@ nav a.router-link-exact-active {
   color: var(--fault);
 }
 .tools {
+  white-space: nowrap;
   display: inline-flex;
   gap: 6px;
   align-items: center;

@@ -178,8 +178,13 @@ useKeys(t('Sheet'), [
 }
 .top {
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 6px 12px;
   align-items: baseline;
+}
+.top button,
+.top .quiet {
+  white-space: nowrap;
 }
 .gap {
   flex: 1;
