@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import Dialog from '../shell/Dialog.vue'
-import { useEventListener } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { useEventListener, whenever } from '@vueuse/core'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { t } from '../words'
 import { writtenAll } from './press'
 import { groups, isTyping, useKeys, type KeyGroup } from './useKeys'
 
 /** Every key that does something here, on `?`: read off the tables that act. */
 const open = ref(false)
+const asked = ref(false)
+whenever(open, () => (asked.value = true))
+/** Nobody waits for it who only signs in. */
+const Dialog = defineAsyncComponent(() => import('../shell/Dialog.vue'))
 const everywhere = t('Everywhere')
 useKeys(everywhere, [
   { press: ['?'], what: t('this map of the keys'), act: () => void (open.value = !open.value) },
@@ -42,7 +45,7 @@ const shown = computed(() =>
   <button type="button" class="keys" :aria-label="t('Keys')" :title="t('Keys (?)')" @click="open = true">
     ?
   </button>
-  <Dialog v-model:show="open" :title="t('Keys')" :width="860">
+  <Dialog v-if="asked" v-model:show="open" :title="t('Keys')" :width="860">
     <div class="groups" tabindex="0" role="group" :aria-label="t('Keys')">
       <section v-for="group in shown" :key="group.title" :aria-label="group.title">
         <h3>{{ group.title }}</h3>

@@ -19,11 +19,13 @@ export function isTyping(target: EventTarget | null): boolean {
   if (target instanceof HTMLInputElement) return typed.has(target.type)
   return target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName)
 }
-/** A button or link that has the focus is pressed by these itself. */
+/** What has the focus is pressed by these itself: a link by Enter, a button by either. */
+const pressedBy: Readonly<Record<string, string>> = {
+  Enter: 'button, a, summary, input, [role="button"]',
+  ' ': 'button, summary, input, [role="button"]',
+}
 const isPressed = ({ key, target }: KeyboardEvent): boolean =>
-  (key === 'Enter' || key === ' ') &&
-  target instanceof Element &&
-  target.closest('button, a, summary, input, [role="button"]') !== null
+  target instanceof Element && !!pressedBy[key] && target.closest(pressedBy[key]) !== null
 
 /**
  * Keys of a place (`page`) or of what has the focus (`own`: the answer is to be bound to `keydown`). One table says what

@@ -1,44 +1,57 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { NModal } from 'naive-ui'
-import { useId } from 'vue'
+import { onMounted, ref, useId, watch } from 'vue'
 import { t } from '../words'
 
-/** Something in front of a place: named, with a way out, read by a screen reader as what it is. */
+/** Something in front of a place: named, with a way out. The browser's own dialog keeps the focus in it and closes on Esc. */
 defineProps<{ title: string; width?: number }>()
 const show = defineModel<boolean>('show', { required: true })
 const id = useId()
+const dialog = ref<HTMLDialogElement | null>(null)
+
+function follow() {
+  if (show.value && !dialog.value?.open) dialog.value?.showModal()
+  else if (!show.value && dialog.value?.open) dialog.value.close()
+}
+onMounted(follow)
+watch(show, follow, { flush: 'post' })
 </script>
 
 <template>
-  <NModal v-model:show="show">
-    <section
-      class="dialog"
-      role="dialog"
-      aria-modal="true"
-      :aria-labelledby="id"
-      :style="{ maxWidth: `min(94vw, ${width ?? 520}px)` }"
-    >
+  <dialog
+    ref="dialog"
+    :aria-labelledby="id"
+    :style="{ maxWidth: `min(94vw, ${width ?? 520}px)` }"
+    @close="show = false"
+    @click.self="show = false"
+  >
+    <div v-if="show" class="inside">
       <header>
         <h2 :id="id">{{ title }}</h2>
         <button type="button" :aria-label="t('Close')" @click="show = false"><X :size="18" /></button>
       </header>
       <slot />
-    </section>
-  </NModal>
+    </div>
+  </dialog>
 </template>
 
 <style scoped>
-.dialog {
+dialog {
   width: 100%;
   max-height: 92vh;
   overflow-y: auto;
   box-sizing: border-box;
-  padding: 16px 22px 20px;
+  padding: 0;
   background: var(--sheet);
   color: var(--ink);
   border: 1px solid var(--rule-strong);
   border-radius: 3px;
+}
+dialog::backdrop {
+  background: rgb(20 28 32 / 45%);
+}
+.inside {
+  padding: 16px 22px 20px;
 }
 header {
   display: flex;
@@ -51,7 +64,7 @@ h2 {
   margin: 0;
   font-size: 18px;
 }
-button {
+header button {
   flex: none;
   display: grid;
   place-items: center;
