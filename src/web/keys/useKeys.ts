@@ -46,6 +46,8 @@ export function useKeys(
   }
   if (of === 'page')
     useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+      // Behind an open dialog nothing is changed.
+      if (document.querySelector('dialog[open]')) return
       if (!isTyping(event.target) && !isPressed(event)) handle(event)
     })
   return handle

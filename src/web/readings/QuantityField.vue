@@ -59,7 +59,11 @@ const key = useKeys(
   [
     { press: ['ArrowUp'], what: t('the next larger usual value'), act: () => step(1) },
     { press: ['ArrowDown'], what: t('the next smaller usual value'), act: () => step(-1) },
-    { press: ['Escape'], what: t('as it was'), act: giveUp },
+    {
+      press: ['Escape'],
+      what: t('as it was'),
+      act: () => (text.value !== written.value || wrong.value !== '') && (giveUp(), true),
+    },
     // The form it stands in may want it too.
     { press: ['Enter'], what: t('take it'), act: () => (take(), false) },
   ],
