@@ -10,6 +10,8 @@ import { Workers } from '../src/server/workers/pool'
 
 /** An empty embedded database to start from, made once for the whole run. */
 export const emptyDatabase = (): Blob => new Blob([readFileSync(inject('emptyDatabase'))])
+/** One with the demo school in it. */
+const demoDatabase = (): Blob => new Blob([readFileSync(inject('demoDatabase'))])
 
 /** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
 export async function startSchool({
@@ -18,12 +20,12 @@ export async function startSchool({
   log,
   trustProxy,
 }: { url?: string; demo?: boolean; log?: (line: string) => void; trustProxy?: number } = {}) {
-  const database: Database = await openDatabase(url ? { url } : { image: emptyDatabase() })
+  const database: Database = await openDatabase(url ? { url } : { image: demo ? demoDatabase() : emptyDatabase() })
   if (url)
     await database.script(
       'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets, judgements restart identity cascade',
     )
-  if (demo) await loadDemo(database)
+  if (url && demo) await loadDemo(database)
   const workers = new Workers()
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
   const app = createApp({ database, workers, logger, ...(trustProxy && { trustProxy }) })

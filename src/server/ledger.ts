@@ -1,7 +1,7 @@
 import { say, type Ledger, type MarkRow, type User } from '../contract'
 import { givenTotal, type JudgedAttempt, type Mark } from '../core/assessment'
 import { advance, startBench, type Step } from '../core/attempt'
-import { findPieces } from '../core/circuit'
+import { findPieces, piecesOf, type Circuit } from '../core/circuit'
 import { describeFault } from '../core/faults'
 import { evidenceOf, levelsOf, nextOf, reliability, type Evidence } from '../core/lab'
 import type { Database } from './database'
@@ -104,6 +104,12 @@ const median = (values: readonly number[]): number => {
   return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2
 }
 
+/** A piece as a person names it: `L1 socket`, or the part's short name where it is the whole of it. */
+function named(circuit: Circuit, id: string | undefined): string | null {
+  const piece = piecesOf(circuit).find((one) => one.id === id)
+  return piece && piece.id !== piece.part ? `${piece.part} ${piece.unit.name}` : (id ?? null)
+}
+
 const evidenceFrom = (done: readonly Done[]): Evidence[] =>
   done.flatMap(({ order, judged, age }) => evidenceOf(order.circuit, order.planted, judged, age))
 
@@ -146,7 +152,7 @@ export async function ledgerOf(db: Database, workers: Workers, scope: Scope = {}
       found: own.filter(({ right }) => right).length,
       tests: median(own.map(({ tests }) => tests)),
       minutes: median(own.map(({ minutes }) => minutes)),
-      wrong: [...wrong].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null,
+      wrong: named(own[0]!.order.circuit, [...wrong].sort((p, q) => q[1] - p[1])[0]?.[0]),
     }
   })
   const said = all.flatMap(({ steps, right }) =>

@@ -33,7 +33,12 @@ export interface BuildSheet {
     readonly title: string
     readonly pins: readonly { readonly name: string; readonly meets: string }[]
   }[]
-  readonly labels: readonly { readonly name: string; readonly title: string }[]
+  readonly labels: readonly {
+    readonly name: string
+    /** The school's own name of the part, or none. */
+    readonly part: string
+    readonly title: string
+  }[]
   readonly fuses: readonly {
     readonly id: string
     readonly name: string
@@ -58,6 +63,15 @@ export interface BuildSheet {
   }[]
   readonly cautions: readonly string[]
 }
+
+/** For whoever builds a board, at the top of its sheet. */
+export const buildCautions: readonly string[] = [
+  'Eye protection on, jewellery off at the battery; no sparks near it.',
+  'Fit the fuses last, the smallest that runs the board first.',
+  'Disconnect before every measurement in ohms; never an ammeter across the source.',
+  'Lamps and resistors that get hot stand clear of insulation and hands.',
+  'The vehicle maker’s data, local code and licensed practice come before this sheet.',
+]
 
 /** AWG nearest to a section: diameter 0.127 mm · 92^((36 − n)/39) (ASTM B258). */
 export function gaugeOf(section: number): number {
@@ -130,7 +144,8 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
       .filter((p) => !p.inside)
       .map(({ name, title, part }) => ({
         name,
-        title: `${circuit.parts.find((p) => p.id === part)?.name ?? ''} ${title}`.trim(),
+        part: circuit.parts.find((p) => p.id === part)?.name ?? '',
+        title,
       })),
     fuses: circuit.parts.flatMap((part) => {
       const definition = partOfKind(part.kind)
@@ -179,13 +194,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
               ],
       ),
     ),
-    cautions: [
-      'Eye protection on, jewellery off at the battery; no sparks near it.',
-      'Fit the fuses last, the smallest that runs the board first.',
-      'Disconnect before every measurement in ohms; never an ammeter across the source.',
-      'Lamps and resistors that get hot stand clear of insulation and hands.',
-      'The vehicle maker’s data, local code and licensed practice come before this sheet.',
-    ],
+    cautions: buildCautions,
   }
 }
 

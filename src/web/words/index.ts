@@ -164,11 +164,13 @@ export const formatPlain = (value: number, digits?: number): string =>
 export const formatNumber = (value: number, decimals: number): string =>
   localNumbers(quantity.formatNumber(value, decimals))
 
-/** Makes sentences of messages; `more` brings what only some places load. */
-export const speakerWith = (more: Readonly<Record<string, string>> = {}): ((message: Message) => string) => {
-  const own = { tag: 'en-GB', texts: { ...core, ...contractTexts, ...more } }
-  if (!file) return speaker(own)
-  const language = file
-  return speaker({ tag: language.tag, texts: language.codes, local: { number: localNumbers, text: t } }, own)
+/** Makes sentences of messages; `more` brings what only some places load, `named` the names of what is known by a key. */
+export const speakerWith = (
+  more: Readonly<Record<string, string>> = {},
+  named: (key: string) => string | undefined = () => undefined,
+): ((message: Message) => string) => {
+  const local = { number: localNumbers, text: (text: string) => named(text) ?? t(text) }
+  const own = { tag: 'en-GB', texts: { ...core, ...contractTexts, ...more }, local }
+  return file ? speaker({ tag: file.tag, texts: file.codes, local }, own) : speaker(own)
 }
 export let tell = speakerWith()

@@ -1,24 +1,18 @@
 import { fuseColdOhms, fuseTypes } from '../../parts'
 import { defineCalculator } from '../calculator'
+import { coldFuse, fuseBody } from '../cold-fuse'
 
 export const fuseDrop = defineCalculator({
   key: 'fuseDrop',
   title: 'Amps to fuse millivolts',
   words: ['fuse', 'millivolt', 'parasitic', 'drain', 'drop'],
   about: 'What a meter on a fuse’s test spots shows when so much flows through it.',
-  assumes: 'Cold fuse of a common make: the same fuse of another make may read a fifth otherwise.',
+  assumes: coldFuse.assumes,
   formula: 'U = I · R(body, rating)',
   by: ['fuseColdOhms'],
-  source: 'Volt drop of blade fuses at their rating, ISO 8820-3 and makers’ tables (from memory)',
+  source: coldFuse.source,
   inputs: {
-    type: {
-      label: 'Body',
-      unit: '',
-      preset: 0,
-      least: 0,
-      most: fuseTypes.length - 1,
-      options: fuseTypes.map((text, value) => ({ value, text })),
-    },
+    type: fuseBody(0),
     rating: { label: 'Rating', unit: 'A', preset: 10, least: 0.5, most: 300 },
     amps: { label: 'Current', unit: 'A', preset: 0.5, least: 0, most: 500 },
   },

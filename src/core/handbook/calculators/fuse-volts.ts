@@ -1,25 +1,19 @@
 import { ampsByFuse, workshopMeter } from '../../instruments'
 import { fuseTypes } from '../../parts'
 import { defineCalculator } from '../calculator'
+import { coldFuse, fuseBody } from '../cold-fuse'
 
 export const fuseVolts = defineCalculator({
   key: 'fuseVolts',
   title: 'Fuse millivolts to amps',
   words: ['drop', 'parasitic', 'drain', 'mv', 'current by fuse'],
   about: 'What flows through a fuse by the millivolts across its test spots, without opening the circuit.',
-  assumes: 'Cold fuse of a common make: the same fuse of another make may read a fifth otherwise.',
+  assumes: coldFuse.assumes,
   formula: 'I = U / R(body, rating)',
   by: ['ampsByFuse'],
-  source: 'Volt drop of blade fuses at their rating, ISO 8820-3 and makers’ tables (from memory)',
+  source: coldFuse.source,
   inputs: {
-    type: {
-      label: 'Body',
-      unit: '',
-      preset: 1,
-      least: 0,
-      most: fuseTypes.length - 1,
-      options: fuseTypes.map((text, value) => ({ value, text })),
-    },
+    type: fuseBody(1),
     rating: { label: 'Rating', unit: 'A', preset: 10, least: 1, most: 100 },
     volts: { label: 'Across it', unit: 'V', preset: 0.004, least: 0, most: 1 },
   },

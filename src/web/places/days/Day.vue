@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
 import { messageOf } from '../../api/client'
+import { dayWords } from '../../parts/when'
 import Plan from './Plan.vue'
 import Stands from './Stands.vue'
 import { useDay } from './useDay'
@@ -62,7 +63,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
   <div class="day">
     <div class="top">
       <h1>{{ stored.name }}</h1>
-      <span>{{ stored.day }}</span>
+      <span>{{ dayWords(stored.day) }}</span>
       <span
         >{{ t('Word of the day:') }} <b class="reading">{{ stored.word }}</b></span
       >

@@ -6,6 +6,7 @@ import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { dayListSchema, dayOf, lessonListSchema, userSchema, type DayList } from '../../../contract'
 import { ask, messageOf, send } from '../../api/client'
+import { dayWords } from '../../parts/when'
 
 /** Days in the workshop: what is planned, what runs, what was. */
 const router = useRouter()
@@ -92,7 +93,7 @@ async function make() {
       </thead>
       <tbody>
         <tr v-for="one in days" :key="one.id">
-          <td>{{ one.day }}</td>
+          <td>{{ dayWords(one.day) }}</td>
           <td>
             <RouterLink :to="{ name: 'day', params: { id: one.id } }">{{ one.name }}</RouterLink>
           </td>

@@ -5,6 +5,10 @@ import { faultOfKind, describeFault } from '../../../core/faults'
 import { ask } from '../../api/client'
 import { caution, make, page, table } from '../../parts/pdf'
 import { fileName, saveBlob } from '../../parts/download'
+import { dayWords } from '../../parts/when'
+
+/** `day` is a calendar day of the school, as `2026-11-26`. */
+const dated = ({ name, day }: StoredDay): string => `${name}, ${dayWords(day)}`
 
 /** The instructor's: what to plant at a bench, how it is made, what proves it, and how it is taken out again. */
 export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson>): Content[] {
@@ -17,7 +21,7 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
         style: 'title',
         ...(i > 0 && { pageBreak: 'before' as const }),
       },
-      { text: `${day.name}, ${day.day}`, style: 'quiet' },
+      { text: dated(day), style: 'quiet' },
       ...(stored && set
         ? [
             { text: stored.lesson.circuit.name, style: 'state' },
@@ -27,10 +31,10 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
                 { text: t(describeFault(stored.lesson.circuit, fault)), bold: true, margin: [0, 6, 0, 0] },
                 {
                   text: stand.real
-                    ? t('Made on the board: {built}', { built })
+                    ? t('Made on the board: {built}', { built: t(built) })
                     : t('On a virtual board: nothing is to be made.'),
                 },
-                ...(care ? [{ text: care, style: 'bad' }] : []),
+                ...(care ? [{ text: t(care), style: 'bad' }] : []),
               ]
             }),
             ...(set.complaint
@@ -57,7 +61,7 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
               : []),
           ]
         : [{ text: t('Nothing is planted here.') }]),
-      { text: caution, style: 'quiet', margin: [0, 12, 0, 0] },
+      { text: caution(), style: 'quiet', margin: [0, 12, 0, 0] },
     ]
   })
 }
@@ -67,7 +71,7 @@ export function stations(day: StoredDay, address: string): Content[] {
   return day.body.stands.map((stand, i): Content => ({
     stack: [
       { text: stand.name, fontSize: 34, bold: true },
-      { text: `${day.name}, ${day.day}`, fontSize: 13, margin: [0, 4, 0, 16] },
+      { text: dated(day), fontSize: 13, margin: [0, 4, 0, 16] },
       { qr: `${address}/card/${day.id}/${i + 1}`, fit: 190 },
       {
         text: t('Scan it, type the word of the day, choose your name.'),
@@ -83,7 +87,7 @@ export function stations(day: StoredDay, address: string): Content[] {
         text: stand.real ? t('A real board: type what your meter shows.') : t('A virtual board.'),
         fontSize: 13,
       },
-      { text: caution, style: 'quiet', margin: [0, 16, 0, 0] },
+      { text: caution(), style: 'quiet', margin: [0, 16, 0, 0] },
     ],
     ...(i > 0 && { pageBreak: 'before' as const }),
   }))
@@ -92,7 +96,7 @@ export function stations(day: StoredDay, address: string): Content[] {
 /** Who goes where and when. */
 export function orders(day: StoredDay, groups: readonly string[], times: readonly string[]): Content[] {
   return [
-    { text: `${day.name}, ${day.day}`, style: 'title' },
+    { text: dated(day), style: 'title' },
     table(
       ['', ...times.map((time, r) => t('Round {x}, {time}', { x: r + 1, time }))],
       groups.map((name, g) => [
@@ -120,7 +124,7 @@ export async function dayCards(
       : what === 'stations'
         ? stations(day, window.location.origin)
         : orders(day, groups, times)
-  const title = `${day.name}, ${what === 'sealed' ? t('sealed cards') : what === 'stations' ? t('station cards') : 'orders'}`
+  const title = `${day.name}, ${what === 'sealed' ? t('sealed cards') : what === 'stations' ? t('station cards') : t('orders')}`
   saveBlob(
     fileName(title, 'pdf'),
     await make(page(title, content, what === 'orders' ? 'landscape' : 'portrait')),

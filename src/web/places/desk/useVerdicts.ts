@@ -19,13 +19,13 @@ export function useVerdicts(id: string, model: DeskModel) {
       const mine = ++asked
       working.value = true
       try {
-        const [found, { ruleTexts }] = await Promise.all([
+        const [found, { verdictWords }] = await Promise.all([
           ask(verdictsSchema, `/desk/${id}/verdicts`),
           // Only a practice needs the words of the rules.
-          import('../../../core/assessment/rules/registry'),
+          import('../../readings/verdictWords'),
         ])
         if (mine !== asked) return
-        say.value = speakerWith(ruleTexts)
+        say.value = verdictWords(model.desk?.circuit)
         verdicts.value = found
         failure.value = ''
       } catch (error) {

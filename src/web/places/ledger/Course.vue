@@ -8,7 +8,7 @@ import { courseSchema } from '../../../contract'
 import { ask, messageOf, post } from '../../api/client'
 import { download } from '../../parts/download'
 import { when } from '../../parts/when'
-import type { LedgerStudent } from './useLedger'
+import { faultWords, type LedgerStudent } from './useLedger'
 
 /** One student’s course, and what a student may ask of the school: all that is kept, and to be forgotten. */
 const props = defineProps<{ student: LedgerStudent }>()
@@ -50,7 +50,7 @@ async function erase() {
             <RouterLink :to="{ name: 'review', params: { id: one.id } }">{{ when(one.at) }}</RouterLink>
           </td>
           <td>{{ one.circuit }}</td>
-          <td>{{ one.right ? '' : t('not found: ') }}{{ one.fault }}</td>
+          <td>{{ one.right ? '' : t('not found: ') }}{{ faultWords(one.fault) }}</td>
           <td class="num">{{ one.tests }}</td>
           <td class="num">{{ Math.round(one.total) }}</td>
         </tr>

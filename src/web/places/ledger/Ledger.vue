@@ -3,10 +3,11 @@ import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { dayWords } from '../../parts/when'
 import ClassSkills from './ClassSkills.vue'
 import Course from './Course.vue'
 import Reliability from './Reliability.vue'
-import { useLedger, type LedgerStudent } from './useLedger'
+import { faultWords, useLedger, type LedgerStudent } from './useLedger'
 
 /** What each of the class can do, how sure that is, and what should come next. */
 const book = useLedger()
@@ -35,7 +36,7 @@ const print = () => window.print()
         ><span class="visually-hidden">{{ t('Lab day') }}</span>
         <select v-model="day" class="plain">
           <option value="">{{ t('at any time') }}</option>
-          <option v-for="d in days" :key="d.id" :value="d.id">{{ d.name }}, {{ d.day }}</option>
+          <option v-for="d in days" :key="d.id" :value="d.id">{{ d.name }}, {{ dayWords(d.day) }}</option>
         </select></label
       >
       <span class="gap" />
@@ -78,14 +79,14 @@ const print = () => window.print()
             <tbody>
               <tr v-for="(f, i) in ledger.faults.slice(0, 40)" :key="i">
                 <td>
-                  {{ f.fault }} <span class="quiet">{{ f.circuit }}</span>
+                  {{ faultWords(f.fault) }} <span class="quiet">{{ f.circuit }}</span>
                 </td>
                 <td class="num">
                   {{ t('{found} of {attempts}', { found: f.found, attempts: f.attempts }) }}
                 </td>
                 <td class="num">{{ f.tests }}</td>
                 <td class="num">{{ Math.round(f.minutes) }}</td>
-                <td>{{ f.wrong ?? '' }}</td>
+                <td>{{ f.wrong ? t(f.wrong) : '' }}</td>
               </tr>
             </tbody>
           </table>

@@ -5,7 +5,7 @@ import { skillKeys, skills } from '../../../core/lab'
 import { fileName, saveBlob } from '../../parts/download'
 import { make, page, table } from '../../parts/pdf'
 import { when } from '../../parts/when'
-import { levelOf, percent, skillWord } from './useLedger'
+import { faultWords, levelOf, percent, skillWord } from './useLedger'
 
 /** Class or lab day on paper: who can do what, what was worked at with what mark, and what each fault has shown. */
 export function reportPages(about: string, ledger: Ledger, marks: readonly MarkRow[]): Content[] {
@@ -39,7 +39,7 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
             { text: m.student, bold: true },
             when(m.finished),
             m.circuit,
-            `${m.found ? '' : t('not found: ')}${m.fault}${m.notes.length ? t(' (by the instructor: {join})', { join: m.notes.join('; ') }) : ''}`,
+            `${m.found ? '' : t('not found: ')}${faultWords(m.fault)}${m.notes.length ? t(' (by the instructor: {join})', { join: m.notes.join('; ') }) : ''}`,
             String(m.readings),
             String(Math.round(m.minutes)),
             String(Math.round(m.mark)),
@@ -50,12 +50,12 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
     table(
       [t('Fault'), t('Circuit'), t('Found'), t('Readings'), t('Minutes'), t('Taken for')],
       ledger.faults.map((f) => [
-        f.fault,
+        faultWords(f.fault),
         f.circuit,
         t('{found} of {attempts}', { found: f.found, attempts: f.attempts }),
         String(f.tests),
         String(Math.round(f.minutes)),
-        f.wrong ?? '',
+        f.wrong ? t(f.wrong) : '',
       ]),
     ),
   ]

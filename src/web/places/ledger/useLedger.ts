@@ -19,6 +19,12 @@ import { download } from '../../parts/download'
 export type LedgerStudent = Ledger['students'][number]
 export const levelOf = (student: LedgerStudent, skill: Skill) => student.skills[skill]!
 export const percent = (x: number) => Math.round(100 * x)
+/** Faults as they were planted, several with a semicolon between them. */
+export const faultWords = (planted: string): string =>
+  planted
+    .split('; ')
+    .map((one) => t(one))
+    .join('; ')
 export const skillWord = (skill: string) => t(skills[skill as Skill])
 
 /** The records of everybody, of a class, of a lab day; and the files they are handed on as. */

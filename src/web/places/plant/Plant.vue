@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { t, tell } from '../../words'
-import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { t } from '../../words'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
 import { openingState, type Circuit } from '../../../core/circuit'
-import { complaintWords } from '../../../core/attempt'
-import { describeFault, severityOf, type Fault } from '../../../core/faults'
-import { limitSetFor, walkPaths, type Walk } from '../../../core/readings'
+import type { Fault } from '../../../core/faults'
+import { limitSetFor } from '../../../core/readings'
 import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf } from '../../api/client'
@@ -22,6 +20,7 @@ import FaultSets from './FaultSets.vue'
 import HandOut from './HandOut.vue'
 import KeepLesson from './KeepLesson.vue'
 import Hardware from './Hardware.vue'
+import Planted from './Planted.vue'
 import SizeByEffect from './SizeByEffect.vue'
 
 const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
@@ -29,7 +28,7 @@ const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
 
 import Warnings from '../../readings/Warnings.vue'
 import { useSight } from './useSight'
-import { useSymptom } from './useSymptom'
+import { usePlanting } from './usePlanting'
 import Shows from './Shows.vue'
 import Ways from '../../readings/Ways.vue'
 import LimitChoice from '../../readings/LimitChoice.vue'
@@ -38,7 +37,6 @@ const route = useRoute()
 const store = useCircuit()
 const missing = ref('')
 const path = ref(0)
-const pointed = ref<string | null>(null)
 await store
   .load(String(route.params.id), 'plant')
   .catch((error: unknown) => (missing.value = messageOf(error)))
@@ -61,6 +59,14 @@ const healthy = useReadings(circuit, state, ref([]), path)
 const faulted = useReadings(circuit, state, faults, path)
 const limitSet = computed(() => limitSetFor(circuit.value, plant.value.limits))
 const change = (part: Partial<Plant>) => store.savePlant({ ...plant.value, ...part })
+const { active, pointed, fault, symptom, looking, drafted, point, plantAt, another, stepBack } = usePlanting({
+  circuit,
+  plant,
+  wiring: healthy.wiring,
+  path,
+  change,
+  step: (which) => store.stepPlant(which),
+})
 const light = (part: string | null) => (store.lit = part)
 const shown = computed(() => (faults.value.length ? faulted.key.value : null))
 const text = (event: Event) => (event.target as HTMLSelectElement).value
@@ -71,9 +77,6 @@ const changed = computed(() =>
   }),
 )
 
-/** Which of the planted faults is at hand; one past the last is the next to be planted. */
-const active = ref(0)
-const fault = computed(() => faults.value[active.value] ?? null)
 const tab = ref<'fault' | 'key' | 'sees' | 'hardware' | 'time' | 'sets'>('fault')
 /** What needs the room takes that of the path. */
 const tall = computed(() => ['sees', 'hardware', 'time', 'sets'].includes(tab.value))
@@ -86,67 +89,9 @@ const tabs = [
   ['sets', t('Sets')],
 ] as const
 
-function point(part: string) {
-  const known = faults.value.findIndex((f) => f.part === part)
-  if (known >= 0) active.value = known
-  // The fault at hand gives way to what is planted next in its stead, once a kind is chosen.
-  pointed.value = part
-}
-/** The fault that has just been chosen, in the usual size of its kind: its size is found where it is. */
-let fresh = ''
-const nameOf = (one: Fault) => `${one.part}.${one.segment} ${one.kind}`
-function plantAt(next: Fault | null) {
-  if (next && !faults.value.some((f) => nameOf(f) === nameOf(next))) {
-    fresh = nameOf(next)
-    follow(next)
-  }
-  const list = [...faults.value]
-  if (next) list[Math.min(active.value, list.length)] = next
-  else list.splice(active.value, 1)
-  change({ faults: list })
-  if (!next) active.value = Math.max(0, list.length - 1)
-}
-/** The path that is shown is one that the fault lies on. */
-function follow({ part }: Fault) {
-  const on = (walk: Walk) => walk.strides.some((s) => s.part === part)
-  const walks = walkPaths(circuit.value, healthy.wiring.value)
-  if (walks[path.value] && on(walks[path.value]!)) return
-  const found = walks.findIndex(on)
-  if (found >= 0) path.value = found
-}
-const { found: symptom, looking } = useSymptom(circuit, faults, active)
 /** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */
 const sighting = useSight()
 onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || sighting.warm(circuit.value), 600))
-watch(symptom, (now) => {
-  const at = fault.value
-  if (!now || !at) return
-  // Chosen a moment ago: it gets a size that shows here, and the state in which it does; what somebody sets stays.
-  if (fresh === nameOf(at)) {
-    fresh = ''
-    if (now.sized?.by === 'symptom') plantAt({ ...at, severity: severityOf(now.sized.fault) })
-  }
-  const [first] = now.symptom.states
-  if (first && !now.symptom.states.includes(plant.value.state) && toShow !== nameOf(at))
-    change({ state: first })
-  if (first) toShow = nameOf(at)
-})
-/** The fault whose state was shown last: whoever then looks at another state is left there. */
-let toShow = ''
-const drafted = computed(() => {
-  const words = symptom.value && complaintWords(circuit.value, symptom.value.symptom.complaint)
-  return words ? tell(words) : ''
-})
-
-function another() {
-  active.value = faults.value.length
-  pointed.value = null
-}
-
-function stepBack(which: 'undo' | 'redo') {
-  store.stepPlant(which)
-  active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
-}
 useKeys(t('Plant'), [
   {
     press: ['1', '2', '3', '4', '5', '6'],
@@ -269,32 +214,14 @@ useKeys(t('Plant'), [
         role="region"
         :aria-label="t('Fault and work order')"
       >
-        <ul class="planted" :aria-label="t('Planted faults')">
-          <li v-if="!faults.length">
-            <h2>{{ t('No fault planted') }}</h2>
-          </li>
-          <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
-            <button
-              type="button"
-              class="one"
-              :aria-pressed="i === active"
-              @click="(point(f.part), (active = i))"
-            >
-              {{ t(describeFault(circuit, f)) }}
-            </button>
-            <NButton
-              size="tiny"
-              :aria-label="t('Remove {f}', { f: t(describeFault(circuit, f)) })"
-              @click="((active = i), plantAt(null))"
-              >{{ t('Remove') }}</NButton
-            >
-          </li>
-          <li v-if="faults.length && faults.length < 4">
-            <NButton size="tiny" :disabled="active === faults.length" @click="another">{{
-              t('Another fault beside it')
-            }}</NButton>
-          </li>
-        </ul>
+        <Planted
+          :circuit="circuit"
+          :faults="faults"
+          :active="active"
+          @choose="(i) => (point(faults[i]!.part), (active = i))"
+          @remove="(i) => ((active = i), plantAt(null))"
+          @another="another"
+        />
         <Shows
           v-if="fault"
           :circuit="circuit"
@@ -436,32 +363,5 @@ useKeys(t('Plant'), [
 }
 .tabs {
   justify-self: start;
-}
-.planted {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 4px;
-}
-.planted li {
-  display: flex;
-  gap: 8px;
-  align-items: start;
-  justify-content: space-between;
-}
-.one {
-  font: inherit;
-  font-weight: 500;
-  text-align: left;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  color: var(--ink);
-  padding: 2px 0 2px 6px;
-  cursor: pointer;
-}
-.now .one {
-  border-left-color: var(--fault);
 }
 </style>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { speakerWith, t, quoted } from '../../words'
+import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { aspectNames, type Judgement } from '../../../core/assessment'
-import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf, send } from '../../api/client'
@@ -20,17 +19,17 @@ import DoubtCurves from './DoubtCurves.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
 import { useReview } from '../../readings/useReview'
+import { verdictWords } from '../../readings/verdictWords'
 import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
-/** Words of the rules come with the place that shows them. */
-const say = speakerWith(ruleTexts)
 const router = useRouter()
 const { review, missing, trouble, at, load, follow, giveBack, answer, ...shown } = useReview(
   String(useRoute().params.id),
   Boolean(props.own),
 )
 await load()
+const say = verdictWords(review.value?.circuit)
 const { wiring, rows, marks, cleared, current, arrangement, ways, curves } = shown
 /** While its student is at work the instructor watches: every step comes by itself. */
 const watching = !props.own && review.value !== null && review.value.concluded === null

@@ -27,7 +27,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
           const answer = replies.find((r) => r.step === i && r.verdict === j.verdict.code)
           return [
             {
-              text: [{ text: `${aspectNames[j.aspect]}: ${say(j.verdict)}. `, bold: true }, say(j.reason)],
+              text: [{ text: `${t(aspectNames[j.aspect])}: ${say(j.verdict)}. `, bold: true }, say(j.reason)],
               ...(j.grade === 'poor' && { color: '#a83a12' }),
             },
             ...(answer ? [{ text: t('The student: “{body}”', { body: answer.body }), italics: true }] : []),
@@ -54,7 +54,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
     ...(judged && mark !== null
       ? [
           table(
-            [...marks.map((m) => aspectNames[m.aspect]), t('Mark')],
+            [...marks.map((m) => t(aspectNames[m.aspect])), t('Mark')],
             [
               [
                 ...marks.map((m): TableCell => {
@@ -76,7 +76,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
       : []),
     { text: t('Step by step'), style: 'state' },
     table(['', t('What was done'), t('What is said of it')], rows, [14, 210, '*']),
-    { text: caution, style: 'quiet', margin: [0, 10, 0, 0] },
+    { text: caution(), style: 'quiet', margin: [0, 10, 0, 0] },
   ])
 }
 
@@ -127,6 +127,6 @@ export function orderSheet({ circuit, complaint, student, frame }: Review) {
       ),
       margin: [0, 12, 0, 8],
     },
-    { text: caution, style: 'quiet' },
+    { text: caution(), style: 'quiet' },
   ])
 }

@@ -14,7 +14,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
 <template>
   <div class="build">
     <ul class="caution">
-      <li v-for="c in sheet.cautions" :key="c">{{ c }}</li>
+      <li v-for="c in sheet.cautions" :key="c">{{ t(c) }}</li>
       <li v-for="w in sheet.warnings" :key="JSON.stringify(w.text)">
         <b>{{ tell(w.text) }}</b>
       </li>
@@ -35,7 +35,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
             <tr v-for="p in sheet.parts" :key="p.ids[0]">
               <td class="num">{{ p.ids.length }}</td>
               <td>{{ t(p.title) }}</td>
-              <td>{{ p.values }}</td>
+              <td>{{ t(p.values) }}</td>
               <td class="reading">{{ p.ids.join(', ') }}</td>
             </tr>
           </tbody>
@@ -78,7 +78,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
           </thead>
           <tbody v-for="p in sheet.plugs" :key="p.id">
             <tr v-for="(pin, i) in p.pins" :key="pin.name">
-              <td>{{ i ? '' : `${p.id} ${p.title}` }}</td>
+              <td>{{ i ? '' : `${p.id} ${t(p.title)}` }}</td>
               <td class="reading">{{ pin.name }}</td>
               <td class="reading">{{ pin.meets }}</td>
             </tr>
@@ -97,8 +97,8 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
           </thead>
           <tbody>
             <tr v-for="f in sheet.fuses" :key="f.id">
-              <td>{{ f.id }} {{ f.name }}</td>
-              <td>{{ f.fit }}</td>
+              <td>{{ f.id }} {{ t(f.name) }}</td>
+              <td>{{ t(f.fit) }}</td>
               <td class="num">{{ formatQuantity(f.amps, 'A') }}</td>
             </tr>
           </tbody>
@@ -114,7 +114,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
           </thead>
           <tbody>
             <tr v-for="h in sheet.hot" :key="h.part">
-              <td>{{ h.part }} {{ h.name }}</td>
+              <td>{{ h.part }} {{ t(h.name) }}</td>
               <td class="num">{{ formatQuantity(h.watts, 'W') }}</td>
               <td>{{ h.state }}</td>
             </tr>
@@ -136,7 +136,9 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         <span class="quiet">{{ t('the PDF has them on a page to cut out') }}</span>
       </h2>
       <p class="labels">
-        <span v-for="l in sheet.labels" :key="l.name" :title="t(l.title)">{{ l.name }}</span>
+        <span v-for="l in sheet.labels" :key="l.name" :title="`${l.part} ${t(l.title)}`.trim()">{{
+          l.name
+        }}</span>
       </p>
     </section>
     <Commissioning :circuit="circuit" :rows="sheet.commissioning" :meter="meter" />

@@ -33,7 +33,7 @@ const papers = [
   { key: 'build-pdf', label: t('Build sheet with labels, PDF') },
 ]
 const drawing = { key: 'svg', label: t('Schematic, SVG') }
-const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: about })), drawing]
+const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: t(about) })), drawing]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
 function write({ key, endings, mime, write: make }: Format) {

@@ -13,7 +13,7 @@ import {
   type LimitSet,
   pointColumns,
   pointRows,
-  volts,
+  volts as plainVolts,
   type AnswerKey,
   type Arrange,
   type Column,
@@ -23,6 +23,9 @@ import {
 import type { BuildSheet } from '../../../core/workshop'
 import { caution, make, page, table } from '../../parts/pdf'
 import { drawingSvg } from '../../schematic/svg'
+
+/** Volts as they are printed, or that there are none. */
+const volts = (value: number | undefined): string => t(plainVolts(value))
 
 /** Rows by the columns of the key's own model; what the fault changes stands out. */
 function tableOf<R extends Figure>(
@@ -96,7 +99,7 @@ export function keyPage(
     ...states,
     { text: t('Isolated, each part by itself'), style: 'state' },
     isolated,
-    { text: caution, italics: true, margin: [0, 10, 0, 0] },
+    { text: caution(), italics: true, margin: [0, 10, 0, 0] },
   ])
 }
 
@@ -110,9 +113,9 @@ function stateContent(
     const now = other ?? state
     const verdict = limits.judge(now.balances[i]!, now.walks[i]!)
     const n = now.balances[i]!
-    const mark = verdict.passes === null ? '' : verdict.passes ? 'passes' : t('FAILS')
+    const mark = verdict.passes === null ? '' : verdict.passes ? t('passes') : t('FAILS')
     return t(
-      '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {mark} {reason}',
+      '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {verdict}',
       {
         path: b.load ?? b.path,
         source: volts(n.source),
@@ -121,8 +124,7 @@ function stateContent(
         volts3: volts(n.loadDrop.value),
         volts4: volts(n.returnLoss.value),
         n: formatQuantity(n.amps, 'A'),
-        mark,
-        reason: tell(verdict.reason),
+        verdict: [mark, tell(verdict.reason)].filter(Boolean).join(' '),
       },
     )
   })
@@ -202,73 +204,74 @@ export function worksheetPage(
     ...rows,
     { text: t('My conclusion, the evidence for it, and how I proved the repair:'), style: 'state' },
     { text: '\n\n\n\n' },
-    { text: caution, italics: true },
+    { text: caution(), italics: true },
   ])
 }
 
 /** What is built, cut, labelled and proven. */
-export function buildPdf(circuit: Circuit, sheet: BuildSheet): Promise<Blob> {
+export const buildPdf = (circuit: Circuit, sheet: BuildSheet): Promise<Blob> =>
+  make(buildPage(circuit, sheet))
+
+export function buildPage(circuit: Circuit, sheet: BuildSheet): TDocumentDefinitions {
   const heading = (text: string): Content => ({ text, style: 'state' })
-  return make(
-    page(t('Build sheet: {name}', { name: circuit.name }), [
-      ...top(circuit, t('Build sheet: {name}', { name: circuit.name })),
-      heading(t('Cautions')),
-      { ul: [...sheet.cautions, ...sheet.warnings.map((w) => tell(w.text))] },
-      heading(t('Parts')),
-      table(
-        [t('No.'), t('Part'), t('Values'), t('Short names'), t('For')],
-        sheet.parts.map((p) => [String(p.ids.length), p.title, p.values, p.ids.join(', '), p.names]),
+  return page(t('Build sheet: {name}', { name: circuit.name }), [
+    ...top(circuit, t('Build sheet: {name}', { name: circuit.name })),
+    heading(t('Cautions')),
+    { ul: [...sheet.cautions.map((c) => t(c)), ...sheet.warnings.map((w) => tell(w.text))] },
+    heading(t('Parts')),
+    table(
+      [t('No.'), t('Part'), t('Values'), t('Short names'), t('For')],
+      sheet.parts.map((p) => [String(p.ids.length), t(p.title), t(p.values), p.ids.join(', '), p.names]),
+    ),
+    heading(t('Wires to cut')),
+    table(
+      [t('Wire'), t('From'), t('To'), 'mm²', 'AWG', t('Cut at'), t('Runs'), t('Good for')],
+      sheet.wires.map((w) => [
+        w.id,
+        w.from,
+        w.to,
+        formatPlain(w.section),
+        String(w.gauge),
+        formatQuantity(w.cut, 'm'),
+        formatQuantity(w.amps, 'A'),
+        `${formatPlain(w.carries, 2)} A`,
+      ]),
+    ),
+    heading(t('Connectors and pins')),
+    table(
+      [t('Plug'), t('Pin'), t('Meets')],
+      sheet.plugs.flatMap((p) =>
+        p.pins.map((pin, i) => [i ? '' : `${p.id} ${t(p.title)}`, pin.name, pin.meets]),
       ),
-      heading(t('Wires to cut')),
-      table(
-        [t('Wire'), t('From'), t('To'), 'mm²', 'AWG', t('Cut at'), t('Runs'), t('Good for')],
-        sheet.wires.map((w) => [
-          w.id,
-          w.from,
-          w.to,
-          formatPlain(w.section),
-          String(w.gauge),
-          `${w.cut.toFixed(2)} m`,
-          formatQuantity(w.amps, 'A'),
-          `${formatPlain(w.carries, 2)} A`,
-        ]),
-      ),
-      heading(t('Connectors and pins')),
-      table(
-        [t('Plug'), t('Pin'), t('Meets')],
-        sheet.plugs.flatMap((p) =>
-          p.pins.map((pin, i) => [i ? '' : `${p.id} ${p.title}`, pin.name, pin.meets]),
-        ),
-      ),
-      heading(t('Fuses')),
-      table(
-        [t('Fuse'), t('Fit'), t('Runs at')],
-        sheet.fuses.map((f) => [`${f.id} ${f.name}`, f.fit, formatQuantity(f.amps, 'A')]),
-      ),
-      heading(t('Gets hot')),
-      table(
-        [t('Part'), t('Sheds'), t('In')],
-        sheet.hot.map((h) => [`${h.part} ${h.name}`, formatQuantity(h.watts, 'W'), h.state]),
-      ),
-      heading(t('Fault hardware')),
-      sheet.hardware.length
-        ? {
-            ul: sheet.hardware.map(
-              (h) =>
-                `${t(describeFault(circuit, h.fault))}: ${h.built}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ?? ''}`,
-            ),
-          }
-        : { text: t('No fault planted.'), style: 'quiet' },
-      { text: t('Labels, to print and stick on'), style: 'state', pageBreak: 'before' },
-      labels(sheet.labels),
-      heading(t('Commissioning: expected and measured')),
-      table(
-        [t('State'), t('Point'), t('Expected'), '±', t('Measured')],
-        sheet.commissioning.map((c) => [c.stateName, c.point, volts(c.value), volts(c.band), '']),
-        [150, 60, 70, 70, '*'],
-      ),
-    ]),
-  )
+    ),
+    heading(t('Fuses')),
+    table(
+      [t('Fuse'), t('Fit'), t('Runs at')],
+      sheet.fuses.map((f) => [`${f.id} ${t(f.name)}`, t(f.fit), formatQuantity(f.amps, 'A')]),
+    ),
+    heading(t('Gets hot')),
+    table(
+      [t('Part'), t('Sheds'), t('In')],
+      sheet.hot.map((h) => [`${h.part} ${t(h.name)}`, formatQuantity(h.watts, 'W'), h.state]),
+    ),
+    heading(t('Fault hardware')),
+    sheet.hardware.length
+      ? {
+          ul: sheet.hardware.map(
+            (h) =>
+              `${t(describeFault(circuit, h.fault))}: ${t(h.built)}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ? t(h.caution) : ''}`,
+          ),
+        }
+      : { text: t('No fault planted.'), style: 'quiet' },
+    { text: t('Labels, to print and stick on'), style: 'state', pageBreak: 'before' },
+    labels(sheet.labels),
+    heading(t('Commissioning: expected and measured')),
+    table(
+      [t('State'), t('Point'), t('Expected'), '±', t('Measured')],
+      sheet.commissioning.map((c) => [c.stateName, c.point, volts(c.value), volts(c.band), '']),
+      [150, 60, 70, 70, '*'],
+    ),
+  ])
 }
 
 function labels(list: BuildSheet['labels']): Content {
@@ -282,7 +285,7 @@ function labels(list: BuildSheet['labels']): Content {
           ? {
               stack: [
                 { text: label.name, bold: true, fontSize: 13 },
-                { text: label.title, fontSize: 6, style: 'quiet' },
+                { text: `${label.part} ${t(label.title)}`.trim(), fontSize: 6, style: 'quiet' },
               ],
               margin: [3, 3, 3, 3],
             }

@@ -1370,10 +1370,12 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'Answer key: {name}': 'Lösungsblatt: {name}',
   'Isolated, each part by itself': 'Ausgebaut, jedes Teil für sich',
   FAILS: 'SCHLECHT',
-  '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {mark} {reason}':
-    '{path}: Quelle {source} = Zuleitung {volts} (verfügbar {volts2}) + Verbraucher {volts3} + Rückleitung {volts4} bei {n}. {mark} {reason}',
+  passes: 'gut',
+  '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {verdict}':
+    '{path}: Quelle {source} = Zuleitung {volts} (verfügbar {volts2}) + Verbraucher {volts3} + Rückleitung {volts4} bei {n}. {verdict}',
   ', about {tableAmps}': ', etwa {tableAmps}',
   'Across fuses: {join}': 'Über Sicherungen: {join}',
+  orders: 'Aufträge',
   'By clamp: {join}': 'Mit der Zange: {join}',
   'Red lead': 'Rote Leitung',
   'Black lead': 'Schwarze Leitung',

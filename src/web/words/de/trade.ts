@@ -1,5 +1,19 @@
 /** The trade's own names: parts and what is noticed on them, faults, instruments, limits, repairs, skills. */
 export const trade: Readonly<Record<string, string>> = {
+  // Aufbaublatt
+  'Eye protection on, jewellery off at the battery; no sparks near it.':
+    'Schutzbrille auf, Schmuck ab an der Batterie; keine Funken in ihrer Nähe.',
+  'Fit the fuses last, the smallest that runs the board first.':
+    'Sicherungen zuletzt einsetzen, zuerst die kleinste, mit der die Tafel läuft.',
+  'Disconnect before every measurement in ohms; never an ammeter across the source.':
+    'Vor jeder Widerstandsmessung abklemmen; nie ein Amperemeter über die Quelle.',
+  'Lamps and resistors that get hot stand clear of insulation and hands.':
+    'Lampen und Widerstände, die heiß werden, haben Abstand zu Isolierung und Händen.',
+  'The vehicle maker’s data, local code and licensed practice come before this sheet.':
+    'Herstellerangaben, örtliche Vorschriften und die Arbeit von Fachkräften gehen diesem Blatt vor.',
+  'Netlist of the state shown, SPICE': 'Netzliste des gezeigten Zustands, SPICE',
+  'Readings, CSV': 'Messwerte, CSV',
+  'Circuit, JSON': 'Schaltung, JSON',
   // Teile und ihre Anschlüsse
   Battery: 'Batterie',
   'positive clamp': 'Polklemme plus',
@@ -602,6 +616,15 @@ export const trade: Readonly<Record<string, string>> = {
 
 /** Sentences that the core puts together, by their shape. Tried in this order; what stands in braces is said in turn. */
 export const patterns: Readonly<Record<string, string>> = {
+  // Kurze Angaben zu einem Teil
+  '{n}-pin, {ohms} Ω, {suppression}': '{n}-polig, {ohms} Ω, {suppression}',
+  '{n}-pin, {ohms} Ω': '{n}-polig, {ohms} Ω',
+  '{amps} A, resets by itself': '{amps} A, setzt sich selbst zurück',
+  '{amps} A, resets by hand': '{amps} A, wird von Hand zurückgesetzt',
+  '{amps} A cranking': '{amps} A beim Anlassen',
+  '{volts} V at 1 mA': '{volts} V bei 1 mA',
+  '{ohms} Ω, at {celsius} °C': '{ohms} Ω, bei {celsius} °C',
+  '1 in, 4 out': '1 Eingang, 4 Ausgänge',
   'strong {a}, faint {b}': 'stark {a}, schwach {b}',
   'input {n}, pull-up': 'Eingang {n}, nach Plus gezogen',
   'input {n}, pull-down': 'Eingang {n}, nach Masse gezogen',

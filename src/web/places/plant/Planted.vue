@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import type { Circuit } from '../../../core/circuit'
+import { describeFault, type Fault } from '../../../core/faults'
+import { t } from '../../words'
+
+defineProps<{
+  circuit: Circuit
+  faults: readonly Fault[]
+  /** One past the last is the next to be planted. */
+  active: number
+}>()
+defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
+</script>
+
+<template>
+  <ul class="planted" :aria-label="t('Planted faults')">
+    <li v-if="!faults.length">
+      <h2>{{ t('No fault planted') }}</h2>
+    </li>
+    <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
+      <button type="button" class="one" :aria-pressed="i === active" @click="$emit('choose', i)">
+        {{ t(describeFault(circuit, f)) }}
+      </button>
+      <NButton
+        size="tiny"
+        :aria-label="t('Remove {f}', { f: t(describeFault(circuit, f)) })"
+        @click="$emit('remove', i)"
+        >{{ t('Remove') }}</NButton
+      >
+    </li>
+    <li v-if="faults.length && faults.length < 4">
+      <NButton size="tiny" :disabled="active === faults.length" @click="$emit('another')">{{
+        t('Another fault beside it')
+      }}</NButton>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.planted {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 4px;
+}
+.planted li {
+  display: flex;
+  gap: 8px;
+  align-items: start;
+  justify-content: space-between;
+}
+.one {
+  font: inherit;
+  font-weight: 500;
+  text-align: left;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  color: var(--ink);
+  padding: 2px 0 2px 6px;
+  cursor: pointer;
+}
+.now .one {
+  border-left-color: var(--fault);
+}
+</style>
