@@ -20,7 +20,9 @@ export async function startSchool({
   log,
   trustProxy,
 }: { url?: string; demo?: boolean; log?: (line: string) => void; trustProxy?: number } = {}) {
-  const database: Database = await openDatabase(url ? { url } : { image: demo ? demoDatabase() : emptyDatabase() })
+  const database: Database = await openDatabase(
+    url ? { url } : { image: demo ? demoDatabase() : emptyDatabase() },
+  )
   if (url)
     await database.script(
       'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets, judgements restart identity cascade',
