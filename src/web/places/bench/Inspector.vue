@@ -164,7 +164,7 @@ const heat = computed(() => {
     <fieldset v-if="pins" class="pins">
       <legend>{{ t('Pins') }}</legend>
       <label v-for="({ name, least }, key) in modulePins" :key="key">
-        {{ name }}
+        {{ t(name) }}
         <input
           :key="typedCounts"
           class="plain"
@@ -180,7 +180,7 @@ const heat = computed(() => {
       >{{ t(field.label) }}
       <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
         <option v-for="option in field.options" :key="option" :value="option">
-          {{ field.names?.[option] ?? option }}
+          {{ t(field.names?.[option] ?? option) }}
         </option>
       </select>
       <NInput

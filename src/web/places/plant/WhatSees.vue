@@ -182,7 +182,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
               v-for="g in groups"
               :key="g.sort + g.state"
               scope="col"
-              :title="`${sorts[g.sort].title}, ${stateName(g.state)}`"
+              :title="`${t(sorts[g.sort].title)}, ${stateName(g.state)}`"
             >
               <span>{{ t(sorts[g.sort].title) }}, {{ stateName(g.state) }}</span>
             </th>
