@@ -84,7 +84,8 @@ function words(of: unknown, found = new Set<string>(), depth = 0): Set<string> {
   return found
 }
 const isWord = (text: string) =>
-  /\p{L}{2,}/u.test(text) && !/^(−?[\d.]+\sm?V$|AWG|OL|DIN$|[\d. ]+W: HB3$|mA|mV|[A-Z]\d|HB3|ISO|IEC)/.test(text)
+  /\p{L}{2,}/u.test(text) &&
+  !/^(−?[\d.]+\sm?V$|AWG|OL|DIN$|[\d. ]+W: HB3$|mA|mV|[A-Z]\d|HB3|ISO|IEC)/.test(text)
 
 describe('German', () => {
   it('has every text of the interface, and none that nobody asks for', () => {
@@ -129,7 +130,10 @@ describe('German', () => {
       for (const notice of part.notice?.all ?? []) if (!translates(notice.text, de)) missing.add(notice.text)
       for (const field of Object.values(part.parameters.shape)) {
         const { label, options = [], names = {}, table = [] } = z(field)
-        const offered = [...options.map((option) => names[option] ?? option), ...table.map(({ text }) => text)]
+        const offered = [
+          ...options.map((option) => names[option] ?? option),
+          ...table.map(({ text }) => text),
+        ]
         for (const text of [label ?? '', ...offered])
           if (isWord(text) && !translates(text, de)) missing.add(text)
       }
@@ -144,7 +148,9 @@ describe('German', () => {
       const all = possibleFaults(circuit)
       // A joint that somebody has given ohms of its own, too.
       const cold = all.filter(({ kind }) => kind === 'corroded').map((fault) => ({ ...fault, cold: 2.2 }))
-      const sized = all.flatMap((fault) => [0.05, 3, 60, 4e4, 1e6].map((severity) => ({ ...fault, severity })))
+      const sized = all.flatMap((fault) =>
+        [0.05, 3, 60, 4e4, 1e6].map((severity) => ({ ...fault, severity })),
+      )
       for (const fault of [...all, ...cold, ...sized]) {
         const what = describeFault(circuit, fault).replace(/^.*?: /, '')
         if (!translates(what, de)) missing.add(what)
