@@ -81,3 +81,25 @@ export async function measure(page: Page, { red, black, predict, clears = [], sh
   await page.getByRole('button', { name: 'That is what it tells me' }).click()
   await expect(page.getByRole('heading', { name: 'What does it tell you?' })).toBeHidden()
 }
+
+/** Waits until a place stands: nothing is being prepared, and for a moment nothing has come or gone. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.locator('main')).not.toHaveText('')
+  await expect(page.locator('main [role=status]', { hasText: /Preparing|wird vorbereitet/i })).toHaveCount(0)
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const count = () => `${document.querySelectorAll('*').length} ${document.body.innerText.length}`
+        let last = ''
+        let same = 0
+        const look = () => {
+          const now = count()
+          same = now === last ? same + 1 : 0
+          last = now
+          if (same >= 3) done()
+          else setTimeout(look, 30)
+        }
+        look()
+      }),
+  )
+}

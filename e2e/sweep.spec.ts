@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { harnessCircuit } from '../bench/harness'
 import { expectAccessible } from './axe'
-import { signIn } from './story'
+import { settled, signIn } from './story'
 
 interface Named {
   name?: string
@@ -69,7 +69,7 @@ const misplaced = (page: Page) =>
     return [...new Set(found)]
   })
 
-test('circuits of every kind at every size, light and dark: nothing sticks out, nothing is cut off', async ({
+test('circuits of every kind at every size, light and dark, in German: nothing sticks out, nothing is cut off', async ({
   page,
 }) => {
   test.slow()
@@ -87,28 +87,31 @@ test('circuits of every kind at every size, light and dark: nothing sticks out, 
     expect(made.status(), `${name}: ${await made.text()}`).toBe(201)
     circuits.push([name, ((await made.json()) as { id: string }).id])
   }
-  for (const [width, height, scheme, kinds] of [
-    [1024, 768, 'light', ['three', 'long', 'none', 'modules', 'eighty']],
-    [1280, 800, 'dark', ['long', 'modules']],
-    [1920, 1080, 'light', ['three', 'eighty']],
+  const sizes = [
+    [1280, 800],
+    [1024, 768],
+    [1920, 1080],
     // 1280 × 800 at two hundred percent.
-    [640, 400, 'light', ['long', 'none', 'eighty']],
-  ] as const) {
-    await page.setViewportSize({ width, height })
-    if (scheme === 'dark') await page.getByRole('button', { name: 'Dark paper' }).click()
-    else if (await page.getByRole('button', { name: 'Light paper' }).isVisible())
-      await page.getByRole('button', { name: 'Light paper' }).click()
-    for (const [name, id] of circuits.filter(([name]) => (kinds as readonly string[]).includes(name)))
+    [640, 400],
+  ] as const
+  const sweep = async (kinds: readonly string[], what: string) => {
+    for (const [name, id] of circuits.filter(([name]) => kinds.includes(name)))
       for (const place of ['bench', 'plant', 'sheet', 'show']) {
         await page.goto(`/${place}/${id}`)
-        await expect(page.locator('main')).not.toHaveText('')
-        await expect(page.locator('main [role=status]', { hasText: 'Preparing' })).toHaveCount(0)
-        expect.soft(await misplaced(page), `${place}, ${name}, ${width}×${height}`).toEqual([])
+        for (const [width, height] of sizes) {
+          await page.setViewportSize({ width, height })
+          await settled(page)
+          expect.soft(await misplaced(page), `${place}, ${name}, ${width}×${height}, ${what}`).toEqual([])
+        }
+        await page.setViewportSize({ width: 1280, height: 800 })
       }
-    if (scheme === 'dark') {
-      await page.goto(`/bench/${circuits[0]![1]}`)
-      await expect(page.locator('.schematic')).toBeVisible()
-      await expectAccessible(page)
-    }
   }
+  await sweep(['three', 'long', 'none', 'modules', 'eighty'], 'light')
+  await page.getByRole('button', { name: 'Dark paper' }).click()
+  await sweep(['long'], 'dark')
+  await page.goto(`/bench/${circuits[0]![1]}`)
+  await expect(page.locator('.schematic')).toBeVisible()
+  await expectAccessible(page)
+  await page.evaluate(() => localStorage.setItem('brachyon.language', 'de'))
+  await sweep(['modules', 'eighty'], 'dark, German')
 })

@@ -157,6 +157,11 @@ section {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 22px 32px;
 }
+@media screen and (max-width: 760px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 ul.caution {
   margin: 0;
   padding-left: 26px;

@@ -145,6 +145,11 @@ article {
   gap: 28px;
   align-items: start;
 }
+@media screen and (max-width: 760px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .split {
   font-size: 12.5px;
   color: var(--doubt);
