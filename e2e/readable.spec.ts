@@ -53,11 +53,13 @@ test('every ordinary circuit opens whole and readable on Bench and Plant', async
   }[]
   const ordinary = list.filter(({ parts }) => parts <= 25)
   expect(ordinary.length).toBeGreaterThan(10)
-  for (const { id, name } of ordinary)
-    for (const place of ['bench', 'plant']) {
-      await page.goto(`/${place}/${id}`)
-      await expectReadable(page, `${name} on ${place}`, 0.6)
-    }
+  for (const { id, name } of ordinary) {
+    await page.goto(`/bench/${id}`)
+    await expectReadable(page, `${name} on Bench`, 0.6)
+    await page.getByRole('link', { name: 'Plant', exact: true }).click()
+    await expect(page.getByRole('heading', { name: `Plant: ${name}` })).toBeAttached()
+    await expectReadable(page, `${name} on Plant`, 0.6)
+  }
 })
 
 test('and on the Desk and in Review', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync, spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 
 /** Runs a command with its output on ours; ends this process with its status if it fails. */
@@ -12,6 +12,24 @@ export function run(command, args, env = {}) {
 
 /** Runs a program of the project's own dependencies. */
 export const tool = (name, args, env) => run('npx', ['--no-install', name, ...args], env)
+
+/** Runs several of them at once; ends this process with the status of the first that fails. */
+export const together = (commands) =>
+  Promise.all(
+    commands.map(
+      ([name, ...args]) =>
+        new Promise((done) =>
+          spawn('npx', ['--no-install', name, ...args], { stdio: 'inherit' }).once(
+            'exit',
+            (status, signal) => {
+              if (status === 0) return done()
+              console.error(`\n${name} ${args.join(' ')} ended with ${signal ?? status}`)
+              process.exit(status ?? 1)
+            },
+          ),
+        ),
+    ),
+  )
 
 /** Installs what package-lock.json names, unless exactly that is installed already. */
 export function installPackages() {

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, statSync, writeFileSync } from '
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { serverProgram } from '../../test/program'
 import { openDatabase } from './database'
 
 const work = mkdtempSync(join(tmpdir(), 'brachyon-backup-'))
@@ -18,7 +19,7 @@ describe('the backup of a school that is open', () => {
   let server: ChildProcess
 
   beforeAll(async () => {
-    server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', '--demo'], {
+    server = spawn(process.execPath, [...serverProgram(), '--demo'], {
       env: { ...process.env, BRACHYON_DATA: open, PORT: '0', DATABASE_URL: '' },
       stdio: ['ignore', 'pipe', 'inherit'],
     })

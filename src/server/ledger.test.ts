@@ -47,7 +47,7 @@ describe('the Ledger', () => {
     }
     await work(tam, 'tam', 'X2', 95)
     await work(tam, 'tam', 'X2', 85)
-    await work(idris, 'idris', 'W1', 90)
+    await work(idris, 'idris', 'L1.socket', 90)
   }, 90_000)
   afterAll(() => school.close())
   const read = async () => ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
@@ -59,7 +59,7 @@ describe('the Ledger', () => {
     expect(of('tam').skills['drops']!.level).toBeGreaterThan(of('idris').skills['drops']!.level)
     expect(of('maeve')).toMatchObject({ attempts: 0, mean: null })
     expect(of('maeve').skills['drops']).toMatchObject({ thin: true })
-    expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2, wrong: 'W1' }])
+    expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2, wrong: 'L1 socket' }])
     expect(ledger.reliability).toMatchObject([{ from: 80, count: 3 }])
     expect(ledger.reliability[0]!.right).toBeCloseTo(66.7, 1)
     const course = courseSchema.parse((await orla.get(`/api/ledger/${idOf('tam')}`).expect(200)).body)

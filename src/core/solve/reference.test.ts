@@ -82,7 +82,7 @@ const build = (
 }
 
 /** Per circuit; every state healthy and a spread of its faults, since the reference engine takes its time. */
-const mostCases = process.env.BRACHYON_CAMPAIGN === undefined ? 20 : 60
+const mostCases = process.env.BRACHYON_CAMPAIGN === undefined ? 12 : 60
 /** Runs in which the reference engine itself finds no answer, before this circuit is left with what was compared. */
 const mostMisses = 3
 

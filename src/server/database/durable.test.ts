@@ -2,24 +2,33 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { startPostgres } from '../../../test/postgres.mjs'
+import { serverProgram } from '../../../test/program'
 import { emptyDatabase } from '../../../test/school'
 import { openDatabase } from '.'
 import { DurableFiles } from './durable-files'
-import { openPglite } from './pglite'
+import { openPglite, type Embedded } from './pglite'
 
 let folder: string
-beforeEach(() => {
+const inNewFolder = () => {
   folder = mkdtempSync(join(tmpdir(), 'brachyon-durable-'))
-})
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
+}
+const folderGone = () => rmSync(folder, { recursive: true, force: true })
 
 describe('what is acknowledged', () => {
-  it('is on the disk first: nobody is answered before the sync of what the commit wrote', async () => {
-    const database = await openPglite(folder, emptyDatabase())
+  let database: Embedded
+  beforeAll(async () => {
+    inNewFolder()
+    database = await openPglite(folder, emptyDatabase())
     await database.ready()
     await database.query('create table kept (n integer)')
+  })
+  afterAll(async () => {
+    await database.close()
+    folderGone()
+  })
+  it('is on the disk first: nobody is answered before the sync of what the commit wrote', async () => {
     let release = (): void => undefined
     const held = new Promise<void>((resolve) => (release = resolve))
     const real = DurableFiles.prototype.settle
@@ -39,13 +48,9 @@ describe('what is acknowledged', () => {
     release()
     await commit
     settle.mockRestore()
-    await database.close()
   }, 60_000)
 
   it('is synced once for all commits that come together, and each time for those that do not', async () => {
-    const database = await openPglite(folder, emptyDatabase())
-    await database.ready()
-    await database.query('create table kept (n integer)')
     const before = database.syncs()
     for (let n = 0; n < 5; n++) await database.query('insert into kept values ($1)', [n])
     expect(database.syncs() - before).toBeGreaterThanOrEqual(5)
@@ -54,23 +59,20 @@ describe('what is acknowledged', () => {
       Array.from({ length: 40 }, (_, n) => database.query('insert into kept values ($1)', [n])),
     )
     expect(database.syncs() - between).toBeLessThan(40)
-    await database.close()
   }, 60_000)
 
   it('that a sync cannot be made for is an error, never an answer', async () => {
-    const database = await openPglite(folder, emptyDatabase())
-    await database.ready()
-    await database.query('create table kept (n integer)')
     vi.spyOn(DurableFiles.prototype, 'settle').mockRejectedValueOnce(
       Object.assign(new Error('no'), { code: 'ENOSPC' }),
     )
     await expect(database.query('insert into kept values (1)')).rejects.toMatchObject({ trouble: 'full' })
     vi.restoreAllMocks()
-    await database.close()
   }, 60_000)
 })
 
 describe('a log file that a checkpoint has recycled', () => {
+  beforeEach(inNewFolder)
+  afterEach(folderGone)
   type Inner = { sync: (path: string, descriptor: number | undefined) => void }
   const name = (n: number) => `pg_wal/${String(n).padStart(24, '0')}`
   const inside = () => {
@@ -96,6 +98,8 @@ describe('a log file that a checkpoint has recycled', () => {
 })
 
 describe('a first start that is cut off', () => {
+  beforeEach(inNewFolder)
+  afterEach(folderGone)
   it('begins anew at the next', async () => {
     await expect(
       openDatabase({ folder, image: emptyDatabase() }, async (db) => {
@@ -148,8 +152,10 @@ describe('migrations', () => {
 })
 
 describe('a start that cannot be', () => {
+  beforeEach(inNewFolder)
+  afterEach(folderGone)
   const start = (env: NodeJS.ProcessEnv) =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+    spawnSync(process.execPath, serverProgram(), {
       env: { ...process.env, BRACHYON_DATA: folder, ...env },
       encoding: 'utf8',
       timeout: 40_000,

@@ -1,5 +1,4 @@
-// A worker thread starts as plain JavaScript: this teaches it TypeScript first.
-import { register } from 'tsx/esm/api'
-
-register()
-await import('./thread.ts')
+// As for the other threads: what has just been built, else the sources with TypeScript taught first.
+const built = process.env.BRACHYON_BUILT
+if (!built) (await import('tsx/esm/api')).register()
+await import(built ? `${built}/server/database/thread.js` : './thread.ts')

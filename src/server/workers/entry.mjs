@@ -1,6 +1,6 @@
-// A worker thread starts as plain JavaScript: this teaches it TypeScript first.
-import { register } from 'tsx/esm/api'
-
-register()
-const { default: run } = await import('./tasks.ts')
+// A worker thread starts as plain JavaScript: what has just been built, where the tests say so, else the sources, which
+// somebody has to teach it first.
+const built = process.env.BRACHYON_BUILT
+if (!built) (await import('tsx/esm/api')).register()
+const { default: run } = await import(built ? `${built}/server/workers/tasks.js` : './tasks.ts')
 export default run

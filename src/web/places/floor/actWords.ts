@@ -1,4 +1,4 @@
-import { t } from '../../words'
+import { localNumbers, t } from '../../words'
 import type { Step } from '../../../core/attempt'
 import { instrumentOf } from '../../../core/instruments'
 import { describeHeld } from '../../readings/stepWords'
@@ -14,8 +14,8 @@ export function actWords(step: Step): string {
           : t('operated the circuit')
     case 'test': {
       const { reading } = step
-      const shown = reading.text || reading.word || ''
-      return `${instrumentOf(step.instrument).title}, ${describeHeld(step.held)}${shown && `: ${shown}`}`
+      const shown = localNumbers(reading.text) || t(reading.word ?? '')
+      return `${t(instrumentOf(step.instrument).title)}, ${describeHeld(step.held)}${shown && `: ${shown}`}`
     }
     case 'infer':
       return step.struck.length
