@@ -26,6 +26,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         'server/main': 'src/server/main.ts',
+        'server/backup-command': 'src/server/backup-command.ts',
         'server/workers/tasks': 'src/server/workers/tasks.ts',
         'server/database/thread': 'src/server/database/thread.ts',
       },

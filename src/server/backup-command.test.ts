@@ -3,14 +3,14 @@ import { existsSync, mkdtempSync, readFileSync, statSync, writeFileSync } from '
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { serverProgram } from '../../test/program'
+import { program } from '../../test/program'
 import { openDatabase } from './database'
 
 const work = mkdtempSync(join(tmpdir(), 'brachyon-backup-'))
 const open = join(work, 'open')
 const file = join(work, 'school.jsonl.gz')
 const command = (args: readonly string[], folder: string) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/server/backup-command.ts', ...args], {
+  spawnSync(process.execPath, [...program('backup-command'), ...args], {
     encoding: 'utf8',
     env: { ...process.env, BRACHYON_DATA: folder, DATABASE_URL: '' },
   })
@@ -19,7 +19,7 @@ describe('the backup of a school that is open', () => {
   let server: ChildProcess
 
   beforeAll(async () => {
-    server = spawn(process.execPath, [...serverProgram(), '--demo'], {
+    server = spawn(process.execPath, [...program('main'), '--demo'], {
       env: { ...process.env, BRACHYON_DATA: open, PORT: '0', DATABASE_URL: '' },
       stdio: ['ignore', 'pipe', 'inherit'],
     })

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { startPostgres } from '../../../test/postgres.mjs'
-import { serverProgram } from '../../../test/program'
+import { program } from '../../../test/program'
 import { emptyDatabase } from '../../../test/school'
 import { openDatabase } from '.'
 import { DurableFiles } from './durable-files'
@@ -155,7 +155,7 @@ describe('a start that cannot be', () => {
   beforeEach(inNewFolder)
   afterEach(folderGone)
   const start = (env: NodeJS.ProcessEnv) =>
-    spawnSync(process.execPath, serverProgram(), {
+    spawnSync(process.execPath, program('main'), {
       env: { ...process.env, BRACHYON_DATA: folder, ...env },
       encoding: 'utf8',
       timeout: 40_000,

@@ -15,6 +15,7 @@ import { aspectNames, aspects } from '../../../core/assessment'
 import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask, messageOf } from '../../api/client'
 import { download } from '../../parts/download'
+import { dayWords } from '../../parts/when'
 
 export type LedgerStudent = Ledger['students'][number]
 export const levelOf = (student: LedgerStudent, skill: Skill) => student.skills[skill]!
@@ -47,13 +48,25 @@ export function useLedger() {
     () =>
       [
         classes.value.find(({ id }) => id === group.value)?.name,
-        days.value.filter(({ id }) => id === day.value).map((d) => `${d.name}, ${d.day}`)[0],
+        days.value.filter(({ id }) => id === day.value).map((d) => `${d.name}, ${dayWords(d.day)}`)[0],
       ]
         .filter(Boolean)
         .join(', ') || t('Everybody'),
   )
   const said = (error: unknown) => void (wrong.value = messageOf(error))
-  const load = () => ask(ledgerSchema, `/ledger${query.value}`).then((read) => (ledger.value = read), said)
+  let asked = 0
+  /** Of two that are on their way only the later counts, whichever arrives last. */
+  async function load(): Promise<void> {
+    const mine = ++asked
+    await ask(ledgerSchema, `/ledger${query.value}`).then(
+      (read) => {
+        if (mine !== asked) return
+        ledger.value = read
+        wrong.value = ''
+      },
+      (error: unknown) => mine === asked && said(error),
+    )
+  }
   watch(query, () => void load())
   void ask(classListSchema, '/classes').then((list) => (classes.value = list), said)
   void ask(dayListSchema, '/days').then((list) => (days.value = list), said)
