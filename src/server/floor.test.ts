@@ -82,7 +82,7 @@ describe('the Floor', () => {
     await step({ type: 'operate', arrangement: on, says: 'asComplained' }).expect(200)
     await step(volts('X2a', 'X2b')).expect(200)
     for (const one of [here, there]) {
-      const row = await one.until(() => rowsOf(one).find((r) => r.tests === 1))
+      const row = await one.until(() => rowsOf(one).find((r) => r.tests === 1 && r.left))
       expect(row).toMatchObject({ id, student: { name: 'Tam Pellow' }, stopped: null, hints: 0 })
       expect(row.left!.at(-1)).toBeLessThan(row.left![0]!)
       expect(row.last).toMatchObject({ type: 'test', held: { red: 'X2a' } })
@@ -90,6 +90,30 @@ describe('the Floor', () => {
     const [now] = floorSchema.parse((await orla.get('/api/floor').expect(200)).body)
     expect(now).toMatchObject({ id, tests: 1 })
     for (const { data } of desk.events) expect(data === '' || data === 'null').toBe(true)
+  }, 30_000)
+
+  it('shows a step at once where the judge is slow, with what was judged before it', async () => {
+    let slow = false
+    const { database, workers } = school
+    const held = new Proxy(workers, {
+      get: (of, name) => {
+        const value: unknown = Reflect.get(of, name)
+        if (typeof value !== 'function') return value
+        return name === 'judge' && slow ? () => new Promise(() => undefined) : value.bind(of)
+      },
+    })
+    const app = createApp({ database, workers: held, logger: pino({ level: 'silent' }) })
+    const third = createServer(app).listen(0)
+    await once(third, 'listening')
+    const there = await listen(third, '/api/floor/live', 'orla')
+    await step({ type: 'infer', struck: [], ringed: [], note: '' }).expect(200)
+    const before = await there.until(() => rowsOf(there).find((r) => r.last?.type === 'infer' && r.left))
+    slow = true
+    await step(volts('X2a', 'X2b')).expect(200)
+    const at = await there.until(() => rowsOf(there).find((r) => r.tests === 2))
+    expect(at.left).toEqual(before.left)
+    third.closeAllConnections()
+    third.close()
   }, 30_000)
 
   it('says loudly what is unsafe, and when tests tell nothing', async () => {

@@ -44,29 +44,50 @@ function idleOf(steps: readonly Step[], left: readonly number[]): number {
   return idle
 }
 
-async function rowOf(db: Database, workers: Workers, { studentId, name, ...row }: Row): Promise<FloorRow> {
+/** What the judge adds to a row. */
+type Judged = Pick<FloorRow, 'left' | 'idle' | 'unsafe' | 'total'>
+const unjudged: Judged = { left: null, idle: 0, unsafe: [], total: null }
+interface Plain {
+  readonly row: Omit<FloorRow, keyof Judged>
+  readonly steps: readonly Step[]
+}
+
+/** A row as its steps are, before anybody has judged them. */
+async function plainRow(db: Database, { studentId, name, ...row }: Row): Promise<Plain> {
   const kept = await loadSteps(db, row.id)
   const steps = kept.map(({ step }) => step)
-  // What cannot be judged just now is shown without.
-  const judged = steps.length
-    ? await loadOrder(db, row.id)
-        .then((order) => judgementOf(db, workers, order, steps))
-        .catch(() => undefined)
-    : undefined
-  const left = judged?.suspects.map((one) => one.length) ?? null
   const last = steps.at(-1)
   return {
-    ...row,
-    student: { id: studentId, name },
-    at: kept.at(-1)?.at ?? null,
-    tests: steps.filter(({ type }) => type === 'test').length,
-    hints: steps.filter(({ type }) => type === 'hint').length,
-    left,
-    idle: left ? idleOf(steps, left) : 0,
-    unsafe: judged ? unsafeOf(judged) : [],
-    last: last ? asSeen(last) : null,
-    total: judged?.total ?? null,
+    row: {
+      ...row,
+      student: { id: studentId, name },
+      at: kept.at(-1)?.at ?? null,
+      tests: steps.filter(({ type }) => type === 'test').length,
+      hints: steps.filter(({ type }) => type === 'hint').length,
+      last: last ? asSeen(last) : null,
+    },
+    steps,
   }
+}
+
+/** Nothing where it cannot be judged just now. */
+async function judgedPart(
+  db: Database,
+  workers: Workers,
+  { row, steps }: Plain,
+): Promise<Judged | undefined> {
+  if (!steps.length) return unjudged
+  const judged = await loadOrder(db, row.id)
+    .then((order) => judgementOf(db, workers, order, steps))
+    .catch(() => undefined)
+  if (!judged) return undefined
+  const left = judged.suspects.map((one) => one.length)
+  return { left, idle: idleOf(steps, left), unsafe: unsafeOf(judged), total: judged.total }
+}
+
+async function rowOf(db: Database, workers: Workers, row: Row): Promise<FloorRow> {
+  const plain = await plainRow(db, row)
+  return { ...plain.row, ...((await judgedPart(db, workers, plain)) ?? unjudged) }
 }
 
 /** Everything that is going on: what was handed out today, and what is still open since the day before. */
@@ -81,9 +102,9 @@ export async function floorNow(db: Database, workers: Workers, day?: string): Pr
   return Promise.all(rows.map((row) => rowOf(db, workers, row)))
 }
 
-async function floorRow(db: Database, workers: Workers, id: string): Promise<FloorRow | undefined> {
+async function plainRowOf(db: Database, id: string): Promise<Plain | undefined> {
   const [row] = await db.query<Row>(`${rowSql} where o.id = $1`, [id])
-  return row && rowOf(db, workers, row)
+  return row && plainRow(db, row)
 }
 
 /** What an instructor does to work that is going on: kept, and told to the student. */
@@ -125,6 +146,8 @@ export async function toldOf(
   return { stopped, hints: frame.hints, left, said }
 }
 
+/** Orders whose rows are kept; more are looked up anew. */
+const mostShown = 1000
 /** Milliseconds in which several changes of one order become one. */
 const gather = 150
 
@@ -137,6 +160,8 @@ export class Floor {
   private readonly desks = new Map<string, Set<Session>>()
   private readonly open = new Set<Answer>()
   private readonly due = new Map<string, ReturnType<typeof setTimeout>>()
+  /** Of each order that was shown: its row as last seen, and what was last judged of it. */
+  private readonly shown = new Map<string, { row: Plain['row']; judged: Judged }>()
   private stopHearing: (() => Promise<void>) | undefined
   private hearing: Promise<void> | undefined
 
@@ -195,13 +220,28 @@ export class Floor {
     if (this.watching.sessionCount === 0 || this.due.has(id)) return
     const timer = setTimeout(() => {
       this.due.delete(id)
-      void floorRow(this.database, this.workers, id).then(
-        (row) => row && this.watching.broadcast(row, 'row'),
-        () => this.watching.broadcast(null, 'again'),
-      )
+      this.show(id).catch(() => this.watching.broadcast(null, 'again'))
     }, gather)
     timer.unref()
     this.due.set(id, timer)
+  }
+
+  /**
+   * A step is seen at once, with what was last judged; what is judged of it follows, on the row as it is by then: a judge
+   * who is slow makes nobody look idle.
+   */
+  private async show(id: string): Promise<void> {
+    const plain = await plainRowOf(this.database, id)
+    if (!plain) return
+    if (this.shown.size > mostShown) this.shown.clear()
+    const before = this.shown.get(id)?.judged ?? unjudged
+    this.shown.set(id, { row: plain.row, judged: before })
+    this.watching.broadcast({ ...plain.row, ...before }, 'row')
+    const judged = await judgedPart(this.database, this.workers, plain)
+    if (!judged) return
+    const row = this.shown.get(id)?.row ?? plain.row
+    this.shown.set(id, { row, judged })
+    this.watching.broadcast({ ...row, ...judged }, 'row')
   }
 
   async close(): Promise<void> {
