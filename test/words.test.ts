@@ -183,6 +183,7 @@ describe('German', () => {
     const all = new Set<string>()
     for (const c of calculators) {
       for (const text of [c.title, c.about, c.assumes, c.source]) all.add(text)
+      if (/[a-z]{4}/.test(c.formula)) all.add(c.formula)
       for (const { label, options } of Object.values(c.inputs)) {
         all.add(label)
         for (const option of options ?? []) all.add(option.text)

@@ -208,5 +208,16 @@ article h2 {
   header button {
     display: none;
   }
+  .handbook,
+  article {
+    display: block;
+    height: auto;
+    max-width: none;
+    overflow: visible;
+    padding: 0;
+  }
+  article :deep(> * + *) {
+    margin-top: 12px !important;
+  }
 }
 </style>

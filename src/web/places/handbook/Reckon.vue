@@ -74,7 +74,7 @@ const checkOf = (key: string) => (value: number) => {
     >
   </p>
   <p class="formula">
-    <span class="reading" lang="en">{{ calculator.formula }}</span>
+    <span class="reading">{{ t(calculator.formula) }}</span>
     <span v-if="calculator.by.length" class="quiet">
       {{ t('reckoned by what the circuits are reckoned by:') }}
       <code lang="en">{{ calculator.by.join(', ') }}</code></span

@@ -106,4 +106,20 @@ figcaption {
   color: var(--quiet);
   text-align: center;
 }
+@media print {
+  .gallery {
+    columns: 3;
+    column-gap: 24px;
+  }
+  section {
+    break-inside: avoid;
+  }
+  figure {
+    width: 84px;
+  }
+  .symbol {
+    width: 84px;
+    height: 99px;
+  }
+}
 </style>

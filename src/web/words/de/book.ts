@@ -11,6 +11,20 @@ export const book: Readonly<Record<string, string>> = {
   Body: 'Bauform',
   mini: 'Mini',
   regular: 'Normal',
+  'U = I · (2 · ρ · l / A + n · R_joint)': 'U = I · (2 · ρ · l / A + n · R_Verbindung)',
+  'rating ≥ 1.25 · I; ampacity(A) ≥ rating': 'Nennstrom ≥ 1,25 · I; Belastbarkeit(A) ≥ Nennstrom',
+  'U = I · R(body, rating)': 'U = I · R(Bauform, Nennstrom)',
+  'I = U / R(body, rating)': 'I = U / R(Bauform, Nennstrom)',
+  'P = U² / R(T); light ∝ U^3.4': 'P = U² / R(T); Licht ∝ U^3,4',
+  'U = U₀(charge) − I · R(rating, charge, temperature)':
+    'U = U₀(Ladung) − I · R(Nennwert, Ladung, Temperatur)',
+  '± (reading · % + counts · digit); U · (1 + R / R_meter)':
+    '± (Anzeige · % + Schritte · Stelle); U · (1 + R / R_Messgerät)',
+  'P = I² · R; rating ≥ 2 · P': 'P = I² · R; Nennleistung ≥ 2 · P',
+  'U₀(charge), read backwards; hours = capacity · charge / drain':
+    'U₀(Ladung), rückwärts gelesen; Stunden = Kapazität · Ladung / Ruhestrom',
+  'source = feed + load + return': 'Quelle = Zuleitung + Verbraucher + Rückleitung',
+  'U = I · ρ · l / A, ρ rises by 0.393 % per kelvin': 'U = I · ρ · l / A, ρ steigt um 0,393 % je Kelvin',
   maxi: 'Maxi',
   'Holder clip': 'Halterklemme',
   'Contacts closed': 'Kontakte geschlossen',
