@@ -73,6 +73,11 @@ async function backup(): Promise<void> {
   )
 }
 
+/** Reading begins with whoever takes the first line: what a reader says before anybody listens is lost. */
+async function* linesOf(input: NodeJS.ReadableStream): AsyncGenerator<string> {
+  yield* createInterface({ input })
+}
+
 async function restore(): Promise<void> {
   if (!file) end(2, usage)
   if (!existsSync(file)) end(1, `There is no file ${file}.`)
@@ -81,7 +86,7 @@ async function restore(): Promise<void> {
   const text = file.endsWith('.gz') ? raw.pipe(createGunzip()) : raw
   const failed = new Promise<never>((_, reject) => text.once('error', reject))
   try {
-    const rows = await Promise.race([importSchool(db, createInterface({ input: text })), failed])
+    const rows = await Promise.race([importSchool(db, linesOf(text)), failed])
     await db.close()
     end(0, `Restored ${rows} rows into ${url ? 'the database' : folder}.`)
   } catch (error) {
