@@ -5,7 +5,8 @@ import { dayWords, when } from './when'
 
 const zone = process.env.TZ
 afterEach(() => {
-  process.env.TZ = zone
+  if (zone === undefined) delete process.env.TZ
+  else process.env.TZ = zone
   use(undefined)
 })
 
