@@ -114,6 +114,9 @@ test('German: every place at two sizes, nothing of ours left in English, nothing
     }
     await page.setViewportSize({ width: 1024, height: 768 })
     await right(`${place} at 1024`)
+    // At two hundred percent.
+    await page.setViewportSize({ width: 640, height: 400 })
+    await right(`${place} at 640`)
   }
   await page.goto(`/bench/${id}`)
   await expect(page.getByRole('cell', { name: 'F1 Schmelzleiter' })).toBeVisible()

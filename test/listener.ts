@@ -33,7 +33,7 @@ export class Listener {
     }
   }
   async until<T>(look: () => T | undefined): Promise<T> {
-    for (let n = 0; n < 200; n++) {
+    for (let n = 0; n < 500; n++) {
       const found = look()
       if (found !== undefined) return found
       await new Promise((resolve) => setTimeout(resolve, 50))

@@ -143,7 +143,7 @@ export function createApp({
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
     meterRoutes(database),
-    floorRoutes(database, workers, floor),
+    floorRoutes(database, floor),
     roomRoutes(database, room),
     deskRoutes(database, workers),
   )

@@ -85,22 +85,15 @@ async function judgedPart(
   return { left, idle: idleOf(steps, left), unsafe: unsafeOf(judged), total: judged.total }
 }
 
-async function rowOf(db: Database, workers: Workers, row: Row): Promise<FloorRow> {
-  const plain = await plainRow(db, row)
-  return { ...plain.row, ...((await judgedPart(db, workers, plain)) ?? unjudged) }
-}
-
-/** Everything that is going on: what was handed out today, and what is still open since the day before. */
-export async function floorNow(db: Database, workers: Workers, day?: string): Promise<FloorRow[]> {
-  const rows = await db.query<Row>(
+/** What was handed out today and what is still open since the day before; or what belongs to a lab day. */
+const rowsNow = (db: Database, day?: string): Promise<Row[]> =>
+  db.query<Row>(
     day === undefined
       ? `${rowSql} where o.created_at > now() - interval '18 hours'
            or (o.concluded_at is null and o.created_at > now() - interval '3 days') order by o.created_at desc limit 120`
       : `${rowSql} where o.lab_day_id = $1 order by o.round, o.station limit 400`,
     day === undefined ? [] : [day],
   )
-  return Promise.all(rows.map((row) => rowOf(db, workers, row)))
-}
 
 async function plainRowOf(db: Database, id: string): Promise<Plain | undefined> {
   const [row] = await db.query<Row>(`${rowSql} where o.id = $1`, [id])
@@ -169,6 +162,19 @@ export class Floor {
     private readonly database: Database,
     private readonly workers: Workers,
   ) {}
+
+  /** Everything that is going on, judged; what was judged stays with an order until its next step is. */
+  async now(day?: string): Promise<FloorRow[]> {
+    const rows = await rowsNow(this.database, day)
+    return Promise.all(
+      rows.map(async (one) => {
+        const plain = await plainRow(this.database, one)
+        const judged = (await judgedPart(this.database, this.workers, plain)) ?? unjudged
+        if (!this.shown.has(one.id)) this.shown.set(one.id, { row: plain.row, judged })
+        return { ...plain.row, ...judged }
+      }),
+    )
+  }
 
   private keep(answer: Answer): void {
     this.open.add(answer)

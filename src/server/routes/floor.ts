@@ -3,18 +3,17 @@ import { createSession } from 'better-sse'
 import { z } from 'zod'
 import { floorActSchema } from '../../contract'
 import type { Database } from '../database'
-import { act, floorNow, toldOf, type Floor } from '../floor'
+import { act, toldOf, type Floor } from '../floor'
 import { loadOwn } from '../desk'
-import type { Workers } from '../workers/pool'
 import { only, signedIn, userOf } from './account'
 import { idOf } from './circuits'
 
 /** The workshop as it runs, and what is said to whoever is at work there. */
-export function floorRoutes(db: Database, workers: Workers, floor: Floor): Router {
+export function floorRoutes(db: Database, floor: Floor): Router {
   const router = Router()
   router.get('/floor', only('instructor'), async (req, res) => {
     const day = z.uuid().optional().parse(req.query.day)
-    res.json(await floorNow(db, workers, day))
+    res.json(await floor.now(day))
   })
   router.get('/floor/live', only('instructor'), async (req, res) => {
     await floor.watch(await createSession(req, res), res)

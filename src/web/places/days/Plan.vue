@@ -80,6 +80,9 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
 .plan th:first-child {
   width: 150px;
 }
+th button {
+  margin-left: 8px;
+}
 th[scope='row'] {
   text-align: left;
   font-weight: 500;

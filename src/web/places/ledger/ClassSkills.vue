@@ -79,7 +79,7 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
 <style scoped>
 .matrix .skill {
   height: 118px;
-  padding: 0 2px 4px;
+  padding: 6px 2px 4px;
   vertical-align: bottom;
 }
 .matrix .skill span {
