@@ -1,13 +1,22 @@
-import { cpSync } from 'node:fs'
+import { cpSync, writeFileSync } from 'node:fs'
+import { PGlite } from '@electric-sql/pglite'
 import { defineConfig, type Plugin } from 'vite'
 
 const outDir = process.env.BRACHYON_OUT ?? 'built'
 
+const beside = `${outDir}/server/database`
+
 /** What the server reads at run time beside its code. */
-const migrations: Plugin = {
-  name: 'migrations',
-  closeBundle: () =>
-    cpSync('src/server/database/migrations', `${outDir}/server/database/migrations`, { recursive: true }),
+const data: Plugin = {
+  name: 'data',
+  async closeBundle() {
+    cpSync('src/server/database/migrations', `${beside}/migrations`, { recursive: true })
+    // A first start copies a database that is made here once: PostgreSQL takes seconds to make one.
+    const pg = await PGlite.create('memory://')
+    const image = await pg.dumpDataDir('gzip')
+    await pg.close()
+    writeFileSync(`${beside}/empty.tar.gz`, Buffer.from(await image.arrayBuffer()))
+  },
 }
 
 /**
@@ -15,7 +24,7 @@ const migrations: Plugin = {
  * that is made, which costs the judge a sixth of its time. Paths beside the sources stay right: as deep as they were.
  */
 export default defineConfig({
-  plugins: [migrations],
+  plugins: [data],
   publicDir: false,
   build: {
     ssr: true,

@@ -1,22 +1,31 @@
-import { configDefaults, defineConfig } from 'vitest/config'
+import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    globalSetup: ['test/image.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
     // Vitest leaves one core alone by default, which on two cores halves the pace.
     maxWorkers: 2,
+    // The files of one project share what they have loaded: nothing is kept in it but what can be worked out again.
+    isolate: false,
+    unstubGlobals: true,
     projects: [
-      // The core keeps nothing between tests but what it has worked out: its files share one warm engine.
-      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts'], isolate: false } },
+      // With the reference engine, which leaves a window behind that the embedded database would take for a browser's.
+      { extends: true, test: { name: 'core', include: ['src/{core,cli}/**/*.test.ts'] } },
       {
         extends: true,
         test: {
-          name: 'around',
+          name: 'server',
+          globalSetup: ['test/image.ts'],
+          include: ['src/{server,meter}/**/*.test.ts', 'bench/**/*.test.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'web',
           setupFiles: ['test/words-setup.ts'],
-          include: ['src/**/*.test.ts', 'bench/**/*.test.ts', 'test/**/*.test.ts'],
-          exclude: [...configDefaults.exclude, 'src/core/**'],
+          include: ['src/web/**/*.test.ts', 'test/**/*.test.ts'],
         },
       },
     ],

@@ -6,17 +6,6 @@ const pump = 'Washer pump, utility van'
 const gritter = 'Beacon and spreader light, gritter'
 
 /** Nothing may stick out to the right of the window. */
-async function expectNoSideways(page: Page, what: string): Promise<void> {
-  const over = await page.evaluate(() => {
-    const main = document.querySelector('main')
-    return Math.max(
-      document.documentElement.scrollWidth - window.innerWidth,
-      main ? main.scrollWidth - main.clientWidth : 0,
-    )
-  })
-  expect(over, what).toBeLessThanOrEqual(0)
-}
-
 test('two paths share a feed and a ground: each has its own staircase, and one bad ground shows on both', async ({
   page,
 }) => {
@@ -166,26 +155,3 @@ test('two instructors at one circuit: the later is told, and sees the newest', a
   await expect(part(page, 'X2')).toContainText('return connector')
   await other.context().close()
 })
-
-for (const [width, height] of [
-  [1024, 768],
-  [1280, 800],
-  [1920, 1080],
-] as const) {
-  test(`no view scrolls sideways at ${width} × ${height}, and the dark paper is as legible`, async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width, height })
-    await signIn(page, 'orla')
-    await expectNoSideways(page, 'Today')
-    await openBench(page, gritter)
-    await expectNoSideways(page, 'Bench')
-    await page.getByRole('button', { name: 'Dark paper' }).click()
-    if (width === 1280) await expectAccessible(page)
-    for (const place of ['Plant', 'Sheet']) {
-      await page.getByRole('link', { name: place, exact: true }).click()
-      await expect(page.getByText(gritter).first()).toBeVisible()
-      await expectNoSideways(page, place)
-    }
-  })
-}

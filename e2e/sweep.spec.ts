@@ -94,17 +94,20 @@ test('circuits of every kind at every size, light and dark, in German: nothing s
     // 1280 × 800 at two hundred percent.
     [640, 400],
   ] as const
+  const atEverySize = async (place: string, what: string) => {
+    await page.goto(place)
+    for (const [width, height] of sizes) {
+      await page.setViewportSize({ width, height })
+      await settled(page)
+      expect.soft(await misplaced(page), `${what}, ${width}×${height}`).toEqual([])
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+  }
   const sweep = async (kinds: readonly string[], what: string) => {
+    await atEverySize('/', `Today, ${what}`)
     for (const [name, id] of circuits.filter(([name]) => kinds.includes(name)))
-      for (const place of ['bench', 'plant', 'sheet', 'show']) {
-        await page.goto(`/${place}/${id}`)
-        for (const [width, height] of sizes) {
-          await page.setViewportSize({ width, height })
-          await settled(page)
-          expect.soft(await misplaced(page), `${place}, ${name}, ${width}×${height}, ${what}`).toEqual([])
-        }
-        await page.setViewportSize({ width: 1280, height: 800 })
-      }
+      for (const place of ['bench', 'plant', 'sheet', 'show'])
+        await atEverySize(`/${place}/${id}`, `${place}, ${name}, ${what}`)
   }
   await sweep(['three', 'long', 'none', 'modules', 'eighty'], 'light')
   await page.getByRole('button', { name: 'Dark paper' }).click()

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
@@ -16,7 +16,10 @@ export default async function setup(project: TestProject): Promise<() => void> {
     writeFileSync(file, Buffer.from(await image.arrayBuffer()))
     return { file, image }
   }
-  const empty = await keep(await PGlite.create('memory://'), 'empty')
+  const built =
+    process.env.BRACHYON_BUILT && new URL(`${process.env.BRACHYON_BUILT}/server/database/empty.tar.gz`)
+  const from = built ? { loadDataDir: new Blob([readFileSync(built)]) } : {}
+  const empty = await keep(await PGlite.create({ dataDir: 'memory://', ...from }), 'empty')
   const school = join(folder, 'school')
   const database = await openDatabase({ folder: school, image: empty.image }, loadDemo)
   await database.close()

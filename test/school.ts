@@ -13,6 +13,9 @@ export const emptyDatabase = (): Blob => new Blob([readFileSync(inject('emptyDat
 /** One with the demo school in it. */
 const demoDatabase = (): Blob => new Blob([readFileSync(inject('demoDatabase'))])
 
+/** Threads to judge in, once for all schools of a process: each school judges orders of its own in them. */
+const workers = new Workers()
+
 /** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
 export async function startSchool({
   url,
@@ -28,7 +31,6 @@ export async function startSchool({
       'truncate users, circuits, work_orders, steps, sessions, circuit_edits, circuit_versions, fault_sets, judgements restart identity cascade',
     )
   if (url && demo) await loadDemo(database)
-  const workers = new Workers()
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
   const app = createApp({ database, workers, logger, ...(trustProxy && { trustProxy }) })
   return {
@@ -42,10 +44,7 @@ export async function startSchool({
       await agent.post('/api/session').send({ login, password }).expect(200)
       return agent
     },
-    close: async () => {
-      await workers.close()
-      await database.close()
-    },
+    close: () => database.close(),
   }
 }
 export type School = Awaited<ReturnType<typeof startSchool>>

@@ -9,7 +9,7 @@ export { DatabaseFailure, type Database, type Queries } from './database'
 export interface Where {
   readonly url?: string
   readonly folder?: string
-  /** What a new embedded database is a copy of, instead of being made from nothing. */
+  /** What a new embedded database is a copy of; the build's own empty one unless said. */
   readonly image?: Blob
   /** Hears of connections that broke while nobody used them. */
   readonly onLost?: (error: Error) => void

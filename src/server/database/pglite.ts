@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import lockfile from 'proper-lockfile'
@@ -16,9 +16,14 @@ export interface Embedded extends Database {
   readonly syncs: () => number
 }
 
+const built = new URL('./empty.tar.gz', import.meta.url)
+/** The empty database that the build has made; none where the sources run. */
+const builtImage = (): Blob | undefined => (existsSync(built) ? new Blob([readFileSync(built)]) : undefined)
+
 /**
- * PostgreSQL in this process, in `folder` or in memory; a new one starts from `image` where there is one. The folder is locked: two processes writing to it would
- * ruin it. The lock of a process that was killed goes stale after a few seconds, which a new start waits for.
+ * PostgreSQL in this process, in `folder` or in memory; a new one starts from `image`, or from the one that the build has
+ * made: PostgreSQL takes seconds to make one from nothing. The folder is locked: two processes writing to it would ruin it.
+ * The lock of a process that was killed goes stale after a few seconds, which a new start waits for.
  */
 export async function openPglite(folder?: string, image?: Blob): Promise<Embedded> {
   const unlock = folder === undefined ? undefined : await lockFolder(folder)
@@ -27,7 +32,9 @@ export async function openPglite(folder?: string, image?: Blob): Promise<Embedde
   try {
     if (data !== undefined) beginFirst(data, starting)
     const files = data === undefined ? undefined : new DurableFiles(data, existsSync(starting))
-    const from = image && (!files || existsSync(starting)) ? { loadDataDir: image } : {}
+    const first = !files || existsSync(starting)
+    const copied = first ? (image ?? builtImage()) : undefined
+    const from = copied ? { loadDataDir: copied } : {}
     const pg = files
       ? await PGlite.create({ ...from, fs: files, postgresqlconf: settings, startParams: startParams() })
       : await PGlite.create({ ...from, dataDir: 'memory://' })
