@@ -20,6 +20,6 @@ export default defineConfig({
     }),
   ],
   // Every browser that es2022 runs on preloads modules by itself.
-  build: { target: 'es2022', chunkSizeWarningLimit: 900, modulePreload: { polyfill: false } },
+  build: { target: 'es2022', chunkSizeWarningLimit: 1000, modulePreload: { polyfill: false } },
   server: { port: 5173, proxy: { '/api': server } },
 })

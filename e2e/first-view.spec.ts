@@ -87,3 +87,27 @@ test('signing out leaves nothing of what was planted in the page', async ({ page
   expect(await inMemory()).not.toContain('2.468')
   expect(await page.evaluate(() => Reflect.get(window, 'mark') as unknown)).toBeUndefined()
 })
+
+test('a script is sent packed as the browser can take it, the same to all, and kept for good', async ({
+  page,
+}) => {
+  const script = (await (await page.request.get('/')).text()).match(/\/assets\/[^"]+\.js/)![0]
+  const sent: [string, number][] = []
+  const texts = new Set<string>()
+  for (const takes of ['gzip, deflate, br', 'gzip, deflate', 'identity']) {
+    const answer = await page.request.get(script, { headers: { 'accept-encoding': takes } })
+    const { 'content-encoding': packed = 'none', 'content-length': length, ...head } = answer.headers()
+    sent.push([packed, Number(length)])
+    texts.add(await answer.text())
+    expect(head).toMatchObject({
+      'content-type': expect.stringMatching(/^text\/javascript/),
+      'cache-control': 'public, max-age=31536000, immutable',
+      'x-content-type-options': 'nosniff',
+      vary: 'Accept-Encoding',
+    })
+  }
+  expect(texts.size).toBe(1)
+  expect(sent.map(([packed]) => packed)).toEqual(['br', 'gzip', 'none'])
+  expect(sent[0]![1]).toBeLessThan(sent[1]![1])
+  expect(sent[1]![1]).toBeLessThan(sent[2]![1])
+})

@@ -40,6 +40,7 @@ test('? maps the keys of every place, from the table that acts', async ({ page }
   }
   for (const address of ['/classes', '/days', '/ledger', '/account']) {
     await page.goto(address)
+    await expect(page.locator('main')).not.toHaveText('')
     await expect.poll(async () => (await mapOf(page))['Everywhere'], address).toEqual(['?', 'Esc'])
   }
 })

@@ -82,7 +82,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   await page.keyboard.press('3')
   await shot('review-ways')
   await page.goto('/days')
-  await page.getByLabel('Name').fill('Thursday group')
+  await page.getByLabel('Name').fill('Workshop group')
   await page.getByRole('button', { name: 'Plan it' }).click()
   await page.getByRole('button', { name: 'Rotate' }).click()
   await page.getByText('No rule is broken').waitFor()

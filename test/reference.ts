@@ -14,8 +14,8 @@ export function referenceEngine(): Promise<Simulation> {
   return started
 }
 
-/** Tighter than its defaults, which are looser than what we claim. */
-export const tight = '.options reltol=1e-7 abstol=1e-13 vntol=1e-10 itl1=1000'
+/** Tighter than its defaults, which are looser than what we claim; not so tight that it loses itself in its own rounding. */
+export const tight = '.options reltol=1e-5 abstol=1e-10 vntol=1e-7 itl1=100'
 
 let runs = 0
 

@@ -122,8 +122,13 @@ function send() {
 }
 header {
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 0 8px;
   align-items: baseline;
+}
+.bench,
+.need {
+  white-space: nowrap;
 }
 .bench {
   font-family: var(--face-readings);
