@@ -14,8 +14,10 @@ const props = withDefaults(
     path?: number
     /** The sheet's own choice and order of rows. */
     view?: RowsView | null
+    /** Says what it is above it, where other tables stand beside it. */
+    captioned?: boolean
   }>(),
-  { faulted: null, path: -1, view: null },
+  { faulted: null, path: -1, view: null, captioned: false },
 )
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
@@ -29,7 +31,7 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     :rows="rows"
     :beside="!!faulted"
     :caption="t('Drop across each piece of the path')"
-    caption-hidden
+    :caption-hidden="!captioned"
     :view="view"
     :lit="lit"
     @light="emit('light', $event)"

@@ -166,8 +166,9 @@ useKeys(t('Sheet'), [
 
 <style scoped>
 /* The tools stand in one row at 1280. */
-.tools select {
-  max-width: 188px;
+.tools :deep(select) {
+  max-width: 206px;
+  text-overflow: ellipsis;
 }
 .sheet {
   max-width: 1240px;

@@ -93,7 +93,7 @@ const notices = computed(() =>
         :view="view"
         :meter="meter"
       />
-      <DropTable :state="state" :faulted="faulted" :lit="null" :view="view" />
+      <DropTable :state="state" :faulted="faulted" :lit="null" :view="view" captioned />
     </div>
     <div v-if="fuses.length || places.length || scans.length" class="two">
       <KeyTable
