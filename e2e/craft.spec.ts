@@ -5,7 +5,6 @@ import { openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './s
 const pump = 'Washer pump, utility van'
 const gritter = 'Beacon and spreader light, gritter'
 
-/** Nothing may stick out to the right of the window. */
 test('two paths share a feed and a ground: each has its own staircase, and one bad ground shows on both', async ({
   page,
 }) => {

@@ -9,7 +9,7 @@ import { demoCircuit, demoNames } from '../../../test/demo'
 /** Every so-many-th fault of two circuits; more, of all of them, in a campaign. */
 const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
 const every = campaign ? 11 : 97
-const names = campaign ? demoNames : (['van-cooling-fan', 'gritter-spinner'] as const)
+const names = campaign ? demoNames : (['van-cooling-fan', 'gritter-salt-sensor'] as const)
 
 describe('a student with the book of all faults, shorts, stuck contacts and modules among them', () => {
   const marked: { label: string; total: number; right: boolean }[] = []

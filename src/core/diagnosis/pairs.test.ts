@@ -22,7 +22,7 @@ describe('two faults', () => {
     ...places.find((f) => f.part === part)!,
     severity,
   })
-  const all = new Predictor(circuit, undefined, sized([1.2, 1.8]), 2)
+  const all = new Predictor(circuit, undefined, sized([1, 1.4, 2]), 2)
 
   it.each([['W2', 'X2']])(
     'in %s and %s: every piece is doubted much as all pairs would have it',

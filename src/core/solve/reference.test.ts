@@ -82,8 +82,7 @@ const build = (
 }
 
 /** Per circuit; every state healthy and a spread of its faults, since the reference engine takes its time. */
-const short = process.env.BRACHYON_CAMPAIGN === undefined
-const mostCases = short ? 12 : 60
+const mostCases = process.env.BRACHYON_CAMPAIGN === undefined ? 12 : 60
 /** Runs in which the reference engine itself finds no answer, for seconds each, before this circuit is left with what was compared. */
 const mostMisses = 3
 

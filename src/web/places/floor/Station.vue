@@ -126,10 +126,6 @@ header {
   gap: 0 8px;
   align-items: baseline;
 }
-.bench,
-.need {
-  white-space: nowrap;
-}
 .bench {
   font-family: var(--face-readings);
 }
