@@ -35,7 +35,8 @@ export default defineConfig({
     rollupOptions: {
       input: {
         'server/main': 'src/server/main.ts',
-        'server/backup-command': 'src/server/backup-command.ts',
+        'server/operations/command': 'src/server/operations/command.ts',
+        'server/accounts/password-tasks': 'src/server/accounts/password-tasks.ts',
         'server/workers/tasks': 'src/server/workers/tasks.ts',
         'server/database/thread': 'src/server/database/thread.ts',
       },

@@ -18,11 +18,20 @@ export const userSchema = z.object({
   mustChange: z.boolean().optional(),
   /** Language that was chosen: `de`; '' where none was. */
   language: languageTag.optional(),
+  /** Signed in with a bench's card: for the orders of this bench of this lab day, and nothing else. */
+  bench: z.object({ day: z.uuid(), stand: z.number().int(), name: z.string() }).nullish(),
 })
 export type User = z.infer<typeof userSchema>
 
-/** `setUp` is true while the school has no instructor yet. */
-export const sessionSchema = z.object({ user: userSchema.nullable(), setUp: z.boolean() })
+export const sessionSchema = z.object({
+  user: userSchema.nullable(),
+  /** The school has no instructor yet. */
+  setUp: z.boolean(),
+  /** What the sign-in by the school's own directory is called; null where there is none. */
+  directory: z.string().nullish(),
+  /** Other sessions of the account that are open; said once, at the sign-in. */
+  others: z.number().optional(),
+})
 export type Session = z.infer<typeof sessionSchema>
 
 export const signInSchema = z.object({
@@ -34,6 +43,8 @@ export const signInSchema = z.object({
     .string()
     .min(1, coded(say('enterPassword')))
     .max(200),
+  /** Ends every other session of the account. */
+  alone: z.boolean().optional(),
 })
 
 /** A passphrase of a few words is the best: the server refuses what is common (12 as the least is common practice). */
@@ -54,13 +65,15 @@ export const changePasswordSchema = z.strictObject({
 })
 /** The password of somebody else, made up by the server and told once. */
 export const resetSchema = z.object({ password: z.string() })
+/** A student's code for signing in at a bench, told once. */
+export const benchCodeSchema = z.object({ code: z.string() })
 
 export const signInsSchema = z.array(
   z.object({
     at: z.string(),
     login: z.string(),
     address: z.string(),
-    outcome: z.enum(['in', 'wrong', 'waits', 'out']),
+    outcome: z.enum(['in', 'wrong', 'waits', 'out', 'card', 'directory']),
   }),
 )
 export type SignIns = z.infer<typeof signInsSchema>
@@ -74,4 +87,7 @@ export const newAccountSchema = z.object({
     .max(80),
   password: newPassword,
 })
+/** The first instructor's account, and the school's name. */
+export const setUpSchema = newAccountSchema.extend({ school: z.string().trim().max(80).default('') })
+export const schoolNameSchema = z.strictObject({ name: z.string().trim().max(80) })
 export type NewAccount = z.infer<typeof newAccountSchema>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { coded } from '../core/document'
+import { sessionSchema } from './account'
 import { say } from './phrases'
 
 const name = z
@@ -85,7 +86,22 @@ export const cardSchema = z.strictObject({
   stand: z.number().int().min(1).max(60),
   word: z.string().max(60),
 })
-export const cardInSchema = cardSchema.extend({ person: z.uuid() })
+export const cardPersonSchema = cardSchema.extend({ person: z.uuid() })
+/** Who is to be signed in is proved by a code of their own, or by what was given while they wait for the instructor. */
+export const cardInSchema = cardPersonSchema.extend({
+  code: z.string().max(20).optional(),
+  claim: z.string().max(60).optional(),
+})
+export const claimSchema = z.object({ claim: z.string() })
+/** Signed in, or still waiting for the instructor. */
+export const cardAnswerSchema = z.union([z.object({ waiting: z.literal(true) }), sessionSchema])
+
+/** Students at benches who wait for the instructor to say that they are who they say. */
+export const benchClaimsSchema = z.array(
+  z.object({ id: z.uuid(), student: z.string(), station: z.string().nullable(), at: z.string() }),
+)
+export type BenchClaims = z.infer<typeof benchClaimsSchema>
+export const settleClaimSchema = z.strictObject({ confirmed: z.boolean() })
 export const cardPeopleSchema = z.object({
   day: z.string(),
   stand: z.string(),

@@ -35,5 +35,7 @@ export const keepLessonSchema = z.strictObject({
 /** To one, to several, to a class: each gets a set, drawn or all the same. */
 export const handOutSchema = z.strictObject({
   students: z.array(z.uuid()).min(1).max(400),
-  set: z.number().int().min(0).nullable(),
+  set: z.number().int().min(0).max(1000).nullable(),
+  /** Made by the page for this one act: sent twice, it is handed out once. */
+  key: z.uuid().optional(),
 })

@@ -23,6 +23,8 @@ export const newOrderSchema = z.object({
   frame: frameSchema.partial().optional(),
   /** The connected meter of the station, where the readings come from one. */
   meter: z.uuid().optional(),
+  /** Made by the page for this one act: sent twice, it is handed out once. */
+  key: z.uuid().optional(),
 })
 export type NewOrder = z.infer<typeof newOrderSchema>
 

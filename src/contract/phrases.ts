@@ -30,7 +30,8 @@ export const say = phrases('school', {
   noPerson: 'There is no such account',
   tooFast: 'That is faster than anybody can measure: wait half a minute. Nothing was lost.',
   notPractice: 'This work order is a test: what is said of it comes with the review',
-  meterFar: 'A meter stands in the workshop: its address is one of this network, such as 192.168.1.40',
+  meterFar:
+    'A meter stands in the workshop: its address is one of its network, such as 192.168.1.40. Addresses of the server itself are open only if whoever runs it allows them (METER_LOOPBACK=1).',
   meterTaken: 'A meter “{name}” is there already',
   noMeter: 'This work order has no meter: type what yours shows',
   meterCannot: 'A connected meter cannot do {title}: type what you see',
@@ -40,6 +41,7 @@ export const say = phrases('school', {
   meterSlow: 'The meter at {at} does not answer in time. Type the reading, or try once more.',
   meterClosed: 'The meter ended the connection. Type the reading, or try once more.',
   meterGarbage: 'The meter sent “{said}”, which is no number. Type what its display shows.',
+  meterNone: 'What answers at {at} is not a meter. Look at the address; type the reading meanwhile.',
   meterTooLong: 'What answers there sends more than a meter would. Type the reading.',
   meterError: 'The meter says: {text}. Look at its function and jack, or type the reading.',
   meterFunction: 'The meter stands at {is} and does not take another function. Turn it, or type the reading.',
@@ -51,6 +53,14 @@ export const say = phrases('school', {
   wantsNamed: 'one of what it names',
   wantsChoice: 'one of its choices',
   wrongWord: 'That is not the word of the day: look at the board, or ask your instructor',
+  noDirectory:
+    'The {label} sign-in does not answer just now: try again in a moment, or use your password here',
+  tooManyStreams: 'Too many windows of yours are open: close some',
+  wrongCode:
+    'That is not your bench code. Your instructor can give you a new one, or confirm you on the Floor.',
+  notConfirmed: 'Your instructor has not confirmed you. Ask again, or type your bench code.',
+  benchOnly:
+    'You are signed in at a bench: only its work of today is open. Sign in with your password for the rest.',
   noBenchHere: 'There is no such bench today',
   notHere: 'You do not stand at this bench today',
   noneLike: 'There is no other fault like it in this circuit: ask your instructor for another circuit',
@@ -83,6 +93,10 @@ export const say = phrases('school', {
   tooBig: 'This is more than can be taken at once',
   refused: 'The request cannot be taken',
   missing: 'Something is missing',
+  thereAlready: 'There is one of this name already: choose another',
+  goneMeanwhile:
+    'Something that this refers to is not there any more: look at it again. Nothing was changed.',
+  unfitValue: 'A value is larger than can be kept: look at numbers, dates and long texts',
   broken: 'Something went wrong on the server; nothing was lost. Try again.',
   noDatabase: 'The database cannot be reached just now; nothing was lost. Try again in a moment.',
   diskFull: 'The disk of the server is full: nothing was stored. Tell whoever looks after it.',

@@ -17,6 +17,19 @@ export const statusSchema = z.object({
   /** Seconds since the server was started. */
   up: z.number(),
 })
+/** What happens to work that is older than the school keeps. */
+export const retentionStateSchema = z.object({
+  months: z.number().nullable(),
+  /** A clock that has jumped erases nothing until somebody says that it is right. */
+  clock: z.enum(['steady', 'ahead', 'behind']),
+  /** What the clock shows. */
+  now: z.string(),
+  /** What goes into the bin, and when. */
+  plan: z.object({ on: z.string(), count: z.number() }).nullable(),
+  /** What lies there, and when the first of it is gone. */
+  bin: z.object({ count: z.number(), until: z.string() }).nullable(),
+})
+export type RetentionState = z.infer<typeof retentionStateSchema>
 export const retentionSchema = z.strictObject({
   months: z.union([z.literal([6, 12, 24, 36, 60]), z.null()]),
 })

@@ -4,7 +4,7 @@ import { complaintWords, faultsLike, usualHints } from '../core/attempt'
 import { tell } from '../contract/words'
 import { loadReleased } from './desk'
 import type { Database } from './database'
-import { addOrder } from './orders'
+import { handOut, readyOrder } from './hand-out'
 import { Refusal } from './refusal'
 import type { Workers } from './workers/pool'
 
@@ -37,12 +37,11 @@ export async function another(
     const [fault] = like.splice(randomInt(Math.max(1, Math.ceil(like.length / 3))), 1)
     const complaint = await workers.draft({ circuit: order.circuit, planted: [fault!] })
     if (!complaint.length) continue
-    const made = await addOrder(
+    const ready = await readyOrder(
       database,
       workers,
       {
         circuit: row?.circuit_id ?? '',
-        student: student.id,
         complaint: tell(complaintWords(order.circuit, complaint)!),
         faults: [fault!],
         frame: {
@@ -55,10 +54,22 @@ export async function another(
           complaint,
         },
       },
-      { id: row!.instructor_id },
-      { of: id, circuit: order.circuit },
+      order.circuit,
     )
-    return { id: made }
+    const instructor = { id: row!.instructor_id }
+    const out = [{ order: { ...ready, likeOf: id }, students: [student.id] }]
+    const [made] = await handOut(database, workers, out, instructor)
+    // Asked for twice at once, the other one was first: its order is the one.
+    return { id: made?.id ?? (await openLike(database, id)) }
   }
   throw new Refusal(409, say('noneLike'))
+}
+
+async function openLike(database: Database, id: string): Promise<string> {
+  const [row] = await database.query<{ id: string }>(
+    'select id from work_orders where like_of = $1 and concluded_at is null',
+    [id],
+  )
+  if (!row) throw new Refusal(503, say('tooBusy'))
+  return row.id
 }

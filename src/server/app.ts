@@ -1,18 +1,20 @@
-import { existsSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import compression from 'compression'
 import staticPacked from 'express-static-gzip'
-import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
+import express, { type ErrorRequestHandler, type Express } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { z } from 'zod'
-import { retentionSchema, say, type Failure } from '../contract'
+import { say, type Failure } from '../contract'
 import { problemsOf, type Message } from '../core/document'
-import { DatabaseFailure, type Database } from './database'
+import { DatabaseFailure, type Database, type Trouble } from './database'
 import { Refusal } from './refusal'
-import { backupRoutes } from './routes/backup'
-import { accountRoutes, identify, only, sameOrigin } from './routes/account'
+import type { Directory } from './accounts/directory'
+import { accountRoutes, identify, sameOrigin } from './accounts/routes'
+import { readBodies } from './bodies'
 import { Floor } from './floor'
 import { floorRoutes } from './routes/floor'
 import { classRoutes } from './routes/classes'
@@ -25,11 +27,10 @@ import { libraryRoutes } from './routes/library'
 import { meterRoutes } from './routes/meters'
 import { orderRoutes } from './routes/orders'
 import { Room } from './room'
-import { keepFor } from './retention'
+import { operationRoutes, schoolRoutes } from './operations/routes'
+import { Streams } from './streams'
 import { roomRoutes } from './routes/room'
 import { rubricRoutes } from './routes/rubrics'
-import { statusOf } from './status'
-import { textProblems } from './texts'
 import type { Workers } from './workers/pool'
 
 export interface Surroundings {
@@ -42,13 +43,26 @@ export interface Surroundings {
   readonly floor?: Floor
   /** Who is asked from the wall; one of its own unless given. */
   readonly room?: Room
+  /** Answers that stay open; of its own unless given. */
+  readonly streams?: Streams
+  /** The school's own directory, where people may sign in. */
+  readonly directory?: Directory | undefined
+  /** Meters may stand at addresses of this machine: for a stand-in. */
+  readonly meterOnLoopback?: boolean
   /** What Express is to believe of a proxy in front: `1`, `loopback`, addresses. Nothing unless said. */
   readonly trustProxy?: string | number
-  /** What a backup is asked for with; none is handed out unless there is one. */
-  readonly backupKey?: string
+  /** What whoever looks after the school asks with (`npm run backup`); nothing is handed out unless there is one. */
+  readonly operationsKey?: string
 }
 
 const built = fileURLToPath(new URL('../../dist/', import.meta.url))
+/** Tells builds of the interface apart. */
+const build = existsSync(`${built}index.html`)
+  ? createHash('sha256')
+      .update(readFileSync(`${built}index.html`))
+      .digest('hex')
+      .slice(0, 12)
+  : 'sources'
 
 /** The whole server as one Express application: JSON under /api, everything else the built interface. */
 export function createApp({
@@ -56,10 +70,13 @@ export function createApp({
   workers,
   logger,
   trustProxy,
-  backupKey,
+  operationsKey,
   folder,
   floor = new Floor(database, workers),
   room = new Room(database),
+  streams = new Streams(database),
+  directory,
+  meterOnLoopback = false,
 }: Surroundings): Express {
   const app = express()
   if (trustProxy !== undefined) app.set('trust proxy', trustProxy)
@@ -105,6 +122,11 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   )
+  app.use((req, res, next) => {
+    // Whoever has come over TLS once is to come over TLS from then on.
+    if (req.secure) res.set('Strict-Transport-Security', 'max-age=31536000')
+    next()
+  })
   app.use(
     pinoHttp({
       logger,
@@ -117,7 +139,7 @@ export function createApp({
     }),
   )
   // Packed already: before what packs everything else.
-  if (backupKey) app.use(backupRoutes(database, backupKey))
+  if (operationsKey) app.use(operationRoutes(database, operationsKey))
   app.use(packed)
   app.get('/health', async (_req, res) => {
     const there = await database.query('select 1').then(
@@ -127,14 +149,17 @@ export function createApp({
     res.status(there ? 200 : 503).json({ database: there ? 'there' : 'unreachable' })
   })
   const api = express.Router()
-  api.use(express.json({ limit: '2mb' }), onlyTexts)
   api.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store')
+    // A page that was loaded before an upgrade learns that there is a newer one.
+    res.set('X-Brachyon-Build', build)
     next()
   })
-  api.use(sameOrigin, identify(database))
+  api.use(sameOrigin, identify(database), readBodies())
+  if (directory) api.use(directory.routes(database))
   api.use(
-    accountRoutes(database),
+    accountRoutes(database, directory),
+    schoolRoutes(database, folder),
     circuitRoutes(database),
     libraryRoutes(database),
     lessonRoutes(database, workers),
@@ -143,18 +168,11 @@ export function createApp({
     ledgerRoutes(database, workers),
     orderRoutes(database, workers),
     rubricRoutes(database, workers),
-    meterRoutes(database),
-    floorRoutes(database, floor),
-    roomRoutes(database, room),
+    meterRoutes(database, { onLoopback: meterOnLoopback }),
+    floorRoutes(database, floor, streams),
+    roomRoutes(database, room, streams),
     deskRoutes(database, workers),
   )
-  api.get('/status', only('instructor'), async (_req, res) => {
-    res.json(await statusOf(database, folder))
-  })
-  api.put('/retention', only('instructor'), async (req, res) => {
-    await keepFor(database, retentionSchema.parse(req.body).months)
-    res.status(204).end()
-  })
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {
@@ -170,13 +188,6 @@ export function createApp({
   return app
 }
 
-/** A text that cannot be kept is refused at the door, with its field. */
-const onlyTexts: RequestHandler = (req, _res, next) => {
-  const problems = textProblems(req.body)
-  if (problems[0]) throw new Refusal(422, problems[0], problems)
-  next()
-}
-
 const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error)
   const failure = (status: number, { code, params }: Message, problems: Failure['problems'] = []) =>
@@ -186,11 +197,10 @@ const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
     const problems = problemsOf(error)
     return failure(422, problems[0] ?? say('missing'), problems)
   }
-  if (error instanceof DatabaseFailure && error.trouble === 'unreachable')
-    return failure(503, say('noDatabase'))
-  if (error instanceof DatabaseFailure && error.trouble === 'full') {
-    req.log.error(plainError(error))
-    return failure(507, say('diskFull'))
+  if (error instanceof DatabaseFailure && error.trouble !== 'other') {
+    const [status, why] = troubles[error.trouble]
+    if (error.trouble === 'full' || error.trouble === 'slow') req.log.error(plainError(error))
+    return failure(status, why)
   }
   if (isHttpError(error) && error.status < 500) {
     const why =
@@ -205,6 +215,16 @@ const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
   }
   req.log.error(plainError(error))
   return failure(500, say('broken'))
+}
+
+/** What a person is told where the database could not do what was asked; anything else is a fault of ours. */
+const troubles: Readonly<Record<Exclude<Trouble, 'other'>, readonly [status: number, why: Message]>> = {
+  unreachable: [503, say('noDatabase')],
+  slow: [503, say('tooBusy')],
+  full: [507, say('diskFull')],
+  duplicate: [409, say('thereAlready')],
+  gone: [409, say('goneMeanwhile')],
+  unfit: [422, say('unfitValue')],
 }
 
 /** An error as it may stand in a log: its name and where it came from; a driver's own text can hold what was bound. */

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
 import { classListSchema, rosterDoneSchema, rosterPlanSchema, statusSchema } from '../contract'
-import { noteFact } from './status'
+import { noteFact } from './operations/status'
 
 const table =
   'Name,Class,Login\nNela Farrow,Monday,nela\nTam P.,Monday,tam\n,Monday,x\nOrla Two,Monday,orla\n'

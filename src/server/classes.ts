@@ -2,9 +2,9 @@ import type { z } from 'zod'
 import { say, type ClassList, type RosterDone, type RosterPlan, type rosterSchema } from '../contract'
 import { guessColumns, isOneRoster, readOneRoster, readPlain, type Roster } from '../core/lab'
 import type { Database, Queries } from './database'
-import { hashPassword } from './passwords'
+import { hashPassword } from './accounts/password-threads'
 import { Refusal } from './refusal'
-import { madeUp } from './users'
+import { madeUp } from './accounts/users'
 
 export const listClasses = (db: Queries): Promise<ClassList> =>
   db.query(

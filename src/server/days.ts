@@ -11,9 +11,10 @@ import {
   type StoredDay,
   type User,
 } from '../contract'
-import { wordFor, wordOfDay } from './cards'
+import { wordFor, wordOfDay } from './accounts/cards'
 import type { Database, Queries } from './database'
-import { loadLesson, orderOf } from './lessons'
+import { handOut, type HandOut } from './hand-out'
+import { loadLesson, readyLesson } from './lessons'
 import { Refusal } from './refusal'
 import type { Workers } from './workers/pool'
 
@@ -83,8 +84,8 @@ export async function changeDay(
 }
 
 /**
- * Hands one round out: to everybody who has a bench with a lesson in it, one order each. Asked for twice, those who have
- * theirs already get none.
+ * Hands one round out, all of it or nothing: to everybody who has a bench with a lesson in it, one order each. Asked for
+ * twice, those who have theirs already get none.
  */
 export async function handOutRound(
   db: Database,
@@ -96,12 +97,7 @@ export async function handOutRound(
   const day = await loadDay(db, id)
   const { stands, groups, seats, rounds } = day.body
   if (round < 0 || round >= rounds) throw new Refusal(422, say('noRound', { round: round + 1 }))
-  const had = await db.query<{ student: string }>(
-    'select student_id as student from work_orders where lab_day_id = $1 and round = $2',
-    [id, round + 1],
-  )
-  const known = new Set(had.map(({ student }) => student))
-  let count = 0
+  const orders: HandOut[] = []
   for (const [g, people] of groups.entries()) {
     const stand = stands[seats[g]?.[round] ?? -1]
     if (!stand?.lesson) continue
@@ -112,23 +108,16 @@ export async function handOutRound(
       ...lesson,
       lesson: { ...lesson.lesson, frame: { ...lesson.lesson.frame, ...(source && { source }) } },
     }
-    for (const student of people) {
-      if (known.has(student)) continue
-      await orderOf(db, workers, own, stand.set, student, instructor, {
-        day: id,
-        station: stand.name,
-        round: round + 1,
-        ...(stand.meter && { meter: stand.meter }),
-      })
-      count++
-    }
+    const order = await readyLesson(db, workers, own, stand.set, stand.meter)
+    orders.push({ order: { ...order, day: id, station: stand.name, round: round + 1 }, students: people })
   }
-  await db.query(
-    `update lab_days set revision = revision + 1, body = jsonb_set(body, '{out}',
-       (select coalesce(jsonb_agg(distinct n), '[]') from (
-          select jsonb_array_elements(coalesce(body->'out', '[]')) as n union select to_jsonb($2::int)) a))
-     where id = $1`,
-    [id, round],
-  )
-  return count
+  const also = (tx: Queries) =>
+    tx.query(
+      `update lab_days set revision = revision + 1, body = jsonb_set(body, '{out}',
+         (select coalesce(jsonb_agg(distinct n), '[]') from (
+            select jsonb_array_elements(coalesce(body->'out', '[]')) as n union select to_jsonb($2::int)) a))
+       where id = $1 and not coalesce(body->'out', '[]') @> to_jsonb($2::int)`,
+      [id, round],
+    )
+  return (await handOut(db, workers, orders, instructor, { also })).length
 }

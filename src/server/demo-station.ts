@@ -3,7 +3,7 @@ import type { Fault } from '../core/faults'
 import { serveStandIn } from '../meter/serve'
 import type { User } from '../contract'
 import type { Database } from './database'
-import { addOrder } from './orders'
+import { handOut, readyOrder } from './hand-out'
 import type { Workers } from './workers/pool'
 
 const station = 'Bench 1, stand-in meter'
@@ -40,17 +40,12 @@ export async function startDemoStation(database: Database, workers: Workers): Pr
   )
   const [there] = await database.query('select 1 from work_orders where meter_id = $1 limit 1', [meter!.id])
   if (there) return
-  await addOrder(
-    database,
-    workers,
-    {
-      circuit: row.id,
-      student: student.id,
-      complaint: 'The work lamp is weak. This order is worked on bench 1, with its meter.',
-      faults: [planted],
-      frame: { mode: 'practice', source: 'meter', hints: { where: 1, side: 2, test: 4 } },
-      meter: meter!.id,
-    },
-    instructor,
-  )
+  const order = await readyOrder(database, workers, {
+    circuit: row.id,
+    complaint: 'The work lamp is weak. This order is worked on bench 1, with its meter.',
+    faults: [planted],
+    frame: { mode: 'practice', source: 'meter', hints: { where: 1, side: 2, test: 4 } },
+    meter: meter!.id,
+  })
+  await handOut(database, workers, [{ order, students: [student.id] }], instructor)
 }

@@ -6,10 +6,12 @@ import { readCircuit } from '../core/circuit'
 import { describeFault, readFaultSpec } from '../core/faults'
 import { lessonFormat, lessonVersion, type Lesson } from '../core/lab'
 import { addCircuit } from './circuits'
-import type { Database } from './database'
+import { takeStartLock, type Database, type Queries } from './database'
 import { addLesson, admitLesson } from './lessons'
 import { shelve } from './library'
-import { addUser } from './users'
+import { hashPassword } from './accounts/password-threads'
+import { addHashed } from './accounts/users'
+import { nameSchool } from './school-name'
 
 const folder = new URL('../../demo/', import.meta.url)
 
@@ -64,14 +66,22 @@ export const demoLessons = (): Lesson[] =>
     })
 
 /** Loads the demo school once, through the same doors as a person's own accounts and imports: all of it or nothing. */
-export function loadDemo(database: Database): Promise<void> {
-  return database.transaction(async (db) => {
-    const [any] = await db.query('select 1 from users limit 1')
-    if (any) return
-    const school = demoSchool()
+export async function loadDemo(database: Database): Promise<void> {
+  const school = demoSchool()
+  if (await anybody(database)) return
+  // Slow work comes before the transaction, not in it.
+  const hashes = new Map<string, string>()
+  for (const account of [...school.instructors, ...school.students])
+    hashes.set(account.login, await hashPassword(account.password))
+  await database.transaction(async (db) => {
+    // Two processes that start at once take turns: the second finds the school there.
+    await takeStartLock(db)
+    if (await anybody(db)) return
+    await nameSchool(db, school.name)
     const instructors = []
-    for (const account of school.instructors) instructors.push(await addUser(db, account, 'instructor'))
-    for (const account of school.students) await addUser(db, account, 'student')
+    for (const one of school.instructors)
+      instructors.push(await addHashed(db, one, 'instructor', false, hashes.get(one.login)!))
+    for (const one of school.students) await addHashed(db, one, 'student', false, hashes.get(one.login)!)
     for (const lesson of demoLessons()) await addLesson(db, lesson)
     for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
       const text = readFileSync(new URL(`circuits/${file}`, folder), 'utf8')
@@ -81,3 +91,6 @@ export function loadDemo(database: Database): Promise<void> {
     }
   })
 }
+
+const anybody = async (db: Queries): Promise<boolean> =>
+  (await db.query('select 1 from users limit 1')).length > 0

@@ -23,23 +23,30 @@ export const deskList = (db: Queries, student: User): Promise<DeskList> =>
     `select id, document->>'name' as circuit, complaint, coalesce(frame->>'mode', 'test') as mode, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
        ${iso('released_at')} as released, station, round,
        (select count(*)::int from steps s where s.work_order_id = work_orders.id) as steps
-     from work_orders where student_id = $1 order by created_at desc limit ${mostOrders}`,
-    [student.id],
+     from work_orders where student_id = $1
+       and ($2::uuid is null or (lab_day_id = $2 and station = $3)) order by created_at desc limit ${mostOrders}`,
+    [student.id, student.bench?.day ?? null, student.bench?.name ?? null],
   )
 
-export async function loadOwn(db: Queries, id: string, student: Pick<User, 'id'>): Promise<Order & Standing> {
+/**
+ * An order of one's own; whoever is signed in at a bench has that bench's of that day only.
+ * @throws Refusal 404, in the same words as for one that does not exist: whose it is is nobody's business
+ */
+export async function loadOwn(
+  db: Queries,
+  id: string,
+  { id: student, bench }: Pick<User, 'id' | 'bench'>,
+): Promise<Order & Standing> {
   const order = await load(db, id)
-  // The same words as for one that does not exist: whose it is is nobody's business.
-  if (order.studentId !== student.id) throw new Refusal(404, say('noOrder'))
+  const elsewhere = bench && (order.day !== bench.day || order.station !== bench.name)
+  if (order.studentId !== student || elsewhere) throw new Refusal(404, say('noOrder'))
   return order
 }
 
 export async function loadDesk(db: Database, id: string, student: User): Promise<Desk> {
+  await loadOwn(db, id, student)
   // The time limit runs from the first look.
-  await db.query(
-    'update work_orders set started_at = now() where id = $1 and student_id = $2 and started_at is null',
-    [id, student.id],
-  )
+  await db.query('update work_orders set started_at = now() where id = $1 and started_at is null', [id])
   const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
   const { faults, families, bag, meter, mode, source, hints, limit, procedure } = order.frame
@@ -55,7 +62,7 @@ export async function loadDesk(db: Database, id: string, student: User): Promise
 }
 
 /** The student’s work is done: after the conclusion there may have been a repair and its proof. Said twice, it is done once. */
-export async function finish(db: Queries, id: string, student: Pick<User, 'id'>): Promise<void> {
+export async function finish(db: Queries, id: string, student: Pick<User, 'id' | 'bench'>): Promise<void> {
   const order = await loadOwn(db, id, student)
   if (order.concluded !== null) return
   const [row] = await db.query(

@@ -1,4 +1,3 @@
-import type { ServerResponse } from 'node:http'
 import { createChannel, type Session } from 'better-sse'
 import { type FloorAct, type FloorRow, type Told, type User } from '../contract'
 import type { JudgedAttempt } from '../core/assessment'
@@ -144,14 +143,10 @@ const mostShown = 1000
 /** Milliseconds in which several changes of one order become one. */
 const gather = 150
 
-/** An answer that stays open. */
-type Answer = Pick<ServerResponse, 'on' | 'end'>
-
 /** Who watches the workshop, and what is sent to them. One for each server process. */
 export class Floor {
   private readonly watching = createChannel()
   private readonly desks = new Map<string, Set<Session>>()
-  private readonly open = new Set<Answer>()
   private readonly due = new Map<string, ReturnType<typeof setTimeout>>()
   /** Of each order that was shown: its row as last seen, and what was last judged of it. */
   private readonly shown = new Map<string, { row: Plain['row']; judged: Judged }>()
@@ -176,11 +171,6 @@ export class Floor {
     )
   }
 
-  private keep(answer: Answer): void {
-    this.open.add(answer)
-    answer.on('close', () => this.open.delete(answer))
-  }
-
   /** Listening begins with the first who watches. */
   private hear(): Promise<void> {
     return (this.hearing ??= this.database
@@ -192,8 +182,7 @@ export class Floor {
       }))
   }
 
-  async watch(session: Session, answer: Answer): Promise<void> {
-    this.keep(answer)
+  async watch(session: Session): Promise<void> {
     await this.hear()
     // Whoever has gone meanwhile hears nothing any more.
     if (!session.isConnected) return
@@ -203,8 +192,7 @@ export class Floor {
   }
 
   /** A student's own Desk hears that it was spoken to, and asks what was said. */
-  async attend(id: string, session: Session, answer: Answer): Promise<void> {
-    this.keep(answer)
+  async attend(id: string, session: Session): Promise<void> {
     await this.hear()
     if (!session.isConnected) return
     const own = this.desks.get(id) ?? new Set()
@@ -220,6 +208,10 @@ export class Floor {
     // The connection was lost meanwhile: whoever watches looks anew.
     if (id === '') {
       this.watching.broadcast(null, 'again')
+      return
+    }
+    if (id === 'claims') {
+      this.watching.broadcast(null, 'claims')
       return
     }
     for (const session of this.desks.get(id) ?? []) session.push(null, 'told')
@@ -252,8 +244,6 @@ export class Floor {
 
   async close(): Promise<void> {
     for (const timer of this.due.values()) clearTimeout(timer)
-    // Whoever watches comes back by itself.
-    for (const answer of this.open) answer.end()
     await this.stopHearing?.()
   }
 }

@@ -9,6 +9,8 @@ import { judgementOf } from './judging'
 import { iso, loadOrder, loadSteps, type Order } from './orders'
 import type { Override } from './overrides'
 import { Refusal } from './refusal'
+import { endSessions } from './accounts/sessions'
+import { forgetSignIns } from './accounts/users'
 import type { Workers } from './workers/pool'
 
 /** One finished attempt with all that reports ask of it. */
@@ -297,9 +299,11 @@ export async function eraseName(db: Database, student: string): Promise<void> {
       [student],
     )
     if (!row) throw new Refusal(404, say('noPerson'))
-    await tx.query('delete from sessions where user_id = $1', [student])
-    await tx.query('delete from sign_ins where login = $1', [row.login])
-    await tx.query('delete from class_members where user_id = $1', [student])
+    await endSessions(tx, student)
+    await forgetSignIns(tx, row.login)
+    for (const table of ['class_members', 'devices', 'identities', 'bench_claims'])
+      await tx.query(`delete from ${table} where user_id = $1`, [student])
+    await tx.query('delete from bin where student_id = $1', [student])
     await tx.query(
       'delete from acts where work_order_id in (select id from work_orders where student_id = $1)',
       [student],
@@ -309,7 +313,8 @@ export async function eraseName(db: Database, student: string): Promise<void> {
       [student],
     )
     await tx.query(
-      `update users set login = 'former-' || id, name = 'former student', password_hash = '', sourced = null where id = $1`,
+      `update users set login = 'former-' || id, name = 'former student', password_hash = '', bench_code_hash = null,
+         sourced = null where id = $1`,
       [student],
     )
   })

@@ -1,12 +1,20 @@
 import { randomInt } from 'node:crypto'
 import type { z } from 'zod'
-import { say, type keepLessonSchema, type LessonRow, type StoredLesson, type User } from '../contract'
+import {
+  say,
+  type handOutSchema,
+  type keepLessonSchema,
+  type LessonRow,
+  type StoredLesson,
+  type User,
+} from '../contract'
 import { tell } from '../contract/words'
 import { complaintWords, frameSchema } from '../core/attempt'
 import { drawSets, lessonFormat, lessonVersion, readLesson, type Lesson } from '../core/lab'
 import { loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
-import { addOrder, iso, opened } from './orders'
+import { handOut, readyOrder, type HandOut, type ReadyOrder } from './hand-out'
+import { iso, opened } from './orders'
 import { Refusal } from './refusal'
 import type { Workers } from './workers/pool'
 
@@ -79,8 +87,8 @@ export async function keepLesson(
     if (!same) throw new Refusal(409, say('otherCircuit', { name: old.name }))
     return changeLesson(database, into, admitLesson({ ...old, circuit, sets: [...old.sets, set] }))
   }
-  const whole = { format: lessonFormat, version: lessonVersion, ...lesson, circuit, sets: [set] }
-  const id = await database.transaction((db) => addLesson(db, admitLesson(whole)))
+  const whole = admitLesson({ format: lessonFormat, version: lessonVersion, ...lesson, circuit, sets: [set] })
+  const id = await database.transaction((db) => addLesson(db, whole))
   return loadLesson(database, id)
 }
 
@@ -91,24 +99,17 @@ export const copyLesson = async (database: Database, id: string): Promise<string
   )
 }
 
-/** Where an order of a lesson belongs, beside its student. */
-export interface Slot {
-  readonly day?: string
-  readonly station?: string
-  readonly round?: number
-  readonly meter?: string
-}
-
-/** One order out of a lesson: its complaint is drafted where the lesson has none. */
-export async function orderOf(
+/**
+ * One set of a lesson as an order, ready to be handed out: its complaint is drafted where the lesson has none.
+ * @throws Refusal 422 where the lesson has no such set, or the driver would notice nothing
+ */
+export async function readyLesson(
   database: Database,
   workers: Workers,
   { id, lesson }: StoredLesson,
   set: number,
-  student: string,
-  instructor: Pick<User, 'id'>,
-  slot: Slot = {},
-): Promise<string> {
+  meter?: string,
+): Promise<ReadyOrder> {
   const chosen = lesson.sets[set]
   if (!chosen) throw new Refusal(422, say('noSet', { set: set + 1, name: lesson.name }))
   const { circuit } = lesson
@@ -118,39 +119,39 @@ export async function orderOf(
   const drafted = complaintWords(circuit, facts)
   const complaint = chosen.complaint || (drafted ? tell(drafted) : '')
   if (complaint.length < 5) throw new Refusal(422, say('noSymptom', { set: chosen.name }))
-  const order = await addOrder(
+  const order = await readyOrder(
     database,
     workers,
     {
       circuit: '',
-      student,
       complaint,
       faults: chosen.faults,
       frame: frameSchema.partial().parse({ ...lesson.frame, complaint: facts }),
-      ...(slot.meter && { meter: slot.meter }),
+      ...(meter && { meter }),
     },
-    instructor,
-    { circuit },
+    circuit,
   )
-  await database.query(
-    'update work_orders set lesson_id = $2, lab_day_id = $3, station = $4, round = $5 where id = $1',
-    [order, id, slot.day ?? null, slot.station ?? null, slot.round ?? null],
-  )
-  return order
+  return { ...order, lesson: id }
 }
 
-/** Hands a lesson to several people: each a set of its own in turn, or all the same. */
+/** Hands a lesson to several people, all or none: each a set of its own in turn, or all the same. */
 export async function handOutLesson(
   database: Database,
   workers: Workers,
   id: string,
-  students: readonly string[],
-  set: number | null,
+  { students, set, key }: z.output<typeof handOutSchema>,
   instructor: Pick<User, 'id'>,
 ): Promise<number> {
   const stored = await loadLesson(database, id)
-  const drawn = drawSets(stored.lesson.sets.length, students.length, randomInt(1000))
-  for (const [i, student] of students.entries())
-    await orderOf(database, workers, stored, set ?? drawn[i]!, student, instructor)
-  return students.length
+  const people = [...new Set(students)]
+  const drawn = drawSets(stored.lesson.sets.length, people.length, randomInt(1000))
+  const bySet = new Map<number, string[]>()
+  for (const [i, student] of people.entries()) {
+    const own = set ?? drawn[i]!
+    bySet.set(own, [...(bySet.get(own) ?? []), student])
+  }
+  const orders: HandOut[] = []
+  for (const [own, students] of bySet)
+    orders.push({ order: await readyLesson(database, workers, stored, own), students })
+  return (await handOut(database, workers, orders, instructor, { key })).length
 }

@@ -7,7 +7,11 @@ import { openDatabase } from './database'
 import { Floor } from './floor'
 import { openLog } from './log'
 import { readyAgain } from './orders'
-import { forgetInTime } from './retention'
+import { forgetInTime } from './operations/retention'
+import { closePasswordThreads } from './accounts/password-threads'
+import { Directory, directorySettings } from './accounts/directory'
+import { forgetOldCounts } from './request-limits'
+import { Streams } from './streams'
 import { Room } from './room'
 import { demoSchool, loadDemo } from './demo'
 import { startDemoStation } from './demo-station'
@@ -33,46 +37,61 @@ const logger = await openLog(
 ).catch((error: unknown) => giveUp(`LOG_FILE “${logFile}” cannot be written: ${plainMessage(error)}`))
 
 const url = process.env.DATABASE_URL
-const where = url ? { url, onLost: (error: Error) => logger.warn(plainError(error)) } : { folder }
+const warn = (error: unknown) => logger.warn(plainError(error))
+const where = {
+  ...(url ? { url, onLost: warn } : { folder }),
+  onSlow: (begun: string) => logger.warn({ begun }, 'a transaction has been open for five seconds'),
+}
+const directory = setting(() => directorySettings(process.env))
 const database = await openDatabase(where, demo ? loadDemo : undefined).catch((error: unknown) =>
   giveUp(startFailure(error)),
 )
 const workers = new Workers()
-const warm = workers.warm().catch((error: unknown) => logger.warn(plainError(error)))
-void warm.then(() => readyAgain(database, workers)).catch((error: unknown) => logger.warn(plainError(error)))
-const stopForgetting = forgetInTime(database, (error) => logger.warn(plainError(error)))
+const warm = workers.warm().catch(warn)
+void warm.then(() => readyAgain(database, workers)).catch(warn)
+const stopForgetting = forgetInTime(database, warn)
+void forgetOldCounts(database).catch(warn)
 const proxy = process.env.TRUST_PROXY
 const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
-/** Whoever can read the data folder can read the school: the same is asked of whoever wants a backup of it while it is open. */
-const backupKey = randomBytes(24).toString('base64url')
+/** Whoever can read the data folder can read the school: the same is asked of whoever looks after it while it is open. */
+const operationsKey = randomBytes(24).toString('base64url')
 const control = join(folder, 'control.json')
 const floor = new Floor(database, workers)
 const room = new Room(database)
-const app = createApp({
-  database,
-  workers,
-  logger,
-  floor,
-  room,
-  ...(trustProxy && { trustProxy }),
-  ...(!url && { backupKey, folder }),
-})
+const streams = new Streams(database)
+const app = setting(() =>
+  createApp({
+    database,
+    workers,
+    logger,
+    floor,
+    room,
+    streams,
+    directory: directory && new Directory(directory),
+    meterOnLoopback: demo || process.env.METER_LOOPBACK === '1',
+    ...(trustProxy !== undefined && { trustProxy }),
+    ...(!url && { operationsKey, folder }),
+  }),
+)
 const server = createServer(app)
 // Longer than whoever keeps a connection for its next request: none is cut off just as it is used again.
 server.keepAliveTimeout = 65_000
+// Whoever sends a request byte by byte holds a connection for so long at most.
+server.headersTimeout = 20_000
+server.requestTimeout = 40_000
 server.listen(port, host, () => {
   const address = server.address()
   const shown = typeof address === 'object' && address ? address.port : port
   if (!url) {
     const reached = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host
-    writeFileSync(control, JSON.stringify({ port: shown, host: reached, key: backupKey }), { mode: 0o600 })
+    writeFileSync(control, JSON.stringify({ port: shown, host: reached, key: operationsKey }), {
+      mode: 0o600,
+    })
   }
   console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
   // Nobody waits for it: the school is there without.
-  void warm
-    .then(() => startDemoStation(database, workers))
-    .catch((error: unknown) => logger.warn(plainError(error)))
+  void warm.then(() => startDemoStation(database, workers)).catch(warn)
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
   for (const { name, login, password } of school.instructors)
@@ -91,6 +110,19 @@ server.on('error', (error: NodeJS.ErrnoException) =>
           : error.message,
   ),
 )
+
+/** A setting that does not fit is said in one sentence. */
+function setting<T>(read: () => T): T {
+  try {
+    return read()
+  } catch (error) {
+    return giveUp(
+      /invalid IP address|invalid range/.test(plainMessage(error))
+        ? `TRUST_PROXY is “${process.env.TRUST_PROXY}”: it must be the number of proxies in front, such as 1, “loopback”, or their addresses.`
+        : plainMessage(error),
+    )
+  }
+}
 
 function plainMessage(error: unknown): string {
   return error instanceof Error ? error.message : String(error)
@@ -114,11 +146,11 @@ async function stop(): Promise<void> {
   server.closeIdleConnections()
   const late = new Promise<void>((resolve) => setTimeout(resolve, lastAnswers * 1000).unref())
   // Event streams never end by themselves: they come back by themselves instead.
-  await Promise.all([floor.close(), room.close()])
+  await Promise.all([streams.close(), floor.close(), room.close()])
   await Promise.race([answered, late])
   server.closeAllConnections()
   if (!url) rmSync(control, { force: true })
-  await workers.close()
+  await Promise.all([workers.close(), closePasswordThreads()])
   await database.close()
   process.exit(0)
 }

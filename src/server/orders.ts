@@ -1,8 +1,7 @@
-import { mostOrders, say, type NewOrder, type OrderRow, type User } from '../contract'
+import { mostOrders, say, type OrderRow } from '../contract'
 import { rubricDoor, type Rubric } from '../core/assessment'
 import {
   frameDoor,
-  frameSchema,
   mostSteps,
   plantedDoor,
   stepDoor,
@@ -12,12 +11,10 @@ import {
 } from '../core/attempt'
 import { readCircuit, type Circuit } from '../core/circuit'
 import type { Read } from '../core/document'
-import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
 import { makeReady } from './judging'
 import { Newest } from './newest'
 import { Refusal } from './refusal'
-import { currentRubric } from './rubrics'
 import type { Workers } from './workers/pool'
 
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
@@ -35,6 +32,9 @@ export interface Order extends OrderOfCore {
   readonly created: string
   readonly concluded: string | null
   readonly released: string | null
+  /** The lab day and the bench that it is worked at, where it belongs to one. */
+  readonly day: string | null
+  readonly station: string | null
 }
 
 /** Where the bench of an order stands, and how many steps have led there. */
@@ -80,6 +80,8 @@ interface Row {
   created: string
   concluded: string | null
   released: string | null
+  day: string | null
+  station: string | null
   bench: Bench | null
   taken: number
   left: number | null
@@ -103,55 +105,9 @@ function orderOf(row: Row, copy: Copied): Order {
     created: row.created,
     concluded: row.concluded,
     released: row.released,
+    day: row.day,
+    station: row.station,
   }
-}
-
-/**
- * Hands a planted circuit out. Circuit, faults, frame, rubric and the complaint’s facts are copied: later edits do not reach
- * it. What its judge believes after the complaint is worked out meanwhile, so that no review waits for it.
- */
-export async function addOrder(
-  db: Queries,
-  workers: Workers,
-  order: NewOrder,
-  instructor: Pick<User, 'id'>,
-  /** Made after another order or a lesson, on that one’s own copy of the circuit. */
-  like?: { readonly of?: string; readonly circuit: Circuit },
-): Promise<string> {
-  const circuit = like?.circuit ?? (await loadCircuit(db, order.circuit)).circuit
-  checkFaults(circuit, order.faults)
-  // An instructor may work an order of their own: to try it out, or at a real board on the bench.
-  const known = await db.query(`select 1 from users where id = $1 and (role = 'student' or id = $2)`, [
-    order.student,
-    instructor.id,
-  ])
-  if (!known.length) throw new Refusal(422, say('chooseStudent'))
-  const framed = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
-  const complaint = framed.complaint.length
-    ? framed.complaint
-    : await workers.draft({ circuit, planted: order.faults })
-  const frame = { ...framed, complaint }
-  const rubric = await currentRubric(db)
-  const [row] = await db.query<{ id: string }>(
-    `insert into work_orders (circuit_id, student_id, instructor_id, complaint, document, faults, frame, rubric,
-       meter_id, like_of)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
-    [
-      order.circuit || null,
-      order.student,
-      instructor.id,
-      order.complaint,
-      JSON.stringify(circuit),
-      JSON.stringify(plantedDoor.write({ list: order.faults })),
-      JSON.stringify(frameDoor.write(frame)),
-      JSON.stringify(rubricDoor.write(rubric)),
-      order.meter ?? null,
-      like?.of ?? null,
-    ],
-  )
-  // Nobody waits for it: a review that comes first works it out itself.
-  void makeReady(db, workers, { circuit, planted: order.faults, frame })
-  return row!.id
 }
 
 /** Boards of orders that a restart interrupted are solved again before somebody asks, the newest first; a day's worth. */
@@ -180,7 +136,7 @@ export const listOrders = (db: Queries): Promise<OrderRow[]> =>
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, frame, complaint, student_id, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
+    `select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )

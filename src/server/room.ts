@@ -1,4 +1,3 @@
-import type { ServerResponse } from 'node:http'
 import { createChannel, type Session } from 'better-sse'
 import type { z } from 'zod'
 import {
@@ -116,7 +115,6 @@ export async function answer(
 export class Room {
   private readonly class = createChannel()
   private readonly shows = createChannel()
-  private readonly open = new Set<Pick<ServerResponse, 'end'>>()
   private hearing: Promise<() => Promise<void>> | undefined
 
   constructor(private readonly database: Database) {}
@@ -134,13 +132,7 @@ export class Room {
       }))
   }
 
-  async attend(
-    session: Session,
-    answer: Pick<ServerResponse, 'on' | 'end'>,
-    role: User['role'],
-  ): Promise<void> {
-    this.open.add(answer)
-    answer.on('close', () => this.open.delete(answer))
+  async attend(session: Session, role: User['role']): Promise<void> {
     await this.hear()
     // Whoever has gone meanwhile hears nothing any more.
     if (!session.isConnected) return
@@ -150,7 +142,6 @@ export class Room {
   }
 
   async close(): Promise<void> {
-    for (const answer of this.open) answer.end()
     await (
       await this.hearing?.catch(() => undefined)
     )?.()

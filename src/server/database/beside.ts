@@ -1,7 +1,9 @@
 import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import { DatabaseFailure, type Queries } from './database'
+import { limited, type OnSlow } from './limited'
 import type { Embedded } from './pglite'
+import { embeddedSnapshot } from './embedded-snapshot'
 import { errorOf, type Ask, type Asked, type Says, type ThreadStart } from './thread-words'
 
 /** Built, the thread starts with its code as it is; run from the sources, it has to be taught TypeScript first. */
@@ -16,7 +18,11 @@ interface Waiting {
  * The embedded database in a thread of its own. PostgreSQL in WebAssembly runs a statement without a pause, and syncs its
  * data files while it does: in the server's own thread, all who wait for anything would wait for that.
  */
-export async function openBeside(folder: string, image?: Blob): Promise<Embedded> {
+export async function openBeside(
+  folder: string,
+  image?: Blob,
+  onSlow: OnSlow = () => undefined,
+): Promise<Embedded> {
   const workerData: ThreadStart = { folder, ...(image && { image }) }
   const thread = new Worker(fileURLToPath(new URL(entry, import.meta.url)), { workerData })
   const waiting = new Map<number, Waiting>()
@@ -58,17 +64,19 @@ export async function openBeside(folder: string, image?: Blob): Promise<Embedded
   })
   const database: Embedded = {
     ...on(),
-    transaction: async (work) => {
+    transaction: async (work, limits = {}) => {
       const within = ++last
       await ask({ type: 'begin' }, within)
       const end = (commit: boolean) => ask({ type: 'end', within, commit })
-      const result = await work(on(within)).catch(async (error: unknown) => {
-        await end(false)
+      const result = await limited(() => work(on(within)), limits, onSlow).catch(async (error: unknown) => {
+        // The work's own error is the one to tell: a database that is gone has rolled back by itself.
+        await end(false).catch(() => undefined)
         throw error
       })
       await end(true)
       return result
     },
+    snapshot: () => embeddedSnapshot(database),
     script: (sql) => ask({ type: 'script', sql }),
     listen: async (channel, heard) => {
       const listener = ++last

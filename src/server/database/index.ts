@@ -4,7 +4,8 @@ import { migrate } from './migrate'
 import { openPglite } from './pglite'
 import { openPostgres } from './postgres'
 
-export { DatabaseFailure, type Database, type Queries } from './database'
+export { takeStartLock } from './migrate'
+export { DatabaseFailure, type Database, type Queries, type Snapshot, type Trouble } from './database'
 
 export interface Where {
   readonly url?: string
@@ -13,6 +14,8 @@ export interface Where {
   readonly image?: Blob
   /** Hears of connections that broke while nobody used them. */
   readonly onLost?: (error: Error) => void
+  /** Hears of a transaction that stays open for seconds: where in the code it was begun. */
+  readonly onSlow?: (where: string) => void
 }
 
 /**
@@ -20,13 +23,13 @@ export interface Where {
  * database of its own at the first start; what it does is on the disk before this resolves.
  */
 export async function openDatabase(
-  { url, folder, image, onLost }: Where,
+  { url, folder, image, onLost, onSlow }: Where,
   prepare: (database: Database) => Promise<void> = () => Promise.resolve(),
 ): Promise<Database> {
   const embedded = url
     ? undefined
-    : await (folder === undefined ? openPglite(undefined, image) : openBeside(folder, image))
-  const database: Database = embedded ?? openPostgres(url ?? '', onLost)
+    : await (folder === undefined ? openPglite(undefined, image, onSlow) : openBeside(folder, image, onSlow))
+  const database: Database = embedded ?? openPostgres(url ?? '', { onLost, onSlow })
   try {
     await migrate(database)
     await prepare(database)

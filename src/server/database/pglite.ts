@@ -4,6 +4,8 @@ import { PGlite } from '@electric-sql/pglite'
 import lockfile from 'proper-lockfile'
 import { failureOf, type Database, type Queries } from './database'
 import { DurableFiles, syncNow } from './durable-files'
+import { dropLeftovers, embeddedSnapshot } from './embedded-snapshot'
+import { limited, type OnSlow } from './limited'
 
 /** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
 const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
@@ -25,7 +27,11 @@ const builtImage = (): Blob | undefined => (existsSync(built) ? new Blob([readFi
  * made: PostgreSQL takes seconds to make one from nothing. The folder is locked: two processes writing to it would ruin it.
  * The lock of a process that was killed goes stale after a few seconds, which a new start waits for.
  */
-export async function openPglite(folder?: string, image?: Blob): Promise<Embedded> {
+export async function openPglite(
+  folder?: string,
+  image?: Blob,
+  onSlow: OnSlow = () => undefined,
+): Promise<Embedded> {
   const unlock = folder === undefined ? undefined : await lockFolder(folder)
   const data = folder === undefined ? undefined : join(folder, 'pg')
   const starting = folder === undefined ? '' : join(folder, 'first-start')
@@ -51,10 +57,12 @@ export async function openPglite(folder?: string, image?: Blob): Promise<Embedde
       query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
         (await target.query<Row>(sql, [...parameters]).catch(rethrow)).rows,
     })
-    return {
+    const database: Embedded = {
       query: <Row>(sql: string, parameters?: readonly unknown[]) =>
         settle(on(pg).query<Row>(sql, parameters)),
-      transaction: (work) => settle(pg.transaction((tx) => work(on(tx)))),
+      transaction: (work, limits = {}) =>
+        settle(pg.transaction((tx) => limited(() => work(on(tx)), limits, onSlow))),
+      snapshot: () => embeddedSnapshot(database),
       script: (sql) => settle(pg.exec(sql).then(() => undefined)),
       listen: (channel, heard) => pg.listen(channel, heard),
       ready: async () => {
@@ -70,6 +78,8 @@ export async function openPglite(folder?: string, image?: Blob): Promise<Embedde
         await unlock?.()
       },
     }
+    await dropLeftovers(database)
+    return database
   } catch (error) {
     await unlock?.()
     throw error

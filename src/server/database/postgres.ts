@@ -1,15 +1,24 @@
 import pg from 'pg'
-import { failureOf, type Database, type Queries } from './database'
+import { connectionTo } from './connection'
+import { DatabaseFailure, failureOf, usualLimit, type Database, type Queries } from './database'
+import { limited, type OnSlow } from './limited'
+import { listenForGood } from './listener'
+import { serverSnapshot } from './server-snapshot'
 
-/** Milliseconds to wait for a connection before saying that there is none. */
-const patience = 3000
+export interface Hears {
+  readonly onLost?: ((error: Error) => void) | undefined
+  readonly onSlow?: OnSlow | undefined
+}
 
 /**
- * A PostgreSQL server, for a school that outgrows one machine. One that is restarted meanwhile is waited for: what was
- * asked in between fails as unreachable, and the next request finds it again.
+ * A PostgreSQL server, for a school that outgrows one machine. One that is restarted, or cut off for a while, is waited
+ * for: what was asked in between fails as unreachable, and the next request finds it again.
  */
-export function openPostgres(url: string, onLost: (error: Error) => void = () => undefined): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: patience })
+export function openPostgres(
+  url: string,
+  { onLost = () => undefined, onSlow = () => undefined }: Hears = {},
+): Database {
+  const pool = new pg.Pool({ ...connectionTo(url), max: 10 })
   // An idle connection that breaks is nobody's request: without a listener it would end the process.
   pool.on('error', onLost)
   const on = (target: { query: pg.Pool['query'] }): Queries => ({
@@ -18,17 +27,22 @@ export function openPostgres(url: string, onLost: (error: Error) => void = () =>
       return found.rows as Row[]
     },
   })
-  const transaction: Database['transaction'] = async (work) => {
+  const transaction: Database['transaction'] = async (work, limits = {}) => {
     const client = await pool.connect().catch(rethrow)
     client.on('error', onLost)
     let broken = false
     try {
       await client.query('begin').catch(rethrow)
-      const result = await work(on(client as unknown as pg.Pool))
+      const long = limits.longest !== undefined && limits.longest > usualLimit
+      if (long) await allowLong(client, limits.longest ?? usualLimit).catch(rethrow)
+      const target = long ? patient(client, limits.longest ?? usualLimit) : client
+      const result = await limited(() => work(on(target as unknown as pg.Pool)), limits, onSlow)
       await client.query('commit').catch(rethrow)
       return result
     } catch (error) {
-      await client.query('rollback').catch(() => (broken = true))
+      // A connection that does not answer is not asked once more: it would take as long again.
+      broken = error instanceof DatabaseFailure && ['unreachable', 'slow'].includes(error.trouble)
+      if (!broken) await client.query('rollback').catch(() => (broken = true))
       throw error
     } finally {
       client.off('error', onLost)
@@ -38,50 +52,24 @@ export function openPostgres(url: string, onLost: (error: Error) => void = () =>
   return {
     ...on(pool),
     transaction,
+    snapshot: () => serverSnapshot(url),
     script: (sql) => pool.query(sql).then(() => undefined, rethrow),
-    listen: (channel, heard) => listening(url, channel, heard, onLost),
+    listen: (channel, heard) => listenForGood(url, channel, heard, onLost).catch(rethrow),
     close: () => pool.end(),
   }
 }
 
-/** Milliseconds after which a lost connection is tried again. */
-const again = 1000
+/** A transaction that was given minutes may have statements that take as long. */
+const allowLong = (client: pg.PoolClient, seconds: number) =>
+  client.query(
+    `set local statement_timeout = ${1000 * seconds}; set local idle_in_transaction_session_timeout = ${1000 * seconds}`,
+  )
 
-/** A connection of its own that listens; one that breaks is made anew, and says so with an empty payload. */
-async function listening(
-  url: string,
-  channel: string,
-  heard: (payload: string) => void,
-  onLost: (error: Error) => void,
-): Promise<() => Promise<void>> {
-  let client: pg.Client | undefined
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let over = false
-  const join = async (): Promise<void> => {
-    const next = new pg.Client({ connectionString: url, connectionTimeoutMillis: patience })
-    const lost = (error?: Error) => {
-      if (client === next) client = undefined
-      if (error) onLost(error)
-      if (!over && !timer)
-        timer = setTimeout(() => {
-          timer = undefined
-          void join().then(() => heard(''), lost)
-        }, again)
-    }
-    next.on('error', lost)
-    next.on('end', () => lost())
-    next.on('notification', ({ payload }) => heard(payload ?? ''))
-    await next.connect()
-    await next.query(`listen ${pg.escapeIdentifier(channel)}`)
-    client = next
-  }
-  await join().catch(rethrow)
-  return async () => {
-    over = true
-    clearTimeout(timer)
-    await client?.end().catch(() => undefined)
-  }
-}
+/** The same connection, whose statements are waited for as long as the transaction may last. */
+const patient = (client: pg.PoolClient, seconds: number) => ({
+  query: (text: string, values: unknown[]) =>
+    client.query({ text, values, query_timeout: 1000 * seconds } as pg.QueryConfig),
+})
 
 const rethrow = (error: unknown): never => {
   throw failureOf(error)

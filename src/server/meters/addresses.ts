@@ -1,18 +1,30 @@
 import { BlockList, isIP } from 'node:net'
 
-/** Private, link-local and loopback ranges (RFC 1918, RFC 4193, RFC 4291): a meter stands in the workshop. */
-const near = new BlockList()
-near.addSubnet('127.0.0.0', 8)
-near.addSubnet('10.0.0.0', 8)
-near.addSubnet('172.16.0.0', 12)
-near.addSubnet('192.168.0.0', 16)
-near.addSubnet('169.254.0.0', 16)
-near.addAddress('::1', 'ipv6')
-near.addSubnet('fc00::', 7, 'ipv6')
-near.addSubnet('fe80::', 10, 'ipv6')
+/** Private ranges (RFC 1918, RFC 4193): a meter stands in the workshop. */
+const workshop = new BlockList()
+workshop.addSubnet('10.0.0.0', 8)
+workshop.addSubnet('172.16.0.0', 12)
+workshop.addSubnet('192.168.0.0', 16)
+workshop.addSubnet('fc00::', 7, 'ipv6')
+
+/**
+ * This machine itself (RFC 1122, RFC 4291): other programs of the server listen there, which are nobody's business but
+ * its own. Link-local addresses (RFC 3927) are never a meter's: services of hosting machines answer there.
+ */
+const thisMachine = new BlockList()
+thisMachine.addSubnet('127.0.0.0', 8)
+thisMachine.addAddress('::1', 'ipv6')
+
+/** Which addresses a meter may have. */
+export interface MeterPlaces {
+  /** Also this machine itself: for the stand-in, if whoever runs the server allows it. */
+  readonly onLoopback: boolean
+}
 
 /** Whether an address is one that a meter of the workshop may have. Names are none: they may lead anywhere tomorrow. */
-export function isNear(host: string): boolean {
+export function mayBeMeter(host: string, { onLoopback }: MeterPlaces): boolean {
   const family = isIP(host)
-  return family !== 0 && near.check(host, family === 4 ? 'ipv4' : 'ipv6')
+  if (family === 0) return false
+  const kind = family === 4 ? 'ipv4' : 'ipv6'
+  return workshop.check(host, kind) || (onLoopback && thisMachine.check(host, kind))
 }

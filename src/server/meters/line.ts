@@ -1,7 +1,7 @@
 import { connect, type Socket } from 'node:net'
 
 /** Why a meter was not read. */
-export type Trouble = 'refused' | 'unreachable' | 'slow' | 'closed' | 'garbage' | 'tooLong'
+export type Trouble = 'refused' | 'unreachable' | 'slow' | 'closed' | 'garbage' | 'tooLong' | 'noMeter'
 
 export class MeterTrouble extends Error {
   constructor(

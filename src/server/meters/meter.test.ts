@@ -8,7 +8,7 @@ import { wireUp } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { serveStandIn } from '../../meter/serve'
 import { StandIn } from '../../meter/stand-in'
-import { isNear } from './addresses'
+import { mayBeMeter } from './addresses'
 import { askName, readMeter } from './read-meter'
 
 const circuit = demoCircuit('sweeper-work-lamp')
@@ -182,11 +182,44 @@ describe('whatever goes wrong at the other end is said, and nothing hangs', () =
   })
 })
 
-it('only an address of the workshop’s own network is asked, by its number', async () => {
-  for (const near of ['127.0.0.1', '10.1.2.3', '172.20.0.5', '192.168.4.4', '169.254.9.9', '::1', 'fd00::1'])
-    expect(isNear(near), near).toBe(true)
-  for (const far of ['8.8.8.8', '172.32.0.1', '192.169.0.1', 'localhost', 'meter.example', '2001:db8::1', ''])
-    expect(isNear(far), far).toBe(false)
-  const read = await readMeter({ host: '203.0.113.9', port: 5025 }, volts('L1a', 'B1-'))
-  expect('trouble' in read && tell(read.trouble)).toContain('address is one of this network')
+it('only an address of the workshop’s own network is asked, by its number; this machine only where that is allowed', () => {
+  const [open, closed] = [{ onLoopback: true }, { onLoopback: false }]
+  for (const near of ['10.1.2.3', '172.20.0.5', '192.168.4.4', 'fd00::1'])
+    for (const places of [open, closed]) expect(mayBeMeter(near, places), near).toBe(true)
+  for (const own of ['127.0.0.1', '127.8.8.8', '::1', '::ffff:127.0.0.1'])
+    expect([mayBeMeter(own, open), mayBeMeter(own, closed)], own).toEqual([true, false])
+  for (const far of [
+    '8.8.8.8',
+    '172.32.0.1',
+    '192.169.0.1',
+    '169.254.169.254',
+    'fe80::1',
+    '0.0.0.0',
+    'localhost',
+    'meter.example',
+    '2001:db8::1',
+    '',
+  ])
+    for (const places of [open, closed]) expect(mayBeMeter(far, places), far).toBe(false)
 })
+
+it.each(['SSH-2.0-OpenSSH_9.2', '220 mail ready', '', '{"secret":"x"}', 'a,b', 'a,b,c,d,e'])(
+  'of what answers and is no meter nothing is shown, and nothing more is asked: %j',
+  async (banner) => {
+    const lines: string[] = []
+    const port = await peer((line, socket) => {
+      lines.push(line)
+      socket.write(`${banner}\n`)
+    })
+    const answers = [
+      await askName({ host, port }, 400),
+      await readMeter({ host, port }, volts('L1a', 'B1-'), 400),
+    ]
+    for (const answer of answers) {
+      if (!('trouble' in answer)) throw new Error('it was taken for a meter')
+      expect(tell(answer.trouble)).toContain('is not a meter')
+      if (banner) expect(JSON.stringify(answer)).not.toContain(banner)
+    }
+    expect(new Set(lines)).toEqual(new Set(['*IDN?']))
+  },
+)

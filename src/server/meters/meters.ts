@@ -1,15 +1,20 @@
+import type { Message } from '../../core/document'
 import { say, type MeterAnswer, type Meters, type NewMeter, type ReadMeter, type User } from '../../contract'
 import type { Queries } from '../database'
 import { loadOwn } from '../desk'
 import { Refusal } from '../refusal'
-import { isNear } from './addresses'
-import { readMeter, type MeterAddress } from './read-meter'
+import { mayBeMeter, type MeterPlaces } from './addresses'
+import { askName, readMeter, type MeterAddress } from './read-meter'
 
 export const listMeters = (db: Queries): Promise<Meters> =>
   db.query('select id, name, host, port from meters order by name')
 
-export async function addMeter(db: Queries, { name, host, port }: NewMeter): Promise<{ id: string }> {
-  if (!isNear(host)) throw new Refusal(422, say('meterFar'))
+export async function addMeter(
+  db: Queries,
+  { name, host, port }: NewMeter,
+  places: MeterPlaces,
+): Promise<{ id: string }> {
+  if (!mayBeMeter(host, places)) throw new Refusal(422, say('meterFar'))
   const [row] = await db.query<{ id: string }>(
     'insert into meters (name, host, port) values ($1, $2, $3) on conflict (name) do nothing returning id',
     [name, host, port],
@@ -22,7 +27,7 @@ export const removeMeter = async (db: Queries, id: string): Promise<void> => {
   await db.query('delete from meters where id = $1', [id])
 }
 
-export async function meterAddress(db: Queries, id: string): Promise<MeterAddress> {
+async function meterAddress(db: Queries, id: string): Promise<MeterAddress> {
   const [row] = await db.query<MeterAddress>('select host, port from meters where id = $1', [id])
   if (!row) throw new Refusal(404, say('nothingHere'))
   return row
@@ -34,11 +39,48 @@ export async function readAtStation(
   order: string,
   student: User,
   held: ReadMeter,
+  places: MeterPlaces,
 ): Promise<MeterAnswer> {
   await loadOwn(db, order, student)
   const [row] = await db.query<MeterAddress>(
     'select m.host, m.port from work_orders o join meters m on m.id = o.meter_id where o.id = $1',
     [order],
   )
-  return row ? readMeter(row, held) : { trouble: say('noMeter') }
+  return row ? alone(row, places, () => readMeter(row, held)) : { trouble: say('noMeter') }
+}
+
+/** Who answers at a meter's address. */
+export async function nameOfMeter(db: Queries, id: string, places: MeterPlaces) {
+  const address = await meterAddress(db, id)
+  return alone(address, places, () => askName(address))
+}
+
+/** Those that are asked just now: a meter takes one connection at a time, and nobody knocks at many doors by us. */
+const asked = new Map<string, Promise<unknown>>()
+const mostWaiting = 4
+const waiting = new Map<string, number>()
+
+/** One connection to an address at a time; an address that may not be a meter's is not asked at all. */
+async function alone<T>(
+  { host, port }: MeterAddress,
+  places: MeterPlaces,
+  work: () => Promise<T>,
+): Promise<T | { trouble: Message }> {
+  if (!mayBeMeter(host, places)) return { trouble: say('meterFar') }
+  const key = `${host} ${port}`
+  const count = waiting.get(key) ?? 0
+  if (count >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+  waiting.set(key, count + 1)
+  const mine = (asked.get(key) ?? Promise.resolve()).then(work, work)
+  asked.set(key, mine)
+  try {
+    return await mine
+  } finally {
+    const left = waiting.get(key)! - 1
+    if (left) waiting.set(key, left)
+    else {
+      waiting.delete(key)
+      asked.delete(key)
+    }
+  }
 }

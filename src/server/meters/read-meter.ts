@@ -3,7 +3,6 @@ import type { StoredReading } from '../../core/attempt'
 import type { Message } from '../../core/document'
 import { instrumentOf, type InstrumentKey } from '../../core/instruments'
 import { formatQuantity } from '../../core/quantity'
-import { isNear } from './addresses'
 import { Line, MeterTrouble } from './line'
 
 export interface MeterAddress {
@@ -35,7 +34,7 @@ export async function readMeter(
   const fn = functions[key]
   if (!fn) return { trouble: say('meterCannot', { title: instrumentOf(key).title }) }
   return withLine({ host, port }, patience, async (line) => {
-    const name = await line.ask('*IDN?')
+    const name = await nameOf(line)
     line.send('*CLS')
     if (isStandIn(name)) {
       line.send(`SIMulate:STATe ${JSON.stringify(arrangement)}`)
@@ -56,7 +55,17 @@ export async function readMeter(
 
 /** Who is there. */
 export const askName = (address: MeterAddress, patience = usualPatience) =>
-  withLine(address, patience, async (line) => ({ name: (await line.ask('*IDN?')).slice(0, 120) }))
+  withLine(address, patience, async (line) => ({ name: (await nameOf(line)).slice(0, 120) }))
+
+/** Maker, model, serial number and version, as an instrument says them (IEEE 488.2, 10.14). */
+const identification = /^[^,]{1,60},[^,]{1,60},[^,]{0,60},[^,]{0,60}$/
+
+/** What answers is asked who it is first: of what is no instrument, nothing is shown and nothing more is asked. */
+async function nameOf(line: Line): Promise<string> {
+  const name = await line.ask('*IDN?')
+  if (!identification.test(name) || !/^[\x20-\x7e]+$/.test(name)) throw new MeterTrouble('noMeter')
+  return name
+}
 
 const isStandIn = (name: string): boolean => /^brachyon,stand-in/i.test(name)
 
@@ -65,7 +74,6 @@ async function withLine<T>(
   patience: number,
   work: (line: Line) => Promise<T>,
 ): Promise<T | { trouble: Message }> {
-  if (!isNear(host)) return { trouble: say('meterFar') }
   let line: Line | undefined
   try {
     line = await Line.open(host, port, patience)
@@ -93,6 +101,8 @@ function words({ trouble, said }: MeterTrouble, host: string, port: number): Mes
       return say('meterGarbage', { said: said.slice(0, 40) })
     case 'tooLong':
       return say('meterTooLong')
+    case 'noMeter':
+      return say('meterNone', { at })
   }
 }
 

@@ -4,7 +4,7 @@ import { editRequestSchema, plantSchema, say } from '../../contract'
 import { coded } from '../../core/document'
 import { addCircuit, editCircuit, listCircuits, loadCircuit, savePlant, stepHistory } from '../circuits'
 import type { Database } from '../database'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 
 export const idOf = (value: unknown): string => z.uuid(coded(say('badAddress'))).parse(value)
 

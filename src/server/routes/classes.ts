@@ -2,7 +2,7 @@ import { Router } from 'express'
 import { memberSchema, newClassSchema, rosterSchema } from '../../contract'
 import { addClass, importRoster, listClasses, planRoster, setMember } from '../classes'
 import type { Database } from '../database'
-import { only } from './account'
+import { only } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** Classes and who is in them; rosters of other systems are looked at before anything is changed. */

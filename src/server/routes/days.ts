@@ -4,7 +4,7 @@ import { changedDaySchema, newDaySchema } from '../../contract'
 import type { Database } from '../database'
 import { addDay, changeDay, handOutRound, listDays, loadDay, ownRounds } from '../days'
 import type { Workers } from '../workers/pool'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** Days in the workshop. */

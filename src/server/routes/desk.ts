@@ -10,7 +10,7 @@ import { Refusal } from '../refusal'
 import { loadReplies, reply } from '../replies'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
-import { signedIn, userOf } from './account'
+import { signedIn, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 import { untilGone } from './until-gone'
 

@@ -1,22 +1,22 @@
 import { Router } from 'express'
-import { createSession } from 'better-sse'
 import { z } from 'zod'
 import { floorActSchema } from '../../contract'
 import type { Database } from '../database'
 import { act, toldOf, type Floor } from '../floor'
 import { loadOwn } from '../desk'
-import { only, signedIn, userOf } from './account'
+import type { Streams } from '../streams'
+import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** The workshop as it runs, and what is said to whoever is at work there. */
-export function floorRoutes(db: Database, floor: Floor): Router {
+export function floorRoutes(db: Database, floor: Floor, streams: Streams): Router {
   const router = Router()
   router.get('/floor', only('instructor'), async (req, res) => {
     const day = z.uuid().optional().parse(req.query.day)
     res.json(await floor.now(day))
   })
   router.get('/floor/live', only('instructor'), async (req, res) => {
-    await floor.watch(await createSession(req, res), res)
+    await floor.watch(await streams.begin(req, res))
   })
   router.post('/orders/:id/acts', only('instructor'), async (req, res) => {
     await act(db, idOf(req.params.id), floorActSchema.parse(req.body), userOf(res))
@@ -28,7 +28,7 @@ export function floorRoutes(db: Database, floor: Floor): Router {
   router.get('/desk/:id/live', signedIn, async (req, res) => {
     const id = idOf(req.params.id)
     await loadOwn(db, id, userOf(res))
-    await floor.attend(id, await createSession(req, res), res)
+    await floor.attend(id, await streams.begin(req, res))
   })
   return router
 }

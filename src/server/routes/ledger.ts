@@ -3,7 +3,7 @@ import { z } from 'zod'
 import type { Database } from '../database'
 import { courseOf, eraseName, exportOf, ledgerOf, marksOfScope, resultsOf } from '../ledger'
 import type { Workers } from '../workers/pool'
-import { only } from './account'
+import { only } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** The school's records. */

@@ -14,8 +14,11 @@ import {
 } from '../lessons'
 import { iso } from '../orders'
 import type { Workers } from '../workers/pool'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
+
+/** As a column of whole numbers holds it. */
+const versionNumber = z.coerce.number().int().min(1).max(1_000_000)
 
 /** The school's lessons. A student never comes near: what is planted stands in them. */
 export function lessonRoutes(db: Database, workers: Workers): Router {
@@ -33,7 +36,7 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
     res.status(201).json(await keepLesson(db, keepLessonSchema.parse(req.body)))
   })
   router.get('/lessons/:id', async (req, res) => {
-    const version = z.coerce.number().int().optional().parse(req.query.version)
+    const version = versionNumber.optional().parse(req.query.version)
     res.json(await loadLesson(db, idOf(req.params.id), version))
   })
   router.put('/lessons/:id', async (req, res) => {
@@ -57,10 +60,8 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
     res.status(201).json({ id: await copyLesson(db, idOf(req.params.id)) })
   })
   router.post('/lessons/:id/orders', async (req, res) => {
-    const { students, set } = handOutSchema.parse(req.body)
-    res
-      .status(201)
-      .json({ count: await handOutLesson(db, workers, idOf(req.params.id), students, set, userOf(res)) })
+    const asked = handOutSchema.parse(req.body)
+    res.status(201).json({ count: await handOutLesson(db, workers, idOf(req.params.id), asked, userOf(res)) })
   })
   return router
 }

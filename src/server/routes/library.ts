@@ -4,7 +4,7 @@ import { nameSchema, newFaultSetSchema, shelfSchema } from '../../contract'
 import { loadCircuit } from '../circuits'
 import type { Database } from '../database'
 import * as library from '../library'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** Templates, shelves, versions and fault sets: instructors only. */

@@ -3,11 +3,12 @@ import { deskActionSchema, newOrderSchema, overrideSchema, releasedSchema } from
 import type { Database } from '../database'
 import { finish, typeIn } from '../desk'
 import { judgementOf } from '../judging'
-import { addOrder, listOrders, loadOrder, loadSteps, release, releaseFinished, removeOrder } from '../orders'
+import { handOut, readyOrder } from '../hand-out'
+import { listOrders, loadOrder, loadSteps, release, releaseFinished, removeOrder } from '../orders'
 import { loadOverrides, override } from '../overrides'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 import { untilGone } from './until-gone'
 
@@ -19,7 +20,10 @@ export function orderRoutes(db: Database, workers: Workers): Router {
     res.json(await listOrders(db))
   })
   router.post('/orders', async (req, res) => {
-    res.status(201).json({ id: await addOrder(db, workers, newOrderSchema.parse(req.body), userOf(res)) })
+    const { student, key, ...order } = newOrderSchema.parse(req.body)
+    const ready = await readyOrder(db, workers, order)
+    const [made] = await handOut(db, workers, [{ order: ready, students: [student] }], userOf(res), { key })
+    res.status(201).json({ id: made!.id })
   })
   router.post('/orders/released', async (_req, res) => {
     res.json(await releaseFinished(db))

@@ -1,16 +1,16 @@
-import { createSession } from 'better-sse'
 import { Router } from 'express'
 import { answerSchema, newQuestionSchema } from '../../contract'
 import type { Database } from '../database'
 import { answer, ask, askedOf, close, spreadOf, type Room } from '../room'
-import { only, signedIn, userOf } from './account'
+import type { Streams } from '../streams'
+import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** Questions from the wall, and the class's own answers. */
-export function roomRoutes(db: Database, room: Room): Router {
+export function roomRoutes(db: Database, room: Room, streams: Streams): Router {
   const router = Router()
   router.get('/room/live', signedIn, async (req, res) => {
-    await room.attend(await createSession(req, res), res, userOf(res).role)
+    await room.attend(await streams.begin(req, res), userOf(res).role)
   })
   router.post('/questions', only('instructor'), async (req, res) => {
     res.status(201).json(await ask(db, newQuestionSchema.parse(req.body), userOf(res)))

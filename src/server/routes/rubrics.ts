@@ -6,7 +6,7 @@ import { loadOrder, loadSteps } from '../orders'
 import { addRubric, listRubrics } from '../rubrics'
 import { sampleAttempt } from '../sample'
 import type { Workers } from '../workers/pool'
-import { only, userOf } from './account'
+import { only, userOf } from '../accounts/routes'
 import { untilGone } from './until-gone'
 
 /** How attempts are marked: versions, a new one, and what a draft would make of an attempt. */

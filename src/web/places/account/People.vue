@@ -62,6 +62,8 @@ const outcomes = {
   out: t('signed out'),
   wrong: t('wrong password'),
   waits: t('has to wait'),
+  card: t('signed in at a bench'),
+  directory: t('signed in by the directory'),
 }
 async function look(open: boolean) {
   if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))

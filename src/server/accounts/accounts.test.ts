@@ -2,9 +2,10 @@ import { pino } from 'pino'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
-import { passwords, startSchool, type School } from '../../test/school'
-import { resetSchema, signInsSchema, type User } from '../contract'
-import { createApp } from './app'
+import { allTables, rowsOf } from '../../../test/every-table'
+import { passwords, startSchool, type School } from '../../../test/school'
+import { resetSchema, signInsSchema, type User } from '../../contract'
+import { createApp } from '../app'
 
 const fresh = 'seven wet gravel hinges'
 
@@ -15,6 +16,13 @@ describe('accounts', () => {
     school.visitor().post('/api/session').send({ login, password })
   const idOf = async (login: string) =>
     ((await orla.get('/api/people').expect(200)).body as User[]).find((u) => u.login === login)!.id
+
+  /** As if the time that an account has to wait were over. */
+  const passes = (account: string) =>
+    school.database.query(
+      `update wrong_tries set last_at = now() - interval '16 minutes' where account = $1`,
+      [account],
+    )
 
   beforeAll(async () => {
     school = await startSchool()
@@ -34,6 +42,13 @@ describe('accounts', () => {
     ['newcomer', /at least 12/],
     ['newcomer-newcomer', /guessed/],
     ['rowena-sedge-1', /guessed/],
+    ['Summer2026!!', /guessed/],
+    ['Winter!!Winter2027', /guessed/],
+    ['werkstatt2026', /guessed/],
+    ['kfzmechatroniker', /guessed/],
+    ['Sicherung-Relais-2026', /guessed/],
+    ['fennickvale2026', /guessed/],
+    ['Fennick Vale 26!', /guessed/],
   ])('refuse “%s” as a password', async (password) => {
     const account = { login: 'newcomer', name: 'Rowena Sedge', password }
     const answer = await orla.post('/api/students').send(account).expect(422)
@@ -114,6 +129,52 @@ describe('accounts', () => {
     await orla.delete('/api/people/00000000-0000-4000-8000-000000000000').expect(404)
   })
 
+  it('take a password of two hundred letters as quickly as any other, while others are answered', async () => {
+    const long = 'Xq7 pale lanterns '.repeat(11).slice(0, 192)
+    const began = performance.now()
+    const asking = orla.post('/api/students').send({ login: 'long', name: 'Long Word', password: long })
+    const [made] = await Promise.all([asking, orla.get('/api/circuits').expect(200)])
+    expect(made.status).toBe(201)
+    expect(performance.now() - began).toBeLessThan(5000)
+    await enter('long', long).expect(200)
+    await enter('long', `${long.slice(0, 191)}!`).expect(401)
+  })
+
+  it('leave no sign-in name and no address anywhere once they are gone', async () => {
+    const account = { login: 'traceless', name: 'Trace Less', password: fresh }
+    await orla.post('/api/students').send(account).expect(201)
+    await enter('traceless', 'not that').expect(401)
+    await enter('traceless', fresh).expect(200)
+    await orla.delete(`/api/people/${await idOf('traceless')}`).expect(204)
+    for (const table of await allTables(school.database))
+      for (const row of await rowsOf(school.database, table)) {
+        expect(row, table).not.toContain('traceless')
+        expect(row, table).not.toContain('Trace Less')
+      }
+  })
+
+  it('end their other sessions at a sign-in, if so asked, and a student’s last a working day', async () => {
+    await enter('maeve', 'beacon-lens-9').expect(200)
+    const second = await school.signedIn('maeve', 'beacon-lens-9')
+    const asked = await enter('maeve', 'beacon-lens-9').expect(200)
+    expect(asked.body.others).toBe(2)
+    const alone = await school
+      .visitor()
+      .post('/api/session')
+      .send({ login: 'maeve', password: 'beacon-lens-9', alone: true })
+    expect(alone.body.others).toBe(0)
+    await second.get('/api/desk').expect(401)
+    const hours = async (role: string) =>
+      (
+        await school.database.query<{ hours: number }>(
+          `select max(extract(epoch from s.expires_at - now()))::float8 / 3600 as hours from sessions s join users u on u.id = s.user_id where role = $1`,
+          [role],
+        )
+      )[0]!.hours
+    expect(await hours('student')).toBeLessThan(12.1)
+    expect(await hours('instructor')).toBeGreaterThan(24)
+  })
+
   it('of students go with their orders; an order alone can be taken back', async () => {
     await orla.post('/api/students').send({ login: 'gone', name: 'Gone Soon', password: fresh }).expect(201)
     const student = await idOf('gone')
@@ -147,33 +208,66 @@ describe('accounts', () => {
     for (let i = 0; i < 5; i++) await enter('no-one', `wrong guess ${i}`).expect(401)
     await enter('no-one', 'wrong once more').expect(429)
     // Nor does another process or a restart begin anew.
-    await school.database.query(`update tries set until = now() + interval '1 minute' where login = 'tam'`)
+    await school.database.query(`update wrong_tries set wrong = 9, last_at = now() where account = 'tam'`)
     const { database, workers } = school
     const other = createApp({ database, workers, logger: pino({ level: 'silent' }) })
     await request(other).post('/api/session').send({ login: 'tam', password: passwords.tam }).expect(429)
     // Once the wait is over a right one goes through, and all is forgotten.
-    await database.query(`update tries set until = now() where login = 'tam'`)
+    await passes('tam')
     await enter('tam', passwords.tam).expect(200)
     await enter('tam', 'wrong again').expect(401)
     await enter('tam', passwords.tam).expect(200)
   })
 
   it('wait twice as long each time', async () => {
-    const waitOf = async () =>
-      (
-        await school.database.query<{ wait: number }>(
-          `select round(extract(epoch from until - now()))::int as wait from tries where login = 'ghost'`,
-        )
-      )[0]!.wait
+    const waitOf = async () => {
+      const answer = await enter('ghost', 'while it waits').expect(429)
+      return answer.body.message.params.seconds as number
+    }
     for (let i = 0; i < 5; i++) await enter('ghost', `wrong ${i}`)
     const waits = []
     for (let i = 0; i < 4; i++) {
       waits.push(await waitOf())
-      await school.database.query(`update tries set until = now() where login = 'ghost'`)
+      await passes('ghost')
       await enter('ghost', `wrong later ${i}`).expect(401)
     }
     expect(waits).toEqual([1, 2, 4, 8])
   })
+
+  it('are not shut by strangers: who is known here, and who is signed in, goes on', async () => {
+    const school = await startSchool({ trustProxy: 1 })
+    const from = (address: string) => ({ 'X-Forwarded-For': address })
+    const tried = (password: string, address: string, cookie = '') =>
+      school
+        .visitor()
+        .post('/api/session')
+        .set({ ...from(address), cookie })
+        .send({ login: 'orla', password })
+    const first = await tried(passwords.orla, '192.0.2.1').expect(200)
+    const cookies = first.headers['set-cookie'] as unknown as string[]
+    const device = cookies.find((one) => one.startsWith('brachyon_device='))!.split(';')[0]!
+    const signedIn = cookies.find((one) => one.startsWith('brachyon_session='))!.split(';')[0]!
+    // A stranger at the same address, as behind a school's proxy, and one elsewhere.
+    for (const address of ['192.0.2.1', '192.0.2.66'])
+      for (let i = 0; i < 9; i++) await tried(`wrong ${i}`, address)
+    await tried(passwords.orla, '192.0.2.66').expect(429)
+    await tried(passwords.orla, '192.0.2.1').expect(429)
+    // From anywhere else, and from the browser that has signed in before, the owner goes in.
+    await tried(passwords.orla, '192.0.2.7').expect(200)
+    await tried(passwords.orla, '192.0.2.1', device).expect(200)
+    await school
+      .visitor()
+      .put('/api/password')
+      .set({ cookie: signedIn })
+      .send({ current: passwords.orla, password: 'three slow green wheels' })
+      .expect(204)
+    // A device that somebody made up is none, and one of another account does not help.
+    await tried('three slow green wheels', '192.0.2.66', `brachyon_device=${'x'.repeat(43)}`).expect(429)
+    // Who guesses at a known browser is slowed there.
+    for (let i = 0; i < 5; i++) await tried(`wrong at home ${i}`, '192.0.2.1', device).expect(401)
+    await tried('three slow green wheels', '192.0.2.1', device).expect(429)
+    await school.close()
+  }, 60_000)
 
   it('of many wrong ones at once, only the first few are looked at', async () => {
     const all = await Promise.all(Array.from({ length: 20 }, (_, i) => enter('swarm', `wrong ${i}`)))

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { statfs } from 'node:fs/promises'
-import type { Status } from '../contract'
-import type { Database, Queries } from './database'
-import { iso } from './orders'
+import type { Status } from '../../contract'
+import type { Database, Queries } from '../database'
+import { iso } from '../orders'
 import { retentionOf } from './retention'
 
 const version = (
-  JSON.parse(readFileSync(new URL('../../package.json', import.meta.url), 'utf8')) as { version: string }
+  JSON.parse(readFileSync(new URL('../../../package.json', import.meta.url), 'utf8')) as { version: string }
 ).version
 
 /** Remembers that something was done just now. */

@@ -1,27 +1,47 @@
-import { createHash, randomBytes, randomInt } from 'node:crypto'
-import { say, type NewAccount, type Role, type User } from '../contract'
-import type { Database, Queries } from './database'
-import { checkPassword, hashPassword } from './passwords'
-import { Refusal } from './refusal'
+import { randomInt } from 'node:crypto'
+import { say, type NewAccount, type Role, type User } from '../../contract'
+import type { Database, Queries } from '../database'
+import { Refusal } from '../refusal'
+import { schoolName } from '../school-name'
+import { checkPassword, hashPassword, ownRequest, type From } from './password-threads'
+import { endSessions } from './sessions'
 import { checkStrength } from './strength'
-import { forgiveTries } from './tries'
+import { forgiveTries } from './throttle'
 
-const columns = 'id, login, name, role, must_change as "mustChange", language'
-const hashToken = (token: string) => createHash('sha256').update(token).digest('hex')
-/** Compared against when there is no such login, so that both take as long. */
-const nobody = hashPassword('nobody has this password')
+/** A user as the contract has it, out of table `t`. */
+export const userColumns = (t: string): string =>
+  `${t}.id, ${t}.login, ${t}.name, ${t}.role, ${t}.must_change as "mustChange", ${t}.language`
 
-export const sessionDays = 14
+/** Compared against where there is no such account, so that both take as long. */
+let nobody: Promise<string> | undefined
 
-/** @param byOther somebody else chose the password: its owner is to change it */
+/**
+ * @param byOther somebody else chose the password: its owner is to change it
+ * @throws Refusal 422 where the password is weak, 409 where the sign-in name is taken
+ */
 export async function addUser(db: Queries, account: NewAccount, role: Role, byOther = false): Promise<User> {
-  checkStrength(account.password, account)
+  return addHashed(db, account, role, byOther, await hashOfNew(db, account))
+}
+
+/** The hash of a new account's password, once it is found strong enough. Slow: not for use within a transaction. */
+export async function hashOfNew(db: Queries, account: NewAccount): Promise<string> {
+  await checkStrength(account.password, account, await schoolName(db))
+  return hashPassword(account.password)
+}
+
+export async function addHashed(
+  db: Queries,
+  { login, name }: Pick<NewAccount, 'login' | 'name'>,
+  role: Role,
+  byOther: boolean,
+  hash: string,
+): Promise<User> {
   const [user] = await db.query<User>(
-    `insert into users (login, name, role, password_hash, must_change) values ($1, $2, $3, $4, $5)
-     on conflict (login) do nothing returning ${columns}`,
-    [account.login, account.name, role, await hashPassword(account.password), byOther],
+    `insert into users as u (login, name, role, password_hash, must_change) values ($1, $2, $3, $4, $5)
+     on conflict (login) do nothing returning ${userColumns('u')}`,
+    [login, name, role, hash, byOther],
   )
-  if (!user) throw new Refusal(409, say('loginTaken', { login: account.login }))
+  if (!user) throw new Refusal(409, say('loginTaken', { login }))
   return user
 }
 
@@ -30,65 +50,37 @@ export async function anyInstructor(db: Queries): Promise<boolean> {
 }
 
 export const students = (db: Queries): Promise<User[]> =>
-  db.query<User>(`select ${columns} from users where role = 'student' order by name`)
+  db.query<User>(`select ${userColumns('u')} from users u where role = 'student' order by name`)
 
-/** A session's token if the password is right, else undefined. Only its hash is stored. */
-export async function signIn(
+/** Whose password this is; undefined where it is wrong, or there is no such account. */
+export async function userWithPassword(
   db: Queries,
   login: string,
   password: string,
-): Promise<{ user: User; token: string } | undefined> {
-  const [row] = await db.query<User & { password_hash: string }>(
-    `select ${columns}, password_hash from users where login = $1`,
+  from: From,
+): Promise<User | undefined> {
+  const [row] = await db.query<User & { hash: string }>(
+    `select ${userColumns('u')}, password_hash as hash from users u where login = $1`,
     [login.trim().toLowerCase()],
   )
-  const right = await checkPassword(password, row?.password_hash ?? (await nobody))
+  const compared = row?.hash ?? (await (nobody ??= hashPassword('nobody has this password')))
+  const right = await checkPassword(password, compared, from)
   if (!row || !right) return undefined
-  return openSession(db, row.id, { hours: 24 * sessionDays })
-}
-
-/** A new session of an account. One that came of a bench's card is not asked for its password. */
-export async function openSession(
-  db: Queries,
-  id: string,
-  { hours, byCard = false }: { readonly hours: number; readonly byCard?: boolean },
-): Promise<{ user: User; token: string }> {
-  const token = randomBytes(32).toString('base64url')
-  await db.query(
-    `insert into sessions (token_hash, user_id, expires_at, by_card) values ($1, $2, now() + $3 * interval '1 hour', $4)`,
-    [hashToken(token), id, hours, byCard],
-  )
-  await db.query('delete from sessions where expires_at < now()')
-  const user = await userOfToken(db, token)
-  if (!user) throw new Refusal(404, say('noPerson'))
-  return { user, token }
-}
-
-export async function userOfToken(db: Queries, token: string | undefined): Promise<User | undefined> {
-  if (!token) return undefined
-  const [user] = await db.query<User>(
-    `select u.id, u.login, u.name, u.role, (u.must_change and not s.by_card) as "mustChange", u.language from sessions s join users u on u.id = s.user_id
-     where s.token_hash = $1 and s.expires_at > now()`,
-    [hashToken(token)],
-  )
-  return user
+  const { hash, ...user } = row
+  return hash ? user : undefined
 }
 
 export async function chooseLanguage(db: Queries, user: Pick<User, 'id'>, language: string): Promise<void> {
   await db.query('update users set language = $2 where id = $1', [user.id, language])
 }
 
-export async function signOut(db: Queries, token: string): Promise<void> {
-  await db.query('delete from sessions where token_hash = $1', [hashToken(token)])
-}
-
 /** Everybody with an account. */
 export const people = (db: Queries): Promise<User[]> =>
-  db.query<User>(`select ${columns} from users order by role, name`)
+  db.query<User>(`select ${userColumns('u')} from users u order by role, name`)
 
-async function personOf(db: Queries, id: string): Promise<User & { password_hash: string }> {
-  const [row] = await db.query<User & { password_hash: string }>(
-    `select ${columns}, password_hash from users where id = $1`,
+async function personOf(db: Queries, id: string): Promise<User & { hash: string }> {
+  const [row] = await db.query<User & { hash: string }>(
+    `select ${userColumns('u')}, password_hash as hash from users u where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noPerson'))
@@ -103,20 +95,16 @@ export async function changePassword(
   token: string,
 ): Promise<true | undefined> {
   const row = await personOf(db, user.id)
-  if (!(await checkPassword(current, row.password_hash))) return undefined
+  const from = { ...ownRequest, account: user.login }
+  if (!(await checkPassword(current, row.hash, from))) return undefined
   if (current === password) throw new Refusal(422, say('samePassword'))
-  checkStrength(password, row)
+  await checkStrength(password, row, await schoolName(db), from)
   await db.query('update users set password_hash = $2, must_change = false where id = $1', [
     user.id,
-    await hashPassword(password),
+    await hashPassword(password, from),
   ])
-  await endOthers(db, user.id, token)
+  await endSessions(db, user.id, token)
   return true
-}
-
-/** Ends every session of an account but the one with `token`. */
-export async function endOthers(db: Queries, id: string, token: string): Promise<void> {
-  await db.query('delete from sessions where user_id = $1 and token_hash <> $2', [id, hashToken(token)])
 }
 
 /** Words of four to six letters of the workshop’s world, easily read out; drawn by chance they make passphrases. */
@@ -140,16 +128,34 @@ export async function resetPassword(db: Queries, id: string): Promise<string> {
     id,
     await hashPassword(password),
   ])
-  await db.query('delete from sessions where user_id = $1', [id])
+  await endSessions(db, id)
   await forgiveTries(db, login)
   return password
+}
+
+/** The same by sign-in name; undefined where there is no such account. */
+export async function givePassword(db: Queries, login: string): Promise<string | undefined> {
+  const [row] = await db.query<{ id: string }>('select id from users where login = $1', [
+    login.trim().toLowerCase(),
+  ])
+  return row && resetPassword(db, row.id)
+}
+
+/**
+ * Forgets where an account signed in from and failed to: nothing of its sign-in name or its addresses is left. Its rows in
+ * other tables go with the account itself.
+ */
+export async function forgetSignIns(tx: Queries, login: string): Promise<void> {
+  await tx.query('delete from sign_ins where login = $1', [login])
+  await forgiveTries(tx, login)
 }
 
 /** Takes an account away with all that hangs on it: a student’s orders and what was done on them. */
 export async function removeUser(db: Database, id: string, by: User): Promise<void> {
   if (id === by.id) throw new Refusal(409, say('notYourself'))
-  await personOf(db, id)
+  const { login } = await personOf(db, id)
   await db.transaction(async (tx) => {
+    await endSessions(tx, id)
     await tx.query('delete from work_orders where student_id = $1', [id])
     // What an instructor has made stays with the school.
     for (const [table, column] of [
@@ -160,6 +166,7 @@ export async function removeUser(db: Database, id: string, by: User): Promise<vo
       ['acts', 'instructor_id'],
     ])
       await tx.query(`update ${table} set ${column} = $2 where ${column} = $1`, [id, by.id])
+    await forgetSignIns(tx, login)
     await tx.query('delete from users where id = $1', [id])
   })
 }

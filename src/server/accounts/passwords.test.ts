@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { checkPassword, hashPassword } from './passwords'
+import { checkPassword, hashPassword } from './password-threads'
 
 describe('passwords', () => {
   it('are kept as salted hashes that only the password opens', async () => {

@@ -1,0 +1,29 @@
+import { randomInt } from 'node:crypto'
+import { say } from '../../contract'
+import type { Queries } from '../database'
+import { Refusal } from '../refusal'
+import { checkPassword, hashPassword, type From } from './password-threads'
+
+/**
+ * Gives a student a new code for signing in at a bench, told once: six digits. Guesses are slowed, and it opens no more
+ * than one bench's orders of one day.
+ * @throws Refusal 404 where there is no such student
+ */
+export async function newBenchCode(db: Queries, id: string): Promise<string> {
+  const code = String(randomInt(1_000_000)).padStart(6, '0')
+  const [row] = await db.query(
+    `update users set bench_code_hash = $2 where id = $1 and role = 'student' returning id`,
+    [id, await hashPassword(code)],
+  )
+  if (!row) throw new Refusal(404, say('noPerson'))
+  return code
+}
+
+/** Whether it is this person's code; false where they have none. */
+export async function isBenchCode(db: Queries, id: string, code: string, from: From): Promise<boolean> {
+  const [row] = await db.query<{ hash: string | null }>(
+    'select bench_code_hash as hash from users where id = $1',
+    [id],
+  )
+  return row?.hash ? checkPassword(code.replace(/\D/g, ''), row.hash, from) : false
+}

@@ -1,0 +1,34 @@
+import type { Queries } from '../database'
+import { hashToken, newToken } from './tokens'
+
+/** Days for which a browser is known after the last sign-in there. */
+export const deviceDays = 365
+
+/** Whether an account was signed in to from this browser before. */
+export async function isKnownDevice(
+  db: Queries,
+  login: string,
+  device: string | undefined,
+): Promise<boolean> {
+  if (!device) return false
+  const rows = await db.query(
+    'select 1 from devices d join users u on u.id = d.user_id where d.token_hash = $1 and u.login = $2',
+    [hashToken(device), login.trim().toLowerCase()],
+  )
+  return rows.length > 0
+}
+
+/** Remembers the browser of a sign-in; answers what it is to keep. */
+export async function rememberDevice(db: Queries, user: string, device: string | undefined): Promise<string> {
+  const token = device && /^[\w-]{43}$/.test(device) ? device : newToken()
+  await db.query(
+    `insert into devices (token_hash, user_id) values ($1, $2)
+     on conflict (token_hash, user_id) do update set seen_at = now()`,
+    [hashToken(token), user],
+  )
+  await db.query(
+    `delete from devices where user_id = $1 and seen_at < now() - interval '${deviceDays} days'`,
+    [user],
+  )
+  return token
+}

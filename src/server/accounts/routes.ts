@@ -1,0 +1,298 @@
+import { Router, type Request, type RequestHandler, type Response } from 'express'
+import { z } from 'zod'
+import {
+  cardInSchema,
+  cardPersonSchema,
+  cardSchema,
+  changePasswordSchema,
+  languageSchema,
+  newAccountSchema,
+  say,
+  schoolNameSchema,
+  setUpSchema,
+  settleClaimSchema,
+  signInSchema,
+  type Role,
+  type Session,
+  type User,
+} from '../../contract'
+import type { Database } from '../database'
+import { iso } from '../orders'
+import { Refusal } from '../refusal'
+import { limitRequests } from '../request-limits'
+import { nameSchool, schoolName } from '../school-name'
+import { newBenchCode } from './bench-codes'
+import { askToConfirm, cardHours, openClaims, peopleAt, settleClaim, signInByCard } from './cards'
+import { deviceDays, isKnownDevice, rememberDevice } from './devices'
+import type { Directory } from './directory'
+import { endSessions, openSession, otherSessions, sessionHours, signOut, visitorOf } from './sessions'
+import { noteSignIn } from './sign-ins'
+import { lookInTurn } from './throttle'
+import { cookieOf, hashToken } from './tokens'
+import {
+  addHashed,
+  addUser,
+  anyInstructor,
+  changePassword,
+  chooseLanguage,
+  hashOfNew,
+  people,
+  removeUser,
+  resetPassword,
+  students,
+  userWithPassword,
+} from './users'
+
+const cookieName = 'brachyon_session'
+const deviceCookie = 'brachyon_device'
+
+const tokenOf = (req: Request): string | undefined => cookieOf(req.headers.cookie, cookieName)
+const deviceOf = (req: Request): string | undefined => cookieOf(req.headers.cookie, deviceCookie)
+
+/** What a session that came of a bench's card may ask for; `another` would be an order of no bench. */
+const atBench = /^\/(session|language|card(\/(ask|in))?|desk(\/[^/]+(\/(?!another$)[^/]+)?)?)$/
+
+/** Finds out who asks. User and session are kept in `res.locals`. */
+export const identify =
+  (db: Database): RequestHandler =>
+  async (req, res, next) => {
+    const visitor = await visitorOf(db, tokenOf(req))
+    res.locals.user = visitor?.user
+    res.locals.session = visitor?.session
+    // A password that somebody else chose is changed before anything else is done with it.
+    if (visitor?.user.mustChange && !/^\/(session|sessions|password)$/.test(req.path))
+      throw new Refusal(403, say('changeFirst'))
+    if (visitor?.user.bench && !atBench.test(req.path)) throw new Refusal(403, say('benchOnly'))
+    next()
+  }
+
+/** Changes are taken from our own pages only: the browser says where a request comes from. */
+export const sameOrigin: RequestHandler = (req, _res, next) => {
+  const safe = req.method === 'GET' || req.method === 'HEAD'
+  if (!safe && !isOurs(req)) throw new Refusal(403, say('otherSite'))
+  next()
+}
+
+/** Browsers of today say it outright; of older ones the origin has to be ours, behind a trusted proxy with its scheme. */
+function isOurs(req: Request): boolean {
+  const site = req.get('sec-fetch-site')
+  if (site !== undefined) return site === 'same-origin' || site === 'none'
+  const { origin } = req.headers
+  if (origin === undefined) return true
+  if (!URL.canParse(origin)) return false
+  const { host, protocol } = new URL(origin)
+  return host === req.host && (!req.app.get('trust proxy') || protocol === `${req.protocol}:`)
+}
+
+export const userOf = (res: { locals: Record<string, unknown> }): User => {
+  const user = res.locals.user as User | undefined
+  if (!user) throw new Refusal(401, say('signInFirst'))
+  return user
+}
+
+/** The session by which somebody is signed in. */
+export const sessionOf = (res: { locals: Record<string, unknown> }): string => {
+  userOf(res)
+  return res.locals.session as string
+}
+
+/** Lets everybody through who is signed in. */
+export const signedIn: RequestHandler = (_req, res, next) => {
+  userOf(res)
+  next()
+}
+
+/** Lets a role through; others are told, strangers are asked to sign in. */
+export const only =
+  (role: Role): RequestHandler =>
+  (_req, res, next) => {
+    if (userOf(res).role !== role)
+      throw new Refusal(403, say(role === 'instructor' ? 'forInstructors' : 'forStudents'))
+    next()
+  }
+
+/** From one address; a class sits behind one, so that accounts are slowed one by one besides (`throttle`). */
+const mostFromAddress = 400
+
+/** Gives a browser its session. */
+export function giveSession(req: Request, res: Response, token: string, hours: number): void {
+  res.cookie(cookieName, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: req.secure,
+    path: '/',
+    maxAge: hours * 3_600_000,
+  })
+}
+
+/** Remembers the browser, so that wrong tries of others do not slow this account here. */
+export async function giveDevice(db: Database, req: Request, res: Response, user: string): Promise<void> {
+  res.cookie(deviceCookie, await rememberDevice(db, user, deviceOf(req)), {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: req.secure,
+    path: '/api',
+    maxAge: deviceDays * 24 * 3_600_000,
+  })
+}
+
+export function accountRoutes(db: Database, directory?: Directory): Router {
+  const router = Router()
+  const slow = limitRequests(db, {
+    name: 'sign-in',
+    most: mostFromAddress,
+    seconds: 15 * 60,
+    onlyRefused: true,
+    why: say('tooManyTries'),
+  })
+
+  router.get('/session', async (_req, res) => {
+    const user = (res.locals.user as User | undefined) ?? null
+    res.json({
+      user,
+      setUp: !(await anyInstructor(db)),
+      directory: directory?.label ?? null,
+    } satisfies Session)
+  })
+
+  router.post('/session', slow, async (req, res) => {
+    const { login, password, alone } = signInSchema.parse(req.body)
+    const address = req.ip ?? ''
+    const device = deviceOf(req)
+    const known = await isKnownDevice(db, login, device)
+    const source = known && device ? `device ${hashToken(device).slice(0, 32)}` : address
+    const from = { address: source, account: login.toLowerCase() }
+    const user = await lookInTurn(db, { account: login, source }, () =>
+      userWithPassword(db, login, password, from),
+    ).catch(async (error: unknown) => {
+      await noteSignIn(db, login, address, 'waits')
+      throw error
+    })
+    await noteSignIn(db, login, address, user ? 'in' : 'wrong')
+    if (!user) throw new Refusal(401, say('wrongPassword'))
+    await directory?.linkPending(db, req, res, user)
+    const hours = sessionHours[user.role]
+    const { token, session } = await openSession(db, user.id, { hours })
+    if (alone) await endSessions(db, user.id, token)
+    giveSession(req, res, token, hours)
+    await giveDevice(db, req, res, user.id)
+    res.json({
+      user,
+      setUp: false,
+      directory: directory?.label ?? null,
+      others: await otherSessions(db, user.id, session),
+    } satisfies Session)
+  })
+
+  /** With a bench's card and the word of the day: first who stands there, then one of them. */
+  router.post('/card', slow, async (req, res) => {
+    res.json(await peopleAt(db, cardSchema.parse(req.body), req.ip ?? ''))
+  })
+  router.post('/card/ask', slow, async (req, res) => {
+    res.status(201).json(await askToConfirm(db, cardPersonSchema.parse(req.body), req.ip ?? ''))
+  })
+  router.post('/card/in', slow, async (req, res) => {
+    const found = await signInByCard(db, cardInSchema.parse(req.body), req.ip ?? '')
+    if (!found) {
+      res.json({ waiting: true })
+      return
+    }
+    await noteSignIn(db, found.user.login, req.ip ?? '', 'card')
+    giveSession(req, res, found.token, cardHours)
+    res.json({ user: found.user, setUp: false } satisfies Session)
+  })
+  router.get('/claims', only('instructor'), async (_req, res) => {
+    res.json(await openClaims(db))
+  })
+  router.post('/claims/:id', only('instructor'), async (req, res) => {
+    await settleClaim(db, z.uuid().parse(req.params.id), settleClaimSchema.parse(req.body).confirmed)
+    res.status(204).end()
+  })
+
+  router.delete('/session', async (req, res) => {
+    const token = tokenOf(req)
+    const user = res.locals.user as User | undefined
+    if (user) await noteSignIn(db, user.login, req.ip ?? '', 'out')
+    if (token) await signOut(db, token)
+    res.clearCookie(cookieName, { path: '/' }).status(204).end()
+  })
+
+  router.put('/language', signedIn, async (req, res) => {
+    await chooseLanguage(db, userOf(res), languageSchema.parse(req.body).language)
+    res.status(204).end()
+  })
+
+  /** Everywhere but here. */
+  router.delete('/sessions', signedIn, async (req, res) => {
+    await endSessions(db, userOf(res).id, tokenOf(req))
+    res.status(204).end()
+  })
+
+  router.put('/password', signedIn, async (req, res) => {
+    const user = userOf(res)
+    const change = changePasswordSchema.parse(req.body)
+    const token = tokenOf(req) ?? ''
+    // Whoever sits at an open session is no nearer to the password than a stranger; strangers do not slow them.
+    const attempt = { account: user.login, source: `session ${sessionOf(res)}` }
+    const known = await lookInTurn(db, attempt, () => changePassword(db, user, change, token))
+    if (!known) throw new Refusal(422, say('currentWrong'))
+    res.status(204).end()
+  })
+
+  /** A student's own code for signing in at a bench. */
+  router.post('/bench-code', only('student'), async (_req, res) => {
+    res.status(201).json({ code: await newBenchCode(db, userOf(res).id) })
+  })
+
+  router.post('/set-up', slow, async (req, res) => {
+    const { school, ...account } = setUpSchema.parse(req.body)
+    if (await anyInstructor(db)) throw new Refusal(403, say('setUpAlready'))
+    // Slow work comes before the transaction, not in it.
+    const hash = await hashOfNew(db, account)
+    const user = await db.transaction(async (tx) => {
+      await tx.query('lock table users in share row exclusive mode')
+      if (await anyInstructor(tx)) throw new Refusal(403, say('setUpAlready'))
+      if (school) await nameSchool(tx, school)
+      return addHashed(tx, account, 'instructor', false, hash)
+    })
+    res.status(201).json(user)
+  })
+
+  router.get('/students', only('instructor'), async (_req, res) => {
+    res.json(await students(db))
+  })
+  router.post('/students', only('instructor'), async (req, res) => {
+    res.status(201).json(await addUser(db, newAccountSchema.parse(req.body), 'student', true))
+  })
+  router.get('/people', only('instructor'), async (_req, res) => {
+    res.json(await people(db))
+  })
+  router.post('/instructors', only('instructor'), async (req, res) => {
+    res.status(201).json(await addUser(db, newAccountSchema.parse(req.body), 'instructor', true))
+  })
+  router.post('/people/:id/password', only('instructor'), async (req, res) => {
+    res.json({ password: await resetPassword(db, z.uuid().parse(req.params.id)) })
+  })
+  router.post('/people/:id/bench-code', only('instructor'), async (req, res) => {
+    res.status(201).json({ code: await newBenchCode(db, z.uuid().parse(req.params.id)) })
+  })
+  router.delete('/people/:id', only('instructor'), async (req, res) => {
+    await removeUser(db, z.uuid().parse(req.params.id), userOf(res))
+    res.status(204).end()
+  })
+  router.get('/sign-ins', only('instructor'), async (_req, res) => {
+    res.json(
+      await db.query(
+        `select ${iso('at')} as at, login, address, outcome from sign_ins order by id desc limit 200`,
+      ),
+    )
+  })
+  router.get('/school', only('instructor'), async (_req, res) => {
+    res.json({ name: await schoolName(db) })
+  })
+  router.put('/school', only('instructor'), async (req, res) => {
+    await nameSchool(db, schoolNameSchema.parse(req.body).name)
+    res.status(204).end()
+  })
+  return router
+}

@@ -1,0 +1,24 @@
+import { leastPassword, say } from '../../contract'
+import { Refusal } from '../refusal'
+import { isGuessed, type From } from './password-threads'
+
+/**
+ * Refuses a password that is short, common, or made of what everybody knows of its owner.
+ * @param school the school's own name, '' where it has none
+ * @throws Refusal 422
+ */
+export async function checkStrength(
+  password: string,
+  { login, name }: { readonly login: string; readonly name: string },
+  school: string,
+  from?: From,
+): Promise<void> {
+  if (password.trim().length < leastPassword)
+    throw new Refusal(422, say('passwordShort', { least: leastPassword }))
+  const known = `${login} ${name} ${school} brachyon`
+    .normalize('NFKC')
+    .toLowerCase()
+    .split(/[^\p{L}\d]+/u)
+    .filter((word) => word.length > 1)
+  if (await isGuessed(password, known, from)) throw new Refusal(422, say('passwordGuessed'))
+}

@@ -1,0 +1,128 @@
+import { z } from 'zod'
+import type { RetentionState } from '../../contract'
+import type { Database, Queries } from '../database'
+import { iso } from '../orders'
+import { binDays, binOlderThan, emptyBin } from './bin'
+import { lookAtClock, type Clock } from './clock'
+
+const monthsFact = 'retention'
+const planFact = 'retention plan'
+
+/** Hours between the announcement of what goes into the bin and its going there. */
+const noticeHours = 24
+/** Days for which the record of sign-ins is kept. */
+const signInDays = 90
+
+const planSchema = z.object({ announced: z.string(), before: z.string(), count: z.number() })
+type Plan = z.infer<typeof planSchema>
+
+async function factOf(db: Queries, name: string): Promise<string | undefined> {
+  const [row] = await db.query<{ body: string }>('select body from facts where name = $1', [name])
+  return row?.body
+}
+async function setFact(db: Queries, name: string, body: string | null): Promise<void> {
+  if (body === null) await db.query('delete from facts where name = $1', [name])
+  else
+    await db.query(
+      'insert into facts (name, body) values ($1, $2) on conflict (name) do update set body = $2, at = now()',
+      [name, body],
+    )
+}
+
+/** Months for which the school keeps records; null: until they are erased. */
+export async function retentionOf(db: Queries): Promise<number | null> {
+  const months = await factOf(db, monthsFact)
+  return months === undefined ? null : Number(months)
+}
+
+async function planOf(db: Queries): Promise<Plan | undefined> {
+  const text = await factOf(db, planFact)
+  return text === undefined ? undefined : planSchema.parse(JSON.parse(text))
+}
+
+/** Sets how long records are kept. Nothing goes at once: what is too old is announced first. */
+export async function keepFor(db: Database, months: number | null): Promise<void> {
+  await setFact(db, monthsFact, months === null ? null : String(months))
+  await setFact(db, planFact, null)
+  await lookForOld(db)
+}
+
+/**
+ * What is older than the school keeps is announced, goes into the bin a day later, and is gone after thirty days there.
+ * Nothing of this happens by a clock that has jumped: an announcement of before is taken back then.
+ * @returns how many pieces of work went into the bin
+ */
+export async function lookForOld(db: Database): Promise<number> {
+  if ((await lookAtClock(db)) !== 'steady') {
+    await setFact(db, planFact, null)
+    return 0
+  }
+  await emptyBin(db)
+  await db.query(`delete from sign_ins where at < now() - interval '${signInDays} days'`)
+  await forgetFormer(db)
+  const months = await retentionOf(db)
+  const plan = months === null ? undefined : await planOf(db)
+  let count = 0
+  if (plan && (await isDue(db, plan))) {
+    count = await binOlderThan(db, plan.before)
+    await setFact(db, planFact, null)
+  }
+  if (months !== null && (!plan || count)) await announce(db, months)
+  return count
+}
+
+async function isDue(db: Queries, { announced }: Plan): Promise<boolean> {
+  const [row] = await db.query<{ due: boolean }>(
+    `select now() > $1::timestamptz + interval '${noticeHours} hours' as due`,
+    [announced],
+  )
+  return row!.due
+}
+
+async function announce(db: Queries, months: number): Promise<void> {
+  const [row] = await db.query<Plan>(
+    `select now()::text as announced, (now() - $1 * interval '1 month')::text as before, count(*)::int as count
+     from work_orders where coalesce(concluded_at, created_at) < now() - $1 * interval '1 month'`,
+    [months],
+  )
+  if (row!.count) await setFact(db, planFact, JSON.stringify(row))
+}
+
+/** People of whom only marks were left, and now nothing is, are gone. */
+const forgetFormer = (db: Queries) =>
+  db.query(
+    `delete from users u where login like 'former-%' and role = 'student'
+       and not exists (select 1 from work_orders o where o.student_id = u.id)
+       and not exists (select 1 from bin b where b.student_id = u.id)`,
+  )
+
+/** What an instructor is told of it. */
+export async function retentionState(db: Database): Promise<RetentionState> {
+  const clock: Clock = await lookAtClock(db)
+  const plan = await planOf(db)
+  const [row] = await db.query<{ now: string; binned: number; until: string | null; on: string | null }>(
+    `select ${iso('now()')} as now, (select count(*)::int from bin) as binned,
+       (select ${iso(`(min(at) + interval '${binDays} days')`)} from bin) as until,
+       ${iso(`($1::timestamptz + interval '${noticeHours} hours')`)} as on`,
+    [plan?.announced ?? null],
+  )
+  return {
+    months: await retentionOf(db),
+    clock,
+    now: row!.now,
+    plan: plan && row!.on ? { on: row!.on, count: plan.count } : null,
+    bin: row!.until ? { count: row!.binned, until: row!.until } : null,
+  }
+}
+
+/** Minutes between two looks. */
+const everyMinutes = 60
+
+/** Looks now and every hour; the answer ends it. */
+export function forgetInTime(db: Database, failed: (error: unknown) => void): () => void {
+  const look = () => void lookForOld(db).catch(failed)
+  look()
+  const timer = setInterval(look, everyMinutes * 60_000)
+  timer.unref()
+  return () => clearInterval(timer)
+}

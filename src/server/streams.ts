@@ -1,0 +1,73 @@
+import type { Request, Response } from 'express'
+import { createSession, type Session } from 'better-sse'
+import { say } from '../contract'
+import { sessionOf, userOf } from './accounts/routes'
+import { endedChannel, standingSessions } from './accounts/sessions'
+import type { Database } from './database'
+import { Refusal } from './refusal'
+
+/** Streams that one person may have open in one server process: a few windows, each with what it listens to. */
+const mostOfPerson = 12
+/** Milliseconds between two looks whether sessions still stand; an ended one is heard of at once besides. */
+const lookEvery = 20_000
+
+interface Open {
+  readonly user: string
+  readonly session: string
+}
+
+/**
+ * Answers that stay open: what is sent bit by bit to a page. Each belongs to a session and ends with it: whoever signs out,
+ * or loses the account, hears nothing any more.
+ */
+export class Streams {
+  private readonly open = new Map<Response, Open>()
+  private readonly looking: ReturnType<typeof setInterval>
+  private hearing: Promise<() => Promise<void>> | undefined
+
+  constructor(private readonly database: Database) {
+    this.looking = setInterval(() => void this.endOver().catch(() => undefined), lookEvery)
+    this.looking.unref()
+  }
+
+  /**
+   * Opens a stream for whoever is signed in.
+   * @throws Refusal 429 where the person has as many as anybody needs
+   */
+  async begin(req: Request, res: Response): Promise<Session> {
+    const own: Open = { user: userOf(res).id, session: sessionOf(res) }
+    const many = [...this.open.values()].filter(({ user }) => user === own.user).length
+    if (many >= mostOfPerson) throw new Refusal(429, say('tooManyStreams'))
+    this.open.set(res, own)
+    res.on('close', () => this.open.delete(res))
+    await this.hear()
+    return createSession(req, res)
+  }
+
+  /** Listening begins with the first stream. */
+  private hear(): Promise<unknown> {
+    return (this.hearing ??= this.database
+      .listen(endedChannel, () => void this.endOver().catch(() => undefined))
+      .catch((error: unknown) => {
+        this.hearing = undefined
+        throw error
+      }))
+  }
+
+  /** Ends the streams of sessions that do not stand any more. */
+  private async endOver(): Promise<void> {
+    if (!this.open.size) return
+    const sessions = [...new Set([...this.open.values()].map(({ session }) => session))]
+    const standing = await standingSessions(this.database, sessions)
+    for (const [res, { session }] of this.open) if (!standing.has(session)) res.end()
+  }
+
+  /** Ends all of them: pages come back by themselves. */
+  async close(): Promise<void> {
+    clearInterval(this.looking)
+    for (const res of this.open.keys()) res.end()
+    await (
+      await this.hearing?.catch(() => undefined)
+    )?.()
+  }
+}
