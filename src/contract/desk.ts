@@ -64,9 +64,9 @@ export type DeskAction = z.infer<typeof deskActionSchema>
 export const acknowledgedSchema = z.object({ position: z.number(), step: stepSchema })
 export type Acknowledged = z.infer<typeof acknowledgedSchema>
 
-/** A typed reading that is unusual is asked about before it is taken: nothing was recorded yet. */
-export const questionSchema = z.object({ question: messageSchema })
-export const takenSchema = z.union([acknowledgedSchema, questionSchema])
+/** A typed reading that is unusual is asked about before it is taken down: the question is a step, the reading none yet. */
+export const questionSchema = acknowledgedSchema.extend({ question: messageSchema })
+export const takenSchema = z.union([questionSchema, acknowledgedSchema])
 export type Taken = z.infer<typeof takenSchema>
 
 /** What each step of a practice is told at once. */

@@ -1,17 +1,26 @@
 import {
   mostOrders,
   say,
-  type Acknowledged,
   type Desk,
   type DeskAction,
   type DeskList,
   type Taken,
   type User,
 } from '../contract'
-import { asSeen, benchOf, mostSteps, stepDoor, type Bench, type Source, type Step } from '../core/attempt'
+import {
+  asSeen,
+  benchOf,
+  mostSteps,
+  stepDoor,
+  type Bench,
+  type Source,
+  type Step,
+  type StepOf,
+} from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
+import type { Message } from '../core/document'
 import type { Database, Queries } from './database'
-import { hintOf } from './judging'
+import { hintOf, prepared } from './judging'
 import { tellFloor } from './floor'
 import { iso, load, loadSteps, opened, type Order, type Standing } from './orders'
 import { Refusal } from './refusal'
@@ -81,12 +90,32 @@ export async function loadReleased(db: Queries, id: string, student: User): Prom
   return order
 }
 
-const known = async (db: Queries, id: string, key: string): Promise<Acknowledged | undefined> => {
+/** A step as its student is told of it: one that is a question asks. */
+const told = (position: number, step: Step): Taken => ({
+  position,
+  step: asSeen(step),
+  ...(step.type === 'question' && { question: step.about }),
+})
+
+const questionOf = (
+  { arrangement, instrument, settings, held, reading }: StepOf<'test'>,
+  about: Message,
+): Step => ({
+  type: 'question',
+  arrangement,
+  instrument,
+  settings,
+  held,
+  typed: reading.text || (reading.word ?? ''),
+  about,
+})
+
+const known = async (db: Queries, id: string, key: string): Promise<Taken | undefined> => {
   const [row] = await db.query<{ position: number; body: unknown }>(
     'select position, body from steps where work_order_id = $1 and key = $2',
     [id, key],
   )
-  return row && { position: row.position, step: asSeen(opened(stepDoor.read(row.body))) }
+  return row && told(row.position, opened(stepDoor.read(row.body)))
 }
 
 /** Seconds for which a step may have been on its way when the time was up: a connection that was lost costs nobody. */
@@ -178,8 +207,14 @@ async function stepNow(
     if (!performed.ok) throw new Refusal(performed.trouble === 'order' ? 409 : 422, performed.why)
     const { step } = performed
     if (step.type === 'test' && step.source !== 'model' && step.asked?.answer !== 'stands') {
-      const question = await workers.question({ order: { circuit, planted, frame }, bench, step }, stopping)
-      if (question) return { question }
+      const first = await prepared(database, workers, order, stopping)
+      const asked = { order: { circuit, planted, frame }, bench, step, prepared: first }
+      const about = await workers.question(asked, stopping)
+      if (about) {
+        const question = await record(database, id, key, order.taken, questionOf(step, about), bench)
+        if (question) return question
+        continue
+      }
     }
     const taken = await record(database, id, key, order.taken, step, after)
     if (taken) return taken
@@ -211,7 +246,7 @@ const record = (
   position: number,
   step: Step,
   bench: Bench | undefined,
-): Promise<Acknowledged | undefined> =>
+): Promise<Taken | undefined> =>
   database.transaction(async (db) => {
     const [row] = await db.query<{ taken: number; concluded: boolean }>(
       'select taken, concluded_at is not null as concluded from work_orders where id = $1 for update',
@@ -231,7 +266,7 @@ const record = (
       JSON.stringify(bench ?? null),
     ])
     await tellFloor(db, id)
-    return { position, step: asSeen(step) }
+    return told(position, step)
   })
 
 /** An order whose steps are told their verdicts at once. */

@@ -19,6 +19,7 @@ import {
   sameFamily,
   type Fact,
   type KeptBelief,
+  type Measured,
   type Predictor,
   type TestSetup,
 } from '../diagnosis'
@@ -33,6 +34,7 @@ import { indistinctFrom } from './indistinct'
 import { judgeInference, piecesIn } from './inference'
 import { marksOf } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
+import { explainImplausible } from './plausible'
 import { modelPath } from './model-path'
 import { say } from './phrases'
 import { judgePrediction } from './prediction'
@@ -150,6 +152,7 @@ export class Judging {
         return this.hint(step, i)
       case 'repair':
       case 'renew':
+      case 'question':
     }
   }
 
@@ -171,9 +174,9 @@ export class Judging {
     const live = hasSign(step.reading, 'live')
     const next = this.steps[i + 1]
     const value = numberOf(instrumentOf(step.instrument), step.reading)
-    const fact: Fact = { type: 'measured', setup, value, meaningless: live }
+    const fact: Measured = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
-    const why = step.source === 'model' ? undefined : explainMisreading(predictor, real, setup, step)
+    const why = step.source === 'model' ? undefined : this.misread(real, fact, step)
     this.judgements.push(judgePrediction(predictor, setup, step.prediction, i))
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
@@ -221,6 +224,14 @@ export class Judging {
       return
     }
     this.know(fact, name, after)
+  }
+
+  /** What made a typed reading wrong, if it is; a blind eye goes by what any board of this complaint could show. */
+  private misread(real: SolvedBoard, fact: Measured, step: StepOf<'test'>): Message | undefined {
+    const { predictor, first } = this
+    return this.blind
+      ? explainImplausible(first, fact, step)
+      : explainMisreading(predictor, real, fact.setup, step)
   }
 
   private hint({ level }: StepOf<'hint'>, i: number): void {

@@ -1,5 +1,6 @@
 import {
   accessOf,
+  hasSign,
   partsTouched,
   type Bench,
   type HintLevel,
@@ -8,17 +9,17 @@ import {
   type StepOf,
 } from '../attempt'
 import { findPieces, type Circuit } from '../circuit'
-import { rankTests, type Belief, type Predictor } from '../diagnosis'
+import { rankTests, type Belief, type Measured, type Predictor } from '../diagnosis'
 import type { Message } from '../document'
-import { instrumentOf } from '../instruments'
+import { instrumentOf, numberOf } from '../instruments'
 import { walkPath } from '../readings'
 import { heldIn } from './facts'
-import { conditionsOf } from './first'
+import { conditionsOf, firstBelief } from './first'
 import { Judging, setupOf, type Prepared } from './judging'
-import { explainMisreading, liveQuestion } from './misreading'
+import { liveQuestion } from './misreading'
+import { explainImplausible } from './plausible'
 import { say } from './phrases'
 import type { Rubric } from './rubric'
-import { truthOf } from './truth'
 import type { Judgement } from './verdict'
 
 /** What each step of a practice is told at once. It follows from the readings alone: nothing in it knows what is planted. */
@@ -83,19 +84,25 @@ function sideOf(belief: Belief, { circuit }: Order): Message {
 }
 
 /**
- * What to ask about a reading that was typed, or undefined where the board gives such a reading. Asked before it is taken
- * down, without a word of what the board would show.
+ * What to ask about a reading that was typed, before it is taken down: undefined where the sound board or any board of this
+ * complaint shows such a one. Neither whether it is asked nor what depends on what is planted.
  */
 export function questionAbout(
   predictor: Predictor,
   order: Order,
   bench: Bench,
   step: StepOf<'test'>,
+  prepared?: Prepared,
 ): Message | undefined {
   if (step.source === 'model') return undefined
-  const board = truthOf(predictor, order).board(bench, step.arrangement)
   const setup = setupOf(predictor, bench, step)
-  if (!board.ok || !setup) return undefined
-  const why = explainMisreading(predictor, board, setup, step)
+  if (!setup) return undefined
+  const fact: Measured = {
+    type: 'measured',
+    setup,
+    value: numberOf(instrumentOf(step.instrument), step.reading),
+    meaningless: hasSign(step.reading, 'live'),
+  }
+  const why = explainImplausible(firstBelief(predictor, order, prepared?.belief), fact, step)
   return why && liveQuestion(why, step.held)
 }

@@ -100,6 +100,7 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
     case 'infer':
     case 'conclude':
     case 'hint':
+    case 'question':
       return bench
   }
 }

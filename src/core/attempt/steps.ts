@@ -139,6 +139,15 @@ export const hintStep = z.strictObject({
   says: messageSchema,
 })
 
+/** A reading that was typed and asked about before it was taken down: what was typed, of what, and what was asked. */
+export const questionStep = z.strictObject({
+  type: z.literal('question'),
+  arrangement: arrangementSchema,
+  ...connectedSchema.shape,
+  typed: z.string().max(40),
+  about: messageSchema,
+})
+
 /** One acknowledged thing that a student did. An attempt is a list of these, in order. */
 export const stepSchema = z.discriminatedUnion('type', [
   operateStep,
@@ -148,6 +157,7 @@ export const stepSchema = z.discriminatedUnion('type', [
   repairStep,
   renewStep,
   hintStep,
+  questionStep,
 ])
 export type Step = z.infer<typeof stepSchema>
 export type StepOf<T extends Step['type']> = Extract<Step, { type: T }>

@@ -1,13 +1,12 @@
 import { Router } from 'express'
-import { rateLimit } from 'express-rate-limit'
 import { deskActionSchema, replySchema, say } from '../../contract'
 import { another } from '../another'
 import type { Database } from '../database'
 import { deskList, finish, loadDesk, loadPractice, loadReleased, takeStep } from '../desk'
 import { judgementOf, verdictsOf } from '../judging'
 import { loadOrder, loadSteps } from '../orders'
-import { Refusal } from '../refusal'
 import { loadReplies, reply } from '../replies'
+import { limitRequests } from '../request-limits'
 import { reviewOf } from '../review'
 import type { Workers } from '../workers/pool'
 import { signedIn, userOf } from '../accounts/routes'
@@ -68,13 +67,12 @@ export function deskRoutes(db: Database, workers: Workers): Router {
   router.post('/desk/:id/another', async (req, res) => {
     res.status(201).json(await another(db, workers, idOf(req.params.id), userOf(res)))
   })
-  const unhurried = rateLimit({
-    windowMs: 60_000,
-    limit: mostStepsAMinute,
-    keyGenerator: (_req, res) => userOf(res).id,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: (_req, _res, next) => next(new Refusal(429, say('tooFast'))),
+  const unhurried = limitRequests(db, {
+    name: 'steps',
+    most: mostStepsAMinute,
+    seconds: 60,
+    by: (res) => userOf(res).id,
+    why: say('tooFast'),
   })
   router.post('/desk/:id/steps', unhurried, async (req, res) => {
     // A step that was sent is taken, though its sender may be gone: it may come again with the same key.

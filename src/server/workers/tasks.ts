@@ -53,6 +53,7 @@ export interface QuestionTask {
   readonly order: Order
   readonly bench: Bench
   readonly step: StepOf<'test'>
+  readonly prepared: Prepared
 }
 export interface ReadyTask {
   readonly order: Order
@@ -91,8 +92,8 @@ const tasks = {
     practiceVerdicts(predictorFor(order), order, steps, rubric, prepared),
   hint: ({ order, steps, rubric, prepared, level }: HintTask): Message =>
     hintFor(predictorFor(order), order, steps, level, rubric, prepared),
-  question: ({ order, bench, step }: QuestionTask): Message | null =>
-    questionAbout(predictorFor(order), order, bench, step) ?? null,
+  question: ({ order, bench, step, prepared }: QuestionTask): Message | null =>
+    questionAbout(predictorFor(order), order, bench, step, prepared) ?? null,
   judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
     judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
 }

@@ -137,6 +137,11 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       return { head: t('Renewed a fuse'), text: step.fuse }
     case 'hint':
       return { head: t('Took a hint'), text: tell(step.says) }
+    case 'question':
+      return {
+        head: t('Asked about “{typed}”', { typed: localNumbers(step.typed) }),
+        text: `${describeInstrument(step)} ${describeHeld(step.held)}: ${tell(step.about)}`,
+      }
   }
 }
 

@@ -176,17 +176,10 @@ export function useDesk(id: string) {
         () => send(takenSchema, `/desk/${id}/steps`, { key, action }),
         (w) => (waiting.value = w),
       )
-      if ('question' in taken) {
-        question.value = { about: taken.question, action }
-        return false
-      }
-      question.value = null
       const now = desk.value!
-      desk.value = {
-        ...now,
-        steps: [...now.steps, taken.step],
-      }
-      return true
+      desk.value = { ...now, steps: [...now.steps, taken.step] }
+      question.value = 'question' in taken ? { about: taken.question, action } : null
+      return !question.value
     } catch (error) {
       failure.value = messageOf(error)
       return false

@@ -29,5 +29,7 @@ export function actWords(step: Step): string {
       return t('renews {fuse}', { fuse: step.fuse })
     case 'hint':
       return t('took a hint')
+    case 'question':
+      return t('was asked about “{typed}”', { typed: localNumbers(step.typed) })
   }
 }

@@ -11,7 +11,7 @@ import { uuid } from '../../parts/uuid'
 /** One reading of a worksheet, as it was written. */
 export interface PaperRow {
   /** Keys of its two steps: sent twice, they are taken once. */
-  readonly keys: readonly [test: string, infer: string]
+  keys: readonly [test: string, infer: string]
   state: string
   instrument: InstrumentKey
   at: string
@@ -106,6 +106,8 @@ export function usePaper(review: Review) {
         const answer = await post(row.keys[0], test.value)
         if ('question' in answer) {
           row.trouble = tell(answer.question)
+          // The question is a step of its own: what is sent after another look is a new one.
+          row.keys = [uuid(), row.keys[1]]
           return false
         }
         const struck = row.struck.split(/[\s,]+/).filter(Boolean)
