@@ -29,7 +29,7 @@ export const storedCircuitSchema = z.object({
 export type StoredCircuit = z.infer<typeof storedCircuitSchema>
 
 /** An edit is made on the revision that the person saw. */
-export const editRequestSchema = z.object({ revision: z.number().int(), edit: editSchema })
+export const editRequestSchema = z.object({ revision: z.int32(), edit: editSchema })
 
 /** Where a circuit stands in the library. */
 export const shelfSchema = z.object({

@@ -31,6 +31,8 @@ export const rosterSchema = z.strictObject({
       class: z.number().int(),
     })
     .optional(),
+  /** What an instructor says of sign-in names that somebody else may have: by sign-in name. */
+  answers: z.record(z.string().max(60), z.enum(['same', 'other', 'skip'])).default({}),
 })
 /** What an import would change, row by row; nothing is changed yet. */
 export const rosterPlanSchema = z.object({
@@ -38,7 +40,12 @@ export const rosterPlanSchema = z.object({
     z.object({
       name: z.string(),
       login: z.string(),
-      what: z.enum(['new', 'same', 'renamed']),
+      /**
+       * `question`: there is an account of this sign-in name, which may be somebody else's. Nothing happens to it until an
+       * instructor says whose it is.
+       */
+      what: z.enum(['new', 'same', 'renamed', 'question', 'skipped']),
+      /** The name that the account has now. */
       was: z.string(),
     }),
   ),

@@ -38,12 +38,13 @@ export type DayBody = z.infer<typeof dayBodySchema>
 
 export const newDaySchema = z.strictObject({
   name,
-  day: z.iso.date(),
+  /** In a year that a school may mean. */
+  day: z.iso.date().refine((day) => day >= '2000-01-01' && day < '2200-01-01', coded(say('noSuchDate'))),
   class: z.uuid().nullable().default(null),
   body: dayBodySchema,
 })
 /** The revision that was read: what somebody else has changed meanwhile is not written over. */
-export const changedDaySchema = newDaySchema.extend({ revision: z.number().int() })
+export const changedDaySchema = newDaySchema.extend({ revision: z.int32() })
 export const storedDaySchema = z.object({
   id: z.uuid(),
   name: z.string(),

@@ -5,6 +5,7 @@ export const say = phrases('school', {
   saySomething: 'Write what to say',
   stopped: 'Your instructor has stopped this work: {text}',
   noDay: 'There is no such day',
+  noSuchDate: 'Choose a day of this century',
   noRound: 'This day has no round {round}',
   dayChanged: 'Somebody else has changed this day meanwhile: look at it anew. Nothing was lost.',
   classThere: 'A class “{name}” is there already',

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { judgedSchema, rubricSchema } from '../core/assessment'
 
 /** A new version of how attempts are marked, made from version `after`. */
-export const newRubricSchema = z.strictObject({ rubric: rubricSchema, after: z.number().int() })
+export const newRubricSchema = z.strictObject({ rubric: rubricSchema, after: z.int32() })
 export type NewRubric = z.infer<typeof newRubricSchema>
 
 /** A draft is tried on an order, or on the attempt that ships with us. */

@@ -30,7 +30,7 @@ describe('classes and rosters', () => {
     )
     expect(plan.people).toEqual([
       { name: 'Nela Farrow', login: 'nela', what: 'new', was: '' },
-      { name: 'Tam P.', login: 'tam', what: 'renamed', was: 'Tam Pellow' },
+      { name: 'Tam P.', login: 'tam', what: 'question', was: 'Tam Pellow' },
     ])
     expect(plan.classes).toEqual([{ name: 'Monday', what: 'new', joins: 3 }])
     expect(plan.problems.map(({ where }) => where)).toEqual(['list.csv 4', 'orla'])
@@ -43,7 +43,7 @@ describe('classes and rosters', () => {
       (
         await orla
           .post('/api/roster')
-          .send({ files: [{ name: 'list.csv', text: table }] })
+          .send({ files: [{ name: 'list.csv', text: table }], answers: { tam: 'same' } })
           .expect(201)
       ).body,
     )
@@ -97,5 +97,88 @@ describe('classes and rosters', () => {
     await orla.delete(`/api/classes/${id}`).expect(204)
     const tam = await school.signedIn('tam', passwords.tam)
     for (const path of ['/api/classes', '/api/roster/plan']) await tam.get(path).expect(403)
+  })
+})
+
+describe('a roster that names somebody whom the school may know', () => {
+  let school: School
+  let orla: TestAgent
+  beforeAll(async () => {
+    school = await startSchool()
+    orla = await school.signedIn('orla', passwords.orla)
+    await school.database.query(`update users set sourced = 's-tam' where login = 'tam'`)
+  }, 60_000)
+  afterAll(() => school.close())
+
+  /** A set of OneRoster files with these people, one a line, and classes. */
+  const set = (people: readonly string[], classes: readonly string[] = []) => [
+    {
+      name: 'users.csv',
+      text: ['sourcedId,status,enabledUser,role,username,givenName,familyName', ...people].join('\n'),
+    },
+    { name: 'classes.csv', text: ['sourcedId,status,title', ...classes].join('\n') },
+  ]
+  const plan = async (files: object, answers: object = {}) =>
+    rosterPlanSchema.parse((await orla.post('/api/roster/plan').send({ files, answers }).expect(200)).body)
+  const take = async (files: object, answers: object = {}) =>
+    rosterDoneSchema.parse((await orla.post('/api/roster').send({ files, answers }).expect(201)).body)
+  const account = async (login: string) =>
+    (
+      await school.database.query<{ id: string; name: string; sourced: string | null; hash: string }>(
+        'select id, name, sourced, password_hash as hash from users where login = $1',
+        [login],
+      )
+    )[0]
+
+  it('never takes an account over by its sign-in name: whose it is is asked', async () => {
+    const before = await account('tam')
+    // Next year's Tam has another number; idris has none here yet.
+    const files = set([
+      's-new,active,true,student,tam,Tamsin,Reed',
+      's-idris,active,true,student,idris,Idris,Quill',
+    ])
+    expect((await plan(files)).people).toMatchObject([
+      { login: 'tam', what: 'question', was: 'Tam Pellow' },
+      { login: 'idris', what: 'question', was: 'Idris Quill' },
+    ])
+    // Nothing is said: nothing happens to either.
+    expect(await take(files)).toEqual({ added: [], renamed: 0, joined: 0 })
+    expect(await account('tam')).toEqual(before)
+    expect((await account('idris'))!.sourced).toBeNull()
+    // Said: one is somebody else, and gets an account of their own; the other is the same person.
+    const done = await take(files, { tam: 'other', idris: 'same' })
+    expect(done.added).toMatchObject([{ name: 'Tamsin Reed', login: 'tam-2' }])
+    expect(await account('tam')).toEqual(before)
+    expect(await account('tam-2')).toMatchObject({ name: 'Tamsin Reed', sourced: 's-new' })
+    expect((await account('idris'))!.sourced).toBe('s-idris')
+    // Known by their numbers now, nobody is asked again; a name that has changed follows its number.
+    const later = set([
+      's-new,active,true,student,tam,Tamsin,Reed',
+      's-idris,active,true,student,idris,Idris,Quill-Marsh',
+      's-tam,active,true,student,tam.pellow,Tam,Pellow',
+    ])
+    expect((await plan(later)).people.map(({ what }) => what)).toEqual(['same', 'renamed', 'same'])
+    await take(later)
+    expect((await account('idris'))!.name).toBe('Idris Quill-Marsh')
+  })
+
+  it('of two rows with one number, and two classes of one title, keeps all that can be kept', async () => {
+    const files = set(
+      ['s-9,active,true,student,nine,Nia,Nine', 's-9,active,true,student,ten,Tia,Ten'],
+      ['c-1,active,Monday group', 'c-2,active,Monday group', 'c-2,active,Again'],
+    )
+    const { people, problems, classes } = await plan(files)
+    expect(people.map(({ login }) => login)).toEqual(['nine'])
+    expect(problems.map(({ where }) => where)).toEqual(['users.csv 3', 'classes.csv 4'])
+    expect(classes).toHaveLength(2)
+    await take(files)
+    const names = classListSchema.parse((await orla.get('/api/classes')).body).map(({ name }) => name)
+    expect(names.toSorted()).toEqual(['Monday group', 'Monday group (2)'])
+    // The same again finds both.
+    expect((await plan(files)).classes.map(({ what }) => what)).toEqual(['same', 'same'])
+    await take(files)
+    const long = 'x'.repeat(3000)
+    await take(set([], [`c-long,active,${long}`]))
+    await orla.post('/api/classes').send({ name: long }).expect(422)
   })
 })

@@ -50,33 +50,73 @@ interface Known {
   readonly role: string
   readonly sourced: string | null
 }
+type Person = Roster['people'][number]
+type Asked = z.output<typeof rosterSchema>
 
-/** Who of a roster is there already: by what the other system calls them, else by their sign-in name. */
-async function match(db: Queries) {
+/** What is to become of one person of a roster. */
+type Fate =
+  | { readonly type: 'new'; readonly login: string }
+  | { readonly type: 'known' | 'question'; readonly account: Known }
+  | { readonly type: 'skipped' | 'instructor'; readonly account: Known }
+
+/** How the people and classes of a roster meet those that are there. */
+async function match(db: Queries, roster: Roster, answers: Asked['answers']) {
   const people = await db.query<Known>('select id, login, name, role, sourced from users')
   const bySource = new Map(people.flatMap((p) => (p.sourced ? [[p.sourced, p] as const] : [])))
   const byLogin = new Map(people.map((p) => [p.login, p]))
   const classes = await db.query<{ id: string; name: string; sourced: string | null }>(
     'select id, name, sourced from classes',
   )
+  const wanted = new Set(roster.people.map(({ login }) => login))
+  /** A sign-in name that nobody has, here or in the roster. */
+  const freeLogin = (login: string): string => {
+    for (let n = 2; ; n++) {
+      const free = `${login.slice(0, 36)}-${n}`
+      if (!byLogin.has(free) && !wanted.has(free)) return free
+    }
+  }
+  const fateOf = (one: Person): Fate => {
+    const bySourced = one.sourced ? bySource.get(one.sourced) : undefined
+    const account = bySourced ?? byLogin.get(one.login)
+    if (!account) return { type: 'new', login: one.login }
+    if (account.role !== 'student') return { type: 'instructor', account }
+    // The other system's own number, or name and sign-in name alike, tell a person; a sign-in name alone does not: it may
+    // have been given to somebody new.
+    const same = bySourced !== undefined || (!one.sourced && account.name === one.name)
+    if (same) return { type: 'known', account }
+    switch (answers[one.login]) {
+      case 'same':
+        return { type: 'known', account }
+      case 'other':
+        return { type: 'new', login: freeLogin(one.login) }
+      case 'skip':
+        return { type: 'skipped', account }
+      default:
+        return { type: 'question', account }
+    }
+  }
   return {
-    person: ({ sourced, login }: Roster['people'][number]) =>
-      (sourced ? bySource.get(sourced) : undefined) ?? byLogin.get(login),
+    fateOf,
     group: ({ sourced, name }: Roster['classes'][number]) =>
-      classes.find((c) => (sourced ? c.sourced === sourced : false)) ?? classes.find((c) => c.name === name),
+      classes.find((c) => sourced !== undefined && c.sourced === sourced) ??
+      // A class of the same name that another system calls something else is another class.
+      classes.find((c) => c.name === name && (c.sourced === null || sourced === undefined)),
+    takenNames: new Set(classes.map(({ name }) => name)),
   }
 }
 
 /** What an import would change. A sign-in name that is an instructor's is a problem, and stays theirs. */
-export async function planRoster(db: Queries, asked: z.output<typeof rosterSchema>): Promise<RosterPlan> {
+export async function planRoster(db: Queries, asked: Asked): Promise<RosterPlan> {
   const roster = rosterOf(asked)
-  const { person, group } = await match(db)
+  const { fateOf, group } = await match(db, roster, asked.answers)
+  const fates = roster.people.map((one) => ({ one, fate: fateOf(one) }))
   return {
-    people: roster.people.flatMap((one) => {
-      const there = person(one)
-      if (there && there.role !== 'student') return []
-      const what = !there ? 'new' : there.name === one.name ? 'same' : 'renamed'
-      return [{ name: one.name, login: there?.login ?? one.login, what, was: there?.name ?? '' } as const]
+    people: fates.flatMap(({ one, fate }): RosterPlan['people'] => {
+      if (fate.type === 'instructor') return []
+      if (fate.type === 'new') return [{ name: one.name, login: fate.login, what: 'new', was: '' }]
+      const { login, name } = fate.account
+      const what = fate.type !== 'known' ? fate.type : name === one.name ? 'same' : 'renamed'
+      return [{ name: one.name, login, what, was: name }]
     }),
     classes: roster.classes.map((one) => ({
       name: one.name,
@@ -85,63 +125,66 @@ export async function planRoster(db: Queries, asked: z.output<typeof rosterSchem
     })),
     problems: [
       ...roster.problems,
-      ...roster.people
-        .filter((one) => person(one) && person(one)!.role !== 'student')
-        .map(({ login }) => ({ where: login, ...say('loginTaken', { login }) })),
+      ...fates.flatMap(({ one: { login }, fate }) =>
+        fate.type === 'instructor' ? [{ where: login, ...say('loginTaken', { login }) }] : [],
+      ),
     ],
   }
 }
 
 /** Does what the plan says, all of it or nothing. New people get a password that is told once. */
-export async function importRoster(
-  database: Database,
-  asked: z.output<typeof rosterSchema>,
-): Promise<RosterDone> {
+export async function importRoster(database: Database, asked: Asked): Promise<RosterDone> {
   const roster = rosterOf(asked)
   const passwords = new Map<string, { password: string; hash: string }>()
-  const before = await match(database)
+  const before = await match(database, roster, asked.answers)
   // Slow work comes before the transaction, not in it.
   for (const one of roster.people)
-    if (!before.person(one)) {
+    if (before.fateOf(one).type === 'new') {
       const password = madeUp()
       passwords.set(one.key, { password, hash: await hashPassword(password) })
     }
   return database.transaction(async (db) => {
-    const { person, group } = await match(db)
+    const { fateOf, group, takenNames } = await match(db, roster, asked.answers)
     const ids = new Map<string, string>()
     const added: RosterDone['added'] = []
     let renamed = 0
     for (const one of roster.people) {
-      const there = person(one)
-      if (there) {
-        if (there.role !== 'student') continue
-        ids.set(one.key, there.id)
-        if (there.name !== one.name) renamed++
+      const fate = fateOf(one)
+      if (fate.type === 'known') {
+        const { account } = fate
+        ids.set(one.key, account.id)
+        if (account.name !== one.name) renamed++
         await db.query('update users set name = $2, sourced = coalesce($3, sourced) where id = $1', [
-          there.id,
+          account.id,
           one.name,
           one.sourced ?? null,
         ])
-        continue
+      } else if (fate.type === 'new') {
+        const made = passwords.get(one.key)
+        // Somebody else has changed the school meanwhile.
+        if (!made) throw new Refusal(409, say('tooBusy'))
+        const [row] = await db.query<{ id: string }>(
+          `insert into users (login, name, role, password_hash, must_change, sourced) values ($1, $2, 'student', $3, true, $4)
+           returning id`,
+          [fate.login, one.name, made.hash, one.sourced ?? null],
+        )
+        ids.set(one.key, row!.id)
+        added.push({ name: one.name, login: fate.login, password: made.password })
       }
-      const made = passwords.get(one.key)
-      if (!made) throw new Refusal(409, say('tooBusy'))
-      const [row] = await db.query<{ id: string }>(
-        `insert into users (login, name, role, password_hash, must_change, sourced) values ($1, $2, 'student', $3, true, $4)
-         returning id`,
-        [one.login, one.name, made.hash, one.sourced ?? null],
-      )
-      ids.set(one.key, row!.id)
-      added.push({ name: one.name, login: one.login, password: made.password })
     }
     let joined = 0
     for (const one of roster.classes) {
       let id = group(one)?.id
-      if (!id)
-        [{ id }] = (await db.query<{ id: string }>(
+      if (!id) {
+        let name = one.name
+        for (let n = 2; takenNames.has(name); n++) name = `${one.name.slice(0, 74)} (${n})`
+        takenNames.add(name)
+        const [made] = await db.query<{ id: string }>(
           'insert into classes (name, sourced) values ($1, $2) returning id',
-          [one.name, one.sourced ?? null],
-        )) as [{ id: string }]
+          [name, one.sourced ?? null],
+        )
+        id = made!.id
+      }
       for (const member of roster.members.filter((m) => m.class === one.key)) {
         const student = ids.get(member.person)
         if (!student) continue

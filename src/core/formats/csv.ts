@@ -14,3 +14,14 @@ const tame = (cell: Cell): string | number => {
 export function toCsv(header: readonly string[], rows: readonly (readonly Cell[])[]): string {
   return Papa.unparse({ fields: [...header], data: rows.map((row) => row.map(tame)) }, { newline: '\r\n' })
 }
+
+/** The same of records that have the same fields, whose names are the header. */
+export function recordsToCsv(records: readonly object[]): string {
+  const header = Object.keys(records[0] ?? {})
+  const cell = (value: unknown): Cell =>
+    typeof value === 'number' ? value : value === null || value === undefined ? '' : String(value)
+  return toCsv(
+    header,
+    records.map((record) => header.map((name) => cell(Reflect.get(record, name)))),
+  )
+}

@@ -86,6 +86,7 @@ export function readOneRoster(files: readonly RosterFile[]): Roster {
   const roles = new Map(of('roles.csv').map((row) => [row.userSourcedId ?? '', row.role ?? '']))
   const people: RosterPerson[] = []
   const taken = new Set<string>()
+  const numbers = new Set<string>()
   of('users.csv').forEach((row, i) => {
     if (!active(row)) return
     const where = `users.csv ${i + 2}`
@@ -96,17 +97,31 @@ export function readOneRoster(files: readonly RosterFile[]): Roster {
       return
     }
     const name = `${row.givenName ?? ''} ${row.familyName ?? ''}`.trim()
+    const sourced = row.sourcedId?.trim() ?? ''
+    if (sourced && numbers.has(sourced)) {
+      problems.push({ where, ...say('rowTwice', { row: i + 2, login: sourced }) })
+      return
+    }
+    numbers.add(sourced)
     const person = personOf(where, i + 2, name, row.username ?? '', taken, problems)
     if (person)
       people.push({
         ...person,
-        key: row.sourcedId ?? where,
-        ...(row.sourcedId && { sourced: row.sourcedId }),
+        key: sourced || where,
+        ...(sourced && { sourced: sourced.slice(0, 200) }),
       })
   })
-  const classes = of('classes.csv').flatMap((row): RosterClass[] => {
-    const name = (row.title ?? row.classCode ?? '').trim()
-    return active(row) && name && row.sourcedId ? [{ key: row.sourcedId, sourced: row.sourcedId, name }] : []
+  const groups = new Set<string>()
+  const classes = of('classes.csv').flatMap((row, i): RosterClass[] => {
+    const name = (row.title ?? row.classCode ?? '').trim().slice(0, 80)
+    const sourced = row.sourcedId?.trim() ?? ''
+    if (!active(row) || !name || !sourced) return []
+    if (groups.has(sourced)) {
+      problems.push({ where: `classes.csv ${i + 2}`, ...say('rowTwice', { row: i + 2, login: sourced }) })
+      return []
+    }
+    groups.add(sourced)
+    return [{ key: sourced, sourced, name }]
   })
   const there = { people: new Set(people.map((p) => p.key)), classes: new Set(classes.map((c) => c.key)) }
   const members = of('enrollments.csv').flatMap((row) => {
@@ -185,7 +200,7 @@ export function readPlain({ name: file, text }: RosterFile, columns: Columns): R
     const person = personOf(where, i + 2, name, cell(row, columns.login), taken, problems)
     if (!person) return
     people.push({ ...person, key: person.login })
-    const group = cell(row, columns.class)
+    const group = cell(row, columns.class).slice(0, 80)
     if (!group) return
     classes.set(group, { key: group, name: group })
     members.push({ class: group, person: person.login })

@@ -1,5 +1,4 @@
 import { t } from '../../words'
-import { unparse } from 'papaparse'
 import { computed, ref, watch } from 'vue'
 import { z } from 'zod'
 import {
@@ -12,6 +11,7 @@ import {
   type Ledger,
 } from '../../../contract'
 import { aspectNames, aspects } from '../../../core/assessment'
+import { recordsToCsv } from '../../../core/formats'
 import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask, messageOf } from '../../api/client'
 import { download } from '../../parts/download'
@@ -71,7 +71,7 @@ export function useLedger() {
   void ask(classListSchema, '/classes').then((list) => (classes.value = list), said)
   void ask(dayListSchema, '/days').then((list) => (days.value = list), said)
 
-  const csv = (name: string, rows: readonly object[]) => download(name, 'text/csv', unparse([...rows]))
+  const csv = (name: string, rows: readonly object[]) => download(name, 'text/csv', recordsToCsv(rows))
   const saveSkills = () =>
     csv(
       'class-skills.csv',
