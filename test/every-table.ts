@@ -135,6 +135,6 @@ export async function fillEveryTable(db: Database): Promise<void> {
   )
   await put(`insert into identities (issuer, subject, user_id) values ('https://d.example', 's', $1)`, tam)
   await put(`insert into directory_visits (token_hash, body) values ('t', $1)`, odd)
-  await put(`insert into handed_out (key, user_id, answer) values ($1, $2, $3)`, randomUUID(), orla, odd)
+  await put(`insert into done_requests (key, user_id, answer) values ($1, $2, $3)`, randomUUID(), orla, odd)
   await put(`insert into bin (work_order_id, student_id, rows) values ($1, $2, $3)`, randomUUID(), tam, odd)
 }

@@ -29,7 +29,14 @@ export const storedCircuitSchema = z.object({
 export type StoredCircuit = z.infer<typeof storedCircuitSchema>
 
 /** An edit is made on the revision that the person saw. */
-export const editRequestSchema = z.object({ revision: z.int32(), edit: editSchema })
+export const editRequestSchema = z.object({
+  revision: z.int32(),
+  edit: editSchema,
+  /** Made by the page for this edit: sent again after a lost answer, it is made once. */
+  key: z.uuid().optional(),
+})
+/** Undo and redo: the key as for an edit. */
+export const historyStepSchema = z.object({ key: z.uuid().optional() })
 
 /** Where a circuit stands in the library. */
 export const shelfSchema = z.object({

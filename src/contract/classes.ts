@@ -39,6 +39,8 @@ export const rosterPlanSchema = z.object({
   people: z.array(
     z.object({
       name: z.string(),
+      /** The sign-in name that the file gives, by which an instructor answers; and the one of the account. */
+      given: z.string(),
       login: z.string(),
       /**
        * `question`: there is an account of this sign-in name, which may be somebody else's. Nothing happens to it until an

@@ -2,6 +2,7 @@ import { mostCircuits, plantDoor, say, type CircuitList, type Plant, type Stored
 import { applyEdit, editDoor, readCircuit, type Circuit, type Edit } from '../core/circuit'
 import { checkFault } from '../core/faults'
 import type { Database, Queries } from './database'
+import { once, type KeyedAct } from './once'
 import { Refusal } from './refusal'
 
 interface Row {
@@ -91,20 +92,23 @@ export async function editCircuit(
   id: string,
   revision: number,
   edit: Edit,
+  act?: KeyedAct,
 ): Promise<StoredCircuit> {
-  await database.transaction(async (db) => {
-    const row = await rowOf(db, id, true)
-    if (row.revision !== revision) throw new Refusal(409, say('changedElsewhere'))
-    const edited = applyEdit(documentOf(row), edit)
-    if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
-    await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
-    await db.query(
-      `insert into circuit_edits (circuit_id, position, edit, inverse)
-       select $1, coalesce(max(position), 0) + 1, $2, $3 from circuit_edits where circuit_id = $1`,
-      [id, JSON.stringify(editDoor.write(edit)), JSON.stringify(editDoor.write(edited.inverse))],
-    )
-    await store(db, id, edited.circuit)
-  })
+  await database.transaction((db) =>
+    once(db, act, async () => {
+      const row = await rowOf(db, id, true)
+      if (row.revision !== revision) throw new Refusal(409, say('changedElsewhere'))
+      const edited = applyEdit(documentOf(row), edit)
+      if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
+      await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
+      await db.query(
+        `insert into circuit_edits (circuit_id, position, edit, inverse)
+         select $1, coalesce(max(position), 0) + 1, $2, $3 from circuit_edits where circuit_id = $1`,
+        [id, JSON.stringify(editDoor.write(edit)), JSON.stringify(editDoor.write(edited.inverse))],
+      )
+      await store(db, id, edited.circuit)
+    }),
+  )
   return loadCircuit(database, id)
 }
 
@@ -113,28 +117,31 @@ export async function stepHistory(
   database: Database,
   id: string,
   way: 'undo' | 'redo',
+  act?: KeyedAct,
 ): Promise<StoredCircuit> {
-  await database.transaction(async (db) => {
-    const row = await rowOf(db, id, true)
-    const [entry] = await db.query<{ position: number; edit: unknown; inverse: unknown }>(
-      way === 'undo'
-        ? 'select position, edit, inverse from circuit_edits where circuit_id = $1 and not undone order by position desc limit 1'
-        : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
-      [id],
-    )
-    if (!entry) throw new Refusal(409, say(way === 'undo' ? 'nothingToUndo' : 'nothingToRedo'))
-    const read = editDoor.read(way === 'undo' ? entry.inverse : entry.edit)
-    if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
-    const edited = applyEdit(documentOf(row), read.value)
-    if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
-    await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [
-      id,
-      entry.position,
-      way === 'undo',
-    ])
-    await store(db, id, edited.circuit)
-  })
+  await database.transaction((db) => once(db, act, () => takeStep(db, id, way)))
   return loadCircuit(database, id)
+}
+
+async function takeStep(db: Queries, id: string, way: 'undo' | 'redo'): Promise<void> {
+  const row = await rowOf(db, id, true)
+  const [entry] = await db.query<{ position: number; edit: unknown; inverse: unknown }>(
+    way === 'undo'
+      ? 'select position, edit, inverse from circuit_edits where circuit_id = $1 and not undone order by position desc limit 1'
+      : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
+    [id],
+  )
+  if (!entry) throw new Refusal(409, say(way === 'undo' ? 'nothingToUndo' : 'nothingToRedo'))
+  const read = editDoor.read(way === 'undo' ? entry.inverse : entry.edit)
+  if (!read.ok) throw new Refusal(422, say('unreadable'), read.problems)
+  const edited = applyEdit(documentOf(row), read.value)
+  if (!edited.ok) throw new Refusal(422, edited.problem, [edited.problem])
+  await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [
+    id,
+    entry.position,
+    way === 'undo',
+  ])
+  await store(db, id, edited.circuit)
 }
 
 export async function savePlant(db: Queries, id: string, plant: Plant): Promise<void> {

@@ -29,8 +29,8 @@ describe('classes and rosters', () => {
       ).body,
     )
     expect(plan.people).toEqual([
-      { name: 'Nela Farrow', login: 'nela', what: 'new', was: '' },
-      { name: 'Tam P.', login: 'tam', what: 'question', was: 'Tam Pellow' },
+      { name: 'Nela Farrow', given: 'nela', login: 'nela', what: 'new', was: '' },
+      { name: 'Tam P.', given: 'tam', login: 'tam', what: 'question', was: 'Tam Pellow' },
     ])
     expect(plan.classes).toEqual([{ name: 'Monday', what: 'new', joins: 3 }])
     expect(plan.problems.map(({ where }) => where)).toEqual(['list.csv 4', 'orla'])

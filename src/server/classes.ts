@@ -113,10 +113,11 @@ export async function planRoster(db: Queries, asked: Asked): Promise<RosterPlan>
   return {
     people: fates.flatMap(({ one, fate }): RosterPlan['people'] => {
       if (fate.type === 'instructor') return []
-      if (fate.type === 'new') return [{ name: one.name, login: fate.login, what: 'new', was: '' }]
+      const { name: called, login: given } = one
+      if (fate.type === 'new') return [{ name: called, given, login: fate.login, what: 'new', was: '' }]
       const { login, name } = fate.account
       const what = fate.type !== 'known' ? fate.type : name === one.name ? 'same' : 'renamed'
-      return [{ name: one.name, login, what, was: name }]
+      return [{ name: called, given, login, what, was: name }]
     }),
     classes: roster.classes.map((one) => ({
       name: one.name,

@@ -6,6 +6,7 @@ import type { Fault } from '../core/faults'
 import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
 import { makeReady } from './judging'
+import { once } from './once'
 import { Refusal } from './refusal'
 import { currentRubric } from './rubrics'
 import type { Workers } from './workers/pool'
@@ -83,45 +84,21 @@ export async function handOut(
     also,
   }: { readonly key?: string | undefined; readonly also?: (tx: Queries) => Promise<unknown> } = {},
 ): Promise<readonly HandedOut[]> {
-  const made = await database.transaction(async (tx) => {
-    if (key !== undefined) {
-      const before = await takeKey(tx, key, instructor)
-      if (before) return before
-    }
-    await expectStudents(tx, orders, instructor)
-    const rubric = JSON.stringify(rubricDoor.write(await currentRubric(tx)))
-    const all: HandedOut[] = []
-    for (const one of orders) all.push(...(await insertOrders(tx, one, instructor, rubric)))
-    await also?.(tx)
-    if (key !== undefined)
-      await tx.query('update handed_out set answer = $2 where key = $1', [key, JSON.stringify(all)])
-    return all
-  })
+  const made = await database.transaction((tx) =>
+    once(tx, key === undefined ? undefined : { key, user: instructor }, async () => {
+      await expectStudents(tx, orders, instructor)
+      const rubric = JSON.stringify(rubricDoor.write(await currentRubric(tx)))
+      const all: HandedOut[] = []
+      for (const one of orders) all.push(...(await insertOrders(tx, one, instructor, rubric)))
+      await also?.(tx)
+      return all
+    }),
+  )
   // Nobody waits for it: a review that comes first works it out itself.
   if (made.length)
     for (const { order } of orders)
       void makeReady(database, workers, { circuit: order.circuit, planted: order.faults, frame: order.frame })
   return made
-}
-
-/** What was answered under this key before; undefined where it is new. A second request waits here for the first. */
-async function takeKey(
-  tx: Queries,
-  key: string,
-  { id }: Pick<User, 'id'>,
-): Promise<readonly HandedOut[] | undefined> {
-  await tx.query(`delete from handed_out where at < now() - interval '7 days'`)
-  const [mine] = await tx.query(
-    'insert into handed_out (key, user_id) values ($1, $2) on conflict (key) do nothing returning key',
-    [key, id],
-  )
-  if (mine) return undefined
-  const [row] = await tx.query<{ answer: HandedOut[] }>(
-    'select answer from handed_out where key = $1 and user_id = $2',
-    [key, id],
-  )
-  if (!row) throw new Refusal(409, say('thereAlready'))
-  return row.answer
 }
 
 /** An instructor may work an order of their own: to try it out, or at a real board on the bench. */

@@ -8,12 +8,16 @@ import { Refusal } from './refusal'
 
 /** Streams that one person may have open in one server process: a few windows, each with what it listens to. */
 const mostOfPerson = 12
-/** Milliseconds between two looks whether sessions still stand; an ended one is heard of at once besides. */
-const lookEvery = 20_000
+/**
+ * Milliseconds between two looks whether sessions still stand, and between two signs of life for those who listen; an ended
+ * session is heard of at once besides.
+ */
+const lookEvery = 15_000
 
 interface Open {
   readonly user: string
   readonly session: string
+  stream?: Session
 }
 
 /**
@@ -26,7 +30,10 @@ export class Streams {
   private hearing: Promise<() => Promise<void>> | undefined
 
   constructor(private readonly database: Database) {
-    this.looking = setInterval(() => void this.endOver().catch(() => undefined), lookEvery)
+    this.looking = setInterval(() => {
+      for (const { stream } of this.open.values()) if (stream?.isConnected) stream.push(null, 'alive')
+      void this.endOver().catch(() => undefined)
+    }, lookEvery)
     this.looking.unref()
   }
 
@@ -41,7 +48,8 @@ export class Streams {
     this.open.set(res, own)
     res.on('close', () => this.open.delete(res))
     await this.hear()
-    return createSession(req, res)
+    own.stream = await createSession(req, res)
+    return own.stream
   }
 
   /** Listening begins with the first stream. */

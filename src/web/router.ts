@@ -1,4 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { isOutdated } from './api/build'
+import { onSessionLost } from './api/client'
+import { problem } from './shell/problem'
 import { useSession } from './stores/session'
 import { chooseLanguage, loadCore, t } from './words'
 
@@ -153,7 +156,44 @@ export const router = createRouter({
   ],
 })
 
-router.beforeEach(async (to) => {
+/** A path that was just loaded anew because a part of the page was gone: not twice in a row. */
+const reloaded = 'brachyon.reloaded'
+const isGone = (error: unknown): boolean =>
+  error instanceof Error &&
+  /dynamically imported module|Importing a module script failed|error loading dynamically|preload CSS/i.test(
+    error.message,
+  )
+function loadAnew(path: string): boolean {
+  const last = sessionStorage.getItem(reloaded)
+  if (last && Date.now() - Number(last) < 10_000) return false
+  sessionStorage.setItem(reloaded, String(Date.now()))
+  window.location.assign(path)
+  return true
+}
+/** What kept somebody from a place is shown in its stead, with a way to try again. */
+router.onError((error: unknown, to) => {
+  // Parts of a page of before an upgrade are gone from the server: the newer page has its own.
+  if (isGone(error) && loadAnew(to.fullPath)) return
+  problem.value = {
+    error,
+    again: () => {
+      problem.value = null
+      void router.replace(to.fullPath).catch(() => undefined)
+    },
+  }
+})
+
+onSessionLost(() => {
+  const session = useSession()
+  if (!session.user) return
+  session.lose()
+  const { name, fullPath } = router.currentRoute.value
+  if (name !== 'sign-in') void router.push({ name: 'sign-in', query: { next: fullPath, ended: '1' } })
+})
+
+router.beforeEach(async (to, from) => {
+  // There is a newer page: it is loaded when somebody goes on anyway.
+  if (isOutdated.value && from.matched.length && loadAnew(to.fullPath)) return false
   const session = useSession()
   await session.find()
   if (!session.user) {

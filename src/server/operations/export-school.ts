@@ -12,7 +12,7 @@ export const leftOut: readonly string[] = [
   'request_counts',
   'bench_claims',
   'directory_visits',
-  'handed_out',
+  'done_requests',
   'prepared',
   'questions',
   'answers',

@@ -1,12 +1,17 @@
-import { Router } from 'express'
+import { Router, type Response } from 'express'
 import { z } from 'zod'
-import { editRequestSchema, plantSchema, say } from '../../contract'
+import { editRequestSchema, historyStepSchema, plantSchema, say } from '../../contract'
 import { coded } from '../../core/document'
 import { addCircuit, editCircuit, listCircuits, loadCircuit, savePlant, stepHistory } from '../circuits'
 import type { Database } from '../database'
+import type { KeyedAct } from '../once'
 import { only, userOf } from '../accounts/routes'
 
 export const idOf = (value: unknown): string => z.uuid(coded(say('badAddress'))).parse(value)
+
+/** An act of whoever asks, under the key that the page has made for it. */
+const keyed = (key: string | undefined, res: Response): KeyedAct | undefined =>
+  key === undefined ? undefined : { key, user: userOf(res) }
 
 /** Circuits, their edits and what is planted in them: instructors only. */
 export function circuitRoutes(db: Database): Router {
@@ -23,14 +28,16 @@ export function circuitRoutes(db: Database): Router {
     res.json(await loadCircuit(db, idOf(req.params.id)))
   })
   router.post('/circuits/:id/edits', async (req, res) => {
-    const { revision, edit } = editRequestSchema.parse(req.body)
-    res.json(await editCircuit(db, idOf(req.params.id), revision, edit))
+    const { revision, edit, key } = editRequestSchema.parse(req.body)
+    res.json(await editCircuit(db, idOf(req.params.id), revision, edit, keyed(key, res)))
   })
   router.post('/circuits/:id/undo', async (req, res) => {
-    res.json(await stepHistory(db, idOf(req.params.id), 'undo'))
+    const { key } = historyStepSchema.parse(req.body ?? {})
+    res.json(await stepHistory(db, idOf(req.params.id), 'undo', keyed(key, res)))
   })
   router.post('/circuits/:id/redo', async (req, res) => {
-    res.json(await stepHistory(db, idOf(req.params.id), 'redo'))
+    const { key } = historyStepSchema.parse(req.body ?? {})
+    res.json(await stepHistory(db, idOf(req.params.id), 'redo', keyed(key, res)))
   })
   router.put('/circuits/:id/plant', async (req, res) => {
     await savePlant(db, idOf(req.params.id), plantSchema.parse(req.body))

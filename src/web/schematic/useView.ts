@@ -84,11 +84,32 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
   }
 
   let grip: { x: number; y: number } | null = null
+  /** Fingers on the drawing, by their pointers. */
+  const fingers = new Map<number, { x: number; y: number }>()
   function press(event: PointerEvent) {
     if (event.button === 0) grip = { x: event.clientX, y: event.clientY }
+    if (event.pointerType === 'touch') fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+  }
+  /** Two fingers zoom about the middle between them, and move with it. */
+  function pinch(event: PointerEvent): void {
+    const spread = () => {
+      const [a, b] = [...fingers.values()] as [{ x: number; y: number }, { x: number; y: number }]
+      return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, wide: Math.max(1, Math.hypot(a.x - b.x, a.y - b.y)) }
+    }
+    const before = spread()
+    fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+    const now = spread()
+    const box = frame.value!.getBoundingClientRect()
+    dragged.value = true
+    move(now.x - before.x, now.y - before.y)
+    zoom(now.wide / before.wide, {
+      x: (now.x - box.left) / box.width,
+      y: (now.y - box.top) / box.height,
+    })
   }
   function drag(event: PointerEvent) {
-    if (!grip || event.buttons === 0) return
+    if (fingers.has(event.pointerId) && fingers.size === 2) return pinch(event)
+    if (!grip || event.buttons === 0 || fingers.size > 1) return
     const [dx, dy] = [event.clientX - grip.x, event.clientY - grip.y]
     if (Math.abs(dx) + Math.abs(dy) < 3) return
     grip = { x: event.clientX, y: event.clientY }
@@ -97,8 +118,12 @@ export function useView(frame: Ref<HTMLElement | null>, size: Ref<{ width: numbe
   }
   /** While it is dragged nothing needs to be found under the pointer, which among thousands of strokes takes long. */
   const dragged = ref(false)
-  useEventListener(['pointerup', 'pointercancel'], () => {
-    grip = null
+  useEventListener(['pointerup', 'pointercancel'], (event: PointerEvent) => {
+    fingers.delete(event.pointerId)
+    // The finger that stays drags on from where it is.
+    const [left] = fingers.values()
+    grip = left ? { ...left } : null
+    if (left) return
     dragged.value = false
   })
 

@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import { t } from '../words'
 import { Moon, Sun } from '@lucide/vue'
-import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { NButton, NPopconfirm } from 'naive-ui'
+import { useEventListener } from '@vueuse/core'
+import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, shallowRef } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import KeyMap from '../keys/KeyMap.vue'
+import { isOutdated } from '../api/build'
+import { isSignedOut, messageOf } from '../api/client'
 import { useOpen } from '../stores/open'
 import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
+import { problem } from './problem'
+
+const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -37,6 +43,7 @@ const saveText = {
   saved: t('saved'),
   saving: t('saving …'),
   waiting: t('not saved: no connection, trying again'),
+  signedOut: t('not saved: sign in again'),
 }
 
 /** A place that is being fetched or prepared says so before anybody wonders. */
@@ -50,13 +57,64 @@ function preparing(now: boolean) {
 router.beforeEach(() => preparing(true))
 router.afterEach(() => preparing(false))
 router.onError(() => preparing(false))
+function resolved() {
+  preparing(false)
+  stands.value = true
+}
 
+/** What a place could not be prepared for, or drawn for, is shown in its stead; what a press has caused is not. */
+const count = ref(0)
+const stands = ref(false)
+onErrorCaptured((error) => {
+  preparing(false)
+  // The page for signing in is on its way.
+  if (isSignedOut(error)) return false
+  if (stands.value) return true
+  problem.value = {
+    error,
+    again: () => {
+      problem.value = null
+      count.value++
+    },
+  }
+  return false
+})
+router.afterEach(() => {
+  problem.value = null
+  stands.value = false
+})
+
+/** Signing out: the place goes first, then what it worked on. */
+const leaving = ref(false)
+const staying = shallowRef('')
 async function leave() {
+  staying.value = ''
+  try {
+    await session.signOut()
+  } catch (error) {
+    if (!isSignedOut(error)) {
+      staying.value = messageOf(error)
+      return
+    }
+  }
+  leaving.value = true
+  await nextTick()
   await open.leave()
-  await session.signOut()
   // A fresh page: nothing that this person had open is in its memory for the next.
   window.location.replace(router.resolve({ name: 'sign-in' }).href)
 }
+/** What is on its way gets a moment; what still waits then is asked about. */
+const asking = ref(false)
+async function wantsToLeave() {
+  await Promise.race([open.settled(), new Promise((done) => setTimeout(done, 1500))])
+  if (open.saveState === 'saved') await leave()
+  else asking.value = true
+}
+/** The browser asks before it closes a page with changes that are not saved. */
+useEventListener(window, 'beforeunload', (event) => {
+  if (session.user && open.saveState !== 'saved' && !leaving.value) event.preventDefault()
+})
+const reload = () => window.location.reload()
 </script>
 
 <template>
@@ -101,15 +159,38 @@ async function leave() {
       >
         <component :is="scheme === 'dark' ? Sun : Moon" :size="16" />
       </NButton>
-      <NButton quaternary size="small" @click="leave"> {{ t('Sign out') }} </NButton>
+      <NPopconfirm
+        v-model:show="asking"
+        trigger="manual"
+        :positive-text="t('Sign out')"
+        :negative-text="t('Stay')"
+        @positive-click="leave"
+        @negative-click="asking = false"
+        @clickoutside="asking = false"
+      >
+        <template #trigger>
+          <NButton quaternary size="small" @click="wantsToLeave"> {{ t('Sign out') }} </NButton>
+        </template>
+        {{
+          t(
+            'Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.',
+          )
+        }}
+      </NPopconfirm>
     </header>
     <main>
+      <p v-if="staying" class="wrong notice" role="alert">{{ staying }}</p>
+      <p v-if="isOutdated" class="notice" role="status">
+        {{ t('There is a newer version of this page.') }}
+        <NButton size="tiny" @click="reload">{{ t('Load it') }}</NButton>
+      </p>
       <p v-if="busy" class="busy" role="status">
         <span class="visually-hidden">{{ t('Preparing …') }}</span>
       </p>
-      <RouterView v-slot="{ Component }"
-        ><Suspense :timeout="150" @pending="preparing(true)" @resolve="preparing(false)"
-          ><component :is="Component" :key="route.path" /><template #fallback
+      <PlaceProblem v-if="problem" :problem="problem" />
+      <RouterView v-else-if="!leaving" v-slot="{ Component }"
+        ><Suspense :timeout="150" @pending="preparing(true)" @resolve="resolved"
+          ><component :is="Component" :key="`${route.path} ${count}`" /><template #fallback
             ><p class="waiting quiet" role="status">{{ t('Preparing …') }}</p></template
           ></Suspense
         ></RouterView
@@ -246,6 +327,10 @@ nav a.router-link-exact-active {
 }
 .waiting {
   padding: 24px;
+}
+.notice {
+  padding: 6px 16px;
+  border-bottom: 1px solid var(--rule);
 }
 main {
   min-height: 0;

@@ -4,10 +4,22 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
 import type { Plant, StoredCircuit } from '../../contract'
 import { applyEdit, type Edit } from '../../core/circuit'
+import { setOwner } from '../api/unsent'
 import { useCircuit } from './circuit'
 
 const id = '6f9619ff-8b86-4d01-b42d-00cf4fc964ff'
 const length = (value: number): Edit => ({ type: 'setParameter', part: 'W3', name: 'length', value })
+
+/** A browser's memory, which outlives a page. */
+function memory() {
+  const kept = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  })
+  return kept
+}
 
 interface Asked {
   readonly method: string
@@ -26,9 +38,14 @@ function pretendServer() {
     plant: null,
   }
   const asked: Asked[] = []
+  const keys = new Set<string>()
   const server = {
     asked,
     down: false,
+    /** The session has ended. */
+    out: false,
+    /** The answer to the next edit is lost on the way, though the edit is made. */
+    lose: false,
     refuse: '',
     meddle: (answer: StoredCircuit) => answer,
     now: () => stored,
@@ -37,6 +54,12 @@ function pretendServer() {
   vi.stubGlobal('fetch', (url: string, { method, body }: { method: string; body?: string }) => {
     if (server.down) return Promise.reject(new TypeError('down'))
     const parsed: unknown = body === undefined ? undefined : JSON.parse(body)
+    if (server.out)
+      return Promise.resolve(
+        new Response(JSON.stringify({ message: { code: 'school.signInFirst' }, problems: [] }), {
+          status: 401,
+        }),
+      )
     asked.push({ method, path: url.replace('/api', ''), body: parsed })
     if (server.refuse && method === 'POST')
       return Promise.resolve(
@@ -53,12 +76,19 @@ function pretendServer() {
       return Promise.resolve(new Response(null, { status: 204 }))
     }
     if (url.endsWith('/edits')) {
-      const { revision, edit } = parsed as { revision: number; edit: Edit }
+      const { revision, edit, key } = parsed as { revision: number; edit: Edit; key: string }
+      // As the real one: under the same key it is made once.
+      if (keys.has(key)) return Promise.resolve(new Response(JSON.stringify(stored)))
+      keys.add(key)
       if (revision !== stored.revision)
         throw new Error(`edit of revision ${revision}, not ${stored.revision}`)
       const edited = applyEdit(stored.circuit, edit)
       if (!edited.ok) throw new Error(tell(edited.problem))
       stored = server.meddle({ ...stored, circuit: edited.circuit, revision: revision + 1, undo: true })
+      if (server.lose) {
+        server.lose = false
+        return Promise.reject(new TypeError('lost on the way'))
+      }
     }
     return Promise.resolve(new Response(JSON.stringify(stored)))
   })
@@ -84,6 +114,7 @@ describe('the circuit that is worked on', () => {
     await store.load(id)
   })
   afterEach(() => {
+    setOwner(null)
     vi.useRealTimers()
     vi.unstubAllGlobals()
   })
@@ -159,6 +190,94 @@ describe('the circuit that is worked on', () => {
     store.stepPlant('undo')
     await store.settled()
     expect(store.stored!.plant).toEqual(server.now().plant)
+  })
+
+  describe('whose changes have not arrived yet', () => {
+    let kept: Map<string, string>
+    const owner = 'c0ffee00-0000-4000-8000-000000000001'
+    /** The page is loaded anew: what was in its memory is gone. */
+    const reload = async () => {
+      setActivePinia(createPinia())
+      store = useCircuit()
+      await store.load(id)
+    }
+    beforeEach(async () => {
+      kept = memory()
+      setOwner(owner)
+      await reload()
+    })
+
+    it('has them after a reload, shows them at once, and sends them', async () => {
+      vi.useFakeTimers()
+      server.down = true
+      for (const value of [2, 3, 4]) store.edit(length(value))
+      await vi.advanceTimersByTimeAsync(1500)
+      expect(store.saveState).toBe('waiting')
+      expect(server.now().revision).toBe(1)
+      server.down = false
+      // Whatever the old page still sends has the same keys.
+      await reload()
+      expect(metres()).toBe(4)
+      await vi.advanceTimersByTimeAsync(20_000)
+      expect(store.saveState).toBe('saved')
+      expect(server.now()).toMatchObject({ revision: 4 })
+      expect(server.now().circuit).toEqual(store.circuit)
+      expect([...kept.keys()].filter((key) => key.includes('unsent'))).toEqual([])
+    })
+
+    it('keeps them where the session has ended, calls nothing saved, and sends them after the next sign-in', async () => {
+      server.out = true
+      store.edit(length(4))
+      store.savePlant(plantOf(7))
+      await vi.waitFor(() => expect(store.saveState).toBe('signedOut'))
+      expect(server.now().revision).toBe(1)
+      server.out = false
+      await reload()
+      expect(metres()).toBe(4)
+      await vi.waitFor(() => expect(store.saveState).toBe('saved'))
+      expect(server.now().revision).toBe(2)
+      expect(server.now().plant).toEqual(plantOf(7))
+    })
+
+    it('neither shows nor sends them to whoever else signs in', async () => {
+      server.out = true
+      store.edit(length(4))
+      await vi.waitFor(() => expect(store.saveState).toBe('signedOut'))
+      server.out = false
+      setOwner('c0ffee00-0000-4000-8000-000000000002')
+      await reload()
+      await store.settled()
+      expect(metres()).not.toBe(4)
+      expect(server.now().revision).toBe(1)
+      // They are still there for their owner.
+      setOwner(owner)
+      await reload()
+      await vi.waitFor(() => expect(server.now().revision).toBe(2))
+    })
+
+    it('makes an edit once whose answer was lost on the way', async () => {
+      vi.useFakeTimers()
+      server.lose = true
+      store.edit(length(4))
+      store.edit(length(5))
+      await vi.advanceTimersByTimeAsync(5000)
+      expect(store.saveState).toBe('saved')
+      expect(store.failure).toBeNull()
+      expect(server.now().revision).toBe(3)
+      expect(metres()).toBe(5)
+    })
+
+    it('says so where somebody else has changed the circuit meanwhile, and shows the newest', async () => {
+      server.out = true
+      store.edit(length(4))
+      await vi.waitFor(() => expect(store.saveState).toBe('signedOut'))
+      server.out = false
+      server.refuse = 'Somebody else has changed it'
+      await reload()
+      await vi.waitFor(() => expect(store.failure).toBe('Somebody else has changed it'))
+      expect(store.saveState).toBe('saved')
+      expect(metres()).not.toBe(4)
+    })
   })
 
   describe('a severity that is dragged', () => {

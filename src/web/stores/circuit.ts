@@ -4,7 +4,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
 import { applyEdit, arrangement, openingState, type Built, type Circuit, type Edit } from '../../core/circuit'
-import { ask, messageOf, persist, post, send } from '../api/client'
+import { ask, messageOf } from '../api/client'
+import { circuitQueue, type Unsent } from './circuit-queue'
 import { useOpen, type SaveState } from './open'
 import { useOpened, type Opened } from './opened'
 
@@ -15,36 +16,34 @@ export const useCircuit = defineStore('circuit', () => {
   const lit = ref<string | null>(null)
   const saveState = ref<SaveState>('saved')
   const failure = ref<string | null>(null)
-  let queue: Promise<void> = Promise.resolve()
-  let waitingFor = 0
+  const queue = circuitQueue({
+    state: (now) => (saveState.value = now),
+    made: ({ circuit: id, change }, answer) => {
+      if (answer && stored.value?.id === id) accept(answer, change.type !== 'edit')
+    },
+    refused: async ({ circuit: id }, error) => {
+      failure.value = messageOf(error)
+      if (stored.value?.id === id) await look(id)
+    },
+  })
 
   async function load(id: string, place?: Opened['place']): Promise<void> {
-    await queue
+    queue.takeUp()
     if (stored.value?.id !== id) {
       lit.value = null
       plantPast.length = plantFuture.length = 0
     }
-    stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
+    await look(id)
     failure.value = null
-    if (place) note({ id, name: stored.value.circuit.name, place })
+    void queue.run()
+    if (place) note({ id, name: stored.value!.circuit.name, place })
   }
 
-  /** Runs saves one after the other, so that each is made on the revision before it. */
-  function enqueue(work: () => Promise<void>): Promise<void> {
-    waitingFor++
-    saveState.value = 'saving'
-    queue = queue
-      .then(() => persist(work, (waiting) => (saveState.value = waiting ? 'waiting' : 'saving')))
-      .catch(async (error: unknown) => {
-        failure.value = messageOf(error)
-        const id = stored.value?.id
-        if (id) stored.value = await ask(storedCircuitSchema, `/circuits/${id}`)
-      })
-      .finally(() => {
-        waitingFor--
-        if (waitingFor === 0) saveState.value = 'saved'
-      })
-    return queue
+  /** The circuit as the server has it, with the changes that it has not acknowledged yet. */
+  async function look(id: string): Promise<void> {
+    const found = await ask(storedCircuitSchema, `/circuits/${id}`)
+    queue.seen(found)
+    stored.value = queue.of(id).reduce(withChange, found)
   }
 
   /** Shows the change at once and saves it behind; false if the change itself is refused. */
@@ -58,10 +57,7 @@ export const useCircuit = defineStore('circuit', () => {
     }
     failure.value = null
     stored.value = { ...now, circuit: edited.circuit, undo: true, redo: false }
-    void enqueue(async () => {
-      const { id, revision } = stored.value!
-      accept(await send(storedCircuitSchema, `/circuits/${id}/edits`, { revision, edit: change }))
-    })
+    queue.add(now.id, { type: 'edit', edit: change })
     return true
   }
 
@@ -77,21 +73,21 @@ export const useCircuit = defineStore('circuit', () => {
     return edit(arrangement(built.circuit, label)) ? built : undefined
   }
 
-  /** While more edits wait, what is on screen is newer than the answer: only the revision is taken over. */
-  function accept(answer: StoredCircuit): void {
-    const now = stored.value
-    if (!now) stored.value = answer
-    else if (waitingFor > 1) stored.value = { ...now, revision: answer.revision }
-    // The server made the same of it, as it should: what is shown then stays, and nothing is reckoned twice.
-    else stored.value = dequal(now.circuit, answer.circuit) ? { ...answer, circuit: now.circuit } : answer
+  /** While more changes wait, what is on screen is newer than the answer: only the revision is taken over. */
+  function accept(answer: StoredCircuit, whole: boolean): void {
+    const now = stored.value!
+    if (queue.of(answer.id).length) stored.value = { ...now, revision: answer.revision }
+    // The server made the same of it, as it should: what is shown then stays, and nothing is worked out twice.
+    else if (!whole && dequal(now.circuit, answer.circuit)) stored.value = { ...answer, circuit: now.circuit }
+    else stored.value = answer
   }
 
   function step(way: 'undo' | 'redo'): Promise<void> {
-    return enqueue(async () => {
-      const id = stored.value!.id
-      stored.value = await send(storedCircuitSchema, `/circuits/${id}/${way}`)
-      failure.value = null
-    })
+    const now = stored.value
+    if (!now) return Promise.resolve()
+    failure.value = null
+    queue.add(now.id, { type: way })
+    return queue.settled()
   }
 
   /** What was planted before, and what was taken back; a slider that is dragged counts as one change. */
@@ -122,29 +118,19 @@ export const useCircuit = defineStore('circuit', () => {
     if (!now) return
     stored.value = { ...now, plant }
     // A slider that is dragged plants sixty times a second: what still waits to be sent is overtaken by it.
-    if (unsent?.id === now.id) {
-      unsent.plant = plant
-      return
-    }
-    const mine = (unsent = { id: now.id, plant })
-    void enqueue(async () => {
-      await new Promise((done) => setTimeout(done, 120))
-      if (unsent === mine) unsent = null
-      return post(`/circuits/${mine.id}/plant`, mine.plant, 'PUT')
-    })
+    queue.add(now.id, { type: 'plant', plant })
   }
-  let unsent: { readonly id: string; plant: Plant } | null = null
 
-  const settled = () => queue
+  const settled = () => queue.settled()
 
-  /** Nothing of what one person had open may be there for the next. */
-  async function clear(): Promise<void> {
-    await queue.catch(() => undefined)
+  /** Nothing of what one person had open may be there for the next. What was not sent stays kept for its owner. */
+  function clear(): Promise<void> {
+    queue.forget()
     stored.value = null
     lit.value = null
     failure.value = null
-    unsent = null
     plantPast.length = plantFuture.length = 0
+    return Promise.resolve()
   }
 
   const open = useOpen()
@@ -152,7 +138,7 @@ export const useCircuit = defineStore('circuit', () => {
     open.circuit = id
     open.saveState = state
   })
-  open.onLeave(clear)
+  open.onLeave(settled, clear)
 
   return {
     stored,
@@ -171,3 +157,11 @@ export const useCircuit = defineStore('circuit', () => {
     clear,
   }
 })
+
+/** A circuit with one of the changes that are on their way; what does not fit any more changes nothing. */
+function withChange(now: StoredCircuit, { change }: Unsent): StoredCircuit {
+  if (change.type === 'plant') return { ...now, plant: change.plant }
+  if (change.type !== 'edit') return now
+  const edited = applyEdit(now.circuit, change.edit)
+  return edited.ok ? { ...now, circuit: edited.circuit, undo: true, redo: false } : now
+}

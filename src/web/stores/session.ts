@@ -1,22 +1,22 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { z } from 'zod'
-import { sessionSchema, type User } from '../../contract/account'
-import type { cardInSchema } from '../../contract/days'
+import { sessionSchema, type Session, type User } from '../../contract/account'
+import { cardAnswerSchema, type cardInSchema } from '../../contract/days'
 import { ask, post, send } from '../api/client'
+import { setOwner } from '../api/unsent'
 
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
   const user = ref<User | null>(null)
   const setUp = ref(false)
   const known = ref(false)
+  /** What the sign-in by the school's directory is called; null where there is none. */
+  const directory = ref<string | null>(null)
 
   async function find(): Promise<void> {
     if (known.value) return
-    const session = await ask(sessionSchema, '/session')
-    user.value = session.user
-    setUp.value = session.setUp
-    known.value = true
+    take(await ask(sessionSchema, '/session'))
   }
 
   /** Asks again: something of the account has changed. */
@@ -25,18 +25,30 @@ export const useSession = defineStore('session', () => {
     await find()
   }
 
-  async function signIn(login: string, password: string): Promise<void> {
-    const session = await send(sessionSchema, '/session', { login, password })
+  function take(session: Session): void {
     user.value = session.user
+    if (session.user) setOwner(session.user.id)
     setUp.value = session.setUp
+    directory.value = session.directory ?? null
     known.value = true
   }
 
-  async function signInByCard(card: z.input<typeof cardInSchema>): Promise<void> {
-    const session = await send(sessionSchema, '/card/in', card)
-    user.value = session.user
-    setUp.value = false
-    known.value = true
+  /** @param alone ends every other session of the account */
+  async function signIn(login: string, password: string, alone = false): Promise<void> {
+    take(await send(sessionSchema, '/session', { login, password, ...(alone && { alone }) }))
+  }
+
+  /** False while the instructor has not confirmed yet who stands there. */
+  async function signInByCard(card: z.input<typeof cardInSchema>): Promise<boolean> {
+    const answer = await send(cardAnswerSchema, '/card/in', card)
+    if ('waiting' in answer) return false
+    take(answer)
+    return true
+  }
+
+  /** The session has ended elsewhere, or by the time. */
+  function lose(): void {
+    user.value = null
   }
 
   async function signOut(): Promise<void> {
@@ -44,5 +56,5 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, setUp, known, find, load, signIn, signInByCard, signOut }
+  return { user, setUp, known, directory, find, load, signIn, signInByCard, signOut, lose }
 })

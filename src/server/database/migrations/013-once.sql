@@ -1,12 +1,12 @@
--- What was handed out under a key that the page made: asked for twice, it is done once.
-create table handed_out (
+-- What was done under a key that the page made: asked for twice, it is done once.
+create table done_requests (
   key uuid primary key,
   user_id uuid not null references users (id) on delete cascade deferrable initially immediate,
   answer jsonb,
   at timestamptz not null default now()
 );
-create index handed_out_user on handed_out (user_id);
-create index handed_out_at on handed_out (at);
+create index done_requests_user on done_requests (user_id);
+create index done_requests_at on done_requests (at);
 
 -- One order for each student in each round of a lab day. Doubles of before stay orders of the day, of no round.
 update work_orders o set round = null

@@ -7,6 +7,7 @@ import { messageOf, post } from '../../api/client'
 import { useSession } from '../../stores/session'
 import LanguageChoice from './LanguageChoice.vue'
 
+const BenchCode = defineAsyncComponent(() => import('./BenchCode.vue'))
 const People = defineAsyncComponent(() => import('./People.vue'))
 
 const Computers = defineAsyncComponent(() => import('./Computers.vue'))
@@ -71,6 +72,7 @@ const elsewhere = () =>
         <NButton @click="elsewhere">{{ t('Sign out everywhere else') }}</NButton>
       </div>
     </form>
+    <BenchCode v-if="session.user?.role === 'student'" />
     <People v-if="session.user?.role === 'instructor'" />
     <Computers v-if="session.user?.role === 'instructor'" />
   </div>

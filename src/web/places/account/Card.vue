@@ -1,38 +1,60 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { NButton, NInput, NSpin } from 'naive-ui'
+import { useIntervalFn } from '@vueuse/core'
+import { ref, shallowRef } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { cardPeopleSchema, type CardPeople } from '../../../contract/days'
+import { cardPeopleSchema, claimSchema, type CardPeople } from '../../../contract/days'
 import { messageOf, send } from '../../api/client'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
 
-/** From the QR code on a bench: the word of the day, then one’s own name. */
+/** From the QR code on a bench: the word of the day, one’s own name, and what proves that it is one’s own. */
 const { params } = useRoute()
 const router = useRouter()
 const session = useSession()
 const word = ref('')
+const code = ref('')
 const wrong = ref('')
-const found = ref<CardPeople | null>(null)
+const busy = ref(false)
+const found = shallowRef<CardPeople | null>(null)
+const person = shallowRef<CardPeople['people'][number] | null>(null)
+/** Given while the instructor is asked; null where nobody is. */
+const claim = ref<string | null>(null)
 const card = () => ({ day: String(params.day), stand: Number(params.stand), word: word.value })
 
-async function look() {
+async function act(work: () => Promise<void>) {
   wrong.value = ''
+  busy.value = true
   try {
-    found.value = await send(cardPeopleSchema, '/card', card())
+    await work()
   } catch (error) {
     wrong.value = messageOf(error)
+    claim.value = null
+  } finally {
+    busy.value = false
   }
 }
-async function enter(person: string) {
+const look = () => act(async () => void (found.value = await send(cardPeopleSchema, '/card', card())))
+async function enter(proof: { code: string } | { claim: string }) {
+  const done = await session.signInByCard({ ...card(), person: person.value!.id, ...proof })
+  if (done) await router.push('/')
+}
+const withCode = () => act(() => enter({ code: code.value }))
+const askInstructor = () =>
+  act(async () => {
+    const answer = await send(claimSchema, '/card/ask', { ...card(), person: person.value!.id })
+    claim.value = answer.claim
+  })
+useIntervalFn(() => {
+  const waiting = claim.value
+  if (waiting && !busy.value) void act(() => enter({ claim: waiting }))
+}, 2500)
+function back() {
+  person.value = null
+  claim.value = null
+  code.value = ''
   wrong.value = ''
-  try {
-    await session.signInByCard({ ...card(), person })
-    await router.push('/')
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
 }
 </script>
 
@@ -49,17 +71,39 @@ async function enter(person: string) {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <NButton type="primary" attr-type="submit">{{ t('Who stands here?') }}</NButton>
+      <NButton type="primary" attr-type="submit" :loading="busy">{{ t('Continue') }}</NButton>
       <p class="quiet">{{ t('Your instructor has it on the board.') }}</p>
     </form>
-    <div v-else class="who">
+    <div v-else-if="!person" class="who">
       <p>{{ t('{day}. Who are you?', { day: found.day }) }}</p>
-      <NButton v-for="one in found.people" :key="one.id" size="large" @click="enter(one.id)">{{
+      <NButton v-for="one in found.people" :key="one.id" size="large" @click="person = one">{{
         one.name
       }}</NButton>
-      <p v-if="!found.people.length">{{ t('Nobody stands here today.') }}</p>
-      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <p v-if="!found.people.length">{{ t('Nobody works at this bench today.') }}</p>
     </div>
+    <form v-else class="who" @submit.prevent="withCode">
+      <p>{{ person.name }}</p>
+      <template v-if="claim">
+        <p role="status"><NSpin size="small" /> {{ t('Waiting for your instructor to confirm you …') }}</p>
+      </template>
+      <template v-else>
+        <label class="field"
+          >{{ t('Your bench code') }}
+          <NInput
+            v-model:value="code"
+            :input-props="{ inputmode: 'numeric', autocomplete: 'off' }"
+            autofocus
+            placeholder=""
+          />
+        </label>
+        <NButton type="primary" attr-type="submit" :loading="busy" :disabled="!code">{{
+          t('Sign in')
+        }}</NButton>
+        <NButton @click="askInstructor">{{ t('I have no code: ask my instructor') }}</NButton>
+      </template>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <NButton quaternary @click="back">{{ t('I am somebody else') }}</NButton>
+    </form>
     <p class="quiet">
       <RouterLink :to="{ name: 'sign-in' }">{{ t('Sign in with a password instead') }}</RouterLink>
     </p>

@@ -1,28 +1,30 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
+import { z } from 'zod'
 import { statusSchema, type Status } from '../../../contract'
 import { ask, messageOf, post } from '../../api/client'
 import { when } from '../../parts/when'
+import Retention from './Retention.vue'
 
 /** For whoever looks after the school’s computers. */
 const status = ref<Status | null>(null)
 const load = async () => {
   status.value = await ask(statusSchema, '/status').catch(() => null)
+  school.value = (await ask(z.object({ name: z.string() }), '/school').catch(() => ({ name: '' }))).name
 }
+const school = ref('')
 const wrong = ref('')
-const asking = ref<number | null>(null)
-/** What is older goes at once: it is asked for twice. */
-async function keep(months: number | null) {
-  wrong.value = ''
-  asking.value = null
-  await post('/retention', { months }, 'PUT').catch((error: unknown) => (wrong.value = messageOf(error)))
-  await load()
-}
-function choose(event: Event) {
-  const { value } = event.target as HTMLSelectElement
-  if (value) asking.value = Number(value)
-  else void keep(null)
+const said = ref('')
+async function name() {
+  wrong.value = said.value = ''
+  try {
+    await post('/school', { name: school.value }, 'PUT')
+    said.value = t('Saved.')
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
 }
 const size = (bytes: number) =>
   bytes > 1e9 ? t('{x} GB', { x: (bytes / 1e9).toFixed(1) }) : t('{e6} MB', { e6: Math.round(bytes / 1e6) })
@@ -32,6 +34,20 @@ const size = (bytes: number) =>
   <details @toggle="load">
     <summary>{{ t('The school’s computer') }}</summary>
     <dl v-if="status">
+      <dt>{{ t('School') }}</dt>
+      <dd>
+        <form class="school" @submit.prevent="name">
+          <NInput
+            v-model:value="school"
+            size="small"
+            :input-props="{ 'aria-label': t('Name of the school') }"
+            placeholder=""
+          />
+          <NButton size="small" attr-type="submit">{{ t('Save') }}</NButton>
+          <span v-if="said" role="status">{{ said }}</span>
+        </form>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      </dd>
       <dt>{{ t('Version') }}</dt>
       <dd>
         {{
@@ -56,28 +72,7 @@ const size = (bytes: number) =>
       <dd>{{ status.backup ? when(status.backup) : t('none yet: npm run backup') }}</dd>
       <dt>{{ t('Records are kept') }}</dt>
       <dd>
-        <select
-          class="plain"
-          :aria-label="t('Records are kept')"
-          :value="status.retention ?? ''"
-          @change="choose"
-        >
-          <option value="">{{ t('until they are erased') }}</option>
-          <option v-for="m in [6, 12, 24, 36, 60]" :key="m" :value="m">{{ t('{m} months', { m }) }}</option>
-        </select>
-        <p v-if="asking !== null" class="asking">
-          {{
-            t(
-              'Work older than {asking} months is erased now, and from then on by itself; it cannot be brought back. Make a backup first.',
-              { asking },
-            )
-          }}
-          <button type="button" class="small" @click="keep(asking)">{{ t('Erase it') }}</button>
-          <button type="button" class="small" @click="load().then(() => (asking = null))">
-            {{ t('Leave it') }}
-          </button>
-        </p>
-        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <Suspense><Retention /></Suspense>
       </dd>
     </dl>
   </details>
@@ -95,5 +90,11 @@ dt {
 }
 dd {
   margin: 0;
+}
+.school {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  max-width: 420px;
 }
 </style>

@@ -4,6 +4,7 @@ import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
 import {
+  benchCodeSchema,
   leastPassword,
   resetSchema,
   signInsSchema,
@@ -23,6 +24,7 @@ const signIns = ref<SignIns | null>(null)
 const wrong = ref('')
 /** A new password is told once: to be read out or written on a slip. */
 const told = ref<{ name: string; login: string; password: string } | null>(null)
+const toldCode = ref<{ name: string; code: string } | null>(null)
 const blank = { name: '', login: '', password: '', role: 'student' as Role }
 const adding = ref({ ...blank })
 
@@ -52,6 +54,11 @@ const reset = ({ id, name, login }: User) =>
     const { password } = await send(resetSchema, `/people/${id}/password`)
     told.value = { name, login, password }
   })
+const benchCode = ({ id, name }: User) =>
+  act(async () => {
+    const { code } = await send(benchCodeSchema, `/people/${id}/bench-code`)
+    toldCode.value = { name, code }
+  })
 const remove = ({ id, name, role }: User) => {
   const what = role === 'student' ? t(' Their work orders and readings go with it.') : ''
   if (window.confirm(t('Take the account of {name} away?{what} It cannot be undone.', { name, what })))
@@ -78,6 +85,10 @@ async function look(open: boolean) {
       {{ t('{name} signs in as', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('with') }}
       <code>{{ told.password }}</code>{{ t('. It is told once, and to be changed at the first sign-in.') }}
     </p>
+    <p v-if="toldCode" class="told" role="status">
+      {{ t('New bench code of {name}, told once:', { name: toldCode.name }) }}
+      <code>{{ toldCode.code }}</code>
+    </p>
     <table class="data">
       <thead>
         <tr>
@@ -98,6 +109,10 @@ async function look(open: boolean) {
             <template v-if="person.id !== session.user?.id">
               <button type="button" class="link" @click="reset(person)">
                 {{ t('New password')
+                }}<span class="visually-hidden"> {{ t('for {name}', { name: person.name }) }}</span>
+              </button>
+              <button v-if="person.role === 'student'" type="button" class="link" @click="benchCode(person)">
+                {{ t('Bench code')
                 }}<span class="visually-hidden"> {{ t('for {name}', { name: person.name }) }}</span>
               </button>
               <button type="button" class="link" @click="remove(person)">

@@ -11,6 +11,7 @@ import DoorFrame from './DoorFrame.vue'
 const session = useSession()
 const router = useRouter()
 const name = ref('')
+const school = ref('')
 const login = ref('')
 const password = ref('')
 const wrong = ref('')
@@ -18,7 +19,12 @@ const wrong = ref('')
 async function create() {
   wrong.value = ''
   try {
-    await post('/set-up', { name: name.value, login: login.value.trim(), password: password.value })
+    await post('/set-up', {
+      name: name.value,
+      login: login.value.trim(),
+      password: password.value,
+      school: school.value,
+    })
     await session.signIn(login.value.trim(), password.value)
     await router.push('/')
   } catch (error) {
@@ -33,6 +39,10 @@ async function create() {
       <p class="quiet">
         {{ t('This page makes the first instructor’s account. It closes once there is one.') }}
       </p>
+      <label class="field"
+        >{{ t('Name of the school') }}
+        <NInput v-model:value="school" :input-props="{ autocomplete: 'organization' }" placeholder="" />
+      </label>
       <label class="field"
         >{{ t('Your name') }}
         <NInput v-model:value="name" :input-props="{ autocomplete: 'name' }" placeholder="" />

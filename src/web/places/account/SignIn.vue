@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { messageOf } from '../../api/client'
@@ -14,15 +14,31 @@ const router = useRouter()
 const login = ref('')
 const password = ref('')
 const wrong = ref('')
+const alone = ref(false)
 const busy = ref(false)
+const next = typeof route.query.next === 'string' ? route.query.next : '/'
+/** Why somebody was led here. */
+const reasons: Readonly<Record<string, string>> = {
+  late: t('That took too long. Try once more.'),
+  refused: t('The directory did not sign you in.'),
+  unknown: t('The directory knows you, but this school has no account for you: ask your instructor.'),
+  link: t(
+    'There is an account of this sign-in name. Enter its password once, and it is yours by the directory too.',
+  ),
+}
+const reason =
+  reasons[String(route.query.directory ?? '')] ??
+  (route.query.ended
+    ? t('Your session has ended. Sign in to go on where you were: what you did is kept.')
+    : '')
+if (typeof route.query.login === 'string') login.value = route.query.login
 
 async function enter() {
   wrong.value = ''
   busy.value = true
   try {
-    await session.signIn(login.value, password.value)
-    const next = route.query.next
-    await router.push(typeof next === 'string' && next.startsWith('/') && !next.startsWith('//') ? next : '/')
+    await session.signIn(login.value, password.value, alone.value)
+    await router.push(next.startsWith('/') && !next.startsWith('//') ? next : '/')
   } catch (error) {
     wrong.value = messageOf(error)
   } finally {
@@ -34,6 +50,10 @@ async function enter() {
 <template>
   <DoorFrame :title="t('Sign in')">
     <form @submit.prevent="enter">
+      <p v-if="reason" role="status">{{ reason }}</p>
+      <NButton v-if="session.directory" tag="a" :href="`/api/directory?next=${encodeURIComponent(next)}`">{{
+        t('Sign in with {directory}', { directory: session.directory })
+      }}</NButton>
       <label class="field"
         >{{ t('Sign-in name') }}
         <NInput
@@ -52,6 +72,7 @@ async function enter() {
           placeholder=""
         />
       </label>
+      <NCheckbox v-model:checked="alone">{{ t('Sign me out everywhere else') }}</NCheckbox>
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
 import { guessColumns, isOneRoster, type Columns, type RosterFile } from '../../../core/lab'
@@ -35,7 +35,45 @@ async function choose(event: Event) {
   }
   await look()
 }
-const body = computed(() => ({ files: files.value, ...(columns.value && { columns: columns.value }) }))
+/** Whose a sign-in name is that somebody has already, by sign-in name; nothing happens to it while nothing is said. */
+const answers = ref<Record<string, Answer>>({})
+type Answer = 'same' | 'other' | 'skip'
+const choices = [
+  { value: 'same', label: t('the same person: link them') },
+  { value: 'other', label: t('somebody else: add an account') },
+  { value: 'skip', label: t('leave it as it is') },
+]
+const body = computed(() => ({
+  files: files.value,
+  ...(columns.value && { columns: columns.value }),
+  answers: answers.value,
+}))
+function answer(login: string, value: Answer) {
+  answers.value = { ...answers.value, [login]: value }
+  void look()
+}
+const asked = (one: RosterPlan['people'][number]) => one.what === 'question' || one.given in answers.value
+const open = computed(() => plan.value?.people.filter((p) => p.what === 'question').length ?? 0)
+const openWords = computed(() =>
+  t(
+    '{open, plural, one {# sign-in name is} other {# sign-in names are}} taken by somebody: say whose it is, or it is left as it is.',
+    { open: open.value },
+  ),
+)
+const words = (one: RosterPlan['people'][number]): string => {
+  switch (one.what) {
+    case 'new':
+      return t('is added')
+    case 'same':
+      return t('stays')
+    case 'renamed':
+      return t('was {was}', { was: one.was })
+    case 'skipped':
+      return t('is left as it is')
+    case 'question':
+      return t('The sign-in name belongs to {was}. Is this the same person?', { was: one.was })
+  }
+}
 async function look() {
   wrong.value = ''
   plan.value = null
@@ -108,22 +146,28 @@ function column(key: keyof Columns, event: Event) {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="one in plan.people" :key="one.login">
+            <tr v-for="one in plan.people" :key="one.given">
               <td>{{ one.name }}</td>
               <td class="reading">{{ one.login }}</td>
               <td>
-                {{
-                  one.what === 'new'
-                    ? t('is added')
-                    : one.what === 'same'
-                      ? t('stays')
-                      : t('was {was}', { was: one.was })
-                }}
+                {{ words(one) }}
+                <NSelect
+                  v-if="asked(one)"
+                  size="small"
+                  :value="answers[one.given] ?? null"
+                  :options="choices"
+                  :aria-label="t('Whose account {login} is', { login: one.given })"
+                  :placeholder="t('Choose')"
+                  @update:value="(value: Answer) => answer(one.given, value)"
+                />
               </td>
             </tr>
           </tbody>
         </table>
       </div>
+      <p v-if="open" role="status">
+        {{ openWords }}
+      </p>
       <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take">{{
         t('Take them in')
       }}</NButton>

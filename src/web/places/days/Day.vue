@@ -5,15 +5,18 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
 import { messageOf } from '../../api/client'
+import { useOneAct } from '../../api/one-act'
+import { useLeaveGuard } from '../../shell/confirm'
 import { dayWords } from '../../parts/when'
 import Plan from './Plan.vue'
 import Stands from './Stands.vue'
 import { useDay } from './useDay'
 
 const day = await useDay(String(useRoute().params.id))
-const { stored, body, lessons, wrong, saving, best, groups, stands, seats, broken } = day
+const { stored, body, lessons, wrong, saving, waiting, best, groups, stands, seats, broken } = day
 const said = ref('')
 
+useLeaveGuard(saving)
 /** When each round begins. */
 const times = computed(() => Array.from({ length: body.value.rounds }, (_, r) => clockOf(body.value, r)))
 const numberOf = (event: Event, least: number, most: number, now: number) => {
@@ -27,10 +30,12 @@ function pair(size: number) {
   for (let i = 0; i < all.length; i += size) next.push(all.slice(i, i + size))
   void day.change({ groups: next, seats: [] }).then(day.turn)
 }
+const { once } = useOneAct(() => stored.value.id)
 async function handOut(round: number) {
   said.value = ''
   try {
-    const count = await day.handOut(round)
+    const count = await once(() => day.handOut(round))
+    if (count === undefined) return
     said.value = count
       ? t('Round {x} is out: {count} orders.', { x: round + 1, count })
       : t('Everybody has an order of round {x}.', { x: round + 1 })
@@ -100,7 +105,9 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       >
       <button type="button" class="small" @click="pair(1)">{{ t('Alone') }}</button>
       <button type="button" class="small" @click="pair(2)">{{ t('In pairs') }}</button>
-      <span class="quiet" role="status">{{ saving ? t('saving …') : t('saved') }}</span>
+      <span class="quiet" role="status">{{
+        waiting ? t('not saved: no connection, trying again') : saving ? t('saving …') : t('saved')
+      }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="acts">

@@ -13,7 +13,7 @@ import {
 } from '../../../contract'
 import { faultKinds, faultOfKind, families, type FaultKind } from '../../../core/faults'
 import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, messageOf, persist, send } from '../../api/client'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
 
@@ -24,6 +24,8 @@ export async function useDay(id: string) {
   const people = shallowRef<User[]>(await ask(z.array(userSchema), '/students'))
   const wrong = ref('')
   const saving = ref(false)
+  /** There is no connection: what was changed is sent as soon as there is. */
+  const waiting = ref(false)
   const best = ref<boolean | null>(null)
 
   const body = computed(() => stored.value.body)
@@ -69,12 +71,17 @@ export async function useDay(id: string) {
     last = last.then(async () => {
       saving.value = true
       try {
-        const { name, day, class: group, revision, body: now } = stored.value
-        const kept = await send(
-          storedDaySchema,
-          `/days/${id}`,
-          { name, day, class: group, revision, body: now },
-          'PUT',
+        const kept = await persist(
+          () => {
+            const { name, day, class: group, revision, body: now } = stored.value
+            return send(
+              storedDaySchema,
+              `/days/${id}`,
+              { name, day, class: group, revision, body: now },
+              'PUT',
+            )
+          },
+          (now) => (waiting.value = now),
         )
         // What was changed while this was on its way stays.
         stored.value = { ...stored.value, revision: kept.revision }
@@ -116,6 +123,7 @@ export async function useDay(id: string) {
     people,
     wrong,
     saving,
+    waiting,
     best,
     groups,
     stands,

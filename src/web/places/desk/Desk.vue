@@ -4,7 +4,6 @@ import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
-import { messageOf } from '../../api/client'
 import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
@@ -29,8 +28,7 @@ const Procedure = defineAsyncComponent(() => import('./Procedure.vue'))
 
 const route = useRoute()
 const model = useDesk(String(route.params.id))
-const missing = ref('')
-await model.load().catch((error: unknown) => (missing.value = messageOf(error)))
+await model.load()
 
 /** What a click in the drawing does: put a lead, or mark a part. */
 const next = ref<'red' | 'black'>('red')
@@ -104,10 +102,7 @@ const proved = computed(() => {
 </script>
 
 <template>
-  <p v-if="missing || !model.desk" class="wrong" role="alert">
-    {{ missing }}
-  </p>
-  <div v-else class="desk place">
+  <div v-if="model.desk" class="desk place">
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
       <p class="complaint">{{ quoted(model.desk.complaint) }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { ref } from 'vue'
+import { refDebounced, useIntervalFn } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { toldSchema, type Told } from '../../../contract/floor'
 import { ask } from '../../api/client'
 import { useLive } from '../../api/live'
@@ -17,11 +18,23 @@ async function look() {
   told.value = now
   emit('told', now)
 }
-useLive(`/desk/${props.id}/live`, { told: () => void look() }, () => void look())
+const { connected } = useLive(`/desk/${props.id}/live`, { told: () => void look() }, () => void look())
 void look()
+/** A stop for safety must arrive: without a connection that stays open it is asked for. */
+useIntervalFn(() => {
+  if (!connected.value) void look()
+}, 4000)
+/** Said only where it lasts: a connection is made anew within a moment. */
+const offline = refDebounced(
+  computed(() => !connected.value),
+  2500,
+)
 </script>
 
 <template>
+  <p v-if="offline && !connected" class="told say" role="status">
+    {{ t('No connection to the school: what your instructor says may come late. Trying again …') }}
+  </p>
   <div v-if="told" class="told" aria-live="assertive">
     <p v-if="told.stopped !== null" class="stop" role="alert">
       {{

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { Attempt } from '../../../../test/attempt'
 import { demoCircuit } from '../../../../test/demo'
-import type { Step } from '../../../core/attempt'
+import type { Step, StepOf } from '../../../core/attempt'
 import { useDesk } from './useDesk'
 
 const id = '6f9619ff-8b86-4d01-b42d-00cf4fc964ff'
@@ -133,9 +133,14 @@ describe('a work order at the Desk', () => {
 
   it('keeps a question about a typed reading with what it is about, until something is taken', async () => {
     const desk = await opened()
-    answers = [() => json({ question: { code: 'assessment.liveLook' } })]
+    const about = { code: 'assessment.liveLook' }
+    const { arrangement, instrument, settings, held } = tested as StepOf<'test'>
+    const asked = { type: 'question', arrangement, instrument, settings, held, typed: '3', about }
+    answers = [() => json({ question: about, position: 0, step: asked })]
     expect(await desk.act(action)).toBe(false)
-    expect(desk.question).toMatchObject({ about: { code: 'assessment.liveLook' }, action })
+    expect(desk.question).toMatchObject({ about, action })
+    // That it was asked is a step of its own.
+    expect(desk.steps.at(-1)).toMatchObject({ type: 'question', typed: '3' })
     await desk.act(action)
     expect(desk.question).toBe(null)
   })

@@ -1,6 +1,6 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { deskSchema, takenSchema, type Desk, type DeskAction } from '../../../contract'
+import { deskSchema, takenSchema, type Desk, type DeskAction, type Taken } from '../../../contract'
 import {
   benchOf,
   defaultFrame,
@@ -13,7 +13,8 @@ import { wireUp, type Circuit } from '../../../core/circuit'
 import type { Message } from '../../../core/document'
 import type { InstrumentKey, Settings } from '../../../core/instruments'
 import { noticeText, partOfKind } from '../../../core/parts'
-import { ask, messageOf, persist, send } from '../../api/client'
+import { ask, isSignedOut, messageOf, persist, send } from '../../api/client'
+import { unsent } from '../../api/unsent'
 import { uuid } from '../../parts/uuid'
 
 /** What a student has typed or marked but not sent yet; it survives a reload. */
@@ -136,7 +137,17 @@ export function useDesk(id: string) {
     }
   }
 
+  /** What was sent and not acknowledged: it is sent again, under the same key, before anything else. */
+  const outbox = unsent<DeskAction>(`desk.${id}`)
+
   async function load() {
+    const left = outbox.read()
+    if (left)
+      try {
+        await sendUntilTaken(left)
+      } catch (error) {
+        failure.value = messageOf(error)
+      }
     desk.value = await ask(deskSchema, `/desk/${id}`)
     loadedAt.value = performance.now()
     const { bag } = desk.value.frame
@@ -166,16 +177,28 @@ export function useDesk(id: string) {
     }
   }
 
+  /** Kept until the server has taken or refused it: over a lost connection, a reload and an ended session. */
+  async function sendUntilTaken(step: DeskAction): Promise<Taken> {
+    outbox.write(step)
+    try {
+      const taken = await persist(
+        () => send(takenSchema, `/desk/${id}/steps`, step),
+        (w) => (waiting.value = w),
+      )
+      outbox.write(undefined)
+      return taken
+    } catch (error) {
+      if (!isSignedOut(error)) outbox.write(undefined)
+      throw error
+    }
+  }
+
   /** Sends one action until the server has taken it; sent twice, it is taken once. */
   async function act(action: DeskAction['action']): Promise<boolean> {
     failure.value = ''
     busy.value = true
-    const key = uuid()
     try {
-      const taken = await persist(
-        () => send(takenSchema, `/desk/${id}/steps`, { key, action }),
-        (w) => (waiting.value = w),
-      )
+      const taken = await sendUntilTaken({ key: uuid(), action })
       const now = desk.value!
       desk.value = { ...now, steps: [...now.steps, taken.step] }
       question.value = 'question' in taken ? { about: taken.question, action } : null

@@ -8,10 +8,12 @@ import { floorRowSchema, floorSchema, type FloorAct, type FloorRow } from '../..
 import { ask, messageOf, post } from '../../api/client'
 import { useLive } from '../../api/live'
 import { byNeed, needOf } from './needs'
+import Claims from './Claims.vue'
 import Station from './Station.vue'
 
 /** The workshop as it runs: who needs me, at a glance. */
 const rows = ref<FloorRow[]>([])
+const claims = ref<InstanceType<typeof Claims> | null>(null)
 const wrong = ref('')
 const filter = ref('')
 const now = ref(Date.now())
@@ -43,9 +45,16 @@ const { connected } = useLive(
       rows.value = at < 0 ? [...rows.value, row] : rows.value.map((old, i) => (i === at ? row : old))
       now.value = Date.now()
     },
+    claims: () => void claims.value?.look(),
   },
-  () => void load(),
+  () => {
+    void load()
+    void claims.value?.look()
+  },
 )
+useIntervalFn(() => {
+  if (!connected.value) void load()
+}, 6000)
 await load()
 
 const shown = computed(() => {
@@ -100,6 +109,7 @@ useKeys(t('Floor'), [
       <span class="quiet" role="status">{{ connected ? t('live') : t('no connection: trying again') }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <Claims ref="claims" />
     <p v-if="!rows.length">
       {{ t('Nobody is at work. Hand out an order from') }}
       <RouterLink to="/">{{ t('a circuit’s Plant') }}</RouterLink>{{ t(', or a round of a lab day.') }}

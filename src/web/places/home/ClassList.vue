@@ -12,7 +12,7 @@ const name = ref('')
 const login = ref('')
 const password = ref('')
 const wrong = ref('')
-students.value = await ask(z.array(userSchema), '/students').catch(() => [])
+students.value = await ask(z.array(userSchema), '/students')
 
 async function add() {
   wrong.value = ''

@@ -11,22 +11,19 @@ import FirstSteps from './FirstSteps.vue'
 import LabToday from './LabToday.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
+import RecordsNotice from './RecordsNotice.vue'
 
 const session = useSession()
 const orders = ref<OrderRow[]>([])
 const wrong = ref('')
 /** What is there is known: nobody is led through first steps while a list is on its way. */
 const looked = ref(false)
-try {
-  orders.value = await ask(z.array(orderRowSchema), '/orders')
-} catch (error) {
-  wrong.value = messageOf(error)
-}
+orders.value = await ask(z.array(orderRowSchema), '/orders')
 const circuits = ref<CircuitList>([])
 void ask(circuitListSchema, '/circuits').then(
   (list) => {
     circuits.value = list
-    looked.value = !wrong.value
+    looked.value = true
   },
   () => undefined,
 )
@@ -57,6 +54,7 @@ async function takeBack(id: string) {
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
+    <RecordsNotice class="all" />
     <FirstSteps v-if="looked && !orders.length" class="all" :circuits="circuits" />
     <LabToday class="all" />
     <div class="today">

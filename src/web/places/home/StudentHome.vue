@@ -4,18 +4,20 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
 import { deskListSchema, type DeskList } from '../../../contract/lists'
-import { ask, messageOf } from '../../api/client'
+import { ask } from '../../api/client'
+import { useSession } from '../../stores/session'
 import { when } from '../../parts/when'
 import Asked from './Asked.vue'
 
 /** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
 const orders = ref<DeskList>([])
 const rounds = ref<OwnRounds>([])
-const wrong = ref('')
+const { user } = useSession()
 await Promise.all([
   ask(deskListSchema, '/desk').then((list) => (orders.value = list)),
-  ask(ownRoundsSchema, '/rounds').then((list) => (rounds.value = list)),
-]).catch((error: unknown) => (wrong.value = messageOf(error)))
+  // At a bench there is this bench and nothing else.
+  user?.bench || ask(ownRoundsSchema, '/rounds').then((list) => (rounds.value = list)),
+])
 
 const groups = computed(() =>
   [
@@ -29,10 +31,17 @@ const groups = computed(() =>
 <template>
   <div class="home">
     <h1>{{ t('Your work orders') }}</h1>
-    <p v-if="wrong" class="wrong" role="alert">
-      {{ wrong }}
+    <p v-if="user?.bench" role="status">
+      {{
+        t(
+          'You are signed in at {bench}, for its work of today. Sign in with your password for everything else.',
+          {
+            bench: user.bench.name,
+          },
+        )
+      }}
     </p>
-    <Asked />
+    <Asked v-else />
     <section v-if="rounds.length" :aria-label="t('Your benches today')">
       <h2>{{ t('Your benches today') }}</h2>
       <ol class="rounds">
@@ -44,7 +53,7 @@ const groups = computed(() =>
         </li>
       </ol>
     </section>
-    <p v-if="!wrong && !orders.length">
+    <p v-if="!orders.length">
       {{
         t(
           'Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.',

@@ -15,6 +15,7 @@ import {
   type User,
 } from '../../../contract'
 import { ask, messageOf, post, send } from '../../api/client'
+import { useOneAct } from '../../api/one-act'
 import { download, fileName } from '../../parts/download'
 import { when } from '../../parts/when'
 
@@ -34,8 +35,9 @@ async function attempt(work: () => Promise<unknown>) {
     return false
   }
 }
-const load = () => attempt(async () => (lessons.value = await ask(lessonListSchema, '/lessons')))
-await load()
+const list = async () => (lessons.value = await ask(lessonListSchema, '/lessons'))
+const load = () => attempt(list)
+await list()
 const shown = computed(() => {
   const words = search.value.toLowerCase().trim()
   return lessons.value.filter(
@@ -56,14 +58,20 @@ async function give(lesson: LessonRow) {
     await attempt(async () => (people.value = await ask(z.array(userSchema), '/students')))
 }
 const all = computed(() => people.value.length > 0 && chosen.value.length === people.value.length)
+const { busy, once } = useOneAct(() => [giving.value?.id, chosen.value, set.value])
 async function handOut() {
   const lesson = giving.value
   if (!lesson) return
   const done = await attempt(async () => {
-    const { count } = await send(z.object({ count: z.number() }), `/lessons/${lesson.id}/orders`, {
-      students: chosen.value,
-      set: set.value,
-    })
+    const made = await once((key) =>
+      send(z.object({ count: z.number() }), `/lessons/${lesson.id}/orders`, {
+        students: chosen.value,
+        set: set.value,
+        key,
+      }),
+    )
+    if (!made) return
+    const { count } = made
     said.value = t('“{name}” is with {count, plural, one {# student} other {# students}}.', {
       name: lesson.name,
       count,
@@ -241,7 +249,7 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
           >
         </fieldset>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <NButton type="primary" attr-type="submit" :disabled="!chosen.length">
+        <NButton type="primary" attr-type="submit" :disabled="!chosen.length" :loading="busy">
           {{ t('Hand out {count}', { count: chosen.length || '' }) }}
         </NButton>
       </form>

@@ -92,13 +92,31 @@ describe('a worksheet that is typed in', () => {
   })
 
   it('asks about a reading that does not fit; whoever has looked again lets it stand', async () => {
-    next = () => new Response(JSON.stringify({ question: { code: 'assessment.liveLook' } }))
+    const about = { code: 'assessment.liveLook' }
+    next = () =>
+      new Response(
+        JSON.stringify({
+          question: about,
+          position: 0,
+          step: {
+            type: 'question',
+            arrangement: { controls: {}, detached: [] },
+            instrument: 'volts',
+            settings: {},
+            held: { type: 'leads', red: 'L1a', black: 'B1-' },
+            typed: '12.4',
+            about,
+          },
+        }),
+      )
     await paper.sendAll()
     expect(rowAt(0).trouble).not.toBe('')
     expect(rowAt(0).taken).toBe(false)
     rowAt(0).stands = true
     await paper.sendAll()
     expect(sent[1]!.action).toMatchObject({ asked: { first: '12.4', answer: 'stands' } })
+    // The question has been taken down under the first key: this is another step.
+    expect(sent[1]!.key).not.toBe(sent[0]!.key)
     expect(rowAt(0).taken).toBe(true)
   })
 

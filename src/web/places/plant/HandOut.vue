@@ -9,6 +9,7 @@ import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
+import { useOneAct } from '../../api/one-act'
 import { useSession } from '../../stores/session'
 import FrameFields from './FrameFields.vue'
 
@@ -30,11 +31,20 @@ const done = ref('')
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
-students.value = await ask(z.array(userSchema), '/students').catch(() => [])
-meters.value = await ask(metersSchema, '/meters').catch(() => [])
+students.value = await ask(z.array(userSchema), '/students')
+meters.value = await ask(metersSchema, '/meters')
 const session = useSession()
 const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
 
+const order = () => ({
+  circuit: props.circuit,
+  student: student.value,
+  complaint: props.complaint,
+  faults: props.faults,
+  frame: frame.value,
+  ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
+})
+const { busy, once } = useOneAct(order)
 async function handOut() {
   wrong.value = ''
   done.value = ''
@@ -45,15 +55,8 @@ async function handOut() {
   try {
     // The order copies the circuit as the server has it: everything on screen must have arrived.
     await props.settled()
-    await send(z.object({ id: z.uuid() }), '/orders', {
-      circuit: props.circuit,
-      student: student.value,
-      complaint: props.complaint,
-      faults: props.faults,
-      frame: frame.value,
-      ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
-    })
-    done.value = t('Handed out to {name}.', { name: chosen.value.name })
+    const made = await once((key) => send(z.object({ id: z.uuid() }), '/orders', { ...order(), key }))
+    if (made) done.value = t('Handed out to {name}.', { name: chosen.value.name })
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -95,7 +98,7 @@ async function handOut() {
       {{ t('The class is empty: add students under') }} <RouterLink to="/"> {{ t('Today') }} </RouterLink>.
     </p>
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
-    <NButton type="primary" :disabled="!faults.length" @click="handOut">
+    <NButton type="primary" :disabled="!faults.length" :loading="busy" @click="handOut">
       {{ t('Hand out the work order') }}
     </NButton>
     <p v-if="wrong" class="wrong" role="alert">

@@ -8,6 +8,7 @@ import { aspectNames, type Judgement } from '../../../core/assessment'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
 import { messageOf, send } from '../../api/client'
+import { useOneAct } from '../../api/one-act'
 import { useLive } from '../../api/live'
 import { floorRowSchema } from '../../../contract/floor'
 import { fileName, saveBlob } from '../../parts/download'
@@ -70,9 +71,10 @@ useKeys(t('Review'), [
   },
 ])
 
+const { busy: asking, once } = useOneAct(() => review.value?.id)
 async function another() {
-  await send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`).then(
-    ({ id }) => router.push({ name: 'desk', params: { id } }),
+  await once(() => send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`)).then(
+    (made) => made && router.push({ name: 'desk', params: { id: made.id } }),
     (error: unknown) => (trouble.value = messageOf(error)),
   )
 }
@@ -112,7 +114,9 @@ async function print() {
       <NButton v-if="!own && review.concluded" size="small" @click="giveBack">
         {{ review.released ? t('Take the review back') : t('Give it back to the student') }}
       </NButton>
-      <NButton v-if="own" size="small" type="primary" @click="another">{{ t('Another like it') }}</NButton>
+      <NButton v-if="own" size="small" type="primary" :loading="asking" @click="another">{{
+        t('Another like it')
+      }}</NButton>
       <NButton size="small" :disabled="!review.judged" @click="print">{{ t('PDF') }}</NButton>
       <template v-if="!own && review.frame.source !== 'model' && !review.concluded">
         <NButton size="small" @click="worksheet">{{ t('Worksheet (PDF)') }}</NButton>

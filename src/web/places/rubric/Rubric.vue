@@ -15,6 +15,7 @@ import {
 import { aspectNames, aspects, rubricSchema, type Rubric } from '../../../core/assessment'
 import { useRoute } from 'vue-router'
 import { ask, messageOf, send } from '../../api/client'
+import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
 
@@ -31,6 +32,7 @@ const done = ref('')
 
 const current = computed(() => versions.value[0]?.rubric)
 const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(current.value))
+useLeaveGuard(changed)
 const sum = computed(() => aspects.reduce((all, a) => all + (draft.value?.weights[a] ?? 0), 0))
 
 const copyOf = (rubric: Rubric): Rubric => JSON.parse(JSON.stringify(rubric)) as Rubric
@@ -39,12 +41,8 @@ async function load() {
   versions.value = (await ask(rubricListSchema, '/rubrics')).versions
   draft.value = copyOf(versions.value[0]!.rubric)
 }
-try {
-  await load()
-  orders.value = (await ask(z.array(orderRowSchema), '/orders')).filter((o) => o.tests > 0)
-} catch (error) {
-  wrong.value = messageOf(error)
-}
+await load()
+orders.value = (await ask(z.array(orderRowSchema), '/orders')).filter((o) => o.tests > 0)
 
 const mark = (rubric: Rubric) =>
   send(triedRubricSchema, '/rubrics/try', { rubric, ...(sample.value && { order: sample.value }) })

@@ -328,6 +328,23 @@ export const codes: Readonly<Record<string, string>> = {
   'formats.noState': 'Einen Zustand „{name}“ gibt es nicht: es gibt {states}',
   'formats.heldHow':
     '{title}: es ist nicht gesagt, wo es anliegt (red und black, round, series, inPlaceOf oder spots)',
+  'school.benchOnly':
+    'Sie sind an einem Platz angemeldet: nur seine heutige Arbeit ist offen. Für den Rest mit dem Passwort anmelden.',
+  'school.goneMeanwhile':
+    'Etwas, worauf sich das bezieht, gibt es nicht mehr: neu ansehen. Nichts wurde geändert.',
+  'school.meterNone':
+    'Was an {at} antwortet, ist kein Messgerät. Adresse prüfen; die Messung inzwischen eintippen.',
+  'school.noDirectory':
+    'Die Anmeldung mit {label} antwortet gerade nicht: gleich noch einmal versuchen, oder hier das Passwort benutzen',
+  'school.noSuchDate': 'Einen Tag dieses Jahrhunderts wählen',
+  'school.notConfirmed':
+    'Ihre Lehrkraft hat Sie nicht bestätigt. Noch einmal fragen, oder den Platzcode eingeben.',
+  'school.thereAlready': 'Es gibt schon eines mit diesem Namen: einen anderen wählen',
+  'school.tooManyStreams': 'Es sind zu viele Fenster von Ihnen offen: einige schließen',
+  'school.unfitValue':
+    'Ein Wert ist größer, als gespeichert werden kann: Zahlen, Tage und lange Texte prüfen',
+  'school.wrongCode':
+    'Das ist nicht Ihr Platzcode. Ihre Lehrkraft kann Ihnen einen neuen geben oder Sie unter „Werkstatt“ bestätigen.',
   'school.saySomething': 'Schreiben, was zu sagen ist',
   'school.stopped': 'Ihre Lehrkraft hat diese Arbeit angehalten: {text}',
   'school.noDay': 'Diesen Tag gibt es nicht',
@@ -357,7 +374,7 @@ export const codes: Readonly<Record<string, string>> = {
   'school.tooFast': 'So schnell misst niemand: eine halbe Minute warten. Nichts ging verloren.',
   'school.notPractice': 'Dieser Auftrag ist eine Prüfung: was dazu zu sagen ist, kommt mit der Auswertung',
   'school.meterFar':
-    'Ein Messgerät steht in der Werkstatt: seine Adresse ist eine dieses Netzes, etwa 192.168.1.40',
+    'Ein Messgerät steht in der Werkstatt: seine Adresse ist eine ihres Netzes, etwa 192.168.1.40. Adressen des Servers selbst sind nur offen, wenn sein Betreiber sie erlaubt (METER_LOOPBACK=1).',
   'school.meterTaken': 'Ein Messgerät „{name}“ gibt es schon',
   'school.noMeter': 'Dieser Auftrag hat kein Messgerät: eintippen, was Ihres zeigt',
   'school.meterCannot': 'Ein angeschlossenes Messgerät kann {title} nicht: eintippen, was zu sehen ist',

@@ -1440,4 +1440,88 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'Steps …': 'Schritte …',
   Leave: 'Verlassen',
   'Volts along the path, as far as they were asked': 'Volt den Weg entlang, so weit gefragt wurde',
+  'Asked about “{typed}”': 'Nachgefragt zu „{typed}“',
+  'The school’s server does not answer': 'Der Server der Schule antwortet nicht',
+  'This is not there any more': 'Das gibt es nicht mehr',
+  'This place is not open to you': 'Dieser Bereich ist für Sie nicht offen',
+  'This place cannot be shown': 'Dieser Bereich kann nicht gezeigt werden',
+  'It is tried again by itself. Nothing that you did is lost.':
+    'Es wird von selbst neu versucht. Nichts, was Sie getan haben, ist verloren.',
+  'Try again': 'Neu versuchen',
+  'Go to Today': 'Zu Heute',
+  'not saved: sign in again': 'nicht gespeichert: neu anmelden',
+  Stay: 'Bleiben',
+  'Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.':
+    'Einige Änderungen sind noch nicht gespeichert. Sie bleiben in diesem Browser und werden gesendet, wenn Sie sich hier wieder anmelden.',
+  'There is a newer version of this page.': 'Es gibt eine neuere Fassung dieser Seite.',
+  'Load it': 'Laden',
+  'Leave without saving?': 'Ohne Speichern verlassen?',
+  'What you have changed here is not saved yet.': 'Was Sie hier geändert haben, ist noch nicht gespeichert.',
+  'Your bench code': 'Ihr Platzcode',
+  'Six digits that you type at a bench, after the word of the day. Only you know them; a new code replaces the old one.':
+    'Sechs Ziffern, die Sie an einem Platz nach dem Tageswort eingeben. Nur Sie kennen sie; ein neuer Code ersetzt den alten.',
+  'Your new code is shown once:': 'Ihr neuer Code wird einmal gezeigt:',
+  'Make a new bench code': 'Neuen Platzcode machen',
+  Continue: 'Weiter',
+  'Nobody works at this bench today.': 'An diesem Platz arbeitet heute niemand.',
+  'Waiting for your instructor to confirm you …': 'Warten auf die Bestätigung Ihrer Lehrkraft …',
+  'I have no code: ask my instructor': 'Ich habe keinen Code: Lehrkraft fragen',
+  'I am somebody else': 'Ich bin jemand anders',
+  'Saved.': 'Gespeichert.',
+  School: 'Schule',
+  'Name of the school': 'Name der Schule',
+  Save: 'Speichern',
+  'signed in at a bench': 'an einem Platz angemeldet',
+  'signed in by the directory': 'über das Verzeichnis angemeldet',
+  'New bench code of {name}, told once:': 'Neuer Platzcode von {name}, einmal gezeigt:',
+  'Bench code': 'Platzcode',
+  '{count, plural, one {# piece of work is} other {# pieces of work are}} too old and will be moved to the bin on {on}. To keep it, choose a longer time.':
+    '{count, plural, one {# Arbeit ist} other {# Arbeiten sind}} zu alt und {count, plural, one {kommt} other {kommen}} am {on} in den Papierkorb. Zum Behalten eine längere Zeit wählen.',
+  '{count, plural, one {# piece of work is} other {# pieces of work are}} in the bin. The first is erased for good on {until}.':
+    '{count, plural, one {# Arbeit liegt} other {# Arbeiten liegen}} im Papierkorb. Die erste wird am {until} endgültig gelöscht.',
+  '{count, plural, one {# piece of work was} other {# pieces of work were}} put back.':
+    '{count, plural, one {# Arbeit wurde} other {# Arbeiten wurden}} zurückgelegt.',
+  'The clock of the school’s computer has jumped': 'Die Uhr des Schulrechners ist gesprungen',
+  'It shows {now}. While that is in doubt, nothing is erased.':
+    'Sie zeigt {now}. Solange das unsicher ist, wird nichts gelöscht.',
+  'The clock is right': 'Die Uhr stimmt',
+  'Put back': 'Zurücklegen',
+  Cancel: 'Abbrechen',
+  'Put back what is in the bin': 'Inhalt des Papierkorbs zurücklegen',
+  'Everything in the bin goes back where it was. Choose a longer time first, or it goes again.':
+    'Alles im Papierkorb kommt dahin zurück, wo es war. Zuerst eine längere Zeit wählen, sonst geht es wieder.',
+  'That took too long. Try once more.': 'Das hat zu lange gedauert. Bitte noch einmal versuchen.',
+  'The directory did not sign you in.': 'Das Verzeichnis hat Sie nicht angemeldet.',
+  'The directory knows you, but this school has no account for you: ask your instructor.':
+    'Das Verzeichnis kennt Sie, aber diese Schule hat kein Konto für Sie: Lehrkraft fragen.',
+  'There is an account of this sign-in name. Enter its password once, and it is yours by the directory too.':
+    'Es gibt ein Konto mit diesem Anmeldenamen. Einmal sein Passwort eingeben, dann gilt es auch über das Verzeichnis.',
+  'Your session has ended. Sign in to go on where you were: what you did is kept.':
+    'Ihre Sitzung ist zu Ende. Anmelden und weitermachen, wo Sie waren: was Sie getan haben, bleibt erhalten.',
+  'Sign in with {directory}': 'Anmelden mit {directory}',
+  'Sign me out everywhere else': 'Überall sonst abmelden',
+  'the same person: link them': 'dieselbe Person: verbinden',
+  'somebody else: add an account': 'jemand anders: Konto anlegen',
+  'leave it as it is': 'lassen, wie es ist',
+  '{open, plural, one {# sign-in name is} other {# sign-in names are}} taken by somebody: say whose it is, or it is left as it is.':
+    '{open, plural, one {# Anmeldename gehört} other {# Anmeldenamen gehören}} schon jemandem: angeben, wem, sonst bleibt alles, wie es ist.',
+  'is left as it is': 'bleibt, wie es ist',
+  'The sign-in name belongs to {was}. Is this the same person?':
+    'Der Anmeldename gehört {was}. Ist es dieselbe Person?',
+  'Whose account {login} is': 'Wem das Konto {login} gehört',
+  'No connection to the school: what your instructor says may come late. Trying again …':
+    'Keine Verbindung zur Schule: was Ihre Lehrkraft sagt, kommt vielleicht spät. Es wird neu versucht …',
+  '{student} wants to sign in at {station}': '{student} möchte sich an {station} anmelden',
+  'a bench': 'einem Platz',
+  'Confirm {student}': '{student} bestätigen',
+  Refuse: 'Ablehnen',
+  'was asked about “{typed}”': 'wurde zu „{typed}“ gefragt',
+  '{count, plural, one {# piece of work is} other {# pieces of work are}} too old and will be moved to the bin on {on}.':
+    '{count, plural, one {# Arbeit ist} other {# Arbeiten sind}} zu alt und {count, plural, one {kommt} other {kommen}} am {on} in den Papierkorb.',
+  'The clock of the school’s computer has jumped: it shows {now}.':
+    'Die Uhr des Schulrechners ist gesprungen: sie zeigt {now}.',
+  'Look at it': 'Ansehen',
+  'Change how long records are kept': 'Aufbewahrung ändern',
+  'You are signed in at {bench}, for its work of today. Sign in with your password for everything else.':
+    'Sie sind an {bench} angemeldet, für die heutige Arbeit dort. Für alles andere mit dem Passwort anmelden.',
 }

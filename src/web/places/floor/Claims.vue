@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { NAlert, NButton } from 'naive-ui'
+import { shallowRef } from 'vue'
+import { benchClaimsSchema, type BenchClaims } from '../../../contract/days'
+import { ask, messageOf, post } from '../../api/client'
+import { t } from '../../words'
+
+/** Students at benches who ask to be confirmed: the instructor sees who stands there. */
+const claims = shallowRef<BenchClaims>([])
+const wrong = shallowRef('')
+async function look() {
+  claims.value = await ask(benchClaimsSchema, '/claims').catch(() => claims.value)
+}
+async function settle(id: string, confirmed: boolean) {
+  wrong.value = ''
+  await post(`/claims/${id}`, { confirmed }).catch((error: unknown) => (wrong.value = messageOf(error)))
+  await look()
+}
+void look()
+defineExpose({ look })
+</script>
+
+<template>
+  <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  <NAlert
+    v-for="one in claims"
+    :key="one.id"
+    type="info"
+    :title="
+      t('{student} wants to sign in at {station}', {
+        student: one.student,
+        station: one.station ?? t('a bench'),
+      })
+    "
+  >
+    <div class="acts">
+      <NButton size="small" type="primary" @click="settle(one.id, true)">{{
+        t('Confirm {student}', { student: one.student })
+      }}</NButton>
+      <NButton size="small" @click="settle(one.id, false)">{{ t('Refuse') }}</NButton>
+    </div>
+  </NAlert>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>

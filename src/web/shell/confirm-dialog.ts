@@ -1,0 +1,27 @@
+import { createDiscreteApi, darkTheme } from 'naive-ui'
+import { themeOverrides } from '../theme/overrides'
+import { t } from '../words'
+
+/** Whether somebody leaves though not everything is saved. */
+export function confirmLeaving(): Promise<boolean> {
+  const dark = document.documentElement.dataset.scheme === 'dark'
+  const { dialog } = createDiscreteApi(['dialog'], {
+    configProviderProps: {
+      theme: dark ? darkTheme : null,
+      themeOverrides: themeOverrides(dark ? 'dark' : 'light'),
+    },
+  })
+  return new Promise((resolve) => {
+    dialog.warning({
+      title: t('Leave without saving?'),
+      content: t('What you have changed here is not saved yet.'),
+      positiveText: t('Leave'),
+      negativeText: t('Stay'),
+      onPositiveClick: () => resolve(true),
+      onNegativeClick: () => resolve(false),
+      onClose: () => resolve(false),
+      onMaskClick: () => resolve(false),
+      onEsc: () => resolve(false),
+    })
+  })
+}
