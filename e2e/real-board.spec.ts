@@ -61,7 +61,7 @@ test('a connected meter: its reading by one key, a meter that is not there is sa
   await meters.getByLabel('Its station').fill('Bench 9')
   await meters.getByLabel('Address').fill('example.com')
   await meters.getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(meters.getByRole('alert')).toContainText('one of this network')
+  await expect(meters.getByRole('alert')).toContainText('one of its network')
   await expectAccessible(page)
   await signOut(page)
 

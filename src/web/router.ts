@@ -193,7 +193,10 @@ onSessionLost(() => {
 
 router.beforeEach(async (to, from) => {
   // There is a newer page: it is loaded when somebody goes on anyway.
-  if (isOutdated.value && from.matched.length && loadAnew(to.fullPath)) return false
+  if (isOutdated.value && from.matched.length) {
+    window.location.assign(to.fullPath)
+    return false
+  }
   const session = useSession()
   await session.find()
   if (!session.user) {

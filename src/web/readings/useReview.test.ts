@@ -77,7 +77,7 @@ describe('a review', () => {
 
   it('says what is wrong where it is not there, or cannot be judged', async () => {
     refuse = '/review'
-    expect((await opened()).missing.value).not.toBe('')
+    await expect(opened()).rejects.toThrow()
     refuse = '/judgement'
     server.judged = null
     const review = await opened()

@@ -12,31 +12,31 @@ import { when } from '../parts/when'
 export function useReview(id: string, own: boolean) {
   const from = own ? '/desk' : '/orders'
   const review = ref<Review | null>(null)
-  const missing = ref('')
   const trouble = ref('')
   const at = ref(0)
 
   async function load() {
-    try {
-      const found = await ask(reviewSchema, `${from}/${id}/review`)
-      review.value = found
-      at.value = Math.max(0, found.steps.length - 1)
-      // The steps are there at once; the verdicts fill in.
-      if (!found.judged)
-        void ask(judgedSchema, `${from}/${id}/judgement`).then(
-          (judged) => (review.value = { ...review.value!, judged }),
-          (error: unknown) => (trouble.value = messageOf(error)),
-        )
-    } catch (error) {
-      missing.value = messageOf(error)
-    }
+    const found = await ask(reviewSchema, `${from}/${id}/review`)
+    review.value = found
+    at.value = Math.max(0, found.steps.length - 1)
+    // The steps are there at once; the verdicts fill in.
+    if (!found.judged)
+      void ask(judgedSchema, `${from}/${id}/judgement`).then(
+        (judged) => (review.value = { ...review.value!, judged }),
+        (error: unknown) => (trouble.value = messageOf(error)),
+      )
   }
   /** Looks anew while somebody works at it; whoever stands at an earlier step stays there. */
   async function follow() {
     const last = (review.value?.steps.length ?? 1) - 1
     const stay = at.value < last ? at.value : undefined
     const judged = review.value?.judged ?? null
-    await load()
+    try {
+      await load()
+    } catch (error) {
+      trouble.value = messageOf(error)
+      return
+    }
     // Until the new verdicts are there, the old ones stand.
     if (review.value && !review.value.judged) review.value = { ...review.value, judged }
     if (stay !== undefined) at.value = stay
@@ -58,7 +58,6 @@ export function useReview(id: string, own: boolean) {
   }
   return {
     review,
-    missing,
     trouble,
     at,
     load,

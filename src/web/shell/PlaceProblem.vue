@@ -31,7 +31,7 @@ useIntervalFn(() => {
 
 <template>
   <NResult
-    :status="away ? 'warning' : status === 404 ? '404' : 'error'"
+    :status="away ? 'warning' : status === 404 ? 'info' : 'error'"
     :title="title"
     :description="messageOf(problem.error)"
     role="alert"

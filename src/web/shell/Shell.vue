@@ -264,6 +264,7 @@ nav a.router-link-exact-active {
     flex: 0 1 auto;
     min-width: 0;
     overflow-x: auto;
+    scrollbar-width: none;
   }
   nav a {
     padding: 0 7px;

@@ -104,7 +104,7 @@ function back() {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <NButton quaternary @click="back">{{ t('I am somebody else') }}</NButton>
     </form>
-    <p class="quiet">
+    <p class="quiet other">
       <RouterLink :to="{ name: 'sign-in' }">{{ t('Sign in with a password instead') }}</RouterLink>
     </p>
   </DoorFrame>
@@ -115,5 +115,8 @@ form,
 .who {
   display: grid;
   gap: 14px;
+}
+.other {
+  margin-top: 22px;
 }
 </style>

@@ -8,7 +8,6 @@ import { openingState, renameId, type Circuit, type CircuitState } from '../../.
 import { limitSetFor } from '../../../core/readings'
 import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
-import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import DropTable from '../../readings/DropTable.vue'
@@ -28,14 +27,11 @@ import { useReadings } from '../../readings/useReadings'
 
 const route = useRoute()
 const store = useCircuit()
-const missing = ref('')
 const chosen = ref<string | null>(null)
 const path = ref(0)
 const own = shallowRef<CircuitState | null>(null)
 
-await store
-  .load(String(route.params.id), 'bench')
-  .catch((error: unknown) => (missing.value = messageOf(error)))
+await store.load(String(route.params.id), 'bench')
 
 const circuit = computed(() => store.circuit as Circuit)
 /** The handbook opens a circuit in the state that it speaks of. */
@@ -105,10 +101,7 @@ useKeys(t('Bench'), [
 </script>
 
 <template>
-  <p v-if="missing" class="wrong">
-    {{ missing }}
-  </p>
-  <div v-else class="bench place">
+  <div v-if="store.stored" class="bench place">
     <h1 class="visually-hidden">{{ t('Bench: {name}', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>

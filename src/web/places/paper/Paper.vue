@@ -9,19 +9,15 @@ import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf } from '../../../core/faults'
 import { instrumentOf } from '../../../core/instruments'
 import { partOfKind } from '../../../core/parts'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
 import { usePaper } from './usePaper'
 
 /** A worksheet that was filled in by hand, typed in one table; unusual numbers are asked about. */
 const route = useRoute()
 const router = useRouter()
 const review = ref<Review | null>(null)
-const missing = ref('')
-await ask(reviewSchema, `/orders/${String(route.params.id)}/review`).then(
-  (found) => (review.value = found),
-  (error: unknown) => (missing.value = messageOf(error)),
-)
-const paper = review.value ? usePaper(review.value) : undefined
+review.value = await ask(reviewSchema, `/orders/${String(route.params.id)}/review`)
+const paper = usePaper(review.value)
 const pieces = computed(() =>
   piecesOf(review.value!.circuit).map((one) => ({
     id: one.id,
@@ -49,8 +45,7 @@ async function done() {
 </script>
 
 <template>
-  <p v-if="missing || !review || !paper" class="wrong" role="alert">{{ missing }}</p>
-  <div v-else class="paper">
+  <div v-if="review" class="paper">
     <h1>{{ t('{name}, from paper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
     <table class="data" :aria-label="t('Readings of the worksheet')">

@@ -9,7 +9,6 @@ import type { Fault } from '../../../core/faults'
 import { limitSetFor } from '../../../core/readings'
 import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
-import { messageOf } from '../../api/client'
 import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import DropTable from '../../readings/DropTable.vue'
@@ -35,11 +34,8 @@ import LimitChoice from '../../readings/LimitChoice.vue'
 
 const route = useRoute()
 const store = useCircuit()
-const missing = ref('')
 const path = ref(0)
-await store
-  .load(String(route.params.id), 'plant')
-  .catch((error: unknown) => (missing.value = messageOf(error)))
+await store.load(String(route.params.id), 'plant')
 
 const circuit = computed(() => store.circuit as Circuit)
 const plant = computed<Plant>(
@@ -119,11 +115,8 @@ useKeys(t('Plant'), [
 </script>
 
 <template>
-  <p v-if="missing" class="wrong">
-    {{ missing }}
-  </p>
   <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
-  <div v-else-if="store.stored" class="plant place" :class="{ tall }">
+  <div v-if="store.stored" class="plant place" :class="{ tall }">
     <h1 class="visually-hidden">{{ t('Plant: {name}', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>

@@ -25,7 +25,7 @@ import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
 const router = useRouter()
-const { review, missing, trouble, at, load, follow, giveBack, answer, ...shown } = useReview(
+const { review, trouble, at, load, follow, giveBack, answer, ...shown } = useReview(
   String(useRoute().params.id),
   Boolean(props.own),
 )
@@ -94,10 +94,7 @@ async function print() {
 </script>
 
 <template>
-  <p v-if="missing || !review" class="wrong" role="alert">
-    {{ missing }}
-  </p>
-  <div v-else class="review place">
+  <div v-if="review" class="review place">
     <div class="top">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</span>

@@ -8,7 +8,6 @@ import type { Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
 import { workshopMeter, type MeterType } from '../../../core/instruments'
 import { answerKey } from '../../../core/readings'
-import { messageOf } from '../../api/client'
 import { useKeys } from '../../keys/useKeys'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
@@ -23,10 +22,7 @@ import LimitChoice from '../../readings/LimitChoice.vue'
 
 const route = useRoute()
 const store = useCircuit()
-const missing = ref('')
-await store
-  .load(String(route.params.id), 'sheet')
-  .catch((error: unknown) => (missing.value = messageOf(error)))
+await store.load(String(route.params.id), 'sheet')
 
 const circuit = computed(() => store.circuit as Circuit)
 const faults = computed(() => store.stored?.plant?.faults ?? [])
@@ -63,10 +59,7 @@ useKeys(t('Sheet'), [
 </script>
 
 <template>
-  <p v-if="missing" class="wrong">
-    {{ missing }}
-  </p>
-  <div v-else class="sheet">
+  <div v-if="store.stored" class="sheet">
     <div class="top">
       <h1>{{ side === 'key' ? t('Answer key') : t('Build sheet') }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>

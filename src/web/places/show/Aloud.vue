@@ -12,7 +12,7 @@ import { useReview } from '../../readings/useReview'
  * marked anywhere.
  */
 const id = String(useRoute().params.id)
-const { review, missing, at, load, follow, wiring, rows, marks, current, arrangement } = useReview(id, false)
+const { review, trouble, at, load, follow, wiring, rows, marks, current, arrangement } = useReview(id, false)
 await load()
 const { connected } = useLive(
   '/floor/live',
@@ -29,7 +29,7 @@ const last = computed(() => recent.value.at(-1))
 
 <template>
   <div class="aloud">
-    <p v-if="missing" class="wrong" role="alert">{{ missing }}</p>
+    <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
     <template v-else-if="review">
       <div class="top">
         <h1>{{ review.circuit.name }}</h1>
