@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 const port = 4187
+/** The stories of the main job, which `npm test` tells; the others are told by `npm run sweep`. */
+const mainJob = /(story|build|real-board|first-view|account)\.spec/
 // Workers load this file again: the folder is made once and handed on.
 process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
 
@@ -36,7 +38,8 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'e2e', testIgnore: /shots\.spec/ },
+    { name: 'e2e', testMatch: mainJob },
+    { name: 'sweep', testIgnore: [mainJob, /shots\.spec/] },
     { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {

@@ -1,5 +1,11 @@
 import { defineConfig } from 'vitest/config'
 
+/** What walks everything, and takes its time: run by `npm run sweep`. */
+const sweep = (folders: string) => [`${folders}/**/*.sweep.test.ts`]
+const loop = (folders: string) => [`${folders}/**/!(*.sweep).test.ts`]
+
+const server = { globalSetup: ['test/image.ts'] }
+
 export default defineConfig({
   test: {
     testTimeout: 60_000,
@@ -11,23 +17,20 @@ export default defineConfig({
     unstubGlobals: true,
     projects: [
       // With the reference engine, which leaves a window behind that the embedded database would take for a browser's.
-      { extends: true, test: { name: 'core', include: ['src/{core,cli}/**/*.test.ts'] } },
-      {
-        extends: true,
-        test: {
-          name: 'server',
-          globalSetup: ['test/image.ts'],
-          include: ['src/{server,meter}/**/*.test.ts', 'bench/**/*.test.ts'],
-        },
-      },
+      { extends: true, test: { name: 'core', include: loop('src/{core,cli}') } },
+      { extends: true, test: { name: 'server', ...server, include: loop('src/{server,meter}') } },
       {
         extends: true,
         test: {
           name: 'web',
           setupFiles: ['test/words-setup.ts'],
-          include: ['src/web/**/*.test.ts', 'test/**/*.test.ts'],
+          include: [...loop('src/web'), ...loop('test')],
         },
       },
+      { extends: true, test: { name: 'sweep-core', include: sweep('src/{core,cli}') } },
+      { extends: true, test: { name: 'sweep-server', ...server, include: sweep('src/server') } },
+      // Commands as they are typed: each has the machine to itself.
+      { extends: true, test: { name: 'sweep-commands', include: sweep('test'), fileParallelism: false } },
     ],
   },
 })

@@ -3,6 +3,7 @@ import { defaultRubric, type Prepared } from '../src/core/assessment'
 import type { Order, Step } from '../src/core/attempt'
 import { Workers } from '../src/server/workers/pool'
 import { demoCircuit } from '../test/demo'
+import { small } from './small'
 import { complaintOf, Student, type Habit } from '../test/students'
 
 /**
@@ -11,7 +12,7 @@ import { complaintOf, Student, type Habit } from '../test/students'
  */
 const circuits = ['van-cooling-fan', 'sweeper-work-lamp', 'gritter-salt-sensor'] as const
 const habits: readonly Habit[] = ['loadFirst', 'batteryOutward', 'groundFirst', 'halving']
-const students = 30
+const students = small ? 3 : 30
 
 const workers = new Workers()
 await workers.warm()
@@ -53,7 +54,8 @@ await Promise.all(
   attempts.map(async (attempt, i) => {
     for (let n = 1; n <= attempt.steps.length; n++) {
       // No chance of its own: the same run each time.
-      await new Promise((go) => setTimeout(go, 2000 + ((i * 7919 + n * 104729) % 6000)))
+      const thinks = 2000 + ((i * 7919 + n * 104729) % 6000)
+      await new Promise((go) => setTimeout(go, small ? thinks / 50 : thinks))
       times.push(await judged(attempt, n))
     }
   }),

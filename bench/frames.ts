@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { startServer } from '../e2e/server'
 import { people } from '../e2e/story'
 import { harnessCircuit } from './harness'
+import { small } from './small'
 
 /*
  * How smooth the real interface is: frames while a large drawing is moved and zoomed, edits of it, and a severity that
@@ -65,7 +66,7 @@ async function drag(page: Page, from: [number, number], by: (i: number) => [numb
   await page.mouse.move(...from)
   await page.mouse.down()
   const moves: Promise<void>[] = []
-  for (let i = 1; i <= steps; i++) {
+  for (let i = 1; i <= (small ? 20 : steps); i++) {
     const [dx, dy] = by(i)
     // As a hand moves: not waiting for the page to have coped with the step before.
     moves.push(page.mouse.move(from[0] + dx, from[1] + dy))
@@ -121,7 +122,7 @@ async function main(): Promise<void> {
     await page.keyboard.press('Enter')
     const length = page.getByRole('textbox', { name: /length/i }).first()
     await length.waitFor()
-    for (let i = 0; i < 20; i++) {
+    for (let i = 0; i < (small ? 2 : 20); i++) {
       await length.fill(`${1 + i / 10}`)
       await page.keyboard.press('Enter')
       await page.waitForTimeout(250)

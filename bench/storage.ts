@@ -2,14 +2,15 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { openDatabase } from '../src/server/database'
+import { times } from './small'
 
 /** Milliseconds that a commit takes in memory, and on the disk with its sync before the answer: one at a time and eight at once. */
-export async function storage(line: (what: string, value: string) => void): Promise<void> {
+async function storage(line: (what: string, value: string) => void): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-bench-'))
   const each = async (where: { folder?: string }, lanes: number): Promise<number> => {
     const database = await openDatabase(where)
     await database.query('create table if not exists kept (n integer)')
-    const rounds = 40
+    const rounds = times(40)
     const start = performance.now()
     for (let i = 0; i < rounds; i++)
       await Promise.all(
@@ -35,3 +36,5 @@ export async function storage(line: (what: string, value: string) => void): Prom
     `${(together / memory).toFixed(1)} ×  (${ms(together)})`,
   )
 }
+
+await storage((what, value) => console.log(`${what.padEnd(70)} ${value}`))

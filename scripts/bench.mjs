@@ -12,6 +12,9 @@ await build({
 })
 await import(pathToFileURL(resolve(outDir, 'index.js')).href)
 
+console.log('\nWhat a promise costs: the embedded database on this disk')
+spawnSync('npx', ['--no-install', 'tsx', 'bench/storage.ts'], { stdio: 'inherit' })
+
 // Through the server’s own threads, as they run there: file by file, where a thread finds its tasks.
 await build({
   configFile: false,
@@ -29,4 +32,5 @@ await build({
   },
 })
 console.log('\nA class judged at once')
-spawnSync(process.execPath, [`${outDir}/class/bench/class.js`], { stdio: 'inherit' })
+const { status } = spawnSync(process.execPath, [`${outDir}/class/bench/class.js`], { stdio: 'inherit' })
+process.exitCode = status ?? 1

@@ -1,5 +1,6 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { join } from 'node:path'
 
 /** Runs a command with its output on ours; ends this process with its status if it fails. */
 export function run(command, args, env = {}) {
@@ -31,13 +32,22 @@ export const together = (commands) =>
     ),
   )
 
-/** Installs what package-lock.json names, unless exactly that is installed already. */
+/** Installs what package-lock.json names, unless exactly that is installed already, by us or by `npm ci`. */
 export function installPackages() {
-  const stamp = 'node_modules/.brachyon-installed'
-  const wanted = readFileSync('package-lock.json', 'utf8')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  if (isInstalled()) return
   run('npm', ['ci', '--no-audit', '--no-fund'])
-  writeFileSync(stamp, wanted)
+}
+
+/** npm keeps what it has installed in a lock file of its own; packages for other systems are left out there. */
+function isInstalled() {
+  const installed = 'node_modules/.package-lock.json'
+  if (!existsSync(installed)) return false
+  const wanted = JSON.parse(readFileSync('package-lock.json', 'utf8')).packages
+  const there = JSON.parse(readFileSync(installed, 'utf8')).packages
+  return Object.entries(wanted).every(
+    ([path, { version, optional }]) =>
+      path === '' || there[path]?.version === version || (optional && !there[path]),
+  )
 }
 
 /** Installs Debian packages whose programs are missing; says what to do where that is not possible. */
@@ -62,29 +72,33 @@ export function installPrograms(programs) {
   }
 }
 
+/** What the tests need beside packages: a browser, a proxy, a database server. */
+export async function installTestPrograms() {
+  const { postgresPrograms } = await import('../test/postgres.mjs')
+  installPrograms([
+    { debian: 'chromium', present: () => existsSync('/usr/bin/chromium') },
+    { debian: 'nginx-light', present: () => existsSync('/usr/sbin/nginx') },
+    { debian: 'postgresql', present: () => postgresPrograms() !== undefined },
+  ])
+}
+
+/** What is built from: folders whole, files by name. */
+const sources = [
+  'src',
+  'public',
+  'index.html',
+  'vite.config.ts',
+  'vite.server.config.ts',
+  'package-lock.json',
+]
+const newestIn = (path) =>
+  statSync(path).isDirectory()
+    ? Math.max(0, ...readdirSync(path).map((name) => newestIn(join(path, name))))
+    : statSync(path).mtimeMs
+
 /** Builds interface and server unless what is built is newer than everything that it is built from. */
 export function build() {
-  const sources = execFileSync(
-    'git',
-    [
-      'ls-files',
-      '-co',
-      '--exclude-standard',
-      'src',
-      'public',
-      'index.html',
-      'vite.config.ts',
-      'vite.server.config.ts',
-      'package-lock.json',
-    ],
-    { encoding: 'utf8' },
-  )
-  const newest = Math.max(
-    ...sources
-      .split('\n')
-      .filter((file) => file && existsSync(file))
-      .map((file) => statSync(file).mtimeMs),
-  )
+  const newest = Math.max(...sources.map(newestIn))
   const fresh = (file) => existsSync(file) && statSync(file).mtimeMs > newest
   if (!fresh('dist/index.html')) tool('vite', ['build', '--logLevel', 'warn'])
   if (!fresh(serverMain)) tool('vite', ['build', '--logLevel', 'warn', '--config', 'vite.server.config.ts'])

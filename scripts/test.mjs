@@ -1,15 +1,10 @@
-import { existsSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
-import { build, installPackages, installPrograms, together, tool } from './prepare.mjs'
+import { build, installPackages, installTestPrograms, together, tool } from './prepare.mjs'
 
-// Lint, types, unit, end to end, with what they need installed first. The build's types are checked with the rest.
+// A person's loop: lint, types, unit tests and the stories of the main job, with what they need installed first. What walks
+// everything at every size is `npm run sweep`.
 installPackages()
-const { postgresPrograms } = await import('../test/postgres.mjs')
-installPrograms([
-  { debian: 'chromium', present: () => existsSync('/usr/bin/chromium') },
-  { debian: 'nginx-light', present: () => existsSync('/usr/sbin/nginx') },
-  { debian: 'postgresql', present: () => postgresPrograms() !== undefined },
-])
+await installTestPrograms()
 await together([
   ['vue-tsc', '--noEmit', '-p', 'tsconfig.json'],
   ['eslint', '.', '--max-warnings', '0'],
@@ -17,5 +12,6 @@ await together([
 ])
 build()
 // Threads and servers that unit tests start are those just built: nobody waits for TypeScript in each of them.
-tool('vitest', ['run'], { BRACHYON_BUILT: pathToFileURL('built').href })
+const built = { BRACHYON_BUILT: pathToFileURL('built').href }
+tool('vitest', ['run', '--project', 'core', '--project', 'server', '--project', 'web'], built)
 tool('playwright', ['test', '--project=e2e'])

@@ -4,7 +4,10 @@ import { toSpice } from '../src/core/formats'
 
 let started: Promise<Simulation> | undefined
 
-/** The reference solver, started once per process: a general-purpose SPICE engine in WebAssembly. */
+/**
+ * The reference solver, started once per process: a general-purpose SPICE engine in WebAssembly. It needs a `window`, which it
+ * makes: what takes that for a browser's, such as the embedded database, runs in another process.
+ */
 export function referenceEngine(): Promise<Simulation> {
   started ??= (async () => {
     const simulation = new Simulation()

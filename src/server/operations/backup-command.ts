@@ -1,4 +1,4 @@
-import { createReadStream, existsSync, renameSync, rmSync } from 'node:fs'
+import { createReadStream, existsSync, openSync, renameSync, rmSync } from 'node:fs'
 import { open } from 'node:fs/promises'
 import { dirname, resolve } from 'node:path'
 import { createInterface } from 'node:readline'
@@ -92,10 +92,13 @@ export async function restore(school: School, file: string): Promise<string> {
   const progress = new Progress()
   try {
     await checkFile(file, progress)
+    // Opened while this process may: the owner of the data folder may not read root's files.
+    const fd = openSync(file, 'r')
     if ('folder' in school) becomeOwnerOf(school.folder)
     const db = await openSchool(school)
     try {
-      const rows = await importSchool(db, linesOf(file), (at, of) => progress.rows('Restoring', at, of))
+      const lines = linesOf(file, fd)
+      const rows = await importSchool(db, lines, (at, of) => progress.rows('Restoring', at, of))
       return `Restored ${rows} rows into ${'url' in school ? 'the database' : school.folder}.`
     } finally {
       await db.close()
@@ -107,10 +110,11 @@ export async function restore(school: School, file: string): Promise<string> {
 
 /**
  * Lines of a file, unpacked where it is packed. What is wrong with the file itself is a `BackupError`.
+ * @param fd of the file, where it is open already
  */
-async function* linesOf(file: string): AsyncGenerator<string> {
-  if (!existsSync(file)) throw new BackupError(`There is no file ${file}.`)
-  const raw = createReadStream(file)
+async function* linesOf(file: string, fd?: number): AsyncGenerator<string> {
+  if (fd === undefined && !existsSync(file)) throw new BackupError(`There is no file ${file}.`)
+  const raw = createReadStream(file, fd === undefined ? {} : { fd })
   const input = file.endsWith('.gz') || file.endsWith('.gz.part') ? createGunzip() : undefined
   // An error of either ends the lines with it.
   const flowing = input ? pipeline(raw, input) : undefined
