@@ -1,12 +1,10 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import { request, type RequestOptions } from 'node:https'
 import { createServer as netServer, type AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { startNginx } from '../../test/nginx.mjs'
 import { passwords, startSchool, type School } from '../../test/school'
 
 /** A port that is free just now. */
@@ -22,7 +20,7 @@ async function freePort(): Promise<number> {
 describe('behind nginx, set up as docs/running.md says', () => {
   let school: School
   let server: Server
-  let nginx: ChildProcess
+  let nginx: ReturnType<typeof startNginx>
   let port: number
   const host = 'school.example'
 
@@ -31,42 +29,14 @@ describe('behind nginx, set up as docs/running.md says', () => {
     server = createServer(school.app).listen(0, '127.0.0.1')
     await once(server, 'listening')
     port = await freePort()
-    const folder = mkdtempSync(join(tmpdir(), 'brachyon-nginx-'))
-    const certificate = ['-keyout', join(folder, 'key.pem'), '-out', join(folder, 'cert.pem')]
-    execFileSync(
-      'openssl',
-      ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', `/CN=${host}`, ...certificate],
-      { stdio: 'ignore' },
-    )
-    const shown = /```nginx\n([\s\S]*?)```/.exec(readFileSync('docs/running.md', 'utf8'))![1]!
-    const site = shown
-      .replace('listen 443 ssl', `listen 127.0.0.1:${port} ssl`)
-      .replace('/etc/ssl/school.pem', join(folder, 'cert.pem'))
-      .replace('/etc/ssl/school.key', join(folder, 'key.pem'))
-      .replace('127.0.0.1:4173', `127.0.0.1:${(server.address() as AddressInfo).port}`)
-    const paths = ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi']
-      .map((name) => `${name}_temp_path ${folder}/${name};`)
-      .join(' ')
-    writeFileSync(
-      join(folder, 'nginx.conf'),
-      `${process.getuid?.() === 0 ? 'user root;' : ''} daemon off; pid ${folder}/pid; error_log ${folder}/error.log;
-       events {} http { access_log off; ${paths} ${site} }`,
-    )
-    nginx = spawn('/usr/sbin/nginx', [
-      '-p',
-      folder,
-      '-e',
-      join(folder, 'error.log'),
-      '-c',
-      join(folder, 'nginx.conf'),
-    ])
+    nginx = startNginx({ port, servers: [(server.address() as AddressInfo).port] })
     await vi.waitFor(async () => expect((await send('GET', '/health')).status).toBe(200), {
       timeout: 20_000,
       interval: 100,
     })
   }, 60_000)
   afterAll(async () => {
-    nginx.kill()
+    nginx.stop()
     server.closeAllConnections()
     server.close()
     await school.close()
@@ -81,14 +51,19 @@ describe('behind nginx, set up as docs/running.md says', () => {
     rejectUnauthorized: false,
   })
   const send = (method: string, path: string, body?: object, headers: Record<string, string> = {}) =>
-    new Promise<{ status: number; cookie: string; text: string }>((resolve, reject) => {
+    new Promise<{ status: number; cookie: string; hsts: string; text: string }>((resolve, reject) => {
       const asked = request(
         options(method, path, { ...(body && { 'content-type': 'application/json' }), ...headers }),
         (res) => {
           let text = ''
           res.on('data', (chunk: Buffer) => (text += chunk.toString()))
           res.on('end', () =>
-            resolve({ status: res.statusCode!, cookie: String(res.headers['set-cookie']), text }),
+            resolve({
+              status: res.statusCode!,
+              cookie: String(res.headers['set-cookie']),
+              hsts: String(res.headers['strict-transport-security']),
+              text,
+            }),
           )
         },
       )
@@ -102,6 +77,7 @@ describe('behind nginx, set up as docs/running.md says', () => {
     const ours = await enter({ origin: `https://${host}` })
     expect(ours.status).toBe(200)
     expect(ours.cookie).toMatch(/; Secure/)
+    expect(ours.hsts).toMatch(/max-age=\d{7}/)
     expect((await enter({ origin: 'https://elsewhere.example' })).status).toBe(403)
     expect((await enter({ origin: `http://${host}` })).status).toBe(403)
     // What a visitor claims of their own address is not believed.

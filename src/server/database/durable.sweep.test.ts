@@ -173,6 +173,16 @@ describe('a start that cannot be', () => {
       { PORT: '0', DATABASE_URL: 'postgresql://x@127.0.0.1:9/none' },
       /^The PostgreSQL server that DATABASE_URL names cannot be reached/,
     ],
+    [
+      'a proxy that is none',
+      { PORT: '0', TRUST_PROXY: 'everybody' },
+      /^TRUST_PROXY is “everybody”: it must be/,
+    ],
+    [
+      'half a directory',
+      { PORT: '0', OIDC_ISSUER: 'https://x.example' },
+      /^OIDC_ISSUER is set: set OIDC_CLIENT_ID/,
+    ],
   ])(
     '%s says in one sentence what to do',
     (_what, env, sentence) => {
