@@ -4,13 +4,18 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
+import { startNginx } from '../test/nginx.mjs'
 import { startPostgres } from '../test/postgres.mjs'
+import { attack, hoardStreams } from './attacks.mjs'
 
 /**
  * A class at work on servers of this machine, loopback only:
- * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1] [--look]
+ * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1] [--look] [--attack] [--backup]
+ *   [--rolling]
  * Each student measures every two to eight seconds; a Floor is watched, reviews are opened. With kills, a server is killed
- * without warning so many times, spread over the minutes, and every step is sent again until it is acknowledged.
+ * without warning so many times, spread over the minutes, and every step is sent again until it is acknowledged. With
+ * --attack a stranger tries to stop everybody meanwhile, with --backup the school is backed up all the time, and with
+ * --rolling two processes behind nginx are started anew one after the other.
  */
 const { values } = parseArgs({
   options: {
@@ -20,12 +25,19 @@ const { values } = parseArgs({
     processes: { type: 'string', default: '1' },
     postgres: { type: 'boolean', default: false },
     look: { type: 'boolean', default: false },
+    attack: { type: 'boolean', default: false },
+    backup: { type: 'boolean', default: false },
+    rolling: { type: 'boolean', default: false },
   },
 })
 const students = Number(values.students)
 const until = Number(values.minutes) * 60_000
 const kills = Number(values.kills)
-const processes = Number(values.processes)
+const { rolling } = values
+const processes = rolling ? 2 : Number(values.processes)
+if (rolling) values.postgres = true
+// nginx has a certificate of its own.
+if (rolling) process.env.NODE_TLS_REJECT_UNAUTHORIZED = '0'
 if (processes > 1 && !values.postgres)
   throw new Error('several processes share a PostgreSQL server: add --postgres')
 const sleep = (ms) => new Promise((done) => setTimeout(done, ms))
@@ -57,6 +69,7 @@ class Server {
           PORT: String(this.port),
           BRACHYON_DATA: join(folder, 'data'),
           BRACHYON_LOOP_FILE: this.loop,
+          ...(rolling && { TRUST_PROXY: '1' }),
           ...(postgres && { DATABASE_URL: postgres.url }),
         },
         stdio: ['ignore', 'ignore', 'inherit'],
@@ -77,9 +90,9 @@ class Server {
     })()
     return this.up
   }
-  async kill() {
+  async kill(signal = 'SIGKILL') {
     const ended = new Promise((done) => this.child.once('exit', done))
-    this.child.kill('SIGKILL')
+    this.child.kill(signal)
     await ended
     downs++
   }
@@ -87,15 +100,19 @@ class Server {
 const servers = []
 for (let i = 0; i < processes; i++) servers.push(new Server(await freePort(), i))
 for (const server of servers) await server.start()
+const front = rolling ? await freePort() : undefined
+const nginx = front && startNginx({ port: front, servers: servers.map(({ port }) => port) })
+if (nginx) await sleep(1500)
 
 class Person {
   constructor(nth) {
     this.server = servers[nth % servers.length]
   }
   async ask(method, path, body) {
-    const response = await fetch(`${this.server.url}/api${path}`, {
+    const response = await fetch(`${front ? `https://127.0.0.1:${front}` : this.server.url}/api${path}`, {
       method,
       headers: {
+        ...(front && { host: 'school.example' }),
         ...(this.cookie && { cookie: this.cookie }),
         ...(body && { 'content-type': 'application/json' }),
       },
@@ -200,6 +217,7 @@ async function work(person) {
         if (tries === 1) took.push(performance.now() - start)
         break
       }
+      // Behind nginx nobody is to be refused at all.
       if (answer && (answer.status < 500 || kills === 0)) {
         fail(`${answer.status} ${answer.body?.message?.code}`)
         break
@@ -287,6 +305,53 @@ async function look() {
   await browser.close()
   return `Floor stood after ${stood.toFixed(0)} ms; in a browser for ${seconds.toFixed(0)} s: ${gaps.length} frames, ms median ${part(0.5)}, 95 % ${part(0.95)}, 99 % ${part(0.99)}, most ${part(1)}`
 }
+/** A backup after the other, as an administrator who is in a hurry. */
+async function backups() {
+  const took = []
+  while (Date.now() < end - 3000) {
+    const began = performance.now()
+    const child = spawn(
+      process.execPath,
+      ['built/server/operations/command.js', 'backup', join(folder, 'backup.jsonl.gz')],
+      {
+        env: {
+          ...process.env,
+          BRACHYON_DATA: join(folder, 'data'),
+          DATABASE_URL: postgres?.url ?? '',
+        },
+        stdio: ['ignore', 'ignore', 'inherit'],
+      },
+    )
+    const status = await new Promise((done) => child.once('exit', done))
+    if (status !== 0) fail('backup')
+    took.push(performance.now() - began)
+  }
+  return `${took.length} backups, each ${Math.round(Math.min(...took))} to ${Math.round(Math.max(...took))} ms`
+}
+/** As the manual says: the second when the first answers again. */
+async function roll() {
+  let rounds = 0
+  while (Date.now() < end - 25_000) {
+    await sleep(5000)
+    for (const server of servers) {
+      await server.kill('SIGTERM')
+      await server.start()
+    }
+    rounds++
+  }
+  return `${rounds} rolling restarts of both processes`
+}
+const gone = () => Date.now() >= end
+const extra = Promise.all([
+  values.attack
+    ? attack(servers[0].url, gone).then((a) => `the stranger was answered ${JSON.stringify(a)}`)
+    : '',
+  values.attack
+    ? hoardStreams(servers[0].url, people[0].cookie, gone).then((n) => `one student had ${n} streams at most`)
+    : '',
+  values.backup ? backups() : '',
+  rolling ? roll() : '',
+])
 const looking = values.look ? look() : undefined
 const watching = watch()
 await Promise.all([...people.map(work), review(), ...(kills ? [cut()] : [])])
@@ -309,6 +374,7 @@ console.log(
 )
 console.log(`reviews opened ${reviews}, events on the Floor ${events}, errors ${JSON.stringify([...errors])}`)
 if (looking) console.log(await looking)
+for (const line of await extra) if (line) console.log(line)
 console.log(`acknowledged and lost ${lost}, kept twice ${twice}`)
 for (const { loop } of servers)
   if (existsSync(loop)) {
@@ -328,6 +394,7 @@ for (const { loop } of servers)
     }
   }
 for (const server of servers) await server.kill()
+nginx?.stop()
 void watching
 postgres?.stop()
 process.exit(errors.size || lost || twice ? 1 : 0)
