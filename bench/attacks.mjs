@@ -1,7 +1,15 @@
 import { gzipSync } from 'node:zlib'
 
-/** What a stranger does who means harm, over and over until `over()`; counts what it is answered. */
-export async function attack(url, over) {
+/**
+ * Somebody who means harm, in a process of their own: node bench/attacks.mjs URL COOKIE MILLISECONDS. Prints what they
+ * were answered, as JSON.
+ */
+const [url, cookie, milliseconds] = process.argv.slice(2)
+const end = Date.now() + Number(milliseconds)
+const over = () => Date.now() >= end
+
+/** What a stranger does, over and over. */
+async function attack() {
   const answers = new Map()
   const note = (what, status) => {
     const key = `${what} ${status}`
@@ -60,8 +68,8 @@ export async function attack(url, over) {
   return [...answers].sort(([a], [b]) => (a < b ? -1 : 1))
 }
 
-/** One student who opens streams without end; answers how many stood at most. */
-export async function hoardStreams(url, cookie, over) {
+/** A student who opens streams without end: how many stood at most. */
+async function hoardStreams() {
   let most = 0
   while (!over()) {
     const stop = new AbortController()
@@ -79,3 +87,6 @@ export async function hoardStreams(url, cookie, over) {
   }
   return most
 }
+
+const [answers, streams] = await Promise.all([attack(), hoardStreams()])
+console.log(JSON.stringify({ answers, streams }))

@@ -4,18 +4,32 @@ import type { Message } from '../core/document'
 import type { Database } from './database'
 import { Refusal } from './refusal'
 
+/** Full windows that a process remembers; beyond them the database is asked again. */
+const mostRemembered = 10_000
+
 /**
  * Counts requests where the accounts are: for all server processes together. The table is not logged, so that counting
  * waits for no disk.
  */
 class CountedInDatabase implements Store {
+  /** Whose window is full, and until when: told from here, without asking again. */
+  private readonly full = new Map<string, { readonly totalHits: number; readonly until: number }>()
+
   constructor(
     private readonly db: Database,
     readonly prefix: string,
+    private readonly most: number,
     private readonly seconds: number,
   ) {}
 
   async increment(key: string): Promise<{ totalHits: number; resetTime: Date }> {
+    const full = this.full.get(key)
+    if (full && full.until > performance.now())
+      return {
+        totalHits: full.totalHits,
+        resetTime: new Date(Date.now() + full.until - performance.now()),
+      }
+    this.full.delete(key)
     // A window that begins in the future was begun by a clock that was wrong.
     const over = `(request_counts.since < now() - $2 * interval '1 second' or request_counts.since > now())`
     const [row] = await this.db.query<{ count: number; left: number }>(
@@ -26,7 +40,14 @@ class CountedInDatabase implements Store {
        returning count, extract(epoch from since - now())::float8 + $2 as left`,
       [this.prefix + key, this.seconds],
     )
-    return { totalHits: row!.count, resetTime: new Date(Date.now() + 1000 * row!.left) }
+    const { count, left } = row!
+    if (count > this.most) this.remember(key, count, left)
+    return { totalHits: count, resetTime: new Date(Date.now() + 1000 * left) }
+  }
+
+  private remember(key: string, totalHits: number, seconds: number): void {
+    if (this.full.size >= mostRemembered) this.full.clear()
+    this.full.set(key, { totalHits, until: performance.now() + 1000 * seconds })
   }
 
   async decrement(key: string): Promise<void> {
@@ -36,6 +57,7 @@ class CountedInDatabase implements Store {
   }
 
   async resetKey(key: string): Promise<void> {
+    this.full.delete(key)
     await this.db.query('delete from request_counts where key = $1', [this.prefix + key])
   }
 }
@@ -60,7 +82,7 @@ export function limitRequests(
   return rateLimit({
     windowMs: 1000 * seconds,
     limit: most,
-    store: new CountedInDatabase(db, `${name} `, seconds),
+    store: new CountedInDatabase(db, `${name} `, most, seconds),
     keyGenerator: (req, res) => (by ? by(res as Response) : ipKeyGenerator(req.ip ?? '')),
     skipSuccessfulRequests: onlyRefused,
     standardHeaders: 'draft-8',

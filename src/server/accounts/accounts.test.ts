@@ -250,6 +250,8 @@ describe('accounts', () => {
     // A stranger at the same address, as behind a school's proxy, and one elsewhere.
     for (const address of ['192.0.2.1', '192.0.2.66'])
       for (let i = 0; i < 9; i++) await tried(`wrong ${i}`, address)
+    // However fast this machine is, they wait for a while.
+    await school.database.query('update wrong_tries set wrong = 12, last_at = now()')
     await tried(passwords.orla, '192.0.2.66').expect(429)
     await tried(passwords.orla, '192.0.2.1').expect(429)
     // From anywhere else, and from the browser that has signed in before, the owner goes in.
@@ -266,6 +268,44 @@ describe('accounts', () => {
     // Who guesses at a known browser is slowed there.
     for (let i = 0; i < 5; i++) await tried(`wrong at home ${i}`, '192.0.2.1', device).expect(401)
     await tried('three slow green wheels', '192.0.2.1', device).expect(429)
+    await school.close()
+  }, 60_000)
+
+  it('of a stranger, four hundred at once, keep nobody out who is elsewhere or known', async () => {
+    const school = await startSchool({ trustProxy: 1 })
+    const tried = (login: string, password: string, address: string, cookie = '') =>
+      school
+        .visitor()
+        .post('/api/session')
+        .set({ 'X-Forwarded-For': address, cookie })
+        .send({ login, password })
+    const first = await tried('tam', passwords.tam, '192.0.2.1').expect(200)
+    const device = String(first.headers['set-cookie']).match(/brachyon_device=[^;]*/)![0]
+    let known: number[] = []
+    const swarm = Promise.all(
+      Array.from({ length: 400 }, (_, n) => tried(n % 2 ? 'orla' : `nobody-${n}`, `w${n}`, '192.0.2.1')),
+    )
+    const others = async () => {
+      await new Promise((done) => setTimeout(done, 300))
+      const all = await Promise.all([
+        tried('tam', passwords.tam, '192.0.2.1', device),
+        tried('orla', passwords.orla, '192.0.2.7'),
+        tried('idris', passwords.idris, '192.0.2.8'),
+      ])
+      known = all.map(({ status }) => status)
+    }
+    const [answers] = await Promise.all([swarm, others()])
+    const statuses = new Set(answers.map(({ status }) => status))
+    expect([...statuses].filter((status) => ![401, 429, 503].includes(status))).toEqual([])
+    expect(statuses).toContain(503)
+    expect(known).toEqual([200, 200, 200])
+    // All that an address may get wrong is used up: the browser that is known goes in.
+    await school.database.query(`update request_counts set count = 400 where key = 'sign-in 192.0.2.1'`)
+    await tried('idris', passwords.idris, '192.0.2.1').expect(429)
+    await tried('idris', passwords.idris, '192.0.2.1').expect(429)
+    await tried('tam', passwords.tam, '192.0.2.1', device).expect(200)
+    const waits = await school.database.query(`select 1 from sign_ins where outcome = 'waits'`)
+    expect(waits.length).toBeLessThan(20)
     await school.close()
   }, 60_000)
 

@@ -2,7 +2,7 @@ import { randomInt } from 'node:crypto'
 import { say } from '../../contract'
 import type { Queries } from '../database'
 import { Refusal } from '../refusal'
-import { checkPassword, hashPassword, type From } from './password-threads'
+import { checkPassword, hashPassword } from './password-threads'
 
 /**
  * Gives a student a new code for signing in at a bench, told once: six digits. Guesses are slowed, and it opens no more
@@ -20,10 +20,10 @@ export async function newBenchCode(db: Queries, id: string): Promise<string> {
 }
 
 /** Whether it is this person's code; false where they have none. */
-export async function isBenchCode(db: Queries, id: string, code: string, from: From): Promise<boolean> {
+export async function isBenchCode(db: Queries, id: string, code: string): Promise<boolean> {
   const [row] = await db.query<{ hash: string | null }>(
     'select bench_code_hash as hash from users where id = $1',
     [id],
   )
-  return row?.hash ? checkPassword(code.replace(/\D/g, ''), row.hash, from) : false
+  return row?.hash ? checkPassword(code.replace(/\D/g, ''), row.hash) : false
 }

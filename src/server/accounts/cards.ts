@@ -116,7 +116,7 @@ export async function signInByCard(
   if (code !== undefined) {
     const attempt = { account: `bench code ${person}`, source }
     const right = await lookInTurn(db, attempt, async () =>
-      (await isBenchCode(db, person, code, { address: source, account: person })) ? true : undefined,
+      (await isBenchCode(db, person, code)) ? true : undefined,
     )
     if (!right) throw new Refusal(401, say('wrongCode'))
   } else {

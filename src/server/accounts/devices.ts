@@ -4,18 +4,14 @@ import { hashToken, newToken } from './tokens'
 /** Days for which a browser is known after the last sign-in there. */
 export const deviceDays = 365
 
-/** Whether an account was signed in to from this browser before. */
-export async function isKnownDevice(
-  db: Queries,
-  login: string,
-  device: string | undefined,
-): Promise<boolean> {
-  if (!device) return false
+/** A browser as the place that tries come from, where this account was signed in to from it before. */
+export async function deviceSource(db: Queries, login: string, device: string): Promise<string | undefined> {
+  const hash = hashToken(device)
   const rows = await db.query(
     'select 1 from devices d join users u on u.id = d.user_id where d.token_hash = $1 and u.login = $2',
-    [hashToken(device), login.trim().toLowerCase()],
+    [hash, login.trim().toLowerCase()],
   )
-  return rows.length > 0
+  return rows.length ? `device ${hash.slice(0, 32)}` : undefined
 }
 
 /** Remembers the browser of a sign-in; answers what it is to keep. */

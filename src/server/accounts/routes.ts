@@ -23,12 +23,13 @@ import { limitRequests } from '../request-limits'
 import { nameSchool, schoolName } from '../school-name'
 import { newBenchCode } from './bench-codes'
 import { askToConfirm, cardHours, openClaims, peopleAt, settleClaim, signInByCard } from './cards'
-import { deviceDays, isKnownDevice, rememberDevice } from './devices'
+import { deviceDays, rememberDevice } from './devices'
 import type { Directory } from './directory'
 import { endSessions, openSession, otherSessions, sessionHours, signOut, visitorOf } from './sessions'
+import { signInQueue } from './sign-in-queue'
 import { noteSignIn } from './sign-ins'
 import { lookInTurn } from './throttle'
-import { cookieOf, hashToken } from './tokens'
+import { cookieOf } from './tokens'
 import {
   addHashed,
   addUser,
@@ -111,7 +112,15 @@ export const only =
     next()
   }
 
-/** From one address; a class sits behind one, so that accounts are slowed one by one besides (`throttle`). */
+/** Where a try to sign in comes from: a browser that is known for the account, or an address. */
+const sourceOf = (res: Response): string => res.locals.source as string
+/** Whose sign-in is tried, before anything is known of what was sent. */
+const accountOf = ({ body }: Request): string => {
+  const login: unknown = typeof body === 'object' && body !== null && 'login' in body ? body.login : ''
+  return typeof login === 'string' ? login.trim().toLowerCase().slice(0, 60) : ''
+}
+
+/** From one place; a class sits behind one address, so that accounts are slowed one by one besides (`throttle`). */
 const mostFromAddress = 400
 
 /** Gives a browser its session. */
@@ -138,13 +147,17 @@ export async function giveDevice(db: Database, req: Request, res: Response, user
 
 export function accountRoutes(db: Database, directory?: Directory): Router {
   const router = Router()
-  const slow = limitRequests(db, {
-    name: 'sign-in',
-    most: mostFromAddress,
-    seconds: 15 * 60,
-    onlyRefused: true,
-    why: say('tooManyTries'),
-  })
+  const slow: RequestHandler[] = [
+    signInQueue(db, deviceOf, accountOf),
+    limitRequests(db, {
+      name: 'sign-in',
+      most: mostFromAddress,
+      seconds: 15 * 60,
+      by: sourceOf,
+      onlyRefused: true,
+      why: say('tooManyTries'),
+    }),
+  ]
 
   router.get('/session', async (_req, res) => {
     const user = (res.locals.user as User | undefined) ?? null
@@ -155,15 +168,11 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     } satisfies Session)
   })
 
-  router.post('/session', slow, async (req, res) => {
+  router.post('/session', ...slow, async (req, res) => {
     const { login, password, alone } = signInSchema.parse(req.body)
     const address = req.ip ?? ''
-    const device = deviceOf(req)
-    const known = await isKnownDevice(db, login, device)
-    const source = known && device ? `device ${hashToken(device).slice(0, 32)}` : address
-    const from = { address: source, account: login.toLowerCase() }
-    const user = await lookInTurn(db, { account: login, source }, () =>
-      userWithPassword(db, login, password, from),
+    const user = await lookInTurn(db, { account: login, source: sourceOf(res) }, () =>
+      userWithPassword(db, login, password),
     ).catch(async (error: unknown) => {
       await noteSignIn(db, login, address, 'waits')
       throw error
@@ -185,13 +194,13 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
   })
 
   /** With a bench's card and the word of the day: first who stands there, then one of them. */
-  router.post('/card', slow, async (req, res) => {
+  router.post('/card', ...slow, async (req, res) => {
     res.json(await peopleAt(db, cardSchema.parse(req.body), req.ip ?? ''))
   })
-  router.post('/card/ask', slow, async (req, res) => {
+  router.post('/card/ask', ...slow, async (req, res) => {
     res.status(201).json(await askToConfirm(db, cardPersonSchema.parse(req.body), req.ip ?? ''))
   })
-  router.post('/card/in', slow, async (req, res) => {
+  router.post('/card/in', ...slow, async (req, res) => {
     const found = await signInByCard(db, cardInSchema.parse(req.body), req.ip ?? '')
     if (!found) {
       res.json({ waiting: true })
@@ -244,7 +253,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     res.status(201).json({ code: await newBenchCode(db, userOf(res).id) })
   })
 
-  router.post('/set-up', slow, async (req, res) => {
+  router.post('/set-up', ...slow, async (req, res) => {
     const { school, ...account } = setUpSchema.parse(req.body)
     if (await anyInstructor(db)) throw new Refusal(403, say('setUpAlready'))
     // Slow work comes before the transaction, not in it.

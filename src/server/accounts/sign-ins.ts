@@ -3,16 +3,17 @@ import type { Queries } from '../database'
 /** How somebody came in or did not, for whoever has to find out what happened. */
 export type Outcome = 'in' | 'wrong' | 'waits' | 'out' | 'card' | 'directory'
 
-/** Kept for a quarter of a year (`retention`). */
+/** Kept for a quarter of a year (`retention`); that somebody has to wait, once in a minute: a stranger's thousand tries are one. */
 export async function noteSignIn(
   db: Queries,
   login: string,
   address: string,
   outcome: Outcome,
 ): Promise<void> {
-  await db.query('insert into sign_ins (login, address, outcome) values ($1, $2, $3)', [
-    login.trim().toLowerCase().slice(0, 60),
-    address.slice(0, 60),
-    outcome,
-  ])
+  await db.query(
+    `insert into sign_ins (login, address, outcome)
+     select $1, $2, $3 where $3 <> 'waits' or not exists (
+       select 1 from sign_ins where login = $1 and address = $2 and outcome = 'waits' and at > now() - interval '1 minute')`,
+    [login.trim().toLowerCase().slice(0, 60), address.slice(0, 60), outcome],
+  )
 }

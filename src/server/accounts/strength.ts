@@ -1,6 +1,6 @@
 import { leastPassword, say } from '../../contract'
 import { Refusal } from '../refusal'
-import { isGuessed, type From } from './password-threads'
+import { isGuessed } from './password-threads'
 
 /**
  * Refuses a password that is short, common, or made of what everybody knows of its owner.
@@ -11,7 +11,6 @@ export async function checkStrength(
   password: string,
   { login, name }: { readonly login: string; readonly name: string },
   school: string,
-  from?: From,
 ): Promise<void> {
   if (password.trim().length < leastPassword)
     throw new Refusal(422, say('passwordShort', { least: leastPassword }))
@@ -20,5 +19,5 @@ export async function checkStrength(
     .toLowerCase()
     .split(/[^\p{L}\d]+/u)
     .filter((word) => word.length > 1)
-  if (await isGuessed(password, known, from)) throw new Refusal(422, say('passwordGuessed'))
+  if (await isGuessed(password, known)) throw new Refusal(422, say('passwordGuessed'))
 }

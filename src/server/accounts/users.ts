@@ -3,7 +3,7 @@ import { say, type NewAccount, type Role, type User } from '../../contract'
 import type { Database, Queries } from '../database'
 import { Refusal } from '../refusal'
 import { schoolName } from '../school-name'
-import { checkPassword, hashPassword, ownRequest, type From } from './password-threads'
+import { checkPassword, hashPassword } from './password-threads'
 import { endSessions } from './sessions'
 import { checkStrength } from './strength'
 import { forgiveTries } from './throttle'
@@ -57,14 +57,13 @@ export async function userWithPassword(
   db: Queries,
   login: string,
   password: string,
-  from: From,
 ): Promise<User | undefined> {
   const [row] = await db.query<User & { hash: string }>(
     `select ${userColumns('u')}, password_hash as hash from users u where login = $1`,
     [login.trim().toLowerCase()],
   )
   const compared = row?.hash ?? (await (nobody ??= hashPassword('nobody has this password')))
-  const right = await checkPassword(password, compared, from)
+  const right = await checkPassword(password, compared)
   if (!row || !right) return undefined
   const { hash, ...user } = row
   return hash ? user : undefined
@@ -95,13 +94,12 @@ export async function changePassword(
   token: string,
 ): Promise<true | undefined> {
   const row = await personOf(db, user.id)
-  const from = { ...ownRequest, account: user.login }
-  if (!(await checkPassword(current, row.hash, from))) return undefined
+  if (!(await checkPassword(current, row.hash))) return undefined
   if (current === password) throw new Refusal(422, say('samePassword'))
-  await checkStrength(password, row, await schoolName(db), from)
+  await checkStrength(password, row, await schoolName(db))
   await db.query('update users set password_hash = $2, must_change = false where id = $1', [
     user.id,
-    await hashPassword(password, from),
+    await hashPassword(password),
   ])
   await endSessions(db, user.id, token)
   return true
