@@ -43,8 +43,6 @@ export const signInSchema = z.object({
     .string()
     .min(1, coded(say('enterPassword')))
     .max(200),
-  /** Ends every other session of the account. */
-  alone: z.boolean().optional(),
 })
 
 /** A passphrase of a few words is the best: the server refuses what is common (12 as the least is common practice). */

@@ -169,7 +169,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
   })
 
   router.post('/session', ...slow, async (req, res) => {
-    const { login, password, alone } = signInSchema.parse(req.body)
+    const { login, password } = signInSchema.parse(req.body)
     const address = req.ip ?? ''
     const user = await lookInTurn(db, { account: login, source: sourceOf(res) }, () =>
       userWithPassword(db, login, password),
@@ -182,7 +182,6 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     await directory?.linkPending(db, req, res, user)
     const hours = sessionHours[user.role]
     const { token, session } = await openSession(db, user.id, { hours })
-    if (alone) await endSessions(db, user.id, token)
     giveSession(req, res, token, hours)
     await giveDevice(db, req, res, user.id)
     res.json({

@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import { t } from '../words'
 import { Moon, Sun } from '@lucide/vue'
-import { NButton, NPopconfirm } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, shallowRef } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import KeyMap from '../keys/KeyMap.vue'
 import { isOutdated } from '../api/build'
-import { isSignedOut, messageOf } from '../api/client'
+import { isSignedOut } from '../api/client'
 import { useOpen } from '../stores/open'
 import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
 import { problem } from './problem'
 
 const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
+// Nobody who is not signed in waits for it.
+const SignOut = defineAsyncComponent(() => import('./SignOut.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -87,28 +89,9 @@ router.afterEach(() => {
 /** Signing out: the place goes first, then what it worked on. */
 const leaving = ref(false)
 const staying = shallowRef('')
-async function leave() {
-  staying.value = ''
-  try {
-    await session.signOut()
-  } catch (error) {
-    if (!isSignedOut(error)) {
-      staying.value = messageOf(error)
-      return
-    }
-  }
+async function leavePlace() {
   leaving.value = true
   await nextTick()
-  await open.leave()
-  // A fresh page: nothing that this person had open is in its memory for the next.
-  window.location.replace(router.resolve({ name: 'sign-in' }).href)
-}
-/** What is on its way gets a moment; what still waits then is asked about. */
-const asking = ref(false)
-async function wantsToLeave() {
-  await Promise.race([open.settled(), new Promise((done) => setTimeout(done, 1500))])
-  if (open.saveState === 'saved') await leave()
-  else asking.value = true
 }
 /** The browser asks before it closes a page with changes that are not saved. */
 useEventListener(window, 'beforeunload', (event) => {
@@ -159,24 +142,7 @@ const reload = () => window.location.reload()
       >
         <component :is="scheme === 'dark' ? Sun : Moon" :size="16" />
       </NButton>
-      <NPopconfirm
-        v-model:show="asking"
-        trigger="manual"
-        :positive-text="t('Sign out')"
-        :negative-text="t('Stay')"
-        @positive-click="leave"
-        @negative-click="asking = false"
-        @clickoutside="asking = false"
-      >
-        <template #trigger>
-          <NButton quaternary size="small" @click="wantsToLeave"> {{ t('Sign out') }} </NButton>
-        </template>
-        {{
-          t(
-            'Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.',
-          )
-        }}
-      </NPopconfirm>
+      <SignOut :leave-place="leavePlace" @staying="staying = $event" />
     </header>
     <main>
       <p v-if="staying" class="wrong notice" role="alert">{{ staying }}</p>

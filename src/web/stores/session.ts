@@ -1,8 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { z } from 'zod'
 import { sessionSchema, type Session, type User } from '../../contract/account'
-import { cardAnswerSchema, type cardInSchema } from '../../contract/days'
 import { ask, post, send } from '../api/client'
 import { setOwner } from '../api/unsent'
 
@@ -13,6 +11,8 @@ export const useSession = defineStore('session', () => {
   const known = ref(false)
   /** What the sign-in by the school's directory is called; null where there is none. */
   const directory = ref<string | null>(null)
+  /** On how many other computers the account was signed in when this session began; 0 once that was looked at. */
+  const others = ref(0)
 
   async function find(): Promise<void> {
     if (known.value) return
@@ -30,20 +30,12 @@ export const useSession = defineStore('session', () => {
     if (session.user) setOwner(session.user.id)
     setUp.value = session.setUp
     directory.value = session.directory ?? null
+    others.value = session.others ?? 0
     known.value = true
   }
 
-  /** @param alone ends every other session of the account */
-  async function signIn(login: string, password: string, alone = false): Promise<void> {
-    take(await send(sessionSchema, '/session', { login, password, ...(alone && { alone }) }))
-  }
-
-  /** False while the instructor has not confirmed yet who stands there. */
-  async function signInByCard(card: z.input<typeof cardInSchema>): Promise<boolean> {
-    const answer = await send(cardAnswerSchema, '/card/in', card)
-    if ('waiting' in answer) return false
-    take(answer)
-    return true
+  async function signIn(login: string, password: string): Promise<void> {
+    take(await send(sessionSchema, '/session', { login, password }))
   }
 
   /** The session has ended elsewhere, or by the time. */
@@ -56,5 +48,5 @@ export const useSession = defineStore('session', () => {
     user.value = null
   }
 
-  return { user, setUp, known, directory, find, load, signIn, signInByCard, signOut, lose }
+  return { user, setUp, known, directory, others, find, load, take, signIn, signOut, lose }
 })

@@ -4,7 +4,7 @@ import { NButton, NInput, NSpin } from 'naive-ui'
 import { useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { cardPeopleSchema, claimSchema, type CardPeople } from '../../../contract/days'
+import { cardAnswerSchema, cardPeopleSchema, claimSchema, type CardPeople } from '../../../contract/days'
 import { messageOf, send } from '../../api/client'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
@@ -37,8 +37,11 @@ async function act(work: () => Promise<void>) {
 }
 const look = () => act(async () => void (found.value = await send(cardPeopleSchema, '/card', card())))
 async function enter(proof: { code: string } | { claim: string }) {
-  const done = await session.signInByCard({ ...card(), person: person.value!.id, ...proof })
-  if (done) await router.push('/')
+  const answer = await send(cardAnswerSchema, '/card/in', { ...card(), person: person.value!.id, ...proof })
+  // The instructor has not confirmed yet who stands there.
+  if ('waiting' in answer) return
+  session.take(answer)
+  await router.push('/')
 }
 const withCode = () => act(() => enter({ code: code.value }))
 const askInstructor = () =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NCheckbox, NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { messageOf } from '../../api/client'
@@ -14,7 +14,6 @@ const router = useRouter()
 const login = ref('')
 const password = ref('')
 const wrong = ref('')
-const alone = ref(false)
 const busy = ref(false)
 const next = typeof route.query.next === 'string' ? route.query.next : '/'
 /** Why somebody was led here. */
@@ -37,7 +36,7 @@ async function enter() {
   wrong.value = ''
   busy.value = true
   try {
-    await session.signIn(login.value, password.value, alone.value)
+    await session.signIn(login.value, password.value)
     await router.push(next.startsWith('/') && !next.startsWith('//') ? next : '/')
   } catch (error) {
     wrong.value = messageOf(error)
@@ -72,7 +71,6 @@ async function enter() {
           placeholder=""
         />
       </label>
-      <NCheckbox v-model:checked="alone">{{ t('Sign me out everywhere else') }}</NCheckbox>
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>

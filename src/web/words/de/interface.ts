@@ -1499,7 +1499,9 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'Your session has ended. Sign in to go on where you were: what you did is kept.':
     'Ihre Sitzung ist zu Ende. Anmelden und weitermachen, wo Sie waren: was Sie getan haben, bleibt erhalten.',
   'Sign in with {directory}': 'Anmelden mit {directory}',
-  'Sign me out everywhere else': 'Überall sonst abmelden',
+  '{count, plural, one {You are signed in on another computer too.} other {You are signed in on # other computers too.}}':
+    '{count, plural, one {Sie sind auch an einem anderen Computer angemeldet.} other {Sie sind auch an # anderen Computern angemeldet.}}',
+  'Sign out there': 'Dort abmelden',
   'the same person: link them': 'dieselbe Person: verbinden',
   'somebody else: add an account': 'jemand anders: Konto anlegen',
   'leave it as it is': 'lassen, wie es ist',

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { NAlert, NButton } from 'naive-ui'
+import { computed, shallowRef } from 'vue'
+import { messageOf, post } from '../../api/client'
+import { useSession } from '../../stores/session'
+import { t } from '../../words'
+
+/** After a sign-in: the account is open on other computers too, which may have been left so. */
+const session = useSession()
+const wrong = shallowRef('')
+const where = computed(() =>
+  t(
+    '{count, plural, one {You are signed in on another computer too.} other {You are signed in on # other computers too.}}',
+    { count: session.others },
+  ),
+)
+async function signOutThere() {
+  wrong.value = ''
+  try {
+    await post('/sessions', undefined, 'DELETE')
+    session.others = 0
+  } catch (error) {
+    wrong.value = messageOf(error)
+  }
+}
+</script>
+
+<template>
+  <NAlert type="info" closable class="notice" @after-leave="session.others = 0">
+    {{ where }}
+    <NButton size="tiny" @click="signOutThere">{{ t('Sign out there') }}</NButton>
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </NAlert>
+</template>
+
+<style scoped>
+.notice {
+  margin: 12px 16px 0;
+}
+</style>
