@@ -5,7 +5,7 @@ import { join } from 'node:path'
 
 const port = 4187
 /** The stories of the main job, which `npm test` tells; the others are told by `npm run sweep`. */
-const mainJob = /(story|build|real-board|first-view|account)\.spec/
+const mainJob = /(story|build|real-board)\.spec/
 // Workers load this file again: the folder is made once and handed on.
 process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
 
@@ -38,8 +38,9 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'e2e', testMatch: mainJob },
+    { name: 'e2e', testMatch: mainJob, grepInvert: /@sweep/ },
     { name: 'sweep', testIgnore: [mainJob, /shots\.spec/] },
+    { name: 'sweep-more', testMatch: mainJob, grep: /@sweep/ },
     { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {

@@ -1,6 +1,7 @@
 import { defineConfig } from 'vitest/config'
 
-/** What walks everything, and takes its time: run by `npm run sweep`. */
+/** What walks everything, and takes its time, is run by `npm run sweep`: whole files by name, single tests by this tag. */
+const tags = [{ name: 'sweep', description: 'takes its time: every circuit, long waits, many at once' }]
 const sweep = (folders: string) => [`${folders}/**/*.sweep.test.ts`]
 const loop = (folders: string) => [`${folders}/**/!(*.sweep).test.ts`]
 
@@ -15,6 +16,7 @@ export default defineConfig({
     // The files of one project share what they have loaded: nothing is kept in it but what can be worked out again.
     isolate: false,
     unstubGlobals: true,
+    tags,
     projects: [
       // With the reference engine, which leaves a window behind that the embedded database would take for a browser's.
       { extends: true, test: { name: 'core', include: loop('src/{core,cli}') } },

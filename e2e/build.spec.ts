@@ -137,7 +137,7 @@ test('the same with the mouse alone', async ({ page }) => {
   await shows(page, /turns/)
 })
 
-test('states, versions, warnings and the library', async ({ page }) => {
+test('states, versions, warnings and the library', { tag: '@sweep' }, async ({ page }) => {
   test.setTimeout(120_000)
   await signIn(page, 'orla')
   await page.getByLabel('Search circuits').fill('sweeper first lesson')
@@ -197,64 +197,70 @@ test('states, versions, warnings and the library', async ({ page }) => {
   await audit(page)
 })
 
-test('size, tests and hardware of a fault; undo; courses in time; sets', async ({ page }) => {
-  await signIn(page, 'orla')
-  // On a circuit of its own: other stories use the demo's.
-  await page.getByRole('button', { name: 'New circuit …' }).click()
-  await page.getByLabel('Start from').selectOption('van-washer-pump')
-  await page.locator('form').getByLabel('Name').fill('Pump of bench 3')
-  await page.getByRole('button', { name: 'Open on the Bench' }).click()
-  await page.getByRole('button', { name: 'State …' }).waitFor()
-  await page.getByRole('link', { name: 'Plant' }).click()
-  await page.getByRole('combobox', { name: 'Place' }).selectOption('G1')
-  await page
-    .getByRole('button', { name: /High resistance/ })
-    .first()
-    .click()
-  await page.getByRole('combobox', { name: 'Size it so that' }).selectOption('loss|return')
-  await page.getByRole('textbox', { name: 'Volts lost' }).fill('3')
-  await page.getByRole('textbox', { name: 'Volts lost' }).press('Enter')
-  await page.getByRole('button', { name: 'Find the size' }).click()
-  await expect(page.getByText(/does it/)).toBeVisible()
-  await expect(page.locator('.sum')).toContainText('return 3.00 V')
-  await page.getByRole('button', { name: 'Hardware' }).click()
-  await expect(page.getByRole('region', { name: 'Hardware' })).toContainText(/15 W each, or more/)
-  await page.getByRole('button', { name: 'What can see it' }).click()
-  await expect(page.locator('.fooled')).toContainText('continuity')
-  await expect(page.locator('.map tbody tr')).not.toHaveCount(0, { timeout: 20_000 })
-  // It fills up as it goes, and can be stopped, unless it is done already.
-  await page
-    .getByRole('button', { name: 'Stop' })
-    .click({ timeout: 2000 })
-    .catch(() => undefined)
-  await expect(page.getByText(/faults tried/)).toBeHidden()
-  await audit(page)
-  await page.getByRole('button', { name: 'Fault', exact: true }).click()
-  await page.getByRole('button', { name: 'Another fault beside it' }).click()
-  await page.getByRole('combobox', { name: 'Place' }).selectOption('F1')
-  await page
-    .getByRole('button', { name: /Corroded|High resistance/ })
-    .first()
-    .click()
-  await expect(
-    page.getByRole('list', { name: 'Planted faults' }).getByRole('button', { name: /^Remove/ }),
-  ).toHaveCount(2)
-  // Undo takes the second fault back, redo plants it again; the keys of the place are on ?.
-  await page.locator('body').press('Control+z')
-  const removes = page.getByRole('list', { name: 'Planted faults' }).getByRole('button', { name: /^Remove/ })
-  await expect(removes).toHaveCount(1)
-  await page.locator('body').press('Control+Shift+Z')
-  await expect(removes).toHaveCount(2)
-  await page.locator('body').press('?')
-  await expect(page.getByRole('dialog')).toContainText('another fault beside it')
-  await page.keyboard.press('Escape')
-  await page.locator('body').press('5')
-  await page.getByRole('combobox', { name: 'State' }).selectOption({ index: 1 })
-  await expect(page.getByText(/peak/).first()).toContainText('at the end')
-  await audit(page)
-  await page.getByRole('combobox', { name: 'State' }).selectOption({ index: 0 })
-  await page.locator('body').press('6')
-  await page.getByLabel('Name of the set').fill('Lesson 3, bench 2')
-  await page.getByRole('button', { name: 'Keep what is planted' }).click()
-  await expect(page.locator('.sets li')).toContainText('Lesson 3, bench 2')
-})
+test(
+  'size, tests and hardware of a fault; undo; courses in time; sets',
+  { tag: '@sweep' },
+  async ({ page }) => {
+    await signIn(page, 'orla')
+    // On a circuit of its own: other stories use the demo's.
+    await page.getByRole('button', { name: 'New circuit …' }).click()
+    await page.getByLabel('Start from').selectOption('van-washer-pump')
+    await page.locator('form').getByLabel('Name').fill('Pump of bench 3')
+    await page.getByRole('button', { name: 'Open on the Bench' }).click()
+    await page.getByRole('button', { name: 'State …' }).waitFor()
+    await page.getByRole('link', { name: 'Plant' }).click()
+    await page.getByRole('combobox', { name: 'Place' }).selectOption('G1')
+    await page
+      .getByRole('button', { name: /High resistance/ })
+      .first()
+      .click()
+    await page.getByRole('combobox', { name: 'Size it so that' }).selectOption('loss|return')
+    await page.getByRole('textbox', { name: 'Volts lost' }).fill('3')
+    await page.getByRole('textbox', { name: 'Volts lost' }).press('Enter')
+    await page.getByRole('button', { name: 'Find the size' }).click()
+    await expect(page.getByText(/does it/)).toBeVisible()
+    await expect(page.locator('.sum')).toContainText('return 3.00 V')
+    await page.getByRole('button', { name: 'Hardware' }).click()
+    await expect(page.getByRole('region', { name: 'Hardware' })).toContainText(/15 W each, or more/)
+    await page.getByRole('button', { name: 'What can see it' }).click()
+    await expect(page.locator('.fooled')).toContainText('continuity')
+    await expect(page.locator('.map tbody tr')).not.toHaveCount(0, { timeout: 20_000 })
+    // It fills up as it goes, and can be stopped, unless it is done already.
+    await page
+      .getByRole('button', { name: 'Stop' })
+      .click({ timeout: 2000 })
+      .catch(() => undefined)
+    await expect(page.getByText(/faults tried/)).toBeHidden()
+    await audit(page)
+    await page.getByRole('button', { name: 'Fault', exact: true }).click()
+    await page.getByRole('button', { name: 'Another fault beside it' }).click()
+    await page.getByRole('combobox', { name: 'Place' }).selectOption('F1')
+    await page
+      .getByRole('button', { name: /Corroded|High resistance/ })
+      .first()
+      .click()
+    await expect(
+      page.getByRole('list', { name: 'Planted faults' }).getByRole('button', { name: /^Remove/ }),
+    ).toHaveCount(2)
+    // Undo takes the second fault back, redo plants it again; the keys of the place are on ?.
+    await page.locator('body').press('Control+z')
+    const removes = page
+      .getByRole('list', { name: 'Planted faults' })
+      .getByRole('button', { name: /^Remove/ })
+    await expect(removes).toHaveCount(1)
+    await page.locator('body').press('Control+Shift+Z')
+    await expect(removes).toHaveCount(2)
+    await page.locator('body').press('?')
+    await expect(page.getByRole('dialog')).toContainText('another fault beside it')
+    await page.keyboard.press('Escape')
+    await page.locator('body').press('5')
+    await page.getByRole('combobox', { name: 'State' }).selectOption({ index: 1 })
+    await expect(page.getByText(/peak/).first()).toContainText('at the end')
+    await audit(page)
+    await page.getByRole('combobox', { name: 'State' }).selectOption({ index: 0 })
+    await page.locator('body').press('6')
+    await page.getByLabel('Name of the set').fill('Lesson 3, bench 2')
+    await page.getByRole('button', { name: 'Keep what is planted' }).click()
+    await expect(page.locator('.sets li')).toContainText('Lesson 3, bench 2')
+  },
+)

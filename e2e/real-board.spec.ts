@@ -49,39 +49,41 @@ test('a real board: what is seen is said, a slipped decimal is asked about, and 
   await conclude(page, 'X2', 'highResistance')
 })
 
-test('a connected meter: its reading by one key, a meter that is not there is said to be, typing goes on', async ({
-  page,
-}) => {
-  await signIn(page, 'orla')
-  await page.goto('/')
-  const meters = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Meters' }) })
-  await meters.getByRole('button', { name: 'Who answers?' }).first().click()
-  await expect(meters.getByRole('status')).toContainText('Brachyon,Stand-in meter')
-  await meters.getByRole('button', { name: 'Add a meter …' }).click()
-  await meters.getByLabel('Its station').fill('Bench 9')
-  await meters.getByLabel('Address').fill('example.com')
-  await meters.getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(meters.getByRole('alert')).toContainText('one of its network')
-  await expectAccessible(page)
-  await signOut(page)
+test(
+  'a connected meter: its reading by one key, a meter that is not there is said to be, typing goes on',
+  { tag: '@sweep' },
+  async ({ page }) => {
+    await signIn(page, 'orla')
+    await page.goto('/')
+    const meters = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Meters' }) })
+    await meters.getByRole('button', { name: 'Who answers?' }).first().click()
+    await expect(meters.getByRole('status')).toContainText('Brachyon,Stand-in meter')
+    await meters.getByRole('button', { name: 'Add a meter …' }).click()
+    await meters.getByLabel('Its station').fill('Bench 9')
+    await meters.getByLabel('Address').fill('example.com')
+    await meters.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(meters.getByRole('alert')).toContainText('one of its network')
+    await expectAccessible(page)
+    await signOut(page)
 
-  await signIn(page, 'idris')
-  await page.locator('li', { hasText: 'bench 1, with its meter' }).getByRole('link').first().click()
-  await page.getByRole('button', { name: 'S1 closed' }).click()
-  await page.getByLabel('Red lead').fill('X1a')
-  await page.getByLabel('Black lead').fill('X1b')
-  await page.getByRole('button', { name: 'Read the meter' }).click()
-  await expect(page.getByRole('alert')).toContainText('Predict first')
-  await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('10m')
-  await page.getByRole('button', { name: 'Read the meter' }).click()
-  await expect(page.getByTestId('display')).toHaveText(/^[3-6]\.\d+.V$/)
-  // In a practice each step is told at once.
-  await tells(page, [
-    ['X1', 'Enter'],
-    ['X1', 'Enter'],
-  ])
-  await expect(page.getByText(/^Predictions:/).first()).toBeVisible({ timeout: 30_000 })
-})
+    await signIn(page, 'idris')
+    await page.locator('li', { hasText: 'bench 1, with its meter' }).getByRole('link').first().click()
+    await page.getByRole('button', { name: 'S1 closed' }).click()
+    await page.getByLabel('Red lead').fill('X1a')
+    await page.getByLabel('Black lead').fill('X1b')
+    await page.getByRole('button', { name: 'Read the meter' }).click()
+    await expect(page.getByRole('alert')).toContainText('Predict first')
+    await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('10m')
+    await page.getByRole('button', { name: 'Read the meter' }).click()
+    await expect(page.getByTestId('display')).toHaveText(/^[3-6]\.\d+.V$/)
+    // In a practice each step is told at once.
+    await tells(page, [
+      ['X1', 'Enter'],
+      ['X1', 'Enter'],
+    ])
+    await expect(page.getByText(/^Predictions:/).first()).toBeVisible({ timeout: 30_000 })
+  },
+)
 
 test('a practice on a touch screen: hints at their price, stretches, undo', async ({ browser }) => {
   const id = await handOut({
@@ -166,35 +168,37 @@ test('a lead is carried along the path with one key, and the whole is worked wit
   await expect(black).not.toHaveValue('B1−')
 })
 
-test('an instructor works an order of their own, and learns no more than a student would', async ({
-  page,
-}) => {
-  await signIn(page, 'orla')
-  await openBench(page)
-  await page.getByRole('link', { name: 'Plant', exact: true }).click()
-  await page.getByRole('combobox', { name: 'Place' }).selectOption('X2')
-  await page
-    .getByRole('group', { name: 'How it fails' })
-    .getByRole('button', { name: /High resistance/ })
-    .click()
-  await page.getByLabel('Complaint').fill('Tried out before the class has it.')
-  await page
-    .getByRole('combobox', { name: 'Student' })
-    .selectOption({ label: 'yourself, to try it or at a real board' })
-  await page.locator('summary', { hasText: 'one fault' }).click()
-  await page.getByRole('combobox', { name: 'Kind' }).selectOption('practice')
-  await expectAccessible(page)
-  await page.getByRole('button', { name: 'Hand out the work order' }).click()
-  await expect(page.getByText('Handed out to Orla Venning.')).toBeVisible()
-  await page.goto('/')
-  const heard: string[] = []
-  page.on('response', async (response) => {
-    if (response.url().includes('/api/desk')) heard.push(await response.text().catch(() => ''))
-  })
-  await page.locator('li', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
-  await expect(page.getByText('practice: each step is told at once')).toBeVisible()
-  await page.getByRole('button', { name: 'S1 closed' }).click()
-  await expect(part(page, 'L1')).toContainText(/dim|dark|dull/)
-  expect(heard.join('')).toContain('L1')
-  expect(heard.join('')).not.toContain('severity')
-})
+test(
+  'an instructor works an order of their own, and learns no more than a student would',
+  { tag: '@sweep' },
+  async ({ page }) => {
+    await signIn(page, 'orla')
+    await openBench(page)
+    await page.getByRole('link', { name: 'Plant', exact: true }).click()
+    await page.getByRole('combobox', { name: 'Place' }).selectOption('X2')
+    await page
+      .getByRole('group', { name: 'How it fails' })
+      .getByRole('button', { name: /High resistance/ })
+      .click()
+    await page.getByLabel('Complaint').fill('Tried out before the class has it.')
+    await page
+      .getByRole('combobox', { name: 'Student' })
+      .selectOption({ label: 'yourself, to try it or at a real board' })
+    await page.locator('summary', { hasText: 'one fault' }).click()
+    await page.getByRole('combobox', { name: 'Kind' }).selectOption('practice')
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Hand out the work order' }).click()
+    await expect(page.getByText('Handed out to Orla Venning.')).toBeVisible()
+    await page.goto('/')
+    const heard: string[] = []
+    page.on('response', async (response) => {
+      if (response.url().includes('/api/desk')) heard.push(await response.text().catch(() => ''))
+    })
+    await page.locator('li', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
+    await expect(page.getByText('practice: each step is told at once')).toBeVisible()
+    await page.getByRole('button', { name: 'S1 closed' }).click()
+    await expect(part(page, 'L1')).toContainText(/dim|dark|dull/)
+    expect(heard.join('')).toContain('L1')
+    expect(heard.join('')).not.toContain('severity')
+  },
+)

@@ -96,12 +96,22 @@ const newestIn = (path) =>
     ? Math.max(0, ...readdirSync(path).map((name) => newestIn(join(path, name))))
     : statSync(path).mtimeMs
 
-/** Builds interface and server unless what is built is newer than everything that it is built from. */
-export function build() {
+/** What builds interface and server, where what is built is not newer than everything that it is built from. */
+export function builds() {
   const newest = Math.max(...sources.map(newestIn))
   const fresh = (file) => existsSync(file) && statSync(file).mtimeMs > newest
-  if (!fresh('dist/index.html')) tool('vite', ['build', '--logLevel', 'warn'])
-  if (!fresh(serverMain)) tool('vite', ['build', '--logLevel', 'warn', '--config', 'vite.server.config.ts'])
+  return [
+    ...(fresh('dist/index.html') ? [] : [['vite', 'build', '--logLevel', 'warn']]),
+    ...(fresh(serverMain)
+      ? []
+      : [['vite', 'build', '--logLevel', 'warn', '--config', 'vite.server.config.ts']]),
+  ]
 }
+export function build() {
+  for (const [name, ...args] of builds()) tool(name, args)
+}
+
+/** Unit tests of every folder; those with the tag “sweep” take their time. */
+export const unitProjects = ['core', 'server', 'web'].flatMap((name) => ['--project', name])
 
 export const serverMain = 'built/server/main.js'

@@ -1,5 +1,5 @@
 import { pathToFileURL } from 'node:url'
-import { build, installPackages, installTestPrograms, together, tool } from './prepare.mjs'
+import { builds, installPackages, installTestPrograms, together, tool, unitProjects } from './prepare.mjs'
 
 // A person's loop: lint, types, unit tests and the stories of the main job, with what they need installed first. What walks
 // everything at every size is `npm run sweep`.
@@ -8,10 +8,9 @@ await installTestPrograms()
 await together([
   ['vue-tsc', '--noEmit', '-p', 'tsconfig.json'],
   ['eslint', '.', '--max-warnings', '0'],
-  ['prettier', '--check', '--log-level', 'warn', '.'],
+  ...builds(),
 ])
-build()
 // Threads and servers that unit tests start are those just built: nobody waits for TypeScript in each of them.
 const built = { BRACHYON_BUILT: pathToFileURL('built').href }
-tool('vitest', ['run', '--project', 'core', '--project', 'server', '--project', 'web'], built)
+tool('vitest', ['run', ...unitProjects, '--tags-filter=!sweep'], built)
 tool('playwright', ['test', '--project=e2e'])

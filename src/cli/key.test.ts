@@ -20,7 +20,7 @@ function file(name: string, text: string): string {
 }
 
 describe('npm run key', () => {
-  it('hands on what a shell gives it, and its exit status', () => {
+  it('hands on what a shell gives it, and its exit status', { tags: ['sweep'] }, () => {
     const run = (...args: string[]) =>
       spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/key.ts', ...args], { encoding: 'utf8' })
     const good = run(demo, '--state', 'on')

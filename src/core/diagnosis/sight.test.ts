@@ -91,13 +91,17 @@ describe('what can see a fault', () => {
     expect(n).toBe(Math.min(12, possibleFaults(circuit).length + 99))
   })
 
-  it('several who share the work see together what one sees alone, word for word', () => {
-    const circuit = demoCircuit('sweeper-heated-step')
-    const told = (list: Iterable<{ seen: { fault: object; sight: Float64Array } }>) =>
-      new Map([...list].map(({ seen }) => [JSON.stringify(seen.fault), [...seen.sight].join()]))
-    const alone = told(seeAll(circuit))
-    const [a, b] = [0, 1].map((nth) => told(seeAll(circuit, { nth, of: 2 })))
-    expect(a!.size + b!.size).toBe(alone.size)
-    expect(new Map([...a!, ...b!])).toEqual(alone)
-  })
+  it(
+    'several who share the work see together what one sees alone, word for word',
+    { tags: ['sweep'] },
+    () => {
+      const circuit = demoCircuit('sweeper-heated-step')
+      const told = (list: Iterable<{ seen: { fault: object; sight: Float64Array } }>) =>
+        new Map([...list].map(({ seen }) => [JSON.stringify(seen.fault), [...seen.sight].join()]))
+      const alone = told(seeAll(circuit))
+      const [a, b] = [0, 1].map((nth) => told(seeAll(circuit, { nth, of: 2 })))
+      expect(a!.size + b!.size).toBe(alone.size)
+      expect(new Map([...a!, ...b!])).toEqual(alone)
+    },
+  )
 })

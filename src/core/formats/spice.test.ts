@@ -37,49 +37,53 @@ describe('SPICE netlists', () => {
     )
   })
 
-  it('solve like the reference engine: random ladders of resistors, sources and diodes, and come back from export', async () => {
-    const ladder = fc.array(
-      fc.record({
-        ohms: fc.double({ min: -1, max: 4, noNaN: true }),
-        kind: fc.nat(3),
-        flip: fc.boolean(),
-        emission: fc.double({ min: 1, max: 2, noNaN: true }),
-      }),
-      { minLength: 2, maxLength: 14 },
-    )
-    await fc.assert(
-      fc.asyncProperty(ladder, fc.double({ min: -14, max: 28, noNaN: true }), async (rungs, volts) => {
-        const lines = ['ladder', `V1 n0 0 ${volts}`]
-        rungs.forEach(({ ohms, kind, flip, emission }, i) => {
-          const [a, b] = [`n${i}`, `n${i + 1}`]
-          lines.push(`R${i} ${a} ${b} ${10 ** ohms}`, `RG${i} ${b} 0 ${100 * (i + 1)}`)
-          if (kind === 0)
-            lines.push(
-              `D${i} ${flip ? `0 ${b}` : `${b} 0`} M${i}`,
-              `.model M${i} D(IS=1e-13 N=${emission} RS=0.02)`,
+  it(
+    'solve like the reference engine: random ladders of resistors, sources and diodes, and come back from export',
+    { tags: ['sweep'] },
+    async () => {
+      const ladder = fc.array(
+        fc.record({
+          ohms: fc.double({ min: -1, max: 4, noNaN: true }),
+          kind: fc.nat(3),
+          flip: fc.boolean(),
+          emission: fc.double({ min: 1, max: 2, noNaN: true }),
+        }),
+        { minLength: 2, maxLength: 14 },
+      )
+      await fc.assert(
+        fc.asyncProperty(ladder, fc.double({ min: -14, max: 28, noNaN: true }), async (rungs, volts) => {
+          const lines = ['ladder', `V1 n0 0 ${volts}`]
+          rungs.forEach(({ ohms, kind, flip, emission }, i) => {
+            const [a, b] = [`n${i}`, `n${i + 1}`]
+            lines.push(`R${i} ${a} ${b} ${10 ** ohms}`, `RG${i} ${b} 0 ${100 * (i + 1)}`)
+            if (kind === 0)
+              lines.push(
+                `D${i} ${flip ? `0 ${b}` : `${b} 0`} M${i}`,
+                `.model M${i} D(IS=1e-13 N=${emission} RS=0.02)`,
+              )
+            if (kind === 1) lines.push(`I${i} 0 ${b} ${emission}m`)
+            if (kind === 2)
+              lines.push(
+                `D${i} ${flip ? `${a} ${b}` : `${b} ${a}`} M${i}`,
+                `.model M${i} D(IS=1e-14 N=${emission})`,
+              )
+          })
+          const read = readSpice([...lines, '.op', '.end'].join('\n'))
+          if (!read.ok) throw new Error(JSON.stringify(read.problems))
+          const { network } = read.value
+          const solved = new Solver(network).solve()
+          if (!solved.ok) throw new Error(tell(solved.why))
+          for (const [node, expected] of (await referenceVoltages(network)) ?? []) {
+            expect(Math.abs(solved.voltage[node]! - expected)).toBeLessThan(
+              Math.max(absolute, relative * Math.abs(expected)),
             )
-          if (kind === 1) lines.push(`I${i} 0 ${b} ${emission}m`)
-          if (kind === 2)
-            lines.push(
-              `D${i} ${flip ? `${a} ${b}` : `${b} ${a}`} M${i}`,
-              `.model M${i} D(IS=1e-14 N=${emission})`,
-            )
-        })
-        const read = readSpice([...lines, '.op', '.end'].join('\n'))
-        if (!read.ok) throw new Error(JSON.stringify(read.problems))
-        const { network } = read.value
-        const solved = new Solver(network).solve()
-        if (!solved.ok) throw new Error(tell(solved.why))
-        for (const [node, expected] of (await referenceVoltages(network)) ?? []) {
-          expect(Math.abs(solved.voltage[node]! - expected)).toBeLessThan(
-            Math.max(absolute, relative * Math.abs(expected)),
-          )
-        }
-        expect(toSpice(network, 'again')).toContain('.op')
-      }),
-      drawn(80),
-    )
-  })
+          }
+          expect(toSpice(network, 'again')).toContain('.op')
+        }),
+        drawn(80),
+      )
+    },
+  )
 })
 
 describe('the published schema', () => {

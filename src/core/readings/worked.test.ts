@@ -188,7 +188,7 @@ describe('bands', () => {
 })
 
 describe('bands of every part, by Monte Carlo over each element', () => {
-  it.each(demoNames)('hold on %s in every state', (name) => {
+  it.each(demoNames)('hold on %s in every state', { tags: ['sweep'] }, (name) => {
     let seed = 777
     const random = () => ((seed = (seed * 1103515245 + 12345) % 2 ** 31) / 2 ** 31) * 2 - 1
     const circuit = demoCircuit(name)
@@ -224,42 +224,50 @@ describe('bands of every part, by Monte Carlo over each element', () => {
 describe.each(demoNames)('%s under every fault of the catalogue', (name) => {
   const circuit = demoCircuit(name)
 
-  it('solves in every state with Kirchhoff’s laws kept and power given equal to power taken', () => {
-    // Each fault in every state in a campaign, else in every third, beginning with another one each time.
-    const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
-    for (const [f, fault] of possibleFaults(circuit).entries()) {
-      for (const state of circuit.states.filter((_, s) => campaign || (f + s) % 3 === 0)) {
-        const solved = solveBoard(circuit, [fault], state)
-        if (!solved.ok) throw new Error(`${fault.kind} ${fault.part}: ${tell(solved.why)}`)
-        const { point, board } = solved
-        expect(point.residual).toBeLessThan(1e-6)
-        let given = 0
-        let taken = 0
-        board.elements.forEach((e, i) => {
-          const volts = point.voltage[e.a]! - point.voltage[e.b]!
-          if (e.type === 'source') {
-            given -= e.volts * point.current[i]!
-            taken += point.current[i]! ** 2 * e.ohms
-          } else taken += volts * point.current[i]!
-        })
-        expect(Math.abs(given - taken)).toBeLessThan(1e-6 * Math.max(1, given))
-        point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
+  it(
+    'solves in every state with Kirchhoff’s laws kept and power given equal to power taken',
+    { tags: ['sweep'] },
+    () => {
+      // Each fault in every state in a campaign, else in every third, beginning with another one each time.
+      const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
+      for (const [f, fault] of possibleFaults(circuit).entries()) {
+        for (const state of circuit.states.filter((_, s) => campaign || (f + s) % 3 === 0)) {
+          const solved = solveBoard(circuit, [fault], state)
+          if (!solved.ok) throw new Error(`${fault.kind} ${fault.part}: ${tell(solved.why)}`)
+          const { point, board } = solved
+          expect(point.residual).toBeLessThan(1e-6)
+          let given = 0
+          let taken = 0
+          board.elements.forEach((e, i) => {
+            const volts = point.voltage[e.a]! - point.voltage[e.b]!
+            if (e.type === 'source') {
+              given -= e.volts * point.current[i]!
+              taken += point.current[i]! ** 2 * e.ohms
+            } else taken += volts * point.current[i]!
+          })
+          expect(Math.abs(given - taken)).toBeLessThan(1e-6 * Math.max(1, given))
+          point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
+        }
       }
-    }
-  })
+    },
+  )
 
-  it('is an answer or a clear refusal for pairs of faults drawn at random, and never not-a-number', () => {
-    const faults = possibleFaults(circuit)
-    const pick = fc.nat(faults.length - 1)
-    fc.assert(
-      fc.property(pick, pick, fc.nat(circuit.states.length - 1), (i, j, k) => {
-        const solved = solveBoard(circuit, [faults[i]!, faults[j]!], circuit.states[k]!)
-        if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
-        else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
-      }),
-      drawn(60),
-    )
-  })
+  it(
+    'is an answer or a clear refusal for pairs of faults drawn at random, and never not-a-number',
+    { tags: ['sweep'] },
+    () => {
+      const faults = possibleFaults(circuit)
+      const pick = fc.nat(faults.length - 1)
+      fc.assert(
+        fc.property(pick, pick, fc.nat(circuit.states.length - 1), (i, j, k) => {
+          const solved = solveBoard(circuit, [faults[i]!, faults[j]!], circuit.states[k]!)
+          if (!solved.ok) expect(tell(solved.why)).toContain('no equilibrium')
+          else solved.point.voltage.forEach((v) => expect(Number.isFinite(v)).toBe(true))
+        }),
+        drawn(60),
+      )
+    },
+  )
 
   it('closes every healthy path on the source', () => {
     for (const state of answerKey(circuit, []).states) {

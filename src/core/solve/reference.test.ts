@@ -127,11 +127,11 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
       expect(compared).toBeGreaterThan(5)
       expect(compared / asked).toBeGreaterThan(0.8)
     },
-    60_000,
   )
 
   it.each(demoNames)(
     'on %s in every state, and under faults all over it',
+    { tags: ['sweep'] },
     async (name) => {
       const circuit = demoCircuit(name)
       let compared = 0

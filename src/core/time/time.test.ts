@@ -46,20 +46,24 @@ describe('integration against closed forms', () => {
     expect(seen[seen.length - 1]!.time).toBeCloseTo(0.02, 12)
   })
 
-  it('agrees with the reference engine’s own transient of the same winding', async () => {
-    const engine = await referenceEngine()
-    engine.setNetList('t\nV1 s 0 PWL(0 0 1n 12)\nR1 s 1 10\nR2 1 2 90\nL1 2 0 0.3\n.tran 20u 10m\n.end\n')
-    const { data } = await engine.runSim()
-    const column = (name: string) => data.find((d) => d.name === name)!.values as number[]
-    const [times, amps] = [column('time'), column('i(l1)')]
-    for (const { time, states } of run(series(10), winding(90, 0.3), 0, 0.01)) {
-      const i = times.findIndex((t) => t >= time)
-      if (i < 1) continue
-      const share = (time - times[i - 1]!) / (times[i]! - times[i - 1]!)
-      const theirs = amps[i - 1]! + share * (amps[i]! - amps[i - 1]!)
-      expect(Math.abs(states.get(1)! - theirs)).toBeLessThan(2e-4)
-    }
-  })
+  it(
+    'agrees with the reference engine’s own transient of the same winding',
+    { tags: ['sweep'] },
+    async () => {
+      const engine = await referenceEngine()
+      engine.setNetList('t\nV1 s 0 PWL(0 0 1n 12)\nR1 s 1 10\nR2 1 2 90\nL1 2 0 0.3\n.tran 20u 10m\n.end\n')
+      const { data } = await engine.runSim()
+      const column = (name: string) => data.find((d) => d.name === name)!.values as number[]
+      const [times, amps] = [column('time'), column('i(l1)')]
+      for (const { time, states } of run(series(10), winding(90, 0.3), 0, 0.01)) {
+        const i = times.findIndex((t) => t >= time)
+        if (i < 1) continue
+        const share = (time - times[i - 1]!) / (times[i]! - times[i - 1]!)
+        const theirs = amps[i - 1]! + share * (amps[i]! - amps[i - 1]!)
+        expect(Math.abs(states.get(1)! - theirs)).toBeLessThan(2e-4)
+      }
+    },
+  )
 })
 
 /** Heat balance, armature and field as a netlist of their own, written from their equations and not by our exporter. */

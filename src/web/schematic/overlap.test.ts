@@ -106,7 +106,7 @@ const randomDrawn = fc
 describe('no two parts or labels overlap', () => {
   it.each(demoNames)('on %s', (name) => expectApart(demoCircuit(name)))
 
-  it('on fifty random circuits with up to seven branches', () => {
+  it('on fifty random circuits with up to seven branches', { tags: ['sweep'] }, () => {
     let drawn = 0
     fc.assert(
       fc.property(randomDrawn, (circuit) => {

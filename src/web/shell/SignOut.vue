@@ -50,9 +50,7 @@ async function wantsToLeave() {
       <NButton quaternary size="small" @click="wantsToLeave"> {{ t('Sign out') }} </NButton>
     </template>
     {{
-      t(
-        'Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.',
-      )
+      t('Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.')
     }}
   </NPopconfirm>
 </template>

@@ -52,6 +52,7 @@ describe('a quiz', () => {
 
   it.each(demoNames)(
     'of %s has four answers that look different, one of them right, wherever it stands',
+    { tags: ['sweep'] },
     (name) => {
       const circuit = demoCircuit(name)
       const faults = possibleFaults(circuit)
@@ -65,7 +66,7 @@ describe('a quiz', () => {
     },
   )
 
-  it('puts the right answer everywhere over many questions', () => {
+  it('puts the right answer everywhere over many questions', { tags: ['sweep'] }, () => {
     const places = [0, 0, 0, 0]
     for (const name of demoNames)
       for (const fault of possibleFaults(demoCircuit(name)).filter((_, i) => i % 41 === 7))
