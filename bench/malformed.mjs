@@ -44,9 +44,7 @@ const files = [
   'src/server/operations/routes.ts',
 ]
 const routes = files
-  .flatMap((file) => [
-    ...readFileSync(file, 'utf8').matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/g),
-  ])
+  .flatMap((file) => [...readFileSync(file, 'utf8').matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/g)])
   .map((m) => ({ method: m[1].toUpperCase(), path: m[2] }))
   .filter(
     ({ method, path }) =>

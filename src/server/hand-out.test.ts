@@ -114,49 +114,41 @@ describe.each(['embedded', 'server'])('handing out, on a database that is %s', (
     await emptied()
   })
 
-  it(
-    'of another like it, asked for ten times, is one',
-    { tags: ['sweep'] },
-    async () => {
-      await orla
-        .post(`/api/lessons/${lesson}/orders`)
-        .send({ students: [students.find((s) => s.login === 'tam')!.id], set: 0 })
-      const [made] = await school.database.query<{ id: string }>('select id from work_orders')
-      await school.database.query('update work_orders set concluded_at = now(), released_at = now()')
-      const tam = await school.signedIn('tam', passwords.tam)
-      const asked = await Promise.all(
-        Array.from({ length: 10 }, () => tam.post(`/api/desk/${made!.id}/another`)),
-      )
-      expect(asked.map(({ status }) => status)).toEqual(Array(10).fill(201))
-      expect(new Set(asked.map(({ body }) => body.id as string)).size).toBe(1)
-      expect(await orders()).toHaveLength(2)
-      await emptied()
-    },
-  )
+  it('of another like it, asked for ten times, is one', { tags: ['sweep'] }, async () => {
+    await orla
+      .post(`/api/lessons/${lesson}/orders`)
+      .send({ students: [students.find((s) => s.login === 'tam')!.id], set: 0 })
+    const [made] = await school.database.query<{ id: string }>('select id from work_orders')
+    await school.database.query('update work_orders set concluded_at = now(), released_at = now()')
+    const tam = await school.signedIn('tam', passwords.tam)
+    const asked = await Promise.all(
+      Array.from({ length: 10 }, () => tam.post(`/api/desk/${made!.id}/another`)),
+    )
+    expect(asked.map(({ status }) => status)).toEqual(Array(10).fill(201))
+    expect(new Set(asked.map(({ body }) => body.id as string)).size).toBe(1)
+    expect(await orders()).toHaveLength(2)
+    await emptied()
+  })
 
-  it(
-    'steps of a minute are counted over all processes',
-    { tags: ['sweep'] },
-    async () => {
-      await orla
-        .post(`/api/lessons/${lesson}/orders`)
-        .send({ students: [students.find((s) => s.login === 'idris')!.id], set: 0 })
-      const [made] = await school.database.query<{ id: string }>('select id from work_orders')
-      const here = await school.signedIn('idris', passwords.idris)
-      const { database, workers } = school
-      const there = request.agent(createApp({ database, workers, logger: pino({ level: 'silent' }) }))
-      await there.post('/api/session').send({ login: 'idris', password: passwords.idris }).expect(200)
-      const step = (agent: typeof there, n: number) =>
-        agent.post(`/api/desk/${made!.id}/steps`).send({
-          key: randomUUID(),
-          action: { type: 'infer', struck: [], ringed: [], note: String(n) },
-        })
-      const answers: number[] = []
-      for (let n = 0; n < 70; n++)
-        answers.push((await step(n % 2 ? (here as unknown as typeof there) : there, n)).status)
-      expect(answers.filter((status) => status !== 429)).toHaveLength(60)
-      expect(answers.slice(60)).toEqual(Array(10).fill(429))
-      await emptied()
-    },
-  )
+  it('steps of a minute are counted over all processes', { tags: ['sweep'] }, async () => {
+    await orla
+      .post(`/api/lessons/${lesson}/orders`)
+      .send({ students: [students.find((s) => s.login === 'idris')!.id], set: 0 })
+    const [made] = await school.database.query<{ id: string }>('select id from work_orders')
+    const here = await school.signedIn('idris', passwords.idris)
+    const { database, workers } = school
+    const there = request.agent(createApp({ database, workers, logger: pino({ level: 'silent' }) }))
+    await there.post('/api/session').send({ login: 'idris', password: passwords.idris }).expect(200)
+    const step = (agent: typeof there, n: number) =>
+      agent.post(`/api/desk/${made!.id}/steps`).send({
+        key: randomUUID(),
+        action: { type: 'infer', struck: [], ringed: [], note: String(n) },
+      })
+    const answers: number[] = []
+    for (let n = 0; n < 70; n++)
+      answers.push((await step(n % 2 ? (here as unknown as typeof there) : there, n)).status)
+    expect(answers.filter((status) => status !== 429)).toHaveLength(60)
+    expect(answers.slice(60)).toEqual(Array(10).fill(429))
+    await emptied()
+  })
 })

@@ -34,21 +34,17 @@ const aliveOf = (belief: Belief, fault: Fault) =>
   )
 
 describe('what is believed', () => {
-  it(
-    'never gives up the fault that is really there, whatever is measured',
-    { tags: ['sweep'] },
-    () => {
-      const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
-      for (const fault of possibleFaults(circuit).filter((_, i) => campaign || i % 6 === 0)) {
-        const facts = [
-          seen(fault),
-          ...['F1b', 'X1b', 'L1a', 'L1b', 'X2b', 'G1c'].map((point) => volts(fault, point)),
-          volts(fault, 'X2a', 'X2b'),
-        ]
-        expect(aliveOf(believe(facts), fault), describeFault(circuit, fault)).toBeDefined()
-      }
-    },
-  )
+  it('never gives up the fault that is really there, whatever is measured', { tags: ['sweep'] }, () => {
+    const campaign = process.env.BRACHYON_CAMPAIGN !== undefined
+    for (const fault of possibleFaults(circuit).filter((_, i) => campaign || i % 6 === 0)) {
+      const facts = [
+        seen(fault),
+        ...['F1b', 'X1b', 'L1a', 'L1b', 'X2b', 'G1c'].map((point) => volts(fault, point)),
+        volts(fault, 'X2a', 'X2b'),
+      ]
+      expect(aliveOf(believe(facts), fault), describeFault(circuit, fault)).toBeDefined()
+    }
+  })
 
   it('holds at severities that are not on any grid, and says between what sizes they lie', () => {
     for (const severity of [0.13, 0.9, 1.9, 4.1, 23]) {
@@ -144,7 +140,7 @@ const names = demoNames.filter((_, i) => process.env.BRACHYON_CAMPAIGN !== undef
 describe('honest readings', () => {
   it.each(names)(
     'on %s never exclude the fault that gave them, at any size and whatever is probed',
-    { tags: ['sweep'] },
+    { tags: ['sweep'], timeout: 120_000 },
     (name) => {
       const demo = demoCircuit(name)
       const own = new Predictor(demo)
@@ -194,7 +190,6 @@ describe('honest readings', () => {
         drawn(4),
       )
     },
-    120_000,
   )
 
   it('are given by every example that is named', () => {

@@ -102,36 +102,33 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
   })
 
   // Of each part there is, wired at random in random company, sound and with a random fault of its own.
-  it.each(partKinds)(
-    'on random circuits with a %s in them',
-    async (kind) => {
-      let asked = 0
-      let compared = 0
-      const faultOf = (circuit: Circuit, n: number) => {
-        const own = possibleFaults(circuit).filter(
-          (f) => circuit.parts.find((p) => p.id === f.part)!.kind === kind,
-        )
-        return n % 2 && own.length ? [own[n % own.length]!] : []
-      }
-      await fc.assert(
-        fc.asyncProperty(circuitsWith(kind), fc.nat(50), async (circuit, n) => {
-          if (!circuit) return
-          const solved = solveBoard(circuit, faultOf(circuit, n), circuit.states[0]!)
-          if (!solved.ok) throw new Error(tell(solved.why))
-          asked++
-          if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
-        }),
-        // The same circuits each time: the reference engine loses itself in some, and chance must not decide.
-        drawn(12, 2026),
+  it.each(partKinds)('on random circuits with a %s in them', async (kind) => {
+    let asked = 0
+    let compared = 0
+    const faultOf = (circuit: Circuit, n: number) => {
+      const own = possibleFaults(circuit).filter(
+        (f) => circuit.parts.find((p) => p.id === f.part)!.kind === kind,
       )
-      expect(compared).toBeGreaterThan(5)
-      expect(compared / asked).toBeGreaterThan(0.8)
-    },
-  )
+      return n % 2 && own.length ? [own[n % own.length]!] : []
+    }
+    await fc.assert(
+      fc.asyncProperty(circuitsWith(kind), fc.nat(50), async (circuit, n) => {
+        if (!circuit) return
+        const solved = solveBoard(circuit, faultOf(circuit, n), circuit.states[0]!)
+        if (!solved.ok) throw new Error(tell(solved.why))
+        asked++
+        if (await agrees(solved.board, JSON.stringify(solved.board.faults), true)) compared++
+      }),
+      // The same circuits each time: the reference engine loses itself in some, and chance must not decide.
+      drawn(12, 2026),
+    )
+    expect(compared).toBeGreaterThan(5)
+    expect(compared / asked).toBeGreaterThan(0.8)
+  })
 
   it.each(demoNames)(
     'on %s in every state, and under faults all over it',
-    { tags: ['sweep'] },
+    { tags: ['sweep'], timeout: 120_000 },
     async (name) => {
       const circuit = demoCircuit(name)
       let compared = 0
@@ -152,6 +149,5 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
       expect(compared).toBeGreaterThan(6)
       expect(compared / asked).toBeGreaterThan(0.8)
     },
-    120_000,
   )
 })

@@ -315,33 +315,27 @@ describe('accounts', () => {
     },
   )
 
-  it(
-    'of many wrong ones at once, only the first few are looked at',
-    { tags: ['sweep'] },
-    async () => {
-      const all = await Promise.all(Array.from({ length: 20 }, (_, i) => enter('swarm', `wrong ${i}`)))
-      expect(all.filter(({ status }) => status === 401)).toHaveLength(5)
-      expect(all.filter(({ status }) => status === 429)).toHaveLength(15)
-    },
-  )
+  it('of many wrong ones at once, only the first few are looked at', { tags: ['sweep'] }, async () => {
+    const all = await Promise.all(Array.from({ length: 20 }, (_, i) => enter('swarm', `wrong ${i}`)))
+    expect(all.filter(({ status }) => status === 401)).toHaveLength(5)
+    expect(all.filter(({ status }) => status === 429)).toHaveLength(15)
+  })
 
-  it(
-    'a class that signs in at once is not taken for a guesser',
-    { tags: ['sweep'] },
-    async () => {
-      const all = await Promise.all(
-        Array.from({ length: 30 }, (_, i) =>
-          i % 2 ? enter('idris', passwords.idris) : enter('orla', passwords.orla),
-        ),
-      )
-      expect(all.map(({ status }) => status)).toEqual(Array(30).fill(200))
-      await enter('maeve', 'beacon-lens-9').expect(200)
-    },
-  )
+  it('a class that signs in at once is not taken for a guesser', { tags: ['sweep'] }, async () => {
+    const all = await Promise.all(
+      Array.from({ length: 30 }, (_, i) =>
+        i % 2 ? enter('idris', passwords.idris) : enter('orla', passwords.orla),
+      ),
+    )
+    expect(all.map(({ status }) => status)).toEqual(Array(30).fill(200))
+    await enter('maeve', 'beacon-lens-9').expect(200)
+  })
 
   it('leave a record of who signed in and who failed to, without a secret', async () => {
     for (let i = 0; i < 5; i++) await enter('recorded', `wrong guess ${i}`).expect(401)
-    await school.database.query(`update wrong_tries set wrong = 12, last_at = now() where account = 'recorded'`)
+    await school.database.query(
+      `update wrong_tries set wrong = 12, last_at = now() where account = 'recorded'`,
+    )
     await enter('recorded', 'wrong guess').expect(429)
     const answer = await orla.get('/api/sign-ins').expect(200)
     const record = signInsSchema.parse(answer.body)
