@@ -72,11 +72,16 @@ export function installPrograms(programs) {
   }
 }
 
-/** What the tests need beside packages: a browser, a proxy, a database server. */
+const chromium = { debian: 'chromium', present: () => existsSync('/usr/bin/chromium') }
+
+/** The browser of the tests. */
+export const installBrowser = () => installPrograms([chromium])
+
+/** What the sweep needs beside packages: a browser, a proxy, a database server. */
 export async function installTestPrograms() {
   const { postgresPrograms } = await import('../test/postgres.mjs')
   installPrograms([
-    { debian: 'chromium', present: () => existsSync('/usr/bin/chromium') },
+    chromium,
     { debian: 'nginx-light', present: () => existsSync('/usr/sbin/nginx') },
     { debian: 'postgresql', present: () => postgresPrograms() !== undefined },
   ])

@@ -1,10 +1,10 @@
 import { pathToFileURL } from 'node:url'
-import { builds, installPackages, installTestPrograms, together, tool, unitProjects } from './prepare.mjs'
+import { builds, installPackages, installBrowser, together, tool, unitProjects } from './prepare.mjs'
 
 // A person's loop: lint, types, unit tests and the stories of the main job, with what they need installed first. What walks
 // everything at every size is `npm run sweep`.
 installPackages()
-await installTestPrograms()
+installBrowser()
 await together([
   ['vue-tsc', '--noEmit', '-p', 'tsconfig.json'],
   ['eslint', '.', '--max-warnings', '0'],

@@ -14,23 +14,25 @@ import {
 } from '../contract'
 import { arrangement, emptyCircuit, insertItems, removeParts, type Circuit } from '../core/circuit'
 
-let postgres: ReturnType<typeof startPostgres> | undefined
-beforeAll(() => {
-  postgres = startPostgres()
-}, 60_000)
-afterAll(() => postgres?.stop())
+describe('the library on a PostgreSQL that is embedded', () => suite('embedded'))
+describe('the library on a PostgreSQL that is a server', { tags: ['sweep'] }, () => suite('server'))
 
-describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', (kind) => {
+function suite(kind: 'embedded' | 'server'): void {
+  let postgres: ReturnType<typeof startPostgres> | undefined
   let school: School
   let orla: TestAgent
   let tam: TestAgent
 
   beforeAll(async () => {
-    school = await startSchool(kind === 'server' ? { url: postgres!.url } : {})
+    if (kind === 'server') postgres = startPostgres()
+    school = await startSchool({ ...(postgres && { url: postgres.url }) })
     orla = await school.signedIn('orla', passwords.orla)
     tam = await school.signedIn('tam', passwords.tam)
   }, 60_000)
-  afterAll(() => school.close())
+  afterAll(async () => {
+    await school.close()
+    postgres?.stop()
+  })
 
   const list = async () => circuitListSchema.parse((await orla.get('/api/circuits').expect(200)).body)
   const start = async (file = 'sweeper-work-lamp'): Promise<StoredCircuit> =>
@@ -171,4 +173,4 @@ describe.each(['embedded', 'server'])('the library on a PostgreSQL that is %s', 
       expect((await school.visitor()[method](path)).status, `${method} ${path}`).toBe(401)
     }
   })
-})
+}

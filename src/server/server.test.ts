@@ -16,14 +16,11 @@ import { judgedSchema } from '../core/assessment'
 
 const planted = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3.1415 }
 const on = { controls: { S1: 'closed' }, detached: [] }
-let postgres: ReturnType<typeof startPostgres> | undefined
+describe('the school on a PostgreSQL that is embedded', () => suite('embedded'))
+describe('the school on a PostgreSQL that is a server', { tags: ['sweep'] }, () => suite('server'))
 
-beforeAll(() => {
-  postgres = startPostgres()
-}, 60_000)
-afterAll(() => postgres?.stop())
-
-describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (kind) => {
+function suite(kind: 'embedded' | 'server'): void {
+  let postgres: ReturnType<typeof startPostgres> | undefined
   let school: School
   let orla: TestAgent
   let tam: TestAgent
@@ -31,7 +28,8 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
   let tamId: string
 
   beforeAll(async () => {
-    school = await startSchool(kind === 'server' ? { url: postgres!.url } : {})
+    if (kind === 'server') postgres = startPostgres()
+    school = await startSchool({ ...(postgres && { url: postgres.url }) })
     orla = await school.signedIn('orla', passwords.orla)
     tam = await school.signedIn('tam', passwords.tam)
     circuit = circuitListSchema
@@ -41,7 +39,10 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
       (s) => s.login === 'tam',
     )!.id
   }, 60_000)
-  afterAll(() => school.close())
+  afterAll(async () => {
+    await school.close()
+    postgres?.stop()
+  })
 
   const handOut = async (complaint = 'The work lamp is dim.') =>
     (
@@ -368,7 +369,7 @@ describe.each(['embedded', 'server'])('the school on a PostgreSQL that is %s', (
       expect(all).not.toContain(secret)
     }
   })
-})
+}
 
 describe('a school that is not set up yet', () => {
   it('lets the first instructor in once, and nobody after', async () => {

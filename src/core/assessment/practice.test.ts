@@ -161,7 +161,7 @@ describe('a typed reading', () => {
     },
   )
 
-  it('is asked about without a number of the board’s', () => {
+  it('is asked about without a number of the board’s', { tags: ['sweep'] }, () => {
     for (const text of ['9.87', '0.5', '33'])
       expect(asked(typed(text)) ?? '').not.toMatch(new RegExp(value.toFixed(1).replace('.', '\\.')))
     const question = liveQuestion(

@@ -192,7 +192,7 @@ describe('honest readings', () => {
     },
   )
 
-  it('are given by every example that is named', () => {
+  it('are given by every example that is named', { tags: ['sweep'], timeout: 60_000 }, () => {
     for (const fault of possibleFaults(circuit).filter((_, i) => i % 9 === 4)) {
       const facts = [seen(fault), volts(fault, 'L1a'), volts(fault, 'L1b')]
       const belief = believe(facts)
@@ -215,5 +215,5 @@ describe('honest readings', () => {
         )
       }
     }
-  }, 60_000)
+  })
 })

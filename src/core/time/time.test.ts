@@ -109,7 +109,7 @@ const machines: readonly { what: string; dynamic: Dynamic; start: number; until:
   ]
 
 describe('machines in time, against the reference engine’s transient of their equations', () => {
-  it.each(machines)('$what', async ({ dynamic, start, until, lines }) => {
+  it.each(machines)('$what', { tags: ['sweep'] }, async ({ dynamic, start, until, lines }) => {
     const ohms = 0.02
     const engine = await referenceEngine()
     engine.setNetList(

@@ -176,7 +176,7 @@ describe('rules of the workshop', () => {
     ).toMatch(/round F1/)
   })
 
-  it.each(demoNames)('are kept by %s: nothing that burns', (name) => {
+  it.each(demoNames)('are kept by %s: nothing that burns', { tags: ['sweep'] }, (name) => {
     const circuit = demoCircuit(name)
     for (const state of circuit.states)
       expect(
@@ -326,7 +326,7 @@ describe('hardware for a fault', () => {
     expect(made.fuse).toMatchObject({ fits: true })
   })
 
-  it.each(demoNames)('has an answer for every fault of %s', (name) => {
+  it.each(demoNames)('has an answer for every fault of %s', { tags: ['sweep'] }, (name) => {
     const circuit = demoCircuit(name)
     const seen = new Set<string>()
     for (const fault of possibleFaults(circuit)) {

@@ -114,7 +114,7 @@ describe.each(['embedded', 'server'])('handing out, on a database that is %s', (
     await emptied()
   })
 
-  it('of another like it, asked for ten times, is one', { tags: ['sweep'] }, async () => {
+  it('of another like it, asked for ten times, is one', async () => {
     await orla
       .post(`/api/lessons/${lesson}/orders`)
       .send({ students: [students.find((s) => s.login === 'tam')!.id], set: 0 })
@@ -130,7 +130,7 @@ describe.each(['embedded', 'server'])('handing out, on a database that is %s', (
     await emptied()
   })
 
-  it('steps of a minute are counted over all processes', { tags: ['sweep'] }, async () => {
+  it('steps of a minute are counted over all processes', async () => {
     await orla
       .post(`/api/lessons/${lesson}/orders`)
       .send({ students: [students.find((s) => s.login === 'idris')!.id], set: 0 })
