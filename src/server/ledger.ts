@@ -284,11 +284,20 @@ export async function exportOf(db: Database, student: string): Promise<object> {
      from work_orders o left join judgements j on j.work_order_id = o.id where o.student_id = $1 order by o.created_at`,
     [student],
   )
+  // Work that is too old lies in the bin for a while before it is erased.
+  const binned = await db.query(
+    `select ${iso('b.at')} as since, o->'document'->>'name' as circuit, o->>'complaint' as complaint,
+       o->>'created_at' as created, o->>'concluded_at' as concluded, b.rows->'judgements'->0->'body'->'total' as total,
+       (select coalesce(json_agg(s->'body' order by (s->>'position')::int), '[]')
+          from jsonb_array_elements(b.rows->'steps') s) as steps, b.rows->'overrides' as overrides, b.rows->'replies' as replies
+     from bin b, jsonb_array_elements(b.rows->'work_orders') o where b.student_id = $1 order by o->>'created_at'`,
+    [student],
+  )
   const signIns = await db.query(
     `select ${iso('at')} as at, address, outcome from sign_ins where login = $1 order by id`,
     [person.login],
   )
-  return { format: 'brachyon-student', version: 1, person, orders, signIns }
+  return { format: 'brachyon-student', version: 1, person, orders, binned, signIns }
 }
 
 /** The marks stay, whose they were is forgotten. */
