@@ -28,7 +28,7 @@ async function signOutThere() {
 <template>
   <NAlert type="info" closable class="notice" @after-leave="session.others = 0">
     {{ where }}
-    <NButton size="tiny" @click="signOutThere">{{ t('Sign out there') }}</NButton>
+    <NButton size="tiny" @click="signOutThere">{{ t('End the other sessions') }}</NButton>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </NAlert>
 </template>

@@ -1501,7 +1501,7 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'Sign in with {directory}': 'Anmelden mit {directory}',
   '{count, plural, one {You are signed in on another computer too.} other {You are signed in on # other computers too.}}':
     '{count, plural, one {Sie sind auch an einem anderen Computer angemeldet.} other {Sie sind auch an # anderen Computern angemeldet.}}',
-  'Sign out there': 'Dort abmelden',
+  'End the other sessions': 'Die anderen Sitzungen beenden',
   'the same person: link them': 'dieselbe Person: verbinden',
   'somebody else: add an account': 'jemand anders: Konto anlegen',
   'leave it as it is': 'lassen, wie es ist',
