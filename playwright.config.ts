@@ -9,6 +9,19 @@ const mainJob = /(story|build|real-board)\.spec/
 // Workers load this file again: the folder is made once and handed on.
 process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
 
+const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+}
+
 export default defineConfig({
   testDir: 'e2e',
   // Two at once, on two cores: each is slower than it would be alone.
@@ -24,24 +37,18 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // What is not there in half a minute is not coming: it is said at once, not when the story’s time is up.
     actionTimeout: 30_000,
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
   projects: [
     { name: 'e2e', testMatch: mainJob, grepInvert: /@sweep/ },
     { name: 'sweep', testIgnore: [mainJob, /shots\.spec/] },
     { name: 'sweep-more', testMatch: mainJob, grep: /@sweep/ },
-    { name: 'shots', testMatch: /shots\.spec/ },
+    // Pictures show the scroll bars that everybody sees.
+    {
+      name: 'shots',
+      testMatch: /shots\.spec/,
+      use: { launchOptions: { ...launchOptions, ignoreDefaultArgs: ['--hide-scrollbars'] } },
+    },
   ],
   webServer: {
     command: 'node built/server/main.js --demo',

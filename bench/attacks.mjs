@@ -1,10 +1,10 @@
 import { gzipSync } from 'node:zlib'
 
 /**
- * Somebody who means harm, in a process of their own: node bench/attacks.mjs URL COOKIE MILLISECONDS. Prints what they
- * were answered, as JSON.
+ * Somebody who means harm, in a process of their own: node bench/attacks.mjs URL MILLISECONDS [COOKIE]. Prints what they
+ * were answered, as JSON. With the cookie of a student it opens streams without end as well.
  */
-const [url, cookie, milliseconds] = process.argv.slice(2)
+const [url, milliseconds, cookie] = process.argv.slice(2)
 const end = Date.now() + Number(milliseconds)
 const over = () => Date.now() >= end
 
@@ -88,5 +88,5 @@ async function hoardStreams() {
   return most
 }
 
-const [answers, streams] = await Promise.all([attack(), hoardStreams()])
+const [answers, streams] = await Promise.all([attack(), cookie ? hoardStreams() : 0])
 console.log(JSON.stringify({ answers, streams }))

@@ -123,6 +123,10 @@ describe('what the README names', () => {
   it('requests without sense', async () => {
     expect(await run('node bench/malformed.mjs --requests 300')).toContain('every document is what it was')
   }, 300_000)
+  it('a backup of a school that was filled by SQL, and how long others waited', async () => {
+    for (const where of ['', ' --postgres'])
+      expect(await run(`node bench/backup.mjs --steps 600${where}`)).toMatch(/backup: .*checked[^]*--check: /)
+  }, 300_000)
   it('npm run shots draws the pictures', async () => {
     const shots = join(folder, 'shots')
     await run('npm run shots', { BRACHYON_SHOTS: shots })
