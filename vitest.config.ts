@@ -11,6 +11,8 @@ export default defineConfig({
   test: {
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    // Where a machine's cores are taken by others, a test may run out of time once.
+    retry: process.env.CI ? 1 : 0,
     // Vitest leaves one core alone by default, which on two cores halves the pace.
     maxWorkers: 2,
     // The files of one project share what they have loaded: nothing is kept in it but what can be worked out again.

@@ -405,7 +405,11 @@ for (const { loop } of servers)
       const meant = seconds.filter(([at]) => at > from && at <= to)
       const held = meant.filter(([, ms]) => ms > 100)
       console.log(
-        `event loop ${name}: held at most ${Math.max(0, ...meant.map(([, ms]) => ms))} ms; seconds over 100 ms: ${held.length} of ${meant.length}${held.map(([at, ms]) => `, ${ms} ms at ${Math.round((at - from) / 1000)} s`).join('')}`,
+        `event loop ${name}: held at most ${Math.max(0, ...meant.map(([, ms]) => ms))} ms; seconds over 100 ms: ${held.length} of ${meant.length}${held
+          .toSorted(([, a], [, b]) => b - a)
+          .slice(0, 8)
+          .map(([at, ms]) => `, ${ms} ms at ${Math.round((at - from) / 1000)} s`)
+          .join('')}`,
       )
     }
   }

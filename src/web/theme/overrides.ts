@@ -17,6 +17,7 @@ export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
       errorColor: p.fault,
       successColor: p.good,
       warningColor: p.doubt,
+      infoColor: p.accent,
       textColorBase: p.ink,
       textColor1: p.ink,
       textColor2: p.ink,

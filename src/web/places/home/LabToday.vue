@@ -29,9 +29,8 @@ const next = computed(() => days.value.filter(({ day }) => day > today).toRevers
         })
       }}
       <template v-if="day.word"
-        >{{ t('Word of the day:') }} <b class="reading">{{ day.word }}</b>.</template
-      >
-      <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
+        >{{ t('Word of the day:') }} <b class="reading">{{ day.word }}</b>. </template
+      ><RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
     </p>
     <p v-if="next">
       {{ t('Next:') }}
