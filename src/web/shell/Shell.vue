@@ -5,7 +5,6 @@ import { NButton } from 'naive-ui'
 import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, shallowRef } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
-import KeyMap from '../keys/KeyMap.vue'
 import { isOutdated } from '../api/build'
 import { isSignedOut } from '../api/client'
 import { useOpen } from '../stores/open'
@@ -14,7 +13,8 @@ import { useScheme } from '../theme/scheme'
 import { problem } from './problem'
 
 const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
-// Nobody who is not signed in waits for it.
+// Nobody who is not signed in waits for these.
+const KeyMap = defineAsyncComponent(() => import('../keys/KeyMap.vue'))
 const SignOut = defineAsyncComponent(() => import('./SignOut.vue'))
 
 const route = useRoute()
