@@ -102,8 +102,7 @@ const servers = []
 for (let i = 0; i < processes; i++) servers.push(new Server(await freePort(), i))
 for (const server of servers) await server.start()
 const front = rolling ? await freePort() : undefined
-const nginx = front && startNginx({ port: front, servers: servers.map(({ port }) => port) })
-if (nginx) await sleep(1500)
+const nginx = front && (await startNginx({ port: front, servers: servers.map(({ port }) => port) }))
 
 class Person {
   constructor(nth) {

@@ -1,4 +1,4 @@
-export function startNginx(where: { readonly port: number; readonly servers: readonly number[] }): {
+export function startNginx(where: { readonly port: number; readonly servers: readonly number[] }): Promise<{
   folder: string
   stop: () => void
-}
+}>

@@ -1,5 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
@@ -7,12 +8,20 @@ import { join } from 'node:path'
 const examples = () =>
   [...readFileSync('docs/running.md', 'utf8').matchAll(/```nginx\n([\s\S]*?)```/g)].map((match) => match[1])
 
+const listens = (port) =>
+  new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1')
+    socket.once('connect', () => resolve(true)).once('error', () => resolve(false))
+    socket.once('connect', () => socket.destroy())
+  })
+
 /**
- * nginx as the manual sets it up, over TLS with a certificate of its own, on loopback.
+ * nginx as the manual sets it up, over TLS with a certificate of its own, on loopback; once it listens.
  * @param {{ port: number, servers: readonly number[] }} where it listens, and the ports of the processes behind it
- * @returns {{ folder: string, stop: () => void }}
+ * @returns {Promise<{ folder: string, stop: () => void }>}
+ * @throws {Error} when it does not listen within ten seconds, with what it wrote to its log
  */
-export function startNginx({ port, servers }) {
+export async function startNginx({ port, servers }) {
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-nginx-'))
   const certificate = ['-keyout', join(folder, 'key.pem'), '-out', join(folder, 'cert.pem')]
   execFileSync(
@@ -52,6 +61,14 @@ export function startNginx({ port, servers }) {
     '-c',
     join(folder, 'nginx.conf'),
   ])
+  const until = Date.now() + 10_000
+  while (!(await listens(port))) {
+    if (child.exitCode !== null || Date.now() > until)
+      throw new Error(
+        `nginx does not listen on port ${port}: ${readFileSync(join(folder, 'error.log'), 'utf8')}`,
+      )
+    await new Promise((done) => setTimeout(done, 20))
+  }
   return {
     folder,
     stop: () => {

@@ -20,7 +20,7 @@ async function freePort(): Promise<number> {
 describe('behind nginx, set up as docs/running.md says', () => {
   let school: School
   let server: Server
-  let nginx: ReturnType<typeof startNginx>
+  let nginx: Awaited<ReturnType<typeof startNginx>>
   let port: number
   const host = 'school.example'
 
@@ -29,7 +29,7 @@ describe('behind nginx, set up as docs/running.md says', () => {
     server = createServer(school.app).listen(0, '127.0.0.1')
     await once(server, 'listening')
     port = await freePort()
-    nginx = startNginx({ port, servers: [(server.address() as AddressInfo).port] })
+    nginx = await startNginx({ port, servers: [(server.address() as AddressInfo).port] })
     await vi.waitFor(async () => expect((await send('GET', '/health')).status).toBe(200), {
       timeout: 20_000,
       interval: 100,

@@ -23,7 +23,7 @@ describe('two processes behind nginx, as the manual sets them up', () => {
   const postgres = startPostgres()
   const ports: number[] = []
   const processes: (ChildProcess | undefined)[] = []
-  let nginx: ReturnType<typeof startNginx>
+  let nginx: Awaited<ReturnType<typeof startNginx>>
   let port: number
 
   const isUp = async (at: number): Promise<boolean> =>
@@ -55,7 +55,7 @@ describe('two processes behind nginx, as the manual sets them up', () => {
     start(0)
     start(1)
     await Promise.all([answers(0), answers(1)])
-    nginx = startNginx({ port, servers: ports })
+    nginx = await startNginx({ port, servers: ports })
   }, 90_000)
   afterAll(async () => {
     nginx.stop()
