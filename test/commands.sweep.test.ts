@@ -91,7 +91,7 @@ describe('what the README names', () => {
     expect(await answer.json()).toMatchObject({ user: null })
     expect(await (await fetch(`http://localhost:${pages}/`)).text()).toContain('/src/web/main.ts')
     await command.stop()
-  })
+  }, 180_000)
 
   it('npm run bench tells how quick it is', async () => {
     const text = await run('npm run bench')
