@@ -40,5 +40,5 @@ export function judgeAttempt(
   rubric: Rubric = defaultRubric,
   prepared?: Prepared,
 ): JudgedAttempt {
-  return new Judging(predictor, order, steps, rubric, prepared).judged()
+  return new Judging(predictor, order, rubric, prepared).follow(steps).judged()
 }

@@ -40,9 +40,9 @@ import { say } from './phrases'
 import { judgePrediction } from './prediction'
 import { judgeRepair, judgeVerification } from './proof'
 import type { Rubric } from './rubric'
-import { techniqueRules } from './rules/registry'
 import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { Scene } from './rules/rule'
+import { Technique, judgeTechnique } from './technique'
 import { likeliestBoard, truthOf } from './truth'
 import type { JudgedAttempt, Judgement } from './verdict'
 
@@ -52,9 +52,13 @@ export interface Prepared {
   readonly path: JudgedAttempt['path']
 }
 
-/** One attempt as it is judged, step by step. */
+/** What is said of a step at once, and of a test in hindsight: its technique. */
+type Said = Judgement | Technique
+
+/** One attempt as it is judged, step by step; more steps may follow, and cost what they are worth alone. */
 export class Judging {
-  private readonly judgements: Judgement[] = []
+  private readonly steps: Step[] = []
+  private readonly said: Said[] = []
   private readonly suspects: string[][] = []
   private readonly doubts: Record<string, number>[] = []
   private readonly contradictions: Message[] = []
@@ -69,8 +73,7 @@ export class Judging {
 
   constructor(
     private readonly predictor: Predictor,
-    private readonly order: Order,
-    private readonly steps: readonly Step[],
+    readonly order: Order,
     private readonly rubric: Rubric,
     private readonly prepared: Prepared | undefined,
     /** Without looking at what is planted: what may be said while the work goes on. */
@@ -83,16 +86,16 @@ export class Judging {
     this.beforeTest = this.first
   }
 
-  /** Where the work stands after all steps: what is believed, and the bench. */
-  followed(): { readonly belief: Belief; readonly bench: Bench; readonly judgements: readonly Judgement[] } {
-    this.follow()
-    const { belief, bench, judgements } = this
-    return { belief, bench, judgements }
+  /** The steps that it has followed so far. */
+  get taken(): readonly Step[] {
+    return this.steps
   }
 
-  private follow(): void {
+  /** Follows more steps of the same attempt. */
+  follow(more: readonly Step[]): this {
     const { order, steps, rubric } = this
-    steps.forEach((step, i) => {
+    for (const step of more) {
+      const i = steps.push(step) - 1
       this.step(step, i)
       this.bench = advance(order, this.bench, step)
       const left = [...this.belief.doubts]
@@ -102,30 +105,43 @@ export class Judging {
       this.doubts.push(
         Object.fromEntries(left.map(([piece, share]) => [piece, Math.round(share * 1e4) / 1e4])),
       )
-    })
+    }
+    return this
+  }
+
+  /** Where the work stands: what is believed, the bench, and what was said of the steps. */
+  followed(): { readonly belief: Belief; readonly bench: Bench; readonly judgements: readonly Judgement[] } {
+    const { belief, bench } = this
+    return { belief, bench, judgements: this.judgements() }
+  }
+
+  private judgements(): Judgement[] {
+    return this.said.flatMap((one) =>
+      'aspect' in one ? [one] : judgeTechnique(one, this.steps, this.rubric),
+    )
   }
 
   judged(): JudgedAttempt {
     const { order, steps, rubric, predictor } = this
-    const verification = judgeVerification(complaintOf(order), steps)
-    if (verification) this.judgements.push(verification)
-    this.follow()
-    const repair = judgeRepair(order, steps, this.bench)
-    if (repair) this.judgements.push(repair)
+    const judgements = [
+      judgeVerification(complaintOf(order), steps) ?? [],
+      this.judgements(),
+      judgeRepair(order, steps, this.bench) ?? [],
+    ].flat()
     const end = this.atConclusion ?? this.belief
     const evidence = evidenceOf(this.first, end, indistinctFrom(end, order.planted, order.frame.bag), order)
-    const { marks, total, of, uncapped } = marksOf(this.judgements, rubric, evidence)
+    const { marks, total, of, uncapped } = marksOf(judgements, rubric, evidence)
     return {
-      judgements: this.judgements,
+      judgements,
       marks,
       total,
       of,
       ...(uncapped !== undefined && { uncapped }),
       evidence: Math.round(evidence * 1000) / 1000,
-      suspects: this.suspects,
-      doubts: this.doubts,
+      suspects: [...this.suspects],
+      doubts: [...this.doubts],
       sizes: sizesOf(end, order),
-      contradictions: this.contradictions,
+      contradictions: [...this.contradictions],
       path: this.prepared?.path ?? modelPath(predictor, order, this.first),
     }
   }
@@ -166,18 +182,17 @@ export class Judging {
   }
 
   private test(step: StepOf<'test'>, i: number): void {
-    const { order, predictor, bench, belief, rubric } = this
+    const { order, predictor, bench, belief } = this
     this.tests++
     const setup = setupOf(predictor, bench, step)
     const real = truthOf(predictor, order).board(bench, step.arrangement)
     if (!setup || !real.ok) return
     const live = hasSign(step.reading, 'live')
-    const next = this.steps[i + 1]
     const value = numberOf(instrumentOf(step.instrument), step.reading)
     const fact: Measured = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
     const why = step.source === 'model' ? undefined : this.misread(real, fact, step)
-    this.judgements.push(judgePrediction(predictor, setup, step.prediction, i))
+    this.said.push(judgePrediction(predictor, setup, step.prediction, i))
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
     // A blind eye looks at the likeliest board that gives these readings.
@@ -195,10 +210,8 @@ export class Judging {
       after: stillAlive(belief, after),
       definition: (id) => partOfKind(order.circuit.parts.find((p) => p.id === id)!.kind),
       earlier: this.steps.slice(0, i),
-      later: this.steps.slice(i + 1),
-      inference: next?.type === 'infer' ? next : undefined,
     }
-    this.judgements.push(...judgeTechnique(scene, i, rubric))
+    this.said.push(new Technique(scene, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
       before: belief,
@@ -211,10 +224,10 @@ export class Judging {
       again: sameTestAgain.fires(scene),
       step: i,
     })
-    if (efficiency) this.judgements.push(efficiency)
+    if (efficiency) this.said.push(efficiency)
     this.beforeTest = this.belief
     if (why) {
-      this.judgements.push({
+      this.said.push({
         aspect: 'reading',
         step: i,
         grade: 'neutral',
@@ -236,7 +249,7 @@ export class Judging {
 
   private hint({ level }: StepOf<'hint'>, i: number): void {
     const cost = this.order.frame.hints?.[level] ?? 0
-    this.judgements.push({
+    this.said.push({
       aspect: 'efficiency',
       step: i,
       grade: 'neutral',
@@ -278,7 +291,7 @@ export class Judging {
 
   private infer(step: StepOf<'infer'>, i: number): void {
     const struck = piecesIn(this.order.circuit, step.struck)
-    this.judgements.push(
+    this.said.push(
       ...judgeInference({
         before: this.beforeTest,
         after: this.belief,
@@ -305,7 +318,7 @@ export class Judging {
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
         : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
-    this.judgements.push(
+    this.said.push(
       judgeConclusion({
         belief,
         factNames: this.factNames,
@@ -331,33 +344,6 @@ export function setupOf(predictor: Predictor, bench: Bench, step: StepOf<'test'>
   const [reader, ...also] = connected
   if (!reader || connected.length <= step.also.length) return undefined
   return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
-}
-
-const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor', grave: 'poor' } as const
-
-function judgeTechnique(scene: Scene, step: number, { slip }: Rubric): Judgement[] {
-  const cost = { note: 1, slip, mistake: 0, grave: 0 }
-  const fired = techniqueRules.filter((rule) => rule.fires(scene))
-  const made = fired.map(({ key, weight }): Judgement => ({
-    aspect: weight === 'grave' ? 'safety' : 'technique',
-    step,
-    grade: gradeOf[weight],
-    verdict: { code: `rules.${key}.title` },
-    reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
-    share: cost[weight],
-  }))
-  if (fired.some(({ weight }) => weight !== 'note')) return made
-  return [
-    ...made,
-    {
-      aspect: 'technique',
-      step,
-      grade: 'good',
-      verdict: say('sound'),
-      reason: say('techniqueSound'),
-      share: 1,
-    },
-  ]
 }
 
 /** Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. */

@@ -6,7 +6,7 @@ import { Predictor } from '../diagnosis'
 import { possibleFaults, type Fault } from '../faults'
 import { tell } from '../words'
 import { liveQuestion } from './misreading'
-import { hintFor, practiceVerdicts, questionAbout } from './practice'
+import { followBlindly, hintFor, practiceVerdicts, questionAbout } from './practice'
 import { defaultRubric } from './rubric'
 import { prepareJudging } from './judge'
 
@@ -37,8 +37,10 @@ describe('what a practice is told', () => {
     const same = steps.map((s) => (s.type === 'infer' && s === steps[2] ? { ...s, struck: ['B1'] } : s))
     return {
       planted,
-      verdicts: practiceVerdicts(predictor, order, same, defaultRubric),
-      hints: hintLevels.map((level) => hintFor(predictor, order, same, level, defaultRubric)),
+      verdicts: practiceVerdicts(followBlindly(predictor, order, defaultRubric).follow(same)),
+      hints: hintLevels.map((level) =>
+        hintFor(followBlindly(predictor, order, defaultRubric).follow(same), level),
+      ),
     }
   })
 
@@ -61,9 +63,8 @@ describe('what a practice is told', () => {
       const work = worked(alike[2]!)
       work.act({ type: 'conclude', piece: 'X2', kind: 'open', sure: 90, note: '' })
       for (const piece of repairs) work.act({ type: 'repair', piece, by: 'replace' })
-      return practiceVerdicts(new Predictor(circuit), work.order, work.steps, defaultRubric).map(
-        (v) => v.aspect,
-      )
+      const blindly = followBlindly(new Predictor(circuit), work.order, defaultRubric)
+      return practiceVerdicts(blindly.follow(work.steps)).map((v) => v.aspect)
     }
     expect(of([])).not.toContain('conclusion')
     expect(of(['X2'])).toEqual(of(['W5']))
@@ -76,7 +77,7 @@ describe('hints', () => {
     const predictor = new Predictor(circuit)
     const prepared = prepareJudging(predictor, order)
     const [where, side, test] = hintLevels.map((level) =>
-      tell(hintFor(predictor, order, steps, level, defaultRubric, prepared)),
+      tell(hintFor(followBlindly(predictor, order, defaultRubric, prepared).follow(steps), level)),
     ) as [string, string, string]
     expect(where).toMatch(
       /^Where to look: (at what is open already|under a cover|under the dash|under the vehicle), at /,

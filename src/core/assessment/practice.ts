@@ -5,7 +5,6 @@ import {
   type Bench,
   type HintLevel,
   type Order,
-  type Step,
   type StepOf,
 } from '../attempt'
 import { findPieces, type Circuit } from '../circuit'
@@ -22,29 +21,28 @@ import { say } from './phrases'
 import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 
-/** What each step of a practice is told at once. It follows from the readings alone: nothing in it knows what is planted. */
-export const practiceVerdicts = (
+/**
+ * An attempt followed without a look at what is planted: what may be said while the work goes on.
+ * @param prepared what was worked out at hand-out, where it was kept
+ */
+export const followBlindly = (
   predictor: Predictor,
   order: Order,
-  steps: readonly Step[],
   rubric: Rubric,
   prepared?: Prepared,
-): readonly Judgement[] =>
-  new Judging(predictor, order, steps, rubric, prepared, true).followed().judgements.filter(
+): Judging => new Judging(predictor, order, rubric, prepared, true)
+
+/** What each step of a practice is told at once. It follows from the readings alone: nothing in it knows what is planted. */
+export const practiceVerdicts = (blindly: Judging): readonly Judgement[] =>
+  blindly.followed().judgements.filter(
     // What could be struck too would say where nothing flows.
     ({ verdict }) => verdict.code !== 'assessment.standing',
   )
 
 /** A hint out of what the student could know by now: where to look, on which side, or which test. */
-export function hintFor(
-  predictor: Predictor,
-  order: Order,
-  steps: readonly Step[],
-  level: HintLevel,
-  rubric: Rubric,
-  prepared?: Prepared,
-): Message {
-  const { belief, bench } = new Judging(predictor, order, steps, rubric, prepared, true).followed()
+export function hintFor(blindly: Judging, level: HintLevel): Message {
+  const { belief, bench } = blindly.followed()
+  const { order } = blindly
   if (level === 'side') return sideOf(belief, order)
   const [best] = rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
   if (!best) return say('hintNone')

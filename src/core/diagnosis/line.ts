@@ -43,6 +43,11 @@ export class Sample {
     return this.board
   }
 
+  /** Whether it has its board in memory. */
+  get isHeld(): boolean {
+    return this.board !== undefined
+  }
+
   /** Gives the board back; what it showed is kept, and it is solved again where somebody asks for more. */
   drop(): void {
     if (!this.board) return

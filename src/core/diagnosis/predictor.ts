@@ -50,6 +50,15 @@ export class Predictor {
     this.noticed = new Map(noticing.map((part, i) => [part.id, i]))
   }
 
+  /** Solved boards that it has in memory, for whoever keeps several predictors and must not keep too many. */
+  get boards(): number {
+    // Situations share the lines that nothing has touched.
+    const lines = new Set([...this.situations.values()].flatMap(({ lines }) => lines))
+    let count = 0
+    for (const line of lines) for (const sample of line?.samples ?? []) if (sample.isHeld) count++
+    return count
+  }
+
   /** Every piece that some fault can strike, in the order of the circuit. */
   get suspectable(): readonly string[] {
     return (this.pieces ??= [...new Set(this.families.flatMap((f) => f.pieces))])

@@ -78,12 +78,12 @@ describe('what a person can do', () => {
 
   it('holds what somebody was sure of against what was true', () => {
     const said = [
-      { sure: 90, right: true },
-      { sure: 100, right: false },
-      { sure: 30, right: false },
+      { sure: 90, right: true, count: 1 },
+      { sure: 100, right: false, count: 1 },
+      { sure: 30, right: false, count: 3 },
     ]
     expect(reliability(said)).toEqual([
-      { from: 20, to: 40, sure: 30, right: 0, count: 1 },
+      { from: 20, to: 40, sure: 30, right: 0, count: 3 },
       { from: 80, to: 100, sure: 95, right: 50, count: 2 },
     ])
     expect(reliability([])).toEqual([])

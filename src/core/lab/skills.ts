@@ -161,8 +161,10 @@ export function nextOf(levels: Readonly<Record<Skill, Level>>): Skill[] {
 /** Level and certainty from which somebody is ready to work alone (common practice, no source). */
 export const ready = ({ level, spread, thin }: Level): boolean => !thin && level - spread >= 0.6
 
-/** How sure people said they were against how often they were right, in steps of twenty. */
-export function reliability(said: readonly { readonly sure: number; readonly right: boolean }[]): {
+/** How often people said how sure they were, and how often they were right, in steps of twenty. */
+export function reliability(
+  said: readonly { readonly sure: number; readonly right: boolean; readonly count: number }[],
+): {
   readonly from: number
   readonly to: number
   readonly sure: number
@@ -171,14 +173,16 @@ export function reliability(said: readonly { readonly sure: number; readonly rig
 }[] {
   return [0, 20, 40, 60, 80].flatMap((from) => {
     const own = said.filter(({ sure }) => sure >= from && (sure < from + 20 || (from === 80 && sure === 100)))
-    if (!own.length) return []
+    const sum = (of: (one: (typeof own)[number]) => number) => own.reduce((all, one) => all + of(one), 0)
+    const count = sum((one) => one.count)
+    if (!count) return []
     return [
       {
         from,
         to: from + 20,
-        sure: own.reduce((sum, { sure }) => sum + sure, 0) / own.length,
-        right: (100 * own.filter(({ right }) => right).length) / own.length,
-        count: own.length,
+        sure: sum((one) => one.sure * one.count) / count,
+        right: (100 * sum((one) => (one.right ? one.count : 0))) / count,
+        count,
       },
     ]
   })

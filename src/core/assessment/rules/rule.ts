@@ -21,20 +21,41 @@ export interface Scene {
   /** The definition of a part of the circuit. */
   readonly definition: (part: string) => AnyPart
   readonly earlier: readonly Step[]
+}
+
+/** What came after the test, as far as the attempt has gone. */
+export interface Ahead {
   readonly later: readonly Step[]
   /** What the student claims right after the reading, if anything. */
   readonly inference: StepOf<'infer'> | undefined
 }
 
-export interface TechniqueRule<K extends string = string> {
+interface RuleTexts<K extends string> {
   readonly key: K
   readonly title: string
   /** A note costs nothing; a slip and a mistake cost part of the mark; what is grave for safety caps the whole. */
   readonly weight: 'note' | 'slip' | 'mistake' | 'grave'
-  readonly fires: (scene: Scene) => boolean
   /** English of what is said, and of what to do instead; stored judgements name the rule only. */
   readonly say: string
   readonly instead: string
 }
 
-export const defineRule = <const K extends string>(rule: TechniqueRule<K>): TechniqueRule<K> => rule
+/** Decided once and for all when the test is made. */
+export interface RuleAtOnce<K extends string = string> extends RuleTexts<K> {
+  readonly fires: (scene: Scene) => boolean
+}
+
+/** Decided anew whenever a step follows. */
+export interface RuleInHindsight<K extends string = string> extends RuleTexts<K> {
+  readonly looksAhead: true
+  readonly fires: (scene: Scene, ahead: Ahead) => boolean
+}
+
+export type TechniqueRule<K extends string = string> = RuleAtOnce<K> | RuleInHindsight<K>
+
+export const defineRule = <const K extends string>(rule: RuleAtOnce<K>): RuleAtOnce<K> => rule
+
+/** For a rule that looks at what came after the test. */
+export const defineHindsight = <const K extends string>(
+  rule: Omit<RuleInHindsight<K>, 'looksAhead'>,
+): RuleInHindsight<K> => ({ ...rule, looksAhead: true })

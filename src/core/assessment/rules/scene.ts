@@ -3,7 +3,7 @@ import { findPieces, type Piece } from '../../circuit'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind, type AnyPart } from '../../parts'
 import { walkPath } from '../../readings'
-import type { Scene } from './rule'
+import type { Ahead, Scene } from './rule'
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
@@ -63,7 +63,7 @@ export function isDropTest({ predictor, setup }: Pick<Scene, 'predictor' | 'setu
 }
 
 /** Pieces that the student newly strikes out by this reading. */
-export function newlyStruck({ inference, earlier, predictor }: Scene): readonly Piece[] {
+export function newlyStruck({ earlier, predictor }: Scene, { inference }: Ahead): readonly Piece[] {
   const before = [...earlier].reverse().find((step) => step.type === 'infer')
   const known = new Set(before?.type === 'infer' ? before.struck : [])
   return (inference?.struck ?? [])
@@ -72,8 +72,8 @@ export function newlyStruck({ inference, earlier, predictor }: Scene): readonly 
 }
 
 /** Of them, those that the readings do not bear: what is still in doubt. A claim that is right needs no rule. */
-export const unborne = (scene: Scene): readonly Piece[] =>
-  newlyStruck(scene).filter(({ id }) => scene.after.lostWith(id, new Set()) > 0.02)
+export const unborne = (scene: Scene, ahead: Ahead): readonly Piece[] =>
+  newlyStruck(scene, ahead).filter(({ id }) => scene.after.lostWith(id, new Set()) > 0.02)
 
 /** Pieces on the way between the two leads, along any path. */
 export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): ReadonlySet<string> {

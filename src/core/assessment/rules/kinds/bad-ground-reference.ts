@@ -1,14 +1,14 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { endsOf, isDropTest, piecesBetween, readsVolts, sidesOf, unborne, voltsOn } from '../scene'
 
 /** Volts by which a ground may stand off the battery’s post and still serve as one. */
 const off = 0.3
 
-export const badGroundReference = defineRule({
+export const badGroundReference = defineHindsight({
   key: 'badGroundReference',
   title: 'A ground reference that is itself bad',
   weight: 'slip',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     const ends = endsOf(scene)
     if (!readsVolts(scene) || !ends || isDropTest(scene)) return false
     const [red, black] = ends
@@ -16,7 +16,7 @@ export const badGroundReference = defineRule({
     if (!sidesOf(scene, black).has('return') || !sidesOf(scene, red).has('feed')) return false
     // Across the load itself both sides are asked for, and both are in the reading.
     const between = piecesBetween(scene)
-    return unborne(scene).some(({ id }) => !between.has(id))
+    return unborne(scene, ahead).some(({ id }) => !between.has(id))
   },
   say: 'The black lead stood on a ground that is itself above the battery’s post: the reading hides what the return loses.',
   instead: 'Take the battery’s negative post for black, or measure the return by itself first.',

@@ -1,11 +1,12 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { natureOf, unborne } from '../scene'
 
-export const coldOhmsTrusted = defineRule({
+export const coldOhmsTrusted = defineHindsight({
   key: 'coldOhmsTrusted',
   title: 'Trusting continuity or cold ohms',
   weight: 'slip',
-  fires: (scene) => natureOf(scene).needsDead === true && !scene.live && unborne(scene).length > 0,
+  fires: (scene, ahead) =>
+    natureOf(scene).needsDead === true && !scene.live && unborne(scene, ahead).length > 0,
   say: 'A milliamp from the meter proves a path, not that the path carries amps.',
   instead: 'Prove it by its drop under its own load.',
 })

@@ -1,14 +1,14 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../scene'
 
-export const dropWithoutLoad = defineRule({
+export const dropWithoutLoad = defineHindsight({
   key: 'dropWithoutLoad',
   title: 'Drop test with the circuit off',
   weight: 'mistake',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     if (!readsVolts(scene) || !isDropTest(scene) || meantToRun(scene)) return false
     const between = piecesBetween(scene)
-    return unborne(scene).some(({ id }) => between.has(id))
+    return unborne(scene, ahead).some(({ id }) => between.has(id))
   },
   say: 'No current could flow in this state, so a drop of zero is no proof: nothing is lost where nothing flows.',
   instead: 'Switch the load on and measure again.',

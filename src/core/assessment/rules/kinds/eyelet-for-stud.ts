@@ -1,11 +1,11 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { endsOf, piecesBetween, readsVolts, unborne } from '../scene'
 
-export const eyeletForStud = defineRule({
+export const eyeletForStud = defineHindsight({
   key: 'eyeletForStud',
   title: 'On the eyelet, when the stud is the question',
   weight: 'slip',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     const ends = endsOf(scene)
     if (!readsVolts(scene) || !ends) return false
     const touched = new Set(
@@ -13,7 +13,7 @@ export const eyeletForStud = defineRule({
     )
     const between = piecesBetween(scene)
     // A joint of the part that a lead stands on, and which is not between the leads, was not measured.
-    return unborne(scene).some(({ id, part }) => touched.has(part) && !between.has(id) && id !== part)
+    return unborne(scene, ahead).some(({ id, part }) => touched.has(part) && !between.has(id) && id !== part)
   },
   say: 'The lead stood on one side of a joint: what lies behind it was not in the reading.',
   instead: 'Lead on the stud itself, then on the nut, then on the eyelet: each step is a joint.',

@@ -1,13 +1,13 @@
 import { findPieces } from '../../../circuit'
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { readsVolts, sidesOf } from '../scene'
 
-export const feedOnly = defineRule({
+export const feedOnly = defineHindsight({
   key: 'feedOnly',
   title: 'Only the feed was tested',
   weight: 'slip',
-  fires: (scene) => {
-    const { later, earlier, step, predictor } = scene
+  fires: (scene, { later }) => {
+    const { earlier, step, predictor } = scene
     // The last test before a conclusion that blames a load.
     const [next, after] = later.filter((s) => s.type !== 'infer')
     if (next?.type !== 'conclude' || after?.type === 'test') return false

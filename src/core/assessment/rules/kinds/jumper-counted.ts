@@ -1,12 +1,12 @@
 import { instrumentOf } from '../../../instruments'
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { endsOf, natureOf, readsVolts, unborne } from '../scene'
 
-export const jumperCounted = defineRule({
+export const jumperCounted = defineHindsight({
   key: 'jumperCounted',
   title: 'The jumper’s own loss counted',
   weight: 'slip',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     const ends = endsOf(scene)
     if (!readsVolts(scene) || natureOf(scene).shorts || !ends) return false
     const spans = (scene.setup.also ?? []).some(({ instrument, settings, place }) => {
@@ -18,7 +18,7 @@ export const jumperCounted = defineRule({
         [place.red, place.black].every((node) => ends.includes(node))
       )
     })
-    return spans && Math.abs(scene.step.reading.value ?? 0) > 0.03 && unborne(scene).length > 0
+    return spans && Math.abs(scene.step.reading.value ?? 0) > 0.03 && unborne(scene, ahead).length > 0
   },
   say: 'The leads stood on the jumper’s own ends: its loss is in the reading.',
   instead: 'Measure behind the jumper’s clips, on the circuit’s own metal; take a short thick one.',

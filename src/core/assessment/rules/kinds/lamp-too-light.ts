@@ -1,15 +1,15 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { mostAmps, natureOf, unborne } from '../scene'
 
-export const lampTooLight = defineRule({
+export const lampTooLight = defineHindsight({
   key: 'lampTooLight',
   title: 'A test lamp too light for the circuit',
   weight: 'slip',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     const { carries, draws, underLoad } = natureOf(scene)
     if (!carries || draws === 0 || underLoad) return false
     const { word } = scene.step.reading
-    return word !== 'dark' && mostAmps(scene) > 4 * draws && unborne(scene).length > 0
+    return word !== 'dark' && mostAmps(scene) > 4 * draws && unborne(scene, ahead).length > 0
   },
   say: 'It lights on a fraction of what the circuit’s own load draws: a joint that lights it may not carry the load.',
   instead: 'Take a lamp or a load of the circuit’s own size, for three to five seconds.',

@@ -1,13 +1,13 @@
 import { findPieces } from '../../../circuit'
 import { repairOf } from '../../../attempt'
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 
-export const replacedBeforeTested = defineRule({
+export const replacedBeforeTested = defineHindsight({
   key: 'replacedBeforeTested',
   title: 'Replaced before its feed and ground were tested',
   weight: 'mistake',
-  fires: (scene) => {
-    const { later, earlier, step, predictor } = scene
+  fires: (scene, { later }) => {
+    const { earlier, step, predictor } = scene
     // Told at the last test before the new part went in.
     const upTo = later.findIndex((s) => s.type === 'test')
     const next = later.slice(0, upTo < 0 ? undefined : upTo)

@@ -1,16 +1,16 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { isDropTest, newlyStruck, piecesBetween, readsVolts } from '../scene'
 
-export const sourceReadAsGood = defineRule({
+export const sourceReadAsGood = defineHindsight({
   key: 'sourceReadAsGood',
   title: 'Source voltage read as good',
   weight: 'mistake',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     if (!readsVolts(scene) || !isDropTest(scene)) return false
     const nominal = Math.max(...scene.board.point.voltage)
     if (Math.abs(scene.step.reading.value ?? 0) < 0.6 * nominal) return false
     const between = piecesBetween(scene)
-    return newlyStruck(scene).some(({ id }) => between.has(id) && scene.after.doubt(id) > 0)
+    return newlyStruck(scene, ahead).some(({ id }) => between.has(id) && scene.after.doubt(id) > 0)
   },
   say: 'On a drop test the whole source voltage means that nothing passes between the leads, not that all is well.',
   instead: 'Look for the open between the two leads.',

@@ -1,12 +1,12 @@
 import { stateSignature } from '../../../circuit'
 import { stateOf } from '../../../attempt'
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 
-export const worksNow = defineRule({
+export const worksNow = defineHindsight({
   key: 'worksNow',
   title: 'Stopped at “it works now”',
   weight: 'mistake',
-  fires: ({ bench, step, later, order, board }) => {
+  fires: ({ bench, step, order, board }, { later }) => {
     // A connector was disturbed, the complaint went, and nobody looked further.
     const disturbed = bench.reseated.length > 0 || bench.out.length > step.arrangement.detached.length
     const last = !later.some((s) => s.type === 'test')

@@ -1,15 +1,15 @@
-import { defineRule } from '../rule'
+import { defineHindsight } from '../rule'
 import { flows, isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../scene'
 
-export const zeroIsNotPerfect = defineRule({
+export const zeroIsNotPerfect = defineHindsight({
   key: 'zeroIsNotPerfect',
   title: 'Zero read as perfect',
   weight: 'mistake',
-  fires: (scene) => {
+  fires: (scene, ahead) => {
     if (!readsVolts(scene) || !isDropTest(scene) || !meantToRun(scene) || flows(scene.board)) return false
     if (Math.abs(scene.step.reading.value ?? 1) >= 0.005) return false
     const between = piecesBetween(scene)
-    return unborne(scene).some(({ id }) => between.has(id))
+    return unborne(scene, ahead).some(({ id }) => between.has(id))
   },
   say: 'Zero volts of drop here meant that no current flowed, not that the piece is perfect.',
   instead: 'Small and not zero is good; zero asks where the current stops.',

@@ -1,0 +1,57 @@
+import type { Step } from '../attempt'
+import { say } from './phrases'
+import type { Rubric } from './rubric'
+import { techniqueRules } from './rules/registry'
+import type { Scene, TechniqueRule } from './rules/rule'
+import type { Judgement } from './verdict'
+
+const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor', grave: 'poor' } as const
+
+/** One test, with the rules that it breaks whatever comes after it. */
+export class Technique {
+  private readonly atOnce: ReadonlySet<TechniqueRule>
+
+  constructor(
+    private readonly scene: Scene,
+    readonly step: number,
+  ) {
+    this.atOnce = new Set(techniqueRules.filter((rule) => !('looksAhead' in rule) && rule.fires(scene)))
+  }
+
+  /** All rules that it breaks by what has come after it so far, in their order. */
+  broken(steps: readonly Step[]): TechniqueRule[] {
+    const { scene, step, atOnce } = this
+    const next = steps[step + 1]
+    const ahead = { later: steps.slice(step + 1), inference: next?.type === 'infer' ? next : undefined }
+    return techniqueRules.filter((rule) =>
+      'looksAhead' in rule ? rule.fires(scene, ahead) : atOnce.has(rule),
+    )
+  }
+}
+
+/** The technique of one test: what is broken by what is known now, or that it was sound. */
+export function judgeTechnique(technique: Technique, steps: readonly Step[], { slip }: Rubric): Judgement[] {
+  const { step } = technique
+  const cost = { note: 1, slip, mistake: 0, grave: 0 }
+  const fired = technique.broken(steps)
+  const made = fired.map(({ key, weight }): Judgement => ({
+    aspect: weight === 'grave' ? 'safety' : 'technique',
+    step,
+    grade: gradeOf[weight],
+    verdict: { code: `rules.${key}.title` },
+    reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
+    share: cost[weight],
+  }))
+  if (fired.some(({ weight }) => weight !== 'note')) return made
+  return [
+    ...made,
+    {
+      aspect: 'technique',
+      step,
+      grade: 'good',
+      verdict: say('sound'),
+      reason: say('techniqueSound'),
+      share: 1,
+    },
+  ]
+}
