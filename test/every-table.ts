@@ -61,6 +61,7 @@ export async function fillEveryTable(db: Database): Promise<void> {
   await put(`insert into rubrics (version, body, instructor_id) values (2, $1, $2)`, odd, orla)
   await put(`insert into classes (id, name, term, sourced) values ($1, 'c', '2026', 'c-1')`, group)
   await put(`insert into class_members (class_id, user_id) values ($1, $2)`, group, tam)
+  await put(`insert into class_instructors (class_id, user_id) values ($1, $2)`, group, orla)
   await put(`insert into lessons (id, name, body) values ($1, 'l', $2)`, lesson, odd)
   await put(`insert into lesson_versions (lesson_id, version, body) values ($1, 1, $2)`, lesson, odd)
   await put(
@@ -101,6 +102,23 @@ export async function fillEveryTable(db: Database): Promise<void> {
     odd,
   )
   await put(`insert into judgements (work_order_id, sign, body) values ($1, 's', $2)`, second, odd)
+  await put(
+    `insert into attempt_progress (work_order_id, steps, suspects, idle, unsafe) values ($1, 1, '[3]', 0, '[]')`,
+    second,
+  )
+  await put(
+    `insert into attempt_results (work_order_id, student_id, concluded_at, circuit, fault, found, tests, minutes, doubt, marks, total,
+       most, mark, evidence, verdicts, wrong, sure, engine, rubric)
+     values ($1, $2, now(), 'c', 'f', true, 3, 1.5, 0.1, $3, 61.5, 100, 61.5, $3, array['1:a', '2:“b”'], null, 90, 'e', 'r')`,
+    first,
+    tam,
+    odd,
+  )
+  await put(
+    `insert into rejudgements (work_order_id, sign, body, mark) values ($1, 's', $2, 70.5)`,
+    first,
+    odd,
+  )
   await put(
     `insert into overrides (work_order_id, aspect, points, note, instructor_id) values ($1, 'safety', 0.1, 'n', $2)`,
     second,

@@ -174,17 +174,18 @@ describe('records on paper in German', () => {
     )
     expect(described.length).toBeGreaterThan(3)
     expect(described.length).toBeLessThanOrEqual(catalogue.length)
+    const students = [
+      {
+        id: 'a',
+        name: 'Nela Farrow',
+        attempts: 2,
+        mean: 81.6,
+        skills: Object.fromEntries(skillKeys.map((k) => [k, level])),
+        next: ['drops'],
+      },
+    ]
     const ledger = {
-      students: [
-        {
-          id: 'a',
-          name: 'Nela Farrow',
-          attempts: 2,
-          mean: 81.6,
-          skills: Object.fromEntries(skillKeys.map((k) => [k, level])),
-          next: ['drops'],
-        },
-      ],
+      allFaults: described.length,
       faults: described.map((fault) => ({
         circuit: circuit.name,
         fault: `${fault}; ${fault}`,
@@ -209,6 +210,6 @@ describe('records on paper in German', () => {
       verdicts: [],
       notes: ['said aloud'],
     }
-    expect(left(() => ({ content: reportPages('Evening', ledger, [mark]) }), names)).toEqual([])
+    expect(left(() => ({ content: reportPages('Evening', students, ledger, [mark]) }), names)).toEqual([])
   })
 })

@@ -6,6 +6,7 @@ import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
 import { loadDemo } from '../src/server/demo'
+import { Judge } from '../src/server/judging'
 import { Workers } from '../src/server/workers/pool'
 
 /** An empty embedded database to start from, made once for the whole run. */
@@ -32,11 +33,14 @@ export async function startSchool({
     )
   if (url && demo) await loadDemo(database)
   const logger = pino({ level: log ? 'info' : 'silent' }, { write: (line: string) => log?.(line) })
-  const app = createApp({ database, workers, logger, ...(trustProxy && { trustProxy }) })
+  const judge = new Judge(database, workers)
+  const app = createApp({ database, workers, judge, logger, ...(trustProxy && { trustProxy }) })
   return {
     app,
     database,
     workers,
+    /** Judges what nobody waits for. */
+    judge,
     /** A browser of its own: keeps its cookie. */
     visitor: () => request.agent(app),
     signedIn: async (login: string, password: string) => {
@@ -44,7 +48,10 @@ export async function startSchool({
       await agent.post('/api/session').send({ login, password }).expect(200)
       return agent
     },
-    close: () => database.close(),
+    close: async () => {
+      await judge.close()
+      await database.close()
+    },
   }
 }
 export type School = Awaited<ReturnType<typeof startSchool>>

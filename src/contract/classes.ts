@@ -6,6 +6,8 @@ export const classListSchema = z.array(
     id: z.uuid(),
     name: z.string(),
     term: z.string(),
+    /** Whoever asks teaches it. */
+    own: z.boolean(),
     members: z.array(z.object({ id: z.uuid(), name: z.string(), login: z.string() })),
   }),
 )
@@ -15,6 +17,7 @@ export const newClassSchema = z.strictObject({
   term: z.string().trim().max(40).default(''),
 })
 export const memberSchema = z.strictObject({ student: z.uuid() })
+export const teachingSchema = z.strictObject({ teaches: z.boolean() })
 
 export const rosterSchema = z.strictObject({
   files: z

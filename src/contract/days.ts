@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { coded } from '../core/document'
 import { sessionSchema } from './account'
 import { say } from './phrases'
+import { pageOf } from './scope'
 
 const name = z
   .string()
@@ -23,14 +24,19 @@ export const standSchema = z.strictObject({
   checked: z.array(z.enum(checks)).default([]),
 })
 
+/** Most benches, and most groups, that a lab day has. */
+export const mostStands = 60
+/** Most people at one bench. */
+export const mostInGroup = 4
+
 /** A day in the workshop as one document: benches in the order in which they stand, rounds, groups, and who is where. */
 export const dayBodySchema = z.strictObject({
   start: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/),
   minutes: z.number().int().min(5).max(240),
   rounds: z.number().int().min(1).max(12),
-  stands: z.array(standSchema).max(60),
-  groups: z.array(z.array(z.uuid()).min(1).max(4)).max(60),
-  seats: z.array(z.array(z.number().int().min(-1).max(60)).max(12)).max(60),
+  stands: z.array(standSchema).max(mostStands),
+  groups: z.array(z.array(z.uuid()).min(1).max(mostInGroup)).max(mostStands),
+  seats: z.array(z.array(z.number().int().min(-1).max(60)).max(12)).max(mostStands),
   /** Rounds that were handed out. */
   out: z.array(z.number().int()).max(12).default([]),
 })
@@ -56,17 +62,19 @@ export const storedDaySchema = z.object({
   body: dayBodySchema,
 })
 export type StoredDay = z.infer<typeof storedDaySchema>
-export const dayListSchema = z.array(
-  z.object({
-    id: z.uuid(),
-    name: z.string(),
-    day: z.string(),
-    stations: z.number(),
-    rounds: z.number(),
-    out: z.number(),
-    word: z.string().nullable(),
-  }),
-)
+const dayRowSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  day: z.string(),
+  stations: z.number(),
+  rounds: z.number(),
+  out: z.number(),
+  word: z.string().nullable(),
+})
+export type DayRow = z.infer<typeof dayRowSchema>
+/** Those of today, and the next one. */
+export const nearDaysSchema = z.array(dayRowSchema)
+export const dayListSchema = pageOf(dayRowSchema)
 export type DayList = z.infer<typeof dayListSchema>
 
 /** Where a student stands today, round by round. What is planted there is nobody's business. */

@@ -29,7 +29,9 @@ export const floorRowSchema = z.object({
   total: z.number().nullable(),
 })
 export type FloorRow = z.infer<typeof floorRowSchema>
-export const floorSchema = z.array(floorRowSchema)
+/** The rows of a scope, and how many there are: more than fit are not shown, and said. */
+export const floorSchema = z.object({ rows: z.array(floorRowSchema), count: z.number().int() })
+export type FloorList = z.infer<typeof floorSchema>
 
 /** What an instructor does to work that is going on. */
 export const floorActSchema = z.discriminatedUnion('type', [

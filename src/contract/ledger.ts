@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { pageOf } from './scope'
 
 const levelSchema = z.object({
   level: z.number(),
@@ -6,18 +7,19 @@ const levelSchema = z.object({
   evidence: z.number(),
   thin: z.boolean(),
 })
+export const ledgerStudentSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  attempts: z.number(),
+  mean: z.number().nullable(),
+  skills: z.record(z.string(), levelSchema),
+  /** Topics that it would help most to meet next, the first first. */
+  next: z.array(z.string()),
+})
+export const ledgerStudentsSchema = pageOf(ledgerStudentSchema)
+export type LedgerStudents = z.infer<typeof ledgerStudentsSchema>
+
 export const ledgerSchema = z.object({
-  students: z.array(
-    z.object({
-      id: z.uuid(),
-      name: z.string(),
-      attempts: z.number(),
-      mean: z.number().nullable(),
-      skills: z.record(z.string(), levelSchema),
-      /** Topics that it would help most to meet next, the first first. */
-      next: z.array(z.string()),
-    }),
-  ),
   faults: z.array(
     z.object({
       circuit: z.string(),
@@ -30,11 +32,22 @@ export const ledgerSchema = z.object({
       wrong: z.string().nullable(),
     }),
   ),
+  /** How many faults there are, where more than fit are met. */
+  allFaults: z.number().int(),
   reliability: z.array(
     z.object({ from: z.number(), to: z.number(), sure: z.number(), right: z.number(), count: z.number() }),
   ),
 })
 export type Ledger = z.infer<typeof ledgerSchema>
+
+/** How far finished work has been judged by the engine that runs now, and how many marks wait for an instructor's word. */
+export const judgingStateSchema = z.object({
+  all: z.number().int(),
+  done: z.number().int(),
+  waiting: z.number().int(),
+})
+export type JudgingState = z.infer<typeof judgingStateSchema>
+
 /** One finished order, for whoever keeps marks elsewhere. */
 export const markRowSchema = z.object({
   student: z.string(),
@@ -51,9 +64,11 @@ export const markRowSchema = z.object({
   notes: z.array(z.string()),
 })
 export type MarkRow = z.infer<typeof markRowSchema>
+export const marksSchema = pageOf(markRowSchema)
+export type Marks = z.infer<typeof marksSchema>
 
 /** One student's course: attempt by attempt. */
-export const courseSchema = z.array(
+export const courseSchema = pageOf(
   z.object({
     id: z.uuid(),
     at: z.string(),
@@ -64,3 +79,4 @@ export const courseSchema = z.array(
     tests: z.number(),
   }),
 )
+export type Course = z.infer<typeof courseSchema>

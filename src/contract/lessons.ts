@@ -22,6 +22,7 @@ export type StoredLesson = z.infer<typeof storedLessonSchema>
 export const lessonVersionsSchema = z.array(
   z.object({ version: z.number(), at: z.string(), sets: z.number(), circuit: z.string() }),
 )
+export type LessonVersions = z.infer<typeof lessonVersionsSchema>
 
 /** From Plant in one step: a new lesson, or one more set of faults for one that is there. */
 export const keepLessonSchema = z.strictObject({

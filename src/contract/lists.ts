@@ -1,13 +1,12 @@
 import { z } from 'zod'
 import { coded, messageSchema } from '../core/document'
 import { say } from './phrases'
+import { pageOf, scopeSchema } from './scope'
 
 /** What lists show, and what making something answers with: it is read without the circuit engine. */
 
 /** More circuits than a school has: a list is never longer. */
 export const mostCircuits = 1000
-/** As many work orders as a list shows, newest first. */
-export const mostOrders = 500
 
 export const circuitListSchema = z.array(
   z.object({
@@ -46,8 +45,17 @@ export const orderRowSchema = z.object({
 })
 export type OrderRow = z.infer<typeof orderRowSchema>
 
+/** Finished and not given back yet, still at work, given back. */
+export const orderStates = ['waiting', 'open', 'given'] as const
+export type OrderState = (typeof orderStates)[number]
+/** A page of one state, and the moment of which it is. */
+export const orderListSchema = pageOf(orderRowSchema).extend({ asOf: z.string() })
+export type OrderList = z.infer<typeof orderListSchema>
+/** What is given back at once: all finished work of a scope, as it was when its number was shown. */
+export const releaseAllSchema = scopeSchema.extend({ asOf: z.iso.datetime({ offset: true }) })
+
 /** A student's own work orders. Nothing here says what was planted. */
-export const deskListSchema = z.array(
+export const deskListSchema = pageOf(
   z.object({
     id: z.uuid(),
     circuit: z.string(),

@@ -47,6 +47,9 @@ export type Overrides = z.infer<typeof overridesSchema>
 /** A review is given to its student, or taken back. */
 export const releasedSchema = z.strictObject({ released: z.boolean() })
 
+/** Whether the mark of a newer judge takes the place of the one that was given. */
+export const settleRejudgementSchema = z.strictObject({ taken: z.boolean() })
+
 export const reviewSchema = z.object({
   id: z.uuid(),
   circuit: circuitSchema,
@@ -61,6 +64,10 @@ export const reviewSchema = z.object({
   rubric: rubricSchema,
   /** Null while it is still to be worked out. */
   judged: judgedSchema.nullable(),
+  /** What a newer judge would give of 100, where the mark was given back and would change; null for the student. */
+  newerMark: z.number().nullable(),
+  /** The mark was changed after it had been given back. */
+  markedAnew: z.object({ at: z.string(), before: z.number() }).nullable(),
   overrides: overridesSchema,
   /** What the student answers to verdicts. */
   replies: repliesSchema,

@@ -79,6 +79,8 @@ export const say = phrases('school', {
   chooseStudent: 'Choose a student of the class',
   noCircuit: 'There is no such circuit',
   noOrder: 'There is no such work order',
+  noSuchPage: 'This list does not go on there: look at it from its beginning',
+  nothingWaits: 'No other mark waits for your word here',
   noVersion: 'There is no such version',
   noTemplate: 'There is no such template',
   badAddress: 'This address names nothing',

@@ -7,15 +7,15 @@ import express, { type ErrorRequestHandler, type Express } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
-import { z } from 'zod'
-import { say, type Failure } from '../contract'
-import { problemsOf, type Message } from '../core/document'
-import { DatabaseFailure, type Database, type Trouble } from './database'
+import { say } from '../contract'
+import type { Database } from './database'
+import { failureOf, plainError } from './failure'
 import { Refusal } from './refusal'
 import type { Directory } from './accounts/directory'
 import { accountRoutes, identify, sameOrigin } from './accounts/routes'
 import { readBodies } from './bodies'
 import { Floor } from './floor'
+import { Judge } from './judging'
 import { floorRoutes } from './routes/floor'
 import { classRoutes } from './routes/classes'
 import { circuitRoutes } from './routes/circuits'
@@ -39,6 +39,8 @@ export interface Surroundings {
   readonly logger: Logger
   /** Where the embedded database lies. */
   readonly folder?: string
+  /** Who judges what nobody waits for; one of its own unless given. */
+  readonly judge?: Judge
   /** Who watches the workshop; one of its own unless given. */
   readonly floor?: Floor
   /** Who is asked from the wall; one of its own unless given. */
@@ -72,7 +74,8 @@ export function createApp({
   trustProxy,
   operationsKey,
   folder,
-  floor = new Floor(database, workers),
+  judge = new Judge(database, workers),
+  floor = new Floor(database),
   room = new Room(database),
   streams = new Streams(database),
   directory,
@@ -165,13 +168,13 @@ export function createApp({
     lessonRoutes(database, workers),
     classRoutes(database),
     dayRoutes(database, workers),
-    ledgerRoutes(database, workers),
-    orderRoutes(database, workers),
+    ledgerRoutes(database),
+    orderRoutes(database, workers, judge),
     rubricRoutes(database, workers),
     meterRoutes(database, { onLoopback: meterOnLoopback }),
     floorRoutes(database, floor, streams),
     roomRoutes(database, room, streams),
-    deskRoutes(database, workers),
+    deskRoutes(database, workers, judge),
   )
   api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
   app.use('/api', api)
@@ -190,57 +193,7 @@ export function createApp({
 
 const answerFailure: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error)
-  const failure = (status: number, { code, params }: Message, problems: Failure['problems'] = []) =>
-    res.status(status).json({ message: { code, ...(params && { params }) }, problems } satisfies Failure)
-  if (error instanceof Refusal) return failure(error.status, error.why, [...error.problems])
-  if (error instanceof z.ZodError) {
-    const problems = problemsOf(error)
-    return failure(422, problems[0] ?? say('missing'), problems)
-  }
-  if (error instanceof DatabaseFailure && error.trouble !== 'other') {
-    const [status, why] = troubles[error.trouble]
-    if (error.trouble === 'full' || error.trouble === 'slow') req.log.error(plainError(error))
-    return failure(status, why)
-  }
-  if (isHttpError(error) && error.status < 500) {
-    const why =
-      error.type === 'entity.parse.failed'
-        ? say('notJson')
-        : error.status === 413
-          ? say('tooBig')
-          : error.status === 404
-            ? say('nothingHere')
-            : say('refused')
-    return failure(error.status, why)
-  }
-  req.log.error(plainError(error))
-  return failure(500, say('broken'))
-}
-
-/** What a person is told where the database could not do what was asked; anything else is a fault of ours. */
-const troubles: Readonly<Record<Exclude<Trouble, 'other'>, readonly [status: number, why: Message]>> = {
-  unreachable: [503, say('noDatabase')],
-  slow: [503, say('tooBusy')],
-  full: [507, say('diskFull')],
-  duplicate: [409, say('thereAlready')],
-  gone: [409, say('goneMeanwhile')],
-  unfit: [422, say('unfitValue')],
-}
-
-/** An error as it may stand in a log: its name and where it came from; a driver's own text can hold what was bound. */
-export function plainError(error: unknown): object {
-  if (!(error instanceof Error)) return { type: typeof error }
-  const frames = (error.stack ?? '')
-    .split('\n')
-    .filter((line) => line.startsWith('    at '))
-    .slice(0, 12)
-  const ours = error instanceof DatabaseFailure
-  return { type: error.name, message: ours ? error.message : withoutValues(error.message), frames }
-}
-
-/** The first words of a message, up to where a value may begin. */
-const withoutValues = (message: string): string => message.split(/["'“‘(:\n]/)[0]!.slice(0, 120)
-
-function isHttpError(error: unknown): error is { status: number; type?: string; message: string } {
-  return error instanceof Error && 'status' in error && typeof error.status === 'number'
+  const { status, body, log } = failureOf(error)
+  if (log) req.log.error(log)
+  res.status(status).json(body)
 }

@@ -1,4 +1,12 @@
-import { mostCircuits, plantDoor, say, type CircuitList, type Plant, type StoredCircuit } from '../contract'
+import {
+  mostCircuits,
+  plantDoor,
+  say,
+  type CircuitList,
+  type Plant,
+  type Shelf,
+  type StoredCircuit,
+} from '../contract'
 import { applyEdit, editDoor, readCircuit, type Circuit, type Edit } from '../core/circuit'
 import { checkFault } from '../core/faults'
 import type { Database, Queries } from './database'
@@ -86,6 +94,9 @@ async function store(db: Queries, id: string, circuit: Circuit): Promise<void> {
   )
 }
 
+/** Edits of a circuit that can be taken back; older ones are forgotten. */
+export const mostUndone = 300
+
 /** Applies an edit to the revision that the person saw, and keeps its inverse for undo. */
 export async function editCircuit(
   database: Database,
@@ -105,6 +116,11 @@ export async function editCircuit(
         `insert into circuit_edits (circuit_id, position, edit, inverse)
          select $1, coalesce(max(position), 0) + 1, $2, $3 from circuit_edits where circuit_id = $1`,
         [id, JSON.stringify(editDoor.write(edit)), JSON.stringify(editDoor.write(edited.inverse))],
+      )
+      await db.query(
+        `delete from circuit_edits where circuit_id = $1 and position <= (
+           select max(position) from circuit_edits where circuit_id = $1) - ${mostUndone}`,
+        [id],
       )
       await store(db, id, edited.circuit)
     }),
@@ -153,3 +169,25 @@ export function checkFaults(circuit: Circuit, faults: Plant['faults']): void {
   const problems = faults.flatMap((fault) => checkFault(circuit, fault) ?? [])
   if (problems.length) throw new Refusal(422, problems[0]!, problems)
 }
+
+/** Puts it in a folder of the library, with tags. @throws Refusal 404 */
+export async function shelve(db: Queries, id: string, { folder: name, tags }: Shelf): Promise<void> {
+  const rows = await db.query('update circuits set folder = $2, tags = $3 where id = $1 returning id', [
+    id,
+    name,
+    JSON.stringify([...new Set(tags)]),
+  ])
+  if (!rows.length) throw new Refusal(404, say('noCircuit'))
+}
+
+/** Takes a circuit out of the library. Work orders keep their own copy of it. */
+export async function removeCircuit(db: Queries, id: string): Promise<void> {
+  await db.query('delete from circuits where id = $1', [id])
+}
+
+/** Puts a circuit where another one is. */
+export const shelveLike = (db: Queries, id: string, other: string): Promise<unknown[]> =>
+  db.query(
+    'update circuits set folder = o.folder, tags = o.tags from circuits o where circuits.id = $1 and o.id = $2',
+    [id, other],
+  )

@@ -1,27 +1,66 @@
 import type { z } from 'zod'
-import { say, type ClassList, type RosterDone, type RosterPlan, type rosterSchema } from '../contract'
+import {
+  say,
+  type ClassList,
+  type RosterDone,
+  type RosterPlan,
+  type rosterSchema,
+  type User,
+} from '../contract'
 import { guessColumns, isOneRoster, readOneRoster, readPlain, type Roster } from '../core/lab'
 import type { Database, Queries } from './database'
-import { hashPassword } from './accounts/password-threads'
+import { hashMany } from './accounts/password-threads'
 import { Refusal } from './refusal'
-import { madeUp } from './accounts/users'
+import { addFromRoster, madeUp, renameStudent } from './accounts/users'
 
-export const listClasses = (db: Queries): Promise<ClassList> =>
+/** All classes with their people, those that this instructor teaches first. */
+export const listClasses = (db: Queries, { id }: Pick<User, 'id'>): Promise<ClassList> =>
   db.query(
     `select c.id, c.name, c.term,
+       exists (select 1 from class_instructors i where i.class_id = c.id and i.user_id = $1) as own,
        (select coalesce(json_agg(json_build_object('id', u.id, 'name', u.name, 'login', u.login) order by u.name), '[]')
         from class_members m join users u on u.id = m.user_id where m.class_id = c.id) as members
-     from classes c order by c.term desc, c.name limit 200`,
+     from classes c order by own desc, c.term desc, c.name`,
+    [id],
   )
 
-export async function addClass(db: Queries, name: string, term: string): Promise<string> {
-  const [row] = await db.query<{ id: string }>(
-    'insert into classes (name, term) values ($1, $2) on conflict (name, term) do nothing returning id',
-    [name, term],
+/** Whoever makes a class teaches it. @throws Refusal 409 */
+export const addClass = (
+  database: Database,
+  name: string,
+  term: string,
+  instructor: Pick<User, 'id'>,
+): Promise<string> =>
+  database.transaction(async (db) => {
+    const [row] = await db.query<{ id: string }>(
+      'insert into classes (name, term) values ($1, $2) on conflict (name, term) do nothing returning id',
+      [name, term],
+    )
+    if (!row) throw new Refusal(409, say('classThere', { name }))
+    await setTeaching(db, row.id, instructor, true)
+    return row.id
+  })
+
+/** Whether an instructor teaches a class: own classes come first where one is chosen. */
+export const setTeaching = (
+  db: Queries,
+  id: string,
+  instructor: Pick<User, 'id'>,
+  teaches: boolean,
+): Promise<unknown[]> =>
+  db.query(
+    teaches
+      ? 'insert into class_instructors (class_id, user_id) values ($1, $2) on conflict do nothing'
+      : 'delete from class_instructors where class_id = $1 and user_id = $2',
+    [id, instructor.id],
   )
-  if (!row) throw new Refusal(409, say('classThere', { name }))
-  return row.id
-}
+
+export const removeClass = (db: Queries, id: string): Promise<unknown[]> =>
+  db.query('delete from classes where id = $1', [id])
+
+/** Takes somebody out of all classes. */
+export const leaveClasses = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from class_members where user_id = $1', [student])
 
 export async function setMember(db: Queries, id: string, student: string, there: boolean): Promise<void> {
   const [known] = await db.query(
@@ -133,17 +172,24 @@ export async function planRoster(db: Queries, asked: Asked): Promise<RosterPlan>
   }
 }
 
-/** Does what the plan says, all of it or nothing. New people get a password that is told once. */
-export async function importRoster(database: Database, asked: Asked): Promise<RosterDone> {
+/**
+ * Does what the plan says, all of it or nothing. New people get a password that is told once.
+ * @param onProgress how many of the new passwords are made, and of how many: that is what takes its time
+ */
+export async function importRoster(
+  database: Database,
+  asked: Asked,
+  onProgress: (done: number, of: number) => void = () => undefined,
+): Promise<RosterDone> {
   const roster = rosterOf(asked)
-  const passwords = new Map<string, { password: string; hash: string }>()
   const before = await match(database, roster, asked.answers)
   // Slow work comes before the transaction, not in it.
-  for (const one of roster.people)
-    if (before.fateOf(one).type === 'new') {
-      const password = madeUp()
-      passwords.set(one.key, { password, hash: await hashPassword(password) })
-    }
+  const fresh = roster.people.filter((one) => before.fateOf(one).type === 'new')
+  const made = fresh.map(() => madeUp())
+  const hashes = await hashMany(made, onProgress)
+  const passwords = new Map(
+    fresh.map(({ key }, i) => [key, { password: made[i]!, hash: hashes[i]! }] as const),
+  )
   return database.transaction(async (db) => {
     const { fateOf, group, takenNames } = await match(db, roster, asked.answers)
     const ids = new Map<string, string>()
@@ -155,21 +201,12 @@ export async function importRoster(database: Database, asked: Asked): Promise<Ro
         const { account } = fate
         ids.set(one.key, account.id)
         if (account.name !== one.name) renamed++
-        await db.query('update users set name = $2, sourced = coalesce($3, sourced) where id = $1', [
-          account.id,
-          one.name,
-          one.sourced ?? null,
-        ])
+        await renameStudent(db, account.id, one.name, one.sourced)
       } else if (fate.type === 'new') {
         const made = passwords.get(one.key)
         // Somebody else has changed the school meanwhile.
         if (!made) throw new Refusal(409, say('tooBusy'))
-        const [row] = await db.query<{ id: string }>(
-          `insert into users (login, name, role, password_hash, must_change, sourced) values ($1, $2, 'student', $3, true, $4)
-           returning id`,
-          [fate.login, one.name, made.hash, one.sourced ?? null],
-        )
-        ids.set(one.key, row!.id)
+        ids.set(one.key, await addFromRoster(db, fate.login, one.name, one.sourced, made.hash))
         added.push({ name: one.name, login: fate.login, password: made.password })
       }
     }

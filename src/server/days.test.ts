@@ -58,9 +58,11 @@ describe('a lab day', () => {
         .put(`/api/days/${id}`)
         .send({ ...changed, revision: revision + 1, body: { ...body(), ...spoilt } })
         .expect(422)
-    expect(dayListSchema.parse((await orla.get('/api/days')).body)).toMatchObject([
-      { name: 'Thursday', stations: 3 },
-    ])
+    expect(dayListSchema.parse((await orla.get('/api/days')).body)).toMatchObject({
+      rows: [{ name: 'Thursday', stations: 3 }],
+      count: 1,
+      after: null,
+    })
   })
 
   it('hands a round out once: to each the lesson of the bench where they stand', async () => {
@@ -68,7 +70,7 @@ describe('a lab day', () => {
     await orla.post(`/api/days/${id}/rounds/1`).expect(201, { count: 0 })
     await orla.post(`/api/days/${id}/rounds/3`).expect(422)
     expect((await day()).body.out).toEqual([0])
-    const rows = floorSchema.parse((await orla.get(`/api/floor?day=${id}`).expect(200)).body)
+    const { rows } = floorSchema.parse((await orla.get(`/api/floor?day=${id}`).expect(200)).body)
     expect(rows.map(({ station, round, student }) => [station, round, student.id])).toEqual(
       students.slice(0, 3).map((s, i) => [`Bench ${i + 1}`, 1, s.id]),
     )

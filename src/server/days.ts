@@ -6,23 +6,65 @@ import {
   say,
   type changedDaySchema,
   type DayList,
+  type DayRow,
   type newDaySchema,
   type OwnRounds,
   type StoredDay,
   type User,
 } from '../contract'
-import { wordFor, wordOfDay } from './accounts/cards'
+import { randomInt } from 'node:crypto'
+import { wordsOf } from './accounts/users'
 import type { Database, Queries } from './database'
 import { handOut, type HandOut } from './hand-out'
 import { loadLesson, readyLesson } from './lessons'
+import { cursorOf, pageFrom, pageSize, readCursor } from './pages'
 import { Refusal } from './refusal'
 import type { Workers } from './workers/pool'
 
-export const listDays = (db: Queries): Promise<DayList> =>
+/** Easily read from a board and typed; guesses are slowed. About 21 bits, for a day. */
+const wordOfDay = (): string => `${wordsOf(2).join('-')}-${randomInt(10, 100)}`
+
+/** The word of a day; one is made where there is none yet. */
+async function wordFor(db: Queries, id: string): Promise<string> {
+  const [row] = await db.query<{ word: string }>(
+    'update lab_days set word = coalesce(word, $2) where id = $1 returning word',
+    [id, wordOfDay()],
+  )
+  if (!row) throw new Refusal(404, say('noDay'))
+  return row.word
+}
+
+const rowSql = `select id, name, to_char(day, 'YYYY-MM-DD') as day, jsonb_array_length(body->'stands') as stations,
+    word, (body->>'rounds')::int as rounds, jsonb_array_length(coalesce(body->'out', '[]')) as out from lab_days`
+
+/** Days by pages, the newest first; those whose name has some words in it, where words are given. */
+export async function listDays(db: Queries, find = '', after?: string): Promise<DayList> {
+  const cursor = readCursor(after, 3)
+  const named = `position(lower($1) in lower(name)) > 0`
+  const [counted] = await db.query<{ count: number }>(
+    `select count(*)::int as count from lab_days where ${named}`,
+    [find],
+  )
+  const rows = await db.query<DayRow>(
+    `${rowSql} where ${named} ${cursor ? 'and (day, name, id) < ($2::date, $3, $4::uuid)' : ''}
+     order by day desc, name desc, id desc limit ${pageSize + 1}`,
+    [find, ...(cursor ?? [])],
+  )
+  return pageFrom(
+    rows,
+    pageSize,
+    counted!.count,
+    (row) => row,
+    ({ day, name, id }) => cursorOf(day, name, id),
+  )
+}
+
+/** The days of today and the next one, on the clock of the school. */
+export const nearDays = (db: Queries, today: string): Promise<DayRow[]> =>
   db.query(
-    `select id, name, to_char(day, 'YYYY-MM-DD') as day, jsonb_array_length(body->'stands') as stations,
-       word, (body->>'rounds')::int as rounds, jsonb_array_length(coalesce(body->'out', '[]')) as out
-     from lab_days order by day desc, name limit 200`,
+    `${rowSql} where day between $1::date and (select coalesce(min(day), $1::date) from lab_days where day > $1::date)
+     order by day, name`,
+    [today],
   )
 
 /** A student's own way through the benches of today. */
@@ -31,11 +73,16 @@ export async function ownRounds(db: Queries, student: Pick<User, 'id'>): Promise
     'select name, body from lab_days where day = $1 order by name',
     [dayOf(new Date())],
   )
+  const bodies = days.map(({ name, body }) => ({ name, body: dayBodySchema.parse(body) }))
+  const own = bodies.flatMap(({ body }) => body.groups.filter((people) => people.includes(student.id)).flat())
   const names = new Map(
-    (await db.query<{ id: string; name: string }>('select id, name from users')).map((u) => [u.id, u.name]),
+    (
+      await db.query<{ id: string; name: string }>('select id, name from users where id = any($1::uuid[])', [
+        own,
+      ])
+    ).map((u) => [u.id, u.name]),
   )
-  return days.flatMap(({ name, body: raw }) => {
-    const body = dayBodySchema.parse(raw)
+  return bodies.flatMap(({ name, body }) => {
     return body.groups.flatMap((people, g) => {
       if (!people.includes(student.id)) return []
       return (body.seats[g] ?? []).slice(0, body.rounds).flatMap((seat, r) => {
@@ -120,4 +167,10 @@ export async function handOutRound(
       [id, round],
     )
   return (await handOut(db, workers, orders, instructor, { also })).length
+}
+
+/** Takes a day away; its orders stay. @throws Refusal 404 */
+export async function removeDay(db: Queries, id: string): Promise<void> {
+  const gone = await db.query('delete from lab_days where id = $1 returning 1', [id])
+  if (!gone.length) throw new Refusal(404, say('noDay'))
 }

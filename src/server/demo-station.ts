@@ -4,6 +4,7 @@ import { serveStandIn } from '../meter/serve'
 import type { User } from '../contract'
 import type { Database } from './database'
 import { handOut, readyOrder } from './hand-out'
+import { placeMeter } from './meters/meters'
 import type { Workers } from './workers/pool'
 
 const station = 'Bench 1, stand-in meter'
@@ -33,19 +34,15 @@ export async function startDemoStation(database: Database, workers: Workers): Pr
   server.unref()
   const address = server.address()
   const port = typeof address === 'object' && address ? address.port : usualPort
-  const [meter] = await database.query<{ id: string }>(
-    `insert into meters (name, host, port) values ($1, '127.0.0.1', $2)
-     on conflict (name) do update set port = excluded.port returning id`,
-    [station, port],
-  )
-  const [there] = await database.query('select 1 from work_orders where meter_id = $1 limit 1', [meter!.id])
+  const meter = await placeMeter(database, { name: station, host: '127.0.0.1', port })
+  const [there] = await database.query('select 1 from work_orders where meter_id = $1 limit 1', [meter])
   if (there) return
   const order = await readyOrder(database, workers, {
     circuit: row.id,
     complaint: 'The work lamp is weak. This order is worked on bench 1, with its meter.',
     faults: [planted],
     frame: { mode: 'practice', source: 'meter', hints: { where: 1, side: 2, test: 4 } },
-    meter: meter!.id,
+    meter,
   })
   await handOut(database, workers, [{ order, students: [student.id] }], instructor)
 }

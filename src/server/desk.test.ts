@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../test/school'
-import { readyAgain } from './orders'
+import { readyAgain } from './hand-out'
 import { circuitListSchema, deskSchema, reviewSchema, verdictsSchema } from '../contract'
 import { judgedSchema } from '../core/assessment'
 import type { Frame } from '../core/attempt'
@@ -279,7 +279,8 @@ describe('a Desk', () => {
       const answer = { step: 1, verdict: 'assessment.right', body: 'I had measured it this morning.' }
       await students.tam!.agent.put(`/api/desk/${id}/replies`).send(answer).expect(404)
       await students.tam!.agent.post(`/api/desk/${id}/finish`).expect(200)
-      expect((await orla.post('/api/orders/released').expect(200)).body).toMatchObject({
+      const { asOf } = (await orla.get('/api/orders?state=waiting').expect(200)).body as { asOf: string }
+      expect((await orla.post('/api/orders/released').send({ asOf }).expect(200)).body).toMatchObject({
         count: expect.any(Number),
       })
       await students.tam!.agent.put(`/api/desk/${id}/replies`).send(answer).expect(200)

@@ -1,12 +1,4 @@
-import {
-  mostOrders,
-  say,
-  type Desk,
-  type DeskAction,
-  type DeskList,
-  type Taken,
-  type User,
-} from '../contract'
+import { say, type Desk, type DeskAction, type Taken, type User } from '../contract'
 import {
   asSeen,
   benchOf,
@@ -22,20 +14,18 @@ import type { Message } from '../core/document'
 import type { Database, Queries } from './database'
 import { hintOf, prepared } from './judging'
 import { tellFloor } from './floor'
-import { iso, load, loadSteps, opened, type Order, type Standing } from './orders'
+import {
+  beginOrder,
+  concludeOrder,
+  countStep,
+  load,
+  loadSteps,
+  opened,
+  type Order,
+  type Standing,
+} from './orders'
 import { Refusal } from './refusal'
 import type { Stopping, Workers } from './workers/pool'
-
-/** A student's own orders. The columns are named one by one: what was planted is not among them. */
-export const deskList = (db: Queries, student: User): Promise<DeskList> =>
-  db.query(
-    `select id, document->>'name' as circuit, complaint, coalesce(frame->>'mode', 'test') as mode, ${iso('created_at')} as created, ${iso('concluded_at')} as concluded,
-       ${iso('released_at')} as released, station, round,
-       (select count(*)::int from steps s where s.work_order_id = work_orders.id) as steps
-     from work_orders where student_id = $1
-       and ($2::uuid is null or (lab_day_id = $2 and station = $3)) order by created_at desc limit ${mostOrders}`,
-    [student.id, student.bench?.day ?? null, student.bench?.name ?? null],
-  )
 
 /**
  * An order of one's own; whoever is signed in at a bench has that bench's of that day only.
@@ -54,8 +44,7 @@ export async function loadOwn(
 
 export async function loadDesk(db: Database, id: string, student: User): Promise<Desk> {
   await loadOwn(db, id, student)
-  // The time limit runs from the first look.
-  await db.query('update work_orders set started_at = now() where id = $1 and started_at is null', [id])
+  await beginOrder(db, id)
   const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
   const { faults, families, bag, meter, mode, source, hints, limit, procedure } = order.frame
@@ -79,7 +68,7 @@ export async function finish(db: Queries, id: string, student: Pick<User, 'id' |
     [id],
   )
   if (!row) throw new Refusal(409, attemptSay('concludeFirst'))
-  await db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+  await concludeOrder(db, id)
   await tellFloor(db, id)
 }
 
@@ -261,10 +250,7 @@ const record = (
       key,
       JSON.stringify(stepDoor.write(step)),
     ])
-    await db.query('update work_orders set taken = taken + 1, bench = $2 where id = $1', [
-      id,
-      JSON.stringify(bench ?? null),
-    ])
+    await countStep(db, id, bench)
     await tellFloor(db, id)
     return told(position, step)
   })

@@ -9,6 +9,7 @@ import { Listener } from '../../test/listener'
 import { passwords, startSchool, type School } from '../../test/school'
 import { circuitListSchema, floorRowSchema, floorSchema, toldSchema, type FloorRow } from '../contract'
 import { createApp } from './app'
+import { Judge } from './judging'
 
 const planted = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 3.1415 }
 const on = { controls: { S1: 'closed' }, detached: [] }
@@ -91,32 +92,31 @@ describe('the Floor', () => {
       )
       expect(row.last).toMatchObject({ type: 'test', held: { red: 'X2a' } })
     }
-    const [now] = floorSchema.parse((await orla.get('/api/floor').expect(200)).body)
+    const [now] = floorSchema.parse((await orla.get('/api/floor').expect(200)).body).rows
     expect(now).toMatchObject({ id, tests: 1 })
     for (const { data } of desk.events) expect(data === '' || data === 'null').toBe(true)
   }, 30_000)
 
   it('shows a step at once where the judge is slow, with what was judged before it', async () => {
-    let slow = false
     const { database, workers } = school
-    const held = new Proxy(workers, {
-      get: (of, name) => {
-        const value: unknown = Reflect.get(of, name)
-        if (typeof value !== 'function') return value
-        return name === 'judge' && slow ? () => new Promise(() => undefined) : value.bind(of)
-      },
-    })
-    const app = createApp({ database, workers: held, logger: pino({ level: 'silent' }) })
+    // This server's judge never comes to it.
+    const slow = new Judge(database, workers)
+    slow.follow = () => undefined
+    const app = createApp({ database, workers, judge: slow, logger: pino({ level: 'silent' }) })
     const third = createServer(app).listen(0)
     await once(third, 'listening')
     const there = await listen(third, '/api/floor/live', 'orla')
-    // Whoever opens the Floor has it judged; this server has heard of no step yet.
     const page = await request(third).get('/api/floor').set('cookie', cookies['orla']!).expect(200)
-    const before = floorSchema.parse(page.body).find((row) => row.id === id)!
+    const before = floorSchema.parse(page.body).rows.find((row) => row.id === id)!
     expect(before.left).not.toBe(null)
-    slow = true
-    await step({ type: 'infer', struck: [], ringed: [], note: '' }).expect(200)
-    await step(volts('X2a', 'X2b')).expect(200)
+    const late = (action: object) =>
+      request(third)
+        .post(`/api/desk/${id}/steps`)
+        .set('cookie', cookies['tam']!)
+        .send({ key: randomUUID(), action })
+        .expect(200)
+    await late({ type: 'infer', struck: [], ringed: [], note: '' })
+    await late(volts('X2a', 'X2b'))
     const at = await there.until(() => rowsOf(there).find((r) => r.tests === 2))
     expect(at.left).toEqual(before.left)
     third.closeAllConnections()

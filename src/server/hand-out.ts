@@ -1,12 +1,13 @@
 import { say, type NewOrder, type User } from '../contract'
-import { rubricDoor } from '../core/assessment'
-import { frameDoor, frameSchema, plantedDoor, type Frame } from '../core/attempt'
+import type { Rubric } from '../core/assessment'
+import { frameSchema, type Frame } from '../core/attempt'
 import type { Circuit } from '../core/circuit'
 import type { Fault } from '../core/faults'
 import { checkFaults, loadCircuit } from './circuits'
 import type { Database, Queries } from './database'
 import { makeReady } from './judging'
 import { once } from './once'
+import { insertOrders, load, type NewRow } from './orders'
 import { Refusal } from './refusal'
 import { currentRubric } from './rubrics'
 import type { Workers } from './workers/pool'
@@ -87,9 +88,10 @@ export async function handOut(
   const made = await database.transaction((tx) =>
     once(tx, key === undefined ? undefined : { key, user: instructor }, async () => {
       await expectStudents(tx, orders, instructor)
-      const rubric = JSON.stringify(rubricDoor.write(await currentRubric(tx)))
+      const rubric = await currentRubric(tx)
       const all: HandedOut[] = []
-      for (const one of orders) all.push(...(await insertOrders(tx, one, instructor, rubric)))
+      for (const one of orders)
+        all.push(...(await insertOrders(tx, one.students, instructor.id, rowOf(one.order, rubric))))
       await also?.(tx)
       return all
     }),
@@ -100,6 +102,21 @@ export async function handOut(
       void makeReady(database, workers, { circuit: order.circuit, planted: order.faults, frame: order.frame })
   return made
 }
+
+const rowOf = (order: ReadyOrder, rubric: Rubric): NewRow => ({
+  circuitId: order.circuitId,
+  circuit: order.circuit,
+  complaint: order.complaint,
+  faults: order.faults,
+  frame: order.frame,
+  rubric,
+  meter: order.meter ?? null,
+  likeOf: order.likeOf ?? null,
+  lesson: order.lesson ?? null,
+  day: order.day ?? null,
+  station: order.station ?? null,
+  round: order.round ?? null,
+})
 
 /** An instructor may work an order of their own: to try it out, or at a real board on the bench. */
 async function expectStudents(
@@ -115,31 +132,18 @@ async function expectStudents(
   if (known.length !== ids.length) throw new Refusal(422, say('chooseStudent'))
 }
 
-const insertOrders = (
-  tx: Queries,
-  { order, students }: HandOut,
-  instructor: Pick<User, 'id'>,
-  rubric: string,
-): Promise<HandedOut[]> =>
-  tx.query<HandedOut>(
-    `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, faults, frame, rubric,
-       meter_id, like_of, lesson_id, lab_day_id, station, round)
-     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14 from unnest($1::uuid[]) s (id)
-     on conflict do nothing returning id, student_id as student`,
-    [
-      students,
-      instructor.id,
-      order.circuitId,
-      order.complaint,
-      JSON.stringify(order.circuit),
-      JSON.stringify(plantedDoor.write({ list: [...order.faults] })),
-      JSON.stringify(frameDoor.write(order.frame)),
-      rubric,
-      order.meter ?? null,
-      order.likeOf ?? null,
-      order.lesson ?? null,
-      order.day ?? null,
-      order.station ?? null,
-      order.round ?? null,
-    ],
+/** Boards of orders that a restart interrupted are solved again before somebody asks, the newest first; a day's worth. */
+export async function readyAgain(db: Queries, workers: Workers): Promise<number> {
+  const open = await db.query<{ id: string }>(
+    `select id from (
+       select distinct on (document, faults, frame) id, created_at from work_orders
+       where concluded_at is null and created_at > now() - interval '1 day'
+       order by document, faults, frame, created_at desc) one
+     order by created_at desc limit 12`,
   )
+  for (const { id } of open) {
+    const { circuit, planted, frame } = await load(db, id)
+    await makeReady(db, workers, { circuit, planted, frame })
+  }
+  return open.length
+}

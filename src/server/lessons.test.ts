@@ -110,7 +110,7 @@ describe('lessons', () => {
       .post(`/api/lessons/${lamp.id}/orders`)
       .send({ students: students.map(({ id }) => id), set: null })
       .expect(201, { count: students.length })
-    const rows = floorSchema.parse((await orla.get('/api/floor')).body)
+    const { rows } = floorSchema.parse((await orla.get('/api/floor')).body)
     expect(rows.filter(({ circuit }) => circuit === 'Work lamp, street sweeper')).toHaveLength(
       students.length,
     )
@@ -118,7 +118,7 @@ describe('lessons', () => {
       'select distinct faults from work_orders',
     )
     expect(planted.length).toBe(Math.min(students.length, 4))
-    const [mine] = (await tam.get('/api/desk')).body as { id: string; complaint: string }[]
+    const [mine] = ((await tam.get('/api/desk')).body as { rows: { id: string; complaint: string }[] }).rows
     const desk = await tam.get(`/api/desk/${mine!.id}`).expect(200)
     for (const fault of ['highResistance', 'corroded', 'strandsLost', 'sets'])
       expect(desk.text.replaceAll(/"families":\[[^\]]*\]/g, '')).not.toContain(`"${fault}"`)

@@ -5,6 +5,7 @@ import {
   type handOutSchema,
   type keepLessonSchema,
   type LessonRow,
+  type LessonVersions,
   type StoredLesson,
   type User,
 } from '../contract'
@@ -155,3 +156,17 @@ export async function handOutLesson(
     orders.push({ order: await readyLesson(database, workers, stored, own), students })
   return (await handOut(database, workers, orders, instructor, { key })).length
 }
+
+/** Takes a lesson out; orders that came of it stay. @throws Refusal 404 */
+export async function removeLesson(db: Queries, id: string): Promise<void> {
+  const gone = await db.query('delete from lessons where id = $1 returning 1', [id])
+  if (!gone.length) throw new Refusal(404, say('noLesson'))
+}
+
+/** What a lesson was before, the newest version first. */
+export const listVersions = (db: Queries, id: string): Promise<LessonVersions> =>
+  db.query(
+    `select version, ${iso('at')} as at, jsonb_array_length(body->'sets') as sets, body->'circuit'->>'name' as circuit
+     from lesson_versions where lesson_id = $1 order by version desc`,
+    [id],
+  )

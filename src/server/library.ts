@@ -1,15 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import {
-  plantDoor,
-  say,
-  type FaultSets,
-  type Plant,
-  type Shelf,
-  type TemplateList,
-  type VersionList,
-} from '../contract'
+import { plantDoor, say, type FaultSets, type Plant, type TemplateList, type VersionList } from '../contract'
 import { readCircuit, type Circuit } from '../core/circuit'
-import { addCircuit, checkFaults, editCircuit, loadCircuit } from './circuits'
+import { addCircuit, checkFaults, editCircuit, loadCircuit, shelveLike } from './circuits'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'
 
@@ -49,25 +41,8 @@ export async function startFrom(db: Queries, file: string, owner: string | undef
 export async function copyCircuit(db: Queries, id: string, owner: string | undefined): Promise<string> {
   const { circuit } = await loadCircuit(db, id)
   const copy = await addCircuit(db, { ...circuit, name: `${circuit.name}, copy`.slice(0, 120) }, owner)
-  await db.query(
-    'update circuits set folder = o.folder, tags = o.tags from circuits o where circuits.id = $1 and o.id = $2',
-    [copy, id],
-  )
+  await shelveLike(db, copy, id)
   return copy
-}
-
-export async function shelve(db: Queries, id: string, { folder: name, tags }: Shelf): Promise<void> {
-  const rows = await db.query('update circuits set folder = $2, tags = $3 where id = $1 returning id', [
-    id,
-    name,
-    JSON.stringify([...new Set(tags)]),
-  ])
-  if (!rows.length) throw new Refusal(404, say('noCircuit'))
-}
-
-/** Takes a circuit out of the library. Work orders keep their own copy of it. */
-export async function removeCircuit(db: Queries, id: string): Promise<void> {
-  await db.query('delete from circuits where id = $1', [id])
 }
 
 export const listVersions = (db: Queries, circuit: string): Promise<VersionList> =>

@@ -2,11 +2,13 @@ import { randomBytes } from 'node:crypto'
 import { rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
-import { createApp, plainError } from './app'
+import { createApp } from './app'
 import { openDatabase } from './database'
+import { plainError } from './failure'
 import { Floor } from './floor'
+import { readyAgain } from './hand-out'
+import { Judge } from './judging'
 import { openLog } from './log'
-import { readyAgain } from './orders'
 import { forgetInTime } from './operations/retention'
 import { closePasswordThreads } from './accounts/password-threads'
 import { Directory, directorySettings } from './accounts/directory'
@@ -48,7 +50,10 @@ const database = await openDatabase(where, demo ? loadDemo : undefined).catch((e
 )
 const workers = new Workers()
 const warm = workers.warm().catch(warn)
-void warm.then(() => readyAgain(database, workers)).catch(warn)
+void warm
+  .then(() => readyAgain(database, workers))
+  .catch(warn)
+  .then(() => judge.start())
 const stopForgetting = forgetInTime(database, warn)
 void forgetOldCounts(database).catch(warn)
 const proxy = process.env.TRUST_PROXY
@@ -56,7 +61,8 @@ const trustProxy = proxy && /^\d+$/.test(proxy) ? Number(proxy) : proxy
 /** Whoever can read the data folder can read the school: the same is asked of whoever looks after it while it is open. */
 const operationsKey = randomBytes(24).toString('base64url')
 const control = join(folder, 'control.json')
-const floor = new Floor(database, workers)
+const judge = new Judge(database, workers, warn)
+const floor = new Floor(database)
 const room = new Room(database)
 const streams = new Streams(database)
 const app = setting(() =>
@@ -64,6 +70,7 @@ const app = setting(() =>
     database,
     workers,
     logger,
+    judge,
     floor,
     room,
     streams,
@@ -150,7 +157,7 @@ async function stop(): Promise<void> {
   await Promise.race([answered, late])
   server.closeAllConnections()
   if (!url) rmSync(control, { force: true })
-  await Promise.all([workers.close(), closePasswordThreads()])
+  await Promise.all([judge.close(), workers.close(), closePasswordThreads()])
   await database.close()
   process.exit(0)
 }

@@ -1,21 +1,21 @@
-import { mostOrders, say, type OrderRow } from '../contract'
+import { LRUCache } from 'lru-cache'
+import { say } from '../contract'
 import { rubricDoor, type Rubric } from '../core/assessment'
 import {
   frameDoor,
   mostSteps,
   plantedDoor,
   stepDoor,
+  usualHints,
   type Bench,
   type Order as OrderOfCore,
   type Step,
 } from '../core/attempt'
 import { readCircuit, type Circuit } from '../core/circuit'
 import type { Read } from '../core/document'
+import type { Fault } from '../core/faults'
 import type { Database, Queries } from './database'
-import { makeReady } from './judging'
-import { Newest } from './newest'
 import { Refusal } from './refusal'
-import type { Workers } from './workers/pool'
 
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
 
@@ -32,6 +32,8 @@ export interface Order extends OrderOfCore {
   readonly created: string
   readonly concluded: string | null
   readonly released: string | null
+  /** It is finished, and its judgement and result are kept. */
+  readonly judged: boolean
   /** The lab day and the bench that it is worked at, where it belongs to one. */
   readonly day: string | null
   readonly station: string | null
@@ -49,9 +51,9 @@ export interface Standing {
 
 /** What an order is about never changes once it is handed out: it is read through its doors once. */
 type Copied = Pick<Order, 'circuit' | 'planted' | 'rubric'>
-const copies = new Newest<Copied>(400)
+const copies = new LRUCache<string, Copied>({ max: 600 })
 /** A class works on few circuits: the same document is read once, whoever was handed it. By its digest. */
-const circuits = new Newest<Circuit>(60)
+const circuits = new LRUCache<string, Circuit>({ max: 60 })
 
 async function copyOf(db: Queries, id: string): Promise<Copied> {
   const known = copies.get(id)
@@ -80,6 +82,7 @@ interface Row {
   created: string
   concluded: string | null
   released: string | null
+  judged: boolean
   day: string | null
   station: string | null
   bench: Bench | null
@@ -105,38 +108,15 @@ function orderOf(row: Row, copy: Copied): Order {
     created: row.created,
     concluded: row.concluded,
     released: row.released,
+    judged: row.judged,
     day: row.day,
     station: row.station,
   }
 }
 
-/** Boards of orders that a restart interrupted are solved again before somebody asks, the newest first; a day's worth. */
-export async function readyAgain(db: Queries, workers: Workers): Promise<number> {
-  const open = await db.query<{ id: string }>(
-    `select id from (
-       select distinct on (document, faults, frame) id, created_at from work_orders
-       where concluded_at is null and created_at > now() - interval '1 day'
-       order by document, faults, frame, created_at desc) one
-     order by created_at desc limit 12`,
-  )
-  for (const { id } of open) {
-    const { circuit, planted, frame } = await load(db, id)
-    await makeReady(db, workers, { circuit, planted, frame })
-  }
-  return open.length
-}
-
-export const listOrders = (db: Queries): Promise<OrderRow[]> =>
-  db.query(
-    `select o.id, o.document->>'name' as circuit, o.complaint, u.name as student, o.student_id as "studentId", ${iso('o.created_at')} as created,
-       ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
-       (select count(*)::int from steps s where s.work_order_id = o.id and s.body->>'type' = 'test') as tests
-     from work_orders o join users u on u.id = o.student_id order by o.created_at desc limit ${mostOrders}`,
-  )
-
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, ${leftSql} as left, ${iso('created_at')} as created,
+    `select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
     [id],
   )
@@ -157,7 +137,7 @@ interface Kept {
   readonly step: Step
 }
 /** Steps are only ever added: those that were read stay as they are, with the position of the last. */
-const taken = new Newest<{ readonly last: number; readonly steps: readonly Kept[] }>(300)
+const taken = new LRUCache<string, { readonly last: number; readonly steps: readonly Kept[] }>({ max: 600 })
 
 /** All steps of an order. Not for use within a transaction: what that may take back must not be remembered. */
 export async function loadSteps(db: Database, id: string): Promise<readonly Kept[]> {
@@ -174,12 +154,14 @@ export async function loadSteps(db: Database, id: string): Promise<readonly Kept
   return steps
 }
 
-/** Gives back every finished review that its student does not have yet; answers how many there were. */
-export async function releaseFinished(db: Queries): Promise<{ count: number }> {
-  const rows = await db.query(
-    'update work_orders set released_at = now() where concluded_at is not null and released_at is null returning id',
+/** Finished orders that nobody has judged, the newest first; those of the last seconds are being judged. */
+export async function unjudgedOrders(db: Queries, most: number): Promise<string[]> {
+  const rows = await db.query<{ id: string }>(
+    `select id from work_orders where concluded_at is not null and judged_at is null and concluded_at < now() - interval '20 seconds'
+     order by concluded_at desc limit $1`,
+    [most],
   )
-  return { count: rows.length }
+  return rows.map(({ id }) => id)
 }
 
 /** Gives the review of finished work to its student, or takes it back. */
@@ -189,8 +171,109 @@ export async function release(db: Queries, id: string, released: boolean): Promi
   await db.query(`update work_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
 }
 
+/** Gives back all finished work of some people, or of everybody, that was finished by a moment; answers how many. */
+export async function releaseFinished(
+  db: Queries,
+  people: readonly string[] | null,
+  by: string,
+): Promise<number> {
+  const rows = await db.query(
+    `update work_orders set released_at = now()
+     where concluded_at is not null and released_at is null and concluded_at <= $1::timestamptz
+       and ${people ? 'student_id = any($2::uuid[])' : '$2::uuid[] is null'}
+     returning 1`,
+    [by, people],
+  )
+  return rows.length
+}
+
 /** Takes an order away with everything that was done on it. */
 export async function removeOrder(db: Queries, id: string): Promise<void> {
   const gone = await db.query('delete from work_orders where id = $1 returning id', [id])
   if (!gone.length) throw new Refusal(404, say('noOrder'))
 }
+
+/** What a new order holds, beside whose it is and by whom. */
+export interface NewRow {
+  readonly circuitId: string | null
+  readonly circuit: Circuit
+  readonly complaint: string
+  readonly faults: readonly Fault[]
+  readonly frame: OrderOfCore['frame']
+  readonly rubric: Rubric
+  readonly meter: string | null
+  readonly likeOf: string | null
+  readonly lesson: string | null
+  readonly day: string | null
+  readonly station: string | null
+  readonly round: number | null
+}
+
+/** One order each; who has one of the same round already gets none. */
+export const insertOrders = (
+  tx: Queries,
+  students: readonly string[],
+  instructor: string,
+  row: NewRow,
+): Promise<{ id: string; student: string }[]> =>
+  tx.query(
+    `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, circuit, faults, frame, rubric,
+       meter_id, like_of, lesson_id, lab_day_id, station, round)
+     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15 from unnest($1::uuid[]) s (id)
+     on conflict do nothing returning id, student_id as student`,
+    [
+      students,
+      instructor,
+      row.circuitId,
+      row.complaint,
+      JSON.stringify(row.circuit),
+      row.circuit.name,
+      JSON.stringify(plantedDoor.write({ list: [...row.faults] })),
+      JSON.stringify(frameDoor.write(row.frame)),
+      JSON.stringify(rubricDoor.write(row.rubric)),
+      row.meter,
+      row.likeOf,
+      row.lesson,
+      row.day,
+      row.station,
+      row.round,
+    ],
+  )
+
+/** The time limit runs from the first look. */
+export const beginOrder = (db: Queries, id: string): Promise<unknown[]> =>
+  db.query('update work_orders set started_at = now() where id = $1 and started_at is null', [id])
+
+/** The work is finished; said twice, it is so from the first time. */
+export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
+  db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+
+/** One step more, and where the bench stands after it. */
+export const countStep = (tx: Queries, id: string, bench: Bench | undefined): Promise<unknown[]> =>
+  tx.query('update work_orders set taken = taken + 1, bench = $2 where id = $1', [
+    id,
+    JSON.stringify(bench ?? null),
+  ])
+
+/** Its judgement and its result are kept. */
+export const noteJudged = (tx: Queries, id: string): Promise<unknown[]> =>
+  tx.query('update work_orders set judged_at = now() where id = $1', [id])
+
+/** Why the work is stopped; null: it goes on. */
+export const stopOrder = (tx: Queries, id: string, why: string | null): Promise<unknown[]> =>
+  tx.query('update work_orders set stopped = $2 where id = $1', [id, why])
+
+export const extendOrder = (tx: Queries, id: string, minutes: number): Promise<unknown[]> =>
+  tx.query('update work_orders set extra_minutes = extra_minutes + $2 where id = $1', [id, minutes])
+
+export const allowHints = (tx: Queries, id: string): Promise<unknown[]> =>
+  tx.query(
+    `update work_orders set frame = jsonb_set(coalesce(frame, '{}'), '{hints}', $2::jsonb) where id = $1`,
+    [id, JSON.stringify(usualHints)],
+  )
+
+export const removeOrders = (tx: Queries, ids: readonly string[]): Promise<unknown[]> =>
+  tx.query('delete from work_orders where id = any($1::uuid[])', [ids])
+
+export const removeOrdersOf = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from work_orders where student_id = $1', [student])

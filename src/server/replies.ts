@@ -21,3 +21,9 @@ export async function reply(db: Queries, order: string, { step, verdict, body }:
     [order, step, verdict, body],
   )
 }
+
+/** Forgets what a student answered. */
+export const forgetReplies = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from replies where work_order_id in (select id from work_orders where student_id = $1)', [
+    student,
+  ])

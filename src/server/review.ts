@@ -1,6 +1,8 @@
 import type { Review, User } from '../contract'
 import type { Database } from './database'
 import { keptJudgement } from './judging'
+import { waitingMark } from './judging/rejudgements'
+import { markedAnew } from './judging/results'
 import { loadSteps, type Order } from './orders'
 import { loadOverrides } from './overrides'
 import { loadReplies } from './replies'
@@ -31,6 +33,9 @@ export async function reviewOf(db: Database, order: Order, own = false): Promise
       steps.map(({ step }) => step),
     ),
     // Why a mark was put in place of the judge’s is the instructor’s own note.
+    // What a newer judge would say is the instructor's to decide.
+    newerMark: own ? null : await waitingMark(db, id),
+    markedAnew: await markedAnew(db, id),
     overrides: (await loadOverrides(db, id)).map((o) => (own ? { ...o, note: '' } : o)),
     replies: await loadReplies(db, id),
   }

@@ -1,16 +1,9 @@
 import type { Queries } from './database'
+import { factOf, setFact } from './facts'
 
 const fact = 'school'
 
 /** The school's own name; '' where none was given. */
-export async function schoolName(db: Queries): Promise<string> {
-  const [row] = await db.query<{ body: string }>('select body from facts where name = $1', [fact])
-  return row?.body ?? ''
-}
+export const schoolName = async (db: Queries): Promise<string> => (await factOf(db, fact)) ?? ''
 
-export async function nameSchool(db: Queries, name: string): Promise<void> {
-  await db.query(
-    'insert into facts (name, body) values ($1, $2) on conflict (name) do update set body = excluded.body, at = now()',
-    [fact, name.trim()],
-  )
-}
+export const nameSchool = (db: Queries, name: string): Promise<void> => setFact(db, fact, name.trim())

@@ -119,7 +119,7 @@ describe('what is sent to the school', () => {
       expect(body.message.code, String(i)).toMatch(/\./)
     }
     // Nothing of it was kept, and everybody is answered.
-    expect((await orla.get('/api/orders').expect(200)).body).toEqual([])
+    expect((await orla.get('/api/orders').expect(200)).body).toMatchObject({ rows: [], count: 0 })
   })
 
   it('refused in the middle of a change leaves nobody waiting', async () => {

@@ -131,7 +131,7 @@ describe('two processes behind nginx, as the manual sets them up', () => {
     const work = async (login: keyof typeof passwords) => {
       const person = new Person()
       await person.ask('POST', '/session', { login, password: passwords[login] })
-      const [order] = (await person.ask('GET', '/desk')).body as { id: string }[]
+      const [order] = ((await person.ask('GET', '/desk')).body as { rows: { id: string }[] }).rows
       const path = `/desk/${order!.id}`
       while (!over) {
         const key = randomUUID()

@@ -3,6 +3,7 @@ import { say } from '../../contract'
 import type { Queries } from '../database'
 import { Refusal } from '../refusal'
 import { checkPassword, hashPassword } from './password-threads'
+import { setBenchCode } from './users'
 
 /**
  * Gives a student a new code for signing in at a bench, told once: six digits. Guesses are slowed, and it opens no more
@@ -11,11 +12,7 @@ import { checkPassword, hashPassword } from './password-threads'
  */
 export async function newBenchCode(db: Queries, id: string): Promise<string> {
   const code = String(randomInt(1_000_000)).padStart(6, '0')
-  const [row] = await db.query(
-    `update users set bench_code_hash = $2 where id = $1 and role = 'student' returning id`,
-    [id, await hashPassword(code)],
-  )
-  if (!row) throw new Refusal(404, say('noPerson'))
+  if (!(await setBenchCode(db, id, await hashPassword(code)))) throw new Refusal(404, say('noPerson'))
   return code
 }
 

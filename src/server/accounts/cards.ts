@@ -1,4 +1,3 @@
-import { randomInt } from 'node:crypto'
 import type { z } from 'zod'
 import {
   dayBodySchema,
@@ -17,20 +16,6 @@ import { isBenchCode } from './bench-codes'
 import { openSession, type Visitor } from './sessions'
 import { lookInTurn } from './throttle'
 import { hashToken, newToken } from './tokens'
-import { wordsOf } from './users'
-
-/** Easily read from a board and typed; guesses are slowed. About 21 bits, for a day. */
-export const wordOfDay = (): string => `${wordsOf(2).join('-')}-${randomInt(10, 100)}`
-
-/** The word of a day; one is made where there is none yet. */
-export async function wordFor(db: Queries, id: string): Promise<string> {
-  const [row] = await db.query<{ word: string }>(
-    'update lab_days set word = coalesce(word, $2) where id = $1 returning word',
-    [id, wordOfDay()],
-  )
-  if (!row) throw new Refusal(404, say('noDay'))
-  return row.word
-}
 
 type Card = z.output<typeof cardSchema>
 type CardIn = z.output<typeof cardInSchema>
@@ -155,3 +140,7 @@ export async function settleClaim(db: Queries, id: string, confirmed: boolean): 
   if (!rows.length) throw new Refusal(404, say('nothingHere'))
   await tellFloor(db, 'claims')
 }
+
+/** Nobody waits at a bench under this account any more. */
+export const forgetClaims = (tx: Queries, user: string): Promise<unknown[]> =>
+  tx.query('delete from bench_claims where user_id = $1', [user])

@@ -28,3 +28,7 @@ export async function rememberDevice(db: Queries, user: string, device: string |
   )
   return token
 }
+
+/** No browser is known for this account any more. */
+export const forgetDevices = (tx: Queries, user: string): Promise<unknown[]> =>
+  tx.query('delete from devices where user_id = $1', [user])

@@ -2,7 +2,7 @@ import { Router, type Request, type Response } from 'express'
 import * as oidc from 'openid-client'
 import { z } from 'zod'
 import { newAccountSchema, say, type Role, type User } from '../../contract'
-import type { Database } from '../database'
+import type { Database, Queries } from '../database'
 import { Refusal } from '../refusal'
 import { giveDevice, giveSession } from './routes'
 import { openSession, sessionHours } from './sessions'
@@ -280,3 +280,7 @@ function goOn(res: Response, path: string): void {
     .type('html')
     .send(`<!doctype html><title>Brachyon</title><meta http-equiv="refresh" content="0;url=${escaped}">`)
 }
+
+/** Whoever this account is in the directory is nobody here any more. */
+export const forgetIdentities = (tx: Queries, user: string): Promise<unknown[]> =>
+  tx.query('delete from identities where user_id = $1', [user])

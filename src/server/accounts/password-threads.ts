@@ -9,6 +9,8 @@ import type { PasswordTask } from './password-tasks'
 const mostWaiting = 100
 /** How far these threads stand back where cores are short: whoever answers requests and judges steps goes first. */
 const standsBack = 8
+/** The same of threads for many at once. */
+const standsBehind = 15
 
 /** Built, a thread starts with its tasks as they are; run from the sources, it has to be taught TypeScript first. */
 const entry = import.meta.url.endsWith('.ts') ? './password-entry.mjs' : './password-tasks.js'
@@ -40,6 +42,37 @@ export const checkPassword = (password: string, stored: string): Promise<boolean
 /** Whether a password is easily guessed by whoever knows `known` of its owner. @throws Refusal 503 */
 export const isGuessed = (password: string, known: readonly string[]): Promise<boolean> =>
   inThread('guessed', { password, known })
+
+/** Passwords between two words on how far it is. */
+const told = 5
+
+/**
+ * Hashes many at once, as a roster of hundreds needs it: on all cores, in threads of its own that end afterwards, so that
+ * nobody who signs in meanwhile waits behind them.
+ */
+export async function hashMany(
+  passwords: readonly string[],
+  onProgress: (done: number, of: number) => void = () => undefined,
+): Promise<string[]> {
+  if (!passwords.length) return []
+  const many = new Piscina({
+    filename: fileURLToPath(new URL(entry, import.meta.url)),
+    maxThreads: availableParallelism(),
+    niceIncrement: standsBehind,
+  })
+  let done = 0
+  try {
+    return await Promise.all(
+      passwords.map(async (password) => {
+        const hash = (await many.run({ name: 'hash' satisfies PasswordTask, task: { password } })) as string
+        if (++done % told === 0 || done === passwords.length) onProgress(done, passwords.length)
+        return hash
+      }),
+    )
+  } finally {
+    await many.destroy()
+  }
+}
 
 /** Ends the threads, for whoever is about to end the process. */
 export async function closePasswordThreads(): Promise<void> {

@@ -1,6 +1,7 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { z } from 'zod'
 import {
+  afterSchema,
   cardInSchema,
   cardPersonSchema,
   cardSchema,
@@ -17,17 +18,17 @@ import {
   type User,
 } from '../../contract'
 import type { Database } from '../database'
-import { iso } from '../orders'
 import { Refusal } from '../refusal'
 import { limitRequests } from '../request-limits'
 import { nameSchool, schoolName } from '../school-name'
+import { peopleOf, scopeOf } from '../scope'
 import { newBenchCode } from './bench-codes'
 import { askToConfirm, cardHours, openClaims, peopleAt, settleClaim, signInByCard } from './cards'
 import { deviceDays, rememberDevice } from './devices'
 import type { Directory } from './directory'
 import { endSessions, openSession, otherSessions, sessionHours, signOut, visitorOf } from './sessions'
 import { signInQueue } from './sign-in-queue'
-import { noteSignIn } from './sign-ins'
+import { newestSignIns, noteSignIn } from './sign-ins'
 import { lookInTurn } from './throttle'
 import { cookieOf } from './tokens'
 import {
@@ -37,10 +38,12 @@ import {
   changePassword,
   chooseLanguage,
   hashOfNew,
+  lockUsers,
   people,
   removeUser,
   resetPassword,
   students,
+  studentsPage,
   userWithPassword,
 } from './users'
 
@@ -258,7 +261,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     // Slow work comes before the transaction, not in it.
     const hash = await hashOfNew(db, account)
     const user = await db.transaction(async (tx) => {
-      await tx.query('lock table users in share row exclusive mode')
+      await lockUsers(tx)
       if (await anyInstructor(tx)) throw new Refusal(403, say('setUpAlready'))
       if (school) await nameSchool(tx, school)
       return addHashed(tx, account, 'instructor', false, hash)
@@ -266,6 +269,10 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     res.status(201).json(user)
   })
 
+  router.get('/students/page', only('instructor'), async (req, res) => {
+    const people = await peopleOf(db, scopeOf(req.query))
+    res.json(await studentsPage(db, people, afterSchema.parse(req.query.after)))
+  })
   router.get('/students', only('instructor'), async (_req, res) => {
     res.json(await students(db))
   })
@@ -289,11 +296,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     res.status(204).end()
   })
   router.get('/sign-ins', only('instructor'), async (_req, res) => {
-    res.json(
-      await db.query(
-        `select ${iso('at')} as at, login, address, outcome from sign_ins order by id desc limit 200`,
-      ),
-    )
+    res.json(await newestSignIns(db))
   })
   router.get('/school', only('instructor'), async (_req, res) => {
     res.json({ name: await schoolName(db) })

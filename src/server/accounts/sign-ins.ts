@@ -1,4 +1,5 @@
 import type { Queries } from '../database'
+import { iso } from '../orders'
 
 /** How somebody came in or did not, for whoever has to find out what happened. */
 export type Outcome = 'in' | 'wrong' | 'waits' | 'out' | 'card' | 'directory'
@@ -17,3 +18,18 @@ export async function noteSignIn(
     [login.trim().toLowerCase().slice(0, 60), address.slice(0, 60), outcome],
   )
 }
+
+/** Days for which the record of sign-ins is kept. */
+const keptDays = 90
+
+export const forgetOldSignIns = (db: Queries): Promise<unknown[]> =>
+  db.query(`delete from sign_ins where at < now() - interval '${keptDays} days'`)
+
+export const removeSignIns = (tx: Queries, login: string): Promise<unknown[]> =>
+  tx.query('delete from sign_ins where login = $1', [login])
+
+/** The newest sign-ins, for whoever has to find out what happened. */
+export const newestSignIns = (db: Queries) =>
+  db.query<{ at: string; login: string; address: string; outcome: string }>(
+    `select ${iso('at')} as at, login, address, outcome from sign_ins order by id desc limit 200`,
+  )

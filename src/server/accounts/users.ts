@@ -1,11 +1,23 @@
 import { randomInt } from 'node:crypto'
-import { say, type NewAccount, type Role, type User } from '../../contract'
+import {
+  everybody,
+  say,
+  scopeSchema,
+  type NewAccount,
+  type Page,
+  type Role,
+  type Scope,
+  type User,
+} from '../../contract'
 import type { Database, Queries } from '../database'
+import { removeOrdersOf } from '../orders'
+import { cursorOf, pageFrom, pageSize, readCursor } from '../pages'
 import { Refusal } from '../refusal'
 import { schoolName } from '../school-name'
 import { checkPassword, hashPassword } from './password-threads'
 import { endSessions } from './sessions'
 import { checkStrength } from './strength'
+import { removeSignIns } from './sign-ins'
 import { forgiveTries } from './throttle'
 
 /** A user as the contract has it, out of table `t`. */
@@ -45,12 +57,42 @@ export async function addHashed(
   return user
 }
 
+/** Nobody else adds an account until the transaction is over. */
+export const lockUsers = (tx: Queries): Promise<unknown[]> =>
+  tx.query('lock table users in share row exclusive mode')
+
 export async function anyInstructor(db: Queries): Promise<boolean> {
   return (await db.query(`select 1 from users where role = 'instructor' limit 1`)).length > 0
 }
 
 export const students = (db: Queries): Promise<User[]> =>
   db.query<User>(`select ${userColumns('u')} from users u where role = 'student' order by name`)
+
+/** Students by pages in the order of their names: of some people, or all. */
+export async function studentsPage(
+  db: Queries,
+  people: readonly string[] | null,
+  after?: string,
+): Promise<Page<User>> {
+  const cursor = readCursor(after, 2)
+  const whose = `u.role = 'student' and ${people ? 'u.id = any($1::uuid[])' : '$1::uuid[] is null'}`
+  const [counted] = await db.query<{ count: number }>(
+    `select count(*)::int as count from users u where ${whose}`,
+    [people],
+  )
+  const rows = await db.query<User>(
+    `select ${userColumns('u')} from users u where ${whose} ${cursor ? 'and (u.name, u.id) > ($2, $3::uuid)' : ''}
+     order by u.name, u.id limit ${pageSize + 1}`,
+    [people, ...(cursor ?? [])],
+  )
+  return pageFrom(
+    rows,
+    pageSize,
+    counted!.count,
+    (row) => row,
+    ({ name, id }) => cursorOf(name, id),
+  )
+}
 
 /** Whose password this is; undefined where it is wrong, or there is no such account. */
 export async function userWithPassword(
@@ -144,7 +186,7 @@ export async function givePassword(db: Queries, login: string): Promise<string |
  * other tables go with the account itself.
  */
 export async function forgetSignIns(tx: Queries, login: string): Promise<void> {
-  await tx.query('delete from sign_ins where login = $1', [login])
+  await removeSignIns(tx, login)
   await forgiveTries(tx, login)
 }
 
@@ -154,7 +196,7 @@ export async function removeUser(db: Database, id: string, by: User): Promise<vo
   const { login } = await personOf(db, id)
   await db.transaction(async (tx) => {
     await endSessions(tx, id)
-    await tx.query('delete from work_orders where student_id = $1', [id])
+    await removeOrdersOf(tx, id)
     // What an instructor has made stays with the school.
     for (const [table, column] of [
       ['circuits', 'owner_id'],
@@ -168,3 +210,68 @@ export async function removeUser(db: Database, id: string, by: User): Promise<vo
     await tx.query('delete from users where id = $1', [id])
   })
 }
+
+/** The account stays for its marks, whose it was is forgotten: nobody signs in with it any more. */
+export async function forgetPerson(tx: Queries, student: string): Promise<void> {
+  await tx.query(
+    `update users set login = 'former-' || id, name = 'former student', password_hash = '', bench_code_hash = null,
+       sourced = null where id = $1`,
+    [student],
+  )
+}
+
+/** People of whom only marks were left, and now nothing is, are gone. */
+export const removeFormer = (db: Queries): Promise<unknown[]> =>
+  db.query(
+    `delete from users u where login like 'former-%' and role = 'student'
+       and not exists (select 1 from work_orders o where o.student_id = u.id)
+       and not exists (select 1 from bin b where b.student_id = u.id)`,
+  )
+
+/** A student as a roster has them; another system's own number stays where this one has none. */
+export const renameStudent = (
+  tx: Queries,
+  id: string,
+  name: string,
+  sourced: string | undefined,
+): Promise<unknown[]> =>
+  tx.query('update users set name = $2, sourced = coalesce($3, sourced) where id = $1', [
+    id,
+    name,
+    sourced ?? null,
+  ])
+
+/** A student out of a roster, with a password that is to be changed. */
+export async function addFromRoster(
+  tx: Queries,
+  login: string,
+  name: string,
+  sourced: string | undefined,
+  hash: string,
+): Promise<string> {
+  const [row] = await tx.query<{ id: string }>(
+    `insert into users (login, name, role, password_hash, must_change, sourced) values ($1, $2, 'student', $3, true, $4)
+     returning id`,
+    [login, name, hash, sourced ?? null],
+  )
+  return row!.id
+}
+
+/** Keeps the hash of a student's code for a bench; false where there is no such student. */
+export async function setBenchCode(db: Queries, id: string, hash: string): Promise<boolean> {
+  const rows = await db.query(
+    `update users set bench_code_hash = $2 where id = $1 and role = 'student' returning id`,
+    [id, hash],
+  )
+  return rows.length > 0
+}
+
+/** The classes and people that an instructor looked at last; everybody where none were chosen. */
+export async function lastScope(db: Queries, id: string): Promise<Scope> {
+  const [row] = await db.query<{ scope: unknown }>('select scope from users where id = $1', [id])
+  const read = scopeSchema.safeParse(row?.scope)
+  return read.success ? read.data : everybody
+}
+
+export const keepScope = (db: Queries, id: string, scope: Scope): Promise<unknown[]> =>
+  db.query('update users set scope = $2 where id = $1', [id, JSON.stringify(scope)])

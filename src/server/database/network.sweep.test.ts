@@ -30,7 +30,7 @@ describe('a network that swallows everything for ten seconds between school and 
       .post(`/api/lessons/${lesson!.id}/orders`)
       .send({ students: [students.find((s) => s.login === 'tam')!.id], set: 0 })
       .expect(201)
-    order = ((await orla.get('/api/orders')).body as { id: string }[])[0]!.id
+    order = ((await orla.get('/api/orders')).body as { rows: { id: string }[] }).rows[0]!.id
     const { headers } = await school
       .visitor()
       .post('/api/session')

@@ -23,6 +23,16 @@ export async function addMeter(
   return row
 }
 
+/** A meter under a name, wherever it is now. */
+export async function placeMeter(db: Queries, { name, host, port }: NewMeter): Promise<string> {
+  const [row] = await db.query<{ id: string }>(
+    `insert into meters (name, host, port) values ($1, $2, $3)
+     on conflict (name) do update set host = excluded.host, port = excluded.port returning id`,
+    [name, host, port],
+  )
+  return row!.id
+}
+
 export const removeMeter = async (db: Queries, id: string): Promise<void> => {
   await db.query('delete from meters where id = $1', [id])
 }

@@ -1,5 +1,6 @@
 import type { User } from '../../contract'
 import type { Database, Queries } from '../database'
+import { removeOrders } from '../orders'
 
 /** Days for which work lies in the bin before it is gone. */
 export const binDays = 30
@@ -40,7 +41,7 @@ export async function binOlderThan(db: Database, before: string): Promise<number
          on conflict (work_order_id) do update set rows = excluded.rows, at = now()`,
         [list],
       )
-      await tx.query('delete from work_orders where id = any($1::uuid[])', [list])
+      await removeOrders(tx, list)
       return list.length
     })
     count += moved
@@ -55,6 +56,10 @@ export async function emptyBin(db: Queries): Promise<number> {
   )
   return gone.length
 }
+
+/** Erases what lies there of one student. */
+export const forgetBinned = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from bin where student_id = $1', [student])
 
 /**
  * Puts everything in the bin back where it was. What it belonged to and is gone meanwhile, such as a lesson, is left out.

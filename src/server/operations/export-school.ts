@@ -14,6 +14,7 @@ export const leftOut: readonly string[] = [
   'directory_visits',
   'done_requests',
   'prepared',
+  'attempt_progress',
   'questions',
   'answers',
 ]

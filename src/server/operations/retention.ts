@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import type { RetentionState } from '../../contract'
+import { forgetOldSignIns } from '../accounts/sign-ins'
+import { removeFormer } from '../accounts/users'
 import type { Database, Queries } from '../database'
+import { factOf, setFact } from '../facts'
 import { iso } from '../orders'
 import { binDays, binOlderThan, emptyBin } from './bin'
 import { lookAtClock, type Clock } from './clock'
@@ -10,24 +13,9 @@ const planFact = 'retention plan'
 
 /** Hours between the announcement of what goes into the bin and its going there. */
 const noticeHours = 24
-/** Days for which the record of sign-ins is kept. */
-const signInDays = 90
 
 const planSchema = z.object({ announced: z.string(), before: z.string(), count: z.number() })
 type Plan = z.infer<typeof planSchema>
-
-async function factOf(db: Queries, name: string): Promise<string | undefined> {
-  const [row] = await db.query<{ body: string }>('select body from facts where name = $1', [name])
-  return row?.body
-}
-async function setFact(db: Queries, name: string, body: string | null): Promise<void> {
-  if (body === null) await db.query('delete from facts where name = $1', [name])
-  else
-    await db.query(
-      'insert into facts (name, body) values ($1, $2) on conflict (name) do update set body = $2, at = now()',
-      [name, body],
-    )
-}
 
 /** Months for which the school keeps records; null: until they are erased. */
 export async function retentionOf(db: Queries): Promise<number | null> {
@@ -58,8 +46,8 @@ export async function lookForOld(db: Database): Promise<number> {
     return 0
   }
   await emptyBin(db)
-  await db.query(`delete from sign_ins where at < now() - interval '${signInDays} days'`)
-  await forgetFormer(db)
+  await forgetOldSignIns(db)
+  await removeFormer(db)
   const months = await retentionOf(db)
   const plan = months === null ? undefined : await planOf(db)
   let count = 0
@@ -87,14 +75,6 @@ async function announce(db: Queries, months: number): Promise<void> {
   )
   if (row!.count) await setFact(db, planFact, JSON.stringify(row))
 }
-
-/** People of whom only marks were left, and now nothing is, are gone. */
-const forgetFormer = (db: Queries) =>
-  db.query(
-    `delete from users u where login like 'former-%' and role = 'student'
-       and not exists (select 1 from work_orders o where o.student_id = u.id)
-       and not exists (select 1 from bin b where b.student_id = u.id)`,
-  )
 
 /** What an instructor is told of it. */
 export async function retentionState(db: Database): Promise<RetentionState> {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { statfs } from 'node:fs/promises'
 import type { Status } from '../../contract'
 import type { Database, Queries } from '../database'
+import { setFact } from '../facts'
 import { iso } from '../orders'
 import { retentionOf } from './retention'
 
@@ -10,10 +11,7 @@ const version = (
 ).version
 
 /** Remembers that something was done just now. */
-export const noteFact = (db: Queries, name: string) =>
-  db.query(`insert into facts (name, body) values ($1, '') on conflict (name) do update set at = now()`, [
-    name,
-  ])
+export const noteFact = (db: Queries, name: string): Promise<void> => setFact(db, name, '')
 
 /** What whoever looks after the school's computers asks: version, database, space, last backup. */
 export async function statusOf(db: Database, folder: string | undefined): Promise<Status> {

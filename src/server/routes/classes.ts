@@ -1,8 +1,18 @@
 import { Router } from 'express'
-import { memberSchema, newClassSchema, rosterSchema } from '../../contract'
-import { addClass, importRoster, listClasses, planRoster, setMember } from '../classes'
+import { memberSchema, newClassSchema, rosterSchema, scopeSchema, teachingSchema } from '../../contract'
+import { keepScope, lastScope } from '../accounts/users'
+import { answerWithProgress } from '../progress-answer'
+import {
+  addClass,
+  importRoster,
+  listClasses,
+  planRoster,
+  removeClass,
+  setMember,
+  setTeaching,
+} from '../classes'
 import type { Database } from '../database'
-import { only } from '../accounts/routes'
+import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 
 /** Classes and who is in them; rosters of other systems are looked at before anything is changed. */
@@ -10,14 +20,25 @@ export function classRoutes(db: Database): Router {
   const router = Router()
   router.use(['/classes', '/roster'], only('instructor'))
   router.get('/classes', async (_req, res) => {
-    res.json(await listClasses(db))
+    res.json(await listClasses(db, userOf(res)))
   })
   router.post('/classes', async (req, res) => {
     const { name, term } = newClassSchema.parse(req.body)
-    res.status(201).json({ id: await addClass(db, name, term) })
+    res.status(201).json({ id: await addClass(db, name, term, userOf(res)) })
   })
   router.delete('/classes/:id', async (req, res) => {
-    await db.query('delete from classes where id = $1', [idOf(req.params.id)])
+    await removeClass(db, idOf(req.params.id))
+    res.status(204).end()
+  })
+  router.put('/classes/:id/teaching', async (req, res) => {
+    await setTeaching(db, idOf(req.params.id), userOf(res), teachingSchema.parse(req.body).teaches)
+    res.status(204).end()
+  })
+  router.get('/scope', only('instructor'), async (_req, res) => {
+    res.json(await lastScope(db, userOf(res).id))
+  })
+  router.put('/scope', only('instructor'), async (req, res) => {
+    await keepScope(db, userOf(res).id, scopeSchema.parse(req.body))
     res.status(204).end()
   })
   router.post('/classes/:id/members', async (req, res) => {
@@ -31,8 +52,10 @@ export function classRoutes(db: Database): Router {
   router.post('/roster/plan', async (req, res) => {
     res.json(await planRoster(db, rosterSchema.parse(req.body)))
   })
+  // Five hundred passwords take their time: how far it is comes line by line, then what was done.
   router.post('/roster', async (req, res) => {
-    res.status(201).json(await importRoster(db, rosterSchema.parse(req.body)))
+    const asked = rosterSchema.parse(req.body)
+    await answerWithProgress(req, res, (tell) => importRoster(db, asked, tell))
   })
   return router
 }

@@ -1,8 +1,8 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { changedDaySchema, newDaySchema } from '../../contract'
+import { afterSchema, changedDaySchema, dayOf, newDaySchema } from '../../contract'
 import type { Database } from '../database'
-import { addDay, changeDay, handOutRound, listDays, loadDay, ownRounds } from '../days'
+import { addDay, changeDay, handOutRound, listDays, loadDay, nearDays, ownRounds, removeDay } from '../days'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
@@ -14,8 +14,12 @@ export function dayRoutes(db: Database, workers: Workers): Router {
     res.json(await ownRounds(db, userOf(res)))
   })
   router.use('/days', only('instructor'))
-  router.get('/days', async (_req, res) => {
-    res.json(await listDays(db))
+  router.get('/days', async (req, res) => {
+    const find = z.string().max(80).default('').parse(req.query.find)
+    res.json(await listDays(db, find, afterSchema.parse(req.query.after)))
+  })
+  router.get('/days/near', async (_req, res) => {
+    res.json(await nearDays(db, dayOf(new Date())))
   })
   router.post('/days', async (req, res) => {
     res.status(201).json({ id: await addDay(db, newDaySchema.parse(req.body)) })
@@ -27,9 +31,7 @@ export function dayRoutes(db: Database, workers: Workers): Router {
     res.json(await changeDay(db, idOf(req.params.id), changedDaySchema.parse(req.body)))
   })
   router.delete('/days/:id', async (req, res) => {
-    const id = idOf(req.params.id)
-    await loadDay(db, id)
-    await db.query('delete from lab_days where id = $1', [id])
+    await removeDay(db, idOf(req.params.id))
     res.status(204).end()
   })
   router.post('/days/:id/rounds/:round', async (req, res) => {

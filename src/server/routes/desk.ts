@@ -1,10 +1,11 @@
 import { Router } from 'express'
-import { deskActionSchema, replySchema, say } from '../../contract'
+import { afterSchema, deskActionSchema, replySchema, say } from '../../contract'
 import { another } from '../another'
 import type { Database } from '../database'
-import { deskList, finish, loadDesk, loadPractice, loadReleased, takeStep } from '../desk'
-import { judgementOf, verdictsOf } from '../judging'
-import { loadOrder, loadSteps } from '../orders'
+import { finish, loadDesk, loadPractice, loadReleased, takeStep } from '../desk'
+import { judgementOf, verdictsOf, type Judge } from '../judging'
+import { deskList } from '../order-lists'
+import { loadSteps } from '../orders'
 import { loadReplies, reply } from '../replies'
 import { limitRequests } from '../request-limits'
 import { reviewOf } from '../review'
@@ -13,27 +14,16 @@ import { signedIn, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
 import { untilGone } from './until-gone'
 
-/** The review is worked out while nobody waits for it yet. */
-async function judgedBeforehand(db: Database, workers: Workers, id: string): Promise<void> {
-  try {
-    const order = await loadOrder(db, id)
-    const steps = (await loadSteps(db, id)).map(({ step }) => step)
-    await judgementOf(db, workers, order, steps)
-  } catch {
-    // Whoever opens the review will hear of it.
-  }
-}
-
 /** More than anybody can measure: whoever tries them all out is held up. */
 const mostStepsAMinute = 60
 
 /** The student's side. Nothing that leaves here may tell what was planted. */
-export function deskRoutes(db: Database, workers: Workers): Router {
+export function deskRoutes(db: Database, workers: Workers, judge: Judge): Router {
   const router = Router()
   // Each sees their own orders, whatever their role.
   router.use('/desk', signedIn)
-  router.get('/desk', async (_req, res) => {
-    res.json(await deskList(db, userOf(res)))
+  router.get('/desk', async (req, res) => {
+    res.json(await deskList(db, userOf(res), afterSchema.parse(req.query.after)))
   })
   router.get('/desk/:id', async (req, res) => {
     res.json(await loadDesk(db, idOf(req.params.id), userOf(res)))
@@ -41,7 +31,7 @@ export function deskRoutes(db: Database, workers: Workers): Router {
   router.post('/desk/:id/finish', async (req, res) => {
     const id = idOf(req.params.id)
     await finish(db, id, userOf(res))
-    void judgedBeforehand(db, workers, id)
+    judge.finished(id)
     res.json(await loadDesk(db, id, userOf(res)))
   })
   // From here on only what the instructor has given back.
@@ -77,7 +67,9 @@ export function deskRoutes(db: Database, workers: Workers): Router {
   router.post('/desk/:id/steps', unhurried, async (req, res) => {
     // A step that was sent is taken, though its sender may be gone: it may come again with the same key.
     const action = deskActionSchema.parse(req.body)
-    res.json(await takeStep(db, workers, idOf(req.params.id), userOf(res), action))
+    const id = idOf(req.params.id)
+    res.json(await takeStep(db, workers, id, userOf(res), action))
+    judge.follow(id)
   })
   return router
 }

@@ -4,6 +4,7 @@ import { floorActSchema } from '../../contract'
 import type { Database } from '../database'
 import { act, toldOf, type Floor } from '../floor'
 import { loadOwn } from '../desk'
+import { scopeOf } from '../scope'
 import type { Streams } from '../streams'
 import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
@@ -13,7 +14,7 @@ export function floorRoutes(db: Database, floor: Floor, streams: Streams): Route
   const router = Router()
   router.get('/floor', only('instructor'), async (req, res) => {
     const day = z.uuid().optional().parse(req.query.day)
-    res.json(await floor.now(day))
+    res.json(await floor.now(scopeOf(req.query), day))
   })
   router.get('/floor/live', only('instructor'), async (req, res) => {
     await floor.watch(await streams.begin(req, res))

@@ -1,27 +1,56 @@
-import { Router } from 'express'
-import { z } from 'zod'
+import { pipeline } from 'node:stream/promises'
+import { Router, type Response } from 'express'
+import { afterSchema, type JudgingState } from '../../contract'
 import type { Database } from '../database'
-import { courseOf, eraseName, exportOf, ledgerOf, marksOfScope, resultsOf } from '../ledger'
-import type { Workers } from '../workers/pool'
+import { countWaiting } from '../judging/rejudgements'
+import { countJudged } from '../judging/results'
+import { courseOf } from '../records/course'
+import { eraseName } from '../records/erase'
+import { expectStudent, ledgerOf, ledgerStudents } from '../records/ledger'
+import { marksFile, marksOf } from '../records/marks'
+import { lineItemsFile, resultsFile } from '../records/results-file'
+import { ledgerScopeOf } from '../records/scope'
+import { exportOf } from '../records/student-export'
 import { only } from '../accounts/routes'
 import { idOf } from './circuits'
 
+/** A file that is written as fast as it is taken; whoever goes away ends it. */
+async function sendCsv(res: Response, name: string, file: NodeJS.ReadableStream): Promise<void> {
+  res.attachment(name).type('text/csv; charset=utf-8')
+  await pipeline(file, res).catch((error: unknown) => {
+    if (!res.destroyed && !res.writableEnded) throw error
+  })
+}
+
 /** The school's records. */
-export function ledgerRoutes(db: Database, workers: Workers): Router {
+export function ledgerRoutes(db: Database): Router {
   const router = Router()
   router.use('/ledger', only('instructor'))
-  const scope = z.object({ class: z.uuid().optional(), day: z.uuid().optional() })
   router.get('/ledger', async (req, res) => {
-    res.json(await ledgerOf(db, workers, scope.parse(req.query)))
+    res.json(await ledgerOf(db, ledgerScopeOf(req.query)))
+  })
+  router.get('/ledger/students', async (req, res) => {
+    res.json(await ledgerStudents(db, ledgerScopeOf(req.query), afterSchema.parse(req.query.after)))
+  })
+  router.get('/ledger/judging', async (_req, res) => {
+    res.json({ ...(await countJudged(db)), waiting: await countWaiting(db) } satisfies JudgingState)
   })
   router.get('/ledger/marks', async (req, res) => {
-    res.json(await marksOfScope(db, workers, scope.parse(req.query)))
+    res.json(await marksOf(db, ledgerScopeOf(req.query), afterSchema.parse(req.query.after)))
   })
-  router.get('/ledger/results', async (_req, res) => {
-    res.json(await resultsOf(db))
+  router.get('/ledger/marks.csv', async (req, res) => {
+    await sendCsv(res, 'marks.csv', marksFile(db, ledgerScopeOf(req.query)))
+  })
+  router.get('/ledger/lineItems.csv', async (req, res) => {
+    await sendCsv(res, 'lineItems.csv', lineItemsFile(db, ledgerScopeOf(req.query)))
+  })
+  router.get('/ledger/results.csv', async (req, res) => {
+    await sendCsv(res, 'results.csv', resultsFile(db, ledgerScopeOf(req.query)))
   })
   router.get('/ledger/:id', async (req, res) => {
-    res.json(await courseOf(db, workers, idOf(req.params.id)))
+    const id = idOf(req.params.id)
+    await expectStudent(db, id)
+    res.json(await courseOf(db, id, afterSchema.parse(req.query.after)))
   })
   router.get('/ledger/:id/export', async (req, res) => {
     res.json(await exportOf(db, idOf(req.params.id)))

@@ -10,9 +10,10 @@ import {
   handOutLesson,
   keepLesson,
   listLessons,
+  listVersions,
   loadLesson,
+  removeLesson,
 } from '../lessons'
-import { iso } from '../orders'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from '../accounts/routes'
 import { idOf } from './circuits'
@@ -43,18 +44,11 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
     res.json(await changeLesson(db, idOf(req.params.id), admitLesson(req.body)))
   })
   router.delete('/lessons/:id', async (req, res) => {
-    await loadLesson(db, idOf(req.params.id))
-    await db.query('delete from lessons where id = $1', [idOf(req.params.id)])
+    await removeLesson(db, idOf(req.params.id))
     res.status(204).end()
   })
   router.get('/lessons/:id/versions', async (req, res) => {
-    res.json(
-      await db.query(
-        `select version, ${iso('at')} as at, jsonb_array_length(body->'sets') as sets, body->'circuit'->>'name' as circuit
-         from lesson_versions where lesson_id = $1 order by version desc`,
-        [idOf(req.params.id)],
-      ),
-    )
+    res.json(await listVersions(db, idOf(req.params.id)))
   })
   router.post('/lessons/:id/copy', async (req, res) => {
     res.status(201).json({ id: await copyLesson(db, idOf(req.params.id)) })

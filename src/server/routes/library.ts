@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { z } from 'zod'
 import { nameSchema, newFaultSetSchema, shelfSchema } from '../../contract'
-import { loadCircuit } from '../circuits'
+import { loadCircuit, removeCircuit, shelve } from '../circuits'
 import type { Database } from '../database'
 import * as library from '../library'
 import { only, userOf } from '../accounts/routes'
@@ -21,11 +21,11 @@ export function libraryRoutes(db: Database): Router {
     res.status(201).json(await loadCircuit(db, id))
   })
   router.put('/circuits/:id/shelf', async (req, res) => {
-    await library.shelve(db, idOf(req.params.id), shelfSchema.parse(req.body))
+    await shelve(db, idOf(req.params.id), shelfSchema.parse(req.body))
     res.status(204).end()
   })
   router.delete('/circuits/:id', async (req, res) => {
-    await library.removeCircuit(db, idOf(req.params.id))
+    await removeCircuit(db, idOf(req.params.id))
     res.status(204).end()
   })
   router.get('/circuits/:id/history', async (req, res) => {

@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
+import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
@@ -28,14 +29,25 @@ const mostWaiting = 300
  * How far a thread stands back where cores are short: whoever answers requests goes first, then a step that a student waits
  * for, then reviews and the Floor’s curves.
  */
-const standsBack = { steps: 4, reviews: 12 }
+const standsBack = { steps: 4, reviews: 12, background: 19 }
 /** Built, a thread starts with the tasks as they are; run from the sources, it has to be taught TypeScript first. */
 const entry = import.meta.url.endsWith('.ts') ? './entry.mjs' : './tasks.js'
 const fewestForSteps = 3
 
-/** What is stopped is not asked for any more: the person has gone away. */
+/** Who waits for a task, and for how long. */
 export interface Stopping {
+  /** What is stopped is not asked for any more: the person has gone away. */
   readonly signal?: AbortSignal
+  /** Nobody waits for it just now: it stands behind whoever does. */
+  readonly behind?: boolean
+  /** Nobody waits for it at all: it gets a thread of its own, which stands behind everything. */
+  readonly background?: boolean
+}
+
+/** A thread, and what waits for it: what a person waits for comes first. */
+interface Thread {
+  readonly pool: Piscina
+  readonly queue: PQueue
 }
 
 /**
@@ -46,7 +58,9 @@ export interface Stopping {
 export class Workers {
   private readonly steps: Piscina
   /** One thread each: a thread keeps the solved boards of the orders that it judges. */
-  private readonly reviews: readonly Piscina[]
+  private readonly reviews: readonly Thread[]
+  /** For what nobody waits for: what is judged anew. */
+  private readonly background: Thread
 
   constructor(threads = availableParallelism()) {
     const of = (maxThreads: number, niceIncrement: number) =>
@@ -61,11 +75,22 @@ export class Workers {
       })
     // A heavy step of one student leaves threads for everybody else's: the system shares the cores out between them.
     this.steps = of(Math.max(fewestForSteps, threads), standsBack.steps)
-    this.reviews = Array.from({ length: Math.max(1, threads) }, () => of(1, standsBack.reviews))
+    const thread = (niceIncrement: number): Thread => ({
+      pool: of(1, niceIncrement),
+      queue: new PQueue({ concurrency: 1 }),
+    })
+    this.reviews = Array.from({ length: Math.max(1, threads) }, () => thread(standsBack.reviews))
+    this.background = thread(standsBack.background)
+  }
+
+  /** Orders that can be judged at the same time. */
+  get judges(): number {
+    return this.reviews.length
   }
 
   /** The same thread for all that is judged on the same boards. */
-  private judgeOf(order: Order): Piscina {
+  private judgeOf(order: Order, { background }: Stopping = {}): Thread {
+    if (background) return this.background
     let hash = 0
     for (const char of boardsOf(order)) hash = (Math.imul(hash, 31) + char.charCodeAt(0)) | 0
     return this.reviews[(hash >>> 0) % this.reviews.length]!
@@ -91,29 +116,61 @@ export class Workers {
   draft = (task: DraftTask, stopping?: Stopping): Promise<Frame['complaint']> =>
     this.run(this.steps, 'draft', task, stopping)
   prepare = (task: StartTask, stopping?: Stopping): Promise<Prepared> =>
-    this.run(this.judgeOf(task.order), 'prepare', task, stopping)
+    this.inThread('prepare', task, stopping)
   /** Solves what the judging of the next steps will ask for. */
   makeReady = (task: ReadyTask, stopping?: Stopping): Promise<void> =>
-    this.run(this.judgeOf(task.order), 'makeReady', task, stopping)
+    this.inThread('makeReady', task, stopping)
   verdicts = (task: JudgeTask, stopping?: Stopping): Promise<readonly Judgement[]> =>
-    this.run(this.judgeOf(task.order), 'verdicts', task, stopping)
-  hint = (task: HintTask, stopping?: Stopping): Promise<Message> =>
-    this.run(this.judgeOf(task.order), 'hint', task, stopping)
+    this.inThread('verdicts', task, stopping)
+  hint = (task: HintTask, stopping?: Stopping): Promise<Message> => this.inThread('hint', task, stopping)
   question = (task: QuestionTask, stopping?: Stopping): Promise<Message | null> =>
-    this.run(this.judgeOf(task.order), 'question', task, stopping)
+    this.inThread('question', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
-    this.run(this.judgeOf(task.order), 'judge', task, stopping)
+    this.inThread('judge', task, stopping)
 
   /**
    * Starts threads before anybody waits for one: loading what they run takes a second or two. One after the other, the one
    * for steps first: side by side they would all be late.
    */
   async warm(): Promise<void> {
-    for (const pool of [this.steps, ...this.reviews]) await pool.run({ name: 'ready', task: undefined })
+    for (const pool of [this.steps, ...this.reviews.map((thread) => thread.pool)])
+      await pool.run({ name: 'ready', task: undefined })
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.steps, ...this.reviews].map((pool) => pool.destroy()))
+    const threads = [...this.reviews, this.background]
+    for (const { queue } of threads) queue.clear()
+    await Promise.all([this.steps, ...threads.map(({ pool }) => pool)].map((pool) => pool.destroy()))
+  }
+
+  /** Runs a task in the thread that has its boards, after what waits there of the same urgency. */
+  private async inThread<T>(
+    name: keyof typeof limits,
+    task: { readonly order: Order },
+    stopping: Stopping = {},
+  ): Promise<T> {
+    const { pool, queue } = this.judgeOf(task.order, stopping)
+    if (queue.size >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+    const patient = stopping.behind || stopping.background
+    // What nobody waits for may wait as long as it takes; then it has its time like anything else.
+    const own = patient ? undefined : AbortSignal.timeout(limits[name])
+    const signals = [own, stopping.signal].filter((signal) => signal !== undefined)
+    const signal = signals.length ? AbortSignal.any(signals) : undefined
+    try {
+      // What nobody waits for is given up while it waits; once it runs it is taken to its end.
+      return await queue.add(
+        () => this.run<T>(pool, name, task, patient ? {} : { ...(signal && { signal }) }),
+        {
+          priority: patient ? 0 : 1,
+          ...(signal && { signal }),
+        },
+      )
+    } catch (error) {
+      if (error instanceof Refusal) throw error
+      if (own?.aborted) throw new Refusal(422, say('tooHeavy'))
+      if (signal?.aborted) throw new Refusal(503, say('tooBusy'))
+      throw error
+    }
   }
 
   private async run<T>(

@@ -1,10 +1,12 @@
+import { isDeepStrictEqual } from 'node:util'
 import {
-  judgeAttempt,
+  followBlindly,
   hintFor,
   makeReady,
   practiceVerdicts,
   prepareJudging,
   questionAbout,
+  Judging,
   type JudgedAttempt,
   type Judgement,
   type Prepared,
@@ -13,7 +15,6 @@ import {
 import {
   advance,
   draftComplaint,
-  meterOfFrame,
   perform,
   startBench,
   type Action,
@@ -24,10 +25,9 @@ import {
   type StepOf,
 } from '../../core/attempt'
 import { wireUp, type Circuit } from '../../core/circuit'
-import { Predictor } from '../../core/diagnosis'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
-import { boardsOf } from './boards-of'
+import { withBoards } from './boards'
 import type { PerformedStep } from './pool'
 
 export interface StartTask {
@@ -40,6 +40,8 @@ export interface PerformTask {
   readonly action: Action
 }
 export interface JudgeTask {
+  /** Of an order that is judged by its own rubric: a thread that has followed it so far goes on from there. */
+  readonly id?: string | undefined
   readonly order: Order
   readonly steps: readonly Step[]
   readonly rubric: Rubric
@@ -64,19 +66,30 @@ export interface DraftTask {
   readonly planted: readonly Fault[]
 }
 
-/** A class works on few circuits at a time: the last ones' solved boards stay in memory. */
-const kept = new Map<string, Predictor>()
-const most = 3
-
-function predictorFor(order: Order): Predictor {
-  const { circuit, planted, frame } = order
-  const key = boardsOf(order)
-  const found = kept.get(key) ?? new Predictor(circuit, meterOfFrame(frame), planted, frame.faults)
-  kept.delete(key)
-  kept.set(key, found)
-  for (const old of [...kept.keys()].slice(0, -most)) kept.delete(old)
-  return found
+/** The attempt followed up to its last step: from where it was, where this thread has followed it before. */
+function followed(task: JudgeTask, blind: boolean): Judging {
+  const { id, order, steps, rubric, prepared } = task
+  return withBoards(order, ({ predictor, live }) => {
+    const begun = () =>
+      blind
+        ? followBlindly(predictor, order, rubric, prepared)
+        : new Judging(predictor, order, rubric, prepared)
+    if (id === undefined) return begun().follow(steps)
+    const key = `${blind} ${id} ${JSON.stringify([rubric, order.frame])}`
+    const known = live.get(key)
+    // Should anything go wrong on the way, nothing half followed is left.
+    live.delete(key)
+    const judging = known && continues(known.taken, steps) ? known : begun()
+    judging.follow(steps.slice(judging.taken.length))
+    live.set(key, judging)
+    return judging
+  })
 }
+
+/** Steps are only ever added. */
+const continues = (taken: readonly Step[], steps: readonly Step[]): boolean =>
+  taken.length <= steps.length &&
+  isDeepStrictEqual(taken.at(-1), taken.length ? steps[taken.length - 1] : undefined)
 
 const tasks = {
   ready: (): true => true,
@@ -86,16 +99,15 @@ const tasks = {
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }
   },
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
-  prepare: ({ order }: StartTask): Prepared => prepareJudging(predictorFor(order), order),
-  makeReady: ({ order, prepared }: ReadyTask): void => makeReady(predictorFor(order), order, prepared),
-  verdicts: ({ order, steps, rubric, prepared }: JudgeTask): readonly Judgement[] =>
-    practiceVerdicts(predictorFor(order), order, steps, rubric, prepared),
-  hint: ({ order, steps, rubric, prepared, level }: HintTask): Message =>
-    hintFor(predictorFor(order), order, steps, level, rubric, prepared),
+  prepare: ({ order }: StartTask): Prepared =>
+    withBoards(order, ({ predictor }) => prepareJudging(predictor, order)),
+  makeReady: ({ order, prepared }: ReadyTask): void =>
+    withBoards(order, ({ predictor }) => makeReady(predictor, order, prepared)),
+  verdicts: (task: JudgeTask): readonly Judgement[] => practiceVerdicts(followed(task, true)),
+  hint: ({ level, ...task }: HintTask): Message => hintFor(followed(task, true), level),
   question: ({ order, bench, step, prepared }: QuestionTask): Message | null =>
-    questionAbout(predictorFor(order), order, bench, step, prepared) ?? null,
-  judge: ({ order, steps, rubric, prepared }: JudgeTask): JudgedAttempt =>
-    judgeAttempt(predictorFor(order), order, steps, rubric, prepared),
+    withBoards(order, ({ predictor }) => questionAbout(predictor, order, bench, step, prepared) ?? null),
+  judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
 }
 
 export type TaskName = keyof typeof tasks

@@ -1,11 +1,11 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { randomUUID } from 'node:crypto'
 import type TestAgent from 'supertest/lib/agent'
-import { passwords, startSchool, type School } from '../../test/school'
-import { circuitListSchema } from '../contract'
-import { judgedBy, judgementOf, keptJudgement, makeReady, prepared } from './judging'
-import { loadOrder, loadSteps } from './orders'
-import type { Workers } from './workers/pool'
+import { passwords, startSchool, type School } from '../../../test/school'
+import { circuitListSchema } from '../../contract'
+import { judgedBy, judgementOf, keptJudgement, makeReady, prepared } from '.'
+import { loadOrder, loadSteps } from '../orders'
+import type { Workers } from '../workers/pool'
 
 describe('what has been judged', () => {
   let school: School

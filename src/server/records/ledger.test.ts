@@ -1,9 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import Papa from 'papaparse'
 import type TestAgent from 'supertest/lib/agent'
-import { passwords, startSchool, type School } from '../../test/school'
-import { z } from 'zod'
-import { circuitListSchema, courseSchema, ledgerSchema, markRowSchema } from '../contract'
+import { passwords, startSchool, type School } from '../../../test/school'
+import {
+  circuitListSchema,
+  courseSchema,
+  ledgerSchema,
+  ledgerStudentsSchema,
+  marksSchema,
+} from '../../contract'
 
 const on = { controls: { S1: 'closed' }, detached: [] }
 
@@ -50,7 +56,17 @@ describe('the Ledger', () => {
     await work(idris, 'idris', 'L1.socket', 90)
   }, 90_000)
   afterAll(() => school.close())
-  const read = async () => ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
+  /** What is judged behind the answers is judged when nobody waits any more. */
+  const read = async (query = '') => {
+    await school.judge.idle()
+    const [ledger, page] = await Promise.all([
+      orla.get(`/api/ledger${query}`).expect(200),
+      orla.get(`/api/ledger/students${query}`).expect(200),
+    ])
+    return { ...ledgerSchema.parse(ledger.body), students: ledgerStudentsSchema.parse(page.body).rows }
+  }
+  const courseOf = async (login: string) =>
+    courseSchema.parse((await orla.get(`/api/ledger/${idOf(login)}`).expect(200)).body)
 
   it('says what each can do and how sure that is, what each fault has shown, and what confidence was worth', async () => {
     const ledger = await read()
@@ -62,54 +78,55 @@ describe('the Ledger', () => {
     expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2, wrong: 'L1 socket' }])
     expect(ledger.reliability).toMatchObject([{ from: 80, count: 3 }])
     expect(ledger.reliability[0]!.right).toBeCloseTo(66.7, 1)
-    const course = courseSchema.parse((await orla.get(`/api/ledger/${idOf('tam')}`).expect(200)).body)
-    expect(course).toHaveLength(2)
-    expect(course.every(({ right }) => right)).toBe(true)
+    const course = await courseOf('tam')
+    expect(course).toMatchObject({ count: 2, after: null })
+    expect(course.rows.every(({ right }) => right)).toBe(true)
   }, 60_000)
 
   it('gives marks to other systems as OneRoster’s results', async () => {
-    const { lineItems, results } = (await orla.get('/api/ledger/results').expect(200)).body as {
-      lineItems: Record<string, unknown>[]
-      results: Record<string, unknown>[]
+    const file = async (name: string) => {
+      const { text, headers } = await orla.get(`/api/ledger/${name}.csv`).expect(200)
+      expect(headers['content-disposition']).toContain(`${name}.csv`)
+      return Papa.parse<Record<string, string>>(text.trim(), { header: true })
     }
+    const [items, results] = [await file('lineItems'), await file('results')]
     // The tables’ fields as 1EdTech publishes them (OneRoster 1.1 CSV; from memory).
-    expect(Object.keys(lineItems[0]!).join()).toBe(
+    expect(items.meta.fields!.join()).toBe(
       'sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,resultValueMin,resultValueMax',
     )
-    expect(Object.keys(results[0]!).join()).toBe(
+    expect(results.meta.fields!.join()).toBe(
       'sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,scoreStatus,score,scoreDate,comment',
     )
-    expect(results).toHaveLength(3)
-    for (const one of results) {
-      expect(lineItems.map(({ sourcedId }) => sourcedId)).toContain(one['lineItemSourcedId'])
-      expect(one['score']).toBeGreaterThanOrEqual(0)
+    expect(results.data).toHaveLength(3)
+    for (const one of results.data) {
+      expect(items.data.map(({ sourcedId }) => sourcedId)).toContain(one['lineItemSourcedId'])
+      expect(Number(one['score'])).toBeGreaterThanOrEqual(0)
     }
-    await tam.get('/api/ledger/results').expect(403)
+    await tam.get('/api/ledger/results.csv').expect(403)
   })
 
   it('counts the instructor’s word where it stands in place of the judge’s, everywhere', async () => {
-    const course = async () =>
-      courseSchema.parse((await orla.get(`/api/ledger/${idOf('idris')}`).expect(200)).body)
-    const [order] = await course()
+    const [order] = (await courseOf('idris')).rows
     const before = order!.total
     await orla
       .put(`/api/orders/${order!.id}/overrides`)
       .send({ aspect: 'conclusion', points: 9, note: 'Said the right thing aloud.' })
       .expect(200)
-    const after = (await course())[0]!.total
+    const after = (await courseOf('idris')).rows[0]!.total
     expect(after).toBeGreaterThan(before)
     const mean = (await read()).students.find(({ id }) => id === idOf('idris'))!.mean
     expect(mean).toBeCloseTo(after, 6)
-    const rows = z.array(markRowSchema).parse((await orla.get('/api/ledger/marks').expect(200)).body)
+    const { rows } = marksSchema.parse((await orla.get('/api/ledger/marks').expect(200)).body)
     const row = rows.find(({ student }) => student === 'Idris Quill')!
     expect(row.mark).toBeCloseTo(after, 1)
     expect(row.points['conclusion']).toBe(9)
     expect(row.notes).toEqual(['conclusion 9: Said the right thing aloud.'])
     expect(row.verdicts.some((code) => /^3:/.test(code))).toBe(true)
-    const { results } = (await orla.get('/api/ledger/results').expect(200)).body as {
-      results: { score: number }[]
-    }
-    expect(results.map(({ score }) => score)).toContain(row.mark)
+    const results = (await orla.get('/api/ledger/results.csv').expect(200)).text
+    expect(results).toContain(`,${row.mark},`)
+    const marks = (await orla.get('/api/ledger/marks.csv').expect(200)).text.split('\r\n')
+    expect(marks[0]).toContain('student,circuit,fault,finished')
+    expect(marks.filter((line) => line.includes('Said the right thing aloud.'))).toHaveLength(1)
   })
 
   it('is asked for one class, and for one lab day', async () => {
@@ -119,10 +136,10 @@ describe('the Ledger', () => {
       .post(`/api/classes/${id}/members`)
       .send({ student: idOf('idris') })
       .expect(204)
-    const own = ledgerSchema.parse((await orla.get(`/api/ledger?class=${id}`).expect(200)).body)
+    const own = await read(`?class=${id}`)
     expect(own.students.map((s) => s.id)).toEqual([idOf('idris')])
     expect(own.faults).toMatchObject([{ attempts: 1, found: 0 }])
-    const other = ledgerSchema.parse((await orla.get(`/api/ledger?day=${randomUUID()}`).expect(200)).body)
+    const other = await read(`?day=${randomUUID()}`)
     expect(other).toMatchObject({ students: [], faults: [], reliability: [] })
     await orla.get('/api/ledger?class=evening').expect(422)
     await tam.get(`/api/ledger/marks?class=${id}`).expect(403)

@@ -1,0 +1,119 @@
+import type { JudgedAttempt, Judgement, Rubric } from '../../core/assessment'
+import type { HintLevel, Order as OrderOfCore, Step } from '../../core/attempt'
+import type { Message } from '../../core/document'
+import type { Database, Queries } from '../database'
+import type { Order } from '../orders'
+import type { Stopping, Workers } from '../workers/pool'
+import { keepJudgement, keptJudgement, lastJudgement, signOf } from './judgements'
+import { prepared } from './prepared'
+import { resultOf } from './result'
+import { engineOfBefore, keepResult } from './results'
+
+/** Has the boards solved that judging the next steps asks for; nobody waits for it, and it may fail in peace. */
+export async function makeReady(db: Queries, workers: Workers, order: OrderOfCore): Promise<void> {
+  const { circuit, planted, frame } = order
+  try {
+    const first = await prepared(db, workers, order)
+    await workers.makeReady({ order: { circuit, planted, frame }, prepared: first })
+  } catch {
+    // Whoever asks for a judgement will hear of it.
+  }
+}
+
+/** The judgement of an attempt: as it was kept, or made now. */
+export async function judgementOf(
+  database: Database,
+  workers: Workers,
+  order: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<JudgedAttempt> {
+  const kept = await keptJudgement(database, order, steps)
+  if (kept) return kept
+  const judged = await judgeNow(database, workers, order, steps, stopping)
+  await keepJudged(database, order, steps, judged)
+  return judged
+}
+
+/** Judges an attempt by its own rubric; a thread that has followed it goes on from there. */
+export async function judgeNow(
+  db: Queries,
+  workers: Workers,
+  { id, circuit, planted, frame, rubric }: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<JudgedAttempt> {
+  const order = { circuit, planted, frame }
+  const first = await prepared(db, workers, order, stopping)
+  return workers.judge({ id, order, steps, rubric, prepared: first }, stopping)
+}
+
+/** Keeps a judgement; of finished work its result besides, in the same transaction. */
+export async function keepJudged(
+  database: Database,
+  order: Order,
+  steps: readonly Step[],
+  judged: JudgedAttempt,
+): Promise<void> {
+  const sign = signOf(order, steps)
+  if (order.concluded === null) await keepJudgement(database, order.id, sign, judged)
+  else
+    await database.transaction(async (tx) => {
+      await keepJudgement(tx, order.id, sign, judged)
+      await keepResult(tx, order, resultOf(order, steps, judged), judged)
+    })
+}
+
+/** Makes a result of a judgement of before as it stands, whatever engine it is of; false where there is none. */
+export async function keepAsGiven(
+  database: Database,
+  order: Order,
+  steps: readonly Step[],
+): Promise<boolean> {
+  const given = await lastJudgement(database, order.id)
+  if (!given) return false
+  await database.transaction((tx) =>
+    keepResult(tx, order, resultOf(order, steps, given), given, engineOfBefore),
+  )
+  return true
+}
+
+/** An attempt judged by a rubric that need not be its own; nothing is kept. */
+export async function judgedBy(
+  database: Database,
+  workers: Workers,
+  { circuit, planted, frame }: OrderOfCore,
+  steps: readonly Step[],
+  rubric: Rubric,
+  stopping: Stopping = {},
+): Promise<JudgedAttempt> {
+  const order = { circuit, planted, frame }
+  const first = await prepared(database, workers, order, stopping)
+  return workers.judge({ order, steps, rubric, prepared: first }, stopping)
+}
+
+/** What the steps of a practice are told at once: out of the readings alone. */
+export async function verdictsOf(
+  db: Queries,
+  workers: Workers,
+  { id, circuit, planted, frame, rubric }: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<readonly Judgement[]> {
+  const order = { circuit, planted, frame }
+  const first = await prepared(db, workers, order, stopping)
+  return workers.verdicts({ id, order, steps, rubric, prepared: first }, stopping)
+}
+
+/** A hint at the moment that the steps have led to. */
+export async function hintOf(
+  db: Queries,
+  workers: Workers,
+  { id, circuit, planted, frame, rubric }: Order,
+  steps: readonly Step[],
+  level: HintLevel,
+): Promise<Message> {
+  const order = { circuit, planted, frame }
+  const first = await prepared(db, workers, order)
+  return workers.hint({ id, order, steps, rubric, prepared: first, level })
+}

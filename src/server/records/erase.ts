@@ -1,0 +1,36 @@
+import { say } from '../../contract'
+import { forgetClaims } from '../accounts/cards'
+import { forgetDevices } from '../accounts/devices'
+import { forgetIdentities } from '../accounts/directory'
+import { endSessions } from '../accounts/sessions'
+import { forgetPerson, forgetSignIns } from '../accounts/users'
+import { forgetActs } from '../acts'
+import { leaveClasses } from '../classes'
+import type { Database } from '../database'
+import { forgetBinned } from '../operations/bin'
+import { Refusal } from '../refusal'
+import { forgetReplies } from '../replies'
+
+/** The marks stay, whose they were is forgotten. */
+export async function eraseName(db: Database, student: string): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [row] = await tx.query<{ login: string }>(
+      `select login from users where id = $1 and role = 'student'`,
+      [student],
+    )
+    if (!row) throw new Refusal(404, say('noPerson'))
+    await endSessions(tx, student)
+    await forgetSignIns(tx, row.login)
+    for (const forget of [
+      leaveClasses,
+      forgetDevices,
+      forgetIdentities,
+      forgetClaims,
+      forgetBinned,
+      forgetActs,
+      forgetReplies,
+      forgetPerson,
+    ])
+      await forget(tx, student)
+  })
+}

@@ -1,0 +1,37 @@
+import { LRUCache } from 'lru-cache'
+import type { Judging } from '../../core/assessment'
+import { meterOfFrame, type Order } from '../../core/attempt'
+import { Predictor } from '../../core/diagnosis'
+import { boardsOf } from './boards-of'
+
+/** Solved boards of orders that are planted alike, and the attempts that are followed on them. */
+interface Boards {
+  readonly predictor: Predictor
+  readonly live: LRUCache<string, Judging>
+}
+
+/** Attempts that a thread follows on the same boards, more than a class has. */
+const mostLive = 120
+/** Boards that a thread keeps, over all circuits: some 600 MB. */
+const mostBoards = 60_000
+
+const kept = new LRUCache<string, Boards>({
+  maxSize: mostBoards,
+  sizeCalculation: ({ predictor }) => 1 + predictor.boards,
+})
+
+/** Does something with the boards of an order, which stay in memory while they are asked for. */
+export function withBoards<T>(order: Order, work: (boards: Boards) => T): T {
+  const { circuit, planted, frame } = order
+  const key = boardsOf(order)
+  const boards = kept.get(key) ?? {
+    predictor: new Predictor(circuit, meterOfFrame(frame), planted, frame.faults),
+    live: new LRUCache<string, Judging>({ max: mostLive }),
+  }
+  try {
+    return work(boards)
+  } finally {
+    // Kept anew, so that what it has grown by is counted.
+    kept.set(key, boards)
+  }
+}
