@@ -33,7 +33,7 @@ interface Order {
 }
 /** What a student’s own page does when something is pressed, in one go. */
 async function orderOf(page: Page): Promise<Order> {
-  const [first] = (await (await page.request.get('/api/desk')).json()) as { id: string }[]
+  const [first] = ((await (await page.request.get('/api/desk')).json()) as { rows: { id: string }[] }).rows
   const desk = (await (await page.request.get(`/api/desk/${first!.id}`)).json()) as {
     circuit: { states: { controls: object }[]; parts: { id: string; kind: string }[] }
   }

@@ -28,6 +28,8 @@ const stored = {
   rubric: defaultRubric,
   judged: judged as typeof judged | null,
   overrides: [],
+  newerMark: null,
+  markedAnew: null,
   replies: [],
 }
 

@@ -49,6 +49,14 @@ export function useReview(id: string, own: boolean) {
       (error: unknown) => (trouble.value = messageOf(error)),
     )
   }
+  /** Whether the mark of a newer judge takes the place of the one that was given back. */
+  async function settle(taken: boolean) {
+    trouble.value = ''
+    await send(reviewSchema, `/orders/${id}/rejudged`, { taken }).then(
+      (found) => (review.value = found),
+      (error: unknown) => (trouble.value = messageOf(error)),
+    )
+  }
   async function answer(reply: Reply) {
     trouble.value = ''
     await send(repliesSchema, `/desk/${id}/replies`, reply, 'PUT').then(
@@ -63,6 +71,7 @@ export function useReview(id: string, own: boolean) {
     load,
     follow,
     giveBack,
+    settle,
     answer,
     ...useWays(review as Ref<Review>, at),
   }

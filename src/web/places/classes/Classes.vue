@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NCollapse, NCollapseItem, NInput, NSelect, NSwitch } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { classListSchema, userSchema, type ClassList, type RosterDone, type User } from '../../../contract'
@@ -39,14 +39,25 @@ const add = () =>
     await send(z.object({ id: z.uuid() }), '/classes', { name: name.value, term: term.value })
     name.value = ''
   })
-const others = computed(() => (one: ClassList[number]) => {
-  const there = new Set(one.members.map(({ id }) => id))
-  return people.value.filter(({ id }) => !there.has(id))
+/** The class that is open: its people, and who could be added. */
+const open = ref<string | null>(null)
+const others = computed(() => {
+  const there = new Set(classes.value.find(({ id }) => id === open.value)?.members.map(({ id }) => id))
+  return people.value
+    .filter(({ id }) => !there.has(id))
+    .map(({ id, name, login }) => ({ value: id, label: `${name} (${login})` }))
 })
-function join(one: ClassList[number], event: Event) {
-  const select = event.target as HTMLSelectElement
-  if (select.value) void act(() => post(`/classes/${one.id}/members`, { student: select.value }))
-}
+const join = (one: ClassList[number], student: string) =>
+  act(() => post(`/classes/${one.id}/members`, { student }))
+const teach = (one: ClassList[number], teaches: boolean) =>
+  act(() => post(`/classes/${one.id}/teaching`, { teaches }, 'PUT'))
+const peopleWords = (one: ClassList[number]) =>
+  t('{count, plural, one {# person} other {# people}}', { count: one.members.length })
+const find = ref('')
+const shown = computed(() => {
+  const words = find.value.toLowerCase().trim()
+  return classes.value.filter(({ name, term }) => !words || `${name} ${term}`.toLowerCase().includes(words))
+})
 async function taken(result: RosterDone) {
   done.value = result
   await load()
@@ -64,31 +75,65 @@ async function slips() {
     <div class="two">
       <div class="list">
         <p v-if="!classes.length">{{ t('None yet: name one, or take in a roster.') }}</p>
-        <section v-for="one in classes" :key="one.id" :aria-label="one.name">
-          <h2>
-            {{ one.name }} <span class="quiet">{{ one.term }} {{ one.members.length }}</span>
-          </h2>
-          <ul>
-            <li v-for="member in one.members" :key="member.id">
-              {{ member.name }}
-              <button
-                type="button"
-                class="small"
-                :aria-label="t('Take {name} out of {name2}', { name: member.name, name2: one.name })"
-                @click="act(() => post(`/classes/${one.id}/members/${member.id}`, undefined, 'DELETE'))"
+        <NInput
+          v-if="classes.length > 8"
+          v-model:value="find"
+          size="small"
+          clearable
+          :placeholder="t('Find a class')"
+          :input-props="{ 'aria-label': t('Find a class') }"
+        />
+        <NCollapse
+          accordion
+          :expanded-names="open ? [open] : []"
+          @update:expanded-names="(names: string[]) => (open = names[0] ?? null)"
+        >
+          <NCollapseItem v-for="one in shown" :key="one.id" :name="one.id">
+            <template #header>
+              <span
+                ><b>{{ one.name }}</b>
+                <span class="quiet">
+                  {{ one.term }}
+                  {{ peopleWords(one) }}
+                  <template v-if="one.own"> · {{ t('you teach it') }}</template>
+                </span></span
               >
-                ✕
-              </button>
-            </li>
-          </ul>
-          <label v-if="others(one).length" class="quiet"
-            >{{ t('Add') }}
-            <select value="" @change="join(one, $event)">
-              <option value="">{{ t('somebody') }}</option>
-              <option v-for="p in others(one)" :key="p.id" :value="p.id">{{ p.name }}</option>
-            </select>
-          </label>
-        </section>
+            </template>
+            <section :aria-label="one.name">
+              <NSwitch
+                size="small"
+                :value="one.own"
+                :aria-label="t('You teach {name}', { name: one.name })"
+                @update:value="teach(one, $event)"
+              />
+              <span class="quiet">{{ t('You teach it: it comes first where a class is chosen') }}</span>
+              <ul>
+                <li v-for="member in one.members" :key="member.id">
+                  {{ member.name }}
+                  <NButton
+                    size="tiny"
+                    quaternary
+                    :aria-label="t('Take {name} out of {name2}', { name: member.name, name2: one.name })"
+                    @click="act(() => post(`/classes/${one.id}/members/${member.id}`, undefined, 'DELETE'))"
+                  >
+                    ✕
+                  </NButton>
+                </li>
+              </ul>
+              <NSelect
+                v-if="others.length"
+                :value="null"
+                :options="others"
+                filterable
+                size="small"
+                class="add"
+                :placeholder="t('Add somebody')"
+                :input-props="{ 'aria-label': t('Add somebody to {name}', { name: one.name }) }"
+                @update:value="(student: string) => join(one, student)"
+              />
+            </section>
+          </NCollapseItem>
+        </NCollapse>
         <form class="new" @submit.prevent="add">
           <label class="field"
             >{{ t('Name') }}
@@ -145,6 +190,9 @@ section {
 }
 .list {
   gap: 24px;
+}
+.add {
+  max-width: 300px;
 }
 ul {
   display: flex;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton, NSelect } from 'naive-ui'
+import { NButton, NProgress, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
 import { guessColumns, isOneRoster, type Columns, type RosterFile } from '../../../core/lab'
 import { messageOf, send } from '../../api/client'
+import { sendLong } from '../../api/long'
 
 /** People and classes from another system: chosen, looked at, and only then taken in. */
 const emit = defineEmits<{ done: [done: RosterDone] }>()
@@ -14,6 +15,7 @@ const heads = ref<string[]>([])
 const plan = ref<RosterPlan | null>(null)
 const wrong = ref('')
 const working = ref(false)
+const progress = ref<{ done: number; of: number } | null>(null)
 const names: Readonly<Record<keyof Columns, string>> = {
   name: t('Whole name'),
   given: t('First name'),
@@ -89,7 +91,10 @@ const renamed = computed(() => plan.value?.people.filter((p) => p.what === 'rena
 async function take() {
   working.value = true
   try {
-    emit('done', await send(rosterDoneSchema, '/roster', body.value))
+    const result = await sendLong(rosterDoneSchema, '/roster', body.value, (done, of) => {
+      progress.value = { done, of }
+    })
+    emit('done', result)
     files.value = []
     plan.value = null
     columns.value = null
@@ -97,6 +102,7 @@ async function take() {
     wrong.value = messageOf(error)
   } finally {
     working.value = false
+    progress.value = null
   }
 }
 function column(key: keyof Columns, event: Event) {
@@ -171,6 +177,10 @@ function column(key: keyof Columns, event: Event) {
       <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take">{{
         t('Take them in')
       }}</NButton>
+      <div v-if="progress" class="progress" role="status">
+        {{ t('First passwords: {done} of {of}', progress) }}
+        <NProgress :percentage="Math.round((100 * progress.done) / progress.of)" :show-indicator="false" />
+      </div>
     </template>
   </section>
 </template>
@@ -188,6 +198,9 @@ section {
 }
 .scroll {
   max-height: 260px;
+  width: 100%;
+}
+.progress {
   width: 100%;
 }
 .problems {

@@ -1,38 +1,72 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { NButton, NInput, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
-import { dayListSchema, dayOf, lessonListSchema, userSchema, type DayList } from '../../../contract'
+import { dayListSchema, dayOf, lessonListSchema, mostStands, type DayRow } from '../../../contract'
 import { ask, messageOf, send } from '../../api/client'
+import MoreRows from '../../parts/MoreRows.vue'
+import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { dayWords } from '../../parts/when'
+import { useScope } from '../../stores/scope'
 
 /** Days in the workshop: what is planned, what runs, what was. */
 const router = useRouter()
-const days = ref<DayList>([])
+const days = ref<DayRow[]>([])
+const count = ref(0)
+const after = ref<string | null>(null)
 const wrong = ref('')
 const name = ref('')
 const day = ref(dayOf(new Date()))
 const rounds = ref(3)
-days.value = await ask(dayListSchema, '/days').catch((error: unknown) => {
-  wrong.value = messageOf(error)
-  return []
-})
+const scope = useScope()
+const find = ref('')
+const said = (error: unknown) => void (wrong.value = messageOf(error))
+async function read(from: string | null) {
+  const query = new URLSearchParams({ find: find.value.trim(), ...(from !== null && { after: from }) })
+  await ask(dayListSchema, `/days?${query.toString()}`).then((page) => {
+    days.value = from === null ? page.rows : [...days.value, ...page.rows]
+    count.value = page.count
+    after.value = page.after
+  }, said)
+}
+watchDebounced(find, () => read(null), { debounce: 200 })
+await Promise.all([read(null), scope.load().catch(said), scope.loadPeople().catch(said)])
+
+/** Who comes, how many stand at one bench, and whether there are benches enough: said before anything is made. */
+const people = computed(() => scope.members.filter(({ id }) => !scope.people || scope.people.has(id)))
+const together = ref(1)
+const togetherOptions = [
+  { value: 1, label: t('each at a bench of their own') },
+  { value: 2, label: t('in pairs') },
+  { value: 3, label: t('in threes') },
+  { value: 4, label: t('in fours') },
+]
+const groups = computed(() =>
+  Array.from({ length: Math.ceil(people.value.length / together.value) }, (_, i) =>
+    people.value.slice(i * together.value, (i + 1) * together.value).map(({ id }) => id),
+  ),
+)
+const tooMany = computed(() => groups.value.length > mostStands)
+const sums = computed(() =>
+  t('{people, plural, one {# person} other {# people}}, {benches, plural, one {# bench} other {# benches}}', {
+    people: people.value.length,
+    benches: groups.value.length,
+  }),
+)
 
 /** A bench for each student, the lessons in turn: a plan to change, not an empty page. */
 async function make() {
   wrong.value = ''
   try {
-    const [people, lessons] = await Promise.all([
-      ask(z.array(userSchema), '/students'),
-      ask(lessonListSchema, '/lessons'),
-    ])
+    const lessons = await ask(lessonListSchema, '/lessons')
     const sets = lessons.flatMap(({ id, sets: own }) => own.map((_, set) => ({ lesson: id, set })))
     // One of each lesson first, so that neighbours differ.
     sets.sort((a, b) => a.set - b.set)
-    const count = Math.max(rounds.value, people.length)
-    const stands = Array.from({ length: count }, (_, i) => ({
+    const benches = Math.max(rounds.value, groups.value.length)
+    const stands = Array.from({ length: benches }, (_, i) => ({
       name: t('Bench {x}', { x: i + 1 }),
       lesson: sets[i % Math.max(1, sets.length)]?.lesson ?? null,
       set: sets[i % Math.max(1, sets.length)]?.set ?? 0,
@@ -42,13 +76,13 @@ async function make() {
     const { id } = await send(z.object({ id: z.uuid() }), '/days', {
       name: name.value.trim() || t('Lab day'),
       day: day.value,
-      class: null,
+      class: scope.scope.classes.length === 1 ? scope.scope.classes[0] : null,
       body: {
         start: '08:00',
         minutes: 45,
         rounds: rounds.value,
         stands,
-        groups: people.map((p) => [p.id]),
+        groups: groups.value,
         seats: [],
         out: [],
       },
@@ -73,9 +107,38 @@ async function make() {
         >{{ t('Rounds') }}
         <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
       /></label>
-      <NButton type="primary" attr-type="submit">{{ t('Plan it') }}</NButton>
+      <div class="field">{{ t('Who comes') }} <ScopeChoice with-people /></div>
+      <label class="field"
+        >{{ t('At the benches') }}
+        <NSelect
+          v-model:value="together"
+          class="together"
+          size="small"
+          filterable
+          :options="togetherOptions"
+          :input-props="{ 'aria-label': t('At the benches') }"
+      /></label>
+      <NButton type="primary" attr-type="submit" :disabled="tooMany">{{ t('Plan it') }}</NButton>
+      <p class="sums" role="status">
+        {{ sums }}
+        <span v-if="tooMany" class="wrong">{{
+          t('A lab day has {most} benches at most: choose fewer people, or let more of them share a bench.', {
+            most: mostStands,
+          })
+        }}</span>
+      </p>
     </form>
-    <p v-if="!days.length">
+    <NInput
+      v-if="count > 20 || find"
+      v-model:value="find"
+      class="find"
+      size="small"
+      clearable
+      :placeholder="t('Find a lab day by its name')"
+      :input-props="{ 'aria-label': t('Find a lab day by its name') }"
+    />
+    <p v-if="!days.length && find">{{ t('No lab day has a name like that.') }}</p>
+    <p v-else-if="!days.length">
       {{
         t(
           'None planned yet. A day has a bench for everybody, a lesson on each, and rounds in which they go on.',
@@ -102,6 +165,7 @@ async function make() {
         </tr>
       </tbody>
     </table>
+    <MoreRows :shown="days.length" :count="count" @more="read(after)" />
   </div>
 </template>
 
@@ -113,6 +177,16 @@ async function make() {
   max-width: 900px;
   margin: 0 auto;
   padding: 18px 20px;
+}
+.together {
+  width: 220px;
+}
+.sums {
+  flex-basis: 100%;
+  margin: 0;
+}
+.find {
+  max-width: 280px;
 }
 .new {
   display: flex;

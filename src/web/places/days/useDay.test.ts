@@ -54,7 +54,7 @@ describe('a lab day', () => {
           Promise.resolve(new Response(JSON.stringify(value), { status }))
         if (url.endsWith('/lessons')) return answer([lesson(1, 'open'), lesson(2, 'highResistance')])
         if (url.endsWith('/students')) return answer([student(5), student(6)])
-        if (url.endsWith('/ledger')) return answer({}, 500)
+        if (url.includes('/ledger/')) return answer({}, 500)
         if (method !== 'PUT') return answer(day())
         if (fail) return answer({ message: { code: 'changedMeanwhile' } }, 409)
         const put = JSON.parse(text!) as (typeof puts)[number]

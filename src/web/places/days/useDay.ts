@@ -2,11 +2,12 @@ import { t } from '../../words'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import {
-  ledgerSchema,
+  ledgerStudentsSchema,
   lessonListSchema,
   storedDaySchema,
   userSchema,
   type DayBody,
+  type LedgerStudents,
   type LessonRow,
   type StoredDay,
   type User,
@@ -16,6 +17,20 @@ import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
 import { ask, messageOf, persist, send } from '../../api/client'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
+
+/** What each of some people should meet next, by what they have shown; who has shown nothing is not among them. */
+async function readNeeds(people: readonly string[]): Promise<Map<string, readonly string[]>> {
+  const needs = new Map<string, readonly string[]>()
+  if (!people.length) return needs
+  const query = new URLSearchParams(people.map((id) => ['student', id]))
+  for (let after: string | null = ''; after !== null;) {
+    if (after) query.set('after', after)
+    const page: LedgerStudents = await ask(ledgerStudentsSchema, `/ledger/students?${query.toString()}`)
+    for (const { id, attempts, next } of page.rows) if (attempts) needs.set(id, next)
+    after = page.after
+  }
+  return needs
+}
 
 /** A lab day as it is planned: every change is saved, and what it breaks is known at once. */
 export async function useDay(id: string) {
@@ -33,9 +48,8 @@ export async function useDay(id: string) {
     people.value.find((p) => p.id === student)?.name ?? t('somebody who left')
   /** What each needs first, by what they have shown; nobody needs anything until it is known. */
   const next = shallowRef<ReadonlyMap<string, readonly string[]>>(new Map())
-  const ledger = ask(ledgerSchema, '/ledger').then(
-    ({ students }) =>
-      void (next.value = new Map(students.flatMap((s) => (s.attempts ? [[s.id, s.next] as const] : [])))),
+  const ledger = readNeeds(stored.value.body.groups.flat()).then(
+    (found) => void (next.value = found),
     () => undefined,
   )
   const groups = computed(() =>

@@ -2,17 +2,23 @@
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { useIntervalFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { floorRowSchema, floorSchema, type FloorAct, type FloorRow } from '../../../contract/floor'
 import { ask, messageOf, post } from '../../api/client'
 import { useLive } from '../../api/live'
+import ScopeChoice from '../../parts/ScopeChoice.vue'
+import { useScope } from '../../stores/scope'
 import { byNeed, needOf } from './needs'
 import Claims from './Claims.vue'
 import Station from './Station.vue'
 
 /** The workshop as it runs: who needs me, at a glance. */
+const scope = useScope()
+await scope.load()
 const rows = ref<FloorRow[]>([])
+/** How many there are in all, where more are going on than are shown. */
+const count = ref(0)
 const claims = ref<InstanceType<typeof Claims> | null>(null)
 const wrong = ref('')
 const filter = ref('')
@@ -24,7 +30,8 @@ const newer = new Set<string>()
 async function load() {
   newer.clear()
   try {
-    const list = await ask(floorSchema, '/floor')
+    const { rows: list, count: all } = await ask(floorSchema, `/floor?${scope.query}`)
+    count.value = all
     const kept = new Map(rows.value.filter(({ id }) => newer.has(id)).map((row) => [row.id, row]))
     rows.value = [
       ...list.map((row) => kept.get(row.id) ?? row),
@@ -40,6 +47,8 @@ const { connected } = useLive(
   {
     row: (data) => {
       const row = floorRowSchema.parse(data)
+      // What goes on elsewhere in the school is not looked at here.
+      if (scope.people && !scope.people.has(row.student.id)) return
       newer.add(row.id)
       const at = rows.value.findIndex(({ id }) => id === row.id)
       rows.value = at < 0 ? [...rows.value, row] : rows.value.map((old, i) => (i === at ? row : old))
@@ -56,6 +65,13 @@ useIntervalFn(() => {
   if (!connected.value) void load()
 }, 6000)
 await load()
+watch(
+  () => scope.query,
+  () => {
+    rows.value = []
+    void load()
+  },
+)
 
 const shown = computed(() => {
   const words = filter.value.toLowerCase().trim()
@@ -65,7 +81,7 @@ const shown = computed(() => {
   )
   return byNeed(fitting, now.value)
 })
-const count = (...needs: readonly string[]) =>
+const countOf = (...needs: readonly string[]) =>
   rows.value.filter((row) => needs.includes(needOf(row, now.value))).length
 
 async function act(row: FloorRow, what: FloorAct) {
@@ -86,17 +102,18 @@ useKeys(t('Floor'), [
   <div class="floor">
     <div class="top">
       <h1>{{ t('Floor') }}</h1>
+      <ScopeChoice />
       <span
-        ><b>{{ count('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('at work') }}</span
+        ><b>{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('at work') }}</span
       >
-      <span :class="{ alarm: count('unsafe') }"
-        ><b>{{ count('unsafe') }}</b> {{ t('unsafe') }}</span
-      >
-      <span
-        ><b>{{ count('stuck') }}</b> {{ t('stuck') }}</span
+      <span :class="{ alarm: countOf('unsafe') }"
+        ><b>{{ countOf('unsafe') }}</b> {{ t('unsafe') }}</span
       >
       <span
-        ><b>{{ count('waiting') }}</b> {{ t('finished') }}</span
+        ><b>{{ countOf('stuck') }}</b> {{ t('stuck') }}</span
+      >
+      <span
+        ><b>{{ countOf('waiting') }}</b> {{ t('finished') }}</span
       >
       <input
         ref="finder"
@@ -110,7 +127,18 @@ useKeys(t('Floor'), [
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <Claims ref="claims" />
-    <p v-if="!rows.length">
+    <p v-if="count > rows.length" role="status">
+      {{
+        t('The newest {shown} of {count} are shown: choose a class to see all of its people.', {
+          shown: rows.length,
+          count,
+        })
+      }}
+    </p>
+    <p v-if="!rows.length && scope.people">
+      {{ t('Nobody of {about} is at work.', { about: scope.about }) }}
+    </p>
+    <p v-else-if="!rows.length">
       {{ t('Nobody is at work. Hand out an order from') }}
       <RouterLink to="/">{{ t('a circuit’s Plant') }}</RouterLink>{{ t(', or a round of a lab day.') }}
     </p>

@@ -31,7 +31,7 @@ describe('where an entry of the handbook is walked', () => {
     vi.stubGlobal('fetch', (url: string) => {
       asked.push(url)
       const answer = url.endsWith('/desk')
-        ? desk
+        ? { rows: desk, count: desk.length, after: null }
         : url.includes(`/circuits/${ownId}`)
           ? {
               id: ownId,

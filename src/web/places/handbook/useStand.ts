@@ -84,8 +84,8 @@ export function useStand(example: () => Example, paths: (circuit: Circuit) => re
   const tested = ref<ReadonlySet<string>>(new Set())
   if (session.user?.role === 'student')
     void ask(deskListSchema, '/desk').then(
-      (list) =>
-        (tested.value = new Set(list.filter((o) => o.mode === 'test' && !o.concluded).map((o) => o.circuit))),
+      ({ rows }) =>
+        (tested.value = new Set(rows.filter((o) => o.mode === 'test' && !o.concluded).map((o) => o.circuit))),
       () => undefined,
     )
   const closed = computed(() => tested.value.has(circuit.value.name))

@@ -3,23 +3,32 @@ import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import type { CircuitList, OrderRow } from '../../../contract/lists'
+import type { CircuitList } from '../../../contract/lists'
+import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import { useOpened } from '../../stores/opened'
+import type { useOrderList } from './useOrderList'
+
+type OrderList = ReturnType<typeof useOrderList>
 
 /** What today needs: who waits for a review, who is at work, and what was opened last. */
-const props = defineProps<{ orders: readonly OrderRow[]; circuits: CircuitList; self: string | undefined }>()
+const props = defineProps<{
+  waiting: OrderList
+  open: OrderList
+  given: OrderList
+  circuits: CircuitList
+  self: string | undefined
+}>()
 const emit = defineEmits<{ giveBack: []; takeBack: [id: string] }>()
 
 const { opened } = useOpened()
-const waiting = computed(() => props.orders.filter((o) => o.concluded && !o.released))
+const waiting = computed(() => props.waiting.rows.value)
+const given = computed(() => props.given.rows.value)
 const working = computed(() =>
-  props.orders
-    .filter((o) => !o.concluded)
+  [...props.open.rows.value]
     // Who has begun comes before who has not.
     .sort((a, b) => Number(b.tests > 0) - Number(a.tests > 0)),
 )
-const given = computed(() => props.orders.filter((o) => o.released))
 /** What has been taken out of the library since is not offered. */
 const recent = computed(() =>
   opened.value.flatMap((one) => {
@@ -34,7 +43,7 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
   <section aria-labelledby="waiting">
     <div class="title">
       <h2 id="waiting">{{ t('Waiting for you') }}</h2>
-      <span v-if="waiting.length" class="count">{{ waiting.length }}</span>
+      <span v-if="props.waiting.count.value" class="count">{{ props.waiting.count.value }}</span>
       <RouterLink class="more" :to="{ name: 'rubric' }">{{ t('How they are marked') }}</RouterLink>
     </div>
     <p v-if="!waiting.length" class="quiet">{{ t('No finished work waits for its review.') }}</p>
@@ -51,30 +60,36 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
         }}</span>
       </li>
     </ul>
+    <MoreRows
+      :shown="props.waiting.rows.value.length"
+      :count="props.waiting.count.value"
+      @more="props.waiting.more"
+    />
     <NButton v-if="waiting.length" size="small" @click="emit('giveBack')">
       {{
         t('Give back {reviews}', {
           reviews:
-            waiting.length === 1
+            props.waiting.count.value === 1
               ? t('the finished review')
-              : t('all {count} finished reviews', { count: waiting.length }),
+              : t('all {count} finished reviews', { count: props.waiting.count.value }),
         })
       }}
     </NButton>
     <details v-if="given.length">
-      <summary>{{ t('Given back: {count}', { count: given.length }) }}</summary>
+      <summary>{{ t('Given back: {count}', { count: props.given.count.value }) }}</summary>
       <ul>
         <li v-for="order in given" :key="order.id">
           <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
           <span class="what">{{ order.circuit }}</span>
         </li>
       </ul>
+      <MoreRows :shown="given.length" :count="props.given.count.value" @more="props.given.more" />
     </details>
   </section>
   <section aria-labelledby="working">
     <div class="title">
       <h2 id="working">{{ t('At the benches') }}</h2>
-      <span v-if="working.length" class="count">{{ working.length }}</span>
+      <span v-if="props.open.count.value" class="count">{{ props.open.count.value }}</span>
     </div>
     <p v-if="!working.length" class="quiet">
       {{ t('Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.') }}
@@ -105,6 +120,7 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
         </button>
       </li>
     </ul>
+    <MoreRows :shown="props.open.rows.value.length" :count="props.open.count.value" @more="props.open.more" />
   </section>
   <section aria-labelledby="opened">
     <div class="title">

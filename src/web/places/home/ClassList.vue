@@ -1,18 +1,36 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
-import { z } from 'zod'
-import { leastPassword, userSchema, type User } from '../../../contract/account'
+import { ref, watch } from 'vue'
+import { leastPassword, studentsPageSchema, userSchema, type User } from '../../../contract/account'
 import { ask, messageOf, send } from '../../api/client'
+import MoreRows from '../../parts/MoreRows.vue'
+import { useScope } from '../../stores/scope'
 
+const scope = useScope()
 const students = ref<User[]>([])
+const count = ref(0)
+const after = ref<string | null>(null)
 const adding = ref(false)
 const name = ref('')
 const login = ref('')
 const password = ref('')
 const wrong = ref('')
-students.value = await ask(z.array(userSchema), '/students')
+const said = (error: unknown) => void (wrong.value = messageOf(error))
+async function read(from: string | null) {
+  const query = new URLSearchParams(scope.query)
+  if (from !== null) query.set('after', from)
+  const page = await ask(studentsPageSchema, `/students/page?${query.toString()}`)
+  students.value = from === null ? page.rows : [...students.value, ...page.rows]
+  count.value = page.count
+  after.value = page.after
+}
+await scope.load()
+await read(null)
+watch(
+  () => scope.query,
+  () => void read(null).catch(said),
+)
 
 async function add() {
   wrong.value = ''
@@ -23,6 +41,7 @@ async function add() {
       password: password.value,
     })
     students.value = [...students.value, user]
+    count.value++
     name.value = login.value = password.value = ''
     adding.value = false
   } catch (error) {
@@ -33,13 +52,14 @@ async function add() {
 
 <template>
   <section>
-    <h2>{{ t('Class') }}</h2>
+    <h2>{{ scope.people ? scope.about : t('Students') }}</h2>
     <p v-if="!students.length">{{ t('No students yet. Add the first one below.') }}</p>
     <ul>
       <li v-for="student in students" :key="student.id">
         {{ student.name }} <span class="quiet">{{ student.login }}</span>
       </li>
     </ul>
+    <MoreRows :shown="students.length" :count="count" @more="read(after).catch(said)" />
     <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('Add a student …') }} </NButton>
     <form v-else @submit.prevent="add">
       <label class="field">{{ t('Name') }}<NInput v-model:value="name" size="small" placeholder="" /></label>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { z } from 'zod'
-import { circuitListSchema, orderRowSchema, type CircuitList, type OrderRow } from '../../../contract/lists'
+import { circuitListSchema, type CircuitList } from '../../../contract/lists'
 import { ask, messageOf, post, send } from '../../api/client'
+import ScopeChoice from '../../parts/ScopeChoice.vue'
+import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
 import Benches from './Benches.vue'
 import ClassList from './ClassList.vue'
@@ -12,13 +14,22 @@ import LabToday from './LabToday.vue'
 import Library from './Library.vue'
 import Meters from './Meters.vue'
 import RecordsNotice from './RecordsNotice.vue'
+import { useOrderList } from './useOrderList'
 
 const session = useSession()
-const orders = ref<OrderRow[]>([])
+const scope = useScope()
 const wrong = ref('')
+const said = (error: unknown) => void (wrong.value = messageOf(error))
+const waiting = useOrderList('waiting', said)
+const open = useOrderList('open', said)
+const given = useOrderList('given', said)
 /** What is there is known: nobody is led through first steps while a list is on its way. */
 const looked = ref(false)
-orders.value = await ask(z.array(orderRowSchema), '/orders')
+await scope.load()
+await Promise.all([waiting.load(), open.load(), given.load()])
+const nothing = computed(
+  () => !scope.scope.classes.length && waiting.count.value + open.count.value + given.count.value === 0,
+)
 const circuits = ref<CircuitList>([])
 void ask(circuitListSchema, '/circuits').then(
   (list) => {
@@ -30,10 +41,13 @@ void ask(circuitListSchema, '/circuits').then(
 async function giveBack() {
   wrong.value = ''
   try {
-    await send(z.object({ count: z.number() }), '/orders/released')
-    orders.value = await ask(z.array(orderRowSchema), '/orders')
+    await send(z.object({ count: z.number() }), '/orders/released', {
+      ...scope.scope,
+      asOf: waiting.asOf.value,
+    })
+    await Promise.all([waiting.load(), given.load()])
   } catch (error) {
-    wrong.value = messageOf(error)
+    said(error)
   }
 }
 /** An order that nobody has begun can be taken back as if it had never been handed out. */
@@ -41,9 +55,9 @@ async function takeBack(id: string) {
   wrong.value = ''
   try {
     await post(`/orders/${id}`, undefined, 'DELETE')
-    orders.value = orders.value.filter((order) => order.id !== id)
+    await open.load()
   } catch (error) {
-    wrong.value = messageOf(error)
+    said(error)
   }
 }
 </script>
@@ -55,11 +69,14 @@ async function takeBack(id: string) {
       {{ wrong }}
     </p>
     <RecordsNotice class="all" />
-    <FirstSteps v-if="looked && !orders.length" class="all" :circuits="circuits" />
+    <FirstSteps v-if="looked && nothing" class="all" :circuits="circuits" />
     <LabToday class="all" />
+    <ScopeChoice class="all" />
     <div class="today">
       <Benches
-        :orders="orders"
+        :waiting="waiting"
+        :open="open"
+        :given="given"
         :circuits="circuits"
         :self="session.user?.id"
         @give-back="giveBack"

@@ -2,18 +2,18 @@
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { dayListSchema, dayOf, type DayList } from '../../../contract/days'
+import { dayOf, nearDaysSchema, type DayRow } from '../../../contract/days'
 import { ask } from '../../api/client'
 
 /** The lab day of today, with what is said aloud at its beginning; and the next one. */
-const days = ref<DayList>([])
-void ask(dayListSchema, '/days').then(
+const days = ref<DayRow[]>([])
+void ask(nearDaysSchema, '/days/near').then(
   (list) => (days.value = list),
   () => undefined,
 )
 const today = dayOf(new Date())
 const here = computed(() => days.value.filter(({ day }) => day === today))
-const next = computed(() => days.value.filter(({ day }) => day > today).toReversed()[0])
+const next = computed(() => days.value.find(({ day }) => day > today))
 </script>
 
 <template>

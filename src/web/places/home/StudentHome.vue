@@ -6,15 +6,25 @@ import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
 import { deskListSchema, type DeskList } from '../../../contract/lists'
 import { ask } from '../../api/client'
 import { useSession } from '../../stores/session'
+import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import Asked from './Asked.vue'
 
 /** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
-const orders = ref<DeskList>([])
+const orders = ref<DeskList['rows']>([])
+const count = ref(0)
+const after = ref<string | null>(null)
 const rounds = ref<OwnRounds>([])
 const { user } = useSession()
+async function read(query: string) {
+  const page = await ask(deskListSchema, `/desk${query}`)
+  orders.value = [...orders.value, ...page.rows]
+  count.value = page.count
+  after.value = page.after
+}
+const more = () => void read(`?after=${encodeURIComponent(after.value!)}`).catch(() => undefined)
 await Promise.all([
-  ask(deskListSchema, '/desk').then((list) => (orders.value = list)),
+  read(''),
   // At a bench there is this bench and nothing else.
   user?.bench || ask(ownRoundsSchema, '/rounds').then((list) => (rounds.value = list)),
 ])
@@ -91,6 +101,7 @@ const groups = computed(() =>
         </li>
       </ul>
     </section>
+    <MoreRows :shown="orders.length" :count="count" @more="more" />
   </div>
 </template>
 

@@ -4,20 +4,30 @@ import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
-import { courseSchema } from '../../../contract'
+import { courseSchema, type Course } from '../../../contract'
 import { ask, messageOf, post } from '../../api/client'
 import { download } from '../../parts/download'
+import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import { faultWords, type LedgerStudent } from './useLedger'
 
 /** One student’s course, and what a student may ask of the school: all that is kept, and to be forgotten. */
 const props = defineProps<{ student: LedgerStudent }>()
 const emit = defineEmits<{ gone: [] }>()
-const course = ref<z.output<typeof courseSchema>>([])
+const course = ref<Course['rows']>([])
+const count = ref(0)
+const after = ref<string | null>(null)
 const wrong = ref('')
 const erasing = ref(false)
 const said = (error: unknown) => void (wrong.value = messageOf(error))
-void ask(courseSchema, `/ledger/${props.student.id}`).then((list) => (course.value = list), said)
+const read = (query = '') =>
+  ask(courseSchema, `/ledger/${props.student.id}${query}`).then((page) => {
+    course.value = [...course.value, ...page.rows]
+    count.value = page.count
+    after.value = page.after
+  }, said)
+void read()
+const more = () => void read(`?after=${encodeURIComponent(after.value!)}`)
 async function save() {
   await ask(z.unknown(), `/ledger/${props.student.id}/export`).then(
     (all) => download(`${props.student.name}.json`, 'application/json', JSON.stringify(all, null, 2)),
@@ -56,6 +66,7 @@ async function erase() {
         </tr>
       </tbody>
     </table>
+    <MoreRows :shown="course.length" :count="count" @more="more" />
     <div class="acts">
       <NButton size="small" @click="save">{{
         t('All that is kept of {name} (JSON)', { name: student.name })

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton } from 'naive-ui'
-import { ref } from 'vue'
+import { NAlert, NButton, NSelect } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import MoreRows from '../../parts/MoreRows.vue'
+import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { dayWords } from '../../parts/when'
 import ClassSkills from './ClassSkills.vue'
 import Course from './Course.vue'
@@ -11,8 +13,21 @@ import { faultWords, useLedger, type LedgerStudent } from './useLedger'
 
 /** What each of the class can do, how sure that is, and what should come next. */
 const book = useLedger()
-const { ledger, wrong, classes, days, group, day, load } = book
-await load()
+const { ledger, students, count, judging, wrong, days, day, scope, query } = book
+await Promise.all([scope.load(), book.findDays('')])
+await book.load()
+const load = book.load
+const dayOptions = computed(() =>
+  days.value.map((d) => ({ value: d.id, label: `${d.name}, ${dayWords(d.day)}` })),
+)
+/** Files that are written by the server as they are taken, however long they are. */
+const file = (name: string) => `/api/ledger/${name}.csv${query.value}`
+const waitingWords = computed(() =>
+  t(
+    '{waiting, plural, one {# mark that was given back would change} other {# marks that were given back would change}}. Each stays as it is until you decide in its review.',
+    { waiting: judging.value?.waiting ?? 0 },
+  ),
+)
 const chosen = ref<LedgerStudent | null>(null)
 async function forgotten() {
   chosen.value = null
@@ -25,35 +40,49 @@ const print = () => window.print()
   <div class="ledger">
     <div class="top">
       <h1>{{ t('Ledger') }}</h1>
-      <label
-        ><span class="visually-hidden">{{ t('Class') }}</span>
-        <select v-model="group" class="plain">
-          <option value="">{{ t('everybody') }}</option>
-          <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
-        </select></label
-      >
-      <label
-        ><span class="visually-hidden">{{ t('Lab day') }}</span>
-        <select v-model="day" class="plain">
-          <option value="">{{ t('at any time') }}</option>
-          <option v-for="d in days" :key="d.id" :value="d.id">{{ d.name }}, {{ dayWords(d.day) }}</option>
-        </select></label
-      >
+      <ScopeChoice />
+      <NSelect
+        v-model:value="day"
+        class="day"
+        size="small"
+        filterable
+        clearable
+        remote
+        :options="dayOptions"
+        :placeholder="t('at any time')"
+        :input-props="{ 'aria-label': t('Lab day') }"
+        @search="book.findDays"
+      />
       <span class="gap" />
       <NButton size="small" @click="book.saveReport">{{ t('Report (PDF)') }}</NButton>
-      <NButton size="small" @click="book.saveMarks">{{ t('Marks (CSV)') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('marks')">{{ t('Marks (CSV)') }}</NButton>
       <NButton size="small" @click="book.saveSkills">{{ t('Skills (CSV)') }}</NButton>
       <NButton size="small" @click="book.saveFaults">{{ t('Faults (CSV)') }}</NButton>
-      <NButton size="small" @click="book.saveResults">{{ t('Results (OneRoster)') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('results')">{{ t('Results (OneRoster)') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('lineItems')">{{
+        t('Line items (OneRoster)')
+      }}</NButton>
       <NButton size="small" @click="print">{{ t('Print') }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="ledger">
-      <p v-if="!ledger.students.length && !group && !day">
+      <NAlert v-if="judging && judging.done < judging.all" type="info" :show-icon="false">
+        {{
+          t('The judge is newer than some of the marks: {done} of {all} attempts are judged anew so far.', {
+            done: judging.done,
+            all: judging.all,
+          })
+        }}
+      </NAlert>
+      <NAlert v-if="judging?.waiting" type="warning" :show-icon="false">
+        {{ waitingWords }}
+      </NAlert>
+      <p v-if="!students.length && !scope.people && !day">
         {{ t('No students yet: add them under') }} <RouterLink to="/">{{ t('Today') }}</RouterLink>.
       </p>
-      <p v-else-if="!ledger.students.length">{{ t('Nobody of this class has worked on this day.') }}</p>
-      <ClassSkills v-else :students="ledger.students" @look="chosen = $event" />
+      <p v-else-if="!students.length">{{ t('Nobody of this class has worked on this day.') }}</p>
+      <ClassSkills v-else :students="students" @look="chosen = $event" />
+      <MoreRows :shown="students.length" :count="count" @more="book.more" />
       <p class="quiet">
         {{
           t(
@@ -77,7 +106,7 @@ const print = () => window.print()
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(f, i) in ledger.faults.slice(0, 40)" :key="i">
+              <tr v-for="(f, i) in ledger.faults" :key="i">
                 <td>
                   {{ faultWords(f.fault) }} <span class="quiet">{{ f.circuit }}</span>
                 </td>
@@ -90,6 +119,14 @@ const print = () => window.print()
               </tr>
             </tbody>
           </table>
+          <p v-if="ledger.allFaults > ledger.faults.length" class="quiet">
+            {{
+              t('The {shown} that were met most often, of {count}.', {
+                shown: ledger.faults.length,
+                count: ledger.allFaults,
+              })
+            }}
+          </p>
         </section>
         <section :aria-label="t('Confidence')">
           <h2>{{ t('Sure, and right') }}</h2>
@@ -116,6 +153,9 @@ const print = () => window.print()
 }
 .gap {
   flex: 1;
+}
+.day {
+  width: 190px;
 }
 .two {
   display: grid;

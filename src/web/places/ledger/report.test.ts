@@ -5,17 +5,18 @@ import { reportPages } from './report'
 const level = { level: 0.734, spread: 0.081, evidence: 3, thin: false }
 
 it('a report has every student, every piece of work with the mark that counts, and what each fault has shown', () => {
+  const students = [
+    {
+      id: 'a',
+      name: 'Nela Farrow',
+      attempts: 2,
+      mean: 81.6,
+      skills: Object.fromEntries(skillKeys.map((k) => [k, { ...level, thin: k === 'drains' }])),
+      next: ['drops', 'relays'],
+    },
+  ]
   const ledger = {
-    students: [
-      {
-        id: 'a',
-        name: 'Nela Farrow',
-        attempts: 2,
-        mean: 81.6,
-        skills: Object.fromEntries(skillKeys.map((k) => [k, { ...level, thin: k === 'drains' }])),
-        next: ['drops', 'relays'],
-      },
-    ],
+    allFaults: 1,
     faults: [
       {
         circuit: 'Work lamp',
@@ -42,7 +43,7 @@ it('a report has every student, every piece of work with the mark that counts, a
     verdicts: [],
     notes: ['conclusion 9: said aloud'],
   }
-  const text = JSON.stringify(reportPages('Evening', ledger, [work]))
+  const text = JSON.stringify(reportPages('Evening', students, ledger, [work]))
   for (const part of [
     'Evening',
     'Nela Farrow',
@@ -57,7 +58,7 @@ it('a report has every student, every piece of work with the mark that counts, a
     'W1',
   ])
     expect(text).toContain(part)
-  expect(JSON.stringify(reportPages('Evening', { ...ledger, students: [], faults: [] }, []))).toContain(
+  expect(JSON.stringify(reportPages('Evening', [], { ...ledger, faults: [] }, []))).toContain(
     'Nothing is finished yet',
   )
 })

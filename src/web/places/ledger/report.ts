@@ -5,11 +5,16 @@ import { skillKeys, skills } from '../../../core/lab'
 import { fileName, saveBlob } from '../../parts/download'
 import { make, page, table } from '../../parts/pdf'
 import { when } from '../../parts/when'
-import { faultWords, levelOf, percent, skillWord } from './useLedger'
+import { faultWords, levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
 
 /** Class or lab day on paper: who can do what, what was worked at with what mark, and what each fault has shown. */
-export function reportPages(about: string, ledger: Ledger, marks: readonly MarkRow[]): Content[] {
-  const students = ledger.students.filter((s) => s.attempts > 0 || ledger.students.length <= 40)
+export function reportPages(
+  about: string,
+  everybody: readonly LedgerStudent[],
+  ledger: Ledger,
+  marks: readonly MarkRow[],
+): Content[] {
+  const students = everybody.filter((s) => s.attempts > 0 || everybody.length <= 40)
   return [
     { text: about, style: 'title' },
     {
@@ -61,7 +66,15 @@ export function reportPages(about: string, ledger: Ledger, marks: readonly MarkR
   ]
 }
 
-export async function report(about: string, ledger: Ledger, marks: readonly MarkRow[]): Promise<void> {
+export async function report(
+  about: string,
+  students: readonly LedgerStudent[],
+  ledger: Ledger,
+  marks: readonly MarkRow[],
+): Promise<void> {
   const title = t('Report, {about}', { about })
-  saveBlob(fileName(title, 'pdf'), await make(page(title, reportPages(about, ledger, marks), 'landscape')))
+  saveBlob(
+    fileName(title, 'pdf'),
+    await make(page(title, reportPages(about, students, ledger, marks), 'landscape')),
+  )
 }

@@ -1,35 +1,54 @@
+import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
+import { skillKeys } from '../../../core/lab'
 import { use } from '../../words'
 import { de } from '../../words/de'
 import { faultWords, useLedger } from './useLedger'
 
 const id = (n: number) => `6f9619ff-8b86-4d01-b42d-00cf4fc964f${n}`
 const ledgerOf = (circuit: string) => ({
-  students: [],
   faults: [{ circuit, fault: 'x', attempts: 1, found: 1, tests: 1, minutes: 1, wrong: null }],
+  allFaults: 1,
   reliability: [],
+})
+const nobody = { rows: [], count: 0, after: null }
+const level = { level: 0.5, spread: 0.1, evidence: 2, thin: false }
+const student = (name: string) => ({
+  id: id(5),
+  name,
+  attempts: 1,
+  mean: 50,
+  skills: Object.fromEntries(skillKeys.map((key) => [key, level])),
+  next: [],
 })
 
 describe('the records', () => {
   /** What is on its way, to be let through in any order. */
   let waiting: { url: string; answer: (value: unknown, status?: number) => void }[]
+  let pages: Record<string, unknown>
   let book: ReturnType<typeof useLedger>
-  beforeEach(() => {
+  beforeEach(async () => {
     waiting = []
+    pages = {}
+    setActivePinia(createPinia())
     vi.stubGlobal('fetch', (url: string) => {
-      if (url.endsWith('/classes'))
-        return Promise.resolve(
-          new Response(JSON.stringify([{ id: id(1), name: 'Evening', term: '', students: [] }])),
-        )
-      if (url.endsWith('/days'))
-        return Promise.resolve(
-          new Response(
-            JSON.stringify([
-              { id: id(2), name: 'Lab', day: '2026-03-05', stations: 1, rounds: 1, out: 0, word: null },
-            ]),
-          ),
-        )
+      const now = (value: unknown) => Promise.resolve(new Response(JSON.stringify(value)))
+      const path = url.replace('/api', '').split('?')[0]!
+      if (path === '/classes')
+        return now([
+          {
+            id: id(1),
+            name: 'Evening',
+            term: '',
+            own: true,
+            members: [{ id: id(5), name: 'Nela', login: 'nela' }],
+          },
+        ])
+      if (path === '/scope') return now({ classes: [], students: [] })
+      if (path === '/ledger/judging') return now({ all: 0, done: 0, waiting: 0 })
+      if (path === '/ledger/students')
+        return now(pages[new URLSearchParams(url.split('?')[1]).get('after') ?? ''] ?? nobody)
       return new Promise<Response>((resolve) =>
         waiting.push({
           url,
@@ -38,29 +57,32 @@ describe('the records', () => {
       )
     })
     book = effectScope().run(useLedger)!
+    await book.scope.load()
   })
   afterEach(() => use(undefined))
   const arrived = async () => {
     for (let n = 0; n < 6; n++) await new Promise((resolve) => setTimeout(resolve, 1))
   }
   const shown = () => book.ledger.value?.faults[0]?.circuit
+  const choose = async (...classes: string[]) => {
+    book.scope.choose({ classes, students: [] })
+    await nextTick()
+  }
 
   it('of a class or a day are asked for as soon as it is chosen', async () => {
-    book.group.value = id(1)
-    await nextTick()
+    await choose(id(1))
     book.day.value = id(2)
     await nextTick()
     expect(waiting.map(({ url }) => url)).toEqual([
       `/api/ledger?class=${id(1)}`,
       `/api/ledger?class=${id(1)}&day=${id(2)}`,
     ])
+    expect(book.about.value).toBe('Evening')
   })
 
   it('are those that were asked for last, whichever arrive last', async () => {
-    book.group.value = id(1)
-    await nextTick()
-    book.group.value = ''
-    await nextTick()
+    await choose(id(1))
+    await choose()
     waiting[1]!.answer(ledgerOf('of everybody'))
     await arrived()
     expect(shown()).toBe('of everybody')
@@ -82,6 +104,19 @@ describe('the records', () => {
     waiting[2]!.answer(ledgerOf('after'))
     await arrived()
     expect([shown(), book.wrong.value]).toEqual(['after', ''])
+  })
+
+  it('go on after a page, and say how much there is', async () => {
+    pages = {
+      '': { rows: [student('Ada')], count: 2, after: 'x' },
+      x: { rows: [student('Ben')], count: 2, after: null },
+    }
+    void book.load()
+    waiting[0]!.answer(ledgerOf('all'))
+    await arrived()
+    expect([book.students.value.length, book.count.value]).toEqual([1, 2])
+    await book.more()
+    expect(book.students.value.map(({ name }) => name)).toEqual(['Ada', 'Ben'])
   })
 
   it('name several faults in the reader’s language, one by one', () => {

@@ -1,23 +1,26 @@
-import { t } from '../../words'
 import { computed, ref, watch } from 'vue'
-import { z } from 'zod'
+import type { z } from 'zod'
 import {
-  classListSchema,
   dayListSchema,
+  judgingStateSchema,
   ledgerSchema,
-  markRowSchema,
-  type ClassList,
-  type DayList,
+  ledgerStudentsSchema,
+  marksSchema,
+  type DayRow,
+  type JudgingState,
   type Ledger,
+  type LedgerStudents,
+  type MarkRow,
 } from '../../../contract'
-import { aspectNames, aspects } from '../../../core/assessment'
 import { recordsToCsv } from '../../../core/formats'
 import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask, messageOf } from '../../api/client'
 import { download } from '../../parts/download'
 import { dayWords } from '../../parts/when'
+import { useScope } from '../../stores/scope'
+import { t } from '../../words'
 
-export type LedgerStudent = Ledger['students'][number]
+export type LedgerStudent = LedgerStudents['rows'][number]
 export const levelOf = (student: LedgerStudent, skill: Skill) => student.skills[skill]!
 export const percent = (x: number) => Math.round(100 * x)
 /** Faults as they were planted, several with a semicolon between them. */
@@ -28,115 +31,148 @@ export const faultWords = (planted: string): string =>
     .join('; ')
 export const skillWord = (skill: string) => t(skills[skill as Skill])
 
-/** The records of everybody, of a class, of a lab day; and the files they are handed on as. */
+/** The records of everybody, of classes, of a lab day; and the files they are handed on as. */
 export function useLedger() {
+  const scope = useScope()
   const ledger = ref<Ledger | null>(null)
+  const students = ref<LedgerStudent[]>([])
+  const count = ref(0)
+  const after = ref<string | null>(null)
+  const judging = ref<JudgingState | null>(null)
   const wrong = ref('')
-  const classes = ref<ClassList>([])
-  const days = ref<DayList>([])
-  const group = ref('')
-  const day = ref('')
-  const query = computed(() => {
-    const scope = new URLSearchParams({
-      ...(group.value && { class: group.value }),
-      ...(day.value && { day: day.value }),
-    }).toString()
-    return scope ? `?${scope}` : ''
-  })
+  const days = ref<DayRow[]>([])
+  const day = ref<string | null>(null)
+  /** What is asked for, and `more` of it. */
+  const queryOf = (more: Readonly<Record<string, string>> = {}) => {
+    const query = new URLSearchParams(scope.query)
+    if (day.value) query.set('day', day.value)
+    for (const [key, value] of Object.entries(more)) query.set(key, value)
+    const text = query.toString()
+    return text && `?${text}`
+  }
+  const query = computed(() => queryOf())
   /** What it is about, for the head of a report. */
-  const about = computed(
-    () =>
-      [
-        classes.value.find(({ id }) => id === group.value)?.name,
-        days.value.filter(({ id }) => id === day.value).map((d) => `${d.name}, ${dayWords(d.day)}`)[0],
-      ]
-        .filter(Boolean)
-        .join(', ') || t('Everybody'),
+  const about = computed(() =>
+    [
+      scope.about,
+      days.value.filter(({ id }) => id === day.value).map((d) => `${d.name}, ${dayWords(d.day)}`)[0],
+    ]
+      .filter(Boolean)
+      .join(', '),
   )
   const said = (error: unknown) => void (wrong.value = messageOf(error))
   let asked = 0
   /** Of two that are on their way only the later counts, whichever arrives last. */
   async function load(): Promise<void> {
     const mine = ++asked
-    await ask(ledgerSchema, `/ledger${query.value}`).then(
-      (read) => {
-        if (mine !== asked) return
-        ledger.value = read
-        wrong.value = ''
-      },
-      (error: unknown) => mine === asked && said(error),
+    try {
+      const [page, read] = await Promise.all([
+        ask(ledgerStudentsSchema, `/ledger/students${query.value}`),
+        ask(ledgerSchema, `/ledger${query.value}`),
+      ])
+      if (mine !== asked) return
+      ledger.value = read
+      students.value = page.rows
+      count.value = page.count
+      after.value = page.after
+      wrong.value = ''
+    } catch (error) {
+      if (mine === asked) said(error)
+    }
+    void ask(judgingStateSchema, '/ledger/judging').then(
+      (state) => (judging.value = state),
+      () => undefined,
     )
   }
+  async function more(): Promise<void> {
+    const mine = asked
+    await ask(ledgerStudentsSchema, `/ledger/students${queryOf({ after: after.value! })}`).then((page) => {
+      if (mine !== asked) return
+      students.value = [...students.value, ...page.rows]
+      after.value = page.after
+    }, said)
+  }
+  /** All students of the scope, whatever is shown of them. */
+  async function allStudents(): Promise<LedgerStudent[]> {
+    const all = [...students.value]
+    for (let next = after.value; next !== null;) {
+      const page = await ask(ledgerStudentsSchema, `/ledger/students${queryOf({ after: next })}`)
+      all.push(...page.rows)
+      next = page.after
+    }
+    return all
+  }
+  async function allMarks(): Promise<MarkRow[]> {
+    const all: MarkRow[] = []
+    for (let next: string | null = ''; next !== null;) {
+      const page: z.output<typeof marksSchema> = await ask(
+        marksSchema,
+        `/ledger/marks${next ? queryOf({ after: next }) : query.value}`,
+      )
+      all.push(...page.rows)
+      next = page.after
+    }
+    return all
+  }
+  /** Lab days by their name; the newest where nothing is typed. */
+  async function findDays(text: string): Promise<void> {
+    await ask(dayListSchema, `/days?find=${encodeURIComponent(text)}`).then(({ rows }) => {
+      // The chosen one stays among them.
+      const chosen = days.value.filter(({ id }) => id === day.value && !rows.some((row) => row.id === id))
+      days.value = [...chosen, ...rows]
+    }, said)
+  }
   watch(query, () => void load())
-  void ask(classListSchema, '/classes').then((list) => (classes.value = list), said)
-  void ask(dayListSchema, '/days').then((list) => (days.value = list), said)
 
   const csv = (name: string, rows: readonly object[]) => download(name, 'text/csv', recordsToCsv(rows))
-  const saveSkills = () =>
-    csv(
-      'class-skills.csv',
-      (ledger.value?.students ?? []).map((s) => ({
-        student: s.name,
-        attempts: s.attempts,
-        mean: s.mean === null ? '' : Math.round(s.mean),
-        ...Object.fromEntries(
-          skillKeys.flatMap((k) => [
-            [t(skills[k]), levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
-            [
-              t('{k}, give or take', { k: skills[k] }),
-              levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),
-            ],
-          ]),
-        ),
-      })),
-    )
-  const saveFaults = () => csv('faults.csv', ledger.value?.faults ?? [])
-  const marks = () => ask(z.array(markRowSchema), `/ledger/marks${query.value}`)
-  async function saveMarks() {
-    await marks().then(
-      (rows) =>
+  async function saveSkills() {
+    await allStudents().then(
+      (all) =>
         csv(
-          'marks.csv',
-          rows.map(({ points, verdicts, notes, found, minutes, ...row }) => ({
-            ...row,
-            found: found ? 'yes' : 'no',
-            minutes: Math.round(minutes),
-            ...Object.fromEntries(aspects.map((a) => [aspectNames[a], points[a] ?? ''])),
-            verdicts: verdicts.join(' '),
-            notes: notes.join('; '),
+          'class-skills.csv',
+          all.map((s) => ({
+            student: s.name,
+            attempts: s.attempts,
+            mean: s.mean === null ? '' : Math.round(s.mean),
+            ...Object.fromEntries(
+              skillKeys.flatMap((k) => [
+                [t(skills[k]), levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
+                [
+                  t('{k}, give or take', { k: skills[k] }),
+                  levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),
+                ],
+              ]),
+            ),
           })),
         ),
       said,
     )
   }
-  async function saveResults() {
-    const rows = z.array(z.record(z.string(), z.unknown()))
-    await ask(z.object({ lineItems: rows, results: rows }), '/ledger/results').then((found) => {
-      csv('lineItems.csv', found.lineItems)
-      csv('results.csv', found.results)
-    }, said)
-  }
+  const saveFaults = () => csv('faults.csv', ledger.value?.faults ?? [])
   async function saveReport() {
     try {
       const { report } = await import('./report')
-      await report(about.value, ledger.value!, await marks())
+      await report(about.value, await allStudents(), ledger.value!, await allMarks())
     } catch (error) {
       said(error)
     }
   }
   return {
+    scope,
     ledger,
+    students,
+    count,
+    judging,
     wrong,
-    classes,
     days,
-    group,
     day,
+    query,
     about,
     load,
+    more,
+    findDays,
     saveSkills,
     saveFaults,
-    saveMarks,
-    saveResults,
     saveReport,
   }
 }

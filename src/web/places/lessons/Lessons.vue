@@ -2,22 +2,17 @@
 import Dialog from '../../shell/Dialog.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NSelect } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
-import {
-  lessonListSchema,
-  lessonVersionsSchema,
-  storedLessonSchema,
-  userSchema,
-  type LessonRow,
-  type User,
-} from '../../../contract'
+import { lessonListSchema, lessonVersionsSchema, storedLessonSchema, type LessonRow } from '../../../contract'
 import { ask, messageOf, post, send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
 import { download, fileName } from '../../parts/download'
+import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { when } from '../../parts/when'
+import { useScope } from '../../stores/scope'
 
 /** What the school teaches: circuit, faults to draw from, complaint and frame, ready to be handed out again. */
 const made = z.object({ id: z.uuid() })
@@ -48,16 +43,26 @@ const folders = computed(() => [...new Set(shown.value.map((l) => l.folder))])
 
 /** Handing out: to whom, and which set. */
 const giving = ref<LessonRow | null>(null)
-const people = ref<User[]>([])
-const chosen = ref<string[]>([])
+const scope = useScope()
 const set = ref<number | null>(null)
 async function give(lesson: LessonRow) {
   giving.value = lesson
   set.value = lesson.sets.length > 1 ? null : 0
-  if (!people.value.length)
-    await attempt(async () => (people.value = await ask(z.array(userSchema), '/students')))
+  await attempt(() => Promise.all([scope.load(), scope.loadPeople()]))
 }
-const all = computed(() => people.value.length > 0 && chosen.value.length === people.value.length)
+/** Whoever gets it: those of the chosen classes, those that were picked, or everybody of the school. */
+const chosen = computed(() => [...(scope.people ?? scope.everyone.map(({ id }) => id))])
+const giveWords = computed(() =>
+  t('Hand out to {count, plural, one {# student} other {# students}}', { count: chosen.value.length }),
+)
+const setOptions = computed(() => {
+  const sets = giving.value?.sets ?? []
+  const drawn = {
+    value: -1,
+    label: t('each draws one of {count}, neighbours differ', { count: sets.length }),
+  }
+  return [...(sets.length > 1 ? [drawn] : []), ...sets.map((label, value) => ({ value, label }))]
+})
 const { busy, once } = useOneAct(() => [giving.value?.id, chosen.value, set.value])
 async function handOut() {
   const lesson = giving.value
@@ -77,10 +82,7 @@ async function handOut() {
       count,
     })
   })
-  if (done) {
-    giving.value = null
-    chosen.value = []
-  }
+  if (done) giving.value = null
 }
 
 async function save(lesson: LessonRow) {
@@ -231,26 +233,21 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
       <form v-if="giving" class="give" @submit.prevent="handOut">
         <label class="field"
           >{{ t('Which fault') }}
-          <select v-model="set">
-            <option v-if="giving.sets.length > 1" :value="null">
-              {{ t('each draws one of {count}, neighbours differ', { count: giving.sets.length }) }}
-            </option>
-            <option v-for="(name, i) in giving.sets" :key="i" :value="i">{{ name }}</option>
-          </select>
+          <NSelect
+            :value="set ?? -1"
+            :options="setOptions"
+            :input-props="{ 'aria-label': t('Which fault') }"
+            filterable
+            @update:value="(value: number) => (set = value < 0 ? null : value)"
+          />
         </label>
-        <fieldset>
-          <legend>{{ t('To whom') }}</legend>
-          <label class="everybody"
-            ><input type="checkbox" :checked="all" @change="chosen = all ? [] : people.map((p) => p.id)" />
-            {{ t('everybody') }}
-          </label>
-          <label v-for="one in people" :key="one.id"
-            ><input v-model="chosen" type="checkbox" :value="one.id" /> {{ one.name }}</label
-          >
-        </fieldset>
+        <div class="field">
+          {{ t('To whom') }}
+          <ScopeChoice with-people />
+        </div>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <NButton type="primary" attr-type="submit" :disabled="!chosen.length" :loading="busy">
-          {{ t('Hand out {count}', { count: chosen.length || '' }) }}
+          {{ giveWords }}
         </NButton>
       </form>
     </Dialog>

@@ -10,6 +10,7 @@ import type { Frame } from '../../../core/attempt'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
+import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
 import FrameFields from './FrameFields.vue'
 
@@ -31,7 +32,12 @@ const done = ref('')
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
+const scope = useScope()
 students.value = await ask(z.array(userSchema), '/students')
+await scope.load().catch(() => undefined)
+/** Those of the classes that were looked at last come first. */
+const near = computed(() => students.value.filter(({ id }) => scope.people?.has(id)))
+const others = computed(() => students.value.filter(({ id }) => !scope.people?.has(id)))
 meters.value = await ask(metersSchema, '/meters')
 const session = useSession()
 const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
@@ -88,7 +94,15 @@ async function handOut() {
       >{{ t('Student') }}
       <select v-model="student">
         <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="s in students" :key="s.id" :value="s.id">{{ s.name }}</option>
+        <optgroup v-if="near.length" :label="scope.about">
+          <option v-for="s in near" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </optgroup>
+        <optgroup v-if="near.length && others.length" :label="t('Others')">
+          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </optgroup>
+        <template v-else-if="others.length">
+          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </template>
         <option v-if="session.user" :value="session.user.id">
           {{ t('yourself, to try it or at a real board') }}
         </option>

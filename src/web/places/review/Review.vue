@@ -17,6 +17,7 @@ import MarkTable from '../../readings/MarkTable.vue'
 import { useKeys } from '../../keys/useKeys'
 import StepLosses from './StepLosses.vue'
 import DoubtCurves from './DoubtCurves.vue'
+import MarkNotices from './MarkNotices.vue'
 import ModelPath from './ModelPath.vue'
 import Overriding from './Overriding.vue'
 import { useReview } from '../../readings/useReview'
@@ -25,7 +26,7 @@ import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
 const router = useRouter()
-const { review, trouble, at, load, follow, giveBack, answer, ...shown } = useReview(
+const { review, trouble, at, load, follow, giveBack, settle, answer, ...shown } = useReview(
   String(useRoute().params.id),
   Boolean(props.own),
 )
@@ -125,6 +126,7 @@ async function print() {
         t('Marked by another rubric')
       }}</RouterLink>
     </div>
+    <MarkNotices v-if="review.newerMark !== null || review.markedAnew" :review="review" @settle="settle" />
     <section class="drawing" :aria-label="t('The student’s drawing at the chosen step')">
       <div class="choice" role="group" :aria-label="t('What the drawing shows')">
         <button type="button" :aria-pressed="showing === 'marks'" @click="showing = 'marks'">

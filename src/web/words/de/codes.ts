@@ -429,6 +429,8 @@ export const codes: Readonly<Record<string, string>> = {
   'school.notTakenIn': 'Dieser Stromkreis ist nicht einzulesen; nichts wurde geändert',
   'school.fileNotTakenIn': '{file} ist nicht einzulesen; nichts wurde geändert.',
   'school.tooLarge': 'Es hat {size} MB; ein Stromkreis hat höchstens 2',
+  'school.noSuchPage': 'Dort geht diese Liste nicht weiter: bitte von ihrem Anfang an ansehen',
+  'school.nothingWaits': 'Hier wartet keine andere Note auf Ihr Wort',
   'school.unreadable': 'Was hier gespeichert ist, lässt sich nicht mehr lesen; es blieb, wie es ist',
   'school.notJson': 'Das ist kein JSON',
   'school.tooBig': 'Das ist mehr, als auf einmal angenommen wird',

@@ -815,6 +815,56 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   'Give back {reviews}': '{reviews} zurückgeben',
   'the finished review': 'Die fertige Auswertung',
   'all {count} finished reviews': 'Alle {count} fertigen Auswertungen',
+  '{shown} of {count} shown': '{shown} von {count} gezeigt',
+  'Show more': 'Mehr zeigen',
+  'Your classes': 'Ihre Klassen',
+  'Other classes': 'Andere Klassen',
+  'Whose work': 'Wessen Arbeit',
+  'All {count}': 'Alle {count}',
+  'Only these people': 'Nur diese Personen',
+  '{count, plural, one {# person} other {# people}}': '{count, plural, one {# Person} other {# Personen}}',
+  '{names} and {count} more': '{names} und {count} weitere',
+  '{shown}: {count, plural, one {# person} other {# people}}':
+    '{shown}: {count, plural, one {# Person} other {# Personen}}',
+  'Find a class': 'Eine Klasse finden',
+  'you teach it': 'Sie unterrichten sie',
+  'You teach {name}': 'Sie unterrichten {name}',
+  'You teach it: it comes first where a class is chosen':
+    'Sie unterrichten sie: Sie steht vorn, wo eine Klasse gewählt wird',
+  'Add somebody': 'Jemanden aufnehmen',
+  'Add somebody to {name}': 'Jemanden in {name} aufnehmen',
+  'First passwords: {done} of {of}': 'Erste Passwörter: {done} von {of}',
+  'each at a bench of their own': 'jeder an einem eigenen Platz',
+  'in pairs': 'zu zweit',
+  'in threes': 'zu dritt',
+  'in fours': 'zu viert',
+  '{people, plural, one {# person} other {# people}}, {benches, plural, one {# bench} other {# benches}}':
+    '{people, plural, one {# Person} other {# Personen}}, {benches, plural, one {# Platz} other {# Plätze}}',
+  'Who comes': 'Wer kommt',
+  'A lab day has {most} benches at most: choose fewer people, or let more of them share a bench.':
+    'Ein Werkstatttag hat höchstens {most} Plätze: weniger Personen wählen, oder mehr an einem Platz arbeiten lassen.',
+  'Find a lab day by its name': 'Einen Werkstatttag nach Namen finden',
+  'No lab day has a name like that.': 'Kein Werkstatttag heißt so.',
+  'The newest {shown} of {count} are shown: choose a class to see all of its people.':
+    'Gezeigt sind die neuesten {shown} von {count}: eine Klasse wählen, um alle ihre Leute zu sehen.',
+  'Nobody of {about} is at work.': 'Niemand aus {about} arbeitet gerade.',
+  Students: 'Lernende',
+  '{waiting, plural, one {# mark that was given back would change} other {# marks that were given back would change}}. Each stays as it is until you decide in its review.':
+    '{waiting, plural, one {# zurückgegebene Note würde sich ändern} other {# zurückgegebene Noten würden sich ändern}}. Jede bleibt, wie sie ist, bis Sie in ihrer Durchsicht entscheiden.',
+  'Line items (OneRoster)': 'Aufgaben (OneRoster)',
+  'The judge is newer than some of the marks: {done} of {all} attempts are judged anew so far.':
+    'Die Bewertung ist neuer als manche Noten: {done} von {all} Versuchen sind bisher neu bewertet.',
+  'The {shown} that were met most often, of {count}.':
+    'Die {shown}, die am häufigsten vorkamen, von {count}.',
+  'Hand out to {count, plural, one {# student} other {# students}}':
+    'An {count, plural, one {# Person} other {# Personen}} austeilen',
+  Others: 'Andere',
+  'The judge has become better since this was given back: it would give {newer} of 100 instead of {now}.':
+    'Die Bewertung ist besser geworden, seit dies zurückgegeben wurde: Sie gäbe {newer} von 100 statt {now}.',
+  'Change the mark': 'Note ändern',
+  'Leave the mark': 'Note lassen',
+  'Marked anew on {at}: the mark was {before} of 100 before.':
+    'Neu bewertet am {at}: Vorher waren es {before} von 100.',
   'Given back: {count}': 'Zurückgegeben: {count}',
   'At the benches': 'An den Plätzen',
   'Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.':

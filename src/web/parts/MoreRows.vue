@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { NButton } from 'naive-ui'
+import { t } from '../words'
+
+/** Under a list that goes on: how much of it is shown, and a button for more. */
+defineProps<{ shown: number; count: number }>()
+const emit = defineEmits<{ more: [] }>()
+</script>
+
+<template>
+  <p v-if="shown < count" class="more">
+    <span class="quiet">{{ t('{shown} of {count} shown', { shown, count }) }}</span>
+    <NButton size="tiny" @click="emit('more')">{{ t('Show more') }}</NButton>
+  </p>
+</template>
+
+<style scoped>
+.more {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 4px 0 0;
+}
+</style>

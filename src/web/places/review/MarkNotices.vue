@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { NAlert, NButton } from 'naive-ui'
+import { computed } from 'vue'
+import type { Review } from '../../../contract'
+import { givenTotal } from '../../../core/assessment'
+import { when } from '../../parts/when'
+import { t } from '../../words'
+
+/** A mark that was given back does not change unsaid: what a newer judge would give, and what was changed. */
+const props = defineProps<{ review: Review }>()
+const emit = defineEmits<{ settle: [taken: boolean] }>()
+const round = (mark: number) => Math.round(mark * 10) / 10
+const now = computed(() => {
+  const { judged, overrides } = props.review
+  return judged ? round((100 * givenTotal(judged, overrides)) / Math.max(1, judged.of)) : null
+})
+</script>
+
+<template>
+  <div class="notices">
+    <NAlert v-if="review.newerMark !== null" type="warning" :show-icon="false">
+      {{
+        t(
+          'The judge has become better since this was given back: it would give {newer} of 100 instead of {now}.',
+          {
+            newer: round(review.newerMark),
+            now: now ?? '–',
+          },
+        )
+      }}
+      <span class="acts">
+        <NButton size="small" @click="emit('settle', true)">{{ t('Change the mark') }}</NButton>
+        <NButton size="small" @click="emit('settle', false)">{{ t('Leave the mark') }}</NButton>
+      </span>
+    </NAlert>
+    <NAlert v-if="review.markedAnew" type="info" :show-icon="false">
+      {{
+        t('Marked anew on {at}: the mark was {before} of 100 before.', {
+          at: when(review.markedAnew.at),
+          before: round(review.markedAnew.before),
+        })
+      }}
+    </NAlert>
+  </div>
+</template>
+
+<style scoped>
+.notices {
+  display: grid;
+  grid-column: 1 / -1;
+  gap: 8px;
+}
+.acts {
+  display: inline-flex;
+  gap: 8px;
+  margin-left: 12px;
+}
+</style>
