@@ -10,8 +10,10 @@ import { startPostgres } from '../test/postgres.mjs'
 /**
  * A class at work on servers of this machine, loopback only:
  * node bench/load.mjs [--students 60] [--minutes 10] [--kills 0] [--postgres] [--processes 1] [--look] [--attack] [--hoard]
- *   [--backup] [--rolling]
- * Each student measures every two to eight seconds; a Floor is watched, reviews are opened. With kills, a server is killed
+ *   [--backup] [--rolling] [--grown FOLDER_OR_URL] [--orders 20]
+ * Each student measures every two to eight seconds and concludes after so many steps, then gets another order; a Floor is
+ * watched, and reviews of finished work are opened with their judgement, as a browser does. On a grown school (npm run
+ * grow) its own students are at work. With kills, a server is killed
  * without warning so many times, spread over the minutes, and every step is sent again until it is acknowledged. With
  * --attack a stranger tries to stop everybody meanwhile, with --hoard a student opens streams without end besides, with
  * --backup the school is backed up all the time, and with --rolling two processes behind nginx are started anew one after
@@ -29,11 +31,16 @@ const { values } = parseArgs({
     hoard: { type: 'boolean', default: false },
     backup: { type: 'boolean', default: false },
     rolling: { type: 'boolean', default: false },
+    grown: { type: 'string' },
+    orders: { type: 'string', default: '20' },
   },
 })
 const students = Number(values.students)
 const until = Number(values.minutes) * 60_000
 const kills = Number(values.kills)
+const { grown } = values
+const stepsOfOrder = Number(values.orders)
+if (grown?.startsWith('postgres')) values.postgres = true
 const { rolling } = values
 const processes = rolling ? 2 : Number(values.processes)
 if (rolling) values.postgres = true
@@ -43,7 +50,11 @@ if (processes > 1 && !values.postgres)
   throw new Error('several processes share a PostgreSQL server: add --postgres')
 const sleep = (ms) => new Promise((done) => setTimeout(done, ms))
 const folder = mkdtempSync(join(tmpdir(), 'brachyon-load-'))
-const postgres = values.postgres ? startPostgres() : undefined
+const postgres = !values.postgres
+  ? undefined
+  : grown
+    ? { url: grown, stop: () => undefined }
+    : startPostgres()
 
 const freePort = () =>
   new Promise((resolve) => {
@@ -68,7 +79,7 @@ class Server {
         env: {
           ...process.env,
           PORT: String(this.port),
-          BRACHYON_DATA: join(folder, 'data'),
+          BRACHYON_DATA: grown && !postgres ? grown : join(folder, 'data'),
           BRACHYON_LOOP_FILE: this.loop,
           ...(rolling && { TRUST_PROXY: '1' }),
           ...(postgres && { DATABASE_URL: postgres.url }),
@@ -145,20 +156,30 @@ const instructor = new Person(0)
 await instructor.enter(teacher.login, teacher.password)
 const lessons = (await instructor.ask('GET', '/lessons')).body
 const people = []
+const grownPassword = demo.students.find(({ login }) => login === 'tam')?.password
+const all =
+  grown && new Map((await instructor.ask('GET', '/students')).body.map(({ id, login }) => [login, id]))
 for (let i = 0; i < students; i++) {
-  const login = `load-${i}`
-  const { body } = await instructor.ask('POST', '/students', {
-    login,
-    name: `Student ${i}`,
-    password: 'quartz-river-lamp-71',
-  })
   const person = new Person(i)
-  person.id = body.id
-  await person.enter(login, 'quartz-river-lamp-71')
-  await person.ask('PUT', '/password', {
-    current: 'quartz-river-lamp-71',
-    password: `copper-meadow-${i}-torch`,
-  })
+  if (grown) {
+    // The last classes are those of this year.
+    const login = `grown-${all.size - demo.students.length - 1 - i}`
+    person.id = all.get(login)
+    await person.enter(login, grownPassword)
+  } else {
+    const login = `load-${i}`
+    const { body } = await instructor.ask('POST', '/students', {
+      login,
+      name: `Student ${i}`,
+      password: 'quartz-river-lamp-71',
+    })
+    person.id = body.id
+    await person.enter(login, 'quartz-river-lamp-71')
+    await person.ask('PUT', '/password', {
+      current: 'quartz-river-lamp-71',
+      password: `copper-meadow-${i}-torch`,
+    })
+  }
   people.push(person)
 }
 const order = (person, nth) =>
@@ -177,42 +198,59 @@ const took = []
 const errors = new Map()
 const fail = (what) => errors.set(what, (errors.get(what) ?? 0) + 1)
 let acknowledged = 0
-let reviews = 0
+/** Orders that were finished, and when; milliseconds until a review of one was there with its judgement. */
+const finished = []
+const reviews = []
+const floors = []
 let events = 0
 let over = false
 const end = Date.now() + until
 
 async function work(person) {
-  const [{ id }] = await person.patiently('/desk')
+  person.kept = new Map()
+  while (Date.now() < end) {
+    await workAt(person)
+    if (Date.now() >= end) return
+    const { status } = await order(person, Math.floor(1000 * random()))
+    if (status !== 201 && kills === 0) return fail(`order ${status}`)
+    await sleep(500)
+  }
+}
+async function workAt(person) {
+  const open = (await person.patiently('/desk')).rows.find(({ concluded }) => !concluded)
+  if (!open) return
+  const { id } = open
   const desk = await person.patiently(`/desk/${id}`)
-  person.order = id
-  person.acknowledged = desk.steps.length
+  person.kept.set(id, desk.steps.length)
   const on =
     desk.circuit.states.find(({ controls }) => Object.keys(controls).length) ?? desk.circuit.states[0]
   const points = desk.circuit.parts.flatMap((p) =>
     ['lamp', 'motor', 'fuse', 'connector'].includes(p.kind) ? [`${p.id}a`, `${p.id}b`] : [],
   )
-  while (Date.now() < end && person.acknowledged < 380) {
+  const arrangement = { controls: on.controls, detached: [] }
+  while (Date.now() < end) {
     await sleep(2000 + 6000 * random())
-    const arrangement = { controls: on.controls, detached: [] }
+    const taken = person.kept.get(id)
     const red = points[Math.floor(random() * points.length)] ?? 'B1+'
     const action =
-      person.acknowledged % 7 === 0
-        ? { type: 'operate', arrangement, says: 'asComplained' }
-        : {
-            type: 'test',
-            arrangement,
-            instrument: 'volts',
-            settings: {},
-            held: { type: 'leads', red, black: 'B1-' },
-            prediction: { type: 'value', value: 12 },
-          }
+      taken >= stepsOfOrder
+        ? { type: 'conclude', piece: desk.circuit.parts[1].id, kind: 'open', sure: 70 }
+        : taken % 7 === 0
+          ? { type: 'operate', arrangement, says: 'asComplained' }
+          : {
+              type: 'test',
+              arrangement,
+              instrument: 'volts',
+              settings: {},
+              held: { type: 'leads', red, black: 'B1-' },
+              prediction: { type: 'value', value: 12 },
+            }
     const key = crypto.randomUUID()
     const start = performance.now()
     for (let tries = 1; ; tries++) {
       const answer = await person.ask('POST', `/desk/${id}/steps`, { key, action }).catch(() => undefined)
       if (answer?.status === 200) {
-        person.acknowledged++
+        person.kept.set(id, taken + 1)
         acknowledged++
         if (tries === 1) took.push(performance.now() - start)
         break
@@ -228,6 +266,11 @@ async function work(person) {
       }
       await sleep(300)
     }
+    if (action.type !== 'conclude') continue
+    const done = await person.ask('POST', `/desk/${id}/finish`, {}).catch(() => undefined)
+    if (done?.status === 200) finished.push({ id, at: performance.now() })
+    else if (kills === 0) fail(`finish ${done?.status}`)
+    return
   }
 }
 async function watch() {
@@ -247,14 +290,30 @@ async function watch() {
     }
   }
 }
+/** As a browser opens it: the review, and its judgement where that is not with it. */
 async function review() {
   while (Date.now() < end) {
     await sleep(4000)
-    const person = people[Math.floor(random() * people.length)]
-    const answer =
-      person.order && (await instructor.ask('GET', `/orders/${person.order}/review`).catch(() => undefined))
-    if (answer?.status === 200) reviews++
+    const one = finished[Math.floor(random() * finished.length)]
+    if (!one) continue
+    const began = performance.now()
+    const answer = await instructor.ask('GET', `/orders/${one.id}/review`).catch(() => undefined)
+    if (answer?.status === 200 && answer.body.judged === null) {
+      const judged = await instructor.ask('GET', `/orders/${one.id}/judgement`).catch(() => undefined)
+      if (judged?.status !== 200 && kills === 0) fail(`judgement ${judged?.status}`)
+    }
+    if (answer?.status === 200) reviews.push(performance.now() - began)
     else if (kills === 0) fail(`review ${answer?.status}`)
+  }
+}
+/** The whole list, as somebody who comes to the Floor gets it. */
+async function lookAtFloor() {
+  while (Date.now() < end) {
+    await sleep(5000)
+    const began = performance.now()
+    const answer = await instructor.ask('GET', '/floor').catch(() => undefined)
+    if (answer?.status === 200) floors.push(performance.now() - began)
+    else if (kills === 0) fail(`floor ${answer?.status}`)
   }
 }
 async function cut() {
@@ -369,15 +428,28 @@ const extra = Promise.all([
 ])
 const looking = values.look ? look() : undefined
 const watching = watch()
-await Promise.all([...people.map(work), review(), ...(kills ? [cut()] : [])])
+await Promise.all([...people.map(work), review(), lookAtFloor(), ...(kills ? [cut()] : [])])
 over = true
 
 let lost = 0
 let twice = 0
-for (const person of people) {
-  const { steps } = await person.patiently(`/desk/${person.order}`)
-  lost += Math.max(0, person.acknowledged - steps.length)
-  twice += Math.max(0, steps.length - person.acknowledged)
+for (const person of people)
+  for (const [id, count] of person.kept) {
+    const { steps } = await person.patiently(`/desk/${id}`)
+    lost += Math.max(0, count - steps.length)
+    twice += Math.max(0, steps.length - count)
+  }
+/** Work that is finished and has no judgement kept yet, at the end. */
+let unjudged = 0
+for (const { id } of finished.slice(-40)) {
+  const { body } = await instructor.ask('GET', `/orders/${id}/review`)
+  if (body.judged === null) unjudged++
+}
+const spread = (list) => {
+  const sorted = list.toSorted((a, b) => a - b)
+  const at = (share) =>
+    Math.round(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0)
+  return `${sorted.length}; ms median ${at(0.5)}, 95 % ${at(0.95)}, most ${at(1)}`
 }
 took.sort((a, b) => a - b)
 const at = (share) => Math.round(took[Math.min(took.length - 1, Math.floor(share * took.length))])
@@ -387,7 +459,11 @@ console.log(
 console.log(
   `steps acknowledged ${acknowledged}; ms median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}, most ${at(1)}`,
 )
-console.log(`reviews opened ${reviews}, events on the Floor ${events}, errors ${JSON.stringify([...errors])}`)
+console.log(`reviews of finished work, with judgement: ${spread(reviews)}`)
+console.log(`Floor, the whole list: ${spread(floors)}; events ${events}`)
+console.log(
+  `finished ${finished.length}, not judged at the end ${unjudged} of the last 40; errors ${JSON.stringify([...errors])}`,
+)
 if (looking) console.log(await looking)
 for (const line of await extra) if (line) console.log(line)
 console.log(`acknowledged and lost ${lost}, kept twice ${twice}`)
