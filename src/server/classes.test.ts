@@ -105,6 +105,25 @@ describe('classes and rosters', () => {
   })
 })
 
+describe('a roster of many', () => {
+  it('is taken in with word on how far it is, and refused in words where it cannot be', async () => {
+    const school = await startSchool()
+    const orla = await school.signedIn('orla', passwords.orla)
+    const people = Array.from({ length: 12 }, (_, i) => `Given${i},Family${i},Large group`)
+    const files = [{ name: 'list.csv', text: `First name,Last name,Class\n${people.join('\n')}\n` }]
+    const { text, headers } = await orla.post('/api/roster').send({ files }).expect(200)
+    expect(headers['content-type']).toContain('ndjson')
+    const lines = linesOf(text)
+    expect(lines.slice(0, -1)).toEqual([5, 10, 12].map((done) => ({ done, of: 12 })))
+    const { added, joined } = rosterDoneSchema.parse(answerOf(text))
+    expect([added.length, joined]).toEqual([12, 12])
+    await school.signedIn(added[11]!.login, added[11]!.password)
+    // What is wrong with what was sent is said as ever, before anything begins.
+    await orla.post('/api/roster').send({ files: [] }).expect(422)
+    await school.close()
+  }, 60_000)
+})
+
 describe('a roster that names somebody whom the school may know', () => {
   let school: School
   let orla: TestAgent

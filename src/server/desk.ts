@@ -11,13 +11,13 @@ import {
 } from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
 import type { Message } from '../core/document'
-import type { Database, Queries } from './database'
+import { DatabaseFailure, type Database, type Queries } from './database'
 import { hintOf, prepared } from './judging'
 import { tellFloor } from './floor'
 import {
+  addStep,
   beginOrder,
   concludeOrder,
-  countStep,
   load,
   loadSteps,
   opened,
@@ -99,12 +99,22 @@ const questionOf = (
   about,
 })
 
-const known = async (db: Queries, id: string, key: string): Promise<Taken | undefined> => {
-  const [row] = await db.query<{ position: number; body: unknown }>(
-    'select position, body from steps where work_order_id = $1 and key = $2',
+/** The kinds of the steps so far, in order; and the one that was taken under a key, where there is one. */
+async function stepsUpTo(
+  db: Queries,
+  id: string,
+  key: string,
+): Promise<{ readonly types: Step['type'][]; readonly same: Taken | undefined }> {
+  const rows = await db.query<{ position: number; type: Step['type']; same: unknown }>(
+    `select position, body->>'type' as type, case when key = $2 then body end as same from steps
+     where work_order_id = $1 order by position`,
     [id, key],
   )
-  return row && told(row.position, opened(stepDoor.read(row.body)))
+  const same = rows.find((row) => row.same !== null)
+  return {
+    types: rows.map(({ type }) => type),
+    same: same && told(same.position, opened(stepDoor.read(same.same))),
+  }
 }
 
 /** Seconds for which a step may have been on its way when the time was up: a connection that was lost costs nobody. */
@@ -160,18 +170,14 @@ async function stepNow(
 ): Promise<Taken> {
   for (let n = 0; n < mostTries; n++) {
     const order = await loadOwn(database, id, student)
-    const before = await known(database, id, key)
-    if (before) return before
+    const before = await stepsUpTo(database, id, key)
+    if (before.same) return before.same
     if (order.concluded !== null) throw new Refusal(409, attemptSay('concluded'))
     if (order.left !== null && order.left < -grace && !afterTime.includes(action.type))
       throw new Refusal(409, attemptSay('timeUp'))
     if (order.stopped !== null) throw new Refusal(409, say('stopped', { text: order.stopped }))
     if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
     const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
-    const types = await database.query<{ type: Step['type'] }>(
-      `select body->>'type' as type from steps where work_order_id = $1 order by position`,
-      [id],
-    )
     const { circuit, planted, frame } = order
     if (action.type === 'test' && !sources[frame.source].includes(action.source))
       throw new Refusal(409, attemptSay(frame.source === 'model' ? 'virtual' : 'typed'))
@@ -190,7 +196,7 @@ async function stepNow(
       continue
     }
     const { performed, bench: after } = await workers.perform(
-      { order: { circuit, planted, frame }, bench, before: types.map(({ type }) => type), action },
+      { order: { circuit, planted, frame }, bench, before: before.types, action },
       stopping,
     )
     if (!performed.ok) throw new Refusal(performed.trouble === 'order' ? 409 : 422, performed.why)
@@ -227,33 +233,27 @@ async function benchSoFar(
   )
 }
 
-/** Writes the step, unless others have come first (undefined: work it out again), or this one is there already. */
-const record = (
+/**
+ * Writes the step and tells the Floor, in one statement: all of it or nothing. Undefined where others have come first: it is to
+ * be worked out again, or is there already.
+ */
+async function record(
   database: Database,
   id: string,
   key: string,
   position: number,
   step: Step,
   bench: Bench | undefined,
-): Promise<Taken | undefined> =>
-  database.transaction(async (db) => {
-    const [row] = await db.query<{ taken: number; concluded: boolean }>(
-      'select taken, concluded_at is not null as concluded from work_orders where id = $1 for update',
-      [id],
-    )
-    const same = await known(db, id, key)
-    if (same) return same
-    if (row?.taken !== position || row.concluded) return undefined
-    await db.query('insert into steps (work_order_id, position, key, body) values ($1, $2, $3, $4)', [
-      id,
-      position,
-      key,
-      JSON.stringify(stepDoor.write(step)),
-    ])
-    await countStep(db, id, bench)
-    await tellFloor(db, id)
-    return told(position, step)
-  })
+): Promise<Taken | undefined> {
+  const written = await addStep(database, { id, key, position, body: stepDoor.write(step), bench }).catch(
+    (error: unknown) => {
+      // The same step was sent twice at once, and the other one is there.
+      if (error instanceof DatabaseFailure && error.trouble === 'duplicate') return false
+      throw error
+    },
+  )
+  return written ? told(position, step) : undefined
+}
 
 /** An order whose steps are told their verdicts at once. */
 export async function loadPractice(db: Queries, id: string, student: User): Promise<Order> {

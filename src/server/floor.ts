@@ -4,14 +4,21 @@ import { asSeen, stepDoor } from '../core/attempt'
 import { addAct, nudgesOf } from './acts'
 import type { Database, Queries } from './database'
 import { progressColumns } from './judging/progress'
-import { allowHints, extendOrder, iso, load, opened, stopOrder, type Order, type Standing } from './orders'
+import {
+  allowHints,
+  extendOrder,
+  floorChannel,
+  iso,
+  load,
+  opened,
+  stopOrder,
+  type Order,
+  type Standing,
+} from './orders'
 import { peopleOf } from './scope'
 
-/** The channel on which every server process says that an order has changed. */
-const channelName = 'floor'
-
 /** Tells everybody who watches, in every process, once the transaction is through. */
-export const tellFloor = (db: Queries, id: string) => db.query('select pg_notify($1, $2)', [channelName, id])
+export const tellFloor = (db: Queries, id: string) => db.query('select pg_notify($1, $2)', [floorChannel, id])
 
 /** What goes before an order's id where its student has to hear of it too. */
 const toStudent = 'told '
@@ -110,7 +117,7 @@ export class Floor {
   /** Listening begins with the first who watches. */
   private hear(): Promise<void> {
     return (this.hearing ??= this.database
-      .listen(channelName, (id) => this.changed(id))
+      .listen(floorChannel, (id) => this.changed(id))
       .then((stop) => void (this.stopHearing = stop))
       .catch((error: unknown) => {
         this.hearing = undefined

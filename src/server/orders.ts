@@ -193,6 +193,9 @@ export async function removeOrder(db: Queries, id: string): Promise<void> {
   if (!gone.length) throw new Refusal(404, say('noOrder'))
 }
 
+/** The channel on which every server process says that an order has changed. */
+export const floorChannel = 'floor'
+
 /** What a new order holds, beside whose it is and by whom. */
 export interface NewRow {
   readonly circuitId: string | null
@@ -248,12 +251,35 @@ export const beginOrder = (db: Queries, id: string): Promise<unknown[]> =>
 export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
   db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
 
-/** One step more, and where the bench stands after it. */
-export const countStep = (tx: Queries, id: string, bench: Bench | undefined): Promise<unknown[]> =>
-  tx.query('update work_orders set taken = taken + 1, bench = $2 where id = $1', [
-    id,
-    JSON.stringify(bench ?? null),
-  ])
+/** A step as it is written. */
+export interface NewStep {
+  /** The order that it is a step of. */
+  readonly id: string
+  readonly key: string
+  /** How many steps there are before it. */
+  readonly position: number
+  readonly body: unknown
+  /** Where the bench stands after it. */
+  readonly bench: Bench | undefined
+}
+
+/**
+ * Writes a step where as many are there as it says, and the work is not finished; and tells whoever watches.
+ * @returns whether it was written
+ * @throws DatabaseFailure with `duplicate` where there is one with the same key
+ */
+export async function addStep(db: Queries, { id, key, position, body, bench }: NewStep): Promise<boolean> {
+  const rows = await db.query(
+    `with counted as (
+       update work_orders set taken = taken + 1, bench = $5
+       where id = $1 and taken = $3 and concluded_at is null returning id),
+     added as (
+       insert into steps (work_order_id, position, key, body) select id, $3, $2, $4 from counted returning work_order_id)
+     select pg_notify($6, work_order_id::text) from added`,
+    [id, key, position, JSON.stringify(body), JSON.stringify(bench ?? null), floorChannel],
+  )
+  return rows.length > 0
+}
 
 /** Its judgement and its result are kept. */
 export const noteJudged = (tx: Queries, id: string): Promise<unknown[]> =>

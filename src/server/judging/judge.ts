@@ -19,6 +19,8 @@ const lookEvery = 30
 const lease = 120
 /** Attempts that are judged anew between two looks at the lease. */
 const batch = 20
+/** Seconds in which what is under way may come to its end when the process ends. */
+const lastSeconds = 3
 /** Times that an attempt is tried; then it is left until the next start. */
 const mostTries = 3
 
@@ -211,6 +213,7 @@ export class Judge {
     this.ending.abort()
     clearTimeout(this.timer)
     this.queue.clear()
-    await Promise.all([this.queue.onIdle(), this.looking])
+    const over = Promise.all([this.queue.onIdle(), this.looking])
+    await Promise.race([over, new Promise((late) => setTimeout(late, lastSeconds * 1000).unref())])
   }
 }

@@ -97,11 +97,19 @@ export async function markedAnew(db: Queries, id: string): Promise<{ at: string;
   return row ?? null
 }
 
+/** Whether all there is was judged by the engine that runs now: told by the two ends of an index. */
+async function allByThis(db: Queries): Promise<boolean> {
+  const [ends] = await db.query<{ first: string | null; last: string | null }>(
+    'select min(engine) as first, max(engine) as last from attempt_results',
+  )
+  return [ends!.first, ends!.last].every((engine) => engine === null || engine === engineDigest)
+}
+
 /** Finished attempts that another engine has judged, the newest first, at most so many. */
 export async function judgedByOthers(db: Queries, most: number): Promise<string[]> {
+  if (await allByThis(db)) return []
   const engines = await db.query<{ engine: string }>('select distinct engine from attempt_results')
   const others = engines.map(({ engine }) => engine).filter((engine) => engine !== engineDigest)
-  if (!others.length) return []
   const rows = await db.query<{ id: string }>(
     `select work_order_id as id from attempt_results where engine = any($1::text[]) order by concluded_at desc limit $2`,
     [others, most],
@@ -109,11 +117,16 @@ export async function judgedByOthers(db: Queries, most: number): Promise<string[
   return rows.map(({ id }) => id)
 }
 
-/** How many finished attempts there are, and how many of them the newest engine has judged. */
+/**
+ * How many finished attempts there are, and how many of them the engine that runs now has judged; nothing is counted where
+ * that is all of them.
+ */
 export async function countJudged(db: Queries): Promise<{ readonly all: number; readonly done: number }> {
+  const left = 'select 1 from work_orders where concluded_at is not null and judged_at is null'
+  const [open] = await db.query<{ any: boolean }>(`select exists (${left}) as any`)
+  if (!open!.any && (await allByThis(db))) return { all: 0, done: 0 }
   const [row] = await db.query<{ all: number; done: number }>(
-    `select (select count(*)::int from work_orders where concluded_at is not null and judged_at is null)
-        + (select count(*)::int from attempt_results) as all,
+    `select (select count(*)::int from (${left}) o) + (select count(*)::int from attempt_results) as all,
        (select count(*)::int from attempt_results where engine = $1) as done`,
     [engineDigest],
   )

@@ -12,7 +12,7 @@ import { ofDay } from './ledger'
 import type { LedgerScope } from './scope'
 
 /** Rows that are read at once. */
-const atOnce = 500
+const atOnce = 200
 
 interface Row {
   readonly id: string
