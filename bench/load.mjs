@@ -205,6 +205,17 @@ const floors = []
 let events = 0
 let over = false
 const end = Date.now() + until
+/** What the machine's cores did since it began: jiffies by kind; `stolen`: what others on the same host took. */
+const cores = () => {
+  const [user, nice, system, idle, wait, , , stolen] = readFileSync('/proc/stat', 'utf8')
+    .split('\n')[0]
+    .trim()
+    .split(/\s+/)
+    .slice(1)
+    .map(Number)
+  return { user, nice, system, idle, wait, stolen }
+}
+const coresBefore = existsSync('/proc/stat') ? cores() : undefined
 
 async function work(person) {
   person.kept = new Map()
@@ -430,6 +441,7 @@ const looking = values.look ? look() : undefined
 const watching = watch()
 await Promise.all([...people.map(work), review(), lookAtFloor(), ...(kills ? [cut()] : [])])
 over = true
+const coresAfter = coresBefore && cores()
 
 let lost = 0
 let twice = 0
@@ -456,6 +468,13 @@ const at = (share) => Math.round(took[Math.min(took.length - 1, Math.floor(share
 console.log(
   `${values.postgres ? 'PostgreSQL' : 'PGlite'}, ${processes} process${processes > 1 ? 'es' : ''}, ${students} students, ${values.minutes} min, ${downs} kills`,
 )
+if (coresBefore) {
+  const kinds = Object.keys(coresBefore).map((kind) => [kind, coresAfter[kind] - coresBefore[kind]])
+  const whole = kinds.reduce((sum, [, spent]) => sum + spent, 0)
+  console.log(
+    `cores: ${kinds.map(([kind, spent]) => `${kind} ${Math.round((100 * spent) / whole)} %`).join(', ')}`,
+  )
+}
 console.log(
   `steps acknowledged ${acknowledged}; ms median ${at(0.5)}, 95 % ${at(0.95)}, 99 % ${at(0.99)}, most ${at(1)}`,
 )

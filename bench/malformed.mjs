@@ -154,27 +154,32 @@ await fetch(`${url}/api/lessons/${lessons[0].id}/orders`, {
   body: JSON.stringify({ students: [student.id], set: 0 }),
 })
 // The demo’s own bench hands its order out a little later.
-while ((await get('/orders')).length < 2) await new Promise((done) => setTimeout(done, 200))
+/** A list, whether it comes whole or by pages. */
+const list = async (path) => {
+  const found = await get(path)
+  return found.rows ?? found
+}
+while ((await list('/orders')).length < 2) await new Promise((done) => setTimeout(done, 200))
 const known = [
-  ...(await get('/circuits')),
+  ...(await list('/circuits')),
   ...lessons,
-  ...(await get('/days')),
-  ...(await get('/orders')),
+  ...(await list('/days')),
+  ...(await list('/orders')),
 ].map((o) => o.id)
 
 /** What has to stay as it is, by its address. */
 async function documents() {
   const all = new Map()
   const keep = (path, what) => all.set(path, createHash('sha256').update(JSON.stringify(what)).digest('hex'))
-  for (const list of ['/circuits', '/lessons', '/days', '/orders', '/people', '/classes']) {
-    const rows = await get(list)
-    keep(list, rows.map(({ id }) => id).toSorted())
+  for (const path of ['/circuits', '/lessons', '/days', '/orders', '/people', '/classes']) {
+    const rows = await list(path)
+    keep(path, rows.map(({ id }) => id).toSorted())
     for (const { id } of rows) {
-      if (list === '/circuits') keep(`${list}/${id}`, (await get(`${list}/${id}`)).circuit)
-      if (list === '/lessons' || list === '/days') keep(`${list}/${id}`, await get(`${list}/${id}`))
-      if (list !== '/orders') continue
+      if (path === '/circuits') keep(`${path}/${id}`, (await get(`${path}/${id}`)).circuit)
+      if (path === '/lessons' || path === '/days') keep(`${path}/${id}`, await get(`${path}/${id}`))
+      if (path !== '/orders') continue
       const { steps, faults, overrides } = await get(`/orders/${id}/review`)
-      keep(`${list}/${id}`, [steps, faults, overrides])
+      keep(`${path}/${id}`, [steps, faults, overrides])
     }
   }
   return all

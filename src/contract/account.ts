@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { coded } from '../core/document'
 import { say } from './phrases'
-import { pageOf } from './scope'
 
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>
@@ -23,9 +22,6 @@ export const userSchema = z.object({
   bench: z.object({ day: z.uuid(), stand: z.number().int(), name: z.string() }).nullish(),
 })
 export type User = z.infer<typeof userSchema>
-
-/** Students of a scope by pages, in the order of their names. */
-export const studentsPageSchema = pageOf(userSchema)
 
 export const sessionSchema = z.object({
   user: userSchema.nullable(),

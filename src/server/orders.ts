@@ -303,3 +303,22 @@ export const removeOrders = (tx: Queries, ids: readonly string[]): Promise<unkno
 
 export const removeOrdersOf = (tx: Queries, student: string): Promise<unknown[]> =>
   tx.query('delete from work_orders where student_id = $1', [student])
+
+/** What an order may belong to, by its column: it may be gone while the order lay in the bin. */
+const belongings = {
+  circuit_id: 'circuits',
+  lesson_id: 'lessons',
+  lab_day_id: 'lab_days',
+  meter_id: 'meters',
+  like_of: 'work_orders',
+}
+
+/** Lets go of what some orders belonged to and is gone. */
+export async function forgetGone(tx: Queries, ids: readonly string[]): Promise<void> {
+  for (const [column, table] of Object.entries(belongings))
+    await tx.query(
+      `update work_orders o set ${column} = null where o.id = any($1::uuid[]) and o.${column} is not null
+         and not exists (select 1 from ${table} t where t.id = o.${column})`,
+      [ids],
+    )
+}

@@ -1,6 +1,6 @@
 import type { User } from '../../contract'
 import type { Database, Queries } from '../database'
-import { removeOrders } from '../orders'
+import { forgetGone, removeOrders } from '../orders'
 
 /** Days for which work lies in the bin before it is gone. */
 export const binDays = 30
@@ -92,18 +92,7 @@ export async function restoreBin(db: Database, by: Pick<User, 'id'>): Promise<nu
 }
 
 async function mendReferences(tx: Queries, ids: readonly string[], by: Pick<User, 'id'>): Promise<void> {
-  for (const [column, table] of [
-    ['circuit_id', 'circuits'],
-    ['lesson_id', 'lessons'],
-    ['lab_day_id', 'lab_days'],
-    ['meter_id', 'meters'],
-    ['like_of', 'work_orders'],
-  ])
-    await tx.query(
-      `update work_orders o set ${column} = null where o.id = any($1::uuid[]) and o.${column} is not null
-         and not exists (select 1 from ${table} t where t.id = o.${column})`,
-      [ids],
-    )
+  await forgetGone(tx, ids)
   for (const [table, key] of [
     ['work_orders', 'id'],
     ['overrides', 'work_order_id'],

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { progressedSchema } from '../../contract/failure'
+import { progressedSchema } from '../../contract/progress'
 import { say } from '../../contract/phrases'
 import { noteBuild } from './build'
 import { RequestFailure } from './client'

@@ -8,14 +8,14 @@ const emit = defineEmits<{ more: [] }>()
 </script>
 
 <template>
-  <p v-if="shown < count" class="more">
+  <p v-if="shown < count" class="rest">
     <span class="quiet">{{ t('{shown} of {count} shown', { shown, count }) }}</span>
     <NButton size="tiny" @click="emit('more')">{{ t('Show more') }}</NButton>
   </p>
 </template>
 
 <style scoped>
-.more {
+.rest {
   display: flex;
   gap: 10px;
   align-items: center;

@@ -300,6 +300,8 @@ nav a.router-link-exact-active {
   border-bottom: 1px solid var(--rule);
 }
 main {
+  /* What is read out only lies within it, and makes the page no longer. */
+  position: relative;
   min-height: 0;
   overflow: auto;
   grid-row: 2;

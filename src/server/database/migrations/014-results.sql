@@ -78,6 +78,7 @@ create index work_orders_concluded on work_orders (concluded_at desc, id);
 create index work_orders_age on work_orders (coalesce(concluded_at, created_at));
 create index work_orders_open on work_orders (created_at desc, id) where concluded_at is null;
 create index work_orders_unreleased on work_orders (concluded_at desc, id) where concluded_at is not null and released_at is null;
+create index work_orders_given on work_orders (concluded_at desc, id) where concluded_at is not null and released_at is not null;
 drop index work_orders_student;
 create index work_orders_student on work_orders (student_id, created_at desc, id);
 create index sign_ins_login on sign_ins (login);

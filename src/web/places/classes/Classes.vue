@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { NButton, NCollapse, NCollapseItem, NInput, NSelect, NSwitch } from 'naive-ui'
+import { NButton, NInput, NSelect, NSwitch } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { classListSchema, userSchema, type ClassList, type RosterDone, type User } from '../../../contract'
@@ -83,30 +83,34 @@ async function slips() {
           :placeholder="t('Find a class')"
           :input-props="{ 'aria-label': t('Find a class') }"
         />
-        <NCollapse
-          accordion
-          :expanded-names="open ? [open] : []"
-          @update:expanded-names="(names: string[]) => (open = names[0] ?? null)"
-        >
-          <NCollapseItem v-for="one in shown" :key="one.id" :name="one.id">
-            <template #header>
-              <span
-                ><b>{{ one.name }}</b>
-                <span class="quiet">
-                  {{ one.term }}
-                  {{ peopleWords(one) }}
-                  <template v-if="one.own"> · {{ t('you teach it') }}</template>
-                </span></span
-              >
-            </template>
-            <section :aria-label="one.name">
-              <NSwitch
-                size="small"
-                :value="one.own"
-                :aria-label="t('You teach {name}', { name: one.name })"
-                @update:value="teach(one, $event)"
-              />
-              <span class="quiet">{{ t('You teach it: it comes first where a class is chosen') }}</span>
+        <div class="all">
+          <div v-for="one in shown" :key="one.id" class="one">
+            <NButton
+              quaternary
+              block
+              class="head"
+              :aria-expanded="open === one.id"
+              @click="open = open === one.id ? null : one.id"
+            >
+              <b>{{ one.name }}</b>
+              <span class="quiet">
+                {{
+                  [one.term, peopleWords(one), ...(one.own ? [t('you teach it')] : [])]
+                    .filter(Boolean)
+                    .join(' · ')
+                }}
+              </span>
+            </NButton>
+            <section v-if="open === one.id" :aria-label="one.name">
+              <label class="teaches">
+                <NSwitch
+                  size="small"
+                  :value="one.own"
+                  :aria-label="t('You teach {name}', { name: one.name })"
+                  @update:value="teach(one, $event)"
+                />
+                <span class="quiet">{{ t('You teach it: it comes first where a class is chosen') }}</span>
+              </label>
               <ul>
                 <li v-for="member in one.members" :key="member.id">
                   {{ member.name }}
@@ -132,8 +136,8 @@ async function slips() {
                 @update:value="(student: string) => join(one, student)"
               />
             </section>
-          </NCollapseItem>
-        </NCollapse>
+          </div>
+        </div>
         <form class="new" @submit.prevent="add">
           <label class="field"
             >{{ t('Name') }}
@@ -190,6 +194,24 @@ section {
 }
 .list {
   gap: 24px;
+}
+.teaches {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.one {
+  border-bottom: 1px solid var(--rule);
+}
+.head {
+  justify-content: flex-start;
+}
+.head :deep(.n-button__content) {
+  gap: 12px;
+}
+.one section {
+  padding: 4px 14px 14px;
+  justify-items: start;
 }
 .add {
   max-width: 300px;

@@ -170,6 +170,9 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
     <section v-for="folder in folders" :key="folder">
       <h2>{{ folder || t('Not in a folder') }}</h2>
       <table class="data">
+        <colgroup>
+          <col v-for="width in ['21%', '18%', '14%', '13%', '34%']" :key="width" :style="{ width }" />
+        </colgroup>
         <thead class="visually-hidden">
           <tr>
             <th scope="col">{{ t('Lesson') }}</th>
@@ -289,9 +292,9 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
   gap: 14px;
   align-items: center;
 }
-.acts {
+.data td.acts {
+  overflow: visible;
   text-align: right;
-  white-space: nowrap;
 }
 .acts > * + * {
   margin-left: 6px;
@@ -303,18 +306,6 @@ th[scope='row'] {
 table.data {
   table-layout: fixed;
 }
-.data th:nth-child(1) {
-  width: 23%;
-}
-.data th:nth-child(2) {
-  width: 22%;
-}
-.data th:nth-child(3) {
-  width: 14%;
-}
-.data th:nth-child(4) {
-  width: 15%;
-}
 .data td,
 .data th {
   overflow: hidden;
@@ -324,20 +315,9 @@ section {
   display: grid;
   gap: 6px;
 }
-.give,
-fieldset {
+.give {
   display: grid;
   gap: 8px;
-}
-fieldset {
-  grid-template-columns: 1fr 1fr;
-  max-height: 300px;
-  overflow: auto;
-  margin: 0;
-  border: 1px solid var(--rule);
-}
-.everybody {
-  grid-column: 1 / -1;
 }
 .plainlist {
   display: grid;

@@ -1,0 +1,47 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { allTables } from '../../test/every-table'
+import { startSchool, type School } from '../../test/school'
+
+const folder = fileURLToPath(new URL('.', import.meta.url))
+const sources = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+  .map((file) => ({ file: file.replaceAll('\\', '/'), text: readFileSync(`${folder}${file}`, 'utf8') }))
+
+describe('the tables', () => {
+  let school: School
+  beforeAll(async () => {
+    school = await startSchool({ demo: false })
+  }, 60_000)
+  afterAll(() => school.close())
+
+  it('have one module each that writes them', async () => {
+    const writers = new Map<string, string[]>()
+    for (const table of await allTables(school.database)) {
+      const writes = new RegExp(`\\b(insert into|update|delete from) ${table}\\b`)
+      const files = sources.filter(({ text }) => writes.test(text)).map(({ file }) => file)
+      if (files.length !== 1) writers.set(table, files)
+    }
+    // The bin takes any rows of an order away and brings them back, by what the catalogue says.
+    expect([...writers]).toEqual([])
+  })
+
+  it('are no business of the files that take requests', () => {
+    const asking = sources.filter(
+      ({ file, text }) =>
+        /(^|\/)routes(\/|\.ts$)/.test(file) && /\.query\(|\b(select|insert into|delete from) \w/.test(text),
+    )
+    expect(asking.map(({ file }) => file)).toEqual([])
+  })
+
+  it('are found from whatever their rows belong to: every foreign key has an index that begins with it', async () => {
+    const bare = await school.database.query<{ key: string }>(
+      `select c.conname as key from pg_constraint c
+       where c.contype = 'f' and c.connamespace = 'public'::regnamespace and not exists (
+         select 1 from pg_index i where i.indrelid = c.conrelid and i.indpred is null and i.indkey[0] = c.conkey[1])
+       order by 1`,
+    )
+    expect(bare.map(({ key }) => key)).toEqual([])
+  })
+})
