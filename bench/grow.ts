@@ -5,7 +5,7 @@ import { grow } from './grown'
 
 /**
  * A school with five years behind it, the same from the same seed; into an empty database only:
- * npm run grow -- [--students 1000] [--classes 40] [--attempts 50000] [--steps 30] [--each 4] [--seed 1]
+ * npm run grow -- [--students 1000] [--classes 40] [--attempts 50000] [--steps 30] [--each 4] [--lessons 8] [--seed 1]
  *   [--data FOLDER | --postgres URL]
  */
 const { values } = parseArgs({
@@ -15,6 +15,7 @@ const { values } = parseArgs({
     attempts: { type: 'string', default: '50000' },
     steps: { type: 'string', default: '30' },
     each: { type: 'string', default: '4' },
+    lessons: { type: 'string' },
     seed: { type: 'string', default: '1' },
     data: { type: 'string', default: 'data/grown' },
     postgres: { type: 'string' },
@@ -32,6 +33,7 @@ await grow(
     attempts: Number(values.attempts),
     steps: Number(values.steps),
     each: Number(values.each),
+    ...(values.lessons && { lessons: Number(values.lessons) }),
     seed: Number(values.seed),
   },
   told,

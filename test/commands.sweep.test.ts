@@ -120,6 +120,14 @@ describe('what the README names', () => {
     const text = await run('node bench/load.mjs --students 3 --minutes 0.4 --kills 1')
     expect(text).toMatch(/acknowledged and lost 0, kept twice 0/)
   }, 300_000)
+  it('a school with years behind it, and how quick it is', async () => {
+    const data = join(folder, 'grown')
+    const size = '--students 6 --classes 2 --attempts 24 --steps 5 --each 1 --lessons 1'
+    expect(await run(`npm run grow -- ${size} --data ${data}`)).toMatch(/24 attempts/)
+    const text = await run(`node bench/measure-grown.mjs --data ${data} --times 3`)
+    expect(text).toMatch(/Ledger, one class +ms median \d+/)
+    expect(text).toMatch(/results\.csv of the whole school .* 24 rows/)
+  }, 300_000)
   it('requests without sense', async () => {
     expect(await run('node bench/malformed.mjs --requests 300')).toContain('every document is what it was')
   }, 300_000)

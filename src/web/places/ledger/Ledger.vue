@@ -68,7 +68,7 @@ const print = () => window.print()
     <template v-if="ledger">
       <NAlert v-if="judging && judging.done < judging.all" type="info" :show-icon="false">
         {{
-          t('The judge is newer than some of the marks: {done} of {all} attempts are judged anew so far.', {
+          t('{done} of {all} finished attempts are judged so far; the others follow by themselves.', {
             done: judging.done,
             all: judging.all,
           })

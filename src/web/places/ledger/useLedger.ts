@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { z } from 'zod'
 import {
@@ -79,11 +80,17 @@ export function useLedger() {
     } catch (error) {
       if (mine === asked) said(error)
     }
-    void ask(judgingStateSchema, '/ledger/judging').then(
-      (state) => (judging.value = state),
-      () => undefined,
-    )
+    void lookAtJudging()
   }
+  /** While some finished work has no result yet it is looked for now and then, and the records are read anew with it. */
+  async function lookAtJudging(): Promise<void> {
+    const before = judging.value
+    judging.value = await ask(judgingStateSchema, '/ledger/judging').catch(() => before)
+    const left = (state: JudgingState | null) => (state ? state.all - state.done : 0)
+    if (left(before) > 0 && left(judging.value) === 0) void load()
+    if (left(judging.value) > 0) again.start()
+  }
+  const again = useTimeoutFn(() => void lookAtJudging(), 2000, { immediate: false })
   async function more(): Promise<void> {
     const mine = asked
     await ask(ledgerStudentsSchema, `/ledger/students${queryOf({ after: after.value! })}`).then((page) => {

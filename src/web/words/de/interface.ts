@@ -852,8 +852,8 @@ export const interfaceTexts: Readonly<Record<string, string>> = {
   '{waiting, plural, one {# mark that was given back would change} other {# marks that were given back would change}}. Each stays as it is until you decide in its review.':
     '{waiting, plural, one {# zurückgegebene Note würde sich ändern} other {# zurückgegebene Noten würden sich ändern}}. Jede bleibt, wie sie ist, bis Sie in ihrer Durchsicht entscheiden.',
   'Line items (OneRoster)': 'Aufgaben (OneRoster)',
-  'The judge is newer than some of the marks: {done} of {all} attempts are judged anew so far.':
-    'Die Bewertung ist neuer als manche Noten: {done} von {all} Versuchen sind bisher neu bewertet.',
+  '{done} of {all} finished attempts are judged so far; the others follow by themselves.':
+    '{done} von {all} fertigen Versuchen sind bisher bewertet; die übrigen folgen von selbst.',
   'The {shown} that were met most often, of {count}.':
     'Die {shown}, die am häufigsten vorkamen, von {count}.',
   'Hand out to {count, plural, one {# student} other {# students}}':
