@@ -54,6 +54,17 @@ const lastTrusted = (days: number) =>
     days,
   )
 
+describe('what can be worked out again', () => {
+  it('is forgotten when nobody has asked for it in a long time, and nothing else', async () => {
+    await query(
+      `insert into prepared (hash, body, at) values ('old', '{}', now() - interval '61 days'), ('asked', '{}', now() - interval '59 days')`,
+    )
+    await lookForOld(school.database)
+    const left = await query<{ hash: string }>(`select hash from prepared where hash in ('old', 'asked')`)
+    expect(left.map(({ hash }) => hash)).toEqual(['asked'])
+  })
+})
+
 describe('records that have become too old', () => {
   it('are announced, wait a day, lie in the bin for thirty, and are gone', async () => {
     await handOut('tam', 'idris')

@@ -4,6 +4,7 @@ import { forgetOldSignIns } from '../accounts/sign-ins'
 import { removeFormer } from '../accounts/users'
 import type { Database, Queries } from '../database'
 import { factOf, setFact } from '../facts'
+import { forgetPrepared } from '../judging/prepared'
 import { iso } from '../orders'
 import { binDays, binOlderThan, emptyBin } from './bin'
 import { lookAtClock, type Clock } from './clock'
@@ -48,6 +49,7 @@ export async function lookForOld(db: Database): Promise<number> {
   await emptyBin(db)
   await forgetOldSignIns(db)
   await removeFormer(db)
+  await forgetPrepared(db)
   const months = await retentionOf(db)
   const plan = months === null ? undefined : await planOf(db)
   let count = 0

@@ -3,9 +3,9 @@ import { t } from '../../words'
 import { useDebounceFn } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { z } from 'zod'
 import {
-  orderRowSchema,
+  orderListSchema,
+  orderStates,
   rubricListSchema,
   triedRubricSchema,
   type OrderRow,
@@ -18,8 +18,10 @@ import { ask, messageOf, send } from '../../api/client'
 import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
 import MarkTable from '../../readings/MarkTable.vue'
+import { useScope } from '../../stores/scope'
 
 const versions = ref<RubricRow[]>([])
+const scope = useScope()
 const orders = ref<OrderRow[]>([])
 const draft = ref<Rubric | null>(null)
 /** From a review one comes with its attempt. */
@@ -42,7 +44,15 @@ async function load() {
   draft.value = copyOf(versions.value[0]!.rubric)
 }
 await load()
-orders.value = (await ask(z.array(orderRowSchema), '/orders')).filter((o) => o.tests > 0)
+// The newest of each state in the scope that was looked at last: enough to try a rubric on.
+await scope.load()
+const lists = await Promise.all(
+  orderStates.map((state) => ask(orderListSchema, `/orders?state=${state}&${scope.query}`)),
+)
+orders.value = lists
+  .flatMap(({ rows }) => rows)
+  .filter((o) => o.tests > 0)
+  .sort((a, b) => b.created.localeCompare(a.created))
 
 const mark = (rubric: Rubric) =>
   send(triedRubricSchema, '/rubrics/try', { rubric, ...(sample.value && { order: sample.value }) })
