@@ -28,7 +28,14 @@ class Command {
   constructor(line: string, env: NodeJS.ProcessEnv = {}) {
     // A group of its own, so that all that it has started ends with it.
     this.child = spawn('bash', ['-c', line], {
-      env: { ...process.env, BRACHYON_SMALL: '1', DATABASE_URL: '', BRACHYON_BUILT: '', ...env },
+      env: {
+        ...process.env,
+        BRACHYON_SMALL: '1',
+        DATABASE_URL: '',
+        BRACHYON_BUILT: '',
+        NO_COLOR: '1',
+        ...env,
+      },
       detached: true,
       stdio: ['ignore', 'pipe', 'pipe'],
     })
