@@ -25,8 +25,8 @@ export async function another(
     open: string | null
   }>(
     `select circuit_id, instructor_id,
-       (select o.id from work_orders o where o.like_of = w.id and o.concluded_at is null limit 1) as open
-     from work_orders w where id = $1`,
+       (select o.id from current_orders o where o.like_of = w.id and o.concluded_at is null limit 1) as open
+     from current_orders w where id = $1`,
     [id],
   )
   // One at a time: what is open already is what was asked for.
@@ -67,7 +67,7 @@ export async function another(
 
 async function openLike(database: Database, id: string): Promise<string> {
   const [row] = await database.query<{ id: string }>(
-    'select id from work_orders where like_of = $1 and concluded_at is null',
+    'select id from current_orders where like_of = $1 and concluded_at is null',
     [id],
   )
   if (!row) throw new Refusal(503, say('tooBusy'))

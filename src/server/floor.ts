@@ -30,7 +30,7 @@ const rowSql = `select o.id, coalesce(o.circuit, o.document->>'name') as circuit
     ${iso('o.created_at')} as created, ${iso('o.started_at')} as began, ${iso('o.concluded_at')} as concluded,
     ${iso('o.released_at')} as released, o.stopped, json_build_object('id', u.id, 'name', u.name) as student,
     ${iso('s.at')} as at, s.body as last, coalesce(c.tests, 0) as tests, coalesce(c.hints, 0) as hints, ${progressColumns}
-  from work_orders o join users u on u.id = o.student_id
+  from current_orders o join users u on u.id = o.student_id
     left join steps s on s.work_order_id = o.id and s.position = o.taken - 1
     left join lateral (select count(*) filter (where body->>'type' = 'test')::int as tests,
         count(*) filter (where body->>'type' = 'hint')::int as hints
@@ -53,7 +53,7 @@ async function rowsNow(db: Database, scope: Scope, day?: string): Promise<FloorL
   const where = `where ${which} and ${people ? 'o.student_id = any($1::uuid[])' : '$1::uuid[] is null'}`
   const bound = [people, ...(day === undefined ? [] : [day])]
   const [counted] = await db.query<{ count: number }>(
-    `select count(*)::int as count from work_orders o ${where}`,
+    `select count(*)::int as count from current_orders o ${where}`,
     bound,
   )
   const rows = await db.query<Parameters<typeof rowOf>[0]>(

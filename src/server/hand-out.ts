@@ -136,7 +136,7 @@ async function expectStudents(
 export async function readyAgain(db: Queries, workers: Workers): Promise<number> {
   const open = await db.query<{ id: string }>(
     `select id from (
-       select distinct on (document, faults, frame) id, created_at from work_orders
+       select distinct on (document, faults, frame) id, created_at from current_orders
        where concluded_at is null and created_at > now() - interval '1 day'
        order by document, faults, frame, created_at desc) one
      order by created_at desc limit 12`,

@@ -30,7 +30,7 @@ export async function listOrders(
   const whose = people ? 'and o.student_id = any($1::uuid[])' : 'and $1::uuid[] is null'
   const [counted] = await db.query<{ count: number; asOf: string }>(
     `select count(*)::int as count, to_char(now() at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as "asOf"
-     from work_orders o where ${where} ${whose}`,
+     from current_orders o where ${where} ${whose}`,
     [people],
   )
   const { count, asOf } = counted!
@@ -38,7 +38,7 @@ export async function listOrders(
     `select o.id, coalesce(o.circuit, o.document->>'name') as circuit, o.complaint, u.name as student, o.student_id as "studentId",
        ${iso('o.created_at')} as created, ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
        ${testsOf} as tests, ${by}::text as sorted
-     from (select * from work_orders o where ${where} ${whose}
+     from (select * from current_orders o where ${where} ${whose}
         ${cursor ? `and (${by}, o.id) < ($2::timestamptz, $3::uuid)` : ''}
         order by ${by} desc, o.id desc limit ${pageSize + 1}) o join users u on u.id = o.student_id
      order by ${by} desc, o.id desc`,
@@ -57,7 +57,7 @@ export async function deskList(db: Queries, student: User, after?: string): Prom
   const bench = [student.bench?.day ?? null, student.bench?.name ?? null]
   const own = 'student_id = $1 and ($2::uuid is null or (lab_day_id = $2 and station = $3))'
   const [counted] = await db.query<{ count: number }>(
-    `select count(*)::int as count from work_orders where ${own}`,
+    `select count(*)::int as count from current_orders where ${own}`,
     [student.id, ...bench],
   )
   type Row = DeskList['rows'][number] & { sorted: string }
@@ -66,7 +66,7 @@ export async function deskList(db: Queries, student: User, after?: string): Prom
       `select id, coalesce(circuit, document->>'name') as circuit, complaint, coalesce(frame->>'mode', 'test') as mode,
          ${iso('created_at')} as created, ${iso('concluded_at')} as concluded, ${iso('released_at')} as released, station, round,
          taken as steps, created_at::text as sorted
-       from work_orders where ${own} and ${where} order by created_at desc, id desc ${most}`,
+       from current_orders where ${own} and ${where} order by created_at desc, id desc ${most}`,
       [student.id, ...bench, ...bound],
     )
   // What there is to work at comes whole, however old it is.

@@ -59,7 +59,7 @@ async function copyOf(db: Queries, id: string): Promise<Copied> {
   const known = copies.get(id)
   if (known) return known
   const [row] = await db.query<{ document: unknown; digest: string; faults: unknown; rubric: unknown }>(
-    'select document, md5(document::text) as digest, faults, rubric from work_orders where id = $1',
+    'select document, md5(document::text) as digest, faults, rubric from current_orders where id = $1',
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
@@ -117,7 +117,7 @@ function orderOf(row: Row, copy: Copied): Order {
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
     `select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, ${leftSql} as left, ${iso('created_at')} as created,
-       ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from work_orders where id = $1`,
+       ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`,
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
@@ -157,7 +157,7 @@ export async function loadSteps(db: Database, id: string): Promise<readonly Kept
 /** Finished orders that nobody has judged, the newest first; those of the last seconds are being judged. */
 export async function unjudgedOrders(db: Queries, most: number): Promise<string[]> {
   const rows = await db.query<{ id: string }>(
-    `select id from work_orders where concluded_at is not null and judged_at is null and concluded_at < now() - interval '20 seconds'
+    `select id from current_orders where concluded_at is not null and judged_at is null and concluded_at < now() - interval '20 seconds'
      order by concluded_at desc limit $1`,
     [most],
   )
@@ -168,7 +168,7 @@ export async function unjudgedOrders(db: Queries, most: number): Promise<string[
 export async function release(db: Queries, id: string, released: boolean): Promise<void> {
   const order = await load(db, id)
   if (released && order.concluded === null) throw new Refusal(409, say('notFinished'))
-  await db.query(`update work_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
+  await db.query(`update current_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
 }
 
 /** Gives back all finished work of some people, or of everybody, that was finished by a moment; answers how many. */
@@ -178,7 +178,7 @@ export async function releaseFinished(
   by: string,
 ): Promise<number> {
   const rows = await db.query(
-    `update work_orders set released_at = now()
+    `update current_orders set released_at = now()
      where concluded_at is not null and released_at is null and concluded_at <= $1::timestamptz
        and ${people ? 'student_id = any($2::uuid[])' : '$2::uuid[] is null'}
      returning 1`,
@@ -189,7 +189,7 @@ export async function releaseFinished(
 
 /** Takes an order away with everything that was done on it. */
 export async function removeOrder(db: Queries, id: string): Promise<void> {
-  const gone = await db.query('delete from work_orders where id = $1 returning id', [id])
+  const gone = await db.query('delete from current_orders where id = $1 returning id', [id])
   if (!gone.length) throw new Refusal(404, say('noOrder'))
 }
 
@@ -249,7 +249,7 @@ export const beginOrder = (db: Queries, id: string): Promise<unknown[]> =>
 
 /** The work is finished; said twice, it is so from the first time. */
 export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
-  db.query('update work_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+  db.query('update current_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
 
 /** A step as it is written. */
 export interface NewStep {
@@ -271,7 +271,7 @@ export interface NewStep {
 export async function addStep(db: Queries, { id, key, position, body, bench }: NewStep): Promise<boolean> {
   const rows = await db.query(
     `with counted as (
-       update work_orders set taken = taken + 1, bench = $5
+       update current_orders set taken = taken + 1, bench = $5
        where id = $1 and taken = $3 and concluded_at is null returning id),
      added as (
        insert into steps (work_order_id, position, key, body) select id, $3, $2, $4 from counted returning work_order_id)
@@ -298,8 +298,50 @@ export const allowHints = (tx: Queries, id: string): Promise<unknown[]> =>
     [id, JSON.stringify(usualHints)],
   )
 
-export const removeOrders = (tx: Queries, ids: readonly string[]): Promise<unknown[]> =>
-  tx.query('delete from work_orders where id = any($1::uuid[])', [ids])
+/** Puts the oldest work of before a moment into the bin, at most so much of it; answers which. */
+export async function binOrders(tx: Queries, before: string, most: number): Promise<string[]> {
+  const rows = await tx.query<{ id: string }>(
+    `update work_orders set binned_at = now() where id in (
+       select id from current_orders where coalesce(concluded_at, created_at) < $1
+       order by coalesce(concluded_at, created_at) limit $2)
+     returning id`,
+    [before, most],
+  )
+  return rows.map(({ id }) => id)
+}
+
+/**
+ * Takes work out of the bin, at most so much of it; answers which. Where something newer has its place in a round or in a
+ * chain of practice meanwhile, it comes back without one.
+ */
+export async function takeOutOfBin(tx: Queries, most: number): Promise<string[]> {
+  const rows = await tx.query<{ id: string }>(
+    `update work_orders o set binned_at = null,
+       round = case when exists (select 1 from current_orders c where c.lab_day_id = o.lab_day_id and c.round = o.round
+         and c.student_id = o.student_id) then null else o.round end,
+       like_of = case when o.concluded_at is null and exists (
+         select 1 from current_orders c where c.like_of = o.like_of and c.concluded_at is null) then null else o.like_of end
+     where id in (select id from work_orders where binned_at is not null order by binned_at limit $1)
+     returning id`,
+    [most],
+  )
+  return rows.map(({ id }) => id)
+}
+
+/** Erases what has lain in the bin for longer than an interval of PostgreSQL, at most so much of it; answers how much. */
+export async function eraseBinned(tx: Queries, longer: string, most: number): Promise<number> {
+  const rows = await tx.query(
+    `delete from work_orders where id in (
+       select id from work_orders where binned_at < now() - $1::interval order by binned_at limit $2)
+     returning 1`,
+    [longer, most],
+  )
+  return rows.length
+}
+
+/** Erases what lies in the bin of one student. */
+export const forgetBinned = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from work_orders where student_id = $1 and binned_at is not null', [student])
 
 export const removeOrdersOf = (tx: Queries, student: string): Promise<unknown[]> =>
   tx.query('delete from work_orders where student_id = $1', [student])

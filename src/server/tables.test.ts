@@ -23,8 +23,36 @@ describe('the tables', () => {
       const files = sources.filter(({ text }) => writes.test(text)).map(({ file }) => file)
       if (files.length !== 1) writers.set(table, files)
     }
-    // The bin takes any rows of an order away and brings them back, by what the catalogue says.
     expect([...writers]).toEqual([])
+  })
+
+  it('of work are read without what lies in the bin, but for where all of it is meant', async () => {
+    const reads = /\b(from|join) (work_orders|attempt_results)\b/
+    const files = sources.filter(({ text }) => reads.test(text)).map(({ file }) => file)
+    expect(files.sort()).toEqual([
+      'accounts/users.ts',
+      'acts.ts',
+      'demo-station.ts',
+      'operations/clock.ts',
+      'operations/retention.ts',
+      'orders.ts',
+      'records/student-export.ts',
+      'replies.ts',
+    ])
+    // What is read instead has every column but the one that says so.
+    for (const [table, view] of [
+      ['work_orders', 'current_orders'],
+      ['attempt_results', 'current_results'],
+    ]) {
+      const columns = async (name: string) =>
+        (
+          await school.database.query<{ name: string }>(
+            'select column_name as name from information_schema.columns where table_name = $1 order by 1',
+            [name],
+          )
+        ).map(({ name }) => name)
+      expect(await columns(view!)).toEqual((await columns(table!)).filter((name) => name !== 'binned_at'))
+    }
   })
 
   it('are no business of the files that take requests', () => {

@@ -224,8 +224,7 @@ export async function forgetPerson(tx: Queries, student: string): Promise<void> 
 export const removeFormer = (db: Queries): Promise<unknown[]> =>
   db.query(
     `delete from users u where login like 'former-%' and role = 'student'
-       and not exists (select 1 from work_orders o where o.student_id = u.id)
-       and not exists (select 1 from bin b where b.student_id = u.id)`,
+       and not exists (select 1 from work_orders o where o.student_id = u.id)`,
   )
 
 /** A student as a roster has them; another system's own number stays where this one has none. */

@@ -186,7 +186,7 @@ export class Judge {
     const result = resultOf(order, steps, judged)
     await database.transaction(async (tx) => {
       const [row] = await tx.query<{ mark: number; released: boolean }>(
-        `select r.mark, o.released_at is not null as released from attempt_results r join work_orders o on o.id = r.work_order_id
+        `select r.mark, o.released_at is not null as released from current_results r join current_orders o on o.id = r.work_order_id
          where r.work_order_id = $1 for update`,
         [id],
       )

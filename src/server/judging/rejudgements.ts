@@ -42,7 +42,8 @@ export async function waitingMark(db: Queries, id: string): Promise<number | nul
 /** How many marks wait for an instructor's word. */
 export async function countWaiting(db: Queries): Promise<number> {
   const [row] = await db.query<{ count: number }>(
-    'select count(*)::int as count from rejudgements where not declined',
+    `select count(*)::int as count from rejudgements r join current_orders o on o.id = r.work_order_id
+     where not r.declined`,
   )
   return row!.count
 }
@@ -66,7 +67,7 @@ export async function settleRejudgement(database: Database, id: string, taken: b
     }
     const judged = judgedSchema.parse(row.body)
     const [old] = await tx.query<{ mark: number }>(
-      'select mark from attempt_results where work_order_id = $1 for update',
+      'select mark from current_results where work_order_id = $1 for update',
       [id],
     )
     await keepJudgement(tx, id, row.sign, judged)

@@ -35,7 +35,7 @@ export async function keepResult(
     `insert into attempt_results (work_order_id, student_id, concluded_at, circuit, fault, found, tests, minutes, doubt, marks,
        total, most, uncapped, mark, evidence, verdicts, wrong, sure, engine, rubric)
      select id, student_id, concluded_at, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18
-       from work_orders where id = $1 and concluded_at is not null
+       from current_orders where id = $1 and concluded_at is not null
      on conflict (work_order_id) do update set circuit = excluded.circuit, fault = excluded.fault, found = excluded.found,
        tests = excluded.tests, minutes = excluded.minutes, doubt = excluded.doubt, marks = excluded.marks,
        total = excluded.total, most = excluded.most, uncapped = excluded.uncapped, mark = excluded.mark,
@@ -68,13 +68,20 @@ export async function keepResult(
 /** The mark that counts, anew, after an instructor has put another in place of the judge's or taken it back. */
 export async function remark(tx: Queries, id: string): Promise<void> {
   const [row] = await tx.query<GivenMarks>(
-    'select marks, total, most as of, uncapped from attempt_results where work_order_id = $1 for update',
+    'select marks, total, most as of, uncapped from current_results where work_order_id = $1 for update',
     [id],
   )
   if (!row) return
   const mark = markOf({ ...row, uncapped: row.uncapped ?? undefined }, await loadOverrides(tx, id))
   await tx.query('update attempt_results set mark = $2 where work_order_id = $1', [id, mark])
 }
+
+/** The results of work that goes into the bin go with it, and come back with it. */
+export const binResults = (tx: Queries, ids: readonly string[], binned: boolean): Promise<unknown[]> =>
+  tx.query(
+    `update attempt_results set binned_at = ${binned ? 'now()' : 'null'} where work_order_id = any($1::uuid[])`,
+    [ids],
+  )
 
 /** The engine that has judged it is the newest: what it would say anew has been looked at. */
 export const keepEngine = (tx: Queries, id: string): Promise<unknown[]> =>
@@ -90,7 +97,7 @@ export const sayMarkedAnew = (tx: Queries, id: string, before: number): Promise<
 /** When a mark was changed after it had been given back, and what it was before; null where it was not. */
 export async function markedAnew(db: Queries, id: string): Promise<{ at: string; before: number } | null> {
   const [row] = await db.query<{ at: string; before: number }>(
-    `select ${iso('marked_anew_at')} as at, marked_before as before from attempt_results
+    `select ${iso('marked_anew_at')} as at, marked_before as before from current_results
      where work_order_id = $1 and marked_anew_at is not null`,
     [id],
   )
@@ -100,7 +107,7 @@ export async function markedAnew(db: Queries, id: string): Promise<{ at: string;
 /** Whether all there is was judged by the engine that runs now: told by the two ends of an index. */
 async function allByThis(db: Queries): Promise<boolean> {
   const [ends] = await db.query<{ first: string | null; last: string | null }>(
-    'select min(engine) as first, max(engine) as last from attempt_results',
+    'select min(engine) as first, max(engine) as last from current_results',
   )
   return [ends!.first, ends!.last].every((engine) => engine === null || engine === engineDigest)
 }
@@ -108,10 +115,10 @@ async function allByThis(db: Queries): Promise<boolean> {
 /** Finished attempts that another engine has judged, the newest first, at most so many. */
 export async function judgedByOthers(db: Queries, most: number): Promise<string[]> {
   if (await allByThis(db)) return []
-  const engines = await db.query<{ engine: string }>('select distinct engine from attempt_results')
+  const engines = await db.query<{ engine: string }>('select distinct engine from current_results')
   const others = engines.map(({ engine }) => engine).filter((engine) => engine !== engineDigest)
   const rows = await db.query<{ id: string }>(
-    `select work_order_id as id from attempt_results where engine = any($1::text[]) order by concluded_at desc limit $2`,
+    `select work_order_id as id from current_results where engine = any($1::text[]) order by concluded_at desc limit $2`,
     [others, most],
   )
   return rows.map(({ id }) => id)
@@ -122,12 +129,12 @@ export async function judgedByOthers(db: Queries, most: number): Promise<string[
  * that is all of them.
  */
 export async function countJudged(db: Queries): Promise<{ readonly all: number; readonly done: number }> {
-  const left = 'select 1 from work_orders where concluded_at is not null and judged_at is null'
+  const left = 'select 1 from current_orders where concluded_at is not null and judged_at is null'
   const [open] = await db.query<{ any: boolean }>(`select exists (${left}) as any`)
   if (!open!.any && (await allByThis(db))) return { all: 0, done: 0 }
   const [row] = await db.query<{ all: number; done: number }>(
-    `select (select count(*)::int from (${left}) o) + (select count(*)::int from attempt_results) as all,
-       (select count(*)::int from attempt_results where engine = $1) as done`,
+    `select (select count(*)::int from (${left}) o) + (select count(*)::int from current_results) as all,
+       (select count(*)::int from current_results where engine = $1) as done`,
     [engineDigest],
   )
   return row!

@@ -53,7 +53,7 @@ export async function readAtStation(
 ): Promise<MeterAnswer> {
   await loadOwn(db, order, student)
   const [row] = await db.query<MeterAddress>(
-    'select m.host, m.port from work_orders o join meters m on m.id = o.meter_id where o.id = $1',
+    'select m.host, m.port from current_orders o join meters m on m.id = o.meter_id where o.id = $1',
     [order],
   )
   return row ? alone(row, places, () => readMeter(row, held)) : { trouble: say('noMeter') }

@@ -1,11 +1,53 @@
-import type { User } from '../../contract'
 import type { Database, Queries } from '../database'
-import { forgetGone, removeOrders } from '../orders'
+import { binResults } from '../judging/results'
+import { binOrders, eraseBinned, forgetGone, takeOutOfBin } from '../orders'
 
 /** Days for which work lies in the bin before it is gone. */
 export const binDays = 30
-/** Orders that are moved in one transaction: others' statements wait for it. */
-const atOnce = 40
+/** Orders that are handled in one transaction: others' statements wait for it. */
+const atOnce = 100
+/** Orders that are erased, or brought back with all their rows, in one transaction. */
+const withRows = 20
+
+/** Does something with one slice after the other until a slice is not full; answers how much there was. */
+async function bySlices(most: number, one: () => Promise<number>): Promise<number> {
+  let count = 0
+  for (;;) {
+    const done = await one()
+    count += done
+    if (done < most) return count
+  }
+}
+
+/** Puts work that is older than a moment into the bin, in slices; answers how much there was. */
+export const binOlderThan = (db: Database, before: string): Promise<number> =>
+  bySlices(atOnce, () =>
+    db.transaction(async (tx) => {
+      const ids = await binOrders(tx, before, atOnce)
+      await binResults(tx, ids, true)
+      return ids.length
+    }),
+  )
+
+/** Puts everything in the bin back where it was; answers how much there was. */
+export const restoreBin = (db: Database): Promise<number> =>
+  bySlices(atOnce, () =>
+    db.transaction(async (tx) => {
+      const ids = await takeOutOfBin(tx, atOnce)
+      await binResults(tx, ids, false)
+      return ids.length
+    }),
+  )
+
+/** Erases for good what has lain in the bin long enough. Only with a clock that is trusted. */
+export const emptyBin = (db: Queries): Promise<number> =>
+  bySlices(withRows, () => eraseBinned(db, `${binDays} days`, withRows))
+
+/** Table `bin`: work as a Brachyon of before put it there, which packed it into one row. */
+
+/** Erases what is packed there of one student. */
+export const forgetPacked = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from bin where student_id = $1', [student])
 
 /** Tables whose rows go with a work order. */
 const tablesOfOrder = async (db: Queries): Promise<string[]> =>
@@ -16,91 +58,40 @@ const tablesOfOrder = async (db: Queries): Promise<string[]> =>
     )
   ).map(({ name }) => name)
 
-/** Moves work that is older than a moment into the bin, in slices; answers how much there was. */
-export async function binOlderThan(db: Database, before: string): Promise<number> {
-  const tables = await tablesOfOrder(db)
-  const rows = tables
-    .map(
-      (table) =>
-        `'${table}', (select coalesce(jsonb_agg(to_jsonb(t)), '[]') from ${table} t where t.work_order_id = o.id)`,
-    )
-    .join()
-  let count = 0
-  for (;;) {
-    const moved = await db.transaction(async (tx) => {
-      const ids = await tx.query<{ id: string }>(
-        `select id from work_orders where coalesce(concluded_at, created_at) < $1
-         order by coalesce(concluded_at, created_at) limit ${atOnce} for update`,
-        [before],
-      )
-      const list = ids.map(({ id }) => id)
-      await tx.query(
-        `insert into bin (work_order_id, student_id, rows)
-         select o.id, o.student_id, jsonb_build_object('work_orders', jsonb_build_array(to_jsonb(o)), ${rows})
-         from work_orders o where o.id = any($1::uuid[])
-         on conflict (work_order_id) do update set rows = excluded.rows, at = now()`,
-        [list],
-      )
-      await removeOrders(tx, list)
-      return list.length
-    })
-    count += moved
-    if (moved < atOnce) return count
-  }
-}
-
-/** Erases for good what has lain in the bin long enough. Only with a clock that is trusted. */
-export async function emptyBin(db: Queries): Promise<number> {
-  const gone = await db.query(
-    `delete from bin where at < now() - interval '${binDays} days' returning work_order_id`,
-  )
-  return gone.length
-}
-
-/** Erases what lies there of one student. */
-export const forgetBinned = (tx: Queries, student: string): Promise<unknown[]> =>
-  tx.query('delete from bin where student_id = $1', [student])
-
 /**
- * Puts everything in the bin back where it was. What it belonged to and is gone meanwhile, such as a lesson, is left out.
- * @param by who is named where an instructor is gone
+ * Unpacks what a Brachyon of before, or a backup of one, has in its bin: it lies in today's bin then. What it belonged to and
+ * is gone meanwhile, such as a lesson, is left out.
  */
-export async function restoreBin(db: Database, by: Pick<User, 'id'>): Promise<number> {
-  let count = 0
-  for (;;) {
-    const restored = await db.transaction(async (tx) => {
-      const binned = await tx.query<{ id: string }>(
-        `select work_order_id as id from bin order by at limit ${atOnce} for update`,
+export const unpackBin = (db: Database): Promise<number> =>
+  bySlices(withRows, () =>
+    db.transaction(async (tx) => {
+      const packed = await tx.query<{ id: string }>(
+        `select work_order_id as id from bin order by at limit ${withRows} for update`,
       )
-      const ids = binned.map(({ id }) => id)
+      const ids = packed.map(({ id }) => id)
       if (!ids.length) return 0
       await tx.query('set constraints all deferred')
       for (const table of ['work_orders', ...(await tablesOfOrder(tx))])
         await tx.query(
           `insert into ${table} overriding system value
-           select r.* from bin b, jsonb_populate_recordset(null::${table}, b.rows->'${table}') r
+           select one.* from bin b, jsonb_array_elements(b.rows->'${table}') r,
+             jsonb_populate_record(null::${table}, r || jsonb_build_object('binned_at', b.at)) one
            where b.work_order_id = any($1::uuid[])`,
           [ids],
         )
-      await mendReferences(tx, ids, by)
+      await forgetGone(tx, ids)
+      for (const [table, key] of [
+        ['work_orders', 'id'],
+        ['overrides', 'work_order_id'],
+        ['acts', 'work_order_id'],
+      ])
+        await tx.query(
+          `update ${table} t set instructor_id = (select id from users where role = 'instructor' order by login limit 1)
+           where t.${key} = any($1::uuid[]) and t.instructor_id is not null
+             and not exists (select 1 from users u where u.id = t.instructor_id)`,
+          [ids],
+        )
       await tx.query('delete from bin where work_order_id = any($1::uuid[])', [ids])
       return ids.length
-    })
-    count += restored
-    if (restored < atOnce) return count
-  }
-}
-
-async function mendReferences(tx: Queries, ids: readonly string[], by: Pick<User, 'id'>): Promise<void> {
-  await forgetGone(tx, ids)
-  for (const [table, key] of [
-    ['work_orders', 'id'],
-    ['overrides', 'work_order_id'],
-    ['acts', 'work_order_id'],
-  ])
-    await tx.query(
-      `update ${table} t set instructor_id = $2 where t.${key} = any($1::uuid[]) and t.instructor_id is not null
-         and not exists (select 1 from users u where u.id = t.instructor_id)`,
-      [ids, by.id],
-    )
-}
+    }),
+  )

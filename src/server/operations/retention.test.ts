@@ -1,9 +1,10 @@
+import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
 import { rowsOf } from '../../../test/every-table'
 import { passwords, startSchool, type School } from '../../../test/school'
 import { retentionStateSchema, type RetentionState } from '../../contract'
-import { restoreBin } from './bin'
+import { binOlderThan, restoreBin } from './bin'
 import { lookForOld } from './retention'
 
 let school: School
@@ -35,9 +36,14 @@ const makeOld = (login: string, months: number) =>
     months,
   )
 const owners = async () =>
-  (await query<{ id: string }>('select distinct student_id as id from work_orders')).map(({ id }) => id)
+  (await query<{ id: string }>('select distinct student_id as id from current_orders')).map(({ id }) => id)
 const state = async (): Promise<RetentionState> =>
   retentionStateSchema.parse((await orla.get('/api/retention').expect(200)).body)
+const inBin = () =>
+  query<{ student: string }>('select student_id as student from work_orders where binned_at is not null')
+/** As if what is in the bin had lain there for so many days. */
+const lainFor = (days: number) =>
+  query(`update work_orders set binned_at = now() - $1 * interval '1 day' where binned_at is not null`, days)
 /** As if so many hours had passed since what is old was announced. */
 const later = (hours: number) =>
   query(
@@ -102,55 +108,142 @@ describe('records that have become too old', () => {
     await lookForOld(school.database)
     await later(25)
     await lookForOld(school.database)
-    await query(`update bin set at = now() - interval '29 days'`)
+    await lainFor(29)
     await lookForOld(school.database)
-    expect(await rowsOf(school.database, 'bin')).toHaveLength(1)
-    await query(`update bin set at = now() - interval '31 days'`)
+    expect(await inBin()).toHaveLength(1)
+    await lainFor(31)
     await lookForOld(school.database)
-    expect(await rowsOf(school.database, 'bin')).toHaveLength(0)
+    expect(await inBin()).toHaveLength(0)
+    expect(await rowsOf(school.database, 'work_orders')).toHaveLength(1)
     expect(await owners()).toEqual([of('idris')])
     await orla.put('/api/retention').send({ months: null }).expect(200)
     expect(await state()).toMatchObject({ months: null, plan: null })
   })
 
-  it('come out of the bin with every row that belongs to them, though what they belonged to is gone', async () => {
+  /** An order of tam with a row in every table that one would miss. */
+  const withEverything = async () => {
     await handOut('tam')
     await makeOld('tam', 24)
-    const [{ id }] = (await query<{ id: string }>(
-      'select id from work_orders where student_id = $1',
+    const [order] = await query<{ id: string; lesson: string }>(
+      'select id, lesson_id as lesson from work_orders where student_id = $1',
       of('tam'),
-    )) as [{ id: string }]
-    const [lesson] = await query<{ id: string }>('select lesson_id as id from work_orders where id = $1', id)
+    )
+    const { id } = order!
     const add = (sql: string) => query(sql, id)
     await add(
       `insert into steps (work_order_id, position, key, body) values ($1, 0, gen_random_uuid(), '{"n": 0.10}')`,
     )
     await add(`insert into replies (work_order_id, step, verdict, body) values ($1, 0, 'v', 'why?')`)
     await add(`insert into acts (work_order_id, type, body) values ($1, 'nudge', 'look')`)
-    await query(
-      `insert into overrides (work_order_id, aspect, points, note, instructor_id) values ($1, 'safety', 3, 'n', $2)`,
-      id,
-      (await query<{ id: string }>(`select id from users where login = 'orla'`))[0]!.id,
+    await add(
+      `insert into overrides (work_order_id, aspect, points, note, instructor_id)
+       select $1, 'safety', 3, 'n', id from users where login = 'orla'`,
     )
-    const tables = ['steps', 'replies', 'acts', 'overrides']
-    const before = await Promise.all(tables.map((table) => rowsOf(school.database, table)))
+    await add(
+      `insert into attempt_results (work_order_id, student_id, concluded_at, circuit, fault, found, tests, minutes, doubt, marks,
+         total, most, mark, evidence, verdicts, engine, rubric)
+       select id, student_id, created_at, 'c', 'f', true, 1, 1, 0, '[]', 50, 100, 50, '[]', '{}', 'e', 'r' from work_orders
+       where id = $1`,
+    )
+    return order!
+  }
+  const tables = ['steps', 'replies', 'acts', 'overrides', 'attempt_results', 'work_orders']
+  const everything = () => Promise.all(tables.map((table) => rowsOf(school.database, table)))
+  const lessonOf = async (id: string) =>
+    (
+      await query<{ lesson: string | null }>(
+        'select lesson_id as lesson from current_orders where id = $1',
+        id,
+      )
+    )[0]!.lesson
+
+  it('are out of everybody’s sight in the bin, and come back as they were', async () => {
+    const { id, lesson } = await withEverything()
+    const tam = await school.signedIn('tam', passwords.tam)
+    const before = await everything()
     await orla.put('/api/retention').send({ months: 12 })
     await later(25)
     expect(await lookForOld(school.database)).toBe(1)
-    for (const table of tables) expect(await rowsOf(school.database, table)).toEqual([])
+    await tam.get(`/api/desk/${id}`).expect(404)
+    await tam
+      .post(`/api/desk/${id}/steps`)
+      .send({ key: randomUUID(), action: { type: 'hint', level: 'where' } })
+      .expect(404)
+    await orla.get(`/api/orders/${id}/review`).expect(404)
+    await orla.delete(`/api/orders/${id}`).expect(404)
+    expect((await tam.get('/api/desk').expect(200)).body).toMatchObject({ rows: [], count: 0 })
+    expect((await orla.get(`/api/ledger/marks?people=${of('tam')}`).expect(200)).body).toMatchObject({
+      count: 0,
+    })
     const { body } = await orla.get(`/api/ledger/${of('tam')}/export`).expect(200)
     expect(body.orders).toEqual([])
     expect(body.binned).toMatchObject([{ steps: [{ n: 0.1 }], replies: [{ verdict: 'v', body: 'why?' }] }])
-    await orla.delete(`/api/lessons/${lesson!.id}`).expect(204)
-    const [someone] = await query<{ id: string }>(`select id from users where login = 'orla'`)
-    expect(await restoreBin(school.database, someone!)).toBe(1)
-    expect(await Promise.all(tables.map((table) => rowsOf(school.database, table)))).toEqual(before)
-    const [back] = await query<{ lesson: string | null }>(
-      'select lesson_id as lesson from work_orders where id = $1',
+    expect(await restoreBin(school.database)).toBe(1)
+    expect(await everything()).toEqual(before)
+    // What it belonged to may go while it lies there.
+    await lookForOld(school.database)
+    await later(25)
+    expect(await lookForOld(school.database)).toBe(1)
+    await orla.delete(`/api/lessons/${lesson}`).expect(204)
+    expect(await restoreBin(school.database)).toBe(1)
+    expect(await lessonOf(id)).toBeNull()
+    await orla.put('/api/retention').send({ months: null })
+    await query('delete from work_orders')
+  })
+
+  it('make room in the bin for a newer try, and come back beside it', async () => {
+    const [first] = (await query<{ id: string }>(
+      `insert into work_orders (student_id, instructor_id, complaint, document, faults, rubric, created_at)
+       select $1, id, 'c', '{}', '{}', '{}', now() - interval '3 years' from users where login = 'orla' returning id`,
+      of('tam'),
+    )) as [{ id: string }]
+    const again = (years: number) =>
+      query(
+        `insert into work_orders (student_id, instructor_id, complaint, document, faults, rubric, like_of, created_at)
+         select $1, id, 'c', '{}', '{}', '{}', $2, now() - $3 * interval '1 year' from users where login = 'orla'`,
+        of('tam'),
+        first.id,
+        years,
+      )
+    await again(2)
+    expect(await binOlderThan(school.database, new Date().toISOString())).toBe(2)
+    await again(0)
+    expect(await restoreBin(school.database)).toBe(2)
+    const kept = await query<{ like: string | null }>(
+      'select like_of as like from current_orders order by created_at',
+    )
+    expect(kept.map(({ like }) => like)).toEqual([null, null, first.id])
+    await query('delete from work_orders')
+  })
+
+  it('that a Brachyon of before has packed into its bin lie in the bin as before, with every row', async () => {
+    const { id } = await withEverything()
+    await query(`update work_orders set binned_at = now() - interval '7 days' where id = $1`, id)
+    await query(
+      `update attempt_results r set binned_at = o.binned_at from work_orders o where o.id = r.work_order_id and o.id = $1`,
       id,
     )
-    expect(back!.lesson).toBeNull()
-    await orla.put('/api/retention').send({ months: null })
+    const before = await everything()
+    // As it was packed: without the columns that came later, and of a lesson that is gone.
+    await query(
+      `insert into bin (work_order_id, student_id, at, rows)
+       select o.id, o.student_id, o.binned_at, jsonb_build_object('work_orders', jsonb_build_array(to_jsonb(o) - 'binned_at'),
+         ${tables
+           .filter((table) => table !== 'work_orders')
+           .map(
+             (table) =>
+               `'${table}', (select jsonb_agg(to_jsonb(t) - 'binned_at') from ${table} t where t.work_order_id = o.id)`,
+           )
+           .join()}) from work_orders o where o.id = $1`,
+      id,
+    )
+    await query('delete from work_orders where id = $1', id)
+    await lookForOld(school.database)
+    expect(await everything()).toEqual(before)
+    expect(await rowsOf(school.database, 'bin')).toEqual([])
+    expect(await state()).toMatchObject({ bin: { count: 1 } })
+    expect((await orla.post('/api/bin/restored').expect(200)).body).toEqual({ count: 1 })
+    await query('delete from work_orders')
   })
 
   it('go from the bin too where their student is erased', async () => {
@@ -160,10 +253,10 @@ describe('records that have become too old', () => {
     await orla.put('/api/retention').send({ months: 12 })
     await later(25)
     expect(await lookForOld(school.database)).toBeGreaterThan(0)
-    const inBin = async () => (await query('select 1 from bin where student_id = $1', of('idris'))).length
-    expect(await inBin()).toBeGreaterThan(0)
+    const ofIdris = async () => (await inBin()).filter(({ student }) => student === of('idris')).length
+    expect(await ofIdris()).toBeGreaterThan(0)
     await orla.post(`/api/ledger/${of('idris')}/erased`).expect(204)
-    expect(await inBin()).toBe(0)
+    expect(await ofIdris()).toBe(0)
     await orla.put('/api/retention').send({ months: null })
   })
 })
@@ -173,19 +266,18 @@ describe('a clock that has jumped', () => {
 
   it('ten years ahead announces nothing, erases nothing, and empties no bin', async () => {
     await handOut('tam')
-    await query(
-      `insert into bin (work_order_id, student_id, rows) values (gen_random_uuid(), $1, '{}') on conflict do nothing`,
-      of('tam'),
-    )
+    await handOut('tam')
+    await query('update work_orders set binned_at = now() where student_id = $1', of('tam'))
+    await handOut('tam')
     await orla.put('/api/retention').send({ months: 12 })
     await query(`insert into sign_ins (login, address, outcome) values ('tam', '10.0.0.1', 'in')`)
     // Seen from ten years later: everything that is there is ten years older.
     await query(`update work_orders set created_at = created_at - interval '10 years'`)
-    await query(`update bin set at = at - interval '10 years'`)
+    await query(`update work_orders set binned_at = binned_at - interval '10 years'`)
     await query(`update sign_ins set at = at - interval '10 years'`)
     await lastTrusted(dayOfYears)
     const left = async () =>
-      Promise.all(['work_orders', 'bin', 'sign_ins', 'steps'].map((table) => rowsOf(school.database, table)))
+      Promise.all(['work_orders', 'sign_ins', 'steps'].map((table) => rowsOf(school.database, table)))
     const before = await left()
     for (let n = 0; n < 3; n++) {
       await lookForOld(school.database)
@@ -198,7 +290,9 @@ describe('a clock that has jumped', () => {
     const said = retentionStateSchema.parse((await orla.post('/api/clock/right').expect(200)).body)
     expect(said.clock).toBe('steady')
     expect(said.plan?.count).toBeGreaterThan(0)
-    expect((await rowsOf(school.database, 'work_orders')).length).toBe(before[0]!.length)
+    // What had lain in the bin for ten years is gone now, as it should be.
+    expect(await inBin()).toEqual([])
+    expect(await query('select 1 from current_orders')).toHaveLength(1)
   })
 
   it('takes back what it has announced once it is right again', async () => {

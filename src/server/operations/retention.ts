@@ -6,7 +6,7 @@ import type { Database, Queries } from '../database'
 import { factOf, setFact } from '../facts'
 import { forgetPrepared } from '../judging/prepared'
 import { iso } from '../orders'
-import { binDays, binOlderThan, emptyBin } from './bin'
+import { binDays, binOlderThan, emptyBin, unpackBin } from './bin'
 import { lookAtClock, type Clock } from './clock'
 
 const monthsFact = 'retention'
@@ -42,6 +42,7 @@ export async function keepFor(db: Database, months: number | null): Promise<void
  * @returns how many pieces of work went into the bin
  */
 export async function lookForOld(db: Database): Promise<number> {
+  await unpackBin(db)
   if ((await lookAtClock(db)) !== 'steady') {
     await setFact(db, planFact, null)
     return 0
@@ -72,7 +73,7 @@ async function isDue(db: Queries, { announced }: Plan): Promise<boolean> {
 async function announce(db: Queries, months: number): Promise<void> {
   const [row] = await db.query<Plan>(
     `select now()::text as announced, (now() - $1 * interval '1 month')::text as before, count(*)::int as count
-     from work_orders where coalesce(concluded_at, created_at) < now() - $1 * interval '1 month'`,
+     from current_orders where coalesce(concluded_at, created_at) < now() - $1 * interval '1 month'`,
     [months],
   )
   if (row!.count) await setFact(db, planFact, JSON.stringify(row))
@@ -83,8 +84,8 @@ export async function retentionState(db: Database): Promise<RetentionState> {
   const clock: Clock = await lookAtClock(db)
   const plan = await planOf(db)
   const [row] = await db.query<{ now: string; binned: number; until: string | null; on: string | null }>(
-    `select ${iso('now()')} as now, (select count(*)::int from bin) as binned,
-       (select ${iso(`(min(at) + interval '${binDays} days')`)} from bin) as until,
+    `select ${iso('now()')} as now, (select count(*)::int from work_orders where binned_at is not null) as binned,
+       (select ${iso(`(min(binned_at) + interval '${binDays} days')`)} from work_orders where binned_at is not null) as until,
        ${iso(`($1::timestamptz + interval '${noticeHours} hours')`)} as on`,
     [plan?.announced ?? null],
   )

@@ -4,7 +4,7 @@ import { pipeline } from 'node:stream/promises'
 import express, { Router, type RequestHandler } from 'express'
 import { z } from 'zod'
 import { retentionSchema, say } from '../../contract'
-import { only, userOf } from '../accounts/routes'
+import { only } from '../accounts/routes'
 import type { Database } from '../database'
 import { Refusal } from '../refusal'
 import { givePassword } from '../accounts/users'
@@ -72,7 +72,7 @@ export function schoolRoutes(db: Database, folder: string | undefined): Router {
   })
   /** Puts back what lies in the bin. */
   router.post('/bin/restored', async (_req, res) => {
-    res.json({ count: await restoreBin(db, userOf(res)) })
+    res.json({ count: await restoreBin(db) })
   })
   /** Somebody has compared the clock with a calendar. */
   router.post('/clock/right', async (_req, res) => {

@@ -17,7 +17,7 @@ export const noteFact = (db: Queries, name: string): Promise<void> => setFact(db
 export async function statusOf(db: Database, folder: string | undefined): Promise<Status> {
   const [row] = await db.query<{ database: string; bytes: number; people: number; orders: number }>(
     `select split_part(version(), ' on ', 1) as database, pg_database_size(current_database())::float8 as bytes,
-       (select count(*)::int from users) as people, (select count(*)::int from work_orders) as orders`,
+       (select count(*)::int from users) as people, (select count(*)::int from current_orders) as orders`,
   )
   const [backup] = await db.query<{ at: string }>(
     `select ${iso('at')} as at from facts where name = 'backup'`,

@@ -7,7 +7,8 @@ import { forgetPerson, forgetSignIns } from '../accounts/users'
 import { forgetActs } from '../acts'
 import { leaveClasses } from '../classes'
 import type { Database } from '../database'
-import { forgetBinned } from '../operations/bin'
+import { forgetPacked } from '../operations/bin'
+import { forgetBinned } from '../orders'
 import { Refusal } from '../refusal'
 import { forgetReplies } from '../replies'
 
@@ -27,6 +28,7 @@ export async function eraseName(db: Database, student: string): Promise<void> {
       forgetIdentities,
       forgetClaims,
       forgetBinned,
+      forgetPacked,
       forgetActs,
       forgetReplies,
       forgetPerson,

@@ -25,7 +25,7 @@ export async function ledgerStudents(
   const people = await peopleOf(db, scope)
   const cursor = readCursor(after, 2)
   const whose = `u.role = 'student' and ${people ? 'u.id = any($1::uuid[])' : '$1::uuid[] is null'}
-     and ($2::uuid is null or exists (select 1 from work_orders o where o.lab_day_id = $2 and o.student_id = u.id))`
+     and ($2::uuid is null or exists (select 1 from current_orders o where o.lab_day_id = $2 and o.student_id = u.id))`
   const bound = [people, scope.day ?? null]
   const [counted] = await db.query<{ count: number }>(
     `select count(*)::int as count from users u where ${whose}`,
@@ -70,7 +70,7 @@ async function evidenceByStudent(
     evidence: [Skill, number, number][]
   }>(
     `select r.student_id as student, r.mark, extract(epoch from now() - r.concluded_at)::float8 / 86400 as age, r.evidence
-     from attempt_results r where r.student_id = any($1::uuid[]) ${ofDay('$2')}`,
+     from current_results r where r.student_id = any($1::uuid[]) ${ofDay('$2')}`,
     [students, day ?? null],
   )
   const shown = new Map<string, Shown>()
@@ -86,7 +86,7 @@ async function evidenceByStudent(
 
 /** Of one lab day, where one is named. */
 export const ofDay = (day: string): string =>
-  `and (${day}::uuid is null or exists (select 1 from work_orders o where o.id = r.work_order_id and o.lab_day_id = ${day}))`
+  `and (${day}::uuid is null or exists (select 1 from current_orders o where o.id = r.work_order_id and o.lab_day_id = ${day}))`
 
 /** What each fault has shown in a scope, and what confidence was worth. */
 export async function ledgerOf(db: Queries, scope: LedgerScope): Promise<Ledger> {
@@ -99,12 +99,12 @@ export async function ledgerOf(db: Queries, scope: LedgerScope): Promise<Ledger>
          percentile_cont(0.5) within group (order by r.tests) as tests,
          percentile_cont(0.5) within group (order by r.minutes) as minutes,
          mode() within group (order by r.wrong) filter (where r.wrong is not null) as wrong
-       from attempt_results r where ${whose} ${scope.day ? ofDay('$2') : 'and $2::uuid is null'} group by r.circuit, r.fault) f
+       from current_results r where ${whose} ${scope.day ? ofDay('$2') : 'and $2::uuid is null'} group by r.circuit, r.fault) f
      order by attempts desc, circuit, fault limit ${mostFaults}`,
     bound,
   )
   const said = await db.query<{ sure: number; right: boolean; count: number }>(
-    `select r.sure, r.found as right, count(*)::int as count from attempt_results r
+    `select r.sure, r.found as right, count(*)::int as count from current_results r
      where r.sure is not null and ${whose} ${scope.day ? ofDay('$2') : 'and $2::uuid is null'} group by r.sure, r.found`,
     bound,
   )

@@ -60,7 +60,7 @@ async function readRows(
     `select r.work_order_id as id, r.concluded_at::text as sorted, u.name as student, r.circuit, r.fault,
        ${iso('r.concluded_at')} as finished, r.found, r.tests as readings, r.minutes, r.marks, r.mark, r.verdicts,
        ${overridesOf('r.work_order_id')} as overrides
-     from attempt_results r join users u on u.id = r.student_id
+     from current_results r join users u on u.id = r.student_id
      where ${people ? 'r.student_id = any($1::uuid[])' : '$1::uuid[] is null'} ${day ? ofDay('$2') : 'and $2::uuid is null'}
        ${cursor ? 'and (r.concluded_at, r.work_order_id) < ($3::timestamptz, $4::uuid)' : ''}
      order by r.concluded_at desc, r.work_order_id desc limit ${atOnce + 1}`,
@@ -72,7 +72,7 @@ async function readRows(
 export async function marksOf(db: Queries, scope: LedgerScope, after?: string): Promise<Marks> {
   const people = await peopleOf(db, scope)
   const [counted] = await db.query<{ count: number }>(
-    `select count(*)::int as count from attempt_results r
+    `select count(*)::int as count from current_results r
      where ${people ? 'r.student_id = any($1::uuid[])' : '$1::uuid[] is null'} ${scope.day ? ofDay('$2') : 'and $2::uuid is null'}`,
     [people, scope.day ?? null],
   )

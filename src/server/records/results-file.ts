@@ -65,7 +65,7 @@ export const resultsFile = (db: Queries, scope: LedgerScope): Readable =>
       return db.query<ResultRow>(
         `select r.work_order_id as id, r.concluded_at::text as sorted, ${itemSql} as item, ${classSql} as class,
            coalesce(u.sourced, u.id::text) as student, ${iso('r.concluded_at')} as at, r.mark
-         from attempt_results r join work_orders o on o.id = r.work_order_id join users u on u.id = r.student_id
+         from current_results r join current_orders o on o.id = r.work_order_id join users u on u.id = r.student_id
          where ${whoseSql(people, scope.day)}
            ${last ? 'and (r.concluded_at, r.work_order_id) > ($3::timestamptz, $4::uuid)' : ''}
          order by r.concluded_at, r.work_order_id limit ${atOnce + 1}`,
@@ -104,7 +104,7 @@ export const lineItemsFile = (db: Queries, scope: LedgerScope): Readable =>
       const rows = await db.query<ItemRow>(
         `select item, class, min(title) as title, ${iso('min(assigned)')} as assigned from (
            select ${itemSql} as item, ${classSql} as class, coalesce(l.name, r.circuit) as title, o.created_at as assigned
-           from attempt_results r join work_orders o on o.id = r.work_order_id left join lessons l on l.id = o.lesson_id
+           from current_results r join current_orders o on o.id = r.work_order_id left join lessons l on l.id = o.lesson_id
            where ${whoseSql(people, scope.day)}) one
          group by item, class order by item, class`,
         [people, scope.day ?? null],

@@ -7,9 +7,9 @@ import { Refusal } from '../refusal'
 export async function exportOf(db: Database, student: string): Promise<object> {
   const [person] = await db.query<User>('select id, login, name, role from users where id = $1', [student])
   if (!person) throw new Refusal(404, say('noPerson'))
-  const orders = await db.query(
+  const rows = await db.query<{ since: string | null }>(
     `select o.id, o.document->>'name' as circuit, o.complaint, ${iso('o.created_at')} as created,
-       ${iso('o.concluded_at')} as concluded, o.station, o.round, j.body->'total' as total,
+       ${iso('o.concluded_at')} as concluded, o.station, o.round, j.body->'total' as total, ${iso('o.binned_at')} as since,
        (select coalesce(json_agg(s.body order by s.position), '[]') from steps s where s.work_order_id = o.id) as steps,
        (select coalesce(json_agg(json_build_object('aspect', v.aspect, 'points', v.points, 'note', v.note)), '[]')
           from overrides v where v.work_order_id = o.id) as overrides,
@@ -18,15 +18,9 @@ export async function exportOf(db: Database, student: string): Promise<object> {
      from work_orders o left join judgements j on j.work_order_id = o.id where o.student_id = $1 order by o.created_at`,
     [student],
   )
+  const orders = rows.filter(({ since }) => since === null).map(({ since: _, ...order }) => order)
   // Work that is too old lies in the bin for a while before it is erased.
-  const binned = await db.query(
-    `select ${iso('b.at')} as since, o->'document'->>'name' as circuit, o->>'complaint' as complaint,
-       o->>'created_at' as created, o->>'concluded_at' as concluded, b.rows->'judgements'->0->'body'->'total' as total,
-       (select coalesce(json_agg(s->'body' order by (s->>'position')::int), '[]')
-          from jsonb_array_elements(b.rows->'steps') s) as steps, b.rows->'overrides' as overrides, b.rows->'replies' as replies
-     from bin b, jsonb_array_elements(b.rows->'work_orders') o where b.student_id = $1 order by o->>'created_at'`,
-    [student],
-  )
+  const binned = rows.filter(({ since }) => since !== null)
   const signIns = await db.query(
     `select ${iso('at')} as at, address, outcome from sign_ins where login = $1 order by id`,
     [person.login],
