@@ -18,7 +18,7 @@ export async function exportOf(db: Database, student: string): Promise<object> {
      from work_orders o left join judgements j on j.work_order_id = o.id where o.student_id = $1 order by o.created_at`,
     [student],
   )
-  const orders = rows.filter(({ since }) => since === null).map(({ since: _, ...order }) => order)
+  const orders = rows.filter(({ since }) => since === null)
   // Work that is too old lies in the bin for a while before it is erased.
   const binned = rows.filter(({ since }) => since !== null)
   const signIns = await db.query(
