@@ -11,7 +11,7 @@ import {
 } from '../core/attempt'
 import { say as attemptSay } from '../core/attempt/phrases'
 import type { Message } from '../core/document'
-import { DatabaseFailure, type Database, type Queries } from './database'
+import { often, DatabaseFailure, type Database, type Queries } from './database'
 import { hintOf, prepared } from './judging'
 import { tellFloor } from './floor'
 import {
@@ -106,8 +106,8 @@ async function stepsUpTo(
   key: string,
 ): Promise<{ readonly types: Step['type'][]; readonly same: Taken | undefined }> {
   const rows = await db.query<{ position: number; type: Step['type']; same: unknown }>(
-    `select position, body->>'type' as type, case when key = $2 then body end as same from steps
-     where work_order_id = $1 order by position`,
+    often(`select position, body->>'type' as type, case when key = $2 then body end as same from steps
+     where work_order_id = $1 order by position`),
     [id, key],
   )
   const same = rows.find((row) => row.same !== null)
@@ -177,7 +177,7 @@ async function stepNow(
       throw new Refusal(409, attemptSay('timeUp'))
     if (order.stopped !== null) throw new Refusal(409, say('stopped', { text: order.stopped }))
     if (order.taken >= mostSteps) throw new Refusal(409, attemptSay('noSteps', { most: mostSteps }))
-    const bench = order.bench ?? (await benchSoFar(database, workers, order, stopping))
+    const bench = order.bench ?? (await benchSoFar(database, workers, order))
     const { circuit, planted, frame } = order
     if (action.type === 'test' && !sources[frame.source].includes(action.source))
       throw new Refusal(409, attemptSay(frame.source === 'model' ? 'virtual' : 'typed'))
@@ -218,14 +218,9 @@ async function stepNow(
 }
 
 /** Orders of before the bench was kept with them: it is worked out from their steps once. */
-async function benchSoFar(
-  database: Database,
-  workers: Workers,
-  order: Order & Standing,
-  stopping: Stopping,
-): Promise<Bench> {
+async function benchSoFar(database: Database, workers: Workers, order: Order & Standing): Promise<Bench> {
   const { circuit, planted, frame } = order
-  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } }, stopping)
+  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } })
   const steps = await loadSteps(database, order.id)
   return benchOf(
     order,

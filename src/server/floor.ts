@@ -2,7 +2,7 @@ import { createChannel, type Session } from 'better-sse'
 import type { FloorAct, FloorList, FloorRow, Scope, Told, User } from '../contract'
 import { asSeen, stepDoor } from '../core/attempt'
 import { addAct, nudgesOf } from './acts'
-import type { Database, Queries } from './database'
+import { often, type Database, type Queries } from './database'
 import { progressColumns } from './judging/progress'
 import {
   allowHints,
@@ -18,7 +18,8 @@ import {
 import { peopleOf } from './scope'
 
 /** Tells everybody who watches, in every process, once the transaction is through. */
-export const tellFloor = (db: Queries, id: string) => db.query('select pg_notify($1, $2)', [floorChannel, id])
+export const tellFloor = (db: Queries, id: string) =>
+  db.query(often('select pg_notify($1, $2)'), [floorChannel, id])
 
 /** What goes before an order's id where its student has to hear of it too. */
 const toStudent = 'told '
@@ -65,7 +66,9 @@ async function rowsNow(db: Database, scope: Scope, day?: string): Promise<FloorL
 
 /** Rows as they are now, of orders that have changed. */
 const rowsOf = async (db: Database, ids: readonly string[]): Promise<FloorRow[]> =>
-  (await db.query<Parameters<typeof rowOf>[0]>(`${rowSql} where o.id = any($1::uuid[])`, [ids])).map(rowOf)
+  (await db.query<Parameters<typeof rowOf>[0]>(often(`${rowSql} where o.id = any($1::uuid[])`), [ids])).map(
+    rowOf,
+  )
 
 /** What an instructor does to work that is going on: kept, and told to the student. */
 export async function act(db: Database, id: string, what: FloorAct, instructor: User): Promise<void> {

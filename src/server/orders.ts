@@ -14,7 +14,7 @@ import {
 import { readCircuit, type Circuit } from '../core/circuit'
 import type { Read } from '../core/document'
 import type { Fault } from '../core/faults'
-import type { Database, Queries } from './database'
+import { often, type Database, type Queries } from './database'
 import { Refusal } from './refusal'
 
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
@@ -116,8 +116,8 @@ function orderOf(row: Row, copy: Copied): Order {
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    `select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, ${leftSql} as left, ${iso('created_at')} as created,
-       ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`,
+    often(`select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, ${leftSql} as left, ${iso('created_at')} as created,
+       ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`),
     [id],
   )
   if (!row) throw new Refusal(404, say('noOrder'))
@@ -143,8 +143,8 @@ const taken = new LRUCache<string, { readonly last: number; readonly steps: read
 export async function loadSteps(db: Database, id: string): Promise<readonly Kept[]> {
   const known = taken.get(id)
   const rows = await db.query<{ at: string; body: unknown; position: number }>(
-    `select ${iso('at')} as at, body, position from steps where work_order_id = $1 and position > $2
-     order by position limit ${mostSteps}`,
+    often(`select ${iso('at')} as at, body, position from steps where work_order_id = $1 and position > $2
+     order by position limit ${mostSteps}`),
     [id, known?.last ?? -1],
   )
   if (!rows.length) return known?.steps ?? []
@@ -270,12 +270,12 @@ export interface NewStep {
  */
 export async function addStep(db: Queries, { id, key, position, body, bench }: NewStep): Promise<boolean> {
   const rows = await db.query(
-    `with counted as (
+    often(`with counted as (
        update current_orders set taken = taken + 1, bench = $5
        where id = $1 and taken = $3 and concluded_at is null returning id),
      added as (
        insert into steps (work_order_id, position, key, body) select id, $3, $2, $4 from counted returning work_order_id)
-     select pg_notify($6, work_order_id::text) from added`,
+     select pg_notify($6, work_order_id::text) from added`),
     [id, key, position, JSON.stringify(body), JSON.stringify(bench ?? null), floorChannel],
   )
   return rows.length > 0

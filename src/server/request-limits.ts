@@ -1,7 +1,7 @@
 import type { RequestHandler, Response } from 'express'
 import { ipKeyGenerator, rateLimit, type Store } from 'express-rate-limit'
 import type { Message } from '../core/document'
-import type { Database } from './database'
+import { often, type Database } from './database'
 import { Refusal } from './refusal'
 
 /** Full windows that a process remembers; beyond them the database is asked again. */
@@ -33,11 +33,11 @@ class CountedInDatabase implements Store {
     // A window that begins in the future was begun by a clock that was wrong.
     const over = `(request_counts.since < now() - $2 * interval '1 second' or request_counts.since > now())`
     const [row] = await this.db.query<{ count: number; left: number }>(
-      `insert into request_counts (key, count) values ($1, 1)
+      often(`insert into request_counts (key, count) values ($1, 1)
        on conflict (key) do update set
          count = case when ${over} then 1 else request_counts.count + 1 end,
          since = case when ${over} then now() else request_counts.since end
-       returning count, extract(epoch from since - now())::float8 + $2 as left`,
+       returning count, extract(epoch from since - now())::float8 + $2 as left`),
       [this.prefix + key, this.seconds],
     )
     const { count, left } = row!

@@ -1,5 +1,5 @@
 import { say, type User } from '../../contract'
-import type { Queries } from '../database'
+import { often, type Queries } from '../database'
 import { Refusal } from '../refusal'
 import { hashToken, newToken } from './tokens'
 import { userColumns } from './users'
@@ -36,8 +36,8 @@ const stands = `s.expires_at > now() and s.begun_at < now() + interval '10 minut
 export async function visitorOf(db: Queries, token: string | undefined): Promise<Visitor | undefined> {
   if (!token) return undefined
   const [row] = await db.query<User & { session: string }>(
-    `select ${userColumns('u')}, s.id as session, s.bench from sessions s join users u on u.id = s.user_id
-     where s.token_hash = $1 and ${stands}`,
+    often(`select ${userColumns('u')}, s.id as session, s.bench from sessions s join users u on u.id = s.user_id
+     where s.token_hash = $1 and ${stands}`),
     [hashToken(token)],
   )
   if (!row) return undefined

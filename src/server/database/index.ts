@@ -5,6 +5,7 @@ import { openPglite } from './pglite'
 import { openPostgres } from './postgres'
 
 export { takeStartLock } from './migrate'
+export { often } from './often'
 export { DatabaseFailure, type Database, type Queries, type Snapshot, type Trouble } from './database'
 
 export interface Where {

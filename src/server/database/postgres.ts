@@ -3,6 +3,7 @@ import { connectionTo } from './connection'
 import { DatabaseFailure, failureOf, usualLimit, type Database, type Queries } from './database'
 import { limited, type OnSlow } from './limited'
 import { listenForGood } from './listener'
+import { nameOf } from './often'
 import { serverSnapshot } from './server-snapshot'
 
 export interface Hears {
@@ -23,7 +24,11 @@ export function openPostgres(
   pool.on('error', onLost)
   const on = (target: { query: pg.Pool['query'] }): Queries => ({
     query: async <Row>(sql: string, parameters: readonly unknown[] = []) => {
-      const found = await target.query(sql, [...parameters]).catch(rethrow)
+      const name = nameOf(sql)
+      const values = [...parameters]
+      const found = await (
+        name ? target.query({ name, text: sql, values }) : target.query(sql, values)
+      ).catch(rethrow)
       return found.rows as Row[]
     },
   })
@@ -67,8 +72,11 @@ const allowLong = (client: pg.PoolClient, seconds: number) =>
 
 /** The same connection, whose statements are waited for as long as the transaction may last. */
 const patient = (client: pg.PoolClient, seconds: number) => ({
-  query: (text: string, values: unknown[]) =>
-    client.query({ text, values, query_timeout: 1000 * seconds } as pg.QueryConfig),
+  query: (asked: string | pg.QueryConfig, values?: unknown[]) =>
+    client.query({
+      ...(typeof asked === 'string' ? { text: asked, values } : asked),
+      query_timeout: 1000 * seconds,
+    } as pg.QueryConfig),
 })
 
 const rethrow = (error: unknown): never => {

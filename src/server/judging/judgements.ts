@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { engineVersion, judgedSchema, type JudgedAttempt, type Rubric } from '../../core/assessment'
 import type { Step } from '../../core/attempt'
-import type { Queries } from '../database'
+import { often, type Queries } from '../database'
 import type { Order } from '../orders'
 
 /** Table `judgements`: each attempt as it was judged last, with a digest of the steps, rubric and engine it was judged by. */
@@ -28,7 +28,7 @@ export async function keptJudgement(
   steps: readonly Step[],
 ): Promise<JudgedAttempt | null> {
   const [kept] = await db.query<{ sign: string; body: unknown }>(
-    'select sign, body from judgements where work_order_id = $1',
+    often('select sign, body from judgements where work_order_id = $1'),
     [order.id],
   )
   if (!kept || (!order.judged && kept.sign !== signOf(order, steps))) return null

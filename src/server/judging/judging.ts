@@ -13,6 +13,8 @@ import { engineOfBefore, keepResult } from './results'
 export async function makeReady(db: Queries, workers: Workers, order: OrderOfCore): Promise<void> {
   const { circuit, planted, frame } = order
   try {
+    // The bench that everybody who begins stands at.
+    await workers.start({ order: { circuit, planted, frame } })
     const first = await prepared(db, workers, order)
     await workers.makeReady({ order: { circuit, planted, frame }, prepared: first })
   } catch {

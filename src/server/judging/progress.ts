@@ -1,7 +1,7 @@
 import type { FloorRow } from '../../contract'
 import type { JudgedAttempt } from '../../core/assessment'
 import type { Step } from '../../core/attempt'
-import type { Queries } from '../database'
+import { often, type Queries } from '../database'
 
 /** Table `attempt_progress`: what the judge makes of work that goes on, as the Floor shows it. */
 
@@ -39,9 +39,9 @@ export const keepProgress = (
   { left, idle, unsafe, total }: Progress,
 ): Promise<unknown[]> =>
   db.query(
-    `insert into attempt_progress (work_order_id, steps, suspects, idle, unsafe, total) values ($1, $2, $3, $4, $5, $6)
+    often(`insert into attempt_progress (work_order_id, steps, suspects, idle, unsafe, total) values ($1, $2, $3, $4, $5, $6)
      on conflict (work_order_id) do update set steps = excluded.steps, suspects = excluded.suspects, idle = excluded.idle,
-       unsafe = excluded.unsafe, total = excluded.total, at = now() where attempt_progress.steps <= excluded.steps`,
+       unsafe = excluded.unsafe, total = excluded.total, at = now() where attempt_progress.steps <= excluded.steps`),
     [id, steps, JSON.stringify(left ?? []), idle, JSON.stringify(unsafe), total],
   )
 

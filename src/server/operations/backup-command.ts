@@ -1,7 +1,6 @@
 import { createReadStream, existsSync, openSync, renameSync, rmSync } from 'node:fs'
 import { open } from 'node:fs/promises'
 import { dirname, resolve } from 'node:path'
-import { createInterface } from 'node:readline'
 import { Readable, Transform, type Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip } from 'node:zlib'
@@ -108,28 +107,28 @@ export async function restore(school: School, file: string): Promise<string> {
   }
 }
 
+/** Bytes that are read or unpacked at a time. */
+const atOnce = 256 * 1024
+
 /**
  * Lines of a file, unpacked where it is packed. What is wrong with the file itself is a `BackupError`.
  * @param fd of the file, where it is open already
  */
 async function* linesOf(file: string, fd?: number): AsyncGenerator<string> {
   if (fd === undefined && !existsSync(file)) throw new BackupError(`There is no file ${file}.`)
-  const raw = createReadStream(file, fd === undefined ? {} : { fd })
-  const input = file.endsWith('.gz') || file.endsWith('.gz.part') ? createGunzip() : undefined
-  // An error of either ends the lines with it.
-  const flowing = input ? pipeline(raw, input) : undefined
-  flowing?.catch(() => undefined)
-  const broken = new Promise<never>((_, reject) => (input ?? raw).once('error', reject))
-  broken.catch(() => undefined)
-  const lines = createInterface({ input: input ?? raw, crlfDelay: Infinity })[Symbol.asyncIterator]()
+  const raw = createReadStream(file, { highWaterMark: atOnce, ...(fd !== undefined && { fd }) })
+  const input =
+    file.endsWith('.gz') || file.endsWith('.gz.part') ? raw.pipe(createGunzip({ chunkSize: atOnce })) : raw
+  // What goes wrong with the file ends what is unpacked from it.
+  if (input !== raw) raw.once('error', (error) => input.destroy(error))
   try {
-    for (;;) {
-      const { value, done } = await Promise.race([lines.next(), broken])
-      if (done) break
-      yield value
+    let rest = ''
+    for await (const chunk of input.setEncoding('utf8')) {
+      const lines = (rest + String(chunk)).split('\n')
+      rest = lines.pop() ?? ''
+      for (const line of lines) yield line.endsWith('\r') ? line.slice(0, -1) : line
     }
-    // What breaks at the very end, such as the sum of the packed file, is told before anything is believed.
-    await flowing
+    if (rest) yield rest
   } catch (error) {
     if (error instanceof BackupError) throw error
     throw new BackupError(`${file} is damaged: it cannot be read to its end (${wordsOf(error)}).`)

@@ -56,42 +56,57 @@ export async function importSchool(
   )
 }
 
-/** Gathers rows of one table that name the same columns, and writes them with one statement. */
+/**
+ * Gathers rows of one table and writes them with one statement, while the next ones are read. All rows of a table name the same
+ * columns: they were written by one database.
+ */
 class Inserter {
   private waiting: BackupRow[] = []
   private text = 0
-  private columns = ''
+  private writing: Promise<unknown> = Promise.resolve()
 
   constructor(private readonly tx: Queries) {}
 
   async add(one: BackupRow): Promise<void> {
-    const columns = columnsOf(one)
     const full = this.waiting.length >= mostRows || this.text > mostText
-    if (full || this.waiting[0]?.table !== one.table || columns !== this.columns) await this.flush()
-    this.columns = columns
+    if (full || this.waiting[0]?.table !== one.table) await this.write()
     this.waiting.push(one)
     this.text += one.row.length
   }
 
+  /** All that was added is in the database then. */
   async flush(): Promise<void> {
-    const [first] = this.waiting
-    if (!first) return
+    await this.write()
+    await this.writing
+  }
+
+  private async write(): Promise<void> {
+    const rows = this.waiting
+    this.waiting = []
+    this.text = 0
+    await this.writing
+    if (!rows.length) return
+    this.writing = this.insert(rows)
+    // It is waited for before the next ones are written; until then nobody else hears of it.
+    this.writing.catch(() => undefined)
+  }
+
+  private async insert(rows: readonly BackupRow[]): Promise<void> {
+    const first = rows[0]!
+    const columns = columnsOf(first)
     // Columns that came later have their defaults: only what the backup names is written.
     await this.tx
       .query(
-        `insert into ${first.table} (${this.columns}) overriding system value
-         select ${this.columns} from jsonb_populate_recordset(null::${first.table}, $1::text::jsonb)`,
-        [`[${this.waiting.map(({ row }) => row).join()}]`],
+        `insert into ${first.table} (${columns}) overriding system value
+         select ${columns} from jsonb_populate_recordset(null::${first.table}, $1::text::jsonb)`,
+        [`[${rows.map(({ row }) => row).join()}]`],
       )
       .catch((error: unknown) => {
-        const lines =
-          this.waiting.length > 1
-            ? `Lines ${first.line} to ${this.waiting.at(-1)!.line}`
-            : `Line ${first.line}`
+        // What is no JSON at all is said with its own line.
+        rows.forEach(columnsOf)
+        const lines = rows.length > 1 ? `Lines ${first.line} to ${rows.at(-1)!.line}` : `Line ${first.line}`
         throw new BackupError(`${lines}: these rows of ${first.table} do not fit (${wordsOf(error)}).`)
       })
-    this.waiting = []
-    this.text = 0
   }
 }
 

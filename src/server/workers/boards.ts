@@ -20,6 +20,22 @@ const kept = new LRUCache<string, Boards>({
   sizeCalculation: ({ predictor }) => 1 + predictor.boards,
 })
 
+/** Circuits, and what is planted in them, that a thread remembers. */
+const mostOrders = 300
+const orders = new LRUCache<string, Pick<Order, 'circuit' | 'planted'>>({ max: mostOrders })
+
+/**
+ * The order with the circuit that this thread has had before, where it is the same: each task brings a copy, and what the core
+ * has worked out of a circuit once it keeps by the value itself.
+ */
+export function remembered<T extends Pick<Order, 'circuit' | 'planted'>>(order: T): T {
+  const key = JSON.stringify([order.circuit, order.planted])
+  const known = orders.get(key)
+  if (known) return { ...order, ...known }
+  orders.set(key, { circuit: order.circuit, planted: order.planted })
+  return order
+}
+
 /** Does something with the boards of an order, which stay in memory while they are asked for. */
 export function withBoards<T>(order: Order, work: (boards: Boards) => T): T {
   const { circuit, planted, frame } = order

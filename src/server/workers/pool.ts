@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
+import { LRUCache } from 'lru-cache'
 import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
@@ -25,6 +26,8 @@ const limits = {
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
 const mostWaiting = 300
+/** Answers that are remembered: of more orders than a day has. */
+const mostAnswers = 300
 /**
  * How far a thread stands back where cores are short: whoever answers requests goes first, then a step that a student waits
  * for, then reviews and the Floor’s curves.
@@ -109,12 +112,11 @@ export class Workers {
     return mine
   }
 
-  start = (task: StartTask, stopping?: Stopping): Promise<Bench> =>
-    this.run(this.steps, 'start', task, stopping)
+  /** The same for all who are handed the same: a class that begins at once asks for it once. */
+  start = (task: StartTask): Promise<Bench> => this.remembered('start', task)
   perform = (task: PerformTask, stopping?: Stopping): Promise<PerformedStep> =>
     this.run(this.steps, 'perform', task, stopping)
-  draft = (task: DraftTask, stopping?: Stopping): Promise<Frame['complaint']> =>
-    this.run(this.steps, 'draft', task, stopping)
+  draft = (task: DraftTask): Promise<Frame['complaint']> => this.remembered('draft', task)
   prepare = (task: StartTask, stopping?: Stopping): Promise<Prepared> =>
     this.inThread('prepare', task, stopping)
   /** Solves what the judging of the next steps will ask for. */
@@ -141,6 +143,20 @@ export class Workers {
     const threads = [...this.reviews, this.background]
     for (const { queue } of threads) queue.clear()
     await Promise.all([this.steps, ...threads.map(({ pool }) => pool)].map((pool) => pool.destroy()))
+  }
+
+  /** Answers to tasks that follow from what is asked alone. */
+  private readonly answers = new LRUCache<string, Promise<unknown>>({ max: mostAnswers })
+
+  private remembered<T>(name: keyof typeof limits, task: unknown): Promise<T> {
+    const key = `${name} ${JSON.stringify(task)}`
+    const known = this.answers.get(key)
+    if (known) return known as Promise<T>
+    const answer = this.run<T>(this.steps, name, task)
+    this.answers.set(key, answer)
+    // What could not be worked out now may be another time.
+    answer.catch(() => this.answers.delete(key))
+    return answer
   }
 
   /** Runs a task in the thread that has its boards, after what waits there of the same urgency. */

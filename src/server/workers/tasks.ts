@@ -27,7 +27,7 @@ import {
 import { wireUp, type Circuit } from '../../core/circuit'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
-import { withBoards } from './boards'
+import { remembered, withBoards } from './boards'
 import type { PerformedStep } from './pool'
 
 export interface StartTask {
@@ -110,9 +110,11 @@ const tasks = {
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
 }
 
+type Task = DraftTask | { readonly order: Order }
 export type TaskName = keyof typeof tasks
 
 /** What a worker thread runs. */
-export default function run({ name, task }: { name: TaskName; task: never }): unknown {
-  return tasks[name](task)
+export default function run({ name, task }: { name: TaskName; task: Task | undefined }): unknown {
+  const own = task && 'order' in task ? { ...task, order: remembered(task.order) } : task
+  return tasks[name](own as never)
 }
