@@ -1,10 +1,21 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { program } from '../../../test/program'
 import { openDatabase } from '../database'
+import { BackupWriter } from './backup-file'
 
 const work = mkdtempSync(join(tmpdir(), 'brachyon-backup-'))
 const open = join(work, 'open')
@@ -99,6 +110,22 @@ describe('the backup of a school that is open', () => {
       expect(existsSync(target)).toBe(false)
     }
   }, 60_000)
+
+  it('of a large school is read in little memory', () => {
+    const large = join(work, 'large.jsonl')
+    const writer = new BackupWriter()
+    const to = openSync(large, 'w')
+    const rows = Array.from({ length: 100 }, (_, i) => JSON.stringify({ id: i, body: 'x'.repeat(50_000) }))
+    writeSync(to, writer.head({ schema: '001-school.sql', at: new Date(), rows: 8000 }))
+    for (let n = 0; n < 80; n++) writeSync(to, writer.rows('judgements', rows))
+    writeSync(to, writer.end())
+    closeSync(to)
+    // 400 MB of rows, in a memory of 150.
+    const args = [...program('operations/command'), 'backup', '--check', large]
+    const checked = spawnSync(process.execPath, ['--max-old-space-size=150', ...args], { encoding: 'utf8' })
+    rmSync(large)
+    expect(checked).toMatchObject({ status: 0, stdout: expect.stringContaining('is whole: 8000 rows') })
+  }, 120_000)
 
   it('that cannot be written or is not taken to its end is a failed backup, and the school goes on', async () => {
     const nowhere = command(['backup', join(work, 'no', 'such', 'folder', 'b.gz')], open)
