@@ -10,6 +10,17 @@ drop index work_orders_like_open;
 create unique index work_orders_like_open on work_orders (like_of) where concluded_at is null and binned_at is null;
 
 -- Read without the rows, so these hold only what is seen.
+drop index work_orders_unjudged;
+create index work_orders_unjudged on work_orders (concluded_at desc)
+  where concluded_at is not null and judged_at is null and binned_at is null;
+drop index work_orders_open;
+create index work_orders_open on work_orders (created_at desc, id) where concluded_at is null and binned_at is null;
+drop index work_orders_unreleased;
+create index work_orders_unreleased on work_orders (concluded_at desc, id)
+  where concluded_at is not null and released_at is null and binned_at is null;
+drop index work_orders_given;
+create index work_orders_given on work_orders (concluded_at desc, id)
+  where concluded_at is not null and released_at is not null and binned_at is null;
 drop index attempt_results_fault;
 create index attempt_results_fault on attempt_results (circuit, fault, found, tests, minutes, wrong) where binned_at is null;
 drop index attempt_results_sure;
