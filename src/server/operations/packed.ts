@@ -1,4 +1,7 @@
 import { createGzip, type Gzip } from 'node:zlib'
 
-/** How backups are packed: the highest levels halve nothing but the speed; this one makes a file a fifth larger than level 4 in nine tenths of its time. */
+/**
+ * How backups are packed: quickly. Level 4 makes a file that is a sixth smaller and takes a tenth longer (measured on a school
+ * of 50,000 attempts).
+ */
 export const packed = (): Gzip => createGzip({ level: 1, chunkSize: 256 * 1024 })
