@@ -66,7 +66,7 @@ export const unpackBin = (db: Database): Promise<number> =>
   bySlices(withRows, () =>
     db.transaction(async (tx) => {
       const packed = await tx.query<{ id: string }>(
-        `select work_order_id as id from bin order by at limit ${withRows} for update`,
+        `select work_order_id as id from bin where jsonb_exists(rows, 'work_orders') order by at limit ${withRows} for update`,
       )
       const ids = packed.map(({ id }) => id)
       if (!ids.length) return 0
