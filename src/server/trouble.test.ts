@@ -139,7 +139,12 @@ describe('the workers', () => {
 
   it('refuse more than they can hold in plain words', { tags: ['sweep'] }, async () => {
     const workers = new Workers(1)
-    const results = await Promise.allSettled(Array.from({ length: 700 }, () => workers.start({ order })))
+    // Each another one: the same is asked for once.
+    const orders = Array.from({ length: 700 }, (_, n) => ({
+      ...order,
+      circuit: { ...order.circuit, title: `Circuit ${n}` },
+    }))
+    const results = await Promise.allSettled(orders.map((each) => workers.start({ order: each })))
     const refused = results.filter((r) => r.status === 'rejected')
     expect(refused.length).toBeGreaterThan(0)
     for (const one of refused) expect(one.reason).toMatchObject({ status: 503 })
