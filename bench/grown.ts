@@ -356,6 +356,9 @@ async function fill(
   told(`${all.length} attempts, ${marked.length} marks by an instructor`)
 }
 
+const countOf = (what: string) =>
+  `(select count(*) from jsonb_array_elements(t.steps) s where s->>'type' = '${what}')`
+
 async function insertAttempts(db: Database, slice: readonly Given[]): Promise<void> {
   const columns = [
     slice.map((a) => a.id),
@@ -374,9 +377,10 @@ async function insertAttempts(db: Database, slice: readonly Given[]): Promise<vo
     join grown t on t.n = a.template`
   await db.query(
     `insert into work_orders (id, student_id, instructor_id, lesson_id, complaint, document, circuit, faults, frame, rubric, created_at,
-       started_at, concluded_at, released_at, judged_at, lab_day_id, station, round, taken, bench)
+       started_at, concluded_at, released_at, judged_at, lab_day_id, station, round, taken, bench, tests, hints)
      select a.id, a.student, a.instructor, t.lesson, t.complaint, t.document, t.circuit, t.faults, t.frame, t.rubric, a.begun, a.begun,
-       a.done, a.released, a.done + interval '5 seconds', a.day, a.station, a.round, jsonb_array_length(t.steps), t.bench from ${from}`,
+       a.done, a.released, a.done + interval '5 seconds', a.day, a.station, a.round, jsonb_array_length(t.steps), t.bench,
+       ${countOf('test')}, ${countOf('hint')} from ${from}`,
     columns,
   )
   await db.query(

@@ -6,6 +6,7 @@ import { often, type Database, type Queries } from './database'
 import { progressColumns } from './judging/progress'
 import {
   allowHints,
+  countOf,
   extendOrder,
   floorChannel,
   iso,
@@ -30,12 +31,9 @@ export const mostRows = 400
 const rowSql = `select o.id, coalesce(o.circuit, o.document->>'name') as circuit, o.station, o.round,
     ${iso('o.created_at')} as created, ${iso('o.started_at')} as began, ${iso('o.concluded_at')} as concluded,
     ${iso('o.released_at')} as released, o.stopped, json_build_object('id', u.id, 'name', u.name) as student,
-    ${iso('s.at')} as at, s.body as last, coalesce(c.tests, 0) as tests, coalesce(c.hints, 0) as hints, ${progressColumns}
+    ${iso('s.at')} as at, s.body as last, ${countOf('test')} as tests, ${countOf('hint')} as hints, ${progressColumns}
   from current_orders o join users u on u.id = o.student_id
     left join steps s on s.work_order_id = o.id and s.position = o.taken - 1
-    left join lateral (select count(*) filter (where body->>'type' = 'test')::int as tests,
-        count(*) filter (where body->>'type' = 'hint')::int as hints
-      from steps where work_order_id = o.id) c on true
     left join attempt_progress p on p.work_order_id = o.id`
 
 const rowOf = ({ last, ...row }: Omit<FloorRow, 'last'> & { last: unknown }): FloorRow => ({

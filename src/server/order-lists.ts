@@ -1,7 +1,7 @@
 import type { DeskList, OrderList, OrderRow, OrderState, releaseAllSchema, Scope, User } from '../contract'
 import type { z } from 'zod'
 import type { Queries } from './database'
-import { iso, releaseFinished } from './orders'
+import { countOf, iso, releaseFinished } from './orders'
 import { cursorOf, pageFrom, pageSize, readCursor, unsorted } from './pages'
 import { peopleOf } from './scope'
 
@@ -13,9 +13,6 @@ const states: Readonly<Record<OrderState, { readonly where: string; readonly by:
   open: { where: 'o.concluded_at is null', by: 'o.created_at' },
   given: { where: 'o.concluded_at is not null and o.released_at is not null', by: 'o.concluded_at' },
 }
-
-/** Counts the tests of order `o`. */
-const testsOf = `(select count(*)::int from steps s where s.work_order_id = o.id and s.body->>'type' = 'test')`
 
 /** Orders of one state and scope as an instructor sees them, the newest first. */
 export async function listOrders(
@@ -37,7 +34,7 @@ export async function listOrders(
   const rows = await db.query<OrderRow & { sorted: string }>(
     `select o.id, coalesce(o.circuit, o.document->>'name') as circuit, o.complaint, u.name as student, o.student_id as "studentId",
        ${iso('o.created_at')} as created, ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
-       ${testsOf} as tests, ${by}::text as sorted
+       ${countOf('test')} as tests, ${by}::text as sorted
      from (select * from current_orders o where ${where} ${whose}
         ${cursor ? `and (${by}, o.id) < ($2::timestamptz, $3::uuid)` : ''}
         order by ${by} desc, o.id desc limit ${pageSize + 1}) o join users u on u.id = o.student_id

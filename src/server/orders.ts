@@ -17,6 +17,10 @@ import type { Fault } from '../core/faults'
 import { often, type Database, type Queries } from './database'
 import { Refusal } from './refusal'
 
+/** How many steps of a kind order `o` has: of before they were counted as they came, counted now. */
+export const countOf = (what: 'test' | 'hint') =>
+  `coalesce(o.${what}s, (select count(*)::int from steps where work_order_id = o.id and body->>'type' = '${what}'))`
+
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
 
 /** Seconds that are left to the student: the limit runs from when the order was first opened, on the server’s clock. */
@@ -221,8 +225,8 @@ export const insertOrders = (
 ): Promise<{ id: string; student: string }[]> =>
   tx.query(
     `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, circuit, faults, frame, rubric,
-       meter_id, like_of, lesson_id, lab_day_id, station, round)
-     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15 from unnest($1::uuid[]) s (id)
+       meter_id, like_of, lesson_id, lab_day_id, station, round, tests, hints)
+     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, 0, 0 from unnest($1::uuid[]) s (id)
      on conflict do nothing returning id, student_id as student`,
     [
       students,
@@ -271,10 +275,11 @@ export interface NewStep {
 export async function addStep(db: Queries, { id, key, position, body, bench }: NewStep): Promise<boolean> {
   const rows = await db.query(
     often(`with counted as (
-       update current_orders set taken = taken + 1, bench = $5
+       update current_orders set taken = taken + 1, bench = $5,
+         tests = tests + ($4::jsonb->>'type' = 'test')::int, hints = hints + ($4::jsonb->>'type' = 'hint')::int
        where id = $1 and taken = $3 and concluded_at is null returning id),
      added as (
-       insert into steps (work_order_id, position, key, body) select id, $3, $2, $4 from counted returning work_order_id)
+       insert into steps (work_order_id, position, key, body) select id, $3, $2, $4::jsonb from counted returning work_order_id)
      select pg_notify($6, work_order_id::text) from added`),
     [id, key, position, JSON.stringify(body), JSON.stringify(bench ?? null), floorChannel],
   )

@@ -4,6 +4,7 @@ import { DatabaseFailure, type Queries } from './database'
 import { limited, type OnSlow } from './limited'
 import type { Embedded } from './pglite'
 import { embeddedSnapshot } from './embedded-snapshot'
+import { nameOf } from './often'
 import { errorOf, type Ask, type Asked, type Says, type ThreadStart } from './thread-words'
 
 /** Built, the thread starts with its code as it is; run from the sources, it has to be taught TypeScript first. */
@@ -59,8 +60,14 @@ export async function openBeside(
   })
 
   const on = (within?: number): Queries => ({
-    query: <Row>(sql: string, parameters: readonly unknown[] = []) =>
-      ask<Row[]>({ type: 'query', sql, parameters, ...(within !== undefined && { within }) }),
+    query: <Row>(sql: string, parameters: readonly unknown[] = [], name = nameOf(sql)) =>
+      ask<Row[]>({
+        type: 'query',
+        sql,
+        parameters,
+        ...(name !== undefined && { name }),
+        ...(within !== undefined && { within }),
+      }),
   })
   const database: Embedded = {
     ...on(),

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
 import lockfile from 'proper-lockfile'
-import { openDatabase } from '.'
+import { openDatabase, often } from '.'
 import { emptyDatabase } from '../../../test/school'
 
 it('keeps what was written, rolls back what failed, and lets nobody else into its folder', async () => {
@@ -24,5 +24,44 @@ it('keeps what was written, rolls back what failed, and lets nobody else into it
   const second = await openDatabase({ folder, image: emptyDatabase() })
   expect(await second.query('select name from users')).toEqual([{ name: "Robert'); drop table users;--" }])
   await second.close()
+  rmSync(folder, { recursive: true })
+}, 60_000)
+
+it('keeps a statement that is asked for often: bound anew each time, alone or within a transaction, after an error too', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'brachyon-db-'))
+  const db = await openDatabase({ folder, image: emptyDatabase() })
+  const add = often(`insert into facts (name, body) values ($1, coalesce($2, '-')) returning name, body`)
+  const among = often(
+    'select name from facts where name = any($1::text[]) and ($2::int is null or length(name) = $2)',
+  )
+  expect(await db.query(add, ['a', null])).toEqual([{ name: 'a', body: '-' }])
+  expect(await db.query(add, ['bb', 'it"s, {here}'])).toEqual([{ name: 'bb', body: 'it"s, {here}' }])
+  await expect(db.query(add, ['a', 'again'])).rejects.toMatchObject({ trouble: 'duplicate' })
+  await expect(
+    db.transaction(async (tx) => {
+      expect(await tx.query(add, ['c', '1'])).toHaveLength(1)
+      await tx.query(add, ['a', '2'])
+    }),
+  ).rejects.toMatchObject({ trouble: 'duplicate' })
+  // Parsed for the first time in a transaction that failed, it is there all the same.
+  await expect(
+    db.transaction(async (tx) => {
+      expect(await tx.query(among, [['a', 'bb', 'c'], null])).toEqual([{ name: 'a' }, { name: 'bb' }])
+      throw new Error('stop')
+    }),
+  ).rejects.toThrow('stop')
+  expect(await db.query(among, [['a', 'bb', 'c'], 2])).toEqual([{ name: 'bb' }])
+  await expect(db.query(often('select nothing from nowhere'))).rejects.toMatchObject({ code: '42P01' })
+  expect(await db.query(among, [['a'], 1])).toEqual([{ name: 'a' }])
+  // Each waits for the transaction before it.
+  const slow = db.transaction(async (tx) => {
+    await tx.query(add, ['d', '1'])
+    await new Promise((done) => setTimeout(done, 50))
+    await tx.query(`delete from facts where name = 'd'`)
+  })
+  const beside = db.query(among, [['d'], null])
+  await slow
+  expect(await beside).toEqual([])
+  await db.close()
   rmSync(folder, { recursive: true })
 }, 60_000)

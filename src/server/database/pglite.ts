@@ -2,16 +2,24 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import lockfile from 'proper-lockfile'
-import { failureOf, type Database, type Queries } from './database'
+import { failureOf, type Database, type Limits } from './database'
 import { DurableFiles, syncNow } from './durable-files'
 import { dropLeftovers, embeddedSnapshot } from './embedded-snapshot'
+import { KeptStatements } from './kept-statements'
 import { limited, type OnSlow } from './limited'
+import { nameOf } from './often'
 
 /** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
 const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
 
+/** Where the text crosses from another thread, the name under which it is kept comes with it. */
+export interface EmbeddedQueries {
+  query<Row>(sql: string, parameters?: readonly unknown[], name?: string): Promise<Row[]>
+}
+
 /** The embedded database, and what only it needs. */
-export interface Embedded extends Database {
+export interface Embedded extends Omit<Database, 'query' | 'transaction'>, EmbeddedQueries {
+  transaction<T>(work: (queries: EmbeddedQueries) => Promise<T>, limits?: Limits): Promise<T>
   /** Says that the first start is complete: everything written so far is on the disk, and later starts go on from it. */
   ready(): Promise<void>
   /** Syncs of the log so far; none where the database is in memory. */
@@ -53,13 +61,17 @@ export async function openPglite(
         throw error instanceof Error && isOurs(error) ? error : failureOf(error)
       }
     }
-    const on = (target: Pick<PGlite, 'query'>): Queries => ({
-      query: async <Row>(sql: string, parameters: readonly unknown[] = []) =>
-        (await target.query<Row>(sql, [...parameters]).catch(rethrow)).rows,
+    const kept = new KeptStatements(pg)
+    const on = (target: Pick<PGlite, 'query'>): EmbeddedQueries => ({
+      query: async <Row>(sql: string, parameters: readonly unknown[] = [], name = nameOf(sql)) => {
+        if (name === undefined) return (await target.query<Row>(sql, [...parameters]).catch(rethrow)).rows
+        const run = target === pg ? kept.alone<Row> : kept.within<Row>
+        return run.call(kept, name, sql, parameters).catch(rethrow)
+      },
     })
     const database: Embedded = {
-      query: <Row>(sql: string, parameters?: readonly unknown[]) =>
-        settle(on(pg).query<Row>(sql, parameters)),
+      query: <Row>(sql: string, parameters?: readonly unknown[], name?: string) =>
+        settle(on(pg).query<Row>(sql, parameters, name)),
       transaction: (work, limits = {}) =>
         settle(pg.transaction((tx) => limited(() => work(on(tx)), limits, onSlow))),
       snapshot: () => embeddedSnapshot(database),

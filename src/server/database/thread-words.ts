@@ -12,6 +12,8 @@ export type Ask =
       readonly type: 'query'
       readonly sql: string
       readonly parameters: readonly unknown[]
+      /** The name under which it is kept, where it is asked for often. */
+      readonly name?: string
       /** Number of the `begin` whose transaction it belongs to. */
       readonly within?: number
     }
