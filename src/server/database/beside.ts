@@ -4,6 +4,7 @@ import { DatabaseFailure, type Queries } from './database'
 import { limited, type OnSlow } from './limited'
 import type { Embedded } from './pglite'
 import { embeddedSnapshot } from './embedded-snapshot'
+import { tidyTables } from './tidy'
 import { nameOf } from './often'
 import { errorOf, type Ask, type Asked, type Says, type ThreadStart } from './thread-words'
 
@@ -84,6 +85,7 @@ export async function openBeside(
       return result
     },
     snapshot: () => embeddedSnapshot(database),
+    tidy: () => tidyTables(database),
     script: (sql) => ask({ type: 'script', sql }),
     listen: async (channel, heard) => {
       const listener = ++last

@@ -30,6 +30,8 @@ export interface Database extends Queries {
   transaction<T>(work: (queries: Queries) => Promise<T>, limits?: Limits): Promise<T>
   /** All tables as they are at this moment. Nobody waits for it: what is written meanwhile is not in it. */
   snapshot(): Promise<Snapshot>
+  /** Makes room where rows were, where the database does not do so by itself. Others wait for a table at a time. */
+  tidy(): Promise<void>
   /** Several statements without parameters, for migrations; in one transaction. */
   script(sql: string): Promise<void>
   /** Hears what is sent to a channel with `pg_notify`, from whatever process; answers how to stop hearing. */

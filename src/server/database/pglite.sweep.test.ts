@@ -65,3 +65,22 @@ it('keeps a statement that is asked for often: bound anew each time, alone or wi
   await db.close()
   rmSync(folder, { recursive: true })
 }, 60_000)
+
+it('makes room where rows were', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'brachyon-db-'))
+  const db = await openDatabase({ folder, image: emptyDatabase() })
+  const fill = async () => {
+    await db.query(
+      `insert into facts (name, body) select 'row ' || n, repeat('x', 500) from generate_series(1, 2000) n`,
+    )
+    await db.query(`delete from facts where name like 'row %'`)
+    const [row] = await db.query<{ size: number }>(`select pg_relation_size('facts')::int as size`)
+    return row!.size
+  }
+  const once = await fill()
+  expect(await fill()).toBeGreaterThan(1.5 * once)
+  await db.tidy()
+  expect(await fill()).toBeLessThanOrEqual(once)
+  await db.close()
+  rmSync(folder, { recursive: true })
+}, 60_000)

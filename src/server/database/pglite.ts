@@ -8,6 +8,7 @@ import { dropLeftovers, embeddedSnapshot } from './embedded-snapshot'
 import { KeptStatements } from './kept-statements'
 import { limited, type OnSlow } from './limited'
 import { nameOf } from './often'
+import { tidyTables } from './tidy'
 
 /** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
 const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
@@ -75,6 +76,7 @@ export async function openPglite(
       transaction: (work, limits = {}) =>
         settle(pg.transaction((tx) => limited(() => work(on(tx)), limits, onSlow))),
       snapshot: () => embeddedSnapshot(database),
+      tidy: () => tidyTables(database),
       script: (sql) => settle(pg.exec(sql).then(() => undefined)),
       listen: (channel, heard) => pg.listen(channel, heard),
       ready: async () => {

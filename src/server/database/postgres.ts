@@ -58,6 +58,7 @@ export function openPostgres(
     ...on(pool),
     transaction,
     snapshot: () => serverSnapshot(url),
+    tidy: () => Promise.resolve(),
     script: (sql) => pool.query(sql).then(() => undefined, rethrow),
     listen: (channel, heard) => listenForGood(url, channel, heard, onLost).catch(rethrow),
     close: () => pool.end(),

@@ -101,9 +101,12 @@ export async function retentionState(db: Database): Promise<RetentionState> {
 /** Minutes between two looks. */
 const everyMinutes = 60
 
-/** Looks now and every hour; the answer ends it. */
+/** Looks now and every hour, and tidies up after what has gone; the answer ends it. */
 export function forgetInTime(db: Database, failed: (error: unknown) => void): () => void {
-  const look = () => void lookForOld(db).catch(failed)
+  const look = () =>
+    void lookForOld(db)
+      .then(() => db.tidy())
+      .catch(failed)
   look()
   const timer = setInterval(look, everyMinutes * 60_000)
   timer.unref()
