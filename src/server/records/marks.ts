@@ -1,6 +1,6 @@
 import type { Readable } from 'node:stream'
 import type { MarkRow, Marks } from '../../contract'
-import { aspectNames, aspects, type Mark } from '../../core/assessment'
+import { aspectNames, aspects } from '../../core/assessment'
 import { recordsToCsv } from '../../core/formats'
 import type { Queries } from '../database'
 import { iso } from '../orders'
@@ -24,7 +24,8 @@ interface Row {
   readonly found: boolean
   readonly readings: number
   readonly minutes: number
-  readonly marks: readonly Mark[]
+  /** By aspect; null where nothing was marked. */
+  readonly points: Readonly<Record<string, number>> | null
   readonly mark: number
   readonly verdicts: string[]
   readonly overrides: readonly Override[]
@@ -34,7 +35,7 @@ const overridesOf = (order: string): string =>
   `(select coalesce(json_agg(json_build_object('aspect', v.aspect, 'points', v.points, 'note', v.note) order by v.aspect), '[]')
       from overrides v where v.work_order_id = ${order})`
 
-const markRow = ({ marks, mark, overrides, ...row }: Row): MarkRow => ({
+const markRow = ({ points, mark, overrides, ...row }: Row): MarkRow => ({
   student: row.student,
   circuit: row.circuit,
   fault: row.fault,
@@ -44,7 +45,10 @@ const markRow = ({ marks, mark, overrides, ...row }: Row): MarkRow => ({
   minutes: row.minutes,
   verdicts: row.verdicts,
   points: Object.fromEntries(
-    marks.map(({ aspect, points }) => [aspect, overrides.find((o) => o.aspect === aspect)?.points ?? points]),
+    Object.entries(points ?? {}).map(([aspect, own]) => [
+      aspect,
+      overrides.find((o) => o.aspect === aspect)?.points ?? own,
+    ]),
   ),
   mark: Math.round(10 * mark) / 10,
   notes: overrides.map(({ aspect, points, note }) => `${aspect} ${points}: ${note}`),
@@ -58,7 +62,8 @@ async function readRows(
 ): Promise<Row[]> {
   return db.query<Row>(
     `select r.work_order_id as id, r.concluded_at::text as sorted, u.name as student, r.circuit, r.fault,
-       ${iso('r.concluded_at')} as finished, r.found, r.tests as readings, r.minutes, r.marks, r.mark, r.verdicts,
+       ${iso('r.concluded_at')} as finished, r.found, r.tests as readings, r.minutes, r.mark, r.verdicts,
+       (select json_object_agg(m->>'aspect', m->'points') from jsonb_array_elements(r.marks) m) as points,
        ${overridesOf('r.work_order_id')} as overrides
      from current_results r join users u on u.id = r.student_id
      where ${people ? 'r.student_id = any($1::uuid[])' : '$1::uuid[] is null'} ${day ? ofDay('$2') : 'and $2::uuid is null'}
