@@ -67,7 +67,7 @@ async function watchTables(tx: Queries): Promise<string> {
      begin
        if age(old.xmin) > age(tg_argv[0]::xid) then
          insert into ${schema}.saved (of, page, row)
-           values (tg_table_name, split_part(trim(old.ctid::text, '()'), ',', 1)::bigint, to_jsonb(old)::text);
+           values (tg_table_name, split_part(trim(old.ctid::text, '()'), ',', 1)::bigint, row_to_json(old)::text);
        end if;
        if tg_op = 'DELETE' then return old; end if;
        return new;
@@ -93,7 +93,7 @@ async function* rowsOf(database: Database, table: string, first: string): AsyncI
     const began = performance.now()
     const { rows, mark } = await database.transaction(async (tx) => ({
       rows: await tx.query<{ row: string }>(
-        `select to_jsonb(t)::text as row from "${table}" t
+        `select row_to_json(t)::text as row from "${table}" t
          where ctid >= '(${from},0)'::tid and ctid < '(${to},0)'::tid and age(xmin) > age('${first}'::xid)`,
       ),
       mark: await newestSaved(tx),

@@ -47,7 +47,7 @@ export async function serverSnapshot(url: string): Promise<Snapshot> {
 
 async function* rowsOf(client: pg.Client, table: string): AsyncIterable<readonly string[]> {
   const cursor = client.query(
-    new Cursor<{ row: string }>(`select to_jsonb(t)::text as row from ${pg.escapeIdentifier(table)} t`),
+    new Cursor<{ row: string }>(`select row_to_json(t)::text as row from ${pg.escapeIdentifier(table)} t`),
   )
   try {
     for (;;) {
