@@ -4,7 +4,7 @@ import { DatabaseFailure, type Queries } from './database'
 import { limited, type OnSlow } from './limited'
 import type { Embedded } from './pglite'
 import { embeddedSnapshot } from './embedded-snapshot'
-import { tidyTables } from './tidy'
+import { snapshotsAndTidying } from './tidy'
 import { nameOf } from './often'
 import { errorOf, type Ask, type Asked, type Says, type ThreadStart } from './thread-words'
 
@@ -84,8 +84,7 @@ export async function openBeside(
       await end(true)
       return result
     },
-    snapshot: () => embeddedSnapshot(database),
-    tidy: () => tidyTables(database),
+    ...snapshotsAndTidying(on(), () => embeddedSnapshot(database)),
     script: (sql) => ask({ type: 'script', sql }),
     listen: async (channel, heard) => {
       const listener = ++last

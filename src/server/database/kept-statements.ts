@@ -15,14 +15,26 @@ export class KeptStatements {
 
   /** Runs a statement by itself, after the transaction that is under way. */
   async alone<Row>(name: string, sql: string, parameters: readonly unknown[]): Promise<Row[]> {
-    const rows = await this.pg._runExclusiveTransaction(() => this.within<Row>(name, sql, parameters))
+    const rows = await this.pg._runExclusiveTransaction(() =>
+      this.within<Row>(name, sql, parameters, () => true),
+    )
     await this.pg.syncToFs()
     return rows
   }
 
-  /** Runs a statement in the transaction that is under way. */
-  within<Row>(name: string, sql: string, parameters: readonly unknown[]): Promise<Row[]> {
+  /**
+   * Runs a statement in the transaction that is under way.
+   * @param isOpen whether it still is, once it is this statement’s turn
+   * @throws Error where it is not
+   */
+  within<Row>(
+    name: string,
+    sql: string,
+    parameters: readonly unknown[],
+    isOpen: () => boolean,
+  ): Promise<Row[]> {
     return this.pg.runExclusive(async () => {
+      if (!isOpen()) throw new Error('This transaction is over.')
       try {
         const types = this.types.get(name) ?? (await this.prepare(name, sql))
         const messages = []

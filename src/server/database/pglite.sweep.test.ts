@@ -66,6 +66,33 @@ it('keeps a statement that is asked for often: bound anew each time, alone or wi
   rmSync(folder, { recursive: true })
 }, 60_000)
 
+it.each(['beside', 'in memory'])(
+  'writes nothing for a transaction that is over, %s',
+  async (how) => {
+    const folder = mkdtempSync(join(tmpdir(), 'brachyon-db-'))
+    const db = await openDatabase({ ...(how === 'beside' && { folder }), image: emptyDatabase() })
+    const add = often('insert into facts (name, body) values ($1, $2)')
+    let late: Promise<unknown> = Promise.resolve()
+    const wait = (ms: number) => new Promise((done) => setTimeout(done, ms))
+    await expect(
+      db.transaction(
+        async (tx) => {
+          await tx.query(add, ['early', '-'])
+          late = wait(400).then(() => tx.query(add, ['late', '-']))
+          late.catch(() => undefined)
+          await wait(1000)
+        },
+        { longest: 0.1 },
+      ),
+    ).rejects.toMatchObject({ trouble: 'slow' })
+    await expect(late).rejects.toThrow()
+    expect(await db.query(`select name from facts where name in ('early', 'late')`)).toEqual([])
+    await db.close()
+    rmSync(folder, { recursive: true })
+  },
+  60_000,
+)
+
 it('makes room where rows were', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-db-'))
   const db = await openDatabase({ folder, image: emptyDatabase() })

@@ -8,7 +8,7 @@ import { dropLeftovers, embeddedSnapshot } from './embedded-snapshot'
 import { KeptStatements } from './kept-statements'
 import { limited, type OnSlow } from './limited'
 import { nameOf } from './often'
-import { tidyTables } from './tidy'
+import { snapshotsAndTidying } from './tidy'
 
 /** What PostgreSQL is told so that its promises are kept; single-user mode would leave them off. */
 const settings = ['fsync = on', 'wal_sync_method = fsync', 'synchronous_commit = on', 'full_page_writes = on']
@@ -63,20 +63,30 @@ export async function openPglite(
       }
     }
     const kept = new KeptStatements(pg)
-    const on = (target: Pick<PGlite, 'query'>): EmbeddedQueries => ({
+    /** @param isOpen whether its transaction is still under way; without one each statement stands alone */
+    const on = (target: Pick<PGlite, 'query'>, isOpen?: () => boolean): EmbeddedQueries => ({
       query: async <Row>(sql: string, parameters: readonly unknown[] = [], name = nameOf(sql)) => {
         if (name === undefined) return (await target.query<Row>(sql, [...parameters]).catch(rethrow)).rows
-        const run = target === pg ? kept.alone<Row> : kept.within<Row>
-        return run.call(kept, name, sql, parameters).catch(rethrow)
+        const rows = isOpen
+          ? kept.within<Row>(name, sql, parameters, isOpen)
+          : kept.alone<Row>(name, sql, parameters)
+        return rows.catch(rethrow)
       },
     })
+    const within = <T>(
+      tx: Pick<PGlite, 'query'>,
+      work: (queries: EmbeddedQueries) => Promise<T>,
+      limits: Limits,
+    ) => {
+      let open = true
+      // Before it is committed or rolled back: what its work asks for later belongs to nothing.
+      return limited(() => work(on(tx, () => open)), limits, onSlow).finally(() => (open = false))
+    }
     const database: Embedded = {
       query: <Row>(sql: string, parameters?: readonly unknown[], name?: string) =>
         settle(on(pg).query<Row>(sql, parameters, name)),
-      transaction: (work, limits = {}) =>
-        settle(pg.transaction((tx) => limited(() => work(on(tx)), limits, onSlow))),
-      snapshot: () => embeddedSnapshot(database),
-      tidy: () => tidyTables(database),
+      transaction: (work, limits = {}) => settle(pg.transaction((tx) => within(tx, work, limits))),
+      ...snapshotsAndTidying(on(pg), () => embeddedSnapshot(database)),
       script: (sql) => settle(pg.exec(sql).then(() => undefined)),
       listen: (channel, heard) => pg.listen(channel, heard),
       ready: async () => {

@@ -128,6 +128,8 @@ describe('a backup of every table', () => {
         if (n === 2) await db.query(`delete from users where login = 'learner' and false`)
         if (n === 3) await db.query(`delete from work_orders where station is not null`)
         if (n === 3) await db.query(`update users set name = 'Renamed'`)
+        // The room of what is gone is given away while the rest is still to be read.
+        if (n % 3 === 1) await db.tidy()
       }
       expect(pieces).toBeGreaterThan(8)
       const seen = new Map<string, string[]>()
