@@ -7,7 +7,7 @@ import { builds, installPackages, installTestPrograms, together, tool, unitProje
 // stories, servers that are killed and cut off, and every command that the README names, run small.
 installPackages()
 await installTestPrograms()
-await together([['prettier', '--check', '--log-level', 'warn', '.'], ...builds()])
+await together(builds())
 const built = { BRACHYON_BUILT: pathToFileURL('built').href }
 const tests = ['src', 'test'].flatMap((folder) =>
   readdirSync(folder, { recursive: true })

@@ -8,6 +8,7 @@ installBrowser()
 await together([
   ['vue-tsc', '--noEmit', '-p', 'tsconfig.json'],
   ['eslint', '.', '--max-warnings', '0'],
+  ['prettier', '--check', '--cache', '--log-level', 'warn', '.'],
   ...builds(),
 ])
 // Threads and servers that unit tests start are those just built: nobody waits for TypeScript in each of them.

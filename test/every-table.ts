@@ -13,7 +13,9 @@ export async function allTables(db: Database): Promise<string[]> {
 
 /** Every row of a table as text, in an order of its own. */
 export async function rowsOf(db: Database, table: string): Promise<string[]> {
-  const rows = await db.query<{ row: string }>(`select row_to_json(t)::text as row from ${table} t order by 1`)
+  const rows = await db.query<{ row: string }>(
+    `select row_to_json(t)::text as row from ${table} t order by 1`,
+  )
   return rows.map(({ row }) => row)
 }
 
