@@ -7,17 +7,15 @@ import { parseArgs } from 'node:util'
 
 /**
  * How quick a grown school is (npm run grow), loopback only:
- * node bench/measure-grown.mjs --data FOLDER | --postgres URL [--times 60] [--retention]
+ * node bench/measure-grown.mjs --data FOLDER | --postgres URL [--times 60]
  * How long it takes to start; what Today, the Floor, one class's Ledger and one student's course take; what the whole
- * school's results take as a file, and how much memory. With --retention the oldest month goes into the bin at the end: the
- * school is another afterwards.
+ * school's results take as a file, and how much memory.
  */
 const { values } = parseArgs({
   options: {
     data: { type: 'string' },
     postgres: { type: 'string' },
     times: { type: 'string', default: '60' },
-    retention: { type: 'boolean', default: false },
   },
 })
 const times = Number(values.times)

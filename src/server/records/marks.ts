@@ -61,8 +61,9 @@ async function readRows(
   cursor: readonly string[] | undefined,
 ): Promise<Row[]> {
   return db.query<Row>(
+    // The verdicts as JSON: an array of PostgreSQL’s own is read letter by letter, which took half of the whole file’s time.
     `select r.work_order_id as id, r.concluded_at::text as sorted, u.name as student, r.circuit, r.fault,
-       ${iso('r.concluded_at')} as finished, r.found, r.tests as readings, r.minutes, r.mark, r.verdicts,
+       ${iso('r.concluded_at')} as finished, r.found, r.tests as readings, r.minutes, r.mark, to_json(r.verdicts) as verdicts,
        (select json_object_agg(m->>'aspect', m->'points') from jsonb_array_elements(r.marks) m) as points,
        ${overridesOf('r.work_order_id')} as overrides
      from current_results r join users u on u.id = r.student_id
