@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { expectAccessible } from './axe'
 import { startServer } from './server'
-import { openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+import { openBench, openDesk, part, plantAndHandOut, quietOf, signIn, signOut } from './story'
 
 /** What stands in front of a server and answers in its place while it is away, as a proxy does: with a page of its own. */
 async function proxy(port: number, to: number): Promise<{ url: string; close: () => void }> {
@@ -143,11 +143,12 @@ test('a session that has ended elsewhere: back through the sign-in, with the edi
 
 test('signing out of Bench, Plant and Sheet leaves nothing behind and throws nothing', async ({ page }) => {
   const errors = errorsOf(page)
+  const quiet = quietOf(page)
   for (const place of ['Bench', 'Plant', 'Sheet']) {
     await signIn(page, 'orla')
     await openBench(page)
     if (place !== 'Bench') await page.getByRole('link', { name: place, exact: true }).click()
-    await page.waitForLoadState('networkidle')
+    await quiet()
     await signOut(page)
   }
   expect(errors).toEqual([])

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openBench, people, plantAndHandOut, signIn } from './story'
+import { openBench, people, plantAndHandOut, quietOf, signIn } from './story'
 
 /** Bytes over the wire as the browser counts them, nothing from its cache, and the scripts that came. */
 async function listen(page: Page) {
@@ -26,9 +26,10 @@ async function bringsEngine(page: Page, scripts: ReadonlySet<string>): Promise<s
 
 test('a first view is light on the wire, and signing in brings no circuit engine', async ({ page }) => {
   const wire = await listen(page)
+  const quiet = quietOf(page)
   await page.goto('/sign-in')
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await quiet()
   expect(await bringsEngine(page, wire.scripts)).toEqual([])
   console.log(`sign-in: ${Math.round(wire.bytes / 1000)} kB`)
   expect(wire.bytes).toBeLessThan(250_000)
@@ -41,7 +42,7 @@ test('a first view is light on the wire, and signing in brings no circuit engine
     wire.scripts.clear()
     await page.goto('/')
     await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
-    await page.waitForLoadState('networkidle')
+    await quiet()
     console.log(`Today of ${who}: ${Math.round(wire.bytes / 1000)} kB`)
     expect(await bringsEngine(page, wire.scripts)).toEqual([])
   }

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Page, type Request } from '@playwright/test'
 
 /** What the helpers below do is what a person does: names, buttons and keys, never the inside. */
 export const people = {
@@ -19,6 +19,27 @@ export async function signIn(page: Page, who: keyof typeof people): Promise<void
 export async function signOut(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+}
+
+/**
+ * Watches what a page asks for; what comes back waits until nothing has been under way for half a second. Streams stay open and do
+ * not count: where one opens early, Playwright's own “networkidle” never comes.
+ */
+export function quietOf(page: Page): () => Promise<void> {
+  const underWay = new Set<Request>()
+  let last = Date.now()
+  const ended = (request: Request) => {
+    if (underWay.delete(request)) last = Date.now()
+  }
+  page.on('request', (request) => {
+    if (request.resourceType() !== 'eventsource') underWay.add(request)
+  })
+  page.on('requestfinished', ended)
+  page.on('requestfailed', ended)
+  return () =>
+    expect
+      .poll(() => underWay.size === 0 && Date.now() - last > 500, { timeout: 30_000, intervals: [100] })
+      .toBe(true)
 }
 
 export async function openBench(page: Page, name = 'Work lamp, street sweeper'): Promise<void> {
