@@ -3,7 +3,7 @@ import type { CurveValue, Element, Network } from './element'
 import { findIslands } from './islands'
 import { SparseLU } from './sparse/lu'
 import { PatternBuilder, type SparseMatrix } from './sparse/pattern'
-import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
+import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 
 /** Newton stops when no voltage moves by more than this (V); it closes in quadratically, so what is left is far less … */
 const voltageStep = 1e-6
@@ -96,37 +96,30 @@ export class GeneralSolver implements NetworkSolver {
     return this.refuse('noPoint')
   }
 
-  /**
-   * Solves Jᵀ λ = d at the last operating point. `gradient` has one entry per node and comes back as λ
-   * (ohms, per node): the adjoint from which the sensitivity to every parameter follows.
-   */
-  adjoint(gradient: Float64Array): void {
-    this.inverse(gradient, (x) => this.lu.solveTransposed(x))
-  }
-
-  /** Solves J v = i at the last operating point: node voltages (V) for currents (A) driven into nodes. */
-  respond(currents: Float64Array): void {
-    this.inverse(currents, (x) => this.lu.solve(x))
-  }
-
   respondTo(node: number, into: Float64Array): void {
-    into.fill(0)
-    if (node > 0) into[node] = 1
-    this.respond(into)
+    const { step } = this
+    step.fill(0)
+    if (node > 0) step[node - 1] = 1
+    this.lu.solve(step)
+    into[0] = 0
+    for (let i = 1; i < this.network.nodeCount; i++) into[i] = step[i - 1]!
   }
 
-  /** Non-zeros of the factors, for the benchmark. */
-  get fill(): number {
-    return this.lu.fill
+  ohmsBetween(p: number, q: number): number {
+    const { nodeCount } = this.network
+    const [x, y] = [new Float64Array(nodeCount), new Float64Array(nodeCount)]
+    this.respondTo(p, x)
+    this.respondTo(q, y)
+    return x[p]! - x[q]! - y[p]! + y[q]!
   }
 
-  private inverse(values: Float64Array, apply: (x: Float64Array) => void): void {
-    const nodes = this.network.nodeCount
-    this.step.fill(0)
-    for (let node = 1; node < nodes; node++) this.step[node - 1] = values[node]!
-    apply(this.step)
-    values[0] = 0
-    for (let node = 1; node < nodes; node++) values[node] = this.step[node - 1]!
+  shiftsBy({ count, a, b, amps }: DrivenCurrents, into: Float64Array): void {
+    const { nodeCount } = this.network
+    const row = new Float64Array(nodeCount)
+    for (let node = 0; node < nodeCount; node++) {
+      this.respondTo(node, row)
+      for (let i = 0; i < count; i++) into[node * count + i] = (row[a[i]!]! - row[b[i]!]!) * amps[i]!
+    }
   }
 
   private advance(share: number): number {

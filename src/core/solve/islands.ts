@@ -1,11 +1,19 @@
 import type { Network } from './element'
+import { elementKinds, valuesOf, type Values } from './values'
 
 /**
  * Which nodes hang together. A node that no element ties to the reference floats: its voltage has no
  * answer until something, such as a meter's own resistance, holds it.
  * @returns `island[node]`: 0 for everything tied to the reference, otherwise a number per floating island
  */
-export function findIslands({ nodeCount, elements }: Network): Int32Array {
+export const findIslands = (network: Network): Int32Array => islandsOf(valuesOf(network))
+
+/** The same of elements that have been read. */
+export function islandsOf({
+  nodeCount,
+  ends,
+  kinds,
+}: Pick<Values, 'nodeCount' | 'ends' | 'kinds'>): Int32Array {
   // Plain loops: a board of many states is tied together hundreds of times a second.
   const parent = new Int32Array(nodeCount)
   for (let i = 0; i < nodeCount; i++) parent[i] = i
@@ -16,12 +24,11 @@ export function findIslands({ nodeCount, elements }: Network): Int32Array {
     }
     return i
   }
-  for (const element of elements) {
+  for (let i = 0; i < kinds.length; i++) {
     // A current source holds no voltage; an infinite resistance joins nothing.
-    if (element.type === 'current') continue
-    if (element.type === 'resistor' && element.ohms === Infinity) continue
-    const a = root(element.a)
-    const b = root(element.b)
+    if (kinds[i] === elementKinds.current || kinds[i] === elementKinds.open) continue
+    const a = root(ends[2 * i]!)
+    const b = root(ends[2 * i + 1]!)
     if (a !== b) parent[Math.max(a, b)] = Math.min(a, b)
   }
   const island = new Int32Array(nodeCount)

@@ -1,9 +1,10 @@
 import { say } from './phrases'
-import { countCurves, pieces } from './memory'
-import type { CurveValue, Element, Law, Network } from './element'
-import { findIslands } from './islands'
-import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
-import { planElimination, type Elimination } from './sparse/elimination'
+import type { CurveValue, Law, Network } from './element'
+import { slicesOf } from './memory'
+import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
+import type { Elimination } from './sparse/elimination'
+import { structureOf } from './structure'
+import { valuesOf } from './values'
 
 /**
  * Newton stops when no voltage moves by more than this (V) and takes one step more: it closes in quadratically, so what
@@ -19,13 +20,19 @@ const mostHolds = 12
 /** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
 const rounding = 4e-16
 
-interface Curve {
+interface Nonlinear {
   readonly element: number
   readonly law: Law
   /** Ranks of its nodes, −1 for the reference. */
   readonly a: number
   readonly b: number
   readonly slot: number
+}
+
+/** Two ways through the elimination, each at the rank of a node; −1 at its end. */
+interface Way {
+  p: number
+  q: number
 }
 
 /**
@@ -38,12 +45,15 @@ interface Curve {
 export class MeshSolver implements NetworkSolver {
   private readonly plan: Elimination
   private readonly island: Int32Array
-  private readonly curves: Curve[] = []
-  /** Linear part: conductances between (by slot) and to the reference (by rank), amps driven in (by rank). */
-  private readonly linear: Float64Array
-  private readonly linearGround: Float64Array
+  private readonly wellJoined: boolean
+  private readonly nonlinear: Nonlinear[] = []
+  /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
+  private readonly ends: Int32Array
+  private readonly siemens: Float64Array
+  private readonly offset: Float64Array
+  /** Amps driven in, by rank; what of them the linear nodes hand on is added when those are eliminated. */
   private readonly driven: Float64Array
-  /** Factors: share of each neighbour, and one over d. */
+  /** Factors: conductances between (by slot), to the reference (by rank), then shares of each; and one over their sum. */
   private readonly mesh: Float64Array
   private readonly ground: Float64Array
   private readonly inverse: Float64Array
@@ -54,105 +64,114 @@ export class MeshSolver implements NetworkSolver {
   private readonly x: Float64Array
   private readonly next: Float64Array
   private readonly right: Float64Array
+  /** Tangent of each nonlinear element where it was looked at last; a sharp knee keeps it from following at once. */
   private readonly slope: Float64Array
   private readonly amps: Float64Array
-  private readonly value: CurveValue = { current: 0, slope: 0 }
-  /** Volts at which each curve was looked at last; a sharp knee keeps them from following at once. */
   private readonly where: Float64Array
+  private readonly value: CurveValue = { current: 0, slope: 0 }
   private held = false
   /** Amps that fail to cancel at each node. */
   private readonly missing: Float64Array
   private prepared = false
-  /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
-  private readonly ends: Int32Array
-  private readonly siemens: Float64Array
-  private readonly offset: Float64Array
-  private readonly wellJoined: boolean
+  /** Amps on their way through the factors; nought between two questions. */
+  private readonly work: Float64Array
+  private readonly way: Way = { p: -1, q: -1 }
 
+  /** @throws Error where a source is ideal: that takes the general solver */
   constructor(readonly network: Network) {
-    const plan = planElimination(network)
+    const values = valuesOf(network)
+    const { plan, island, wellJoined, nonlinear } = structureOf(values)
+    const { ends, siemens, offset, count, nodeCount } = values
     this.plan = plan
-    this.island = findIslands(network)
-    this.wellJoined = this.island.every((root) => root === 0)
-    const { elements, nodeCount } = network
-    const { size } = plan
-    const slots = plan.neighbour.length
-    const baseSlots = slots - plan.first[plan.boundary]!
+    this.island = island
+    this.wellJoined = wellJoined
+    this.ends = ends
+    this.siemens = siemens
+    this.offset = offset
+    const { size, rank, slot: slots } = plan
+    const meshes = plan.neighbour.length
     const boundary = size - plan.boundary
-    const count = elements.length
-    const curves = countCurves(elements)
-    const take = pieces(2 * slots + 7 * size + baseSlots + 2 * boundary + nodeCount + 2 * count + 3 * curves)
-    this.linear = take(slots)
-    this.linearGround = take(size)
+    const baseMeshes = meshes - plan.first[plan.boundary]!
+    const take = slicesOf(meshes + 7 * size + baseMeshes + 2 * boundary + nodeCount + 3 * nonlinear.length)
     this.driven = take(size)
-    this.mesh = take(slots)
+    this.mesh = take(meshes)
     this.ground = take(size)
     this.inverse = take(size)
-    this.baseMesh = take(baseSlots)
+    this.baseMesh = take(baseMeshes)
     this.baseGround = take(boundary)
     this.baseDriven = take(boundary)
     this.x = take(size)
     this.next = take(size)
     this.right = take(size)
+    this.work = take(size)
     this.missing = take(nodeCount)
-    this.siemens = take(count)
-    this.offset = take(count)
-    this.slope = take(curves)
-    this.amps = take(curves)
-    this.where = take(curves)
-    this.ends = new Int32Array(2 * count)
-    for (let i = 0; i < elements.length; i++) this.enter(elements[i]!, i)
+    this.slope = take(nonlinear.length)
+    this.amps = take(nonlinear.length)
+    this.where = take(nonlinear.length)
+    const { mesh, ground, driven } = this
+    for (let i = 0; i < count; i++) {
+      const g = siemens[i]!
+      const amps = offset[i]!
+      if (g === 0 && amps === 0) continue
+      const a = rank[ends[2 * i]!]!
+      const b = rank[ends[2 * i + 1]!]!
+      if (amps !== 0) {
+        if (a >= 0) driven[a]! += amps
+        if (b >= 0) driven[b]! -= amps
+      }
+      if (g !== 0) join(mesh, ground, a, b, slots[i]!, g)
+    }
+    for (const element of nonlinear) {
+      const one = network.elements[element]!
+      if (one.type !== 'curve') continue
+      this.nonlinear.push({
+        element,
+        law: one.law,
+        a: rank[one.a]!,
+        b: rank[one.b]!,
+        slot: slots[element]!,
+      })
+    }
   }
 
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
-    const { plan, mesh, ground, right, x } = this
+    const { plan, x, next } = this
     const { boundary, size } = plan
-    if (this.prepared) {
-      right.set(this.driven)
-    } else {
-      // The linear nodes' factors never change: they stay where they are, from one solve to the next.
-      mesh.set(this.linear)
-      ground.set(this.linearGround)
-      right.set(this.driven)
-      this.eliminate(0, boundary)
-      this.baseMesh.set(mesh.subarray(plan.first[boundary]!))
-      this.baseGround.set(ground.subarray(boundary))
-      this.baseDriven.set(right.subarray(boundary))
-      this.driven.set(right)
-      this.prepared = true
-    }
+    this.prepare()
     let iterations = 0
-    if (this.curves.length) {
+    if (this.nonlinear.length) {
+      let error: number
       if (guess) {
         for (let k = boundary; k < size; k++) x[k] = guess[plan.order[k]!] ?? 0
         this.evaluate(x, false)
+        error = this.boundaryError(x)
       } else {
         this.useChords()
         this.stepTo(x)
-        for (let c = 0; c < this.curves.length; c++) this.where[c] = this.curves[c]!.law.start ?? 0
-        this.evaluate(x, true)
+        error = this.evaluate(x, true)
       }
       let settled = false
       let holds = 0
-      let error = this.boundaryError(x)
       while (!settled && iterations++ < mostIterations) {
         this.linearise()
-        this.stepTo(this.next)
+        this.stepTo(next)
         let moved = this.distance()
-        this.evaluate(this.next, holds < mostHolds)
+        // After a whole step the linear rest cancels by construction: what is missing is what the tangents missed.
+        const missed = this.evaluate(next, holds < mostHolds)
         const { held } = this
         if (held) holds++
         // So near that a step more is the answer, there is nothing to search: the proof comes at the end.
         settled = !held && moved <= voltageStep
-        let after = settled ? 0 : this.boundaryError(this.next)
+        let after = settled ? 0 : missed
+        if (Number.isNaN(missed)) return this.refuse('unbounded', [])
         // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
         for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
-          for (let k = boundary; k < size; k++) this.next[k] = (x[k]! + this.next[k]!) / 2
+          for (let k = boundary; k < size; k++) next[k] = (x[k]! + next[k]!) / 2
           moved /= 2
-          this.evaluate(this.next, false)
-          after = this.boundaryError(this.next)
+          this.evaluate(next, false)
+          after = this.boundaryError(next)
         }
-        for (let k = boundary; k < size; k++) x[k] = this.next[k]!
+        for (let k = boundary; k < size; k++) x[k] = next[k]!
         error = held ? Infinity : after
         if (Number.isNaN(after)) return this.refuse('unbounded', [])
       }
@@ -166,23 +185,24 @@ export class MeshSolver implements NetworkSolver {
     return this.finish(Math.max(1, iterations))
   }
 
-  adjoint(gradient: Float64Array): void {
-    this.respond(gradient)
-  }
-
-  respond(currents: Float64Array): void {
-    const { plan, right, next } = this
-    const { size, order } = plan
-    let from = size
-    for (let k = 0; k < size; k++) {
-      const amps = currents[order[k]!]!
-      right[k] = amps
-      if (amps !== 0 && from === size) from = k
+  /** Eliminates the linear nodes: their factors never change and stay where they are, from one solve to the next. */
+  private prepare(): void {
+    if (this.prepared) {
+      this.right.set(this.driven)
+      return
     }
-    this.forward(from)
-    this.substitute(0, next)
-    currents[0] = 0
-    for (let k = 0; k < size; k++) currents[order[k]!] = next[k]!
+    const { plan, mesh, ground, right, driven } = this
+    const { boundary, size, first } = plan
+    right.set(driven)
+    this.eliminate(0, boundary)
+    const cut = first[boundary]!
+    for (let p = 0; p < this.baseMesh.length; p++) this.baseMesh[p] = mesh[cut + p]!
+    for (let k = boundary; k < size; k++) {
+      this.baseGround[k - boundary] = ground[k]!
+      this.baseDriven[k - boundary] = right[k]!
+    }
+    driven.set(right)
+    this.prepared = true
   }
 
   respondTo(node: number, into: Float64Array): void {
@@ -212,65 +232,133 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  /** Conductances of all meshes, one triangle. */
-  get fill(): number {
-    return this.plan.neighbour.length
+  ohmsBetween(p: number, q: number): number {
+    const { plan, mesh, inverse, work } = this
+    const { rank, first, neighbour } = plan
+    // A sum of squares, so that nothing cancels: v·J⁻¹v = w·D⁻¹w, where w is what v hands on.
+    let ohms = 0
+    const way = this.startWay(rank[p]!, 1, rank[q]!, -1)
+    for (let k = this.nextOf(way); k >= 0; k = this.nextOf(way)) {
+      const amps = work[k]!
+      work[k] = 0
+      ohms += inverse[k]! * amps * amps
+      for (let at = first[k]!; at < first[k + 1]!; at++) work[neighbour[at]!]! += mesh[at]! * amps
+    }
+    return ohms
   }
 
-  private enter(element: Element, i: number): void {
-    const { rank } = this.plan
-    const a = rank[element.a]!
-    const b = rank[element.b]!
-    const slot = this.plan.slot[i]!
-    this.ends[2 * i] = element.a
-    this.ends[2 * i + 1] = element.b
-    switch (element.type) {
-      case 'curve':
-        this.curves.push({ element: i, law: element.law, a, b, slot })
-        return
-      case 'current':
-        if (a >= 0) this.driven[a]! += element.amps
-        if (b >= 0) this.driven[b]! -= element.amps
-        this.offset[i] = element.amps
-        return
-      case 'source':
-        if (a >= 0) this.driven[a]! += element.volts / element.ohms
-        if (b >= 0) this.driven[b]! -= element.volts / element.ohms
-        this.siemens[i] = 1 / element.ohms
-        this.offset[i] = element.volts / element.ohms
-        join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
-        return
-      case 'resistor':
-        this.siemens[i] = 1 / element.ohms
-        join(this.linear, this.linearGround, a, b, slot, 1 / element.ohms)
-        return
-      case 'ideal':
-        throw new Error('an ideal source needs the general solver')
+  shiftsBy({ count, a, b, amps }: DrivenCurrents, into: Float64Array): void {
+    const { plan, mesh, inverse, work } = this
+    const { size, rank, order, first, neighbour } = plan
+    into.fill(0, 0, (size + 1) * count)
+    // What each current hands on, as far as it goes …
+    for (let i = 0; i < count; i++) {
+      const way = this.startWay(rank[a[i]!]!, amps[i]!, rank[b[i]!]!, -amps[i]!)
+      for (let k = this.nextOf(way); k >= 0; k = this.nextOf(way)) {
+        const own = work[k]!
+        work[k] = 0
+        into[order[k]! * count + i] = own
+        for (let at = first[k]!; at < first[k + 1]!; at++) work[neighbour[at]!]! += mesh[at]! * own
+      }
     }
+    // … then all of them together back, row by row.
+    for (let k = size - 1; k >= 0; k--) {
+      const row = order[k]! * count
+      const one = inverse[k]!
+      const begin = first[k]!
+      const end = first[k + 1]!
+      if (end - begin === 2) {
+        const [p, q] = [mesh[begin]!, mesh[begin + 1]!]
+        const [x, y] = [order[neighbour[begin]!]! * count, order[neighbour[begin + 1]!]! * count]
+        for (let i = 0; i < count; i++)
+          into[row + i] = one * into[row + i]! + p * into[x + i]! + q * into[y + i]!
+        continue
+      }
+      for (let i = 0; i < count; i++) into[row + i]! *= one
+      for (let at = begin; at < end; at++) {
+        const share = mesh[at]!
+        const other = order[neighbour[at]!]! * count
+        for (let i = 0; i < count; i++) into[row + i]! += share * into[other + i]!
+      }
+    }
+  }
+
+  /** Amps put in at two nodes, by their ranks: what they hand on meets only nodes on the way of either. */
+  private startWay(p: number, atP: number, q: number, atQ: number): Way {
+    if (p >= 0) this.work[p]! += atP
+    if (q >= 0) this.work[q]! += atQ
+    this.way.p = p
+    this.way.q = q
+    return this.way
+  }
+
+  /** The next node on the two ways, or −1 where both have ended. */
+  private nextOf(way: Way): number {
+    const { p, q } = way
+    const k = p < 0 ? q : q < 0 ? p : Math.min(p, q)
+    if (k < 0) return k
+    const { first, neighbour } = this.plan
+    const after = first[k]! < first[k + 1]! ? neighbour[first[k]!]! : -1
+    if (p === k) way.p = after
+    if (q === k) way.q = after
+    return k
   }
 
   /** Node by node: stars become meshes, and what is driven in is handed on. */
   private eliminate(from: number, to: number): void {
     const { mesh, ground, inverse, right } = this
     const { first, neighbour, meshFirst, mesh: pairs } = this.plan
+    let begin = first[from]!
     for (let k = from; k < to; k++) {
-      const begin = first[k]!
       const end = first[k + 1]!
-      let d = ground[k]!
-      for (let p = begin; p < end; p++) d += mesh[p]!
-      const one = d > 0 ? 1 / d : 0
-      inverse[k] = one
       const toGround = ground[k]!
       const amps = right[k]!
-      let m = meshFirst[k]!
-      for (let p = begin; p < end; p++) {
-        const share = mesh[p]! * one
-        const j = neighbour[p]!
-        ground[j]! += share * toGround
-        right[j]! += share * amps
-        for (let q = p + 1; q < end; q++) mesh[pairs[m++]!]! += share * mesh[q]!
-        mesh[p] = share
+      // One neighbour or two is what nearly every node of a harness has: written out, for it is asked most of all.
+      if (end - begin === 2) {
+        const p = mesh[begin]!
+        const q = mesh[begin + 1]!
+        const d = toGround + p + q
+        const one = d > 0 ? 1 / d : 0
+        const i = neighbour[begin]!
+        const j = neighbour[begin + 1]!
+        const pShare = p * one
+        const qShare = q * one
+        inverse[k] = one
+        if (toGround !== 0) {
+          ground[i]! += pShare * toGround
+          ground[j]! += qShare * toGround
+        }
+        right[i]! += pShare * amps
+        right[j]! += qShare * amps
+        mesh[pairs[meshFirst[k]!]!]! += pShare * q
+        mesh[begin] = pShare
+        mesh[begin + 1] = qShare
+      } else if (end - begin === 1) {
+        const p = mesh[begin]!
+        const d = toGround + p
+        const one = d > 0 ? 1 / d : 0
+        const i = neighbour[begin]!
+        const share = p * one
+        inverse[k] = one
+        ground[i]! += share * toGround
+        right[i]! += share * amps
+        mesh[begin] = share
+      } else {
+        let d = toGround
+        for (let p = begin; p < end; p++) d += mesh[p]!
+        const one = d > 0 ? 1 / d : 0
+        inverse[k] = one
+        let m = meshFirst[k]!
+        for (let p = begin; p < end; p++) {
+          const share = mesh[p]! * one
+          const j = neighbour[p]!
+          ground[j]! += share * toGround
+          right[j]! += share * amps
+          for (let q = p + 1; q < end; q++) mesh[pairs[m++]!]! += share * mesh[q]!
+          mesh[p] = share
+        }
       }
+      begin = end
     }
   }
 
@@ -298,40 +386,45 @@ export class MeshSolver implements NetworkSolver {
 
   private restoreBase(): void {
     const { boundary, first } = this.plan
-    this.mesh.set(this.baseMesh, first[boundary])
-    this.ground.set(this.baseGround, boundary)
-    this.right.set(this.baseDriven, boundary)
+    const { mesh, ground, right, baseMesh, baseGround, baseDriven } = this
+    const cut = first[boundary]!
+    for (let p = 0; p < baseMesh.length; p++) mesh[cut + p] = baseMesh[p]!
+    for (let k = 0; k < baseGround.length; k++) {
+      ground[boundary + k] = baseGround[k]!
+      right[boundary + k] = baseDriven[k]!
+    }
   }
 
-  /** Nonlinear elements as plain conductances, for a first answer. */
+  /** Nonlinear elements as plain conductances, or as their tangents where they say, for a first answer. */
   private useChords(): void {
-    this.restoreBase()
-    const { value } = this
-    for (const { law, a, b, slot } of this.curves) {
+    const { value, slope, amps, where, nonlinear } = this
+    for (let c = 0; c < nonlinear.length; c++) {
+      const { law } = nonlinear[c]!
+      const start = law.start ?? 0
+      where[c] = start
       if (law.chord !== undefined) {
-        join(this.mesh, this.ground, a, b, slot, law.chord)
+        slope[c] = law.chord
+        amps[c] = law.chord * start
         continue
       }
-      const start = law.start ?? 0
       law.at(start, value)
-      join(this.mesh, this.ground, a, b, slot, value.slope)
-      const amps = value.slope * start - value.current
-      if (a >= 0) this.right[a]! += amps
-      if (b >= 0) this.right[b]! -= amps
+      slope[c] = value.slope
+      amps[c] = value.current
     }
+    this.linearise()
   }
 
   /** Nonlinear elements as their tangents, where they have been looked at. */
   private linearise(): void {
     this.restoreBase()
-    const { right } = this
-    for (let c = 0; c < this.curves.length; c++) {
-      const { a, b, slot } = this.curves[c]!
-      const g = this.slope[c]!
-      const amps = g * this.where[c]! - this.amps[c]!
-      join(this.mesh, this.ground, a, b, slot, g)
-      if (a >= 0) right[a]! += amps
-      if (b >= 0) right[b]! -= amps
+    const { right, nonlinear, slope, amps, where, mesh, ground } = this
+    for (let c = 0; c < nonlinear.length; c++) {
+      const { a, b, slot } = nonlinear[c]!
+      const g = slope[c]!
+      const driven = g * where[c]! - amps[c]!
+      join(mesh, ground, a, b, slot, g)
+      if (a >= 0) right[a]! += driven
+      if (b >= 0) right[b]! -= driven
     }
   }
 
@@ -340,22 +433,38 @@ export class MeshSolver implements NetworkSolver {
     this.substitute(this.plan.boundary, into)
   }
 
-  private evaluate(at: Float64Array, limiting: boolean): void {
-    const { value, where } = this
+  /**
+   * Looks at every nonlinear element at these volts.
+   * @returns amps by which the tangents before missed them, at the node where that is most; of a whole step from those
+   *   tangents that is how far Kirchhoff's current law fails
+   */
+  private evaluate(at: Float64Array, limiting: boolean): number {
+    const { value, where, slope, amps, nonlinear, right } = this
+    const { boundary, size } = this.plan
     this.held = false
-    for (let c = 0; c < this.curves.length; c++) {
-      const { law, a, b } = this.curves[c]!
+    right.fill(0, boundary)
+    for (let c = 0; c < nonlinear.length; c++) {
+      const { law, a, b } = nonlinear[c]!
       let v = (a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!)
       if (limiting && law.limit) {
         const asked = v
         v = law.limit(asked, where[c]!)
         if (Math.abs(v - asked) > 1e-6) this.held = true
       }
-      where[c] = v
       law.at(v, value)
-      this.slope[c] = value.slope
-      this.amps[c] = value.current
+      const missed = value.current - amps[c]! - slope[c]! * (v - where[c]!)
+      if (a >= 0) right[a]! += missed
+      if (b >= 0) right[b]! -= missed
+      where[c] = v
+      slope[c] = value.slope
+      amps[c] = value.current
     }
+    let worst = 0
+    for (let k = boundary; k < size; k++) {
+      const missed = Math.abs(right[k]!)
+      if (!(missed <= worst)) worst = missed
+    }
+    return worst
   }
 
   /** Largest failure of Kirchhoff's current law over the boundary's nodes, amps. */
@@ -376,8 +485,8 @@ export class MeshSolver implements NetworkSolver {
         right[j]! += amps
       }
     }
-    for (let c = 0; c < this.curves.length; c++) {
-      const { a, b } = this.curves[c]!
+    for (let c = 0; c < this.nonlinear.length; c++) {
+      const { a, b } = this.nonlinear[c]!
       if (a >= 0) right[a]! -= this.amps[c]!
       if (b >= 0) right[b]! += this.amps[c]!
     }
@@ -440,7 +549,7 @@ export class MeshSolver implements NetworkSolver {
       missing[a]! -= amps
       missing[b]! += amps
     }
-    for (const { element, law } of this.curves) {
+    for (const { element, law } of this.nonlinear) {
       const a = ends[2 * element]!
       const b = ends[2 * element + 1]!
       law.at(voltage[a]! - voltage[b]!, value)
@@ -463,7 +572,7 @@ export class MeshSolver implements NetworkSolver {
       flow[b]! += size
     }
     for (let i = 0; i < siemens.length; i++) book(i, siemens[i]!)
-    for (const { element, law } of this.curves) {
+    for (const { element, law } of this.nonlinear) {
       law.at(voltage[ends[2 * element]!]! - voltage[ends[2 * element + 1]!]!, value)
       book(element, value.slope)
     }

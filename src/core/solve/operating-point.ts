@@ -21,6 +21,15 @@ export interface NoEquilibrium {
   readonly nodes: readonly number[]
 }
 
+/** Small currents, each driven out of node b into node a from outside. */
+export interface DrivenCurrents {
+  readonly count: number
+  readonly a: Int32Array
+  readonly b: Int32Array
+  /** A */
+  readonly amps: Float64Array
+}
+
 /** A network made ready to be solved again and again. */
 export interface NetworkSolver {
   readonly network: Network
@@ -29,15 +38,13 @@ export interface NetworkSolver {
    * An honest failure rather than a number that is no equilibrium.
    */
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium
-  /**
-   * Solves Jᵀ λ = d at the last operating point. `gradient` has one entry per node and comes back as λ
-   * (ohms, per node): the adjoint from which the sensitivity to every parameter follows.
-   */
-  adjoint(gradient: Float64Array): void
-  /** Solves J v = i at the last operating point: node voltages (V) for currents (A) driven into nodes. */
-  respond(currents: Float64Array): void
-  /** The same for one amp into `node`, into a row of as many entries as there are nodes. */
+  /** Volts at every node for one amp into `node`, at the last operating point: one entry per node. */
   respondTo(node: number, into: Float64Array): void
-  /** Off-diagonal entries of the factors that are kept, for the benchmark. */
-  readonly fill: number
+  /** Ohms that a small current meets between two nodes of one island, at the last operating point. */
+  ohmsBetween(p: number, q: number): number
+  /**
+   * Volts by which each of many small currents moves each node, at the last operating point: node after node, one entry
+   * per current.
+   */
+  shiftsBy(currents: DrivenCurrents, into: Float64Array): void
 }

@@ -28,7 +28,7 @@ describe('sparse factorization, against ml-matrix', () => {
     }),
   )
 
-  it('solves A x = b and its transpose, first and again with new values', () => {
+  it('solves A x = b, first and again with new values', () => {
     fc.assert(
       fc.property(entries, ({ n, list, diagonal, b, scale }) => {
         const builder = new PatternBuilder(n)
@@ -47,22 +47,17 @@ describe('sparse factorization, against ml-matrix', () => {
           const condition = Math.abs(dense.norm()) // cheap guard against near-singular draws
           const right = Matrix.columnVector(b)
           let expected: number[]
-          let expectedT: number[]
           try {
             expected = denseSolve(dense, right).to1DArray()
-            expectedT = denseSolve(dense.transpose(), right).to1DArray()
           } catch {
             return
           }
-          if (Math.max(...expected.map(Math.abs), ...expectedT.map(Math.abs)) > 1e5 * condition) return
+          if (Math.max(...expected.map(Math.abs)) > 1e5 * condition) return
           expect(lu.factor()).toBe(true)
           const x = Float64Array.from(b)
           lu.solve(x)
-          const size = 1 + Math.max(...expected.map(Math.abs), ...expectedT.map(Math.abs))
+          const size = 1 + Math.max(...expected.map(Math.abs))
           x.forEach((v, i) => expect(Math.abs(v - expected[i]!)).toBeLessThan(1e-6 * size))
-          const t = Float64Array.from(b)
-          lu.solveTransposed(t)
-          t.forEach((v, i) => expect(Math.abs(v - expectedT[i]!)).toBeLessThan(1e-6 * size))
         }
       }),
       drawn(300),
@@ -100,12 +95,11 @@ describe('operating point', () => {
       elements: [resistor(1, 0, 3), resistor(1, 2, 5), resistor(2, 3, 7), resistor(3, 0, 11)],
     })
     solver.solve()
-    const i = new Float64Array(4)
-    i[1] = 1
-    i[3] = -1
-    solver.respond(i)
+    const [one, three] = [new Float64Array(4), new Float64Array(4)]
+    solver.respondTo(1, one)
+    solver.respondTo(3, three)
     // Ring of 3, 5, 7, 11 seen between nodes 1 and 3: (3 + 11) against (5 + 7).
-    expect(i[1]! - i[3]!).toBeCloseTo((14 * 12) / 26, 9)
+    expect(one[1]! - one[3]! - three[1]! + three[3]!).toBeCloseTo((14 * 12) / 26, 9)
   })
 
   it('keeps Kirchhoff over conductances from 1e-9 to 1e4 siemens', () => {

@@ -1,7 +1,7 @@
 import type { Element, Network } from './element'
 import { GeneralSolver } from './general-solver'
 import { MeshSolver } from './mesh-solver'
-import type { NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
+import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 
 /** Siemens laid beside every curve, one after the other, while a network is led to its answer. */
 const ladder = [10, 3, 1, 0.3, 0.1, 0.03, 0.01, 3e-3, 1e-3, 3e-4, 1e-4, 1e-5, 1e-6, 1e-8, 1e-10]
@@ -27,20 +27,16 @@ export class Solver implements NetworkSolver {
     return led ? this.inner.solve(led) : fresh
   }
 
-  adjoint(gradient: Float64Array): void {
-    this.inner.adjoint(gradient)
-  }
-
-  respond(currents: Float64Array): void {
-    this.inner.respond(currents)
-  }
-
   respondTo(node: number, into: Float64Array): void {
     this.inner.respondTo(node, into)
   }
 
-  get fill(): number {
-    return this.inner.fill
+  ohmsBetween(p: number, q: number): number {
+    return this.inner.ohmsBetween(p, q)
+  }
+
+  shiftsBy(currents: DrivenCurrents, into: Float64Array): void {
+    this.inner.shiftsBy(currents, into)
   }
 
   /** Voltages near the answer, or undefined where the way there breaks off. */

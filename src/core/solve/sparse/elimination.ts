@@ -1,4 +1,4 @@
-import type { Element, Network } from '../element'
+import { elementKinds, type Values } from '../values'
 
 /**
  * The plan by which a network's nodes are eliminated one after the other, each star turned into a mesh among its
@@ -26,22 +26,6 @@ export interface Elimination {
 /** A star of three becomes a mesh of three: no node of so few neighbours adds to the work. */
 const fewNeighbours = 3
 
-const kept = new Map<number, { network: Shape; plan: Elimination }[]>()
-const most = 3000
-
-/** The plan of this pattern, made or found again. */
-export function planElimination(network: Network): Elimination {
-  const shape = shapeOf(network)
-  const same = kept.get(shape.hash)?.find((entry) => equal(entry.network, shape))
-  if (same) return same.plan
-  if (kept.size >= most) kept.clear()
-  const plan = makePlan(shape)
-  const list = kept.get(shape.hash)
-  if (list) list.push({ network: shape, plan })
-  else kept.set(shape.hash, [{ network: shape, plan }])
-  return plan
-}
-
 interface Shape {
   readonly hash: number
   readonly nodeCount: number
@@ -50,26 +34,39 @@ interface Shape {
   readonly bent: Uint8Array
 }
 
-function shapeOf({ nodeCount, elements }: Network): Shape {
-  const ends = new Int32Array(elements.length * 2)
-  const bent = new Uint8Array(elements.length)
+const kept = new Map<number, { shape: Shape; plan: Elimination }[]>()
+const most = 3000
+
+/** The plan of this pattern, made or found again; what is open counts as joined, so that a switch leaves the plan as it was. */
+export function planElimination(values: Values): Elimination {
+  const shape = shapeOf(values)
+  const same = kept.get(shape.hash)?.find((entry) => equal(entry.shape, shape))
+  if (same) return same.plan
+  if (kept.size >= most) kept.clear()
+  const plan = makePlan(shape)
+  const list = kept.get(shape.hash)
+  if (list) list.push({ shape, plan })
+  else kept.set(shape.hash, [{ shape, plan }])
+  return plan
+}
+
+function shapeOf({ nodeCount, ends: all, kinds }: Values): Shape {
+  const ends = new Int32Array(all.length)
+  const bent = new Uint8Array(kinds.length)
   let hash = nodeCount
-  for (let i = 0; i < elements.length; i++) {
-    const element = elements[i]!
-    const joins: boolean = element.type !== 'current'
-    const a = joins ? element.a : 0
-    const b = joins ? element.b : 0
+  for (let i = 0; i < kinds.length; i++) {
+    const joins = kinds[i] !== elementKinds.current
+    const a = joins ? all[2 * i]! : 0
+    const b = joins ? all[2 * i + 1]! : 0
     ends[2 * i] = a
     ends[2 * i + 1] = b
-    const curve = isBent(element) ? 1 : 0
+    const curve = kinds[i] === elementKinds.nonlinear ? 1 : 0
     bent[i] = curve
     hash = (Math.imul(hash, 31) + a * 4 + curve) | 0
     hash = (Math.imul(hash, 31) + b) | 0
   }
   return { hash, nodeCount, ends, bent }
 }
-
-const isBent = (element: Element): boolean => element.type === 'curve'
 
 function equal(a: Shape, b: Shape): boolean {
   if (a.nodeCount !== b.nodeCount || a.ends.length !== b.ends.length) return false

@@ -185,24 +185,4 @@ export class SparseLU {
       }
     }
   }
-
-  /** Solves Aᵀ x = b in place: what sensitivities (the adjoint) need. */
-  solveTransposed(b: Float64Array): void {
-    const { size: n } = this.matrix
-    const { work, pivotRow, columnOrder } = this
-    for (let k = 0; k < n; k++) {
-      let sum = b[columnOrder[k]!]!
-      for (let q = this.upperStart[k]!; q < this.upperStart[k + 1]!; q++) {
-        sum -= this.upperValue[q]! * work[this.upperStep[q]!]!
-      }
-      work[k] = sum / this.diagonal[k]!
-    }
-    for (let k = n - 1; k >= 0; k--) {
-      let sum = work[k]!
-      for (let q = this.lowerStart[k]!; q < this.lowerStart[k + 1]!; q++) {
-        sum -= this.lowerValue[q]! * b[this.lowerRow[q]!]!
-      }
-      b[pivotRow[k]!] = sum
-    }
-  }
 }
