@@ -28,11 +28,14 @@ const outside = ['**/web/**', '**/server/**', '**/contract/**', '**/cli/**']
 
 /** Folders of the core, from the ground up: each may import what stands before it, and nothing behind it. */
 const layers = [
+  'cache',
   'document',
   'quantity',
   'solve',
   'parts',
   'circuit',
+  'model',
+  'editing',
   'faults',
   'board',
   'time',

@@ -20,7 +20,7 @@ import {
   type Order,
   type Step,
 } from '../src/core/attempt'
-import { wireUp } from '../src/core/circuit'
+import { wireUp } from '../src/core/model'
 import { Predictor } from '../src/core/diagnosis'
 import { tell } from '../src/core/words'
 import type { Database } from '../src/server/database'

@@ -1,4 +1,5 @@
-import { readCircuit, type Circuit } from '../src/core/circuit'
+import { readCircuit } from '../src/core/editing'
+import { type Circuit } from '../src/core/circuit'
 
 /**
  * A harness-like circuit of about `nodes` nodes: a battery, a feed with a fuse, and lamp after lamp that branches off it

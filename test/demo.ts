@@ -1,7 +1,8 @@
 import { tell } from '../src/core/words'
 import { readdirSync, readFileSync } from 'node:fs'
 import { solveBoard, type SolvedBoard } from '../src/core/board'
-import { readCircuitText, type Circuit, type CircuitState } from '../src/core/circuit'
+import { readCircuitText } from '../src/core/editing'
+import { type Circuit, type CircuitState } from '../src/core/circuit'
 import type { Fault } from '../src/core/faults'
 
 export const demoText = (name: string): string => readFileSync(`demo/circuits/${name}.json`, 'utf8')

@@ -1,3 +1,4 @@
+import { partOf } from '../src/core/model'
 import { svgPathBbox } from 'svg-path-bbox'
 import type { Circuit } from '../src/core/circuit'
 import { partOfKind } from '../src/core/parts'
@@ -32,7 +33,7 @@ const lineHeight = 15
 /** Every name, value and notice that the drawing may carry, as the boxes they fill. */
 export function textOf(circuit: Circuit, layout: Layout): Box[] {
   const parts = layout.parts.map((placed): Box => {
-    const part = circuit.parts.find((p) => p.id === placed.id)!
+    const part = partOf(circuit, placed.id)
     const spoken = partOfKind(placed.kind).notice?.all.flatMap(({ text }) => noticeLines(text)) ?? []
     const lines = [...labelLines(part, placed), ...spoken]
     const count = mostLines(part, placed)

@@ -6,10 +6,12 @@ import {
   stateOf,
   type Frame,
   type RepairKey,
+  type Arrangement,
+  type Connection,
 } from '../src/core/attempt'
-import type { Arrangement, Connection } from '../src/core/attempt'
 import { aftermath, solveBoard } from '../src/core/board'
-import { findPieces, piecesOf, settable, wireUp, type Circuit, type Wiring } from '../src/core/circuit'
+import { findPieces, piecesOf, wireUp, type Wiring } from '../src/core/model'
+import { settable, type Circuit } from '../src/core/circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../src/core/faults'
 import {
   instrumentOf,

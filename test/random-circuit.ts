@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { z } from 'zod'
-import { readCircuit, type Circuit } from '../src/core/circuit'
+import { readCircuit } from '../src/core/editing'
+import { type Circuit } from '../src/core/circuit'
 import { partOfKind } from '../src/core/parts'
 
 /** Terminals of a part that are not on its main way, and where each is led: to supply, to return, or nowhere. */

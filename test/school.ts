@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { pino } from 'pino'
 import { inject } from 'vitest'
-import type {} from './image'
+
 import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
+import type {} from './image'
 import { loadDemo } from '../src/server/demo'
 import { Judge } from '../src/server/judging'
 import { Workers } from '../src/server/workers/pool'

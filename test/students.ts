@@ -1,3 +1,4 @@
+import { partOf, findPieces, piecesOf, wireUp, walkPaths, type Stride } from '../src/core/model'
 import {
   arrangementOf,
   complaintIn,
@@ -10,11 +11,10 @@ import {
   type RepairKey,
 } from '../src/core/attempt'
 import { aftermath, solveBoard } from '../src/core/board'
-import { findPieces, piecesOf, settable, wireUp, type Circuit } from '../src/core/circuit'
+import { settable, type Circuit } from '../src/core/circuit'
 import { faultsOf, type Fault } from '../src/core/faults'
 import { readVolts, workshopMeter } from '../src/core/instruments'
 import { partOfKind } from '../src/core/parts'
-import { walkPaths, type Stride } from '../src/core/readings'
 import { Attempt } from './attempt'
 
 /** In which order a student goes about it. All are schools of the trade; none knows what the judge knows. */
@@ -136,10 +136,9 @@ export class Student {
   /** The part that does not do what it should, a relay before what it switches; and its way from post to post. */
   private legs(): { legs: readonly Leg[]; load: number } | undefined {
     const { circuit } = this
-    const wiring = wireUp(circuit)
     const { wrong } = this
-    const kindOf = (id: string) => partOfKind(circuit.parts.find((p) => p.id === id)!.kind)
-    const walks = walkPaths(circuit, wiring)
+    const kindOf = (id: string) => partOfKind(partOf(circuit, id).kind)
+    const walks = walkPaths(circuit)
     const targets = [...wrong].sort((a, b) => Number(!kindOf(a).modes) - Number(!kindOf(b).modes))
     for (const target of targets) {
       // Of several ways through the load, the one that is switched on: it loses least on a good circuit.
@@ -261,7 +260,7 @@ export class Student {
 
   private kindOf(name: string, dead: boolean): Fault['kind'] {
     const [piece] = findPieces(this.circuit, name)
-    const definition = partOfKind(this.circuit.parts.find((p) => p.id === piece!.part)!.kind)
+    const definition = partOfKind(partOf(this.circuit, piece!.part).kind)
     const kinds = definition.segments
       .filter((s) => piece!.unit.segments.includes(s.key))
       .flatMap((s) => faultsOf(definition, s))

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util'
-import { readCircuitText } from '../core/circuit'
+import { readCircuitText } from '../core/editing'
 import { readFaultSpec, type Fault } from '../core/faults'
 import { tell } from '../core/words'
 import { serveStandIn } from '../meter/serve'

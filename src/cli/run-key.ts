@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util'
 import { aftermath, solveBoard } from '../core/board'
-import { readCircuitText, wireUp, type Circuit, type CircuitState, type Wiring } from '../core/circuit'
+import { readCircuitText } from '../core/editing'
+import { wireUp, type Wiring } from '../core/model'
+import { type Circuit, type CircuitState } from '../core/circuit'
 import { readFaultSpec, type Fault } from '../core/faults'
 import { keyToCsv, readSpice, toCsv, toSpice } from '../core/formats'
 import {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { circuitSchema, editSchema } from '../core/circuit'
+import { circuitSchema } from '../core/circuit'
+import { editSchema } from '../core/editing'
 import { coded, door } from '../core/document'
 import { faultSchema } from '../core/faults'
 import { say } from './phrases'

@@ -4,12 +4,19 @@ import { describe, expect, it } from 'vitest'
 import { demoBoard, demoCircuit, demoNames } from '../../test/demo'
 import { techniqueRules } from './assessment/rules/registry'
 import { cures, repairKeys, repairs, repairsFor } from './attempt'
-import { piecesOf } from './circuit'
+import { piecesOf } from './model'
 import { cautions } from './document/cautions'
 import { catalogue, families, faultKinds, faultsOf, possibleFaults } from './faults'
 import { formats } from './formats'
-import { instruments, locate, numberOf, settingsOf, workshopMeter, type Settings } from './instruments'
-import { instrumentKeys } from './instruments'
+import {
+  instruments,
+  locate,
+  numberOf,
+  settingsOf,
+  workshopMeter,
+  type Settings,
+  instrumentKeys,
+} from './instruments'
 import { accesses, parts } from './parts'
 import { limitSets } from './readings'
 import { quizTexts } from './lab'

@@ -1,7 +1,8 @@
 import type { z } from 'zod'
 import { arrangementSchema, checkArrangement, stateOf } from '../core/attempt'
 import { aftermath, drawBoard, solveBoard } from '../core/board'
-import { wireUp, type Circuit } from '../core/circuit'
+import { wireUp } from '../core/model'
+import { type Circuit } from '../core/circuit'
 import type { Fault } from '../core/faults'
 import {
   heldSchema,

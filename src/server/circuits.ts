@@ -7,7 +7,8 @@ import {
   type Shelf,
   type StoredCircuit,
 } from '../contract'
-import { applyEdit, editDoor, readCircuit, type Circuit, type Edit } from '../core/circuit'
+import { applyEdit, editDoor, readCircuit, type Edit } from '../core/editing'
+import { type Circuit } from '../core/circuit'
 import { checkFault } from '../core/faults'
 import type { Database, Queries } from './database'
 import { once, type KeyedAct } from './once'

@@ -1,4 +1,4 @@
-import { readCircuit } from '../core/circuit'
+import { readCircuit } from '../core/editing'
 import type { Fault } from '../core/faults'
 import { serveStandIn } from '../meter/serve'
 import type { User } from '../contract'

@@ -12,7 +12,8 @@ import {
   versionListSchema,
   type StoredCircuit,
 } from '../contract'
-import { arrangement, emptyCircuit, insertItems, removeParts, type Circuit } from '../core/circuit'
+import { arrangement, emptyCircuit, removeParts, insertItems } from '../core/editing'
+import { type Circuit } from '../core/circuit'
 
 describe('the library on a PostgreSQL that is embedded', () => suite('embedded'))
 describe('the library on a PostgreSQL that is a server', { tags: ['sweep'] }, () => suite('server'))

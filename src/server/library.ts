@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { plantDoor, say, type FaultSets, type Plant, type TemplateList, type VersionList } from '../contract'
-import { readCircuit, type Circuit } from '../core/circuit'
+import { readCircuit } from '../core/editing'
+import { type Circuit } from '../core/circuit'
 import { addCircuit, checkFaults, editCircuit, loadCircuit, shelveLike } from './circuits'
 import type { Database, Queries } from './database'
 import { Refusal } from './refusal'

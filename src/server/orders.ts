@@ -11,7 +11,8 @@ import {
   type Order as OrderOfCore,
   type Step,
 } from '../core/attempt'
-import { readCircuit, type Circuit } from '../core/circuit'
+import { readCircuit } from '../core/editing'
+import { type Circuit } from '../core/circuit'
 import type { Read } from '../core/document'
 import type { Fault } from '../core/faults'
 import { often, type Database, type Queries } from './database'

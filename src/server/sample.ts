@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { readCircuitText } from '../core/circuit'
+import { readCircuitText } from '../core/editing'
 import { readAttempt, type WorkedAttempt } from '../core/formats'
 
 let made: WorkedAttempt | undefined

@@ -1,5 +1,5 @@
+import { partOf, findPieces } from '../model'
 import type { Bench, StepOf } from '../attempt'
-import { findPieces } from '../circuit'
 import { describeFault, faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Belief, Choice } from '../diagnosis'
@@ -55,8 +55,7 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
   const doubt = belief.doubtOfAny(pieces.map(({ id }) => id))
   // A fuse that a short or a seized motor has blown is what was found first, and not yet why.
   const effect = pieces.some(
-    ({ part: id }) =>
-      bench.blown.includes(id) && partOfKind(circuit.parts.find((p) => p.id === id)!.kind).protects,
+    ({ part: id }) => bench.blown.includes(id) && partOfKind(partOf(circuit, id).kind).protects,
   )
   if (struck.length === 0 && effect)
     return make('partly', 'effect', say('consequence', { piece: name, truth }), consequence)

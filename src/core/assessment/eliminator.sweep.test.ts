@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findPieces } from '../circuit'
+import { findPieces } from '../model'
 import { Predictor } from '../diagnosis'
 import { describeFault, possibleFaults } from '../faults'
 import { complaintOf } from '../../../test/students'

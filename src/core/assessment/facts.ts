@@ -1,3 +1,4 @@
+import { findPart } from '../model'
 import type { Message } from '../document'
 import { noticeText, partOfKind } from '../parts'
 import type { Circuit } from '../circuit'
@@ -32,7 +33,7 @@ export const readingName = (number: number, step: StepOf<'test'>): Message =>
 /** What was seen on each part. */
 export function seenName(circuit: Circuit, step: StepOf<'operate'>): Message {
   const notices = Object.entries(step.seen).map(([id, key]) => {
-    const kind = circuit.parts.find((p) => p.id === id)?.kind
+    const kind = findPart(circuit, id)?.kind
     return `${id} ${kind && partOfKind(kind).notice ? noticeText(kind, key) : key}`
   })
   return say('seen', { notices })

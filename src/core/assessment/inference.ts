@@ -1,5 +1,6 @@
 import { describeFault, type Fault } from '../faults'
-import { findPieces, type Circuit } from '../circuit'
+import { findPieces } from '../model'
+import { type Circuit } from '../circuit'
 import type { Belief } from '../diagnosis'
 import type { Message } from '../document'
 import { say } from './phrases'

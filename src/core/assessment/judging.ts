@@ -1,3 +1,4 @@
+import { partOf, findPieces } from '../model'
 import {
   advance,
   complaintOf,
@@ -11,7 +12,6 @@ import {
   type StepOf,
 } from '../attempt'
 import { segmentAmps, type SolvedBoard } from '../board'
-import { findPieces } from '../circuit'
 import { faultOfKind } from '../faults'
 import {
   type Belief,
@@ -208,7 +208,7 @@ export class Judging {
       predictor,
       belief,
       after: stillAlive(belief, after),
-      definition: (id) => partOfKind(order.circuit.parts.find((p) => p.id === id)!.kind),
+      definition: (id) => partOfKind(partOf(order.circuit, id).kind),
       earlier: this.steps.slice(0, i),
     }
     this.said.push(new Technique(scene, i))

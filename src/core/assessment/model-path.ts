@@ -1,5 +1,5 @@
 import { instrumentMinutes, type Order } from '../attempt'
-import { findPieces } from '../circuit'
+import { findPieces } from '../model'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
 import { indistinctFrom } from './indistinct'

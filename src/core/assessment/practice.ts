@@ -7,11 +7,11 @@ import {
   type Order,
   type StepOf,
 } from '../attempt'
-import { findPieces, type Circuit } from '../circuit'
+import { findPieces, walkPath } from '../model'
+import { type Circuit } from '../circuit'
 import { rankTests, type Belief, type Measured, type Predictor } from '../diagnosis'
 import type { Message } from '../document'
 import { instrumentOf, numberOf } from '../instruments'
-import { walkPath } from '../readings'
 import { heldIn } from './facts'
 import { conditionsOf, firstBelief } from './first'
 import { Judging, setupOf, type Prepared } from './judging'
@@ -62,10 +62,9 @@ const batteryOf = ({ parts }: Circuit): string[] => parts.slice(0, 1).map(({ id 
 
 /** The side of a load on which most of the doubt lies, along the path that holds most of it. */
 function sideOf(belief: Belief, { circuit }: Order): Message {
-  const { wiring } = belief.predictor
   let most = { doubt: -1, side: 'other', load: '' }
   for (const path of circuit.paths) {
-    const { strides, load } = walkPath(circuit, wiring, path)
+    const { strides, load } = walkPath(circuit, path)
     if (!load) continue
     const sums = { feed: 0, load: 0, return: 0 }
     const counted = new Set<string>()

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Predictor } from '../diagnosis'
-import { findPieces, piecesOf, type Circuit } from '../circuit'
+import { findPieces, piecesOf } from '../model'
+import { type Circuit } from '../circuit'
 import { describeFault, possibleFaults, type Fault } from '../faults'
 import type { JudgedAttempt } from '.'
 import { complaintOf, guess, habits, Student } from '../../../test/students'

@@ -1,5 +1,6 @@
+import { findPart, partOf, findPieces, type Piece, type Wiring } from '../model'
 import { aftermath, solveBoard, type SolvedBoard, type UnsolvedBoard } from '../board'
-import { findPieces, type Circuit, type CircuitState, type Piece, type Wiring } from '../circuit'
+import { type Circuit, type CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import { accessMinutes, instrumentMinutes } from './minutes'
@@ -148,7 +149,7 @@ export function faultsLeft(
 }
 
 const fuseOf = (circuit: Circuit, id: string): string | undefined => {
-  const part = circuit.parts.find((p) => p.id === id)
+  const part = findPart(circuit, id)
   if (!part) return undefined
   const { protects, cable } = partOfKind(part.kind)
   return protects?.segment ?? cable?.segment
@@ -193,7 +194,7 @@ function modesFrom(circuit: Circuit, latched: Bench['latched']): ReadonlyMap<str
 export function latchedOf(solved: SolvedBoard): Record<string, string> | undefined {
   // What swings holds nothing.
   const moved = [...solved.board.modes].filter(([id, mode]) => {
-    const { kind } = solved.board.circuit.parts.find((p) => p.id === id)!
+    const { kind } = partOf(solved.board.circuit, id)
     return mode !== partOfKind(kind).modes?.rest && !solved.swing?.parts.includes(id)
   })
   return moved.length ? Object.fromEntries(moved) : undefined

@@ -1,3 +1,4 @@
+import { partOf } from '../model'
 import type { Circuit } from '../circuit'
 import type { Message } from '../document'
 import { noticeText, partOfKind } from '../parts'
@@ -12,7 +13,7 @@ import { say } from './phrases'
 export function complaintWords(circuit: Circuit, complaint: Frame['complaint']): Message | undefined {
   const [first] = complaint
   if (!first) return undefined
-  const part = (id: string) => circuit.parts.find((p) => p.id === id)!
+  const part = (id: string) => partOf(circuit, id)
   const called = (id: string) => part(id).name || partOfKind(part(id).kind).title.toLowerCase()
   const isLoad = (id: string) => partOfKind(part(id).kind).role === 'load'
   const seen = complaint.some(({ part: id }) => isLoad(id))

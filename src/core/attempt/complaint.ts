@@ -1,5 +1,6 @@
 import { aftermath, noticeAll, solveBoard } from '../board'
-import { settable, wireUp, type Circuit, type CircuitState } from '../circuit'
+import { settable, type Circuit, type CircuitState } from '../circuit'
+import { wireUp } from '../model'
 import type { Fault } from '../faults'
 import type { Frame, Order } from './order'
 import type { Arrangement } from './steps'

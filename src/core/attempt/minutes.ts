@@ -1,3 +1,4 @@
+import { findPart } from '../model'
 import type { Circuit } from '../circuit'
 import { instrumentOf, type Held } from '../instruments'
 import { partOfKind, type Access } from '../parts'
@@ -10,8 +11,8 @@ export const minutesToReach: Readonly<Record<Access, number>> = { hand: 0.2, cov
 const toDetach = 1
 
 /** How hard a part is to reach. */
-export function accessOf(circuit: Pick<Circuit, 'parts'>, id: string): Access {
-  const part = circuit.parts.find((p) => p.id === id)
+export function accessOf(circuit: Circuit, id: string): Access {
+  const part = findPart(circuit, id)
   return part ? (part.access ?? partOfKind(part.kind).access) : 'hand'
 }
 

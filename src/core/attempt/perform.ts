@@ -1,5 +1,6 @@
+import { findPart, findPieces, wireUp, type Wiring } from '../model'
 import { noticeAll, phasesOf } from '../board'
-import { findPieces, wireUp, type Circuit, type Wiring } from '../circuit'
+import { type Circuit } from '../circuit'
 import type { Message } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
@@ -150,7 +151,7 @@ function test(
 /** A notice that its part does not show, or undefined. */
 function strangeNotice(circuit: Circuit, seen: Readonly<Record<string, string>>): Message | undefined {
   for (const [id, key] of Object.entries(seen)) {
-    const part = circuit.parts.find((p) => p.id === id)
+    const part = findPart(circuit, id)
     const notices = part && partOfKind(part.kind).notice?.all
     if (!notices) return say('noPart', { id })
     if (!notices.some((n) => n.key === key))

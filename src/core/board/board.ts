@@ -1,13 +1,5 @@
-import {
-  firstSource,
-  schoolScatter,
-  systemOf,
-  wireUp,
-  type Circuit,
-  type CircuitState,
-  type Part,
-  type Wiring,
-} from '../circuit'
+import { partOf, wireUp, type Wiring } from '../model'
+import { firstSource, schoolScatter, systemOf, type Circuit, type CircuitState, type Part } from '../circuit'
 import { coldOf, faultOfKind, severityOf, type Fault } from '../faults'
 import { partOfKind, type AnyPart, type Net, type Sense, type Surroundings } from '../parts'
 import type { Element, OperatingPoint } from '../solve'
@@ -72,7 +64,7 @@ export function buildBoard(
   const struck = new Map<string, Owned>()
   if (faults.length) {
     for (const { id } of struckParts(circuit, faults)) {
-      const part = circuit.parts.find((p) => p.id === id)!
+      const part = partOf(circuit, id)
       const around = surroundings(circuit, faults, state, blown, modes, part, partOfKind(part.kind))
       // Equations that know the fault may need a node of their own, beside those of the sound part.
       const own = new Map(inner)
@@ -249,7 +241,7 @@ function strikeAll(
   const supply = supplyNode(circuit, wiring)
   const nominal = systemOf(circuit).rest
   for (const fault of faults) {
-    const part = circuit.parts.find((p) => p.id === fault.part)!
+    const part = partOf(circuit, fault.part)
     const at = segmentOf(circuit, wiring, `${fault.part}.${fault.segment}`)
     const other = fault.other === undefined ? undefined : segmentOf(circuit, wiring, fault.other)
     const pick = (id: string, segment: string) =>
@@ -428,7 +420,7 @@ function supplyNode(circuit: Circuit, wiring: Wiring): number {
 
 function segmentOf(circuit: Circuit, wiring: Wiring, name: string) {
   const [id, key] = name.split('.') as [string, string]
-  const part = circuit.parts.find((p) => p.id === id)!
+  const part = partOf(circuit, id)
   const [a, b] = partOfKind(part.kind).segments.find((s) => s.key === key)!.between
   return {
     part: id,

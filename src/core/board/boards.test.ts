@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, stateOf } from '../../../test/demo'
-import { readCircuit } from '../circuit'
+import { readCircuit } from '../editing'
 import { Belief, Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
 import { dropRows, stateKey } from '../readings'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { applyEdit, measuredScatter, type Circuit } from '../circuit'
+import { applyEdit } from '../editing'
+import { measuredScatter, type Circuit } from '../circuit'
 import { stateKey } from '../readings'
 import { tell } from '../words'
 import { demoCircuit } from '../../../test/demo'

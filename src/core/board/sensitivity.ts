@@ -32,7 +32,7 @@ function tolerancesOf({ board, point }: SolvedBoard): DrivenCurrents {
 }
 
 /** Memory that the last board has given back: keys are made by the dozen, and as much for each. */
-const none = new Float64Array(0)
+const none: Float64Array = new Float64Array(0)
 let spare = none
 /** Entries beyond which memory is not held on to (16 MB). */
 const mostSpare = 2 ** 21

@@ -1,6 +1,7 @@
 import type { Message } from '../document'
 import { say } from './phrases'
-import { copperArea, stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { copperArea, stateSignature, type Circuit, type CircuitState } from '../circuit'
+import { wireUp, type Wiring } from '../model'
 import type { Fault } from '../faults'
 import { burns, meltsAbove, partOfKind, type At, type Notice } from '../parts'
 import { Solver, type NetworkSolver, type OperatingPoint } from '../solve'

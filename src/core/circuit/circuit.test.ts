@@ -1,7 +1,9 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { applyEdit, openingState, readCircuit, readCircuitText, wireUp, type Circuit, type Edit } from '.'
+import { applyEdit, readCircuit, readCircuitText, type Edit } from '../editing'
+import { openingState, type Circuit } from '.'
+import { wireUp } from '../model'
 import { demoCircuit, demoNames, demoText } from '../../../test/demo'
 import { partOfKind } from '../parts'
 

@@ -1,6 +1,7 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { circuitVersion, readCircuit, readCircuitText } from '.'
+import { circuitVersion } from '.'
+import { readCircuit, readCircuitText } from '../editing'
 import { upgradeDocument } from './upgrade'
 import { demoText } from '../../../test/demo'
 

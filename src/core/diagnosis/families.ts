@@ -1,4 +1,5 @@
-import { piecesOf, type Circuit } from '../circuit'
+import { piecesOf } from '../model'
+import { type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import { oddSeverity, placeOf, placeWeights, soundShare, usualSeverity, weightOfKind } from './priors'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { aftermath, solveBoard } from '../board'
-import { wireUp } from '../circuit'
+import { wireUp } from '../model'
 import { faultOfKind, possibleFaults } from '../faults'
 import { faultsAt, familiesOf } from './families'
 import { Melting } from './melting'

@@ -1,5 +1,6 @@
 import { aftermath } from '../board'
-import type { Circuit, Wiring } from '../circuit'
+import type { Circuit } from '../circuit'
+import type { Wiring } from '../model'
 import { faultOfKind } from '../faults'
 import { faultsAt, type Family } from './families'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Belief, Predictor, type Fact } from '.'
 import type { Arrangement } from '../attempt'
-import { piecesOf } from '../circuit'
+import { piecesOf } from '../model'
 import { possibleFaults, type Fault } from '../faults'
 import { Attempt, seenOn, voltsSetup } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'

@@ -1,6 +1,7 @@
 import { faultsLeft } from '../attempt'
 import { noticeAll, solveBoard, type SolvedBoard } from '../board'
-import { stateSignature, wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { stateSignature, type Circuit, type CircuitState } from '../circuit'
+import { wireUp, type Wiring } from '../model'
 import { faultOfKind, type Fault } from '../faults'
 import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
 import { partOfKind } from '../parts'

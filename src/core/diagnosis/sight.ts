@@ -1,5 +1,6 @@
 import type { SolvedBoard } from '../board'
-import { firstSource, systemOf, wireUp, type Circuit } from '../circuit'
+import { firstSource, systemOf, type Circuit } from '../circuit'
+import { wireUp } from '../model'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import type { Message } from '../document'
 import {

@@ -1,4 +1,5 @@
-import { spareSegments, type Circuit } from '../circuit'
+import { findPart, spareSegments } from '../model'
+import { type Circuit } from '../circuit'
 import type { Problem } from '../document'
 import { say } from './phrases'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
@@ -38,7 +39,7 @@ export function possibleFaults(circuit: Circuit): Fault[] {
 
 /** What is wrong with planting `fault` here, or undefined if it fits. */
 export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined {
-  const part = circuit.parts.find((p) => p.id === fault.part)
+  const part = findPart(circuit, fault.part)
   if (!part) return { where: fault.part, ...say('noPart', { id: fault.part }) }
   const definition = partOfKind(part.kind)
   const segment = definition.segments.find((s) => s.key === fault.segment)
@@ -109,7 +110,7 @@ export function partnersOf(circuit: Circuit, fault: Fault): string[] {
 
 /** In words: “L1 work lamp, filament: open”. */
 export function describeFault(circuit: Circuit, fault: Fault): string {
-  const part = circuit.parts.find((p) => p.id === fault.part)
+  const part = findPart(circuit, fault.part)
   const segment = part && partOfKind(part.kind).segments.find((s) => s.key === fault.segment)
   const other = fault.other === undefined ? '' : ` (${fault.other.split('.')[0]!})`
   const section = part?.parameters.section

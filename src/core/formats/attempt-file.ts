@@ -20,7 +20,9 @@ import {
   type Said,
   type Step,
 } from '../attempt'
-import { readCircuit, wireUp, type Circuit } from '../circuit'
+import { readCircuit } from '../editing'
+import { wireUp } from '../model'
+import { type Circuit } from '../circuit'
 import { problemsOf, type Message, type Problem, type Read } from '../document'
 import { faultKinds, readFaultSpec, type Fault } from '../faults'
 import {

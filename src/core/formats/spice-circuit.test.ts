@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { readCircuit } from '../circuit'
+import { readCircuit } from '../editing'
 import { stateKey } from '../readings'
 import { solveBoard } from '../board'
 import { Solver } from '../solve'

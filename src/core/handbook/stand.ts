@@ -1,25 +1,16 @@
+import { findPart, wireUp, type Wiring, walkPaths, type Walk } from '../model'
 import { solveBoard, voltsBetween, segmentAmps, type SolvedBoard } from '../board'
-import {
-  dutyOf,
-  firstSource,
-  systemOf,
-  wireUp,
-  type Circuit,
-  type CircuitState,
-  type Wiring,
-} from '../circuit'
+import { dutyOf, firstSource, systemOf, type Circuit, type CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { ohmsAcross, readOhms, solveWith, withTestLamp, workshopMeter } from '../instruments'
 import { brightness, partOfKind } from '../parts'
 import {
   answerKey,
   limitSetFor,
-  walkPaths,
   type AnswerKey,
   type Balance,
   type DropRow,
   type StateKey,
-  type Walk,
 } from '../readings'
 
 export type Side = 'feed' | 'return'
@@ -46,7 +37,7 @@ export class Stand {
     readonly path: string,
   ) {
     this.wiring = wireUp(circuit)
-    this.walks = walkPaths(circuit, this.wiring)
+    this.walks = walkPaths(circuit)
     this.walk = this.walks.find((walk) => walk.path.id === path) ?? this.walks[0]!
   }
 
@@ -183,7 +174,7 @@ export class Stand {
 
   /** The state with the path's load unplugged, where it can be. */
   get unplugged(): Partial<CircuitState> {
-    const part = this.circuit.parts.find(({ id }) => id === this.load)
+    const part = findPart(this.circuit, this.load)
     return part && partOfKind(part.kind).detach
       ? { detached: [...new Set([...this.state.detached, this.load])] }
       : {}

@@ -1,3 +1,4 @@
+import { findPart } from '../model'
 import { phasesOf, type SolvedBoard } from '../board'
 import { faultOfKind } from '../faults'
 import { partOfKind } from '../parts'
@@ -23,7 +24,7 @@ export function clampAmps(solved: SolvedBoard, conductors: readonly Clamped[]): 
 
 /** Amps in a conductor at a share of its length. A wire that touches something half-way carries two currents. */
 function ampsAlong({ board, point }: SolvedBoard, id: string, at: number): number {
-  const part = board.circuit.parts.find((p) => p.id === id)
+  const part = findPart(board.circuit, id)
   if (!part) return 0
   const { cable, segments } = partOfKind(part.kind)
   const key = cable?.segment ?? segments[segments.length - 1]!.key

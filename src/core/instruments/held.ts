@@ -1,5 +1,6 @@
+import { findPart, type Point, type Wiring } from '../model'
 import { z } from 'zod'
-import type { Circuit, Point, Wiring } from '../circuit'
+import type { Circuit } from '../circuit'
 import type { Message } from '../document'
 import { partOfKind } from '../parts'
 import type { Clamped } from './clamp'
@@ -88,7 +89,7 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
     }
     case 'series':
     case 'inPlaceOf': {
-      const part = circuit.parts.find((p) => p.id === held.part)
+      const part = findPart(circuit, held.part)
       const gap = part && partOfKind(part.kind).detach?.gap
       if (!part || !gap) return { ok: false, why: say('noGap', { id: held.part }) }
       const [a, b] = gap
@@ -104,14 +105,14 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       }
     }
     case 'spots': {
-      const part = circuit.parts.find((p) => p.id === held.part)
+      const part = findPart(circuit, held.part)
       const spots = part && partOfKind(part.kind).protects?.blade?.spots
       if (!part || !spots) return { ok: false, why: say('noSpots', { id: held.part }) }
       const [red, black] = spots.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
       return { ok: true, place: { type: 'spots', part: part.id, red, black }, held }
     }
     case 'at': {
-      const part = circuit.parts.find((p) => p.id === held.part)
+      const part = findPart(circuit, held.part)
       if (!part) return { ok: false, why: say('noPartAt', { id: held.part }) }
       const [red, black] = partOfKind(part.kind).through.map((key) => wiring.nodeOf(part.id, key))
       return { ok: true, place: { type: 'at', part: part.id, red: red ?? 0, black: black ?? 0 }, held }

@@ -1,5 +1,6 @@
 import type { Attachment, SolvedBoard } from '../board'
-import type { Circuit, Wiring } from '../circuit'
+import type { Circuit } from '../circuit'
+import type { Wiring } from '../model'
 import type { Message } from '../document'
 import type { Unit } from '../quantity'
 import type { Held, Hold, Place } from './held'

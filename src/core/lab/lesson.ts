@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { frameSchema } from '../attempt'
-import { circuitSchema, readCircuit } from '../circuit'
+import { circuitSchema } from '../circuit'
+import { readCircuit } from '../editing'
 import { coded, problemsOf, type Read } from '../document'
 import { checkFault, faultSchema } from '../faults'
 import { say } from './phrases'

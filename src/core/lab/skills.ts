@@ -1,3 +1,4 @@
+import { findPart } from '../model'
 import type { JudgedAttempt } from '../assessment'
 import type { Circuit } from '../circuit'
 import { faultOfKind, type Family, type Fault } from '../faults'
@@ -106,7 +107,7 @@ export function topicsOf(circuit: Circuit, planted: readonly Fault[]): Skill[] {
     const { family } = faultOfKind(fault.kind)
     const topic = skillOf[family]
     if (topic) topics.add(topic)
-    const part = circuit.parts.find((p) => p.id === fault.part)
+    const part = findPart(circuit, fault.part)
     if (!part) continue
     const { topic: own } = partOfKind(part.kind)
     if (own) topics.add(own)

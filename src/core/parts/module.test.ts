@@ -1,7 +1,9 @@
+import { partOf } from '../model'
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { noticeAll, solveBoard } from '../board'
-import { changePins, readCircuit, type Circuit, type CircuitState } from '../circuit'
+import { changePins, readCircuit } from '../editing'
+import { type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { stateKey } from '../readings'
 import { demoCircuit, stateOf } from '../../../test/demo'
@@ -174,7 +176,7 @@ describe('pins of a module', () => {
   const id = brush.parts.find(({ kind }) => kind === 'module')!.id
   const now = pinsOf('module')!
   const changed = (pins: Partial<Pins>, circuit = brush) => changePins(circuit, id, { ...now, ...pins })
-  const kindIn = (circuit: Circuit) => circuit.parts.find((p) => p.id === id)!.kind
+  const kindIn = (circuit: Circuit) => partOf(circuit, id).kind
 
   it('may be any number, and everything it does with those that are wired stays as it was', () => {
     const more = changed({ supplies: 30, grounds: 7, inputs: 60, lows: 40, highs: 33, signals: 20 })

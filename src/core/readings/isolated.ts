@@ -1,5 +1,6 @@
 import { buildBoard, type Board, type SolvedBoard } from '../board'
-import { wireUp, type Circuit, type CircuitState, type Part } from '../circuit'
+import { wireUp } from '../model'
+import { type Circuit, type CircuitState, type Part } from '../circuit'
 import type { Fault } from '../faults'
 import { readContinuity, readOhms, type Display, type MeterType } from '../instruments'
 import { partOfKind, type AnyPart, type TerminalKey } from '../parts'

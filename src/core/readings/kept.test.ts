@@ -1,11 +1,12 @@
+import { partOf, walkPath, walkPaths } from '../model'
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { solveBoard } from '../board'
-import { applyEdit, readCircuit, wireUp, type Circuit } from '../circuit'
+import { applyEdit, readCircuit } from '../editing'
+import { type Circuit } from '../circuit'
 import { possibleFaults, type Fault } from '../faults'
 import { stateKey } from './key'
-import { walkPath, walkPaths } from './walk'
 
 /** The same document read anew: nothing that was kept for the first is known of it. */
 function afresh(circuit: Circuit): Circuit {
@@ -57,10 +58,7 @@ describe('what is kept from one reckoning to the next changes no answer', () => 
       if (!edited.ok) throw new Error(tell(edited.problem))
       return edited.circuit
     }
-    const [first, own] = [
-      read(circuit),
-      circuit.parts.find((p) => p.id === 'W3')!.parameters.length as number,
-    ]
+    const [first, own] = [read(circuit), partOf(circuit, 'W3').parameters.length as number]
     const longer = read(length(circuit, 2 * own))
     // Twice the wire loses nearly twice: the lamp takes a little less.
     expect(longer / first).toBeGreaterThan(1.9)
@@ -70,13 +68,12 @@ describe('what is kept from one reckoning to the next changes no answer', () => 
 
   it.each(demoNames)('of %s: every path walks as it does by itself', (name) => {
     const circuit = demoCircuit(name)
-    const wiring = wireUp(circuit)
-    const all = walkPaths(circuit, wiring)
-    expect(walkPaths(circuit, wiring)).toBe(all)
+    const all = walkPaths(circuit)
+    expect(walkPaths(circuit)).toBe(all)
     const fresh = afresh(circuit)
     circuit.paths.forEach((path, i) => {
-      expect(walkPath(circuit, wiring, path)).toBe(all[i])
-      const alone = walkPath(fresh, wireUp(fresh), fresh.paths[i]!)
+      expect(walkPath(circuit, path)).toBe(all[i])
+      const alone = walkPath(fresh, fresh.paths[i]!)
       expect(
         alone.strides.map((s) => `${s.part}.${s.segment.key} ${s.side} ${s.from.name}–${s.to.name}`),
       ).toEqual(

@@ -1,5 +1,6 @@
 import type { Message } from '../document'
-import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { wireUp, type Wiring, runsOf, walkPaths, type Stride, type Walk } from '../model'
+import { type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import {
   ampsByFuse,
@@ -22,7 +23,6 @@ import {
   type Noticed,
   type SolvedBoard,
 } from '../board'
-import { runsOf, walkPaths, type Stride, type Walk } from './walk'
 import { isolatedRows, type IsolatedRow } from './isolated'
 
 export interface PointRow extends Expected {
@@ -200,7 +200,7 @@ const walksKept = new WeakMap<Wiring, Walks>()
 function walksOf(circuit: Circuit, wiring: Wiring): Walks {
   const known = walksKept.get(wiring)
   if (known) return known
-  const walks = walkPaths(circuit, wiring)
+  const walks = walkPaths(circuit)
   const numbers = new Map<string, number>()
   const pieces = new Set<string>()
   const distinct: Stride[] = []

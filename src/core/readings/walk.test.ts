@@ -1,20 +1,13 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import {
-  answerKey,
-  limitSetFor,
-  limitSets,
-  stateKey,
-  walkPath,
-  walkPaths,
-  type Balance,
-  type DropRow,
-} from '.'
-import { applyEdit, dutyOf, wireUp, type Circuit } from '../circuit'
+import { answerKey, limitSetFor, limitSets, stateKey, type Balance, type DropRow } from '.'
+import { walkPath, walkPaths, wireUp } from '../model'
+import { applyEdit } from '../editing'
+import { dutyOf, type Circuit } from '../circuit'
 import { warningsOf } from '../workshop'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 
-const walkOf = (circuit: Circuit, path: number) => walkPath(circuit, wireUp(circuit), circuit.paths[path]!)
+const walkOf = (circuit: Circuit, path: number) => walkPath(circuit, circuit.paths[path]!)
 
 describe('the walk along a path', () => {
   it.each(demoNames)('on %s runs from battery + to battery − for every path, without a gap', (name) => {
@@ -154,7 +147,7 @@ describe('a healthy circuit', () => {
     const circuit = demoCircuit(name)
     const set = limitSetFor(circuit)
     const wiring = wireUp(circuit)
-    const walks = walkPaths(circuit, wiring)
+    const walks = walkPaths(circuit)
     for (const state of answerKey(circuit, []).states) {
       if (!state.ok) throw new Error(tell(state.why))
       state.balances.forEach((balance, i) => {

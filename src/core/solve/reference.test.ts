@@ -1,3 +1,4 @@
+import { partOf } from '../model'
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
@@ -106,9 +107,7 @@ describe('operating point against the reference engine (0.01 % or 10 µV)', () =
     let asked = 0
     let compared = 0
     const faultOf = (circuit: Circuit, n: number) => {
-      const own = possibleFaults(circuit).filter(
-        (f) => circuit.parts.find((p) => p.id === f.part)!.kind === kind,
-      )
+      const own = possibleFaults(circuit).filter((f) => partOf(circuit, f.part).kind === kind)
       return n % 2 && own.length ? [own[n % own.length]!] : []
     }
     await fc.assert(

@@ -1,5 +1,6 @@
 import { buildBoard, restModes, senseOf, solveBoard, type Board } from '../board'
-import { wireUp, type Circuit, type CircuitState, type Wiring } from '../circuit'
+import { wireUp, type Wiring } from '../model'
+import { type Circuit, type CircuitState } from '../circuit'
 import { severityOf, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Element, Law, OperatingPoint } from '../solve'

@@ -1,6 +1,7 @@
-import { wireUp, type Circuit } from '../circuit'
+import { findPart, wireUp, walkPaths } from '../model'
+import { type Circuit } from '../circuit'
 import type { Fault } from '../faults'
-import { answerKey, walkPaths } from '../readings'
+import { answerKey } from '../readings'
 import { partOfKind } from '../parts'
 import { ampacity } from './ampacity'
 import { hardwareFor, type Hardware } from './hardware'
@@ -81,7 +82,7 @@ export function gaugeOf(section: number): number {
 
 export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildSheet {
   const wiring = wireUp(circuit)
-  const walks = walkPaths(circuit, wiring)
+  const walks = walkPaths(circuit)
   const key = answerKey(circuit, [])
   const solved = key.states.flatMap((s) => (s.ok ? [s] : []))
   const nameAt = (part: string, terminal: string) => {
@@ -144,7 +145,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
       .filter((p) => !p.inside)
       .map(({ name, title, part }) => ({
         name,
-        part: circuit.parts.find((p) => p.id === part)?.name ?? '',
+        part: findPart(circuit, part)?.name ?? '',
         title,
       })),
     fuses: circuit.parts.flatMap((part) => {

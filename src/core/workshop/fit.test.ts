@@ -1,3 +1,4 @@
+import { partOf } from '../model'
 import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -97,7 +98,7 @@ describe('fitting the model to a real board', () => {
         p.id === 'X2' ? { ...p, parameters: { ...p.parameters, pinOhms: 0.2 } } : p,
       ),
     }
-    const name = Object.keys(bad.parts.find((p) => p.id === 'X2')!.parameters).find((n) => /Ohms/.test(n))!
+    const name = Object.keys(partOf(bad, 'X2').parameters).find((n) => /Ohms/.test(n))!
     const real: Circuit = {
       ...lamp,
       parts: lamp.parts.map((p) =>

@@ -1,9 +1,8 @@
+import { findPart, partOf, walkPaths } from '../model'
 import type { Circuit } from '../circuit'
 import { solveBoard, segmentAmps } from '../board'
 import { faultOfKind, severityOf, type Fault } from '../faults'
 import { strandsOf } from '../parts'
-import { walkPaths } from '../readings'
-import { wireUp } from '../circuit'
 import { fuseFor } from './ampacity'
 import { combine, heatOf, nearest, wattsFor, type Combination, type Heat } from './resistors'
 import { protection } from './rules'
@@ -44,12 +43,11 @@ export function hardwareFor(circuit: Circuit, fault: Fault): Hardware {
     definition.madeBy === 'resistor' && definition.severity?.unit === 'Ω' && severityOf(fault) > 0.01
       ? resistorFor(circuit, fault)
       : undefined
-  const wiring = wireUp(circuit)
-  const walks = walkPaths(circuit, wiring)
+  const walks = walkPaths(circuit)
   const walk = walks.find((w) => w.strides.some((s) => s.part === fault.part))
   const thinnest = Math.min(
     ...(walk?.strides ?? []).flatMap(({ part }) => {
-      const section = circuit.parts.find((p) => p.id === part)?.parameters.section
+      const section = findPart(circuit, part)?.parameters.section
       return typeof section === 'number' ? [section] : []
     }),
   )
@@ -57,7 +55,7 @@ export function hardwareFor(circuit: Circuit, fault: Fault): Hardware {
   const stands = [...protection({ circuit, walks })].find(([id]) =>
     walk?.strides.some((s) => s.part === id && s.side === 'feed'),
   )?.[1]
-  const { section } = circuit.parts.find((p) => p.id === fault.part)!.parameters
+  const { section } = partOf(circuit, fault.part).parameters
   const of = definition.madeBy === 'strands' && typeof section === 'number' ? strandsOf(section) : undefined
   return {
     fault,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readCircuit } from '../circuit'
+import { readCircuit } from '../editing'
 import { demoCircuit } from '../../../test/demo'
 import { scattered } from '.'
 

@@ -1,9 +1,9 @@
+import { findPart } from '../model'
 import type { Message } from '../document'
 import { say } from './phrases'
 import type { Circuit, CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
-import { limitSetFor, stateKey, type StateKey } from '../readings'
-import { isolatedRows } from '../readings'
+import { limitSetFor, stateKey, type StateKey, isolatedRows } from '../readings'
 import { workshopMeter } from '../instruments'
 import { partOfKind } from '../parts'
 
@@ -127,7 +127,7 @@ const round = (value: number) => Number(value.toPrecision(3))
 function notReached(circuit: Circuit, fault: Fault, effect: Effect): Message {
   const title = faultOfKind(fault.kind).title
   if (effect.type === 'notice') {
-    const part = circuit.parts.find((p) => p.id === effect.part)
+    const part = findPart(circuit, effect.part)
     const text = part && partOfKind(part.kind).notice?.all.find((n) => n.key === effect.key)?.text
     return say('noNotice', { title, part: effect.part, notice: text ?? effect.key })
   }

@@ -1,6 +1,7 @@
 import { complaintIn, type Frame } from '../attempt'
 import { aftermath } from '../board'
-import { settable, wireUp, type Circuit } from '../circuit'
+import { settable, type Circuit } from '../circuit'
+import { wireUp } from '../model'
 import { faultOfKind, type Fault } from '../faults'
 import { limitSetFor, stateKey } from '../readings'
 

@@ -1,17 +1,11 @@
+import { partOf, wireUp, walkPaths } from '../model'
 import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import {
-  applyEdit,
-  arrangement,
-  emptyCircuit,
-  insertItems,
-  readQuick,
-  wireUp,
-  type Circuit,
-} from '../circuit'
+import { applyEdit, arrangement, emptyCircuit, readQuick, insertItems } from '../editing'
+import { type Circuit } from '../circuit'
 import { possibleFaults, faultOfKind, type Fault } from '../faults'
-import { answerKey, stateKey, walkPaths } from '../readings'
+import { answerKey, stateKey } from '../readings'
 import { meanAmps, solveBoard } from '../board'
 import { burns, overheats } from '../parts'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
@@ -31,7 +25,7 @@ import {
 const warnings = (circuit: Circuit, state = circuit.states[0]!) => {
   const wiring = wireUp(circuit)
   const key = stateKey(circuit, [], state)
-  return warningsOf({ circuit, wiring, walks: walkPaths(circuit, wiring), key: key.ok ? key : null })
+  return warningsOf({ circuit, wiring, walks: walkPaths(circuit), key: key.ok ? key : null })
 }
 const typed = (line: string, circuit = emptyCircuit('t')): Circuit => {
   const read = readQuick(circuit, line)
@@ -91,7 +85,7 @@ describe('rules of the workshop', () => {
       const key = answerKey(pump, faults).states[0]!
       if (!key.ok) throw new Error(tell(key.why))
       const wiring = wireUp(pump)
-      return warningsOf({ circuit: pump, wiring, walks: walkPaths(pump, wiring), key })
+      return warningsOf({ circuit: pump, wiring, walks: walkPaths(pump), key })
     }
     expect(tell(short('W1')[0]!.text)).toMatch(/^W1 has burnt through: nothing protects it/)
     const gone = solveBoard(
@@ -330,7 +324,7 @@ describe('hardware for a fault', () => {
     const circuit = demoCircuit(name)
     const seen = new Set<string>()
     for (const fault of possibleFaults(circuit)) {
-      const what = `${circuit.parts.find((p) => p.id === fault.part)!.kind}.${fault.kind}`
+      const what = `${partOf(circuit, fault.part).kind}.${fault.kind}`
       if (seen.has(what)) continue
       seen.add(what)
       const made = hardwareFor(circuit, fault)

@@ -1,6 +1,7 @@
 import type { JudgedAttempt } from '../../core/assessment'
 import { advance, startBench, type Step } from '../../core/attempt'
-import { findPieces, piecesOf, type Circuit } from '../../core/circuit'
+import { findPieces, piecesOf } from '../../core/model'
+import { type Circuit } from '../../core/circuit'
 import { describeFault } from '../../core/faults'
 import { evidenceOf } from '../../core/lab'
 import type { Order } from '../orders'

@@ -24,7 +24,8 @@ import {
   type Step,
   type StepOf,
 } from '../../core/attempt'
-import { wireUp, type Circuit } from '../../core/circuit'
+import { wireUp } from '../../core/model'
+import { type Circuit } from '../../core/circuit'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
 import { remembered, withBoards } from './boards'

@@ -2,8 +2,9 @@
 import { t, tell } from '../words'
 import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import type { Circuit, Wiring } from '../../core/circuit'
-import { walkPaths, type StateKey } from '../../core/readings'
+import type { Circuit } from '../../core/circuit'
+import { type Wiring, walkPaths } from '../../core/model'
+import { type StateKey } from '../../core/readings'
 import { warningsOf } from '../../core/workshop'
 
 const props = defineProps<{
@@ -19,7 +20,7 @@ const found = computed(() =>
   warningsOf({
     circuit: props.circuit,
     wiring: props.wiring,
-    walks: walkPaths(props.circuit, props.wiring),
+    walks: walkPaths(props.circuit),
     key: props.state,
   }).filter(({ text }) => !props.faulted || /burns|overWatts/.test(text.code)),
 )

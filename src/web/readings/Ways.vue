@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '../words'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { smallLosses, type LimitSet, type StateKey, type Walk } from '../../core/readings'
+import { smallLosses, type LimitSet, type StateKey } from '../../core/readings'
+import { type Walk } from '../../core/model'
 import Losses from './Losses.vue'
 
 /** Two readings of one path: the losses, where they are small against the source; and the whole staircase. */

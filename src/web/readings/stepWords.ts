@@ -1,8 +1,16 @@
+import { findPart, findPieces } from '../../core/model'
 import { formatQuantity, localNumbers, quoted, t, tell, within } from '../words'
 import { pieceWords } from './pieceWords'
-import { findPieces, type Circuit } from '../../core/circuit'
-import type { Arrangement, Connection, Prediction, Step, StepOf, StoredReading } from '../../core/attempt'
-import { repairOf } from '../../core/attempt'
+import { type Circuit } from '../../core/circuit'
+import {
+  type Arrangement,
+  type Connection,
+  type Prediction,
+  type Step,
+  type StepOf,
+  type StoredReading,
+  repairOf,
+} from '../../core/attempt'
 import { faultOfKind } from '../../core/faults'
 import { instrumentOf } from '../../core/instruments'
 import { noticeText, partOfKind, positionName } from '../../core/parts'
@@ -12,7 +20,7 @@ import { type Unit } from '../../core/quantity'
 export function describeArrangement(circuit: Circuit, arrangement: Arrangement): string {
   const { controls, detached, bypassed = [], wiggled = [], engine, sinceKeyOff } = arrangement
   const definition = (id: string) => {
-    const part = circuit.parts.find((p) => p.id === id)
+    const part = findPart(circuit, id)
     return part && partOfKind(part.kind)
   }
   return [
@@ -45,7 +53,7 @@ export function describePrediction(prediction: Prediction, unit: Unit): string {
 export const describeSeen = (circuit: Circuit, seen: Readonly<Record<string, string>>): string =>
   Object.entries(seen)
     .map(([id, key]) => {
-      const part = circuit.parts.find((p) => p.id === id)
+      const part = findPart(circuit, id)
       return `${id} ${part ? t(noticeText(part.kind, key)) : key}`
     })
     .join(', ')

@@ -1,8 +1,9 @@
 import { formatQuantity, t, tell } from '../words'
 import { computed, type Ref } from 'vue'
-import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
+import { wireUp, walkPath } from '../../core/model'
+import { type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
-import { stateKey, walkPath } from '../../core/readings'
+import { stateKey } from '../../core/readings'
 
 /** Live readings of a circuit in a state: what Bench and Plant show side by side. */
 export function useReadings(
@@ -16,7 +17,7 @@ export function useReadings(
   const key = computed(() => (solved.value.ok ? solved.value : null))
   const trouble = computed(() => (solved.value.ok ? null : tell(solved.value.why)))
   const walk = computed(() =>
-    walkPath(circuit.value, wiring.value, circuit.value.paths[path.value] ?? circuit.value.paths[0]!),
+    walkPath(circuit.value, circuit.value.paths[path.value] ?? circuit.value.paths[0]!),
   )
   const values = computed(
     () =>

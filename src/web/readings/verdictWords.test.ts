@@ -1,6 +1,6 @@
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
-import { piecesOf } from '../../core/circuit'
+import { piecesOf } from '../../core/model'
 import { loadCore, use } from '../words'
 import { de } from '../words/de'
 import { pieceName, verdictWords } from './verdictWords'

@@ -1,6 +1,7 @@
 import { tell } from '../../core/words'
 import { describe, expect, it } from 'vitest'
-import { applyEdit, emptyCircuit, insertItems, type Circuit } from '../../core/circuit'
+import { applyEdit, emptyCircuit, insertItems } from '../../core/editing'
+import { type Circuit } from '../../core/circuit'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { layOut } from './layout'
 import { drawingSvg } from './svg'

@@ -1,4 +1,5 @@
-import { wireUp, type Circuit, type CircuitPath, type Point, type Wiring } from '../../core/circuit'
+import { wireUp, type Point, type Wiring } from '../../core/model'
+import { type Circuit, type CircuitPath } from '../../core/circuit'
 import { partOfKind, routeThrough, type AnyPart, type Route } from '../../core/parts'
 import { noticeRoom } from './label'
 import { passSymbol, type PassSymbol } from './passes'

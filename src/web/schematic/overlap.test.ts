@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readCircuit, type Circuit } from '../../core/circuit'
+import { readCircuit } from '../../core/editing'
+import { type Circuit } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { axesOf, bodiesOf, crossings, inkOf, linesOf, textOf, touch, type Box } from '../../../test/drawing'

@@ -1,7 +1,7 @@
 import { t } from '../words'
-import type { Circuit, Wiring } from '../../core/circuit'
+import type { Circuit } from '../../core/circuit'
+import { type Wiring, walkPaths } from '../../core/model'
 import { partOfKind, type AnyPart } from '../../core/parts'
-import { walkPaths } from '../../core/readings'
 import type { Detail } from './detail'
 import { firstLine, labelLines, linesAt, mostLines, noticeLines } from './label'
 import { layOut, type Layout, type PlacedPart, type Tag } from './layout'
@@ -167,7 +167,7 @@ const turn = { down: 0, left: 90, right: -90 }
 /** The still half of the scene; kept as long as the circuit stays. */
 export function stillOf(circuit: Circuit, wiring: Wiring): Still {
   const layout = layOut(circuit, wiring)
-  const returns = returnsOf(circuit, wiring)
+  const returns = returnsOf(circuit)
   const pieces = piecesOfParts(layout.parts)
   const parts = new Map(circuit.parts.map((p) => [p.id, p]))
   return {
@@ -375,12 +375,12 @@ function noticeAt(text: string, { direction }: PlacedPart, detail: Detail): read
 }
 
 /** What carries current back, parts and lines: drawn in another ink and weight than what feeds. */
-function returnsOf(circuit: Circuit, wiring: Wiring) {
+function returnsOf(circuit: Circuit) {
   const parts = new Map<string, boolean>()
   const nodes = new Map<number, boolean>()
   const see = <K>(seen: Map<K, boolean>, key: K, back: boolean) =>
     seen.set(key, (seen.get(key) ?? true) && back)
-  for (const { strides } of walkPaths(circuit, wiring))
+  for (const { strides } of walkPaths(circuit))
     for (const { part, side, to } of strides) {
       see(parts, part, side === 'return')
       see(nodes, to.node, side !== 'feed')

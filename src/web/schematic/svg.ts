@@ -1,4 +1,5 @@
-import { wireUp, type Circuit } from '../../core/circuit'
+import { wireUp } from '../../core/model'
+import { type Circuit } from '../../core/circuit'
 import { voltageRamp } from '../theme/tokens'
 import { sceneOf, stillOf, type Face, type Ink, type Marks, type Shape } from './scene'
 

@@ -1,5 +1,5 @@
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
-import type { Edit } from '../../core/circuit'
+import type { Edit } from '../../core/editing'
 import { isSignedOut, persist, post, send } from '../api/client'
 import { unsent } from '../api/unsent'
 import { uuid } from '../parts/uuid'

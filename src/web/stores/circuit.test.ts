@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
 import type { Plant, StoredCircuit } from '../../contract'
-import { applyEdit, type Edit } from '../../core/circuit'
+import { applyEdit, type Edit } from '../../core/editing'
 import { setOwner } from '../api/unsent'
 import { useCircuit } from './circuit'
 

@@ -1,5 +1,6 @@
 import { tell } from '../words'
-import { wireUp, type Circuit, type CircuitState } from '../../core/circuit'
+import { wireUp } from '../../core/model'
+import { type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { course, type Happening } from '../../core/time'
 

@@ -1,15 +1,14 @@
+import { partOf, findPieces, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
-import { findPieces, type Piece } from '../../circuit'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind, type AnyPart } from '../../parts'
-import { walkPath } from '../../readings'
 import type { Ahead, Scene } from './rule'
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
 
 export const definitionOf = ({ predictor }: Pick<Scene, 'predictor'>, id: string): AnyPart =>
-  partOfKind(predictor.circuit.parts.find((p) => p.id === id)!.kind)
+  partOfKind(partOf(predictor.circuit, id).kind)
 
 /** Some load of the circuit carries current. */
 export const flows = ({ board, point }: SolvedBoard): boolean =>
@@ -43,7 +42,7 @@ export const endsOf = ({ setup: { place } }: Pick<Scene, 'setup'>): readonly [nu
 export function sidesOf({ predictor }: Pick<Scene, 'predictor'>, node: number): ReadonlySet<string> {
   const sides = new Set<string>()
   for (const path of predictor.circuit.paths)
-    for (const { from, to, side } of walkPath(predictor.circuit, predictor.wiring, path).strides)
+    for (const { from, to, side } of walkPath(predictor.circuit, path).strides)
       if (from.node === node || to.node === node) sides.add(side)
   return sides
 }
@@ -53,7 +52,7 @@ export function isDropTest({ predictor, setup }: Pick<Scene, 'predictor' | 'setu
   const { place } = setup
   if (place.type === 'jaws') return false
   return predictor.circuit.paths.some((path) => {
-    const walk = walkPath(predictor.circuit, predictor.wiring, path)
+    const walk = walkPath(predictor.circuit, path)
     const sides = (node: number) =>
       new Set(walk.strides.filter((s) => s.from.node === node || s.to.node === node).map((s) => s.side))
     const red = sides(place.red)
@@ -80,9 +79,9 @@ export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): Readon
   const ends = endsOf(scene)
   const found = new Set<string>()
   if (!ends) return found
-  const { circuit, wiring } = scene.predictor
+  const { circuit } = scene.predictor
   for (const path of circuit.paths) {
-    const { strides } = walkPath(circuit, wiring, path)
+    const { strides } = walkPath(circuit, path)
     const at = (node: number) => strides.findIndex((s) => s.from.node === node)
     const last = strides[strides.length - 1]
     const [p, q] = ends.map((node) => (last?.to.node === node ? strides.length : at(node))) as [

@@ -1,3 +1,4 @@
+import { partOf, type Piece } from '../../model'
 import { remake } from './remake'
 import { recrimp } from './recrimp'
 import { solder } from './solder'
@@ -10,7 +11,7 @@ import { insulate } from './insulate'
 import { repin } from './repin'
 import { remove } from './remove'
 import { turn } from './turn'
-import type { Circuit, Piece } from '../../circuit'
+import type { Circuit } from '../../circuit'
 import { faultOfKind, type Fault } from '../../faults'
 import { partOfKind, type AnyPart, type Segment } from '../../parts'
 import type { Repair } from './repair'
@@ -37,7 +38,7 @@ export const repairKeys = all.map(({ key }) => key)
 export const repairOf = (key: RepairKey): Repair<RepairKey> => repairs.find((r) => r.key === key)!
 
 const segmentsOf = (circuit: Circuit, piece: Piece): readonly [AnyPart, readonly Segment[]] => {
-  const definition = partOfKind(circuit.parts.find((p) => p.id === piece.part)!.kind)
+  const definition = partOfKind(partOf(circuit, piece.part).kind)
   return [definition, definition.segments.filter((s) => piece.unit.segments.includes(s.key))]
 }
 

@@ -1,4 +1,4 @@
-import { readCircuitText } from '../../circuit'
+import { readCircuitText } from '../../editing'
 import type { Format } from '../format'
 
 /** Our own open format; its schema is published. */

@@ -3,8 +3,8 @@ import { fuseAmps } from '../amps'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
-import { wireUp, type Circuit } from '../../circuit'
-import { walkPaths } from '../../readings'
+import { walkPaths } from '../../model'
+import { type Circuit } from '../../circuit'
 
 /** A vehicle asleep takes no more than about this, A (common practice, no source). */
 const asleep = 0.05
@@ -31,7 +31,7 @@ function behind(stand: Stand): string[] {
     .sort((a, b) => b.more - a.more)
   if (!worst || worst.more < 0.01) return []
   const found = new Set<string>()
-  for (const { strides } of walkPaths(stand.circuit, stand.wiring)) {
+  for (const { strides } of walkPaths(stand.circuit)) {
     const at = strides.findLastIndex(({ part }) => part === worst.part)
     if (at >= 0) for (const { part, side } of strides.slice(at)) if (side !== 'return') found.add(part)
   }
@@ -40,7 +40,7 @@ function behind(stand: Stand): string[] {
 
 const protecting = (circuit: Circuit): string[] => {
   const fused = circuit.parts.filter(({ kind }) => partOfKind(kind).role === 'protection').length
-  const first = walkPaths(circuit, wireUp(circuit))[0]
+  const first = walkPaths(circuit)[0]
   return fused >= 3 && first ? [first.path.id] : []
 }
 

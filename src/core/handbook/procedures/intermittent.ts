@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
@@ -8,7 +9,7 @@ import { loaded } from './paths'
 const movable = (stand: Stand): string[] =>
   [...new Set(stand.walk.strides.filter(({ side }) => side !== 'load').map(({ part }) => part))].filter(
     (id) => {
-      const part = stand.circuit.parts.find((one) => one.id === id)
+      const part = findPart(stand.circuit, id)
       const role = part && partOfKind(part.kind).role
       return role === 'connection' || role === 'conductor'
     },

@@ -1,5 +1,5 @@
-import { wireUp, type Circuit } from '../../circuit'
-import { walkPaths, type Walk } from '../../readings'
+import { walkPaths, type Walk } from '../../model'
+import { type Circuit } from '../../circuit'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
@@ -9,7 +9,7 @@ const isModule = (circuit: Circuit, id: string | undefined) =>
 
 /** Paths that run from a supply pin to a ground pin of a module. */
 const supplies = (circuit: Circuit): Walk[] =>
-  walkPaths(circuit, wireUp(circuit)).filter(({ strides, load }) => {
+  walkPaths(circuit).filter(({ strides, load }) => {
     const inside = strides.filter(({ side }) => side === 'load')
     return isModule(circuit, load) && inside.every(({ segment }) => /^(supply|ignition)/.test(segment.key))
   })

@@ -1,10 +1,10 @@
 import { partOfKind } from '../../parts'
-import { wireUp, type Circuit } from '../../circuit'
-import { walkPaths } from '../../readings'
+import { walkPaths } from '../../model'
+import { type Circuit } from '../../circuit'
 
 /** Paths that run through a load of the circuit. */
 export const loaded = (circuit: Circuit): string[] =>
-  walkPaths(circuit, wireUp(circuit)).flatMap(({ path, load }) =>
+  walkPaths(circuit).flatMap(({ path, load }) =>
     load !== undefined &&
     circuit.parts.some(({ id, kind }) => id === load && partOfKind(kind).role === 'load')
       ? [path.id]

@@ -1,14 +1,13 @@
+import { findPart, walkPaths } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
-import { walkPaths } from '../../readings'
 import { withKind } from './paths'
 
 /** The relay that the path runs through, or the first of the circuit. */
 export const relayOf = (stand: Stand): string =>
-  stand.walk.strides.find(({ part }) => stand.circuit.parts.find(({ id }) => id === part)?.kind === 'relay')
-    ?.part ??
+  stand.walk.strides.find(({ part }) => findPart(stand.circuit, part)?.kind === 'relay')?.part ??
   stand.part('relay') ??
   ''
 
@@ -51,7 +50,7 @@ const wayOf = (stand: Stand, terminal: string): string[] => {
   const relay = relayOf(stand)
   const at = socket(stand, terminal)
   const found = new Set<string>()
-  for (const { strides } of walkPaths(stand.circuit, stand.wiring)) {
+  for (const { strides } of walkPaths(stand.circuit)) {
     const i = strides.findIndex(({ from, to }) => from.node === at || to.node === at)
     if (i < 0) continue
     const ahead = strides[i]!.part !== relay ? strides.slice(0, i + 1) : strides.slice(i)

@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { segmentAmps } from '../../board'
 import { partOfKind } from '../../parts'
 import type { CircuitState } from '../../circuit'
@@ -12,7 +13,7 @@ const lampAmps = 2
 /** The fuse of the path, and its two ends. */
 function fuseOf(stand: Stand) {
   const protects = (id: string) => {
-    const part = stand.circuit.parts.find((one) => one.id === id)
+    const part = findPart(stand.circuit, id)
     return part !== undefined && partOfKind(part.kind).role === 'protection'
   }
   const on = stand.walk.strides.filter(({ part }) => protects(part))
@@ -51,7 +52,7 @@ const lampForFuse = (stand: Stand): Shown =>
 const breaks = (stand: Stand): string[] =>
   [...new Set(stand.walk.strides.map(({ part }) => part))]
     .filter((id) => {
-      const part = stand.circuit.parts.find((one) => one.id === id)
+      const part = findPart(stand.circuit, id)
       return part && partOfKind(part.kind).role === 'connection' && partOfKind(part.kind).detach
     })
     .reverse()

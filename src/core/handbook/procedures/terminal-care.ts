@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { across } from '../measure'
 import { say } from '../phrases'
@@ -7,7 +8,7 @@ import { loaded } from './paths'
 
 const plugs = (stand: Stand): string[] =>
   [...new Set(stand.walk.strides.map(({ part }) => part))].filter((id) => {
-    const part = stand.circuit.parts.find((one) => one.id === id)
+    const part = findPart(stand.circuit, id)
     return part && partOfKind(part.kind).role === 'connection' && partOfKind(part.kind).detach
   })
 const drops = (stand: Stand): Shown[] =>

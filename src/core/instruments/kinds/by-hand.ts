@@ -1,3 +1,4 @@
+import { partOf } from '../../model'
 import { schoolScatter } from '../../circuit'
 import { faultOfKind } from '../../faults'
 import { partOfKind } from '../../parts'
@@ -80,7 +81,7 @@ function exactly(words: readonly string[], { word }: Reading) {
 
 /** Whether the bench’s source moves it: what its own coil lets through. */
 function pulls({ board }: SolvedBoard, id: string, coil: string): boolean {
-  const part = board.circuit.parts.find((p) => p.id === id)!
+  const part = partOf(board.circuit, id)
   const { modes } = partOfKind(part.kind)
   let ohms = 0
   for (const element of board.elements)

@@ -1,5 +1,6 @@
+import { partOf, type Wiring } from '../../model'
 import { phasesOf, type SolvedBoard } from '../../board'
-import { systemOf, type Circuit, type Wiring } from '../../circuit'
+import { systemOf, type Circuit } from '../../circuit'
 import type { Message } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
@@ -117,7 +118,7 @@ export const partsWith = (circuit: Circuit, is: (definition: AnyPart) => boolean
 export const changes = (use: Use, connected: Connected) => [
   ...blewSigns(connected.blownByIt),
   ...connected.changed.map(({ part, key }) => {
-    const kind = use.solved.board.circuit.parts.find((p) => p.id === part)!.kind
+    const kind = partOf(use.solved.board.circuit, part).kind
     return say('changed', { id: part, notice: noticeText(kind, key) })
   }),
 ]

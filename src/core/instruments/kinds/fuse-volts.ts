@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { expectedVolts } from '../expected'
 import { ampsByFuse } from '../fuse-table'
@@ -19,8 +20,7 @@ export const fuseVolts = defineInstrument({
   read: (use) => {
     const { solved, place, meter } = use
     const { red, black } = across(use)
-    const part =
-      place.type === 'spots' ? solved.board.circuit.parts.find((p) => p.id === place.part) : undefined
+    const part = place.type === 'spots' ? findPart(solved.board.circuit, place.part) : undefined
     const protects = part && partOfKind(part.kind).protects
     if (!part || !protects?.blade) return nothing('–')
     const { value, text } = readVolts(solved, red, black, meter)

@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { senseOf } from '../../board'
 import { partOfKind, type ScanRow } from '../../parts'
 import { defineInstrument, noEffects, type Instrument, type Use } from '../instrument'
@@ -46,7 +47,7 @@ export const scan: Instrument<'scan'> = defineInstrument({
 
 function wordOf({ solved, place, settings }: Use): (typeof words)[number] | undefined {
   const id = place.type !== 'jaws' && 'part' in place ? place.part : undefined
-  const part = solved.board.circuit.parts.find((p) => p.id === id)
+  const part = findPart(solved.board.circuit, id)
   const rows = part && partOfKind(part.kind).scan
   if (!part || !rows) return undefined
   const { sense, around } = senseOf(solved.board, solved.point, part)

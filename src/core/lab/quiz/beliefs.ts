@@ -1,9 +1,10 @@
+import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from './phrases'
 import { amps, nothing, volts, type Belief, type Choice, type Scene } from './belief'
 
 const called = ({ circuit }: Scene, id: string): string => {
-  const part = circuit.parts.find((p) => p.id === id)
+  const part = findPart(circuit, id)
   return part?.name ? `${id} ${part.name}` : id
 }
 const isLamp = ({ circuit }: Scene, id: string): boolean =>

@@ -1,4 +1,5 @@
-import { settable, wireUp, type Circuit } from '../../circuit'
+import { settable, type Circuit } from '../../circuit'
+import { wireUp } from '../../model'
 import type { Fault } from '../../faults'
 import type { Message } from '../../document'
 import { workshopMeter } from '../../instruments'

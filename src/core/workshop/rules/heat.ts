@@ -1,3 +1,4 @@
+import { partOf } from '../../model'
 import { formatPlain } from '../../quantity'
 import { partOfKind } from '../../parts'
 import { say } from '../phrases'
@@ -45,7 +46,7 @@ export const unfusedJumper: Rule = {
         if (i < 0) return []
         return walk.strides
           .slice(i, j)
-          .map((s) => circuit.parts.find((p) => p.id === s.part)!)
+          .map((s) => partOf(circuit, s.part))
           .filter((p) => partOfKind(p.kind).role === 'protection')
           .map((p) => p.id)
       })

@@ -1,4 +1,5 @@
-import { looseLoads } from '../../circuit'
+import { partOf } from '../../model'
+import { looseLoads } from '../../editing'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { say } from '../phrases'
@@ -52,7 +53,7 @@ export const noLoad: Rule = {
       const [from, to] = [strides[0]?.from.node, strides[strides.length - 1]?.to.node]
       const passed = strides.map(({ part, segment }) => ({
         segment,
-        definition: partOfKind(circuit.parts.find((p) => p.id === part)!.kind),
+        definition: partOfKind(partOf(circuit, part).kind),
       }))
       const load = passed.some(({ definition, segment }) => definition.loads?.includes(segment.key))
       const takes = passed.some(({ definition }) => definition.takesCurrent)

@@ -1,6 +1,7 @@
 import type { Message } from '../../document'
-import type { Circuit, Wiring } from '../../circuit'
-import type { StateKey, Walk } from '../../readings'
+import type { Circuit } from '../../circuit'
+import type { Wiring, Walk } from '../../model'
+import type { StateKey } from '../../readings'
 
 export interface Warning {
   /** The part it stands at. */

@@ -1,3 +1,4 @@
+import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { ampacity, sections } from '../ampacity'
@@ -43,7 +44,7 @@ export const wireAndFuse: Rule = {
   title: 'Conductor too small for its fuse',
   check: (built) =>
     [...protection(built)].flatMap(([id, rating]) => {
-      const section = built.circuit.parts.find((p) => p.id === id)?.parameters.section
+      const section = findPart(built.circuit, id)?.parameters.section
       if (typeof section !== 'number' || !Number.isFinite(rating)) return []
       const amps = ampacity(section)
       if (amps >= rating * 0.999) return []

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { computed, ref } from 'vue'
-import { addPlace, namePlace, removePlace, setConductor, type Circuit } from '../../../core/circuit'
+import { addPlace, namePlace, removePlace, setConductor } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 

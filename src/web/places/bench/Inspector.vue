@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { findPart } from '../../../core/model'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { RouterLink } from 'vue-router'
 import { entriesOfPart, entryTitle } from '../../../core/handbook'
@@ -46,7 +47,7 @@ function takeId(event: Event) {
   if (!wrongId.value) emit('rename', id)
 }
 
-const found = computed(() => props.circuit.parts.find((p) => p.id === props.part))
+const found = computed(() => findPart(props.circuit, props.part))
 const definition = computed(() => found.value && partOfKind(found.value.kind))
 
 const fields = computed(() =>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { findPart, wireUp } from '../../../core/model'
 import { t } from '../../words'
 import { NButton, NPopover } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { commonReturn, presets, wireUp, type Circuit } from '../../../core/circuit'
+import { commonReturn, presets } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 import { partOfKind, parts } from '../../../core/parts'
 import type { Build } from './useBuild'
 
@@ -17,7 +19,7 @@ const points = computed(() =>
     .points.filter((p) => !p.inside)
     .map((p) => ({
       value: `${p.part}.${p.terminal}`,
-      text: `${p.name}  ${props.circuit.parts.find((q) => q.id === p.part)?.name ?? ''} ${p.title}`.trim(),
+      text: `${p.name}  ${findPart(props.circuit, p.part)?.name ?? ''} ${p.title}`.trim(),
     })),
 )
 function begin(shown: boolean) {

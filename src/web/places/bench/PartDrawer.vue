@@ -2,7 +2,8 @@
 import { t } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
-import { readQuick, type Circuit } from '../../../core/circuit'
+import { readQuick } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 import { parts, partOfKind, type Role } from '../../../core/parts'
 import type { Build } from './useBuild'
 

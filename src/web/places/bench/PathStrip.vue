@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { partOf } from '../../../core/model'
 import { t } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -18,7 +19,7 @@ interface Chip {
 }
 const chips = computed<Chip[]>(() =>
   props.build.current.value.steps.map(({ part, enter, leave }, i) => {
-    const { kind, name, parameters } = props.circuit.parts.find((p) => p.id === part)!
+    const { kind, name, parameters } = partOf(props.circuit, part)
     const definition = partOfKind(kind)
     const names = definition.suffixes?.(parameters) ?? {}
     const pin = (key: string) =>

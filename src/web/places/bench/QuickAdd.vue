@@ -2,7 +2,8 @@
 import { t, tell } from '../../words'
 import { useKeys } from '../../keys/useKeys'
 import { computed, ref } from 'vue'
-import { readQuick, suggestions, type Circuit } from '../../../core/circuit'
+import { readQuick, suggestions } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 
 const props = defineProps<{ circuit: Circuit; where: string }>()
 const emit = defineEmits<{ take: [line: string]; leave: [] }>()

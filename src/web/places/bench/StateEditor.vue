@@ -1,16 +1,10 @@
 <script setup lang="ts">
+import { findPart, wireUp } from '../../../core/model'
 import { t } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import {
-  keepState,
-  removeState,
-  renameState,
-  terminalAt,
-  wireUp,
-  type Circuit,
-  type CircuitState,
-} from '../../../core/circuit'
+import { keepState, removeState, renameState, terminalAt } from '../../../core/editing'
+import { type Circuit, type CircuitState } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -65,7 +59,7 @@ function bridge() {
 }
 const written = (end: string) => {
   const [id, key] = end.split('.') as [string, string]
-  const part = props.circuit.parts.find((p) => p.id === id)
+  const part = findPart(props.circuit, id)
   const terminal = part && partOfKind(part.kind).terminals.find((t) => t.key === key)
   return part && terminal
     ? id + (partOfKind(part.kind).suffixes?.(part.parameters)[key] ?? terminal.suffix)

@@ -5,16 +5,16 @@ import {
   changePins,
   commonReturn,
   copySteps,
-  insertItems,
   moveStep,
   presets,
   readQuick,
   removeParts,
   replacePart,
   type Built,
-  type Circuit,
   type Item,
-} from '../../../core/circuit'
+  insertItems,
+} from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 import { partOfKind, type Pins } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 

@@ -2,7 +2,7 @@
 import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { findPieces, piecesOf } from '../../../core/circuit'
+import { findPieces, piecesOf } from '../../../core/model'
 import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf, type FaultKind } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'

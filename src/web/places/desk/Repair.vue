@@ -3,7 +3,7 @@ import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { repairOf, repairsFor, type RepairKey } from '../../../core/attempt'
-import { findPieces, piecesOf } from '../../../core/circuit'
+import { findPieces, piecesOf } from '../../../core/model'
 import { pieceWords } from '../../readings/pieceWords'
 import type { DeskModel } from './useDesk'
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { partOf } from '../../../core/model'
 import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -18,7 +19,7 @@ const showing = computed(() =>
 const last = computed(() => props.model.steps.findLast((s) => s.type === 'operate'))
 const shown = computed(() =>
   Object.entries(last.value?.seen ?? {}).map(([id, key]) => {
-    const part = props.model.circuit.parts.find((p) => p.id === id)!
+    const part = partOf(props.model.circuit, id)
     return `${id} ${part.name}: ${t(noticeText(part.kind, key))}`
   }),
 )

@@ -9,7 +9,8 @@ import {
   type Step,
   type StepOf,
 } from '../../../core/attempt'
-import { wireUp, type Circuit } from '../../../core/circuit'
+import { wireUp } from '../../../core/model'
+import { type Circuit } from '../../../core/circuit'
 import type { Message } from '../../../core/document'
 import type { InstrumentKey, Settings } from '../../../core/instruments'
 import { noticeText, partOfKind } from '../../../core/parts'

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { reactive } from 'vue'
 import { demoCircuit } from '../../../../test/demo'
 import { defaultFrame, type Arrangement, type Frame, type Step } from '../../../core/attempt'
-import { wireUp } from '../../../core/circuit'
+import { wireUp } from '../../../core/model'
 import type { DeskModel } from './useDesk'
 import { useInstrument } from './useInstrument'
 

@@ -9,7 +9,7 @@ import {
   type Prediction,
   type Said,
 } from '../../../core/attempt'
-import { walkPaths } from '../../../core/readings'
+import { walkPaths } from '../../../core/model'
 import { devices, instrumentOf, settingsOf, type Device, type InstrumentKey } from '../../../core/instruments'
 import { partOfKind } from '../../../core/parts'
 import { messageOf, send } from '../../api/client'
@@ -223,7 +223,7 @@ export function useInstrument(model: DeskModel) {
 
   /** Carries one lead along its path, a point at a time: up towards the source, down towards the return. */
   function carry(which: 'red' | 'black', by: 1 | -1) {
-    const walks = walkPaths(model.circuit, model.wiring)
+    const walks = walkPaths(model.circuit)
     const at = draft.value[which].trim()
     const names = walks.map(({ points }) => [...new Set(points.filter((p) => !p.inside).map((p) => p.name))])
     const along = names.find((list) => list.includes(at)) ?? names[0]

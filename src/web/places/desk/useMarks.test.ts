@@ -1,7 +1,7 @@
 import { reactive } from 'vue'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit } from '../../../../test/demo'
-import { piecesOf, wireUp } from '../../../core/circuit'
+import { piecesOf, wireUp } from '../../../core/model'
 import type { DeskModel } from './useDesk'
 import { useMarks } from './useMarks'
 

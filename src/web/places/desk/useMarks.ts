@@ -1,6 +1,5 @@
 import { computed, ref } from 'vue'
-import { findPieces, piecesOf } from '../../../core/circuit'
-import { walkPaths } from '../../../core/readings'
+import { findPieces, piecesOf, walkPaths } from '../../../core/model'
 import type { DeskModel } from './useDesk'
 
 const mostUndone = 60
@@ -55,7 +54,7 @@ export function useMarks(model: DeskModel) {
   /** Strikes out from a part up to the source, or down to the end of its side; the part itself with it. */
   function stretch(part: string, way: 'up' | 'down') {
     touched.value = part
-    const walks = walkPaths(model.circuit, model.wiring)
+    const walks = walkPaths(model.circuit)
     const at = (walk: (typeof walks)[number]) => walk.strides.findIndex((s) => s.part === part)
     const walk = walks.find((w) => at(w) >= w.own) ?? walks.find((w) => at(w) >= 0)
     if (!walk) return

@@ -1,4 +1,5 @@
-import { readCircuit, type Circuit } from '../../../core/circuit'
+import { readCircuit } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 
 /** The demo circuits, which every example of the book stands on; shipped with it, so that students have them as well. */
 const files = import.meta.glob<unknown>('../../../../demo/circuits/*.json', {

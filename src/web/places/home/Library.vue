@@ -69,7 +69,7 @@ async function make() {
           madeSchema,
           '/circuits',
           // The engine is fetched when it is first needed: nobody waits for it to see a list.
-          (await import('../../../core/circuit')).emptyCircuit(
+          (await import('../../../core/editing')).emptyCircuit(
             name.value.trim() || t('New circuit'),
             volts.value,
           ),

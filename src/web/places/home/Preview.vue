@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { wireUp, type Circuit } from '../../../core/circuit'
+import { wireUp } from '../../../core/model'
+import { type Circuit } from '../../../core/circuit'
 import Schematic from '../../schematic/Schematic.vue'
 
 defineProps<{ circuit: Circuit }>()

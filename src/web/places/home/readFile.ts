@@ -1,4 +1,5 @@
-import { looseLoads, type Circuit } from '../../../core/circuit'
+import { looseLoads } from '../../../core/editing'
+import { type Circuit } from '../../../core/circuit'
 import type { Problem } from '../../../core/document'
 import { formatFor } from '../../../core/formats'
 import { say } from '../../../contract'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { partOf, piecesOf } from '../../../core/model'
 import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
-import { piecesOf } from '../../../core/circuit'
 import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf } from '../../../core/faults'
 import { instrumentOf } from '../../../core/instruments'
@@ -28,7 +28,7 @@ const kinds = computed(() => {
   const { circuit } = review.value!
   const found = piecesOf(circuit).find(({ id }) => id === paper?.conclusion.value.piece)
   if (!found) return []
-  const definition = partOfKind(circuit.parts.find((p) => p.id === found.part)!.kind)
+  const definition = partOfKind(partOf(circuit, found.part).kind)
   return [
     ...new Set(
       definition.segments

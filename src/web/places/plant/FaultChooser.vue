@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { findPart } from '../../../core/model'
 import { formatQuantity, t } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -22,7 +23,7 @@ const places = computed(() =>
     .filter((part) => partOfKind(part.kind).segments.some((s) => faultsOf(partOfKind(part.kind), s).length))
     .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || partOfKind(part.kind).title}` })),
 )
-const part = computed(() => props.circuit.parts.find((p) => p.id === (props.fault?.part ?? props.part)))
+const part = computed(() => findPart(props.circuit, props.fault?.part ?? props.part))
 const choices = computed(() =>
   part.value
     ? partOfKind(part.value.kind).segments.flatMap((segment) =>

@@ -2,9 +2,8 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, effectScope, nextTick, ref, shallowRef } from 'vue'
 import { demoCircuit } from '../../../../test/demo'
 import type { Plant } from '../../../contract'
-import { wireUp } from '../../../core/circuit'
+import { wireUp, walkPaths } from '../../../core/model'
 import type { Fault } from '../../../core/faults'
-import { walkPaths } from '../../../core/readings'
 
 /** What the search beside the page would have found: said by the test. */
 const found = shallowRef<unknown>(null)
@@ -12,8 +11,7 @@ vi.mock('./useSymptom', () => ({ useSymptom: () => ({ found, looking: ref(false)
 const { usePlanting } = await import('./usePlanting')
 
 const circuit = demoCircuit('van-cooling-fan')
-const wiring = wireUp(circuit)
-const walks = walkPaths(circuit, wiring)
+const walks = walkPaths(circuit)
 const pathWith = (part: string) => walks.findIndex(({ strides }) => strides.some((s) => s.part === part))
 const open = (part: string, segment: string, severity = 1e9): Fault => ({
   kind: 'open',
@@ -36,7 +34,7 @@ describe('planting', () => {
       usePlanting({
         circuit: computed(() => circuit),
         plant: computed(() => plant.value),
-        wiring: computed(() => wiring),
+        wiring: computed(() => wireUp(circuit)),
         path,
         change: (part) => (plant.value = { ...plant.value, ...part }),
         step: (which) => stepped.push(which),

@@ -1,9 +1,9 @@
 import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
 import type { Plant } from '../../../contract'
 import { complaintWords } from '../../../core/attempt'
-import type { Circuit, Wiring } from '../../../core/circuit'
+import type { Circuit } from '../../../core/circuit'
+import { type Wiring, walkPaths, type Walk } from '../../../core/model'
 import { severityOf, type Fault } from '../../../core/faults'
-import { walkPaths, type Walk } from '../../../core/readings'
 import { tell } from '../../words'
 import { useSymptom } from './useSymptom'
 
@@ -49,7 +49,7 @@ export function usePlanting(of: {
   /** The path that is shown is one that the fault lies on. */
   function follow({ part }: Fault) {
     const on = (walk: Walk) => walk.strides.some((s) => s.part === part)
-    const walks = walkPaths(of.circuit.value, of.wiring.value)
+    const walks = walkPaths(of.circuit.value)
     if (walks[of.path.value] && on(walks[of.path.value]!)) return
     const found = walks.findIndex(on)
     if (found >= 0) of.path.value = found

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import { demoCircuit } from '../../../../test/demo'
-import { piecesOf } from '../../../core/circuit'
+import { piecesOf } from '../../../core/model'
 import type { Fault } from '../../../core/faults'
 import type { Ask } from '../../../core/lab'
 import { loadCore } from '../../words'

@@ -1,6 +1,7 @@
+import { findPart, partOf, piecesOf, findPieces, wireUp } from '../../../core/model'
 import { speakerWith, t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { openingState, piecesOf, findPieces, settable, wireUp, type Circuit } from '../../../core/circuit'
+import { openingState, settable, type Circuit } from '../../../core/circuit'
 import { pieceWords } from '../../readings/pieceWords'
 import type { Fault } from '../../../core/faults'
 import { orderOfChoices, quizOf, quizTexts, type Ask, type Question } from '../../../core/lab'
@@ -92,12 +93,12 @@ export function useShow(shown: Shown) {
   const healthy = computed(() => keyOf(shownState.value, []))
   const faulted = computed(() => keyOf(shownState.value, faults))
   const called = (id: string) => {
-    const part = circuit.parts.find((p) => p.id === id)
+    const part = findPart(circuit, id)
     return part?.name ? `${id} ${part.name}` : id
   }
   const seen = computed(() =>
     (faulted.value?.notices ?? []).map(({ part, key }) => {
-      const own = circuit.parts.find((p) => p.id === part)!
+      const own = partOf(circuit, part)
       return `${own.name || part}: ${t(noticeText(own.kind, key))}`
     }),
   )
@@ -126,7 +127,7 @@ export function useShow(shown: Shown) {
       }))
     }
     if (ask?.type === 'light') {
-      const kind = circuit.parts.find((p) => p.id === ask.part)?.kind
+      const kind = findPart(circuit, ask.part)?.kind
       const right = lightOf(faulted.value, ask.part)
       return brightnessScale.map((key) => ({
         key,

@@ -1,4 +1,4 @@
-import { findPieces } from '../../../circuit'
+import { findPieces } from '../../../model'
 import { defineHindsight } from '../rule'
 import { readsVolts, sidesOf } from '../scene'
 

@@ -1,4 +1,4 @@
-import { findPieces } from '../../../circuit'
+import { findPieces } from '../../../model'
 import { repairOf } from '../../../attempt'
 import { defineHindsight } from '../rule'
 

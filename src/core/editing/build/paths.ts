@@ -1,6 +1,6 @@
-import { say } from '../phrases'
+import { say } from '../../circuit/phrases'
 import { partOfKind } from '../../parts'
-import type { Circuit, CircuitPath } from '../schema'
+import type { Circuit, CircuitPath } from '../../circuit'
 import { kindOf, placedParts, prune, refuse, type Built } from './arrangement'
 import { take, type Item } from './chain'
 

@@ -1,5 +1,6 @@
-import { partOfKind, routeThrough, type Role } from '../parts'
-import type { Circuit } from './schema'
+import { cached } from '../cache'
+import { firstSource, partIn, refOf, type Circuit, type Part } from '../circuit'
+import { partOfKind, routeThrough, type AnyPart, type Role } from '../parts'
 
 /** A place where a lead can go. */
 export interface Point {
@@ -26,6 +27,8 @@ export interface Wiring {
   readonly find: (name: string) => Point | undefined
 }
 
+type Kinds = ReadonlyMap<string, AnyPart>
+
 /** A joint is called after the piece that a probe would touch: a terminal before a wire's end. */
 const rank: Readonly<Record<Role, number>> = {
   source: 0,
@@ -36,37 +39,28 @@ const rank: Readonly<Record<Role, number>> = {
   conductor: 2,
 }
 
-/**
- * Nodes and probe points of a circuit. Paths say which terminals meet; nothing else is stored, so a part
- * that is taken out leaves no half-connection behind.
- */
-export function wireUp(circuit: Circuit): Wiring {
-  const names = wiringNames(circuit)
-  const known = kept.get(circuit.paths)
-  if (known?.names === names) return known.wiring
-  const wiring = makeWiring(circuit)
-  kept.set(circuit.paths, { names, wiring })
-  return wiring
-}
-
-/** The wiring of each list of paths: a value that is changed wires nothing anew. */
-const kept = new WeakMap<Circuit['paths'], { readonly names: string; readonly wiring: Wiring }>()
-
 /** All that the wiring takes from the parts: which there are, and what their terminals are called. */
-const wiringNames = (circuit: Circuit): string =>
-  circuit.parts
+function wiringNames(circuit: Circuit): string {
+  return circuit.parts
     .map(({ id, kind, parameters }) => {
       const { suffixes } = partOfKind(kind)
       return suffixes ? `${id} ${kind} ${JSON.stringify(suffixes(parameters))}` : `${id} ${kind}`
     })
     .join()
+}
+
+/**
+ * Nodes and probe points of a circuit. Paths say which terminals meet; nothing else is stored, so a part
+ * that is taken out leaves no half-connection behind. A value that is changed wires nothing anew.
+ */
+export const wireUp = cached({ owner: (circuit: Circuit) => circuit.paths, key: wiringNames }, makeWiring)
 
 function makeWiring(circuit: Circuit): Wiring {
   const index = new Map<string, number>()
   const all: { part: string; terminal: string }[] = []
   for (const part of circuit.parts) {
     for (const { key } of partOfKind(part.kind).terminals) {
-      index.set(`${part.id}.${key}`, all.length)
+      index.set(refOf(part.id, key), all.length)
       all.push({ part: part.id, terminal: key })
     }
   }
@@ -77,28 +71,28 @@ function makeWiring(circuit: Circuit): Wiring {
     const j = index.get(b)
     if (i !== undefined && j !== undefined) parent[root(i)] = root(j)
   }
-  const kindOf = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  const kindOf: Kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   const met: string[] = []
   for (const path of circuit.paths) {
     let last = path.from
     const source = sourceOf(kindOf, path.from)
-    if (source) met.push(`${source}.pos`)
+    if (source) met.push(refOf(source, 'pos'))
     met.push(last)
     for (const step of path.steps) {
       const definition = kindOf.get(step.part)
       if (!definition) continue
       const { terminals } = routeThrough(definition, step.enter, step.leave)
-      join(last, `${step.part}.${terminals[0]!}`)
-      met.push(...terminals.map((key) => `${step.part}.${key}`))
-      last = `${step.part}.${terminals[terminals.length - 1]!}`
+      join(last, refOf(step.part, terminals[0]!))
+      met.push(...terminals.map((key) => refOf(step.part, key)))
+      last = refOf(step.part, terminals[terminals.length - 1]!)
     }
     if (path.steps.length) join(last, path.to)
     met.push(path.to)
     const sink = sourceOf(kindOf, path.to)
-    if (sink) met.push(`${sink}.neg`)
+    if (sink) met.push(refOf(sink, 'neg'))
   }
 
-  const reference = referenceOf(circuit)
+  const source = firstSource(circuit.parts)
   const number = new Map<number, number>()
   const numberOf = (i: number) => {
     const r = root(i)
@@ -107,16 +101,17 @@ function makeWiring(circuit: Circuit): Wiring {
     number.set(r, number.size)
     return number.size - 1
   }
-  if (reference !== undefined) numberOf(index.get(reference)!)
+  if (source) numberOf(index.get(refOf(source.id, 'neg'))!)
   all.forEach((_, i) => numberOf(i))
 
+  const partsById = new Map(circuit.parts.map((part) => [part.id, part]))
   const members = Array.from({ length: number.size }, (): number[] => [])
   all.forEach((_, i) => members[numberOf(i)]!.push(i))
   const place = new Map(met.map((name, i) => [name, met.length - i] as const).reverse())
-  const early = (i: number) => -(place.get(`${all[i]!.part}.${all[i]!.terminal}`) ?? 0)
+  const early = (i: number) => -(place.get(refOf(all[i]!.part, all[i]!.terminal)) ?? 0)
   const points = members.map((list, node): Point => {
     const named = list
-      .map((i) => ({ i, ...describe(circuit, all[i]!) }))
+      .map((i) => ({ i, ...describe(partsById.get(all[i]!.part)!, all[i]!.terminal) }))
       .sort((p, q) => p.rank - q.rank || early(p.i) - early(q.i))
     const first = named[0]!
     return {
@@ -139,7 +134,7 @@ function makeWiring(circuit: Circuit): Wiring {
   return {
     count: number.size,
     nodeOf: (part, terminal) => {
-      const i = index.get(`${part}.${terminal}`)
+      const i = index.get(refOf(part, terminal))
       if (i === undefined) throw new Error(`no terminal ${part}.${terminal}`)
       return numberOf(i)
     },
@@ -155,23 +150,17 @@ const fold = (name: string): string =>
     .replace(/[-\u2013]/g, '−')
 
 /** Id of the battery that a path's end belongs to: its posts come before and after its clamps. */
-function sourceOf(kindOf: ReadonlyMap<string, { role: Role }>, end: string): string | undefined {
-  const id = end.split('.')[0]!
+function sourceOf(kindOf: Kinds, end: string): string | undefined {
+  const id = partIn(end)
   return kindOf.get(id)?.role === 'source' ? id : undefined
 }
 
-function referenceOf(circuit: Circuit): string | undefined {
-  const source = circuit.parts.find((part) => partOfKind(part.kind).role === 'source')
-  return source && `${source.id}.neg`
-}
-
-function describe(circuit: Circuit, { part, terminal }: { part: string; terminal: string }) {
-  const { kind, parameters } = circuit.parts.find((p) => p.id === part)!
+function describe({ id, kind, parameters }: Part, terminal: string) {
   const definition = partOfKind(kind)
   const { suffix, name, inside } = definition.terminals.find((t) => t.key === terminal)!
   const written = definition.suffixes?.(parameters)[terminal] ?? suffix
   return {
-    name: part + written,
+    name: id + written,
     title: name,
     rank: rank[definition.role],
     inside: inside ?? false,

@@ -1,5 +1,5 @@
 import { partOfKind, sized } from '../../parts'
-import type { Circuit, Part } from '../schema'
+import type { Circuit, Part } from '../../circuit'
 
 /** The next free short name of a kind: its letters, and the number after the highest in use. */
 export function nextId(parts: readonly Pick<Part, 'id'>[], kind: string): string {

@@ -1,6 +1,5 @@
-import { say } from '../phrases'
-import type { Circuit } from '../schema'
-import type { CircuitState } from '../state'
+import { say } from '../../circuit/phrases'
+import type { Circuit, CircuitState } from '../../circuit'
 import { refuse, type Built } from './arrangement'
 
 const done = (circuit: Circuit, states: CircuitState[]): Built => ({

@@ -1,6 +1,6 @@
 import { kindOfPins, mostPins, modulePins, partOfKind, pinsOf, readParameters, type Pins } from '../../parts'
-import { say } from '../phrases'
-import type { Circuit } from '../schema'
+import { say } from '../../circuit/phrases'
+import type { Circuit } from '../../circuit'
 import { endsOf, refuse, type Built } from './arrangement'
 
 /** Terminals of a part that a path meets or a state bridges. */

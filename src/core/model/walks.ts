@@ -1,5 +1,7 @@
-import type { Circuit, CircuitPath, Point, Wiring } from '../circuit'
+import { cached } from '../cache'
+import { partIn, splitRef, type Circuit, type CircuitPath } from '../circuit'
 import { partOfKind, routeThrough, type AnyPart, type Segment } from '../parts'
+import { wireUp, type Point, type Wiring } from './wiring'
 
 /** One piece of the way from supply to return, between two neighbouring points. */
 export interface Stride {
@@ -23,39 +25,32 @@ export interface Walk {
   readonly load: string | undefined
 }
 
-/** Every path's walk, in the order of the circuit. */
-export function walkPaths(circuit: Circuit, wiring: Wiring): readonly Walk[] {
-  const known = kept.get(wiring)
-  if (known) return known
-  const table = piecesOfAll(circuit, wiring)
+/** Every path's walk, in the order of the circuit. They hang on the wiring alone: a value that is changed changes no way. */
+export const walkPaths = cached({ owner: wireUp }, (circuit: Circuit): readonly Walk[] => {
+  const table = stepsOfAll(circuit)
   const kinds = kindsOf(circuit)
-  const walks = circuit.paths.map((path) => walkAmong(circuit, kinds, table, path))
-  kept.set(wiring, walks)
-  return walks
-}
-
-/** Walks hang on the wiring alone: a value that is changed changes no way. */
-const kept = new WeakMap<Wiring, readonly Walk[]>()
-
-type Kinds = ReadonlyMap<string, AnyPart>
-const kindsOf = (circuit: Circuit): Kinds =>
-  new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
+  return circuit.paths.map((path) => walkAmong(circuit, kinds, table, path))
+})
 
 /**
  * The path as a row of points and the pieces between them, told apart as feed side, load and return side.
  * A path that branches off another is led back to the battery along that one, and on from where it rejoins.
  */
-export function walkPath(circuit: Circuit, wiring: Wiring, path: CircuitPath): Walk {
-  const known = walkPaths(circuit, wiring)[circuit.paths.indexOf(path)]
-  return known ?? walkAmong(circuit, kindsOf(circuit), piecesOfAll(circuit, wiring), path)
-}
+export const walkPath = (circuit: Circuit, path: CircuitPath): Walk =>
+  walkPaths(circuit)[circuit.paths.indexOf(path)] ??
+  walkAmong(circuit, kindsOf(circuit), stepsOfAll(circuit), path)
 
-type Table = ReadonlyMap<CircuitPath, readonly Piece[]>
+type Kinds = ReadonlyMap<string, AnyPart>
+const kindsOf = (circuit: Circuit): Kinds =>
+  new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
 
-const piecesOfAll = (circuit: Circuit, wiring: Wiring): Table => {
+type Table = ReadonlyMap<CircuitPath, readonly Step[]>
+
+const stepsOfAll = (circuit: Circuit): Table => {
+  const wiring = wireUp(circuit)
   const kinds = kindsOf(circuit)
   const at = new Map(wiring.points.map((point) => [point.node, point]))
-  return new Map(circuit.paths.map((path) => [path, pieces(circuit, wiring, path, kinds, at)]))
+  return new Map(circuit.paths.map((path) => [path, stepsOf(wiring, path, kinds, at)]))
 }
 
 function walkAmong(circuit: Circuit, kinds: Kinds, table: Table, path: CircuitPath): Walk {
@@ -63,14 +58,13 @@ function walkAmong(circuit: Circuit, kinds: Kinds, table: Table, path: CircuitPa
   const own = table.get(path)!
   const first = own[0]
   const last = own[own.length - 1]
-  const [starter] = path.from.split('.')
-  const [ender, endKey] = path.to.split('.')
+  const [ender, endKey] = splitRef(path.to)
   // From an alternator the way begins there; at a battery's post it ends.
-  const begins = circuit.parts.some((p) => p.id === starter && partOfKind(p.kind).generates)
-  const ends = isSource(circuit, ender!)
+  const begins = kinds.get(partIn(path.from))?.generates ?? false
+  const ends = kinds.get(ender)?.role === 'source'
   const lead = first && !begins ? leadUp(table, others, first.from.node) : []
   const tail = last && !ends ? leadDown(table, others, last.to.node) : []
-  const way = [...lead, ...own, ...tail]
+  const way: readonly Step[] = [...lead, ...own, ...tail]
   const strides =
     begins && ends && endKey === 'n'
       ? way.map((piece): Stride => ({ ...piece, side: 'return' }))
@@ -85,23 +79,12 @@ function loadOf(kinds: Kinds, strides: readonly Stride[]): string | undefined {
   return (taking.find((s) => kinds.get(s.part)!.loads?.includes(s.segment.key)) ?? taking[0])?.part
 }
 
-type Piece = Omit<Stride, 'side'>
-
-const isSource = (circuit: Circuit, id: string): boolean => {
-  const part = circuit.parts.find((p) => p.id === id)
-  return part !== undefined && partOfKind(part.kind).role === 'source'
-}
+type Step = Omit<Stride, 'side'>
 
 /** The pieces of one path alone, from its first terminal to its last; a battery's clamps belong to the way. */
-function pieces(
-  circuit: Circuit,
-  wiring: Wiring,
-  path: CircuitPath,
-  kinds: Kinds,
-  at: ReadonlyMap<number, Point>,
-): Piece[] {
+function stepsOf(wiring: Wiring, path: CircuitPath, kinds: Kinds, at: ReadonlyMap<number, Point>): Step[] {
   const pointOf = (part: string, key: string) => at.get(wiring.nodeOf(part, key))!
-  const found: Piece[] = []
+  const found: Step[] = []
   const pass = (part: string, enter: string, leave: string) => {
     const { terminals, segments } = routeThrough(kinds.get(part)!, enter, leave)
     segments.forEach((segment, k) => {
@@ -110,21 +93,22 @@ function pieces(
       found.push({ part, segment, forward, from, to: pointOf(part, terminals[k + 1]!) })
     })
   }
-  const [first, firstKey] = path.from.split('.') as [string, string]
-  const [last, lastKey] = path.to.split('.') as [string, string]
+  const isSource = (id: string) => kinds.get(id)?.role === 'source'
+  const [first, firstKey] = splitRef(path.from)
+  const [last, lastKey] = splitRef(path.to)
   // A post is where the trade takes its source voltage.
-  if (isSource(circuit, first) && firstKey === 'p') pass(first, 'pos', 'p')
+  if (isSource(first) && firstKey === 'p') pass(first, 'pos', 'p')
   for (const step of path.steps) {
     const definition = kinds.get(step.part)!
     pass(step.part, step.enter ?? definition.through[0], step.leave ?? definition.through[1])
   }
-  if (isSource(circuit, last) && lastKey === 'n') pass(last, 'n', 'neg')
-  if (isSource(circuit, last) && lastKey === 'p') pass(last, 'p', 'pos')
+  if (isSource(last) && lastKey === 'n') pass(last, 'n', 'neg')
+  if (isSource(last) && lastKey === 'p') pass(last, 'p', 'pos')
   return found
 }
 
 /** The way from the battery to `node`, along the first other path that passes it. */
-function leadUp(table: Table, others: readonly CircuitPath[], node: number): Piece[] {
+function leadUp(table: Table, others: readonly CircuitPath[], node: number): Step[] {
   for (const path of others) {
     const way = table.get(path)!
     const reached = way.findIndex((piece) => piece.to.node === node)
@@ -136,7 +120,7 @@ function leadUp(table: Table, others: readonly CircuitPath[], node: number): Pie
 }
 
 /** The way from `node` back to the battery, along the first other path that passes it. */
-function leadDown(table: Table, others: readonly CircuitPath[], node: number): Piece[] {
+function leadDown(table: Table, others: readonly CircuitPath[], node: number): Step[] {
   for (const path of others) {
     const way = table.get(path)!
     const left = way.findIndex((piece) => piece.from.node === node)
@@ -151,8 +135,8 @@ function leadDown(table: Table, others: readonly CircuitPath[], node: number): P
  * The path's own first load is the load (or, where it has none, the first on the whole way; or what only takes volts):
  * before it is feed, after it return. What is meant to take volts beside it is on neither side: a step resistor loses nothing.
  */
-function tellSides(kinds: Kinds, way: readonly Piece[], own: readonly Piece[]): Stride[] {
-  const among = (which: 'loads' | 'steps') => (piece: Piece) =>
+function tellSides(kinds: Kinds, way: readonly Step[], own: readonly Step[]): Stride[] {
+  const among = (which: 'loads' | 'steps') => (piece: Step) =>
     kinds.get(piece.part)![which]?.includes(piece.segment.key) ?? false
   const [isLoad, isStep] = [among('loads'), among('steps')]
   const load = (own.find(isLoad) ?? way.find(isLoad) ?? own.find(isStep))?.part

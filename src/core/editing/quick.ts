@@ -1,11 +1,10 @@
 import { problemsOf, type Message } from '../document'
-import { say } from './phrases'
-import { systemOf } from './system'
+import { say } from '../circuit/phrases'
+import { systemOf, type Circuit } from '../circuit'
 import { partOfKind, readParameters, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'
 import type { Item } from './build'
-import { wireUp } from './nodes'
-import type { Circuit } from './schema'
+import { wireUp } from '../model'
 
 /** What a typed line says: a stretch of path, and where it begins and ends if it says so. */
 export type Quick =

@@ -1,4 +1,4 @@
-import { circuitFormat, circuitVersion, type Circuit } from '../schema'
+import { circuitFormat, circuitVersion, type Circuit } from '../../circuit'
 import { makePart } from './ids'
 
 /**

@@ -1,6 +1,6 @@
 import { partOfKind, routeThrough } from '../../parts'
 import type { Message, Problem } from '../../document'
-import type { Circuit, CircuitPath } from '../schema'
+import type { Circuit, CircuitPath } from '../../circuit'
 
 /** What building gives: the circuit after it, or why it cannot be done. The circuit given is left as it was. */
 export type Built =

@@ -24,10 +24,10 @@ import {
   renameState,
   replacePart,
   setConductor,
-  wireUp,
   type Built,
-  type Circuit,
 } from '..'
+import { wireUp } from '../../model'
+import { type Circuit } from '../../circuit'
 import { partKinds } from '../../parts'
 import { stateKey } from '../../readings'
 import { demoCircuit, demoNames } from '../../../../test/demo'

@@ -13,8 +13,8 @@ import {
   readQuick,
   suggestions,
   terminalAt,
-  wireUp,
 } from '.'
+import { wireUp } from '../model'
 import { drawn } from '../../../test/random'
 
 describe('typed lines, whatever they are', () => {

@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import { partOfKind, presetsOf } from '../parts'
 import { readCircuit } from './read'
-import { circuitSchema, type Circuit } from './schema'
+import { circuitSchema, type Circuit, liftChoice, liftWords, upgradeDocument } from '../circuit'
 import { coded, door, problemsOf, type Problem } from '../document'
-import { liftChoice, liftWords, upgradeDocument } from './upgrade'
-import { say } from './phrases'
+import { say } from '../circuit/phrases'
 
 /** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
 export const editSchema = z.discriminatedUnion('type', [

@@ -1,10 +1,9 @@
 import { partOfKind, readParameters } from '../parts'
-import { circuitSchema, type Circuit, type Part } from './schema'
+import { circuitSchema, type Circuit, type Part, upgradeDocument } from '../circuit'
 import { problemsOf, writePath, type Problem, type Read } from '../document'
-import { say } from './phrases'
+import { say } from '../circuit/phrases'
 import { findIslands } from '../solve'
-import { wireUp } from './nodes'
-import { upgradeDocument } from './upgrade'
+import { wireUp } from '../model'
 
 export interface ReadOptions {
   /** It is being built: loads may still wait for their feed or return. */

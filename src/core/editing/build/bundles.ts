@@ -1,6 +1,6 @@
-import { say } from '../phrases'
+import { say } from '../../circuit/phrases'
 import { partOfKind } from '../../parts'
-import type { Circuit } from '../schema'
+import type { Circuit } from '../../circuit'
 import { refuse, type Built } from './arrangement'
 
 /** A new measuring place along a bundle that the given wires run through; a new bundle where none is named. */

@@ -1,6 +1,6 @@
-import { say } from '../phrases'
+import { say } from '../../circuit/phrases'
 import { partOfKind } from '../../parts'
-import type { Circuit, CircuitPath } from '../schema'
+import type { Circuit, CircuitPath } from '../../circuit'
 import { endsOf, kindOf, neighbourOf, partIn, prune, refuse, type Built } from './arrangement'
 import { makePart, nextId, type NewPart } from './ids'
 

@@ -1,0 +1,1 @@
+export { cached, type CacheOptions } from './cache'

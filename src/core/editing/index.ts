@@ -1,0 +1,31 @@
+export {
+  addPath,
+  addPlace,
+  changePins,
+  commonReturn,
+  copySteps,
+  emptyCircuit,
+  insertItems,
+  keepState,
+  leadEnd,
+  makePart,
+  moveStep,
+  namePath,
+  namePlace,
+  nextId,
+  removeParts,
+  removePath,
+  removePlace,
+  removeState,
+  renameId,
+  renameState,
+  replacePart,
+  setConductor,
+  take,
+  type Built,
+  type Item,
+  type NewPart,
+} from './build'
+export { applyEdit, arrangement, editDoor, editSchema, type Edit, type Edited } from './edit'
+export { presets, readQuick, suggestions, terminalAt, type Quick } from './quick'
+export { looseLoads, readCircuit, readCircuitText, type ReadOptions } from './read'

@@ -1,0 +1,5 @@
+export { findPart, Model, modelOf, NotInCircuit, partOf, type ModelPart, type ModelSegment } from './model'
+export { findPieces, piecesOf, type Piece } from './pieces'
+export { spareSegments } from './spare'
+export { runsOf, walkPath, walkPaths, type Stride, type Walk } from './walks'
+export { wireUp, type Point, type Wiring } from './wiring'
