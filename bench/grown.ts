@@ -106,7 +106,7 @@ function work(
     .map((p) => p.name)
   const source = circuit.parts[0]!.id
   const steps: Step[] = []
-  let bench = startBench(order, wireUp(circuit))
+  let bench = startBench(order)
   const act = (action: Action) => {
     const done = perform(
       order,

@@ -96,7 +96,7 @@ for (const nodes of small ? [50] : [50, 100, 200, 400, 800]) {
   const wiring = wireUp(circuit)
   const solver = new Solver(networkOf(circuit))
   const point = await median(() => solver.solve(), 400)
-  const key = await median(() => stateKey(circuit, [], circuit.states[0]!, { wiring, blown: new Set() }), 30)
+  const key = await median(() => stateKey(circuit, [], circuit.states[0]!, { blown: new Set() }), 30)
   line(
     `${String(wiring.count).padStart(4)} nodes, ${circuit.paths.length} lamps`,
     `operating point ${ms(point)} (${((1e6 * point) / wiring.count).toFixed(0)} ns a node), key of a state ${ms(key)}`,
@@ -106,11 +106,10 @@ for (const nodes of small ? [50] : [50, 100, 200, 400, 800]) {
 console.log('\nThe demo circuits')
 for (const name of small ? demoNames.slice(0, 2) : demoNames) {
   const circuit = demoCircuit(name)
-  const wiring = wireUp(circuit)
   const network = networkOf(circuit)
   const solver = new Solver(network)
   const point = await median(() => solver.solve(), 1000)
-  const board = await median(() => buildBoard(circuit, [], circuit.states[0]!, { wiring }), 300)
+  const board = await median(() => buildBoard(circuit, [], circuit.states[0]!), 300)
   const key = await median(() => answerKey(circuit, []), 20)
   line(
     `${name} (${network.nodeCount} nodes, ${circuit.states.length} states)`,

@@ -114,9 +114,9 @@ class Book {
   private board(fault: Fault | undefined, arrangement: Arrangement) {
     return kept(this.boards, fault, JSON.stringify(arrangement), () => {
       const planted = fault ? [fault] : []
-      const { circuit, wiring } = this
-      const blown = aftermath(circuit, planted, wiring)
-      return solveBoard(circuit, planted, stateOf(arrangement), { wiring, blown })
+      const { circuit } = this
+      const blown = aftermath(circuit, planted)
+      return solveBoard(circuit, planted, stateOf(arrangement), { blown })
     })
   }
 }

@@ -119,8 +119,7 @@ export class Student {
   good(red: string, black: string): number {
     const wiring = wireUp(this.circuit)
     const board = solveBoard(this.circuit, [], stateOf(this.arrangement), {
-      wiring,
-      blown: aftermath(this.circuit, [], wiring),
+      blown: aftermath(this.circuit, []),
     })
     if (!board.ok) throw new Error('the good circuit has no answer')
     return readVolts(board, wiring.find(red)!.node, wiring.find(black)!.node, workshopMeter).value ?? 0

@@ -160,7 +160,7 @@ function paired(circuit: Circuit, faults: readonly Fault[], state: CircuitState,
   const wiring = wireUp(circuit)
   const [a, b] = asked.split(':').map((name) => pointOf(wiring, name))
   if (a === undefined || b === undefined) throw new Ended(2, `“${asked}”: a pair is written A:B`)
-  const [row] = deadRows(circuit, faults, state, [[a, b]], workshopMeter, aftermath(circuit, faults, wiring))
+  const [row] = deadRows(circuit, faults, state, [[a, b]], workshopMeter, aftermath(circuit, faults))
   if (!row) throw new Ended(1, 'no equilibrium found with the clamps lifted')
   return [
     { asked: `ohms ${asked}`, reading: row.ohms.text, value: row.ohms.value, notes: '' },

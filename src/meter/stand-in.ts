@@ -108,8 +108,8 @@ export class StandIn {
     // Leads in the air: volts of nothing, no way for ohms.
     if (!located?.ok) return this.fault('-221,"Settings conflict; the leads are on nothing"')
     const state = stateOf(this.arrangement)
-    const blown = aftermath(circuit, planted, wiring)
-    const solved = solveBoard(circuit, planted, state, { wiring, blown })
+    const blown = aftermath(circuit, planted)
+    const solved = solveBoard(circuit, planted, state, { blown })
     const drawn =
       solved.ok &&
       drawBoard(solved, ({ part, segment }, nth) => chance(`${seed} ${part}.${segment}.${nth}`) * 0.6)

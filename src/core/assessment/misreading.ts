@@ -48,7 +48,7 @@ export function explainMisreading(
   }
   const { faults, blown } = board.board
   const inState = (state: typeof setup.state) => {
-    const solved = solveBoard(circuit, faults, state, { wiring, blown })
+    const solved = solveBoard(circuit, faults, state, { blown })
     return solved.ok ? solved : undefined
   }
   for (const state of circuit.states) {

@@ -19,14 +19,14 @@ export function truthOf(predictor: Predictor, order: Order): Truth {
   if (known) return known
   const boards = new Map<string, SolvedBoard | UnsolvedBoard>()
   const fresh: Truth = {
-    start: startBench(order, predictor.wiring),
+    start: startBench(order),
     board(bench, arrangement) {
       const { blown, reseated, renewed, repairs, latched, out } = bench
       const key = JSON.stringify([arrangement, blown, reseated, renewed, repairs, latched, out])
       let board = boards.get(key)
       if (!board) {
         if (boards.size >= most) boards.clear()
-        boards.set(key, (board = boardOf(order, bench, arrangement, predictor.wiring)))
+        boards.set(key, (board = boardOf(order, bench, arrangement)))
       }
       return board
     },

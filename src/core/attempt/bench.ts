@@ -1,4 +1,4 @@
-import { findPart, partOf, findPieces, type Piece, type Wiring } from '../model'
+import { findPart, partOf, findPieces, type Piece } from '../model'
 import { aftermath, solveBoard, type SolvedBoard, type UnsolvedBoard } from '../board'
 import { type Circuit, type CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
@@ -34,9 +34,9 @@ export interface Bench {
 }
 
 /** The bench as it is found: the customer has used the circuit in each of its states. */
-export function startBench({ circuit, planted }: Order, wiring?: Wiring): Bench {
+export function startBench({ circuit, planted }: Order): Bench {
   return {
-    blown: [...aftermath(circuit, planted, wiring)],
+    blown: [...aftermath(circuit, planted)],
     spent: [],
     renewed: [],
     meterFuses: [],
@@ -170,13 +170,11 @@ export function boardOf(
   { circuit, planted }: Order,
   bench: Bench,
   arrangement: Arrangement,
-  wiring: Wiring,
 ): SolvedBoard | UnsolvedBoard {
   const now = arranged(bench, arrangement)
   const latched = Object.entries(bench.latched)
   return solveBoard(circuit, faultsLeft(circuit, planted, now), stateOf(arrangement), {
     blown: new Set(bench.blown),
-    wiring,
     ...(latched.length && { from: modesFrom(circuit, bench.latched) }),
   })
 }
@@ -195,7 +193,7 @@ export function latchedOf(solved: SolvedBoard): Record<string, string> | undefin
   // What swings holds nothing.
   const moved = [...solved.board.modes].filter(([id, mode]) => {
     const { kind } = partOf(solved.board.circuit, id)
-    return mode !== partOfKind(kind).modes?.rest && !solved.swing?.parts.includes(id)
+    return mode !== partOfKind(kind).modes?.rest && !solved.cycle?.parts.includes(id)
   })
   return moved.length ? Object.fromEntries(moved) : undefined
 }

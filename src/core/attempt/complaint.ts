@@ -1,6 +1,5 @@
 import { aftermath, noticeAll, solveBoard } from '../board'
 import { settable, type Circuit, type CircuitState } from '../circuit'
-import { wireUp } from '../model'
 import type { Fault } from '../faults'
 import type { Frame, Order } from './order'
 import type { Arrangement } from './steps'
@@ -25,9 +24,8 @@ export const arrangementOf = ({
  * shows, every part that does not do what it should. Empty where nothing can be seen or heard of the fault.
  */
 export function draftComplaint(circuit: Circuit, planted: readonly Fault[]): Frame['complaint'] {
-  const wiring = wireUp(circuit)
-  const gone = aftermath(circuit, planted, wiring)
-  const usual = aftermath(circuit, [], wiring)
+  const gone = aftermath(circuit, planted)
+  const usual = aftermath(circuit, [])
   for (const state of circuit.states.filter(settable)) {
     const found = complaintIn(circuit, planted, state, gone, usual)
     if (found.length) return found
@@ -47,9 +45,8 @@ export function complaintIn(
   gone: ReadonlySet<string> = aftermath(circuit, planted),
   usual: ReadonlySet<string> = aftermath(circuit, []),
 ): Frame['complaint'] {
-  const wiring = wireUp(circuit)
-  const faulted = solveBoard(circuit, planted, state, { wiring, blown: gone })
-  const healthy = solveBoard(circuit, [], state, { wiring, blown: usual })
+  const faulted = solveBoard(circuit, planted, state, { blown: gone })
+  const healthy = solveBoard(circuit, [], state, { blown: usual })
   if (!faulted.ok || !healthy.ok) return []
   const good = new Map(noticeAll(healthy).map((n) => [n.part, n.key]))
   const arrangement = arrangementOf(state)

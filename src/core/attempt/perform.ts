@@ -1,5 +1,5 @@
 import { findPart, findPieces, wireUp, type Wiring } from '../model'
-import { noticeAll, phasesOf } from '../board'
+import { noticeAll } from '../board'
 import { type Circuit } from '../circuit'
 import type { Message } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
@@ -50,7 +50,7 @@ export function perform(
         const strange = strangeNotice(circuit, seen)
         return strange ? wrong(strange) : { ok: true, step: { ...action, seen } }
       }
-      const solved = boardOf(order, bench, action.arrangement, wiring)
+      const solved = boardOf(order, bench, action.arrangement)
       if (!solved.ok) return wrong(say('unsettled'))
       const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
       const latched = latchedOf(solved)
@@ -123,13 +123,13 @@ function test(
     if (!given) return { ok: false, why: say('typed'), trouble: 'order' }
     return { ok: true, step: { ...step, reading: given } }
   }
-  const solved = boardOf(order, bench, action.arrangement, wiring)
+  const solved = boardOf(order, bench, action.arrangement)
   // Where the solver failed would say where to look: a student hears only that it did.
   if (!solved.ok) return wrong(say('unsettled'))
   const read = readWith(solved, reader.connected, others, meterOfFrame(frame))
   if (!read.ok) return wrong(say('unsettled'))
   const reading = withoutFuse(
-    recorded(order, bench, action, reader.connected, read.reading, wiring),
+    recorded(order, bench, action, reader.connected, read.reading),
     reader.connected,
     bench,
   )
@@ -196,13 +196,12 @@ function recorded(
   { arrangement }: Pick<StepOf<'test'>, 'arrangement'>,
   connected: Connected,
   reading: Reading,
-  wiring: Wiring,
 ): Reading {
   if (connected.settings.record !== 'minMax' || connected.place.type === 'jaws') return reading
   const still: Arrangement = { ...arrangement, wiggled: [] }
   const boards = [arrangement, ...(arrangement.wiggled?.length ? [still] : [])].flatMap((one) => {
-    const solved = boardOf(order, bench, one, wiring)
-    return solved.ok ? phasesOf(solved) : []
+    const solved = boardOf(order, bench, one)
+    return solved.ok ? solved.phases : []
   })
   const values = boards.flatMap((solved) => {
     const read = readWith(solved, connected, [], meterOfFrame(order.frame))

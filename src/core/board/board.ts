@@ -1,16 +1,33 @@
-import { partOf, wireUp, type Wiring } from '../model'
-import { firstSource, schoolScatter, systemOf, type Circuit, type CircuitState, type Part } from '../circuit'
-import { coldOf, faultOfKind, severityOf, type Fault } from '../faults'
-import { partOfKind, type AnyPart, type Net, type Sense, type Surroundings } from '../parts'
-import type { Element, OperatingPoint } from '../solve'
+import { cached } from '../cache'
+import {
+  firstSource,
+  partIn,
+  refOf,
+  schoolScatter,
+  splitRef,
+  systemOf,
+  type Circuit,
+  type CircuitState,
+  type SegmentRef,
+  type TerminalRef,
+} from '../circuit'
+import { coldOf, faultOfKind, severityOf, struckBy, type Fault } from '../faults'
+import { modelOf, type Model, type ModelPart, type Wiring } from '../model'
+import type { Net, Sense, Surroundings } from '../parts'
+import {
+  compileNetwork,
+  type CompiledNetwork,
+  type Element,
+  type Network,
+  type OperatingPoint,
+} from '../solve'
 
 /** A circuit with its faults in one state, as a network; what an instrument adds its own elements to. */
-export interface Board {
+export interface Board extends Network {
   readonly circuit: Circuit
+  readonly model: Model
   readonly state: CircuitState
   readonly wiring: Wiring
-  readonly elements: readonly Element[]
-  readonly nodeCount: number
   /** What each part that switches by itself has switched to, by part id. */
   readonly modes: ReadonlyMap<string, string>
   readonly faults: readonly Fault[]
@@ -19,6 +36,8 @@ export interface Board {
   readonly firstElement: ElementIndex
   /** Nodes inside parts, by `part#name`. */
   readonly inner: ReadonlyMap<string, number>
+  /** The same without a fault and with nothing connected: its elements are one list as long as nothing else changes. */
+  readonly sound: Network
   /** What is connected from outside. */
   readonly attached: readonly Attachment[]
 }
@@ -34,14 +53,12 @@ export type Attachment = (freshNode: () => number) => readonly Element[]
 export interface BoardOptions {
   /** Fuses that have already melted. */
   readonly blown?: ReadonlySet<string>
-  readonly wiring?: Wiring
   readonly modes?: ReadonlyMap<string, string>
   readonly attached?: readonly Attachment[]
 }
 
 /** Ohms of the best of contacts: none is nought. */
 const leastContact = 1e-6
-const none: ReadonlyMap<string, number> = new Map()
 const nothing: ReadonlySet<string> = new Set()
 /** A fused jumper's own ohms: a metre of 2.5 mm² and two clips (common practice, no source). */
 const jumperOhms = 0.015
@@ -54,34 +71,32 @@ export function buildBoard(
   circuit: Circuit,
   faults: readonly Fault[],
   state: CircuitState,
-  { blown = nothing, wiring = wireUp(circuit), modes = restModes(circuit), attached = [] }: BoardOptions = {},
+  { blown = nothing, modes = restModes(circuit), attached = [] }: BoardOptions = {},
 ): Board {
-  const sound = soundBoard(circuit, state, blown, wiring, modes)
-  if (faults.length === 0 && attached.length === 0 && !state.bypassed?.length)
-    return { circuit, state, wiring, modes, faults, blown, attached, ...sound }
+  const model = modelOf(circuit)
+  const { wiring } = model
+  const sound = soundBoardsOf(circuit)(state, blown, modes)
+  const board = { circuit, model, state, wiring, sound, modes, faults, blown, attached }
+  if (faults.length === 0 && attached.length === 0 && !state.bypassed?.length) return { ...board, ...sound }
   let { nodeCount, inner } = sound
   const freshNode = () => nodeCount++
   const struck = new Map<string, Owned>()
   if (faults.length) {
-    for (const { id } of struckParts(circuit, faults)) {
-      const part = partOf(circuit, id)
-      const around = surroundings(circuit, faults, state, blown, modes, part, partOfKind(part.kind))
+    for (const part of struckParts(model, faults)) {
+      const around = surroundings({ circuit, faults, state, blown, modes }, part)
       // Equations that know the fault may need a node of their own, beside those of the sound part.
       const own = new Map(inner)
-      struck.set(id, stampPart(part, around, wiring, own, freshNode))
+      struck.set(part.part.id, stampPart(part, around, wiring, own, freshNode))
       if (own.size > inner.size) inner = own
     }
-    strikeAll(circuit, faults, state, wiring, struck, freshNode)
+    strikeAll(model, faults, state, struck, freshNode)
   }
-  const { elements, firstElement } = struck.size ? withStruck(circuit, wiring, sound, struck) : sound
+  const { elements, firstElement } = struck.size ? withStruck(model, sound, struck) : sound
   const all = struck.size ? elements : elements.slice()
-  for (const [i, [from, to]] of (state.bypassed ?? []).entries()) {
+  for (const [i, ends] of (state.bypassed ?? []).entries()) {
     // One whose fuse has gone joins nothing.
     if (blown.has(jumperName(i))) continue
-    const [a, b] = [from, to].map((end) => {
-      const [id, key] = end.split('.') as [string, string]
-      return wiring.nodeOf(id, key)
-    }) as [number, number]
+    const [a, b] = ends.map((end) => wiring.nodeOf(...splitRef(end as TerminalRef))) as [number, number]
     all.push({
       type: 'resistor',
       a,
@@ -92,19 +107,7 @@ export function buildBoard(
     })
   }
   for (const attach of attached) all.push(...attach(freshNode))
-  return {
-    circuit,
-    state,
-    wiring,
-    elements: all,
-    nodeCount,
-    modes,
-    faults,
-    blown,
-    firstElement,
-    inner,
-    attached,
-  }
+  return { ...board, elements: all, nodeCount, firstElement, inner }
 }
 
 const isOpen = (element: Element): boolean => element.type === 'resistor' && element.ohms === Infinity
@@ -118,7 +121,7 @@ interface Owned {
 function ownedBy(id: string, elements: readonly Element[]): Owned {
   const heads = new Map<string, number>()
   elements.forEach(({ owner }, at) => {
-    const name = `${id}.${owner.segment}`
+    const name = refOf(id, owner.segment)
     if (!heads.has(name)) heads.set(name, at)
   })
   return { elements, heads: [...heads].map(([name, at]) => ({ name, at })) }
@@ -127,6 +130,7 @@ function ownedBy(id: string, elements: readonly Element[]): Owned {
 /** The circuit without a fault, laid out once for everything that is then struck in it. */
 interface Sound {
   readonly elements: Element[]
+  readonly compiled: CompiledNetwork
   readonly nodeCount: number
   readonly inner: ReadonlyMap<string, number>
   readonly firstElement: ReadonlyMap<string, number>
@@ -134,55 +138,48 @@ interface Sound {
   readonly starts: Int32Array
 }
 
-/** Sound boards of a circuit's states, by what has blown and switched; a few of each, for a search goes through many. */
-const soundKept = new WeakMap<Circuit, WeakMap<CircuitState, Map<string, Sound>>>()
-const mostKept = 64
+/** Sound boards of a state by what has blown and switched; a few, for a search goes through many. */
+const soundBoardsOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) =>
+  cached<[state: CircuitState, blown: ReadonlySet<string>, modes: ReadonlyMap<string, string>], Sound>(
+    { owner: (state) => state, key: (_, blown, modes) => signOf(modes, blown), most: 64 },
+    (state, blown, modes) => {
+      const { parts, wiring } = modelOf(circuit)
+      const elements: Element[] = []
+      const firstElement = new Map<string, number>()
+      const inner = new Map<string, number>()
+      const starts = new Int32Array(parts.length + 1)
+      let nodeCount = wiring.count
+      const freshNode = () => nodeCount++
+      parts.forEach((part, i) => {
+        const around = surroundings({ circuit, faults: [], state, blown, modes }, part)
+        const { elements: own, heads } = stampPart(part, around, wiring, inner, freshNode)
+        starts[i] = elements.length
+        for (const { name, at } of heads) firstElement.set(name, elements.length + at)
+        elements.push(...own)
+      })
+      starts[parts.length] = elements.length
+      const compiled = compileNetwork({ nodeCount, elements })
+      return { elements, compiled, nodeCount, inner, firstElement, starts }
+    },
+  ),
+)
 
-function soundBoard(
-  circuit: Circuit,
-  state: CircuitState,
-  blown: ReadonlySet<string>,
-  wiring: Wiring,
-  modes: ReadonlyMap<string, string>,
-): Sound {
-  let byState = soundKept.get(circuit)
-  if (!byState) soundKept.set(circuit, (byState = new WeakMap()))
-  let kept = byState.get(state)
-  if (!kept) byState.set(state, (kept = new Map()))
-  let key = ''
-  for (const mode of modes.values()) key += `${mode},`
-  for (const id of blown) key += `${id};`
-  const known = kept.get(key)
-  if (known) return known
-  if (kept.size >= mostKept) kept.clear()
-  const elements: Element[] = []
-  const firstElement = new Map<string, number>()
-  const inner = new Map<string, number>()
-  const starts = new Int32Array(circuit.parts.length + 1)
-  let nodeCount = wiring.count
-  const freshNode = () => nodeCount++
-  circuit.parts.forEach((part, i) => {
-    const around = surroundings(circuit, [], state, blown, modes, part, partOfKind(part.kind))
-    const { elements: own, heads } = stampPart(part, around, wiring, inner, freshNode)
-    starts[i] = elements.length
-    for (const { name, at } of heads) firstElement.set(name, elements.length + at)
-    elements.push(...own)
-  })
-  starts[circuit.parts.length] = elements.length
-  const sound: Sound = { elements, nodeCount, inner, firstElement, starts }
-  kept.set(key, sound)
-  return sound
+/** What has switched and blown, as one word. */
+function signOf(modes: ReadonlyMap<string, string>, blown: ReadonlySet<string>): string {
+  let sign = ''
+  for (const mode of modes.values()) sign += `${mode},`
+  for (const id of blown) sign += `${id};`
+  return sign
 }
 
 /** A part's own elements; nodes inside it are numbered in `inner`. */
 function stampPart(
-  part: Part,
+  { part, definition }: ModelPart,
   around: Surroundings,
   wiring: Wiring,
   inner: Map<string, number>,
   freshNode: () => number,
 ): Owned {
-  const definition = partOfKind(part.kind)
   const own: Element[] = []
   const node = (key: string): number => {
     if (!key.startsWith('#')) return wiring.nodeOf(part.id, key)
@@ -223,35 +220,34 @@ function stampPart(
 }
 
 /** Parts that the faults touch, in the order of the circuit's parts: nodes of their own are numbered in that order. */
-const struckParts = (circuit: Circuit, faults: readonly Fault[]): readonly Part[] =>
-  circuit.parts.filter(({ id }) =>
-    faults.some((f) => f.part === id || (f.other !== undefined && f.other.split('.')[0] === id)),
+function struckParts(model: Model, faults: readonly Fault[]): readonly ModelPart[] {
+  const ids = new Set(
+    faults.flatMap(({ part, other }) => (other === undefined ? [part] : [part, partIn(other)])),
   )
+  return [...ids].map((id) => model.part(id)).sort((p, q) => p.index - q.index)
+}
 
 /** Has every fault change the elements of the pieces that it strikes. */
 function strikeAll(
-  circuit: Circuit,
+  model: Model,
   faults: readonly Fault[],
   state: CircuitState,
-  wiring: Wiring,
   owned: Map<string, Owned>,
   freshNode: () => number,
 ): void {
-  const ground = groundNode(circuit, wiring)
-  const supply = supplyNode(circuit, wiring)
-  const nominal = systemOf(circuit).rest
+  const { ground, supply, nominal } = railsOf(model.circuit)
   for (const fault of faults) {
-    const part = partOf(circuit, fault.part)
-    const at = segmentOf(circuit, wiring, `${fault.part}.${fault.segment}`)
-    const other = fault.other === undefined ? undefined : segmentOf(circuit, wiring, fault.other)
+    const { part, segment, between } = model.segment(fault.part, fault.segment)
+    const other =
+      fault.other === undefined ? undefined : model.segment(...splitRef(fault.other as SegmentRef))
     const pick = (id: string, segment: string) =>
       owned.get(id)!.elements.filter((e) => e.owner.segment === segment && !isOpen(e))
     const section = part.parameters.section
     const struck = faultOfKind(fault.kind).strike(
       {
-        elements: pick(at.part, at.segment),
-        between: at.between,
-        owner: { part: at.part, segment: at.segment },
+        elements: pick(part.id, segment.key),
+        between,
+        owner: { part: part.id, segment: segment.key },
         freshNode,
         ground,
         supply,
@@ -260,7 +256,9 @@ function strikeAll(
         section: typeof section === 'number' ? section : undefined,
         cold: coldOf(fault),
         wiggled: state.wiggled?.includes(fault.part) ?? false,
-        ...(other && { other: { elements: pick(other.part, other.segment), between: other.between } }),
+        ...(other && {
+          other: { elements: pick(other.part.id, other.segment.key), between: other.between },
+        }),
       },
       severityOf(fault),
     )
@@ -270,15 +268,14 @@ function strikeAll(
         ownedBy(id, [...owned.get(id)!.elements.filter((e) => e.owner.segment !== segment), ...now]),
       )
     const result = Array.isArray(struck) ? { own: struck } : struck
-    change(at.part, at.segment, result.own)
-    if (other && result.other) change(other.part, other.segment, result.other)
+    change(part.id, segment.key, result.own)
+    if (other && result.other) change(other.part.id, other.segment.key, result.other)
   }
 }
 
 /** The sound board with the struck parts' elements in place of theirs. */
 function withStruck(
-  circuit: Circuit,
-  wiring: Wiring,
+  { parts, wiring }: Model,
   sound: Sound,
   struck: ReadonlyMap<string, Owned>,
 ): { elements: Element[]; firstElement: ElementIndex } {
@@ -290,11 +287,10 @@ function withStruck(
   const copyTo = (end: number) => {
     while (copied < end) elements.push(sound.elements[copied++]!)
   }
-  circuit.parts.forEach((part, i) => {
+  for (const { part, definition, index: i } of parts) {
     const own = struck.get(part.id)
-    if (!own) return
+    if (!own) continue
     copyTo(sound.starts[i]!)
-    const definition = partOfKind(part.kind)
     const at = elements.length
     for (const element of [...own.elements].sort((p, q) => rankOf(definition, p) - rankOf(definition, q)))
       elements.push(element)
@@ -308,10 +304,10 @@ function withStruck(
         owner: { part: part.id, segment: segment.key },
       })
     }
-    for (let k = elements.length - 1; k >= at; k--) fresh.set(`${part.id}.${elements[k]!.owner.segment}`, k)
+    for (let k = elements.length - 1; k >= at; k--) fresh.set(refOf(part.id, elements[k]!.owner.segment), k)
     copied = sound.starts[i + 1]!
     moves.push({ from: copied, by: elements.length - copied })
-  })
+  }
   copyTo(sound.elements.length)
   const firstElement = {
     get(name: string): number | undefined {
@@ -328,38 +324,33 @@ function withStruck(
 }
 
 /** Elements of one segment stay in their own order, segments in the order of the part. */
-const rankOf = (definition: AnyPart, element: Element): number => {
+const rankOf = (definition: ModelPart['definition'], element: Element): number => {
   const at = definition.segments.findIndex((s) => s.key === element.owner.segment)
   return at < 0 ? definition.segments.length : at
 }
 
 /** Every part that switches by itself, at rest. */
-export function restModes(circuit: Circuit): ReadonlyMap<string, string> {
-  return new Map(
-    circuit.parts.flatMap((part) => {
-      const modes = partOfKind(part.kind).modes
-      return modes ? [[part.id, modes.rest] as const] : []
-    }),
-  )
-}
+export const restModes = cached(
+  { owner: (circuit: Circuit) => circuit },
+  (circuit): ReadonlyMap<string, string> =>
+    new Map(
+      modelOf(circuit)
+        .partsWith('modes')
+        .map(({ part, definition }) => [part.id, definition.modes.rest]),
+    ),
+)
 
 function surroundings(
-  circuit: Circuit,
-  faults: readonly Fault[],
-  state: CircuitState,
-  blown: ReadonlySet<string>,
-  modes: ReadonlyMap<string, string>,
-  part: Part,
-  definition: AnyPart,
+  { circuit, faults, state, blown, modes }: Pick<Board, 'circuit' | 'faults' | 'state' | 'blown' | 'modes'>,
+  { part, definition }: ModelPart,
 ): Surroundings {
-  const mine = faults.filter((f) => f.part === part.id)
   return {
     temperature: state.temperature ?? circuit.temperature,
     ...(circuit.scatter ?? schoolScatter),
     position: state.controls[part.id] ?? definition.positions?.[0],
     detached: state.detached.includes(part.id),
     blown: blown.has(part.id),
-    struck: mine.length ? struckBy(mine) : none,
+    struck: struckBy(faults, part.id),
     mode: modes.get(part.id) ?? '',
     engineRuns: state.engine === 'running',
     sinceKeyOff: state.sinceKeyOff ?? 0,
@@ -367,67 +358,39 @@ function surroundings(
   }
 }
 
-const struckBy = (faults: readonly Fault[]): ReadonlyMap<string, number> =>
-  new Map(
-    faults.flatMap((f) => [
-      [f.kind, severityOf(f)],
-      [`${f.segment}.${f.kind}`, severityOf(f)],
-    ]),
-  )
-
 /** What a part on a solved board feels, and where it stands: for what it switches to and what a scan tool shows. */
 export function senseOf(
   board: Board,
   point: OperatingPoint,
-  part: Part,
+  { id }: { readonly id: string },
 ): { sense: Sense; around: Surroundings } {
   const node = (key: string) =>
-    key.startsWith('#') ? (board.inner.get(part.id + key) ?? 0) : board.wiring.nodeOf(part.id, key)
+    key.startsWith('#') ? (board.inner.get(id + key) ?? 0) : board.wiring.nodeOf(id, key)
   return {
     sense: {
       volts: (a, b) => {
         const [p, q] = [node(a), node(b)]
         return point.island[p] === point.island[q] ? point.voltage[p]! - point.voltage[q]! : 0
       },
-      amps: (segment) => segmentAmps(board, point, part.id, segment),
+      amps: (segment) => segmentAmps(board, point, id, segment),
     },
-    around: surroundings(
-      board.circuit,
-      board.faults,
-      board.state,
-      board.blown,
-      board.modes,
-      part,
-      partOfKind(part.kind),
-    ),
+    around: surroundings(board, board.model.part(id)),
   }
 }
 
-/** Where a chafed wire touches: the metal near the loads, or the battery's negative post without one. */
-function groundNode(circuit: Circuit, wiring: Wiring): number {
-  for (const { id, kind } of circuit.parts) {
-    const { ground } = partOfKind(kind)
-    if (ground !== undefined) return wiring.nodeOf(id, ground)
-  }
-  return 0
-}
-
-/** Positive post of the first battery. */
-function supplyNode(circuit: Circuit, wiring: Wiring): number {
+/** Nodes that any fault may be led to, and the system's volts. */
+const railsOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) => {
+  const { wiring } = modelOf(circuit)
+  // Where a chafed wire touches: the metal near the loads, or the battery's negative post without one.
+  const [metal] = modelOf(circuit).partsWith('ground')
   const source = firstSource(circuit.parts)
-  return source ? wiring.nodeOf(source.id, 'pos') : 0
-}
-
-function segmentOf(circuit: Circuit, wiring: Wiring, name: string) {
-  const [id, key] = name.split('.') as [string, string]
-  const part = partOf(circuit, id)
-  const [a, b] = partOfKind(part.kind).segments.find((s) => s.key === key)!.between
   return {
-    part: id,
-    segment: key,
-    between: [wiring.nodeOf(id, a), wiring.nodeOf(id, b)] as [number, number],
+    ground: metal ? wiring.nodeOf(metal.part.id, metal.definition.ground) : 0,
+    /** Positive post of the first battery. */
+    supply: source ? wiring.nodeOf(source.id, 'pos') : 0,
+    nominal: systemOf(circuit).rest,
   }
-}
+})
 
 /** Amps through a segment, from its first terminal to its second; 0 where it is open. */
 export function segmentAmps(
@@ -436,6 +399,6 @@ export function segmentAmps(
   part: string,
   segment: string,
 ): number {
-  const i = firstElement.get(`${part}.${segment}`)
+  const i = firstElement.get(refOf(part, segment))
   return i === undefined ? 0 : point.current[i]!
 }

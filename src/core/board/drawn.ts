@@ -1,5 +1,5 @@
 import { Solver, type Element, type Law } from '../solve'
-import type { SolvedBoard } from './solved'
+import { SolvedBoard } from './solved-board'
 
 /** The same element somewhere within its tolerance; `u` from −1 to 1 says where. */
 export function drawElement(element: Element, u: number): Element {
@@ -37,5 +37,5 @@ export function drawBoard(
   const board = { ...solved.board, elements }
   const solver = new Solver(board)
   const point = solver.solve(solved.point.voltage)
-  return point.ok ? { ...solved, board, solver, point } : undefined
+  return point.ok ? new SolvedBoard(board, point, solver, solved.cycle) : undefined
 }

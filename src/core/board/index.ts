@@ -1,4 +1,27 @@
-export * from './board'
-export * from './drawn'
-export * from './solved'
-export * from './sensitivity'
+export {
+  buildBoard,
+  jumperName,
+  restModes,
+  segmentAmps,
+  senseOf,
+  type Attachment,
+  type Board,
+  type BoardOptions,
+} from './board'
+export { drawBoard, drawElement } from './drawn'
+export {
+  Sensitivities,
+  sensitivityBetween,
+  shiftsBetween,
+  tolerancesOf,
+  type Sensitivity,
+} from './sensitivity'
+export {
+  aftermath,
+  noticeAll,
+  solveBoard,
+  type Noticed,
+  type SolveOptions,
+  type UnsolvedBoard,
+} from './solved'
+export { SolvedBoard, type LimitCycle } from './solved-board'

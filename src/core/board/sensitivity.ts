@@ -1,5 +1,6 @@
+import { cached } from '../cache'
 import type { DrivenCurrents } from '../solve'
-import type { SolvedBoard } from './solved'
+import type { SolvedBoard } from './solved-board'
 
 /** How the voltage between two nodes answers to a milliamp there, and to every part's tolerance. */
 export interface Sensitivity {
@@ -9,30 +10,62 @@ export interface Sensitivity {
   readonly band: number
 }
 
-/** What each element's tolerance drives into the network, and between which nodes. */
-function tolerancesOf({ board, point }: SolvedBoard): DrivenCurrents {
-  const { elements } = board
-  const a = new Int32Array(elements.length)
-  const b = new Int32Array(elements.length)
-  const amps = new Float64Array(elements.length)
-  let count = 0
-  for (let i = 0; i < elements.length; i++) {
-    const element = elements[i]!
-    if (!element.tolerance) continue
-    const shift =
-      element.type === 'source'
-        ? element.tolerance / element.ohms
-        : Math.abs(point.current[i]!) * element.tolerance
-    if (shift === 0) continue
-    a[count] = element.a
-    b[count] = element.b
-    amps[count++] = shift
-  }
-  return { count, a, b, amps }
+/** What each element's tolerance drives into the network (A, signed as its current), and between which nodes. */
+export interface Tolerances extends DrivenCurrents {
+  /** Which of the board's elements each belongs to. */
+  readonly element: Int32Array
 }
 
-/** Memory that the last board has given back: keys are made by the dozen, and as much for each. */
+/** Tolerances of a board's elements; those that drive nothing are left out. */
+export const tolerancesOf = cached(
+  { owner: (solved: SolvedBoard) => solved },
+  ({ board, point }): Tolerances => {
+    const { elements } = board
+    const [a, b, element] = [0, 1, 2].map(() => new Int32Array(elements.length)) as [
+      Int32Array,
+      Int32Array,
+      Int32Array,
+    ]
+    const amps = new Float64Array(elements.length)
+    let count = 0
+    for (let i = 0; i < elements.length; i++) {
+      const own = elements[i]!
+      if (!own.tolerance) continue
+      const shift = own.type === 'source' ? own.tolerance / own.ohms : point.current[i]! * own.tolerance
+      if (shift === 0) continue
+      a[count] = own.a
+      b[count] = own.b
+      element[count] = i
+      amps[count++] = shift
+    }
+    return { count, a, b, amps, element }
+  },
+)
+
+/** Volts that each tolerance of a board adds between two nodes, in the order of `tolerancesOf`. */
+export function shiftsBetween(solved: SolvedBoard, p: number, q: number): Float64Array {
+  const { count, a, b, amps } = tolerancesOf(solved)
+  const [x, y] = [solved.response(p), solved.response(q)]
+  const shifts = new Float64Array(count)
+  for (let i = 0; i < count; i++) shifts[i] = (x[a[i]!]! - x[b[i]!]! - y[a[i]!]! + y[b[i]!]!) * amps[i]!
+  return shifts
+}
+
+/** Sensitivity of the voltage between one pair of nodes; of many pairs of one board, `Sensitivities` is quicker. */
+export function sensitivityBetween(solved: SolvedBoard, p: number, q: number): Sensitivity {
+  if (p === q) return { ohms: 0, band: 0 }
+  if (!solved.tied(p, q)) return { ohms: Infinity, band: 0 }
+  let worst = 0
+  let squares = 0
+  for (const shift of shiftsBetween(solved, p, q)) {
+    worst += Math.abs(shift)
+    squares += shift * shift
+  }
+  return { ohms: solved.ohms(p, q), band: Math.min(worst, Math.sqrt(3 * squares)) }
+}
+
 const none: Float64Array = new Float64Array(0)
+/** Memory that the last board has given back: keys are made by the dozen, and as much for each. */
 let spare = none
 /** Entries beyond which memory is not held on to (16 MB). */
 const mostSpare = 2 ** 21
@@ -54,13 +87,12 @@ export class Sensitivities {
     const needed = solved.board.nodeCount * tolerances.count
     this.shifts = spare.length >= needed ? spare : new Float64Array(needed)
     spare = none
-    solved.solver.shiftsBy(tolerances, this.shifts)
+    solved.shiftsBy(tolerances, this.shifts)
   }
 
   between(p: number, q: number): Sensitivity {
     if (p === q) return { ohms: 0, band: 0 }
-    const { island } = this.solved.point
-    if (island[p] !== island[q]) return { ohms: Infinity, band: 0 }
+    if (!this.solved.tied(p, q)) return { ohms: Infinity, band: 0 }
     const { shifts, count } = this
     const [x, y] = [p * count, q * count]
     let worst = 0
@@ -70,7 +102,7 @@ export class Sensitivities {
       worst += Math.abs(shift)
       squares += shift * shift
     }
-    return { ohms: this.solved.solver.ohmsBetween(p, q), band: Math.min(worst, Math.sqrt(3 * squares)) }
+    return { ohms: this.solved.ohms(p, q), band: Math.min(worst, Math.sqrt(3 * squares)) }
   }
 
   /** Gives the memory back; nothing may be asked afterwards. */

@@ -1,22 +1,13 @@
+import { cached } from '../cache'
+import { copperArea, refOf, stateSignature, type Circuit, type CircuitState } from '../circuit'
 import type { Message } from '../document'
-import { say } from './phrases'
-import { copperArea, stateSignature, type Circuit, type CircuitState } from '../circuit'
-import { wireUp, type Wiring } from '../model'
 import type { Fault } from '../faults'
-import { burns, meltsAbove, partOfKind, type At, type Notice } from '../parts'
-import { Solver, type NetworkSolver, type OperatingPoint } from '../solve'
-import { jumperName, buildBoard, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
-
-export interface SolvedBoard {
-  readonly ok: true
-  readonly board: Board
-  readonly point: OperatingPoint
-  readonly solver: NetworkSolver
-  /** Fuses that have melted, by part id. */
-  readonly blown: ReadonlySet<string>
-  /** Something switches to and fro without end: every phase of it, each solved, and the parts that swing. */
-  readonly swing?: { readonly phases: readonly SolvedBoard[]; readonly parts: readonly string[] }
-}
+import { modelOf } from '../model'
+import { burns, meltsAbove, type At, type Notice } from '../parts'
+import { Solver, type Network, type OperatingPoint } from '../solve'
+import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
+import { say } from './phrases'
+import { SolvedBoard } from './solved-board'
 
 export interface UnsolvedBoard {
   readonly ok: false
@@ -26,7 +17,6 @@ export interface UnsolvedBoard {
 export interface SolveOptions {
   /** Fuses that have melted in an earlier state. */
   readonly blown?: ReadonlySet<string>
-  readonly wiring?: Wiring
   readonly attached?: readonly Attachment[]
   /** What each part had switched to before: what latches stays latched. From rest, or the state before, unless said. */
   readonly from?: ReadonlyMap<string, string>
@@ -48,21 +38,18 @@ export function solveBoard(
   state: CircuitState,
   options: SolveOptions = {},
 ): SolvedBoard | UnsolvedBoard {
-  const wiring = options.wiring ?? wireUp(circuit)
-  const blown = new Set(options.blown)
-  const start = options.from ?? startModes(circuit, faults, state, { ...options, wiring })
-  const together = settle({ circuit, faults, state, options: { ...options, wiring }, blown }, start, false)
-  if (!together.ok || !together.swing) return together
-  const inTurn = settle({ circuit, faults, state, options: { ...options, wiring }, blown }, start, true)
-  return inTurn.ok && !inTurn.swing ? inTurn : together
+  const start = options.from ?? startModes(circuit, faults, state, options)
+  const together = settle({ circuit, faults, state, options }, start, false)
+  if (!together.ok || !together.cycle) return together
+  const inTurn = settle({ circuit, faults, state, options }, start, true)
+  return inTurn.ok && !inTurn.cycle ? inTurn : together
 }
 
 interface Setting {
   readonly circuit: Circuit
   readonly faults: readonly Fault[]
   readonly state: CircuitState
-  readonly options: SolveOptions & { readonly wiring: Wiring }
-  readonly blown: ReadonlySet<string>
+  readonly options: SolveOptions
 }
 
 /** Less burns no conductor through, A. */
@@ -74,29 +61,28 @@ function settle(
   inTurn: boolean,
 ): SolvedBoard | UnsolvedBoard {
   const { circuit, faults, state, options } = setting
-  const { wiring, attached } = options
-  const blown = new Set(setting.blown)
+  const { attached } = options
+  let blown: ReadonlySet<string> = new Set(options.blown)
   let modes = start
   let guess = options.guess
   let met = new Map<string, number>()
   let history: SolvedBoard[] = []
   for (let round = 0; round < mostRounds; round++) {
     const board = buildBoard(circuit, faults, state, {
-      blown: new Set(blown),
-      wiring,
+      blown,
       modes,
       ...(attached && { attached }),
     })
     const solver = new Solver(board)
     const point = solver.solve(nearVolts(board) ?? (guess?.length === board.nodeCount ? guess : undefined))
     if (!point.ok) return unsolved(board, point)
-    const solved: SolvedBoard = { ok: true, board, point, solver, blown: board.blown }
+    const solved = new SolvedBoard(board, point, solver)
     // A jumper is fused no higher than what it feeds, and what is made to melt goes before what is not.
     const ways = [jumpersBlown, meltedNow, burntNow]
     let melted: readonly string[] = []
     for (const way of ways) if (melted.length === 0) melted = way(board, point).filter((id) => !blown.has(id))
     if (melted.length) {
-      for (const id of melted) blown.add(id)
+      blown = new Set([...blown, ...melted])
       met = new Map()
       history = []
       guess = undefined
@@ -107,28 +93,23 @@ function settle(
     met.set(modeSignature(modes), history.length)
     history.push(solved)
     const again = met.get(modeSignature(next))
-    if (again !== undefined) return swinging(history.slice(again))
+    if (again !== undefined) return cycling(history.slice(again))
     modes = next
     guess = point.voltage
   }
   return { ok: false, why: say('restless') }
 }
 
-/** Volts of sound boards, by their elements: null where there is no answer. */
-const soundVolts = new WeakMap<Board['elements'], Float64Array | null>()
+/** Volts of a sound board; null where it has no answer. */
+const soundVolts = cached({ owner: (sound: Network) => sound }, (sound) => {
+  const point = new Solver(sound).solve()
+  return point.ok ? point.voltage : null
+})
 
 /** Volts of the sound circuit switched the same way: most faults leave most of it where it was. */
-function nearVolts(board: Board): Float64Array | undefined {
-  const { circuit, state, blown, wiring, modes, nodeCount, elements } = board
-  if (state.bypassed?.length) return undefined
-  const sound = buildBoard(circuit, [], state, { blown, wiring, modes })
-  if (sound.elements === elements) return undefined
-  let volts = soundVolts.get(sound.elements)
-  if (volts === undefined) {
-    const point = new Solver(sound).solve()
-    volts = point.ok ? point.voltage : null
-    soundVolts.set(sound.elements, volts)
-  }
+function nearVolts({ state, sound, nodeCount, elements }: Board): Float64Array | undefined {
+  if (state.bypassed?.length || sound.elements === elements) return undefined
+  const volts = soundVolts(sound)
   if (!volts) return undefined
   const guess = new Float64Array(nodeCount)
   guess.set(volts.subarray(0, nodeCount))
@@ -150,11 +131,11 @@ function unsolved(board: Board, point: { why: Message; nodes: readonly number[] 
   }
 }
 
-function swinging(phases: readonly SolvedBoard[]): SolvedBoard {
+function cycling(phases: readonly SolvedBoard[]): SolvedBoard {
   const parts = [...phases[0]!.board.modes.keys()].filter((id) =>
     phases.some((phase) => phase.board.modes.get(id) !== phases[0]!.board.modes.get(id)),
   )
-  return { ...phases[0]!, swing: { phases, parts } }
+  return phases[0]!.inCycle({ phases, parts })
 }
 
 /** What was latched in the state before, or everything at rest. */
@@ -162,26 +143,22 @@ function startModes(
   circuit: Circuit,
   faults: readonly Fault[],
   state: CircuitState,
-  options: SolveOptions & { readonly wiring: Wiring },
+  { blown }: SolveOptions,
 ): ReadonlyMap<string, string> {
   const at = circuit.states.findIndex((s) => s.id === state.after)
   const before = circuit.states[at]
   const self = circuit.states.findIndex((s) => s.id === state.id)
   // Only a state before this one: a ring of states would never begin.
   if (!before || (self >= 0 && at >= self)) return restModes(circuit)
-  const { wiring, blown } = options
-  const solved = solveBoard(circuit, faults, before, { wiring, ...(blown && { blown }) })
+  const solved = solveBoard(circuit, faults, before, blown && { blown })
   return solved.ok ? solved.board.modes : restModes(circuit)
 }
 
 function nextModes({ board, point }: SolvedBoard, inTurn: boolean): Map<string, string> | undefined {
-  if (board.modes.size === 0) return undefined
   let next: Map<string, string> | undefined
-  for (const part of board.circuit.parts) {
-    const modes = partOfKind(part.kind).modes
-    if (!modes) continue
+  for (const { part, definition } of board.model.partsWith('modes')) {
     const { sense, around } = senseOf(board, point, part)
-    const now = modes.next(part.parameters, sense, around)
+    const now = definition.modes.next(part.parameters, sense, around)
     if (now === board.modes.get(part.id)) continue
     next ??= new Map(board.modes)
     next.set(part.id, now)
@@ -193,9 +170,8 @@ function nextModes({ board, point }: SolvedBoard, inTurn: boolean): Map<string, 
 const modeSignature = (modes: ReadonlyMap<string, string>): string => [...modes.values()].join('|')
 
 function meltedNow(board: Board, point: OperatingPoint): string[] {
-  return board.circuit.parts.flatMap((part) => {
-    const { protects } = partOfKind(part.kind)
-    if (!protects?.melts || board.blown.has(part.id)) return []
+  return board.model.partsWith('protects').flatMap(({ part, definition: { protects } }) => {
+    if (!protects.melts || board.blown.has(part.id)) return []
     const amps = segmentAmps(board, point, part.id, protects.segment)
     const { around } = senseOf(board, point, part)
     return Math.abs(amps) > meltsAbove * protects.rating(part.parameters, around.struck) ? [part.id] : []
@@ -215,31 +191,28 @@ function jumpersBlown({ state, elements, blown }: Board, point: OperatingPoint):
 }
 
 /** Sections of a circuit's conductors, mm², by `part.segment`. */
-const sections = new WeakMap<Circuit, ReadonlyMap<string, number>>()
-
-function sectionsOf(circuit: Circuit): ReadonlyMap<string, number> {
-  let known = sections.get(circuit)
-  if (!known) {
-    known = new Map(
-      circuit.parts.flatMap((part) => {
-        const area = copperArea(part)
-        // A link is made to melt, and says itself at what.
-        if (area === undefined || partOfKind(part.kind).protects) return []
-        return [[`${part.id}.${partOfKind(part.kind).cable!.segment}`, area] as const]
-      }),
-    )
-    sections.set(circuit, known)
-  }
-  return known
-}
+const sectionsOf = cached(
+  { owner: (circuit: Circuit) => circuit },
+  (circuit): ReadonlyMap<string, number> =>
+    new Map(
+      modelOf(circuit)
+        .partsWith('cable')
+        .flatMap(({ part, definition: { protects, cable } }) => {
+          const area = copperArea(part)
+          // A link is made to melt, and says itself at what.
+          return area === undefined || protects ? [] : [[refOf(part.id, cable.segment), area] as const]
+        }),
+    ),
+)
 
 /** Conductors that carry so much, on any stretch, that they burn through before anybody can switch off. */
 function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[] {
   const burnt = new Set<string>()
+  const sections = sectionsOf(circuit)
   elements.forEach(({ owner }, i) => {
     const amps = Math.abs(point.current[i]!)
     if (amps < leastBurning) return
-    const area = sectionsOf(circuit).get(`${owner.part}.${owner.segment}`)
+    const area = sections.get(refOf(owner.part, owner.segment))
     if (area !== undefined && burns(area, amps)) burnt.add(owner.part)
   })
   return [...burnt]
@@ -249,40 +222,19 @@ function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[]
  * Fuses gone after the circuit has been used in each of its states, as the customer did before complaining.
  * A state that cannot be solved melts nothing.
  */
-export function aftermath(circuit: Circuit, faults: readonly Fault[], wiring?: Wiring): ReadonlySet<string> {
+export function aftermath(circuit: Circuit, faults: readonly Fault[]): ReadonlySet<string> {
   const gone = new Set<string>()
-  const own = new Set(circuit.parts.map(({ id }) => id))
+  const model = modelOf(circuit)
   const seen = new Set<string>()
   for (const state of circuit.states) {
     const signature = stateSignature(state)
     if (seen.has(signature)) continue
     seen.add(signature)
-    const solved = solveBoard(circuit, faults, state, wiring && { wiring })
+    const solved = solveBoard(circuit, faults, state)
     // A jumper's fuse is renewed before it is put on elsewhere.
-    if (solved.ok) for (const id of solved.blown) if (own.has(id)) gone.add(id)
+    if (solved.ok) for (const id of solved.blown) if (model.find(id)) gone.add(id)
   }
   return gone
-}
-
-/** Every phase of a board that swings; the board itself otherwise. */
-export const phasesOf = (solved: SolvedBoard): readonly SolvedBoard[] => solved.swing?.phases ?? [solved]
-
-/** Amps through a segment; of a board that swings, the mean over its phases, taken as equally long. */
-export function meanAmps(solved: SolvedBoard, part: string, segment: string): number {
-  const phases = phasesOf(solved)
-  return phases.reduce((sum, p) => sum + segmentAmps(p.board, p.point, part, segment), 0) / phases.length
-}
-
-/** Volts of a over b, or undefined where nothing ties the two together; the mean where the board swings. */
-export function voltsBetween(solved: SolvedBoard, a: number, b: number): number | undefined {
-  const phases = phasesOf(solved)
-  let sum = 0
-  for (const { point } of phases) {
-    // What floats in one phase keeps the meter at nothing for that while.
-    if (point.island[a] === point.island[b]) sum += point.voltage[a]! - point.voltage[b]!
-    else if (phases.length === 1) return undefined
-  }
-  return sum / phases.length
 }
 
 export interface Noticed extends Notice {
@@ -291,31 +243,33 @@ export interface Noticed extends Notice {
 
 /** What a person sees, hears or feels on every part that shows anything. */
 export function noticeAll(solved: SolvedBoard): Noticed[] {
-  const { board } = solved
-  return board.circuit.parts.flatMap((part): Noticed[] => {
-    const { notice } = partOfKind(part.kind)
-    if (!notice) return []
+  const { board, cycle } = solved
+  const temperature = board.state.temperature ?? board.circuit.temperature
+  return board.model.partsWith('notice').map(({ part, definition: { notice } }): Noticed => {
     const of = (segment: string): At => meanAt(solved, part.id, segment)
     const attention = {
       mode: board.modes.get(part.id) ?? '',
-      swings: solved.swing?.parts.includes(part.id) ?? false,
-      temperature: board.state.temperature ?? board.circuit.temperature,
+      swings: cycle?.parts.includes(part.id) ?? false,
+      temperature,
       of,
     }
-    return [{ part: part.id, ...notice.read(part.parameters, of(notice.segment), attention) }]
+    return { part: part.id, ...notice.read(part.parameters, of(notice.segment), attention) }
   })
 }
 
 function meanAt(solved: SolvedBoard, part: string, segment: string): At {
-  const phases = phasesOf(solved).map((phase) => at(phase, part, segment))
+  if (!solved.cycle) return at(solved, part, segment)
+  const phases = solved.phases.map((phase) => at(phase, part, segment))
   const mean = (pick: (one: At) => number) => phases.reduce((sum, one) => sum + pick(one), 0) / phases.length
   return { volts: mean((p) => p.volts), amps: mean((p) => p.amps), watts: mean((p) => p.watts) }
 }
 
-function at({ board, point }: SolvedBoard, part: string, segment: string): At {
+function at({ board: { elements, firstElement }, point }: SolvedBoard, part: string, segment: string): At {
   // The load's own element comes last in its segment: what a fault puts before it is not what a person notices.
-  const own = board.elements.findLastIndex((e) => e.owner.part === part && e.owner.segment === segment)
-  const element = board.elements[own]
+  let own = firstElement.get(refOf(part, segment)) ?? -1
+  for (let i = own + 1; own >= 0 && elements[i]?.owner.part === part; i++)
+    if (elements[i]!.owner.segment === segment) own = i
+  const element = elements[own]
   if (!element || (element.type === 'resistor' && element.ohms === Infinity))
     return { volts: 0, amps: 0, watts: 0 }
   const amps = point.current[own]!

@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { aftermath, meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '.'
+import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '.'
 import type { Circuit, CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { Expectations } from '../instruments'
@@ -13,8 +13,7 @@ function solve(circuit: Circuit, state: string | CircuitState, faults: readonly 
   return solved
 }
 const notice = (solved: SolvedBoard, part: string) => noticeAll(solved).find((n) => n.part === part)?.key
-const at = (solved: SolvedBoard, name: string) =>
-  voltsBetween(solved, solved.board.wiring.find(name)!.node, 0)!
+const at = (solved: SolvedBoard, name: string) => solved.volts(solved.board.wiring.find(name)!.node, 0)!
 const change = (circuit: Circuit, part: string, parameters: object): Circuit => ({
   ...circuit,
   parts: circuit.parts.map((p) =>
@@ -29,14 +28,14 @@ describe('a relay', () => {
     const on = solve(fan, 'on')
     expect(notice(on, 'K1')).toBe('clicks')
     expect(notice(on, 'M1')).toBe('turns')
-    expect(on.swing).toBeUndefined()
+    expect(on.cycle).toBeUndefined()
     expect(notice(solve(fan, 'off'), 'K1')).toBe('silent')
   })
 
   it('buzzes where its load pulls down the ground that its coil needs; both extremes and the mean are readable', () => {
     const poor: Fault = { kind: 'corroded', part: 'ST1', segment: 'bolt', severity: 3 }
     const solved = solve(fan, 'on', [poor])
-    expect(solved.swing?.parts).toEqual(['K1'])
+    expect(solved.cycle?.parts).toEqual(['K1'])
     expect(notice(solved, 'K1')).toBe('buzzes')
     const node = solved.board.wiring.find('K1.87')!.node
     const expected = new Expectations(solved, workshopMeter).volts(node, 0)
@@ -44,7 +43,7 @@ describe('a relay', () => {
     expect(high - low).toBeGreaterThan(5)
     expect(expected.value).toBeCloseTo((low + high) / 2, 9)
     expect(expected.band).toBeGreaterThanOrEqual((high - low) / 2)
-    expect(meanAmps(solved, 'M1', 'armature')).toBeGreaterThan(0.5)
+    expect(solved.amps('M1', 'armature')).toBeGreaterThan(0.5)
   })
 
   it('keeps what it holds between drop-out and pull-in: hysteresis, and a state entered from another', () => {
@@ -105,7 +104,7 @@ describe('a starter', () => {
     expect(at(warm, 'B1+')).toBeLessThan(11)
     expect(at(cold, 'B1+')).toBeGreaterThan(8)
     expect(at(cold, 'B1+')).toBeLessThan(9.2)
-    expect(meanAmps(cold, 'MS1', 'motor')).toBeGreaterThan(1.2 * meanAmps(warm, 'MS1', 'motor'))
+    expect(cold.amps('MS1', 'motor')).toBeGreaterThan(1.2 * warm.amps('MS1', 'motor'))
     expect(notice(cold, 'MS1')).toBe('slow')
     // Two volts down does not crank as it should.
     const flat = solve(van, 'crank', [{ kind: 'discharged', part: 'B1', segment: 'cells', severity: 2 }])
@@ -117,17 +116,17 @@ describe('a starter', () => {
   it('cranks with hundreds of amps, its control with tens', () => {
     const crank = solve(van, 'crank')
     expect(notice(crank, 'MS1')).toBe('cranks')
-    expect(meanAmps(crank, 'MS1', 'motor')).toBeGreaterThan(120)
-    expect(meanAmps(crank, 'MS1', 'holdIn')).toBeGreaterThan(15)
+    expect(crank.amps('MS1', 'motor')).toBeGreaterThan(120)
+    expect(crank.amps('MS1', 'holdIn')).toBeGreaterThan(15)
     // Once the main contact has closed, the pull-in winding lies between two equal voltages.
-    expect(Math.abs(meanAmps(crank, 'MS1', 'pullIn'))).toBeLessThan(1.5)
+    expect(Math.abs(crank.amps('MS1', 'pullIn'))).toBeLessThan(1.5)
   })
 
   it('draws about 40 A before it moves (common practice, no source)', () => {
     const held = change(van, 'MS1', { pullAmps: 90 })
     const solved = solve(held, 'crank')
     expect(notice(solved, 'MS1')).toBe('silent')
-    const amps = meanAmps(solved, 'MS1', 'pullIn') + meanAmps(solved, 'MS1', 'holdIn')
+    const amps = solved.amps('MS1', 'pullIn') + solved.amps('MS1', 'holdIn')
     expect(amps).toBeGreaterThan(30)
     expect(amps).toBeLessThan(45)
   })
@@ -135,7 +134,7 @@ describe('a starter', () => {
   it('chatters on a worn battery: pulled in, the motor takes the volts that hold it', () => {
     const solved = solve(van, 'crank', [{ kind: 'sulphated', part: 'B1', segment: 'cells', severity: 12 }])
     expect(notice(solved, 'MS1')).toBe('chatters')
-    expect(solved.swing?.phases).toHaveLength(2)
+    expect(solved.cycle?.phases).toHaveLength(2)
   })
 
   it('stays silent with its S terminal corroded, where a small test lamp lights and a voltmeter is content', () => {
@@ -156,14 +155,14 @@ describe('what else switches by itself', () => {
     const byHand = change(hopper, 'CB1', { reset: 'hand' })
     const tripped = solve(byHand, 'on', [seized])
     expect(notice(tripped, 'CB1')).toBe('tripped')
-    expect(meanAmps(tripped, 'M1', 'armature')).toBeCloseTo(0, 9)
+    expect(tripped.amps('M1', 'armature')).toBeCloseTo(0, 9)
   })
 
   it('a two-filament lamp that has lost its ground lights one filament through the other and the reversing lamp', () => {
     const rear = demoCircuit('van-rear-lamps')
     const lifted: Fault = { kind: 'open', part: 'G1', segment: 'foot' }
     const stop = solve(rear, { ...stateOf(rear, 'stop'), controls: { PB1: 'pressed' } }, [lifted])
-    expect(Math.abs(meanAmps(stop, 'LT1', 'faint'))).toBe(0)
+    expect(Math.abs(stop.amps('LT1', 'faint'))).toBe(0)
     const solved = solve(rear, 'stop', [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 4 }])
     // The lifted ground stands above zero for every lamp on it at once.
     expect(at(solved, 'G1e')).toBeGreaterThan(2)

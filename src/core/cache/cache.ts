@@ -9,25 +9,33 @@ export interface CacheOptions<A extends readonly unknown[]> {
 }
 
 /**
- * A function that makes its value once for each owner and key. What it keeps follows from what it is given, so that a
- * cache changes no answer.
+ * A function of up to three arguments that makes its value once for each owner and key. What it keeps follows from what it
+ * is given, so that a cache changes no answer.
  * @example const wiringOf = cached({ owner: (circuit) => circuit.paths, key: names }, makeWiring)
  */
-export function cached<A extends readonly unknown[], T>(
-  { owner, key = () => undefined, most = 1 }: CacheOptions<A>,
+export function cached<A extends readonly [unknown, unknown?, unknown?], T>(
+  { owner, key, most = 1 }: CacheOptions<A>,
   make: (...args: A) => T,
 ): (...args: A) => T {
   const kept = new WeakMap<object, Map<unknown, T>>()
-  return (...args) => {
-    const holder = owner(...args)
-    const name = key(...args)
+  // Arguments are written out: a list of them would be made anew for each of very many calls.
+  type Arguments = readonly [a: unknown, b?: unknown, c?: unknown]
+  const [ownerOf, keyOf, makeOf] = [owner, key, make] as unknown as readonly [
+    (...args: Arguments) => object,
+    ((...args: Arguments) => unknown) | undefined,
+    (...args: Arguments) => T,
+  ]
+  const get = (a: unknown, b?: unknown, c?: unknown): T => {
+    const holder = ownerOf(a, b, c)
+    const name = keyOf?.(a, b, c)
     let own = kept.get(holder)
     if (!own) kept.set(holder, (own = new Map<unknown, T>()))
     const known = own.get(name)
     if (known !== undefined || own.has(name)) return known as T
     if (own.size >= most) own.clear()
-    const made = make(...args)
+    const made = makeOf(a, b, c)
     own.set(name, made)
     return made
   }
+  return get as unknown as (...args: A) => T
 }

@@ -1,4 +1,5 @@
-import { phasesOf } from '../board'
+import { shiftsBetween, tolerancesOf } from '../board'
+import { refOf } from '../circuit'
 import { expectedVolts, instrumentOf, voltsAccuracy, type MeterType } from '../instruments'
 import type { Fact, Measured } from './evidence'
 import type { Sample } from './line'
@@ -21,8 +22,8 @@ export interface Residual {
 export class Tolerances {
   private readonly numbers = new Map<string, number>()
 
-  number(part: string, segment: string, nth: number): number {
-    const key = `${part}.${segment}.${nth}`
+  number(piece: string, nth: number): number {
+    const key = `${piece}.${nth}`
     let known = this.numbers.get(key)
     if (known === undefined) this.numbers.set(key, (known = this.numbers.size))
     return known
@@ -47,41 +48,28 @@ export function residualOf(
 ): Residual | undefined {
   const { solved } = sample
   const { place } = setup
-  if (!solved || place.type === 'jaws' || phasesOf(solved).length > 1) return undefined
-  const { point, board } = solved
+  if (!solved || place.type === 'jaws' || solved.phases.length > 1) return undefined
   const { red, black } = place
-  if (point.island[red] !== 0 || point.island[black] !== 0) return undefined
+  if (!solved.tied(red, 0) || !solved.tied(black, 0)) return undefined
   const expected = expectedVolts(solved, red, black, meter).value ?? 0
-  const x = rowOf(sample, red)
-  const y = rowOf(sample, black)
+  const { element } = tolerancesOf(solved)
   const shifts: { by: number; volts: number }[] = []
+  const { elements } = solved.board
   let last = ''
   let nth = 0
-  for (let i = 0; i < board.elements.length; i++) {
-    const element = board.elements[i]!
-    const name = `${element.owner.part}.${element.owner.segment}`
-    nth = name === last ? nth + 1 : 0
-    last = name
-    if (!element.tolerance) continue
-    const amps =
-      element.type === 'source'
-        ? element.tolerance / element.ohms
-        : Math.abs(point.current[i]!) * element.tolerance * Math.sign(point.current[i]!)
-    const volts = (x[element.a]! - x[element.b]! - y[element.a]! + y[element.b]!) * amps
-    if (Math.abs(volts) > 1e-6)
-      shifts.push({ by: tolerances.number(element.owner.part, element.owner.segment, nth), volts })
-  }
+  let i = 0
+  shiftsBetween(solved, red, black).forEach((volts, k) => {
+    // An element's tolerance has the name of its piece, and its number among those of the piece.
+    for (; i <= element[k]!; i++) {
+      const { part, segment } = elements[i]!.owner
+      const name = refOf(part, segment)
+      nth = name === last ? nth + 1 : 0
+      last = name
+    }
+    if (Math.abs(volts) > 1e-6) shifts.push({ by: tolerances.number(last, nth), volts })
+  })
   const accuracy = voltsAccuracy(value, meter)
   return { off: value - expected, own: (accuracy * accuracy) / 3, shifts }
-}
-
-function rowOf(sample: Sample, node: number): Float64Array {
-  const known = sample.rows.get(node)
-  if (known) return known
-  const row = new Float64Array(sample.solved!.board.nodeCount)
-  if (node !== 0) sample.solved!.solver.respondTo(node, row)
-  sample.rows.set(node, row)
-  return row
 }
 
 /** Squared distance of several readings from one board, in units of their joint spread (Mahalanobis). */

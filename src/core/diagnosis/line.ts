@@ -11,8 +11,6 @@ export class Sample {
   readonly intervals = new Map<string, Interval | undefined>()
   /** What it makes of readings of volts, by reading. */
   readonly residuals = new Map<string, Residual | undefined>()
-  /** Volts at all nodes for one amp into one of them. */
-  readonly rows = new Map<number, Float64Array>()
   /** Places of the notices on their parts' scales, in the order of the parts. */
   readonly notices: Int8Array
   /** Amps that its sources give, once somebody has asked. */
@@ -53,13 +51,12 @@ export class Sample {
     if (!this.board) return
     this.board = undefined
     this.dropped = true
-    this.rows.clear()
   }
 }
 
 /** What has switched to what, as one word. */
 function switchingOf(solved: SolvedBoard): string {
-  let word = solved.swing ? 'swings' : ''
+  let word = solved.cycle ? 'swings' : ''
   for (const mode of solved.board.modes.values()) word += `${mode},`
   for (const id of solved.blown) word += `${id};`
   return word

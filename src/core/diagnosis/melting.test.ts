@@ -1,22 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { aftermath, solveBoard } from '../board'
-import { wireUp } from '../model'
 import { faultOfKind, possibleFaults } from '../faults'
 import { faultsAt, familiesOf } from './families'
 import { Melting } from './melting'
 
 describe.each(demoNames)('%s', (name) => {
   const circuit = demoCircuit(name)
-  const wiring = wireUp(circuit)
 
   it('melts between two sizes what it melts at both', () => {
-    const melting = new Melting(circuit, wiring)
+    const melting = new Melting(circuit)
     const heavy = familiesOf(circuit).filter(({ fault }) => fault && faultOfKind(fault.kind).drawsMore)
     // Every third, at a size between the grid’s: what is taken over must be what would have been worked out.
     for (const family of heavy.filter((_, i) => i % 3 === 0)) {
       const x = Math.max(0, family.grid.length - 1) * 0.4
-      const exact = aftermath(circuit, faultsAt(family, x), wiring)
+      const exact = aftermath(circuit, faultsAt(family, x))
       expect([...melting.at(family, x)].sort(), `${family.fault!.kind} ${family.fault!.part}`).toEqual(
         [...exact].sort(),
       )
@@ -27,9 +25,9 @@ describe.each(demoNames)('%s', (name) => {
     const faults = possibleFaults(circuit)
     for (const state of circuit.states.slice(0, 3))
       for (const fault of faults.filter((_, i) => i % 17 === 0)) {
-        const near = solveBoard(circuit, [fault], state, { wiring })
+        const near = solveBoard(circuit, [fault], state)
         // A guess of its own is taken before the sound board’s.
-        const far = solveBoard({ ...circuit, parts: [...circuit.parts] }, [fault], { ...state }, { wiring })
+        const far = solveBoard({ ...circuit, parts: [...circuit.parts] }, [fault], { ...state })
         if (!near.ok || !far.ok) continue
         const off = Math.max(...near.point.voltage.map((v, i) => Math.abs(v - far.point.voltage[i]!)))
         expect(off, `${state.name}, ${fault.kind} ${fault.part}`).toBeLessThan(1e-9)

@@ -1,6 +1,5 @@
 import { aftermath } from '../board'
 import type { Circuit } from '../circuit'
-import type { Wiring } from '../model'
 import { faultOfKind } from '../faults'
 import { faultsAt, type Family } from './families'
 
@@ -15,16 +14,12 @@ export class Melting {
   private readonly known = new Map<number, { x: number; gone: Gone }[]>()
   private sound: Gone | undefined
 
-  constructor(
-    private readonly circuit: Circuit,
-    private readonly wiring: Wiring,
-  ) {}
+  constructor(private readonly circuit: Circuit) {}
 
   /** What one exact board melts; only what draws more than the sound circuit can melt what that does not. */
   of(faults: Parameters<typeof aftermath>[1]): Gone {
-    if (faults.some(({ kind }) => faultOfKind(kind).drawsMore))
-      return aftermath(this.circuit, faults, this.wiring)
-    return (this.sound ??= aftermath(this.circuit, [], this.wiring))
+    if (faults.some(({ kind }) => faultOfKind(kind).drawsMore)) return aftermath(this.circuit, faults)
+    return (this.sound ??= aftermath(this.circuit, []))
   }
 
   at(family: Family, x: number): Gone {

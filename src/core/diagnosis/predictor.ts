@@ -44,7 +44,7 @@ export class Predictor {
     faults: 1 | 2 = 1,
   ) {
     this.wiring = wireUp(circuit)
-    this.melting = new Melting(circuit, this.wiring)
+    this.melting = new Melting(circuit)
     this.families = familiesOf(circuit, planted, faults)
     const noticing = circuit.parts.filter((part) => partOfKind(part.kind).notice)
     this.scales = noticing.map((part) => partOfKind(part.kind).notice!.all.map((n) => n.key))
@@ -126,7 +126,6 @@ export class Predictor {
     const { blown, faults } = this.left([fault], this.melting.of([fault]), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown,
-      wiring: this.wiring,
     })
     return solved.ok ? solved : undefined
   }
@@ -182,7 +181,7 @@ export class Predictor {
       x,
       () => {
         const { blown, faults } = this.left(own, this.melting.at(family, x), conditions)
-        const found = solveBoard(this.circuit, faults, state, { blown, wiring: this.wiring })
+        const found = solveBoard(this.circuit, faults, state, { blown })
         return found.ok ? found : undefined
       },
       (solved) => {

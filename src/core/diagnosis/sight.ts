@@ -177,19 +177,10 @@ const weak = 20_000
  * its ohms say that (Thévenin) without a board of its own; between the two, and near the edge of a word, it is solved.
  */
 export function glowAcross(solved: SolvedBoard, red: number, black: number, rated: number): string {
-  const { point, solver, board, swing } = solved
-  if (!swing) {
-    const apart = point.island[red] !== point.island[black]
-    const open = apart ? 0 : point.voltage[red]! - point.voltage[black]!
+  if (!solved.cycle) {
+    const open = solved.volts(red, black) ?? 0
     if (Math.abs(open) < 0.01 * rated) return 'dark'
-    const row = new Float64Array(board.nodeCount)
-    const ohms = (node: number, other: number) => {
-      if (node === 0) return 0
-      row.fill(0)
-      solver.respondTo(node, row)
-      return row[node]! - row[other]!
-    }
-    const behind = Math.max(0, ohms(red, black) + ohms(black, red))
+    const behind = solved.ohms(red, black)
     const own = rated / lampAmps
     const across = (open * own) / (own + behind)
     const words = [0.96, 1, 1.04].map((share) => brightness(share * across, rated).key)

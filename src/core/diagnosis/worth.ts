@@ -1,14 +1,6 @@
 import { arrangementOf, instrumentMinutes, stateOf, type Arrangement, type Bench } from '../attempt'
 import { settable, type CircuitState } from '../circuit'
-import {
-  instrumentOf,
-  instruments,
-  locate,
-  settingsOf,
-  type Held,
-  type InstrumentKey,
-  type Response,
-} from '../instruments'
+import { instrumentOf, instruments, locate, settingsOf, type Held, type InstrumentKey } from '../instruments'
 import type { Belief } from './belief'
 import { untouched, type Conditions, type TestSetup } from './evidence'
 import type { Sample } from './line'
@@ -140,28 +132,6 @@ function informationOf(stands: readonly Stand[], slices: Float64Array): number {
   return Math.max(0, bits)
 }
 
-function responseOf({ solved, rows }: Sample): Response {
-  const { point, solver, board } = solved!
-  const rowOf = (node: number) => {
-    let row = rows.get(node)
-    if (!row) {
-      row = new Float64Array(board.nodeCount)
-      if (node !== 0) solver.respondTo(node, row)
-      rows.set(node, row)
-    }
-    return row
-  }
-  return {
-    volts: (red, black) =>
-      point.island[red] === point.island[black] ? point.voltage[red]! - point.voltage[black]! : 0,
-    ohms: (red, black) => {
-      if (point.island[red] !== point.island[black]) return Infinity
-      const [x, y] = [rowOf(red), rowOf(black)]
-      return Math.max(0, x[red]! - x[black]! - y[red]! + y[black]!)
-    },
-  }
-}
-
 /** Bits that one test is expected to remove now; what it would show is reckoned as its instrument reckons it. */
 export function expectedBits(belief: Belief, setup: TestSetup): number {
   const { predictor } = belief
@@ -216,7 +186,6 @@ function rank(
   let best = 0
   let state: CircuitState | undefined
   let samples: (Sample | undefined)[] = []
-  let responses: (Response | undefined)[] = []
   for (const candidate of inOrder) {
     const { setup, held, arrangement } = candidate
     // Candidates come state by state.
@@ -228,14 +197,12 @@ function rank(
         const sample = predictor.line(predictor.families[index]!, situation).at(x)
         return sample.solved ? sample : undefined
       })
-      responses = samples.map((s) => s && responseOf(s))
     }
     const instrument = instrumentOf(setup.instrument)
     const { settings, place } = setup
     for (let i = 0; i < stands.length; i++) {
       const solved = samples[i]?.solved
-      const value =
-        solved && instrument.guess!({ solved, place, settings, meter: predictor.meter }, responses[i]!)
+      const value = solved && instrument.guess!({ solved, place, settings, meter: predictor.meter })
       slices[i] = value === undefined ? Number.NaN : instrument.tells(value)
     }
     const bits = informationOf(stands, slices)

@@ -87,3 +87,17 @@ export const severityOf = (fault: Fault): number =>
 
 /** Ohms at a milliamp of a planted fault; nought where its kind has none. */
 export const coldOf = (fault: Fault): number => fault.cold ?? faultOfKind(fault.kind).cold?.preset ?? 0
+
+const unstruck: ReadonlyMap<string, number> = new Map()
+
+/** Severities of what strikes a part, by kind and by `segment.kind`: what the part's own equations ask. */
+export function struckBy(faults: readonly Fault[], part: string): ReadonlyMap<string, number> {
+  let struck: Map<string, number> | undefined
+  for (const fault of faults) {
+    if (fault.part !== part) continue
+    struck ??= new Map()
+    struck.set(fault.kind, severityOf(fault))
+    struck.set(`${fault.segment}.${fault.kind}`, severityOf(fault))
+  }
+  return struck ?? unstruck
+}

@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { solveBoard, voltsBetween } from '../board'
+import { solveBoard } from '../board'
 import { readCircuit } from '../editing'
 import { type Circuit } from '../circuit'
 import { copperOhms, parts } from '../parts'
@@ -64,7 +64,7 @@ function measure(fault: Fault | undefined, red: string, state = 'on', black = 'B
   )
   if (!solved.ok) throw new Error(tell(solved.why))
   const at = (name: string) => solved.board.wiring.find(name)!.node
-  return voltsBetween(solved, at(red), at(black))!
+  return solved.volts(at(red), at(black))!
 }
 
 /** The switch's own contact is the one value that the board does not say: it is measured, not assumed. */
@@ -160,7 +160,7 @@ describe('a fault that is made worse', () => {
     const moved = { controls: { S1: 'closed' }, wiggled: [fault.part] }
     const solved = demoBoard('sweeper-work-lamp', moved, [fault])
     const at = (name: string) => solved.board.wiring.find(name)!.node
-    return voltsBetween(solved, at('L1a'), at('L1b'))!
+    return solved.volts(at('L1a'), at('L1b'))!
   }
 
   it.each(series)('%s takes ever more from the lamp', (kind, part, segment, way) => {

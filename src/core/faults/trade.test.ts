@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { meanAmps, noticeAll, solveBoard, voltsBetween, type SolvedBoard } from '../board'
+import { noticeAll, solveBoard, type SolvedBoard } from '../board'
 import type { CircuitState } from '../circuit'
 import { readContinuity, readOhms, workshopMeter } from '../instruments'
 import { demoBoard, demoCircuit, stateOf } from '../../../test/demo'
@@ -10,8 +10,7 @@ import { readFaultSpec } from './spec'
 
 const board = demoBoard
 const at = (solved: SolvedBoard, name: string) => solved.board.wiring.find(name)!.node
-const drop = (solved: SolvedBoard, a: string, b: string) =>
-  voltsBetween(solved, at(solved, a), at(solved, b))!
+const drop = (solved: SolvedBoard, a: string, b: string) => solved.volts(at(solved, a), at(solved, b))!
 const seen = (solved: SolvedBoard) => Object.fromEntries(noticeAll(solved).map((n) => [n.part, n.key]))
 
 describe('a conductor cut down to a few strands (common practice, no source)', () => {
@@ -75,7 +74,7 @@ describe('what is fitted in its place', () => {
     const fitted = board('sweeper-work-lamp', 'on', [
       { kind: 'wrongBulb', part: 'L1', segment: 'filament', severity: 21 },
     ])
-    expect(meanAmps(fitted, 'L1', 'filament')).toBeCloseTo((21 / 12) * (12.4 / 12) ** 0.55, 1)
+    expect(fitted.amps('L1', 'filament')).toBeCloseTo((21 / 12) * (12.4 / 12) ** 0.55, 1)
   })
 })
 
@@ -84,7 +83,7 @@ describe('what touches what', () => {
     const drain = board('sweeper-work-lamp', 'off', [
       { kind: 'drain', part: 'F1', segment: 'clipOut', severity: 0.5 },
     ])
-    expect(meanAmps(drain, 'W1', 'copper')).toBeCloseTo(0.5, 2)
+    expect(drain.amps('W1', 'copper')).toBeCloseTo(0.5, 2)
   })
 
   it('pins that are swapped feed each other’s wires', () => {

@@ -158,7 +158,7 @@ export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Ci
     })
     const order: Order = { circuit, planted, frame }
     const wiring = wireUp(circuit)
-    let bench: Bench = startBench(order, wiring)
+    let bench: Bench = startBench(order)
     const steps: Step[] = []
     list.forEach((one, i) => {
       const where = `steps.${i}`

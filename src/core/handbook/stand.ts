@@ -1,5 +1,5 @@
 import { findPart, wireUp, type Wiring, walkPaths, type Walk } from '../model'
-import { solveBoard, voltsBetween, segmentAmps, type SolvedBoard } from '../board'
+import { solveBoard, segmentAmps, type SolvedBoard } from '../board'
 import { dutyOf, firstSource, systemOf, type Circuit, type CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { ohmsAcross, readOhms, solveWith, withTestLamp, workshopMeter } from '../instruments'
@@ -109,12 +109,7 @@ export class Stand {
   board(change: Partial<CircuitState> = {}): SolvedBoard | undefined {
     const name = JSON.stringify(change)
     if (!this.boards.has(name)) {
-      const solved = solveBoard(
-        this.circuit,
-        this.faults,
-        { ...this.state, ...change },
-        { wiring: this.wiring },
-      )
+      const solved = solveBoard(this.circuit, this.faults, { ...this.state, ...change })
       this.boards.set(name, solved.ok ? solved : undefined)
     }
     return this.boards.get(name)
@@ -137,7 +132,7 @@ export class Stand {
 
   volts(red: number, black: number, change?: Partial<CircuitState>): number | undefined {
     const solved = this.board(change)
-    return solved && voltsBetween(solved, red, black)
+    return solved && solved.volts(red, black)
   }
 
   amps(part: string, segment: string, change?: Partial<CircuitState>): number {
@@ -158,14 +153,14 @@ export class Stand {
     const solved = this.board(this.unplugged)
     const loaded = solved && solveWith(solved, ohmsAcross(feed, back, this.nominal ** 2 / watts))
     if (!loaded?.ok) return undefined
-    return side === 'feed' ? voltsBetween(loaded, plus, feed) : voltsBetween(loaded, back, minus)
+    return side === 'feed' ? loaded.volts(plus, feed) : loaded.volts(back, minus)
   }
 
   /** Volts between two nodes while a heavy wire joins two others. */
   voltsBridged(red: number, black: number, from: number, to: number): number | undefined {
     const solved = this.board()
     const joined = solved && solveWith(solved, ohmsAcross(from, to, bridgeOhms))
-    return joined?.ok ? voltsBetween(joined, red, black) : undefined
+    return joined?.ok ? joined.volts(red, black) : undefined
   }
 
   get nominal(): number {
@@ -185,7 +180,7 @@ export class Stand {
     const solved = this.board(change)
     const lit = solved && withTestLamp(solved, red, black, amps, this.nominal)
     if (!lit?.ok || red === black) return { glow: 'dark', lit: undefined }
-    const volts = voltsBetween(lit, red, black) ?? 0
+    const volts = lit.volts(red, black) ?? 0
     return { glow: brightness(Math.abs(volts), this.nominal).key, lit }
   }
 

@@ -13,7 +13,7 @@ export function solveWith(
   attachment: Attachment | readonly Attachment[],
   out: readonly string[] = [],
 ): SolvedBoard | UnsolvedBoard {
-  const { circuit, faults, state, wiring, blown, attached, modes } = solved.board
+  const { circuit, faults, state, blown, attached, modes } = solved.board
   const opened = out.filter((id) => !state.detached.includes(id))
   return solveBoard(
     circuit,
@@ -21,7 +21,6 @@ export function solveWith(
     opened.length ? { ...state, detached: [...state.detached, ...opened] } : state,
     {
       blown,
-      wiring,
       attached: [...attached, ...(typeof attachment === 'function' ? [attachment] : attachment)],
       from: modes,
     },
@@ -64,8 +63,7 @@ export const instrumentVolts = (solved: SolvedBoard): number =>
     return point.voltage[a]! - point.voltage[b]!
   })
 
-function meanOf(solved: SolvedBoard, of: (phase: SolvedBoard, element: number) => number): number {
-  const phases = solved.swing?.phases ?? [solved]
+function meanOf({ phases }: SolvedBoard, of: (phase: SolvedBoard, element: number) => number): number {
   const each = phases.map((phase) => {
     const i = phase.board.elements.findLastIndex((e) => e.owner === owner)
     return i < 0 ? 0 : of(phase, i)

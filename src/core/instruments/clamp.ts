@@ -1,5 +1,5 @@
 import { findPart } from '../model'
-import { phasesOf, type SolvedBoard } from '../board'
+import { type SolvedBoard } from '../board'
 import { faultOfKind } from '../faults'
 import { partOfKind } from '../parts'
 
@@ -12,7 +12,7 @@ export interface Clamped {
 
 /** Amps that a clamp's jaws enclose, along their arrow: the sum over all conductors in them (Ampère). */
 export function clampAmps(solved: SolvedBoard, conductors: readonly Clamped[]): number {
-  const phases = phasesOf(solved)
+  const phases = solved.phases
   let sum = 0
   for (const phase of phases) {
     for (const { part, at, against } of conductors) {

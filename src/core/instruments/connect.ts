@@ -1,4 +1,4 @@
-import { noticeAll, voltsBetween, type Attachment, type Noticed, type SolvedBoard } from '../board'
+import { noticeAll, type Attachment, type Noticed, type SolvedBoard } from '../board'
 import { firstSource, systemOf, type Circuit } from '../circuit'
 import { fuseLaw, loadTestLeast, meltsAbove, partOfKind } from '../parts'
 import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
@@ -55,7 +55,7 @@ function describe(before: SolvedBoard, after: SolvedBoard, red: number, black: n
   const was = new Map(noticeAll(before).map((n) => [n.part, n.key]))
   return {
     amps: instrumentAmps(after),
-    volts: voltsBetween(after, red, black) ?? 0,
+    volts: after.volts(red, black) ?? 0,
     blew: false,
     blownByIt: [...after.blown].filter((id) => !before.blown.has(id)),
     changed: noticeAll(after).filter((n) => was.get(n.part) !== n.key),
@@ -87,7 +87,7 @@ export function testBattery(solved: SolvedBoard, circuit: Circuit): BatteryTest 
     { type: 'current', a: neg, b: pos, amps, owner: { part: '', segment: 'tester' } },
   ])
   if (!loaded.ok) return undefined
-  const volts = voltsBetween(loaded, pos, neg) ?? 0
+  const volts = loaded.volts(pos, neg) ?? 0
   const temperature = solved.board.state.temperature ?? circuit.temperature
   const least = blocks * loadTestLeast(temperature)
   return { amps, volts, least, passes: volts >= least }

@@ -12,7 +12,7 @@ export interface DiodeReading {
 /** Diode test: a milliamp from red to black, up to the meter's open-circuit volts; OL where it does not flow. */
 export function readDiode(solved: SolvedBoard, red: number, black: number, meter: MeterType): DiodeReading {
   const { board, point } = solved
-  const before = point.island[red] === point.island[black] ? point.voltage[red]! - point.voltage[black]! : 0
+  const before = solved.volts(red, black) ?? 0
   const live = Math.abs(before) > 0.002
   if (red === black) return { value: 0, text: show(0), live }
   const { amps, openVolts } = meter.diode

@@ -1,4 +1,4 @@
-import { phasesOf, Sensitivities, type SolvedBoard } from '../board'
+import { Sensitivities, sensitivityBetween, type Sensitivity, type SolvedBoard } from '../board'
 import type { MeterType } from './meter'
 import { loadedVolts, voltsAccuracy } from './voltmeter'
 
@@ -15,9 +15,8 @@ export interface Expected {
 const stiff = 1e4
 
 /** What a meter should show between two nodes: loaded by its own input, with the band around it. */
-export function expectedVolts(solved: SolvedBoard, a: number, b: number, meter: MeterType): Expected {
-  return new Expectations(solved, meter).volts(a, b)
-}
+export const expectedVolts = (solved: SolvedBoard, a: number, b: number, meter: MeterType): Expected =>
+  overPhases(solved.phases.map((phase) => steady(phase, a, b, sensitivityBetween(phase, a, b), meter)))
 
 /** The same for many pairs of nodes of one board. Call `release` when all is asked. */
 export class Expectations {
@@ -32,43 +31,51 @@ export class Expectations {
     private readonly meter: MeterType,
   ) {
     this.nodes = solved.board.nodeCount
-    this.phases = phasesOf(solved).map((phase) => ({ solved: phase, senses: new Sensitivities(phase) }))
+    this.phases = solved.phases.map((phase) => ({ solved: phase, senses: new Sensitivities(phase) }))
   }
 
   volts(a: number, b: number): Expected {
     const pair = a * this.nodes + b
     const known = this.kept.get(pair)
     if (known) return known
-    const expected = this.reckon(a, b)
+    const { phases, meter } = this
+    const of = ({ solved, senses }: (typeof phases)[number]) =>
+      steady(solved, a, b, senses.between(a, b), meter)
+    const expected = phases.length === 1 ? of(phases[0]!) : overPhases(phases.map(of))
     this.kept.set(pair, expected)
     return expected
-  }
-
-  private reckon(a: number, b: number): Expected {
-    const [only, ...more] = this.phases
-    if (more.length === 0) return this.steady(only!, a, b)
-    const each = this.phases.map((phase) => this.steady(phase, a, b))
-    if (each.every((e) => e.value === undefined)) return { value: undefined, band: 0 }
-    const values = each.map((e) => e.value ?? 0)
-    const swing = [Math.min(...values), Math.max(...values)] as const
-    const value = values.reduce((sum, v) => sum + v, 0) / values.length
-    // How long each phase lasts is anyone's guess: the mean may lie anywhere between the extremes.
-    return { value, band: Math.max(...each.map((e) => e.band), (swing[1] - swing[0]) / 2), swing }
   }
 
   release(): void {
     for (const { senses } of this.phases) senses.release()
   }
+}
 
-  private steady({ solved, senses }: (typeof this.phases)[number], a: number, b: number): Expected {
-    const { island, voltage } = solved.point
-    if (island[a] !== island[b]) return { value: undefined, band: 0 }
-    const volts = voltage[a]! - voltage[b]!
-    const { ohms, band } = senses.between(a, b)
-    const { inputOhms } = this.meter.volts
-    // Behind a blocked diode a microamp moves volts: there the loaded circuit is solved again.
-    const value =
-      ohms < stiff ? (volts * inputOhms) / (inputOhms + ohms) : loadedVolts(solved, a, b, this.meter)
-    return { value, band: band + voltsAccuracy(value, this.meter) }
-  }
+/** Of a board that switches to and fro: the mean, with the extremes. */
+function overPhases(each: readonly Expected[]): Expected {
+  const [only, ...more] = each
+  if (more.length === 0) return only!
+  if (each.every((e) => e.value === undefined)) return { value: undefined, band: 0 }
+  const values = each.map((e) => e.value ?? 0)
+  const swing = [Math.min(...values), Math.max(...values)] as const
+  const value = values.reduce((sum, v) => sum + v, 0) / values.length
+  // How long each phase lasts is anyone's guess: the mean may lie anywhere between the extremes.
+  return { value, band: Math.max(...each.map((e) => e.band), (swing[1] - swing[0]) / 2), swing }
+}
+
+/** One phase alone; `solved` has no cycle of its own. */
+function steady(
+  solved: SolvedBoard,
+  a: number,
+  b: number,
+  { ohms, band }: Sensitivity,
+  meter: MeterType,
+): Expected {
+  const { voltage } = solved.point
+  if (!solved.tied(a, b)) return { value: undefined, band: 0 }
+  const volts = voltage[a]! - voltage[b]!
+  const { inputOhms } = meter.volts
+  // Behind a blocked diode a microamp moves volts: there the loaded circuit is solved again.
+  const value = ohms < stiff ? (volts * inputOhms) / (inputOhms + ohms) : loadedVolts(solved, a, b, meter)
+  return { value, band: band + voltsAccuracy(value, meter) }
 }

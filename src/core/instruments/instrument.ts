@@ -71,14 +71,6 @@ export interface Nature {
   readonly underLoad?: true
 }
 
-/** A solved board's own answers to a small current. */
-export interface Response {
-  /** Volts of one node over another; 0 where nothing ties them together. */
-  readonly volts: (red: number, black: number) => number
-  /** Ohms that a small current meets between two nodes; Infinity where nothing ties them together. */
-  readonly ohms: (red: number, black: number) => number
-}
-
 /** An instrument where it is held, set as it is set, on a board that is solved with all else that is connected. */
 export interface Use {
   readonly solved: SolvedBoard
@@ -126,7 +118,7 @@ export interface Instrument<K extends string = string> {
    * About what it would read, from the board's volts and their small-signal response alone: for weighing which test tells
    * most, never for judging. Undefined where it would not be used so; an instrument without it is not weighed.
    */
-  readonly guess?: (use: Use, response: Response) => number | undefined
+  readonly guess?: (use: Use) => number | undefined
   /** What it brings to the board, where that is more than a voltmeter does. */
   readonly connect?: (use: Omit<Use, 'solved'>, circuit: Circuit) => Connection
   /** Slice of its outcomes that a person can tell from the next: equal slices are one outcome. */

@@ -13,7 +13,7 @@ const liveFrom = 0.002
  * open-circuit voltage, and shows volts over amps. On a live circuit those volts are not its own.
  */
 export function readOhms(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
-  const before = openVolts(solved, red, black)
+  const before = solved.volts(red, black) ?? 0
   const live = Math.abs(before) > liveFrom
   let shown: number | undefined
   let digit = lowest / meter.counts
@@ -37,7 +37,7 @@ export function readOhms(solved: SolvedBoard, red: number, black: number, meter:
 
 /** Continuity: a beep below the threshold, and the ohms of the lowest range; OL above it. */
 export function readContinuity(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
-  const live = Math.abs(openVolts(solved, red, black)) > liveFrom
+  const live = Math.abs(solved.volts(red, black) ?? 0) > liveFrom
   const ohms = measured(solved, red, black, meter.continuity.amps, meter) + meter.leadOhms
   const digit = lowest / meter.counts
   const value = Math.abs(ohms) < lowest ? toCount(ohms, digit) : undefined
@@ -54,10 +54,6 @@ export function readContinuity(solved: SolvedBoard, red: number, black: number, 
 /** Half-width that the meter itself adds to a reading of `ohms`. */
 export function ohmsAccuracy(ohms: number, meter: MeterType): number {
   return accuracy(ohms, autorange(Math.abs(ohms), meter.counts, lowest, highest).digit, meter.ohms)
-}
-
-function openVolts({ point }: SolvedBoard, red: number, black: number): number {
-  return point.island[red] === point.island[black] ? point.voltage[red]! - point.voltage[black]! : 0
 }
 
 /** Volts over amps for a test current that gives way at the meter's open-circuit voltage. */

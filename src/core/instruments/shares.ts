@@ -1,4 +1,4 @@
-import { voltsBetween, type SolvedBoard } from '../board'
+import { type SolvedBoard } from '../board'
 import type { MeterType } from './meter'
 import { readOhms } from './ohmmeter'
 import { loadedVolts, readVolts } from './voltmeter'
@@ -18,7 +18,7 @@ export interface Shares {
 
 /** Shares of a reading in volts. */
 export function sharesOfVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Shares {
-  const truth = voltsBetween(solved, red, black)
+  const truth = solved.volts(red, black)
   const loaded = loadedVolts(solved, red, black, meter)
   const shown = readVolts(solved, red, black, meter).value ?? 0
   return { truth, loading: loaded - (truth ?? 0), leads: 0, resolution: shown - loaded, shown }

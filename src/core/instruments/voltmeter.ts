@@ -1,5 +1,5 @@
 import { Solver } from '../solve'
-import { phasesOf, type SolvedBoard } from '../board'
+import { type SolvedBoard } from '../board'
 import { formatNumber } from '../quantity'
 import { accuracy, autorange, toCount, type MeterType, type Display } from './meter'
 
@@ -7,7 +7,6 @@ const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600
 
 /** Volts DC, red minus black, with the meter's own input resistance across the points. */
 export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
-  const { point } = solved
   const truth = loadedVolts(solved, red, black, meter)
   const { digit } = range(Math.abs(truth), meter.counts)
   const value = toCount(truth, digit)
@@ -16,13 +15,13 @@ export function readVolts(solved: SolvedBoard, red: number, black: number, meter
     text: showVolts(value, digit),
     beeps: false,
     live: false,
-    floating: red !== black && point.island[red] !== point.island[black],
+    floating: !solved.tied(red, black),
   }
 }
 
 /** Volts between two nodes while the meter's own input resistance lies across them; the mean where the board swings. */
 export function loadedVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): number {
-  const phases = phasesOf(solved)
+  const phases = solved.phases
   return phases.reduce((sum, phase) => sum + steadyVolts(phase, red, black, meter), 0) / phases.length
 }
 

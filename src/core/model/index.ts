@@ -1,5 +1,17 @@
-export { findPart, Model, modelOf, NotInCircuit, partOf, type ModelPart, type ModelSegment } from './model'
+export {
+  findPart,
+  Model,
+  modelOf,
+  NotInCircuit,
+  partOf,
+  walkPath,
+  walkPaths,
+  wireUp,
+  type ModelPart,
+  type ModelSegment,
+  type PartWith,
+} from './model'
 export { findPieces, piecesOf, type Piece } from './pieces'
 export { spareSegments } from './spare'
-export { runsOf, walkPath, walkPaths, type Stride, type Walk } from './walks'
-export { wireUp, type Point, type Wiring } from './wiring'
+export { runsOf, type Stride, type Walk } from './walks'
+export type { Point, Wiring } from './wiring'

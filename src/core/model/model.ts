@@ -1,10 +1,10 @@
 import { cached } from '../cache'
-import { refOf, type Circuit, type Part, type SegmentRef } from '../circuit'
+import { refOf, type Circuit, type CircuitPath, type Part, type SegmentRef } from '../circuit'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
 import { piecesOf, type Piece } from './pieces'
 import { spareSegments } from './spare'
-import { walkPaths, type Walk } from './walks'
-import { wireUp, type Wiring } from './wiring'
+import { walksOf, type Walk } from './walks'
+import { wiringOf, type Wiring } from './wiring'
 
 /** A part of a circuit with its definition. */
 export interface ModelPart {
@@ -12,6 +12,11 @@ export interface ModelPart {
   readonly definition: AnyPart
   /** Where it stands among the circuit's parts. */
   readonly index: number
+}
+
+/** One whose definition has a capability, such as `modes` or `notice`. */
+export interface PartWith<K extends keyof AnyPart> extends ModelPart {
+  readonly definition: AnyPart & { readonly [P in K]-?: NonNullable<AnyPart[P]> }
 }
 
 /** One segment of one part, and the nodes that it joins. */
@@ -60,13 +65,26 @@ export class Model {
     return found
   }
 
-  get wiring(): Wiring {
-    return wireUp(this.circuit)
+  /** Parts whose definition has a capability, in the order of the circuit. */
+  partsWith<K extends keyof AnyPart>(capability: K): readonly PartWith<K>[] {
+    let found = this.byCapability.get(capability)
+    if (!found) {
+      found = this.parts.filter(({ definition }) => definition[capability] !== undefined)
+      this.byCapability.set(capability, found)
+    }
+    return found as readonly PartWith<K>[]
   }
+  private readonly byCapability = new Map<keyof AnyPart, readonly ModelPart[]>()
+
+  get wiring(): Wiring {
+    return (this.wired ??= wiringOf(this.circuit))
+  }
+  private wired: Wiring | undefined
 
   get walks(): readonly Walk[] {
-    return walkPaths(this.circuit)
+    return (this.walked ??= walksOf(this.circuit, this.wiring))
   }
+  private walked: readonly Walk[] | undefined
 
   get pieces(): readonly Piece[] {
     return piecesOf(this.circuit)
@@ -106,6 +124,22 @@ export class Model {
 
 /** The compiled circuit of a document. */
 export const modelOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) => new Model(circuit))
+
+/** Nodes and probe points of a circuit. */
+export const wireUp = (circuit: Circuit): Wiring => modelOf(circuit).wiring
+
+/** Every path's walk, in the order of the circuit. */
+export const walkPaths = (circuit: Circuit): readonly Walk[] => modelOf(circuit).walks
+
+/**
+ * The walk along one path of a circuit.
+ * @throws NotInCircuit
+ */
+export function walkPath(circuit: Circuit, path: CircuitPath): Walk {
+  const found = walkPaths(circuit)[circuit.paths.indexOf(path)]
+  if (!found) throw new NotInCircuit(path.id)
+  return found
+}
 
 /** A part of a circuit by its id, or undefined. */
 export const findPart = (circuit: Circuit, id: string | null | undefined): Part | undefined =>

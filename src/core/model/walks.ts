@@ -1,7 +1,7 @@
 import { cached } from '../cache'
 import { partIn, splitRef, type Circuit, type CircuitPath } from '../circuit'
 import { partOfKind, routeThrough, type AnyPart, type Segment } from '../parts'
-import { wireUp, type Point, type Wiring } from './wiring'
+import type { Point, Wiring } from './wiring'
 
 /** One piece of the way from supply to return, between two neighbouring points. */
 export interface Stride {
@@ -26,19 +26,14 @@ export interface Walk {
 }
 
 /** Every path's walk, in the order of the circuit. They hang on the wiring alone: a value that is changed changes no way. */
-export const walkPaths = cached({ owner: wireUp }, (circuit: Circuit): readonly Walk[] => {
-  const table = stepsOfAll(circuit)
-  const kinds = kindsOf(circuit)
-  return circuit.paths.map((path) => walkAmong(circuit, kinds, table, path))
-})
-
-/**
- * The path as a row of points and the pieces between them, told apart as feed side, load and return side.
- * A path that branches off another is led back to the battery along that one, and on from where it rejoins.
- */
-export const walkPath = (circuit: Circuit, path: CircuitPath): Walk =>
-  walkPaths(circuit)[circuit.paths.indexOf(path)] ??
-  walkAmong(circuit, kindsOf(circuit), stepsOfAll(circuit), path)
+export const walksOf = cached<[circuit: Circuit, wiring: Wiring], readonly Walk[]>(
+  { owner: (_, wiring) => wiring },
+  (circuit, wiring) => {
+    const table = stepsOfAll(circuit, wiring)
+    const kinds = kindsOf(circuit)
+    return circuit.paths.map((path) => walkAmong(circuit, kinds, table, path))
+  },
+)
 
 type Kinds = ReadonlyMap<string, AnyPart>
 const kindsOf = (circuit: Circuit): Kinds =>
@@ -46,8 +41,7 @@ const kindsOf = (circuit: Circuit): Kinds =>
 
 type Table = ReadonlyMap<CircuitPath, readonly Step[]>
 
-const stepsOfAll = (circuit: Circuit): Table => {
-  const wiring = wireUp(circuit)
+const stepsOfAll = (circuit: Circuit, wiring: Wiring): Table => {
   const kinds = kindsOf(circuit)
   const at = new Map(wiring.points.map((point) => [point.node, point]))
   return new Map(circuit.paths.map((path) => [path, stepsOf(wiring, path, kinds, at)]))

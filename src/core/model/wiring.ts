@@ -53,7 +53,7 @@ function wiringNames(circuit: Circuit): string {
  * Nodes and probe points of a circuit. Paths say which terminals meet; nothing else is stored, so a part
  * that is taken out leaves no half-connection behind. A value that is changed wires nothing anew.
  */
-export const wireUp = cached({ owner: (circuit: Circuit) => circuit.paths, key: wiringNames }, makeWiring)
+export const wiringOf = cached({ owner: (circuit: Circuit) => circuit.paths, key: wiringNames }, makeWiring)
 
 function makeWiring(circuit: Circuit): Wiring {
   const index = new Map<string, number>()

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { surfaceLaw } from '.'
-import { meanAmps, solveBoard, voltsBetween } from '../board'
+import { solveBoard } from '../board'
 import type { CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { tell } from '../words'
@@ -15,8 +15,8 @@ describe('a battery and what it has been through (common practice, no source)', 
     if (!board.ok) throw new Error(tell(board.why))
     const at = (name: string) => board.board.wiring.find(name)!.node
     return {
-      volts: voltsBetween(board, at('B1+'), at('B1-'))!,
-      amps: Math.abs(meanAmps(board, 'F1', 'clipIn')),
+      volts: board.volts(at('B1+'), at('B1-'))!,
+      amps: Math.abs(board.amps('F1', 'clipIn')),
     }
   }
 

@@ -1,7 +1,8 @@
-import { buildBoard, type Board, type SolvedBoard } from '../board'
-import { wireUp } from '../model'
-import { type Circuit, type CircuitState, type Part } from '../circuit'
+import { buildBoard, SolvedBoard, type Board } from '../board'
+import { cached } from '../cache'
+import { partIn, type Circuit, type CircuitState, type Part } from '../circuit'
 import type { Fault } from '../faults'
+import { modelOf, type ModelPart } from '../model'
 import { readContinuity, readOhms, type Display, type MeterType } from '../instruments'
 import { partOfKind, type AnyPart, type TerminalKey } from '../parts'
 import { Solver } from '../solve'
@@ -25,39 +26,40 @@ export function isolatedRows(
   meter: MeterType,
   blown: ReadonlySet<string>,
 ): IsolatedRow[] {
-  const controls = Object.fromEntries(
-    circuit.parts.flatMap((part) => {
-      const positions = partOfKind(part.kind).positions
-      return positions ? [[part.id, positions[positions.length - 1]!]] : []
-    }),
-  )
-  const state: CircuitState = { id: 'isolated', name: 'isolated', controls, detached: [] }
+  const touched = new Set(faults.flatMap(({ part, other }) => (other ? [part, partIn(other)] : [part])))
+  const state = isolatedState(circuit)
   let board: Board | undefined
-  return circuit.parts.flatMap((part) => {
-    const touched = faults.some((f) => f.part === part.id || f.other?.split('.')[0] === part.id)
-    if (touched || blown.has(part.id)) {
-      board ??= buildBoard(circuit, faults, state, { blown })
-      return rowsOf(board, part, meter)
-    }
-    const known = kept.get(part)
-    if (known?.meter === meter && known.temperature === circuit.temperature) return known.rows
-    const rows = rowsOf(buildBoard(alone(circuit, part), [], state), part, meter)
-    kept.set(part, { meter, temperature: circuit.temperature, rows })
-    return rows
+  return modelOf(circuit).parts.flatMap((part) => {
+    if (!touched.has(part.part.id) && !blown.has(part.part.id)) return soundRows(part)(meter, circuit)
+    board ??= buildBoard(circuit, faults, state, { blown })
+    return rowsOf(board, part, meter)
   })
 }
 
-const kept = new WeakMap<Part, { meter: MeterType; temperature: number; rows: IsolatedRow[] }>()
+/** Controls in their working position, everything plugged in. */
+const isolatedState = cached({ owner: (circuit: Circuit) => circuit }, (circuit): CircuitState => ({
+  id: 'isolated',
+  name: 'isolated',
+  controls: Object.fromEntries(
+    modelOf(circuit)
+      .partsWith('positions')
+      .map(({ part, definition: { positions } }) => [part.id, positions[positions.length - 1]!]),
+  ),
+  detached: [],
+}))
 
-const alone = (circuit: Circuit, part: Part): Circuit => ({
-  ...circuit,
-  parts: [part],
-  paths: [],
-  bundles: [],
-})
+/** Rows of a part without faults, which no other part changes. */
+const soundRows = cached({ owner: ({ part }: ModelPart) => part }, (part) =>
+  cached<[meter: MeterType, circuit: Circuit], IsolatedRow[]>(
+    { owner: (meter) => meter, key: (_, { temperature }) => temperature },
+    (meter, circuit) => {
+      const alone = { ...circuit, parts: [part.part], paths: [], bundles: [] }
+      return rowsOf(buildBoard(alone, [], isolatedState(alone)), modelOf(alone).part(part.part.id), meter)
+    },
+  ),
+)
 
-function rowsOf(board: Board, part: Part, meter: MeterType): IsolatedRow[] {
-  const definition = partOfKind(part.kind)
+function rowsOf(board: Board, { part, definition }: ModelPart, meter: MeterType): IsolatedRow[] {
   // The cells of a battery are never put on an ohmmeter.
   if (definition.role === 'source') return []
   const pairs = definition.benchPairs ?? [definition.through]
@@ -70,7 +72,7 @@ function rowsOf(board: Board, part: Part, meter: MeterType): IsolatedRow[] {
   const solver = new Solver(lifted.board)
   const point = solver.solve()
   if (!point.ok) return []
-  const solved: SolvedBoard = { ok: true, board: lifted.board, point, solver, blown: board.blown }
+  const solved = new SolvedBoard(lifted.board, point, solver)
   return pairs
     .filter((pair) => pair.every((key) => reachable(definition, part, key)))
     .map(([from, to]) => {
@@ -128,7 +130,7 @@ export function deadRows(
   blown: ReadonlySet<string>,
 ): { readonly ohms: Display; readonly continuity: Display }[] {
   const sources = circuit.parts.filter((part) => partOfKind(part.kind).role === 'source').map((p) => p.id)
-  const board = buildBoard(circuit, faults, state, { blown, wiring: wireUp(circuit) })
+  const board = buildBoard(circuit, faults, state, { blown })
   const dead: Board = {
     ...board,
     elements: board.elements.map((e) =>
@@ -140,7 +142,7 @@ export function deadRows(
   const solver = new Solver(dead)
   const point = solver.solve()
   if (!point.ok) return []
-  const solved: SolvedBoard = { ok: true, board: dead, point, solver, blown }
+  const solved = new SolvedBoard(dead, point, solver)
   return pairs.map(([a, b]) => ({
     ohms: readOhms(solved, a, b, meter),
     continuity: readContinuity(solved, a, b, meter),

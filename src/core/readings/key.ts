@@ -1,6 +1,7 @@
 import type { Message } from '../document'
-import { wireUp, type Wiring, runsOf, walkPaths, type Stride, type Walk } from '../model'
-import { type Circuit, type CircuitState } from '../circuit'
+import { cached } from '../cache'
+import { modelOf, runsOf, walkPaths, wireUp, type Stride, type Walk } from '../model'
+import { refOf, type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import {
   ampsByFuse,
@@ -11,18 +12,8 @@ import {
   type FuseAmps,
   type MeterType,
 } from '../instruments'
-import { partOfKind, type ScanRow } from '../parts'
-import {
-  aftermath,
-  meanAmps,
-  noticeAll,
-  phasesOf,
-  senseOf,
-  solveBoard,
-  voltsBetween,
-  type Noticed,
-  type SolvedBoard,
-} from '../board'
+import type { ScanRow } from '../parts'
+import { aftermath, noticeAll, senseOf, solveBoard, type Noticed, type SolvedBoard } from '../board'
 import { isolatedRows, type IsolatedRow } from './isolated'
 
 export interface PointRow extends Expected {
@@ -112,17 +103,14 @@ export function answerKey(
   faults: readonly Fault[],
   meter: MeterType = workshopMeter,
 ): AnswerKey {
-  const wiring = wireUp(circuit)
-  const used = circuit.states.map((state) => solveBoard(circuit, faults, state, { wiring }))
+  const used = circuit.states.map((state) => solveBoard(circuit, faults, state))
   const blown = new Set(used.flatMap((solved) => (solved.ok ? [...solved.blown] : [])))
   return {
     states: circuit.states.map((state, i) => {
       const solved = used[i]!
       // What was used up in one state is missing in all of them.
       const final = solved.ok && solved.blown.size === blown.size ? solved : undefined
-      return final
-        ? keyOfBoard(circuit, state, final, wiring, meter)
-        : stateKey(circuit, faults, state, { meter, blown, wiring })
+      return final ? keyOfBoard(final, meter) : stateKey(circuit, faults, state, { meter, blown })
     }),
     isolated: isolatedRows(circuit, faults, meter, blown),
   }
@@ -131,83 +119,74 @@ export function answerKey(
 export interface KeyOptions {
   readonly meter?: MeterType
   readonly blown?: ReadonlySet<string>
-  readonly wiring?: ReturnType<typeof wireUp>
 }
 
 export function stateKey(
   circuit: Circuit,
   faults: readonly Fault[],
   state: CircuitState,
-  options: KeyOptions = {},
+  { meter = workshopMeter, blown = aftermath(circuit, faults) }: KeyOptions = {},
 ): AnswerKey['states'][number] {
-  const wiring = options.wiring ?? wireUp(circuit)
-  const meter = options.meter ?? workshopMeter
-  const blown = options.blown ?? aftermath(circuit, faults, wiring)
-  const solved = solveBoard(circuit, faults, state, { blown, wiring })
+  const solved = solveBoard(circuit, faults, state, { blown })
   if (!solved.ok) return { ok: false, state, why: solved.why }
-  return keyOfBoard(circuit, state, solved, wiring, meter)
+  return keyOfBoard(solved, meter)
 }
 
-function keyOfBoard(
-  circuit: Circuit,
-  state: CircuitState,
-  solved: SolvedBoard,
-  wiring: Wiring,
-  meter: MeterType,
-): StateKey {
-  const { walks, distinct, ids, firsts } = walksOf(circuit, wiring)
+function keyOfBoard(solved: SolvedBoard, meter: MeterType): StateKey {
+  const { circuit, state, wiring } = solved.board
+  const { ways, distinct, firsts } = waysOf(circuit)
   const expected = new Expectations(solved, meter)
   const rows = distinct.map((stride) => dropRow(solved, stride, expected))
   const supply = supplyOf(solved)
   const key: StateKey = {
     ok: true,
     state,
-    points: wiring.points.map((point) => ({
-      name: point.name,
-      title: point.title,
-      node: point.node,
-      inside: point.inside,
-      ...expected.volts(point.node, 0),
-    })),
+    points: wiring.points.map(({ name, title, node, inside }): PointRow => {
+      const { value, band, swing } = expected.volts(node, 0)
+      const row = { name, title, node, inside, value, band }
+      return swing ? { ...row, swing } : row
+    }),
     drops: firsts.map((id) => rows[id]!),
-    walks: ids.map((list) => list.map((id) => rows[id]!)),
-    balances: walks.map((walk) => balance(solved, walk, expected, supply)),
+    walks: ways.map(({ ids }) => ids.map((id) => rows[id]!)),
+    balances: ways.map((way) => balance(solved, way, expected, supply)),
     notices: noticeAll(solved),
     blown: [...solved.blown],
     fuses: fuseRows(solved, expected, meter),
     places: placeRows(solved),
     scans: scanRows(solved),
-    swings: solved.swing?.parts ?? [],
+    swings: solved.cycle?.parts ?? [],
   }
   expected.release()
   boards.set(key, solved)
   return key
 }
 
-/** The walks of all paths, with the pieces that they share told once. */
-interface Walks {
-  readonly walks: readonly Walk[]
-  readonly distinct: readonly Stride[]
-  /** Per walk, the numbers of its strides among `distinct`. */
-  readonly ids: readonly (readonly number[])[]
-  /** The first stride over each piece, in the order in which the paths meet them. */
-  readonly firsts: readonly number[]
+/** Pairs of nodes, each the ends of a stretch. */
+type Runs = readonly (readonly [number, number])[]
+
+/** A walk with all that the circuit alone decides about its readings. */
+interface Way {
+  readonly walk: Walk
+  /** Numbers of its strides among those that differ. */
+  readonly ids: readonly number[]
+  readonly feed: Runs
+  readonly load: Runs
+  readonly back: Runs
+  /** Where its load takes amps, and where the path itself begins. */
+  readonly taking: readonly Stride[]
 }
 
-const walksKept = new WeakMap<Wiring, Walks>()
-
-/** They depend on the wiring alone, and are kept with it. */
-function walksOf(circuit: Circuit, wiring: Wiring): Walks {
-  const known = walksKept.get(wiring)
-  if (known) return known
-  const walks = walkPaths(circuit)
+/** The walks of all paths; they hang on the wiring alone. */
+const waysOf = cached({ owner: wireUp }, (circuit: Circuit) => {
   const numbers = new Map<string, number>()
   const pieces = new Set<string>()
   const distinct: Stride[] = []
+  /** The first stride over each piece, in the order in which the paths meet them. */
   const firsts: number[] = []
-  const ids = walks.map((walk) =>
-    walk.strides.map((stride) => {
-      const piece = `${stride.part}.${stride.segment.key}`
+  const ways = walkPaths(circuit).map((walk): Way => {
+    const { strides, points, load, own } = walk
+    const ids = strides.map((stride) => {
+      const piece = refOf(stride.part, stride.segment.key)
       const name = `${piece} ${stride.forward} ${stride.side}`
       let id = numbers.get(name)
       if (id === undefined) {
@@ -218,18 +197,20 @@ function walksOf(circuit: Circuit, wiring: Wiring): Walks {
         pieces.add(piece)
       }
       return id
-    }),
-  )
-  const found = { walks, distinct, ids, firsts }
-  walksKept.set(wiring, found)
-  return found
-}
+    })
+    const share = (side: Stride['side']): Runs =>
+      runsOf(strides, side).map(([from, to]) => [points[from]!.node, points[to]!.node])
+    const main = strides.findIndex((s) => s.part === load && s.side === 'load')
+    const taking = [strides[main < 0 ? own : main]!, strides[own]!]
+    return { walk, ids, feed: share('feed'), load: share('load'), back: share('return'), taking }
+  })
+  return { ways, distinct, firsts }
+})
 
 function fuseRows(solved: SolvedBoard, expected: Expectations, meter: MeterType): FuseRow[] {
-  const { circuit, wiring } = solved.board
-  return circuit.parts.flatMap((part): FuseRow[] => {
-    const { protects } = partOfKind(part.kind)
-    if (!protects?.blade) return []
+  const { model, wiring } = solved.board
+  return model.partsWith('protects').flatMap(({ part, definition: { protects } }): FuseRow[] => {
+    if (!protects.blade) return []
     const [a, b] = protects.blade.spots
     const volts = expected.volts(wiring.nodeOf(part.id, a), wiring.nodeOf(part.id, b))
     const rating = protects.rating(part.parameters, new Map())
@@ -252,56 +233,58 @@ function placeRows(solved: SolvedBoard): PlaceRow[] {
   )
 }
 
-/** A board that swings shows what a scan tool would catch in its first phase. */
-function scanRows(solved: SolvedBoard): ScanPart[] {
-  const { board, point } = phasesOf(solved)[0]!
-  return board.circuit.parts.flatMap((part) => {
-    const { scan } = partOfKind(part.kind)
-    if (!scan) return []
+/** Of a board that switches to and fro, what a scan tool would catch in its first phase. */
+function scanRows({ phases: [first] }: SolvedBoard): ScanPart[] {
+  const { board, point } = first!
+  return board.model.partsWith('scan').map(({ part, definition }) => {
     const { sense, around } = senseOf(board, point, part)
-    return [{ part: part.id, rows: scan(part.parameters, sense, around) }]
+    return { part: part.id, rows: definition.scan(part.parameters, sense, around) }
   })
 }
 
 function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): DropRow {
-  const amps = meanAmps(solved, stride.part, stride.segment.key)
-  return {
-    part: stride.part,
-    segment: stride.segment.key,
-    name: stride.segment.name,
-    from: stride.from.name,
-    to: stride.to.name,
-    side: stride.side,
+  const { part, segment, from, to, side } = stride
+  const amps = solved.amps(part, segment.key)
+  const { value, band, swing } = expected.volts(from.node, to.node)
+  const row: DropRow = {
+    part,
+    segment: segment.key,
+    name: segment.name,
+    from: from.name,
+    to: to.name,
+    side,
     amps: stride.forward ? amps : -amps,
-    ...expected.volts(stride.from.node, stride.to.node),
+    value,
+    band,
   }
+  return swing ? { ...row, swing } : row
 }
 
-function balance(solved: SolvedBoard, walk: Walk, expected: Expectations, supply: number): Balance {
-  const { strides, points, load } = walk
-  const node = (i: number) => points[i]!.node
-  const share = (side: Stride['side']) =>
-    runsOf(strides, side).map(([from, to]) => [node(from), node(to)] as const)
-  const [feed, taken, back] = [share('feed'), share('load'), share('return')]
-  const source = voltsBetween(solved, node(0), node(points.length - 1)) ?? Number.NaN
-  const shares = [...feed, ...taken, ...back].map(([a, b]) => voltsBetween(solved, a, b))
-  const main = strides.findIndex((s) => s.part === load && s.side === 'load')
-  // A branch that is switched off loses nothing, whatever flows in the load that it shares.
-  const amps = [strides[main < 0 ? walk.own : main]!, strides[walk.own]!].map(({ part, segment }) =>
-    Math.abs(meanAmps(solved, part, segment.key)),
-  )
+function balance(
+  solved: SolvedBoard,
+  { walk, feed, load, back, taking }: Way,
+  expected: Expectations,
+  supply: number,
+): Balance {
+  const { points } = walk
+  const source = solved.volts(points[0]!.node, points[points.length - 1]!.node) ?? Number.NaN
+  let shares: number | undefined = 0
+  for (const runs of [feed, load, back])
+    for (const [a, b] of runs) {
+      const share = solved.volts(a, b)
+      shares = shares === undefined || share === undefined ? undefined : shares + share
+    }
   return {
     path: walk.path.id,
-    load,
+    load: walk.load,
     source,
     supply,
     feedLoss: together(feed, expected),
-    loadDrop: together(taken, expected),
+    loadDrop: together(load, expected),
     returnLoss: together(back, expected),
-    remainder: shares.every((s) => s !== undefined)
-      ? source - shares.reduce((sum, s) => sum! + s!, 0)!
-      : undefined,
-    amps: Math.min(...amps),
+    remainder: shares === undefined ? undefined : source - shares,
+    // A branch that is switched off loses nothing, whatever flows in the load that it shares.
+    amps: Math.min(...taking.map(({ part, segment }) => Math.abs(solved.amps(part, segment.key)))),
   }
 }
 
@@ -319,12 +302,16 @@ function together(runs: readonly (readonly [number, number])[], expected: Expect
 
 /** Volts of the highest source over its own return: what a share of the system is taken of. */
 function supplyOf(solved: SolvedBoard): number {
-  const { circuit, wiring } = solved.board
-  const volts = circuit.parts.flatMap(({ id, kind }) => {
-    const { role, terminals } = partOfKind(kind)
-    if (role !== 'source') return []
-    const nodes = terminals.map(({ key }) => wiring.nodeOf(id, key))
-    return nodes.flatMap((a) => nodes.map((b) => voltsBetween(solved, a, b) ?? 0))
-  })
-  return Math.max(0, ...volts)
+  let most = 0
+  for (const nodes of sourceNodes(solved.board.circuit))
+    for (const a of nodes) for (const b of nodes) most = Math.max(most, solved.volts(a, b) ?? 0)
+  return most
 }
+
+/** Nodes of all terminals of each source. */
+const sourceNodes = cached({ owner: wireUp }, (circuit: Circuit) => {
+  const { parts, wiring } = modelOf(circuit)
+  return parts
+    .filter(({ definition }) => definition.role === 'source')
+    .map(({ part, definition }) => definition.terminals.map(({ key }) => wiring.nodeOf(part.id, key)))
+})

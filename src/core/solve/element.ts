@@ -1,3 +1,5 @@
+import type { CompiledNetwork } from './compiled'
+
 /**
  * What a network is made of. Every element joins two nodes (indices; 0 is the reference) and carries an
  * `owner`, so that readings can be given back to the part that it belongs to.
@@ -63,4 +65,6 @@ export interface Network {
   /** Nodes, the reference (0) included. */
   readonly nodeCount: number
   readonly elements: readonly Element[]
+  /** The elements compiled, where that has been done before. */
+  readonly compiled?: CompiledNetwork
 }

@@ -1,33 +1,24 @@
 import { say } from './phrases'
+import { compileNetwork } from './compiled'
 import type { CurveValue, Law, Network } from './element'
 import { slicesOf } from './memory'
 import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 import type { Elimination } from './sparse/elimination'
-import { structureOf } from './structure'
-import { valuesOf } from './values'
+import type { Scratch, Structure } from './structure'
 
 /**
- * Newton stops when no voltage moves by more than this (V) and takes one step more: it closes in quadratically, so what
- * is left then is under a nanovolt …
+ * Newton stops when its last step has moved no voltage by more than this (V): it closes in quadratically, so that what is
+ * left then is far under a nanovolt …
  */
-const voltageStep = 1e-4
+const voltageStep = 1e-6
 /** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
 const currentResidual = 1e-9
-const relativeResidual = 1e-12
+const relativeResidual = 1e-10
 const mostIterations = 200
 /** Times that a knee may hold iteration back, before it is searched along the line instead. */
 const mostHolds = 12
 /** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
 const rounding = 4e-16
-
-interface Nonlinear {
-  readonly element: number
-  readonly law: Law
-  /** Ranks of its nodes, −1 for the reference. */
-  readonly a: number
-  readonly b: number
-  readonly slot: number
-}
 
 /** Two ways through the elimination, each at the rank of a node; −1 at its end. */
 interface Way {
@@ -46,7 +37,8 @@ export class MeshSolver implements NetworkSolver {
   private readonly plan: Elimination
   private readonly island: Int32Array
   private readonly wellJoined: boolean
-  private readonly nonlinear: Nonlinear[] = []
+  private readonly laws: readonly Law[]
+  private readonly nonlinear: Structure['nonlinear']
   /** Every element's nodes, and of the linear ones siemens and the amps that they drive at no volts. */
   private readonly ends: Int32Array
   private readonly siemens: Float64Array
@@ -61,38 +53,31 @@ export class MeshSolver implements NetworkSolver {
   private readonly baseMesh: Float64Array
   private readonly baseGround: Float64Array
   private readonly baseDriven: Float64Array
-  private readonly x: Float64Array
-  private readonly next: Float64Array
-  private readonly right: Float64Array
-  /** Tangent of each nonlinear element where it was looked at last; a sharp knee keeps it from following at once. */
-  private readonly slope: Float64Array
-  private readonly amps: Float64Array
-  private readonly where: Float64Array
   private readonly value: CurveValue = { current: 0, slope: 0 }
   private held = false
-  /** Amps that fail to cancel at each node. */
-  private readonly missing: Float64Array
   private prepared = false
-  /** Amps on their way through the factors; nought between two questions. */
-  private readonly work: Float64Array
+  /** Shared with other networks of the same pattern: nothing is left there from one question to the next. */
+  private readonly scratch: Scratch
   private readonly way: Way = { p: -1, q: -1 }
 
   /** @throws Error where a source is ideal: that takes the general solver */
   constructor(readonly network: Network) {
-    const values = valuesOf(network)
-    const { plan, island, wellJoined, nonlinear } = structureOf(values)
-    const { ends, siemens, offset, count, nodeCount } = values
+    const known = network.compiled?.elements === network.elements ? network.compiled : undefined
+    const { structure, siemens, offset, laws } = known ?? compileNetwork(network)
+    const { plan, island, wellJoined, nonlinear, ends, ranks, scratch } = structure
+    const count = siemens.length
     this.plan = plan
     this.island = island
     this.wellJoined = wellJoined
     this.ends = ends
     this.siemens = siemens
     this.offset = offset
-    const { size, rank, slot: slots } = plan
+    this.scratch = scratch
+    const { size, slot: slots } = plan
     const meshes = plan.neighbour.length
     const boundary = size - plan.boundary
     const baseMeshes = meshes - plan.first[plan.boundary]!
-    const take = slicesOf(meshes + 7 * size + baseMeshes + 2 * boundary + nodeCount + 3 * nonlinear.length)
+    const take = slicesOf(meshes + 3 * size + baseMeshes + 2 * boundary)
     this.driven = take(size)
     this.mesh = take(meshes)
     this.ground = take(size)
@@ -100,46 +85,28 @@ export class MeshSolver implements NetworkSolver {
     this.baseMesh = take(baseMeshes)
     this.baseGround = take(boundary)
     this.baseDriven = take(boundary)
-    this.x = take(size)
-    this.next = take(size)
-    this.right = take(size)
-    this.work = take(size)
-    this.missing = take(nodeCount)
-    this.slope = take(nonlinear.length)
-    this.amps = take(nonlinear.length)
-    this.where = take(nonlinear.length)
+    this.nonlinear = nonlinear
+    this.laws = laws
     const { mesh, ground, driven } = this
+    const { a: ranksA, b: ranksB } = ranks
     for (let i = 0; i < count; i++) {
       const g = siemens[i]!
       const amps = offset[i]!
-      if (g === 0 && amps === 0) continue
-      const a = rank[ends[2 * i]!]!
-      const b = rank[ends[2 * i + 1]!]!
       if (amps !== 0) {
-        if (a >= 0) driven[a]! += amps
-        if (b >= 0) driven[b]! -= amps
+        if (ranksA[i]! >= 0) driven[ranksA[i]!]! += amps
+        if (ranksB[i]! >= 0) driven[ranksB[i]!]! -= amps
       }
-      if (g !== 0) join(mesh, ground, a, b, slots[i]!, g)
-    }
-    for (const element of nonlinear) {
-      const one = network.elements[element]!
-      if (one.type !== 'curve') continue
-      this.nonlinear.push({
-        element,
-        law: one.law,
-        a: rank[one.a]!,
-        b: rank[one.b]!,
-        slot: slots[element]!,
-      })
+      if (g !== 0) join(mesh, ground, ranksA[i]!, ranksB[i]!, slots[i]!, g)
     }
   }
 
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
-    const { plan, x, next } = this
+    const { plan } = this
+    const { x, next } = this.scratch
     const { boundary, size } = plan
     this.prepare()
     let iterations = 0
-    if (this.nonlinear.length) {
+    if (this.laws.length) {
       let error: number
       if (guess) {
         for (let k = boundary; k < size; k++) x[k] = guess[plan.order[k]!] ?? 0
@@ -150,48 +117,47 @@ export class MeshSolver implements NetworkSolver {
         this.stepTo(x)
         error = this.evaluate(x, true)
       }
-      let settled = false
       let holds = 0
-      while (!settled && iterations++ < mostIterations) {
+      for (let settled = false; !settled;) {
+        if (iterations++ === mostIterations) return this.refuse('noPoint', [])
+        const { held: wasHeld } = this
         this.linearise()
         this.stepTo(next)
-        let moved = this.distance()
-        // After a whole step the linear rest cancels by construction: what is missing is what the tangents missed.
-        const missed = this.evaluate(next, holds < mostHolds)
-        const { held } = this
-        if (held) holds++
-        // So near that a step more is the answer, there is nothing to search: the proof comes at the end.
-        settled = !held && moved <= voltageStep
-        let after = settled ? 0 : missed
-        if (Number.isNaN(missed)) return this.refuse('unbounded', [])
-        // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
-        for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
-          for (let k = boundary; k < size; k++) next[k] = (x[k]! + next[k]!) / 2
-          moved /= 2
-          this.evaluate(next, false)
-          after = this.boundaryError(next)
+        const moved = this.distance()
+        settled = !wasHeld && moved <= voltageStep
+        if (!settled) {
+          // After a whole step the linear rest cancels by construction: what is missing is what the tangents missed.
+          let after = this.evaluate(next, holds < mostHolds)
+          const { held } = this
+          if (held) holds++
+          // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
+          for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
+            for (let k = boundary; k < size; k++) next[k] = (x[k]! + next[k]!) / 2
+            this.evaluate(next, false)
+            after = this.boundaryError(next)
+          }
+          if (Number.isNaN(after)) return this.refuse('unbounded', [])
+          error = held ? Infinity : after
         }
         for (let k = boundary; k < size; k++) x[k] = next[k]!
-        error = held ? Infinity : after
-        if (Number.isNaN(after)) return this.refuse('unbounded', [])
       }
-      if (!settled) return this.refuse('noPoint', [])
-      this.linearise()
+      this.substitute(0, x, boundary)
     } else {
       this.restoreBase()
+      this.eliminate(boundary, size)
+      this.substitute(0, x)
     }
-    this.eliminate(boundary, size)
-    this.substitute(0, x)
     return this.finish(Math.max(1, iterations))
   }
 
   /** Eliminates the linear nodes: their factors never change and stay where they are, from one solve to the next. */
   private prepare(): void {
     if (this.prepared) {
-      this.right.set(this.driven)
+      this.scratch.right.set(this.driven)
       return
     }
-    const { plan, mesh, ground, right, driven } = this
+    const { plan, mesh, ground, driven } = this
+    const { right } = this.scratch
     const { boundary, size, first } = plan
     right.set(driven)
     this.eliminate(0, boundary)
@@ -206,7 +172,8 @@ export class MeshSolver implements NetworkSolver {
   }
 
   respondTo(node: number, into: Float64Array): void {
-    const { plan, right, mesh, inverse, next } = this
+    const { plan, mesh, inverse } = this
+    const { right, next } = this.scratch
     const { size, order, first, neighbour } = plan
     const from = plan.rank[node]!
     into[0] = 0
@@ -233,7 +200,8 @@ export class MeshSolver implements NetworkSolver {
   }
 
   ohmsBetween(p: number, q: number): number {
-    const { plan, mesh, inverse, work } = this
+    const { plan, mesh, inverse } = this
+    const { work } = this.scratch
     const { rank, first, neighbour } = plan
     // A sum of squares, so that nothing cancels: v·J⁻¹v = w·D⁻¹w, where w is what v hands on.
     let ohms = 0
@@ -248,7 +216,8 @@ export class MeshSolver implements NetworkSolver {
   }
 
   shiftsBy({ count, a, b, amps }: DrivenCurrents, into: Float64Array): void {
-    const { plan, mesh, inverse, work } = this
+    const { plan, mesh, inverse } = this
+    const { work } = this.scratch
     const { size, rank, order, first, neighbour } = plan
     into.fill(0, 0, (size + 1) * count)
     // What each current hands on, as far as it goes …
@@ -268,8 +237,10 @@ export class MeshSolver implements NetworkSolver {
       const begin = first[k]!
       const end = first[k + 1]!
       if (end - begin === 2) {
-        const [p, q] = [mesh[begin]!, mesh[begin + 1]!]
-        const [x, y] = [order[neighbour[begin]!]! * count, order[neighbour[begin + 1]!]! * count]
+        const p = mesh[begin]!
+        const q = mesh[begin + 1]!
+        const x = order[neighbour[begin]!]! * count
+        const y = order[neighbour[begin + 1]!]! * count
         for (let i = 0; i < count; i++)
           into[row + i] = one * into[row + i]! + p * into[x + i]! + q * into[y + i]!
         continue
@@ -285,8 +256,8 @@ export class MeshSolver implements NetworkSolver {
 
   /** Amps put in at two nodes, by their ranks: what they hand on meets only nodes on the way of either. */
   private startWay(p: number, atP: number, q: number, atQ: number): Way {
-    if (p >= 0) this.work[p]! += atP
-    if (q >= 0) this.work[q]! += atQ
+    if (p >= 0) this.scratch.work[p]! += atP
+    if (q >= 0) this.scratch.work[q]! += atQ
     this.way.p = p
     this.way.q = q
     return this.way
@@ -306,7 +277,8 @@ export class MeshSolver implements NetworkSolver {
 
   /** Node by node: stars become meshes, and what is driven in is handed on. */
   private eliminate(from: number, to: number): void {
-    const { mesh, ground, inverse, right } = this
+    const { mesh, ground, inverse } = this
+    const { right } = this.scratch
     const { first, neighbour, meshFirst, mesh: pairs } = this.plan
     let begin = first[from]!
     for (let k = from; k < to; k++) {
@@ -364,7 +336,8 @@ export class MeshSolver implements NetworkSolver {
 
   /** What is driven in, handed on through factors that are already there. */
   private forward(from = 0): void {
-    const { mesh, right } = this
+    const { mesh } = this
+    const { right } = this.scratch
     const { first, neighbour, size } = this.plan
     for (let k = from; k < size; k++) {
       const amps = right[k]!
@@ -373,11 +346,12 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  /** Voltages from the last node back to node `from`. */
-  private substitute(from: number, into: Float64Array): void {
-    const { mesh, inverse, right } = this
-    const { first, neighbour, size } = this.plan
-    for (let k = size - 1; k >= from; k--) {
+  /** Voltages from node `to` back to node `from`; those behind it are known. */
+  private substitute(from: number, into: Float64Array, to = this.plan.size): void {
+    const { mesh, inverse } = this
+    const { right } = this.scratch
+    const { first, neighbour } = this.plan
+    for (let k = to - 1; k >= from; k--) {
       let v = right[k]! * inverse[k]!
       for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * into[neighbour[p]!]!
       into[k] = v
@@ -386,20 +360,17 @@ export class MeshSolver implements NetworkSolver {
 
   private restoreBase(): void {
     const { boundary, first } = this.plan
-    const { mesh, ground, right, baseMesh, baseGround, baseDriven } = this
-    const cut = first[boundary]!
-    for (let p = 0; p < baseMesh.length; p++) mesh[cut + p] = baseMesh[p]!
-    for (let k = 0; k < baseGround.length; k++) {
-      ground[boundary + k] = baseGround[k]!
-      right[boundary + k] = baseDriven[k]!
-    }
+    this.mesh.set(this.baseMesh, first[boundary])
+    this.ground.set(this.baseGround, boundary)
+    this.scratch.right.set(this.baseDriven, boundary)
   }
 
   /** Nonlinear elements as plain conductances, or as their tangents where they say, for a first answer. */
   private useChords(): void {
-    const { value, slope, amps, where, nonlinear } = this
-    for (let c = 0; c < nonlinear.length; c++) {
-      const { law } = nonlinear[c]!
+    const { value, laws } = this
+    const { slope, amps, where } = this.scratch
+    for (let c = 0; c < laws.length; c++) {
+      const law = laws[c]!
       const start = law.start ?? 0
       where[c] = start
       if (law.chord !== undefined) {
@@ -417,9 +388,13 @@ export class MeshSolver implements NetworkSolver {
   /** Nonlinear elements as their tangents, where they have been looked at. */
   private linearise(): void {
     this.restoreBase()
-    const { right, nonlinear, slope, amps, where, mesh, ground } = this
-    for (let c = 0; c < nonlinear.length; c++) {
-      const { a, b, slot } = nonlinear[c]!
+    const { mesh, ground } = this
+    const { a: ranksA, b: ranksB, slot: slots } = this.nonlinear
+    const { right, slope, amps, where } = this.scratch
+    for (let c = 0; c < slots.length; c++) {
+      const a = ranksA[c]!
+      const b = ranksB[c]!
+      const slot = slots[c]!
       const g = slope[c]!
       const driven = g * where[c]! - amps[c]!
       join(mesh, ground, a, b, slot, g)
@@ -439,12 +414,16 @@ export class MeshSolver implements NetworkSolver {
    *   tangents that is how far Kirchhoff's current law fails
    */
   private evaluate(at: Float64Array, limiting: boolean): number {
-    const { value, where, slope, amps, nonlinear, right } = this
+    const { value, laws } = this
+    const { a: ranksA, b: ranksB } = this.nonlinear
+    const { where, slope, amps, right } = this.scratch
     const { boundary, size } = this.plan
     this.held = false
     right.fill(0, boundary)
-    for (let c = 0; c < nonlinear.length; c++) {
-      const { law, a, b } = nonlinear[c]!
+    for (let c = 0; c < laws.length; c++) {
+      const law = laws[c]!
+      const a = ranksA[c]!
+      const b = ranksB[c]!
       let v = (a < 0 ? 0 : at[a]!) - (b < 0 ? 0 : at[b]!)
       if (limiting && law.limit) {
         const asked = v
@@ -469,7 +448,7 @@ export class MeshSolver implements NetworkSolver {
 
   /** Largest failure of Kirchhoff's current law over the boundary's nodes, amps. */
   private boundaryError(at: Float64Array): number {
-    const { right } = this
+    const { right } = this.scratch
     const { boundary, size, first, neighbour } = this.plan
     const cut = first[boundary]!
     for (let k = boundary; k < size; k++) {
@@ -485,10 +464,12 @@ export class MeshSolver implements NetworkSolver {
         right[j]! += amps
       }
     }
-    for (let c = 0; c < this.nonlinear.length; c++) {
-      const { a, b } = this.nonlinear[c]!
-      if (a >= 0) right[a]! -= this.amps[c]!
-      if (b >= 0) right[b]! += this.amps[c]!
+    const { a: ranksA, b: ranksB } = this.nonlinear
+    for (let c = 0; c < ranksA.length; c++) {
+      const a = ranksA[c]!
+      const b = ranksB[c]!
+      if (a >= 0) right[a]! -= this.scratch.amps[c]!
+      if (b >= 0) right[b]! += this.scratch.amps[c]!
     }
     let worst = 0
     for (let k = boundary; k < size; k++) {
@@ -501,17 +482,18 @@ export class MeshSolver implements NetworkSolver {
   private distance(): number {
     let moved = 0
     for (let k = this.plan.boundary; k < this.plan.size; k++) {
-      moved = Math.max(moved, Math.abs(this.next[k]! - this.x[k]!))
+      moved = Math.max(moved, Math.abs(this.scratch.next[k]! - this.scratch.x[k]!))
     }
     return moved
   }
 
   /** Currents, and the proof: every node's currents cancel, or it is polished once, or refused. */
   private finish(iterations: number): OperatingPoint | NoEquilibrium {
-    const { network, plan, x } = this
+    const { network, plan } = this
+    const { x } = this.scratch
     const voltage = new Float64Array(network.nodeCount)
     const current = new Float64Array(network.elements.length)
-    const { missing } = this
+    const { missing } = this.scratch
     for (let polish = 0; ; polish++) {
       for (let k = 0; k < plan.size; k++) voltage[plan.order[k]!] = x[k]!
       this.currents(voltage, current)
@@ -530,16 +512,17 @@ export class MeshSolver implements NetworkSolver {
         const nodes = Array.from(missing.keys()).filter((node) => Math.abs(missing[node]!) > 1e-6)
         return this.refuse('sources', nodes)
       }
-      for (let k = 0; k < plan.size; k++) this.right[k] = missing[plan.order[k]!]!
+      for (let k = 0; k < plan.size; k++) this.scratch.right[k] = missing[plan.order[k]!]!
       this.forward()
-      this.substitute(0, this.next)
-      for (let k = 0; k < plan.size; k++) x[k]! += this.next[k]!
+      this.substitute(0, this.scratch.next)
+      for (let k = 0; k < plan.size; k++) x[k]! += this.scratch.next[k]!
     }
   }
 
   /** Current of every element, and what is then missing at every node. */
   private currents(voltage: Float64Array, current: Float64Array): void {
-    const { value, ends, siemens, offset, missing } = this
+    const { value, ends, siemens, offset } = this
+    const { missing } = this.scratch
     missing.fill(0)
     for (let i = 0; i < siemens.length; i++) {
       const a = ends[2 * i]!
@@ -549,10 +532,11 @@ export class MeshSolver implements NetworkSolver {
       missing[a]! -= amps
       missing[b]! += amps
     }
-    for (const { element, law } of this.nonlinear) {
+    for (let c = 0; c < this.laws.length; c++) {
+      const element = this.nonlinear.element[c]!
       const a = ends[2 * element]!
       const b = ends[2 * element + 1]!
-      law.at(voltage[a]! - voltage[b]!, value)
+      this.laws[c]!.at(voltage[a]! - voltage[b]!, value)
       current[element] = value.current
       missing[a]! -= value.current
       missing[b]! += value.current
@@ -561,24 +545,25 @@ export class MeshSolver implements NetworkSolver {
 
   /** Whether what is missing is no more than rounding of the voltages and of the sums makes of it. */
   private isRounding(voltage: Float64Array, current: Float64Array): boolean {
-    const { value, ends, siemens, missing } = this
+    const { ends, siemens, nonlinear } = this
+    const { missing, slope } = this.scratch
     const flow = new Float64Array(voltage.length)
-    const book = (i: number, slope: number) => {
-      const [a, b] = [ends[2 * i]!, ends[2 * i + 1]!]
-      const grain =
-        (rounding / relativeResidual) * slope * Math.max(Math.abs(voltage[a]!), Math.abs(voltage[b]!))
-      const size = Math.max(Math.abs(current[i]!), grain)
+    const grain = rounding / relativeResidual
+    const book = (i: number, siemens: number) => {
+      const a = ends[2 * i]!
+      const b = ends[2 * i + 1]!
+      const size = Math.max(
+        Math.abs(current[i]!),
+        grain * siemens * Math.max(Math.abs(voltage[a]!), Math.abs(voltage[b]!)),
+      )
       flow[a]! += size
       flow[b]! += size
     }
     for (let i = 0; i < siemens.length; i++) book(i, siemens[i]!)
-    for (const { element, law } of this.nonlinear) {
-      law.at(voltage[ends[2 * element]!]! - voltage[ends[2 * element + 1]!]!, value)
-      book(element, value.slope)
-    }
-    return missing.every(
-      (miss, node) => !node || Math.abs(miss) <= Math.max(currentResidual, relativeResidual * flow[node]!),
-    )
+    nonlinear.element.forEach((i, c) => book(i, slope[c]!))
+    for (let node = 1; node < flow.length; node++)
+      if (Math.abs(missing[node]!) > Math.max(currentResidual, relativeResidual * flow[node]!)) return false
+    return true
   }
 
   /** In a floating island, volts are told over its first node. */

@@ -5,7 +5,6 @@ import type { Solver } from '.'
 import { type Element, type Network } from '.'
 import { GeneralSolver } from './general-solver'
 import { MeshSolver } from './mesh-solver'
-import { planElimination } from './sparse/elimination'
 import { structureOf } from './structure'
 import { valuesOf } from './values'
 import { filamentLaw } from '../parts/lamp'
@@ -151,7 +150,8 @@ describe('star–mesh elimination', () => {
         { type: 'curve', a: 1, b: 0, law, owner },
       ]
       const { voltage, current, iterations } = solved(new MeshSolver({ nodeCount: 2, elements }))
-      expect((volts - voltage[1]!) / 10).toBeCloseTo(current[1]!, 9)
+      const miss = Math.abs((volts - voltage[1]!) / 10 - current[1]!)
+      expect(miss).toBeLessThan(1e-9 * Math.max(1, Math.abs(current[1]!)))
       expect(iterations).toBeLessThan(40)
     }
   })
@@ -164,7 +164,7 @@ describe('star–mesh elimination', () => {
         { type: 'resistor', a: 1, b: 2, ohms: next, owner },
       ],
     })
-    const planOf = (one: Network) => planElimination(valuesOf(one))
+    const planOf = (one: Network) => structureOf(valuesOf(one)).plan
     expect(planOf(chain(1))).toBe(planOf(chain(5)))
     // A switch that opens leaves the plan as it was, and what hangs together not.
     const [closed, open] = [structureOf(valuesOf(chain(1))), structureOf(valuesOf(chain(1, Infinity)))]

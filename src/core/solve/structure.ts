@@ -1,56 +1,97 @@
 import { islandsOf } from './islands'
+import { slicesOf } from './memory'
 import { planElimination, type Elimination } from './sparse/elimination'
 import { elementKinds, type Values } from './values'
 
 /** What a network's pattern alone decides: in which order its nodes are eliminated, and which hang together. */
 export interface Structure {
+  readonly nodeCount: number
+  readonly ends: Int32Array
+  readonly kinds: Uint8Array
   readonly plan: Elimination
   /** Per node: 0 for what is tied to the reference, otherwise a number per floating island. */
   readonly island: Int32Array
   /** Every node is tied to the reference. */
   readonly wellJoined: boolean
-  /** Elements that are nonlinear. */
-  readonly nonlinear: Int32Array
+  /** Ranks of each element's nodes, −1 for the reference. */
+  readonly ranks: { readonly a: Int32Array; readonly b: Int32Array }
+  /** Of each nonlinear element: its number, the ranks of its nodes, its slot in the plan. */
+  readonly nonlinear: {
+    readonly element: Int32Array
+    readonly a: Int32Array
+    readonly b: Int32Array
+    readonly slot: Int32Array
+  }
+  /** Memory that solving takes and nothing is left in, shared by all networks of this pattern. */
+  readonly scratch: Scratch
 }
 
-interface Known {
-  readonly values: Pick<Values, 'nodeCount' | 'ends' | 'kinds'>
-  readonly structure: Structure
+export interface Scratch {
+  /** By rank. */
+  readonly x: Float64Array
+  readonly next: Float64Array
+  readonly right: Float64Array
+  /** By rank; nought between two questions. */
+  readonly work: Float64Array
+  /** By node. */
+  readonly missing: Float64Array
+  /** By nonlinear element: the tangent where it was looked at last. */
+  readonly slope: Float64Array
+  readonly amps: Float64Array
+  readonly where: Float64Array
 }
 
 /** Found structures by hash: boards of one circuit differ in values far more often than in what joins what. */
-const found = new Map<number, Known[]>()
+const found = new Map<number, Structure[]>()
 const most = 3000
 
 /** The structure of this pattern, made or found again. */
 export function structureOf(values: Values): Structure {
   const list = found.get(values.hash)
-  if (list) for (const known of list) if (same(known.values, values)) return known.structure
+  if (list) for (const known of list) if (same(known, values)) return known
   if (found.size >= most) found.clear()
-  const { nodeCount, ends, kinds } = values
   const structure = make(values)
-  const known: Known = { values: { nodeCount, ends, kinds }, structure }
   const now = found.get(values.hash)
-  if (now) now.push(known)
-  else found.set(values.hash, [known])
+  if (now) now.push(structure)
+  else found.set(values.hash, [structure])
   return structure
 }
 
-function same(a: Known['values'], b: Known['values']): boolean {
-  if (a.nodeCount !== b.nodeCount || a.kinds.length !== b.kinds.length) return false
-  for (let i = 0; i < a.ends.length; i++) if (a.ends[i] !== b.ends[i]) return false
-  for (let i = 0; i < a.kinds.length; i++) if (a.kinds[i] !== b.kinds[i]) return false
+function same({ nodeCount, ends, kinds }: Structure, values: Values): boolean {
+  const { count } = values
+  if (nodeCount !== values.nodeCount || kinds.length !== count) return false
+  for (let i = 0; i < count; i++) if (kinds[i] !== values.kinds[i]) return false
+  for (let i = 0; i < 2 * count; i++) if (ends[i] !== values.ends[i]) return false
   return true
 }
 
-function make(values: Values): Structure {
-  const island = islandsOf(values)
-  const nonlinear: number[] = []
-  for (let i = 0; i < values.count; i++) if (values.kinds[i] === elementKinds.nonlinear) nonlinear.push(i)
-  return {
-    plan: planElimination(values),
-    island,
-    wellJoined: island.every((root) => root === 0),
-    nonlinear: Int32Array.from(nonlinear),
+function make({ nodeCount, count, ...values }: Values): Structure {
+  const ends = values.ends.slice(0, 2 * count)
+  const kinds = values.kinds.slice(0, count)
+  const pattern = { nodeCount, ends, kinds }
+  const plan = planElimination(pattern)
+  const island = islandsOf(pattern)
+  const element = Int32Array.from([...kinds.keys()].filter((i) => kinds[i] === elementKinds.nonlinear))
+  const { size, rank, slot } = plan
+  const a = Int32Array.from(kinds, (_, i) => rank[ends[2 * i]!]!)
+  const b = Int32Array.from(kinds, (_, i) => rank[ends[2 * i + 1]!]!)
+  const nonlinear = {
+    element,
+    a: element.map((i) => a[i]!),
+    b: element.map((i) => b[i]!),
+    slot: element.map((i) => slot[i]!),
   }
+  const take = slicesOf(4 * size + nodeCount + 3 * element.length)
+  const scratch = {
+    x: take(size),
+    next: take(size),
+    right: take(size),
+    work: take(size),
+    missing: take(nodeCount),
+    slope: take(element.length),
+    amps: take(element.length),
+    where: take(element.length),
+  }
+  const wellJoined = island.every((root) => root === 0)
+  return { ...pattern, plan, island, wellJoined, ranks: { a, b }, nonlinear, scratch }
 }

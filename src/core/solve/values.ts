@@ -1,4 +1,5 @@
 import type { Network } from './element'
+import { slicesOf } from './memory'
 
 /** What an element is to whoever joins nodes, as a number. */
 export const elementKinds = { current: 0, joined: 1, open: 2, nonlinear: 3, ideal: 4 } as const
@@ -8,29 +9,33 @@ export interface Values {
   readonly nodeCount: number
   /** Elements. */
   readonly count: number
-  /** Nodes a and b of each element. */
+  /** Nodes a and b of each element. Memory of the next reading: copy what is to stay. */
   readonly ends: Int32Array
-  /** One of `elementKinds` per element. */
+  /** One of `elementKinds` per element; likewise. */
   readonly kinds: Uint8Array
   /** Siemens of each linear element; 0 of others. */
   readonly siemens: Float64Array
   /** Amps that each linear element drives out of b into a at no volts. */
   readonly offset: Float64Array
-  readonly nonlinear: number
   /** Of which nodes are joined by what: the same for the same pattern. */
   readonly hash: number
 }
 
+/** Patterns are nearly always known already: what they are compared with is read into the same memory again and again. */
+let ends = new Int32Array(0)
+let kinds = new Uint8Array(0)
+
 /** Reads every element once. */
 export function valuesOf({ nodeCount, elements }: Network): Values {
   const count = elements.length
-  const ends = new Int32Array(2 * count)
-  const kinds = new Uint8Array(count)
-  const numbers = new Float64Array(2 * count)
-  const siemens = numbers.subarray(0, count)
-  const offset = numbers.subarray(count)
+  if (kinds.length < count) {
+    ends = new Int32Array(4 * count)
+    kinds = new Uint8Array(2 * count)
+  }
+  const take = slicesOf(2 * count)
+  const siemens = take(count)
+  const offset = take(count)
   let hash = nodeCount
-  let nonlinear = 0
   for (let i = 0; i < count; i++) {
     const element = elements[i]!
     const { a, b } = element
@@ -50,7 +55,6 @@ export function valuesOf({ nodeCount, elements }: Network): Values {
         break
       case 'curve':
         kind = elementKinds.nonlinear
-        nonlinear++
         break
       case 'current':
         kind = elementKinds.current
@@ -63,5 +67,5 @@ export function valuesOf({ nodeCount, elements }: Network): Values {
     hash = (Math.imul(hash, 31) + a * 8 + kind) | 0
     hash = (Math.imul(hash, 31) + b) | 0
   }
-  return { nodeCount, count, ends, kinds, siemens, offset, nonlinear, hash }
+  return { nodeCount, count, ends, kinds, siemens, offset, hash }
 }

@@ -52,7 +52,7 @@ export function course(
   { from, to, until }: CourseOptions,
 ): Course | Failed {
   const wiring = wireUp(circuit)
-  const before = from && solveBoard(circuit, faults, from, { wiring })
+  const before = from && solveBoard(circuit, faults, from)
   if (before && !before.ok) return before
   let modes = before ? before.board.modes : restModes(circuit)
   const blown = new Set(before?.blown)
@@ -67,7 +67,7 @@ export function course(
   const moving: Moving = new Map()
   let time = 0
   while (time < until && happenings.length < mostHappenings) {
-    const board = buildBoard(circuit, faults, to, { wiring, modes, blown: new Set(blown) })
+    const board = buildBoard(circuit, faults, to, { modes, blown: new Set(blown) })
     const timed = withGaps(board)
     const dynamics = dynamicsOf(timed)
     const start = time
@@ -240,10 +240,9 @@ export function fallingAsleep(
   state: CircuitState,
   seconds: readonly number[],
 ): { readonly time: number; readonly amps: number }[] {
-  const wiring = wireUp(circuit)
   const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
   return seconds.flatMap((time) => {
-    const solved = solveBoard(circuit, faults, { ...state, sinceKeyOff: time }, { wiring })
+    const solved = solveBoard(circuit, faults, { ...state, sinceKeyOff: time })
     if (!solved.ok || !source) return []
     const i = solved.board.firstElement.get(`${source.id}.clampPlus`)!
     return [{ time, amps: Math.abs(solved.point.current[i]!) }]

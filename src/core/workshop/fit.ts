@@ -223,7 +223,6 @@ function readingsOf(circuit: Circuit, readings: readonly Measured[]): number[] |
         circuit,
         [],
         circuit.states.find((s) => s.id === state)!,
-        { wiring },
       )
       boards.set(state, solved)
     }

@@ -1,7 +1,7 @@
+import { cached } from '../cache'
 import { complaintIn, type Frame } from '../attempt'
 import { aftermath } from '../board'
 import { settable, type Circuit } from '../circuit'
-import { wireUp } from '../model'
 import { faultOfKind, type Fault } from '../faults'
 import { limitSetFor, stateKey } from '../readings'
 
@@ -13,14 +13,13 @@ export interface Symptom {
   readonly complaint: Frame['complaint']
 }
 
-const usualOf = new WeakMap<Circuit, ReadonlySet<string>>()
+/** What the sound circuit itself melts. */
+const usualOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) => aftermath(circuit, []))
 
 /** In which states anything shows of what is planted; none where nothing can be seen or heard. */
 export function symptomOf(circuit: Circuit, planted: readonly Fault[], first = false): Symptom {
-  const wiring = wireUp(circuit)
-  let usual = usualOf.get(circuit)
-  if (!usual) usualOf.set(circuit, (usual = aftermath(circuit, [], wiring)))
-  const gone = aftermath(circuit, planted, wiring)
+  const usual = usualOf(circuit)
+  const gone = aftermath(circuit, planted)
   const states: string[] = []
   let complaint: Frame['complaint'] = []
   for (const state of circuit.states.filter(settable)) {

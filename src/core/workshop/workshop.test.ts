@@ -6,7 +6,7 @@ import { applyEdit, arrangement, emptyCircuit, readQuick, insertItems } from '..
 import { type Circuit } from '../circuit'
 import { possibleFaults, faultOfKind, type Fault } from '../faults'
 import { answerKey, stateKey } from '../readings'
-import { meanAmps, solveBoard } from '../board'
+import { solveBoard } from '../board'
 import { burns, overheats } from '../parts'
 import { demoCircuit, demoNames, stateOf } from '../../../test/demo'
 import {
@@ -96,7 +96,7 @@ describe('rules of the workshop', () => {
     if (!gone.ok) throw new Error(tell(gone.why))
     // No hundreds of amps for ever: the wire is open, and the battery rests.
     expect([...gone.blown]).toEqual(['W1'])
-    expect(Math.abs(meanAmps(gone, 'B1', 'cells'))).toBeLessThan(0.01)
+    expect(Math.abs(gone.amps('B1', 'cells'))).toBeLessThan(0.01)
     expect(short('W2').filter(({ part }) => part.startsWith('W'))).toEqual([])
   })
 

@@ -24,7 +24,6 @@ import {
   type Step,
   type StepOf,
 } from '../../core/attempt'
-import { wireUp } from '../../core/model'
 import { type Circuit } from '../../core/circuit'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
@@ -94,7 +93,7 @@ const continues = (taken: readonly Step[], steps: readonly Step[]): boolean =>
 
 const tasks = {
   ready: (): true => true,
-  start: ({ order }: StartTask): Bench => startBench(order, wireUp(order.circuit)),
+  start: ({ order }: StartTask): Bench => startBench(order),
   perform: ({ order, bench, before, action }: PerformTask): PerformedStep => {
     const performed = perform(order, bench, before, action)
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }

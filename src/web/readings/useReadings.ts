@@ -13,7 +13,7 @@ export function useReadings(
   path: Ref<number>,
 ) {
   const wiring = computed(() => wireUp(circuit.value))
-  const solved = computed(() => stateKey(circuit.value, faults.value, state.value, { wiring: wiring.value }))
+  const solved = computed(() => stateKey(circuit.value, faults.value, state.value))
   const key = computed(() => (solved.value.ok ? solved.value : null))
   const trouble = computed(() => (solved.value.ok ? null : tell(solved.value.why)))
   const walk = computed(() =>

@@ -86,7 +86,7 @@ function useWays(review: Ref<Review>, at: Ref<number>) {
   const minutes = computed(() => {
     const { circuit, faults, frame } = review.value
     const order = { circuit, planted: faults, frame }
-    let bench = startBench(order, wiring.value)
+    let bench = startBench(order)
     return steps.value.map((step) => (bench = advance(order, bench, step)).minutes)
   })
   const rows = computed(() => {

@@ -96,8 +96,7 @@ export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): Readon
 }
 
 /** Volts between two nodes on the board as it truly is; 0 where nothing ties them. */
-export const voltsOn = ({ point }: SolvedBoard, a: number, b: number): number =>
-  point.island[a] === point.island[b] ? point.voltage[a]! - point.voltage[b]! : 0
+export const voltsOn = (solved: SolvedBoard, a: number, b: number): number => solved.volts(a, b) ?? 0
 
 /** What a good circuit has between the two leads in this state. */
 export function healthyVolts(

@@ -1,5 +1,5 @@
 import { partOf, type Wiring } from '../../model'
-import { phasesOf, type SolvedBoard } from '../../board'
+import { type SolvedBoard } from '../../board'
 import { systemOf, type Circuit } from '../../circuit'
 import type { Message } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
@@ -108,7 +108,7 @@ export const gaps =
 export const showAmps = (value: number): string => formatQuantity(value, 'A')
 
 /** Whether the board finds no rest: a slow instrument then shows the mean. */
-export const swings = (solved: SolvedBoard): boolean => phasesOf(solved).length > 1
+export const swings = (solved: SolvedBoard): boolean => solved.phases.length > 1
 
 /** At every part of which something is so. */
 export const partsWith = (circuit: Circuit, is: (definition: AnyPart) => boolean): Held[] =>

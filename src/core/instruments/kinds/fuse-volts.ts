@@ -41,9 +41,9 @@ export const fuseVolts = defineInstrument({
     // Fuses of one rating differ.
     return around(value, Math.max(band, voltsAccuracy(value, use.meter)) + 0.15 * Math.abs(value))
   },
-  guess: (use, { volts }) => {
+  guess: (use) => {
     const { red, black } = across(use)
-    return volts(red, black)
+    return use.solved.volts(red, black) ?? 0
   },
   tells: byFactor(0.0005),
   asks: { type: 'value', unit: 'V', open: false },

@@ -49,13 +49,14 @@ function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
     scale: brightnessScale,
     read: (use) => told(read(use)),
     expect: (use) => glowsBetween(read(use).volts, systemVolts(use.solved)),
-    guess: (use, { volts, ohms }) => {
+    guess: (use) => {
       const { red, black } = across(use)
+      const { solved } = use
       if (use.place.type === 'gap') return undefined
-      const rated = systemVolts(use.solved)
+      const rated = systemVolts(solved)
       const own = rated / spec.amps(use.settings.size)
-      const behind = ohms(red, black)
-      const across_ = Number.isFinite(behind) ? (volts(red, black) * own) / (own + behind) : 0
+      const behind = solved.ohms(red, black)
+      const across_ = ((solved.volts(red, black) ?? 0) * own) / (own + behind)
       return brightnessScale.indexOf(brightness(across_, rated).key)
     },
     connect: ({ place, settings }, circuit) => {

@@ -1,4 +1,4 @@
-import { type Instrument, type Response, type Use, defineInstrument, noEffects } from '../instrument'
+import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
 import { say } from '../phrases'
 import { across, around, byFactor, byWord, openLoop, pieces } from './common'
@@ -7,10 +7,10 @@ import { across, around, byFactor, byWord, openLoop, pieces } from './common'
 export const ohmsTolerance = 0.08
 
 /** Ohms of what lies dead between the leads; undefined where it is live, as nobody measures so. */
-function deadOhms(use: Use, { volts, ohms }: Response): number | undefined {
+function deadOhms(use: Use): number | undefined {
   const { red, black } = across(use)
-  if (Math.abs(volts(red, black)) > 0.002) return undefined
-  const value = ohms(red, black)
+  if (Math.abs(use.solved.volts(red, black) ?? 0) > 0.002) return undefined
+  const value = use.solved.ohms(red, black)
   return value > 5e7 ? Infinity : value
 }
 
@@ -50,7 +50,7 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
     if (value === undefined) return openLoop
     return around(value, ohmsAccuracy(value, use.meter) + ohmsTolerance * Math.abs(value))
   },
-  guess: (use, response) => deadOhms(use, response),
+  guess: deadOhms,
   tells: byFactor(0.1),
   asks: { type: 'value', unit: 'Ω', open: true },
   places: pieces,
@@ -77,7 +77,7 @@ export const continuity: Instrument<'continuity'> = defineInstrument({
     if (value === undefined) return openLoop
     return around(value, ohmsAccuracy(value, use.meter) + ohmsTolerance * Math.abs(value))
   },
-  guess: (use, response) => deadOhms(use, response),
+  guess: deadOhms,
   tells: (value) => byWord(value < 30 ? 1 : 0),
   asks: { type: 'beep' },
   places: pieces,

@@ -84,9 +84,9 @@ export const volts = defineInstrument({
       high: settings.range === 'milli' && Math.abs(value) + half >= milliFull ? Infinity : value + half,
     }
   },
-  guess: (use, { volts }) => {
+  guess: (use) => {
     const { red, black } = across(use)
-    return volts(red, black)
+    return use.solved.volts(red, black) ?? 0
   },
   connect: ({ place, settings, meter }) => {
     const { red, black } = across({ place })

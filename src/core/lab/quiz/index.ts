@@ -1,5 +1,4 @@
 import { settable, type Circuit } from '../../circuit'
-import { wireUp } from '../../model'
 import type { Fault } from '../../faults'
 import type { Message } from '../../document'
 import { workshopMeter } from '../../instruments'
@@ -16,10 +15,9 @@ export { quizTexts } from './phrases'
  * that belief gives here. Two answers that look alike make no question. The same circuit and faults give the same questions.
  */
 export function quizOf(circuit: Circuit, faults: readonly Fault[]): Question[] {
-  const wiring = wireUp(circuit)
   const isolated = isolatedRows(circuit, [], workshopMeter, new Set())
   return circuit.states.filter(settable).flatMap((state) => {
-    const [healthy, faulted] = [[], faults].map((planted) => stateKey(circuit, planted, state, { wiring }))
+    const [healthy, faulted] = [[], faults].map((planted) => stateKey(circuit, planted, state))
     if (!healthy?.ok || !faulted?.ok) return []
     const scene: Scene = { circuit, healthy, faulted, isolated }
     return beliefs.flatMap(({ key, ask }) =>

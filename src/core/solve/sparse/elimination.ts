@@ -1,4 +1,5 @@
-import { elementKinds, type Values } from '../values'
+import type { Pattern } from '../islands'
+import { elementKinds } from '../values'
 
 /**
  * The plan by which a network's nodes are eliminated one after the other, each star turned into a mesh among its
@@ -38,8 +39,8 @@ const kept = new Map<number, { shape: Shape; plan: Elimination }[]>()
 const most = 3000
 
 /** The plan of this pattern, made or found again; what is open counts as joined, so that a switch leaves the plan as it was. */
-export function planElimination(values: Values): Elimination {
-  const shape = shapeOf(values)
+export function planElimination(pattern: Pattern): Elimination {
+  const shape = shapeOf(pattern)
   const same = kept.get(shape.hash)?.find((entry) => equal(entry.shape, shape))
   if (same) return same.plan
   if (kept.size >= most) kept.clear()
@@ -50,7 +51,7 @@ export function planElimination(values: Values): Elimination {
   return plan
 }
 
-function shapeOf({ nodeCount, ends: all, kinds }: Values): Shape {
+function shapeOf({ nodeCount, ends: all, kinds }: Pattern): Shape {
   const ends = new Int32Array(all.length)
   const bent = new Uint8Array(kinds.length)
   let hash = nodeCount

@@ -2,7 +2,7 @@ import { tell } from '../../words'
 import { describe, expect, it } from 'vitest'
 import { PatternBuilder, Solver, findIslands, type Element } from '..'
 import { valuesOf } from '../values'
-import { planElimination } from './elimination'
+import { structureOf } from '../structure'
 import { minimumDegree } from './order'
 
 const owner = { part: 'T', segment: 't' }
@@ -45,7 +45,7 @@ describe('elimination order', () => {
       const network = harness(joints, 4)
       expect(new Solver(network).solve().ok).toBe(true)
       // One entry per node is the least that a tree can have.
-      expect(planElimination(valuesOf(network)).neighbour.length).toBeLessThanOrEqual(network.nodeCount)
+      expect(structureOf(valuesOf(network)).plan.neighbour.length).toBeLessThanOrEqual(network.nodeCount)
     }
   })
 })

@@ -30,7 +30,7 @@ const path = ref(
   ),
 )
 const keyWith = (faults: readonly Fault[]) => {
-  const key = stateKey(props.circuit, faults, stateOf(props.arrangement), { wiring: props.wiring })
+  const key = stateKey(props.circuit, faults, stateOf(props.arrangement))
   return key.ok ? key : null
 }
 const healthy = computed(() => keyWith([]))

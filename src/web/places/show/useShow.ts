@@ -1,4 +1,4 @@
-import { findPart, partOf, piecesOf, findPieces, wireUp } from '../../../core/model'
+import { findPart, partOf, piecesOf, findPieces } from '../../../core/model'
 import { speakerWith, t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { openingState, settable, type Circuit } from '../../../core/circuit'
@@ -33,7 +33,6 @@ export interface Option {
  */
 export function useShow(shown: Shown) {
   const { circuit, faults } = shown
-  const wiring = wireUp(circuit)
   const at = ref(0)
   const kept = new Map<string, StateKey | null>()
   function keyOf(id: string, planted: readonly Fault[]): StateKey | null {
@@ -41,7 +40,7 @@ export function useShow(shown: Shown) {
     let found = kept.get(name)
     if (found === undefined) {
       const of = circuit.states.find((s) => s.id === id)
-      const key = of && stateKey(circuit, planted, of, { wiring })
+      const key = of && stateKey(circuit, planted, of)
       kept.set(name, (found = key?.ok ? key : null))
     }
     return found
