@@ -65,7 +65,8 @@ export const plantedDoor = door<{ list: Fault[] }>(
   'planted',
   2,
   z.strictObject({ list: z.array(faultSchema).max(4) }),
-  {},
+  // The list is put under its name before any upgrade.
+  { 1: (planted) => planted },
 )
 
 /** A work order as core knows it. */

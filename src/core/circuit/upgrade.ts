@@ -1,31 +1,23 @@
+import { checkUpgrades, lift, type Upgrades } from '../document'
 import { circuitFormat, circuitVersion } from './schema'
 
 /**
  * Older documents, one version at a time: `upgrades[n]` turns version n into n + 1. Each is written once and never
  * changed, so that a file of any age comes in.
  */
-const upgrades: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> = {
+const upgrades: Upgrades = {
   // Version 2 brought bundles with measuring places, and more to a state; a document of version 1 has neither.
   1: (document) => ({ ...document, version: 2, bundles: [] }),
   // Version 3 stores positions and choices as keys, which another language can name otherwise.
-  2: (document) => ({
-    ...document,
-    version: 3,
-    ...liftWords(document),
-  }),
+  2: (document) => ({ ...document, version: 3, ...liftWords(document) }),
 }
+checkUpgrades(circuitFormat, circuitVersion, upgrades)
 
-/** The document as the current version has it; what is no document of ours is handed on as it is. */
-export function upgradeDocument(input: unknown): unknown {
-  if (!isDocument(input)) return input
-  let document = input
-  for (let version = document.version; version < circuitVersion; version++) {
-    const upgrade = upgrades[version]
-    if (!upgrade) return document
-    document = { ...upgrade(document), format: circuitFormat, version: version + 1 }
-  }
-  return document
-}
+/** The document as the current version has it; what is no document of ours is handed on as it is, for the schema to refuse. */
+export const upgradeDocument = (input: unknown): unknown =>
+  isDocument(input) && input.version >= 1 && input.version < circuitVersion
+    ? { ...lift(input, input.version, circuitVersion, upgrades), format: circuitFormat }
+    : input
 
 type Document = Record<string, unknown> & { format: string; version: number }
 

@@ -13,5 +13,6 @@ export const say = phrases('document', {
   format: 'It is not written as it should be',
   text: 'It holds a character that no text may hold',
   other: '{words}',
+  noVersion: 'Its version must be a whole number from 1 to {most}',
   newer: 'It was made by a newer version of Brachyon ({version}; this one knows up to {most})',
 })

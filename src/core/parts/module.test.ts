@@ -191,6 +191,18 @@ describe('pins of a module', () => {
     expect(changed({}, more.circuit)).toMatchObject({ ok: true, circuit: brush })
   })
 
+  it.each([0, 1, 2])('may be as few as %s signals: every state still has an answer', (signals) => {
+    const few = changed({ signals })
+    if (!few.ok) throw new Error(tell(few.problem))
+    for (const signalPull of ['not', 'to5V']) {
+      const parts = few.circuit.parts.map((part) =>
+        part.id === id ? { ...part, parameters: { ...part.parameters, signalPull } } : part,
+      )
+      const circuit = { ...few.circuit, parts }
+      for (const state of circuit.states) expect(solveBoard(circuit, [], state).ok, state.name).toBe(true)
+    }
+  })
+
   it('are not taken away while something is wired to them, or switched by them', () => {
     const fewer = changed({ lows: 0 })
     expect(fewer.ok ? '' : tell(fewer.problem)).toMatch(/still needs low-side output 1/)

@@ -293,7 +293,7 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
       net.resistor('refLow', 'r5', 'gi', 0.02, 0.5)
       // One signal loads its source as a gauge does, the others as a computer does.
       signals.forEach((key, n) => net.resistor(`sig${n + 1}`, key, 'gi', n === 0 ? 220000 : 1e6, 0.05))
-      if (signalPull === 'to5V') net.resistor('sig2', 'v5', 's2', signalPullOhms, 0.02)
+      if (signalPull === 'to5V' && signals.length > 1) net.resistor('sig2', 'v5', 's2', signalPullOhms, 0.02)
     },
     scan: (parameters, sense, around) => {
       const { mode } = around

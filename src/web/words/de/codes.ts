@@ -11,6 +11,7 @@ export const codes: Readonly<Record<string, string>> = {
   'document.format': 'Es ist nicht geschrieben, wie es sein soll',
   'document.text': 'Es enthält ein Zeichen, das kein Text enthalten darf',
   'document.other': '{words}',
+  'document.noVersion': 'Die Version muss eine ganze Zahl von 1 bis {most} sein',
   'document.newer': 'Von einer neueren Version von Brachyon ({version}; diese kennt bis {most})',
   'cautions.batteries':
     'An der Batterie Augenschutz tragen, Schmuck ablegen; keine Funken: sie gast Wasserstoff.',
