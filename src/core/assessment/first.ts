@@ -31,9 +31,9 @@ export function firstBelief(predictor: Predictor, order: Order, prepared?: KeptB
   const key = JSON.stringify(facts)
   let first = known.get(key)
   if (!first) {
-    first = prepared
-      ? Belief.restored(predictor, prepared.alive.length ? facts : [], prepared)
-      : facts.reduce((belief, fact) => stillAlive(belief, belief.with(fact)), Belief.of(predictor))
+    first =
+      (prepared && Belief.restored(predictor, prepared.alive.length ? facts : [], prepared)) ??
+      facts.reduce((belief, fact) => stillAlive(belief, belief.with(fact)), Belief.of(predictor))
     known.set(key, first)
   }
   return first

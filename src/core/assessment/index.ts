@@ -1,4 +1,3 @@
-export * from './engine'
 export * from './judge'
 export { firstBelief, complaintFacts } from './first'
 export { Judging, type Prepared } from './judging'

@@ -46,6 +46,28 @@ describe('what is believed', () => {
     }
   })
 
+  it('is kept by the names of faults: in whatever order they are listed then, each finds its own again', () => {
+    const fault: Fault = { kind: 'highResistance', part: 'G1', segment: 'foot', severity: 2 }
+    const facts = [seen(fault), volts(fault, 'L1b')]
+    const belief = believe(facts)
+    const kept = JSON.parse(JSON.stringify(belief.kept())) as ReturnType<Belief['kept']>
+    const other = new Predictor(circuit)
+    const [sound, ...rest] = other.families
+    const families = [sound!, ...rest.reverse()].map((family, index) => ({ ...family, index }))
+    const listedOtherwise = Object.assign(other, { families })
+    const again = Belief.restored(listedOtherwise, facts, kept)!
+    expect([...again.doubts].sort()).toEqual([...belief.doubts].sort())
+    expect(again.striking('G1').map(({ family }) => family.name)).toEqual(
+      belief.striking('G1').map(({ family }) => family.name),
+    )
+    for (const id of ['W1', 'F1', 'S1']) expect(again.clearedBy(id)).toBe(belief.clearedBy(id))
+    // One fault more in the catalogue, and what was kept says nothing of it.
+    const more = Object.assign(new Predictor(circuit), {
+      families: [...families, { ...families[1]!, index: families.length, name: 'new W1.copper' }],
+    })
+    expect(Belief.restored(more, facts, kept)).toBeUndefined()
+  })
+
   it('holds at severities that are not on any grid, and says between what sizes they lie', () => {
     for (const severity of [0.13, 0.9, 1.9, 4.1, 23]) {
       const fault: Fault = { kind: 'highResistance', part: 'G1', segment: 'foot', severity }

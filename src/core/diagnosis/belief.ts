@@ -16,15 +16,15 @@ export interface Alive {
   readonly best: number
 }
 
-/** A belief as it is stored: families by their index, with what is left of them; and which fact excluded the others. */
+/** A belief as it is stored: families by their names, with what is left of them; and which fact excluded the others. */
 export interface KeptBelief {
   readonly alive: readonly (readonly [
-    index: number,
+    name: string,
     ranges: readonly (readonly [number, number])[],
     weight: number,
     best: number,
   ])[]
-  readonly excluded: readonly (readonly [number, number])[]
+  readonly excluded: readonly (readonly [name: string, fact: number])[]
 }
 
 /** A class measures the same points: what follows a belief is kept for as many different readings. */
@@ -67,28 +67,36 @@ export class Belief {
   kept(): KeptBelief {
     return {
       alive: this.alive.map(({ family, ranges, weight, best }) => [
-        family.index,
+        family.name,
         ranges.map(([from, to]) => [from, to] as [number, number]),
         weight,
         best,
       ]),
-      excluded: [...this.excludedBy],
+      excluded: [...this.excludedBy].map(([index, fact]) => [this.predictor.families[index]!.name, fact]),
     }
   }
 
-  /** The belief that was kept, of the same facts on the same circuit. */
-  static restored(predictor: Predictor, facts: readonly Fact[], { alive, excluded }: KeptBelief): Belief {
-    return new Belief(
-      predictor,
-      facts,
-      alive.map(([index, ranges, weight, best]) => ({
-        family: predictor.families[index]!,
-        ranges,
-        weight,
-        best,
-      })),
-      new Map(excluded),
-    )
+  /** The belief that was kept, of the same facts on the same circuit; undefined where it is of other families than these. */
+  static restored(
+    predictor: Predictor,
+    facts: readonly Fact[],
+    { alive, excluded }: KeptBelief,
+  ): Belief | undefined {
+    const byName = new Map(predictor.families.map((family) => [family.name, family]))
+    if (alive.length + excluded.length !== byName.size) return undefined
+    const kept: Alive[] = []
+    for (const [name, ranges, weight, best] of alive) {
+      const family = byName.get(name)
+      if (!family) return undefined
+      kept.push({ family, ranges, weight, best })
+    }
+    const excludedBy = new Map<number, number>()
+    for (const [name, fact] of excluded) {
+      const family = byName.get(name)
+      if (!family) return undefined
+      excludedBy.set(family.index, fact)
+    }
+    return new Belief(predictor, facts, kept, excludedBy)
   }
 
   /** After one more fact; what was asked before is remembered. */

@@ -1,5 +1,5 @@
 import { piecesOf } from '../model'
-import { type Circuit } from '../circuit'
+import { refOf, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import { oddSeverity, placeOf, placeWeights, soundShare, usualSeverity, weightOfKind } from './priors'
@@ -9,7 +9,10 @@ import { oddSeverity, placeOf, placeWeights, soundShare, usualSeverity, weightOf
  * of boards with one parameter x, counted along the kind's grid of severities: 0 at the first value, 1 at the second.
  */
 export interface Family {
+  /** Where it stands among all families of its predictor; for what is kept, its `name`. */
   readonly index: number
+  /** What it is whatever other families there are, such as `open W4.copper`. */
+  readonly name: string
   /** Undefined for the sound circuit. */
   readonly fault: Fault | undefined
   /** A second fault beside it, of exactly that size. */
@@ -60,6 +63,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
     const partners = fault.other?.split('.') as [string, string] | undefined
     return {
       index: i + 1,
+      name: nameOf(fault),
       company: 0,
       fault: {
         ...fault,
@@ -74,7 +78,15 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
   })
   const total = faulted.reduce((sum, f) => sum + f.prior, 0)
   const singles = [
-    { index: 0, company: 0, fault: undefined, grid: [], pieces: [], prior: soundShare * total },
+    {
+      index: 0,
+      name: 'sound',
+      company: 0,
+      fault: undefined,
+      grid: [],
+      pieces: [],
+      prior: soundShare * total,
+    },
     ...faulted,
   ]
   if (faults === 1) return singles
@@ -84,6 +96,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
       .filter(({ fault, pieces: own }) => !own.includes(other) && fault!.other?.split('.')[0] !== beside.part)
       .map((family) => ({
         ...family,
+        name: `${family.name} beside ${nameOf(beside)}`,
         beside,
         company: planted.indexOf(beside) + 1,
         prior: (pairShare * family.prior) / planted.length,
@@ -91,6 +104,9 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
   })
   return [...singles, ...pairs.map((family, i) => ({ ...family, index: singles.length + i }))]
 }
+
+const nameOf = ({ kind, part, segment, other }: Fault): string =>
+  `${kind} ${refOf(part, segment)}${other === undefined ? '' : ` ${other}`}`
 
 export const sameFamily = (a: Fault, b: Fault): boolean =>
   a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other

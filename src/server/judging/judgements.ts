@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto'
-import { engineVersion, judgedSchema, type JudgedAttempt, type Rubric } from '../../core/assessment'
+import { judgedSchema, type JudgedAttempt, type Rubric } from '../../core/assessment'
 import type { Step } from '../../core/attempt'
 import { often, type Queries } from '../database'
 import type { Order } from '../orders'
+import { engineCode } from './engine-code'
 
 /** Table `judgements`: each attempt as it was judged last, with a digest of the steps, rubric and engine it was judged by. */
 
@@ -10,12 +11,12 @@ const short = (value: unknown): string =>
   createHash('sha256').update(JSON.stringify(value)).digest('hex').slice(0, 16)
 
 /** What judges: another digest, and the same attempt may be judged otherwise. */
-export const engineDigest = short(engineVersion)
+export const engineDigest = short(engineCode)
 export const rubricDigest = (rubric: Rubric): string => short(rubric)
 
 export const signOf = (order: Pick<Order, 'rubric'>, steps: readonly Step[]): string =>
   createHash('sha256')
-    .update(JSON.stringify([engineVersion, order.rubric, steps]))
+    .update(JSON.stringify([engineCode, order.rubric, steps]))
     .digest('hex')
 
 /**

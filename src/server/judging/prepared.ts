@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto'
 import { LRUCache } from 'lru-cache'
-import { engineVersion, type Prepared } from '../../core/assessment'
+import type { Prepared } from '../../core/assessment'
 import type { Order } from '../../core/attempt'
 import type { Circuit } from '../../core/circuit'
 import type { Queries } from '../database'
 import type { Stopping, Workers } from '../workers/pool'
+import { engineCode } from './engine-code'
 
 /** Table `prepared`: what is believed after a complaint, worked out once, by a digest of all that it follows from. */
 
@@ -36,7 +37,7 @@ export async function prepared(
 ): Promise<Prepared> {
   const hash = createHash('sha256')
     .update(digestOf(circuit))
-    .update(JSON.stringify([engineVersion, planted, frame.meter, frame.faults, frame.complaint, frame.bag]))
+    .update(JSON.stringify([engineCode, planted, frame.meter, frame.faults, frame.complaint, frame.bag]))
     .digest('hex')
   const beliefs = beliefsOf(db)
   const known = beliefs.get(hash)
