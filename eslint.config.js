@@ -6,8 +6,8 @@ import globals from 'globals'
 import { readdirSync } from 'node:fs'
 
 /** What a layer may not import, with the reason that the message gives. */
-const forbid = (patterns, message) => ({
-  'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }] }],
+const forbid = (patterns, message, ...more) => ({
+  'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }, ...more] }],
 })
 const serverOnly = ['**/server/**', 'node:*', 'express', 'pg', '@electric-sql/*']
 const interfaceAndNode = [
@@ -29,6 +29,7 @@ const outside = ['**/web/**', '**/server/**', '**/contract/**', '**/cli/**']
 /** Folders of the core, from the ground up: each may import what stands before it, and nothing behind it. */
 const layers = [
   'cache',
+  'registry',
   'document',
   'quantity',
   'solve',
@@ -50,20 +51,16 @@ const layers = [
   'formats',
   'words',
 ]
-const coreLayers = layers.map((layer, i) => ({
-  files: [`src/core/${layer}/**/*.ts`],
-  ignores: ['**/*.test.ts'],
-  rules: forbid(
-    [
-      ...interfaceAndNode,
-      ...outside,
-      ...layers
-        .slice(i + 1)
-        .flatMap((later) => [`../${later}`, `../${later}/**`, `../../${later}`, `../../${later}/**`]),
-    ],
-    `Arrows point down: ${layer}/ knows ${layers.slice(0, i).join(', ') || 'nothing of the core'}, and no outer layer.`,
-  ),
-}))
+const coreLayers = layers.map((layer, i) => {
+  const message = `Arrows point down: ${layer}/ knows ${layers.slice(0, i).join(', ') || 'nothing of the core'}, and no outer layer.`
+  // However deep a file lies in its layer, `../` often enough leads to the others.
+  const later = { regex: `^(\\.\\./)+(${layers.slice(i + 1).join('|') || 'none'})(/|$)`, message }
+  return {
+    files: [`src/core/${layer}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: forbid([...interfaceAndNode, ...outside], message, later),
+  }
+})
 
 /** Places of the interface: none imports another; what several show stands in readings/. */
 const places = readdirSync(new URL('./src/web/places/', import.meta.url))
@@ -76,10 +73,22 @@ const placeRules = places.map((place) => ({
 }))
 
 /** Outside the parts, the faults and their symbols nothing knows a kind by its name: it asks for what the kind says of itself. */
+const kind = "[property.name='kind']"
 const compared = "BinaryExpression[operator=/^[!=]==?$/][right.type='Literal'][right.value=/./]"
 const kindByName = [
   `${compared}[left.name='kind']`,
-  `${compared} > MemberExpression[property.name='kind']`,
+  `${compared} > MemberExpression${kind}`,
+  `${compared} > ChainExpression > MemberExpression${kind}`,
+  // A pattern that a kind is tried with.
+  `CallExpression[callee.property.name='test'][callee.object.regex] > MemberExpression${kind}.arguments`,
+  `CallExpression[callee.property.name='test'][callee.object.regex] > Identifier[name='kind'].arguments`,
+  `CallExpression[callee.property.name=/^(match|startsWith|endsWith|includes)$/][callee.object.property.name='kind']`,
+  `CallExpression[callee.property.name=/^(match|startsWith|endsWith|includes)$/][callee.object.name='kind']`,
+  // Lists and tables of kinds.
+  `CallExpression[callee.property.name='includes'][callee.object.type='ArrayExpression'] > MemberExpression${kind}.arguments`,
+  `CallExpression[callee.property.name='includes'][callee.object.type='ArrayExpression'] > Identifier[name='kind'].arguments`,
+  `MemberExpression[computed=true] > MemberExpression${kind}.property`,
+  `SwitchStatement > MemberExpression${kind}.discriminant`,
 ].map((selector) => ({
   selector,
   message: 'Ask a part or a fault for a capability or a trait, not for its kind.',

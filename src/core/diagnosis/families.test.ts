@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { familiesOf, faultAt, placeOnGrid, severityAt, widthOf } from '.'
-import { kindWeights, oddSeverity, placeWeights } from './priors'
-import { catalogue, faultKinds, possibleFaults } from '../faults'
+import { oddSeverity, placeWeights } from './priors'
+import { catalogue, faultOfKind, possibleFaults } from '../faults'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
 describe('families', () => {
@@ -26,9 +26,12 @@ describe('families', () => {
     expect(wire.weight).toBeGreaterThan(load.weight)
     expect(load.weight).toBeGreaterThan(module.weight)
     for (const kind of ['wrongFuse', 'swapped', 'reversed', 'wrongBulb'] as const)
-      expect(kindWeights[kind]!.weight).toBeLessThanOrEqual(0.1)
+      expect(faultOfKind(kind).prior.weight).toBeLessThanOrEqual(0.1)
     expect(oddSeverity).toBeLessThanOrEqual(0.1)
-    for (const kind of Object.keys(kindWeights)) expect(faultKinds).toContain(kind)
+    for (const { kind, prior } of catalogue) {
+      expect(prior.weight, kind).toBeGreaterThan(0)
+      expect(prior.why.length, kind).toBeGreaterThan(9)
+    }
   })
 
   it('share a place’s weight, however many ways it can fail in', () => {

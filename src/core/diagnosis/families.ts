@@ -2,7 +2,7 @@ import { piecesOf } from '../model'
 import { refOf, type Circuit } from '../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { partOfKind } from '../parts'
-import { oddSeverity, placeOf, placeWeights, soundShare, usualSeverity, weightOfKind } from './priors'
+import { oddSeverity, placeOf, placeWeights, soundShare } from './priors'
 
 /**
  * One way the circuit could be: sound, or one kind of fault on one piece. Where its severity is a number it is a family
@@ -51,7 +51,7 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
     shared.set(`${place} ${kind}`, (shared.get(`${place} ${kind}`) ?? 0) + 1)
     if (kinds.has(`${place} ${kind}`)) continue
     kinds.add(`${place} ${kind}`)
-    ways.set(place, (ways.get(place) ?? 0) + weightOfKind(kind))
+    ways.set(place, (ways.get(place) ?? 0) + faultOfKind(kind).prior.weight)
   }
   const definitions = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   const faulted = all.map((fault, i): Family => {
@@ -73,7 +73,10 @@ export function familiesOf(circuit: Circuit, planted: readonly Fault[] = [], fau
       grid: known,
       ...(own?.severity !== undefined && known.length > 1 && { mark: known.indexOf(own.severity) }),
       pieces: [...new Set([pieceAt(fault.part, fault.segment), ...(partners ? [pieceAt(...partners)] : [])])],
-      prior: (weight * weightOfKind(fault.kind)) / ways.get(place)! / shared.get(`${place} ${fault.kind}`)!,
+      prior:
+        (weight * faultOfKind(fault.kind).prior.weight) /
+        ways.get(place)! /
+        shared.get(`${place} ${fault.kind}`)!,
     }
   })
   const total = faulted.reduce((sum, f) => sum + f.prior, 0)
@@ -147,7 +150,7 @@ export function placeOnGrid(grid: readonly number[], severity: number): number {
 /** Share of a range of x that is left, odd severities counted as little as they are met. */
 export function widthOf({ grid, fault }: Family, ranges: readonly (readonly [number, number])[]): number {
   if (grid.length < 2) return ranges.length ? 1 : 0
-  const usual = fault && usualSeverity[fault.kind]
+  const usual = fault && faultOfKind(fault.kind).severity?.usual
   const whole = grid.length - 1
   let sum = 0
   for (const [a, b] of ranges) {

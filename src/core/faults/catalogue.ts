@@ -1,3 +1,4 @@
+import { Registry } from '../registry'
 import type { FaultDefinition } from './definition'
 import type { Fault } from './fault'
 import { blown } from './kinds/blown'
@@ -71,15 +72,10 @@ export type FaultKind = (typeof all)[number]['kind']
 export const catalogue: readonly FaultDefinition<FaultKind>[] = all
 export const faultKinds = all.map((definition) => definition.kind)
 
-const byKind: ReadonlyMap<string, FaultDefinition<FaultKind>> = new Map(
-  catalogue.map((definition) => [definition.kind, definition]),
-)
+const registry = new Registry<FaultDefinition<FaultKind>>('fault', catalogue, ({ kind }) => kind)
 
-export function faultOfKind(kind: string): FaultDefinition<FaultKind> {
-  const found = byKind.get(kind)
-  if (!found) throw new Error(`no fault of kind ${kind}`)
-  return found
-}
+/** @throws UnknownKey */
+export const faultOfKind = (kind: string): FaultDefinition<FaultKind> => registry.get(kind)
 
 /** Severity of a fault, or the kind's default. */
 export const severityOf = (fault: Fault): number =>

@@ -33,24 +33,34 @@ export interface Struck {
   readonly other?: Element[]
 }
 
-/** What faults have in common for a lesson: the words in which a work order narrows them down. */
+/** A relative weight before anything is measured, with its reason. It decides what counts as doubt. */
+export interface Prior {
+  readonly weight: number
+  readonly why: string
+}
+/** Of most kinds none is met more often than the others. */
+export const asUsual: Prior = { weight: 1, why: 'one of the usual ways in which such a piece fails' }
+
+/** What faults have in common for a lesson, by which a work order narrows them down; and the skill that they ask for, if any. */
 export const families = {
-  opens: 'Opens',
-  resistance: 'High resistance',
-  shorts: 'Shorts',
-  drains: 'Drains',
-  switching: 'Switches and contacts',
-  loads: 'Loads',
-  sources: 'Battery and source',
-  modules: 'Modules',
-  wiring: 'Wrong piece or wrong place',
-} as const
+  opens: { title: 'Opens', skill: 'opens' },
+  resistance: { title: 'High resistance', skill: 'drops' },
+  shorts: { title: 'Shorts', skill: 'shorts' },
+  drains: { title: 'Drains', skill: 'drains' },
+  switching: { title: 'Switches and contacts', skill: 'relays' },
+  loads: { title: 'Loads', skill: 'loads' },
+  sources: { title: 'Battery and source', skill: 'starting' },
+  modules: { title: 'Modules', skill: 'modules' },
+  wiring: { title: 'Wrong piece or wrong place' },
+} as const satisfies Readonly<Record<string, { readonly title: string; readonly skill?: string }>>
 export type Family = keyof typeof families
 
 export interface FaultDefinition<K extends string = string> {
   readonly kind: K
   readonly title: string
   readonly family: Family
+  /** How often it is met beside the other kinds that can strike the same piece (common practice, no source). */
+  readonly prior: Prior
   readonly severity?: Severity
   /** How it is made on a real board. */
   readonly built: string

@@ -26,4 +26,6 @@ export interface Severity {
   readonly preset: number
   /** Values between which every severity behaves alike enough to reason with; ascending. */
   readonly grid: readonly number[]
+  /** Between which it is met; odder ones are made for a lesson. Anywhere on the grid unless said. */
+  readonly usual?: readonly [number, number]
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { coded, type Message } from '../document'
+import { Registry } from '../registry'
 import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
 import { batteryTester } from './kinds/battery'
@@ -41,13 +42,11 @@ export type InstrumentKey = (typeof all)[number]['key']
 export const instruments: readonly Instrument<InstrumentKey>[] = all
 export const instrumentKeys = all.map(({ key }) => key)
 
-const byKey: ReadonlyMap<string, Instrument<InstrumentKey>> = new Map(instruments.map((i) => [i.key, i]))
+const registry = new Registry<Instrument<InstrumentKey>>('instrument', instruments, ({ key }) => key)
 
-export const findInstrument = (key: string): Instrument<InstrumentKey> | undefined => byKey.get(key)
-
-export function instrumentOf(key: InstrumentKey): Instrument<InstrumentKey> {
-  return byKey.get(key)!
-}
+export const findInstrument = (key: string): Instrument<InstrumentKey> | undefined => registry.find(key)
+/** @throws UnknownKey */
+export const instrumentOf = (key: InstrumentKey): Instrument<InstrumentKey> => registry.get(key)
 
 export const instrumentKey = z.enum(instrumentKeys, {
   error: ({ input }) => coded(say('noInstrument', { key: String(input).slice(0, 30), keys: instrumentKeys })),

@@ -1,7 +1,7 @@
 import { findPart } from '../model'
 import type { JudgedAttempt } from '../assessment'
 import type { Circuit } from '../circuit'
-import { faultOfKind, type Family, type Fault } from '../faults'
+import { families, faultOfKind, type Family, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 
 /** What a technician can do, in the words of a report. */
@@ -75,20 +75,15 @@ export function levelOf(evidence: readonly Evidence[]): Level {
 }
 
 /** The skill that a family of faults asks for, whatever part it strikes. */
-const skillOf: Partial<Record<Family, Skill>> = {
-  opens: 'opens',
-  resistance: 'drops',
-  shorts: 'shorts',
-  drains: 'drains',
-  switching: 'relays',
-  loads: 'loads',
-  sources: 'starting',
-  modules: 'modules',
+const skillOf = (family: Family): Skill | undefined => {
+  const about: { readonly title: string; readonly skill?: Skill } = families[family]
+  return about.skill
 }
+const familyKeys = Object.keys(families) as Family[]
 
 /** Families that ask for skills, in the order in which those are needed. */
 export const familiesFor = (needed: readonly string[]): Family[] =>
-  needed.flatMap((skill) => (Object.keys(skillOf) as Family[]).filter((family) => skillOf[family] === skill))
+  needed.flatMap((skill) => familyKeys.filter((family) => skillOf(family) === skill))
 
 /**
  * What a group needs first: the skills of its people, each person's first before anybody's second. Who has shown nothing yet
@@ -105,7 +100,7 @@ export function topicsOf(circuit: Circuit, planted: readonly Fault[]): Skill[] {
   const topics = new Set<Skill>()
   for (const fault of planted) {
     const { family } = faultOfKind(fault.kind)
-    const topic = skillOf[family]
+    const topic = skillOf(family)
     if (topic) topics.add(topic)
     const part = findPart(circuit, fault.part)
     if (!part) continue

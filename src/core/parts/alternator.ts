@@ -16,6 +16,7 @@ const notices = {
  */
 export const alternator = definePart({
   kind: 'alternator',
+  seeAlso: ['chargingLoss', 'restVolts'],
   symbol: 'generator',
   access: 'under',
   fedUnfused: true,

@@ -107,6 +107,7 @@ export function surfaceLaw(volts: number, ohms: number, t: number): Law {
 /** Lead–acid battery with both clamps. Reference of every voltage is its negative post. */
 export const battery = definePart({
   kind: 'battery',
+  seeAlso: ['restVolts', 'loadTest', 'crankingLoss', 'drainThree', 'noCrank'],
   symbol: 'battery',
   access: 'hand',
   supplies: { volts: ({ blocks }) => 12.6 * blocks, coldCranking: ({ coldCranking }) => coldCranking },

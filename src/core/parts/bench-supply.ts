@@ -5,6 +5,7 @@ import { formatPlain } from '../quantity'
 /** Bench supply: holds its volts behind a small resistance. Its two clamps are joints like a battery's. */
 export const benchSupply = definePart({
   kind: 'benchSupply',
+  seeAlso: ['sum'],
   symbol: 'benchSupply',
   access: 'hand',
   supplies: { volts: ({ volts }) => volts },

@@ -14,6 +14,7 @@ const tripsAbove = 1.35
 /** Thermal circuit breaker. One that resets itself cycles under an overload; one with a button stays off. */
 export const breaker = definePart({
   kind: 'breaker',
+  seeAlso: ['fuseAndWire', 'shortWithLamp'],
   symbol: 'breaker',
   access: 'cover',
   title: 'Circuit breaker',

@@ -4,6 +4,7 @@ import { definePart, quantity } from './definition'
 /** Sheet metal between two ground points: a ground is a path, not a symbol. */
 export const chassis = definePart({
   kind: 'chassis',
+  seeAlso: ['groundsThree'],
   symbol: 'chassis',
   access: 'hand',
   ground: 'a',

@@ -7,6 +7,7 @@ function coilLoad(spec: {
   kind: string
   title: string
   letters: string
+  seeAlso: readonly string[]
   ohms: number
   inductance: number
   ratedVoltage: number
@@ -20,6 +21,7 @@ function coilLoad(spec: {
   } as const satisfies Record<string, Notice>
   return definePart({
     kind: spec.kind,
+    seeAlso: spec.seeAlso,
     symbol: spec.kind,
     access: 'cover',
     ...(spec.moves && { moves: true }),
@@ -66,6 +68,7 @@ function coilLoad(spec: {
 /** Horn: a winding that breaks its own circuit; its mean is told (common practice values, no source). */
 export const horn = coilLoad({
   kind: 'horn',
+  seeAlso: ['fourDrops', 'openByHalves'],
   title: 'Horn',
   letters: 'HN',
   ohms: 2.4,
@@ -77,6 +80,7 @@ export const horn = coilLoad({
 /** Solenoid of a valve or a catch. */
 export const solenoid = coilLoad({
   kind: 'solenoid',
+  seeAlso: ['ohm', 'fourDrops'],
   title: 'Solenoid',
   letters: 'Y',
   ohms: 12,
@@ -89,6 +93,7 @@ export const solenoid = coilLoad({
 /** Warning speaker, driven by direct current pulses: its winding is what a meter sees. */
 export const speaker = coilLoad({
   kind: 'speaker',
+  seeAlso: ['ohm', 'openByHalves'],
   title: 'Warning speaker',
   letters: 'SP',
   ohms: 8,

@@ -4,6 +4,7 @@ import { definePart, passive, quantity } from './definition'
 /** One circuit through an inline connector; both halves are back-probed. */
 export const connector = definePart({
   kind: 'connector',
+  seeAlso: ['terminalCare', 'intermittent', 'pointByPoint'],
   symbol: 'connector',
   access: 'cover',
   pinout: 'all',

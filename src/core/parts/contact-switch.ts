@@ -8,6 +8,7 @@ function contactSwitch(spec: {
   kind: string
   title: string
   letters: string
+  seeAlso: readonly string[]
   symbol?: string
   access: Access
   positions: readonly string[]
@@ -17,6 +18,7 @@ function contactSwitch(spec: {
 }) {
   return definePart({
     kind: spec.kind,
+    seeAlso: spec.seeAlso,
     symbol: spec.symbol ?? 'switch',
     access: spec.access,
     title: spec.title,
@@ -48,6 +50,7 @@ function contactSwitch(spec: {
 /** Push button: closed while it is held. */
 export const pushButton = contactSwitch({
   kind: 'pushButton',
+  seeAlso: ['openByHalves', 'pointByPoint'],
   title: 'Push button',
   letters: 'PB',
   symbol: 'pushButton',
@@ -59,6 +62,7 @@ export const pushButton = contactSwitch({
 /** Inhibitor of an automatic gearbox: lets the starter turn in park and neutral only. */
 export const inhibitor = contactSwitch({
   kind: 'inhibitor',
+  seeAlso: ['noCrank'],
   title: 'Gear inhibitor switch',
   letters: 'SN',
   access: 'under',
@@ -70,6 +74,7 @@ export const inhibitor = contactSwitch({
 /** Clutch switch: closed while the pedal is down. */
 export const clutchSwitch = contactSwitch({
   kind: 'clutchSwitch',
+  seeAlso: ['noCrank', 'openByHalves'],
   title: 'Clutch switch',
   letters: 'SC',
   access: 'dash',

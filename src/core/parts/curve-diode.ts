@@ -17,6 +17,7 @@ export const kneeVolts = (saturation: number, emission: number, kelvin: number):
 /** Diode by its curve: germanium, Schottky, a string of them; Shockley's law through one measured point. */
 export const curveDiode = definePart({
   kind: 'curveDiode',
+  seeAlso: ['ohm'],
   symbol: 'curveDiode',
   access: 'cover',
   title: 'Diode by its curve',

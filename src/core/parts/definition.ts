@@ -199,6 +199,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   /** Key of the graphic symbol that it is drawn with. */
   readonly symbol: string
   readonly access: Access
+  /** Keys of what the Handbook has about it: its procedure first. */
+  readonly seeAlso: readonly string[]
   readonly title: string
   /** Letters that a new part's id starts with. */
   readonly letters: string

@@ -7,6 +7,7 @@ import { formatPlain } from '../quantity'
 /** Silicon diode: Shockley behind its series resistance. The stripe is the cathode, where a current leaves. */
 export const diode = definePart({
   kind: 'diode',
+  seeAlso: ['openByHalves'],
   symbol: 'diode',
   access: 'cover',
   title: 'Diode',

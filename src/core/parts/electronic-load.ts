@@ -31,6 +31,7 @@ const notices = {
 /** Electronic load of a test bench: draws the amps it is set to, to bring a drop out with no lamp or motor there. */
 export const electronicLoad = definePart({
   kind: 'electronicLoad',
+  seeAlso: ['loadFromWatts', 'fourDrops'],
   symbol: 'electronicLoad',
   access: 'hand',
   title: 'Electronic load',

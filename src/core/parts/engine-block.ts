@@ -4,6 +4,7 @@ import { definePart, quantity } from './definition'
 /** Engine block between a component bolted to it and its own strap: metal, and a path like any other. */
 export const engineBlock = definePart({
   kind: 'engineBlock',
+  seeAlso: ['groundsThree', 'noCrank'],
   symbol: 'engineBlock',
   access: 'hand',
   title: 'Engine block',

@@ -80,6 +80,7 @@ export const meltsAbove = 1.2
 /** Blade fuse in its holder; the test tabs on its back are probe points of their own. */
 export const fuse = definePart({
   kind: 'fuse',
+  seeAlso: ['fuseVolts', 'fuseDrop', 'fuseAndWire', 'shortWithLamp', 'fuses'],
   symbol: 'fuse',
   access: 'hand',
   pinout: 'all',

@@ -12,6 +12,7 @@ export const linkRating = (section: number): number => 30 * section ** 0.75
 /** A short wire some gauges thinner than what it protects, in a sleeve that does not burn. */
 export const fusibleLink = definePart({
   kind: 'fusibleLink',
+  seeAlso: ['fuseAndWire', 'shortWithLamp'],
   symbol: 'fusibleLink',
   access: 'cover',
   cable: { segment: 'link', length: 'length', section: 'section' },

@@ -11,6 +11,7 @@ const notices = {
 /** Two-terminal heater. Source: Ohm's law; watts at `ratedVoltage`. */
 export const heater = definePart({
   kind: 'heater',
+  seeAlso: ['loadFromWatts', 'fourDrops', 'ohm'],
   symbol: 'heater',
   access: 'cover',
   title: 'Heater',

@@ -14,6 +14,7 @@ const joins: Readonly<Record<string, readonly ('t75' | 't15' | 't50')[]>> = {
 /** Key switch. In crank the accessories go off. */
 export const keySwitch = definePart({
   kind: 'keySwitch',
+  seeAlso: ['openByHalves', 'noCrank'],
   symbol: 'keySwitch',
   access: 'dash',
   pinout: 'all',

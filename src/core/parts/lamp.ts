@@ -109,6 +109,7 @@ export const brightnessText = (key: string): string =>
 /** Filament lamp in its socket. Ratings as UN Regulation No. 37 states them (from memory). */
 export const lamp = definePart({
   kind: 'lamp',
+  seeAlso: ['lampAtVolts', 'fourDrops', 'lamps'],
   symbol: 'lamp',
   access: 'hand',
   title: 'Filament lamp in socket',

@@ -20,6 +20,7 @@ const diodeShare = 0.75
  */
 export const led = definePart({
   kind: 'led',
+  seeAlso: ['resistors', 'openByHalves'],
   symbol: 'led',
   access: 'hand',
   title: 'LED lamp',

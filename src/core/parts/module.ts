@@ -200,6 +200,7 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
   )
   return definePart({
     kind,
+    seeAlso: ['modulePowers', 'drainThree'],
     symbol: 'module',
     access: 'dash',
     takesCurrent: true,

@@ -62,6 +62,7 @@ const dragging = 3
 /** Permanent-magnet motor with a fan or a pump on its shaft: cab blower, washer pump, hopper motor, cooling fan. */
 export const motor = definePart({
   kind: 'motor',
+  seeAlso: ['fourDrops', 'substitute'],
   symbol: 'motor',
   access: 'cover',
   moves: true,

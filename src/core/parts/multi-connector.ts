@@ -6,6 +6,7 @@ const numbers = [1, 2, 3, 4, 5, 6] as const
 /** A connector that several circuits pass, a pin each; both halves are back-probed. */
 export const multiConnector = definePart({
   kind: 'multiConnector',
+  seeAlso: ['terminalCare', 'intermittent'],
   symbol: 'connector',
   access: 'cover',
   pinout: 'met',

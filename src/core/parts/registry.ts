@@ -1,3 +1,4 @@
+import { Registry } from '../registry'
 import type { AnyPart } from './definition'
 import { battery } from './battery'
 import { chassis } from './chassis'
@@ -74,26 +75,26 @@ export const parts: readonly AnyPart[] = [
   twoFilamentLamp,
 ]
 
-const byKind = new Map<string, AnyPart>(parts.map((part) => [part.kind, part]))
+/** Kinds that are made by their pins: each once, when it is first met. */
+const made = new Map<string, AnyPart | undefined>()
+const registry = new Registry<AnyPart>(
+  'kind of part',
+  parts,
+  ({ kind }) => kind,
+  (kind) => {
+    if (!made.has(kind)) made.set(kind, moduleOfPins(kind))
+    return made.get(kind)
+  },
+)
 
-/** Also the kinds that are made by their pins: each once, when it is first met. */
-function findKind(kind: string): AnyPart | undefined {
-  const known = byKind.get(kind)
-  if (known) return known
-  const made = moduleOfPins(kind)
-  if (made) byKind.set(kind, made)
-  return made
-}
-
-/** Definition of a kind that the document's schema has already let in. */
-export function partOfKind(kind: string): AnyPart {
-  const found = findKind(kind)
-  if (!found) throw new Error(`no part of kind ${kind}`)
-  return found
-}
+/**
+ * Definition of a kind that the document's schema has already let in.
+ * @throws UnknownKey
+ */
+export const partOfKind = (kind: string): AnyPart => registry.get(kind)
 
 export const partKinds = parts.map((part) => part.kind)
-export const isPartKind = (kind: string): boolean => findKind(kind) !== undefined
+export const isPartKind = (kind: string): boolean => registry.find(kind) !== undefined
 
 /** What a notice's key says of a part of this kind. */
 export const noticeText = (kind: string, key: string): string =>

@@ -20,6 +20,7 @@ const numbers = { t86: '1', t85: '2', t30: '3', t87a: '4', t87: '5' } as const
  */
 export const relay = definePart({
   kind: 'relay',
+  seeAlso: ['relaySocket', 'relayFour', 'relays'],
   symbol: 'relay',
   access: 'cover',
   pinout: 'all',

@@ -11,6 +11,7 @@ const notices = {
 /** Resistor, such as one step of a blower's; hot at a quarter of its watts, over them it burns (common practice, no source). */
 export const resistor = definePart({
   kind: 'resistor',
+  seeAlso: ['resistors', 'parallel', 'ohm'],
   symbol: 'resistor',
   access: 'cover',
   takesCurrent: true,

@@ -12,6 +12,7 @@ const segments = outputs.map((n) => ({
 /** Rotary selector, one in and four out, break before make: a blower's or a wiper's speeds, a choice of lamps. */
 export const rotarySelector = definePart({
   kind: 'rotarySelector',
+  seeAlso: ['openByHalves', 'pointByPoint'],
   symbol: 'keySwitch',
   access: 'dash',
   pinout: 'all',

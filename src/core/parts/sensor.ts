@@ -7,6 +7,7 @@ const pin: readonly string[] = [...passive, 'missingPin']
 /** Three-wire sensor: a track between its supply and its low reference, and a wiper that carries the signal. */
 export const sensor3 = definePart({
   kind: 'sensor3',
+  seeAlso: ['sensorSupply', 'meterBand'],
   symbol: 'sensor3',
   access: 'under',
   takesCurrent: true,
@@ -74,6 +75,7 @@ export const thermistorOhms = (at25: number, beta: number, celsius: number): num
 /** Two-wire temperature sensor: a thermistor that a module feeds through its own pull-up. */
 export const sensor2 = definePart({
   kind: 'sensor2',
+  seeAlso: ['sensorSupply', 'meterBand'],
   symbol: 'sensor2',
   access: 'under',
   takesCurrent: true,

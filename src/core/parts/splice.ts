@@ -4,6 +4,7 @@ import { definePart, passive, quantity } from './definition'
 /** Crimped or soldered splice under its sleeve. */
 export const splice = definePart({
   kind: 'splice',
+  seeAlso: ['wireRepair', 'openByHalves'],
   symbol: 'splice',
   access: 'under',
   title: 'Splice',

@@ -125,6 +125,7 @@ const notices = {
  */
 export const starter = definePart({
   kind: 'starter',
+  seeAlso: ['noCrank', 'crankingLoss'],
   symbol: 'starterMotor',
   access: 'under',
   moves: true,

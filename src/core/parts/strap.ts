@@ -6,6 +6,7 @@ import { formatPlain } from '../quantity'
 /** Heavy cable or braid that is bolted on, such as the one from chassis to the battery's negative clamp. */
 export const strap = definePart({
   kind: 'strap',
+  seeAlso: ['groundsThree', 'noCrank'],
   symbol: 'strap',
   access: 'hand',
   cable: { segment: 'braid', length: 'length', section: 'section' },

@@ -7,6 +7,7 @@ const joint = (ohms: number) => ({ eyeletOhms: ohms, footOhms: ohms })
 /** Ground stud: the wire's eyelet, the nut on its stud, and the chassis under it, each a probe point. */
 export const stud = definePart({
   kind: 'stud',
+  seeAlso: ['groundsThree', 'pointByPoint'],
   symbol: 'stud',
   access: 'hand',
   title: 'Ground stud',

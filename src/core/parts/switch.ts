@@ -4,6 +4,7 @@ import { definePart, quantity } from './definition'
 /** On-off switch. */
 export const toggle = definePart({
   kind: 'switch',
+  seeAlso: ['openByHalves', 'pointByPoint'],
   symbol: 'switch',
   access: 'hand',
   title: 'Switch',

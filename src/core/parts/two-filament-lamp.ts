@@ -27,6 +27,7 @@ const both = (strong: Notice, faint: Notice): Notice =>
  */
 export const twoFilamentLamp = definePart({
   kind: 'twoFilamentLamp',
+  seeAlso: ['lampAtVolts', 'fourDrops', 'lamps'],
   symbol: 'lamp',
   access: 'hand',
   pinout: 'all',

@@ -15,6 +15,7 @@ export function copperOhms(length: number, area: number, temperature: number): n
 /** A single-core copper wire. */
 export const wire = definePart({
   kind: 'wire',
+  seeAlso: ['wireDrop', 'sectionForDrop', 'gauge', 'wireRepair', 'wires'],
   symbol: 'wire',
   access: 'cover',
   cable: { segment: 'copper', length: 'length', section: 'section', byTheMetre: true },

@@ -1,3 +1,4 @@
+import { Registry } from '../../registry'
 import { ohmsLive } from './kinds/ohms-live'
 import { samePoint } from './kinds/same-point'
 import { dropWithoutLoad } from './kinds/drop-without-load'
@@ -59,6 +60,10 @@ export const techniqueRules: readonly TechniqueRule[] = [
   loadOnBattery,
   crankedInGear,
 ]
+
+const registry = new Registry<TechniqueRule>('rule', techniqueRules, ({ key }) => key)
+/** @throws UnknownKey */
+export const ruleOf = (key: string): TechniqueRule => registry.get(key)
 
 /** English of the rules, for the words: `rules.ohmsLive.title`. */
 export const ruleTexts: Readonly<Record<string, string>> = Object.fromEntries(

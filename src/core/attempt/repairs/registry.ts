@@ -1,3 +1,4 @@
+import { Registry } from '../../registry'
 import { partOf, type Piece } from '../../model'
 import { remake } from './remake'
 import { recrimp } from './recrimp'
@@ -35,7 +36,9 @@ const all = [
 export type RepairKey = (typeof all)[number]['key']
 export const repairs: readonly Repair<RepairKey>[] = all
 export const repairKeys = all.map(({ key }) => key)
-export const repairOf = (key: RepairKey): Repair<RepairKey> => repairs.find((r) => r.key === key)!
+const registry = new Registry<Repair<RepairKey>>('repair', repairs, ({ key }) => key)
+/** @throws UnknownKey */
+export const repairOf = (key: RepairKey): Repair<RepairKey> => registry.get(key)
 
 const segmentsOf = (circuit: Circuit, piece: Piece): readonly [AnyPart, readonly Segment[]] => {
   const definition = partOfKind(partOf(circuit, piece.part).kind)

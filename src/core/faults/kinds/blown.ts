@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const blown = defineFault({
   kind: 'blown',
+  prior: asUsual,
   title: 'Blown fuse',
   family: 'opens',
   sameAs: ['missingFuse'],

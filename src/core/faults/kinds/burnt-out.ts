@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const burntOut = defineFault({
   kind: 'burntOut',
+  prior: asUsual,
   title: 'Burnt out',
   family: 'opens',
   repairedBy: ['replace'],

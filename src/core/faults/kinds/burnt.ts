@@ -4,6 +4,7 @@ import { inSeries } from '../strike'
 
 export const burnt = defineFault({
   kind: 'burnt',
+  prior: { weight: 0.5, why: 'contacts pit late in their life' },
   title: 'Contacts burnt',
   family: 'switching',
   heats: true,

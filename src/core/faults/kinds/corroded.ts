@@ -1,10 +1,11 @@
 import { formatQuantity } from '../../quantity'
 import { corrodedColdOhms, corrodedLaw } from '../corrosion'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 import { inSeries } from '../strike'
 
 export const corroded = defineFault({
   kind: 'corroded',
+  prior: asUsual,
   title: 'Corroded joint',
   family: 'resistance',
   heats: true,

@@ -1,8 +1,9 @@
 import { formatQuantity } from '../../quantity'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const discharged = defineFault({
   kind: 'discharged',
+  prior: asUsual,
   title: 'Weak battery',
   family: 'sources',
   repairedBy: ['charge', 'replace'],

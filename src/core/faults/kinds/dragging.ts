@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const dragging = defineFault({
   kind: 'dragging',
+  prior: asUsual,
   title: 'Dragging',
   family: 'loads',
   drawsMore: true,

@@ -1,8 +1,9 @@
 import { formatQuantity } from '../../quantity'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const drain = defineFault({
   kind: 'drain',
+  prior: asUsual,
   title: 'Drain: a load that stays on',
   family: 'drains',
   drawsMore: true,

@@ -1,9 +1,10 @@
 import { formatQuantity } from '../../quantity'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 import { inSeries } from '../strike'
 
 export const highResistance = defineFault({
   kind: 'highResistance',
+  prior: asUsual,
   title: 'High resistance',
   family: 'resistance',
   heats: true,

@@ -2,6 +2,7 @@ import { defineFault } from '../definition'
 
 export const inputNotSeen = defineFault({
   kind: 'inputNotSeen',
+  prior: { weight: 0.5, why: 'inside the module' },
   title: 'Input not seen',
   family: 'modules',
   repairedBy: ['replace'],

@@ -3,6 +3,7 @@ import { defineFault } from '../definition'
 
 export const leaky = defineFault({
   kind: 'leaky',
+  prior: { weight: 0.3, why: 'rare beside a lamp or a module that stays on' },
   title: 'Leaks when open',
   family: 'switching',
   drawsMore: true,

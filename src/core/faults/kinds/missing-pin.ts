@@ -2,6 +2,7 @@ import { defineFault } from '../definition'
 
 export const missingPin = defineFault({
   kind: 'missingPin',
+  prior: { weight: 0.3, why: 'a pin that never was there is found at the first drive' },
   title: 'Terminal missing',
   family: 'opens',
   sameAs: ['open'],

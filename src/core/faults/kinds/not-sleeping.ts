@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const notSleeping = defineFault({
   kind: 'notSleeping',
+  prior: asUsual,
   title: 'Does not fall asleep',
   family: 'drains',
   drawsMore: true,

@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const open = defineFault({
   kind: 'open',
+  prior: asUsual,
   title: 'Open',
   family: 'opens',
   sameAs: ['missingPin', 'burntOut', 'stuckOpen', 'blown'],

@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const outputDead = defineFault({
   kind: 'outputDead',
+  prior: asUsual,
   title: 'Output dead',
   family: 'modules',
   repairedBy: ['replace'],

@@ -2,6 +2,7 @@ import { defineFault } from '../definition'
 
 export const reversed = defineFault({
   kind: 'reversed',
+  prior: { weight: 0.05, why: 'only after somebody has fitted it anew' },
   title: 'Connected the wrong way round',
   family: 'wiring',
   drawsMore: true,

@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const seized = defineFault({
   kind: 'seized',
+  prior: asUsual,
   title: 'Seized',
   family: 'loads',
   drawsMore: true,

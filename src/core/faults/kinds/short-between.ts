@@ -4,6 +4,7 @@ import { halfWay } from '../strike'
 
 export const shortBetween = defineFault({
   kind: 'shortBetween',
+  prior: { weight: 0.1, why: 'two bare places in one bundle must meet' },
   title: 'Short between circuits',
   family: 'shorts',
   drawsMore: true,
@@ -18,6 +19,7 @@ export const shortBetween = defineFault({
     most: 1000,
     preset: 0.05,
     grid: [0.01, 0.1, 1, 10, 100],
+    usual: [0, 0.3],
   },
   built: 'Join taps in the two conductors through a fuse of the smaller branch’s size.',
   caution: 'Fuse the link: each branch may now be fed past its own fuse.',

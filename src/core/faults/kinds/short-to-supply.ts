@@ -4,6 +4,7 @@ import { halfWay } from '../strike'
 
 export const shortToSupply = defineFault({
   kind: 'shortToSupply',
+  prior: { weight: 0.1, why: 'two bare places must meet' },
   title: 'Short to supply',
   family: 'shorts',
   drawsMore: true,
@@ -18,6 +19,7 @@ export const shortToSupply = defineFault({
     most: 1000,
     preset: 0.05,
     grid: [0.01, 0.05, 0.2, 1, 5, 20, 100],
+    usual: [0, 0.3],
   },
   built: 'Lead a fused wire from the battery’s positive side to a tap in the conductor.',
   caution: 'Fuse it at the battery: a bare feed that slips is a welding set.',

@@ -3,6 +3,7 @@ import { defineFault } from '../definition'
 
 export const shortedTurns = defineFault({
   kind: 'shortedTurns',
+  prior: { weight: 0.3, why: 'windings burn through far more often than they short' },
   title: 'Shorted turns',
   family: 'loads',
   drawsMore: true,

@@ -4,6 +4,7 @@ import { inSeries } from '../strike'
 
 export const slack = defineFault({
   kind: 'slack',
+  prior: { weight: 0.5, why: 'shows only while something moves' },
   title: 'Slack terminal',
   family: 'resistance',
   reseats: true,

@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const sticking = defineFault({
   kind: 'sticking',
+  prior: asUsual,
   title: 'Sticks once pulled in',
   family: 'switching',
   sameAs: ['welded'],

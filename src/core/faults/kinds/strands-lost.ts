@@ -1,6 +1,6 @@
 import { formatPlain } from '../../quantity'
 import { corrodedLaw } from '../corrosion'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 import { strandsOf } from '../../parts'
 import { inSeries, fusingAmps } from '../strike'
 
@@ -13,6 +13,7 @@ const crowding = (left: number): number => 0.0014 * left ** -2.15
 
 export const strandsLost = defineFault({
   kind: 'strandsLost',
+  prior: asUsual,
   title: 'Strands lost',
   family: 'resistance',
   madeBy: 'strands',

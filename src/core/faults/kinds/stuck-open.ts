@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const stuckOpen = defineFault({
   kind: 'stuckOpen',
+  prior: asUsual,
   title: 'Dead switch',
   family: 'switching',
   repairedBy: ['replace'],

@@ -1,8 +1,9 @@
 import { formatPlain } from '../../quantity'
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const sulphated = defineFault({
   kind: 'sulphated',
+  prior: asUsual,
   title: 'High internal resistance',
   family: 'sources',
   repairedBy: ['replace'],

@@ -3,6 +3,7 @@ import { defineFault } from '../definition'
 
 export const swapped = defineFault({
   kind: 'swapped',
+  prior: { weight: 0.03, why: 'only after somebody has repinned a plug, and unlike plugs do not swap' },
   title: 'Swapped pins',
   family: 'wiring',
   drawsMore: true,

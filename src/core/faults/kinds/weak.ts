@@ -4,6 +4,7 @@ import { scaled } from '../strike'
 
 export const weak = defineFault({
   kind: 'weak',
+  prior: { weight: 0.5, why: 'seldom beside a load that has failed for good' },
   title: 'Weak load',
   family: 'loads',
   repairedBy: ['replace'],

@@ -1,7 +1,8 @@
-import { defineFault } from '../definition'
+import { asUsual, defineFault } from '../definition'
 
 export const welded = defineFault({
   kind: 'welded',
+  prior: asUsual,
   title: 'Contacts welded',
   family: 'switching',
   drawsMore: true,

@@ -3,6 +3,7 @@ import { defineFault } from '../definition'
 
 export const wrongBulb = defineFault({
   kind: 'wrongBulb',
+  prior: { weight: 0.05, why: 'an eye sees a weak or glaring lamp and what is printed on it' },
   title: 'Wrong lamp fitted',
   family: 'wiring',
   drawsMore: true,

@@ -3,6 +3,7 @@ import { defineFault } from '../definition'
 
 export const wrongFuse = defineFault({
   kind: 'wrongFuse',
+  prior: { weight: 0.05, why: 'its colour and figures are seen at once' },
   title: 'Wrong fuse fitted',
   family: 'wiring',
   drawsMore: true,

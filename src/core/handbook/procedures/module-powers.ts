@@ -3,9 +3,10 @@ import { type Circuit } from '../../circuit'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
+import { isAbout } from './paths'
 
 const isModule = (circuit: Circuit, id: string | undefined) =>
-  circuit.parts.some((part) => part.id === id && /^(module|largeModule)/.test(part.kind))
+  id !== undefined && isAbout(circuit, id, 'modulePowers')
 
 /** Paths that run from a supply pin to a ground pin of a module. */
 const supplies = (circuit: Circuit): Walk[] =>

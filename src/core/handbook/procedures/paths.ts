@@ -1,5 +1,5 @@
 import { partOfKind } from '../../parts'
-import { walkPaths } from '../../model'
+import { modelOf, walkPaths } from '../../model'
 import { type Circuit } from '../../circuit'
 
 /** Paths that run through a load of the circuit. */
@@ -10,6 +10,10 @@ export const loaded = (circuit: Circuit): string[] =>
       ? [path.id]
       : [],
   )
+
+/** Whether a procedure is for a part of this kind: the part's definition names it. */
+export const isAbout = (circuit: Circuit, id: string, procedure: string): boolean =>
+  modelOf(circuit).find(id)?.definition.seeAlso.includes(procedure) ?? false
 
 /** Those of a circuit that has a part of this kind. */
 export const withKind =

@@ -1,13 +1,13 @@
-import { findPart, walkPaths } from '../../model'
+import { walkPaths } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
-import { withKind } from './paths'
+import { isAbout, withKind } from './paths'
 
 /** The relay that the path runs through, or the first of the circuit. */
 export const relayOf = (stand: Stand): string =>
-  stand.walk.strides.find(({ part }) => findPart(stand.circuit, part)?.kind === 'relay')?.part ??
+  stand.walk.strides.find(({ part }) => isAbout(stand.circuit, part, 'relaySocket'))?.part ??
   stand.part('relay') ??
   ''
 

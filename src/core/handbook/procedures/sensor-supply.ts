@@ -1,6 +1,9 @@
+import { modelOf } from '../../model'
+import type { Circuit } from '../../circuit'
 import { say } from '../phrases'
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
+import { isAbout } from './paths'
 
 const sensor = (stand: Stand) => stand.part('sensor3') ?? ''
 const at = (stand: Stand, terminal: string) => stand.node(sensor(stand), terminal)
@@ -29,6 +32,15 @@ const way = (stand: Stand, terminal: string): string[] => {
 const near = (shown: Shown | undefined, value: number, within: number) =>
   Math.abs((shown?.value ?? 99) - value) <= within
 
+/** Of a sensor with wires of its own for supply and low reference. */
+const hasSupply = (circuit: Circuit, id: string): boolean =>
+  isAbout(circuit, id, 'sensorSupply') &&
+  ['v', 'r'].every((key) =>
+    modelOf(circuit)
+      .part(id)
+      .definition.terminals.some((t) => t.key === key),
+  )
+
 export const sensorSupply: Procedure = {
   key: 'sensorSupply',
   title: 'Supply and low reference of a sensor',
@@ -37,11 +49,9 @@ export const sensorSupply: Procedure = {
   when: 'A signal is at its end, or jumps.',
   cautions: ['noLoadIntoModules', 'disconnectBeforeOhms'],
   source: 'Common practice, no source; the limits are the maker’s',
-  paths: ({ parts, paths }) =>
-    paths
-      .filter(({ steps }) =>
-        steps.some(({ part }) => parts.find(({ id }) => id === part)?.kind === 'sensor3'),
-      )
+  paths: (circuit) =>
+    circuit.paths
+      .filter(({ steps }) => steps.some(({ part }) => hasSupply(circuit, part)))
       .map(({ id }) => id),
   steps: [
     {

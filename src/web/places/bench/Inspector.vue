@@ -2,7 +2,7 @@
 import { findPart } from '../../../core/model'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { RouterLink } from 'vue-router'
-import { entriesOfPart, entryTitle } from '../../../core/handbook'
+import { entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
 import { problemsOf } from '../../../core/document'
 import { NInput } from 'naive-ui'
@@ -145,7 +145,7 @@ const heat = computed(() => {
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <p v-if="heat" class="quiet">{{ heat }}</p>
     <p class="look-up">
-      <template v-for="(key, i) in entriesOfPart(definition.kind)" :key="key"
+      <template v-for="(key, i) in definition.seeAlso" :key="key"
         >{{ i ? ' · ' : ''
         }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
           t(entryTitle(key))

@@ -55,7 +55,7 @@ export async function useDay(id: string) {
   const groups = computed(() =>
     body.value.groups.map((people) => ({
       name: people.map(nameOf).join(t(' and ')),
-      needs: needsOf(people.map((id) => next.value.get(id) ?? [])).map((family) => families[family]),
+      needs: needsOf(people.map((id) => next.value.get(id) ?? [])).map((family) => families[family].title),
     })),
   )
   const stands = computed((): Stand[] =>
@@ -65,7 +65,7 @@ export async function useDay(id: string) {
       return {
         name,
         task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : t('nothing yet at {name}', { name }),
-        family: isKind(kind) ? families[faultOfKind(kind).family] : '',
+        family: isKind(kind) ? families[faultOfKind(kind).family].title : '',
       }
     }),
   )

@@ -3,7 +3,8 @@ import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
-import { entriesOfRule, procedures, standOf, type Misreading } from '../../../core/handbook'
+import { ruleOf } from '../../../core/assessment'
+import { procedures, standOf, type Misreading } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
 import { demoCircuits } from './circuits'
@@ -14,7 +15,7 @@ const stand = computed(() => standOf(props.example, demoCircuits.get(props.examp
 const trying = ref(false)
 const both = computed(() => [props.example.wrong(stand.value), props.example.right(stand.value)] as const)
 const linked = computed(() => {
-  const keys = entriesOfRule(props.example.rule)
+  const keys = ruleOf(props.example.rule).procedures
   return procedures.filter(({ key }) => keys.includes(key))
 })
 </script>

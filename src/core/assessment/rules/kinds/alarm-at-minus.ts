@@ -3,6 +3,7 @@ import { defineRule } from '../rule'
 
 export const alarmAtMinus = defineRule({
   key: 'alarmAtMinus',
+  procedures: [],
   title: 'Alarm at a minus sign',
   weight: 'note',
   fires: ({ step, earlier }) => {

@@ -6,6 +6,7 @@ const live = 2
 
 export const ammeterAcross = defineRule({
   key: 'ammeterAcross',
+  procedures: [],
   title: 'Ammeter across a source',
   weight: 'grave',
   fires: (scene) => {

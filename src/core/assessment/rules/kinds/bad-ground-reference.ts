@@ -6,6 +6,7 @@ const off = 0.3
 
 export const badGroundReference = defineHindsight({
   key: 'badGroundReference',
+  procedures: ['groundsThree'],
   title: 'A ground reference that is itself bad',
   weight: 'slip',
   fires: (scene, ahead) => {

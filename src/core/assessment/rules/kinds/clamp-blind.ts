@@ -3,6 +3,7 @@ import { natureOf } from '../scene'
 
 export const clampBlind = defineRule({
   key: 'clampBlind',
+  procedures: ['drainThree'],
   title: 'A clamp for alternating current',
   weight: 'mistake',
   fires: (scene) => natureOf(scene).blind === true,

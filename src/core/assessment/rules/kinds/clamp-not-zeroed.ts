@@ -3,6 +3,7 @@ import { natureOf } from '../scene'
 
 export const clampNotZeroed = defineRule({
   key: 'clampNotZeroed',
+  procedures: ['drainThree'],
   title: 'Clamp not zeroed',
   weight: 'slip',
   // Beside many amps its offset is nothing.

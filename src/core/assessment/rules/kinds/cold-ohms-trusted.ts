@@ -3,6 +3,7 @@ import { natureOf, unborne } from '../scene'
 
 export const coldOhmsTrusted = defineHindsight({
   key: 'coldOhmsTrusted',
+  procedures: ['highResistance'],
   title: 'Trusting continuity or cold ohms',
   weight: 'slip',
   fires: (scene, ahead) =>

@@ -4,6 +4,7 @@ import { isComplained } from '../scene'
 
 export const crankedInGear = defineRule({
   key: 'crankedInGear',
+  procedures: ['noCrank'],
   title: 'Cranking in gear',
   weight: 'grave',
   fires: (scene) => {

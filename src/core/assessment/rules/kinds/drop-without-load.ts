@@ -3,6 +3,7 @@ import { isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../s
 
 export const dropWithoutLoad = defineHindsight({
   key: 'dropWithoutLoad',
+  procedures: ['fourDrops'],
   title: 'Drop test with the circuit off',
   weight: 'mistake',
   fires: (scene, ahead) => {

@@ -3,6 +3,7 @@ import { endsOf, piecesBetween, readsVolts, unborne } from '../scene'
 
 export const eyeletForStud = defineHindsight({
   key: 'eyeletForStud',
+  procedures: ['noCrank', 'groundsThree'],
   title: 'On the eyelet, when the stud is the question',
   weight: 'slip',
   fires: (scene, ahead) => {

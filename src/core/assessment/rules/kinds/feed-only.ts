@@ -4,6 +4,7 @@ import { readsVolts, sidesOf } from '../scene'
 
 export const feedOnly = defineHindsight({
   key: 'feedOnly',
+  procedures: ['fourDrops'],
   title: 'Only the feed was tested',
   weight: 'slip',
   fires: (scene, { later }) => {

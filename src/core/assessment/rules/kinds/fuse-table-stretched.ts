@@ -4,6 +4,7 @@ import { unborne } from '../scene'
 
 export const fuseTableStretched = defineHindsight({
   key: 'fuseTableStretched',
+  procedures: ['drainThree'],
   title: 'A fuse table stretched',
   weight: 'slip',
   fires: (scene, ahead) =>

@@ -3,6 +3,7 @@ import { defineRule } from '../rule'
 
 export const jawsRoundTwo = defineRule({
   key: 'jawsRoundTwo',
+  procedures: ['shortWithLamp'],
   title: 'Two wires in the jaws',
   weight: 'slip',
   fires: ({ setup: { place }, step, board }) => {

@@ -4,6 +4,7 @@ import { healthyVolts } from '../scene'
 
 export const jumperAcrossLoad = defineRule({
   key: 'jumperAcrossLoad',
+  procedures: [],
   title: 'A jumper across a load',
   weight: 'grave',
   fires: (scene) => {

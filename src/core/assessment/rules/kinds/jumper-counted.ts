@@ -4,6 +4,7 @@ import { endsOf, natureOf, readsVolts, unborne } from '../scene'
 
 export const jumperCounted = defineHindsight({
   key: 'jumperCounted',
+  procedures: [],
   title: 'The jumper’s own loss counted',
   weight: 'slip',
   fires: (scene, ahead) => {

@@ -3,6 +3,7 @@ import { mostAmps, natureOf, unborne } from '../scene'
 
 export const lampTooLight = defineHindsight({
   key: 'lampTooLight',
+  procedures: ['substitute', 'openByHalves'],
   title: 'A test lamp too light for the circuit',
   weight: 'slip',
   fires: (scene, ahead) => {

@@ -3,6 +3,7 @@ import { endsOf, natureOf, readsVolts, voltsOn } from '../scene'
 
 export const leadsInAmpsJack = defineRule({
   key: 'leadsInAmpsJack',
+  procedures: [],
   title: 'Leads left in the amps jack',
   weight: 'grave',
   fires: (scene) => {

@@ -3,6 +3,7 @@ import { readsVolts } from '../scene'
 
 export const leadsReversed = defineRule({
   key: 'leadsReversed',
+  procedures: [],
   title: 'Leads reversed',
   weight: 'note',
   fires: (scene) => readsVolts(scene) && (scene.step.reading.value ?? 0) < -0.005,

@@ -6,6 +6,7 @@ const heavy = 2
 
 export const loadOnBattery = defineRule({
   key: 'loadOnBattery',
+  procedures: [],
   title: 'A load test without a fuse',
   weight: 'grave',
   fires: (scene) => {

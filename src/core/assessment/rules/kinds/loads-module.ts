@@ -3,6 +3,7 @@ import { defineRule } from '../rule'
 
 export const loadsModule = defineRule({
   key: 'loadsModule',
+  procedures: ['modulePowers', 'sensorSupply'],
   title: 'A load or a test current into a module',
   weight: 'grave',
   fires: (scene) => {

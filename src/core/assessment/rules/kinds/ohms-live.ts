@@ -3,6 +3,7 @@ import { natureOf } from '../scene'
 
 export const ohmsLive = defineRule({
   key: 'ohmsLive',
+  procedures: ['openByHalves'],
   title: 'Ohms on a live circuit',
   weight: 'mistake',
   fires: (scene) => scene.live && natureOf(scene).needsDead === true,

@@ -7,6 +7,7 @@ const near = (ratio: number): boolean =>
 
 export const prefixSlip = defineRule({
   key: 'prefixSlip',
+  procedures: [],
   title: 'Milli taken for whole',
   weight: 'slip',
   fires: ({ predictor, setup, step }) => {

@@ -4,6 +4,7 @@ import { defineHindsight } from '../rule'
 
 export const replacedBeforeTested = defineHindsight({
   key: 'replacedBeforeTested',
+  procedures: ['fourDrops', 'proof'],
   title: 'Replaced before its feed and ground were tested',
   weight: 'mistake',
   fires: (scene, { later }) => {

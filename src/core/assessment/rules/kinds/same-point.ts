@@ -2,6 +2,7 @@ import { defineRule } from '../rule'
 
 export const samePoint = defineRule({
   key: 'samePoint',
+  procedures: ['pointByPoint'],
   title: 'Both leads on one point',
   weight: 'slip',
   fires: ({ setup: { place } }) => place.type === 'leads' && place.red === place.black,

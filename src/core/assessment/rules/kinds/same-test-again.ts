@@ -4,6 +4,7 @@ import { defineRule } from '../rule'
 
 export const sameTestAgain = defineRule({
   key: 'sameTestAgain',
+  procedures: ['pointByPoint'],
   title: 'The same test again',
   weight: 'note',
   fires: ({ step, earlier }) => {

@@ -3,6 +3,7 @@ import { isDropTest, newlyStruck, piecesBetween, readsVolts } from '../scene'
 
 export const sourceReadAsGood = defineHindsight({
   key: 'sourceReadAsGood',
+  procedures: ['openByHalves'],
   title: 'Source voltage read as good',
   weight: 'mistake',
   fires: (scene, ahead) => {

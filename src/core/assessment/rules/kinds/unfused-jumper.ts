@@ -4,6 +4,7 @@ import { natureOf } from '../scene'
 
 export const unfusedJumper = defineRule({
   key: 'unfusedJumper',
+  procedures: ['chargingLoss', 'shortWithLamp'],
   title: 'A jumper without a fuse',
   weight: 'grave',
   fires: (scene) =>

@@ -4,6 +4,7 @@ import { defineHindsight } from '../rule'
 
 export const worksNow = defineHindsight({
   key: 'worksNow',
+  procedures: ['intermittent', 'proof'],
   title: 'Stopped at “it works now”',
   weight: 'mistake',
   fires: ({ bench, step, order, board }, { later }) => {

@@ -3,6 +3,7 @@ import { flows, isDropTest, meantToRun, piecesBetween, readsVolts, unborne } fro
 
 export const zeroIsNotPerfect = defineHindsight({
   key: 'zeroIsNotPerfect',
+  procedures: ['fourDrops', 'openByHalves'],
   title: 'Zero read as perfect',
   weight: 'mistake',
   fires: (scene, ahead) => {

@@ -1,0 +1,1 @@
+export { Registry, UnknownKey } from './registry'
