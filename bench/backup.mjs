@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { openDatabase } from '../built/server/database/index.js'
-import { loadDemo } from '../built/server/demo.js'
+import { loadDemo } from '../built/server/demo/demo.js'
 import { startPostgres } from '../test/postgres.mjs'
 
 /**

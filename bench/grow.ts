@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util'
 import { openDatabase } from '../src/server/database'
-import { loadDemo } from '../src/server/demo'
+import { loadDemo } from '../src/server/demo/demo'
 import { grow } from './grown'
 
 /**

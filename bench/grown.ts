@@ -24,11 +24,11 @@ import { wireUp } from '../src/core/model'
 import { Predictor } from '../src/core/diagnosis'
 import { tell } from '../src/core/words'
 import type { Database } from '../src/server/database'
-import { demoLessons } from '../src/server/demo'
+import { demoLessons } from '../src/server/demo/demo'
 import { engineDigest, rubricDigest, signOf } from '../src/server/judging/judgements'
 import { resultOf } from '../src/server/judging/result'
 import { markOf } from '../src/server/judging/results'
-import { override } from '../src/server/overrides'
+import { override } from '../src/server/orders/overrides'
 
 /** How much of a school there is to be. */
 export interface Growth {

@@ -37,12 +37,10 @@ for (;;) {
   await new Promise((done) => setTimeout(done, 100))
 }
 
-const folder = 'src/server/routes'
-const files = [
-  ...readdirSync(folder).map((name) => join(folder, name)),
-  'src/server/accounts/routes.ts',
-  'src/server/operations/routes.ts',
-]
+const folder = 'src/server'
+const files = readdirSync(folder, { recursive: true })
+  .filter((name) => name.endsWith('routes.ts'))
+  .map((name) => join(folder, name))
 const routes = files
   .flatMap((file) => [...readFileSync(file, 'utf8').matchAll(/router\.(get|post|put|delete)\(\s*'([^']+)'/g)])
   .map((m) => ({ method: m[1].toUpperCase(), path: m[2] }))

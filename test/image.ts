@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import type { TestProject } from 'vitest/node'
 import { openDatabase } from '../src/server/database'
-import { loadDemo } from '../src/server/demo'
+import { loadDemo } from '../src/server/demo/demo'
 
 /** Making a database takes seconds: an empty one and one with the demo school are made once a run, and every test starts from a copy. */
 export default async function setup(project: TestProject): Promise<() => void> {

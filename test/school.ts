@@ -6,7 +6,7 @@ import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
 import type {} from './image'
-import { loadDemo } from '../src/server/demo'
+import { loadDemo } from '../src/server/demo/demo'
 import { Judge } from '../src/server/judging'
 import { Workers } from '../src/server/workers/pool'
 

@@ -9,28 +9,28 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { say } from '../contract'
 import type { Database } from './database'
-import { failureOf, plainError } from './failure'
-import { Refusal } from './refusal'
+import { failureOf, plainError } from './http/failure'
+import { HttpError } from './http/http-error'
 import type { Directory } from './accounts/directory'
 import { accountRoutes, identify, sameOrigin } from './accounts/routes'
-import { readBodies } from './bodies'
-import { Floor } from './floor'
+import { readBodies } from './http/bodies'
+import { Floor } from './floor/floor'
 import { Judge } from './judging'
-import { floorRoutes } from './routes/floor'
-import { classRoutes } from './routes/classes'
-import { circuitRoutes } from './routes/circuits'
-import { dayRoutes } from './routes/days'
-import { deskRoutes } from './routes/desk'
-import { lessonRoutes } from './routes/lessons'
-import { ledgerRoutes } from './routes/ledger'
-import { libraryRoutes } from './routes/library'
-import { meterRoutes } from './routes/meters'
-import { orderRoutes } from './routes/orders'
-import { Room } from './room'
+import { floorRoutes } from './floor/routes'
+import { classRoutes } from './class/class-routes'
+import { circuitRoutes } from './circuits/routes'
+import { dayRoutes } from './class/day-routes'
+import { deskRoutes } from './orders/desk-routes'
+import { lessonRoutes } from './class/lesson-routes'
+import { ledgerRoutes } from './ledger/routes'
+import { libraryRoutes } from './circuits/library-routes'
+import { meterRoutes } from './meters/routes'
+import { orderRoutes } from './orders/routes'
+import { Room } from './show/room'
 import { operationRoutes, schoolRoutes } from './operations/routes'
-import { Streams } from './streams'
-import { roomRoutes } from './routes/room'
-import { rubricRoutes } from './routes/rubrics'
+import { Streams } from './http/streams'
+import { roomRoutes } from './show/routes'
+import { rubricRoutes } from './orders/rubric-routes'
 import type { Workers } from './workers/pool'
 
 export interface Surroundings {
@@ -176,14 +176,14 @@ export function createApp({
     roomRoutes(database, room, streams),
     deskRoutes(database, workers, judge),
   )
-  api.use((_req, _res, next) => next(new Refusal(404, say('nothingHere'))))
+  api.use((_req, _res, next) => next(new HttpError(404, say('nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {
     app.use(express.static(built, { maxAge: 0 }))
     // What looks like a file and is none is not the page: a monitor would take it for one.
     app.get('/{*path}', (req, res, next) =>
       /\.[^/]*$|^\/\.|^\/assets\//.test(req.path)
-        ? next(new Refusal(404, say('nothingHere')))
+        ? next(new HttpError(404, say('nothingHere')))
         : res.sendFile('index.html', { root: built }),
     )
   }

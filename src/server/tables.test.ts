@@ -31,17 +31,19 @@ describe('the tables', () => {
     const files = sources.filter(({ text }) => reads.test(text)).map(({ file }) => file)
     expect(files.sort()).toEqual([
       'accounts/users.ts',
-      'acts.ts',
-      'demo-station.ts',
+      'demo/demo-station.ts',
+      'ledger/student-export.ts',
       'operations/clock.ts',
       'operations/retention.ts',
-      'orders.ts',
-      'records/student-export.ts',
-      'replies.ts',
+      'orders/acts.ts',
+      'orders/orders.ts',
+      'orders/replies.ts',
     ])
     // It is written by its own module too, whichever name it is written under.
     const writes = /\b(insert into|update|delete from) current_(orders|results)\b/
-    expect(sources.filter(({ text }) => writes.test(text)).map(({ file }) => file)).toEqual(['orders.ts'])
+    expect(sources.filter(({ text }) => writes.test(text)).map(({ file }) => file)).toEqual([
+      'orders/orders.ts',
+    ])
     // What is read instead has every column but the one that says so.
     for (const [table, view] of [
       ['work_orders', 'current_orders'],

@@ -1,18 +1,18 @@
 import { randomInt } from 'node:crypto'
 import { say } from '../../contract'
 import type { Queries } from '../database'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { checkPassword, hashPassword } from './password-threads'
 import { setBenchCode } from './users'
 
 /**
  * Gives a student a new code for signing in at a bench, told once: six digits. Guesses are slowed, and it opens no more
  * than one bench's orders of one day.
- * @throws Refusal 404 where there is no such student
+ * @throws HttpError 404 where there is no such student
  */
 export async function newBenchCode(db: Queries, id: string): Promise<string> {
   const code = String(randomInt(1_000_000)).padStart(6, '0')
-  if (!(await setBenchCode(db, id, await hashPassword(code)))) throw new Refusal(404, say('noPerson'))
+  if (!(await setBenchCode(db, id, await hashPassword(code)))) throw new HttpError(404, say('noPerson'))
   return code
 }
 

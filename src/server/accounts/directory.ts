@@ -3,7 +3,7 @@ import * as oidc from 'openid-client'
 import { z } from 'zod'
 import { newAccountSchema, say, type Role, type User } from '../../contract'
 import type { Database, Queries } from '../database'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { giveDevice, giveSession } from './routes'
 import { openSession, sessionHours } from './sessions'
 import { noteSignIn } from './sign-ins'
@@ -110,7 +110,7 @@ export class Directory {
     const router = Router()
     router.get('/directory', async (req, res) => {
       const config = await this.configuration().catch(() => {
-        throw new Refusal(503, say('noDirectory', { label: this.label }))
+        throw new HttpError(503, say('noDirectory', { label: this.label }))
       })
       const verifier = oidc.randomPKCECodeVerifier()
       const state = oidc.randomState()

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../contract'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import type { PasswordTask } from './password-tasks'
 
 /** Passwords that may wait; strangers' stand in a queue before it (`sign-in-queue`). */
@@ -29,17 +29,17 @@ const started = (): Piscina =>
 
 async function inThread<T>(name: PasswordTask, task: object): Promise<T> {
   const pool = started()
-  if (pool.queueSize >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+  if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('tooBusy'))
   const result: unknown = await pool.run({ name, task })
   return result as T
 }
 
-/** @throws Refusal 503 where too many wait */
+/** @throws HttpError 503 where too many wait */
 export const hashPassword = (password: string): Promise<string> => inThread('hash', { password })
-/** @throws Refusal 503 where too many wait */
+/** @throws HttpError 503 where too many wait */
 export const checkPassword = (password: string, stored: string): Promise<boolean> =>
   inThread('check', { password, stored })
-/** Whether a password is easily guessed by whoever knows `known` of its owner. @throws Refusal 503 */
+/** Whether a password is easily guessed by whoever knows `known` of its owner. @throws HttpError 503 */
 export const isGuessed = (password: string, known: readonly string[]): Promise<boolean> =>
   inThread('guessed', { password, known })
 

@@ -1,6 +1,6 @@
 import { say, type User } from '../../contract'
 import { often, type Queries } from '../database'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { hashToken, newToken } from './tokens'
 import { userColumns } from './users'
 
@@ -26,7 +26,7 @@ export async function openSession(
   )
   await db.query('delete from sessions where expires_at < now()')
   const visitor = await visitorOf(db, token)
-  if (!visitor) throw new Refusal(404, say('noPerson'))
+  if (!visitor) throw new HttpError(404, say('noPerson'))
   return { ...visitor, token }
 }
 

@@ -2,7 +2,7 @@ import type { Request, RequestHandler } from 'express'
 import { ipKeyGenerator } from 'express-rate-limit'
 import { say } from '../../contract'
 import type { Database } from '../database'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { deviceSource } from './devices'
 import { FairQueue } from './fair-queue'
 
@@ -51,6 +51,6 @@ export function signInQueue(
           next()
         }),
     )
-    if (!done) throw new Refusal(503, say('tooBusy'))
+    if (!done) throw new HttpError(503, say('tooBusy'))
   }
 }

@@ -1,5 +1,5 @@
 import type { Queries } from '../database'
-import { iso } from '../orders'
+import { iso } from '../orders/orders'
 
 /** How somebody came in or did not, for whoever has to find out what happened. */
 export type Outcome = 'in' | 'wrong' | 'waits' | 'out' | 'card' | 'directory'

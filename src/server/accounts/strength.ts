@@ -1,11 +1,11 @@
 import { leastPassword, say } from '../../contract'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { isGuessed } from './password-threads'
 
 /**
  * Refuses a password that is short, common, or made of what everybody knows of its owner.
  * @param school the school's own name, '' where it has none
- * @throws Refusal 422
+ * @throws HttpError 422
  */
 export async function checkStrength(
   password: string,
@@ -13,11 +13,11 @@ export async function checkStrength(
   school: string,
 ): Promise<void> {
   if (password.trim().length < leastPassword)
-    throw new Refusal(422, say('passwordShort', { least: leastPassword }))
+    throw new HttpError(422, say('passwordShort', { least: leastPassword }))
   const known = `${login} ${name} ${school} brachyon`
     .normalize('NFKC')
     .toLowerCase()
     .split(/[^\p{L}\d]+/u)
     .filter((word) => word.length > 1)
-  if (await isGuessed(password, known)) throw new Refusal(422, say('passwordGuessed'))
+  if (await isGuessed(password, known)) throw new HttpError(422, say('passwordGuessed'))
 }

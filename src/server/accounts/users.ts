@@ -10,15 +10,15 @@ import {
   type User,
 } from '../../contract'
 import type { Database, Queries } from '../database'
-import { removeOrdersOf } from '../orders'
-import { cursorOf, pageFrom, pageSize, readCursor } from '../pages'
-import { Refusal } from '../refusal'
-import { schoolName } from '../school-name'
+import { removeOrdersOf } from '../orders/orders'
+import { cursorOf, pageFrom, pageSize, readCursor } from '../http/pages'
+import { HttpError } from '../http/http-error'
+import { schoolName } from '../operations/school-name'
 import { checkPassword, hashPassword } from './password-threads'
 import { endSessions } from './sessions'
 import { checkStrength } from './strength'
 import { removeSignIns } from './sign-ins'
-import { forgiveTries } from './throttle'
+import { forgiveTries } from './login-throttle'
 
 /** A user as the contract has it, out of table `t`. */
 export const userColumns = (t: string): string =>
@@ -29,7 +29,7 @@ let nobody: Promise<string> | undefined
 
 /**
  * @param byOther somebody else chose the password: its owner is to change it
- * @throws Refusal 422 where the password is weak, 409 where the sign-in name is taken
+ * @throws HttpError 422 where the password is weak, 409 where the sign-in name is taken
  */
 export async function addUser(db: Queries, account: NewAccount, role: Role, byOther = false): Promise<User> {
   return addHashed(db, account, role, byOther, await hashOfNew(db, account))
@@ -53,7 +53,7 @@ export async function addHashed(
      on conflict (login) do nothing returning ${userColumns('u')}`,
     [login, name, role, hash, byOther],
   )
-  if (!user) throw new Refusal(409, say('loginTaken', { login }))
+  if (!user) throw new HttpError(409, say('loginTaken', { login }))
   return user
 }
 
@@ -124,7 +124,7 @@ async function personOf(db: Queries, id: string): Promise<User & { hash: string 
     `select ${userColumns('u')}, password_hash as hash from users u where id = $1`,
     [id],
   )
-  if (!row) throw new Refusal(404, say('noPerson'))
+  if (!row) throw new HttpError(404, say('noPerson'))
   return row
 }
 
@@ -137,7 +137,7 @@ export async function changePassword(
 ): Promise<true | undefined> {
   const row = await personOf(db, user.id)
   if (!(await checkPassword(current, row.hash))) return undefined
-  if (current === password) throw new Refusal(422, say('samePassword'))
+  if (current === password) throw new HttpError(422, say('samePassword'))
   await checkStrength(password, row, await schoolName(db))
   await db.query('update users set password_hash = $2, must_change = false where id = $1', [
     user.id,
@@ -192,7 +192,7 @@ export async function forgetSignIns(tx: Queries, login: string): Promise<void> {
 
 /** Takes an account away with all that hangs on it: a student’s orders and what was done on them. */
 export async function removeUser(db: Database, id: string, by: User): Promise<void> {
-  if (id === by.id) throw new Refusal(409, say('notYourself'))
+  if (id === by.id) throw new HttpError(409, say('notYourself'))
   const { login } = await personOf(db, id)
   await db.transaction(async (tx) => {
     await endSessions(tx, id)

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { judgedSchema, type JudgedAttempt, type Rubric } from '../../core/assessment'
 import type { Step } from '../../core/attempt'
 import { often, type Queries } from '../database'
-import type { Order } from '../orders'
+import type { Order } from '../orders/orders'
 import { engineCode } from './engine-code'
 
 /** Table `judgements`: each attempt as it was judged last, with a digest of the steps, rubric and engine it was judged by. */

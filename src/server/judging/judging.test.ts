@@ -4,7 +4,7 @@ import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../../test/school'
 import { circuitListSchema } from '../../contract'
 import { judgedBy, judgementOf, keptJudgement, makeReady, prepared } from '.'
-import { loadOrder, loadSteps } from '../orders'
+import { loadOrder, loadSteps } from '../orders/orders'
 import type { Workers } from '../workers/pool'
 
 describe('what has been judged', () => {

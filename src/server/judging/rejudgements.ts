@@ -1,9 +1,9 @@
 import { say } from '../../contract'
 import { judgedSchema, type JudgedAttempt } from '../../core/assessment'
 import type { Database, Queries } from '../database'
-import { loadOrder, loadSteps } from '../orders'
-import { loadOverrides } from '../overrides'
-import { Refusal } from '../refusal'
+import { loadOrder, loadSteps } from '../orders/orders'
+import { loadOverrides } from '../orders/overrides'
+import { HttpError } from '../http/http-error'
 import { keepJudgement } from './judgements'
 import { resultOf } from './result'
 import { keepResult, markOf, sayMarkedAnew } from './results'
@@ -50,7 +50,7 @@ export async function countWaiting(db: Queries): Promise<number> {
 
 /**
  * Takes what the newer judge says in place of the mark that was given, and says so to the student; or leaves the mark.
- * @throws Refusal 404 where nothing waits
+ * @throws HttpError 404 where nothing waits
  */
 export async function settleRejudgement(database: Database, id: string, taken: boolean): Promise<void> {
   const order = await loadOrder(database, id)
@@ -60,7 +60,7 @@ export async function settleRejudgement(database: Database, id: string, taken: b
       'select sign, body from rejudgements where work_order_id = $1 and not declined for update',
       [id],
     )
-    if (!row) throw new Refusal(404, say('nothingWaits'))
+    if (!row) throw new HttpError(404, say('nothingWaits'))
     if (!taken) {
       await tx.query('update rejudgements set declined = true where work_order_id = $1', [id])
       return

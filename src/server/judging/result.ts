@@ -4,7 +4,7 @@ import { findPieces, piecesOf } from '../../core/model'
 import { type Circuit } from '../../core/circuit'
 import { describeFault } from '../../core/faults'
 import { evidenceOf } from '../../core/lab'
-import type { Order } from '../orders'
+import type { Order } from '../orders/orders'
 
 /** What lists and reports ask of a finished attempt. */
 export interface Result {

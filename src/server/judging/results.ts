@@ -1,7 +1,7 @@
 import { givenTotal, type JudgedAttempt, type Mark } from '../../core/assessment'
 import type { Queries } from '../database'
-import { iso, noteJudged, type Order } from '../orders'
-import { loadOverrides } from '../overrides'
+import { iso, noteJudged, type Order } from '../orders/orders'
+import { loadOverrides } from '../orders/overrides'
 import { engineDigest, rubricDigest } from './judgements'
 import type { Result } from './result'
 

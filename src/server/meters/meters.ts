@@ -1,8 +1,8 @@
 import type { Message } from '../../core/document'
 import { say, type MeterAnswer, type Meters, type NewMeter, type ReadMeter, type User } from '../../contract'
 import type { Queries } from '../database'
-import { loadOwn } from '../desk'
-import { Refusal } from '../refusal'
+import { loadOwn } from '../orders/desk'
+import { HttpError } from '../http/http-error'
 import { mayBeMeter, type MeterPlaces } from './addresses'
 import { askName, readMeter, type MeterAddress } from './read-meter'
 
@@ -14,12 +14,12 @@ export async function addMeter(
   { name, host, port }: NewMeter,
   places: MeterPlaces,
 ): Promise<{ id: string }> {
-  if (!mayBeMeter(host, places)) throw new Refusal(422, say('meterFar'))
+  if (!mayBeMeter(host, places)) throw new HttpError(422, say('meterFar'))
   const [row] = await db.query<{ id: string }>(
     'insert into meters (name, host, port) values ($1, $2, $3) on conflict (name) do nothing returning id',
     [name, host, port],
   )
-  if (!row) throw new Refusal(409, say('meterTaken', { name }))
+  if (!row) throw new HttpError(409, say('meterTaken', { name }))
   return row
 }
 
@@ -39,7 +39,7 @@ export const removeMeter = async (db: Queries, id: string): Promise<void> => {
 
 async function meterAddress(db: Queries, id: string): Promise<MeterAddress> {
   const [row] = await db.query<MeterAddress>('select host, port from meters where id = $1', [id])
-  if (!row) throw new Refusal(404, say('nothingHere'))
+  if (!row) throw new HttpError(404, say('nothingHere'))
   return row
 }
 
@@ -79,7 +79,7 @@ async function alone<T>(
   if (!mayBeMeter(host, places)) return { trouble: say('meterFar') }
   const key = `${host} ${port}`
   const count = waiting.get(key) ?? 0
-  if (count >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+  if (count >= mostWaiting) throw new HttpError(503, say('tooBusy'))
   waiting.set(key, count + 1)
   const mine = (asked.get(key) ?? Promise.resolve()).then(work, work)
   asked.set(key, mine)

@@ -1,6 +1,6 @@
 import type { Database, Queries } from '../database'
 import { binResults } from '../judging/results'
-import { binOrders, eraseBinned, forgetGone, takeOutOfBin } from '../orders'
+import { binOrders, eraseBinned, forgetGone, takeOutOfBin } from '../orders/orders'
 
 /** Days for which work lies in the bin before it is gone. */
 export const binDays = 30

@@ -1,5 +1,5 @@
 import type { Queries } from '../database'
-import { setNow } from '../facts'
+import { setNow } from './facts'
 
 /** Days that a school may be closed without its clock being doubted: the longest holidays. */
 const longestClosed = 40

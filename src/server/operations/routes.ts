@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { retentionSchema, say } from '../../contract'
 import { only } from '../accounts/routes'
 import type { Database } from '../database'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { givePassword } from '../accounts/users'
 import { exportSchool } from './export-school'
 import { packed } from './packed'
@@ -40,7 +40,7 @@ export function operationRoutes(db: Database, key: string): Router {
   router.post('/ops/password', express.json({ limit: '1kb' }), async (req, res) => {
     const { login } = z.object({ login: z.string() }).parse(req.body)
     const password = await givePassword(db, login)
-    if (password === undefined) throw new Refusal(404, say('noPerson'))
+    if (password === undefined) throw new HttpError(404, say('noPerson'))
     res.json({ password })
   })
   return router
@@ -52,7 +52,7 @@ const onlyWith =
     const given = Buffer.from(req.get('authorization')?.replace(/^Bearer /, '') ?? '')
     const wanted = Buffer.from(key)
     if (given.length !== wanted.length || !timingSafeEqual(given, wanted))
-      throw new Refusal(404, say('nothingHere'))
+      throw new HttpError(404, say('nothingHere'))
     next()
   }
 

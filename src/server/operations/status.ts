@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import { statfs } from 'node:fs/promises'
 import type { Status } from '../../contract'
 import type { Database, Queries } from '../database'
-import { setFact } from '../facts'
-import { iso } from '../orders'
+import { setFact } from './facts'
+import { iso } from '../orders/orders'
 import { retentionOf } from './retention'
 
 const version = (

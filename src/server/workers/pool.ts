@@ -7,7 +7,7 @@ import { say } from '../../contract'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { Bench, Frame, Order, Performed } from '../../core/attempt'
 import type { Message } from '../../core/document'
-import { Refusal } from '../refusal'
+import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type { DraftTask, HintTask, JudgeTask, PerformTask, QuestionTask, ReadyTask, StartTask } from './tasks'
 
@@ -166,7 +166,7 @@ export class Workers {
     stopping: Stopping = {},
   ): Promise<T> {
     const { pool, queue } = this.judgeOf(task.order, stopping)
-    if (queue.size >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+    if (queue.size >= mostWaiting) throw new HttpError(503, say('tooBusy'))
     const patient = stopping.behind || stopping.background
     // What nobody waits for may wait as long as it takes; then it has its time like anything else.
     const own = patient ? undefined : AbortSignal.timeout(limits[name])
@@ -182,9 +182,9 @@ export class Workers {
         },
       )
     } catch (error) {
-      if (error instanceof Refusal) throw error
-      if (own?.aborted) throw new Refusal(422, say('tooHeavy'))
-      if (signal?.aborted) throw new Refusal(503, say('tooBusy'))
+      if (error instanceof HttpError) throw error
+      if (own?.aborted) throw new HttpError(422, say('tooHeavy'))
+      if (signal?.aborted) throw new HttpError(503, say('tooBusy'))
       throw error
     }
   }
@@ -195,14 +195,14 @@ export class Workers {
     task: unknown,
     { signal }: Stopping = {},
   ): Promise<T> {
-    if (pool.queueSize >= mostWaiting) throw new Refusal(503, say('tooBusy'))
+    if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('tooBusy'))
     const timeUp = AbortSignal.timeout(limits[name])
     const either = signal ? AbortSignal.any([timeUp, signal]) : timeUp
     try {
       return (await pool.run({ name, task }, { signal: either })) as T
     } catch (error) {
-      if (timeUp.aborted || isOutOfMemory(error)) throw new Refusal(422, say('tooHeavy'))
-      if (either.aborted || isFull(error)) throw new Refusal(503, say('tooBusy'))
+      if (timeUp.aborted || isOutOfMemory(error)) throw new HttpError(422, say('tooHeavy'))
+      if (either.aborted || isFull(error)) throw new HttpError(503, say('tooBusy'))
       throw error
     }
   }

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { z } from 'zod'
-import { ask, persist, RequestFailure, send } from './client'
+import { ask, retryWhileOffline, RequestFailure, send } from './client'
 
 const answers = (status: number, body: string) =>
   vi.stubGlobal('fetch', () => Promise.resolve(new Response(body, { status })))
@@ -34,7 +34,7 @@ describe('an answer that is not the server’s own', () => {
     const pages = [new Response('<html>', { status: 502 }), new Response('{"n":1}', { status: 200 })]
     vi.stubGlobal('fetch', () => Promise.resolve(pages.shift()!))
     const waits: boolean[] = []
-    const done = persist(
+    const done = retryWhileOffline(
       () => send(z.object({ n: z.number() }), '/x', {}),
       (waiting) => waits.push(waiting),
     )
@@ -46,7 +46,7 @@ describe('an answer that is not the server’s own', () => {
   it('that refuses in our words is told, and not tried again', async () => {
     answers(409, JSON.stringify({ message: { code: 'attempt.concluded' }, problems: [] }))
     const told = await failure(
-      persist(
+      retryWhileOffline(
         () => ask(z.object({}), '/x'),
         () => undefined,
       ),

@@ -94,7 +94,10 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 const pauses = [1000, 1500, 2500, 4000]
 
 /** Tries again for as long as there is no connection, or nobody there for the moment; `onWait` hears of each pause. */
-export async function persist<T>(work: () => Promise<T>, onWait: (waiting: boolean) => void): Promise<T> {
+export async function retryWhileOffline<T>(
+  work: () => Promise<T>,
+  onWait: (waiting: boolean) => void,
+): Promise<T> {
   for (let tries = 0; ; tries++) {
     try {
       const result = await work()

@@ -1,6 +1,6 @@
 import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
 import type { Edit } from '../../core/editing'
-import { isSignedOut, persist, post, send } from '../api/client'
+import { isSignedOut, retryWhileOffline, post, send } from '../api/client'
 import { unsent } from '../api/unsent'
 import { uuid } from '../parts/uuid'
 import type { SaveState } from './open'
@@ -85,7 +85,7 @@ export function circuitQueue({ made, refused, state }: QueueEvents) {
       sending = one
       let answer: StoredCircuit | undefined
       try {
-        answer = await persist(
+        answer = await retryWhileOffline(
           () => sendOne(one),
           (waiting) => state(waiting ? 'waiting' : 'saving'),
         )

@@ -14,7 +14,7 @@ import {
 } from '../../../contract'
 import { faultKinds, faultOfKind, families, type FaultKind } from '../../../core/faults'
 import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
-import { ask, messageOf, persist, send } from '../../api/client'
+import { ask, messageOf, retryWhileOffline, send } from '../../api/client'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
 
@@ -85,7 +85,7 @@ export async function useDay(id: string) {
     last = last.then(async () => {
       saving.value = true
       try {
-        const kept = await persist(
+        const kept = await retryWhileOffline(
           () => {
             const { name, day, class: group, revision, body: now } = stored.value
             return send(

@@ -14,7 +14,7 @@ import { type Circuit } from '../../../core/circuit'
 import type { Message } from '../../../core/document'
 import type { InstrumentKey, Settings } from '../../../core/instruments'
 import { noticeText, partOfKind } from '../../../core/parts'
-import { ask, isSignedOut, messageOf, persist, send } from '../../api/client'
+import { ask, isSignedOut, messageOf, retryWhileOffline, send } from '../../api/client'
 import { unsent } from '../../api/unsent'
 import { uuid } from '../../parts/uuid'
 
@@ -182,7 +182,7 @@ export function useDesk(id: string) {
   async function sendUntilTaken(step: DeskAction): Promise<Taken> {
     outbox.write(step)
     try {
-      const taken = await persist(
+      const taken = await retryWhileOffline(
         () => send(takenSchema, `/desk/${id}/steps`, step),
         (w) => (waiting.value = w),
       )

@@ -1,0 +1,124 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import {
+  plantDoor,
+  say,
+  type FaultSets,
+  type Plant,
+  type TemplateList,
+  type VersionList,
+} from '../../contract'
+import { readCircuit } from '../../core/editing'
+import { type Circuit } from '../../core/circuit'
+import { addCircuit, checkFaults, editCircuit, loadCircuit, shelveLike } from './circuits'
+import type { Database, Queries } from '../database'
+import { HttpError } from '../http/http-error'
+
+const folder = new URL('../../../demo/circuits/', import.meta.url)
+
+/** Circuits that come with the application, read once: they are files and do not change while it runs. */
+let kept: ReadonlyMap<string, Circuit> | undefined
+function templates(): ReadonlyMap<string, Circuit> {
+  kept ??= new Map(
+    readdirSync(folder)
+      .filter((file) => file.endsWith('.json'))
+      .sort()
+      .flatMap((file) => {
+        const read = readCircuit(JSON.parse(readFileSync(new URL(file, folder), 'utf8')))
+        return read.ok ? [[file.replace('.json', ''), read.value] as const] : []
+      }),
+  )
+  return kept
+}
+
+export const listTemplates = (): TemplateList =>
+  [...templates()].map(([file, { name, vehicle, note, parts }]) => ({
+    file,
+    name,
+    vehicle,
+    note,
+    parts: parts.length,
+  }))
+
+export async function startFrom(db: Queries, file: string, owner: string | undefined): Promise<string> {
+  const circuit = templates().get(file)
+  if (!circuit) throw new HttpError(404, say('noTemplate'))
+  return addCircuit(db, circuit, owner)
+}
+
+/** A copy of a circuit beside it, in the same folder; the plant stays with the original. */
+export async function copyCircuit(db: Queries, id: string, owner: string | undefined): Promise<string> {
+  const { circuit } = await loadCircuit(db, id)
+  const copy = await addCircuit(db, { ...circuit, name: `${circuit.name}, copy`.slice(0, 120) }, owner)
+  await shelveLike(db, copy, id)
+  return copy
+}
+
+export const listVersions = (db: Queries, circuit: string): Promise<VersionList> =>
+  db.query(
+    `select id, name, to_char(created_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as created
+     from circuit_versions where circuit_id = $1 order by created_at desc`,
+    [circuit],
+  )
+
+export async function keepVersion(db: Queries, circuit: string, name: string): Promise<void> {
+  await db.query(
+    `insert into circuit_versions (circuit_id, name, document) select id, $2, document from circuits where id = $1`,
+    [circuit, name],
+  )
+}
+
+/** Takes a version up again: an edit like any other, which can be undone. */
+export async function takeUp(database: Database, circuit: string, version: string) {
+  const [row] = await database.query<{ name: string; document: unknown }>(
+    'select name, document from circuit_versions where id = $1 and circuit_id = $2',
+    [version, circuit],
+  )
+  if (!row) throw new HttpError(404, say('noVersion'))
+  const read = readCircuit(row.document, { unfinished: true })
+  if (!read.ok) throw new HttpError(422, say('unreadable'), read.problems)
+  const { revision } = await loadCircuit(database, circuit)
+  return editCircuit(database, circuit, revision, {
+    type: 'whole',
+    label: `Version “${row.name}” taken up again`.slice(0, 200),
+    circuit: read.value,
+  })
+}
+
+export async function historyOf(db: Queries, circuit: string): Promise<{ what: string; undone: boolean }[]> {
+  return db.query(
+    `select undone, case edit->>'type'
+       when 'setParameter' then (edit->>'part') || ': ' || (edit->>'name') || ' = ' || (edit->>'value')
+       when 'namePart' then (edit->>'part') || ' named “' || (edit->>'name') || '”'
+       when 'rename' then 'named “' || (edit->>'name') || '”'
+       when 'setTemperature' then (edit->>'value') || ' °C'
+       else coalesce(edit->>'label', 'described') end as what
+     from circuit_edits where circuit_id = $1 order by position desc limit 200`,
+    [circuit],
+  )
+}
+
+/** Sets that can be read; one of a fault that is gone is left out. */
+export async function listFaultSets(db: Queries, circuit: string): Promise<FaultSets> {
+  const rows = await db.query<{ id: string; name: string; plant: unknown }>(
+    'select id, name, plant from fault_sets where circuit_id = $1 order by name',
+    [circuit],
+  )
+  return rows.flatMap(({ id, name, plant }) => {
+    const read = plantDoor.read(plant)
+    return read.ok ? [{ id, name, plant: read.value }] : []
+  })
+}
+
+/** Keeps a plant under a name; one of this name is replaced. */
+export async function keepFaultSet(db: Queries, circuit: string, name: string, plant: Plant): Promise<void> {
+  checkFaults((await loadCircuit(db, circuit)).circuit, plant.faults)
+  await db.query(
+    `insert into fault_sets (circuit_id, name, plant) values ($1, $2, $3)
+     on conflict (circuit_id, name) do update set plant = excluded.plant`,
+    [circuit, name, JSON.stringify(plantDoor.write(plant))],
+  )
+}
+
+export async function removeFaultSet(db: Queries, circuit: string, id: string): Promise<void> {
+  await db.query('delete from fault_sets where circuit_id = $1 and id = $2', [circuit, id])
+}

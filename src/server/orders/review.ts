@@ -1,0 +1,42 @@
+import type { Review, User } from '../../contract'
+import type { Database } from '../database'
+import { keptJudgement } from '../judging'
+import { waitingMark } from '../judging/rejudgements'
+import { markedAnew } from '../judging/results'
+import { loadSteps, type Order } from './orders'
+import { loadOverrides } from './overrides'
+import { loadReplies } from './replies'
+
+/** The whole of a review: for the instructor at any time, for the student once it has been given back. */
+export async function reviewOf(db: Database, order: Order, own = false): Promise<Review> {
+  const steps = await loadSteps(db, order.id)
+  const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
+    order.studentId,
+  ])
+  const { id, circuit, planted, frame, complaint, created, concluded, released, rubric } = order
+  return {
+    id,
+    circuit,
+    faults: [...planted],
+    frame,
+    complaint,
+    created,
+    concluded,
+    released,
+    student: student!,
+    steps: [...steps],
+    rubric,
+    // What is not worked out yet is asked for by itself: the steps are there at once.
+    judged: await keptJudgement(
+      db,
+      order,
+      steps.map(({ step }) => step),
+    ),
+    // Why a mark was put in place of the judge’s is the instructor’s own note.
+    // What a newer judge would say is the instructor's to decide.
+    newerMark: own ? null : await waitingMark(db, id),
+    markedAnew: await markedAnew(db, id),
+    overrides: (await loadOverrides(db, id)).map((o) => (own ? { ...o, note: '' } : o)),
+    replies: await loadReplies(db, id),
+  }
+}
