@@ -1,19 +1,180 @@
-export * from './account'
-export * from './circuits'
-export * from './classes'
-export * from './days'
-export * from './desk'
-export * from './ledger'
-export * from './lessons'
-export * from './lists'
-export * from './orders'
-export * from './people'
-export * from './progress'
-export * from './rubrics'
-export * from './scope'
-export * from './failure'
-export * from './floor'
+export {
+  benchCodeSchema,
+  changePasswordSchema,
+  languageSchema,
+  leastPassword,
+  newAccountSchema,
+  resetSchema,
+  schoolNameSchema,
+  setUpSchema,
+  signInSchema,
+  signInsSchema,
+  userSchema,
+  type NewAccount,
+  type Role,
+  type Session,
+  type User,
+} from './account'
+export {
+  editRequestSchema,
+  faultSetsSchema,
+  historySchema,
+  historyStepSchema,
+  nameSchema,
+  newFaultSetSchema,
+  plantDoor,
+  plantSchema,
+  shelfSchema,
+  storedCircuitSchema,
+  versionListSchema,
+  type FaultSets,
+  type Plant,
+  type Shelf,
+  type StoredCircuit,
+  type VersionList,
+} from './circuits'
+export {
+  classListSchema,
+  memberSchema,
+  newClassSchema,
+  rosterDoneSchema,
+  rosterPlanSchema,
+  rosterSchema,
+  teachingSchema,
+  type ClassList,
+  type RosterDone,
+  type RosterPlan,
+} from './classes'
+export {
+  benchClaimsSchema,
+  cardInSchema,
+  cardPeopleSchema,
+  cardPersonSchema,
+  cardSchema,
+  changedDaySchema,
+  claimSchema,
+  clockOf,
+  dayBodySchema,
+  dayListSchema,
+  dayOf,
+  mostStands,
+  newDaySchema,
+  settleClaimSchema,
+  storedDaySchema,
+  type BenchClaims,
+  type CardPeople,
+  type DayBody,
+  type DayList,
+  type DayRow,
+  type OwnRounds,
+  type StoredDay,
+} from './days'
+export {
+  acknowledgedSchema,
+  deskActionSchema,
+  deskSchema,
+  repliesSchema,
+  replySchema,
+  takenSchema,
+  verdictsSchema,
+  type Desk,
+  type DeskAction,
+  type Reply,
+  type Taken,
+  type Verdicts,
+} from './desk'
+export {
+  courseSchema,
+  judgingStateSchema,
+  ledgerSchema,
+  ledgerStudentsSchema,
+  marksSchema,
+  type Course,
+  type JudgingState,
+  type Ledger,
+  type LedgerStudents,
+  type MarkRow,
+  type Marks,
+} from './ledger'
+export {
+  handOutSchema,
+  keepLessonSchema,
+  lessonListSchema,
+  lessonVersionsSchema,
+  storedLessonSchema,
+  type LessonRow,
+  type LessonVersions,
+  type StoredLesson,
+} from './lessons'
+export {
+  circuitListSchema,
+  deskListSchema,
+  metersSchema,
+  mostCircuits,
+  newMeterSchema,
+  orderListSchema,
+  orderStates,
+  releaseAllSchema,
+  templateListSchema,
+  type CircuitList,
+  type DeskList,
+  type Meters,
+  type NewMeter,
+  type OrderList,
+  type OrderRow,
+  type OrderState,
+  type TemplateList,
+} from './lists'
+export {
+  newOrderSchema,
+  overrideSchema,
+  overridesSchema,
+  releasedSchema,
+  reviewSchema,
+  settleRejudgementSchema,
+  type NewOrder,
+  type Overrides,
+  type Review,
+} from './orders'
+export { progressedSchema, type Progressed } from './progress'
+export {
+  newRubricSchema,
+  rubricListSchema,
+  triedRubricSchema,
+  tryRubricSchema,
+  type NewRubric,
+  type RubricList,
+  type RubricRow,
+  type TriedRubric,
+} from './rubrics'
+export { afterSchema, everybody, scopeQuerySchema, scopeSchema, type Page, type Scope } from './scope'
+export { type Failure } from './failure'
+export {
+  floorActSchema,
+  floorRowSchema,
+  floorSchema,
+  toldSchema,
+  type FloorAct,
+  type FloorList,
+  type FloorRow,
+  type Told,
+} from './floor'
 export { say } from './phrases'
-export * from './meters'
-export * from './show'
-export * from './status'
+export { meterAnswerSchema, readMeterSchema, type MeterAnswer, type ReadMeter } from './meters'
+export {
+  answerSchema,
+  askedSchema,
+  newQuestionSchema,
+  spreadSchema,
+  type Answer,
+  type Asked,
+  type QuestionBody,
+  type Spread,
+} from './show'
+export {
+  retentionSchema,
+  retentionStateSchema,
+  statusSchema,
+  type RetentionState,
+  type Status,
+} from './status'

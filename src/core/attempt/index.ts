@@ -1,10 +1,43 @@
-export * from './another'
-export * from './bench'
-export * from './complaint'
-export * from './complaint-words'
-export * from './minutes'
-export * from './order'
-export * from './perform'
-export * from './repairs'
-export * from './steps'
-export * from './said'
+export { faultsLike } from './another'
+export { advance, benchOf, boardOf, faultsLeft, startBench, stateOf, type Bench } from './bench'
+export { arrangementOf, complaintIn, complaintOf, draftComplaint } from './complaint'
+export { complaintWords } from './complaint-words'
+export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'
+export {
+  defaultFrame,
+  frameDoor,
+  frameSchema,
+  meterOfFrame,
+  plantedDoor,
+  usualHints,
+  type Frame,
+  type Order,
+} from './order'
+export { checkArrangement, perform, type Action, type Performed } from './perform'
+export { cures, repairKeys, repairOf, repairs, repairsFor, type RepairKey } from './repairs'
+export {
+  arrangementSchema,
+  asSeen,
+  concludeStep,
+  hasSign,
+  hintLevels,
+  hintStep,
+  inferStep,
+  mostSteps,
+  operateStep,
+  readingSchema,
+  renewStep,
+  repairStep,
+  stepDoor,
+  stepSchema,
+  testStep,
+  type Arrangement,
+  type Connection,
+  type HintLevel,
+  type Prediction,
+  type Source,
+  type Step,
+  type StepOf,
+  type StoredReading,
+} from './steps'
+export { predictionSaid, readingSaid, type Said } from './said'

@@ -1,17 +1,34 @@
-export * from './ammeter'
-export * from './attach'
-export * from './bench'
-export * from './clamp'
+export { readAmps, readVoltsInAmpsJack } from './ammeter'
+export { ohmsAcross, solveWith } from './attach'
+export { readWith, withConnected, type Connected } from './bench'
+export { acClamp, clampAmps, dcClamp, readClamp } from './clamp'
 export { connectJumper, connectLoad, testBattery, type BatteryTest } from './connect'
-export * from './diode-test'
-export * from './expected'
-export * from './fuse-table'
-export * from './held'
-export * from './instrument'
-export * from './meter'
-export * from './meters'
-export * from './ohmmeter'
-export * from './registry'
-export * from './shares'
-export * from './test-lamp'
-export * from './voltmeter'
+export { Expectations, expectedVolts, type Expected } from './expected'
+export { ampsByFuse, type FuseAmps } from './fuse-table'
+export { heldSchema, holds, locate, type Held, type Hold, type Place } from './held'
+export {
+  devices,
+  numberOf,
+  settingsOf,
+  type Device,
+  type Interval,
+  type Nature,
+  type Reading,
+  type Settings,
+} from './instrument'
+export { workshopMeter, type Display, type MeterType } from './meter'
+export { leafletOf, leafletSchema, meterOf, meterOfLeaflet, meters, type Leaflet } from './meters'
+export { readContinuity, readOhms } from './ohmmeter'
+export {
+  checkSettings,
+  findInstrument,
+  instrumentKey,
+  instrumentKeys,
+  instrumentOf,
+  instruments,
+  settingsSchema,
+  type InstrumentKey,
+} from './registry'
+export { sharesOfOhms, sharesOfVolts } from './shares'
+export { readTestLamp, withTestLamp } from './test-lamp'
+export { readVolts, voltsAccuracy } from './voltmeter'

@@ -1,6 +1,45 @@
-export * from './lesson'
-export * from './rotation'
-export * from './skills'
-export * from './roster'
-export * from './script'
-export * from './quiz'
+export {
+  drawSets,
+  lessonFormat,
+  lessonJsonSchema,
+  lessonSchema,
+  lessonVersion,
+  readLesson,
+  type Lesson,
+} from './lesson'
+export {
+  brokenRules,
+  costOf,
+  leastUneven,
+  rotate,
+  type Broken,
+  type Group,
+  type Seats,
+  type Stand,
+} from './rotation'
+export {
+  evidenceOf,
+  levelOf,
+  levelsOf,
+  needsOf,
+  nextOf,
+  ready,
+  reliability,
+  skillKeys,
+  skills,
+  topicsOf,
+  type Evidence,
+  type Skill,
+} from './skills'
+export {
+  guessColumns,
+  isOneRoster,
+  loginFrom,
+  readOneRoster,
+  readPlain,
+  type Columns,
+  type Roster,
+  type RosterFile,
+} from './roster'
+export { type Ask } from './script'
+export { orderOfChoices, quizOf, quizTexts, type Question } from './quiz'

@@ -1,9 +1,25 @@
-export * from './definition'
-export * from './registry'
-export * from './route'
-export * from './sizes'
-export * from './strands'
-export * from './wire-heat'
+export {
+  accesses,
+  positionName,
+  type Access,
+  type AnyPart,
+  type At,
+  type FieldMeta,
+  type Net,
+  type Notice,
+  type Role,
+  type ScanRow,
+  type Segment,
+  type Sense,
+  type StrikeUnit,
+  type Surroundings,
+  type TerminalKey,
+} from './definition'
+export { isPartKind, noticeText, partKinds, partOfKind, parts } from './registry'
+export { routeThrough, type Route } from './route'
+export { presetsOf, readParameters, sized } from './sizes'
+export { strandsOf } from './strands'
+export { burns, overheats } from './wire-heat'
 export { fuseColdOhms, fuseTypes, type FuseType } from './fuse'
 export { fuseLaw, meltsAbove } from './fuse'
 export {

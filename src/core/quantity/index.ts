@@ -1,3 +1,3 @@
-export * from './format'
-export * from './parse'
-export * from './gauge'
+export { formatNumber, formatPlain, formatQuantity, units, type Unit } from './format'
+export { parseQuantity, type Parsed } from './parse'
+export { areaOfGauge } from './gauge'

@@ -1,7 +1,36 @@
-export * from './isolated'
-export * from './key'
-export * from './limits/limit-set'
-export * from './losses'
-export * from './limits/registry'
-export * from './columns'
-export * from './rows'
+export { deadRows, isolatedRows, type IsolatedRow } from './isolated'
+export {
+  answerKey,
+  boardOfKey,
+  stateKey,
+  type AnswerKey,
+  type Balance,
+  type DropRow,
+  type FuseRow,
+  type StateKey,
+} from './key'
+export { type LimitSet, type LimitVerdict } from './limits/limit-set'
+export { lossesOf, smallLosses, type LossStep } from './losses'
+export { limitSetFor, limitSets } from './limits/registry'
+export {
+  cellOf,
+  clampColumns,
+  columnsFor,
+  dropAmps,
+  dropColumns,
+  fuseColumns,
+  isolatedColumns,
+  pointColumns,
+  type Column,
+} from './columns'
+export {
+  clampTable,
+  dropRows,
+  fuseTable,
+  isolatedTable,
+  pointRows,
+  volts,
+  type Arrange,
+  type Figure,
+  type Sortable,
+} from './rows'

@@ -1,7 +1,7 @@
 import { english } from './english'
 import { speaker } from './tell'
 
-export * from './tell'
+export { speaker } from './tell'
 export { catalogues, english } from './english'
 
 /** In English. */

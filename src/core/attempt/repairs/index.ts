@@ -1,2 +1,2 @@
-export * from './registry'
+export { cures, repairKeys, repairOf, repairs, repairsFor, type RepairKey } from './registry'
 export type { Repair } from './repair'

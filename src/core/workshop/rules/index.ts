@@ -1,3 +1,3 @@
-export * from './registry'
-export * from './rule'
+export { warningsOf } from './registry'
+export { type Warning } from './rule'
 export { protection } from './wire-and-fuse'
