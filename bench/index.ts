@@ -50,7 +50,7 @@ async function operatingPoint(name: string, network: Network, runs: number): Pro
     `${(theirs / again).toFixed(0)} ×  (${ms(theirs)} / ${ms(again)})`,
   )
   line(
-    `${name}: operating point, reference / ours, from its elements`,
+    `${name}: operating point, reference / ours, from its elements, the circuit compiled`,
     `${(theirs / whole).toFixed(0)} ×  (${ms(whole)})`,
   )
 }

@@ -4,7 +4,6 @@ import { wireUp } from '../model'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import type { Message } from '../document'
 import {
-  dcClamp,
   instrumentOf,
   readTestLamp,
   settingsOf,
@@ -14,7 +13,7 @@ import {
 } from '../instruments'
 import { brightness, brightnessScale, partOfKind } from '../parts'
 import { formatQuantity } from '../quantity'
-import { answerKey, boardOfKey, type StateKey } from '../readings'
+import { answerKey, boardOfKey, isApart, passing, type StateKey } from '../readings'
 import { say } from './phrases'
 
 /** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
@@ -49,15 +48,7 @@ export interface Sights {
   readonly band: Float64Array
 }
 
-/** Ohms that nobody tells apart with leads in hand, and the share beside it (common practice, no source). */
-const ohmsBand = (ohms: number) => 0.3 + 0.1 * Math.abs(ohms)
 const open = 1e9
-/**
- * Amps that a clamp tells apart: two of its last digits, its own accuracy, and that two good loads of one type differ
- * by a twentieth (common practice, no source).
- */
-const clampBand = (amps: number) => 2 * dcClamp.digit + (dcClamp.percent / 100 + 0.05) * Math.abs(amps)
-
 /** All tests that make sense on this circuit, and what they show when it is sound. */
 export function sightsOf(circuit: Circuit, meter: MeterType = workshopMeter): Sights {
   const tests: Test[] = []
@@ -98,8 +89,8 @@ function readAll(
     const place = row.part
     const what = say('alone', { part: row.part, between: row.between })
     const ohms = Math.min(open, row.ohms.value ?? open)
-    add(() => ({ sort: 'ohms', place, what }), ohms, ohmsBand(ohms))
-    add(() => ({ sort: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, 0.5)
+    add(() => ({ sort: 'ohms', place, what }), ohms, passing.ohms(ohms))
+    add(() => ({ sort: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, passing.word)
   }
   return Float64Array.from(found)
 }
@@ -112,7 +103,7 @@ function stateTests(state: StateKey, id: string, add: Add): void {
     add(
       () => ({ sort: 'volts', state: id, place: row.name, what: say('toGround', { point: row.name }) }),
       row.value ?? Number.NaN,
-      row.band,
+      passing.volts(row.band),
     )
   }
   for (const row of state.drops)
@@ -124,16 +115,16 @@ function stateTests(state: StateKey, id: string, add: Add): void {
         what: say('between', { from: row.from, to: row.to }),
       }),
       row.value ?? Number.NaN,
-      row.band,
+      passing.volts(row.band),
     )
   for (const row of state.fuses)
     add(
       () => ({ sort: 'fuse', state: id, place: row.part, what: say('acrossFuse', { part: row.part }) }),
       row.value ?? Number.NaN,
-      row.band,
+      passing.volts(row.band),
     )
   const clamp = (place: string, what: Message, amps: number) =>
-    add(() => ({ sort: 'clamp', state: id, place, what: say('round', { what }) }), amps, clampBand(amps))
+    add(() => ({ sort: 'clamp', state: id, place, what: say('round', { what }) }), amps, passing.clamp(amps))
   for (const { place, bundle, amps, conductors } of state.places) {
     clamp(place, say('place', { bundle, place }), amps)
     for (const { part, amps: own } of conductors) clamp(place, say('wireAt', { part, place }), own)
@@ -149,7 +140,7 @@ function stateTests(state: StateKey, id: string, add: Add): void {
     add(
       () => ({ sort: 'notice', state: id, place: notice.part, what: say('whatDoes', { part: notice.part }) }),
       wordNumber(notice.key),
-      0.5,
+      passing.word,
     )
 }
 
@@ -205,24 +196,18 @@ function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string
     ] as const) {
       const glow = solved ? glowAcross(solved, red, black, volts) : 'dark'
       const level = brightnessScale.indexOf(glow)
-      add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, 0.5)
+      add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, passing.word)
     }
   }
 }
 
-/** Whether a test tells a reading from another. */
-export function differs(a: number, b: number, band: number): boolean {
-  if (Number.isNaN(a) || Number.isNaN(b)) return Number.isNaN(a) !== Number.isNaN(b)
-  return Math.abs(a - b) > band
-}
-
 /** Indices of the tests that reveal a board. */
 export const revealing = ({ healthy, band }: Sights, sight: Sight): number[] =>
-  [...sight.keys()].filter((i) => differs(sight[i]!, healthy[i]!, band[i]!))
+  [...sight.keys()].filter((i) => isApart(sight[i]!, healthy[i]!, band[i]!))
 
 /** Whether no test tells the two apart. */
 export function alike({ band }: Sights, a: Sight, b: Sight): boolean {
-  for (let i = 0; i < a.length; i++) if (differs(a[i]!, b[i]!, band[i]!)) return false
+  for (let i = 0; i < a.length; i++) if (isApart(a[i]!, b[i]!, band[i]!)) return false
   return true
 }
 

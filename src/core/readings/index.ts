@@ -1,3 +1,4 @@
+export { isApart, passing } from './detectability'
 export { deadRows, isolatedRows, type IsolatedRow } from './isolated'
 export {
   answerKey,

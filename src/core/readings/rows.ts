@@ -1,4 +1,5 @@
 import { formatQuantity } from '../quantity'
+import { isApart, passing } from './detectability'
 import type { AnswerKey, FuseRow, PlaceRow, StateKey } from './key'
 
 /** What a row of the answer key is picked and put in order by. */
@@ -36,8 +37,8 @@ function figure(
   part: Pick<Figure, 'id' | 'words' | 'quantity' | 'unit' | 'at' | 'title' | 'part' | 'band'>,
   healthy: number | undefined,
   other: { readonly value: number | undefined } | undefined,
-  /** Change from which the fault shows here. */
-  least: number,
+  /** Half-width within which a reading passes for the healthy one. */
+  within: number,
 ): Figure {
   const faulted = other?.value
   const change = healthy === undefined || faulted === undefined ? undefined : faulted - healthy
@@ -50,8 +51,7 @@ function figure(
     change,
     size: Math.abs(healthy ?? 0),
     difference: size,
-    // What floats in one and not in the other has changed, whatever the number.
-    bad: other !== undefined && (change === undefined ? healthy !== faulted : size > least),
+    bad: other !== undefined && isApart(healthy, faulted, within),
   }
 }
 
@@ -64,7 +64,12 @@ export const pointRows = (state: StateKey, faulted: StateKey | null): PointFigur
     if (row.inside) return []
     const { name, title, band, node } = row
     const head = { id: name, words: `${name} ${title}`, at: name, title, part: '', band } as const
-    const made = figure({ ...head, quantity: 'voltage', unit: 'V' }, row.value, faulted?.points[i], row.band)
+    const made = figure(
+      { ...head, quantity: 'voltage', unit: 'V' },
+      row.value,
+      faulted?.points[i],
+      passing.volts(row.band),
+    )
     return [{ ...made, node }]
   })
 
@@ -87,7 +92,7 @@ export const dropRows = (state: StateKey, faulted: StateKey | null, path = -1): 
       part,
       band,
     } as const
-    const made = figure({ ...head, quantity: 'drop', unit: 'V' }, drop.value, other, Math.max(0.1, band))
+    const made = figure({ ...head, quantity: 'drop', unit: 'V' }, drop.value, other, passing.volts(band))
     return { ...made, name, side, amps: (other ?? drop).amps }
   })
 
@@ -113,12 +118,16 @@ export const isolatedTable = (
       part: row.part,
       band: undefined,
     } as const
-    const made = figure({ ...head, quantity: 'ohms', unit: 'Ω' }, row.ohms.value, other?.ohms, 0)
+    const made = figure(
+      { ...head, quantity: 'ohms', unit: 'Ω' },
+      row.ohms.value,
+      other?.ohms,
+      passing.ohms(row.ohms.value ?? 0),
+    )
     return {
       ...made,
       size: row.ohms.value ?? open,
       difference: other ? Math.abs((other.ohms.value ?? open) - (row.ohms.value ?? open)) : 0,
-      bad: other !== undefined && other.ohms.text !== row.ohms.text,
       shown: row.ohms.text,
       other: other?.ohms.text ?? '',
       beeps: row.continuity.beeps,
@@ -137,7 +146,7 @@ export const fuseTable = (state: StateKey, faulted: StateKey | null): FuseFigure
     const { part, name, band } = row
     const other = faulted?.fuses[i]
     const head = { id: part, words: `${part} ${name}`, at: 'test tabs', title: name, part, band } as const
-    const made = figure({ ...head, quantity: 'fuse drop', unit: 'V' }, row.value, other, band)
+    const made = figure({ ...head, quantity: 'fuse drop', unit: 'V' }, row.value, other, passing.volts(band))
     return { ...made, name, now: other ?? row }
   })
 
@@ -162,7 +171,7 @@ export const clampTable = (state: StateKey, faulted: StateKey | null): ClampFigu
       { ...head, quantity: 'clamp', unit: 'A' },
       amps,
       other && { value: other.amps },
-      Math.max(0.02, 0.07 * Math.abs(amps)),
+      passing.clamp(amps),
     )
     return { ...made, name, now: other ?? row }
   })
