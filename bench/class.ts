@@ -31,7 +31,7 @@ for (let i = 0; i < students; i++) {
   )
   student.work()
   const { order, steps } = student.attempt
-  const prepared = await workers.prepare({ order })
+  const prepared = await workers.prepare({ order, thresholds: defaultRubric.thresholds })
   await workers.makeReady({ order, prepared })
   attempts.push({ order, steps, prepared })
 }

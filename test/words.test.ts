@@ -79,7 +79,8 @@ function words(of: unknown, found = new Set<string>(), depth = 0): Set<string> {
   if (!of || typeof of !== 'object' || depth > 8) return found
   for (const [key, value] of Object.entries(of)) {
     if (typeof value === 'string' && (shown.has(key) || (depth === 0 && !Array.isArray(of)))) found.add(value)
-    else if (key !== 'parameters' && key !== 'example') words(value, found, depth + 1)
+    // Why a fault is met as often as it is, nobody is shown.
+    else if (!['parameters', 'example', 'prior'].includes(key)) words(value, found, depth + 1)
   }
   return found
 }

@@ -3,6 +3,7 @@ import { settable } from '../circuit'
 import { stateOf, arrangementOf } from '../attempt'
 import type { Fault } from '../faults'
 import type { InstrumentKey } from '../instruments'
+import type { Thresholds } from './rubric'
 
 /** Volts within which nobody tells two readings apart: the meter's last digits on its twelve-volt range. */
 const sameVolts = 0.02
@@ -17,6 +18,7 @@ export function indistinctFrom(
   belief: Belief,
   planted: readonly Fault[],
   bag: readonly InstrumentKey[],
+  { proven }: Pick<Thresholds, 'proven'>,
 ): ReadonlySet<string> {
   const { predictor } = belief
   const found = new Set<string>()
@@ -28,7 +30,7 @@ export function indistinctFrom(
   if (!truth) return found
   const own = new Set(truth.family.pieces)
   // Nothing worth asking about is left beside it.
-  if (belief.doubtOfAny([...own]) >= 0.98) return found
+  if (belief.doubtOfAny([...own]) >= proven) return found
   const at = planted.find((p) => isOf(truth.family, p))!
   const x = at.severity === undefined ? truth.best : placeOnGrid(truth.family.grid, at.severity)
   const separable = new Set<string>()

@@ -9,9 +9,13 @@ import { truthOf } from './truth'
 import type { JudgedAttempt } from './verdict'
 
 /** The work that can be done when an order is handed out. */
-export function prepareJudging(predictor: Predictor, order: Order): Prepared {
+export function prepareJudging(
+  predictor: Predictor,
+  order: Order,
+  { thresholds }: Pick<Rubric, 'thresholds'> = defaultRubric,
+): Prepared {
   const first = firstBelief(predictor, order)
-  return { belief: first.kept(), path: modelPath(predictor, order, first) }
+  return { belief: first.kept(), path: modelPath(predictor, order, first, thresholds) }
 }
 
 /** Solves the boards that judging the next steps will ask for, where what was prepared has been kept but not the boards. */

@@ -129,7 +129,12 @@ export class Judging {
       judgeRepair(order, steps, this.bench) ?? [],
     ].flat()
     const end = this.atConclusion ?? this.belief
-    const evidence = evidenceOf(this.first, end, indistinctFrom(end, order.planted, order.frame.bag), order)
+    const evidence = evidenceOf(
+      this.first,
+      end,
+      indistinctFrom(end, order.planted, order.frame.bag, rubric.thresholds),
+      order,
+    )
     const { marks, total, of, uncapped } = marksOf(judgements, rubric, evidence)
     return {
       judgements,
@@ -142,7 +147,7 @@ export class Judging {
       doubts: [...this.doubts],
       sizes: sizesOf(end, order),
       contradictions: [...this.contradictions],
-      path: this.prepared?.path ?? modelPath(predictor, order, this.first),
+      path: this.prepared?.path ?? modelPath(predictor, order, this.first, rubric.thresholds),
     }
   }
 
@@ -210,6 +215,7 @@ export class Judging {
       after: stillAlive(belief, after),
       definition: (id) => partOfKind(partOf(order.circuit, id).kind),
       earlier: this.steps.slice(0, i),
+      thresholds: this.rubric.thresholds,
     }
     this.said.push(new Technique(scene, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
@@ -313,7 +319,7 @@ export class Judging {
     const { order, belief, bench } = this
     this.atConclusion = belief
     const left = faultsLeft(order.circuit, order.planted, bench)
-    const indistinct = indistinctFrom(belief, left, order.frame.bag)
+    const indistinct = indistinctFrom(belief, left, order.frame.bag, this.rubric.thresholds)
     const [next] =
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []

@@ -3,6 +3,7 @@ import { findPieces } from '../model'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
 import { indistinctFrom } from './indistinct'
+import type { Thresholds } from './rubric'
 import type { JudgedAttempt } from './verdict'
 import { truthOf } from './truth'
 
@@ -12,16 +13,16 @@ const most = 8
 const kept = new WeakMap<Predictor, Map<string, Path>>()
 
 /** A short honest way from the complaint to the piece: at each moment the test that is expected to tell most for its minutes. */
-export function modelPath(predictor: Predictor, order: Order, first: Belief): Path {
+export function modelPath(predictor: Predictor, order: Order, first: Belief, thresholds: Thresholds): Path {
   let known = kept.get(predictor)
   if (!known) kept.set(predictor, (known = new Map()))
-  const key = JSON.stringify([order.planted, order.frame.complaint, order.frame.bag])
+  const key = JSON.stringify([order.planted, order.frame.complaint, order.frame.bag, thresholds])
   const found = known.get(key)
   if (found) return found
   // Cheap looks one after the other, or the one test that tells most: whichever is there sooner.
   const ways = [
-    walk(predictor, order, first, (choices) => choices),
-    walk(predictor, order, first, (choices) => [...choices].sort((p, q) => q.bits - p.bits)),
+    walk(predictor, order, first, thresholds, (choices) => choices),
+    walk(predictor, order, first, thresholds, (choices) => [...choices].sort((p, q) => q.bits - p.bits)),
   ]
   const made = ways.sort((p, q) => costOf(p) - costOf(q))[0]!
   known.set(key, made)
@@ -36,9 +37,11 @@ function walk(
   predictor: Predictor,
   order: Order,
   first: Belief,
+  thresholds: Thresholds,
   inOrder: (choices: readonly Choice[]) => readonly Choice[],
 ): Path {
   const { circuit, planted, frame } = order
+  const { proven, follows } = thresholds
   const guilty = new Set(
     planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
   )
@@ -49,7 +52,7 @@ function walk(
   const tried = new Set<unknown>()
   while (path.length < most) {
     const share = Math.max(...[...guilty].map((piece) => belief.doubt(piece)))
-    if (share >= 0.98) break
+    if (share >= proven) break
     const best = inOrder(rankTests(belief, frame.bag, bench)).find(({ setup }) => !tried.has(setup))
     if (!best || tried.size > 3 * most) break
     tried.add(best.setup)
@@ -76,12 +79,15 @@ function walk(
       state: best.state,
       reading: read.reading.text || (read.reading.word ?? ''),
       minutes: Math.round(minutes * 10) / 10,
-      left: [...next.doubts.values()].filter((d) => d > 0.02).length,
+      left: [...next.doubts.values()].filter((d) => d > follows).length,
     })
     bench = { ...bench, reached, out: best.arrangement.detached }
     belief = next
-    const apart = [...indistinctFrom(belief, planted, frame.bag)].reduce((s, p) => s + belief.doubt(p), 0)
-    if (share + apart >= 0.98) break
+    const apart = [...indistinctFrom(belief, planted, frame.bag, thresholds)].reduce(
+      (s, p) => s + belief.doubt(p),
+      0,
+    )
+    if (share + apart >= proven) break
   }
   return path
 }

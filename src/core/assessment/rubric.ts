@@ -24,6 +24,8 @@ export const rubricSchema = z.strictObject({
   graveCap: share,
 })
 export type Rubric = z.infer<typeof rubricSchema>
+/** Shares of doubt at which something follows, is said too early, or is proven. */
+export type Thresholds = Rubric['thresholds']
 
 /** Rubrics of before version 2 weighed five aspects; what they did not know costs nothing. */
 const lift = (document: Stored): Stored => ({

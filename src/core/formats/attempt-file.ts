@@ -123,14 +123,23 @@ export interface WorkedAttempt {
   readonly rubric: Rubric | undefined
 }
 
-class Refused extends Error {
-  constructor(
-    readonly where: string,
-    readonly why: Message,
-  ) {
-    super(where)
+const refuse = (where: string, why: Message): { ok: false; problems: [Problem] } => ({
+  ok: false,
+  problems: [{ where, ...why }],
+})
+
+/** Reads one after the other; the first that cannot be read is what is wrong with all of them. */
+function readEach<A, B>(list: readonly A[], read: (one: A, i: number) => Read<B>): Read<B[]> {
+  const values: B[] = []
+  for (const [i, one] of list.entries()) {
+    const found = read(one, i)
+    if (!found.ok) return found
+    values.push(found.value)
   }
+  return { ok: true, value: values }
 }
+
+const placed = <T>(said: Said<T>, where: string): Read<T> => (said.ok ? said : refuse(where, said.why))
 
 /**
  * Takes a written attempt in and goes through its steps on the virtual bench. Every step that cannot be done is refused with
@@ -144,41 +153,34 @@ export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Ci
   const circuitRead = typeof given === 'string' ? circuitOf(given) : readCircuit(given)
   if (!circuitRead.ok) return circuitRead
   const circuit = circuitRead.value
-  try {
-    const planted = specs.map((spec, i): Fault => {
-      const found = readFaultSpec(circuit, spec)
-      if (!found.ok) throw new Refused(`planted.${i}`, found.why)
-      return found.fault
-    })
-    const { complaint: said, ...rest } = framed
-    const frame = frameSchema.parse({
-      faults: planted.length > 1 ? 2 : 1,
-      ...rest,
-      complaint: complaintOf(circuit, planted, said),
-    })
-    const order: Order = { circuit, planted, frame }
-    const wiring = wireUp(circuit)
-    let bench: Bench = startBench(order)
-    const steps: Step[] = []
-    list.forEach((one, i) => {
-      const where = `steps.${i}`
-      const done = perform(
-        order,
-        bench,
-        steps.map((s) => s.type),
-        actionOf(circuit, one, where),
-        wiring,
-      )
-      if (!done.ok) throw new Refused(where, done.why)
-      steps.push(done.step)
-      bench = advance(order, bench, done.step)
-    })
-    return { ok: true, value: { order, steps, rubric } }
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error
-    const problem: Problem = { where: error.where, ...error.why }
-    return { ok: false, problems: [problem] }
-  }
+  const planted = readEach(specs, (spec, i): Read<Fault> => {
+    const found = readFaultSpec(circuit, spec)
+    return found.ok ? { ok: true, value: found.fault } : refuse(`planted.${i}`, found.why)
+  })
+  if (!planted.ok) return planted
+  const { complaint: said, ...rest } = framed
+  const complaint = complaintOf(circuit, planted.value, said)
+  if (!complaint.ok) return complaint
+  const frame = frameSchema.parse({
+    faults: planted.value.length > 1 ? 2 : 1,
+    ...rest,
+    complaint: complaint.value,
+  })
+  const order: Order = { circuit, planted: planted.value, frame }
+  const wiring = wireUp(circuit)
+  let bench: Bench = startBench(order)
+  const before: Step['type'][] = []
+  const steps = readEach(list, (one, i): Read<Step> => {
+    const where = `steps.${i}`
+    const action = actionOf(circuit, one, where)
+    if (!action.ok) return action
+    const done = perform(order, bench, before, action.value, wiring)
+    if (!done.ok) return refuse(where, done.why)
+    bench = advance(order, bench, done.step)
+    before.push(done.step.type)
+    return { ok: true, value: done.step }
+  })
+  return steps.ok ? { ok: true, value: { order, steps: steps.value, rubric } } : steps
 }
 
 const stepSchemas = {
@@ -210,50 +212,65 @@ function complaintOf(
   circuit: Circuit,
   planted: readonly Fault[],
   said: z.infer<typeof complaint> | undefined,
-): Order['frame']['complaint'] {
-  if (said === undefined) return draftComplaint(circuit, planted)
+): Read<Order['frame']['complaint']> {
+  if (said === undefined) return { ok: true, value: draftComplaint(circuit, planted) }
   if (Array.isArray(said))
-    return said.map(({ state, part, notice }) => ({
-      arrangement: arranged(circuit, state, 'frame.complaint'),
-      part,
-      notice,
-    }))
+    return readEach(said, ({ state, part, notice }) => {
+      const arrangement = arranged(circuit, state, 'frame.complaint')
+      return arrangement.ok
+        ? { ok: true, value: { arrangement: arrangement.value, part, notice } }
+        : arrangement
+    })
   const arrangement = arranged(circuit, said.state, 'frame.complaint')
-  return complaintIn(circuit, planted, { id: 'complaint', name: 'complaint', ...arrangement })
+  if (!arrangement.ok) return arrangement
+  const state = { id: 'complaint', name: 'complaint', ...arrangement.value }
+  return { ok: true, value: complaintIn(circuit, planted, state) }
 }
 
-function arranged(circuit: Circuit, state: z.infer<typeof stateName>, where: string): Arrangement {
-  if (typeof state !== 'string') return state
+function arranged(circuit: Circuit, state: z.infer<typeof stateName>, where: string): Read<Arrangement> {
+  if (typeof state !== 'string') return { ok: true, value: state }
   const found = circuit.states.find((s) => s.name === state || s.id === state)
-  if (!found)
-    throw new Refused(where, say('noState', { name: state, states: circuit.states.map((s) => s.name) }))
-  return { ...arrangementOf(found), ...(found.bypassed?.length && { bypassed: found.bypassed }) }
+  if (!found) return refuse(where, say('noState', { name: state, states: circuit.states.map((s) => s.name) }))
+  const { bypassed } = found
+  return { ok: true, value: { ...arrangementOf(found), ...(bypassed?.length && { bypassed }) } }
 }
 
-function actionOf(circuit: Circuit, step: AttemptFile['steps'][number], where: string): Action {
+function actionOf(circuit: Circuit, step: AttemptFile['steps'][number], where: string): Read<Action> {
   if ('operate' in step) {
     const { state, says } = step.operate
-    return { type: 'operate', arrangement: arranged(circuit, state, where), ...(says && { says }) }
+    const arrangement = arranged(circuit, state, where)
+    if (!arrangement.ok) return arrangement
+    return { ok: true, value: { type: 'operate', arrangement: arrangement.value, ...(says && { says }) } }
   }
-  if ('infer' in step) return { type: 'infer', note: '', ...step.infer }
-  if ('conclude' in step) return { type: 'conclude', note: '', ...step.conclude }
-  if ('repair' in step) return { type: 'repair', ...step.repair }
-  if ('renew' in step) return { type: 'renew', fuse: step.renew }
+  if ('infer' in step) return { ok: true, value: { type: 'infer', note: '', ...step.infer } }
+  if ('conclude' in step) return { ok: true, value: { type: 'conclude', note: '', ...step.conclude } }
+  if ('repair' in step) return { ok: true, value: { type: 'repair', ...step.repair } }
+  if ('renew' in step) return { ok: true, value: { type: 'renew', fuse: step.renew } }
   const { state, predict, reading, also = [], ...own } = step.test
-  const connected = (one: typeof own | (typeof also)[number]) => ({
-    instrument: one.instrument,
-    settings: settingsOf(instrumentOf(one.instrument), one.settings),
-    held: heldOf(one, where),
+  const connections = readEach([own, ...also], (one) => {
+    const held = heldOf(one, where)
+    const settings = settingsOf(instrumentOf(one.instrument), one.settings)
+    return held.ok ? { ok: true, value: { instrument: one.instrument, settings, held: held.value } } : held
   })
-  const typed = reading === undefined ? undefined : taken(readingSaid(own.instrument, reading), where)
+  if (!connections.ok) return connections
+  const [connected, ...others] = connections.value
+  const arrangement = arranged(circuit, state, where)
+  if (!arrangement.ok) return arrangement
+  const prediction = predictionOf(own.instrument, predict, where)
+  if (!prediction.ok) return prediction
+  const typed = reading === undefined ? undefined : placed(readingSaid(own.instrument, reading), where)
+  if (typed && !typed.ok) return typed
   return {
-    type: 'test',
-    arrangement: arranged(circuit, state, where),
-    ...connected(own),
-    also: also.map(connected),
-    prediction: predictionOf(own.instrument, predict, where),
-    source: typed ? 'typed' : 'model',
-    ...(typed && { reading: typed }),
+    ok: true,
+    value: {
+      type: 'test',
+      arrangement: arrangement.value,
+      ...connected!,
+      also: others,
+      prediction: prediction.value,
+      source: typed ? 'typed' : 'model',
+      ...(typed && { reading: typed.value }),
+    },
   }
 }
 
@@ -271,7 +288,7 @@ function heldOf(
     readonly [K in keyof typeof held]?: z.infer<(typeof held)[K]> | undefined
   },
   where: string,
-): Held {
+): Read<Held> {
   const instrument = findInstrument(key)!
   const found: unknown = round
     ? { type: 'jaws', round }
@@ -289,20 +306,17 @@ function heldOf(
                 ? { type: 'posts' }
                 : undefined
   const read = heldSchema.safeParse(found)
-  if (!read.success) throw new Refused(where, say('heldHow', { title: instrument.title }))
-  return read.data
+  return read.success
+    ? { ok: true, value: read.data }
+    : refuse(where, say('heldHow', { title: instrument.title }))
 }
 
 /** What a good circuit would show, as the trade writes it; nought where nothing was predicted. */
-function predictionOf(key: InstrumentKey, text: string | undefined, where: string): Prediction {
+function predictionOf(key: InstrumentKey, text: string | undefined, where: string): Read<Prediction> {
   const { asks } = instrumentOf(key)
   const said = text?.trim() ?? ''
-  if (asks.type === 'word' && !said) return { type: 'word', word: asks.words[0] ?? brightnessScale[0]! }
-  if (asks.type === 'value' && !said) return { type: 'value', value: 0 }
-  return taken(predictionSaid(key, said), where)
-}
-
-function taken<T>(said: Said<T>, where: string): T {
-  if (!said.ok) throw new Refused(where, said.why)
-  return said.value
+  if (asks.type === 'word' && !said)
+    return { ok: true, value: { type: 'word', word: asks.words[0] ?? brightnessScale[0]! } }
+  if (asks.type === 'value' && !said) return { ok: true, value: { type: 'value', value: 0 } }
+  return placed(predictionSaid(key, said), where)
 }

@@ -17,36 +17,41 @@ export function readCondition(
   const tokens = text.toLowerCase().match(/[a-z][a-z0-9]*|\d+(?:\.\d+)?|[()<>]|\S/g) ?? []
   if (tokens.length === 0) return { ok: true, condition: () => false }
   let at = 0
-  const fail = (what: Message): never => {
-    throw new Unreadable(say('expected', { what, at: tokens[at] ?? 'end' }))
+  let why: Message | undefined
+  const fail = (what: Message): undefined => {
+    why ??= say('expected', { what, at: tokens[at] ?? 'end' })
+    return undefined
   }
-  const either = (): Condition => {
-    const parts = [both()]
-    while (tokens[at] === 'or') {
-      at++
-      parts.push(both())
-    }
-    return (facts) => parts.some((part) => part(facts))
+  /** One or more, with the same word between them. */
+  const joined = (word: string, next: () => Condition | undefined): Condition[] | undefined => {
+    const parts: Condition[] = []
+    do {
+      const part = next()
+      if (!part) return undefined
+      parts.push(part)
+    } while (tokens[at] === word && ++at)
+    return parts
   }
-  const both = (): Condition => {
-    const parts = [single()]
-    while (tokens[at] === 'and') {
-      at++
-      parts.push(single())
-    }
-    return (facts) => parts.every((part) => part(facts))
+  const either = (): Condition | undefined => {
+    const parts = joined('or', both)
+    return parts && ((facts) => parts.some((part) => part(facts)))
   }
-  const single = (): Condition => {
-    const token = tokens[at] ?? fail(say('input'))
+  const both = (): Condition | undefined => {
+    const parts = joined('and', single)
+    return parts && ((facts) => parts.every((part) => part(facts)))
+  }
+  const single = (): Condition | undefined => {
+    const token = tokens[at]
+    if (token === undefined) return fail(say('input'))
     if (token === 'not') {
       at++
       const inner = single()
-      return (facts) => !inner(facts)
+      return inner && ((facts) => !inner(facts))
     }
     if (token === '(') {
       at++
       const inner = either()
-      if (tokens[at] !== ')') fail(say('bracket'))
+      if (inner && tokens[at] !== ')') return fail(say('bracket'))
       at++
       return inner
     }
@@ -61,18 +66,7 @@ export function readCondition(
     at++
     return (facts) => (sign === '>' ? Number(facts[token]) > limit : Number(facts[token]) < limit)
   }
-  try {
-    const condition = either()
-    if (at < tokens.length) fail(say('joined'))
-    return { ok: true, condition }
-  } catch (error) {
-    if (error instanceof Unreadable) return { ok: false, why: error.why }
-    throw error
-  }
-}
-
-class Unreadable extends Error {
-  constructor(readonly why: Message) {
-    super(why.code)
-  }
+  const condition = either()
+  if (condition && at < tokens.length) fail(say('joined'))
+  return why ? { ok: false, why } : { ok: true, condition: condition! }
 }

@@ -13,7 +13,7 @@ const prefixes: readonly (readonly [number, string])[] = [
 const prefixed: ReadonlySet<Unit> = new Set<Unit>(['V', 'A', 'Ω', 'W', 'H'])
 
 const minus = '\u2212'
-const thinSpace = '\u00a0'
+const noBreakSpace = '\u00a0'
 
 /** Digits only, with a minus that is a minus. `decimals` is the number of places kept. */
 export function formatNumber(value: number, decimals: number): string {
@@ -33,14 +33,14 @@ export function formatPlain(value: number, digits = 4): string {
  */
 export function formatQuantity(value: number, unit: Unit): string {
   if (!Number.isFinite(value)) return unit === 'Ω' ? 'OL' : '–'
-  if (value === 0) return `0${thinSpace}${unit}`.trimEnd()
-  if (!prefixed.has(unit)) return `${formatPlain(value)}${thinSpace}${unit}`.trimEnd()
+  if (value === 0) return `0${noBreakSpace}${unit}`.trimEnd()
+  if (!prefixed.has(unit)) return `${formatPlain(value)}${noBreakSpace}${unit}`.trimEnd()
   const size = Math.abs(value)
   const [scale, prefix] = prefixes.find(([s]) => size >= s * 0.99995) ?? prefixes[prefixes.length - 1]!
   const scaled = value / scale
   const whole = Math.max(1, Math.floor(Math.log10(Math.abs(scaled)) + 1e-9) + 1)
   const decimals = Math.max(0, Math.min(2, (prefix === '' ? 4 : 3) - whole))
   const text = formatNumber(scaled, decimals)
-  if (Number(text.replace(minus, '-')) === 0) return `0${thinSpace}${unit}`
-  return `${text}${thinSpace}${prefix}${unit}`
+  if (Number(text.replace(minus, '-')) === 0) return `0${noBreakSpace}${unit}`
+  return `${text}${noBreakSpace}${prefix}${unit}`
 }

@@ -1,7 +1,7 @@
 import { buildBoard, restModes, senseOf, solveBoard, type Board } from '../board'
 import { wireUp, type Wiring } from '../model'
-import { type Circuit, type CircuitState } from '../circuit'
-import { severityOf, type Fault } from '../faults'
+import { refOf, type Circuit, type CircuitState } from '../circuit'
+import { struckBy, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Element, Law, OperatingPoint } from '../solve'
 import type { Dynamic } from './dynamic'
@@ -174,14 +174,10 @@ function sampleOf(board: Board, time: number, voltage: Float64Array, current: Fl
 }
 
 function warmFuses(board: Board, { current }: Instant, heat: Map<string, number>, h: number): string[] {
-  return board.circuit.parts.flatMap((part) => {
-    const { protects } = partOfKind(part.kind)
-    const i = board.firstElement.get(`${part.id}.${protects?.segment ?? ''}`)
-    if (!protects?.melts || i === undefined || board.blown.has(part.id)) return []
-    const struck = new Map(
-      board.faults.filter((f) => f.part === part.id).map((f) => [f.kind, severityOf(f)] as const),
-    )
-    const rating = protects.rating(part.parameters, struck)
+  return board.model.partsWith('protects').flatMap(({ part, definition: { protects } }) => {
+    const i = board.firstElement.get(refOf(part.id, protects.segment))
+    if (!protects.melts || i === undefined || board.blown.has(part.id)) return []
+    const rating = protects.rating(part.parameters, struckBy(board.faults, part.id))
     const warm = linkHeat(heat.get(part.id) ?? 0, h, current[i]!, rating)
     heat.set(part.id, warm)
     return warm >= 1 ? [part.id] : []

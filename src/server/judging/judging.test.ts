@@ -91,13 +91,13 @@ describe('what has been judged', () => {
 
   it('starts from what is believed after the complaint, which is worked out once for all who get that work', async () => {
     const { order } = await now()
-    const first = await prepared(school.database, school.workers, order)
+    const first = await prepared(school.database, school.workers, order, order.rubric)
     const asked = vi.spyOn(school.workers, 'prepare')
-    expect(await prepared(school.database, school.workers, order)).toEqual(first)
+    expect(await prepared(school.database, school.workers, order, order.rubric)).toEqual(first)
     expect(asked).not.toHaveBeenCalled()
     // Another bag of instruments is another beginning.
     const frame = { ...order.frame, bag: order.frame.bag.slice(0, 1) }
-    await prepared(school.database, school.workers, { ...order, frame })
+    await prepared(school.database, school.workers, { ...order, frame }, order.rubric)
     expect(asked).toHaveBeenCalledTimes(1)
   })
 

@@ -10,12 +10,16 @@ import { resultOf } from './result'
 import { engineOfBefore, keepResult } from './results'
 
 /** Has the boards solved that judging the next steps asks for; nobody waits for it, and it may fail in peace. */
-export async function makeReady(db: Queries, workers: Workers, order: OrderOfCore): Promise<void> {
-  const { circuit, planted, frame } = order
+export async function makeReady(
+  db: Queries,
+  workers: Workers,
+  order: OrderOfCore & { readonly rubric: Rubric },
+): Promise<void> {
+  const { circuit, planted, frame, rubric } = order
   try {
     // The bench that everybody who begins stands at.
     await workers.start({ order: { circuit, planted, frame } })
-    const first = await prepared(db, workers, order)
+    const first = await prepared(db, workers, order, rubric)
     await workers.makeReady({ order: { circuit, planted, frame }, prepared: first })
   } catch {
     // Whoever asks for a judgement will hear of it.
@@ -46,7 +50,7 @@ export async function judgeNow(
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
   const order = { circuit, planted, frame }
-  const first = await prepared(db, workers, order, stopping)
+  const first = await prepared(db, workers, order, rubric, stopping)
   return workers.judge({ id, order, steps, rubric, prepared: first }, stopping)
 }
 
@@ -90,7 +94,7 @@ export async function judgedBy(
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
   const order = { circuit, planted, frame }
-  const first = await prepared(database, workers, order, stopping)
+  const first = await prepared(database, workers, order, rubric, stopping)
   return workers.judge({ order, steps, rubric, prepared: first }, stopping)
 }
 
@@ -103,7 +107,7 @@ export async function verdictsOf(
   stopping: Stopping = {},
 ): Promise<readonly Judgement[]> {
   const order = { circuit, planted, frame }
-  const first = await prepared(db, workers, order, stopping)
+  const first = await prepared(db, workers, order, rubric, stopping)
   return workers.verdicts({ id, order, steps, rubric, prepared: first }, stopping)
 }
 
@@ -116,6 +120,6 @@ export async function hintOf(
   level: HintLevel,
 ): Promise<Message> {
   const order = { circuit, planted, frame }
-  const first = await prepared(db, workers, order)
+  const first = await prepared(db, workers, order, rubric)
   return workers.hint({ id, order, steps, rubric, prepared: first, level })
 }

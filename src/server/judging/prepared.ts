@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { LRUCache } from 'lru-cache'
-import type { Prepared } from '../../core/assessment'
+import type { Prepared, Rubric } from '../../core/assessment'
 import type { Order } from '../../core/attempt'
 import type { Circuit } from '../../core/circuit'
 import type { Queries } from '../database'
@@ -33,11 +33,22 @@ export async function prepared(
   db: Queries,
   workers: Workers,
   { circuit, planted, frame }: Order,
+  { thresholds }: Pick<Rubric, 'thresholds'>,
   stopping: Stopping = {},
 ): Promise<Prepared> {
   const hash = createHash('sha256')
     .update(digestOf(circuit))
-    .update(JSON.stringify([engineCode, planted, frame.meter, frame.faults, frame.complaint, frame.bag]))
+    .update(
+      JSON.stringify([
+        engineCode,
+        planted,
+        frame.meter,
+        frame.faults,
+        frame.complaint,
+        frame.bag,
+        thresholds,
+      ]),
+    )
     .digest('hex')
   const beliefs = beliefsOf(db)
   const known = beliefs.get(hash)
@@ -52,7 +63,7 @@ export async function prepared(
     beliefs.set(hash, found.body)
     return found.body
   }
-  const made = await workers.prepare({ order: { circuit, planted, frame } }, stopping)
+  const made = await workers.prepare({ order: { circuit, planted, frame }, thresholds }, stopping)
   await db.query('insert into prepared (hash, body) values ($1, $2) on conflict (hash) do nothing', [
     hash,
     JSON.stringify(made),

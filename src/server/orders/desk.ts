@@ -202,7 +202,7 @@ async function stepNow(
     if (!performed.ok) throw new HttpError(performed.trouble === 'order' ? 409 : 422, performed.why)
     const { step } = performed
     if (step.type === 'test' && step.source !== 'model' && step.asked?.answer !== 'stands') {
-      const first = await prepared(database, workers, order, stopping)
+      const first = await prepared(database, workers, order, order.rubric, stopping)
       const asked = { order: { circuit, planted, frame }, bench, step, prepared: first }
       const about = await workers.question(asked, stopping)
       if (about) {

@@ -97,9 +97,16 @@ export async function handOut(
     }),
   )
   // Nobody waits for it: a review that comes first works it out itself.
-  if (made.length)
+  if (made.length) {
+    const rubric = await currentRubric(database)
     for (const { order } of orders)
-      void makeReady(database, workers, { circuit: order.circuit, planted: order.faults, frame: order.frame })
+      void makeReady(database, workers, {
+        circuit: order.circuit,
+        planted: order.faults,
+        frame: order.frame,
+        rubric,
+      })
+  }
   return made
 }
 
@@ -142,8 +149,7 @@ export async function readyAgain(db: Queries, workers: Workers): Promise<number>
      order by created_at desc limit 12`,
   )
   for (const { id } of open) {
-    const { circuit, planted, frame } = await load(db, id)
-    await makeReady(db, workers, { circuit, planted, frame })
+    await makeReady(db, workers, await load(db, id))
   }
   return open.length
 }

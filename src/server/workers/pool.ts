@@ -9,7 +9,16 @@ import type { Bench, Frame, Order, Performed } from '../../core/attempt'
 import type { Message } from '../../core/document'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
-import type { DraftTask, HintTask, JudgeTask, PerformTask, QuestionTask, ReadyTask, StartTask } from './tasks'
+import type {
+  DraftTask,
+  HintTask,
+  JudgeTask,
+  PerformTask,
+  PrepareTask,
+  QuestionTask,
+  ReadyTask,
+  StartTask,
+} from './tasks'
 
 /** Milliseconds that a task gets. A step is waited for by a student; a whole review may take longer. */
 const limits = {
@@ -117,7 +126,7 @@ export class Workers {
   perform = (task: PerformTask, stopping?: Stopping): Promise<PerformedStep> =>
     this.run(this.steps, 'perform', task, stopping)
   draft = (task: DraftTask): Promise<Frame['complaint']> => this.remembered('draft', task)
-  prepare = (task: StartTask, stopping?: Stopping): Promise<Prepared> =>
+  prepare = (task: PrepareTask, stopping?: Stopping): Promise<Prepared> =>
     this.inThread('prepare', task, stopping)
   /** Solves what the judging of the next steps will ask for. */
   makeReady = (task: ReadyTask, stopping?: Stopping): Promise<void> =>

@@ -33,6 +33,9 @@ import type { PerformedStep } from './pool'
 export interface StartTask {
   readonly order: Order
 }
+export interface PrepareTask extends StartTask {
+  readonly thresholds: Rubric['thresholds']
+}
 export interface PerformTask {
   readonly order: Order
   readonly bench: Bench
@@ -99,8 +102,8 @@ const tasks = {
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }
   },
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
-  prepare: ({ order }: StartTask): Prepared =>
-    withBoards(order, ({ predictor }) => prepareJudging(predictor, order)),
+  prepare: ({ order, thresholds }: PrepareTask): Prepared =>
+    withBoards(order, ({ predictor }) => prepareJudging(predictor, order, { thresholds })),
   makeReady: ({ order, prepared }: ReadyTask): void =>
     withBoards(order, ({ predictor }) => makeReady(predictor, order, prepared)),
   verdicts: (task: JudgeTask): readonly Judgement[] => practiceVerdicts(followed(task, true)),

@@ -2,6 +2,7 @@ import type { Bench, Order, Step, StepOf } from '../../attempt'
 import type { SolvedBoard } from '../../board'
 import type { AnyPart } from '../../parts'
 import type { Belief, Predictor, TestSetup } from '../../diagnosis'
+import type { Thresholds } from '../rubric'
 
 /** What a technique rule looks at: one test, the board as it truly was, and what went before and came after. */
 export interface Scene {
@@ -21,6 +22,8 @@ export interface Scene {
   /** The definition of a part of the circuit. */
   readonly definition: (part: string) => AnyPart
   readonly earlier: readonly Step[]
+  /** Of the rubric that marks the attempt. */
+  readonly thresholds: Thresholds
 }
 
 /** What came after the test, as far as the attempt has gone. */

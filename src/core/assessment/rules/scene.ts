@@ -72,7 +72,7 @@ export function newlyStruck({ earlier, predictor }: Scene, { inference }: Ahead)
 
 /** Of them, those that the readings do not bear: what is still in doubt. A claim that is right needs no rule. */
 export const unborne = (scene: Scene, ahead: Ahead): readonly Piece[] =>
-  newlyStruck(scene, ahead).filter(({ id }) => scene.after.lostWith(id, new Set()) > 0.02)
+  newlyStruck(scene, ahead).filter(({ id }) => scene.after.lostWith(id, new Set()) > scene.thresholds.follows)
 
 /** Pieces on the way between the two leads, along any path. */
 export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): ReadonlySet<string> {

@@ -1,6 +1,6 @@
 import { partOf } from '../../model'
 import { schoolScatter } from '../../circuit'
-import { faultOfKind } from '../../faults'
+import { faultOfKind, struckBy } from '../../faults'
 import { partOfKind } from '../../parts'
 import type { SolvedBoard } from '../../board'
 import { defineInstrument, noEffects, type Instrument, type Reading, type Use } from '../instrument'
@@ -89,16 +89,13 @@ function pulls({ board }: SolvedBoard, id: string, coil: string): boolean {
       ohms += element.ohms
   if (!modes || ohms === 0) return false
   const volts = benchVolts * (board.circuit.parts.some((p) => Number(p.parameters.nominal) > 20) ? 2 : 1)
-  const struck = new Map(
-    board.faults.filter((f) => f.part === id).map((f) => [f.kind as string, f.severity ?? 0]),
-  )
   const around = {
     temperature: 20,
     ...schoolScatter,
     position: undefined,
     detached: true,
     blown: false,
-    struck,
+    struck: struckBy(board.faults, id),
     mode: modes.rest,
     engineRuns: false,
     sinceKeyOff: 0,
