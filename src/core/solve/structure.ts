@@ -41,9 +41,12 @@ export interface Scratch {
   readonly where: Float64Array
 }
 
-/** Found structures by hash: boards of one circuit differ in values far more often than in what joins what. */
+/**
+ * Found structures by hash: boards of one circuit differ in values far more often than in what joins what. Each holds memory of
+ * its own (some 25 kB at 400 nodes), so fewer are kept than plans.
+ */
 const found = new Map<number, Structure[]>()
-const most = 3000
+const most = 600
 
 /** The structure of this pattern, made or found again. */
 export function structureOf(values: Values): Structure {
