@@ -1,13 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { IntlMessageFormat } from 'intl-messageformat'
-import { ruleTexts, aspectNames } from '../src/core/assessment'
+import { ruleTexts, aspectNames, techniqueRules } from '../src/core/assessment'
 import { repairs } from '../src/core/attempt'
 import { piecesOf, wireUp } from '../src/core/model'
 import { contractTexts } from '../src/contract/words'
 import { sorts } from '../src/core/diagnosis'
 import { catalogue, describeFault, families, possibleFaults } from '../src/core/faults'
-import { calculators, lookUps, misreadings, presetsOf, procedures } from '../src/core/handbook'
+import { calculators, lookUps, presetsOf, procedures } from '../src/core/handbook'
 import { devices, holds, instruments, meters } from '../src/core/instruments'
 import { quizTexts, skills } from '../src/core/lab'
 import { parts } from '../src/core/parts'
@@ -203,7 +203,7 @@ describe('German', () => {
         for (const { when, means } of step.outcomes) all.add(when).add(means)
       }
     }
-    for (const { shows } of misreadings) all.add(shows)
+    for (const { example } of techniqueRules) all.add(example.shows)
     expect([...all].filter((text) => isWord(text) && !translates(text, de))).toEqual([])
   })
 

@@ -13,4 +13,6 @@ export {
 } from './verdict'
 export { givenTotal, marksOf } from './marks'
 export { ruleOf, ruleTexts, techniqueRules } from './rules/registry'
+export type { TechniqueRule } from './rules/rule'
 export { followBlindly, hintFor, practiceVerdicts, questionAbout } from './practice'
+export type { ExampleReading, RuleExample } from './rules/example'

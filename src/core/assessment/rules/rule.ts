@@ -3,6 +3,7 @@ import type { SolvedBoard } from '../../board'
 import type { AnyPart } from '../../parts'
 import type { Belief, Predictor, TestSetup } from '../../diagnosis'
 import type { Thresholds } from '../rubric'
+import type { RuleExample } from './example'
 
 /** What a technique rule looks at: one test, the board as it truly was, and what went before and came after. */
 export interface Scene {
@@ -43,6 +44,8 @@ interface RuleTexts<K extends string> {
   /** English of what is said, and of what to do instead; stored judgements name the rule only. */
   readonly say: string
   readonly instead: string
+  /** A live example for the Handbook. */
+  readonly example: RuleExample
 }
 
 /** Decided once and for all when the test is made. */

@@ -100,11 +100,11 @@ const print = () => window.print()
       <Limits v-else-if="entry.type === 'limits'" />
       <Symbols v-else-if="entry.type === 'symbols'" />
       <Misread
-        v-else-if="entry.type === 'misreading' && entry.example"
+        v-else-if="entry.type === 'misreading'"
         :key="entry.key"
         :say="entry.say"
         :instead="entry.instead"
-        :example="entry.example"
+        :rule="entry.rule"
       />
       <template v-else-if="entry.type === 'caution'">
         <p class="caution">{{ t(entry.text) }}</p>

@@ -3,21 +3,22 @@ import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
-import { ruleOf } from '../../../core/assessment'
-import { procedures, standOf, type Misreading } from '../../../core/handbook'
+import type { TechniqueRule } from '../../../core/assessment'
+import { procedures, shownOf, standOf } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
 import { demoCircuits } from './circuits'
 
 /** A rule of technique on one circuit: the wrong reading, and the right one. */
-const props = defineProps<{ say: string; instead: string; example: Misreading }>()
-const stand = computed(() => standOf(props.example, demoCircuits.get(props.example.circuit)!))
+const props = defineProps<{ say: string; instead: string; rule: TechniqueRule }>()
+const example = computed(() => props.rule.example)
+const faults = computed(() => example.value.faults ?? [])
+const stand = computed(() => standOf(example.value, demoCircuits.get(example.value.circuit)!))
 const trying = ref(false)
-const both = computed(() => [props.example.wrong(stand.value), props.example.right(stand.value)] as const)
-const linked = computed(() => {
-  const keys = ruleOf(props.example.rule).procedures
-  return procedures.filter(({ key }) => keys.includes(key))
-})
+const both = computed(() =>
+  [example.value.wrong, example.value.right].map((reading) => shownOf(stand.value, reading)),
+)
+const linked = computed(() => procedures.filter(({ key }) => props.rule.procedures.includes(key)))
 </script>
 
 <template>
@@ -28,9 +29,9 @@ const linked = computed(() => {
   <section class="example" :aria-label="t('Example')">
     <p class="quiet">
       {{ stand.circuit.name }}, {{ stand.state.name
-      }}<template v-if="example.faults.length">{{
+      }}<template v-if="faults.length">{{
         t('; planted: {join}', {
-          join: example.faults.map((f) => t(describeFault(stand.circuit, f))).join(' · '),
+          join: faults.map((f) => t(describeFault(stand.circuit, f))).join(' · '),
         })
       }}</template>
     </p>
@@ -46,7 +47,7 @@ const linked = computed(() => {
   <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
     {{ t('Try it') }}
   </button>
-  <TryIt v-if="trying" :stand="stand" :faults="example.faults" />
+  <TryIt v-if="trying" :stand="stand" :faults="faults" />
   <p v-if="linked.length">
     {{ t('Done properly in:') }}
     <template v-for="(one, i) in linked" :key="one.key"

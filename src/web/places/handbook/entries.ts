@@ -1,15 +1,13 @@
 import { speakerWith, t } from '../../words'
-import { ruleTexts, techniqueRules } from '../../../core/assessment'
+import { ruleTexts, techniqueRules, type TechniqueRule } from '../../../core/assessment'
 import { cautions } from '../../../core/document/cautions'
 import {
   calculators,
   lookUps,
-  misreadings,
   placesOf,
   procedures,
   type Calculator,
   type LookUp,
-  type Misreading,
   type Procedure,
 } from '../../../core/handbook'
 
@@ -26,7 +24,7 @@ export type Entry = { readonly key: string; readonly title: string; readonly wor
       readonly type: 'misreading'
       readonly say: string
       readonly instead: string
-      readonly example: Misreading | undefined
+      readonly rule: TechniqueRule
     }
   | {
       readonly type: 'caution'
@@ -79,7 +77,8 @@ export const entries: readonly Entry[] = [
     table,
   })),
   { type: 'symbols', key: 'symbols', title: t('Symbols'), words: 'drawing schematic IEC 60617 relay switch' },
-  ...techniqueRules.map(({ key }): Entry => {
+  ...techniqueRules.map((rule): Entry => {
+    const { key } = rule
     const text = (part: string) => told({ code: `rules.${key}.${part}` })
     return {
       type: 'misreading',
@@ -88,7 +87,7 @@ export const entries: readonly Entry[] = [
       words: `${text('say')} ${text('instead')}`,
       say: text('say'),
       instead: text('instead'),
-      example: misreadings.find(({ rule }) => rule === key),
+      rule,
     }
   }),
   ...Object.keys(cautions.english).map((key): Entry => {

@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
 import { defineRule } from '../rule'
 
@@ -19,4 +20,10 @@ export const alarmAtMinus = defineRule({
   },
   say: 'The same was measured again with the leads changed over: only the sign could turn.',
   instead: 'A minus sign says that red is on the lower point; the number stands.',
+  example: {
+    ...onWorkLamp,
+    wrong: volts('L1b', 'L1a'),
+    right: volts('L1a', 'L1b'),
+    shows: 'A minus is no fault: the same volts with the leads the other way round.',
+  },
 })

@@ -1,3 +1,4 @@
+import { clamp, bridge, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
 import { endsOf, healthyVolts, natureOf, readsVolts, voltsOn } from '../scene'
 
@@ -17,4 +18,11 @@ export const ammeterAcross = defineRule({
   },
   say: 'An ammeter is a piece of wire: across a source it is a short that only its own fuse ends.',
   instead: 'Cut it into the circuit in series, or take a clamp.',
+  example: {
+    ...onWorkLamp,
+    wrong: bridge('B1p', 'B1n', 1000),
+    right: clamp(['W1']),
+    shows:
+      'Across a source an ammeter is a short: its fuse, its leads or the battery pay. Amps are read in series, or by a clamp.',
+  },
 })

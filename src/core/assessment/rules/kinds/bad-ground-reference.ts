@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
 import { endsOf, isDropTest, piecesBetween, readsVolts, sidesOf, unborne, voltsOn } from '../scene'
 
@@ -21,4 +22,12 @@ export const badGroundReference = defineHindsight({
   },
   say: 'The black lead stood on a ground that is itself above the battery’s post: the reading hides what the return loses.',
   instead: 'Take the battery’s negative post for black, or measure the return by itself first.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
+    wrong: volts('L1a', 'G1e'),
+    right: volts('L1a', 'B1−'),
+    shows:
+      'Against a ground that is itself lifted, the feed looks weak; against the battery’s post it is not.',
+  },
 })

@@ -1,3 +1,4 @@
+import { clamp, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
 import { natureOf } from '../scene'
 
@@ -9,4 +10,10 @@ export const clampBlind = defineRule({
   fires: (scene) => natureOf(scene).blind === true,
   say: 'It is a transformer: direct current gives it nothing, so nought means nothing.',
   instead: 'Take a clamp that reads DC.',
+  example: {
+    ...onWorkLamp,
+    wrong: clamp(['W4'], 0, false),
+    right: clamp(['W4']),
+    shows: 'A transformer clamp sees no direct current, however much flows.',
+  },
 })

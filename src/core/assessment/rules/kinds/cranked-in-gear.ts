@@ -1,3 +1,4 @@
+import { volts, onStarting } from '../example'
 import { segmentAmps } from '../../../board'
 import { defineRule } from '../rule'
 import { isComplained } from '../scene'
@@ -25,4 +26,10 @@ export const crankedInGear = defineRule({
   },
   say: 'The engine was cranked with a gear engaged: the vehicle moves.',
   instead: 'Park or neutral, parking brake on, ignition disabled; then crank.',
+  example: {
+    ...onStarting,
+    wrong: volts('B1+', 'B1−', 'drive'),
+    right: volts('B1+', 'B1−'),
+    shows: 'In gear the inhibitor keeps the starter out, or the vehicle moves: park or neutral, brake on.',
+  },
 })

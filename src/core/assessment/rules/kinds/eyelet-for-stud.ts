@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
 import { endsOf, piecesBetween, readsVolts, unborne } from '../scene'
 
@@ -18,4 +19,11 @@ export const eyeletForStud = defineHindsight({
   },
   say: 'The lead stood on one side of a joint: what lies behind it was not in the reading.',
   instead: 'Lead on the stud itself, then on the nut, then on the eyelet: each step is a joint.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
+    wrong: volts('L1b', 'G1e'),
+    right: volts('L1b', 'G1c'),
+    shows: 'On the eyelet the joint between eyelet and stud is left out, and that joint is the fault.',
+  },
 })

@@ -1,3 +1,4 @@
+import { clamp, onWorkLamp } from '../example'
 import { clampAmps } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -16,4 +17,10 @@ export const jawsRoundTwo = defineRule({
   },
   say: 'The clamp shows the sum of all that its jaws hold: out and back cancel, one way they add.',
   instead: 'One conductor at a time.',
+  example: {
+    ...onWorkLamp,
+    wrong: clamp(['W1', 'ST1']),
+    right: clamp(['W1']),
+    shows: 'Feed and return in one pair of jaws take each other away, or add: one conductor at a time.',
+  },
 })

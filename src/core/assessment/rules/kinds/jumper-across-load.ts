@@ -1,3 +1,4 @@
+import { bridge, onWorkLamp } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 import { healthyVolts } from '../scene'
@@ -25,4 +26,11 @@ export const jumperAcrossLoad = defineRule({
   },
   say: 'A jumper from feed to return of a load is a short across the source.',
   instead: 'Bypass one piece of the feed or of the return, never the load.',
+  example: {
+    ...onWorkLamp,
+    wrong: bridge('L1a', 'L1b', Infinity),
+    right: bridge('X1a', 'X1b', 10),
+    shows:
+      'Across a load a jumper is a short: the circuit’s fuse blows and nothing flows any more. Across one piece of the feed it shares what the circuit draws.',
+  },
 })

@@ -1,3 +1,4 @@
+import { volts, clamp, times, onWorkLamp, coiled } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineHindsight } from '../rule'
 import { endsOf, natureOf, readsVolts, unborne } from '../scene'
@@ -23,4 +24,11 @@ export const jumperCounted = defineHindsight({
   },
   say: 'The leads stood on the jumper’s own ends: its loss is in the reading.',
   instead: 'Measure behind the jumper’s clips, on the circuit’s own metal; take a short thick one.',
+  example: {
+    ...onWorkLamp,
+    wrong: { ...times(clamp(['W4']), coiled, 'written'), unit: 'V' },
+    right: volts('X1a', 'X1b'),
+    shows:
+      'Fifty milliohms of coiled jumper lose more than the joint that they bridge: measured at its clips they count as the circuit’s.',
+  },
 })

@@ -1,3 +1,4 @@
+import { volts, bridge, onStarting } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -25,4 +26,11 @@ export const loadOnBattery = defineRule({
   },
   say: 'A heavy load straight on the battery’s posts has no fuse between it and hundreds of amps, and sparks where gas may be.',
   instead: 'Take it behind a fuse of its size; connect at the load last.',
+  example: {
+    ...onStarting,
+    wrong: bridge('B1+', 'B1−', 1000),
+    right: volts('B1+', 'B1−'),
+    shows:
+      'What is clipped straight on the posts has no fuse before it. Cranking is a load test that is there already.',
+  },
 })

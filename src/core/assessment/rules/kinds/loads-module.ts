@@ -1,3 +1,4 @@
+import { volts, lamp } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -26,4 +27,12 @@ export const loadsModule = defineRule({
   },
   say: 'An input, a signal or a reference of a module takes microamps: a lamp, a jumper or an ohmmeter can ruin it.',
   instead: 'Unplug the module before ohms; measure its pins with the voltmeter only.',
+  example: {
+    circuit: 'gritter-salt-sensor',
+    state: 'run',
+    wrong: lamp('X1b', 'B1−', 0.25),
+    right: volts('X1b', 'RP1r'),
+    shows:
+      'A lamp on a sensor’s five volts is dark, and can ruin what supplies them; a voltmeter draws nothing.',
+  },
 })

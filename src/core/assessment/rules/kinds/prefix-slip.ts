@@ -1,3 +1,4 @@
+import { volts, times, onWorkLamp } from '../example'
 import { instrumentOf, withConnected } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -25,4 +26,10 @@ export const prefixSlip = defineRule({
   },
   say: 'What was predicted is a thousand times off: a milli was lost or put in.',
   instead: 'Read the prefix with the number: 80 mV is 0.08 V.',
+  example: {
+    ...onWorkLamp,
+    wrong: times(volts('X1a', 'X1b'), 1000, 'written'),
+    right: times(volts('X1a', 'X1b'), 1, 'displayed'),
+    shows: 'Millivolts written as volts turn a sound joint into a dead one.',
+  },
 })

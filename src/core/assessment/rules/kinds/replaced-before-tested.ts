@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { findPieces } from '../../../model'
 import { repairOf } from '../../../attempt'
 import { defineHindsight } from '../rule'
@@ -28,4 +29,11 @@ export const replacedBeforeTested = defineHindsight({
   },
   say: 'A new part went in before anybody had measured whether the old one got its volts and its ground.',
   instead: 'Feed and ground at the part’s own terminals first, under load.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1 }],
+    wrong: volts('L1a', 'L1b'),
+    right: volts('X2a', 'X2b'),
+    shows: 'The lamp is dim because it lacks volts: a new one would be as dim. Its return has them.',
+  },
 })

@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
 
 export const samePoint = defineRule({
@@ -8,4 +9,10 @@ export const samePoint = defineRule({
   fires: ({ setup: { place } }) => place.type === 'leads' && place.red === place.black,
   say: 'Both leads were on the same point: the meter can only show its own leads.',
   instead: 'Put the leads on the two ends of what is in question.',
+  example: {
+    ...onWorkLamp,
+    wrong: volts('X1a', 'X1a'),
+    right: volts('X1a', 'X1b'),
+    shows: 'Both leads on one point read nought whatever the circuit does.',
+  },
 })

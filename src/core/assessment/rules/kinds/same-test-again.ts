@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
 import type { StepOf } from '../../../attempt'
 import { defineRule } from '../rule'
@@ -13,6 +14,12 @@ export const sameTestAgain = defineRule({
   },
   say: 'Nothing had changed since this was measured before: it can only show the same.',
   instead: 'Ask what reading would tell two of the pieces that are left from each other, and take that.',
+  example: {
+    ...onWorkLamp,
+    wrong: volts('X1a', 'X1b'),
+    right: volts('X1b', 'L1a'),
+    shows: 'The same reading says the same; the next point along the path says something new.',
+  },
 })
 
 /** All that decides what a test shows. */

@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
 import { isDropTest, newlyStruck, piecesBetween, readsVolts } from '../scene'
 
@@ -15,4 +16,12 @@ export const sourceReadAsGood = defineHindsight({
   },
   say: 'On a drop test the whole source voltage means that nothing passes between the leads, not that all is well.',
   instead: 'Look for the open between the two leads.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'open', part: 'X2', segment: 'pin' }],
+    wrong: volts('X2a', 'X2b'),
+    right: volts('L1b', 'X2a'),
+    shows:
+      'Source voltage on a drop test stands across the open; a sound piece beside it has next to nothing.',
+  },
 })

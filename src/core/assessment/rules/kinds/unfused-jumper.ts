@@ -1,3 +1,4 @@
+import { bridge, onWorkLamp } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 import { natureOf } from '../scene'
@@ -12,4 +13,11 @@ export const unfusedJumper = defineRule({
     scene.step.also.some((one) => instrumentOf(one.instrument).nature(one.settings).unfused === true),
   say: 'A jumper without a fuse burns hands and harness at the first slip.',
   instead: 'Fuse every jumper like the circuit that it feeds.',
+  example: {
+    ...onWorkLamp,
+    wrong: bridge('F1a', 'B1−', Infinity),
+    right: bridge('F1a', 'B1−', 10),
+    shows:
+      'On a wrong point an unfused jumper carries hundreds of amps; a fused one carries none, its fuse is gone.',
+  },
 })

@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { stateSignature } from '../../../circuit'
 import { stateOf } from '../../../attempt'
 import { defineHindsight } from '../rule'
@@ -20,4 +21,11 @@ export const worksNow = defineHindsight({
   },
   say: 'It works because something was moved: what was loose is still loose.',
   instead: 'Find what was disturbed, move it while measuring, and repair that.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'slack', part: 'X1', segment: 'pin', severity: 5 }],
+    wrong: volts('X1a', 'X1b'),
+    right: { ...volts('X1a', 'X1b'), wiggled: ['X1'] },
+    shows: 'At rest the connector is good again. Moved, it is not: what was disturbed has proved nothing.',
+  },
 })

@@ -1,3 +1,4 @@
+import { volts, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
 import { flows, isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../scene'
 
@@ -14,4 +15,11 @@ export const zeroIsNotPerfect = defineHindsight({
   },
   say: 'Zero volts of drop here meant that no current flowed, not that the piece is perfect.',
   instead: 'Small and not zero is good; zero asks where the current stops.',
+  example: {
+    ...onWorkLamp,
+    faults: [{ kind: 'open', part: 'W6', segment: 'copper' }],
+    wrong: volts('X1a', 'X1b'),
+    right: volts('X2b', 'G1e'),
+    shows: 'Nought across the joint, because nothing flows: the open further on has the whole source.',
+  },
 })
