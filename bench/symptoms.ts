@@ -1,3 +1,4 @@
+import { tell } from '../src/core/words'
 import { settable } from '../src/core/circuit'
 import { faultOfKind, possibleFaults } from '../src/core/faults'
 import { sizedAtPlace, symptomOf } from '../src/core/workshop'
@@ -14,7 +15,7 @@ for (const name of small ? demoNames.slice(0, 1) : demoNames) {
   const circuit = demoCircuit(name)
   const own = { all: 0, usual: 0, symptom: 0, limit: 0, none: 0 }
   for (const fault of possibleFaults(circuit)) {
-    const { title } = faultOfKind(fault.kind)
+    const title = tell(faultOfKind(fault.kind).title)
     const kind = kinds.get(title) ?? { all: 0, usual: 0, symptom: 0, limit: 0, none: 0 }
     kinds.set(title, kind)
     const counts = [own, kind, total]

@@ -1,27 +1,40 @@
 import { expect, test, type Page } from '@playwright/test'
+import { readdirSync, readFileSync } from 'node:fs'
 import { expectAccessible } from './axe'
 import { handOut } from './desk'
 import { part, people, settled } from './story'
-import { interfaceTexts } from '../src/web/words/de/interface'
-import { trade } from '../src/web/words/de/trade'
+import { messagesOf } from '../test/messages'
 
 /** What would stand in English where somebody forgot it; names that a school gives its own things are not ours. */
+const german = messagesOf('de')
 const english = new Set(
-  Object.entries({ ...trade, ...interfaceTexts })
-    .filter(([text, said]) => text !== said && text.length > 3 && !text.includes('{'))
-    .map(([text]) => text),
+  Object.entries(messagesOf('en'))
+    .filter(([code, text]) => german[code] !== text && text.length > 3 && !text.includes('{'))
+    .map(([, text]) => text),
 )
 
 const sentences = [...english].filter((text) => text.length > 12 && text.includes(' '))
-/** Names that the demo and other stories give their own circuits and tags. */
-const ownNames = new Set(['breaker', 'New circuit', 'Lab day'])
-/** Names of the demo's circuits and lessons, which stand inside longer texts. */
-const ownTitles = [
-  'Key-off drain, van',
-  '4 Modules and sensors',
-  '5 It does not charge',
-  '4  Modules and sensors',
-]
+/** Names that the demo and other stories give their own things: a school's words stay as they are. */
+const ownNames = new Set([
+  'breaker',
+  'New circuit',
+  'Lab day',
+  ...namesIn(demo('circuits')),
+  ...namesIn(demo('.')),
+])
+const ownTitles = [...ownNames].filter((name) => name.length > 8).sort((a, b) => b.length - a.length)
+
+function demo(folder: string): unknown[] {
+  return readdirSync(`demo/${folder}`)
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => JSON.parse(readFileSync(`demo/${folder}/${file}`, 'utf8')) as unknown)
+}
+function namesIn(of: unknown): string[] {
+  if (typeof of !== 'object' || of === null) return []
+  return Object.entries(of).flatMap(([key, value]) =>
+    typeof value === 'string' && !['kind', 'id', 'format'].includes(key) ? [value] : namesIn(value),
+  )
+}
 
 async function signInGerman(page: Page, who: keyof typeof people) {
   await page.goto('/sign-in')
@@ -223,5 +236,32 @@ test('German at the Desk, from the complaint to the review', async ({ page, brow
     await orla.keyboard.press('n')
   }
   await expectAccessible(orla)
+  // The same work as a sheet that was filled in by hand.
+  await orla.goto(`/paper/${order}`)
+  await expect(orla.getByRole('heading').first()).toBeVisible()
+  await german('a worksheet from paper', orla)
   await desk.close()
+})
+
+test('French: signing in and the account are whole, plurals among them, the rest is said in English', async ({
+  page,
+}) => {
+  await page.goto('/sign-in')
+  await page.getByLabel(/Language|Sprache|Langue/).selectOption('fr')
+  await expect(page.getByRole('heading', { name: 'Se connecter' })).toBeVisible()
+  await page.getByLabel('Identifiant').fill(people.maeve.login)
+  await page.getByLabel('Mot de passe').fill('not this one')
+  await page.getByRole('button', { name: 'Se connecter' }).click()
+  await expect(page.getByText('L’identifiant ou le mot de passe est faux')).toBeVisible()
+  await page.getByLabel('Mot de passe').fill(people.maeve.password)
+  await page.getByRole('button', { name: 'Se connecter' }).click()
+  await expect(page.getByRole('button', { name: 'Se déconnecter' })).toBeVisible()
+  await expect(page.getByText('Nothing is on your desk', { exact: false })).toBeVisible()
+  await page.goto('/account')
+  await expect(page.getByLabel('Langue')).toBeVisible()
+  await settled(page)
+  expect(await page.locator('main').innerText()).not.toMatch(/[Pp]assword|[Ss]ign|[Bb]ench/)
+  await expectAccessible(page)
+  await page.getByLabel('Langue').selectOption('en')
+  await expect(page.getByLabel('Language')).toBeVisible()
 })

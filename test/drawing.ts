@@ -1,3 +1,4 @@
+import { tell } from '../src/web/words'
 import { partOf } from '../src/core/model'
 import { svgPathBbox } from 'svg-path-bbox'
 import type { Circuit } from '../src/core/circuit'
@@ -34,7 +35,7 @@ const lineHeight = 15
 export function textOf(circuit: Circuit, layout: Layout): Box[] {
   const parts = layout.parts.map((placed): Box => {
     const part = partOf(circuit, placed.id)
-    const spoken = partOfKind(placed.kind).notice?.all.flatMap(({ text }) => noticeLines(text)) ?? []
+    const spoken = partOfKind(placed.kind).notice?.all.flatMap(({ text }) => noticeLines(tell(text))) ?? []
     const lines = [...labelLines(part, placed), ...spoken]
     const count = mostLines(part, placed)
     const width = Math.max(...lines.map((line) => line.length)) * letter

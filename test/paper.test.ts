@@ -1,3 +1,4 @@
+import { messageOf, say, writeWords } from '../src/core/document'
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from './demo'
 import { Attempt } from './attempt'
@@ -9,16 +10,15 @@ import { skillKeys } from '../src/core/lab'
 import { answerKey, type Sortable } from '../src/core/readings'
 import { buildSheet } from '../src/core/workshop'
 import type { Review, StoredDay, StoredLesson } from '../src/contract'
-import { loadCore, use } from '../src/web/words'
-import { de } from '../src/web/words/de'
+import { loadWords, use } from '../src/web/words'
 import { orders, sealed, stations } from '../src/web/places/days/cards'
 import { reportPages } from '../src/web/places/ledger/report'
 import { attemptPage, orderSheet } from '../src/web/places/review/pdf'
 import { verdictWords } from '../src/web/readings/verdictWords'
 import { buildPage, keyPage, worksheetPage } from '../src/web/places/sheet/pdf'
 
-beforeAll(loadCore)
-afterEach(() => use(undefined))
+beforeAll(loadWords)
+afterEach(() => use('en'))
 
 /** Every text of a page, in the order in which it is printed. */
 function texts(of: unknown): string[] {
@@ -53,9 +53,9 @@ const wordsOf = (text: string): string[] => text.toLowerCase().match(/\p{L}{4,}/
 
 /** English that is left on a German page: words of the English one that are still there, and no names. */
 function left(make: () => unknown, names: string): string[] {
-  use(undefined)
+  use('en')
   const english = texts(make())
-  use(de)
+  use('de')
   const german = texts(make())
   expect(german.length).toBe(english.length)
   expect(german.length).toBeGreaterThan(3)
@@ -120,6 +120,8 @@ describe('records on paper in German', () => {
     created: '2026-11-26T09:00:00Z',
     concluded: '2026-11-26T09:20:00Z',
     released: null,
+    newerMark: null,
+    markedAnew: null,
     steps: attempt.steps.map((step) => ({ at: '2026-11-26T09:10:00Z', step })),
     rubric: {} as Review['rubric'],
     judged: attempt.judged(new Predictor(circuit)) as Review['judged'],
@@ -188,19 +190,19 @@ describe('records on paper in German', () => {
       allFaults: described.length,
       faults: described.map((fault) => ({
         circuit: circuit.name,
-        fault: `${fault}; ${fault}`,
+        fault: writeWords([fault, fault]),
         attempts: 2,
         found: 1,
         tests: 4,
         minutes: 12.4,
-        wrong: 'L1 socket',
+        wrong: writeWords([say('readings.pieceOf', { part: 'L1', name: messageOf('parts.lamp.socket') })]),
       })),
       reliability: [],
     }
     const mark = {
       student: 'Nela Farrow',
       circuit: circuit.name,
-      fault: described[0]!,
+      fault: writeWords(described.slice(0, 1)),
       finished: '2026-11-26T10:00:00Z',
       found: false,
       readings: 5,

@@ -1,4 +1,7 @@
-import { loadCore } from '../src/web/words'
+import { loadLanguage, loadWords } from '../src/web/words'
 
-// As in the browser: what core says is there before anybody looks at a place.
-await loadCore()
+// As in the browser: everything that can be said is there before anybody looks at a place.
+await loadLanguage('de')
+await loadWords()
+await loadLanguage('en')
+await loadWords()

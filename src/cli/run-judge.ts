@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs'
 import { dirname, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
-import { aspectNames, judgeAttempt, ruleTexts, type JudgedAttempt } from '../core/assessment'
+import { aspectNames, judgeAttempt, type JudgedAttempt } from '../core/assessment'
 import { heldIn } from '../core/assessment/facts'
-import { meterOfFrame } from '../core/attempt'
+import { meterOfFrame, shownOf } from '../core/attempt'
 import { readCircuitText } from '../core/editing'
 import { type Circuit } from '../core/circuit'
 import { Predictor } from '../core/diagnosis'
@@ -12,7 +12,7 @@ import { describeFault } from '../core/faults'
 import { readAttempt, type WorkedAttempt } from '../core/formats'
 import { instrumentOf } from '../core/instruments'
 import { formatPlain } from '../core/quantity'
-import { english, speaker } from '../core/words'
+import { tell as say } from '../core/words'
 import { Ended, list, textOf } from './ended'
 
 const help = `npm run judge -- ATTEMPT.json [--format text|json]
@@ -25,8 +25,6 @@ Runs a written attempt on the virtual bench and judges it.
   --help         this text
 
 Exit status: 0 judged; 1 the attempt cannot be taken in or done; 2 the call is wrong.`
-
-const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 
 function options(args: readonly string[]) {
   try {
@@ -62,31 +60,32 @@ function worked(file: string): WorkedAttempt {
 
 function asText({ order, steps }: WorkedAttempt, judged: JudgedAttempt): string {
   const lines = [
-    `${order.circuit.name}: ${order.planted.map((f) => describeFault(order.circuit, f)).join('; ')}`,
+    `${order.circuit.name}: ${order.planted.map((f) => say(describeFault(order.circuit, f))).join('; ')}`,
   ]
   steps.forEach((step, i) => {
-    const shown = step.type === 'test' ? ` ${step.reading.text || (step.reading.word ?? '')}` : ''
+    const shown = step.type === 'test' ? ` ${say(shownOf(step.reading))}` : ''
     lines.push(`${i + 1}. ${step.type}${shown} (${judged.suspects[i]!.length} suspect)`)
     for (const j of judged.judgements.filter((one) => one.step === i)) {
       const share = j.share === undefined ? '' : ` [${Math.round(j.share * 100)} %]`
-      lines.push(`   ${aspectNames[j.aspect]}: ${say(j.verdict)}${share}. ${say(j.reason)}`)
+      lines.push(`   ${say(aspectNames[j.aspect])}: ${say(j.verdict)}${share}. ${say(j.reason)}`)
     }
   })
   for (const one of judged.contradictions) lines.push(say(one))
   for (const { piece, title, from, to, unit } of judged.sizes)
     lines.push(
-      `Size by the readings: ${piece}, ${title.toLowerCase()}, ${formatPlain(from)} to ${formatPlain(to)} ${unit}`,
+      `Size by the readings: ${piece}, ${say(title).toLowerCase()}, ${formatPlain(from)} to ${formatPlain(to)} ${unit}`,
     )
   lines.push(
     'A short way: ' +
       (judged.path
         .map(
           (p) =>
-            `${instrumentOf(p.instrument).title} ${say(heldIn(p.held))}, ${p.state}: ${p.reading} (${p.minutes} min)`,
+            `${say(instrumentOf(p.instrument).title)} ${say(heldIn(p.held))}, ${p.state}: ${say(p.reading)} (${p.minutes} min)`,
         )
         .join('; ') || 'none'),
   )
-  for (const { aspect, points, of } of judged.marks) lines.push(`${aspectNames[aspect]}: ${points} of ${of}`)
+  for (const { aspect, points, of } of judged.marks)
+    lines.push(`${say(aspectNames[aspect])}: ${points} of ${of}`)
   const capped = judged.uncapped === undefined ? '' : ` (capped from ${judged.uncapped})`
   lines.push(`Total: ${judged.total} of ${judged.of}${capped}`)
   return lines.join('\n').replace(/\u00a0/g, ' ')

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { coded } from '../core/document'
-import { say } from './phrases'
+import { say } from '../core/document'
 
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>
@@ -37,11 +37,11 @@ export type Session = z.infer<typeof sessionSchema>
 export const signInSchema = z.object({
   login: z
     .string()
-    .min(1, coded(say('enterLogin')))
+    .min(1, coded(say('school.enterLogin')))
     .max(60),
   password: z
     .string()
-    .min(1, coded(say('enterPassword')))
+    .min(1, coded(say('school.enterPassword')))
     .max(200),
 })
 
@@ -50,14 +50,14 @@ export const leastPassword = 12
 
 const newPassword = z
   .string()
-  .min(leastPassword, coded(say('passwordShort', { least: leastPassword })))
+  .min(leastPassword, coded(say('school.passwordShort', { least: leastPassword })))
   .max(200)
 
 /** A password of one’s own is changed by whoever knows it. */
 export const changePasswordSchema = z.strictObject({
   current: z
     .string()
-    .min(1, coded(say('enterPassword')))
+    .min(1, coded(say('school.enterPassword')))
     .max(200),
   password: newPassword,
 })
@@ -77,11 +77,11 @@ export const signInsSchema = z.array(
 export type SignIns = z.infer<typeof signInsSchema>
 
 export const newAccountSchema = z.object({
-  login: z.string().regex(/^[a-z0-9][a-z0-9.-]{1,39}$/, coded(say('loginShape'))),
+  login: z.string().regex(/^[a-z0-9][a-z0-9.-]{1,39}$/, coded(say('school.loginShape'))),
   name: z
     .string()
     .trim()
-    .min(1, coded(say('enterName')))
+    .min(1, coded(say('school.enterName')))
     .max(80),
   password: newPassword,
 })

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { circuitSchema } from '../core/circuit'
 import { editSchema } from '../core/editing'
-import { coded, door } from '../core/document'
+import { coded, door, messageSchema } from '../core/document'
 import { faultSchema } from '../core/faults'
-import { say } from './phrases'
+import { say } from '../core/document'
 
 export const plantSchema = z.strictObject({
   faults: z.array(faultSchema).max(4),
@@ -50,7 +50,7 @@ export const nameSchema = z.object({
   name: z
     .string()
     .trim()
-    .min(1, coded(say('giveName')))
+    .min(1, coded(say('school.giveName')))
     .max(120),
 })
 
@@ -58,7 +58,7 @@ export const versionListSchema = z.array(z.object({ id: z.uuid(), name: z.string
 export type VersionList = z.infer<typeof versionListSchema>
 
 /** What was done to a circuit, newest first. */
-export const historySchema = z.array(z.object({ what: z.string(), undone: z.boolean() }))
+export const historySchema = z.array(z.object({ what: messageSchema, undone: z.boolean() }))
 
 export const newFaultSetSchema = z.object({ name: nameSchema.shape.name, plant: plantSchema })
 export const faultSetsSchema = z.array(z.object({ id: z.uuid(), name: z.string(), plant: plantSchema }))

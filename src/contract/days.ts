@@ -1,13 +1,14 @@
 import { z } from 'zod'
 import { coded } from '../core/document'
 import { sessionSchema } from './account'
-import { say } from './phrases'
+import { say } from '../core/document'
+
 import { pageOf } from './scope'
 
 const name = z
   .string()
   .trim()
-  .min(1, coded(say('enterName')))
+  .min(1, coded(say('school.enterName')))
   .max(60)
 
 /** What is done, and proven, at a bench with a real board, in this order. */
@@ -45,7 +46,9 @@ export type DayBody = z.infer<typeof dayBodySchema>
 export const newDaySchema = z.strictObject({
   name,
   /** In a year that a school may mean. */
-  day: z.iso.date().refine((day) => day >= '2000-01-01' && day < '2200-01-01', coded(say('noSuchDate'))),
+  day: z.iso
+    .date()
+    .refine((day) => day >= '2000-01-01' && day < '2200-01-01', coded(say('school.noSuchDate'))),
   class: z.uuid().nullable().default(null),
   body: dayBodySchema,
 })

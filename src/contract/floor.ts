@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { frameSchema, stepSchema } from '../core/attempt'
 import { messageSchema, coded } from '../core/document'
-import { say } from './phrases'
+import { say } from '../core/document'
 
 /** One station as it stands: who, since when, how far, and whether somebody should go there. */
 export const floorRowSchema = z.object({
@@ -40,7 +40,7 @@ export const floorActSchema = z.discriminatedUnion('type', [
     text: z
       .string()
       .trim()
-      .min(2, coded(say('saySomething')))
+      .min(2, coded(say('school.saySomething')))
       .max(300),
   }),
   z.strictObject({
@@ -48,7 +48,7 @@ export const floorActSchema = z.discriminatedUnion('type', [
     text: z
       .string()
       .trim()
-      .min(2, coded(say('saySomething')))
+      .min(2, coded(say('school.saySomething')))
       .max(300),
   }),
   z.strictObject({ type: z.literal('go') }),

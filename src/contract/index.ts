@@ -159,7 +159,6 @@ export {
   type FloorRow,
   type Told,
 } from './floor'
-export { say } from './phrases'
 export { meterAnswerSchema, readMeterSchema, type MeterAnswer, type ReadMeter } from './meters'
 export {
   answerSchema,

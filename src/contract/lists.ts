@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { coded, messageSchema } from '../core/document'
-import { say } from './phrases'
+import { say } from '../core/document'
+
 import { pageOf, scopeSchema } from './scope'
 
 /** What lists show, and what making something answers with: it is read without the circuit engine. */
@@ -77,7 +78,7 @@ export const newMeterSchema = z.strictObject({
   name: z
     .string()
     .trim()
-    .min(2, coded(say('giveName')))
+    .min(2, coded(say('school.giveName')))
     .max(60),
   host: z.string().trim().max(60),
   port: z.number().int().min(1).max(65535),

@@ -6,7 +6,7 @@ import { coded } from '../core/document'
 import { faultSchema } from '../core/faults'
 import { userSchema } from './account'
 import { repliesSchema } from './desk'
-import { say } from './phrases'
+import { say } from '../core/document'
 
 export const newOrderSchema = z.object({
   circuit: z.uuid(),
@@ -14,11 +14,11 @@ export const newOrderSchema = z.object({
   complaint: z
     .string()
     .trim()
-    .min(5, coded(say('writeComplaint')))
+    .min(5, coded(say('school.writeComplaint')))
     .max(1000),
   faults: z
     .array(faultSchema)
-    .min(1, coded(say('plantFirst')))
+    .min(1, coded(say('school.plantFirst')))
     .max(4),
   frame: frameSchema.partial().optional(),
   /** The connected meter of the station, where the readings come from one. */
@@ -37,7 +37,7 @@ export const overrideSchema = z
   })
   .refine(({ points, note }) => points === null || note.length >= 3, {
     path: ['note'],
-    error: coded(say('whyOverride')),
+    error: coded(say('school.whyOverride')),
   })
 export const overridesSchema = z.array(
   z.object({ aspect: z.enum(aspects), points: z.number(), note: z.string() }),

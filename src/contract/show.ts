@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { coded, messageSchema } from '../core/document'
-import { say } from './phrases'
+import { say } from '../core/document'
 
 const place = z.string().min(1).max(160)
 const circuit = z.string().max(120)
@@ -32,8 +32,8 @@ export const answerSchema = z.strictObject({
   value: z.union([
     z
       .number()
-      .min(-100, coded(say('answerRange')))
-      .max(100, coded(say('answerRange'))),
+      .min(-100, coded(say('school.answerRange')))
+      .max(100, coded(say('school.answerRange'))),
     z.string().min(1).max(40),
   ]),
 })

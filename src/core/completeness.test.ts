@@ -1,11 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { IntlMessageFormat } from 'intl-messageformat'
 import { describe, expect, it } from 'vitest'
 import { demoBoard, demoCircuit, demoNames } from '../../test/demo'
 import { techniqueRules } from './assessment/rules/registry'
 import { cures, repairKeys, repairs, repairsFor } from './attempt'
 import { piecesOf } from './model'
-import { cautions } from './document/cautions'
+
 import { catalogue, families, faultKinds, faultsOf, possibleFaults } from './faults'
 import { formats } from './formats'
 import {
@@ -19,8 +18,8 @@ import {
 } from './instruments'
 import { accesses, parts } from './parts'
 import { limitSets } from './readings'
-import { quizTexts } from './lab'
-import { catalogues, english } from './words'
+import { cautionKeys } from './handbook'
+import { tell } from './words'
 import { palettes } from '../web/theme/tokens'
 
 /** Each registry is walked whole, so that a newcomer who leaves something out is told here. */
@@ -78,7 +77,7 @@ describe.each(parts.map((part) => [part.kind, part] as const))('part %s', (_kind
 
 describe.each(catalogue.map((fault) => [fault.kind, fault] as const))('fault %s', (_kind, fault) => {
   it('says how it is made and mended, in words of the registries', () => {
-    expect(fault.built.length).toBeGreaterThan(15)
+    expect(tell(fault.built).length).toBeGreaterThan(15)
     expect(fault.describe(fault.severity?.preset ?? 0, { section: 1.5, cold: 0.5 })).not.toBe('')
     expect(Object.keys(families)).toContain(fault.family)
     expect(fault.repairedBy.length).toBeGreaterThan(0)
@@ -136,7 +135,7 @@ describe.each(instruments.map((one) => [one.key, one] as const))('instrument %s'
       expect(options.map((o) => o.key)).toContain(preset)
     }
     for (const settings of settingsOfAll(instrument.settings))
-      for (const key of instrument.cautions(settings)) expect(Object.keys(cautions.english)).toContain(key)
+      for (const key of instrument.cautions(settings)) expect(cautionKeys).toContain(key)
     if (instrument.asks.type === 'word') expect(instrument.asks.words).toEqual(instrument.scale)
     expect(instrument.minutes).toBeGreaterThan(0)
   })
@@ -182,7 +181,6 @@ describe('every registry', () => {
     distinct(techniqueRules.map((rule) => rule.key))
     distinct(limitSets.map((set) => set.id))
     distinct(formats.map((format) => format.key))
-    distinct(catalogues.map((own) => own.prefix))
   })
 
   it('has a line for every file of its folder', () => {
@@ -217,51 +215,7 @@ describe('every registry', () => {
   })
 })
 
-/** Every source file of the product, with its text. */
-const sources = (folder: string): { file: string; text: string }[] =>
-  readdirSync(folder, { withFileTypes: true, recursive: true })
-    .filter((e) => e.isFile() && /\.(ts|vue)$/.test(e.name) && !e.name.endsWith('.test.ts'))
-    .map((e) => ({
-      file: `${e.parentPath}/${e.name}`,
-      text: readFileSync(`${e.parentPath}/${e.name}`, 'utf8'),
-    }))
-
-describe('words', () => {
-  const all = sources('src')
-
-  it('have a line for every file of phrases in the core', () => {
-    const files = all.filter(
-      ({ file, text }) => file.startsWith('src/core') && /^export const \w+ = phrases\('/m.test(text),
-    )
-    // Questions of a quiz come with the places that ask them, as the rules' words do.
-    const apart = files.filter(({ text }) => /export const \w+Texts\b/.test(text))
-    expect(apart.map(({ file }) => file)).toEqual(['src/core/lab/quiz/phrases.ts'])
-    expect(catalogues).toHaveLength(files.length - apart.length)
-  })
-
-  it('of a quiz can be made, and are all used', () => {
-    const used = all.filter(({ file }) => /lab\/quiz\/beliefs\.ts$/.test(file)).map(({ text }) => text)
-    for (const [code, text] of Object.entries(quizTexts)) {
-      expect(() => new IntlMessageFormat(text, 'en-GB', undefined, { ignoreTag: true })).not.toThrow()
-      expect(used.join(), code).toContain(`'${code.slice('quiz.'.length)}'`)
-    }
-  })
-
-  it.each(Object.entries(english))('%s is a message that can be made', (_code, text) => {
-    expect(() => new IntlMessageFormat(text, 'en-GB', undefined, { ignoreTag: true })).not.toThrow()
-    expect(text.trim()).not.toBe('')
-  })
-
-  it('are all used', () => {
-    const without = all.filter(({ file }) => !/phrases\.ts$|english\.ts$/.test(file))
-    const used = without.map(({ text }) => text).join('\n')
-    const unused = Object.keys(english).filter((code) => {
-      const key = code.slice(code.indexOf('.') + 1)
-      return !new RegExp(`(['"\`.]|\\b)${key}['"\`]|\\b${key}:`).test(used)
-    })
-    expect(unused).toEqual([])
-  })
-
+describe('styles', () => {
   it('have each style variable defined somewhere', () => {
     const css = readdirSync('src/web', { withFileTypes: true, recursive: true })
       .filter((e) => e.isFile() && /\.(css|vue|ts)$/.test(e.name))

@@ -7,7 +7,8 @@ import express, { type ErrorRequestHandler, type Express } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
-import { say } from '../contract'
+import { say } from '../core/document'
+
 import type { Database } from './database'
 import { failureOf, plainError } from './http/failure'
 import { HttpError } from './http/http-error'
@@ -176,14 +177,14 @@ export function createApp({
     roomRoutes(database, room, streams),
     deskRoutes(database, workers, judge),
   )
-  api.use((_req, _res, next) => next(new HttpError(404, say('nothingHere'))))
+  api.use((_req, _res, next) => next(new HttpError(404, say('school.nothingHere'))))
   app.use('/api', api)
   if (existsSync(built)) {
     app.use(express.static(built, { maxAge: 0 }))
     // What looks like a file and is none is not the page: a monitor would take it for one.
     app.get('/{*path}', (req, res, next) =>
       /\.[^/]*$|^\/\.|^\/assets\//.test(req.path)
-        ? next(new HttpError(404, say('nothingHere')))
+        ? next(new HttpError(404, say('school.nothingHere')))
         : res.sendFile('index.html', { root: built }),
     )
   }

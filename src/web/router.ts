@@ -1,15 +1,16 @@
+import type { Code } from '../core/document'
 import { createRouter, createWebHistory } from 'vue-router'
 import { isOutdated } from './api/build'
 import { onSessionLost } from './api/client'
 import { problem } from './shell/problem'
 import { useSession } from './stores/session'
-import { chooseLanguage, loadCore, t } from './words'
+import { chooseLanguage, loadWords, t } from './words'
 
 declare module 'vue-router' {
   interface RouteMeta {
     role?: 'instructor' | 'student'
     open?: boolean
-    title: string
+    title: Code
   }
 }
 
@@ -20,136 +21,141 @@ export const router = createRouter({
     {
       path: '/sign-in',
       name: 'sign-in',
-      meta: { open: true, title: 'Sign in' },
+      meta: { open: true, title: 'ui.common.signIn' },
       component: () => import('./places/account/SignIn.vue'),
     },
     {
       path: '/set-up',
       name: 'set-up',
-      meta: { open: true, title: 'Set up' },
+      meta: { open: true, title: 'ui.shell.setUp' },
       component: () => import('./places/account/SetUp.vue'),
     },
     {
       path: '/account',
       name: 'account',
-      meta: { title: 'Your account' },
+      meta: { title: 'ui.shell.yourAccount' },
       component: () => import('./places/account/Account.vue'),
     },
-    { path: '/', name: 'home', meta: { title: 'Today' }, component: () => import('./places/home/Home.vue') },
+    {
+      path: '/',
+      name: 'home',
+      meta: { title: 'ui.common.today' },
+      component: () => import('./places/home/Home.vue'),
+    },
     {
       path: '/bench/:id',
       name: 'bench',
-      meta: { role: 'instructor', title: 'Bench' },
+      meta: { role: 'instructor', title: 'ui.common.bench' },
       component: () => import('./places/bench/Bench.vue'),
     },
     {
       path: '/plant/:id',
       name: 'plant',
-      meta: { role: 'instructor', title: 'Plant' },
+      meta: { role: 'instructor', title: 'ui.common.plant' },
       component: () => import('./places/plant/Plant.vue'),
     },
     {
       path: '/sheet/:id',
       name: 'sheet',
-      meta: { role: 'instructor', title: 'Sheet' },
+      meta: { role: 'instructor', title: 'ui.common.sheet' },
       component: () => import('./places/sheet/Sheet.vue'),
     },
     {
       path: '/desk/:id',
       name: 'desk',
-      meta: { title: 'Desk' },
+      meta: { title: 'ui.common.desk' },
       component: () => import('./places/desk/Desk.vue'),
     },
     {
       path: '/review/:id',
       name: 'review',
-      meta: { role: 'instructor', title: 'Review' },
+      meta: { role: 'instructor', title: 'ui.common.review' },
       component: () => import('./places/review/Review.vue'),
     },
     {
       path: '/returned/:id',
       name: 'returned',
-      meta: { title: 'Your review' },
+      meta: { title: 'ui.common.yourReview' },
       component: () => import('./places/review/Review.vue'),
       props: { own: true },
     },
     {
       path: '/paper/:id',
       name: 'paper',
-      meta: { role: 'instructor', title: 'From paper' },
+      meta: { role: 'instructor', title: 'ui.shell.fromPaper' },
       component: () => import('./places/paper/Paper.vue'),
     },
     {
       path: '/lessons',
       name: 'lessons',
-      meta: { role: 'instructor', title: 'Lessons' },
+      meta: { role: 'instructor', title: 'ui.common.lessons' },
       component: () => import('./places/lessons/Lessons.vue'),
     },
     {
       path: '/classes',
       name: 'classes',
-      meta: { role: 'instructor', title: 'Classes' },
+      meta: { role: 'instructor', title: 'ui.common.classes' },
       component: () => import('./places/classes/Classes.vue'),
     },
     {
       path: '/days',
       name: 'days',
-      meta: { role: 'instructor', title: 'Lab days' },
+      meta: { role: 'instructor', title: 'ui.common.labDays' },
       component: () => import('./places/days/Days.vue'),
     },
     {
       path: '/days/:id',
       name: 'day',
-      meta: { role: 'instructor', title: 'Lab day' },
+      meta: { role: 'instructor', title: 'ui.common.labDay' },
       component: () => import('./places/days/Day.vue'),
     },
     {
       path: '/show/:id',
       name: 'show',
-      meta: { role: 'instructor', title: 'Show' },
+      meta: { role: 'instructor', title: 'ui.common.show' },
       component: () => import('./places/show/Show.vue'),
     },
     {
       path: '/show/lesson/:id',
       name: 'show-lesson',
-      meta: { role: 'instructor', title: 'Show' },
+      meta: { role: 'instructor', title: 'ui.common.show' },
       component: () => import('./places/show/Show.vue'),
       props: { lesson: true },
     },
     {
       path: '/show/desk/:id',
       name: 'show-desk',
-      meta: { role: 'instructor', title: 'Show' },
+      meta: { role: 'instructor', title: 'ui.common.show' },
       component: () => import('./places/show/Aloud.vue'),
     },
     {
       path: '/card/:day/:stand',
       name: 'card',
-      meta: { open: true, title: 'At the bench' },
+      meta: { open: true, title: 'ui.common.atTheBench' },
       component: () => import('./places/account/Card.vue'),
     },
     {
       path: '/ledger',
       name: 'ledger',
-      meta: { role: 'instructor', title: 'Ledger' },
+      meta: { role: 'instructor', title: 'ui.common.ledger' },
       component: () => import('./places/ledger/Ledger.vue'),
     },
     {
       path: '/handbook/:entry?',
       name: 'handbook',
-      meta: { title: 'Handbook' },
+      meta: { title: 'ui.common.handbook' },
       component: () => import('./places/handbook/Handbook.vue'),
     },
     {
       path: '/floor',
       name: 'floor',
-      meta: { role: 'instructor', title: 'Floor' },
+      meta: { role: 'instructor', title: 'ui.common.floor' },
       component: () => import('./places/floor/Floor.vue'),
     },
     {
       path: '/rubric',
       name: 'rubric',
-      meta: { role: 'instructor', title: 'How it is marked' },
+      meta: { role: 'instructor', title: 'ui.shell.howItIsMarked' },
       component: () => import('./places/rubric/Rubric.vue'),
     },
     { path: '/:rest(.*)*', redirect: { name: 'home' } },
@@ -205,7 +211,7 @@ router.beforeEach(async (to, from) => {
       return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
     return true
   }
-  await loadCore()
+  await loadWords()
   // Whoever signs in reads in their own language, whoever sat here before.
   if (session.user.language && chooseLanguage(session.user.language)) {
     window.location.replace(to.fullPath)

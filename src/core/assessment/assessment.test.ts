@@ -3,13 +3,12 @@ import { judgeAttempt } from '.'
 import { stateOf, type Arrangement } from '../attempt'
 import { admits, Predictor, type Fact } from '../diagnosis'
 import { readFaultSpec, type Fault } from '../faults'
-import { speaker, english } from '../words'
-import { ruleTexts } from './rules/registry'
+import { isMessage } from '../document'
+import { tell as say } from '../words'
 import { defaultRubric, rubricDoor } from './rubric'
 import { Attempt as Work, voltsSetup, type TestOptions } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 
-const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 const circuit = demoCircuit()
 const predictor = new Predictor(circuit)
 const fault: Fault = { kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }
@@ -141,7 +140,7 @@ describe('a counter-example', () => {
     const judged = work.judged(predictor).judgements
     const named = judged.flatMap((j) => {
       const text = j.reason.params?.fault
-      return typeof text === 'string' ? [{ text, piece: j.pieces![0]! }] : []
+      return isMessage(text) ? [{ text: say(text), piece: j.pieces![0]! }] : []
     })
     expect(named.length).toBeGreaterThan(1)
     const [seen, measured] = work.steps

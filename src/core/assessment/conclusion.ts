@@ -1,3 +1,4 @@
+import type { KeyOf } from '../../messages/codes'
 import { partOf, findPieces } from '../model'
 import type { Bench, StepOf } from '../attempt'
 import { describeFault, faultOfKind, type Fault } from '../faults'
@@ -6,7 +7,8 @@ import type { Belief, Choice } from '../diagnosis'
 import type { Message } from '../document'
 import { tipOf } from './efficiency'
 import { percentOf } from './inference'
-import { say } from './phrases'
+import { say, within } from '../document'
+
 import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 
@@ -37,10 +39,17 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
   const { kind, piece: name } = conclusion
   const make = (
     grade: Judgement['grade'],
-    verdict: Parameters<typeof say>[0],
+    verdict: KeyOf<'assessment'>,
     reason: Message,
     share: number,
-  ): Judgement => ({ aspect: 'conclusion', step, grade, verdict: say(verdict), reason, share })
+  ): Judgement => ({
+    aspect: 'conclusion',
+    step,
+    grade,
+    verdict: say(`assessment.${verdict}`),
+    reason,
+    share,
+  })
   const pieces = findPieces(circuit, name)
   const part = name.split('.')[0]!
   const strikes = (fault: Fault, one: (typeof pieces)[number]) =>
@@ -58,13 +67,18 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
     ({ part: id }) => bench.blown.includes(id) && partOfKind(partOf(circuit, id).kind).protects,
   )
   if (struck.length === 0 && effect)
-    return make('partly', 'effect', say('consequence', { piece: name, truth }), consequence)
+    return make('partly', 'effect', say('assessment.consequence', { piece: name, truth }), consequence)
   if (struck.length === 0 && inPart && !whole)
-    return make('poor', 'otherPiece', say('whichPiece', { piece: part, truth }), 0.25 * belief.doubt(part))
+    return make(
+      'poor',
+      'otherPiece',
+      say('assessment.whichPiece', { piece: part, truth }),
+      0.25 * belief.doubt(part),
+    )
   if (doubt === 0 && struck.length === 0) {
     const by = belief.clearedBy(pieces[0]?.id ?? name)
-    const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
-    return make('poor', 'contradicted', say('hadCleared', { fact, piece: name, truth }), 0)
+    const fact = (by === undefined ? undefined : factNames[by]) ?? say('assessment.evidence')
+    return make('poor', 'contradicted', say('assessment.hadCleared', { fact, piece: name, truth }), 0)
   }
   const rivals = [...belief.doubts].filter(
     ([piece]) => !pieces.some(({ id }) => id === piece) && !indistinct.has(piece),
@@ -74,13 +88,13 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
       'poor',
       'wrong',
       rivals.length
-        ? say('stillOthers', {
+        ? say('assessment.stillOthers', {
             piece: name,
             others: rivals.slice(0, 4).map(([p]) => p),
             count: rivals.length,
             truth,
           })
-        : say('notThere', { piece: name, truth }),
+        : say('assessment.notThere', { truth }),
       0,
     )
   // What no test could part from it is not held against anybody.
@@ -90,19 +104,19 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
   const exact = struck.some((fault) => named(belief, fault, kind))
   const share = (proven ? 1 : proof) * (whole ? partOnly : 1) * (exact ? 1 : otherKind)
   const more: Message[] = []
-  if (whole) more.push(say('askedForPiece', { piece: part, truth }))
-  else if (!exact) more.push(say('otherwise', { title: faultOfKind(kind).title.toLowerCase(), truth }))
+  if (whole) more.push(say('assessment.askedForPiece', { piece: part, truth }))
+  else if (!exact) more.push(say('assessment.otherwise', { title: within(faultOfKind(kind).title), truth }))
   const [rival] = rivals
   const first = proven
-    ? say('allStrike', { piece: name })
+    ? say('assessment.allStrike', { piece: name })
     : rival
-      ? say(next ? 'rivalWithTest' : 'rival', {
+      ? say(next ? 'assessment.rivalWithTest' : 'assessment.rival', {
           rival: rival[0],
           percent: percentOf(rival[1]),
           ...(next && { tip: tipOf(next) }),
         })
-      : say('soundLeft')
-  const reason = more.reduce((all, one) => say('both', { first: all, second: one }), first)
+      : say('assessment.soundLeft')
+  const reason = more.reduce((all, one) => say('assessment.both', { first: all, second: one }), first)
   return make(proven && share === 1 ? 'good' : 'partly', proven ? 'proven' : 'notYetShown', reason, share)
 }
 

@@ -2,7 +2,8 @@ import type { Bench } from '../attempt'
 import { expectedBits, rankTests, type Belief, type Choice, type TestSetup } from '../diagnosis'
 import { instrumentOf, type InstrumentKey } from '../instruments'
 import { heldIn } from './facts'
-import { say } from './phrases'
+import { say, messageOf } from '../document'
+
 import type { Judgement } from './verdict'
 
 /** Bits below which a test could not have told anything. */
@@ -41,21 +42,27 @@ export function judgeEfficiency(input: EfficiencyInput): Judgement | undefined {
     reason,
     ...(share !== undefined && { share }),
   })
-  if (excused) return make('neutral', say('excused'), say('neverWasted'))
+  if (excused) return make('neutral', say('assessment.excused'), say('assessment.neverWasted'))
   // Where nothing is left to find out, whatever is measured more is a proof.
-  if (before.bits < 0.15) return make('neutral', say('excused'), say('allKnown'))
+  if (before.bits < 0.15) return make('neutral', say('assessment.excused'), say('assessment.allKnown'))
   const bits = lost || again ? 0 : expectedBits(before, setup)
   const [best] = rankTests(before, bag, bench, setup.conditions)
   if (!best) return undefined
   const share = Math.min(1, bits / minutes / (best.bits / best.minutes))
   const tip = tipOf(best)
-  if (bits < nothing) return make('poor', say('wasted'), say('toldNothing', { tip }), wasted)
-  const percent = say('share', { percent: String(Math.round(share * 100)) })
+  if (bits < nothing)
+    return make('poor', say('assessment.wasted'), say('assessment.toldNothing', { tip }), wasted)
+  const percent = say('assessment.share', { percent: { shown: String(Math.round(share * 100)) } })
   // Half as good as the best is a good choice: nobody reckons bits at a bench.
-  if (share >= 0.4 || bits >= 0.6 * best.bits) return make('good', say('goodChoice'), say('fewBetter'), 1)
+  if (share >= 0.4 || bits >= 0.6 * best.bits)
+    return make('good', say('assessment.goodChoice'), say('assessment.fewBetter'), 1)
   return make('partly', percent, tip, share >= 0.15 || bits >= 0.3 * best.bits ? 0.85 : 0.7)
 }
 
 /** The test in words: with what, where, in which state. */
 export const tipOf = ({ setup, held, state }: Choice) =>
-  say('better', { title: instrumentOf(setup.instrument).title, place: heldIn(held), state })
+  say('assessment.better', {
+    title: messageOf(instrumentOf(setup.instrument).title),
+    place: heldIn(held),
+    state,
+  })

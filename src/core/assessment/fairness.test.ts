@@ -4,13 +4,11 @@ import type { Arrangement } from '../attempt'
 import { stateOf } from '../attempt'
 import { Belief, Predictor, type Fact } from '../diagnosis'
 import { possibleFaults, type Fault } from '../faults'
-import { english, speaker } from '../words'
-import { ruleTexts } from './rules/registry'
+import { tell as say } from '../words'
 import { Attempt, voltsSetup } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
 import { drawn } from '../../../test/random'
 
-const say = speaker({ tag: 'en-GB', texts: { ...english, ...ruleTexts } })
 const circuit = demoCircuit('sweeper-heated-step')
 const predictor = new Predictor(circuit)
 const faults = possibleFaults(circuit)

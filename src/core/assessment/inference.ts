@@ -1,9 +1,11 @@
+import type { KeyOf } from '../../messages/codes'
 import { describeFault, type Fault } from '../faults'
 import { findPieces } from '../model'
 import { type Circuit } from '../circuit'
 import type { Belief } from '../diagnosis'
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say, verbatim } from '../document'
+
 import type { Rubric } from './rubric'
 import type { Grade, Judgement } from './verdict'
 
@@ -37,7 +39,7 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   const { circuit } = after.predictor
   const make = (
     grade: Grade,
-    verdict: Parameters<typeof say>[0],
+    verdict: KeyOf<'assessment'>,
     reason: Message,
     pieces: readonly string[],
     share?: number,
@@ -46,7 +48,7 @@ export function judgeInference(input: InferenceInput): Judgement[] {
     aspect: 'inference',
     step,
     grade,
-    verdict: say(verdict),
+    verdict: say(`assessment.${verdict}`),
     reason,
     pieces: [...pieces],
     ...(share !== undefined && { share, weight: weight ?? 1 }),
@@ -74,18 +76,25 @@ export function judgeInference(input: InferenceInput): Judgement[] {
       right.push(piece)
       continue
     }
-    const fault = example ? describeFault(circuit, example) : ''
+    const fault = example ? describeFault(circuit, example) : verbatim('')
     const percent = percentOf(doubt)
     if (lost)
       judged.push(
-        make('poor', 'struckOut', say('struckTheFault', { piece, percent }), [piece], 0, worth(piece)),
+        make(
+          'poor',
+          'struckOut',
+          say('assessment.struckTheFault', { piece, percent }),
+          [piece],
+          0,
+          worth(piece),
+        ),
       )
     else if (doubt <= rubric.thresholds.early)
       judged.push(
         make(
           'partly',
           'earlySlip',
-          say('earlyFor', { piece, fault, percent }),
+          say('assessment.earlyFor', { piece, fault, percent }),
           [piece],
           rubric.slip,
           worth(piece),
@@ -93,20 +102,27 @@ export function judgeInference(input: InferenceInput): Judgement[] {
       )
     else
       judged.push(
-        make('poor', 'tooEarly', say('tooEarlyFor', { piece, fault, percent }), [piece], 0, worth(piece)),
+        make(
+          'poor',
+          'tooEarly',
+          say('assessment.tooEarlyFor', { piece, fault, percent }),
+          [piece],
+          0,
+          worth(piece),
+        ),
       )
   }
   if (right.length) {
     const footnote = hiding.map((piece) => after.example(piece)).find((f) => f !== undefined)
-    const cleared = say('cleared', { pieces: right, count: right.length })
+    const cleared = say('assessment.cleared', { pieces: right, count: right.length })
     judged.unshift(
       make(
         'good',
         'follows',
         footnote
-          ? say('both', {
+          ? say('assessment.both', {
               first: cleared,
-              second: say('footnote', { fault: describeFault(circuit, footnote) }),
+              second: say('assessment.footnote', { fault: describeFault(circuit, footnote) }),
             })
           : cleared,
         right,
@@ -120,13 +136,19 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   )
   if (could.length) {
     const by = after.clearedBy(could[0]!)
-    const fact = (by === undefined ? undefined : factNames[by]) ?? say('evidence')
+    const fact = (by === undefined ? undefined : factNames[by]) ?? say('assessment.evidence')
     judged.push(
-      make('neutral', 'standing', say('couldBe', { pieces: could, fact, count: could.length }), could),
+      make(
+        'neutral',
+        'standing',
+        say('assessment.couldBe', { pieces: could, fact, count: could.length }),
+        could,
+      ),
     )
-  } else if (fresh.length === 0) judged.push(make('good', 'sound', say('nothingNew'), []))
+  } else if (fresh.length === 0) judged.push(make('good', 'sound', say('assessment.nothingNew'), []))
   const back = [...struckBefore].filter((id) => !struck.has(id))
-  if (back.length) judged.push(make('neutral', 'takenBack', say('putBack', { pieces: back }), back))
+  if (back.length)
+    judged.push(make('neutral', 'takenBack', say('assessment.putBack', { pieces: back }), back))
   return judged
 }
 

@@ -36,7 +36,8 @@ import { marksOf } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
 import { modelPath } from './model-path'
-import { say } from './phrases'
+import { say, messageOf } from '../document'
+
 import { judgePrediction } from './prediction'
 import { judgeRepair, judgeVerification } from './proof'
 import type { Rubric } from './rubric'
@@ -80,7 +81,7 @@ export class Judging {
     private readonly blind = false,
   ) {
     this.first = firstBelief(predictor, order, prepared?.belief)
-    this.factNames = this.first.facts.map(() => say('complaint'))
+    this.factNames = this.first.facts.map(() => say('assessment.complaint'))
     this.bench = truthOf(predictor, order).start
     this.belief = this.first
     this.beforeTest = this.first
@@ -179,7 +180,7 @@ export class Judging {
 
   private know(fact: Fact, name: Message, after = this.belief.with(fact)): void {
     if (after.alive.length === 0) {
-      this.contradictions.push(say('doesNotFit', { fact: name }))
+      this.contradictions.push(say('assessment.doesNotFit', { fact: name }))
       return
     }
     this.belief = after
@@ -237,7 +238,7 @@ export class Judging {
         aspect: 'reading',
         step: i,
         grade: 'neutral',
-        verdict: say('doubtful'),
+        verdict: say('assessment.doubtful'),
         reason: this.blind ? liveQuestion(why, step.held) : why,
       })
       return
@@ -259,8 +260,8 @@ export class Judging {
       aspect: 'efficiency',
       step: i,
       grade: 'neutral',
-      verdict: say('hinted'),
-      reason: say('hintCost', { points: cost }),
+      verdict: say('assessment.hinted'),
+      reason: say('assessment.hintCost', { points: cost }),
       cost,
     })
   }
@@ -382,7 +383,7 @@ const sizesOf = (belief: Belief, { planted }: Order): JudgedAttempt['sizes'] =>
     return [
       {
         piece: alive.family.pieces[0]!,
-        title: definition.title,
+        title: messageOf(definition.title),
         from: size[0],
         to: size[1],
         unit: definition.severity.unit,

@@ -1,11 +1,12 @@
+import { shownOf } from '../attempt'
+import type { KeyOf } from '../../messages/codes'
 import type { StepOf } from '../attempt'
 import { solveBoard, type SolvedBoard } from '../board'
 import type { Predictor, TestSetup } from '../diagnosis'
 import type { Message } from '../document'
 import { instrumentOf, numberOf, withConnected, type Place } from '../instruments'
-import { formatQuantity } from '../quantity'
 import { partOfKind } from '../parts'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** What a reading could have come from, how often that is so (common practice, no source), and what to ask. */
 interface Explanation {
@@ -40,11 +41,10 @@ export function explainMisreading(
   const found: Explanation[] = []
   const offer = (fits: boolean, weight: number, ask: Message) => fits && found.push({ weight, ask })
   const { place } = setup
-  const text = step.reading.text || (step.reading.word ?? '')
+  const text = shownOf(step.reading)
   const { unit } = step.reading
   const would = (solved: SolvedBoard) => {
-    const { text: shown, word } = instrument.read({ solved, place, settings: setup.settings, meter })
-    return shown || (word ?? '')
+    return shownOf(instrument.read({ solved, place, settings: setup.settings, meter }))
   }
   const { faults, blown } = board.board
   const inState = (state: typeof setup.state) => {
@@ -57,16 +57,16 @@ export function explainMisreading(
     offer(
       true,
       state.detached.length ? 4 : 6,
-      say('otherState', { state: state.name, reading: would(other) }),
+      say('assessment.otherState', { state: state.name, reading: would(other) }),
     )
   }
   for (const { id, kind } of circuit.parts) {
     if (partOfKind(kind).role !== 'load' || !partOfKind(kind).detach) continue
     const out = inState({ ...setup.state, detached: [...setup.state.detached, id] })
-    if (out) offer(allows(out), 5, say('wasUnplugged', { part: id, reading: would(out) }))
+    if (out) offer(allows(out), 5, say('assessment.wasUnplugged', { part: id, reading: would(out) }))
   }
   if (place.type !== 'jaws') {
-    offer(allows(board, -value), 5, say('wereReversed'))
+    offer(allows(board, -value), 5, say('assessment.wereReversed'))
     for (const [factor, weight] of [
       [1e-3, 5],
       [1e3, 4],
@@ -77,8 +77,8 @@ export function explainMisreading(
         Number.isFinite(value) && Math.abs(value * factor) > 1e-4 && allows(board, value * factor),
         weight,
         factor === 1e-3 || factor === 1e3
-          ? say('prefix', { read: formatQuantity(value * factor, unit), text })
-          : say('decimal', { read: formatQuantity(value * factor, unit), text }),
+          ? say('assessment.prefix', { read: { value: value * factor, unit: unit }, text })
+          : say('assessment.decimal', { read: { value: value * factor, unit: unit }, text }),
       )
     const near = (node: number) =>
       wiring.points.filter((p) => {
@@ -88,19 +88,27 @@ export function explainMisreading(
         )
       })
     for (const p of near(place.red))
-      offer(allows(board, value, { ...place, red: p.node }), 3, say('neighbour', { point: p.name }))
+      offer(
+        allows(board, value, { ...place, red: p.node }),
+        3,
+        say('assessment.neighbour', { point: p.name }),
+      )
     for (const p of near(place.black))
-      offer(allows(board, value, { ...place, black: p.node }), 3, say('badGround', { point: p.name }))
+      offer(
+        allows(board, value, { ...place, black: p.node }),
+        3,
+        say('assessment.badGround', { point: p.name }),
+      )
     offer(
       instrument.nature(setup.settings).needsDead === true && allows(board, value - meter.leadOhms),
       3,
-      say('leadOhms', { ohms: formatQuantity(meter.leadOhms, 'Ω') }),
+      say('assessment.leadOhms', { ohms: { value: meter.leadOhms, unit: 'Ω' } }),
     )
-  } else offer(allows(board, value - 0.08) || allows(board, value + 0.08), 3, say('clampZero'))
+  } else offer(allows(board, value - 0.08) || allows(board, value + 0.08), 3, say('assessment.clampZero'))
   const sound = predictor.board(undefined, setup.state, setup.conditions)
-  if (sound) offer(allows(sound), 2, say('notPlanted', { reading: would(sound) }))
+  if (sound) offer(allows(sound), 2, say('assessment.notPlanted', { reading: would(sound) }))
   found.sort((p, q) => q.weight - p.weight)
-  return found[0]?.ask ?? say('asDrawn', { reading: would(board) })
+  return found[0]?.ask ?? say('assessment.asDrawn', { reading: would(board) })
 }
 
 const live = {
@@ -113,7 +121,7 @@ const live = {
   badGround: 'liveBlack',
   leadOhms: 'liveZero',
   clampZero: 'liveClamp',
-} as const satisfies Record<string, Parameters<typeof say>[0]>
+} as const satisfies Record<string, KeyOf<'assessment'>>
 /** What of a question is the student’s own, or the drawing’s. */
 const harmless = ['state', 'part', 'read', 'text', 'point']
 
@@ -123,6 +131,6 @@ export function liveQuestion({ code, params = {} }: Message, held: StepOf<'test'
   const kept = Object.entries(params).filter(([name]) => harmless.includes(name))
   const leads = held.type === 'leads' ? { red: held.red, black: held.black } : undefined
   return key && (leads || key !== 'liveReversed')
-    ? say(key, { ...Object.fromEntries(kept), ...leads })
-    : say('liveLook')
+    ? say(`assessment.${key}`, { ...Object.fromEntries(kept), ...leads })
+    : say('assessment.liveLook')
 }

@@ -1,4 +1,4 @@
-import { instrumentMinutes, type Order } from '../attempt'
+import { instrumentMinutes, type Order, shownOf } from '../attempt'
 import { findPieces } from '../model'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
@@ -77,7 +77,7 @@ function walk(
       instrument: best.setup.instrument,
       held: best.held,
       state: best.state,
-      reading: read.reading.text || (read.reading.word ?? ''),
+      reading: shownOf(read.reading),
       minutes: Math.round(minutes * 10) / 10,
       left: [...next.doubts.values()].filter((d) => d > follows).length,
     })

@@ -1,9 +1,9 @@
+import { shownOf } from '../attempt'
 import type { StepOf } from '../attempt'
 import { fits, type Belief, type Measured } from '../diagnosis'
 import type { Message } from '../document'
-import { formatQuantity } from '../quantity'
 import { explainMisreading } from './misreading'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** Whether the sound board shows such a reading, or any board whose fault would have brought this complaint. */
 function isPlausible(first: Belief, fact: Measured): boolean {
@@ -34,14 +34,16 @@ export function explainImplausible(first: Belief, fact: Measured, step: StepOf<'
 function explainBySlip(first: Belief, fact: Measured, { reading }: StepOf<'test'>): Message | undefined {
   const { value, setup } = fact
   if (!Number.isFinite(value) || setup.place.type === 'jaws') return undefined
-  if (isPlausible(first, { ...fact, value: -value })) return say('wereReversed')
+  if (isPlausible(first, { ...fact, value: -value })) return say('assessment.wereReversed')
   const factor = slips.find(
     (by) => Math.abs(value * by) > 1e-4 && isPlausible(first, { ...fact, value: value * by }),
   )
   if (factor === undefined) return undefined
-  const read = formatQuantity(value * factor, reading.unit)
-  const text = reading.text || (reading.word ?? '')
-  return factor === 1e-3 || factor === 1e3 ? say('prefix', { read, text }) : say('decimal', { read, text })
+  const read = { value: value * factor, unit: reading.unit }
+  const text = shownOf(reading)
+  return factor === 1e-3 || factor === 1e3
+    ? say('assessment.prefix', { read, text })
+    : say('assessment.decimal', { read, text })
 }
 
 /** Another state, a plug that was out, a point beside it: what the likeliest boards would show there. */
@@ -52,7 +54,7 @@ function explainByBoards(first: Belief, { setup }: Measured, step: StepOf<'test'
   for (const { family, best } of alive.toSorted((p, q) => q.weight - p.weight).slice(0, mostBoards)) {
     const board = predictor.line(family, situation).at(best).solved
     const why = board && explainMisreading(predictor, board, setup, step)
-    if (why && why.code !== say('asDrawn').code) return why
+    if (why && why.code !== 'assessment.asDrawn') return why
     last ??= why
   }
   return last

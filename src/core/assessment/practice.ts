@@ -17,7 +17,8 @@ import { conditionsOf, firstBelief } from './first'
 import { Judging, setupOf, type Prepared } from './judging'
 import { liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
-import { say } from './phrases'
+import { say, messageOf } from '../document'
+
 import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 
@@ -45,17 +46,21 @@ export function hintFor(blindly: Judging, level: HintLevel): Message {
   const { order } = blindly
   if (level === 'side') return sideOf(belief, order)
   const [best] = rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
-  if (!best) return say('hintNone')
+  if (!best) return say('assessment.hintNone')
   const { held, setup, state } = best
   if (level === 'test')
-    return say('hintTest', { title: instrumentOf(setup.instrument).title, place: heldIn(held), state })
+    return say('assessment.hintTest', {
+      title: messageOf(instrumentOf(setup.instrument).title),
+      place: heldIn(held),
+      state,
+    })
   const parts = [...new Set(partsTouched(order.circuit, held))]
   const hardest = (['under', 'dash', 'cover', 'hand'] as const).find((access) =>
     parts.some((id) => accessOf(order.circuit, id) === access),
   )
   return parts.length
-    ? say('hintWhere', { access: hardest ?? 'hand', parts })
-    : say('hintWhere', { access: 'hand', parts: batteryOf(order.circuit) })
+    ? say('assessment.hintWhere', { access: hardest ?? 'hand', parts })
+    : say('assessment.hintWhere', { access: 'hand', parts: batteryOf(order.circuit) })
 }
 
 const batteryOf = ({ parts }: Circuit): string[] => parts.slice(0, 1).map(({ id }) => id)
@@ -77,7 +82,7 @@ function sideOf(belief: Belief, { circuit }: Order): Message {
     const [side, doubt] = Object.entries(sums).sort(([, p], [, q]) => q - p)[0]!
     if (doubt > most.doubt) most = { doubt, side, load }
   }
-  return say('hintSide', { side: most.side, load: most.load })
+  return say('assessment.hintSide', { side: most.side, load: most.load })
 }
 
 /**

@@ -1,9 +1,11 @@
+import { shownOf } from '../attempt'
 import type { Prediction } from '../attempt'
 import type { Predictor, TestSetup } from '../diagnosis'
 import type { Message } from '../document'
-import { instrumentOf, withConnected } from '../instruments'
+import { instrumentOf, withConnected, scaleWord } from '../instruments'
 import { formatQuantity, type Unit } from '../quantity'
-import { say } from './phrases'
+import { say, figures, messageOf } from '../document'
+
 import type { Judgement } from './verdict'
 
 /** A prediction is of the good circuit; the trade's usual allowance decides what counts as right. */
@@ -35,31 +37,33 @@ export function judgePrediction(
       aspect: 'prediction',
       step,
       grade: 'neutral',
-      verdict: say('notJudged'),
-      reason: say('noSteady'),
+      verdict: say('assessment.notJudged'),
+      reason: say('assessment.noSteady'),
     }
   const instrument = instrumentOf(setup.instrument)
   const use = { solved: board, place: setup.place, settings: setup.settings, meter: predictor.meter }
   const good = instrument.read(use)
   const beeps = good.signs.some(({ code }) => code === 'instruments.beeps')
-  const shown = good.text || (good.word ?? '')
-  const would = say(beeps ? 'wouldBeep' : 'would', { good: shown })
+  const shown = shownOf(good)
+  const would = say(beeps ? 'assessment.wouldBeep' : 'assessment.would', { good: shown })
   const said = saidOf(prediction, good.unit)
-  const off = make('poor', say('off'), say('predictedOff', { would, said }), 0)
+  const off = make('poor', say('assessment.off'), say('assessment.predictedOff', { would, said }), 0)
   if (instrument.asks.type === 'beep')
-    return (prediction.type === 'beep') === beeps ? make('good', say('right'), would, 1) : off
+    return (prediction.type === 'beep') === beeps ? make('good', say('assessment.right'), would, 1) : off
   if (instrument.asks.type === 'word') {
     const right = prediction.type === 'word' && prediction.word === good.word
-    return right ? make('good', say('right'), would, 1) : off
+    return right ? make('good', say('assessment.right'), would, 1) : off
   }
   const value = prediction.type === 'value' ? prediction.value : Infinity
   const expected = good.value ?? Infinity
   if (!Number.isFinite(expected) || !Number.isFinite(value))
-    return Number.isFinite(expected) === Number.isFinite(value) ? make('good', say('right'), would, 1) : off
+    return Number.isFinite(expected) === Number.isFinite(value)
+      ? make('good', say('assessment.right'), would, 1)
+      : off
   const miss = Math.abs(value - expected)
   const drop = good.unit === 'V' && Math.abs(expected) < dropsBelow
   if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropRight)
-    return make('partly', say('near'), say('smallNotZero', { would }), 0.9)
+    return make('partly', say('assessment.near'), say('assessment.smallNotZero', { would }), 0.9)
   const scale = drop
     ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
     : good.unit === 'V'
@@ -67,21 +71,24 @@ export function judgePrediction(
       : good.unit === 'A'
         ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
         : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
-  if (miss <= scale.right) return make('good', say('right'), say('closeEnough', { would, said }), 1)
+  if (miss <= scale.right)
+    return make('good', say('assessment.right'), say('assessment.closeEnough', { would, said }), 1)
   if (good.unit === 'V' && Math.abs(value + expected) <= scale.right)
-    return make('partly', say('sign'), say('signOnly', { would }), 0.7)
-  if (miss <= scale.near) return make('partly', say('near'), say('nearIt', { would, said }), 0.5)
+    return make('partly', say('assessment.sign'), say('assessment.signOnly', { would }), 0.7)
+  if (miss <= scale.near)
+    return make('partly', say('assessment.near'), say('assessment.nearIt', { would, said }), 0.5)
   return off
 }
 
-function saidOf(prediction: Prediction, unit: Unit): string {
+function saidOf(prediction: Prediction, unit: Unit): Message {
   switch (prediction.type) {
     case 'value':
-      return formatQuantity(prediction.value, unit)
+      return figures(formatQuantity(prediction.value, unit))
     case 'word':
-      return prediction.word
+      return messageOf(scaleWord(prediction.word))
     case 'beep':
+      return say('readings.beep')
     case 'OL':
-      return prediction.type
+      return figures('OL')
   }
 }

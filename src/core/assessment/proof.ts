@@ -1,9 +1,11 @@
+import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
 import { faultsLeft, type Bench, type Order, type Step } from '../attempt'
 import { stateSignature } from '../circuit'
 import { stateOf } from '../attempt'
 import { instrumentOf } from '../instruments'
-import { say } from './phrases'
+import { say } from '../document'
+
 import type { Judgement } from './verdict'
 
 const signature = (step: Extract<Step, { type: 'operate' | 'test' }>): string =>
@@ -26,15 +28,15 @@ export function judgeVerification(
   const before = at >= 0 && (firstTest < 0 || at < firstTest)
   const make = (
     grade: Judgement['grade'],
-    verdict: Parameters<typeof say>[0],
-    reason: Parameters<typeof say>[0],
+    verdict: KeyOf<'assessment'>,
+    reason: KeyOf<'assessment'>,
     share: number,
   ): Judgement => ({
     aspect: 'verification',
     step: at >= 0 ? at : Math.max(0, firstTest),
     grade,
-    verdict: say(verdict),
-    reason: say(reason),
+    verdict: say(`assessment.${verdict}`),
+    reason: say(`assessment.${reason}`),
     share,
   })
   if (before) return make('good', 'verified', 'sawIt', 1)
@@ -55,18 +57,20 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: Bench):
   const make = (
     step: number,
     grade: Judgement['grade'],
-    verdict: Parameters<typeof say>[0],
+    verdict: KeyOf<'assessment'>,
     reason: Judgement['reason'],
     share: number,
-  ): Judgement => ({ aspect: 'repair', step, grade, verdict: say(verdict), reason, share })
+  ): Judgement => ({ aspect: 'repair', step, grade, verdict: say(`assessment.${verdict}`), reason, share })
   const wasted = tried.filter((s) => s.did?.cured !== true).length
   if (last < 0) {
     const concluded = steps.findLastIndex((s) => s.type === 'conclude')
     if (tried.length) {
       const at = steps.findLastIndex((s) => s.type === 'repair')
-      return make(at, 'poor', 'notCured', say('goodParts', { count: tried.length }), 0)
+      return make(at, 'poor', 'notCured', say('assessment.goodParts', { count: tried.length }), 0)
     }
-    return concluded < 0 ? undefined : make(concluded, 'poor', 'noRepair', say('nothingRepaired'), 0)
+    return concluded < 0
+      ? undefined
+      : make(concluded, 'poor', 'noRepair', say('assessment.nothingRepaired'), 0)
   }
   const left = faultsLeft(order.circuit, order.planted, bench).length
   const after = steps.slice(last + 1)
@@ -90,8 +94,11 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: Bench):
   const missing =
     !again && !measured ? 'proofMissing' : !again ? 'otherTest' : !gone ? 'provenByTest' : 'provenBoth'
   const reason = wasted
-    ? say('both', { first: say(missing), second: say('goodParts', { count: wasted }) })
-    : say(missing)
+    ? say('assessment.both', {
+        first: say(`assessment.${missing}`),
+        second: say('assessment.goodParts', { count: wasted }),
+      })
+    : say(`assessment.${missing}`)
   return make(
     last,
     share >= 0.99 ? 'good' : 'partly',

@@ -1,11 +1,17 @@
 import type { Step } from '../attempt'
-import { say } from './phrases'
+import { say } from '../document'
+
 import type { Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
 import type { Scene, TechniqueRule } from './rules/rule'
 import type { Judgement } from './verdict'
 
-const gradeOf = { note: 'neutral', slip: 'partly', mistake: 'poor', grave: 'poor' } as const
+const gradeOf = {
+  note: 'neutral',
+  slip: 'partly',
+  mistake: 'poor',
+  grave: 'poor',
+} as const
 
 /** One test, with the rules that it breaks whatever comes after it. */
 export class Technique {
@@ -39,7 +45,10 @@ export function judgeTechnique(technique: Technique, steps: readonly Step[], { s
     step,
     grade: gradeOf[weight],
     verdict: { code: `rules.${key}.title` },
-    reason: say('rule', { say: { code: `rules.${key}.say` }, instead: { code: `rules.${key}.instead` } }),
+    reason: say('assessment.rule', {
+      say: { code: `rules.${key}.say` },
+      instead: { code: `rules.${key}.instead` },
+    }),
     share: cost[weight],
   }))
   if (fired.some(({ weight }) => weight !== 'note')) return made
@@ -49,8 +58,8 @@ export function judgeTechnique(technique: Technique, steps: readonly Step[], { s
       aspect: 'technique',
       step,
       grade: 'good',
-      verdict: say('sound'),
-      reason: say('techniqueSound'),
+      verdict: say('assessment.sound'),
+      reason: say('assessment.techniqueSound'),
       share: 1,
     },
   ]

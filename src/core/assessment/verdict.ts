@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { messageSchema } from '../document'
+import { messageSchema, type Words } from '../document'
 import { heldSchema, instrumentKey } from '../instruments'
 
 /** What a mark is made of, in the order in which a review shows it. */
@@ -13,16 +13,16 @@ export const aspects = [
   'repair',
 ] as const
 export type Aspect = (typeof aspects)[number]
-export const aspectNames: Readonly<Record<Aspect | 'safety' | 'reading', string>> = {
-  verification: 'Verification',
-  prediction: 'Predictions',
-  technique: 'Technique',
-  reading: 'Reading',
-  inference: 'Inference',
-  efficiency: 'Efficiency',
-  conclusion: 'Conclusion',
-  repair: 'Repair and proof',
-  safety: 'Safety',
+export const aspectNames: Readonly<Record<Aspect | 'safety' | 'reading', Words>> = {
+  verification: 'assessment.verdict.verification',
+  prediction: 'assessment.verdict.predictions',
+  technique: 'assessment.verdict.technique',
+  reading: 'assessment.verdict.reading',
+  inference: 'assessment.verdict.inference',
+  efficiency: 'assessment.verdict.efficiency',
+  conclusion: 'assessment.verdict.conclusion',
+  repair: 'assessment.verdict.repairAndProof',
+  safety: 'assessment.verdict.safety',
 }
 
 export const grades = ['good', 'partly', 'poor', 'neutral'] as const
@@ -53,7 +53,7 @@ export const pathStepSchema = z.strictObject({
   instrument: instrumentKey,
   held: heldSchema,
   state: z.string(),
-  reading: z.string(),
+  reading: messageSchema,
   minutes: z.number(),
   /** Pieces that are left after it. */
   left: z.number().int(),
@@ -76,7 +76,7 @@ export const judgedSchema = z.strictObject({
   sizes: z.array(
     z.strictObject({
       piece: z.string(),
-      title: z.string(),
+      title: messageSchema,
       from: z.number(),
       to: z.number(),
       unit: z.string(),

@@ -41,3 +41,4 @@ export {
   type StoredReading,
 } from './steps'
 export { predictionSaid, readingSaid, type Said } from './said'
+export { shownOf } from './shown'

@@ -4,10 +4,10 @@ import { type Circuit } from '../circuit'
 import type { Message } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
-import { formatQuantity } from '../quantity'
 import { boardOf, faultsLeft, latchedOf, type Bench } from './bench'
 import { meterOfFrame, type Order } from './order'
-import { say } from './phrases'
+import { say, messageOf } from '../document'
+
 import { cures, repairOf, repairsFor } from './repairs'
 import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
 
@@ -51,7 +51,7 @@ export function perform(
         return strange ? wrong(strange) : { ok: true, step: { ...action, seen } }
       }
       const solved = boardOf(order, bench, action.arrangement)
-      if (!solved.ok) return wrong(say('unsettled'))
+      if (!solved.ok) return wrong(say('attempt.unsettled'))
       const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
       const latched = latchedOf(solved)
       const blown = [...solved.blown].filter((id) => !bench.blown.includes(id))
@@ -61,26 +61,29 @@ export function perform(
       return test(order, bench, action, wiring)
     case 'infer': {
       if (before[before.length - 1] !== 'test')
-        return { ok: false, why: say('readingFirst'), trouble: 'order' }
+        return { ok: false, why: say('attempt.readingFirst'), trouble: 'order' }
       const stranger = [...action.struck, ...action.ringed].find((p) => !findPieces(circuit, p).length)
-      return stranger === undefined ? { ok: true, step: action } : wrong(say('noPiece', { id: stranger }))
+      return stranger === undefined
+        ? { ok: true, step: action }
+        : wrong(say('attempt.noPiece', { id: stranger }))
     }
     case 'conclude': {
-      if (!before.includes('test')) return { ok: false, why: say('testFirst'), trouble: 'order' }
-      if (!findPieces(circuit, action.piece).length) return wrong(say('noPiece', { id: action.piece }))
+      if (!before.includes('test')) return { ok: false, why: say('attempt.testFirst'), trouble: 'order' }
+      if (!findPieces(circuit, action.piece).length)
+        return wrong(say('attempt.noPiece', { id: action.piece }))
       return { ok: true, step: action }
     }
     case 'repair': {
       const pieces = findPieces(circuit, action.piece)
       const [piece] = pieces
-      if (!piece) return wrong(say('noPiece', { id: action.piece }))
+      if (!piece) return wrong(say('attempt.noPiece', { id: action.piece }))
       const ways = [...new Set(pieces.flatMap((one) => repairsFor(circuit, one)))]
       if (!ways.some(({ key }) => key === action.by))
         return wrong(
-          say('notSuchRepair', {
-            title: repairOf(action.by).title,
+          say('attempt.notSuchRepair', {
+            title: messageOf(repairOf(action.by).title),
             piece: action.piece,
-            repairs: ways.map(({ title }) => title),
+            repairs: ways.map(({ title }) => messageOf(title)),
           }),
         )
       const cured = faultsLeft(circuit, order.planted, bench).some((fault) =>
@@ -93,7 +96,7 @@ export function perform(
         bench.meterFuses.some((jack) => jack === action.fuse) ||
         // A fuse that is whole may be renewed too: whoever does not look wastes one.
         circuit.parts.some((p) => p.id === action.fuse && partOfKind(p.kind).protects?.melts)
-      return known ? { ok: true, step: action } : wrong(say('nothingToRenew', { id: action.fuse }))
+      return known ? { ok: true, step: action } : wrong(say('attempt.nothingToRenew', { id: action.fuse }))
     }
   }
 }
@@ -120,14 +123,14 @@ function test(
   const { reading: given, ...rest } = action
   const step = { ...rest, held: reader.held, settings: reader.connected.settings, also }
   if (action.source !== 'model') {
-    if (!given) return { ok: false, why: say('typed'), trouble: 'order' }
+    if (!given) return { ok: false, why: say('attempt.typed'), trouble: 'order' }
     return { ok: true, step: { ...step, reading: given } }
   }
   const solved = boardOf(order, bench, action.arrangement)
   // Where the solver failed would say where to look: a student hears only that it did.
-  if (!solved.ok) return wrong(say('unsettled'))
+  if (!solved.ok) return wrong(say('attempt.unsettled'))
   const read = readWith(solved, reader.connected, others, meterOfFrame(frame))
-  if (!read.ok) return wrong(say('unsettled'))
+  if (!read.ok) return wrong(say('attempt.unsettled'))
   const reading = withoutFuse(
     recorded(order, bench, action, reader.connected, read.reading),
     reader.connected,
@@ -153,9 +156,9 @@ function strangeNotice(circuit: Circuit, seen: Readonly<Record<string, string>>)
   for (const [id, key] of Object.entries(seen)) {
     const part = findPart(circuit, id)
     const notices = part && partOfKind(part.kind).notice?.all
-    if (!notices) return say('noPart', { id })
+    if (!notices) return say('attempt.noPart', { id })
     if (!notices.some((n) => n.key === key))
-      return say('noNotice', { id, notices: notices.map((n) => n.key) })
+      return say('attempt.noNotice', { id, notices: notices.map((n) => n.key) })
   }
   return undefined
 }
@@ -166,7 +169,8 @@ function connect(
   { instrument: key, settings: said, held }: Connection,
 ): { ok: true; connected: Connected; held: Connection['held'] } | { ok: false; why: Message } {
   const instrument = instrumentOf(key)
-  if (!frame.bag.includes(key)) return { ok: false, why: say('notInBag', { title: instrument.title }) }
+  if (!frame.bag.includes(key))
+    return { ok: false, why: say('attempt.notInBag', { title: messageOf(instrument.title) }) }
   const checked = checkSettings(instrument, said)
   if (!checked.ok) return checked
   if (!instrument.holds.includes(held.type))
@@ -208,7 +212,10 @@ function recorded(
     return read.ok && read.reading.value !== undefined ? [read.reading.value] : []
   })
   if (!values.length) return reading
-  const [low, high] = [Math.min(...values), Math.max(...values)].map((v) => formatQuantity(v, reading.unit))
+  const [low, high] = [Math.min(...values), Math.max(...values)].map((value) => ({
+    value,
+    unit: reading.unit,
+  }))
   return {
     ...reading,
     signs: [...reading.signs, { code: 'instruments.minMax', params: { low: low!, high: high! } }],
@@ -249,16 +256,16 @@ export function checkArrangement(circuit: Circuit, arrangement: Arrangement): Me
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   for (const [id, position] of Object.entries(controls)) {
     const positions = kinds.get(id)?.positions
-    if (!positions) return say('noPositions', { id })
-    if (!positions.includes(position)) return say('noPosition', { id, position, positions })
+    if (!positions) return say('attempt.noPositions', { id })
+    if (!positions.includes(position)) return say('attempt.noPosition', { id, position, positions })
   }
   const fixed = detached.find((id) => !kinds.get(id)?.detach)
-  if (fixed !== undefined) return say('noDetach', { id: fixed })
+  if (fixed !== undefined) return say('attempt.noDetach', { id: fixed })
   const stranger = wiggled.find((id) => !kinds.has(id))
-  if (stranger !== undefined) return say('noPart', { id: stranger })
+  if (stranger !== undefined) return say('attempt.noPart', { id: stranger })
   for (const end of bypassed.flat()) {
     const [id, key] = end.split('.')
-    if (!kinds.get(id ?? '')?.terminals.some((t) => t.key === key)) return say('noTerminal', { end })
+    if (!kinds.get(id ?? '')?.terminals.some((t) => t.key === key)) return say('attempt.noTerminal', { end })
   }
   return undefined
 }

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, stateOf } from '../../../test/demo'
 import { readCircuit } from '../editing'
@@ -93,7 +94,7 @@ describe('“only what the fault changes”', () => {
       key([]),
       key([{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 1 }]),
     )
-    const lamp = rows.find((row) => row.part === 'L1' && row.name.includes('filament'))!
+    const lamp = rows.find((row) => row.part === 'L1' && tell(row.name).includes('filament'))!
     expect(lamp.change).toBeLessThan(-1)
     expect(lamp.bad).toBe(true)
     expect(rows.find((row) => row.part === 'G1' && row.bad)!.change).toBeGreaterThan(1)

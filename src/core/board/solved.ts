@@ -6,7 +6,8 @@ import { modelOf } from '../model'
 import { burns, meltsAbove, type At, type Notice } from '../parts'
 import { Solver, type Network, type OperatingPoint } from '../solve'
 import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { SolvedBoard } from './solved-board'
 
 export interface UnsolvedBoard {
@@ -97,7 +98,7 @@ function settle(
     modes = next
     guess = point.voltage
   }
-  return { ok: false, why: say('restless') }
+  return { ok: false, why: say('board.restless') }
 }
 
 /** Volts of a sound board; null where it has no answer. */
@@ -127,7 +128,7 @@ function unsolved(board: Board, point: { why: Message; nodes: readonly number[] 
     .map((p) => p.name)
   return {
     ok: false,
-    why: names.length ? say('near', { why: point.why, points: names.slice(0, 4) }) : point.why,
+    why: names.length ? say('board.near', { why: point.why, points: names.slice(0, 4) }) : point.why,
   }
 }
 

@@ -1,5 +1,6 @@
 import { coded } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { z } from 'zod'
 import { accesses, isPartKind, partKinds } from '../parts'
 import { stateSchema, terminalRef } from './state'
@@ -7,11 +8,11 @@ import { stateSchema, terminalRef } from './state'
 export const circuitFormat = 'brachyon-circuit'
 export const circuitVersion = 3
 
-const partId = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}$/, coded(say('partId')))
+const partId = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}$/, coded(say('circuit.partId')))
 
 export const partSchema = z.strictObject({
   id: partId,
-  kind: z.string().refine(isPartKind, { error: coded(say('unknownKind', { kinds: partKinds })) }),
+  kind: z.string().refine(isPartKind, { error: coded(say('circuit.unknownKind', { kinds: partKinds })) }),
   /** What it is called on the vehicle: “work lamp”. */
   name: z.string().max(80).default(''),
   parameters: z.record(z.string(), z.unknown()).default({}),
@@ -37,7 +38,7 @@ export const pathSchema = z.strictObject({
 
 /** A place along a bundle where a clamp fits round it, and what runs through there. */
 export const placeSchema = z.strictObject({
-  id: z.string().regex(/^H[0-9]{1,3}[a-z]$/, coded(say('placeId'))),
+  id: z.string().regex(/^H[0-9]{1,3}[a-z]$/, coded(say('circuit.placeId'))),
   name: z.string().max(80).default(''),
   conductors: z
     .array(
@@ -49,7 +50,7 @@ export const placeSchema = z.strictObject({
         against: z.boolean().default(false),
       }),
     )
-    .min(1, coded(say('needsConductor')))
+    .min(1, coded(say('circuit.needsConductor')))
     .max(60),
 })
 
@@ -59,7 +60,7 @@ export const bundleSchema = z.strictObject({
   /** In the order in which a hand meets them, from the supply outward. */
   places: z
     .array(placeSchema)
-    .min(1, coded(say('needsPlace')))
+    .min(1, coded(say('circuit.needsPlace')))
     .max(40),
 })
 
@@ -75,14 +76,14 @@ export const scatterSchema = z.strictObject({
   /** Of every contact's ohms, ±, as a share. */
   contacts: z
     .number()
-    .min(0.02, coded(say('scatter')))
-    .max(3, coded(say('scatter')))
+    .min(0.02, coded(say('circuit.scatter')))
+    .max(3, coded(say('circuit.scatter')))
     .default(0.5),
   /** V, ±, of one rested 12 V block. */
   rest: z
     .number()
-    .min(0.01, coded(say('scatter')))
-    .max(1, coded(say('scatter')))
+    .min(0.01, coded(say('circuit.scatter')))
+    .max(1, coded(say('circuit.scatter')))
     .default(0.2),
 })
 export type Scatter = z.infer<typeof scatterSchema>
@@ -90,14 +91,14 @@ export const schoolScatter: Scatter = { contacts: 0.5, rest: 0.2 }
 /** Of a board whose readings the model was fitted to: a meter's accuracy, and from one day to the next. */
 export const measuredScatter: Scatter = { contacts: 0.2, rest: 0.1 }
 
-const warmth = coded(say('temperature', { least: '−40', most: 85 }))
+const warmth = coded(say('circuit.temperature', { least: '−40', most: 85 }))
 
 export const circuitSchema = z.strictObject({
-  format: z.literal(circuitFormat, { error: coded(say('format', { format: circuitFormat })) }),
-  version: z.literal(circuitVersion, { error: coded(say('version', { version: circuitVersion })) }),
+  format: z.literal(circuitFormat, { error: coded(say('circuit.format', { format: circuitFormat })) }),
+  version: z.literal(circuitVersion, { error: coded(say('circuit.version', { version: circuitVersion })) }),
   name: z
     .string()
-    .min(1, coded(say('needsName')))
+    .min(1, coded(say('circuit.needsName')))
     .max(120),
   vehicle: z.string().max(120).default(''),
   note: z.string().max(2000).default(''),
@@ -109,16 +110,16 @@ export const circuitSchema = z.strictObject({
   temperature: z.number().min(-40, warmth).max(85, warmth).default(20),
   parts: z
     .array(partSchema)
-    .min(1, coded(say('needsPart')))
+    .min(1, coded(say('circuit.needsPart')))
     .max(2000),
   paths: z
     .array(pathSchema)
-    .min(1, coded(say('needsPath')))
+    .min(1, coded(say('circuit.needsPath')))
     .max(400),
   bundles: z.array(bundleSchema).max(60).default([]),
   states: z
     .array(stateSchema)
-    .min(1, coded(say('needsState')))
+    .min(1, coded(say('circuit.needsState')))
     .max(60),
 })
 

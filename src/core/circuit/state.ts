@@ -1,20 +1,23 @@
 import { coded } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { z } from 'zod'
 import { partOfKind } from '../parts'
 import type { Part } from './schema'
 
 /** `part.terminal`, such as `B1.p`. */
-export const terminalRef = z.string().regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, coded(say('terminalRef')))
+export const terminalRef = z
+  .string()
+  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, coded(say('circuit.terminalRef')))
 
-const warmth = coded(say('temperature', { least: '−40', most: 120 }))
+const warmth = coded(say('circuit.temperature', { least: '−40', most: 120 }))
 
 /** A circuit state is data that the instructor names: controls, and what is taken out. */
 export const stateSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z
     .string()
-    .min(1, coded(say('stateName')))
+    .min(1, coded(say('circuit.stateName')))
     .max(80),
   /** Part id → position of its control. A control not named rests. */
   controls: z.record(z.string(), z.string()).default({}),

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { admits, Belief, contradiction, faultAt, placeOnGrid, Predictor, type Fact } from '.'
@@ -42,7 +43,7 @@ describe('what is believed', () => {
         ...['F1b', 'X1b', 'L1a', 'L1b', 'X2b', 'G1c'].map((point) => volts(fault, point)),
         volts(fault, 'X2a', 'X2b'),
       ]
-      expect(aliveOf(believe(facts), fault), describeFault(circuit, fault)).toBeDefined()
+      expect(aliveOf(believe(facts), fault), tell(describeFault(circuit, fault))).toBeDefined()
     }
   })
 
@@ -230,7 +231,7 @@ describe('honest readings', () => {
             f.other === example.other,
         )!
         const x = example.severity === undefined ? 0 : placeOnGrid(family.grid, example.severity)
-        expect(admits(predictor, family, x, facts), describeFault(circuit, example)).toBe(true)
+        expect(admits(predictor, family, x, facts), tell(describeFault(circuit, example))).toBe(true)
         expect(faultAt(family, x)).toMatchObject({ part: example.part })
         expect((seen(example) as Extract<Fact, { type: 'seen' }>).seen).toEqual(
           (facts[0] as Extract<Fact, { type: 'seen' }>).seen,

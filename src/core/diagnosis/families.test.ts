@@ -53,7 +53,7 @@ describe('families', () => {
   })
 
   it('run through their severities without a gap', () => {
-    for (const { severity, title } of catalogue) {
+    for (const { severity, kind: title } of catalogue) {
       if (!severity) continue
       const { grid } = severity
       for (let x = 0; x < grid.length - 1; x += 0.25) {

@@ -5,6 +5,7 @@ import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import type { Message } from '../document'
 import {
   instrumentOf,
+  scaleWord,
   readTestLamp,
   settingsOf,
   workshopMeter,
@@ -14,19 +15,19 @@ import {
 import { brightness, brightnessScale, partOfKind } from '../parts'
 import { formatQuantity } from '../quantity'
 import { answerKey, boardOfKey, isApart, passing, type StateKey } from '../readings'
-import { say } from './phrases'
+import { say, figures, type Words } from '../document'
 
 /** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
 export const sorts = {
-  volts: { title: 'Volts to battery −', instrument: 'volts' },
-  drop: { title: 'Voltage drops', instrument: 'volts' },
-  fuse: { title: 'Fuse millivolts', instrument: 'fuseVolts' },
-  clamp: { title: 'Clamp', instrument: 'clamp' },
-  lamp: { title: 'Test lamp', instrument: 'testLamp' },
-  continuity: { title: 'Continuity', instrument: 'continuity' },
-  ohms: { title: 'Ohms, isolated', instrument: 'ohms' },
-  notice: { title: 'Seen and heard', instrument: undefined },
-} as const satisfies Readonly<Record<string, { title: string; instrument: InstrumentKey | undefined }>>
+  volts: { title: 'diagnosis.sight.title', instrument: 'volts' },
+  drop: { title: 'diagnosis.sight.voltageDrops', instrument: 'volts' },
+  fuse: { title: 'diagnosis.sight.fuseMillivolts', instrument: 'fuseVolts' },
+  clamp: { title: 'diagnosis.sight.clamp', instrument: 'clamp' },
+  lamp: { title: 'diagnosis.sight.testLamp', instrument: 'testLamp' },
+  continuity: { title: 'diagnosis.sight.continuity', instrument: 'continuity' },
+  ohms: { title: 'diagnosis.sight.ohmsIsolated', instrument: 'ohms' },
+  notice: { title: 'diagnosis.sight.seenAndHeard', instrument: undefined },
+} as const satisfies Readonly<Record<string, { title: Words; instrument: InstrumentKey | undefined }>>
 export type Sort = keyof typeof sorts
 
 /** A test that somebody might do on this circuit. */
@@ -87,7 +88,7 @@ function readAll(
   }
   for (const row of key.isolated) {
     const place = row.part
-    const what = say('alone', { part: row.part, between: row.between })
+    const what = say('diagnosis.alone', { part: row.part, between: row.between })
     const ohms = Math.min(open, row.ohms.value ?? open)
     add(() => ({ sort: 'ohms', place, what }), ohms, passing.ohms(ohms))
     add(() => ({ sort: 'continuity', place, what }), row.continuity.beeps ? 1 : 0, passing.word)
@@ -101,7 +102,12 @@ function stateTests(state: StateKey, id: string, add: Add): void {
   for (const row of state.points) {
     if (row.inside) continue
     add(
-      () => ({ sort: 'volts', state: id, place: row.name, what: say('toGround', { point: row.name }) }),
+      () => ({
+        sort: 'volts',
+        state: id,
+        place: row.name,
+        what: say('diagnosis.toGround', { point: row.name }),
+      }),
       row.value ?? Number.NaN,
       passing.volts(row.band),
     )
@@ -112,33 +118,47 @@ function stateTests(state: StateKey, id: string, add: Add): void {
         sort: 'drop',
         state: id,
         place: row.part,
-        what: say('between', { from: row.from, to: row.to }),
+        what: say('diagnosis.between', { from: row.from, to: row.to }),
       }),
       row.value ?? Number.NaN,
       passing.volts(row.band),
     )
   for (const row of state.fuses)
     add(
-      () => ({ sort: 'fuse', state: id, place: row.part, what: say('acrossFuse', { part: row.part }) }),
+      () => ({
+        sort: 'fuse',
+        state: id,
+        place: row.part,
+        what: say('diagnosis.acrossFuse', { part: row.part }),
+      }),
       row.value ?? Number.NaN,
       passing.volts(row.band),
     )
   const clamp = (place: string, what: Message, amps: number) =>
-    add(() => ({ sort: 'clamp', state: id, place, what: say('round', { what }) }), amps, passing.clamp(amps))
+    add(
+      () => ({ sort: 'clamp', state: id, place, what: say('diagnosis.round', { what }) }),
+      amps,
+      passing.clamp(amps),
+    )
   for (const { place, bundle, amps, conductors } of state.places) {
-    clamp(place, say('place', { bundle, place }), amps)
-    for (const { part, amps: own } of conductors) clamp(place, say('wireAt', { part, place }), own)
+    clamp(place, say('diagnosis.place', { bundle, place }), amps)
+    for (const { part, amps: own } of conductors) clamp(place, say('diagnosis.wireAt', { part, place }), own)
   }
   // Where no loom offers a place, there is still the wire of each load.
   const loads = new Set<string>()
   for (const { part, side, amps } of state.drops) {
     if (side !== 'load' || loads.has(part)) continue
     loads.add(part)
-    clamp(part, say('feedOf', { part }), amps)
+    clamp(part, say('diagnosis.feedOf', { part }), amps)
   }
   for (const notice of state.notices)
     add(
-      () => ({ sort: 'notice', state: id, place: notice.part, what: say('whatDoes', { part: notice.part }) }),
+      () => ({
+        sort: 'notice',
+        state: id,
+        place: notice.part,
+        what: say('diagnosis.whatDoes', { part: notice.part }),
+      }),
       wordNumber(notice.key),
       passing.word,
     )
@@ -191,8 +211,8 @@ function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string
     const [feed, back] = definition.through.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
     const plus = wiring.nodeOf(battery.id, 'pos')
     for (const [red, black, what] of [
-      [feed, 0, say('lampFeed', { part: part.id })],
-      [plus, back, say('lampReturn', { part: part.id })],
+      [feed, 0, say('diagnosis.lampFeed', { part: part.id })],
+      [plus, back, say('diagnosis.lampReturn', { part: part.id })],
     ] as const) {
       const glow = solved ? glowAcross(solved, red, black, volts) : 'dark'
       const level = brightnessScale.indexOf(glow)
@@ -271,16 +291,17 @@ export function isLazy(sort: Sort): boolean {
 }
 
 /** A value that such a test shows, as its instrument writes it. */
-export function writeSight(sort: Sort, value: number): string {
+export function writeSight(sort: Sort, value: number): Words {
   const key = sorts[sort].instrument
-  if (!key || Number.isNaN(value)) return key ? 'floating' : ''
+  if (!key) return figures('')
+  if (Number.isNaN(value)) return 'readings.floating'
   const { asks } = instrumentOf(key)
   switch (asks.type) {
     case 'beep':
-      return value ? 'beep' : 'no beep'
+      return value ? 'readings.beep' : 'readings.noBeep'
     case 'word':
-      return asks.words[value] ?? ''
+      return asks.words[value] === undefined ? figures('') : scaleWord(asks.words[value])
     case 'value':
-      return asks.open && value >= 1e8 ? 'OL' : formatQuantity(value, asks.unit)
+      return figures(asks.open && value >= 1e8 ? 'OL' : formatQuantity(value, asks.unit))
   }
 }

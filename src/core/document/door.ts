@@ -1,5 +1,6 @@
 import type { z } from 'zod'
-import { say } from './phrases'
+import { say } from './message'
+
 import { problemsOf, type Read } from './problem'
 
 export type Stored = Readonly<Record<string, unknown>>
@@ -60,9 +61,12 @@ export function door<T extends object>(
         const { v, ...rest } = document
         const from = v === undefined ? 1 : v
         if (!isVersion(from))
-          return { ok: false, problems: [{ where: name, ...say('noVersion', { most: version }) }] }
+          return { ok: false, problems: [{ where: name, ...say('document.noVersion', { most: version }) }] }
         if (from > version)
-          return { ok: false, problems: [{ where: name, ...say('newer', { version: from, most: version }) }] }
+          return {
+            ok: false,
+            problems: [{ where: name, ...say('document.newer', { version: from, most: version }) }],
+          }
         document = lift(rest, from, version, upgrades)
       }
       const read = schema.safeParse(document)

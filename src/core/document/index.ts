@@ -1,15 +1,22 @@
-export { cautions } from './cautions'
 export { checkUpgrades, door, lift, type Door, type Stored, type Upgrades } from './door'
 export {
   coded,
+  figures,
   isMessage,
+  messageOf,
+  readWords,
+  verbatim,
+  writeWords,
+  within,
   messageSchema,
-  phrases,
+  say,
   problemSchema,
   uncoded,
+  type Code,
   type Measure,
   type Message,
   type Param,
-  type Phrases,
+  type NoCodes,
+  type Words,
 } from './message'
 export { problemsOf, writePath, type Problem, type Read } from './problem'

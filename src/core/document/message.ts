@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import type { Code } from '../../messages/codes'
+
+export type { Code } from '../../messages/codes'
 
 /** A value that is written as the trade writes it, wherever it is shown. */
 export interface Measure {
@@ -6,7 +9,18 @@ export interface Measure {
   readonly unit: string
 }
 
-export type Param = string | number | Measure | readonly (string | Message)[] | Message
+/** Figures as a display or a table has them: only their decimal sign depends on the language. */
+export interface Shown {
+  readonly shown: string
+}
+
+/** A title within a sentence: it begins small where the language writes it so. */
+export interface Within {
+  readonly within: Message
+}
+
+/** A string is somebody’s own words or a name, and stays as it is; what is said by a code comes as a message. */
+export type Param = string | number | Measure | readonly (string | Message)[] | Message | Shown | Within
 
 /**
  * Something to be said: a code, and what fills it. The sentence is made where it is shown (`words/`), in the language
@@ -17,27 +31,35 @@ export interface Message {
   readonly params?: Readonly<Record<string, Param>> | undefined
 }
 
-/** The English of a folder's codes stands beside what it describes: `prefix.key` is the code. */
-export interface Phrases<T extends Readonly<Record<string, string>>> {
-  /** Makes the message of a key. */
-  (key: keyof T & string, params?: Message['params']): Message
-  readonly prefix: string
-  /** ICU messages by key. */
-  readonly english: T
-}
+/** What is said: a code alone, or with what fills it. */
+export type Words = Code | Message
 
 /**
- * Phrases of one folder or file, as ICU messages.
- * @example const say = phrases('circuit', { noPart: 'There is no part {id}' }); say('noPart', { id: 'F1' })
+ * The message of a code; its ICU text stands in `messages/`, in every language.
+ * @example say('circuit.noPart', { id: 'F1' })
  */
-export function phrases<const T extends Readonly<Record<string, string>>>(
-  prefix: string,
-  english: T,
-): Phrases<T> {
-  const make = (key: keyof T & string, params?: Message['params']): Message =>
-    params ? { code: `${prefix}.${key}`, params } : { code: `${prefix}.${key}` }
-  return Object.assign(make, { prefix, english })
+export const say = <P extends NonNullable<Message['params']>>(
+  code: Code,
+  params?: P & NoCodes<P>,
+): Message => (params ? { code, params } : { code })
+
+/** A bare code among the parameters would be taken for somebody’s own words: `messageOf` makes a message of it. */
+export type NoCodes<P> = {
+  readonly [K in keyof P]: Extract<P[K] extends readonly (infer E)[] ? E : P[K], Code> extends never
+    ? unknown
+    : never
 }
+
+/** A code or a message as a parameter of another message: a bare string there would be somebody’s own words. */
+export const messageOf = (words: Words): Message => (typeof words === 'string' ? { code: words } : words)
+
+export const within = (words: Words): Within => ({ within: messageOf(words) })
+
+/** Somebody’s own words, or a name, as a message. */
+export const verbatim = (text: string): Message => say('document.verbatim', { text })
+
+/** Figures that are all there is to say: `12 V 21 W`. */
+export const figures = (text: string): Message => say('document.figures', { text: { shown: text } })
 
 export const isMessage = (value: unknown): value is Message =>
   typeof value === 'object' && value !== null && 'code' in value && typeof value.code === 'string'
@@ -53,11 +75,23 @@ export function uncoded(text: string): Message | undefined {
   return isMessage(value) ? value : undefined
 }
 
+/** Messages for a column of text. */
+export const writeWords = (words: readonly Message[]): string => JSON.stringify(words)
+
+/** The messages in a column of text; what was written there as prose is somebody’s own words. */
+export function readWords(text: string): readonly Message[] {
+  if (!text.startsWith('[')) return [verbatim(text)]
+  const read = z.array(messageSchema).safeParse(JSON.parse(text))
+  return read.success ? read.data : [verbatim(text)]
+}
+
 const paramSchema: z.ZodType<Param> = z.lazy(() =>
   z.union([
     z.string().max(2000),
     z.number(),
     z.strictObject({ value: z.number(), unit: z.string().max(8) }),
+    z.strictObject({ shown: z.string().max(200) }),
+    z.strictObject({ within: messageSchema }),
     z.array(z.union([z.string().max(200), messageSchema])).max(400),
     messageSchema,
   ]),

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import { uncoded, type Message } from './message'
-import { say } from './phrases'
+import { say } from './message'
 
 /** What was wrong and what would be accepted, as a message, and where in the document. */
 export interface Problem extends Message {
@@ -31,24 +31,24 @@ function messageOf(issue: z.core.$ZodIssue): Message {
   switch (issue.code) {
     case 'invalid_type':
       return issue.input === undefined && /received undefined/.test(issue.message)
-        ? say('missing')
-        : say('type', { expected: issue.expected })
+        ? say('document.missing')
+        : say('document.type', { expected: issue.expected })
     case 'too_small':
       return typed(issue.origin)
-        ? say('shortest', { least: String(issue.minimum) })
-        : say('least', { least: String(issue.minimum) })
+        ? say('document.shortest', { least: { shown: String(issue.minimum) } })
+        : say('document.least', { least: { shown: String(issue.minimum) } })
     case 'too_big':
       return typed(issue.origin)
-        ? say('longest', { most: String(issue.maximum) })
-        : say('most', { most: String(issue.maximum) })
+        ? say('document.longest', { most: { shown: String(issue.maximum) } })
+        : say('document.most', { most: { shown: String(issue.maximum) } })
     case 'unrecognized_keys':
-      return say('unknown', { keys: issue.keys })
+      return say('document.unknown', { keys: issue.keys })
     case 'invalid_value':
-      return say('options', { options: issue.values.map(String) })
+      return say('document.options', { options: issue.values.map(String) })
     case 'invalid_format':
-      return say('format')
+      return say('document.format')
     default:
-      return say('other', { words: issue.message })
+      return say('document.other', { words: issue.message })
   }
 }
 

@@ -2,8 +2,11 @@ import { z } from 'zod'
 import { partOfKind, presetsOf } from '../parts'
 import { readCircuit } from './read'
 import { circuitSchema, type Circuit, liftChoice, liftWords, upgradeDocument } from '../circuit'
-import { coded, door, problemsOf, type Problem } from '../document'
-import { say } from '../circuit/phrases'
+import { coded, door, problemsOf, type Problem, messageSchema, type Message } from '../document'
+import { say } from '../document'
+
+/** What was done, for the history; text is of before there were messages. */
+const labelSchema = z.union([messageSchema, z.string().max(200)])
 
 /** Every change that can be made to a circuit: plain data, so that it can be logged, sent and undone. */
 export const editSchema = z.discriminatedUnion('type', [
@@ -18,21 +21,20 @@ export const editSchema = z.discriminatedUnion('type', [
     type: z.literal('rename'),
     name: z
       .string()
-      .min(1, coded(say('needsName')))
+      .min(1, coded(say('circuit.needsName')))
       .max(120),
   }),
   /** The structure as building left it: what `build/` made of the lists before. */
   z.strictObject({
     type: z.literal('arrange'),
-    /** What was done, for the history. */
-    label: z.string().max(200),
+    label: labelSchema,
     parts: circuitSchema.shape.parts,
     paths: circuitSchema.shape.paths,
     bundles: circuitSchema.shape.bundles,
     states: circuitSchema.shape.states,
   }),
   /** Another state of the whole document: a version taken up again, or a model fitted to its board. */
-  z.strictObject({ type: z.literal('whole'), label: z.string().max(200), circuit: circuitSchema }),
+  z.strictObject({ type: z.literal('whole'), label: labelSchema, circuit: circuitSchema }),
   z.strictObject({
     type: z.literal('describe'),
     vehicle: circuitSchema.shape.vehicle,
@@ -127,7 +129,7 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
           ok: false,
           problem: {
             where: part.id,
-            ...say('noValue', {
+            ...say('circuit.noValue', {
               id: part.id,
               name: edit.name,
               names: Object.keys(definition.parameters.shape),
@@ -151,7 +153,7 @@ export function applyEdit(circuit: Circuit, edit: Edit): Edited {
 }
 
 /** The structure of a circuit as an edit that brings it about. */
-export const arrangement = ({ parts, paths, bundles, states }: Circuit, label: string): Edit => ({
+export const arrangement = ({ parts, paths, bundles, states }: Circuit, label: Message | string): Edit => ({
   type: 'arrange',
   label,
   parts,
@@ -162,7 +164,7 @@ export const arrangement = ({ parts, paths, bundles, states }: Circuit, label: s
 
 const missing = (id: string): Edited => ({
   ok: false,
-  problem: { where: id, ...say('noPart', { id }) },
+  problem: { where: id, ...say('circuit.noPart', { id }) },
 })
 
 const replace = (circuit: Circuit, part: Circuit['parts'][number]): Circuit => ({

@@ -78,7 +78,7 @@ describe('typed lines, whatever they are', () => {
 
   it('name every kind of part by one of its words', () => {
     for (const part of parts.filter((p) => p.role !== 'source')) {
-      const name = part.quick?.words[0] ?? part.title.toLowerCase().split(',')[0]!
+      const name = part.quick!.words[0]!
       const read = readQuick(emptyCircuit('e'), name)
       expect(read.ok && 'new' in read.items[0]! && read.items[0].new.kind, name).toBe(part.kind)
     }

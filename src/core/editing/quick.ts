@@ -1,5 +1,6 @@
-import { problemsOf, type Message } from '../document'
-import { say } from '../circuit/phrases'
+import { problemsOf, type Message, within, messageOf, verbatim } from '../document'
+import { say } from '../document'
+
 import { systemOf, type Circuit } from '../circuit'
 import { partOfKind, readParameters, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'
@@ -12,7 +13,7 @@ export type Quick =
       readonly ok: true
       readonly items: readonly Item[]
       /** What each item will be, as it is shown before it is taken. */
-      readonly shown: readonly string[]
+      readonly shown: readonly Message[]
       readonly from?: string
       readonly to?: string
     }
@@ -31,7 +32,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
   const start = /^\s*from\s+(\S+?)\s*:\s*/i.exec(rest)
   if (start) {
     const found = terminalAt(circuit, start[1]!)
-    if (!found) return { ok: false, why: say('noPoint', { name: start[1]! }), at: 0 }
+    if (!found) return { ok: false, why: say('circuit.noPoint', { name: start[1]! }), at: 0 }
     from = found
     rest = rest.slice(start[0].length)
     offset = start[0].length
@@ -40,12 +41,12 @@ export function readQuick(circuit: Circuit, line: string): Quick {
   const end = /(?:^|[\s,])to\s+(\S+)\s*$/i.exec(rest)
   if (end) {
     const found = terminalAt(circuit, end[1]!)
-    if (!found) return { ok: false, why: say('noPoint', { name: end[1]! }), at: offset + end.index }
+    if (!found) return { ok: false, why: say('circuit.noPoint', { name: end[1]! }), at: offset + end.index }
     to = found
     rest = rest.slice(0, end.index)
   }
   const items: Item[] = []
-  const shown: string[] = []
+  const shown: Message[] = []
   for (const piece of piecesOf(rest)) {
     if (!piece.text.trim()) continue
     const read = readItem(circuit, piece.text.trim())
@@ -53,7 +54,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
     items.push(read.item)
     shown.push(read.shown)
   }
-  if (!items.length && !from && !to) return { ok: false, why: say('typePart'), at: 0 }
+  if (!items.length && !from && !to) return { ok: false, why: say('circuit.typePart'), at: 0 }
   return { ok: true, items, shown, ...(from && { from }), ...(to && { to }) }
 }
 
@@ -63,7 +64,7 @@ function piecesOf(text: string): { text: string; at: number }[] {
 }
 
 type ReadItem =
-  | { readonly ok: true; readonly item: Item; readonly shown: string }
+  | { readonly ok: true; readonly item: Item; readonly shown: Message }
   | { readonly ok: false; readonly why: Message }
 
 function readItem(circuit: Circuit, text: string): ReadItem {
@@ -74,7 +75,7 @@ function readItem(circuit: Circuit, text: string): ReadItem {
   if (!found) {
     return {
       ok: false,
-      why: say('isNoPart', { word: text.split(/\s/)[0]!, words: suggestions('').slice(0, 6) }),
+      why: say('circuit.isNoPart', { word: text.split(/\s/)[0]!, words: suggestions('').slice(0, 6) }),
     }
   }
   return readNew(circuit, found.definition, text.slice(found.length))
@@ -82,12 +83,8 @@ function readItem(circuit: Circuit, text: string): ReadItem {
 
 /** Words that each kind goes by, longest first, so that `key switch` is not a switch. */
 const words: readonly { word: string; definition: AnyPart }[] = partKinds
-  .flatMap((definition) => wordsOf(definition).map((word) => ({ word, definition })))
+  .flatMap((definition) => definition.quick.words.map((word) => ({ word, definition })))
   .sort((a, b) => b.word.length - a.word.length)
-
-function wordsOf({ quick, title, kind }: AnyPart): readonly string[] {
-  return quick?.words ?? [title.toLowerCase().split(',')[0]!, kind.toLowerCase()]
-}
 
 function kindAt(text: string): { definition: AnyPart; length: number } | undefined {
   const low = text.toLowerCase()
@@ -105,7 +102,7 @@ export function suggestions(begun: string): string[] {
   return partKinds
     .filter((definition) => definition.role !== 'source')
     .flatMap((definition) => {
-      const all = wordsOf(definition)
+      const all = definition.quick.words
       const found = low ? all.find((word) => word.startsWith(low)) : all[0]
       return found ? [found] : []
     })
@@ -120,7 +117,7 @@ function readNew(circuit: Circuit, definition: AnyPart, text: string): ReadItem 
   const bare: number[] = []
   const name: string[] = []
   const free = (unit: string) => {
-    const main = definition.quick?.main ?? []
+    const main = definition.quick.main ?? []
     const rank = (field: string) => (main.includes(field) ? main.indexOf(field) : 99)
     return fields
       .filter((f) => f.unit === unit && !f.options && !(f.name in said))
@@ -156,25 +153,30 @@ function readNew(circuit: Circuit, definition: AnyPart, text: string): ReadItem 
     }
     name.push(token)
   }
-  const order = (definition.quick?.main ?? []).filter((field) => !(field in said))
+  const order = (definition.quick.main ?? []).filter((field) => !(field in said))
   for (const [i, number] of bare.entries()) {
     const field = order[i]
-    if (!field) return { ok: false, why: say('whatIs', { title: definition.title, number: String(number) }) }
+    if (!field)
+      return {
+        ok: false,
+        why: say('circuit.whatIs', { title: messageOf(definition.title), number: { shown: String(number) } }),
+      }
     said[field] = number
   }
   const parameters = { ...presets(circuit, definition, said), ...said }
   const checked = readParameters(definition, parameters)
   if (!checked.success) {
     const [why] = problemsOf(checked.error)
-    return { ok: false, why: say('within', { title: definition.title, why: why! }) }
+    return { ok: false, why: say('circuit.within', { title: messageOf(definition.title), why: why! }) }
   }
   const title = name.join(' ').trim()
   return {
     ok: true,
     item: { new: { kind: definition.kind, name: title, parameters } },
-    shown: [title || definition.title.toLowerCase(), definition.summary(checked.data)]
-      .filter(Boolean)
-      .join(' '),
+    shown: say('circuit.typed', {
+      name: title || within(definition.title),
+      values: messageOf(definition.summary(checked.data)),
+    }),
   }
 }
 
@@ -223,10 +225,10 @@ export function presets(
     Object.entries(said).filter((entry): entry is [string, number] => typeof entry[1] === 'number'),
   )
   const volts: Record<string, number> =
-    'ratedVoltage' in definition.parameters.shape && !definition.quick?.ownVolts
+    'ratedVoltage' in definition.parameters.shape && !definition.quick.ownVolts
       ? { ratedVoltage: system }
       : {}
-  return { ...volts, ...definition.quick?.fill?.({ ...volts, ...numbers, system }) }
+  return { ...volts, ...definition.quick.fill?.({ ...volts, ...numbers, system }) }
 }
 
 /** A pass through a part that is there, by its pins' own names: `K1.86`, `K1.86-85`. */
@@ -253,14 +255,14 @@ function readPass(
   const pairs = [...(definition.benchPairs ?? []), definition.through]
   const unused = freePair(circuit, id, pairs)
   const a = enter === undefined ? unused[0] : key(enter)
-  if (!a) return { ok: false, why: say('noPin', { id, pin: enter ?? '', pins: list }) }
+  if (!a) return { ok: false, why: say('circuit.noPin', { id, pin: enter ?? '', pins: list }) }
   const mate = pairs.find((pair) => pair.includes(a))
   const b = leave === undefined ? (mate ? (mate[0] === a ? mate[1] : mate[0]) : undefined) : key(leave)
-  if (!b) return { ok: false, why: say('whereTo', { id, pin: enter ?? '', pins: list }) }
-  if (a === b) return { ok: false, why: say('samePin', { id }) }
+  if (!b) return { ok: false, why: say('circuit.whereTo', { id, pin: enter ?? '', pins: list }) }
+  if (a === b) return { ok: false, why: say('circuit.samePin', { id }) }
   const pin = (k: string) =>
     (names[k] ?? definition.terminals.find((t) => t.key === k)!.suffix).replace(/^\./, '')
-  return { ok: true, item: { part: id, enter: a, leave: b }, shown: `${id} ${pin(a)}–${pin(b)}` }
+  return { ok: true, item: { part: id, enter: a, leave: b }, shown: verbatim(`${id} ${pin(a)}–${pin(b)}`) }
 }
 
 /** The first way through a part that no path takes yet. */
@@ -295,8 +297,8 @@ export function terminalAt(circuit: Circuit, name: string): string | undefined {
   return point && `${point.part}.${point.terminal}`
 }
 
-/** The key of a choice that a word stands for: the key itself, or what it is called. */
-function optionSaid({ options, names }: FieldMeta, word: string): string | undefined {
+/** The key of a choice that a word stands for. */
+function optionSaid({ options }: FieldMeta, word: string): string | undefined {
   const low = word.toLowerCase()
-  return options?.find((key) => key.toLowerCase() === low || names?.[key]?.toLowerCase() === low)
+  return options?.find((key) => key.toLowerCase() === low)
 }

@@ -1,7 +1,8 @@
 import { partOfKind, readParameters } from '../parts'
 import { circuitSchema, type Circuit, type Part, upgradeDocument } from '../circuit'
 import { problemsOf, writePath, type Problem, type Read } from '../document'
-import { say } from '../circuit/phrases'
+import { say } from '../document'
+
 import { findIslands } from '../solve'
 import { wireUp } from '../model'
 
@@ -42,7 +43,7 @@ export function readCircuitText(text: string, options: ReadOptions = {}): Read<C
       problems: [
         {
           where: line ? `line ${line}` : 'file',
-          ...say('notJson', { words: said }),
+          ...say('circuit.notJson', { words: said }),
         },
       ],
     }
@@ -66,18 +67,19 @@ function readPart(part: Part, index: number, problems: Problem[]): Part {
 function checkNames(circuit: Circuit, problems: Problem[]): void {
   const kinds = new Map<string, string>()
   circuit.parts.forEach((part, i) => {
-    if (kinds.has(part.id)) problems.push({ where: `parts[${i}].id`, ...say('twice', { id: part.id }) })
+    if (kinds.has(part.id))
+      problems.push({ where: `parts[${i}].id`, ...say('circuit.twice', { id: part.id }) })
     kinds.set(part.id, part.kind)
   })
   const terminal = (id: string, key: string | undefined, where: string) => {
     const kind = kinds.get(id)
     if (!kind) {
-      problems.push({ where, ...say('noPart', { id }) })
+      problems.push({ where, ...say('circuit.noPart', { id }) })
       return
     }
     const keys = partOfKind(kind).terminals.map((t) => t.key)
     if (key !== undefined && !keys.includes(key)) {
-      problems.push({ where, ...say('noTerminal', { id, key, keys }) })
+      problems.push({ where, ...say('circuit.noTerminal', { id, key, keys }) })
     }
   }
   const placed = new Set<string>()
@@ -98,11 +100,11 @@ function checkNames(circuit: Circuit, problems: Problem[]): void {
     if (!placed.has(part.id) && partOfKind(part.kind).role !== 'source')
       problems.push({
         where: `parts[${i}] (${part.id})`,
-        ...say('onNoPath', { id: part.id }),
+        ...say('circuit.onNoPath', { id: part.id }),
       })
   })
   if (!circuit.parts.some((part) => partOfKind(part.kind).role === 'source')) {
-    problems.push({ where: 'parts', ...say('noSource') })
+    problems.push({ where: 'parts', ...say('circuit.noSource') })
   }
 }
 
@@ -111,31 +113,32 @@ function checkStates(circuit: Circuit, problems: Problem[]): void {
   const seen = new Set<string>()
   circuit.states.forEach((state, i) => {
     const where = `states[${i}] (${state.name})`
-    if (seen.has(state.id)) problems.push({ where, ...say('stateTwice', { id: state.id }) })
+    if (seen.has(state.id)) problems.push({ where, ...say('circuit.stateTwice', { id: state.id }) })
     seen.add(state.id)
     for (const [id, position] of Object.entries(state.controls)) {
       const positions = parts.get(id)?.positions
-      if (!positions) problems.push({ where: `${where}.controls`, ...say('noControl', { id }) })
+      if (!positions) problems.push({ where: `${where}.controls`, ...say('circuit.noControl', { id }) })
       else if (!positions.includes(position)) {
         problems.push({
           where: `${where}.controls.${id}`,
-          ...say('noPosition', { id, position, positions }),
+          ...say('circuit.noPosition', { id, position, positions }),
         })
       }
     }
     for (const id of state.detached) {
-      if (!parts.get(id)?.detach) problems.push({ where: `${where}.detached`, ...say('noDetach', { id }) })
+      if (!parts.get(id)?.detach)
+        problems.push({ where: `${where}.detached`, ...say('circuit.noDetach', { id }) })
     }
     for (const id of state.wiggled ?? []) {
-      if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, ...say('noPart', { id }) })
+      if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, ...say('circuit.noPart', { id }) })
     }
     for (const end of (state.bypassed ?? []).flat()) {
       const [id, key] = end.split('.') as [string, string]
       if (!parts.get(id)?.terminals.some((t) => t.key === key))
-        problems.push({ where: `${where}.bypassed`, ...say('noSuchTerminal', { end }) })
+        problems.push({ where: `${where}.bypassed`, ...say('circuit.noSuchTerminal', { end }) })
     }
     if (state.after !== undefined && !circuit.states.slice(0, i).some((s) => s.id === state.after)) {
-      problems.push({ where: `${where}.after`, ...say('noStateBefore', { id: state.after }) })
+      problems.push({ where: `${where}.after`, ...say('circuit.noStateBefore', { id: state.after }) })
     }
   })
 }
@@ -148,10 +151,10 @@ function checkBundles(circuit: Circuit, problems: Problem[]): void {
   circuit.bundles.forEach((bundle, b) =>
     bundle.places.forEach((place, p) => {
       const where = `bundles[${b}].places[${p}] (${place.id})`
-      if (seen.has(place.id)) problems.push({ where, ...say('twice', { id: place.id }) })
+      if (seen.has(place.id)) problems.push({ where, ...say('circuit.twice', { id: place.id }) })
       seen.add(place.id)
       for (const { part } of place.conductors) {
-        if (!conductors.has(part)) problems.push({ where, ...say('noConductor', { id: part }) })
+        if (!conductors.has(part)) problems.push({ where, ...say('circuit.noConductor', { id: part }) })
       }
     }),
   )
@@ -205,13 +208,13 @@ export function looseLoads(circuit: Circuit): Problem[] {
     if (!fed.length) {
       problems.push({
         where,
-        ...say('noFeed', { id: part.id }),
+        ...say('circuit.noFeed', { id: part.id }),
       })
     }
     if (fed.length || !back.length) {
       problems.push({
         where,
-        ...say('noReturn', { id: part.id }),
+        ...say('circuit.noReturn', { id: part.id }),
       })
     }
   })

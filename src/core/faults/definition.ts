@@ -1,3 +1,4 @@
+import type { Words } from '../document'
 import type { AnyPart, Segment } from '../parts'
 import type { Element, Owner } from '../solve'
 import type { Severity } from './fault'
@@ -43,29 +44,29 @@ export const asUsual: Prior = { weight: 1, why: 'one of the usual ways in which 
 
 /** What faults have in common for a lesson, by which a work order narrows them down; and the skill that they ask for, if any. */
 export const families = {
-  opens: { title: 'Opens', skill: 'opens' },
-  resistance: { title: 'High resistance', skill: 'drops' },
-  shorts: { title: 'Shorts', skill: 'shorts' },
-  drains: { title: 'Drains', skill: 'drains' },
-  switching: { title: 'Switches and contacts', skill: 'relays' },
-  loads: { title: 'Loads', skill: 'loads' },
-  sources: { title: 'Battery and source', skill: 'starting' },
-  modules: { title: 'Modules', skill: 'modules' },
-  wiring: { title: 'Wrong piece or wrong place' },
-} as const satisfies Readonly<Record<string, { readonly title: string; readonly skill?: string }>>
+  opens: { title: 'faults.opens', skill: 'opens' },
+  resistance: { title: 'faults.highResistance', skill: 'drops' },
+  shorts: { title: 'faults.shorts', skill: 'shorts' },
+  drains: { title: 'faults.drains', skill: 'drains' },
+  switching: { title: 'faults.switchesAndContacts', skill: 'relays' },
+  loads: { title: 'faults.loads', skill: 'loads' },
+  sources: { title: 'faults.batteryAndSource', skill: 'starting' },
+  modules: { title: 'faults.modules', skill: 'modules' },
+  wiring: { title: 'faults.wrongPieceOrWrongPlace' },
+} as const satisfies Readonly<Record<string, { readonly title: Words; readonly skill?: string }>>
 export type Family = keyof typeof families
 
 export interface FaultDefinition<K extends string = string> {
   readonly kind: K
-  readonly title: string
+  readonly title: Words
   readonly family: Family
   /** How often it is met beside the other kinds that can strike the same piece (common practice, no source). */
   readonly prior: Prior
   readonly severity?: Severity
   /** How it is made on a real board. */
-  readonly built: string
-  readonly caution?: string
-  readonly describe: (severity: number, about: Pick<Site, 'section' | 'cold'>) => string
+  readonly built: Words
+  readonly caution?: Words
+  readonly describe: (severity: number, about: Pick<Site, 'section' | 'cold'>) => Words
   /** Ohms at a milliamp are a value of their own beside the severity. */
   readonly cold?: Omit<Severity, 'grid'>
   readonly strike: (site: Site, severity: number) => Element[] | Struck

@@ -1,3 +1,4 @@
+import type { Words } from '../document'
 import { z } from 'zod'
 import { faultKinds } from './catalogue'
 import type { Unit } from '../quantity'
@@ -19,7 +20,7 @@ export const faultSchema = z.strictObject({
 export type Fault = z.infer<typeof faultSchema>
 
 export interface Severity {
-  readonly label: string
+  readonly label: Words
   readonly unit: Unit
   readonly least: number
   readonly most: number

@@ -19,12 +19,14 @@ const circuit = demoCircuit()
 describe('the catalogue', () => {
   it('says of each fault how it is made, and cautions where it makes heat', () => {
     for (const fault of catalogue) {
-      expect(fault.built.length, fault.kind).toBeGreaterThan(15)
+      expect(tell(fault.built).length, fault.kind).toBeGreaterThan(15)
       expect(
-        fault.describe(severityOf({ kind: fault.kind, part: '', segment: '' }), {
-          section: undefined,
-          cold: 0,
-        }),
+        tell(
+          fault.describe(severityOf({ kind: fault.kind, part: '', segment: '' }), {
+            section: undefined,
+            cold: 0,
+          }),
+        ),
       ).not.toBe('')
     }
     for (const kind of [
@@ -45,7 +47,7 @@ describe('the catalogue', () => {
     expect(faults.length).toBeGreaterThan(20)
     for (const fault of faults) {
       expect(checkFault(own, fault)).toBeUndefined()
-      expect(describeFault(own, fault)).toMatch(new RegExp(`^${fault.part} `))
+      expect(tell(describeFault(own, fault))).toMatch(new RegExp(`^${fault.part} `))
     }
     expect(new Set(faults.map((f) => `${f.kind} ${f.part} ${f.segment} ${f.other ?? ''}`)).size).toBe(
       faults.length,

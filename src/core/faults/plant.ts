@@ -1,7 +1,8 @@
 import { findPart, spareSegments } from '../model'
-import { type Circuit } from '../circuit'
+import { splitRef, type Circuit } from '../circuit'
 import type { Problem } from '../document'
-import { say } from './phrases'
+import { say, messageOf, type Message } from '../document'
+
 import { partOfKind, type AnyPart, type Segment } from '../parts'
 import { catalogue, coldOf, faultOfKind, severityOf, type FaultKind } from './catalogue'
 import type { Fault } from './fault'
@@ -40,13 +41,13 @@ export function possibleFaults(circuit: Circuit): Fault[] {
 /** What is wrong with planting `fault` here, or undefined if it fits. */
 export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined {
   const part = findPart(circuit, fault.part)
-  if (!part) return { where: fault.part, ...say('noPart', { id: fault.part }) }
+  if (!part) return { where: fault.part, ...say('faults.noPart', { id: fault.part }) }
   const definition = partOfKind(part.kind)
   const segment = definition.segments.find((s) => s.key === fault.segment)
   if (!segment) {
     return {
       where: fault.part,
-      ...say('noSegment', {
+      ...say('faults.noSegment', {
         id: fault.part,
         key: fault.segment,
         keys: definition.segments.map((s) => s.key),
@@ -56,22 +57,26 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
   if (!faultsOf(definition, segment).includes(fault.kind)) {
     return {
       where: fault.part,
-      ...say('cannotStrike', { title: faultOfKind(fault.kind).title, name: segment.name }),
+      ...say('faults.cannotStrike', {
+        title: messageOf(faultOfKind(fault.kind).title),
+        name: messageOf(segment.name),
+      }),
     }
   }
   const { cold } = faultOfKind(fault.kind)
-  if (fault.cold !== undefined && !cold) return { where: fault.part, ...say('noCold', { kind: fault.kind }) }
+  if (fault.cold !== undefined && !cold)
+    return { where: fault.part, ...say('faults.noCold', { kind: fault.kind }) }
   if (cold && !(coldOf(fault) >= cold.least && coldOf(fault) <= cold.most))
-    return { where: fault.part, ...say('coldRange', { least: cold.least, most: cold.most }) }
+    return { where: fault.part, ...say('faults.coldRange', { least: cold.least, most: cold.most }) }
   const range = faultOfKind(fault.kind).severity
   const severity = severityOf(fault)
   if (range && !(severity >= range.least && severity <= range.most)) {
     return {
       where: fault.part,
-      ...say('range', {
-        label: range.label,
-        least: String(range.least),
-        most: String(range.most),
+      ...say('faults.range', {
+        label: messageOf(range.label),
+        least: { shown: String(range.least) },
+        most: { shown: String(range.most) },
         unit: range.unit,
       }),
     }
@@ -80,7 +85,9 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
   if (partners && !(fault.other !== undefined && partners.includes(fault.other))) {
     return {
       where: fault.part,
-      ...(partners.length ? say('whichOther', { others: partners.slice(0, 12) }) : say('noOther')),
+      ...(partners.length
+        ? say('faults.whichOther', { others: partners.slice(0, 12) })
+        : say('faults.noOther')),
     }
   }
   return undefined
@@ -108,16 +115,21 @@ export function partnersOf(circuit: Circuit, fault: Fault): string[] {
   })
 }
 
-/** In words: “L1 work lamp, filament: open”. */
-export function describeFault(circuit: Circuit, fault: Fault): string {
+/** “L1 work lamp, filament: open”: the school's name of the part stays as it is. */
+export function describeFault(circuit: Circuit, fault: Fault): Message {
   const part = findPart(circuit, fault.part)
-  const segment = part && partOfKind(part.kind).segments.find((s) => s.key === fault.segment)
-  const other = fault.other === undefined ? '' : ` (${fault.other.split('.')[0]!})`
+  const segments = part ? partOfKind(part.kind).segments : []
   const section = part?.parameters.section
   const about = { section: typeof section === 'number' ? section : undefined, cold: coldOf(fault) }
-  const what = faultOfKind(fault.kind).describe(severityOf(fault), about) + other
-  const single = part && partOfKind(part.kind).segments.length === 1
-  return `${fault.part}${part?.name ? ` ${part.name}` : ''}${single ? '' : `, ${segment?.name ?? fault.segment}`}: ${what}`
+  const alone = messageOf(faultOfKind(fault.kind).describe(severityOf(fault), about))
+  const what =
+    fault.other === undefined
+      ? alone
+      : say('faults.withOther', { fault: alone, part: splitRef(fault.other)[0] })
+  const on = part?.name ? `${fault.part} ${part.name}` : fault.part
+  if (segments.length === 1) return say('faults.onPart', { part: on, fault: what })
+  const name = segments.find((s) => s.key === fault.segment)?.name
+  return say('faults.onSegment', { part: on, segment: name ? messageOf(name) : fault.segment, fault: what })
 }
 
 const beside = (circuit: Circuit, a: string, b: string): boolean =>

@@ -3,7 +3,8 @@ import { partOfKind } from '../parts'
 import { parseQuantity } from '../quantity'
 import type { Message } from '../document'
 import { faultKinds, faultOfKind } from './catalogue'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { faultSchema, type Fault } from './fault'
 import { checkFault, faultsOf, partnersOf } from './plant'
 
@@ -19,13 +20,13 @@ export function readFaultSpec(
 ): { ok: true; fault: Fault } | { ok: false; why: Message } {
   const refuse = (why: Message) => ({
     ok: false as const,
-    why: say('spec', { spec: spec.slice(0, 80), why }),
+    why: say('faults.spec', { spec: spec.slice(0, 80), why }),
   })
   const found =
     /^([A-Za-z]+\d+)(?:\.([A-Za-z0-9]+))?=([A-Za-z]+)(?::([^&]+))?(?:&([A-Za-z]+\d+(?:\.[A-Za-z0-9]+)?))?$/.exec(
       spec.trim(),
     )
-  if (!found) return refuse(say('written'))
+  if (!found) return refuse(say('faults.written'))
   const [, id, segmentKey, kindText, severityText, otherText] = found as unknown as [
     string,
     string,
@@ -35,30 +36,30 @@ export function readFaultSpec(
     string | undefined,
   ]
   const kind = faultSchema.shape.kind.safeParse(kindText)
-  if (!kind.success) return refuse(say('noKind', { kind: kindText, kinds: faultKinds }))
+  if (!kind.success) return refuse(say('faults.noKind', { kind: kindText, kinds: faultKinds }))
   const part = circuit.parts.find((p) => p.id.toLowerCase() === id.toLowerCase())
-  if (!part) return refuse(say('noPart', { id }))
+  if (!part) return refuse(say('faults.noPart', { id }))
   const definition = partOfKind(part.kind)
   const able = definition.segments.filter((s) => faultsOf(definition, s).includes(kind.data))
   const segment = segmentKey ?? (able.length === 1 ? able[0]!.key : undefined)
   if (segment === undefined) {
     return refuse(
       able.length
-        ? say('whichSegment', { id: part.id, keys: able.map((s) => s.key) })
-        : say('cannotFail', { id: part.id }),
+        ? say('faults.whichSegment', { id: part.id, keys: able.map((s) => s.key) })
+        : say('faults.cannotFail', { id: part.id }),
     )
   }
   const range = faultOfKind(kind.data).severity
   let severity = range?.preset
   let cold: number | undefined
   if (severityText !== undefined) {
-    if (!range) return refuse(say('noSeverity', { kind: kind.data }))
+    if (!range) return refuse(say('faults.noSeverity', { kind: kind.data }))
     const [size, ohms] = severityText.split('/') as [string, string | undefined]
     const read = parseQuantity(size, range.unit)
     if (!read.ok) return refuse(read.why)
     severity = read.value
     if (ohms !== undefined) {
-      if (!faultOfKind(kind.data).cold) return refuse(say('noCold', { kind: kind.data }))
+      if (!faultOfKind(kind.data).cold) return refuse(say('faults.noCold', { kind: kind.data }))
       const own = parseQuantity(ohms, 'Ω')
       if (!own.ok) return refuse(own.why)
       cold = own.value
@@ -77,10 +78,12 @@ export function readFaultSpec(
     const other = partners.find((p) => p.toLowerCase() === asked || p.split('.')[0]!.toLowerCase() === asked)
     if (other === undefined)
       return refuse(
-        partners.length ? say('nameOther', { others: partners.slice(0, 12) }) : say('noOtherHere'),
+        partners.length
+          ? say('faults.nameOther', { others: partners.slice(0, 12) })
+          : say('faults.noOtherHere'),
       )
     fault.other = other
-  } else if (otherText !== undefined) return refuse(say('involvesNone', { kind: kind.data }))
+  } else if (otherText !== undefined) return refuse(say('faults.involvesNone', { kind: kind.data }))
   const problem = checkFault(circuit, fault)
   return problem ? refuse(problem) : { ok: true, fault }
 }

@@ -51,7 +51,7 @@ describe('a corroded joint with ohms of its own (common practice, no source)', (
   it('is written beside its severity, within what a joint may have', () => {
     const circuit = demoCircuit('sweeper-work-lamp')
     const read = readFaultSpec(circuit, 'W4=corroded:2/2R2')
-    expect(read.ok && describeFault(circuit, read.fault)).toContain('2.20\u00a0Ω at a milliamp')
+    expect(read.ok && tell(describeFault(circuit, read.fault))).toContain('2.20\u00a0Ω at a milliamp')
     for (const spec of ['W4=corroded:2/80', 'W4=highResistance:2/2', 'W4=corroded:2/x'])
       expect(readFaultSpec(circuit, spec).ok, spec).toBe(false)
   })

@@ -23,7 +23,7 @@ import {
 import { readCircuit } from '../editing'
 import { wireUp } from '../model'
 import { type Circuit } from '../circuit'
-import { problemsOf, type Message, type Problem, type Read } from '../document'
+import { problemsOf, type Message, type Problem, type Read, messageOf } from '../document'
 import { faultKinds, readFaultSpec, type Fault } from '../faults'
 import {
   findInstrument,
@@ -36,7 +36,7 @@ import {
   type InstrumentKey,
 } from '../instruments'
 import { brightnessScale } from '../parts'
-import { say } from './phrases'
+import { say } from '../document'
 
 const stateName = z.union([z.string().max(80), arrangementSchema])
 
@@ -201,7 +201,8 @@ function stepProblems(input: unknown): Problem[] | undefined {
   for (const [i, step] of whole.data.steps.entries()) {
     const kind = Object.keys(stepSchemas).find((key): key is keyof typeof stepSchemas => key in step)
     const where = ['steps', String(i)]
-    if (!kind) return [{ where: where.join('.'), ...say('noStep', { kinds: Object.keys(stepSchemas) }) }]
+    if (!kind)
+      return [{ where: where.join('.'), ...say('formats.noStep', { kinds: Object.keys(stepSchemas) }) }]
     const read = stepSchemas[kind].safeParse(step)
     if (!read.success) return problemsOf(read.error, where)
   }
@@ -230,7 +231,8 @@ function complaintOf(
 function arranged(circuit: Circuit, state: z.infer<typeof stateName>, where: string): Read<Arrangement> {
   if (typeof state !== 'string') return { ok: true, value: state }
   const found = circuit.states.find((s) => s.name === state || s.id === state)
-  if (!found) return refuse(where, say('noState', { name: state, states: circuit.states.map((s) => s.name) }))
+  if (!found)
+    return refuse(where, say('formats.noState', { name: state, states: circuit.states.map((s) => s.name) }))
   const { bypassed } = found
   return { ok: true, value: { ...arrangementOf(found), ...(bypassed?.length && { bypassed }) } }
 }
@@ -308,7 +310,7 @@ function heldOf(
   const read = heldSchema.safeParse(found)
   return read.success
     ? { ok: true, value: read.data }
-    : refuse(where, say('heldHow', { title: instrument.title }))
+    : refuse(where, say('formats.heldHow', { title: messageOf(instrument.title) }))
 }
 
 /** What a good circuit would show, as the trade writes it; nought where nothing was predicted. */

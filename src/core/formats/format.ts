@@ -1,5 +1,5 @@
 import type { Circuit, CircuitState } from '../circuit'
-import type { Message, Read } from '../document'
+import type { Read, Words } from '../document'
 import type { Fault } from '../faults'
 import type { AnswerKey } from '../readings'
 
@@ -13,15 +13,15 @@ export interface Writing {
   readonly limits?: string
   /** Of what there is one a state. */
   readonly state: CircuitState
-  readonly tell: (message: Message) => string
+  readonly tell: (words: Words) => string
 }
 
 /** A file format: what it is called, and what it reads or writes. */
 export interface Format {
   readonly key: string
-  readonly title: string
+  readonly title: Words
   /** What somebody chooses when they take it along. */
-  readonly about: string
+  readonly about: Words
   /** Endings of its files, without a dot; the first is written. */
   readonly endings: readonly string[]
   readonly mime: string

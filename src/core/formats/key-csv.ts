@@ -1,5 +1,5 @@
+import { figures, type Words } from '../document'
 import type { Circuit } from '../circuit'
-import type { Message } from '../document'
 import { describeFault, type Fault } from '../faults'
 import {
   cellOf,
@@ -35,11 +35,11 @@ const header = ['state', 'quantity', 'at', 'part', 'healthy', 'band', 'faulted',
 export function keyToCsv(
   healthy: AnswerKey,
   faulted: AnswerKey | undefined,
-  tell: (message: Message) => string,
+  tell: (words: Words) => string,
   { circuit, faults = [], limits = limitSetFor(circuit) }: KeyOf,
 ): string {
   const rows: Cell[][] = faults.map((fault) =>
-    wordRow('all', 'planted', '', fault.part, undefined, describeFault(circuit, fault)),
+    wordRow('all', 'planted', '', fault.part, undefined, tell(describeFault(circuit, fault))),
   )
   healthy.states.forEach((state, i) => {
     const other = faulted?.states[i]
@@ -48,8 +48,9 @@ export function keyToCsv(
   })
   for (const row of isolatedTable(healthy.isolated, faulted?.isolated ?? null)) {
     rows.push(figureRow('isolated', isolatedColumns, row))
-    const cell = (key: string) => cellOf(isolatedColumns, key, row) || undefined
-    rows.push(wordRow('isolated', 'continuity', row.at, row.part, cell('beeps'), cell('otherBeeps')))
+    const beep = (beeps: boolean | undefined) =>
+      beeps === undefined ? undefined : beeps ? 'beep' : 'no beep'
+    rows.push(wordRow('isolated', 'continuity', row.at, row.part, beep(row.beeps), beep(row.otherBeeps)))
   }
   return toCsv(header, rows)
 }
@@ -109,9 +110,10 @@ function numberRow(
 function stateRows(
   state: StateKey,
   other: StateKey | null,
-  { limits, tell }: { limits: LimitSet; tell: (message: Message) => string },
+  { limits, tell }: { limits: LimitSet; tell: (words: Words) => string },
 ): Cell[][] {
   const name = state.state.name
+  const said = (words: Words | undefined) => words && tell(words)
   const drops = dropRows(state, other)
   const fuses = fuseTable(state, other)
   return [
@@ -150,7 +152,7 @@ function stateRows(
     ),
     ...swingRows(state, other),
     ...fuses.flatMap((row, i) => [
-      figureRow(name, [...fuseColumns(() => ''), bandColumn], row),
+      figureRow(name, [...fuseColumns, bandColumn], row),
       numberRow(
         name,
         'fuse amps by table',
@@ -180,11 +182,18 @@ function stateRows(
       ),
     ),
     ...state.notices.map((row, i) =>
-      wordRow(name, 'notice', '', row.part, row.text, other?.notices[i]?.text),
+      wordRow(name, 'notice', '', row.part, tell(row.text), said(other?.notices[i]?.text)),
     ),
     ...state.scans.flatMap((scan, s) =>
       scan.rows.map((row, i) =>
-        wordRow(name, 'scan tool', row.name, scan.part, row.value, other?.scans[s]?.rows[i]?.value),
+        wordRow(
+          name,
+          'scan tool',
+          tell(row.name),
+          scan.part,
+          tell(row.value),
+          said(other?.scans[s]?.rows[i]?.value),
+        ),
       ),
     ),
     ...[...new Set([...state.blown, ...(other?.blown ?? [])])].map((part) => {
@@ -202,18 +211,18 @@ function verdictOf(
   limits: LimitSet,
   balance: Balance,
   walk: StateKey['walks'][number],
-  tell: (message: Message) => string,
+  tell: (words: Words) => string,
 ): string {
   const { passes, reason } = limits.judge(balance, walk)
   const said = passes === null ? 'no verdict' : passes ? 'passes' : 'fails'
-  return `${said}: ${tell(reason)} (${limits.title})`
+  return `${said}: ${tell(reason)} (${tell(limits.title)})`
 }
 
 /** A file has the band of every figure; on screen some tables have no room for it. */
 const bandColumn: Column<Figure> = {
   key: 'band',
-  head: () => '',
-  text: () => '',
+  head: () => figures(''),
+  text: () => figures(''),
   cell: (row) => row.band,
 }
 

@@ -1,5 +1,6 @@
 import type { Problem, Read } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { circuitFormat, circuitVersion, type Circuit } from '../circuit'
 import { readCircuit, nextId } from '../editing'
 import { kneeVolts } from '../parts/curve-diode'
@@ -49,10 +50,10 @@ export function circuitOfSpice(source: string): Read<Circuit> {
     if (volts < 1)
       problems.push({
         where: name,
-        ...say('givesPower', { name }),
+        ...say('formats.givesPower', { name }),
       })
     else if (size < 0.001 || size > 200)
-      problems.push({ where: name, ...say('loadSize', { name, amps: String(size) }) })
+      problems.push({ where: name, ...say('formats.loadSize', { name, amps: { shown: String(size) } }) })
     else join(name, add('electronicLoad', name, { amps: size }), [from, 'a'], [to, 'b'])
   }
   // Sources first, that which stands on the reference before all others: its minus is where volts are counted from.
@@ -61,14 +62,14 @@ export function circuitOfSpice(source: string): Read<Circuit> {
   if (!first)
     return {
       ok: false,
-      problems: [{ where: 'file', ...say('noSource') }],
+      problems: [{ where: 'file', ...say('formats.noSource') }],
     }
   for (const e of [first, ...sources.filter((s) => s !== first)]) {
     const name = e.owner.part
     const [plus, minus, volts] =
       e.volts < 0 || (e === first && e.a === 0 && e.b !== 0) ? [e.b, e.a, -e.volts] : [e.a, e.b, e.volts]
     if (!(volts >= 0.1 && volts <= 60)) {
-      problems.push({ where: name, ...say('supplySize', { name, volts: String(volts) }) })
+      problems.push({ where: name, ...say('formats.supplySize', { name, volts: { shown: String(volts) } }) })
       continue
     }
     const id = add('benchSupply', name, { volts, ohms: 1e-6, clampOhms: 0 })
@@ -98,8 +99,8 @@ export function circuitOfSpice(source: string): Read<Circuit> {
       problems.push({
         where: name,
         ...(e.type === 'resistor'
-          ? say('resistorSize', { name, ohms: String(e.ohms) })
-          : say('notKnown', { name })),
+          ? say('formats.resistorSize', { name, ohms: { shown: String(e.ohms) } })
+          : say('formats.notKnown', { name })),
       })
       continue
     }
@@ -113,10 +114,10 @@ export function circuitOfSpice(source: string): Read<Circuit> {
     if (wrong)
       problems.push({
         where: name,
-        ...say(wrong[0] === 'kneeVolts' ? 'diodeKnee' : 'diodeValue', {
+        ...say(wrong[0] === 'kneeVolts' ? 'formats.diodeKnee' : 'formats.diodeValue', {
           name,
           key: wrong[0],
-          value: wrong[1].toPrecision(3),
+          value: { shown: wrong[1].toPrecision(3) },
         }),
       })
     else join(name, add('curveDiode', name, values), [a, 'a'], [b, 'k'])

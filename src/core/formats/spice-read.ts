@@ -1,5 +1,6 @@
 import type { Message, Problem, Read } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { junctionLaw } from '../parts/junction'
 import type { Element, Network } from '../solve'
 
@@ -88,14 +89,14 @@ export function readSpice(source: string): Read<PlainCircuit> {
   for (const line of body.filter((l) => /^\.model\b/i.test(l.text))) {
     const found = /^\.model\s+(\S+)\s+(\w+)\s*\(?([^)]*)\)?$/i.exec(line.text)
     if (!found || found[2]!.toLowerCase() !== 'd') {
-      refuse(line, say('model'))
+      refuse(line, say('formats.model'))
       continue
     }
     const pairs = [...found[3]!.matchAll(/(\w+)\s*=\s*(\S+)/g)].map(
       ([, key, value]) => [key!.toLowerCase(), spiceNumber(value!)] as const,
     )
     const wrong = pairs.find(([key, value]) => value === undefined || !['is', 'n', 'rs'].includes(key))
-    if (wrong) refuse(line, say('modelValue', { key: wrong[0] }))
+    if (wrong) refuse(line, say('formats.modelValue', { key: wrong[0] }))
     else models.set(found[1]!.toLowerCase(), Object.fromEntries(pairs) as Record<string, number>)
   }
   const elements: Element[] = []
@@ -106,20 +107,20 @@ export function readSpice(source: string): Read<PlainCircuit> {
     const [name = '', a, b, ...values] = line.text.split(/\s+/)
     const letter = name[0]!.toLowerCase()
     if (!['r', 'v', 'i', 'd'].includes(letter)) {
-      refuse(line, say('notUnderstood', { word: name, accepted }))
+      refuse(line, say('formats.notUnderstood', { word: name, accepted }))
       continue
     }
-    if (seen.has(name.toLowerCase())) refuse(line, say('twice', { name }))
+    if (seen.has(name.toLowerCase())) refuse(line, say('formats.twice', { name }))
     seen.add(name.toLowerCase())
     if (a === undefined || b === undefined || values.length === 0) {
-      refuse(line, say(letter === 'd' ? 'needsModel' : 'needsValue', { name }))
+      refuse(line, say(letter === 'd' ? 'formats.needsModel' : 'formats.needsValue', { name }))
       continue
     }
     const joined = { a: nodeOf(a), b: nodeOf(b), owner: { part: name, segment: 'element' } }
     if (letter === 'd') {
       const model = models.get(values[0]!.toLowerCase())
       if (!model) {
-        refuse(line, say('noModel', { model: values[0]!, name }))
+        refuse(line, say('formats.noModel', { model: values[0]!, name }))
         continue
       }
       const { is: saturation = 1e-14, n: emission = 1, rs: ohms = 0 } = model
@@ -134,8 +135,8 @@ export function readSpice(source: string): Read<PlainCircuit> {
     }
     const text = values[0]!.toLowerCase() === 'dc' ? values[1] : values[0]
     const value = text === undefined ? undefined : spiceNumber(text)
-    if (value === undefined) refuse(line, say('noValue', { text: text ?? '', name }))
-    else if (letter === 'r' && !(value > 0)) refuse(line, say('aboveZero', { name }))
+    if (value === undefined) refuse(line, say('formats.noValue', { text: text ?? '', name }))
+    else if (letter === 'r' && !(value > 0)) refuse(line, say('formats.aboveZero', { name }))
     else if (letter === 'r') elements.push({ type: 'resistor', ...joined, ohms: value })
     else if (letter === 'v') elements.push({ type: 'ideal', ...joined, volts: value })
     // SPICE counts a current source from its first node through itself to the second.
@@ -144,12 +145,12 @@ export function readSpice(source: string): Read<PlainCircuit> {
   for (const line of body.filter(
     (l) => l.text.startsWith('.') && !/^\.(model|op|options?)\b/i.test(l.text),
   )) {
-    refuse(line, say('notUnderstood', { word: line.text.split(/\s/)[0]!, accepted }))
+    refuse(line, say('formats.notUnderstood', { word: line.text.split(/\s/)[0]!, accepted }))
   }
   if (!problems.length && elements.length === 0)
-    problems.push({ where: 'file', ...say('empty', { accepted }) })
+    problems.push({ where: 'file', ...say('formats.empty', { accepted }) })
   if (!problems.length && !elements.some((e) => e.a === 0 || e.b === 0))
-    problems.push({ where: 'file', ...say('noReference') })
+    problems.push({ where: 'file', ...say('formats.noReference') })
   if (problems.length) return { ok: false, problems }
   const nodeNames = [...numbers.keys()]
   return {

@@ -1,44 +1,45 @@
+import type { Words } from '../document'
 import type { Unit } from '../quantity'
 
 /** A value that is typed, with its unit: what it is until somebody types another. */
 export interface Input {
-  readonly label: string
+  readonly label: Words
   readonly unit: Unit
   readonly preset: number
   readonly least: number
   readonly most: number
   /** A few to choose from instead of a number. */
-  readonly options?: readonly { readonly value: number; readonly text: string }[]
+  readonly options?: readonly { readonly value: number; readonly text: Words }[]
 }
 
 export interface Result {
-  readonly label: string
+  readonly label: Words
   readonly unit: Unit
   /** Not a number where the question has no answer; `note` says why. */
   readonly value: number
-  readonly note?: string
+  readonly note?: Words
 }
 
 /** What people look up and reckon: inputs, what follows from them, what that assumes and where it is from. */
 export interface Calculator<K extends string = string> {
   readonly key: string
-  readonly title: string
+  readonly title: Words
   /** Words it is looked for by, beside its title. */
   readonly words: readonly string[]
-  readonly about: string
-  readonly assumes: string
+  readonly about: Words
+  readonly assumes: Words
   /** As the field writes it. */
-  readonly formula: string
+  readonly formula: Words
   /** Functions of the core that reckon it, those of the circuits themselves; none where arithmetic is all. */
   readonly by: readonly string[]
   /** Of the formula and its constants. */
-  readonly source: string
+  readonly source: Words
   readonly inputs: Readonly<Record<K, Input>>
   readonly results: (given: Readonly<Record<K, number>>) => readonly Result[]
   /** Of a published table, a textbook, or marked as common practice: checked by a test. */
   readonly example: {
     readonly given: Partial<Readonly<Record<K, number>>>
-    readonly gives: readonly (readonly [label: string, value: number, within: number])[]
+    readonly gives: readonly (readonly [label: Words, value: number, within: number])[]
     readonly from: string
   }
 }

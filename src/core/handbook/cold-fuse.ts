@@ -3,16 +3,16 @@ import { fuseTypes } from '../parts'
 
 /** What is said of every sum with a fuse's resistance in it. */
 export const coldFuse = {
-  assumes: 'Cold fuse of a common make: the same fuse of another make may read a fifth otherwise.',
-  source: 'Volt drop of blade fuses at their rating, ISO 8820-3 and makers’ tables (from memory)',
-}
+  assumes: 'handbook.coldFuse.assumes',
+  source: 'handbook.coldFuse.source',
+} as const
 
 /** Which body the fuse has, as a choice; `preset` counts from 0 in `fuseTypes`. */
 export const fuseBody = (preset: number): Input => ({
-  label: 'Body',
+  label: 'handbook.coldFuse.body',
   unit: '',
   preset,
   least: 0,
   most: fuseTypes.length - 1,
-  options: fuseTypes.map((text, value) => ({ value, text })),
+  options: fuseTypes.map((type, value) => ({ value, text: `parts.body.${type}` as const })),
 })

@@ -1,4 +1,7 @@
-import { cautions } from '../document/cautions'
+import type { KeyOf } from '../../messages/codes'
+import { verbatim, type Words } from '../document'
+import cautions from '../../messages/en/cautions.json'
+
 import { instruments, settingsOf } from '../instruments'
 import { calculators } from './calculators/registry'
 import { procedures } from './procedures/registry'
@@ -6,7 +9,7 @@ import { lookUps } from './tables'
 
 /** Where a caution stands: the instruments beside which it is shown, the procedures at whose head it is. */
 export function placesOf(caution: string): {
-  readonly instruments: readonly string[]
+  readonly instruments: readonly Words[]
   readonly procedures: readonly string[]
 } {
   const near = instruments.filter((instrument) =>
@@ -21,8 +24,8 @@ export function placesOf(caution: string): {
   }
 }
 
-export const cautionKeys = Object.keys(cautions.english)
+export const cautionKeys = Object.keys(cautions) as readonly KeyOf<'cautions'>[]
 
 /** What a calculator, a table or a procedure is called, by its key. */
-export const entryTitle = (key: string): string =>
-  [...procedures, ...calculators, ...lookUps].find((one) => one.key === key)?.title ?? key
+export const entryTitle = (key: string): Words =>
+  [...procedures, ...calculators, ...lookUps].find((one) => one.key === key)?.title ?? verbatim(key)

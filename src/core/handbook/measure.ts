@@ -1,18 +1,19 @@
 import type { DropRow } from '../readings'
-import { say } from './phrases'
+import { say, messageOf } from '../document'
+
 import type { Shown } from './procedure'
 import type { Side, Stand } from './stand'
 
 /** What is read again and again in procedures; each gives what is expected at one place. */
 export const source = (stand: Stand): Shown => {
   const [plus, minus] = stand.posts
-  return { what: say('atSource'), value: stand.volts(plus, minus), unit: 'V' }
+  return { what: say('handbook.atSource'), value: stand.volts(plus, minus), unit: 'V' }
 }
 
 export const available = (stand: Stand): Shown => {
   const [feed, back] = stand.loadNodes
   return {
-    what: say('atLoad', { part: stand.load }),
+    what: say('handbook.atLoad', { part: stand.load }),
     value: stand.volts(feed, back),
     unit: 'V',
     part: stand.load,
@@ -20,13 +21,13 @@ export const available = (stand: Stand): Shown => {
 }
 
 export const sideLoss = (stand: Stand, side: Side): Shown => ({
-  what: say(side === 'feed' ? 'feedLoss' : 'returnLoss', { part: stand.load }),
+  what: say(side === 'feed' ? 'handbook.feedLoss' : 'handbook.returnLoss', { part: stand.load }),
   value: stand.lost(side),
   unit: 'V',
 })
 
 export const across = (row: DropRow): Shown => ({
-  what: say('piece', { from: row.from, to: row.to, name: row.name }),
+  what: say('handbook.piece', { from: row.from, to: row.to, name: messageOf(row.name) }),
   value: row.value,
   unit: 'V',
   part: row.part,
@@ -42,20 +43,28 @@ export function outward(stand: Stand, side: Side): Shown[] {
   const way = side === 'feed' ? rows : [...rows].reverse()
   return way.map((row) => {
     total = total === undefined || row.value === undefined ? undefined : total + row.value
-    const what = side === 'feed' ? say('upTo', { point: row.to }) : say('backFrom', { point: row.from })
+    const what =
+      side === 'feed'
+        ? say('handbook.upTo', { point: row.to })
+        : say('handbook.backFrom', { point: row.from })
     return { what, value: total, unit: 'V', part: row.part }
   })
 }
 
 export const does = (stand: Stand, part = stand.load): Shown => {
   const found = stand.readings()?.notices.find((n) => n.part === part)
-  return { what: say('does', { part }), unit: 'V', part, word: say('glow', { glow: found?.text ?? '–' }) }
+  return {
+    what: say('handbook.does', { part }),
+    unit: 'V',
+    part,
+    word: say('handbook.glow', { glow: found ? messageOf(found.text) : '–' }),
+  }
 }
 
 export const glows = (what: Shown['what'], glow: string, part?: string): Shown => ({
   what,
   unit: 'V',
-  word: say('glow', { glow }),
+  word: say('handbook.glow', { glow }),
   ...(part !== undefined && { part }),
 })
 
@@ -64,10 +73,13 @@ export const isLit = (shown: Shown | undefined): boolean =>
 
 /** Ohms and beep of a piece with nothing else connected. */
 export const alone = (stand: Stand, part: string): Shown[] =>
-  stand
-    .isolated(part)
-    .flatMap((row) => [
-      { what: say('ohmsOf', { what: row.between }), value: row.ohms.value, unit: 'Ω' as const, part },
-    ])
+  stand.isolated(part).flatMap((row) => [
+    {
+      what: say('handbook.ohmsOf', { what: row.between }),
+      value: row.ohms.value,
+      unit: 'Ω' as const,
+      part,
+    },
+  ])
 
 export const big = (shown: Shown | undefined, from: number): boolean => Math.abs(shown?.value ?? 0) > from

@@ -1,6 +1,6 @@
 import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
-import type { Message } from '../document'
+import type { Message, Words } from '../document'
 import type { Unit } from '../quantity'
 import type { Stand } from './stand'
 
@@ -27,9 +27,9 @@ export type Next =
 
 export interface Outcome {
   /** What is read. */
-  readonly when: string
+  readonly when: Words
   /** What it means. */
-  readonly means: string
+  readonly means: Words
   /** Whether the readings are these; the last outcome of a step needs none. */
   readonly is?: (got: readonly Shown[], stand: Stand) => boolean
   readonly next: Next
@@ -37,7 +37,7 @@ export interface Outcome {
 
 export interface ProcedureStep {
   readonly key: string
-  readonly do: string
+  readonly do: Words
   /** What the engine expects at the place in question. */
   readonly reads?: (stand: Stand) => readonly Shown[]
   readonly outcomes: readonly Outcome[]
@@ -46,14 +46,14 @@ export interface ProcedureStep {
 /** A procedure as the trade orders it: each step with what to expect, what each outcome means and where to go next. */
 export interface Procedure {
   readonly key: string
-  readonly title: string
+  readonly title: Words
   readonly words: readonly string[]
-  readonly about: string
+  readonly about: Words
   /** When it is the right one. */
-  readonly when: string
+  readonly when: Words
   /** Keys of cautions that stand at its head. */
   readonly cautions: readonly string[]
-  readonly source: string
+  readonly source: Words
   /** Ids of the paths of a circuit along which it can be walked; none where the circuit does not fit. */
   readonly paths: (circuit: Circuit) => readonly string[]
   readonly steps: readonly ProcedureStep[]

@@ -1,125 +1,159 @@
+import { figures } from '../document'
+import type { Words } from '../document'
 import { fuseTable, lampTable, sectionTable } from '../parts'
 import { ampacity, sections } from '../workshop'
 
 /** A table to look things up in. */
 export interface LookUp {
   readonly key: string
-  readonly title: string
+  readonly title: Words
   readonly words: readonly string[]
-  readonly source: string
-  readonly head: readonly string[]
-  readonly rows: readonly (readonly string[])[]
+  readonly source: Words
+  readonly head: readonly Words[]
+  readonly rows: readonly (readonly Words[])[]
 }
 
-const amps = (section: number): string => {
+const number = (value: number): Words => figures(String(value))
+const amps = (section: number): Words => {
   const value = ampacity(section)
-  return String(value < 10 ? value : Math.round(value))
+  return number(value < 10 ? value : Math.round(value))
+}
+
+const thinnest = (rating: number): Words => {
+  const section = sections.find((s) => ampacity(s) >= rating * 0.999)
+  return section === undefined ? 'tables.noneOfTheTable' : number(section)
 }
 
 /** Every table there is. */
 export const lookUps: readonly LookUp[] = [
   {
     key: 'meaning',
-    title: 'What a reading means',
+    title: 'tables.tables.title',
     words: ['zero', 'source volts', 'voltage drop', 'open', 'loss'],
-    source: 'Ohm’s and Kirchhoff’s laws; the words are common practice',
-    head: ['Between', 'Reads', 'With current', 'Without current'],
+    source: 'tables.tables.source',
+    head: [
+      'tables.tables.between',
+      'tables.tables.reads',
+      'tables.tables.withCurrent',
+      'tables.tables.withoutCurrent',
+    ],
     rows: [
-      ['two ends of a wire or joint', 'about zero', 'sound', 'says nothing: nothing flows that could drop'],
       [
-        'two ends of a wire or joint',
-        'some hundred millivolts',
-        'too many ohms in it',
-        'cannot be: look for a path',
-      ],
-      ['two ends of a wire or joint', 'source volts', 'cannot be', 'it is open, and the rest is whole'],
-      ['a load', 'nearly source volts', 'well fed: judge the load', 'the load is open'],
-      ['a load', 'much less', 'the rest is lost in feed or return: measure both', 'feed or return is open'],
-      [
-        'a point before the load and battery −',
-        'source volts',
-        'the feed is good as far as here',
-        'whole as far as here; no word on its ohms',
+        'tables.tables.twoEndsOfAWire',
+        'tables.tables.aboutZero',
+        'tables.tables.sound',
+        'tables.tables.saysNothingNothingFlowsThat',
       ],
       [
-        'a point behind the load and battery −',
-        'about zero',
-        'the return is good from here',
-        'whole from here, or nothing feeds it',
+        'tables.tables.twoEndsOfAWire',
+        'tables.tables.someHundredMillivolts',
+        'tables.tables.tooManyOhmsInIt',
+        'tables.tables.cannotBeLookForA',
       ],
       [
-        'a point behind the load and battery −',
-        'source volts',
-        'cannot be',
-        'the return is open from here on',
+        'tables.tables.twoEndsOfAWire',
+        'tables.tables.sourceVolts',
+        'tables.tables.cannotBe',
+        'tables.tables.itIsOpenAndThe',
+      ],
+      [
+        'tables.tables.aLoad',
+        'tables.tables.nearlySourceVolts',
+        'tables.tables.wellFedJudgeTheLoad',
+        'tables.tables.theLoadIsOpen',
+      ],
+      [
+        'tables.tables.aLoad',
+        'tables.tables.muchLess',
+        'tables.tables.theRestIsLostIn',
+        'tables.tables.feedOrReturnIsOpen',
+      ],
+      [
+        'tables.tables.aPointBeforeTheLoad',
+        'tables.tables.sourceVolts',
+        'tables.tables.theFeedIsGoodAs',
+        'tables.tables.wholeAsFarAsHere',
+      ],
+      [
+        'tables.tables.aPointBehindTheLoad',
+        'tables.tables.aboutZero',
+        'tables.tables.theReturnIsGoodFrom',
+        'tables.tables.wholeFromHereOrNothing',
+      ],
+      [
+        'tables.tables.aPointBehindTheLoad',
+        'tables.tables.sourceVolts',
+        'tables.tables.cannotBe',
+        'tables.tables.theReturnIsOpenFrom',
       ],
     ],
   },
   {
     key: 'terminals',
-    title: 'Terminal numbers',
+    title: 'tables.tables.terminalNumbers',
     words: ['din 72552', 'relay pin', 'ignition', '30', '15', '31', '87', '50', '58'],
-    source: 'DIN 72552 (from memory; the vehicle maker’s plan comes first)',
-    head: ['Number', 'What it is'],
+    source: 'tables.tables.din72552FromMemoryThe',
+    head: ['tables.tables.number', 'tables.tables.whatItIs'],
     rows: [
-      ['15', 'ignition on, from the key switch'],
-      ['30', 'battery +, always'],
-      ['31', 'ground, battery −'],
-      ['49a', 'from the flasher unit'],
-      ['50', 'starter control'],
-      ['53', 'wiper motor'],
-      ['54', 'stop lamps'],
-      ['56a, 56b', 'high beam, low beam'],
-      ['58', 'side, tail and plate lamps'],
-      ['61', 'charge lamp at the alternator'],
-      ['85, 86', 'relay coil: end and beginning'],
-      ['87, 87a', 'relay contact: closes, opens'],
-      ['B+, D+', 'alternator output, its exciter and lamp'],
+      [figures('15'), 'tables.tables.ignitionOnFromTheKey'],
+      [figures('30'), 'tables.tables.batteryAlways'],
+      [figures('31'), 'tables.tables.groundBattery'],
+      [figures('49a'), 'tables.tables.fromTheFlasherUnit'],
+      [figures('50'), 'tables.tables.starterControl'],
+      [figures('53'), 'tables.tables.wiperMotor'],
+      [figures('54'), 'tables.tables.stopLamps'],
+      [figures('56a, 56b'), 'tables.tables.highBeamLowBeam'],
+      [figures('58'), 'tables.tables.sideTailAndPlateLamps'],
+      [figures('61'), 'tables.tables.chargeLampAtTheAlternator'],
+      [figures('85, 86'), 'tables.tables.relayCoilEndAndBeginning'],
+      [figures('87, 87a'), 'tables.tables.relayContactClosesOpens'],
+      [figures('B+, D+'), 'tables.tables.alternatorOutputItsExciterAnd'],
     ],
   },
   {
     key: 'relays',
-    title: 'A relay by its socket',
+    title: 'tables.tables.aRelayByItsSocket',
     words: ['coil', 'contact', '30', '85', '86', '87', 'test'],
-    source: 'common practice, no source',
-    head: ['Socket hole', 'Relay out, circuit switched on', 'What it says'],
+    source: 'tables.tables.commonPracticeNoSource',
+    head: ['tables.tables.socketHole', 'tables.tables.relayOutCircuitSwitchedOn', 'tables.tables.whatItSays'],
     rows: [
-      ['30', 'source volts to battery −', 'supply of the contact is there; load it with a lamp'],
-      ['86 or 85', 'source volts at one of them', 'supply of the coil is there'],
+      [figures('30'), 'tables.tables.sourceVoltsToBattery', 'tables.tables.supplyOfTheContactIs'],
+      ['tables.tables.n86Or85', 'tables.tables.sourceVoltsAtOneOf', 'tables.tables.supplyOfTheCoilIs'],
       [
-        'the other of them',
-        'OL to battery −, about 0 Ω once it is switched',
-        'the control side closes to ground',
+        'tables.tables.theOtherOfThem',
+        'tables.tables.olToBatteryAbout0',
+        'tables.tables.theControlSideClosesTo',
       ],
-      ['87', 'the load’s ohms to battery −', 'the load and its return are whole'],
-      ['30 to 87', 'a fused jumper runs the load', 'everything but the relay and its control is good'],
+      [figures('87'), 'tables.tables.theLoadsOhmsToBattery', 'tables.tables.theLoadAndItsReturn'],
+      [
+        'tables.tables.n30To87',
+        'tables.tables.aFusedJumperRunsThe',
+        'tables.tables.everythingButTheRelayAnd',
+      ],
     ],
   },
   {
     key: 'wires',
-    title: 'Wires',
+    title: 'tables.tables.wires',
     words: ['section', 'mm²', 'awg', 'ampacity'],
-    source: 'ISO 6722-1 sections (from memory); amps: common practice, no source',
-    head: ['mm²', 'About', 'Commonly fused for, A'],
-    rows: sectionTable.map(({ value, text }) => [String(value), text.replace(/^.*about /, ''), amps(value)]),
+    source: 'tables.tables.iso67221SectionsFrom',
+    head: ['tables.tables.mm', 'tables.tables.about', 'tables.tables.commonlyFusedForA'],
+    rows: sectionTable.map(({ value, gauge }) => [number(value), figures(`AWG ${gauge}`), amps(value)]),
   },
   {
     key: 'fuses',
-    title: 'Blade fuses',
+    title: 'tables.tables.bladeFuses',
     words: ['rating', 'colour', 'iso 8820'],
-    source: 'ISO 8820-3 (from memory)',
-    head: ['Rating, A', 'Thinnest wire it protects, mm²'],
-    rows: fuseTable.map(({ value }) => [
-      String(value),
-      sections.find((s) => ampacity(s) >= value * 0.999)?.toString() ?? 'none of the table',
-    ]),
+    source: 'tables.tables.iso88203FromMemory',
+    head: ['tables.tables.ratingA', 'tables.tables.thinnestWireItProtectsMm'],
+    rows: fuseTable.map(({ value }) => [number(value), thinnest(value)]),
   },
   {
     key: 'lamps',
-    title: 'Lamps',
+    title: 'tables.tables.lamps',
     words: ['bulb', 'watts', 'category'],
-    source: 'UN Regulation No. 37 (from memory)',
-    head: ['Watts', 'Categories'],
-    rows: lampTable.map(({ value, text }) => [String(value), text.replace(/^.*: /, '')]),
+    source: 'tables.tables.unRegulationNo37From',
+    head: ['tables.tables.watts', 'tables.tables.categories'],
+    rows: lampTable.map(({ value, categories }) => [number(value), figures(categories)]),
   },
 ]

@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { Attempt } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
@@ -97,11 +98,12 @@ describe('min and max', () => {
     })
     const sign = moved.reading.signs.find(({ code }) => code === 'instruments.minMax')
     expect(sign?.params).toMatchObject({
-      low: expect.stringMatching(/mV|^0/),
-      high: expect.stringMatching(/^12\.\d+.V$/),
+      low: { unit: 'V' },
+      high: { unit: 'V' },
     })
+    expect(tell(sign!)).toMatch(/(mV|0\s?V).*12\.\d+\sV/)
     const still = work.measure({ type: 'leads', red: 'L1a', black: 'B1-' }, 12, { settings })
     const calm = still.reading.signs.find(({ code }) => code === 'instruments.minMax')!
-    expect(calm.params!.low).toBe(calm.params!.high)
+    expect(calm.params!.low).toEqual(calm.params!.high)
   })
 })

@@ -1,6 +1,7 @@
 import type { Message } from '../document'
 import { fuseColdOhms, type FuseType } from '../parts'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { accuracy, autorange, type MeterType } from './meter'
 
 /** What millivolts across a fuse say about its amps. */
@@ -40,8 +41,8 @@ export function ampsByFuse(type: FuseType, rating: number, volts: number, meter:
     why: honest
       ? undefined
       : warmth > coldUpTo
-        ? say('fuseWarm')
-        : say('fuseCoarse', {
+        ? say('instruments.fuseWarm')
+        : say('instruments.fuseCoarse', {
             most: { value: Number(((Math.abs(volts) + blur) / ohms).toPrecision(2)), unit: 'A' },
           }),
   }

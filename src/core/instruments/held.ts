@@ -4,7 +4,7 @@ import type { Circuit } from '../circuit'
 import type { Message } from '../document'
 import { partOfKind } from '../parts'
 import type { Clamped } from './clamp'
-import { say } from './phrases'
+import { say, type Words } from '../document'
 
 const name = z.string().max(20)
 
@@ -33,14 +33,14 @@ export type Held = z.infer<typeof heldSchema>
 export type Hold = Held['type']
 
 /** What each way of holding is called. */
-export const holds: Readonly<Record<Hold, string>> = {
-  leads: 'two leads',
-  jaws: 'jaws round a conductor',
-  series: 'cut into the circuit',
-  inPlaceOf: 'in place of a part',
-  spots: 'on the test spots of a fuse',
-  at: 'at a part',
-  posts: 'on the battery’s posts',
+export const holds: Readonly<Record<Hold, Words>> = {
+  leads: 'instruments.held.twoLeads',
+  jaws: 'instruments.held.jawsRoundAConductor',
+  series: 'instruments.held.cutIntoTheCircuit',
+  inPlaceOf: 'instruments.held.inPlaceOfAPart',
+  spots: 'instruments.held.onTheTestSpotsOf',
+  at: 'instruments.held.atAPart',
+  posts: 'instruments.held.onTheBatterysPosts',
 }
 
 /** The same as nodes and conductors of one circuit. */
@@ -82,7 +82,7 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       const conductors: Clamped[] = []
       for (const one of held.round) {
         const found = conductorsOf(circuit, one)
-        if (!found) return { ok: false, why: say('noConductor', { name: one }) }
+        if (!found) return { ok: false, why: say('instruments.noConductor', { name: one }) }
         conductors.push(...found.map((c) => (held.against ? { ...c, against: !c.against } : c)))
       }
       return { ok: true, place: { type: 'jaws', conductors }, held }
@@ -91,7 +91,7 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
     case 'inPlaceOf': {
       const part = findPart(circuit, held.part)
       const gap = part && partOfKind(part.kind).detach?.gap
-      if (!part || !gap) return { ok: false, why: say('noGap', { id: held.part }) }
+      if (!part || !gap) return { ok: false, why: say('instruments.noGap', { id: held.part }) }
       const [a, b] = gap
       return {
         ok: true,
@@ -107,13 +107,13 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
     case 'spots': {
       const part = findPart(circuit, held.part)
       const spots = part && partOfKind(part.kind).protects?.blade?.spots
-      if (!part || !spots) return { ok: false, why: say('noSpots', { id: held.part }) }
+      if (!part || !spots) return { ok: false, why: say('instruments.noSpots', { id: held.part }) }
       const [red, black] = spots.map((key) => wiring.nodeOf(part.id, key)) as [number, number]
       return { ok: true, place: { type: 'spots', part: part.id, red, black }, held }
     }
     case 'at': {
       const part = findPart(circuit, held.part)
-      if (!part) return { ok: false, why: say('noPartAt', { id: held.part }) }
+      if (!part) return { ok: false, why: say('instruments.noPartAt', { id: held.part }) }
       const [red, black] = partOfKind(part.kind).through.map((key) => wiring.nodeOf(part.id, key))
       return { ok: true, place: { type: 'at', part: part.id, red: red ?? 0, black: black ?? 0 }, held }
     }
@@ -142,7 +142,9 @@ function pointFor(
     .join(', ')
   return {
     ok: false,
-    why: written.trim() ? say('noPoint', { name: written.trim(), lead, known }) : say('onNothing', { lead }),
+    why: written.trim()
+      ? say('instruments.noPoint', { name: written.trim(), lead, known })
+      : say('instruments.onNothing', { lead }),
   }
 }
 

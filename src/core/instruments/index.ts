@@ -32,3 +32,4 @@ export {
 export { sharesOfOhms, sharesOfVolts } from './shares'
 export { readTestLamp, withTestLamp } from './test-lamp'
 export { readVolts, voltsAccuracy } from './voltmeter'
+export { scaleWord } from './scale-words'

@@ -1,7 +1,7 @@
 import type { Attachment, SolvedBoard } from '../board'
 import type { Circuit } from '../circuit'
 import type { Wiring } from '../model'
-import type { Message } from '../document'
+import type { Message, Words } from '../document'
 import type { Unit } from '../quantity'
 import type { Held, Hold, Place } from './held'
 import type { MeterType } from './meter'
@@ -9,8 +9,8 @@ import type { MeterType } from './meter'
 /** Something that is set on an instrument before it is held: a closed list with its default. */
 export interface Setting {
   readonly key: string
-  readonly label: string
-  readonly options: readonly { readonly key: string; readonly label: string }[]
+  readonly label: Words
+  readonly options: readonly { readonly key: string; readonly label: Words }[]
   readonly preset: string
 }
 export type Settings = Readonly<Record<string, string>>
@@ -88,13 +88,13 @@ export interface Connection {
 
 /** What a bag is made of: each has one or more instruments in it. */
 export const devices = {
-  multimeter: 'Multimeter',
-  clamp: 'Clamp',
-  lamps: 'Test lamps',
-  loads: 'Jumper and loads',
-  battery: 'Battery tester',
-  hand: 'By hand',
-  scan: 'Scan tool',
+  multimeter: 'instruments.instrument.multimeter',
+  clamp: 'instruments.instrument.clamp',
+  lamps: 'instruments.instrument.testLamps',
+  loads: 'instruments.instrument.jumperAndLoads',
+  battery: 'instruments.instrument.batteryTester',
+  hand: 'instruments.instrument.byHand',
+  scan: 'instruments.instrument.scanTool',
 } as const
 export type Device = keyof typeof devices
 
@@ -102,8 +102,8 @@ export type Device = keyof typeof devices
 export interface Instrument<K extends string = string> {
   readonly key: K
   readonly device: Device
-  readonly title: string
-  readonly about: string
+  readonly title: Words
+  readonly about: Words
   /** Keys of the cautions that stand near it as it is set: one that always stands there is not read. */
   readonly cautions: (settings: Settings) => readonly string[]
   readonly settings: readonly Setting[]

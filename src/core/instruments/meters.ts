@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { coded } from '../document'
+import { coded, type Words, messageOf } from '../document'
 import { workshopMeter, type MeterType } from './meter'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** Meters that a school may have, by what their leaflets say of them; common practice, no source. */
-export const meters: readonly { readonly id: string; readonly title: string; readonly meter: MeterType }[] = [
-  { id: 'workshop', title: 'Workshop: 6000 counts, 0.5 %', meter: workshopMeter },
+export const meters: readonly { readonly id: string; readonly title: Words; readonly meter: MeterType }[] = [
+  { id: 'workshop', title: 'instruments.meters.title', meter: workshopMeter },
   {
     id: 'simple',
-    title: 'Simple: 2000 counts, 1 %',
+    title: 'instruments.meters.simple2000Counts1',
     meter: {
       ...workshopMeter,
       counts: 2000,
@@ -18,7 +18,7 @@ export const meters: readonly { readonly id: string; readonly title: string; rea
   },
   {
     id: 'fine',
-    title: 'Fine: 50000 counts, 0.05 %',
+    title: 'instruments.meters.fine50000Counts005',
     meter: {
       ...workshopMeter,
       counts: 50000,
@@ -31,22 +31,33 @@ export const meters: readonly { readonly id: string; readonly title: string; rea
 
 export const meterOf = (id: string): MeterType => meters.find((m) => m.id === id)?.meter ?? workshopMeter
 
-const between = (label: string, least: number, most: number, unit: string) => {
+const between = (label: Words, least: number, most: number, unit: string) => {
   const message = coded(
-    say('range', { label, least: String(least), most: String(most), unit: unit || 'none' }),
+    say('instruments.range', {
+      label: messageOf(label),
+      least: { shown: String(least) },
+      most: { shown: String(most) },
+      unit: unit || 'none',
+    }),
   )
   return z.number({ error: message }).min(least, message).max(most, message)
 }
 
 /** What a leaflet says of a meter and the answer key depends on. Percent of reading, digits of the display. */
 export const leafletSchema = z.object({
-  counts: between('Counts', 1000, 1_000_000, '').int(coded(say('whole', { label: 'Counts' }))),
-  voltsPercent: between('Accuracy of volts', 0, 5, '%'),
-  voltsDigits: between('Digits of volts', 0, 50, '').int(coded(say('whole', { label: 'Digits' }))),
-  inputOhms: between('Input resistance', 1e4, 1e9, 'Ω'),
-  ohmsPercent: between('Accuracy of ohms', 0, 10, '%'),
-  ohmsDigits: between('Digits of ohms', 0, 50, '').int(coded(say('whole', { label: 'Digits' }))),
-  leadOhms: between('Leads', 0, 5, 'Ω'),
+  counts: between('instruments.meters.counts', 1000, 1_000_000, '').int(
+    coded(say('instruments.whole', { label: messageOf('instruments.meters.counts') })),
+  ),
+  voltsPercent: between('instruments.meters.voltsPercent', 0, 5, '%'),
+  voltsDigits: between('instruments.meters.voltsDigits', 0, 50, '').int(
+    coded(say('instruments.whole', { label: messageOf('instruments.meters.digits') })),
+  ),
+  inputOhms: between('instruments.meters.inputOhms', 1e4, 1e9, 'Ω'),
+  ohmsPercent: between('instruments.meters.ohmsPercent', 0, 10, '%'),
+  ohmsDigits: between('instruments.meters.ohmsDigits', 0, 50, '').int(
+    coded(say('instruments.whole', { label: messageOf('instruments.meters.digits') })),
+  ),
+  leadOhms: between('instruments.leads', 0, 5, 'Ω'),
 })
 export type Leaflet = z.infer<typeof leafletSchema>
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { coded, type Message } from '../document'
+import { coded, type Message, messageOf } from '../document'
 import { Registry } from '../registry'
 import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
@@ -14,7 +14,7 @@ import { ledProbe, loadLamp, testLamp } from './kinds/lamps'
 import { continuity, ohms } from './kinds/ohms'
 import { scan } from './kinds/scan'
 import { volts } from './kinds/volts'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** Every instrument there is, in the order of the bag. A new one is its file and its line here. */
 const all = [
@@ -49,7 +49,8 @@ export const findInstrument = (key: string): Instrument<InstrumentKey> | undefin
 export const instrumentOf = (key: InstrumentKey): Instrument<InstrumentKey> => registry.get(key)
 
 export const instrumentKey = z.enum(instrumentKeys, {
-  error: ({ input }) => coded(say('noInstrument', { key: String(input).slice(0, 30), keys: instrumentKeys })),
+  error: ({ input }) =>
+    coded(say('instruments.noInstrument', { key: String(input).slice(0, 30), keys: instrumentKeys })),
 })
 export const settingsSchema = z.record(z.string().max(20), z.string().max(20))
 
@@ -60,11 +61,16 @@ export function checkSettings(
 ): { ok: true; settings: Settings } | { ok: false; why: Message } {
   for (const [key, value] of Object.entries(said)) {
     const setting = instrument.settings.find((s) => s.key === key)
-    if (!setting) return { ok: false, why: say('noSetting', { title: instrument.title, key }) }
+    if (!setting)
+      return { ok: false, why: say('instruments.noSetting', { title: messageOf(instrument.title), key }) }
     if (!setting.options.some((o) => o.key === value))
       return {
         ok: false,
-        why: say('noOption', { label: setting.label, options: setting.options.map((o) => o.key), value }),
+        why: say('instruments.noOption', {
+          label: messageOf(setting.label),
+          options: setting.options.map((o) => o.key),
+          value,
+        }),
       }
   }
   return { ok: true, settings: settingsOf(instrument, said) }

@@ -42,4 +42,4 @@ export {
   type RosterFile,
 } from './roster'
 export { type Ask } from './script'
-export { orderOfChoices, quizOf, quizTexts, type Question } from './quiz'
+export { orderOfChoices, quizOf, type Question } from './quiz'

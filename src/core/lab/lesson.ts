@@ -4,7 +4,8 @@ import { circuitSchema } from '../circuit'
 import { readCircuit } from '../editing'
 import { coded, problemsOf, type Read } from '../document'
 import { checkFault, faultSchema } from '../faults'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { scriptSchema } from './script'
 
 export const lessonFormat = 'brachyon-lesson'
@@ -21,14 +22,14 @@ export type FaultSet = z.infer<typeof faultSetSchema>
 
 /** A lesson as one file: everything that an order needs but who works it and when. */
 export const lessonSchema = z.strictObject({
-  format: z.literal(lessonFormat, { error: coded(say('lessonFormat', { format: lessonFormat })) }),
+  format: z.literal(lessonFormat, { error: coded(say('lab.lessonFormat', { format: lessonFormat })) }),
   version: z.literal(lessonVersion, {
-    error: coded(say('lessonVersion', { version: '?', most: lessonVersion })),
+    error: coded(say('lab.lessonVersion', { version: '?', most: lessonVersion })),
   }),
   name: z
     .string()
     .trim()
-    .min(1, coded(say('lessonName')))
+    .min(1, coded(say('lab.lessonName')))
     .max(120),
   folder: z.string().trim().max(80).default(''),
   /** What it is about, for colleagues. */
@@ -36,7 +37,7 @@ export const lessonSchema = z.strictObject({
   circuit: circuitSchema,
   sets: z
     .array(faultSetSchema)
-    .min(1, coded(say('lessonSets')))
+    .min(1, coded(say('lab.lessonSets')))
     .max(40),
   frame: frameSchema.partial().default({}),
   /** What the class is asked when it is shown, in this order. */
@@ -70,7 +71,7 @@ export function readLesson(input: unknown): Read<Lesson> {
   )
   for (const [i, { state }] of (read.data.script ?? []).entries())
     if (!circuit.value.states.some(({ id }) => id === state))
-      problems.push({ where: `script.${i}.state`, ...say('noState', { state }) })
+      problems.push({ where: `script.${i}.state`, ...say('lab.noState', { state }) })
   return problems.length ? { ok: false, problems } : { ok: true, value: read.data }
 }
 

@@ -1,6 +1,6 @@
 import papaparse from 'papaparse'
 import type { Problem } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** A file as it was chosen: its name and its text. */
 export interface RosterFile {
@@ -82,7 +82,7 @@ export function readOneRoster(files: readonly RosterFile[]): Roster {
   }
   for (const { name } of files)
     if (!known.includes(name.toLowerCase()) && !passedOver.test(name))
-      problems.push({ where: name, ...say('fileUnknown', { name, known }) })
+      problems.push({ where: name, ...say('lab.fileUnknown', { name, known }) })
   const roles = new Map(of('roles.csv').map((row) => [row.userSourcedId ?? '', row.role ?? '']))
   const people: RosterPerson[] = []
   const taken = new Set<string>()
@@ -93,13 +93,13 @@ export function readOneRoster(files: readonly RosterFile[]): Roster {
     const role = (row.role ?? roles.get(row.sourcedId ?? '') ?? '').toLowerCase()
     if (role !== 'student') {
       if (role && !/teacher|administrator|aide|parent|guardian|proctor|relative/.test(role))
-        problems.push({ where, ...say('rowRole', { row: i + 2, role }) })
+        problems.push({ where, ...say('lab.rowRole', { row: i + 2, role }) })
       return
     }
     const name = `${row.givenName ?? ''} ${row.familyName ?? ''}`.trim()
     const sourced = row.sourcedId?.trim() ?? ''
     if (sourced && numbers.has(sourced)) {
-      problems.push({ where, ...say('rowTwice', { row: i + 2, login: sourced }) })
+      problems.push({ where, ...say('lab.rowTwice', { row: i + 2, login: sourced }) })
       return
     }
     numbers.add(sourced)
@@ -117,7 +117,7 @@ export function readOneRoster(files: readonly RosterFile[]): Roster {
     const sourced = row.sourcedId?.trim() ?? ''
     if (!active(row) || !name || !sourced) return []
     if (groups.has(sourced)) {
-      problems.push({ where: `classes.csv ${i + 2}`, ...say('rowTwice', { row: i + 2, login: sourced }) })
+      problems.push({ where: `classes.csv ${i + 2}`, ...say('lab.rowTwice', { row: i + 2, login: sourced }) })
       return []
     }
     groups.add(sourced)
@@ -142,16 +142,16 @@ function personOf(
   problems: Problem[],
 ): Pick<RosterPerson, 'name' | 'login'> | undefined {
   if (!name) {
-    problems.push({ where, ...say('rowName', { row }) })
+    problems.push({ where, ...say('lab.rowName', { row }) })
     return undefined
   }
   const login = (given.trim() || loginFrom(name)).toLowerCase().replace(/@.*$/, '')
   if (!loginShape.test(login)) {
-    problems.push({ where, ...say('rowLogin', { row, login }) })
+    problems.push({ where, ...say('lab.rowLogin', { row, login }) })
     return undefined
   }
   if (taken.has(login)) {
-    problems.push({ where, ...say('rowTwice', { row, login }) })
+    problems.push({ where, ...say('lab.rowTwice', { row, login }) })
     return undefined
   }
   taken.add(login)
@@ -186,8 +186,8 @@ export function readPlain({ name: file, text }: RosterFile, columns: Columns): R
   const problems: Problem[] = []
   const [, ...rows] = cellsOf(text)
   if (columns.name < 0 && (columns.given < 0 || columns.family < 0))
-    problems.push({ where: file, ...say('noColumn') })
-  else if (!rows.length) problems.push({ where: file, ...say('noRows') })
+    problems.push({ where: file, ...say('lab.noColumn') })
+  else if (!rows.length) problems.push({ where: file, ...say('lab.noRows') })
   if (problems.length) return { people: [], classes: [], members: [], problems }
   const cell = (row: readonly string[], i: number) => (i >= 0 ? (row[i] ?? '') : '')
   const people: RosterPerson[] = []

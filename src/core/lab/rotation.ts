@@ -1,5 +1,5 @@
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
 
 /** A bench in the workshop with what is planted there for the day. */
 export interface Stand {
@@ -49,7 +49,7 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
         broken.push({
           round,
           groups: [g],
-          why: say('nowhere', { round: round + 1, student: groups[g]!.name }),
+          why: say('lab.nowhere', { round: round + 1, student: groups[g]!.name }),
         })
         return
       }
@@ -59,7 +59,7 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
         broken.push({
           round,
           groups: [g],
-          why: say('twice', {
+          why: say('lab.twice', {
             student: groups[g]!.name,
             task: stand.task,
             first: first + 1,
@@ -79,7 +79,7 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
         broken.push({
           round,
           groups: there,
-          why: say('double', { round: round + 1, station: stands[seat]!.name }),
+          why: say('lab.double', { round: round + 1, station: stands[seat]!.name }),
         })
     for (let seat = 0; seat + 1 < stands.length; seat++) {
       const [a, b] = [at.get(seat), at.get(seat + 1)]
@@ -87,7 +87,7 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
       broken.push({
         round,
         groups: [...a, ...b],
-        why: say('neighbours', {
+        why: say('lab.neighbours', {
           round: round + 1,
           a: stands[seat]!.name,
           b: stands[seat + 1]!.name,

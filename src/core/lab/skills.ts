@@ -6,21 +6,21 @@ import { partOfKind } from '../parts'
 
 /** What a technician can do, in the words of a report. */
 export const skills = {
-  drops: 'Volts drop',
-  opens: 'Opens',
-  shorts: 'Shorts',
-  drains: 'Drains',
-  relays: 'Relays and switches',
-  starting: 'Starting',
-  charging: 'Charging',
-  modules: 'Modules and sensors',
-  grounds: 'Grounds',
-  loads: 'Loads',
-  meter: 'Meter handling',
-  prediction: 'Prediction',
-  inference: 'Inference',
-  proof: 'Verification and proof',
-  safety: 'Safety',
+  drops: 'lab.skills.voltsDrop',
+  opens: 'lab.skills.opens',
+  shorts: 'lab.skills.shorts',
+  drains: 'lab.skills.drains',
+  relays: 'lab.skills.relaysAndSwitches',
+  starting: 'lab.skills.starting',
+  charging: 'lab.skills.charging',
+  modules: 'lab.skills.modulesAndSensors',
+  grounds: 'lab.skills.grounds',
+  loads: 'lab.skills.loads',
+  meter: 'lab.skills.meterHandling',
+  prediction: 'lab.skills.prediction',
+  inference: 'lab.skills.inference',
+  proof: 'lab.skills.verificationAndProof',
+  safety: 'lab.skills.safety',
 } as const
 export type Skill = keyof typeof skills
 export const skillKeys = Object.keys(skills) as Skill[]

@@ -1,3 +1,4 @@
+import { type Words } from '../document'
 import { cached } from '../cache'
 import { firstSource, partIn, refOf, type Circuit, type Part } from '../circuit'
 import { partOfKind, routeThrough, type AnyPart, type Role } from '../parts'
@@ -8,7 +9,7 @@ export interface Point {
   /** Short name that is typed: `F1b`. */
   readonly name: string
   /** What it is: “holder, load side”. */
-  readonly title: string
+  readonly title: Words
   readonly part: string
   readonly terminal: string
   /** Inside a housing, where no lead can go. */

@@ -1,12 +1,13 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Notice } from './definition'
 import { formatPlain } from '../quantity'
 import { limitedSourceLaw } from './limited-source'
 
 const notices = {
-  still: { key: 'still', text: 'does not charge' },
-  idle: { key: 'idle', text: 'turns, does not charge' },
-  charges: { key: 'charges', text: 'charges' },
+  still: { key: 'still', text: 'parts.alternator.doesNotCharge' },
+  idle: { key: 'idle', text: 'parts.alternator.turnsDoesNotCharge' },
+  charges: { key: 'charges', text: 'parts.alternator.charges' },
 } as const satisfies Record<string, Notice>
 
 /**
@@ -21,44 +22,44 @@ export const alternator = definePart({
   access: 'under',
   fedUnfused: true,
   pinout: 'all',
-  title: 'Alternator',
+  title: 'parts.alternator.title',
   letters: 'GA',
   topic: 'charging',
   quick: { words: ['alternator', 'generator'] },
   role: 'control',
   terminals: [
-    { key: 'plus', suffix: '.B+', name: 'output stud' },
-    { key: 'case', suffix: '.B−', name: 'case' },
-    { key: 'lamp', suffix: '.L', name: 'charge lamp terminal' },
+    { key: 'plus', suffix: '.B+', name: 'parts.alternator.outputStud' },
+    { key: 'case', suffix: '.B−', name: 'parts.case' },
+    { key: 'lamp', suffix: '.L', name: 'parts.alternator.chargeLampTerminal' },
   ],
   through: ['plus', 'case'],
   passes: [
-    { segment: 'exciter', symbol: 'coil', caption: 'exciter' },
-    { segment: 'output', symbol: 'generator', caption: 'output' },
+    { segment: 'exciter', symbol: 'coil', caption: 'parts.alternator.exciter' },
+    { segment: 'output', symbol: 'generator', caption: 'parts.output' },
   ],
   units: [
-    { key: 'machine', name: 'machine', segments: ['output', 'trio'] },
-    { key: 'exciter', name: 'exciter', segments: ['exciter'] },
+    { key: 'machine', name: 'parts.alternator.machine', segments: ['output', 'trio'] },
+    { key: 'exciter', name: 'parts.alternator.exciter', segments: ['exciter'] },
   ],
   // Common practice, no source.
   spread: { ohms: 0.6, exciterOhms: 0.6 },
   generates: true,
   steps: ['exciter'],
   parameters: z.object({
-    volts: quantity('Regulated volts', 'V', 12, 30, 14.4),
-    ohms: quantity('Output resistance', 'Ω', 0.001, 0.2, 0.008),
-    limit: quantity('Most it gives', 'A', 10, 300, 90),
-    exciterOhms: quantity('Exciter', 'Ω', 2, 200, 12),
+    volts: quantity('parts.alternator.regulatedVolts', 'V', 12, 30, 14.4),
+    ohms: quantity('parts.alternator.outputResistance', 'Ω', 0.001, 0.2, 0.008),
+    limit: quantity('parts.alternator.mostItGives', 'A', 10, 300, 90),
+    exciterOhms: quantity('parts.alternator.exciter2', 'Ω', 2, 200, 12),
   }),
   segments: [
     {
       key: 'output',
-      name: 'windings, diodes and regulator',
+      name: 'parts.alternator.windingsDiodesAndRegulator',
       between: ['plus', 'case'],
       faults: ['open', 'weak'],
     },
-    { key: 'exciter', name: 'exciter', between: ['lamp', 'case'], faults: ['open'] },
-    { key: 'trio', name: 'exciter’s diodes', between: ['plus', 'lamp'], faults: ['open'] },
+    { key: 'exciter', name: 'parts.alternator.exciter', between: ['lamp', 'case'], faults: ['open'] },
+    { key: 'trio', name: 'parts.alternator.excitersDiodes', between: ['plus', 'lamp'], faults: ['open'] },
   ],
   modes: {
     rest: 'idle',
@@ -92,5 +93,5 @@ export const alternator = definePart({
       mode !== 'charging' ? notices.still : amps < -0.05 ? notices.charges : notices.idle,
     all: Object.values(notices),
   },
-  summary: ({ volts, limit }) => `${formatPlain(volts)} V, ${formatPlain(limit)} A`,
+  summary: ({ volts, limit }) => figures(`${formatPlain(volts)} V, ${formatPlain(limit)} A`),
 })

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 import { formatPlain } from '../quantity'
@@ -111,37 +112,42 @@ export const battery = definePart({
   symbol: 'battery',
   access: 'hand',
   supplies: { volts: ({ blocks }) => 12.6 * blocks, coldCranking: ({ coldCranking }) => coldCranking },
-  title: 'Battery',
+  title: 'parts.battery.title',
   letters: 'B',
   quick: { words: ['battery', 'accumulator'], main: ['coldCranking', 'charge'] },
   role: 'source',
   terminals: [
-    { key: 'p', suffix: 'p', name: 'positive clamp' },
-    { key: 'pos', suffix: '+', name: 'positive post' },
-    { key: 'neg', suffix: '−', name: 'negative post' },
-    { key: 'n', suffix: 'n', name: 'negative clamp' },
+    { key: 'p', suffix: 'p', name: 'parts.positiveClamp' },
+    { key: 'pos', suffix: '+', name: 'parts.positivePost' },
+    { key: 'neg', suffix: '−', name: 'parts.negativePost' },
+    { key: 'n', suffix: 'n', name: 'parts.negativeClamp' },
   ],
   through: ['p', 'n'],
   units: [
-    { key: 'plus', name: 'positive clamp', segments: ['clampPlus'] },
-    { key: 'cells', name: 'cells', segments: ['cells'] },
-    { key: 'minus', name: 'negative clamp', segments: ['clampMinus'] },
+    { key: 'plus', name: 'parts.positiveClamp', segments: ['clampPlus'] },
+    { key: 'cells', name: 'parts.battery.cells', segments: ['cells'] },
+    { key: 'minus', name: 'parts.negativeClamp', segments: ['clampMinus'] },
   ],
   // Common practice, no source.
   spread: { clampOhms: 0.6, coldCranking: 0.3, charge: 0.1 },
   parameters: z.object({
-    blocks: quantity('12 V blocks in series', '', 1, 2, 1),
-    charge: quantity('State of charge', '%', 0, 100, 95),
-    coldCranking: quantity('Cold-cranking rating', 'A', 50, 2000, 600),
-    polarisation: quantity('Polarisation when it is charged', 'V', 0, 1, 0),
-    clampOhms: quantity('Clamp contact', 'Ω', 0, 1, 0.0002),
+    blocks: quantity('parts.battery.n12VBlocksInSeries', '', 1, 2, 1),
+    charge: quantity('parts.battery.stateOfCharge', '%', 0, 100, 95),
+    coldCranking: quantity('parts.battery.coldCrankingRating', 'A', 50, 2000, 600),
+    polarisation: quantity('parts.battery.polarisationWhenItIsCharged', 'V', 0, 1, 0),
+    clampOhms: quantity('parts.clampContact', 'Ω', 0, 1, 0.0002),
   }),
   segments: [
-    { key: 'clampPlus', name: 'positive clamp', between: ['p', 'pos'], faults: passive },
-    { key: 'cells', name: 'cells', between: ['pos', 'neg'], faults: ['discharged', 'sulphated'] },
-    { key: 'clampMinus', name: 'negative clamp', between: ['neg', 'n'], faults: passive },
+    { key: 'clampPlus', name: 'parts.positiveClamp', between: ['p', 'pos'], faults: passive },
+    {
+      key: 'cells',
+      name: 'parts.battery.cells',
+      between: ['pos', 'neg'],
+      faults: ['discharged', 'sulphated'],
+    },
+    { key: 'clampMinus', name: 'parts.negativeClamp', between: ['neg', 'n'], faults: passive },
   ],
-  detach: { verb: 'lift', done: 'lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
+  detach: { verb: 'parts.lift', done: 'parts.lifted', opens: ['clampMinus'], gap: ['n', 'neg'] },
   stamp: ({ blocks, charge, coldCranking, polarisation, clampOhms }, net, around) => {
     const { temperature, rest, battery: past } = around
     net.contact('clampPlus', 'p', 'pos', clampOhms)
@@ -160,5 +166,5 @@ export const battery = definePart({
     if (polarisation > 0) net.curve('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
     net.contact('clampMinus', 'neg', 'n', clampOhms)
   },
-  summary: ({ blocks, charge }) => `${12 * blocks} V, ${formatPlain(charge)} %`,
+  summary: ({ blocks, charge }) => figures(`${12 * blocks} V, ${formatPlain(charge)} %`),
 })

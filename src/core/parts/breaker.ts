@@ -1,11 +1,11 @@
+import { say } from '../document'
 import { z } from 'zod'
 import { choice, definePart, passive, quantity, type Notice } from './definition'
-import { formatPlain } from '../quantity'
 
 const notices = {
-  closed: { key: 'closed', text: 'closed' },
-  cycles: { key: 'cycles', text: 'cycles: ticks off and on' },
-  tripped: { key: 'tripped', text: 'tripped' },
+  closed: { key: 'closed', text: 'parts.breaker.closed' },
+  cycles: { key: 'cycles', text: 'parts.breaker.cyclesTicksOffAndOn' },
+  tripped: { key: 'tripped', text: 'parts.breaker.tripped' },
 } as const satisfies Record<string, Notice>
 
 /** Steady amps, over the rating, from which a thermal breaker trips: SAE J553's 135 % gate (from memory). */
@@ -17,24 +17,29 @@ export const breaker = definePart({
   seeAlso: ['fuseAndWire', 'shortWithLamp'],
   symbol: 'breaker',
   access: 'cover',
-  title: 'Circuit breaker',
+  title: 'parts.breaker.title',
   letters: 'CB',
   quick: { words: ['breaker', 'circuit breaker'], main: ['rating'] },
   role: 'protection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'supply side' },
-    { key: 'b', suffix: 'b', name: 'load side' },
+    { key: 'a', suffix: 'a', name: 'parts.supplySide' },
+    { key: 'b', suffix: 'b', name: 'parts.breaker.loadSide' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'breaker', name: 'breaker', segments: ['bimetal'] }],
+  units: [{ key: 'breaker', name: 'parts.breaker.breaker', segments: ['bimetal'] }],
   // Common practice, no source.
   spread: { ohms: 0.6 },
   parameters: z.object({
-    rating: quantity('Rating', 'A', 1, 200, 20),
-    ohms: quantity('Bimetal and contacts', 'Ω', 0.0005, 0.2, 0.006),
-    reset: choice('Reset', ['itself', 'hand'], 'itself', { itself: 'by itself', hand: 'by hand' }),
+    rating: quantity('parts.rating', 'A', 1, 200, 20),
+    ohms: quantity('parts.breaker.bimetalAndContacts', 'Ω', 0.0005, 0.2, 0.006),
+    reset: choice('parts.breaker.reset', ['itself', 'hand'], 'itself', {
+      itself: 'parts.breaker.byItself',
+      hand: 'parts.breaker.byHand',
+    }),
   }),
-  segments: [{ key: 'bimetal', name: 'bimetal', between: ['a', 'b'], faults: [...passive, 'stuckOpen'] }],
+  segments: [
+    { key: 'bimetal', name: 'parts.breaker.bimetal', between: ['a', 'b'], faults: [...passive, 'stuckOpen'] },
+  ],
   protects: { segment: 'bimetal', rating: ({ rating }) => rating },
   modes: {
     rest: 'closed',
@@ -54,5 +59,7 @@ export const breaker = definePart({
     all: Object.values(notices),
   },
   summary: ({ rating, reset }) =>
-    `${formatPlain(rating)} A, resets ${reset === 'itself' ? 'by itself' : 'by hand'}`,
+    say(reset === 'itself' ? 'parts.breaker.itself' : 'parts.breaker.hand', {
+      amps: { value: rating, unit: '' },
+    }),
 })

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 
@@ -8,21 +9,23 @@ export const chassis = definePart({
   symbol: 'chassis',
   access: 'hand',
   ground: 'a',
-  title: 'Chassis',
+  title: 'parts.chassis.title',
   letters: 'CH',
   topic: 'grounds',
   quick: { words: ['chassis', 'body'] },
   role: 'conductor',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'near the load' },
-    { key: 'b', suffix: 'b', name: 'near the battery' },
+    { key: 'a', suffix: 'a', name: 'parts.chassis.nearTheLoad' },
+    { key: 'b', suffix: 'b', name: 'parts.chassis.nearTheBattery' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'metal', name: 'sheet metal', segments: ['metal'] }],
+  units: [{ key: 'metal', name: 'parts.chassis.sheetMetal', segments: ['metal'] }],
   // Common practice, no source.
   spread: { ohms: 0.6 },
-  parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.001) }),
-  segments: [{ key: 'metal', name: 'sheet metal', between: ['a', 'b'], faults: ['highResistance'] }],
+  parameters: z.object({ ohms: quantity('parts.resistance', 'Ω', 0, 1, 0.001) }),
+  segments: [
+    { key: 'metal', name: 'parts.chassis.sheetMetal', between: ['a', 'b'], faults: ['highResistance'] },
+  ],
   stamp: ({ ohms }, net) => net.contact('metal', 'a', 'b', ohms),
-  summary: () => '',
+  summary: () => figures(''),
 })

@@ -1,3 +1,4 @@
+import { figures, type Words } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Notice } from './definition'
 import { formatPlain } from '../quantity'
@@ -5,13 +6,15 @@ import { formatPlain } from '../quantity'
 /** A load that is a winding: R in the steady state, R and L while it switches. */
 function coilLoad(spec: {
   kind: string
-  title: string
+  title: Words
+  /** What it is called in typed paths. */
+  word: string
   letters: string
   seeAlso: readonly string[]
   ohms: number
   inductance: number
   ratedVoltage: number
-  words: { none: string; weak: string; full: string }
+  words: { none: Words; weak: Words; full: Words }
   moves?: boolean
 }) {
   const notices = {
@@ -26,31 +29,32 @@ function coilLoad(spec: {
     access: 'cover',
     ...(spec.moves && { moves: true }),
     title: spec.title,
+    quick: { words: [spec.word] },
     letters: spec.letters,
     role: 'load',
     terminals: [
-      { key: 'a', suffix: 'a', name: 'feed' },
-      { key: 'b', suffix: 'b', name: 'return' },
+      { key: 'a', suffix: 'a', name: 'parts.feed' },
+      { key: 'b', suffix: 'b', name: 'parts.return' },
     ],
     through: ['a', 'b'],
-    units: [{ key: 'winding', name: 'winding', segments: ['winding'] }],
+    units: [{ key: 'winding', name: 'parts.coilLoad.winding', segments: ['winding'] }],
     // Common practice, no source.
     spread: { ohms: 0.6 },
     parameters: z.object({
-      ratedVoltage: quantity('Rated volts', 'V', 1, 48, spec.ratedVoltage),
-      ohms: quantity('Winding', 'Ω', 0.1, 5000, spec.ohms),
-      inductance: quantity('Inductance', 'H', 0.00001, 5, spec.inductance),
+      ratedVoltage: quantity('parts.ratedVolts', 'V', 1, 48, spec.ratedVoltage),
+      ohms: quantity('parts.coilLoad.winding2', 'Ω', 0.1, 5000, spec.ohms),
+      inductance: quantity('parts.coilLoad.inductance', 'H', 0.00001, 5, spec.inductance),
     }),
     segments: [
       {
         key: 'winding',
-        name: 'winding',
+        name: 'parts.coilLoad.winding',
         between: ['a', 'b'],
         faults: ['burntOut', 'shortedTurns', 'weak'],
         inTime: { type: 'winding', henry: 'inductance' },
       },
     ],
-    detach: { verb: 'unplug', done: 'unplugged', opens: ['winding'], gap: ['a', 'b'] },
+    detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['winding'], gap: ['a', 'b'] },
     loads: ['winding'],
     stamp: ({ ohms }, net) => net.resistor('winding', 'a', 'b', ohms, 0.1),
     notice: {
@@ -61,7 +65,7 @@ function coilLoad(spec: {
       },
       all: Object.values(notices),
     },
-    summary: ({ ohms }) => `${formatPlain(ohms)} Ω`,
+    summary: ({ ohms }) => figures(`${formatPlain(ohms)} Ω`),
   })
 }
 
@@ -69,24 +73,30 @@ function coilLoad(spec: {
 export const horn = coilLoad({
   kind: 'horn',
   seeAlso: ['fourDrops', 'openByHalves'],
-  title: 'Horn',
+  title: 'parts.coilLoad.title',
+  word: 'horn',
   letters: 'HN',
   ohms: 2.4,
   inductance: 0.003,
   ratedVoltage: 12,
-  words: { none: 'silent', weak: 'croaks', full: 'sounds' },
+  words: { none: 'parts.coilLoad.silent', weak: 'parts.coilLoad.croaks', full: 'parts.coilLoad.sounds' },
 })
 
 /** Solenoid of a valve or a catch. */
 export const solenoid = coilLoad({
   kind: 'solenoid',
   seeAlso: ['ohm', 'fourDrops'],
-  title: 'Solenoid',
+  title: 'parts.coilLoad.solenoid',
+  word: 'solenoid',
   letters: 'Y',
   ohms: 12,
   inductance: 0.05,
   ratedVoltage: 12,
-  words: { none: 'does not move', weak: 'hums, hardly moves', full: 'clunks and holds' },
+  words: {
+    none: 'parts.coilLoad.doesNotMove',
+    weak: 'parts.coilLoad.humsHardlyMoves',
+    full: 'parts.coilLoad.clunksAndHolds',
+  },
   moves: true,
 })
 
@@ -94,10 +104,11 @@ export const solenoid = coilLoad({
 export const speaker = coilLoad({
   kind: 'speaker',
   seeAlso: ['ohm', 'openByHalves'],
-  title: 'Warning speaker',
+  title: 'parts.coilLoad.warningSpeaker',
+  word: 'warning speaker',
   letters: 'SP',
   ohms: 8,
   inductance: 0.0004,
   ratedVoltage: 4,
-  words: { none: 'silent', weak: 'faint', full: 'loud' },
+  words: { none: 'parts.coilLoad.silent', weak: 'parts.coilLoad.faint', full: 'parts.coilLoad.loud' },
 })

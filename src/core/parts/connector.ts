@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 
@@ -8,28 +9,28 @@ export const connector = definePart({
   symbol: 'connector',
   access: 'cover',
   pinout: 'all',
-  title: 'Inline connector',
+  title: 'parts.connector.title',
   letters: 'X',
   quick: { words: ['connector', 'plug'] },
   role: 'connection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'supply-side half' },
-    { key: 'b', suffix: 'b', name: 'far half' },
+    { key: 'a', suffix: 'a', name: 'parts.connector.supplySideHalf' },
+    { key: 'b', suffix: 'b', name: 'parts.connector.farHalf' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'pin', name: 'pin', segments: ['pin'] }],
+  units: [{ key: 'pin', name: 'parts.connector.pin', segments: ['pin'] }],
   // Common practice, no source.
   spread: { pinOhms: 0.6 },
-  parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
+  parameters: z.object({ pinOhms: quantity('parts.pinContact', 'Ω', 0, 1, 0.003) }),
   segments: [
     {
       key: 'pin',
-      name: 'pin',
+      name: 'parts.connector.pin',
       between: ['a', 'b'],
       faults: [...passive, 'slack', 'missingPin', 'swapped', 'drain'],
     },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['pin'], gap: ['a', 'b'] },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['pin'], gap: ['a', 'b'] },
   stamp: ({ pinOhms }, net) => net.contact('pin', 'a', 'b', pinOhms),
-  summary: () => '',
+  summary: () => figures(''),
 })

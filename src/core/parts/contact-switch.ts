@@ -1,3 +1,4 @@
+import { figures, type Words } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Access } from './definition'
 
@@ -6,13 +7,15 @@ const faults: readonly string[] = ['stuckOpen', 'burnt', 'corroded', 'leaky', 'w
 /** A two-terminal switch that some of its positions close. */
 function contactSwitch(spec: {
   kind: string
-  title: string
+  title: Words
+  /** What it is called in typed paths. */
+  word: string
   letters: string
   seeAlso: readonly string[]
   symbol?: string
   access: Access
   positions: readonly string[]
-  positionNames?: Readonly<Record<string, string>>
+  positionNames?: Readonly<Record<string, Words>>
   closes: readonly string[]
   inGear?: readonly string[]
 }) {
@@ -22,28 +25,29 @@ function contactSwitch(spec: {
     symbol: spec.symbol ?? 'switch',
     access: spec.access,
     title: spec.title,
+    quick: { words: [spec.word] },
     letters: spec.letters,
     role: 'control',
     terminals: [
-      { key: 'a', suffix: 'a', name: 'input' },
-      { key: 'b', suffix: 'b', name: 'output' },
+      { key: 'a', suffix: 'a', name: 'parts.input2' },
+      { key: 'b', suffix: 'b', name: 'parts.output' },
     ],
     through: ['a', 'b'],
-    units: [{ key: 'contacts', name: 'contacts', segments: ['contacts'] }],
+    units: [{ key: 'contacts', name: 'parts.contacts', segments: ['contacts'] }],
     // Common practice, no source.
     spread: { contactOhms: 0.6 },
-    parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.008) }),
-    segments: [{ key: 'contacts', name: 'contacts', between: ['a', 'b'], faults }],
+    parameters: z.object({ contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 10, 0.008) }),
+    segments: [{ key: 'contacts', name: 'parts.contacts', between: ['a', 'b'], faults }],
     positions: spec.positions,
     closes: spec.closes,
     ...(spec.inGear && { inGear: spec.inGear }),
     ...(spec.positionNames && { positionNames: spec.positionNames }),
-    detach: { verb: 'unplug', done: 'unplugged', opens: ['contacts'], gap: ['a', 'b'] },
+    detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['contacts'], gap: ['a', 'b'] },
     stamp: ({ contactOhms }, net, { position }) => {
       if (position !== undefined && spec.closes.includes(position))
         net.contact('contacts', 'a', 'b', contactOhms)
     },
-    summary: () => '',
+    summary: () => figures(''),
   })
 }
 
@@ -51,7 +55,8 @@ function contactSwitch(spec: {
 export const pushButton = contactSwitch({
   kind: 'pushButton',
   seeAlso: ['openByHalves', 'pointByPoint'],
-  title: 'Push button',
+  title: 'parts.contactSwitch.title',
+  word: 'push button',
   letters: 'PB',
   symbol: 'pushButton',
   access: 'hand',
@@ -63,7 +68,8 @@ export const pushButton = contactSwitch({
 export const inhibitor = contactSwitch({
   kind: 'inhibitor',
   seeAlso: ['noCrank'],
-  title: 'Gear inhibitor switch',
+  title: 'parts.contactSwitch.gearInhibitorSwitch',
+  word: 'gear inhibitor switch',
   letters: 'SN',
   access: 'under',
   positions: ['drive', 'neutral', 'park'],
@@ -75,10 +81,11 @@ export const inhibitor = contactSwitch({
 export const clutchSwitch = contactSwitch({
   kind: 'clutchSwitch',
   seeAlso: ['noCrank', 'openByHalves'],
-  title: 'Clutch switch',
+  title: 'parts.contactSwitch.clutchSwitch',
+  word: 'clutch switch',
   letters: 'SC',
   access: 'dash',
   positions: ['pedalUp', 'pedalDown'],
-  positionNames: { pedalUp: 'pedal up', pedalDown: 'pedal down' },
+  positionNames: { pedalUp: 'parts.contactSwitch.pedalUp', pedalDown: 'parts.contactSwitch.pedalDown' },
   closes: ['pedalDown'],
 })

@@ -1,8 +1,8 @@
+import { say } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 import { diodeShape } from './diode-shape'
 import { junctionLaw, thermalVoltage } from './junction'
-import { formatPlain } from '../quantity'
 
 const traceAmps = 1e-3
 
@@ -20,7 +20,7 @@ export const curveDiode = definePart({
   seeAlso: ['ohm'],
   symbol: 'curveDiode',
   access: 'cover',
-  title: 'Diode by its curve',
+  title: 'parts.curveDiode.title',
   letters: 'VC',
   steps: ['junction'],
   quick: { words: ['curve diode', 'schottky'], main: ['kneeVolts'] },
@@ -28,9 +28,9 @@ export const curveDiode = definePart({
   // Common practice, no source.
   spread: { ohms: 0.6 },
   parameters: z.object({
-    kneeVolts: quantity('Forward volts at 1 mA', 'V', 0.02, 6, 0.25),
-    emission: quantity('Emission coefficient', '', 0.5, 8, 1.05),
-    ohms: quantity('Series resistance', 'Ω', 0, 100, 0.02),
+    kneeVolts: quantity('parts.curveDiode.forwardVoltsAt1Ma', 'V', 0.02, 6, 0.25),
+    emission: quantity('parts.curveDiode.emissionCoefficient', '', 0.5, 8, 1.05),
+    ohms: quantity('parts.curveDiode.seriesResistance', 'Ω', 0, 100, 0.02),
   }),
   stamp: ({ kneeVolts: volts, emission, ohms }, net, { temperature }) => {
     const kelvin = temperature + 273.15
@@ -38,5 +38,5 @@ export const curveDiode = definePart({
     net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
     net.resistor('lead', 'm', 'k', Math.max(ohms, 1e-6), 0.2)
   },
-  summary: ({ kneeVolts: volts }) => `${formatPlain(volts)} V at 1 mA`,
+  summary: ({ kneeVolts: volts }) => say('parts.curveDiode.at', { volts: { value: volts, unit: '' } }),
 })

@@ -1,32 +1,40 @@
-import { coded, type Message } from '../document'
-import { say } from './phrases'
+import { coded, type Message, type Words, type Code, messageOf } from '../document'
+import { say } from '../document'
+
 import { z } from 'zod'
 import type { Law } from '../solve'
 import type { Unit } from '../quantity'
 
-export type Table = readonly { readonly value: number; readonly text: string }[]
+export type Table = readonly { readonly value: number; readonly text: Words }[]
 
 /** What a parameter shows at its field; kept as the schema's metadata. */
 export interface FieldMeta {
-  label: string
+  label: Words
   unit: Unit
-  /** The keys to choose from, where it is no number; `names` where they are called otherwise. */
+  /** The keys to choose from, where it is no number, and what they are called. */
   options?: readonly string[]
-  names?: Readonly<Record<string, string>>
+  names?: Readonly<Record<string, Words>>
   /** Values that the trade takes from a table, with what the table calls them. */
   table?: Table
 }
 
 /** A number with a unit and a range that is enforced with a message saying both. */
 export function quantity(
-  label: string,
+  label: Words,
   unit: Unit,
   least: number,
   most: number,
   preset: number,
   table?: Table,
 ) {
-  const range = coded(say('range', { label, least: String(least), most: String(most), unit: unit || 'none' }))
+  const range = coded(
+    say('parts.range', {
+      label: messageOf(label),
+      least: { shown: String(least) },
+      most: { shown: String(most) },
+      unit: unit || 'none',
+    }),
+  )
   return z
     .number({ error: range })
     .min(least, range)
@@ -36,30 +44,34 @@ export function quantity(
 }
 
 /** A line of text that `check` finds fault with, or not. */
-export const text = (label: string, preset: string, check: (value: string) => Message | undefined) =>
+export const text = (label: Words, preset: string, check: (value: string) => Message | undefined) =>
   z
     .string()
-    .max(120, coded(say('long', { label, most: 120 })))
+    .max(120, coded(say('parts.long', { label: messageOf(label), most: 120 })))
     .superRefine((value, context) => {
       const wrong = check(value)
-      if (wrong) context.addIssue({ code: 'custom', message: coded(say('condition', { label, why: wrong })) })
+      if (wrong)
+        context.addIssue({
+          code: 'custom',
+          message: coded(say('parts.condition', { label: messageOf(label), why: wrong })),
+        })
     })
     .default(preset)
     .meta({ label, unit: '' })
 
-/** One word out of a few: keys, with what they are called where that is something else. */
+/** One word out of a few: keys, with what they are called. */
 export function choice<const T extends readonly [string, ...string[]]>(
-  label: string,
+  label: Words,
   options: T,
   preset: T[number],
-  names?: Readonly<Partial<Record<T[number], string>>>,
+  names: Readonly<Record<T[number], Words>>,
 ) {
-  const said = coded(say('options', { label, options }))
+  const said = coded(say('parts.options', { label: messageOf(label), options: [...options] as string[] }))
   // Zod cannot see that a member of the tuple is a default of its own enum.
   return z
     .enum(options, { error: said })
     .default(preset as never)
-    .meta({ label, unit: '', options, ...(names && { names }) })
+    .meta({ label, unit: '', options, names })
 }
 
 export type TerminalKey = string
@@ -68,7 +80,7 @@ export interface Terminal {
   readonly key: TerminalKey
   /** Suffix of the point's short name: part F1, suffix `ta` gives `F1ta`. */
   readonly suffix: string
-  readonly name: string
+  readonly name: Words
   /** Inside the housing: part of the model, but no lead can reach it. */
   readonly inside?: boolean
   /** An input, a signal or a reference of electronics: what loads it can ruin it. */
@@ -85,7 +97,7 @@ export type InTime =
 /** One piece of a part, between two of its terminals, that can fail by itself. */
 export interface Segment {
   readonly key: string
-  readonly name: string
+  readonly name: Words
   readonly between: readonly [TerminalKey, TerminalKey]
   /** Kinds of fault, by their keys in the catalogue, that the part knows can strike it; others say so themselves. */
   readonly faults: readonly string[]
@@ -95,7 +107,7 @@ export interface Segment {
 /** A piece as the trade names it when it strikes it out: a relay's coil side, a lamp's socket. */
 export interface StrikeUnit {
   readonly key: string
-  readonly name: string
+  readonly name: Words
   readonly segments: readonly string[]
 }
 
@@ -168,7 +180,7 @@ export interface Sense {
 export interface Notice {
   /** Key that evidence is compared by, such as `dim`. */
   readonly key: string
-  readonly text: string
+  readonly text: Words
   /** Its armature is pulled in: the drawing shows its contacts so. */
   readonly pulled?: true
 }
@@ -186,10 +198,11 @@ export interface Attention {
 
 /** One line of live data. */
 export interface ScanRow {
-  /** Of a value that is on or off: by what it is asked for. */
+  /** Of a value that is on or off: by what it is asked for, and whether it is on. */
   readonly key?: string
-  readonly name: string
-  readonly value: string
+  readonly on?: boolean
+  readonly name: Words
+  readonly value: Words
 }
 
 export type Role = 'source' | 'protection' | 'control' | 'conductor' | 'connection' | 'load'
@@ -201,12 +214,12 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly access: Access
   /** Keys of what the Handbook has about it: its procedure first. */
   readonly seeAlso: readonly string[]
-  readonly title: string
+  readonly title: Words
   /** Letters that a new part's id starts with. */
   readonly letters: string
   readonly role: Role
   /** Words it is called by when somebody types a path, and the values that bare numbers then mean, in this order. */
-  readonly quick?: {
+  readonly quick: {
     readonly words: readonly string[]
     readonly main?: readonly string[]
     /** Its rated volts are its own, not the system's. */
@@ -228,7 +241,7 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly passes?: readonly {
     readonly segment: string
     readonly symbol: string
-    readonly caption: string
+    readonly caption: Words
     readonly closes?: readonly string[]
   }[]
   /** Positions in which the control's own way is closed. */
@@ -237,12 +250,12 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly positions?: readonly string[]
   /** Positions in which a gear is engaged: nobody cranks so. */
   readonly inGear?: readonly string[]
-  /** What positions are called, where that is not their key. */
-  readonly positionNames?: Readonly<Record<string, string>>
+  /** What positions are called, where it is not what positions of that key are called elsewhere. */
+  readonly positionNames?: Readonly<Record<string, Words>>
   /** What taking it out of circuit is called, and which segments that opens. */
   readonly detach?: {
-    readonly verb: 'unplug' | 'pull' | 'lift'
-    readonly done: string
+    readonly verb: 'parts.unplug' | 'parts.pull' | 'parts.lift'
+    readonly done: Words
     readonly opens: readonly string[]
     /** The two places between which something else can then stand: an ammeter, a lamp, a jumper; red first. */
     readonly gap?: readonly [TerminalKey, TerminalKey]
@@ -336,12 +349,12 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly all: readonly Notice[]
   }
   /** One line of the main values, as a drawing carries it. */
-  readonly summary: (parameters: z.output<S>) => string
+  readonly summary: (parameters: z.output<S>) => Words
 }
 
 /** What a control's position is called. */
-export const positionName = ({ positionNames }: Pick<AnyPart, 'positionNames'>, key: string): string =>
-  positionNames?.[key] ?? key
+export const positionName = ({ positionNames }: Pick<AnyPart, 'positionNames'>, key: string): Words =>
+  positionNames?.[key] ?? (`parts.position.${key}` as Code)
 
 /** A part whose parameters have been checked at the door: its schema's type is no longer needed. */
 export type AnyPart = PartDefinition

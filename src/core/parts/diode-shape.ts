@@ -3,15 +3,20 @@ export const diodeShape = {
   takesCurrent: true,
   role: 'connection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'anode' },
-    { key: 'm', suffix: 'm', name: 'inside', inside: true },
-    { key: 'k', suffix: 'k', name: 'cathode' },
+    { key: 'a', suffix: 'a', name: 'parts.diodeShape.anode' },
+    { key: 'm', suffix: 'm', name: 'parts.diodeShape.inside', inside: true },
+    { key: 'k', suffix: 'k', name: 'parts.diodeShape.cathode' },
   ],
   through: ['a', 'k'],
-  units: [{ key: 'diode', name: 'diode', segments: ['junction', 'lead'] }],
+  units: [{ key: 'diode', name: 'parts.diodeShape.diode', segments: ['junction', 'lead'] }],
   segments: [
-    { key: 'junction', name: 'junction', between: ['a', 'm'], faults: ['open', 'leaky', 'reversed'] },
-    { key: 'lead', name: 'lead and bulk', between: ['m', 'k'], faults: ['highResistance'] },
+    {
+      key: 'junction',
+      name: 'parts.diodeShape.junction',
+      between: ['a', 'm'],
+      faults: ['open', 'leaky', 'reversed'],
+    },
+    { key: 'lead', name: 'parts.diodeShape.leadAndBulk', between: ['m', 'k'], faults: ['highResistance'] },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['lead'] },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['lead'] },
 } as const

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 import { diodeShape } from './diode-shape'
@@ -10,13 +11,13 @@ export const diode = definePart({
   seeAlso: ['openByHalves'],
   symbol: 'diode',
   access: 'cover',
-  title: 'Diode',
+  title: 'parts.diode.title',
   letters: 'V',
   quick: { words: ['diode'] },
   ...diodeShape,
   parameters: z.object({
-    ratedCurrent: quantity('Rated amps', 'A', 0.05, 50, 3),
-    forwardVoltage: quantity('Forward volts at rating', 'V', 0.3, 2, 0.9),
+    ratedCurrent: quantity('parts.ratedAmps', 'A', 0.05, 50, 3),
+    forwardVoltage: quantity('parts.diode.forwardVoltsAtRating', 'V', 0.3, 2, 0.9),
   }),
   stamp: ({ ratedCurrent, forwardVoltage }, net, { temperature }) => {
     const kelvin = temperature + 273.15
@@ -27,5 +28,5 @@ export const diode = definePart({
     net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
     net.resistor('lead', 'm', 'k', (0.2 * forwardVoltage) / ratedCurrent, 0.2)
   },
-  summary: ({ ratedCurrent }) => `${formatPlain(ratedCurrent)} A`,
+  summary: ({ ratedCurrent }) => figures(`${formatPlain(ratedCurrent)} A`),
 })

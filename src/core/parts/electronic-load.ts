@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Notice } from './definition'
 import type { Law } from '../solve'
@@ -23,9 +24,9 @@ export function loadLaw(amps: number): Law {
 }
 
 const notices = {
-  idle: { key: 'idle', text: 'draws nothing' },
-  starved: { key: 'starved', text: 'shows too few amps' },
-  holds: { key: 'holds', text: 'holds its amps' },
+  idle: { key: 'idle', text: 'parts.electronicLoad.drawsNothing' },
+  starved: { key: 'starved', text: 'parts.electronicLoad.showsTooFewAmps' },
+  holds: { key: 'holds', text: 'parts.electronicLoad.holdsItsAmps' },
 } as const satisfies Record<string, Notice>
 
 /** Electronic load of a test bench: draws the amps it is set to, to bring a drop out with no lamp or motor there. */
@@ -34,19 +35,19 @@ export const electronicLoad = definePart({
   seeAlso: ['loadFromWatts', 'fourDrops'],
   symbol: 'electronicLoad',
   access: 'hand',
-  title: 'Electronic load',
+  title: 'parts.electronicLoad.title',
   letters: 'EL',
   quick: { words: ['electronic load', 'constant load'], main: ['amps'] },
   role: 'load',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'positive terminal' },
-    { key: 'b', suffix: 'b', name: 'negative terminal' },
+    { key: 'a', suffix: 'a', name: 'parts.electronicLoad.positiveTerminal' },
+    { key: 'b', suffix: 'b', name: 'parts.electronicLoad.negativeTerminal' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'load', name: 'load', segments: ['load'] }],
-  parameters: z.object({ amps: quantity('Amps set', 'A', 0.001, 200, 5) }),
-  segments: [{ key: 'load', name: 'load', between: ['a', 'b'], faults: ['open'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['load'], gap: ['a', 'b'] },
+  units: [{ key: 'load', name: 'parts.electronicLoad.load', segments: ['load'] }],
+  parameters: z.object({ amps: quantity('parts.electronicLoad.ampsSet', 'A', 0.001, 200, 5) }),
+  segments: [{ key: 'load', name: 'parts.electronicLoad.load', between: ['a', 'b'], faults: ['open'] }],
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['load'], gap: ['a', 'b'] },
   loads: ['load'],
   stamp: ({ amps }, net) => net.curve('load', 'a', 'b', loadLaw(amps), 0.01),
   notice: {
@@ -55,5 +56,5 @@ export const electronicLoad = definePart({
       now < 0.02 * amps ? notices.idle : now < 0.95 * amps ? notices.starved : notices.holds,
     all: Object.values(notices),
   },
-  summary: ({ amps }) => `${formatPlain(amps)} A`,
+  summary: ({ amps }) => figures(`${formatPlain(amps)} A`),
 })

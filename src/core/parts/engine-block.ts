@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 
@@ -7,21 +8,23 @@ export const engineBlock = definePart({
   seeAlso: ['groundsThree', 'noCrank'],
   symbol: 'engineBlock',
   access: 'hand',
-  title: 'Engine block',
+  title: 'parts.engineBlock.title',
   letters: 'EB',
   topic: 'grounds',
   quick: { words: ['engine block', 'engine'] },
   role: 'conductor',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'near the component' },
-    { key: 'b', suffix: 'b', name: 'strap bolt' },
+    { key: 'a', suffix: 'a', name: 'parts.engineBlock.nearTheComponent' },
+    { key: 'b', suffix: 'b', name: 'parts.engineBlock.strapBolt' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'metal', name: 'block', segments: ['metal'] }],
+  units: [{ key: 'metal', name: 'parts.engineBlock.block', segments: ['metal'] }],
   // Common practice, no source.
   spread: { ohms: 0.6 },
-  parameters: z.object({ ohms: quantity('Resistance', 'Ω', 0, 1, 0.0003) }),
-  segments: [{ key: 'metal', name: 'block', between: ['a', 'b'], faults: ['highResistance'] }],
+  parameters: z.object({ ohms: quantity('parts.resistance', 'Ω', 0, 1, 0.0003) }),
+  segments: [
+    { key: 'metal', name: 'parts.engineBlock.block', between: ['a', 'b'], faults: ['highResistance'] },
+  ],
   stamp: ({ ohms }, net) => net.contact('metal', 'a', 'b', ohms),
-  summary: () => '',
+  summary: () => figures(''),
 })

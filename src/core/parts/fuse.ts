@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { choice, definePart, passive, quantity } from './definition'
 import { fuseTable } from './tables'
@@ -84,34 +85,43 @@ export const fuse = definePart({
   symbol: 'fuse',
   access: 'hand',
   pinout: 'all',
-  title: 'Blade fuse in holder',
+  title: 'parts.fuse.title',
   letters: 'F',
   quick: { words: ['fuse', 'blade fuse'], main: ['rating'] },
   role: 'protection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'holder, supply side' },
-    { key: 'ta', suffix: 'ta', name: 'fuse tab, supply side' },
-    { key: 'tb', suffix: 'tb', name: 'fuse tab, load side' },
-    { key: 'b', suffix: 'b', name: 'holder, load side' },
+    { key: 'a', suffix: 'a', name: 'parts.fuse.holderSupplySide' },
+    { key: 'ta', suffix: 'ta', name: 'parts.fuse.fuseTabSupplySide' },
+    { key: 'tb', suffix: 'tb', name: 'parts.fuse.fuseTabLoadSide' },
+    { key: 'b', suffix: 'b', name: 'parts.fuse.holderLoadSide' },
   ],
   through: ['a', 'b'],
   units: [
-    { key: 'fuse', name: 'fuse', segments: ['link'] },
-    { key: 'holder', name: 'holder', segments: ['clipIn', 'clipOut'] },
+    { key: 'fuse', name: 'parts.fuse.fuse', segments: ['link'] },
+    { key: 'holder', name: 'parts.fuse.holder', segments: ['clipIn', 'clipOut'] },
   ],
   // Common practice, no source.
   spread: { clipOhms: 0.6 },
   parameters: z.object({
-    rating: quantity('Rating', 'A', 1, 100, 10, fuseTable),
-    type: choice('Body', fuseTypes, 'regular'),
-    clipOhms: quantity('Holder clip', 'Ω', 0, 1, 0.0015),
+    rating: quantity('parts.rating', 'A', 1, 100, 10, fuseTable),
+    type: choice('parts.fuse.body', fuseTypes, 'regular', {
+      mini: 'parts.body.mini',
+      regular: 'parts.body.regular',
+      maxi: 'parts.body.maxi',
+    }),
+    clipOhms: quantity('parts.fuse.holderClip', 'Ω', 0, 1, 0.0015),
   }),
   segments: [
-    { key: 'clipIn', name: 'supply-side clip', between: ['a', 'ta'], faults: passive },
-    { key: 'link', name: 'fuse link', between: ['ta', 'tb'], faults: ['blown', 'missingFuse', 'wrongFuse'] },
-    { key: 'clipOut', name: 'load-side clip', between: ['tb', 'b'], faults: [...passive, 'drain'] },
+    { key: 'clipIn', name: 'parts.fuse.supplySideClip', between: ['a', 'ta'], faults: passive },
+    {
+      key: 'link',
+      name: 'parts.fuse.fuseLink',
+      between: ['ta', 'tb'],
+      faults: ['blown', 'missingFuse', 'wrongFuse'],
+    },
+    { key: 'clipOut', name: 'parts.fuse.loadSideClip', between: ['tb', 'b'], faults: [...passive, 'drain'] },
   ],
-  detach: { verb: 'pull', done: 'pulled', opens: ['clipIn', 'clipOut'], gap: ['a', 'b'] },
+  detach: { verb: 'parts.pull', done: 'parts.pulled', opens: ['clipIn', 'clipOut'], gap: ['a', 'b'] },
   protects: {
     segment: 'link',
     melts: true,
@@ -124,5 +134,5 @@ export const fuse = definePart({
     if (!blown) net.curve('link', 'ta', 'tb', fuseLaw(struck.get('wrongFuse') ?? rating, type), 0.1)
     net.contact('clipOut', 'tb', 'b', clipOhms)
   },
-  summary: ({ rating }) => `${formatPlain(rating)} A`,
+  summary: ({ rating }) => figures(`${formatPlain(rating)} A`),
 })

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 import { copperOhms } from './wire'
@@ -16,23 +17,25 @@ export const fusibleLink = definePart({
   symbol: 'fusibleLink',
   access: 'cover',
   cable: { segment: 'link', length: 'length', section: 'section' },
-  title: 'Fusible link',
+  title: 'parts.fusibleLink.title',
   letters: 'FL',
   quick: { words: ['fusible link', 'link'], main: ['section'] },
   role: 'protection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'supply eyelet' },
-    { key: 'b', suffix: 'b', name: 'load end' },
+    { key: 'a', suffix: 'a', name: 'parts.fusibleLink.supplyEyelet' },
+    { key: 'b', suffix: 'b', name: 'parts.fusibleLink.loadEnd' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'link', name: 'link', segments: ['link'] }],
+  units: [{ key: 'link', name: 'parts.fusibleLink.link', segments: ['link'] }],
   // Common practice, no source.
   spread: { length: 0.08 },
   parameters: z.object({
-    length: quantity('Length', 'm', 0.05, 0.5, 0.15),
-    section: quantity('Section', 'mm²', 0.3, 10, 2),
+    length: quantity('parts.length', 'm', 0.05, 0.5, 0.15),
+    section: quantity('parts.section', 'mm²', 0.3, 10, 2),
   }),
-  segments: [{ key: 'link', name: 'link', between: ['a', 'b'], faults: ['blown', ...passive] }],
+  segments: [
+    { key: 'link', name: 'parts.fusibleLink.link', between: ['a', 'b'], faults: ['blown', ...passive] },
+  ],
   protects: {
     segment: 'link',
     melts: true,
@@ -43,5 +46,5 @@ export const fusibleLink = definePart({
   stamp: ({ length, section }, net, { temperature, blown }) => {
     if (!blown) net.resistor('link', 'a', 'b', copperOhms(length, section, temperature), 0.06)
   },
-  summary: ({ section }) => `${formatPlain(section)} mm²`,
+  summary: ({ section }) => figures(`${formatPlain(section)} mm²`),
 })

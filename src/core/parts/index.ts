@@ -15,21 +15,14 @@ export {
   type Surroundings,
   type TerminalKey,
 } from './definition'
-export { isPartKind, noticeText, partKinds, partOfKind, parts } from './registry'
+export { isPartKind, nameOfPart, noticeText, partKinds, partOfKind, parts } from './registry'
 export { routeThrough, type Route } from './route'
 export { presetsOf, readParameters, sized } from './sizes'
 export { strandsOf } from './strands'
 export { burns, overheats } from './wire-heat'
 export { fuseColdOhms, fuseTypes, type FuseType } from './fuse'
 export { fuseLaw, meltsAbove } from './fuse'
-export {
-  brightness,
-  brightnessScale,
-  brightnessText,
-  filamentLaw,
-  lightExponent,
-  type Filament,
-} from './lamp'
+export { brightness, brightnessScale, filamentLaw, lightExponent, type Filament } from './lamp'
 export { junctionLaw } from './junction'
 export { internalResistance, loadTestLeast, openCircuitVoltage, surfaceLaw } from './battery'
 export { motorLaw } from './motor'

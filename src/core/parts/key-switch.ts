@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 
@@ -18,34 +19,39 @@ export const keySwitch = definePart({
   symbol: 'keySwitch',
   access: 'dash',
   pinout: 'all',
-  title: 'Key switch',
+  title: 'parts.keySwitch.title',
   letters: 'SK',
   quick: { words: ['key switch', 'key', 'ignition switch'] },
   role: 'control',
   terminals: [
-    { key: 't30', suffix: '.30', name: 'supply' },
-    { key: 't15', suffix: '.15', name: 'ignition' },
-    { key: 't50', suffix: '.50', name: 'start' },
-    { key: 't75', suffix: '.75', name: 'accessory' },
+    { key: 't30', suffix: '.30', name: 'parts.supply' },
+    { key: 't15', suffix: '.15', name: 'parts.keySwitch.ignition' },
+    { key: 't50', suffix: '.50', name: 'parts.keySwitch.start' },
+    { key: 't75', suffix: '.75', name: 'parts.keySwitch.accessory' },
   ],
   through: ['t30', 't15'],
   passes: [
-    { segment: 'ignition', symbol: 'switch', caption: '30–15', closes: ['run', 'crank'] },
-    { segment: 'start', symbol: 'switch', caption: '30–50', closes: ['crank'] },
-    { segment: 'accessory', symbol: 'switch', caption: '30–75', closes: ['accessory', 'run'] },
+    { segment: 'ignition', symbol: 'switch', caption: figures('30–15'), closes: ['run', 'crank'] },
+    { segment: 'start', symbol: 'switch', caption: figures('30–50'), closes: ['crank'] },
+    { segment: 'accessory', symbol: 'switch', caption: figures('30–75'), closes: ['accessory', 'run'] },
   ],
   units: [
-    { key: 'ignition', name: 'contacts 30–15', segments: ['ignition'] },
-    { key: 'start', name: 'contacts 30–50', segments: ['start'] },
-    { key: 'accessory', name: 'contacts 30–75', segments: ['accessory'] },
+    { key: 'ignition', name: 'parts.keySwitch.contacts3015', segments: ['ignition'] },
+    { key: 'start', name: 'parts.keySwitch.contacts3050', segments: ['start'] },
+    { key: 'accessory', name: 'parts.keySwitch.contacts3075', segments: ['accessory'] },
   ],
   // Common practice, no source.
   spread: { contactOhms: 0.6 },
-  parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.006) }),
+  parameters: z.object({ contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 10, 0.006) }),
   segments: [
-    { key: 'ignition', name: 'contacts 30–15', between: ['t30', 't15'], faults: contactFaults },
-    { key: 'start', name: 'contacts 30–50', between: ['t30', 't50'], faults: contactFaults },
-    { key: 'accessory', name: 'contacts 30–75', between: ['t30', 't75'], faults: contactFaults },
+    { key: 'ignition', name: 'parts.keySwitch.contacts3015', between: ['t30', 't15'], faults: contactFaults },
+    { key: 'start', name: 'parts.keySwitch.contacts3050', between: ['t30', 't50'], faults: contactFaults },
+    {
+      key: 'accessory',
+      name: 'parts.keySwitch.contacts3075',
+      between: ['t30', 't75'],
+      faults: contactFaults,
+    },
   ],
   positions: ['off', 'accessory', 'run', 'crank'],
   benchPairs: [
@@ -60,5 +66,5 @@ export const keySwitch = definePart({
       net.contact(segment, 't30', to, ohms)
     }
   },
-  summary: () => '',
+  summary: () => figures(''),
 })

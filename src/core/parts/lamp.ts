@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
 import { lampTable } from './tables'
@@ -79,11 +80,11 @@ export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
 }
 
 const notices = {
-  dark: { key: 'dark', text: 'dark' },
-  glows: { key: 'glows', text: 'glows dull red' },
-  dim: { key: 'dim', text: 'dim' },
-  bright: { key: 'bright', text: 'bright' },
-  glaring: { key: 'glaring', text: 'too bright: over its volts' },
+  dark: { key: 'dark', text: 'parts.dark' },
+  glows: { key: 'glows', text: 'parts.glowsDullRed' },
+  dim: { key: 'dim', text: 'parts.dim' },
+  bright: { key: 'bright', text: 'parts.bright' },
+  glaring: { key: 'glaring', text: 'parts.lamp.tooBrightOverItsVolts' },
 } as const satisfies Record<string, Notice>
 
 /**
@@ -102,51 +103,52 @@ export function brightness(volts: number, ratedVoltage: number): Notice {
 /** Keys of `brightness`, darkest first. */
 export const brightnessScale: readonly string[] = Object.keys(notices)
 
-/** What the key of a glow is called; other words as they are. */
-export const brightnessText = (key: string): string =>
-  Object.values<Notice>(notices).find((n) => n.key === key)?.text ?? key
-
 /** Filament lamp in its socket. Ratings as UN Regulation No. 37 states them (from memory). */
 export const lamp = definePart({
   kind: 'lamp',
   seeAlso: ['lampAtVolts', 'fourDrops', 'lamps'],
   symbol: 'lamp',
   access: 'hand',
-  title: 'Filament lamp in socket',
+  title: 'parts.lamp.title',
   letters: 'L',
   quick: { words: ['lamp', 'bulb', 'light'], main: ['ratedPower', 'ratedVoltage'] },
   role: 'load',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'socket, feed' },
-    { key: 'f', suffix: 'f', name: 'lamp contact, feed' },
-    { key: 'g', suffix: 'g', name: 'lamp contact, return' },
-    { key: 'b', suffix: 'b', name: 'socket, return' },
+    { key: 'a', suffix: 'a', name: 'parts.lamp.socketFeed' },
+    { key: 'f', suffix: 'f', name: 'parts.lamp.lampContactFeed' },
+    { key: 'g', suffix: 'g', name: 'parts.lamp.lampContactReturn' },
+    { key: 'b', suffix: 'b', name: 'parts.socketReturn' },
   ],
   through: ['a', 'b'],
   units: [
-    { key: 'bulb', name: 'lamp', segments: ['filament'] },
-    { key: 'socket', name: 'socket', segments: ['socketIn', 'socketOut'] },
+    { key: 'bulb', name: 'parts.lamp.lamp', segments: ['filament'] },
+    { key: 'socket', name: 'parts.lamp.socket', segments: ['socketIn', 'socketOut'] },
   ],
   // Common practice, no source.
   spread: { ratedPower: 0.05, socketOhms: 0.6 },
   parameters: z.object({
-    ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
-    ratedPower: quantity('Rated watts', 'W', 0.5, 150, 55, lampTable),
-    workingKelvin: quantity('Filament at rating', 'K', 1800, 3300, 2800),
-    socketOhms: quantity('Socket contact', 'Ω', 0, 5, 0.004),
+    ratedVoltage: quantity('parts.ratedVolts', 'V', 1, 48, 12),
+    ratedPower: quantity('parts.ratedWatts', 'W', 0.5, 150, 55, lampTable),
+    workingKelvin: quantity('parts.lamp.filamentAtRating', 'K', 1800, 3300, 2800),
+    socketOhms: quantity('parts.socketContact', 'Ω', 0, 5, 0.004),
   }),
   segments: [
-    { key: 'socketIn', name: 'feed contact of the socket', between: ['a', 'f'], faults: passive },
+    { key: 'socketIn', name: 'parts.lamp.feedContactOfTheSocket', between: ['a', 'f'], faults: passive },
     {
       key: 'filament',
-      name: 'filament',
+      name: 'parts.lamp.filament',
       between: ['f', 'g'],
       faults: ['burntOut', 'wrongBulb'],
       inTime: { type: 'filament', watts: 'ratedPower' },
     },
-    { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
+    { key: 'socketOut', name: 'parts.returnContactOfTheSocket', between: ['g', 'b'], faults: passive },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['socketIn', 'socketOut'], gap: ['a', 'b'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['socketIn', 'socketOut'],
+    gap: ['a', 'b'],
+  },
   loads: ['filament'],
   benchPairs: [['f', 'g']],
   stamp: (parameters, net, { temperature, struck }) => {
@@ -160,5 +162,6 @@ export const lamp = definePart({
     read: ({ ratedVoltage }, { volts }) => brightness(volts, ratedVoltage),
     all: Object.values(notices),
   },
-  summary: ({ ratedVoltage, ratedPower }) => `${formatPlain(ratedVoltage)} V ${formatPlain(ratedPower)} W`,
+  summary: ({ ratedVoltage, ratedPower }) =>
+    figures(`${formatPlain(ratedVoltage)} V ${formatPlain(ratedPower)} W`),
 })

@@ -1,12 +1,13 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
 import { junctionLaw, thermalVoltage } from './junction'
 import { formatPlain } from '../quantity'
 
 const notices = {
-  dark: { key: 'dark', text: 'dark' },
-  dim: { key: 'dim', text: 'dim' },
-  bright: { key: 'bright', text: 'bright' },
+  dark: { key: 'dark', text: 'parts.dark' },
+  dim: { key: 'dim', text: 'parts.dim' },
+  bright: { key: 'bright', text: 'parts.bright' },
 } as const satisfies Record<string, Notice>
 
 /** Emission coefficient of the string's diodes taken as one; sets how steep its knee is (common practice, no source). */
@@ -23,29 +24,29 @@ export const led = definePart({
   seeAlso: ['resistors', 'openByHalves'],
   symbol: 'led',
   access: 'hand',
-  title: 'LED lamp',
+  title: 'parts.led.title',
   letters: 'D',
   quick: { words: ['led'] },
   takesCurrent: true,
   role: 'load',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'feed' },
-    { key: 'm', suffix: 'm', name: 'between resistor and diodes' },
-    { key: 'b', suffix: 'b', name: 'return' },
+    { key: 'a', suffix: 'a', name: 'parts.feed' },
+    { key: 'm', suffix: 'm', name: 'parts.led.betweenResistorAndDiodes' },
+    { key: 'b', suffix: 'b', name: 'parts.return' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'led', name: 'LED lamp', segments: ['resistor', 'diodes'] }],
+  units: [{ key: 'led', name: 'parts.led.title', segments: ['resistor', 'diodes'] }],
   // Common practice, no source.
   spread: { ratedCurrent: 0.05 },
   parameters: z.object({
-    ratedVoltage: quantity('Rated volts', 'V', 5, 48, 12),
-    ratedCurrent: quantity('Rated amps', 'A', 0.005, 5, 0.25),
+    ratedVoltage: quantity('parts.ratedVolts', 'V', 5, 48, 12),
+    ratedCurrent: quantity('parts.ratedAmps', 'A', 0.005, 5, 0.25),
   }),
   segments: [
-    { key: 'resistor', name: 'series resistor', between: ['a', 'm'], faults: passive },
-    { key: 'diodes', name: 'diodes', between: ['m', 'b'], faults: ['burntOut'] },
+    { key: 'resistor', name: 'parts.led.seriesResistor', between: ['a', 'm'], faults: passive },
+    { key: 'diodes', name: 'parts.led.diodes', between: ['m', 'b'], faults: ['burntOut'] },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['resistor'], gap: ['a', 'b'] },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['resistor'], gap: ['a', 'b'] },
   loads: ['resistor', 'diodes'],
   stamp: ({ ratedVoltage, ratedCurrent }, net, { temperature }) => {
     net.resistor('resistor', 'a', 'm', ((1 - diodeShare) * ratedVoltage) / ratedCurrent, 0.05)
@@ -61,5 +62,5 @@ export const led = definePart({
     all: Object.values(notices),
   },
   summary: ({ ratedVoltage, ratedCurrent }) =>
-    `${formatPlain(ratedVoltage)} V ${formatPlain(ratedCurrent)} A`,
+    figures(`${formatPlain(ratedVoltage)} V ${formatPlain(ratedCurrent)} A`),
 })

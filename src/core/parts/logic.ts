@@ -1,5 +1,6 @@
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 /** What a module's condition may refer to: switched inputs are true or false, signals are volts. */
 export type Facts = Readonly<Record<string, boolean | number>>
 
@@ -19,7 +20,7 @@ export function readCondition(
   let at = 0
   let why: Message | undefined
   const fail = (what: Message): undefined => {
-    why ??= say('expected', { what, at: tokens[at] ?? 'end' })
+    why ??= say('parts.expected', { what, at: tokens[at] ?? 'end' })
     return undefined
   }
   /** One or more, with the same word between them. */
@@ -42,7 +43,7 @@ export function readCondition(
   }
   const single = (): Condition | undefined => {
     const token = tokens[at]
-    if (token === undefined) return fail(say('input'))
+    if (token === undefined) return fail(say('parts.input'))
     if (token === 'not') {
       at++
       const inner = single()
@@ -51,22 +52,22 @@ export function readCondition(
     if (token === '(') {
       at++
       const inner = either()
-      if (inner && tokens[at] !== ')') return fail(say('bracket'))
+      if (inner && tokens[at] !== ')') return fail(say('parts.bracket'))
       at++
       return inner
     }
     const kind = names.get(token)
-    if (!kind) return fail(say('oneOf', { names: [...names.keys()] }))
+    if (!kind) return fail(say('parts.oneOf', { names: [...names.keys()] }))
     at++
     if (kind === 'switched') return (facts) => facts[token] === true
     const sign = tokens[at]
-    if (sign !== '>' && sign !== '<') return fail(say('comparison'))
+    if (sign !== '>' && sign !== '<') return fail(say('parts.comparison'))
     const limit = Number(tokens[++at])
-    if (!Number.isFinite(limit)) return fail(say('volts'))
+    if (!Number.isFinite(limit)) return fail(say('parts.volts'))
     at++
     return (facts) => (sign === '>' ? Number(facts[token]) > limit : Number(facts[token]) < limit)
   }
   const condition = either()
-  if (condition && at < tokens.length) fail(say('joined'))
+  if (condition && at < tokens.length) fail(say('parts.joined'))
   return why ? { ok: false, why } : { ok: true, condition: condition! }
 }

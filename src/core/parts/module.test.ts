@@ -17,7 +17,10 @@ function scan(circuit: Circuit, state: string | CircuitState, faults: readonly F
   if (!key.ok) throw new Error(tell(key.why))
   return {
     key,
-    of: (name: string) => key.scans[0]!.rows.find((r) => r.name === name)?.value.replace(/\u00a0/g, ' '),
+    of: (name: string) => {
+      const row = key.scans[0]!.rows.find((r) => tell(r.name) === name)
+      return row && tell(row.value).replace(/\u00a0/g, ' ')
+    },
   }
 }
 

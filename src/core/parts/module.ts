@@ -1,3 +1,4 @@
+import { figures, say, type Words } from '../document'
 import { z } from 'zod'
 import {
   choice,
@@ -17,13 +18,13 @@ import { formatQuantity } from '../quantity'
 
 /** What pins a module may have, in the order in which they are counted, with the fewest of each. */
 export const modulePins = {
-  supplies: { name: 'Battery supplies', least: 1 },
-  ignitions: { name: 'Ignition supplies', least: 1 },
-  grounds: { name: 'Grounds', least: 1 },
-  inputs: { name: 'Inputs', least: 0 },
-  lows: { name: 'Low-side drivers', least: 0 },
-  highs: { name: 'High-side drivers', least: 0 },
-  signals: { name: 'Signals', least: 0 },
+  supplies: { name: 'parts.module.pins.batterySupplies', least: 1 },
+  ignitions: { name: 'parts.module.pins.ignitionSupplies', least: 1 },
+  grounds: { name: 'parts.module.grounds', least: 1 },
+  inputs: { name: 'parts.module.pins.inputs', least: 0 },
+  lows: { name: 'parts.module.pins.lowSideDrivers', least: 0 },
+  highs: { name: 'parts.module.pins.highSideDrivers', least: 0 },
+  signals: { name: 'parts.module.pins.signals', least: 0 },
 } as const
 /** How many pins of each kind a module has. */
 export type Pins = Readonly<Record<keyof typeof modulePins, number>>
@@ -39,7 +40,8 @@ const supplyRow = (number: string, count: number): readonly string[] =>
 /** b, c … z for the second to the 26th, and a2, b2 … behind them. */
 const letterOf = (n: number): string =>
   String.fromCharCode(97 + (n % 26)) + (n < 26 ? '' : String(1 + Math.floor(n / 26)))
-const nth = (word: string, n: number, of: number): string => (of === 1 ? word : `${word} ${n + 1}`)
+const nth = (pin: 'batterySupplyPin' | 'ignitionSupplyPin', n: number, of: number): Words =>
+  of === 1 ? `parts.module.${pin}` : say(`parts.module.${pin}N`, { n: n + 1 })
 /** The key of a driver's condition among the parameters: `l1` is switched by `low1`. */
 const conditionOf = (key: string): string => (key.startsWith('l') ? 'low' : 'high') + key.slice(1)
 
@@ -56,7 +58,7 @@ const hysteresis = 0.6
  * asleep in steps. Common practice values, no source; the maker's data say what a real one needs.
  * Limits: it draws like a resistor, its 5 V come from nowhere (milliamps), and a driver is on or off.
  */
-function defineModule<const K extends string>(kind: K, title: string, words: readonly string[], pins: Pins) {
+function defineModule<const K extends string>(kind: K, title: Words, words: readonly string[], pins: Pins) {
   const supplies = supplyRow('30', pins.supplies)
   const ignitions = supplyRow('15', pins.ignitions)
   const grounds = row('g', pins.grounds)
@@ -70,7 +72,7 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     ...[...inputs, 'ign'].map((name) => [name, 'switched'] as const),
     ...signals.map((name) => [name, 'volts'] as const),
   ])
-  const condition = (label: string) =>
+  const condition = (label: Words) =>
     text(label, '', (value) => {
       const read = readCondition(value, names)
       return read.ok ? undefined : read.why
@@ -78,19 +80,19 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
   const pinUnits: readonly Segment[] = [
     ...supplies.map((key, n): Segment => ({
       key: `pin${key}`,
-      name: nth('battery supply pin', n, supplies.length),
+      name: nth('batterySupplyPin', n, supplies.length),
       between: [`p${key}`, 'vb'],
       faults: pin,
     })),
     ...ignitions.map((key, n): Segment => ({
       key: `pin${key}`,
-      name: nth('ignition supply pin', n, ignitions.length),
+      name: nth('ignitionSupplyPin', n, ignitions.length),
       between: [`p${key}`, 'vi'],
       faults: pin,
     })),
     ...grounds.map((key, n): Segment => ({
       key: `pinG${n + 1}`,
-      name: `ground pin ${n + 1}`,
+      name: say('parts.module.groundPin', { n: n + 1 }),
       between: ['gi', key],
       faults: pin,
     })),
@@ -99,68 +101,85 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     ...supplies.map((key, n) => ({
       key: `p${key}`,
       suffix: `.${key}`,
-      name: nth('battery supply pin', n, supplies.length),
+      name: nth('batterySupplyPin', n, supplies.length),
     })),
     ...ignitions.map((key, n) => ({
       key: `p${key}`,
       suffix: `.${key}`,
-      name: nth('ignition supply pin', n, ignitions.length),
+      name: nth('ignitionSupplyPin', n, ignitions.length),
     })),
-    { key: 'vb', suffix: '.vb', name: 'battery rail', inside: true },
-    { key: 'vi', suffix: '.vi', name: 'ignition rail', inside: true },
-    { key: 'gi', suffix: '.gi', name: 'inner ground', inside: true },
+    { key: 'vb', suffix: '.vb', name: 'parts.module.batteryRail', inside: true },
+    { key: 'vi', suffix: '.vi', name: 'parts.module.ignitionRail', inside: true },
+    { key: 'gi', suffix: '.gi', name: 'parts.module.innerGround', inside: true },
     ...inputs.map((key, n) => ({
       key,
       suffix: `.i${n + 1}`,
-      name: `input ${n + 1}`,
+      name: say('parts.module.input', { n: n + 1 }),
       sensitive: true as const,
     })),
-    ...lows.map((key, n) => ({ key, suffix: `.l${n + 1}`, name: `low-side output ${n + 1}` })),
-    ...highs.map((key, n) => ({ key, suffix: `.h${n + 1}`, name: `high-side output ${n + 1}` })),
-    { key: 'v5', suffix: '.5v', name: '5 V supply for sensors', sensitive: true },
-    { key: 'r5', suffix: '.ref', name: 'low reference for sensors', sensitive: true },
+    ...lows.map((key, n) => ({
+      key,
+      suffix: `.l${n + 1}`,
+      name: say('parts.module.lowOutput', { n: n + 1 }),
+    })),
+    ...highs.map((key, n) => ({
+      key,
+      suffix: `.h${n + 1}`,
+      name: say('parts.module.highOutput', { n: n + 1 }),
+    })),
+    { key: 'v5', suffix: '.5v', name: 'parts.module.n5VSupplyForSensors', sensitive: true },
+    { key: 'r5', suffix: '.ref', name: 'parts.module.lowReferenceForSensors', sensitive: true },
     ...signals.map((key, n) => ({
       key,
       suffix: `.s${n + 1}`,
-      name: `signal ${n + 1}`,
+      name: say('parts.module.signal', { n: n + 1 }),
       sensitive: true as const,
     })),
-    ...grounds.map((key, n) => ({ key, suffix: `.${key}`, name: `ground pin ${n + 1}` })),
+    ...grounds.map((key, n) => ({
+      key,
+      suffix: `.${key}`,
+      name: say('parts.module.groundPin', { n: n + 1 }),
+    })),
   ]
 
   const segments: readonly Segment[] = [
     ...pinUnits,
-    { key: 'supply', name: 'electronics', between: ['vb', 'gi'], faults: ['notSleeping'] },
-    { key: 'ignition', name: 'ignition circuits', between: ['vi', 'gi'], faults: [] },
+    { key: 'supply', name: 'parts.module.electronics', between: ['vb', 'gi'], faults: ['notSleeping'] },
+    { key: 'ignition', name: 'parts.module.ignitionCircuits', between: ['vi', 'gi'], faults: [] },
     ...inputs.map((key, n): Segment => ({
       key: `in${n + 1}`,
-      name: `input ${n + 1}, pull-up`,
+      name: say('parts.module.pullUp', { n: n + 1 }),
       between: ['vb', key],
       faults: ['inputNotSeen'],
     })),
     ...inputs.map((key, n): Segment => ({
       key: `down${n + 1}`,
-      name: `input ${n + 1}, pull-down`,
+      name: say('parts.module.pullDown', { n: n + 1 }),
       between: [key, 'gi'],
       faults: [],
     })),
     ...lows.map((key, n): Segment => ({
       key: `low${n + 1}`,
-      name: `low-side driver ${n + 1}`,
+      name: say('parts.module.lowDriver', { n: n + 1 }),
       between: [key, 'gi'],
       faults: ['outputDead', 'welded'],
     })),
     ...highs.map((key, n): Segment => ({
       key: `high${n + 1}`,
-      name: `high-side driver ${n + 1}`,
+      name: say('parts.module.highDriver', { n: n + 1 }),
       between: ['vb', key],
       faults: ['outputDead', 'welded'],
     })),
-    { key: 'ref5', name: '5 V regulator', between: ['gi', 'v5'], faults: ['outputDead'] },
-    { key: 'refLow', name: 'low reference', between: ['r5', 'gi'], faults: ['open', 'highResistance'] },
+    { key: 'ref5', name: 'parts.module.n5VRegulator', between: ['gi', 'v5'], faults: ['outputDead'] },
+    {
+      key: 'refLow',
+      name: 'parts.module.lowReference',
+      between: ['r5', 'gi'],
+      faults: ['open', 'highResistance'],
+    },
     ...signals.map((key, n): Segment => ({
       key: `sig${n + 1}`,
-      name: `signal ${n + 1}`,
+      name: say('parts.module.signal', { n: n + 1 }),
       between: [key, 'gi'],
       faults: [],
     })),
@@ -171,31 +190,33 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     ...pinUnits.map(({ key, name }) => ({ key, name, segments: [key] })),
     ...inputs.map((_, n) => ({
       key: `input${n + 1}`,
-      name: `input ${n + 1}`,
+      name: say('parts.module.input', { n: n + 1 }),
       segments: [`in${n + 1}`, `down${n + 1}`],
     })),
     ...lows.map((_, n) => ({
       key: `low${n + 1}`,
-      name: `low-side output ${n + 1}`,
+      name: say('parts.module.lowOutput', { n: n + 1 }),
       segments: [`low${n + 1}`],
     })),
     ...highs.map((_, n) => ({
       key: `high${n + 1}`,
-      name: `high-side output ${n + 1}`,
+      name: say('parts.module.highOutput', { n: n + 1 }),
       segments: [`high${n + 1}`],
     })),
     {
       key: 'sensors',
-      name: 'sensor supply and signals',
+      name: 'parts.module.sensorSupplyAndSignals',
       segments: ['ref5', 'refLow', ...signals.map((_, n) => `sig${n + 1}`)],
     },
-    { key: 'electronics', name: 'electronics', segments: ['supply', 'ignition'] },
+    { key: 'electronics', name: 'parts.module.electronics', segments: ['supply', 'ignition'] },
   ]
 
   const conditions = Object.fromEntries(
     outputs.map((key) => [
       conditionOf(key),
-      condition(`${key.startsWith('l') ? 'Low' : 'High'} side ${key.slice(1)} on when`),
+      condition(
+        say(key.startsWith('l') ? 'parts.module.lowOnWhen' : 'parts.module.highOnWhen', { n: key.slice(1) }),
+      ),
     ]),
   )
   return definePart({
@@ -214,36 +235,58 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     terminals,
     through: ['p30', 'g1'],
     passes: [
-      ...lows.map((_, n) => ({ segment: `low${n + 1}`, symbol: 'driver', caption: `low side ${n + 1}` })),
-      ...highs.map((_, n) => ({ segment: `high${n + 1}`, symbol: 'driver', caption: `high side ${n + 1}` })),
-      ...inputs.map((_, n) => ({ segment: `in${n + 1}`, symbol: 'block', caption: `input ${n + 1}` })),
-      ...signals.map((_, n) => ({ segment: `sig${n + 1}`, symbol: 'block', caption: `signal ${n + 1}` })),
-      { segment: 'ignition', symbol: 'block', caption: 'ignition supply' },
-      { segment: 'supply', symbol: 'block', caption: 'battery supply' },
+      ...lows.map((_, n) => ({
+        segment: `low${n + 1}`,
+        symbol: 'driver',
+        caption: say('parts.module.lowSide', { n: n + 1 }),
+      })),
+      ...highs.map((_, n) => ({
+        segment: `high${n + 1}`,
+        symbol: 'driver',
+        caption: say('parts.module.highSide', { n: n + 1 }),
+      })),
+      ...inputs.map((_, n) => ({
+        segment: `in${n + 1}`,
+        symbol: 'block',
+        caption: say('parts.module.input', { n: n + 1 }),
+      })),
+      ...signals.map((_, n) => ({
+        segment: `sig${n + 1}`,
+        symbol: 'block',
+        caption: say('parts.module.signal', { n: n + 1 }),
+      })),
+      { segment: 'ignition', symbol: 'block', caption: 'parts.module.ignitionSupply' },
+      { segment: 'supply', symbol: 'block', caption: 'parts.module.batterySupply' },
     ],
     units,
     // Common practice, no source.
     spread: { pullOhms: 0.6, signalPullOhms: 0.6 },
     parameters: z.object({
-      nominal: quantity('System volts', 'V', 12, 24, 12),
-      leastSupply: quantity('Least supply to run', 'V', 3, 20, 9),
-      awakeAmps: quantity('Draws awake', 'A', 0.001, 20, 0.6),
-      stepAmps: quantity('Draws in its first step to sleep', 'A', 0.0001, 10, 0.15),
-      sleepAmps: quantity('Draws asleep', 'A', 0.00001, 1, 0.002),
-      ignitionAmps: quantity('Draws from ignition', 'A', 0.001, 20, 0.4),
-      stepAfter: quantity('First step, after key off', 's', 0, 100000, 20),
-      sleepAfter: quantity('Asleep, after key off', 's', 0, 100000, 600),
-      inputPull: choice('Inputs are pulled', ['up', 'down'], 'up'),
-      pullOhms: quantity('Input pull', 'Ω', 100, 100000, 2200),
-      signalPull: choice('Signal 2 is pulled', ['to5V', 'not'], 'to5V', { to5V: 'to 5 V' }),
-      signalPullOhms: quantity('Signal 2 pull', 'Ω', 100, 100000, 2200),
-      referenceLimit: quantity('5 V supply gives at most', 'A', 0.005, 2, 0.1),
+      nominal: quantity('parts.module.systemVolts', 'V', 12, 24, 12),
+      leastSupply: quantity('parts.module.leastSupplyToRun', 'V', 3, 20, 9),
+      awakeAmps: quantity('parts.module.drawsAwake', 'A', 0.001, 20, 0.6),
+      stepAmps: quantity('parts.module.drawsInItsFirstStep', 'A', 0.0001, 10, 0.15),
+      sleepAmps: quantity('parts.module.drawsAsleep', 'A', 0.00001, 1, 0.002),
+      ignitionAmps: quantity('parts.module.drawsFromIgnition', 'A', 0.001, 20, 0.4),
+      stepAfter: quantity('parts.module.firstStepAfterKeyOff', 's', 0, 100000, 20),
+      sleepAfter: quantity('parts.module.asleepAfterKeyOff', 's', 0, 100000, 600),
+      inputPull: choice('parts.module.inputsArePulled', ['up', 'down'], 'up', {
+        up: 'parts.module.up',
+        down: 'parts.module.down',
+      }),
+      pullOhms: quantity('parts.module.inputPull', 'Ω', 100, 100000, 2200),
+      signalPull: choice('parts.module.signal2IsPulled', ['to5V', 'not'], 'to5V', {
+        to5V: 'parts.module.toFiveVolts',
+        not: 'parts.module.not',
+      }),
+      signalPullOhms: quantity('parts.module.signal2Pull', 'Ω', 100, 100000, 2200),
+      referenceLimit: quantity('parts.module.n5VSupplyGivesAt', 'A', 0.005, 2, 0.1),
       ...conditions,
     }),
     segments,
     detach: {
-      verb: 'unplug',
-      done: 'unplugged',
+      verb: 'parts.unplug',
+      done: 'parts.unplugged',
       opens: segments.map((s) => s.key),
     },
     // Common practice, no source.
@@ -298,38 +341,49 @@ function defineModule<const K extends string>(kind: K, title: string, words: rea
     },
     scan: (parameters, sense, around) => {
       const { mode } = around
-      if (!mode.startsWith('awake')) return [{ key: 'none', name: 'Communication', value: 'none' }]
+      if (!mode.startsWith('awake'))
+        return [{ key: 'none', name: 'parts.module.scan.communication', value: 'parts.module.scan.none' }]
       const facts = factsOf(inputs, signals, parameters, sense, around)
       return [
-        { name: 'Supply', value: formatQuantity(sense.volts('vb', 'gi'), 'V') },
-        { key: 'ign', name: 'Ignition', value: facts.ign ? 'on' : 'off' },
+        { name: 'parts.module.scan.supply', value: figures(formatQuantity(sense.volts('vb', 'gi'), 'V')) },
+        {
+          key: 'ign',
+          name: 'parts.module.scan.ignition',
+          ...switched(Boolean(facts.ign)),
+        },
         ...inputs.map((key, n) => ({
           key,
-          name: `Input ${n + 1}`,
-          value: facts[key] ? 'active' : 'inactive',
+          name: say('parts.module.scan.input', { n: n + 1 }),
+          on: Boolean(facts[key]),
+          value: facts[key] ? ('parts.module.scan.active' as const) : ('parts.module.scan.inactive' as const),
         })),
-        { name: '5 V supply', value: formatQuantity(sense.volts('v5', 'r5'), 'V') },
+        { name: 'parts.module.scan.fiveVolts', value: figures(formatQuantity(sense.volts('v5', 'r5'), 'V')) },
         ...signals.map((key, n) => ({
-          name: `Signal ${n + 1}`,
-          value: formatQuantity(Number(facts[key]), 'V'),
+          name: say('parts.module.scan.signal', { n: n + 1 }),
+          value: figures(formatQuantity(Number(facts[key]), 'V')),
         })),
         ...outputs.map((key) => ({
           key,
-          name: `${key.startsWith('l') ? 'Low' : 'High'} side ${key.slice(1)}, commanded`,
-          value: mode.split(' ').includes(key) ? 'on' : 'off',
+          name: say(key.startsWith('l') ? 'parts.module.scan.low' : 'parts.module.scan.high', {
+            n: key.slice(1),
+          }),
+          ...switched(mode.split(' ').includes(key)),
         })),
       ]
     },
-    summary: ({ nominal }) => `${nominal} V`,
+    summary: ({ nominal }) => figures(`${nominal} V`),
   })
 }
+
+const switched = (on: boolean) =>
+  ({ on, value: on ? 'parts.module.scan.on' : 'parts.module.scan.off' }) as const
 
 const small: Pins = { supplies: 1, ignitions: 1, grounds: 2, inputs: 4, lows: 2, highs: 2, signals: 2 }
 const large: Pins = { supplies: 4, ignitions: 2, grounds: 4, inputs: 16, lows: 8, highs: 8, signals: 6 }
 
 export const module = defineModule(
   'module',
-  'Electronic module',
+  'parts.module.electronicModule',
   ['module', 'control unit', 'electronic module'],
   small,
 )
@@ -337,7 +391,7 @@ export const module = defineModule(
 /** For what does not fit the small one: any of its pins may be left out, and only those that are wired are shown. */
 export const largeModule = defineModule(
   'largeModule',
-  'Large electronic module',
+  'parts.module.largeElectronicModule',
   ['large module', 'body computer'],
   large,
 )

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Notice } from './definition'
 import { formatPlain } from '../quantity'
@@ -48,12 +49,12 @@ export function motorLaw(machine: Machine): Law {
 }
 
 const notices = {
-  still: { key: 'still', text: 'stands still, silent' },
-  stalled: { key: 'stalled', text: 'stands still, hums and gets hot' },
-  crawls: { key: 'crawls', text: 'crawls' },
-  weak: { key: 'weak', text: 'turns without force' },
-  slow: { key: 'slow', text: 'turns slowly' },
-  turns: { key: 'turns', text: 'turns as it should' },
+  still: { key: 'still', text: 'parts.motor.standsStillSilent' },
+  stalled: { key: 'stalled', text: 'parts.motor.standsStillHumsAndGets' },
+  crawls: { key: 'crawls', text: 'parts.motor.crawls' },
+  weak: { key: 'weak', text: 'parts.motor.turnsWithoutForce' },
+  slow: { key: 'slow', text: 'parts.motor.turnsSlowly' },
+  turns: { key: 'turns', text: 'parts.motor.turnsAsItShould' },
 } as const satisfies Record<string, Notice>
 
 /** Friction of a motor that drags: worn bearings, dirt (common practice, no source). */
@@ -66,7 +67,7 @@ export const motor = definePart({
   symbol: 'motor',
   access: 'cover',
   moves: true,
-  title: 'Motor, fan or pump',
+  title: 'parts.motor.title',
   letters: 'M',
   quick: {
     words: ['motor', 'fan', 'pump', 'blower', 'wiper'],
@@ -78,29 +79,29 @@ export const motor = definePart({
   },
   role: 'load',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'feed' },
-    { key: 'b', suffix: 'b', name: 'return' },
+    { key: 'a', suffix: 'a', name: 'parts.feed' },
+    { key: 'b', suffix: 'b', name: 'parts.return' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'motor', name: 'motor', segments: ['armature'] }],
+  units: [{ key: 'motor', name: 'parts.motor', segments: ['armature'] }],
   // Common practice, no source.
   spread: { ratedCurrent: 0.05, armatureOhms: 0.1 },
   parameters: z.object({
-    ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
-    ratedCurrent: quantity('Rated amps', 'A', 0.1, 60, 4),
-    armatureOhms: quantity('Armature and brushes', 'Ω', 0.01, 50, 0.6),
-    friction: quantity('Friction, share of the torque', '', 0.02, 0.6, 0.15),
+    ratedVoltage: quantity('parts.ratedVolts', 'V', 1, 48, 12),
+    ratedCurrent: quantity('parts.ratedAmps', 'A', 0.1, 60, 4),
+    armatureOhms: quantity('parts.motor.armatureAndBrushes', 'Ω', 0.01, 50, 0.6),
+    friction: quantity('parts.motor.frictionShareOfTheTorque', '', 0.02, 0.6, 0.15),
   }),
   segments: [
     {
       key: 'armature',
-      name: 'armature',
+      name: 'parts.motor.armature',
       between: ['a', 'b'],
       faults: ['burntOut', 'highResistance', 'seized', 'dragging', 'weak'],
       inTime: { type: 'motor' },
     },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['armature'], gap: ['a', 'b'] },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['armature'], gap: ['a', 'b'] },
   loads: ['armature'],
   stamp: (machine, net, { struck }) => {
     const { armatureOhms, ratedCurrent, ratedVoltage, friction } = machine
@@ -128,7 +129,7 @@ export const motor = definePart({
     all: Object.values(notices),
   },
   summary: ({ ratedVoltage, ratedCurrent }) =>
-    `${formatPlain(ratedVoltage)} V ${formatPlain(ratedCurrent)} A`,
+    figures(`${formatPlain(ratedVoltage)} V ${formatPlain(ratedCurrent)} A`),
 })
 
 /** The same motor with `factor` times the friction torque, its load torque unchanged. */

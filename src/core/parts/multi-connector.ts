@@ -1,3 +1,4 @@
+import { figures, say } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 
@@ -10,30 +11,38 @@ export const multiConnector = definePart({
   symbol: 'connector',
   access: 'cover',
   pinout: 'met',
-  title: 'Connector, six pins',
+  title: 'parts.multiConnector.title',
   letters: 'XP',
   quick: { words: ['six-pin connector', 'six-pin plug', 'multi-plug'], main: ['pinOhms'] },
   role: 'connection',
   terminals: numbers.flatMap((n) => [
-    { key: `a${n}`, suffix: `.${n}a`, name: `pin ${n}, supply-side half` },
-    { key: `b${n}`, suffix: `.${n}b`, name: `pin ${n}, far half` },
+    { key: `a${n}`, suffix: `.${n}a`, name: say('parts.multiConnector.supplySide', { n }) },
+    { key: `b${n}`, suffix: `.${n}b`, name: say('parts.multiConnector.farSide', { n }) },
   ]),
   through: ['a1', 'b1'],
-  passes: numbers.map((n) => ({ segment: `pin${n}`, symbol: 'connector', caption: `pin ${n}` })),
-  units: numbers.map((n) => ({ key: `pin${n}`, name: `pin ${n}`, segments: [`pin${n}`] })),
+  passes: numbers.map((n) => ({
+    segment: `pin${n}`,
+    symbol: 'connector',
+    caption: say('parts.multiConnector.pin', { n }),
+  })),
+  units: numbers.map((n) => ({
+    key: `pin${n}`,
+    name: say('parts.multiConnector.pin', { n }),
+    segments: [`pin${n}`],
+  })),
   // Common practice, no source.
   spread: { pinOhms: 0.6 },
-  parameters: z.object({ pinOhms: quantity('Pin contact', 'Ω', 0, 1, 0.003) }),
+  parameters: z.object({ pinOhms: quantity('parts.pinContact', 'Ω', 0, 1, 0.003) }),
   segments: numbers.map((n) => ({
     key: `pin${n}`,
-    name: `pin ${n}`,
+    name: say('parts.multiConnector.pin', { n }),
     between: [`a${n}`, `b${n}`] as const,
     faults: [...passive, 'slack', 'missingPin', 'swapped'] as const,
   })),
-  detach: { verb: 'unplug', done: 'unplugged', opens: numbers.map((n) => `pin${n}`) },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: numbers.map((n) => `pin${n}`) },
   benchPairs: numbers.map((n) => [`a${n}`, `b${n}`] as const),
   stamp: ({ pinOhms }, net) => {
     for (const n of numbers) net.contact(`pin${n}`, `a${n}`, `b${n}`, pinOhms)
   },
-  summary: () => '',
+  summary: () => figures(''),
 })

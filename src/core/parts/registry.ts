@@ -1,3 +1,4 @@
+import { messageOf, verbatim, type Message, type Words } from '../document'
 import { Registry } from '../registry'
 import type { AnyPart } from './definition'
 import { battery } from './battery'
@@ -97,5 +98,9 @@ export const partKinds = parts.map((part) => part.kind)
 export const isPartKind = (kind: string): boolean => registry.find(kind) !== undefined
 
 /** What a notice's key says of a part of this kind. */
-export const noticeText = (kind: string, key: string): string =>
-  partOfKind(kind).notice?.all.find((n) => n.key === key)?.text ?? key
+export const noticeText = (kind: string, key: string): Words =>
+  partOfKind(kind).notice?.all.find((n) => n.key === key)?.text ?? verbatim(key)
+
+/** What a part is called: by the school's own name, else by its kind. */
+export const nameOfPart = ({ name, kind }: { readonly name: string; readonly kind: string }): Message =>
+  name ? verbatim(name) : messageOf(partOfKind(kind).title)

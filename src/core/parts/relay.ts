@@ -1,13 +1,13 @@
+import { say } from '../document'
 import { z } from 'zod'
 import { choice, definePart, passive, quantity, type Notice } from './definition'
 import { junctionLaw } from './junction'
 import { copperCoefficient } from './wire'
-import { formatPlain } from '../quantity'
 
 const notices = {
-  silent: { key: 'silent', text: 'silent' },
-  buzzes: { key: 'buzzes', text: 'buzzes' },
-  clicks: { key: 'clicks', text: 'clicks and holds', pulled: true },
+  silent: { key: 'silent', text: 'parts.silent' },
+  buzzes: { key: 'buzzes', text: 'parts.relay.buzzes' },
+  clicks: { key: 'clicks', text: 'parts.relay.clicksAndHolds', pulled: true },
 } as const satisfies Record<string, Notice>
 
 /** The 1–5 numbering of the same five pins (ISO 7588 and DIN 72552 schemes side by side; from memory). */
@@ -24,7 +24,7 @@ export const relay = definePart({
   symbol: 'relay',
   access: 'cover',
   pinout: 'all',
-  title: 'Relay in socket',
+  title: 'parts.relay.title',
   letters: 'K',
   topic: 'relays',
   quick: {
@@ -36,16 +36,16 @@ export const relay = definePart({
   },
   role: 'control',
   terminals: [
-    { key: 't86', suffix: '.86', name: 'socket, coil supply' },
-    { key: 'c86', suffix: '.86i', name: 'coil end 86', inside: true },
-    { key: 'c85', suffix: '.85i', name: 'coil end 85', inside: true },
-    { key: 't85', suffix: '.85', name: 'socket, coil ground' },
-    { key: 't30', suffix: '.30', name: 'socket, contact supply' },
-    { key: 'c30', suffix: '.30i', name: 'moving contact', inside: true },
-    { key: 'c87', suffix: '.87i', name: 'make contact', inside: true },
-    { key: 't87', suffix: '.87', name: 'socket, make contact' },
-    { key: 'c87a', suffix: '.87ai', name: 'break contact', inside: true },
-    { key: 't87a', suffix: '.87a', name: 'socket, break contact' },
+    { key: 't86', suffix: '.86', name: 'parts.relay.socketCoilSupply' },
+    { key: 'c86', suffix: '.86i', name: 'parts.relay.coilEnd86', inside: true },
+    { key: 'c85', suffix: '.85i', name: 'parts.relay.coilEnd85', inside: true },
+    { key: 't85', suffix: '.85', name: 'parts.relay.socketCoilGround' },
+    { key: 't30', suffix: '.30', name: 'parts.relay.socketContactSupply' },
+    { key: 'c30', suffix: '.30i', name: 'parts.relay.movingContact', inside: true },
+    { key: 'c87', suffix: '.87i', name: 'parts.relay.makeContact', inside: true },
+    { key: 't87', suffix: '.87', name: 'parts.relay.socketMakeContact' },
+    { key: 'c87a', suffix: '.87ai', name: 'parts.relay.breakContact', inside: true },
+    { key: 't87a', suffix: '.87a', name: 'parts.relay.socketBreakContact' },
   ],
   suffixes: ({ numbering }) =>
     numbering === 'oneToFive'
@@ -53,53 +53,102 @@ export const relay = definePart({
       : {},
   through: ['t30', 't87'],
   passes: [
-    { segment: 'coil', symbol: 'coil', caption: 'coil' },
-    { segment: 'make', symbol: 'makeContact', caption: 'contacts' },
-    { segment: 'break', symbol: 'breakContact', caption: 'rest contact' },
+    { segment: 'coil', symbol: 'coil', caption: 'parts.relay.coil' },
+    { segment: 'make', symbol: 'makeContact', caption: 'parts.contacts' },
+    { segment: 'break', symbol: 'breakContact', caption: 'parts.relay.restContact' },
   ],
   units: [
-    { key: 'coil', name: 'coil side', segments: ['pin86', 'coil', 'pin85', 'suppressor'] },
-    { key: 'contacts', name: 'contact side', segments: ['pin30', 'make', 'pin87', 'break', 'pin87a'] },
+    { key: 'coil', name: 'parts.relay.coilSide', segments: ['pin86', 'coil', 'pin85', 'suppressor'] },
+    {
+      key: 'contacts',
+      name: 'parts.relay.contactSide',
+      segments: ['pin30', 'make', 'pin87', 'break', 'pin87a'],
+    },
   ],
   // Common practice, no source.
   spread: { contactOhms: 0.6, pinOhms: 0.6 },
   parameters: z.object({
-    contacts: choice('Contacts', ['make', 'changeover'], 'make'),
-    numbering: choice('Numbering', ['din', 'oneToFive'], 'din', { din: 'DIN', oneToFive: '1 to 5' }),
-    suppression: choice('Across the coil', ['none', 'resistor', 'diode'], 'resistor'),
-    coilOhms: quantity('Coil', 'Ω', 5, 2000, 90),
-    inductance: quantity('Coil inductance', 'H', 0.01, 5, 0.3),
-    suppressorOhms: quantity('Resistor across the coil', 'Ω', 50, 10000, 680),
-    pullIn: quantity('Pulls in at, 20 °C', 'V', 2, 40, 7.5),
-    dropOut: quantity('Drops out at, 20 °C', 'V', 0.3, 20, 2.5),
-    contactOhms: quantity('Contacts closed', 'Ω', 0, 1, 0.003),
-    pinOhms: quantity('Socket terminal', 'Ω', 0, 1, 0.002),
+    contacts: choice('parts.relay.contacts', ['make', 'changeover'], 'make', {
+      make: 'parts.relay.make',
+      changeover: 'parts.relay.changeover',
+    }),
+    numbering: choice('parts.relay.numbering', ['din', 'oneToFive'], 'din', {
+      din: 'parts.relay.din',
+      oneToFive: 'parts.relay.oneToFive',
+    }),
+    suppression: choice('parts.relay.acrossTheCoil', ['none', 'resistor', 'diode'], 'resistor', {
+      none: 'parts.relay.none',
+      resistor: 'parts.relay.resistor',
+      diode: 'parts.relay.diode',
+    }),
+    coilOhms: quantity('parts.relay.coil2', 'Ω', 5, 2000, 90),
+    inductance: quantity('parts.relay.coilInductance', 'H', 0.01, 5, 0.3),
+    suppressorOhms: quantity('parts.relay.resistorAcrossTheCoil', 'Ω', 50, 10000, 680),
+    pullIn: quantity('parts.relay.pullsInAt20Degrees', 'V', 2, 40, 7.5),
+    dropOut: quantity('parts.relay.dropsOutAt20Degrees', 'V', 0.3, 20, 2.5),
+    contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 1, 0.003),
+    pinOhms: quantity('parts.relay.socketTerminal', 'Ω', 0, 1, 0.002),
   }),
   segments: [
-    { key: 'pin86', name: 'socket terminal 86', between: ['t86', 'c86'], faults: [...passive, 'missingPin'] },
+    {
+      key: 'pin86',
+      name: say('parts.relay.socketTerminalOf', { n: '86' }),
+      between: ['t86', 'c86'],
+      faults: [...passive, 'missingPin'],
+    },
     {
       key: 'coil',
-      name: 'coil',
+      name: 'parts.relay.coil',
       between: ['c86', 'c85'],
       faults: ['open', 'shortedTurns', 'reversed'],
       inTime: { type: 'winding', henry: 'inductance' },
     },
-    { key: 'pin85', name: 'socket terminal 85', between: ['c85', 't85'], faults: [...passive, 'missingPin'] },
-    { key: 'pin30', name: 'socket terminal 30', between: ['t30', 'c30'], faults: [...passive, 'slack'] },
+    {
+      key: 'pin85',
+      name: say('parts.relay.socketTerminalOf', { n: '85' }),
+      between: ['c85', 't85'],
+      faults: [...passive, 'missingPin'],
+    },
+    {
+      key: 'pin30',
+      name: say('parts.relay.socketTerminalOf', { n: '30' }),
+      between: ['t30', 'c30'],
+      faults: [...passive, 'slack'],
+    },
     {
       key: 'make',
-      name: 'contacts 30–87',
+      name: 'parts.relay.contacts3087',
       between: ['c30', 'c87'],
       faults: ['stuckOpen', 'burnt', 'welded', 'sticking'],
     },
-    { key: 'pin87', name: 'socket terminal 87', between: ['c87', 't87'], faults: [...passive, 'slack'] },
-    { key: 'break', name: 'contacts 30–87a', between: ['c30', 'c87a'], faults: ['stuckOpen', 'burnt'] },
-    { key: 'pin87a', name: 'socket terminal 87a', between: ['c87a', 't87a'], faults: [] },
-    { key: 'suppressor', name: 'suppression across the coil', between: ['c86', 'c85'], faults: ['open'] },
+    {
+      key: 'pin87',
+      name: say('parts.relay.socketTerminalOf', { n: '87' }),
+      between: ['c87', 't87'],
+      faults: [...passive, 'slack'],
+    },
+    {
+      key: 'break',
+      name: 'parts.relay.contacts3087a',
+      between: ['c30', 'c87a'],
+      faults: ['stuckOpen', 'burnt'],
+    },
+    {
+      key: 'pin87a',
+      name: say('parts.relay.socketTerminalOf', { n: '87a' }),
+      between: ['c87a', 't87a'],
+      faults: [],
+    },
+    {
+      key: 'suppressor',
+      name: 'parts.relay.suppressionAcrossTheCoil',
+      between: ['c86', 'c85'],
+      faults: ['open'],
+    },
   ],
   detach: {
-    verb: 'pull',
-    done: 'pulled',
+    verb: 'parts.pull',
+    done: 'parts.pulled',
     opens: ['pin86', 'pin85', 'pin30', 'pin87', 'pin87a'],
     gap: ['t30', 't87'],
   },
@@ -154,7 +203,10 @@ export const relay = definePart({
     all: Object.values(notices),
   },
   summary: ({ contacts, coilOhms, suppression }) =>
-    `${contacts === 'make' ? '4-pin' : '5-pin'}, ${formatPlain(coilOhms)} Ω${suppression === 'none' ? '' : `, ${suppression}`}`,
+    say(contacts === 'make' ? 'parts.relay.fourPin' : 'parts.relay.fivePin', {
+      ohms: { value: coilOhms, unit: '' },
+      suppression,
+    }),
 })
 
 /** Share of its turns that a coil with shorted ones still has: ohms fall with the turns. */

@@ -1,11 +1,12 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
 import { formatQuantity } from '../quantity'
 
 const notices = {
-  cool: { key: 'cool', text: 'cool' },
-  hot: { key: 'hot', text: 'hot' },
-  smokes: { key: 'smokes', text: 'smokes: over its watts' },
+  cool: { key: 'cool', text: 'parts.resistor.cool' },
+  hot: { key: 'hot', text: 'parts.resistor.hot' },
+  smokes: { key: 'smokes', text: 'parts.resistor.smokesOverItsWatts' },
 } as const satisfies Record<string, Notice>
 
 /** Resistor, such as one step of a blower's; hot at a quarter of its watts, over them it burns (common practice, no source). */
@@ -17,24 +18,31 @@ export const resistor = definePart({
   takesCurrent: true,
   steps: ['body'],
   ratedWatts: 'ratedPower',
-  title: 'Resistor',
+  title: 'parts.resistor.title',
   letters: 'R',
   quick: { words: ['resistor'], main: ['ohms', 'ratedPower'] },
   role: 'connection',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'supply end' },
-    { key: 'b', suffix: 'b', name: 'far end' },
+    { key: 'a', suffix: 'a', name: 'parts.supplyEnd' },
+    { key: 'b', suffix: 'b', name: 'parts.farEnd' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'body', name: 'resistor', segments: ['body'] }],
+  units: [{ key: 'body', name: 'parts.resistor.resistor', segments: ['body'] }],
   // Common practice, no source.
   spread: { ohms: 0.03 },
   parameters: z.object({
-    ohms: quantity('Resistance', 'Ω', 0.01, 1e6, 1),
-    ratedPower: quantity('Rated watts', 'W', 0.1, 500, 25),
+    ohms: quantity('parts.resistance', 'Ω', 0.01, 1e6, 1),
+    ratedPower: quantity('parts.ratedWatts', 'W', 0.1, 500, 25),
   }),
-  segments: [{ key: 'body', name: 'resistor', between: ['a', 'b'], faults: [...passive, 'shortedTurns'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['body'], gap: ['a', 'b'] },
+  segments: [
+    {
+      key: 'body',
+      name: 'parts.resistor.resistor',
+      between: ['a', 'b'],
+      faults: [...passive, 'shortedTurns'],
+    },
+  ],
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['body'], gap: ['a', 'b'] },
   stamp: ({ ohms }, net) => net.resistor('body', 'a', 'b', ohms, 0.05),
   notice: {
     segment: 'body',
@@ -42,5 +50,5 @@ export const resistor = definePart({
       watts < 0.25 * ratedPower ? notices.cool : watts <= ratedPower ? notices.hot : notices.smokes,
     all: Object.values(notices),
   },
-  summary: ({ ohms }) => formatQuantity(ohms, 'Ω'),
+  summary: ({ ohms }) => figures(formatQuantity(ohms, 'Ω')),
 })

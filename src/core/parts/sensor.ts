@@ -1,3 +1,4 @@
+import { figures, say } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 import { formatPlain, formatQuantity } from '../quantity'
@@ -12,44 +13,50 @@ export const sensor3 = definePart({
   access: 'under',
   takesCurrent: true,
   pinout: 'all',
-  title: 'Position sensor, three-wire',
+  title: 'parts.sensor.title',
+  quick: { words: ['position sensor'] },
   letters: 'RP',
   topic: 'modules',
   role: 'connection',
   terminals: [
-    { key: 'v', suffix: 'v', name: 'plug, 5 V' },
-    { key: 'vi', suffix: 'vi', name: 'track, supply end', inside: true },
-    { key: 'w', suffix: 'w', name: 'wiper', inside: true },
-    { key: 's', suffix: 's', name: 'plug, signal' },
-    { key: 'ri', suffix: 'ri', name: 'track, low end', inside: true },
-    { key: 'r', suffix: 'r', name: 'plug, low reference' },
+    { key: 'v', suffix: 'v', name: 'parts.sensor.plug5V' },
+    { key: 'vi', suffix: 'vi', name: 'parts.sensor.trackSupplyEnd', inside: true },
+    { key: 'w', suffix: 'w', name: 'parts.sensor.wiper', inside: true },
+    { key: 's', suffix: 's', name: 'parts.sensor.plugSignal' },
+    { key: 'ri', suffix: 'ri', name: 'parts.sensor.trackLowEnd', inside: true },
+    { key: 'r', suffix: 'r', name: 'parts.sensor.plugLowReference' },
   ],
   through: ['v', 'r'],
   passes: [
-    { segment: 'wiper', symbol: 'block', caption: 'signal' },
-    { segment: 'upper', symbol: 'track', caption: 'track' },
+    { segment: 'wiper', symbol: 'block', caption: 'parts.sensor.signal' },
+    { segment: 'upper', symbol: 'track', caption: 'parts.sensor.track' },
   ],
   units: [
-    { key: 'supply', name: '5 V pin', segments: ['pinV'] },
-    { key: 'track', name: 'track', segments: ['upper', 'lower'] },
-    { key: 'signal', name: 'wiper and signal pin', segments: ['wiper'] },
-    { key: 'low', name: 'low reference pin', segments: ['pinR'] },
+    { key: 'supply', name: 'parts.sensor.n5VPin', segments: ['pinV'] },
+    { key: 'track', name: 'parts.sensor.track', segments: ['upper', 'lower'] },
+    { key: 'signal', name: 'parts.sensor.wiperAndSignalPin', segments: ['wiper'] },
+    { key: 'low', name: 'parts.sensor.lowReferencePin', segments: ['pinR'] },
   ],
   // Common practice, no source.
   spread: { wiperOhms: 0.6 },
   parameters: z.object({
-    trackOhms: quantity('Track', 'Ω', 100, 100000, 5000),
-    position: quantity('Position', '%', 2, 98, 40),
-    wiperOhms: quantity('Wiper', 'Ω', 0, 10000, 200),
+    trackOhms: quantity('parts.sensor.track2', 'Ω', 100, 100000, 5000),
+    position: quantity('parts.sensor.position', '%', 2, 98, 40),
+    wiperOhms: quantity('parts.sensor.wiper2', 'Ω', 0, 10000, 200),
   }),
   segments: [
-    { key: 'pinV', name: 'plug, 5 V', between: ['v', 'vi'], faults: pin },
-    { key: 'upper', name: 'track above the wiper', between: ['vi', 'w'], faults: ['open'] },
-    { key: 'lower', name: 'track below the wiper', between: ['w', 'ri'], faults: ['open'] },
-    { key: 'wiper', name: 'wiper and signal pin', between: ['w', 's'], faults: ['open', 'highResistance'] },
-    { key: 'pinR', name: 'plug, low reference', between: ['ri', 'r'], faults: pin },
+    { key: 'pinV', name: 'parts.sensor.plug5V', between: ['v', 'vi'], faults: pin },
+    { key: 'upper', name: 'parts.sensor.trackAboveTheWiper', between: ['vi', 'w'], faults: ['open'] },
+    { key: 'lower', name: 'parts.sensor.trackBelowTheWiper', between: ['w', 'ri'], faults: ['open'] },
+    {
+      key: 'wiper',
+      name: 'parts.sensor.wiperAndSignalPin',
+      between: ['w', 's'],
+      faults: ['open', 'highResistance'],
+    },
+    { key: 'pinR', name: 'parts.sensor.plugLowReference', between: ['ri', 'r'], faults: pin },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['pinV', 'wiper', 'pinR'] },
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['pinV', 'wiper', 'pinR'] },
   // Common practice, no source.
   limitsAmps: 7.5,
   loads: ['upper', 'lower'],
@@ -65,7 +72,8 @@ export const sensor3 = definePart({
     net.resistor('wiper', 'w', 's', Math.max(wiperOhms, 0.01), 0.5)
     net.contact('pinR', 'ri', 'r', 0.01)
   },
-  summary: ({ trackOhms, position }) => `${formatQuantity(trackOhms, 'Ω')}, ${formatPlain(position)} %`,
+  summary: ({ trackOhms, position }) =>
+    figures(`${formatQuantity(trackOhms, 'Ω')}, ${formatPlain(position)} %`),
 })
 
 /** Ohms of a thermistor: the B equation R = R₂₅·exp(B·(1/T − 1/298.15)); IEC 60539. `celsius` of what it measures. */
@@ -80,25 +88,37 @@ export const sensor2 = definePart({
   access: 'under',
   takesCurrent: true,
   pinout: 'all',
-  title: 'Temperature sensor, two-wire',
+  title: 'parts.sensor.temperatureSensorTwoWire',
+  quick: { words: ['temperature sensor'] },
   letters: 'RT',
   topic: 'modules',
   role: 'connection',
   terminals: [
-    { key: 's', suffix: 's', name: 'plug, signal' },
-    { key: 'r', suffix: 'r', name: 'plug, low reference' },
+    { key: 's', suffix: 's', name: 'parts.sensor.plugSignal' },
+    { key: 'r', suffix: 'r', name: 'parts.sensor.plugLowReference' },
   ],
   through: ['s', 'r'],
-  units: [{ key: 'bead', name: 'thermistor', segments: ['bead'] }],
+  units: [{ key: 'bead', name: 'parts.sensor.thermistor', segments: ['bead'] }],
   parameters: z.object({
-    ohmsAt25: quantity('At 25 °C', 'Ω', 100, 100000, 2200),
-    beta: quantity('B', 'K', 2000, 5000, 3500),
-    measures: quantity('What it measures', '°C', -40, 150, 60),
+    ohmsAt25: quantity('parts.sensor.at25Degrees', 'Ω', 100, 100000, 2200),
+    beta: quantity('parts.sensor.b', 'K', 2000, 5000, 3500),
+    measures: quantity('parts.sensor.whatItMeasures', '°C', -40, 150, 60),
   }),
-  segments: [{ key: 'bead', name: 'thermistor', between: ['s', 'r'], faults: [...passive, 'shortedTurns'] }],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['bead'] },
+  segments: [
+    {
+      key: 'bead',
+      name: 'parts.sensor.thermistor',
+      between: ['s', 'r'],
+      faults: [...passive, 'shortedTurns'],
+    },
+  ],
+  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['bead'] },
   loads: ['bead'],
   stamp: ({ ohmsAt25, beta, measures }, net) =>
     net.resistor('bead', 's', 'r', thermistorOhms(ohmsAt25, beta, measures), 0.03),
-  summary: ({ ohmsAt25, measures }) => `${formatQuantity(ohmsAt25, 'Ω')}, at ${formatPlain(measures)} °C`,
+  summary: ({ ohmsAt25, measures }) =>
+    say('parts.sensor.at', {
+      ohms: { value: ohmsAt25, unit: 'Ω' },
+      celsius: { value: measures, unit: '' },
+    }),
 })

@@ -1,7 +1,7 @@
+import { say } from '../document'
 import { z } from 'zod'
 import { definePart, quantity, type Notice } from './definition'
 import { copperCoefficient } from './wire'
-import { formatPlain } from '../quantity'
 import type { Law } from '../solve'
 
 export interface SeriesMachine {
@@ -111,11 +111,11 @@ function voltsAt(
 }
 
 const notices = {
-  silent: { key: 'silent', text: 'silent' },
-  chatters: { key: 'chatters', text: 'chatters: clicks fast and over again' },
-  clicks: { key: 'clicks', text: 'one click, does not turn' },
-  slow: { key: 'slow', text: 'cranks slowly', pulled: true },
-  cranks: { key: 'cranks', text: 'cranks as it should', pulled: true },
+  silent: { key: 'silent', text: 'parts.silent' },
+  chatters: { key: 'chatters', text: 'parts.starter.chattersClicksFastAndOver' },
+  clicks: { key: 'clicks', text: 'parts.starter.oneClickDoesNotTurn' },
+  slow: { key: 'slow', text: 'parts.starter.cranksSlowly', pulled: true },
+  cranks: { key: 'cranks', text: 'parts.starter.cranksAsItShould', pulled: true },
 } as const satisfies Record<string, Notice>
 
 /**
@@ -131,52 +131,67 @@ export const starter = definePart({
   moves: true,
   fedUnfused: true,
   pinout: 'all',
-  title: 'Starter with solenoid',
+  title: 'parts.starter.title',
   letters: 'MS',
   topic: 'starting',
   quick: { words: ['starter'], ownVolts: true },
   role: 'load',
   terminals: [
-    { key: 't30', suffix: '.30', name: 'battery terminal' },
-    { key: 't50', suffix: '.50', name: 'solenoid terminal' },
-    { key: 't45', suffix: '.45', name: 'motor terminal' },
-    { key: 't31', suffix: '.31', name: 'case' },
+    { key: 't30', suffix: '.30', name: 'parts.starter.batteryTerminal' },
+    { key: 't50', suffix: '.50', name: 'parts.starter.solenoidTerminal' },
+    { key: 't45', suffix: '.45', name: 'parts.starter.motorTerminal' },
+    { key: 't31', suffix: '.31', name: 'parts.case' },
   ],
   through: ['t30', 't31'],
   passes: [
-    { segment: 'motor', symbol: 'starterMotor', caption: 'motor and main contact' },
-    { segment: 'holdIn', symbol: 'coil', caption: 'solenoid' },
+    { segment: 'motor', symbol: 'starterMotor', caption: 'parts.starter.motorAndMainContact' },
+    { segment: 'holdIn', symbol: 'coil', caption: 'parts.starter.solenoid' },
   ],
   units: [
-    { key: 'solenoid', name: 'solenoid', segments: ['pullIn', 'holdIn', 'main'] },
-    { key: 'motor', name: 'motor', segments: ['motor'] },
+    { key: 'solenoid', name: 'parts.starter.solenoid', segments: ['pullIn', 'holdIn', 'main'] },
+    { key: 'motor', name: 'parts.motor', segments: ['motor'] },
   ],
   // Common practice, no source.
   spread: { ratedCurrent: 0.05, ohms: 0.1, pullInOhms: 0.1, holdInOhms: 0.1, contactOhms: 0.1 },
   parameters: z.object({
-    ratedVoltage: quantity('Cranking volts', 'V', 6, 24, 10),
-    ratedCurrent: quantity('Cranking amps', 'A', 40, 1500, 180),
-    ohms: quantity('Armature, brushes and field', 'Ω', 0.002, 0.2, 0.018),
-    breakaway: quantity('Torque to move at all, share', '', 0.1, 0.9, 0.6),
-    pullInOhms: quantity('Pull-in winding', 'Ω', 0.1, 10, 0.6),
-    holdInOhms: quantity('Hold-in winding', 'Ω', 0.1, 10, 0.6),
-    contactOhms: quantity('Main contact', 'Ω', 0, 0.1, 0.0008),
-    pullAmps: quantity('Pulls in at, both windings', 'A', 1, 100, 24),
-    holdAmps: quantity('Lets go at', 'A', 0.5, 60, 9),
+    ratedVoltage: quantity('parts.starter.crankingVolts', 'V', 6, 24, 10),
+    ratedCurrent: quantity('parts.starter.crankingAmps', 'A', 40, 1500, 180),
+    ohms: quantity('parts.starter.armatureBrushesAndField', 'Ω', 0.002, 0.2, 0.018),
+    breakaway: quantity('parts.starter.torqueToMoveAtAll', '', 0.1, 0.9, 0.6),
+    pullInOhms: quantity('parts.starter.pullInWinding', 'Ω', 0.1, 10, 0.6),
+    holdInOhms: quantity('parts.starter.holdInWinding', 'Ω', 0.1, 10, 0.6),
+    contactOhms: quantity('parts.starter.mainContact', 'Ω', 0, 0.1, 0.0008),
+    pullAmps: quantity('parts.starter.pullsInAtBothWindings', 'A', 1, 100, 24),
+    holdAmps: quantity('parts.starter.letsGoAt', 'A', 0.5, 60, 9),
   }),
   segments: [
-    { key: 'main', name: 'main contact', between: ['t30', 't45'], faults: ['burnt', 'stuckOpen', 'welded'] },
+    {
+      key: 'main',
+      name: 'parts.starter.mainContact2',
+      between: ['t30', 't45'],
+      faults: ['burnt', 'stuckOpen', 'welded'],
+    },
     {
       key: 'motor',
-      name: 'motor',
+      name: 'parts.motor',
       between: ['t45', 't31'],
       faults: ['burntOut', 'seized', 'highResistance'],
       inTime: { type: 'starter' },
     },
-    { key: 'pullIn', name: 'pull-in winding', between: ['t50', 't45'], faults: ['open', 'shortedTurns'] },
-    { key: 'holdIn', name: 'hold-in winding', between: ['t50', 't31'], faults: ['open', 'shortedTurns'] },
+    {
+      key: 'pullIn',
+      name: 'parts.starter.pullInWinding2',
+      between: ['t50', 't45'],
+      faults: ['open', 'shortedTurns'],
+    },
+    {
+      key: 'holdIn',
+      name: 'parts.starter.holdInWinding2',
+      between: ['t50', 't31'],
+      faults: ['open', 'shortedTurns'],
+    },
   ],
-  detach: { verb: 'unplug', done: 'S terminal off', opens: ['pullIn', 'holdIn'] },
+  detach: { verb: 'parts.unplug', done: 'parts.starter.sTerminalOff', opens: ['pullIn', 'holdIn'] },
   loads: ['motor', 'holdIn'],
   benchPairs: [
     ['t50', 't31'],
@@ -221,5 +236,5 @@ export const starter = definePart({
     },
     all: Object.values(notices),
   },
-  summary: ({ ratedCurrent }) => `${formatPlain(ratedCurrent)} A cranking`,
+  summary: ({ ratedCurrent }) => say('parts.starter.cranking', { amps: { value: ratedCurrent, unit: '' } }),
 })

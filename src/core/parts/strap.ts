@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity } from './definition'
 import { copperOhms } from './wire'
@@ -10,36 +11,36 @@ export const strap = definePart({
   symbol: 'strap',
   access: 'hand',
   cable: { segment: 'braid', length: 'length', section: 'section' },
-  title: 'Strap',
+  title: 'parts.strap.title',
   letters: 'ST',
   topic: 'grounds',
   quick: { words: ['strap', 'ground strap', 'braid'] },
   role: 'conductor',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'bolt' },
-    { key: 'l', suffix: 'l', name: 'lug' },
-    { key: 'b', suffix: 'b', name: 'far end' },
+    { key: 'a', suffix: 'a', name: 'parts.strap.bolt' },
+    { key: 'l', suffix: 'l', name: 'parts.strap.lug' },
+    { key: 'b', suffix: 'b', name: 'parts.farEnd' },
   ],
   through: ['a', 'b'],
   units: [
-    { key: 'bolt', name: 'bolted joint', segments: ['bolt'] },
-    { key: 'cable', name: 'cable', segments: ['braid'] },
+    { key: 'bolt', name: 'parts.strap.boltedJoint', segments: ['bolt'] },
+    { key: 'cable', name: 'parts.strap.cable', segments: ['braid'] },
   ],
   // Common practice, no source.
   spread: { length: 0.08, boltOhms: 0.6 },
   parameters: z.object({
-    length: quantity('Length', 'm', 0.05, 10, 0.5),
-    section: quantity('Section', 'mm²', 4, 120, 25),
-    boltOhms: quantity('Bolted joint', 'Ω', 0, 1, 0.0001),
+    length: quantity('parts.length', 'm', 0.05, 10, 0.5),
+    section: quantity('parts.section', 'mm²', 4, 120, 25),
+    boltOhms: quantity('parts.strap.boltedJoint2', 'Ω', 0, 1, 0.0001),
   }),
   segments: [
-    { key: 'bolt', name: 'bolted joint', between: ['a', 'l'], faults: passive },
-    { key: 'braid', name: 'cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
+    { key: 'bolt', name: 'parts.strap.boltedJoint', between: ['a', 'l'], faults: passive },
+    { key: 'braid', name: 'parts.strap.cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
   ],
-  detach: { verb: 'lift', done: 'lifted', opens: ['braid'], gap: ['l', 'b'] },
+  detach: { verb: 'parts.lift', done: 'parts.lifted', opens: ['braid'], gap: ['l', 'b'] },
   stamp: ({ length, section, boltOhms }, net, { temperature }) => {
     net.contact('bolt', 'a', 'l', boltOhms)
     net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)
   },
-  summary: ({ length, section }) => `${formatPlain(section)} mm², ${formatPlain(length)} m`,
+  summary: ({ length, section }) => figures(`${formatPlain(section)} mm², ${formatPlain(length)} m`),
 })

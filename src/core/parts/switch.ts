@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 
@@ -7,23 +8,23 @@ export const toggle = definePart({
   seeAlso: ['openByHalves', 'pointByPoint'],
   symbol: 'switch',
   access: 'hand',
-  title: 'Switch',
+  title: 'parts.switch.title',
   letters: 'S',
   quick: { words: ['switch', 'toggle'] },
   role: 'control',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'input' },
-    { key: 'b', suffix: 'b', name: 'output' },
+    { key: 'a', suffix: 'a', name: 'parts.input2' },
+    { key: 'b', suffix: 'b', name: 'parts.output' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'contacts', name: 'contacts', segments: ['contacts'] }],
+  units: [{ key: 'contacts', name: 'parts.contacts', segments: ['contacts'] }],
   // Common practice, no source.
   spread: { contactOhms: 0.6 },
-  parameters: z.object({ contactOhms: quantity('Contacts closed', 'Ω', 0, 10, 0.005) }),
+  parameters: z.object({ contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 10, 0.005) }),
   segments: [
     {
       key: 'contacts',
-      name: 'contacts',
+      name: 'parts.contacts',
       between: ['a', 'b'],
       faults: ['stuckOpen', 'highResistance', 'corroded', 'leaky', 'burnt', 'welded'],
     },
@@ -33,5 +34,5 @@ export const toggle = definePart({
   stamp: ({ contactOhms }, net, { position }) => {
     if (position === 'closed') net.contact('contacts', 'a', 'b', contactOhms)
   },
-  summary: () => '',
+  summary: () => figures(''),
 })

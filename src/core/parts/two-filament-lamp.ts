@@ -1,21 +1,22 @@
+import { figures, say, messageOf, type Words } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
 import { brightness, filamentLaw } from './lamp'
 import { formatPlain } from '../quantity'
 
 const levels = ['dark', 'glows', 'dim', 'bright', 'glaring'] as const
-const words: Readonly<Record<string, string>> = {
-  dark: 'dark',
-  glows: 'glows dull red',
-  dim: 'dim',
-  bright: 'bright',
-  glaring: 'too bright',
+const words: Readonly<Record<(typeof levels)[number], Words>> = {
+  dark: 'parts.dark',
+  glows: 'parts.glowsDullRed',
+  dim: 'parts.dim',
+  bright: 'parts.bright',
+  glaring: 'parts.twoFilamentLamp.tooBright',
 }
 /** Both filaments at once, the strong one first: the list rises with either. */
 const all: readonly Notice[] = levels.flatMap((strong) =>
   levels.map((faint) => ({
     key: `${strong}-${faint}`,
-    text: `strong ${words[strong]!}, faint ${words[faint]!}`,
+    text: say('parts.twoFilamentLamp.both', { a: messageOf(words[strong]), b: messageOf(words[faint]) }),
   })),
 )
 const both = (strong: Notice, faint: Notice): Notice =>
@@ -31,7 +32,7 @@ export const twoFilamentLamp = definePart({
   symbol: 'lamp',
   access: 'hand',
   pinout: 'all',
-  title: 'Two-filament lamp in socket',
+  title: 'parts.twoFilamentLamp.title',
   letters: 'LT',
   quick: {
     words: ['two-filament lamp', 'double lamp', 'tail and stop lamp'],
@@ -39,52 +40,74 @@ export const twoFilamentLamp = definePart({
   },
   role: 'load',
   terminals: [
-    { key: 's', suffix: 's', name: 'socket, strong filament' },
-    { key: 't', suffix: 't', name: 'socket, faint filament' },
-    { key: 'sf', suffix: 'sf', name: 'lamp contact, strong' },
-    { key: 'tf', suffix: 'tf', name: 'lamp contact, faint' },
-    { key: 'g', suffix: 'g', name: 'lamp cap' },
-    { key: 'b', suffix: 'b', name: 'socket, return' },
+    { key: 's', suffix: 's', name: 'parts.twoFilamentLamp.socketStrongFilament' },
+    { key: 't', suffix: 't', name: 'parts.twoFilamentLamp.socketFaintFilament' },
+    { key: 'sf', suffix: 'sf', name: 'parts.twoFilamentLamp.lampContactStrong' },
+    { key: 'tf', suffix: 'tf', name: 'parts.twoFilamentLamp.lampContactFaint' },
+    { key: 'g', suffix: 'g', name: 'parts.twoFilamentLamp.lampCap' },
+    { key: 'b', suffix: 'b', name: 'parts.socketReturn' },
   ],
   through: ['s', 'b'],
   passes: [
-    { segment: 'strong', symbol: 'lamp', caption: 'strong filament' },
-    { segment: 'faint', symbol: 'lamp', caption: 'faint filament' },
+    { segment: 'strong', symbol: 'lamp', caption: 'parts.twoFilamentLamp.strongFilament' },
+    { segment: 'faint', symbol: 'lamp', caption: 'parts.twoFilamentLamp.faintFilament' },
   ],
   units: [
-    { key: 'strong', name: 'strong filament and its contact', segments: ['strong', 'socketStrong'] },
-    { key: 'faint', name: 'faint filament and its contact', segments: ['faint', 'socketFaint'] },
-    { key: 'return', name: 'return contact', segments: ['socketOut'] },
+    {
+      key: 'strong',
+      name: 'parts.twoFilamentLamp.strongFilamentAndItsContact',
+      segments: ['strong', 'socketStrong'],
+    },
+    {
+      key: 'faint',
+      name: 'parts.twoFilamentLamp.faintFilamentAndItsContact',
+      segments: ['faint', 'socketFaint'],
+    },
+    { key: 'return', name: 'parts.twoFilamentLamp.returnContact', segments: ['socketOut'] },
   ],
   // Common practice, no source.
   spread: { strongPower: 0.05, faintPower: 0.05, socketOhms: 0.6 },
   parameters: z.object({
-    ratedVoltage: quantity('Rated volts', 'V', 1, 48, 12),
-    strongPower: quantity('Strong filament', 'W', 1, 150, 21),
-    faintPower: quantity('Faint filament', 'W', 0.5, 150, 5),
-    workingKelvin: quantity('Filaments at rating', 'K', 1800, 3300, 2700),
-    socketOhms: quantity('Socket contact', 'Ω', 0, 5, 0.004),
+    ratedVoltage: quantity('parts.ratedVolts', 'V', 1, 48, 12),
+    strongPower: quantity('parts.twoFilamentLamp.strongFilament2', 'W', 1, 150, 21),
+    faintPower: quantity('parts.twoFilamentLamp.faintFilament2', 'W', 0.5, 150, 5),
+    workingKelvin: quantity('parts.twoFilamentLamp.filamentsAtRating', 'K', 1800, 3300, 2700),
+    socketOhms: quantity('parts.socketContact', 'Ω', 0, 5, 0.004),
   }),
   segments: [
-    { key: 'socketStrong', name: 'contact, strong filament', between: ['s', 'sf'], faults: passive },
+    {
+      key: 'socketStrong',
+      name: 'parts.twoFilamentLamp.contactStrongFilament',
+      between: ['s', 'sf'],
+      faults: passive,
+    },
     {
       key: 'strong',
-      name: 'strong filament',
+      name: 'parts.twoFilamentLamp.strongFilament',
       between: ['sf', 'g'],
       faults: ['burntOut'],
       inTime: { type: 'filament', watts: 'strongPower' },
     },
-    { key: 'socketFaint', name: 'contact, faint filament', between: ['t', 'tf'], faults: passive },
+    {
+      key: 'socketFaint',
+      name: 'parts.twoFilamentLamp.contactFaintFilament',
+      between: ['t', 'tf'],
+      faults: passive,
+    },
     {
       key: 'faint',
-      name: 'faint filament',
+      name: 'parts.twoFilamentLamp.faintFilament',
       between: ['tf', 'g'],
       faults: ['burntOut'],
       inTime: { type: 'filament', watts: 'faintPower' },
     },
-    { key: 'socketOut', name: 'return contact of the socket', between: ['g', 'b'], faults: passive },
+    { key: 'socketOut', name: 'parts.returnContactOfTheSocket', between: ['g', 'b'], faults: passive },
   ],
-  detach: { verb: 'unplug', done: 'unplugged', opens: ['socketStrong', 'socketFaint', 'socketOut'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['socketStrong', 'socketFaint', 'socketOut'],
+  },
   loads: ['strong', 'faint'],
   benchPairs: [
     ['sf', 'g'],
@@ -107,5 +130,5 @@ export const twoFilamentLamp = definePart({
     all,
   },
   summary: ({ ratedVoltage, strongPower, faintPower }) =>
-    `${formatPlain(ratedVoltage)} V ${formatPlain(strongPower)}/${formatPlain(faintPower)} W`,
+    figures(`${formatPlain(ratedVoltage)} V ${formatPlain(strongPower)}/${formatPlain(faintPower)} W`),
 })

@@ -1,3 +1,4 @@
+import { figures } from '../document'
 import { z } from 'zod'
 import { definePart, quantity } from './definition'
 import { sectionTable } from './tables'
@@ -19,26 +20,26 @@ export const wire = definePart({
   symbol: 'wire',
   access: 'cover',
   cable: { segment: 'copper', length: 'length', section: 'section', byTheMetre: true },
-  title: 'Wire',
+  title: 'parts.wire.title',
   letters: 'W',
   quick: { words: ['wire', 'cable', 'lead', 'conductor'], main: ['section', 'length'] },
   role: 'conductor',
   terminals: [
-    { key: 'a', suffix: 'a', name: 'supply end' },
-    { key: 'b', suffix: 'b', name: 'far end' },
+    { key: 'a', suffix: 'a', name: 'parts.supplyEnd' },
+    { key: 'b', suffix: 'b', name: 'parts.farEnd' },
   ],
   through: ['a', 'b'],
-  units: [{ key: 'copper', name: 'wire', segments: ['copper'] }],
+  units: [{ key: 'copper', name: 'parts.wire.wire', segments: ['copper'] }],
   // Common practice, no source.
   spread: { length: 0.08 },
   parameters: z.object({
-    length: quantity('Length', 'm', 0.01, 100, 1),
-    section: quantity('Section', 'mm²', 0.13, 120, 1.5, sectionTable),
+    length: quantity('parts.length', 'm', 0.01, 100, 1),
+    section: quantity('parts.section', 'mm²', 0.13, 120, 1.5, sectionTable),
   }),
   segments: [
     {
       key: 'copper',
-      name: 'conductor',
+      name: 'parts.wire.conductor',
       between: ['a', 'b'],
       faults: [
         'open',
@@ -53,5 +54,5 @@ export const wire = definePart({
   ],
   stamp: ({ length, section }, net, { temperature }) =>
     net.resistor('copper', 'a', 'b', copperOhms(length, section, temperature), 0.06),
-  summary: ({ length, section }) => `${formatPlain(section)} mm², ${formatPlain(length)} m`,
+  summary: ({ length, section }) => figures(`${formatPlain(section)} mm², ${formatPlain(length)} m`),
 })

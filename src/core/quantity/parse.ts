@@ -1,5 +1,6 @@
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { areaOfGauge } from './gauge'
 import type { Unit } from './format'
 
@@ -56,8 +57,12 @@ export function parseQuantity(input: string, unit: Unit): Parsed {
   const refuse = (): Parsed => ({
     ok: false,
     why: input.trim()
-      ? say('unreadable', { text: input.trim().slice(0, 40), unit: unit || 'none', example: example[unit] })
-      : say('missing', { example: example[unit] }),
+      ? say('quantity.unreadable', {
+          text: input.trim().slice(0, 40),
+          unit: unit || 'none',
+          example: example[unit],
+        })
+      : say('quantity.missing', { example: example[unit] }),
   })
   const gauge = unit === 'mm²' ? /^\s*(?:AWG\s*(\d+)|(\d+)\s*AWG)\s*$/i.exec(input) : null
   if (gauge) return { ok: true, value: areaOfGauge(Number(gauge[1] ?? gauge[2])) }

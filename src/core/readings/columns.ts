@@ -1,3 +1,5 @@
+import { figures, say, messageOf, type Message } from '../document'
+import type { Words } from '../document'
 import { formatQuantity } from '../quantity'
 import {
   volts,
@@ -14,8 +16,8 @@ import {
  */
 export interface Column<R> {
   readonly key: string
-  readonly head: (faulted: boolean) => string
-  readonly text: (row: R) => string
+  readonly head: (faulted: boolean) => Words
+  readonly text: (row: R) => Words
   readonly cell?: (row: R) => number | string | undefined
   /** It is a number: set flush right, in tabular figures. */
   readonly number?: true
@@ -28,121 +30,152 @@ export interface Column<R> {
   readonly spare?: true
 }
 
-const amps = (value: number): string => formatQuantity(value, 'A')
-const written = (change: number | undefined): string =>
-  change === undefined ? '' : Math.abs(change) < 0.0005 ? '–' : volts(change)
+const nothing = figures('')
+const amps = (value: number): Message => figures(formatQuantity(value, 'A'))
+const written = (change: number | undefined): Words =>
+  change === undefined ? nothing : Math.abs(change) < 0.0005 ? figures('–') : volts(change)
 
 /** Columns that every figure in volts has. */
 const healthy: Column<Figure> = {
   key: 'healthy',
-  head: (faulted) => (faulted ? 'Healthy' : 'Expected'),
+  head: (faulted) => (faulted ? 'readings.columns.healthy' : 'readings.columns.expected'),
   text: (row) => volts(row.healthy),
   cell: (row) => row.healthy,
   number: true,
 }
 const band: Column<Figure> = {
   key: 'band',
-  head: () => 'Band',
-  text: (row) => (row.healthy === undefined || row.band === undefined ? '' : `± ${volts(row.band)}`),
+  head: () => 'readings.columns.band',
+  text: (row) =>
+    row.healthy === undefined || row.band === undefined
+      ? nothing
+      : say('readings.plusMinus', { volts: messageOf(volts(row.band)) }),
   cell: (row) => row.band,
   number: true,
   quiet: true,
 }
 const faulted: Column<Figure> = {
   key: 'faulted',
-  head: () => 'Faulted',
-  text: (row) => (row.beside ? volts(row.faulted) : ''),
+  head: () => 'readings.columns.faulted',
+  text: (row) => (row.beside ? volts(row.faulted) : nothing),
   cell: (row) => row.faulted,
   number: true,
   faulted: true,
 }
 const difference: Column<Figure> = {
   key: 'difference',
-  head: () => 'Difference',
+  head: () => 'readings.columns.difference',
   text: (row) => written(row.change),
   cell: (row) => row.change,
   number: true,
   faulted: true,
 }
-const at = (head: string): Column<Figure> => ({
+const at = (head: Words): Column<Figure> => ({
   key: 'at',
   head: () => head,
-  text: (row) => row.at,
+  text: (row) => figures(row.at),
+  cell: (row) => row.at,
   name: true,
 })
 
-export const pointColumns: readonly Column<Figure>[] = [at('Point'), healthy, band, faulted, difference]
+export const pointColumns: readonly Column<Figure>[] = [
+  at('readings.columns.point'),
+  healthy,
+  band,
+  faulted,
+  difference,
+]
 
 export const dropColumns: readonly Column<DropFigure>[] = [
-  at('From – to'),
-  { key: 'part', head: () => 'Piece', text: (row) => row.title, cell: (row) => row.part },
-  { key: 'side', head: () => 'Side', text: (row) => row.side, quiet: true, spare: true },
-  { ...healthy, head: (beside) => (beside ? 'Healthy' : 'Drop') },
+  at('readings.columns.fromTo'),
+  { key: 'part', head: () => 'readings.columns.piece', text: (row) => row.title, cell: (row) => row.part },
+  {
+    key: 'side',
+    head: () => 'readings.columns.side',
+    text: (row) => say('readings.side', { side: row.side }),
+    cell: (row) => row.side,
+    quiet: true,
+    spare: true,
+  },
+  { ...healthy, head: (beside) => (beside ? 'readings.columns.healthy' : 'readings.columns.drop') },
   faulted,
   difference,
 ]
 /** On paper the amps go with the drops. */
 export const dropAmps: Column<DropFigure> = {
   key: 'amps',
-  head: () => 'Amps',
+  head: () => 'readings.columns.amps',
   text: (row) => amps(row.amps),
   cell: (row) => row.amps,
   number: true,
 }
 
-const beep = (beeps: boolean | undefined): string => (beeps === undefined ? '' : beeps ? 'beep' : 'no beep')
+const beep = (beeps: boolean | undefined): Words =>
+  beeps === undefined ? nothing : beeps ? 'readings.beep' : 'readings.noBeep'
 export const isolatedColumns: readonly Column<IsolatedFigure>[] = [
-  { key: 'part', head: () => 'Part', text: (row) => row.title, cell: (row) => row.part },
-  at('Between'),
+  { key: 'part', head: () => 'readings.columns.part', text: (row) => row.title, cell: (row) => row.part },
+  at('readings.columns.between'),
   {
     key: 'healthy',
-    head: () => 'Ohms',
-    text: (row) => row.shown,
+    head: () => 'readings.columns.ohms',
+    text: (row) => figures(row.shown),
     cell: (row) => row.healthy ?? 'OL',
     number: true,
   },
-  { key: 'beeps', head: () => 'Continuity', text: (row) => beep(row.beeps) },
+  { key: 'beeps', head: () => 'readings.columns.continuity', text: (row) => beep(row.beeps) },
   {
     key: 'faulted',
-    head: () => 'Ohms, faulted',
-    text: (row) => row.other,
+    head: () => 'readings.columns.ohmsFaulted',
+    text: (row) => figures(row.other),
     cell: (row) => (row.beside ? (row.faulted ?? 'OL') : undefined),
     number: true,
     faulted: true,
   },
   {
     key: 'otherBeeps',
-    head: () => 'Continuity, faulted',
+    head: () => 'readings.columns.continuityFaulted',
     text: (row) => beep(row.otherBeeps),
     faulted: true,
   },
 ]
 
-/** `why` makes the sentence of what spoils the table. */
-export const fuseColumns = (
-  why: (message: NonNullable<FuseFigure['now']['why']>) => string,
-): readonly Column<FuseFigure>[] => [
-  { key: 'part', head: () => 'Fuse', text: (row) => `${row.part} ${row.name}`, cell: (row) => row.part },
-  { ...healthy, head: () => 'Healthy' },
+export const fuseColumns: readonly Column<FuseFigure>[] = [
+  {
+    key: 'part',
+    head: () => 'readings.columns.fuse',
+    text: (row) => say('readings.pieceOf', { part: row.part, name: row.name }),
+    cell: (row) => row.part,
+  },
+  { ...healthy, head: () => 'readings.columns.healthy' },
   faulted,
   {
     key: 'tableAmps',
-    head: () => 'By the table',
+    head: () => 'readings.columns.byTheTable',
     text: (row) => amps(row.now.tableAmps),
     cell: (row) => row.now.tableAmps,
     number: true,
   },
-  { key: 'honest', head: () => 'Holds', text: (row) => (row.now.why ? why(row.now.why) : 'yes') },
+  {
+    key: 'honest',
+    head: () => 'readings.columns.holds',
+    text: (row) => row.now.why ?? 'readings.columns.yes',
+  },
 ]
 
 export const clampColumns: readonly Column<ClampFigure>[] = [
-  { key: 'at', head: () => 'Place', text: (row) => `${row.at} ${row.name}`, cell: (row) => row.at },
-  { ...healthy, head: () => 'Healthy', text: (row) => amps(row.healthy ?? 0) },
-  { ...faulted, text: (row) => (row.faulted === undefined ? '' : amps(row.faulted)) },
+  {
+    key: 'at',
+    head: () => 'readings.columns.place',
+    text: (row) => say('readings.pieceOf', { part: row.at, name: row.name }),
+    cell: (row) => row.at,
+  },
+  { ...healthy, head: () => 'readings.columns.healthy', text: (row) => amps(row.healthy ?? 0) },
+  { ...faulted, text: (row) => (row.faulted === undefined ? nothing : amps(row.faulted)) },
   {
     key: 'alone',
-    head: () => 'Round one conductor',
-    text: (row) => row.now.conductors.map((c) => `${c.part} ${amps(c.amps)}`).join(' · '),
+    head: () => 'readings.columns.roundOneConductor',
+    text: (row) =>
+      figures(row.now.conductors.map((c) => `${c.part} ${formatQuantity(c.amps, 'A')}`).join(' · ')),
   },
 ]
 
@@ -157,5 +190,5 @@ export const cellOf = <R>(
   row: R,
 ): number | string | undefined => {
   const column = columns.find((c) => c.key === key)
-  return column && (column.cell ? column.cell(row) : column.text(row))
+  return column?.cell?.(row)
 }

@@ -1,16 +1,17 @@
+import { type Message } from '../document'
 import { buildBoard, SolvedBoard, type Board } from '../board'
 import { cached } from '../cache'
 import { partIn, type Circuit, type CircuitState, type Part } from '../circuit'
 import type { Fault } from '../faults'
 import { modelOf, type ModelPart } from '../model'
 import { readContinuity, readOhms, type Display, type MeterType } from '../instruments'
-import { partOfKind, type AnyPart, type TerminalKey } from '../parts'
+import { partOfKind, type AnyPart, type TerminalKey, nameOfPart } from '../parts'
 import { Solver } from '../solve'
 
 /** What an ohmmeter shows between two terminals with nothing else connected. */
 export interface IsolatedRow {
   readonly part: string
-  readonly name: string
+  readonly name: Message
   readonly between: string
   readonly ohms: Display
   readonly continuity: Display
@@ -80,7 +81,7 @@ function rowsOf(board: Board, { part, definition }: ModelPart, meter: MeterType)
       const b = lifted.nodeOf(nodeIn(part.id, to))
       return {
         part: part.id,
-        name: part.name || definition.title,
+        name: nameOfPart(part),
         between: `${nameOf(definition, part, from)} – ${nameOf(definition, part, to)}`,
         ohms: readOhms(solved, a, b, meter),
         continuity: readContinuity(solved, a, b, meter),

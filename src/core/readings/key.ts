@@ -1,3 +1,4 @@
+import { type Words } from '../document'
 import type { Message } from '../document'
 import { cached } from '../cache'
 import { modelOf, runsOf, walkPaths, wireUp, type Stride, type Walk } from '../model'
@@ -18,7 +19,7 @@ import { isolatedRows, type IsolatedRow } from './isolated'
 
 export interface PointRow extends Expected {
   readonly name: string
-  readonly title: string
+  readonly title: Words
   readonly node: number
   /** Inside a housing: reckoned with, but no lead can reach it. */
   readonly inside: boolean
@@ -27,7 +28,7 @@ export interface PointRow extends Expected {
 export interface DropRow extends Expected {
   readonly part: string
   readonly segment: string
-  readonly name: string
+  readonly name: Words
   readonly from: string
   readonly to: string
   readonly side: Stride['side']

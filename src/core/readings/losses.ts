@@ -1,10 +1,11 @@
+import { type Words } from '../document'
 import type { Balance, DropRow } from './key'
 
 /** One piece on the way, and what is lost up to and with it. */
 export interface LossStep {
   readonly part: string
   readonly segment: string
-  readonly name: string
+  readonly name: Words
   readonly from: string
   readonly to: string
   /** Volts lost in the piece itself; undefined where part of it floats. */

@@ -18,7 +18,7 @@ function keyOf(faults: readonly Fault[], id: string): StateKey {
 }
 const healthy = onOf([])
 const shownIn = <R>(columns: readonly Column<R>[], key: string, row: R): string =>
-  columns.find((c) => c.key === key)!.text(row)
+  tell(columns.find((c) => c.key === key)!.text(row))
 
 describe('rows of the answer key', () => {
   it('have every point that a lead can reach, once', () => {
@@ -47,7 +47,7 @@ describe('rows of the answer key', () => {
         shownIn(pointColumns, 'faulted', row),
         shownIn(pointColumns, 'difference', row),
       ]).toEqual([true, 'floating', ''])
-    expect(volts(undefined)).toBe('floating')
+    expect(volts(undefined)).toBe('readings.floating')
   })
 
   it('of drops: the piece with the fault has the amps of now, and the difference of the two boards', () => {

@@ -1,3 +1,4 @@
+import { figures, say, messageOf, verbatim, type Words } from '../document'
 import { formatQuantity } from '../quantity'
 import { isApart, passing } from './detectability'
 import type { AnswerKey, FuseRow, PlaceRow, StateKey } from './key'
@@ -5,7 +6,9 @@ import type { AnswerKey, FuseRow, PlaceRow, StateKey } from './key'
 /** What a row of the answer key is picked and put in order by. */
 export interface Sortable {
   readonly id: string
-  readonly words: string
+  /** Where: a point, from one point to another, a measuring place. */
+  readonly at: string
+  readonly title: Words
   readonly size: number
   readonly difference: number
   /** The fault shows here. */
@@ -17,9 +20,6 @@ export type Arrange = <T extends Sortable>(rows: readonly T[]) => T[]
 export interface Figure extends Sortable {
   readonly quantity: 'voltage' | 'drop' | 'ohms' | 'fuse drop' | 'clamp'
   readonly unit: 'V' | 'Ω' | 'A'
-  /** Where: a point, from one point to another, a measuring place. */
-  readonly at: string
-  readonly title: string
   readonly part: string
   readonly healthy: number | undefined
   readonly band: number | undefined
@@ -30,11 +30,11 @@ export interface Figure extends Sortable {
 }
 
 /** Volts as they are written in tables; a point that nothing holds floats. */
-export const volts = (v: number | undefined): string =>
-  v === undefined ? 'floating' : formatQuantity(v, 'V')
+export const volts = (v: number | undefined): Words =>
+  v === undefined ? 'readings.floating' : figures(formatQuantity(v, 'V'))
 
 function figure(
-  part: Pick<Figure, 'id' | 'words' | 'quantity' | 'unit' | 'at' | 'title' | 'part' | 'band'>,
+  part: Pick<Figure, 'id' | 'quantity' | 'unit' | 'at' | 'title' | 'part' | 'band'>,
   healthy: number | undefined,
   other: { readonly value: number | undefined } | undefined,
   /** Half-width within which a reading passes for the healthy one. */
@@ -63,7 +63,7 @@ export const pointRows = (state: StateKey, faulted: StateKey | null): PointFigur
   state.points.flatMap((row, i) => {
     if (row.inside) return []
     const { name, title, band, node } = row
-    const head = { id: name, words: `${name} ${title}`, at: name, title, part: '', band } as const
+    const head = { id: name, at: name, title, part: '', band } as const
     const made = figure(
       { ...head, quantity: 'voltage', unit: 'V' },
       row.value,
@@ -74,7 +74,7 @@ export const pointRows = (state: StateKey, faulted: StateKey | null): PointFigur
   })
 
 export interface DropFigure extends Figure {
-  readonly name: string
+  readonly name: Words
   readonly side: 'feed' | 'load' | 'return'
   /** Amps of the faulted board where there is one. */
   readonly amps: number
@@ -86,9 +86,8 @@ export const dropRows = (state: StateKey, faulted: StateKey | null, path = -1): 
     const other = faulted?.drops.find((d) => d.part === part && d.segment === segment)
     const head = {
       id: `${part}.${segment}`,
-      words: `${part} ${name} ${from} ${to} ${side}`,
       at: `${from} – ${to}`,
-      title: `${part} ${name}`,
+      title: say('readings.pieceOf', { part, name: messageOf(name) }),
       part,
       band,
     } as const
@@ -112,9 +111,8 @@ export const isolatedTable = (
     const open = 1e9
     const head = {
       id: `${row.part} ${row.between}`,
-      words: `${row.part} ${row.name} ${row.between}`,
       at: row.between,
-      title: `${row.part} ${row.name}`,
+      title: say('readings.pieceOf', { part: row.part, name: row.name }),
       part: row.part,
       band: undefined,
     } as const
@@ -145,7 +143,7 @@ export const fuseTable = (state: StateKey, faulted: StateKey | null): FuseFigure
   state.fuses.map((row, i) => {
     const { part, name, band } = row
     const other = faulted?.fuses[i]
-    const head = { id: part, words: `${part} ${name}`, at: 'test tabs', title: name, part, band } as const
+    const head = { id: part, at: 'test tabs', title: verbatim(name), part, band } as const
     const made = figure({ ...head, quantity: 'fuse drop', unit: 'V' }, row.value, other, passing.volts(band))
     return { ...made, name, now: other ?? row }
   })
@@ -161,9 +159,8 @@ export const clampTable = (state: StateKey, faulted: StateKey | null): ClampFigu
     const other = faulted?.places[i]
     const head = {
       id: place,
-      words: `${place} ${name} ${bundle}`,
       at: place,
-      title: name,
+      title: verbatim(name),
       part: bundle,
       band: undefined,
     } as const

@@ -100,7 +100,7 @@ describe('limit sets at their edges', () => {
   const drop = (value: number, side: DropRow['side']): DropRow => ({
     part: 'X1',
     segment: 'pin',
-    name: 'pin',
+    name: 'parts.pinContact',
     from: 'X1a',
     to: 'X1b',
     side,
@@ -138,7 +138,7 @@ describe('limit sets at their edges', () => {
   })
 
   it('each say in one line why one would choose them', () => {
-    for (const school of limitSets) expect(school.why).toMatch(/^[^\n]{20,120}\.$/)
+    for (const school of limitSets) expect(tell(school.why)).toMatch(/^[^\n]{20,120}\.$/)
   })
 })
 

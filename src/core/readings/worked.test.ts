@@ -107,7 +107,7 @@ describe('limit sets', () => {
     const bad = keyOf(circuit, [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 0.5 }])
     // Post to clamp judges the battery's own joints alone; a lamp is no electronics.
     for (const set of limitSets.filter((s) => !['post-clamp', 'electronic'].includes(s.id))) {
-      expect(verdict(good, set.id).passes, set.title).toBe(true)
+      expect(verdict(good, set.id).passes, set.id).toBe(true)
       expect(verdict(bad, set.id)).toMatchObject({
         passes: false,
         reason: expect.stringMatching(/loses 1\.|over/),

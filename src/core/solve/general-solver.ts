@@ -1,4 +1,6 @@
-import { say } from './phrases'
+import type { KeyOf } from '../../messages/codes'
+import { say } from '../document'
+
 import type { CurveValue, Element, Network } from './element'
 import { findIslands } from './islands'
 import { SparseLU } from './sparse/lu'
@@ -237,12 +239,12 @@ export class GeneralSolver implements NetworkSolver {
     return { ok: true, voltage, current, island: this.island, iterations, residual }
   }
 
-  private refuse(why: Parameters<typeof say>[0]): NoEquilibrium {
+  private refuse(why: KeyOf<'solve'>): NoEquilibrium {
     const bad: number[] = []
     for (let i = 0; i < this.network.nodeCount - 1; i++) {
       if (!(Math.abs(this.residual[i]!) < 1e-6)) bad.push(i + 1)
     }
-    return { ok: false, why: say(why), nodes: bad }
+    return { ok: false, why: say(`solve.${why}`), nodes: bad }
   }
 }
 

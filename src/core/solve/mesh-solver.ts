@@ -1,4 +1,6 @@
-import { say } from './phrases'
+import type { KeyOf } from '../../messages/codes'
+import { say } from '../document'
+
 import { compileNetwork } from './compiled'
 import type { CurveValue, Law, Network } from './element'
 import { slicesOf } from './memory'
@@ -578,8 +580,8 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  private refuse(why: Parameters<typeof say>[0], nodes: readonly number[]): NoEquilibrium {
-    return { ok: false, why: say(why), nodes }
+  private refuse(why: KeyOf<'solve'>, nodes: readonly number[]): NoEquilibrium {
+    return { ok: false, why: say(`solve.${why}`), nodes }
   }
 }
 

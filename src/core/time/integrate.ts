@@ -1,5 +1,6 @@
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say } from '../document'
+
 import { Solver, type Element } from '../solve'
 import type { Dynamic } from './dynamic'
 
@@ -62,7 +63,7 @@ export function integrate(
     const halves = half.ok ? step(network, half.states, h / 2, half.voltage) : half
     if (!whole.ok || !half.ok || !halves.ok) {
       h /= 4
-      if (h < leastStep) return { ok: false, why: say('lost') }
+      if (h < leastStep) return { ok: false, why: say('time.lost') }
       continue
     }
     let error = 0
@@ -81,7 +82,7 @@ export function integrate(
       return { ok: true }
     h *= Math.min(3, 0.9 * Math.sqrt(tolerance / Math.max(error, tolerance / 12)))
   }
-  return time < until * (1 - 1e-9) ? { ok: false, why: say('restless') } : { ok: true }
+  return time < until * (1 - 1e-9) ? { ok: false, why: say('time.restless') } : { ok: true }
 }
 
 type Stepped =

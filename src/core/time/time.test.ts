@@ -206,7 +206,7 @@ describe('what happens after a change', () => {
     const peak = Math.max(...samples.map((s) => s.voltage[wiring.nodeOf('K1', 't85')]!))
     expect(peak).toBeGreaterThan(least)
     expect(peak).toBeLessThan(most)
-    expect(happenings.map((h) => `${h.part} ${h.what}`)).toEqual(['K1 released'])
+    expect(happenings.map((h) => `${h.part} ${h.what}`)).toEqual(['K1 time.does.released'])
   })
 
   it('the better a coil is suppressed, the later the relay lets go', () => {
@@ -222,7 +222,7 @@ describe('what happens after a change', () => {
 
   it('a motor starts with its stall current, milliseconds after its relay', () => {
     const { samples, happenings } = follow(demoCircuit('van-cooling-fan'), 'off', 'on', 3)
-    expect(happenings[0]).toMatchObject({ part: 'K1', what: 'pulled' })
+    expect(happenings[0]).toMatchObject({ part: 'K1', what: 'time.does.pulled' })
     // The coil's current rises, then the armature travels.
     expect(happenings[0]!.time).toBeGreaterThan(0.006)
     expect(happenings[0]!.time).toBeLessThan(0.05)
@@ -233,7 +233,7 @@ describe('what happens after a change', () => {
 
   it('a starter’s solenoid draws with both windings for tens of milliseconds before the contact closes', () => {
     const { samples, happenings } = follow(demoCircuit('van-starting'), 'run', 'crank', 0.4)
-    const pulled = happenings.find(({ part, what }) => part === 'MS1' && what === 'engaged')!
+    const pulled = happenings.find(({ part, what }) => part === 'MS1' && what === 'time.does.engaged')!
     expect(pulled.time).toBeGreaterThan(0.02)
     expect(pulled.time).toBeLessThan(0.08)
     const amps = (time: number) => {
@@ -255,7 +255,7 @@ describe('what happens after a change', () => {
   it('a short melts the fuse, and then nothing flows', () => {
     const short = { kind: 'shortToGround', part: 'W3', segment: 'copper', severity: 0.4 } as const
     const { samples, happenings } = follow(demoCircuit(), 'off', 'on', 3, [short])
-    expect(happenings.map((h) => `${h.part} ${h.what}`)).toEqual(['F1 melts'])
+    expect(happenings.map((h) => `${h.part} ${h.what}`)).toEqual(['F1 time.does.melts'])
     expect(happenings[0]!.time).toBeGreaterThan(0.02)
     expect(Math.abs(last(samples).amps('W2', 'copper'))).toBeLessThan(1e-6)
   })
@@ -263,7 +263,7 @@ describe('what happens after a change', () => {
   it('a relay that buzzes does so in time as well', () => {
     const poor = { kind: 'corroded', part: 'ST1', segment: 'bolt', severity: 3 } as const
     const { happenings } = follow(demoCircuit('van-cooling-fan'), 'off', 'on', 0.1, [poor])
-    expect(happenings.filter((h) => h.what === 'released').length).toBeGreaterThan(3)
+    expect(happenings.filter((h) => h.what === 'time.does.released').length).toBeGreaterThan(3)
   })
 
   it('modules fall asleep one after the other', () => {

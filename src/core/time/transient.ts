@@ -1,3 +1,4 @@
+import { type Code, type Words } from '../document'
 import { buildBoard, restModes, senseOf, solveBoard, type Board } from '../board'
 import { wireUp, type Wiring } from '../model'
 import { refOf, type Circuit, type CircuitState } from '../circuit'
@@ -21,8 +22,8 @@ export interface Sample {
 export interface Happening {
   readonly time: number
   readonly part: string
-  /** What it did: `pulled`, `released`, `melts`. */
-  readonly what: string
+  /** What it does: it pulls in, lets go, melts. */
+  readonly what: Words
 }
 
 export interface Course {
@@ -87,7 +88,7 @@ export function course(
         time = now
         for (const part of melted) {
           blown.add(part)
-          happenings.push({ time: now, part, what: 'melts' })
+          happenings.push({ time: now, part, what: 'time.does.melts' })
         }
         next = switched(timed, instant, now, happenings, moving)
         return !next && melted.length === 0
@@ -224,7 +225,7 @@ function switched(
     moving.delete(part.id)
     next ??= new Map(board.modes)
     next.set(part.id, now)
-    happenings.push({ time, part: part.id, what: now })
+    happenings.push({ time, part: part.id, what: doing(now) })
   }
   return next
 }
@@ -244,3 +245,6 @@ export function fallingAsleep(
     return [{ time, amps: Math.abs(solved.point.current[i]!) }]
   })
 }
+
+/** What a part does that switches to `mode`; a module says after it which of its outputs are on. */
+const doing = (mode: string): Words => `time.does.${mode.split(' ')[0]!}` as Code

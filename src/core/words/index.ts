@@ -1,8 +1,11 @@
-import { english } from './english'
-import { speaker } from './tell'
+import { byCode } from '../../messages/codes'
+import { en } from '../../messages/en'
+import { formatter, teller } from './tell'
 
-export { speaker } from './tell'
-export { catalogues, english } from './english'
+export { formatter, teller, type Values } from './tell'
 
-/** In English. */
-export const tell = speaker({ tag: 'en-GB', texts: english })
+/** The English of every code. */
+export const english = byCode(en)
+
+/** In English: for commands, and for tests. */
+export const tell = teller({ tag: 'en-GB', smallTitles: true, format: formatter('en-GB', english) })

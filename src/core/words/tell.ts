@@ -1,47 +1,58 @@
 import { IntlMessageFormat } from 'intl-messageformat'
-import { isMessage, type Message, type Param } from '../document'
+import { isMessage, type Message, type Param, type Words } from '../document'
 import { formatQuantity, type Unit } from '../quantity'
 
-/** A language: its tag, the ICU message of every code, and how it writes what comes in as a parameter. */
-export interface Language {
+/** What fills a text once it is written out. */
+export type Values = Readonly<Record<string, string | number>>
+
+/** How a language makes a sentence, and how it writes numbers and lists. */
+export interface Voice {
+  /** The text of a code, filled; the code itself where there is none. */
+  readonly format: (code: string, values: Values) => string
+  /** A number with its unit, its decimal sign. */
+  readonly number?: (text: string) => string
+  /** What a string stands for that is a key; a person’s own words stay as they are. */
+  readonly named?: ((text: string) => string | undefined) | undefined
   readonly tag: string
-  readonly texts: Readonly<Record<string, string>>
-  readonly local?: {
-    /** A number with its unit, its decimal sign. */
-    readonly number: (text: string) => string
-    /** A word of the trade or a name, by its English. */
-    readonly text: (text: string) => string
-  }
+  /** Titles begin small within a sentence. */
+  readonly smallTitles: boolean
 }
 
-/** Makes sentences of messages in one language; what it does not have is said in `fallback`, else by its code. */
-export function speaker(language: Language, fallback?: Language): (message: Message) => string {
-  const formats = new Map<string, IntlMessageFormat>()
-  const lists = new Intl.ListFormat(language.tag, { type: 'unit', style: 'short' })
-  const tell = ({ code, params = {} }: Message): string => {
-    const format = formatOf(code)
-    if (!format) return code
-    const filled = Object.fromEntries(Object.entries(params).map(([name, value]) => [name, written(value)]))
-    return String(format.format(filled))
+/** Makes sentences of messages. Parameters are written by their type, and no string is ever looked up. */
+export function teller({ format, number, named, tag, smallTitles }: Voice): (said: Words) => string {
+  const lists = new Intl.ListFormat(tag, { type: 'unit', style: 'short' })
+  const tell = (said: Words): string => {
+    const { code, params } = typeof said === 'string' ? { code: said } : (said as Message)
+    const values: Record<string, string | number> = {}
+    for (const name in params) values[name] = written(params[name]!)
+    return format(code, values)
   }
   const written = (value: Param): string | number => {
     if (typeof value === 'number') return value
-    if (typeof value === 'string') return language.local?.text(value) ?? value
+    if (typeof value === 'string') return named?.(value) ?? value
     if (isMessage(value)) return tell(value)
+    if ('within' in value) return smallTitles ? tell(value.within).toLowerCase() : tell(value.within)
+    if ('shown' in value) return number?.(value.shown) ?? value.shown
     if ('unit' in value) {
       const text = formatQuantity(value.value, value.unit as Unit)
-      return language.local?.number(text) ?? text
+      return number?.(text) ?? text
     }
     return lists.format(value.map((one) => String(written(one))))
   }
-  const formatOf = (code: string): IntlMessageFormat | undefined => {
-    const known = formats.get(code)
-    if (known) return known
-    const text = language.texts[code] ?? fallback?.texts[code]
-    if (text === undefined) return undefined
-    const made = new IntlMessageFormat(text, language.tag, undefined, { ignoreTag: true })
-    formats.set(code, made)
-    return made
-  }
   return tell
+}
+
+/** Fills the ICU texts of one language. */
+export function formatter(tag: string, texts: Readonly<Record<string, string>>): Voice['format'] {
+  const formats = new Map<string, IntlMessageFormat>()
+  return (code, values) => {
+    let made = formats.get(code)
+    if (!made) {
+      const text = texts[code]
+      if (text === undefined) return code
+      made = new IntlMessageFormat(text, tag, undefined, { ignoreTag: true })
+      formats.set(code, made)
+    }
+    return String(made.format(values))
+  }
 }

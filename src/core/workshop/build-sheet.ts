@@ -1,8 +1,9 @@
+import { type Words, type Message } from '../document'
 import { findPart, wireUp, walkPaths } from '../model'
 import { type Circuit } from '../circuit'
 import type { Fault } from '../faults'
 import { answerKey } from '../readings'
-import { partOfKind } from '../parts'
+import { nameOfPart, partOfKind } from '../parts'
 import { ampacity } from './ampacity'
 import { hardwareFor, type Hardware } from './hardware'
 import { warningsOf, type Warning } from './rules'
@@ -11,8 +12,8 @@ import { warningsOf, type Warning } from './rules'
 export interface BuildSheet {
   readonly parts: readonly {
     readonly ids: readonly string[]
-    readonly title: string
-    readonly values: string
+    readonly title: Words
+    readonly values: Words
     readonly names: string
   }[]
   readonly wires: readonly {
@@ -31,24 +32,24 @@ export interface BuildSheet {
   }[]
   readonly plugs: readonly {
     readonly id: string
-    readonly title: string
+    readonly title: Message
     readonly pins: readonly { readonly name: string; readonly meets: string }[]
   }[]
   readonly labels: readonly {
     readonly name: string
     /** The school's own name of the part, or none. */
     readonly part: string
-    readonly title: string
+    readonly title: Words
   }[]
   readonly fuses: readonly {
     readonly id: string
-    readonly name: string
-    readonly fit: string
+    readonly name: Message
+    readonly fit: Words
     readonly amps: number
   }[]
   readonly hot: readonly {
     readonly part: string
-    readonly name: string
+    readonly name: Message
     readonly watts: number
     readonly state: string
   }[]
@@ -58,20 +59,20 @@ export interface BuildSheet {
     readonly state: string
     readonly stateName: string
     readonly point: string
-    readonly title: string
+    readonly title: Words
     readonly value: number
     readonly band: number
   }[]
-  readonly cautions: readonly string[]
+  readonly cautions: readonly Words[]
 }
 
 /** For whoever builds a board, at the top of its sheet. */
-export const buildCautions: readonly string[] = [
-  'Eye protection on, jewellery off at the battery; no sparks near it.',
-  'Fit the fuses last, the smallest that runs the board first.',
-  'Disconnect before every measurement in ohms; never an ammeter across the source.',
-  'Lamps and resistors that get hot stand clear of insulation and hands.',
-  'The vehicle maker’s data, local code and licensed practice come before this sheet.',
+export const buildCautions: readonly Words[] = [
+  'workshop.buildSheet.eyeProtectionOnJewelleryOff',
+  'workshop.buildSheet.fitTheFusesLastThe',
+  'workshop.buildSheet.disconnectBeforeEveryMeasurementIn',
+  'workshop.buildSheet.lampsAndResistorsThatGet',
+  'workshop.buildSheet.theVehicleMakersDataLocal',
 ]
 
 /** AWG nearest to a section: diameter 0.127 mm · 92^((36 − n)/39) (ASTM B258). */
@@ -96,12 +97,12 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
     const own = [point.name, ...point.aliases]
     return own.filter((n) => !n.startsWith(part)).join(', ') || '–'
   }
-  const groups = new Map<string, { ids: string[]; title: string; values: string; names: string[] }>()
+  const groups = new Map<string, { ids: string[]; title: Words; values: Words; names: string[] }>()
   for (const part of circuit.parts) {
     const definition = partOfKind(part.kind)
     if (definition.cable?.byTheMetre) continue
     const values = definition.summary(part.parameters)
-    const id = `${part.kind} ${values}`
+    const id = `${part.kind} ${JSON.stringify(values)}`
     const group = groups.get(id) ?? { ids: [], title: definition.title, values, names: [] }
     group.ids.push(part.id)
     if (part.name) group.names.push(part.name)
@@ -139,7 +140,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
           meets: others(part.id, t.key),
         }))
         .filter((pin) => pin.meets !== '–' || definition.pinout === 'all')
-      return [{ id: part.id, title: part.name || definition.title, pins }]
+      return [{ id: part.id, title: nameOfPart(part), pins }]
     }),
     labels: wiring.points
       .filter((p) => !p.inside)
@@ -154,7 +155,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
       return [
         {
           id: part.id,
-          name: part.name || definition.title,
+          name: nameOfPart(part),
           fit: definition.summary(part.parameters),
           amps: most(part.id),
         },
@@ -170,9 +171,7 @@ export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildShe
             state: s.state.name,
           }))
           .sort((a, b) => b.watts - a.watts)[0]
-        return worst && worst.watts >= 2
-          ? [{ part: part.id, name: part.name || partOfKind(part.kind).title, ...worst }]
-          : []
+        return worst && worst.watts >= 2 ? [{ part: part.id, name: nameOfPart(part), ...worst }] : []
       })
       .sort((a, b) => b.watts - a.watts),
     warnings: uniqueWarnings(solved.flatMap((s) => warningsOf({ circuit, wiring, walks, key: s }))),

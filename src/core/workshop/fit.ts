@@ -1,5 +1,6 @@
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say, type Words } from '../document'
+
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { solveBoard } from '../board'
 import { wireUp } from '../model'
@@ -21,7 +22,7 @@ export interface Measured {
 interface Free {
   readonly part: string
   readonly name: string
-  readonly label: string
+  readonly label: Words
   readonly unit: Unit
   readonly from: number
   readonly spread: number
@@ -32,7 +33,7 @@ interface Free {
 export interface Change {
   readonly part: string
   readonly name: string
-  readonly label: string
+  readonly label: Words
   readonly unit: Unit
   readonly from: number
   readonly to: number
@@ -74,12 +75,13 @@ export function fitBoard(
   readings: readonly Measured[],
   meter: MeterType = workshopMeter,
 ): Fitted {
-  if (!readings.length) return { ok: false, why: say('noReading') }
+  if (!readings.length) return { ok: false, why: say('workshop.noReading') }
   const wiring = wireUp(circuit)
   for (const { red, black, state } of readings) {
     for (const name of [red, black])
-      if (!wiring.find(name)) return { ok: false, why: say('noPoint', { name }) }
-    if (!circuit.states.some((s) => s.id === state)) return { ok: false, why: say('noState', { id: state }) }
+      if (!wiring.find(name)) return { ok: false, why: say('workshop.noPoint', { name }) }
+    if (!circuit.states.some((s) => s.id === state))
+      return { ok: false, why: say('workshop.noState', { id: state }) }
   }
   const free = freeValues(circuit)
   const sigma = readings.map((r) => Math.max(0.5e-3, voltsAccuracy(r.volts, meter) / 2))
@@ -87,7 +89,7 @@ export function fitBoard(
     readingsOf(withValues(circuit, free, x), readings)
   let x = free.map(() => 0)
   const first = model(x)
-  if (!first) return { ok: false, why: say('noEquilibrium') }
+  if (!first) return { ok: false, why: say('workshop.noEquilibrium') }
   let now = first
   // A slip of the pen must not bend the whole board: far misses weigh less (Huber).
   const weigh = (values: readonly number[]) =>

@@ -1,3 +1,4 @@
+import type { Words } from '../document'
 import { findPart, partOf, walkPaths } from '../model'
 import type { Circuit } from '../circuit'
 import { solveBoard, segmentAmps } from '../board'
@@ -22,8 +23,8 @@ export interface ResistorMade {
 
 export interface Hardware {
   readonly fault: Fault
-  readonly built: string
-  readonly caution: string | undefined
+  readonly built: Words
+  readonly caution: Words | undefined
   readonly resistor?: ResistorMade
   /** Of a conductor that loses strands: how many of how many to cut. */
   readonly strands?: { readonly cut: number; readonly of: number }

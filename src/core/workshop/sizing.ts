@@ -1,11 +1,12 @@
 import { findPart } from '../model'
 import type { Message } from '../document'
-import { say } from './phrases'
+import { say, messageOf, type Words } from '../document'
+
 import type { Circuit, CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { limitSetFor, stateKey, type StateKey, isolatedRows } from '../readings'
 import { workshopMeter } from '../instruments'
-import { partOfKind } from '../parts'
+import { nameOfPart, partOfKind } from '../parts'
 
 /** What a planted fault is to bring about. */
 export type Effect =
@@ -41,7 +42,8 @@ export function sizeFault(
   others: readonly Fault[] = [],
 ): Sized {
   const range = faultOfKind(fault.kind).severity
-  if (!range) return { ok: false, why: say('noSize', { title: faultOfKind(fault.kind).title }) }
+  if (!range)
+    return { ok: false, why: say('workshop.noSize', { title: messageOf(faultOfKind(fault.kind).title) }) }
   const ratio = range.most / range.least
   const severityAt = (share: number) => range.least * ratio ** share
   const keyAt = (share: number) => {
@@ -108,7 +110,7 @@ function sizeLoss(
     const least = Math.min(...reach).toFixed(2)
     return {
       ok: false,
-      why: say('outOfReach', { least, most, side, volts: String(volts) }),
+      why: say('workshop.outOfReach', { least, most, side, volts: { shown: String(volts) } }),
     }
   }
   let [a, b] = [(i - 1) / steps, i / steps]
@@ -125,20 +127,20 @@ function sizeLoss(
 const round = (value: number) => Number(value.toPrecision(3))
 
 function notReached(circuit: Circuit, fault: Fault, effect: Effect): Message {
-  const title = faultOfKind(fault.kind).title
+  const title = messageOf(faultOfKind(fault.kind).title)
   if (effect.type === 'notice') {
     const part = findPart(circuit, effect.part)
     const text = part && partOfKind(part.kind).notice?.all.find((n) => n.key === effect.key)?.text
-    return say('noNotice', { title, part: effect.part, notice: text ?? effect.key })
+    return say('workshop.noNotice', { title, part: effect.part, notice: text ? messageOf(text) : effect.key })
   }
-  return say('noLazy', { title })
+  return say('workshop.noLazy', { title })
 }
 
 /** What may be asked of a fault here: each load's words, and a loss on either side. */
-export function noticesOf(circuit: Circuit): { part: string; name: string; key: string; text: string }[] {
+export function noticesOf(circuit: Circuit): { part: string; name: Message; key: string; text: Words }[] {
   return circuit.parts.flatMap((part) => {
-    const { notice, title, role } = partOfKind(part.kind)
+    const { notice, role } = partOfKind(part.kind)
     if (!notice || (role !== 'load' && !notice.complained)) return []
-    return notice.all.map(({ key, text }) => ({ part: part.id, name: part.name || title, key, text }))
+    return notice.all.map(({ key, text }) => ({ part: part.id, name: nameOfPart(part), key, text }))
   })
 }

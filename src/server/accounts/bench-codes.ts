@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import type { Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import { checkPassword, hashPassword } from './password-threads'
@@ -12,7 +13,8 @@ import { setBenchCode } from './users'
  */
 export async function newBenchCode(db: Queries, id: string): Promise<string> {
   const code = String(randomInt(1_000_000)).padStart(6, '0')
-  if (!(await setBenchCode(db, id, await hashPassword(code)))) throw new HttpError(404, say('noPerson'))
+  if (!(await setBenchCode(db, id, await hashPassword(code))))
+    throw new HttpError(404, say('school.noPerson'))
   return code
 }
 

@@ -1,8 +1,8 @@
 import type { z } from 'zod'
+import { say } from '../../core/document'
 import {
   dayBodySchema,
   dayOf,
-  say,
   type BenchClaims,
   type CardPeople,
   type cardInSchema,
@@ -41,11 +41,11 @@ export async function peopleAt(
       'select word, name, body from lab_days where id = $1 and day = $2',
       [day, dayOf(new Date())],
     )
-    if (!row) throw new HttpError(404, say('noBenchHere'))
+    if (!row) throw new HttpError(404, say('school.noBenchHere'))
     if (row.word === null || row.word !== word.trim().toLowerCase()) return undefined
     const { groups, seats, stands } = dayBodySchema.parse(row.body)
     const bench = stands[stand - 1]
-    if (!bench) throw new HttpError(404, say('noBenchHere'))
+    if (!bench) throw new HttpError(404, say('school.noBenchHere'))
     const ids = groups.flatMap((people, g) => (seats[g]?.includes(stand - 1) ? people : []))
     const found = await db.query<{ id: string; name: string }>(
       `select id, name from users where id = any($1::uuid[]) and role = 'student' order by name`,
@@ -53,13 +53,13 @@ export async function peopleAt(
     )
     return { day: row.name, stand: bench.name, people: found }
   })
-  if (!people) throw new HttpError(401, say('wrongWord'))
+  if (!people) throw new HttpError(401, say('school.wrongWord'))
   return people
 }
 
 async function personAt(db: Database, card: Card, person: string, source: string): Promise<CardPeople> {
   const found = await peopleAt(db, card, source)
-  if (!found.people.some(({ id }) => id === person)) throw new HttpError(403, say('notHere'))
+  if (!found.people.some(({ id }) => id === person)) throw new HttpError(403, say('school.notHere'))
   return found
 }
 
@@ -77,7 +77,7 @@ export async function askToConfirm(
       'select count(*)::int as count from bench_claims where lab_day_id = $1 and stand = $2 and confirmed_at is null',
       [card.day, card.stand],
     )
-    if (open!.count >= mostClaims) throw new HttpError(429, say('tooBusy'))
+    if (open!.count >= mostClaims) throw new HttpError(429, say('school.tooBusy'))
     await tx.query(
       'insert into bench_claims (secret_hash, lab_day_id, stand, user_id) values ($1, $2, $3, $4)',
       [hashToken(claim), card.day, card.stand, person],
@@ -103,14 +103,14 @@ export async function signInByCard(
     const right = await lookInTurn(db, attempt, async () =>
       (await isBenchCode(db, person, code)) ? true : undefined,
     )
-    if (!right) throw new HttpError(401, say('wrongCode'))
+    if (!right) throw new HttpError(401, say('school.wrongCode'))
   } else {
     const [row] = await db.query<{ id: string; confirmed: boolean }>(
       `select id, confirmed_at is not null as confirmed from bench_claims
        where secret_hash = $1 and lab_day_id = $2 and stand = $3 and user_id = $4`,
       [hashToken(claim ?? ''), card.day, card.stand, person],
     )
-    if (!row) throw new HttpError(403, say('notConfirmed'))
+    if (!row) throw new HttpError(403, say('school.notConfirmed'))
     if (!row.confirmed) return undefined
     // Good for one session.
     await db.query('delete from bench_claims where id = $1', [row.id])
@@ -137,7 +137,7 @@ export async function settleClaim(db: Queries, id: string, confirmed: boolean): 
       : 'delete from bench_claims where id = $1 returning id',
     [id],
   )
-  if (!rows.length) throw new HttpError(404, say('nothingHere'))
+  if (!rows.length) throw new HttpError(404, say('school.nothingHere'))
   await tellFloor(db, 'claims')
 }
 

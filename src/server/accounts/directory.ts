@@ -1,7 +1,8 @@
 import { Router, type Request, type Response } from 'express'
 import * as oidc from 'openid-client'
 import { z } from 'zod'
-import { newAccountSchema, say, type Role, type User } from '../../contract'
+import { say } from '../../core/document'
+import { newAccountSchema, type Role, type User } from '../../contract'
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import { giveDevice, giveSession } from './routes'
@@ -110,7 +111,7 @@ export class Directory {
     const router = Router()
     router.get('/directory', async (req, res) => {
       const config = await this.configuration().catch(() => {
-        throw new HttpError(503, say('noDirectory', { label: this.label }))
+        throw new HttpError(503, say('school.noDirectory', { label: this.label }))
       })
       const verifier = oidc.randomPKCECodeVerifier()
       const state = oidc.randomState()

@@ -1,4 +1,5 @@
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
 
@@ -36,7 +37,8 @@ export async function lookInTurn<T>(
   const own = { account: shape(attempt.account), source: attempt.source }
   const name = `${own.account} ${own.source}`
   const before = turns.get(name)
-  if (before && before.count >= mostAtOnce) throw new HttpError(429, say('waitForAccount', { seconds: 5 }))
+  if (before && before.count >= mostAtOnce)
+    throw new HttpError(429, say('school.waitForAccount', { seconds: 5 }))
   const mine = (before?.last ?? Promise.resolve()).catch(() => undefined).then(() => lookOnce(db, own, look))
   const settled = mine.catch(() => undefined)
   turns.set(name, { last: settled, count: (before?.count ?? 0) + 1 })
@@ -64,7 +66,7 @@ async function lookOnce<T>(
     [account, source],
   )
   const wait = row && row.since >= 0 ? Math.ceil(waitAfter(row.wrong) - row.since) : 0
-  if (wait > 0) throw new HttpError(429, say('waitForAccount', { seconds: wait }))
+  if (wait > 0) throw new HttpError(429, say('school.waitForAccount', { seconds: wait }))
   const found = await look()
   if (found !== undefined) {
     if (row) await db.query('delete from wrong_tries where account = $1 and source = $2', [account, source])

@@ -1,7 +1,8 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import { HttpError } from '../http/http-error'
 import type { PasswordTask } from './password-tasks'
 
@@ -29,7 +30,7 @@ const started = (): Piscina =>
 
 async function inThread<T>(name: PasswordTask, task: object): Promise<T> {
   const pool = started()
-  if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('tooBusy'))
+  if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('school.tooBusy'))
   const result: unknown = await pool.run({ name, task })
   return result as T
 }

@@ -1,5 +1,6 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { z } from 'zod'
+import { say } from '../../core/document'
 import {
   afterSchema,
   cardInSchema,
@@ -8,7 +9,6 @@ import {
   changePasswordSchema,
   languageSchema,
   newAccountSchema,
-  say,
   schoolNameSchema,
   setUpSchema,
   settleClaimSchema,
@@ -65,15 +65,15 @@ export const identify =
     res.locals.session = visitor?.session
     // A password that somebody else chose is changed before anything else is done with it.
     if (visitor?.user.mustChange && !/^\/(session|sessions|password)$/.test(req.path))
-      throw new HttpError(403, say('changeFirst'))
-    if (visitor?.user.bench && !atBench.test(req.path)) throw new HttpError(403, say('benchOnly'))
+      throw new HttpError(403, say('school.changeFirst'))
+    if (visitor?.user.bench && !atBench.test(req.path)) throw new HttpError(403, say('school.benchOnly'))
     next()
   }
 
 /** Changes are taken from our own pages only: the browser says where a request comes from. */
 export const sameOrigin: RequestHandler = (req, _res, next) => {
   const safe = req.method === 'GET' || req.method === 'HEAD'
-  if (!safe && !isOurs(req)) throw new HttpError(403, say('otherSite'))
+  if (!safe && !isOurs(req)) throw new HttpError(403, say('school.otherSite'))
   next()
 }
 
@@ -90,7 +90,7 @@ function isOurs(req: Request): boolean {
 
 export const userOf = (res: { locals: Record<string, unknown> }): User => {
   const user = res.locals.user as User | undefined
-  if (!user) throw new HttpError(401, say('signInFirst'))
+  if (!user) throw new HttpError(401, say('school.signInFirst'))
   return user
 }
 
@@ -111,7 +111,7 @@ export const only =
   (role: Role): RequestHandler =>
   (_req, res, next) => {
     if (userOf(res).role !== role)
-      throw new HttpError(403, say(role === 'instructor' ? 'forInstructors' : 'forStudents'))
+      throw new HttpError(403, say(role === 'instructor' ? 'school.forInstructors' : 'school.forStudents'))
     next()
   }
 
@@ -158,7 +158,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
       seconds: 15 * 60,
       by: sourceOf,
       onlyRefused: true,
-      why: say('tooManyTries'),
+      why: say('school.tooManyTries'),
     }),
   ]
 
@@ -181,7 +181,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
       throw error
     })
     await noteSignIn(db, login, address, user ? 'in' : 'wrong')
-    if (!user) throw new HttpError(401, say('wrongPassword'))
+    if (!user) throw new HttpError(401, say('school.wrongPassword'))
     await directory?.linkPending(db, req, res, user)
     const hours = sessionHours[user.role]
     const { token, session } = await openSession(db, user.id, { hours })
@@ -246,7 +246,7 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
     // Whoever sits at an open session is no nearer to the password than a stranger; strangers do not slow them.
     const attempt = { account: user.login, source: `session ${sessionOf(res)}` }
     const known = await lookInTurn(db, attempt, () => changePassword(db, user, change, token))
-    if (!known) throw new HttpError(422, say('currentWrong'))
+    if (!known) throw new HttpError(422, say('school.currentWrong'))
     res.status(204).end()
   })
 
@@ -257,12 +257,12 @@ export function accountRoutes(db: Database, directory?: Directory): Router {
 
   router.post('/set-up', ...slow, async (req, res) => {
     const { school, ...account } = setUpSchema.parse(req.body)
-    if (await anyInstructor(db)) throw new HttpError(403, say('setUpAlready'))
+    if (await anyInstructor(db)) throw new HttpError(403, say('school.setUpAlready'))
     // Slow work comes before the transaction, not in it.
     const hash = await hashOfNew(db, account)
     const user = await db.transaction(async (tx) => {
       await lockUsers(tx)
-      if (await anyInstructor(tx)) throw new HttpError(403, say('setUpAlready'))
+      if (await anyInstructor(tx)) throw new HttpError(403, say('school.setUpAlready'))
       if (school) await nameSchool(tx, school)
       return addHashed(tx, account, 'instructor', false, hash)
     })

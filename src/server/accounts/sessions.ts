@@ -1,4 +1,5 @@
-import { say, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type User } from '../../contract'
 import { often, type Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import { hashToken, newToken } from './tokens'
@@ -26,7 +27,7 @@ export async function openSession(
   )
   await db.query('delete from sessions where expires_at < now()')
   const visitor = await visitorOf(db, token)
-  if (!visitor) throw new HttpError(404, say('noPerson'))
+  if (!visitor) throw new HttpError(404, say('school.noPerson'))
   return { ...visitor, token }
 }
 

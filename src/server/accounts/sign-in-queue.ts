@@ -1,6 +1,7 @@
 import type { Request, RequestHandler } from 'express'
 import { ipKeyGenerator } from 'express-rate-limit'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import type { Database } from '../database'
 import { HttpError } from '../http/http-error'
 import { deviceSource } from './devices'
@@ -51,6 +52,6 @@ export function signInQueue(
           next()
         }),
     )
-    if (!done) throw new HttpError(503, say('tooBusy'))
+    if (!done) throw new HttpError(503, say('school.tooBusy'))
   }
 }

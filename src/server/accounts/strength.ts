@@ -1,4 +1,5 @@
-import { leastPassword, say } from '../../contract'
+import { say } from '../../core/document'
+import { leastPassword } from '../../contract'
 import { HttpError } from '../http/http-error'
 import { isGuessed } from './password-threads'
 
@@ -13,11 +14,11 @@ export async function checkStrength(
   school: string,
 ): Promise<void> {
   if (password.trim().length < leastPassword)
-    throw new HttpError(422, say('passwordShort', { least: leastPassword }))
+    throw new HttpError(422, say('school.passwordShort', { least: leastPassword }))
   const known = `${login} ${name} ${school} brachyon`
     .normalize('NFKC')
     .toLowerCase()
     .split(/[^\p{L}\d]+/u)
     .filter((word) => word.length > 1)
-  if (await isGuessed(password, known)) throw new HttpError(422, say('passwordGuessed'))
+  if (await isGuessed(password, known)) throw new HttpError(422, say('school.passwordGuessed'))
 }

@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto'
+import { say } from '../../core/document'
 import {
   everybody,
-  say,
   scopeSchema,
   type NewAccount,
   type Page,
@@ -53,7 +53,7 @@ export async function addHashed(
      on conflict (login) do nothing returning ${userColumns('u')}`,
     [login, name, role, hash, byOther],
   )
-  if (!user) throw new HttpError(409, say('loginTaken', { login }))
+  if (!user) throw new HttpError(409, say('school.loginTaken', { login }))
   return user
 }
 
@@ -124,7 +124,7 @@ async function personOf(db: Queries, id: string): Promise<User & { hash: string 
     `select ${userColumns('u')}, password_hash as hash from users u where id = $1`,
     [id],
   )
-  if (!row) throw new HttpError(404, say('noPerson'))
+  if (!row) throw new HttpError(404, say('school.noPerson'))
   return row
 }
 
@@ -137,7 +137,7 @@ export async function changePassword(
 ): Promise<true | undefined> {
   const row = await personOf(db, user.id)
   if (!(await checkPassword(current, row.hash))) return undefined
-  if (current === password) throw new HttpError(422, say('samePassword'))
+  if (current === password) throw new HttpError(422, say('school.samePassword'))
   await checkStrength(password, row, await schoolName(db))
   await db.query('update users set password_hash = $2, must_change = false where id = $1', [
     user.id,
@@ -192,7 +192,7 @@ export async function forgetSignIns(tx: Queries, login: string): Promise<void> {
 
 /** Takes an account away with all that hangs on it: a student’s orders and what was done on them. */
 export async function removeUser(db: Database, id: string, by: User): Promise<void> {
-  if (id === by.id) throw new HttpError(409, say('notYourself'))
+  if (id === by.id) throw new HttpError(409, say('school.notYourself'))
   const { login } = await personOf(db, id)
   await db.transaction(async (tx) => {
     await endSessions(tx, id)

@@ -1,7 +1,7 @@
+import { say } from '../../core/document'
 import {
   mostCircuits,
   plantDoor,
-  say,
   type CircuitList,
   type Plant,
   type Shelf,
@@ -24,7 +24,7 @@ interface Row {
 /** What is stored went through the same door as an import; going through it again upgrades older documents. */
 function documentOf(row: { document: unknown }): Circuit {
   const read = readCircuit(row.document, { unfinished: true })
-  if (!read.ok) throw new HttpError(422, say('unreadable'), read.problems)
+  if (!read.ok) throw new HttpError(422, say('school.unreadable'), read.problems)
   return read.value
 }
 
@@ -40,11 +40,11 @@ export async function listCircuits(db: Queries): Promise<CircuitList> {
 /** Takes a document in through the one door; a malformed one changes nothing. */
 export async function addCircuit(db: Queries, input: unknown, owner: string | undefined): Promise<string> {
   const read = readCircuit(input, { unfinished: true })
-  if (!read.ok) throw new HttpError(422, say('notTakenIn'), read.problems)
+  if (!read.ok) throw new HttpError(422, say('school.notTakenIn'), read.problems)
   const [{ count } = { count: 0 }] = await db.query<{ count: number }>(
     'select count(*)::int as count from circuits',
   )
-  if (count >= mostCircuits) throw new HttpError(409, say('tooManyCircuits', { most: mostCircuits }))
+  if (count >= mostCircuits) throw new HttpError(409, say('school.tooManyCircuits', { most: mostCircuits }))
   const [row] = await db.query<{ id: string }>(
     'insert into circuits (owner_id, document) values ($1, $2) returning id',
     [owner ?? null, JSON.stringify(read.value)],
@@ -57,7 +57,7 @@ async function rowOf(db: Queries, id: string, lock = false): Promise<Row> {
     `select id, document, revision, plant from circuits where id = $1${lock ? ' for update' : ''}`,
     [id],
   )
-  if (!row) throw new HttpError(404, say('noCircuit'))
+  if (!row) throw new HttpError(404, say('school.noCircuit'))
   return row
 }
 
@@ -109,7 +109,7 @@ export async function editCircuit(
   await database.transaction((db) =>
     once(db, act, async () => {
       const row = await rowOf(db, id, true)
-      if (row.revision !== revision) throw new HttpError(409, say('changedElsewhere'))
+      if (row.revision !== revision) throw new HttpError(409, say('school.changedElsewhere'))
       const edited = applyEdit(documentOf(row), edit)
       if (!edited.ok) throw new HttpError(422, edited.problem, [edited.problem])
       await db.query('delete from circuit_edits where circuit_id = $1 and undone', [id])
@@ -148,9 +148,9 @@ async function takeStep(db: Queries, id: string, way: 'undo' | 'redo'): Promise<
       : 'select position, edit, inverse from circuit_edits where circuit_id = $1 and undone order by position limit 1',
     [id],
   )
-  if (!entry) throw new HttpError(409, say(way === 'undo' ? 'nothingToUndo' : 'nothingToRedo'))
+  if (!entry) throw new HttpError(409, say(way === 'undo' ? 'school.nothingToUndo' : 'school.nothingToRedo'))
   const read = editDoor.read(way === 'undo' ? entry.inverse : entry.edit)
-  if (!read.ok) throw new HttpError(422, say('unreadable'), read.problems)
+  if (!read.ok) throw new HttpError(422, say('school.unreadable'), read.problems)
   const edited = applyEdit(documentOf(row), read.value)
   if (!edited.ok) throw new HttpError(422, edited.problem, [edited.problem])
   await db.query('update circuit_edits set undone = $3 where circuit_id = $1 and position = $2', [
@@ -178,7 +178,7 @@ export async function shelve(db: Queries, id: string, { folder: name, tags }: Sh
     name,
     JSON.stringify([...new Set(tags)]),
   ])
-  if (!rows.length) throw new HttpError(404, say('noCircuit'))
+  if (!rows.length) throw new HttpError(404, say('school.noCircuit'))
 }
 
 /** Takes a circuit out of the library. Work orders keep their own copy of it. */

@@ -17,7 +17,7 @@ export function libraryRoutes(db: Database): Router {
     res.status(201).json(await loadCircuit(db, id))
   })
   router.post('/circuits/:id/copy', async (req, res) => {
-    const id = await library.copyCircuit(db, idOf(req.params.id), userOf(res).id)
+    const id = await library.copyCircuit(db, idOf(req.params.id), userOf(res))
     res.status(201).json(await loadCircuit(db, id))
   })
   router.put('/circuits/:id/shelf', async (req, res) => {

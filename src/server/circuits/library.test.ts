@@ -1,3 +1,4 @@
+import { say, type Message } from '../../core/document'
 import { tell } from '../../contract/words'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type TestAgent from 'supertest/lib/agent'
@@ -38,7 +39,7 @@ function suite(kind: 'embedded' | 'server'): void {
   const list = async () => circuitListSchema.parse((await orla.get('/api/circuits').expect(200)).body)
   const start = async (file = 'sweeper-work-lamp'): Promise<StoredCircuit> =>
     storedCircuitSchema.parse((await orla.post(`/api/templates/${file}`).expect(201)).body)
-  const arranged = (circuit: Circuit, label: string) => arrangement(circuit, label)
+  const arranged = (circuit: Circuit, label: Message | string) => arrangement(circuit, label)
   const edit = (stored: StoredCircuit, change: object) =>
     orla.post(`/api/circuits/${stored.id}/edits`).send({ revision: stored.revision, edit: change })
 
@@ -61,7 +62,7 @@ function suite(kind: 'embedded' | 'server'): void {
     ])
     if (!built.ok) throw new Error(tell(built.problem))
     const after = storedCircuitSchema.parse(
-      (await edit(bench, arranged(built.circuit, 'parts put in')).expect(200)).body,
+      (await edit(bench, arranged(built.circuit, say('ui.bench.pasted'))).expect(200)).body,
     )
     expect(after.circuit.parts.map((p) => p.id)).toEqual(['B1', 'F1', 'L1'])
     const undone = storedCircuitSchema.parse(
@@ -69,7 +70,7 @@ function suite(kind: 'embedded' | 'server'): void {
     )
     expect(undone.circuit).toEqual(bench.circuit)
     const history = historySchema.parse((await orla.get(`/api/circuits/${bench.id}/history`)).body)
-    expect(history).toEqual([{ what: 'parts put in', undone: true }])
+    expect(history).toEqual([{ what: say('ui.bench.pasted'), undone: true }])
   })
 
   it('refuses a structure that does not hang together, and changes nothing', async () => {
@@ -118,6 +119,14 @@ function suite(kind: 'embedded' | 'server'): void {
       tags: ['lamp', 'bench 7'],
       name: `${stored.circuit.name}, copy`,
     })
+    // In the language of who makes it, whatever the page is shown in.
+    await orla.put('/api/language').send({ language: 'de' }).expect(204)
+    const german = storedCircuitSchema.parse(
+      (await orla.post(`/api/circuits/${stored.id}/copy`).expect(201)).body,
+    )
+    expect(german.circuit.name).toBe(`${stored.circuit.name}, Kopie`)
+    await orla.put('/api/language').send({ language: '' }).expect(204)
+    await orla.delete(`/api/circuits/${german.id}`).expect(204)
     await orla.delete(`/api/circuits/${copy.id}`).expect(204)
     expect((await list()).some((c) => c.id === copy.id)).toBe(false)
     await orla.put(`/api/circuits/${copy.id}/shelf`).send({ folder: '', tags: [] }).expect(404)

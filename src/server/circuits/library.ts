@@ -1,16 +1,19 @@
 import { readdirSync, readFileSync } from 'node:fs'
+import { say, verbatim, type Message } from '../../core/document'
 import {
   plantDoor,
-  say,
   type FaultSets,
   type Plant,
   type TemplateList,
+  type User,
   type VersionList,
 } from '../../contract'
 import { readCircuit } from '../../core/editing'
 import { type Circuit } from '../../core/circuit'
+import type { Edit } from '../../core/editing'
 import { addCircuit, checkFaults, editCircuit, loadCircuit, shelveLike } from './circuits'
 import type { Database, Queries } from '../database'
+import { tellFor } from '../words'
 import { HttpError } from '../http/http-error'
 
 const folder = new URL('../../../demo/circuits/', import.meta.url)
@@ -41,16 +44,21 @@ export const listTemplates = (): TemplateList =>
 
 export async function startFrom(db: Queries, file: string, owner: string | undefined): Promise<string> {
   const circuit = templates().get(file)
-  if (!circuit) throw new HttpError(404, say('noTemplate'))
+  if (!circuit) throw new HttpError(404, say('school.noTemplate'))
   return addCircuit(db, circuit, owner)
 }
 
 /** A copy of a circuit beside it, in the same folder; the plant stays with the original. */
-export async function copyCircuit(db: Queries, id: string, owner: string | undefined): Promise<string> {
+export async function copyCircuit(
+  db: Queries,
+  id: string,
+  owner: Pick<User, 'id' | 'language'>,
+): Promise<string> {
   const { circuit } = await loadCircuit(db, id)
-  const copy = await addCircuit(db, { ...circuit, name: `${circuit.name}, copy`.slice(0, 120) }, owner)
-  await shelveLike(db, copy, id)
-  return copy
+  const copy = tellFor(owner)(say('school.copyOf', { name: circuit.name }))
+  const made = await addCircuit(db, { ...circuit, name: copy.slice(0, 120) }, owner.id)
+  await shelveLike(db, made, id)
+  return made
 }
 
 export const listVersions = (db: Queries, circuit: string): Promise<VersionList> =>
@@ -73,28 +81,49 @@ export async function takeUp(database: Database, circuit: string, version: strin
     'select name, document from circuit_versions where id = $1 and circuit_id = $2',
     [version, circuit],
   )
-  if (!row) throw new HttpError(404, say('noVersion'))
+  if (!row) throw new HttpError(404, say('school.noVersion'))
   const read = readCircuit(row.document, { unfinished: true })
-  if (!read.ok) throw new HttpError(422, say('unreadable'), read.problems)
+  if (!read.ok) throw new HttpError(422, say('school.unreadable'), read.problems)
   const { revision } = await loadCircuit(database, circuit)
   return editCircuit(database, circuit, revision, {
     type: 'whole',
-    label: `Version “${row.name}” taken up again`.slice(0, 200),
+    label: say('school.takenUpAgain', { name: row.name }),
     circuit: read.value,
   })
 }
 
-export async function historyOf(db: Queries, circuit: string): Promise<{ what: string; undone: boolean }[]> {
-  return db.query(
-    `select undone, case edit->>'type'
-       when 'setParameter' then (edit->>'part') || ': ' || (edit->>'name') || ' = ' || (edit->>'value')
-       when 'namePart' then (edit->>'part') || ' named “' || (edit->>'name') || '”'
-       when 'rename' then 'named “' || (edit->>'name') || '”'
-       when 'setTemperature' then (edit->>'value') || ' °C'
-       else coalesce(edit->>'label', 'described') end as what
+export async function historyOf(db: Queries, circuit: string): Promise<{ what: Message; undone: boolean }[]> {
+  const rows = await db.query<{ undone: boolean; edit: Done }>(
+    `select undone, edit - 'circuit' - 'parts' - 'paths' - 'bundles' - 'states' as edit
      from circuit_edits where circuit_id = $1 order by position desc limit 200`,
     [circuit],
   )
+  return rows.map(({ undone, edit }) => ({ undone, what: done(edit) }))
+}
+
+/** An edit without the circuit in it. */
+interface Done {
+  readonly type: Edit['type']
+  readonly part?: string
+  readonly name?: string
+  readonly value?: number | string
+  readonly label?: Message | string
+}
+
+function done({ type, part = '', name = '', value = '', label }: Done): Message {
+  switch (type) {
+    case 'setParameter':
+      return say('circuit.did.set', { part, name, value })
+    case 'namePart':
+      return say('circuit.did.namedPart', { part, name })
+    case 'rename':
+      return say('circuit.did.named', { name })
+    case 'setTemperature':
+      return say('circuit.did.temperature', { celsius: { value: Number(value), unit: '°C' } })
+    default:
+      if (!label) return say('circuit.did.described')
+      return typeof label === 'string' ? verbatim(label) : label
+  }
 }
 
 /** Sets that can be read; one of a fault that is gone is left out. */

@@ -1,13 +1,14 @@
 import { Router, type Response } from 'express'
 import { z } from 'zod'
-import { editRequestSchema, historyStepSchema, plantSchema, say } from '../../contract'
+import { say } from '../../core/document'
+import { editRequestSchema, historyStepSchema, plantSchema } from '../../contract'
 import { coded } from '../../core/document'
 import { addCircuit, editCircuit, listCircuits, loadCircuit, savePlant, stepHistory } from './circuits'
 import type { Database } from '../database'
 import type { KeyedAct } from '../http/once'
 import { only, userOf } from '../accounts/routes'
 
-export const idOf = (value: unknown): string => z.uuid(coded(say('badAddress'))).parse(value)
+export const idOf = (value: unknown): string => z.uuid(coded(say('school.badAddress'))).parse(value)
 
 /** An act of whoever asks, under the key that the page has made for it. */
 const keyed = (key: string | undefined, res: Response): KeyedAct | undefined =>

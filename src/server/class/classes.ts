@@ -1,6 +1,6 @@
 import type { z } from 'zod'
+import { say } from '../../core/document'
 import {
-  say,
   type ClassList,
   type RosterDone,
   type RosterPlan,
@@ -36,7 +36,7 @@ export const addClass = (
       'insert into classes (name, term) values ($1, $2) on conflict (name, term) do nothing returning id',
       [name, term],
     )
-    if (!row) throw new HttpError(409, say('classThere', { name }))
+    if (!row) throw new HttpError(409, say('school.classThere', { name }))
     await setTeaching(db, row.id, instructor, true)
     return row.id
   })
@@ -67,7 +67,7 @@ export async function setMember(db: Queries, id: string, student: string, there:
     `select 1 from classes c, users u where c.id = $1 and u.id = $2 and u.role = 'student'`,
     [id, student],
   )
-  if (!known) throw new HttpError(404, say('noPerson'))
+  if (!known) throw new HttpError(404, say('school.noPerson'))
   await db.query(
     there
       ? 'insert into class_members (class_id, user_id) values ($1, $2) on conflict do nothing'
@@ -166,7 +166,7 @@ export async function planRoster(db: Queries, asked: Asked): Promise<RosterPlan>
     problems: [
       ...roster.problems,
       ...fates.flatMap(({ one: { login }, fate }) =>
-        fate.type === 'instructor' ? [{ where: login, ...say('loginTaken', { login }) }] : [],
+        fate.type === 'instructor' ? [{ where: login, ...say('school.loginTaken', { login }) }] : [],
       ),
     ],
   }
@@ -205,7 +205,7 @@ export async function importRoster(
       } else if (fate.type === 'new') {
         const made = passwords.get(one.key)
         // Somebody else has changed the school meanwhile.
-        if (!made) throw new HttpError(409, say('tooBusy'))
+        if (!made) throw new HttpError(409, say('school.tooBusy'))
         ids.set(one.key, await addFromRoster(db, fate.login, one.name, one.sourced, made.hash))
         added.push({ name: one.name, login: fate.login, password: made.password })
       }

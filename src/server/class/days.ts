@@ -1,9 +1,9 @@
 import type { z } from 'zod'
+import { say } from '../../core/document'
 import {
   clockOf,
   dayBodySchema,
   dayOf,
-  say,
   type changedDaySchema,
   type DayList,
   type DayRow,
@@ -30,7 +30,7 @@ async function wordFor(db: Queries, id: string): Promise<string> {
     'update lab_days set word = coalesce(word, $2) where id = $1 returning word',
     [id, wordOfDay()],
   )
-  if (!row) throw new HttpError(404, say('noDay'))
+  if (!row) throw new HttpError(404, say('school.noDay'))
   return row.word
 }
 
@@ -101,7 +101,7 @@ export async function loadDay(db: Queries, id: string): Promise<StoredDay> {
     `select id, word, name, to_char(day, 'YYYY-MM-DD') as day, class_id as class, revision, body from lab_days where id = $1`,
     [id],
   )
-  if (!row) throw new HttpError(404, say('noDay'))
+  if (!row) throw new HttpError(404, say('school.noDay'))
   row.word ??= await wordFor(db, id)
   return { ...row, body: dayBodySchema.parse(row.body) }
 }
@@ -126,7 +126,7 @@ export async function changeDay(
      where id = $1 and revision = $2 returning id`,
     [id, revision, day.name, day.day, day.class, JSON.stringify(day.body)],
   )
-  if (!row) throw new HttpError(409, say('dayChanged'))
+  if (!row) throw new HttpError(409, say('school.dayChanged'))
   return loadDay(db, id)
 }
 
@@ -139,11 +139,11 @@ export async function handOutRound(
   workers: Workers,
   id: string,
   round: number,
-  instructor: Pick<User, 'id'>,
+  instructor: Pick<User, 'id' | 'language'>,
 ): Promise<number> {
   const day = await loadDay(db, id)
   const { stands, groups, seats, rounds } = day.body
-  if (round < 0 || round >= rounds) throw new HttpError(422, say('noRound', { round: round + 1 }))
+  if (round < 0 || round >= rounds) throw new HttpError(422, say('school.noRound', { round: round + 1 }))
   const orders: HandOut[] = []
   for (const [g, people] of groups.entries()) {
     const stand = stands[seats[g]?.[round] ?? -1]
@@ -155,7 +155,7 @@ export async function handOutRound(
       ...lesson,
       lesson: { ...lesson.lesson, frame: { ...lesson.lesson.frame, ...(source && { source }) } },
     }
-    const order = await readyLesson(db, workers, own, stand.set, stand.meter)
+    const order = await readyLesson(db, workers, own, stand.set, instructor, stand.meter)
     orders.push({ order: { ...order, day: id, station: stand.name, round: round + 1 }, students: people })
   }
   const also = (tx: Queries) =>
@@ -172,5 +172,5 @@ export async function handOutRound(
 /** Takes a day away; its orders stay. @throws HttpError 404 */
 export async function removeDay(db: Queries, id: string): Promise<void> {
   const gone = await db.query('delete from lab_days where id = $1 returning 1', [id])
-  if (!gone.length) throw new HttpError(404, say('noDay'))
+  if (!gone.length) throw new HttpError(404, say('school.noDay'))
 }

@@ -51,7 +51,7 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
     res.json(await listVersions(db, idOf(req.params.id)))
   })
   router.post('/lessons/:id/copy', async (req, res) => {
-    res.status(201).json({ id: await copyLesson(db, idOf(req.params.id)) })
+    res.status(201).json({ id: await copyLesson(db, idOf(req.params.id), userOf(res)) })
   })
   router.post('/lessons/:id/orders', async (req, res) => {
     const asked = handOutSchema.parse(req.body)

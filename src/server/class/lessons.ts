@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto'
 import type { z } from 'zod'
+import { say } from '../../core/document'
 import {
-  say,
   type handOutSchema,
   type keepLessonSchema,
   type LessonRow,
@@ -9,7 +9,7 @@ import {
   type StoredLesson,
   type User,
 } from '../../contract'
-import { tell } from '../../contract/words'
+import { tellFor } from '../words'
 import { complaintWords, frameSchema } from '../../core/attempt'
 import { drawSets, lessonFormat, lessonVersion, readLesson, type Lesson } from '../../core/lab'
 import { loadCircuit } from '../circuits/circuits'
@@ -32,7 +32,7 @@ export const listLessons = (db: Queries): Promise<LessonRow[]> =>
 /** The way in for every lesson; what does not fit is refused with every reason, and nothing is kept of it. */
 export function admitLesson(input: unknown): Lesson {
   const read = readLesson(input)
-  if (!read.ok) throw new HttpError(422, read.problems[0] ?? say('missing'), read.problems)
+  if (!read.ok) throw new HttpError(422, read.problems[0] ?? say('school.missing'), read.problems)
   return read.value
 }
 
@@ -59,7 +59,7 @@ export async function loadLesson(db: Queries, id: string, version?: number): Pro
       : 'select lesson_id as id, version, body from lesson_versions where lesson_id = $1 and version = $2',
     version === undefined ? [id] : [id, version],
   )
-  if (!row) throw new HttpError(404, say('noLesson'))
+  if (!row) throw new HttpError(404, say('school.noLesson'))
   return { id: row.id, version: row.version, lesson: opened(readLesson(row.body)) }
 }
 
@@ -71,7 +71,7 @@ export const changeLesson = (database: Database, id: string, lesson: Lesson): Pr
        where id = $1 returning version`,
       [id, lesson.name, lesson.folder, JSON.stringify(lesson)],
     )
-    if (!row) throw new HttpError(404, say('noLesson'))
+    if (!row) throw new HttpError(404, say('school.noLesson'))
     await keepVersion(db, id, row.version, lesson)
     return { id, version: row.version, lesson }
   })
@@ -85,7 +85,7 @@ export async function keepLesson(
   if (into !== undefined) {
     const { lesson: old } = await loadLesson(database, into)
     const same = JSON.stringify({ ...old.circuit, states: [] }) === JSON.stringify({ ...circuit, states: [] })
-    if (!same) throw new HttpError(409, say('otherCircuit', { name: old.name }))
+    if (!same) throw new HttpError(409, say('school.otherCircuit', { name: old.name }))
     return changeLesson(database, into, admitLesson({ ...old, circuit, sets: [...old.sets, set] }))
   }
   const whole = admitLesson({ format: lessonFormat, version: lessonVersion, ...lesson, circuit, sets: [set] })
@@ -93,15 +93,23 @@ export async function keepLesson(
   return loadLesson(database, id)
 }
 
-export const copyLesson = async (database: Database, id: string): Promise<string> => {
+export const copyLesson = async (
+  database: Database,
+  id: string,
+  user: Pick<User, 'language'>,
+): Promise<string> => {
   const { lesson } = await loadLesson(database, id)
   return database.transaction((db) =>
-    addLesson(db, { ...lesson, name: `${lesson.name}, copy`.slice(0, 120) }),
+    addLesson(db, {
+      ...lesson,
+      name: tellFor(user)(say('school.copyOf', { name: lesson.name })).slice(0, 120),
+    }),
   )
 }
 
 /**
- * One set of a lesson as an order, ready to be handed out: its complaint is drafted where the lesson has none.
+ * One set of a lesson as an order, ready to be handed out: its complaint is drafted in the language of `user` where the
+ * lesson has none.
  * @throws HttpError 422 where the lesson has no such set, or the driver would notice nothing
  */
 export async function readyLesson(
@@ -109,17 +117,18 @@ export async function readyLesson(
   workers: Workers,
   { id, lesson }: StoredLesson,
   set: number,
+  user: Pick<User, 'language'>,
   meter?: string,
 ): Promise<ReadyOrder> {
   const chosen = lesson.sets[set]
-  if (!chosen) throw new HttpError(422, say('noSet', { set: set + 1, name: lesson.name }))
+  if (!chosen) throw new HttpError(422, say('school.noSet', { set: set + 1, name: lesson.name }))
   const { circuit } = lesson
   const facts = lesson.frame.complaint?.length
     ? lesson.frame.complaint
     : await workers.draft({ circuit, planted: chosen.faults })
   const drafted = complaintWords(circuit, facts)
-  const complaint = chosen.complaint || (drafted ? tell(drafted) : '')
-  if (complaint.length < 5) throw new HttpError(422, say('noSymptom', { set: chosen.name }))
+  const complaint = chosen.complaint || (drafted ? tellFor(user)(drafted) : '')
+  if (complaint.length < 5) throw new HttpError(422, say('school.noSymptom', { set: chosen.name }))
   const order = await readyOrder(
     database,
     workers,
@@ -141,7 +150,7 @@ export async function handOutLesson(
   workers: Workers,
   id: string,
   { students, set, key }: z.output<typeof handOutSchema>,
-  instructor: Pick<User, 'id'>,
+  instructor: Pick<User, 'id' | 'language'>,
 ): Promise<number> {
   const stored = await loadLesson(database, id)
   const people = [...new Set(students)]
@@ -153,14 +162,14 @@ export async function handOutLesson(
   }
   const orders: HandOut[] = []
   for (const [own, students] of bySet)
-    orders.push({ order: await readyLesson(database, workers, stored, own), students })
+    orders.push({ order: await readyLesson(database, workers, stored, own, instructor), students })
   return (await handOut(database, workers, orders, instructor, { key })).length
 }
 
 /** Takes a lesson out; orders that came of it stay. @throws HttpError 404 */
 export async function removeLesson(db: Queries, id: string): Promise<void> {
   const gone = await db.query('delete from lessons where id = $1 returning 1', [id])
-  if (!gone.length) throw new HttpError(404, say('noLesson'))
+  if (!gone.length) throw new HttpError(404, say('school.noLesson'))
 }
 
 /** What a lesson was before, the newest version first. */

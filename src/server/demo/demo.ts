@@ -56,7 +56,7 @@ export const demoLessons = (): Lesson[] =>
         const found = readFaultSpec(circuit, fault)
         if (!found.ok) throw new Error(`demo/lessons.json, ${rest.name}: ${tell(found.why)}`)
         return {
-          name: describeFault(circuit, found.fault).slice(0, 80),
+          name: tell(describeFault(circuit, found.fault)).slice(0, 80),
           faults: [found.fault],
           complaint,
         }

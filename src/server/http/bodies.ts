@@ -1,5 +1,6 @@
 import express, { Router, type RequestHandler } from 'express'
-import { say, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type User } from '../../contract'
 import { HttpError } from './http-error'
 import { textProblems } from './texts'
 
@@ -63,7 +64,7 @@ function parse(bytes: Buffer): unknown {
   try {
     return JSON.parse(bytes.toString('utf8'))
   } catch {
-    throw new HttpError(400, say('notJson'))
+    throw new HttpError(400, say('school.notJson'))
   }
 }
 
@@ -87,6 +88,6 @@ function checkShape(bytes: Buffer, { depth: mostDepth, leaves: mostLeaves }: Bod
     else if (byte === comma) leaves++
     else if (opens.has(byte)) depth++
     else if (closes.has(byte)) depth--
-    if (depth > mostDepth || leaves > mostLeaves) throw new HttpError(413, say('tooBig'))
+    if (depth > mostDepth || leaves > mostLeaves) throw new HttpError(413, say('school.tooBig'))
   }
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { say, type Failure } from '../../contract'
+import { say } from '../../core/document'
+import { type Failure } from '../../contract'
 import { problemsOf, type Message } from '../../core/document'
 import { DatabaseFailure, type Trouble } from '../database'
 import { HttpError } from './http-error'
@@ -25,7 +26,7 @@ export function failureOf(error: unknown): Told {
   if (error instanceof HttpError) return failure(error.status, error.why, [...error.problems])
   if (error instanceof z.ZodError) {
     const problems = problemsOf(error)
-    return failure(422, problems[0] ?? say('missing'), problems)
+    return failure(422, problems[0] ?? say('school.missing'), problems)
   }
   if (error instanceof DatabaseFailure && error.trouble !== 'other') {
     const [status, why] = troubles[error.trouble]
@@ -35,25 +36,25 @@ export function failureOf(error: unknown): Told {
   if (isHttpError(error) && error.status < 500) {
     const why =
       error.type === 'entity.parse.failed'
-        ? say('notJson')
+        ? say('school.notJson')
         : error.status === 413
-          ? say('tooBig')
+          ? say('school.tooBig')
           : error.status === 404
-            ? say('nothingHere')
-            : say('refused')
+            ? say('school.nothingHere')
+            : say('school.refused')
     return failure(error.status, why)
   }
-  return failure(500, say('broken'), [], plainError(error))
+  return failure(500, say('school.broken'), [], plainError(error))
 }
 
 /** What a person is told where the database could not do what was asked; anything else is a fault of ours. */
 const troubles: Readonly<Record<Exclude<Trouble, 'other'>, readonly [status: number, why: Message]>> = {
-  unreachable: [503, say('noDatabase')],
-  slow: [503, say('tooBusy')],
-  full: [507, say('diskFull')],
-  duplicate: [409, say('thereAlready')],
-  gone: [409, say('goneMeanwhile')],
-  unfit: [422, say('unfitValue')],
+  unreachable: [503, say('school.noDatabase')],
+  slow: [503, say('school.tooBusy')],
+  full: [507, say('school.diskFull')],
+  duplicate: [409, say('school.thereAlready')],
+  gone: [409, say('school.goneMeanwhile')],
+  unfit: [422, say('school.unfitValue')],
 }
 
 /** An error as it may stand in a log: its name and where it came from; a driver's own text can hold what was bound. */

@@ -1,4 +1,5 @@
-import { say, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type User } from '../../contract'
 import type { Queries } from '../database'
 import { HttpError } from './http-error'
 
@@ -29,7 +30,7 @@ export async function once<T>(tx: Queries, act: KeyedAct | undefined, work: () =
       'select answer from done_requests where key = $1 and user_id = $2',
       [key, user.id],
     )
-    if (!row) throw new HttpError(409, say('thereAlready'))
+    if (!row) throw new HttpError(409, say('school.thereAlready'))
     return row.answer
   }
   const answer = await work()

@@ -1,4 +1,5 @@
-import { say, type Page } from '../../contract'
+import { say } from '../../core/document'
+import { type Page } from '../../contract'
 import { HttpError } from './http-error'
 
 /** Lists by pages: each begins after the last row of the one before, by what they are sorted by, so that none is missed. */
@@ -20,7 +21,7 @@ export function readCursor(cursor: string | undefined, length: number): string[]
   } catch {
     // Said below.
   }
-  throw new HttpError(422, say('noSuchPage'))
+  throw new HttpError(422, say('school.noSuchPage'))
 }
 
 /** A row without what it was sorted by. */

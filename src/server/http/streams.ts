@@ -1,6 +1,7 @@
 import type { Request, Response } from 'express'
 import { createSession, type Session } from 'better-sse'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import { sessionOf, userOf } from '../accounts/routes'
 import { endedChannel, standingSessions } from '../accounts/sessions'
 import type { Database } from '../database'
@@ -44,7 +45,7 @@ export class Streams {
   async begin(req: Request, res: Response): Promise<Session> {
     const own: Open = { user: userOf(res).id, session: sessionOf(res) }
     const many = [...this.open.values()].filter(({ user }) => user === own.user).length
-    if (many >= mostOfPerson) throw new HttpError(429, say('tooManyStreams'))
+    if (many >= mostOfPerson) throw new HttpError(429, say('school.tooManyStreams'))
     this.open.set(res, own)
     res.on('close', () => this.open.delete(res))
     await this.hear()

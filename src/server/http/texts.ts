@@ -1,5 +1,5 @@
 import { writePath, type Problem } from '../../core/document'
-import { say } from '../../core/document/phrases'
+import { say } from '../../core/document'
 
 /** A character that neither database nor JSON can keep: NUL, or half of a surrogate pair. */
 // eslint-disable-next-line no-control-regex
@@ -10,7 +10,7 @@ export function textProblems(body: unknown): Problem[] {
   const problems: Problem[] = []
   /** Where `walk` is: written out only where there is a problem. */
   const path: PropertyKey[] = []
-  const note = () => problems.push({ where: writePath(path), ...say('text') })
+  const note = () => problems.push({ where: writePath(path), ...say('document.text') })
   const step = (key: PropertyKey, value: unknown): void => {
     path.push(key)
     walk(value)

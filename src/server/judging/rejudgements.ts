@@ -1,4 +1,5 @@
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import { judgedSchema, type JudgedAttempt } from '../../core/assessment'
 import type { Database, Queries } from '../database'
 import { loadOrder, loadSteps } from '../orders/orders'
@@ -60,7 +61,7 @@ export async function settleRejudgement(database: Database, id: string, taken: b
       'select sign, body from rejudgements where work_order_id = $1 and not declined for update',
       [id],
     )
-    if (!row) throw new HttpError(404, say('nothingWaits'))
+    if (!row) throw new HttpError(404, say('school.nothingWaits'))
     if (!taken) {
       await tx.query('update rejudgements set declined = true where work_order_id = $1', [id])
       return

@@ -1,3 +1,4 @@
+import { messageOf, say, verbatim, writeWords, type Message } from '../../core/document'
 import type { JudgedAttempt } from '../../core/assessment'
 import { advance, startBench, type Step } from '../../core/attempt'
 import { findPieces, piecesOf } from '../../core/model'
@@ -26,9 +27,10 @@ export interface Result {
 }
 
 /** A piece as a person names it: `L1 socket`, or the part's short name where it is the whole of it. */
-function named(circuit: Circuit, id: string): string {
+function named(circuit: Circuit, id: string): Message {
   const piece = piecesOf(circuit).find((one) => one.id === id)
-  return piece && piece.id !== piece.part ? `${piece.part} ${piece.unit.name}` : id
+  if (!piece || piece.id === piece.part) return verbatim(id)
+  return say('readings.pieceOf', { part: piece.part, name: messageOf(piece.unit.name) })
 }
 
 export function resultOf(
@@ -45,7 +47,7 @@ export function resultOf(
   const last = concluded.at(-1)
   return {
     circuit: circuit.name,
-    fault: planted.map((f) => describeFault(circuit, f)).join('; '),
+    fault: writeWords(planted.map((f) => describeFault(circuit, f))),
     found,
     tests: steps.filter((s) => s.type === 'test').length,
     minutes: steps.reduce((bench, step) => advance(order, bench, step), startBench(order)).minutes,
@@ -58,7 +60,7 @@ export function resultOf(
     verdicts: judged.judgements.map(
       ({ step, verdict, reason }) => `${step + 1}:${verdict.code || reason.code}`,
     ),
-    wrong: last && !found ? named(circuit, last.piece) : null,
+    wrong: last && !found ? writeWords([named(circuit, last.piece)]) : null,
     sure: last?.sure ?? null,
   }
 }

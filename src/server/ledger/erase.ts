@@ -1,4 +1,5 @@
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import { forgetClaims } from '../accounts/cards'
 import { forgetDevices } from '../accounts/devices'
 import { forgetIdentities } from '../accounts/directory'
@@ -19,7 +20,7 @@ export async function eraseName(db: Database, student: string): Promise<void> {
       `select login from users where id = $1 and role = 'student'`,
       [student],
     )
-    if (!row) throw new HttpError(404, say('noPerson'))
+    if (!row) throw new HttpError(404, say('school.noPerson'))
     await endSessions(tx, student)
     await forgetSignIns(tx, row.login)
     for (const forget of [

@@ -1,3 +1,5 @@
+import { tell } from '../../contract/words'
+import { readWords } from '../../core/document'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import Papa from 'papaparse'
@@ -75,7 +77,8 @@ describe('the Ledger', () => {
     expect(of('tam').skills['drops']!.level).toBeGreaterThan(of('idris').skills['drops']!.level)
     expect(of('maeve')).toMatchObject({ attempts: 0, mean: null })
     expect(of('maeve').skills['drops']).toMatchObject({ thin: true })
-    expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2, wrong: 'L1 socket' }])
+    expect(ledger.faults).toMatchObject([{ attempts: 3, found: 2 }])
+    expect(readWords(ledger.faults[0]!.wrong!).map(tell)).toEqual(['L1 socket'])
     expect(ledger.reliability).toMatchObject([{ from: 80, count: 3 }])
     expect(ledger.reliability[0]!.right).toBeCloseTo(66.7, 1)
     const course = await courseOf('tam')

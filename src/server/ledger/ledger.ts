@@ -1,4 +1,5 @@
-import { say, type Ledger, type LedgerStudents } from '../../contract'
+import { say } from '../../core/document'
+import { type Ledger, type LedgerStudents } from '../../contract'
 import { levelsOf, nextOf, reliability, type Evidence, type Skill } from '../../core/lab'
 import type { Queries } from '../database'
 import { cursorOf, pageFrom, pageSize, readCursor } from '../http/pages'
@@ -118,5 +119,5 @@ export async function ledgerOf(db: Queries, scope: LedgerScope): Promise<Ledger>
 /** @throws HttpError 404 where there is no such student */
 export async function expectStudent(db: Queries, id: string): Promise<void> {
   const [row] = await db.query(`select 1 from users where id = $1 and role = 'student'`, [id])
-  if (!row) throw new HttpError(404, say('noPerson'))
+  if (!row) throw new HttpError(404, say('school.noPerson'))
 }

@@ -1,3 +1,5 @@
+import { readWords } from '../../core/document'
+import { tell } from '../../contract/words'
 import type { Readable } from 'node:stream'
 import type { MarkRow, Marks } from '../../contract'
 import { aspectNames, aspects } from '../../core/assessment'
@@ -98,9 +100,10 @@ export const marksFile = (db: Queries, scope: LedgerScope): Readable =>
       recordsToCsv(
         rows.map(markRow).map(({ points, verdicts, notes, found, minutes, ...row }) => ({
           ...row,
+          fault: readWords(row.fault).map(tell).join('; '),
           found: found ? 'yes' : 'no',
           minutes: Math.round(minutes),
-          ...Object.fromEntries(aspects.map((a) => [aspectNames[a], points[a] ?? ''])),
+          ...Object.fromEntries(aspects.map((a) => [tell(aspectNames[a]), points[a] ?? ''])),
           verdicts: verdicts.join(' '),
           notes: notes.join('; '),
         })),

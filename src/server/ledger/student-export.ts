@@ -1,4 +1,5 @@
-import { say, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type User } from '../../contract'
 import type { Database } from '../database'
 import { iso } from '../orders/orders'
 import { HttpError } from '../http/http-error'
@@ -6,7 +7,7 @@ import { HttpError } from '../http/http-error'
 /** What a student is owed: everything the school has of them, as one document. */
 export async function exportOf(db: Database, student: string): Promise<object> {
   const [person] = await db.query<User>('select id, login, name, role from users where id = $1', [student])
-  if (!person) throw new HttpError(404, say('noPerson'))
+  if (!person) throw new HttpError(404, say('school.noPerson'))
   const rows = await db.query<{ since: string | null }>(
     `select o.id, o.document->>'name' as circuit, o.complaint, ${iso('o.created_at')} as created,
        ${iso('o.concluded_at')} as concluded, o.station, o.round, j.body->'total' as total, ${iso('o.binned_at')} as since,

@@ -1,5 +1,6 @@
 import type { Message } from '../../core/document'
-import { say, type MeterAnswer, type Meters, type NewMeter, type ReadMeter, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type MeterAnswer, type Meters, type NewMeter, type ReadMeter, type User } from '../../contract'
 import type { Queries } from '../database'
 import { loadOwn } from '../orders/desk'
 import { HttpError } from '../http/http-error'
@@ -14,12 +15,12 @@ export async function addMeter(
   { name, host, port }: NewMeter,
   places: MeterPlaces,
 ): Promise<{ id: string }> {
-  if (!mayBeMeter(host, places)) throw new HttpError(422, say('meterFar'))
+  if (!mayBeMeter(host, places)) throw new HttpError(422, say('school.meterFar'))
   const [row] = await db.query<{ id: string }>(
     'insert into meters (name, host, port) values ($1, $2, $3) on conflict (name) do nothing returning id',
     [name, host, port],
   )
-  if (!row) throw new HttpError(409, say('meterTaken', { name }))
+  if (!row) throw new HttpError(409, say('school.meterTaken', { name }))
   return row
 }
 
@@ -39,7 +40,7 @@ export const removeMeter = async (db: Queries, id: string): Promise<void> => {
 
 async function meterAddress(db: Queries, id: string): Promise<MeterAddress> {
   const [row] = await db.query<MeterAddress>('select host, port from meters where id = $1', [id])
-  if (!row) throw new HttpError(404, say('nothingHere'))
+  if (!row) throw new HttpError(404, say('school.nothingHere'))
   return row
 }
 
@@ -56,7 +57,7 @@ export async function readAtStation(
     'select m.host, m.port from current_orders o join meters m on m.id = o.meter_id where o.id = $1',
     [order],
   )
-  return row ? alone(row, places, () => readMeter(row, held)) : { trouble: say('noMeter') }
+  return row ? alone(row, places, () => readMeter(row, held)) : { trouble: say('school.noMeter') }
 }
 
 /** Who answers at a meter's address. */
@@ -76,10 +77,10 @@ async function alone<T>(
   places: MeterPlaces,
   work: () => Promise<T>,
 ): Promise<T | { trouble: Message }> {
-  if (!mayBeMeter(host, places)) return { trouble: say('meterFar') }
+  if (!mayBeMeter(host, places)) return { trouble: say('school.meterFar') }
   const key = `${host} ${port}`
   const count = waiting.get(key) ?? 0
-  if (count >= mostWaiting) throw new HttpError(503, say('tooBusy'))
+  if (count >= mostWaiting) throw new HttpError(503, say('school.tooBusy'))
   waiting.set(key, count + 1)
   const mine = (asked.get(key) ?? Promise.resolve()).then(work, work)
   asked.set(key, mine)

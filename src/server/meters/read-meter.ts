@@ -1,4 +1,5 @@
-import { say, type MeterAnswer, type ReadMeter } from '../../contract'
+import { say, messageOf } from '../../core/document'
+import { type MeterAnswer, type ReadMeter } from '../../contract'
 import type { StoredReading } from '../../core/attempt'
 import type { Message } from '../../core/document'
 import { instrumentOf, type InstrumentKey } from '../../core/instruments'
@@ -32,7 +33,7 @@ export async function readMeter(
   patience = usualPatience,
 ): Promise<MeterAnswer> {
   const fn = functions[key]
-  if (!fn) return { trouble: say('meterCannot', { title: instrumentOf(key).title }) }
+  if (!fn) return { trouble: say('school.meterCannot', { title: messageOf(instrumentOf(key).title) }) }
   return withLine({ host, port }, patience, async (line) => {
     const name = await nameOf(line)
     line.send('*CLS')
@@ -45,8 +46,8 @@ export async function readMeter(
     const sent = fn.is.test(is) ? await line.ask('READ?') : undefined
     const error = await line.ask('SYSTem:ERRor?')
     const [code, text] = [Number.parseInt(error, 10), error.replace(/^[^,]*,?/, '').replace(/"/g, '')]
-    if (code !== 0) return { trouble: say('meterError', { text: (text || error).slice(0, 80) }) }
-    if (sent === undefined) return { trouble: say('meterFunction', { is: is.slice(0, 40) }) }
+    if (code !== 0) return { trouble: say('school.meterError', { text: (text || error).slice(0, 80) }) }
+    if (sent === undefined) return { trouble: say('school.meterFunction', { is: is.slice(0, 40) }) }
     const value = Number(sent)
     if (sent === '' || Number.isNaN(value)) throw new MeterTrouble('garbage', sent)
     return { reading: readingOf(key, value) }
@@ -90,19 +91,19 @@ function words({ trouble, said }: MeterTrouble, host: string, port: number): Mes
   const at = `${host}:${port}`
   switch (trouble) {
     case 'refused':
-      return say('meterRefused', { at })
+      return say('school.meterRefused', { at })
     case 'unreachable':
-      return say('meterUnreachable', { at })
+      return say('school.meterUnreachable', { at })
     case 'slow':
-      return say('meterSlow', { at })
+      return say('school.meterSlow', { at })
     case 'closed':
-      return say('meterClosed')
+      return say('school.meterClosed')
     case 'garbage':
-      return say('meterGarbage', { said: said.slice(0, 40) })
+      return say('school.meterGarbage', { said: said.slice(0, 40) })
     case 'tooLong':
-      return say('meterTooLong')
+      return say('school.meterTooLong')
     case 'noMeter':
-      return say('meterNone', { at })
+      return say('school.meterNone', { at })
   }
 }
 

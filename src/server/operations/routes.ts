@@ -3,7 +3,8 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import express, { Router, type RequestHandler } from 'express'
 import { z } from 'zod'
-import { retentionSchema, say } from '../../contract'
+import { say } from '../../core/document'
+import { retentionSchema } from '../../contract'
 import { only } from '../accounts/routes'
 import type { Database } from '../database'
 import { HttpError } from '../http/http-error'
@@ -40,7 +41,7 @@ export function operationRoutes(db: Database, key: string): Router {
   router.post('/ops/password', express.json({ limit: '1kb' }), async (req, res) => {
     const { login } = z.object({ login: z.string() }).parse(req.body)
     const password = await givePassword(db, login)
-    if (password === undefined) throw new HttpError(404, say('noPerson'))
+    if (password === undefined) throw new HttpError(404, say('school.noPerson'))
     res.json({ password })
   })
   return router
@@ -52,7 +53,7 @@ const onlyWith =
     const given = Buffer.from(req.get('authorization')?.replace(/^Bearer /, '') ?? '')
     const wanted = Buffer.from(key)
     if (given.length !== wanted.length || !timingSafeEqual(given, wanted))
-      throw new HttpError(404, say('nothingHere'))
+      throw new HttpError(404, say('school.nothingHere'))
     next()
   }
 

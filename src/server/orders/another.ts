@@ -1,7 +1,8 @@
 import { randomInt } from 'node:crypto'
-import { say, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type User } from '../../contract'
 import { complaintWords, faultsLike, usualHints } from '../../core/attempt'
-import { tell } from '../../contract/words'
+import { tellFor } from '../words'
 import { loadReleased } from './desk'
 import type { Database } from '../database'
 import { handOut, readyOrder } from './hand-out'
@@ -42,7 +43,7 @@ export async function another(
       workers,
       {
         circuit: row?.circuit_id ?? '',
-        complaint: tell(complaintWords(order.circuit, complaint)!),
+        complaint: tellFor(student)(complaintWords(order.circuit, complaint)!),
         faults: [fault!],
         frame: {
           ...order.frame,
@@ -62,7 +63,7 @@ export async function another(
     // Asked for twice at once, the other one was first: its order is the one.
     return { id: made?.id ?? (await openLike(database, id)) }
   }
-  throw new HttpError(409, say('noneLike'))
+  throw new HttpError(409, say('school.noneLike'))
 }
 
 async function openLike(database: Database, id: string): Promise<string> {
@@ -70,6 +71,6 @@ async function openLike(database: Database, id: string): Promise<string> {
     'select id from current_orders where like_of = $1 and concluded_at is null',
     [id],
   )
-  if (!row) throw new HttpError(503, say('tooBusy'))
+  if (!row) throw new HttpError(503, say('school.tooBusy'))
   return row.id
 }

@@ -1,5 +1,6 @@
 import { Router } from 'express'
-import { afterSchema, deskActionSchema, replySchema, say } from '../../contract'
+import { say } from '../../core/document'
+import { afterSchema, deskActionSchema, replySchema } from '../../contract'
 import { another } from './another'
 import type { Database } from '../database'
 import { finish, loadDesk, loadPractice, loadReleased, takeStep } from './desk'
@@ -62,7 +63,7 @@ export function deskRoutes(db: Database, workers: Workers, judge: Judge): Router
     most: mostStepsAMinute,
     seconds: 60,
     by: (res) => userOf(res).id,
-    why: say('tooFast'),
+    why: say('school.tooFast'),
   })
   router.post('/desk/:id/steps', unhurried, async (req, res) => {
     // A step that was sent is taken, though its sender may be gone: it may come again with the same key.

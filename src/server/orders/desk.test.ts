@@ -125,7 +125,10 @@ describe('a Desk', () => {
       const slipped = (shown / 10).toPrecision(4)
       const asked = await step(id, typed(Number(slipped), slipped)).expect(200)
       expect(asked.body).toMatchObject({
-        question: { code: 'assessment.liveSize', params: { text: slipped } },
+        question: {
+          code: 'assessment.liveSize',
+          params: { text: { params: { text: { shown: slipped } } } },
+        },
       })
       // That it was asked is kept, though nothing of the reading is: nobody tries readings out without a trace.
       const desk = deskSchema.parse((await students.tam!.agent.get(`/api/desk/${id}`)).body)

@@ -1,4 +1,5 @@
-import { say, type Desk, type DeskAction, type Taken, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type Desk, type DeskAction, type Taken, type User } from '../../contract'
 import {
   asSeen,
   benchOf,
@@ -9,7 +10,7 @@ import {
   type Step,
   type StepOf,
 } from '../../core/attempt'
-import { say as attemptSay } from '../../core/attempt/phrases'
+
 import type { Message } from '../../core/document'
 import { often, DatabaseFailure, type Database, type Queries } from '../database'
 import { hintOf, prepared } from '../judging'
@@ -38,7 +39,7 @@ export async function loadOwn(
 ): Promise<Order & Standing> {
   const order = await load(db, id)
   const elsewhere = bench && (order.day !== bench.day || order.station !== bench.name)
-  if (order.studentId !== student || elsewhere) throw new HttpError(404, say('noOrder'))
+  if (order.studentId !== student || elsewhere) throw new HttpError(404, say('school.noOrder'))
   return order
 }
 
@@ -67,7 +68,7 @@ export async function finish(db: Queries, id: string, student: Pick<User, 'id' |
     `select 1 from steps where work_order_id = $1 and body->>'type' = 'conclude'`,
     [id],
   )
-  if (!row) throw new HttpError(409, attemptSay('concludeFirst'))
+  if (!row) throw new HttpError(409, say('attempt.concludeFirst'))
   await concludeOrder(db, id)
   await tellFloor(db, id)
 }
@@ -75,7 +76,7 @@ export async function finish(db: Queries, id: string, student: Pick<User, 'id' |
 /** An order whose review its student has been given. */
 export async function loadReleased(db: Queries, id: string, student: User): Promise<Order> {
   const order = await loadOwn(db, id, student)
-  if (order.released === null) throw new HttpError(404, say('noOrder'))
+  if (order.released === null) throw new HttpError(404, say('school.noOrder'))
   return order
 }
 
@@ -153,7 +154,7 @@ export async function typeIn(
   action: DeskAction,
 ): Promise<Taken> {
   const order = await load(database, id)
-  if (order.frame.source === 'model') throw new HttpError(409, attemptSay('virtual'))
+  if (order.frame.source === 'model') throw new HttpError(409, say('attempt.virtual'))
   const [student] = await database.query<User>('select id, login, name, role from users where id = $1', [
     order.studentId,
   ])
@@ -172,17 +173,17 @@ async function stepNow(
     const order = await loadOwn(database, id, student)
     const before = await stepsUpTo(database, id, key)
     if (before.same) return before.same
-    if (order.concluded !== null) throw new HttpError(409, attemptSay('concluded'))
+    if (order.concluded !== null) throw new HttpError(409, say('attempt.concluded'))
     if (order.left !== null && order.left < -grace && !afterTime.includes(action.type))
-      throw new HttpError(409, attemptSay('timeUp'))
-    if (order.stopped !== null) throw new HttpError(409, say('stopped', { text: order.stopped }))
-    if (order.taken >= mostSteps) throw new HttpError(409, attemptSay('noSteps', { most: mostSteps }))
+      throw new HttpError(409, say('attempt.timeUp'))
+    if (order.stopped !== null) throw new HttpError(409, say('school.stopped', { text: order.stopped }))
+    if (order.taken >= mostSteps) throw new HttpError(409, say('attempt.noSteps', { most: mostSteps }))
     const bench = order.bench ?? (await benchSoFar(database, workers, order))
     const { circuit, planted, frame } = order
     if (action.type === 'test' && !sources[frame.source].includes(action.source))
-      throw new HttpError(409, attemptSay(frame.source === 'model' ? 'virtual' : 'typed'))
+      throw new HttpError(409, say(frame.source === 'model' ? 'attempt.virtual' : 'attempt.typed'))
     if (action.type === 'hint') {
-      if (!frame.hints) throw new HttpError(409, attemptSay('noHints'))
+      if (!frame.hints) throw new HttpError(409, say('attempt.noHints'))
       const steps = await loadSteps(database, id)
       const says = await hintOf(
         database,
@@ -214,7 +215,7 @@ async function stepNow(
     const taken = await record(database, id, key, order.taken, step, after)
     if (taken) return taken
   }
-  throw new HttpError(503, say('tooBusy'))
+  throw new HttpError(503, say('school.tooBusy'))
 }
 
 /** Orders of before the bench was kept with them: it is worked out from their steps once. */
@@ -253,6 +254,6 @@ async function record(
 /** An order whose steps are told their verdicts at once. */
 export async function loadPractice(db: Queries, id: string, student: User): Promise<Order> {
   const order = await loadOwn(db, id, student)
-  if (order.frame.mode !== 'practice') throw new HttpError(409, say('notPractice'))
+  if (order.frame.mode !== 'practice') throw new HttpError(409, say('school.notPractice'))
   return order
 }

@@ -1,4 +1,5 @@
-import { say, type NewOrder, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type NewOrder, type User } from '../../contract'
 import type { Rubric } from '../../core/assessment'
 import { frameSchema, type Frame } from '../../core/attempt'
 import type { Circuit } from '../../core/circuit'
@@ -136,7 +137,7 @@ async function expectStudents(
     `select 1 from users where id = any($1::uuid[]) and (role = 'student' or id = $2)`,
     [ids, instructor.id],
   )
-  if (known.length !== ids.length) throw new HttpError(422, say('chooseStudent'))
+  if (known.length !== ids.length) throw new HttpError(422, say('school.chooseStudent'))
 }
 
 /** Boards of orders that a restart interrupted are solved again before somebody asks, the newest first; a day's worth. */

@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import { rubricDoor, type Rubric } from '../../core/assessment'
 import {
   frameDoor,
@@ -67,7 +68,7 @@ async function copyOf(db: Queries, id: string): Promise<Copied> {
     'select document, md5(document::text) as digest, faults, rubric from current_orders where id = $1',
     [id],
   )
-  if (!row) throw new HttpError(404, say('noOrder'))
+  if (!row) throw new HttpError(404, say('school.noOrder'))
   const circuit = circuits.get(row.digest) ?? opened(readCircuit(row.document, { unfinished: true }))
   circuits.set(row.digest, circuit)
   const copy = {
@@ -98,7 +99,7 @@ interface Row {
 
 /** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
 export function opened<T>(read: Read<T>): T {
-  if (!read.ok) throw new HttpError(422, say('unreadable'), read.problems)
+  if (!read.ok) throw new HttpError(422, say('school.unreadable'), read.problems)
   return read.value
 }
 
@@ -125,7 +126,7 @@ export async function load(db: Queries, id: string): Promise<Order & Standing> {
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`),
     [id],
   )
-  if (!row) throw new HttpError(404, say('noOrder'))
+  if (!row) throw new HttpError(404, say('school.noOrder'))
   return {
     ...orderOf(row, await copyOf(db, id)),
     bench: row.bench ?? undefined,
@@ -172,7 +173,7 @@ export async function unjudgedOrders(db: Queries, most: number): Promise<string[
 /** Gives the review of finished work to its student, or takes it back. */
 export async function release(db: Queries, id: string, released: boolean): Promise<void> {
   const order = await load(db, id)
-  if (released && order.concluded === null) throw new HttpError(409, say('notFinished'))
+  if (released && order.concluded === null) throw new HttpError(409, say('school.notFinished'))
   await db.query(`update current_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
 }
 
@@ -195,7 +196,7 @@ export async function releaseFinished(
 /** Takes an order away with everything that was done on it. */
 export async function removeOrder(db: Queries, id: string): Promise<void> {
   const gone = await db.query('delete from current_orders where id = $1 returning id', [id])
-  if (!gone.length) throw new HttpError(404, say('noOrder'))
+  if (!gone.length) throw new HttpError(404, say('school.noOrder'))
 }
 
 /** The channel on which every server process says that an order has changed. */

@@ -1,4 +1,5 @@
-import { say, type NewRubric, type RubricRow, type User } from '../../contract'
+import { say } from '../../core/document'
+import { type NewRubric, type RubricRow, type User } from '../../contract'
 import { defaultRubric, rubricDoor, type Rubric } from '../../core/assessment'
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
@@ -28,7 +29,7 @@ export const addRubric = (database: Database, given: NewRubric, instructor: User
   database.transaction(async (db) => {
     const current = await currentRubric(db)
     // Two instructors at once: whoever saves second is told, and loses nothing.
-    if (given.after !== current.version) throw new HttpError(409, say('rubricChanged'))
+    if (given.after !== current.version) throw new HttpError(409, say('school.rubricChanged'))
     const rubric: Rubric = { ...given.rubric, version: current.version + 1 }
     await db.query('insert into rubrics (version, body, instructor_id) values ($1, $2, $3)', [
       rubric.version,

@@ -1,7 +1,7 @@
 import { createChannel, type Session } from 'better-sse'
 import type { z } from 'zod'
+import { say } from '../../core/document'
 import {
-  say,
   type Answer,
   type Asked,
   type newQuestionSchema,
@@ -20,12 +20,12 @@ const longest = '3 hours'
 
 /** What counts as an answer to a question. */
 function checkAnswer(body: QuestionBody, { value }: Answer): void {
-  const wants = (what: Message) => new HttpError(422, say('notAnAnswer', { wants: what }))
-  if (body.type === 'volts' && typeof value !== 'number') throw wants(say('wantsVolts'))
+  const wants = (what: Message) => new HttpError(422, say('school.notAnAnswer', { wants: what }))
+  if (body.type === 'volts' && typeof value !== 'number') throw wants(say('school.wantsVolts'))
   const named = body.type === 'light' ? body.glows : body.type === 'piece' ? body.pieces : undefined
-  if (named && !named.some(({ id }) => id === value)) throw wants(say('wantsNamed'))
+  if (named && !named.some(({ id }) => id === value)) throw wants(say('school.wantsNamed'))
   if (body.type === 'choice' && !(Number.isInteger(value) && body.choices[Number(value)] !== undefined))
-    throw wants(say('wantsChoice'))
+    throw wants(say('school.wantsChoice'))
 }
 
 /** Puts a question to a class, or to everybody. What the same instructor had asked before is closed. */
@@ -53,7 +53,7 @@ async function own(db: Database, id: string, instructor: Pick<User, 'id'>): Prom
     id,
     instructor.id,
   ])
-  if (!row) throw new HttpError(404, say('noQuestion'))
+  if (!row) throw new HttpError(404, say('school.noQuestion'))
 }
 
 export async function close(db: Database, id: string, instructor: Pick<User, 'id'>): Promise<void> {
@@ -98,8 +98,8 @@ export async function answer(
     `select q.body, (${openFor}) as open from questions q where q.id = $2`,
     [student.id, id],
   )
-  if (!row) throw new HttpError(404, say('noQuestion'))
-  if (!row.open) throw new HttpError(409, say('questionClosed'))
+  if (!row) throw new HttpError(404, say('school.noQuestion'))
+  if (!row.open) throw new HttpError(409, say('school.questionClosed'))
   checkAnswer(row.body, given)
   await db.transaction(async (tx) => {
     await tx.query(

@@ -3,7 +3,8 @@ import { fileURLToPath } from 'node:url'
 import { LRUCache } from 'lru-cache'
 import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
-import { say } from '../../contract'
+import { say } from '../../core/document'
+
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { Bench, Frame, Order, Performed } from '../../core/attempt'
 import type { Message } from '../../core/document'
@@ -175,7 +176,7 @@ export class Workers {
     stopping: Stopping = {},
   ): Promise<T> {
     const { pool, queue } = this.judgeOf(task.order, stopping)
-    if (queue.size >= mostWaiting) throw new HttpError(503, say('tooBusy'))
+    if (queue.size >= mostWaiting) throw new HttpError(503, say('school.tooBusy'))
     const patient = stopping.behind || stopping.background
     // What nobody waits for may wait as long as it takes; then it has its time like anything else.
     const own = patient ? undefined : AbortSignal.timeout(limits[name])
@@ -192,8 +193,8 @@ export class Workers {
       )
     } catch (error) {
       if (error instanceof HttpError) throw error
-      if (own?.aborted) throw new HttpError(422, say('tooHeavy'))
-      if (signal?.aborted) throw new HttpError(503, say('tooBusy'))
+      if (own?.aborted) throw new HttpError(422, say('school.tooHeavy'))
+      if (signal?.aborted) throw new HttpError(503, say('school.tooBusy'))
       throw error
     }
   }
@@ -204,14 +205,14 @@ export class Workers {
     task: unknown,
     { signal }: Stopping = {},
   ): Promise<T> {
-    if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('tooBusy'))
+    if (pool.queueSize >= mostWaiting) throw new HttpError(503, say('school.tooBusy'))
     const timeUp = AbortSignal.timeout(limits[name])
     const either = signal ? AbortSignal.any([timeUp, signal]) : timeUp
     try {
       return (await pool.run({ name, task }, { signal: either })) as T
     } catch (error) {
-      if (timeUp.aborted || isOutOfMemory(error)) throw new HttpError(422, say('tooHeavy'))
-      if (either.aborted || isFull(error)) throw new HttpError(503, say('tooBusy'))
+      if (timeUp.aborted || isOutOfMemory(error)) throw new HttpError(422, say('school.tooHeavy'))
+      if (either.aborted || isFull(error)) throw new HttpError(503, say('school.tooBusy'))
       throw error
     }
   }

@@ -1,7 +1,8 @@
-import { loadCore, tell } from '../words'
+import { loadWords, tell } from '../words'
 import type { z } from 'zod'
 import { failureSchema, type Failure } from '../../contract/failure'
-import { say } from '../../contract/phrases'
+import { say } from '../../core/document'
+
 import type { Message } from '../../core/document'
 import { noteBuild } from './build'
 
@@ -42,21 +43,21 @@ async function request(method: string, path: string, body?: unknown): Promise<un
     })
     text = await response.text()
   } catch {
-    throw new RequestFailure(0, say('noConnection'))
+    throw new RequestFailure(0, say('school.noConnection'))
   }
   noteBuild(response.headers.get('x-brachyon-build'))
   const json = jsonOf(text)
   if (json.ok && response.ok) return json.value
   // Before anybody is signed in, what the core says of a form has not been loaded yet.
-  await loadCore().catch(() => undefined)
+  await loadWords().catch(() => undefined)
   const failure = json.ok ? failureSchema.safeParse(json.value) : undefined
   if (failure?.success) {
     if (response.status === 401 && !doors.test(path)) sessionLost()
     throw new RequestFailure(response.status, failure.data.message, failure.data.problems)
   }
   // Not our words: a proxy's page, or an answer that was cut off. What was sent may be sent again.
-  if (!json.ok || notOurs(response.status)) throw new RequestFailure(0, say('noConnection'))
-  throw new RequestFailure(response.status, say('senseless'))
+  if (!json.ok || notOurs(response.status)) throw new RequestFailure(0, say('school.noConnection'))
+  throw new RequestFailure(response.status, say('school.senseless'))
 }
 
 function jsonOf(text: string): { ok: true; value: unknown } | { ok: false } {

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { progressedSchema } from '../../contract/progress'
-import { say } from '../../contract/phrases'
+import { say } from '../../core/document'
+
 import { noteBuild } from './build'
 import { RequestFailure } from './client'
 
@@ -20,7 +21,7 @@ export async function sendLong<S extends z.ZodType>(
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body),
   }).catch(() => undefined)
-  if (!response) throw new RequestFailure(0, say('noConnection'))
+  if (!response) throw new RequestFailure(0, say('school.noConnection'))
   noteBuild(response.headers.get('x-brachyon-build'))
   const lines = response.ok && response.body ? linesOf(response.body) : [await response.text()]
   try {
@@ -37,7 +38,7 @@ export async function sendLong<S extends z.ZodType>(
     if (error instanceof RequestFailure) throw error
   }
   // It was cut off, or somebody in between has answered.
-  throw new RequestFailure(0, say('noConnection'))
+  throw new RequestFailure(0, say('school.noConnection'))
 }
 
 async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<string> {

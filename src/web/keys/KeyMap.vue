@@ -11,16 +11,16 @@ const asked = ref(false)
 whenever(open, () => (asked.value = true))
 /** Nobody waits for it who only signs in. */
 const Dialog = defineAsyncComponent(() => import('../shell/Dialog.vue'))
-const everywhere = t('Everywhere')
+const everywhere = t('ui.keys.everywhere')
 useKeys(everywhere, [
-  { press: ['?'], what: t('this map of the keys'), act: () => void (open.value = !open.value) },
+  { press: ['?'], what: t('ui.keys.thisMapOfTheKeys'), act: () => void (open.value = !open.value) },
 ])
 const leave = useKeys(
   everywhere,
   [
     {
       press: ['Escape'],
-      what: t('out of a field: its keys are the place’s again'),
+      what: t('ui.keys.outOfAFieldIts'),
       // Whatever else is closed with it is closed as well.
       act: ({ target }) => (isTyping(target) && (target as HTMLElement).blur(), false),
     },
@@ -42,11 +42,17 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <button type="button" class="keys" :aria-label="t('Keys')" :title="t('Keys (?)')" @click="open = true">
+  <button
+    type="button"
+    class="keys"
+    :aria-label="t('ui.keys.keys')"
+    :title="t('ui.keys.keys2')"
+    @click="open = true"
+  >
     ?
   </button>
-  <Dialog v-if="asked" v-model:show="open" :title="t('Keys')" :width="860">
-    <div class="groups" tabindex="0" role="group" :aria-label="t('Keys')">
+  <Dialog v-if="asked" v-model:show="open" :title="t('ui.keys.keys')" :width="860">
+    <div class="groups" tabindex="0" role="group" :aria-label="t('ui.keys.keys')">
       <section v-for="group in shown" :key="group.title" :aria-label="group.title">
         <h3>{{ group.title }}</h3>
         <dl>

@@ -1,9 +1,8 @@
 import { afterEach, describe, expect, it } from 'vitest'
 import { use } from '../words'
-import { de } from '../words/de'
 import { matches, written, writtenAll } from './press'
 
-afterEach(() => use(undefined))
+afterEach(() => use('en'))
 
 const pressed = (key: string, held: Partial<Record<'ctrl' | 'alt' | 'shift' | 'meta', true>> = {}) => ({
   key,
@@ -43,7 +42,7 @@ describe('a press', () => {
     expect(written('Ctrl Shift z')).toBe('Ctrl Shift Z')
     expect(written('Delete')).toBe('Del')
     expect(written('-')).toBe('−')
-    use(de)
+    use('de')
     expect(written('Ctrl Shift z')).toBe('Strg Umschalt Z')
     expect(written('Delete')).toBe('Entf')
   })

@@ -35,17 +35,17 @@ const signs: Readonly<Record<string, string>> = {
 const named = (key: string): string => {
   switch (key) {
     case 'Ctrl':
-      return t('Ctrl')
+      return t('ui.keys.ctrl')
     case 'Shift':
-      return t('Shift')
+      return t('ui.keys.shift')
     case 'Delete':
-      return t('Del')
+      return t('ui.keys.del')
     case 'Space':
-      return t('Space')
+      return t('ui.keys.space')
     case 'Escape':
-      return t('Esc')
+      return t('ui.keys.esc')
     case 'Enter':
-      return t('Enter')
+      return t('ui.common.enter')
     default:
       return signs[key] ?? (key.length === 1 ? key.toUpperCase() : key)
   }

@@ -9,8 +9,8 @@ const emit = defineEmits<{ more: [] }>()
 
 <template>
   <p v-if="shown < count" class="rest">
-    <span class="quiet">{{ t('{shown} of {count} shown', { shown, count }) }}</span>
-    <NButton size="tiny" @click="emit('more')">{{ t('Show more') }}</NButton>
+    <span class="quiet">{{ t('ui.parts.ofShown', { shown, count }) }}</span>
+    <NButton size="tiny" @click="emit('more')">{{ t('ui.parts.showMore') }}</NButton>
   </p>
 </template>
 

@@ -20,8 +20,8 @@ const options = computed((): (SelectOption | SelectGroupOption)[] => {
   const others = store.classes.filter((one) => !one.own)
   if (!own.length || !others.length) return store.classes.map(option)
   return [
-    { type: 'group', key: 'own', label: t('Your classes'), children: own.map(option) },
-    { type: 'group', key: 'others', label: t('Other classes'), children: others.map(option) },
+    { type: 'group', key: 'own', label: t('ui.parts.yourClasses'), children: own.map(option) },
+    { type: 'group', key: 'others', label: t('ui.parts.otherClasses'), children: others.map(option) },
   ]
 })
 const people = computed(() => store.members.map(({ id, name }) => ({ value: id, label: name })))
@@ -32,7 +32,12 @@ const choosePeople = (students: string[]) =>
 </script>
 
 <template>
-  <div v-if="store.classes.length || withPeople" class="scope" role="group" :aria-label="t('Whose work')">
+  <div
+    v-if="store.classes.length || withPeople"
+    class="scope"
+    role="group"
+    :aria-label="t('ui.parts.whoseWork')"
+  >
     <NSelect
       v-if="store.classes.length"
       :value="store.scope.classes"
@@ -43,8 +48,8 @@ const choosePeople = (students: string[]) =>
       size="small"
       max-tag-count="responsive"
       class="classes"
-      :placeholder="t('Everybody')"
-      :input-props="{ 'aria-label': t('Class') }"
+      :placeholder="t('ui.common.everybody')"
+      :input-props="{ 'aria-label': t('ui.common.class') }"
       @update:value="chooseClasses"
     />
     <NSelect
@@ -57,8 +62,8 @@ const choosePeople = (students: string[]) =>
       size="small"
       max-tag-count="responsive"
       class="people"
-      :placeholder="t('All {count}', { count: people.length })"
-      :input-props="{ 'aria-label': t('Only these people') }"
+      :placeholder="t('ui.parts.all', { count: people.length })"
+      :input-props="{ 'aria-label': t('ui.parts.onlyThesePeople') }"
       @update:value="choosePeople"
     />
   </div>

@@ -2,10 +2,7 @@ import { t } from '../words'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 
 /** Stands on every sheet that is taken to a bench. */
-export const caution = (): string =>
-  t(
-    'Disconnect before ohms; never an ammeter across the source; fuse every jumper. The vehicle maker’s data, local code and licensed practice come first.',
-  )
+export const caution = (): string => t('ui.parts.disconnectBeforeOhmsNeverAn')
 
 /** Makes the file in the browser; the maker and its letters come only when they are wanted. */
 export async function make(definition: TDocumentDefinitions): Promise<Blob> {

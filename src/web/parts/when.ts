@@ -2,8 +2,8 @@ import { tag } from '../words'
 
 const made = new Map<string, Intl.DateTimeFormat>()
 const as = (style: Intl.DateTimeFormatOptions): Intl.DateTimeFormat => {
-  const key = `${tag.value} ${JSON.stringify(style)}`
-  const known = made.get(key) ?? new Intl.DateTimeFormat(tag.value, style)
+  const key = `${tag()} ${JSON.stringify(style)}`
+  const known = made.get(key) ?? new Intl.DateTimeFormat(tag(), style)
   made.set(key, known)
   return known
 }

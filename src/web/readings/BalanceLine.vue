@@ -12,30 +12,32 @@ const props = withDefaults(
 )
 const balance = computed(() => props.state.balances[props.path]!)
 const verdict = computed(() => props.limits.judge(balance.value, props.state.walks[props.path]!))
-const v = (value: number | undefined) => (value === undefined ? t('floating') : formatQuantity(value, 'V'))
+const v = (value: number | undefined) =>
+  value === undefined ? t('ui.common.floating') : formatQuantity(value, 'V')
 </script>
 
 <template>
   <p class="balance">
-    <strong v-if="title">{{ t(title) }}</strong>
+    <strong v-if="title">{{ title }}</strong>
     <span
-      >{{ t('source') }} <b class="reading">{{ v(balance.source) }}</b></span
+      >{{ t('ui.readings.source') }} <b class="reading">{{ v(balance.source) }}</b></span
     >
     <span
-      >{{ t('= feed') }} <b class="reading">{{ v(balance.feedLoss.value) }}</b></span
+      >{{ t('ui.readings.feed') }} <b class="reading">{{ v(balance.feedLoss.value) }}</b></span
     >
     <span
-      >{{ t('+ load') }} <b class="reading">{{ v(balance.loadDrop.value) }}</b></span
+      >{{ t('ui.readings.load') }} <b class="reading">{{ v(balance.loadDrop.value) }}</b></span
     >
     <span
-      >{{ t('+ return') }} <b class="reading">{{ v(balance.returnLoss.value) }}</b></span
+      >{{ t('ui.readings.return') }} <b class="reading">{{ v(balance.returnLoss.value) }}</b></span
     >
     <span
-      >{{ t('at') }} <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
+      >{{ t('ui.readings.at') }} <b class="reading">{{ formatQuantity(balance.amps, 'A') }}</b></span
     >
     <span v-if="verdict.passes === null" class="quiet">{{ tell(verdict.reason) }}</span>
     <span v-else :class="verdict.passes ? 'passes' : 'fails'"
-      >{{ verdict.passes ? t('✓ passes') : t('✕ fails') }}: {{ tell(verdict.reason) }}</span
+      >{{ verdict.passes ? t('ui.readings.passes') : t('ui.readings.fails') }}:
+      {{ tell(verdict.reason) }}</span
     >
   </p>
 </template>

@@ -30,7 +30,7 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     :columns="dropColumns"
     :rows="rows"
     :beside="!!faulted"
-    :caption="t('Drop across each piece of the path')"
+    :caption="t('ui.readings.dropAcrossEachPieceOf')"
     :caption-hidden="!captioned"
     :view="view"
     :lit="lit"

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="R extends Figure">
-import { t } from '../words'
+import { t, tell } from '../words'
 import { computed } from 'vue'
 import { columnsFor, type Column, type Figure } from '../../core/readings'
 import PinButton from './PinButton.vue'
@@ -36,13 +36,13 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
   <table class="data">
     <caption :class="{ 'visually-hidden': captionHidden }">
       {{
-        t(caption)
+        caption
       }}
     </caption>
     <thead>
       <tr>
         <th v-if="view" scope="col" class="no-print">
-          <span class="visually-hidden">{{ t('Pin') }}</span>
+          <span class="visually-hidden">{{ t('ui.common.pin') }}</span>
         </th>
         <th
           v-for="column in shown"
@@ -50,7 +50,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
           scope="col"
           :class="{ num: column.number, spare: column.spare }"
         >
-          {{ t(column.head(beside)) }}
+          {{ tell(column.head(beside)) }}
         </th>
       </tr>
     </thead>
@@ -64,14 +64,14 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
           @click="row.part && emit('choose', row.part)"
         >
           <td v-if="view" class="no-print">
-            <PinButton :id="row.id" :view="view" :what="row.part ? row.title : row.at" />
+            <PinButton :id="row.id" :view="view" :what="row.part ? tell(row.title) : row.at" />
           </td>
           <td
             v-for="column in shown"
             :key="column.key"
             :class="{ num: column.number, quiet: column.quiet, reading: column.name, spare: column.spare }"
           >
-            <slot name="cell" :row="row" :column="column">{{ t(column.text(row)) }}</slot>
+            <slot name="cell" :row="row" :column="column">{{ tell(column.text(row)) }}</slot>
           </td>
         </tr>
         <tr v-if="open === row.id" class="more">
@@ -80,7 +80,7 @@ const width = computed(() => shown.value.length + (props.view ? 1 : 0))
         </tr>
       </template>
       <tr v-if="!rows.length">
-        <td :colspan="width" class="quiet">{{ t('No row matches what you asked for.') }}</td>
+        <td :colspan="width" class="quiet">{{ t('ui.readings.noRowMatchesWhatYou') }}</td>
       </tr>
     </tbody>
   </table>

@@ -6,9 +6,9 @@ defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: strin
 
 <template>
   <figcaption>
-    <span class="mark healthy" /> {{ t('healthy, with its band') }}
-    <template v-if="faulted"> <span class="mark faulted" /> {{ t('faulted') }} </template>
-    <template v-if="allowed"> <span class="mark limit" /> {{ t('allowed') }} </template>
+    <span class="mark healthy" /> {{ t('ui.readings.healthyWithItsBand') }}
+    <template v-if="faulted"> <span class="mark faulted" /> {{ t('ui.common.faulted2') }} </template>
+    <template v-if="allowed"> <span class="mark limit" /> {{ t('ui.readings.allowed') }} </template>
     <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
     <span v-else-if="rest" class="quiet">{{ rest }}</span>
   </figcaption>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../core/circuit'
 import { limitSetFor, limitSets } from '../../core/readings'
@@ -14,10 +14,12 @@ const chosen = computed(() => limitSets.find(({ id }) => id === props.limits)?.i
 
 <template>
   <label
-    >{{ t('Limits') }}
+    >{{ t('ui.common.limits') }}
     <select :value="chosen" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
-      <option value="">{{ t('for this circuit: {title}', { title: limitSetFor(circuit).title }) }}</option>
-      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ t(s.title) }}</option>
+      <option value="">
+        {{ t('ui.readings.forThisCircuit', { title: tell(limitSetFor(circuit).title) }) }}
+      </option>
+      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ tell(s.title) }}</option>
     </select></label
   >
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, t } from '../words'
+import { formatQuantity, t, tell } from '../words'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { lossesOf, type LimitSet, type LossStep, type StateKey } from '../../core/readings'
@@ -99,18 +99,18 @@ const named = computed(() => {
     .slice(0, 4)
 })
 const volts = (value: number | undefined) =>
-  value === undefined ? t('floating') : formatQuantity(value, 'V')
+  value === undefined ? t('ui.common.floating') : formatQuantity(value, 'V')
 const at = ref<{ side: 'feed' | 'back'; i: number } | null>(null)
 const readout = computed(() => {
   if (!at.value) return ''
   const { side, i } = at.value
   const [was, now] = [good.value[side][i]!, bad.value?.[side][i]]
   const more = now ? ` → ${volts(now.volts)}` : ''
-  return t('{from} – {to}, {part} {name}: {volts}{more}; so far {total}', {
+  return t('ui.readings.soFar', {
     from: was.from,
     to: was.to,
     part: was.part,
-    name: was.name,
+    name: tell(was.name),
     volts: volts(was.volts),
     more,
     total: volts((now ?? was).total),
@@ -135,10 +135,11 @@ function leave() {
         :viewBox="`0 0 ${width} ${height}`"
         role="img"
         :aria-label="
-          t(
-            'Losses: feed {volts}, return {volts2}, of {pieces} pieces a side; the table beside it has the same numbers',
-            { volts: volts(load.feedLoss.value), volts2: volts(load.returnLoss.value), pieces },
-          )
+          t('ui.readings.lossesFeedReturnOfPieces', {
+            volts: volts(load.feedLoss.value),
+            volts2: volts(load.returnLoss.value),
+            pieces,
+          })
         "
       >
         <g class="grid">
@@ -192,9 +193,9 @@ function leave() {
             {{ volts(load.loadDrop.value) }}
           </text>
         </g>
-        <text :x="margin.left" :y="height - 6" class="side">{{ t('feed, from battery +') }}</text>
+        <text :x="margin.left" :y="height - 6" class="side">{{ t('ui.readings.feedFromBattery') }}</text>
         <text :x="width - margin.right" :y="height - 6" text-anchor="end" class="side">
-          {{ t('return, from battery −') }}
+          {{ t('ui.readings.returnFromBattery') }}
         </text>
       </svg>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPlain, t } from '../words'
+import { formatPlain, t, tell } from '../words'
 import { computed, useId } from 'vue'
 import { aspectNames, givenTotal, type JudgedAttempt, type Judgement } from '../../core/assessment'
 import type { Overrides } from '../../contract'
@@ -28,7 +28,7 @@ const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
 </script>
 
 <template>
-  <table class="data" :aria-label="t('Mark')">
+  <table class="data" :aria-label="t('ui.common.mark')">
     <!-- In lines of five: beside a drawing there is no room for ten in a row. -->
     <tbody v-for="(line, n) in lines" :key="n">
       <tr>
@@ -40,24 +40,24 @@ const total = computed(() => givenTotal(props.judged, props.overrides ?? []))
             :aria-expanded="open === row.aspect"
             @click="emit('aspect', row.aspect)"
           >
-            {{ t(aspectNames[row.aspect]) }}
+            {{ tell(aspectNames[row.aspect]) }}
           </button>
-          <template v-else>{{ t(aspectNames[row.aspect]) }}</template>
+          <template v-else>{{ tell(aspectNames[row.aspect]) }}</template>
         </th>
-        <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">{{ t('Mark') }}</th>
+        <th v-if="n === lines.length - 1" :id="`${uid}-mark`" scope="col">{{ t('ui.common.mark') }}</th>
       </tr>
       <tr>
         <td v-for="row in line" :key="row.aspect" :headers="`${uid}-${row.aspect}`" class="reading">
           <template v-if="row.own">
-            <b>{{ formatPlain(row.own.points, 3) }}</b> {{ t('of {of}', { of: row.of }) }}
-            <span class="judge">{{ t('judge: {x}', { x: formatPlain(row.points, 3) }) }}</span>
+            <b>{{ formatPlain(row.own.points, 3) }}</b> {{ t('ui.readings.of', { of: row.of }) }}
+            <span class="judge">{{ t('ui.readings.judge', { x: formatPlain(row.points, 3) }) }}</span>
           </template>
-          <template v-else>{{ t('{x} of {of}', { x: formatPlain(row.points, 3), of: row.of }) }}</template>
+          <template v-else>{{ t('ui.common.of', { x: formatPlain(row.points, 3), of: row.of }) }}</template>
         </td>
         <td v-if="n === lines.length - 1" :headers="`${uid}-mark`" class="reading">
-          <b>{{ formatPlain(total, 3) }}</b> {{ t('of {of}', { of: judged.of }) }}
+          <b>{{ formatPlain(total, 3) }}</b> {{ t('ui.readings.of', { of: judged.of }) }}
           <span v-if="judged.uncapped !== undefined" class="judge capped">{{
-            t('capped from {x}', { x: formatPlain(judged.uncapped, 3) })
+            t('ui.readings.cappedFrom', { x: formatPlain(judged.uncapped, 3) })
           }}</span>
         </td>
       </tr>

@@ -9,7 +9,7 @@ const choose = (event: Event) => emit('choose', Number((event.target as HTMLSele
 
 <template>
   <label v-if="circuit.paths.length > 1"
-    >{{ t('Path') }}
+    >{{ t('ui.common.path') }}
     <select :value="path" @change="choose">
       <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
     </select>

@@ -11,7 +11,7 @@ defineProps<{ id: string; what: string; view: RowsView }>()
   <button
     type="button"
     :aria-pressed="view.pinned.value.has(id)"
-    :aria-label="t('Pin {what}', { what })"
+    :aria-label="t('ui.readings.pin', { what })"
     @click.stop="view.pin(id)"
   >
     <Pin :size="13" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Words } from '../../core/document'
 import { formatPlain, t, tell } from '../words'
 import { NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
@@ -11,7 +12,7 @@ const props = defineProps<{
   value: number
   check?: (value: number) => string | undefined
   /** What the trade's table offers. */
-  table?: readonly { readonly value: number; readonly text: string }[]
+  table?: readonly { readonly value: number; readonly text: Words }[]
 }>()
 const emit = defineEmits<{ set: [value: number] }>()
 
@@ -55,17 +56,17 @@ function giveUp() {
   wrong.value = ''
 }
 const key = useKeys(
-  t('In a field of numbers'),
+  t('ui.readings.inAFieldOfNumbers'),
   [
-    { press: ['ArrowUp'], what: t('the next larger usual value'), act: () => step(1) },
-    { press: ['ArrowDown'], what: t('the next smaller usual value'), act: () => step(-1) },
+    { press: ['ArrowUp'], what: t('ui.readings.theNextLargerUsualValue'), act: () => step(1) },
+    { press: ['ArrowDown'], what: t('ui.readings.theNextSmallerUsualValue'), act: () => step(-1) },
     {
       press: ['Escape'],
-      what: t('as it was'),
+      what: t('ui.readings.asItWas'),
       act: () => (text.value !== written.value || wrong.value !== '') && (giveUp(), true),
     },
     // The form it stands in may want it too.
-    { press: ['Enter'], what: t('take it'), act: () => (take(), false) },
+    { press: ['Enter'], what: t('ui.readings.takeIt'), act: () => (take(), false) },
   ],
   'own',
 )
@@ -74,7 +75,7 @@ const key = useKeys(
 <template>
   <div class="field">
     <label>
-      <span>{{ t(label) }}</span>
+      <span>{{ label }}</span>
       <NInput
         v-model:value="text"
         size="small"
@@ -88,20 +89,20 @@ const key = useKeys(
       </NInput>
     </label>
     <span class="steps">
-      <button type="button" :aria-label="t('{label}: less', { label })" tabindex="-1" @click="step(-1)">
+      <button type="button" :aria-label="t('ui.readings.less', { label })" tabindex="-1" @click="step(-1)">
         −
       </button>
-      <button type="button" :aria-label="t('{label}: more', { label })" tabindex="-1" @click="step(1)">
+      <button type="button" :aria-label="t('ui.readings.more', { label })" tabindex="-1" @click="step(1)">
         +
       </button>
       <select
         v-if="table"
-        :aria-label="t('{label}: from the table', { label })"
+        :aria-label="t('ui.readings.fromTheTable', { label })"
         :value="table.some((t) => t.value === value) ? value : ''"
         @change="pick"
       >
-        <option value="">{{ t('table') }}</option>
-        <option v-for="row in table" :key="row.value" :value="row.value">{{ t(row.text) }}</option>
+        <option value="">{{ t('ui.readings.table') }}</option>
+        <option v-for="row in table" :key="row.value" :value="row.value">{{ tell(row.text) }}</option>
       </select>
     </span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>

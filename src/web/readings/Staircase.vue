@@ -185,7 +185,7 @@ const readout = computed(() => {
   if (!point) return ''
   const say = (key: StateKey) => {
     const volts = key.points.find((row) => row.node === point.node)?.value
-    return volts === undefined ? t('floating') : formatQuantity(volts, 'V')
+    return volts === undefined ? t('ui.common.floating') : formatQuantity(volts, 'V')
   }
   const bad = props.faulted ? ` → ${say(props.faulted)}` : ''
   return `${point.name} ${say(props.healthy)}${bad}`
@@ -210,11 +210,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
 
 <template>
   <figure>
-    <Legend
-      :faulted="!!faulted"
-      :readout="readout"
-      :rest="t('volts from battery + to battery −, along the path')"
-    />
+    <Legend :faulted="!!faulted" :readout="readout" :rest="t('ui.readings.voltsFromBatteryToBattery')" />
     <div ref="plot" class="plot">
       <VChart
         ref="chart"
@@ -223,7 +219,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
         autoresize
         role="img"
         :aria-label="
-          t('Staircase of {count} points; the table beside it has the same numbers', {
+          t('ui.readings.staircaseOfPointsTheTable', {
             count: walk.points.length,
           })
         "

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../words'
+import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit, CircuitState } from '../../core/circuit'
 import { partOfKind, positionName } from '../../core/parts'
@@ -10,13 +10,15 @@ const emit = defineEmits<{ change: [state: CircuitState] }>()
 const controls = computed(() =>
   props.circuit.parts.flatMap((part) => {
     const { positions, positionNames, title } = partOfKind(part.kind)
-    return positions ? [{ id: part.id, name: part.name || t(title), positions, positionNames }] : []
+    return positions ? [{ id: part.id, name: part.name || tell(title), positions, positionNames }] : []
   }),
 )
 const outs = computed(() =>
   props.circuit.parts.flatMap((part) => {
     const { detach, title } = partOfKind(part.kind)
-    return detach ? [{ id: part.id, name: part.name || t(title), verb: detach.verb, done: detach.done }] : []
+    return detach
+      ? [{ id: part.id, name: part.name || tell(title), verb: t(detach.verb), done: tell(detach.done) }]
+      : []
   }),
 )
 /** Of many controls each is one button: it says where it stands, and a press takes it on. */
@@ -31,7 +33,7 @@ function set(id: string, to: string) {
   emit('change', {
     ...props.state,
     id: 'custom',
-    name: t('as set'),
+    name: t('ui.common.asSet'),
     controls: { ...props.state.controls, [id]: to },
   })
 }
@@ -45,13 +47,13 @@ const joints = computed(() =>
 )
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 function alter(part: Partial<CircuitState>) {
-  emit('change', { ...props.state, id: 'custom', name: t('as set'), ...part })
+  emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), ...part })
 }
 function toggle(id: string) {
   const detached = props.state.detached.includes(id)
     ? props.state.detached.filter((d) => d !== id)
     : [...props.state.detached, id]
-  emit('change', { ...props.state, id: 'custom', name: t('as set'), detached })
+  emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), detached })
 }
 function choose(event: Event) {
   const found = props.circuit.states.find((s) => s.id === (event.target as HTMLSelectElement).value)
@@ -60,11 +62,11 @@ function choose(event: Event) {
 </script>
 
 <template>
-  <div class="bar" role="group" :aria-label="t('State of the circuit')">
+  <div class="bar" role="group" :aria-label="t('ui.common.stateOfTheCircuit')">
     <label v-if="named">
-      <span class="visually-hidden">{{ t('Named state') }}</span>
+      <span class="visually-hidden">{{ t('ui.readings.namedState') }}</span>
       <select :value="state.id" @change="choose">
-        <option v-if="state.id === 'custom'" value="custom">{{ t('As set') }}</option>
+        <option v-if="state.id === 'custom'" value="custom">{{ t('ui.readings.asSet') }}</option>
         <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
@@ -79,7 +81,7 @@ function choose(event: Event) {
         :title="control.name"
         @click="goOn(control)"
       >
-        {{ control.id }} {{ t(positionName(control, position(control.id, control.positions)!)) }}
+        {{ control.id }} {{ tell(positionName(control, position(control.id, control.positions)!)) }}
       </button>
     </template>
     <span v-for="control in many ? [] : controls" :key="control.id" class="pair">
@@ -90,50 +92,50 @@ function choose(event: Event) {
           :key="p"
           type="button"
           :aria-pressed="position(control.id, control.positions) === p"
-          :aria-label="`${control.id} ${t(positionName(control, p))}`"
+          :aria-label="`${control.id} ${tell(positionName(control, p))}`"
           @click="set(control.id, p)"
         >
-          {{ t(positionName(control, p)) }}
+          {{ tell(positionName(control, p)) }}
         </button>
       </span>
     </span>
     <label v-if="driven" class="pair"
-      >{{ t('Engine') }}
+      >{{ t('ui.readings.engine') }}
       <select
         :value="state.engine ?? 'off'"
         @change="alter({ engine: chosen($event) === 'running' ? 'running' : 'off' })"
       >
-        <option value="off">{{ t('off') }}</option>
-        <option value="running">{{ t('running') }}</option>
+        <option value="off">{{ t('ui.readings.off') }}</option>
+        <option value="running">{{ t('ui.readings.running') }}</option>
       </select>
     </label>
     <label v-if="sleeps" class="pair"
-      >{{ t('Key off for') }}
+      >{{ t('ui.readings.keyOffFor') }}
       <select :value="state.sinceKeyOff ?? 0" @change="alter({ sinceKeyOff: Number(chosen($event)) })">
         <option v-for="s in offTimes" :key="s" :value="s">
-          {{ s < 60 ? `${s} s` : t('{x} min', { x: s / 60 }) }}
+          {{ s < 60 ? `${s} s` : t('ui.readings.min', { x: s / 60 }) }}
         </option>
       </select>
     </label>
     <label v-if="!brief" class="pair"
-      >{{ t('Moved by hand') }}
+      >{{ t('ui.readings.movedByHand') }}
       <select
         :value="state.wiggled?.[0] ?? ''"
         @change="alter({ wiggled: chosen($event) ? [chosen($event)] : [] })"
       >
-        <option value="">{{ t('nothing') }}</option>
+        <option value="">{{ t('ui.common.nothing') }}</option>
         <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
       </select>
     </label>
     <span class="pair">
-      <span>{{ t('Out:') }}</span>
+      <span>{{ t('ui.readings.out') }}</span>
       <span class="choice">
         <button
           v-for="out in outs"
           :key="out.id"
           type="button"
-          :title="t('{verb} {name}', { verb: out.verb, name: out.name })"
-          :aria-label="t('{verb} {name}', { verb: out.verb, name: `${out.id} ${out.name}` })"
+          :title="t('ui.readings.text', { verb: out.verb, name: out.name })"
+          :aria-label="t('ui.readings.text', { verb: out.verb, name: `${out.id} ${out.name}` })"
           :aria-pressed="state.detached.includes(out.id)"
           @click="toggle(out.id)"
         >

@@ -25,20 +25,20 @@ const found = computed(() =>
   }).filter(({ text }) => !props.faulted || /burns|overWatts/.test(text.code)),
 )
 const shown = computed(() => (all.value ? found.value : found.value.slice(0, 1)))
-const words = { hazard: t('Hazard'), wrong: t('Wrong'), hint: t('Look') }
+const words = { hazard: t('ui.readings.hazard'), wrong: t('ui.readings.wrong'), hint: t('ui.readings.look') }
 </script>
 
 <template>
-  <div v-if="found.length" class="warnings" role="region" :aria-label="t('Workshop rules')">
+  <div v-if="found.length" class="warnings" role="region" :aria-label="t('ui.readings.workshopRules')">
     <ul>
       <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
         <TriangleAlert :size="14" aria-hidden="true" />
-        <b>{{ t(words[w.weight]) }}</b>
+        <b>{{ words[w.weight] }}</b>
         <button type="button" @click="emit('choose', w.part)">{{ tell(w.text) }}</button>
       </li>
     </ul>
     <button v-if="found.length > 1" type="button" class="more" :aria-expanded="all" @click="all = !all">
-      {{ all ? t('fewer') : t('and {x} more', { x: found.length - 1 }) }}
+      {{ all ? t('ui.readings.fewer') : t('ui.common.andMore', { x: found.length - 1 }) }}
     </button>
   </div>
 </template>

@@ -30,12 +30,12 @@ const shown = computed(() => chosen.value ?? fitting.value)
 
 <template>
   <div class="ways">
-    <div class="tabs choice" role="group" :aria-label="t('How the path is shown')">
+    <div class="tabs choice" role="group" :aria-label="t('ui.readings.howThePathIsShown')">
       <button type="button" :aria-pressed="shown === 'losses'" @click="chosen = 'losses'">
-        {{ t('Losses') }}
+        {{ t('ui.common.losses') }}
       </button>
       <button type="button" :aria-pressed="shown === 'stairs'" @click="chosen = 'stairs'">
-        {{ t('Staircase') }}
+        {{ t('ui.readings.staircase') }}
       </button>
     </div>
     <Losses

@@ -1,5 +1,5 @@
 import { partOf, type Piece } from '../../core/model'
-import { t } from '../words'
+import { tell } from '../words'
 import type { Circuit } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
 
@@ -7,5 +7,5 @@ import { partOfKind } from '../../core/parts'
 export function pieceWords(circuit: Circuit, { part: id, unit }: Piece): string {
   const part = partOf(circuit, id)
   const { title, units } = partOfKind(part.kind)
-  return `${id} ${part.name || t(title)}${units.length > 1 ? `, ${t(unit.name)}` : ''}`
+  return `${id} ${part.name || tell(title)}${units.length > 1 ? `, ${tell(unit.name)}` : ''}`
 }

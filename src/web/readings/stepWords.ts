@@ -10,9 +10,10 @@ import {
   type StepOf,
   type StoredReading,
   repairOf,
+  shownOf,
 } from '../../core/attempt'
 import { faultOfKind } from '../../core/faults'
-import { instrumentOf } from '../../core/instruments'
+import { instrumentOf, scaleWord } from '../../core/instruments'
 import { noticeText, partOfKind, positionName } from '../../core/parts'
 import { type Unit } from '../../core/quantity'
 
@@ -26,24 +27,24 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
   return [
     ...Object.entries(controls).map(([id, key]) => {
       const known = definition(id)
-      return `${id} ${known ? t(positionName(known, key)) : key}`
+      return `${id} ${known ? tell(positionName(known, key)) : key}`
     }),
-    ...detached.map((id) => `${id} ${t(definition(id)?.detach?.done ?? 'out')}`),
-    ...bypassed.map(([a, b]) => t('jumper {a} – {b}', { a, b })),
-    ...wiggled.map((id) => t('{id} moved by hand', { id })),
-    ...(engine === 'running' ? [t('engine running')] : []),
-    ...(sinceKeyOff ? [t('key off for {sinceKeyOff} s', { sinceKeyOff })] : []),
+    ...detached.map((id) => `${id} ${tell(definition(id)?.detach?.done ?? 'ui.readings.out2')}`),
+    ...bypassed.map(([a, b]) => t('ui.readings.jumper', { a, b })),
+    ...wiggled.map((id) => t('ui.readings.movedByHand2', { id })),
+    ...(engine === 'running' ? [t('ui.readings.engineRunning')] : []),
+    ...(sinceKeyOff ? [t('ui.readings.keyOffForS', { sinceKeyOff })] : []),
   ].join(', ')
 }
 
 export function describePrediction(prediction: Prediction, unit: Unit): string {
   switch (prediction.type) {
     case 'beep':
-      return t('a beep')
+      return t('ui.readings.aBeep')
     case 'OL':
       return 'OL'
     case 'word':
-      return prediction.word
+      return tell(scaleWord(prediction.word))
     case 'value':
       return formatQuantity(prediction.value, unit)
   }
@@ -54,7 +55,7 @@ export const describeSeen = (circuit: Circuit, seen: Readonly<Record<string, str
   Object.entries(seen)
     .map(([id, key]) => {
       const part = findPart(circuit, id)
-      return `${id} ${part ? t(noticeText(part.kind, key)) : key}`
+      return `${id} ${part ? tell(noticeText(part.kind, key)) : key}`
     })
     .join(', ')
 
@@ -62,25 +63,25 @@ export const describeSeen = (circuit: Circuit, seen: Readonly<Record<string, str
 export function describeHeld(held: Connection['held']): string {
   switch (held.type) {
     case 'leads':
-      return t('{red} to {black}', { red: held.red, black: held.black })
+      return t('ui.readings.to', { red: held.red, black: held.black })
     case 'jaws':
-      return t('round {held}', { held: held.round.join(t(' and ')) })
+      return t('ui.readings.round', { held: held.round.join(t('ui.common.and')) })
     case 'series':
-      return t('in series at {part}', { part: held.part })
+      return t('ui.readings.inSeriesAt', { part: held.part })
     case 'inPlaceOf':
-      return t('in place of {part}', { part: held.part })
+      return t('ui.readings.inPlaceOf', { part: held.part })
     case 'spots':
-      return t('on the test spots of {part}', { part: held.part })
+      return t('ui.readings.onTheTestSpotsOf', { part: held.part })
     case 'at':
-      return t('at {part}', { part: held.part })
+      return t('ui.readings.at2', { part: held.part })
     case 'posts':
-      return t('on the battery’s posts')
+      return t('ui.readings.onTheBatterysPosts')
   }
 }
 
 /** Everything that a reading told: “12.3 V”, “bright”, “0.4 Ω, beeps”. */
-export const describeReading = ({ text, word, signs }: StoredReading): string =>
-  [text ? localNumbers(text) : t(word ?? ''), ...signs.map(tell)].filter(Boolean).join(', ')
+export const describeReading = (reading: StoredReading): string =>
+  [tell(shownOf(reading)), ...reading.signs.map(tell)].filter(Boolean).join(', ')
 
 /** An instrument with what is set on it, as far as that is not the usual. */
 export function describeInstrument({ instrument: key, settings }: Connection): string {
@@ -88,9 +89,9 @@ export function describeInstrument({ instrument: key, settings }: Connection): s
   const set = instrument.settings.flatMap((setting) => {
     const value = settings[setting.key]
     const option = setting.options.find((o) => o.key === value)
-    return option && value !== setting.preset ? [`${within(setting.label)} ${t(option.label)}`] : []
+    return option && value !== setting.preset ? [`${within(setting.label)} ${tell(option.label)}`] : []
   })
-  return [t(instrument.title), ...set].join(', ')
+  return [tell(instrument.title), ...set].join(', ')
 }
 
 const named = (circuit: Circuit, piece: string): string => {
@@ -108,21 +109,22 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
   switch (step.type) {
     case 'operate':
       return {
-        head: step.says === 'notReproduced' ? t('Operated: not reproduced') : t('Operated'),
+        head:
+          step.says === 'notReproduced' ? t('ui.readings.operatedNotReproduced') : t('ui.readings.operated'),
         text: `${describeArrangement(circuit, step.arrangement)}: ${describeSeen(circuit, step.seen)}`,
       }
     case 'test':
       return {
-        head: t('Reading {number}: {reading}', { number, reading: describeReading(step.reading) }),
+        head: t('ui.readings.reading', { number, reading: describeReading(step.reading) }),
         text: testWords(circuit, step),
       }
     case 'infer':
       return {
         head: step.struck.length
-          ? t('Struck out {join}', { join: step.struck.join(', ') })
-          : t('Nothing struck out'),
+          ? t('ui.readings.struckOut', { join: step.struck.join(', ') })
+          : t('ui.readings.nothingStruckOut'),
         text: [
-          step.ringed.length ? t('ringed {join}', { join: step.ringed.join(', ') }) : '',
+          step.ringed.length ? t('ui.readings.ringed', { join: step.ringed.join(', ') }) : '',
           step.note && quoted(step.note),
         ]
           .filter(Boolean)
@@ -130,24 +132,24 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       }
     case 'conclude':
       return {
-        head: t('Concluded: {piece}, {kind}', {
+        head: t('ui.readings.concluded', {
           piece: named(circuit, step.piece),
           kind: within(faultOfKind(step.kind).title),
         }),
-        text: [t('{sure} % sure', { sure: step.sure }), step.note].filter(Boolean).join('. '),
+        text: [t('ui.readings.sure', { sure: step.sure }), step.note].filter(Boolean).join('. '),
       }
     case 'repair':
       return {
-        head: t('Repaired'),
+        head: t('ui.readings.repaired'),
         text: `${named(circuit, step.piece)}: ${within(repairOf(step.by).title)}`,
       }
     case 'renew':
-      return { head: t('Renewed a fuse'), text: step.fuse }
+      return { head: t('ui.readings.renewedAFuse'), text: step.fuse }
     case 'hint':
-      return { head: t('Took a hint'), text: tell(step.says) }
+      return { head: t('ui.readings.tookAHint'), text: tell(step.says) }
     case 'question':
       return {
-        head: t('Asked about “{typed}”', { typed: localNumbers(step.typed) }),
+        head: t('ui.readings.askedAbout', { typed: localNumbers(step.typed) }),
         text: `${describeInstrument(step)} ${describeHeld(step.held)}: ${tell(step.about)}`,
       }
   }
@@ -155,15 +157,15 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
 
 function testWords(circuit: Circuit, step: StepOf<'test'>): string {
   const also = step.also.map((one) =>
-    t('with {one} {held}', { one: describeInstrument(one), held: describeHeld(one.held) }),
+    t('ui.readings.with', { one: describeInstrument(one), held: describeHeld(one.held) }),
   )
   return [
     `${describeInstrument(step)} ${describeHeld(step.held)}`,
     ...also,
-    t('predicted {unit}', { unit: describePrediction(step.prediction, step.reading.unit) }),
+    t('ui.readings.predicted', { unit: describePrediction(step.prediction, step.reading.unit) }),
     ...(step.suspected
       ? [
-          t('with the suspect at fault {unit}', {
+          t('ui.readings.withTheSuspectAtFault', {
             unit: describePrediction(step.suspected, step.reading.unit),
           }),
         ]
@@ -171,8 +173,8 @@ function testWords(circuit: Circuit, step: StepOf<'test'>): string {
     ...(step.asked
       ? [
           step.asked.answer === 'corrected'
-            ? t('asked about {first}, and put it right', { first: step.asked.first })
-            : t('asked about it: it stands'),
+            ? t('ui.readings.askedAboutAndPutIt', { first: step.asked.first })
+            : t('ui.readings.askedAboutItItStands'),
         ]
       : []),
     describeArrangement(circuit, step.arrangement),

@@ -24,7 +24,7 @@ export function useReadings(
       new Map(
         key.value?.points.map((row) => [
           row.node,
-          row.value === undefined ? t('floating') : formatQuantity(row.value, 'V'),
+          row.value === undefined ? t('ui.common.floating') : formatQuantity(row.value, 'V'),
         ]),
       ),
   )

@@ -3,7 +3,8 @@ import { useRows } from './useRows'
 
 const row = (id: string, size: number, difference: number) => ({
   id,
-  words: `${id} some piece`,
+  at: id,
+  title: { code: 'document.verbatim', params: { text: 'some piece' } },
   size,
   difference,
   bad: difference > 1,

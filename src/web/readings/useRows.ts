@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { tell } from '../words'
 import type { Sortable } from '../../core/readings'
 
 /** How the sheet's rows are picked and put in order; pins are remembered for each circuit on this machine. */
@@ -19,7 +20,7 @@ export function useRows(circuit: string) {
       (r) =>
         (!changedOnly.value || r.bad) &&
         (!pinnedOnly.value || pinned.value.has(r.id)) &&
-        words.every((w) => r.words.toLowerCase().includes(w)),
+        words.every((w) => `${r.id} ${r.at} ${tell(r.title)}`.toLowerCase().includes(w)),
     )
     if (sort.value === 'name') kept.sort((a, b) => a.id.localeCompare(b.id, 'en', { numeric: true }))
     if (sort.value === 'value') kept.sort((a, b) => b.size - a.size)

@@ -1,12 +1,11 @@
 import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { piecesOf } from '../../core/model'
-import { loadCore, use } from '../words'
-import { de } from '../words/de'
+import { loadWords, use } from '../words'
 import { pieceName, verdictWords } from './verdictWords'
 
-beforeAll(loadCore)
-afterEach(() => use(undefined))
+beforeAll(loadWords)
+afterEach(() => use('en'))
 
 const circuit = demoCircuit('sweeper-work-lamp')
 
@@ -31,7 +30,7 @@ describe('pieces in what is judged', () => {
     const message = { code: 'readings.within', params: { what: 'F1.holder', loss: 1, most: 2 } }
     expect(verdictWords(circuit)(message)).toContain('F1 holder')
     expect(verdictWords(null)(message)).toContain('F1.holder')
-    use(de)
+    use('de')
     expect(verdictWords(circuit)(message)).toContain('F1 Halter')
   })
 })

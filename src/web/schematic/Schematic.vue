@@ -131,11 +131,11 @@ const ways: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, -60],
 }
 const key = useKeys(
-  t('In a drawing'),
+  t('ui.schematic.inADrawing'),
   [
     {
       press: ['Enter', 'Space'],
-      what: t('choose the part or point'),
+      what: t('ui.schematic.chooseThePartOrPoint'),
       act: ({ target }) => {
         const figure = (target as Element).closest('.act')
         if (!figure) return false
@@ -144,12 +144,12 @@ const key = useKeys(
     },
     {
       press: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
-      what: t('look around'),
+      what: t('ui.schematic.lookAround'),
       act: ({ key: way }) => view.move(...ways[way]!),
     },
-    { press: ['+'], what: t('larger'), act: () => view.zoom(1.25) },
-    { press: ['-'], what: t('smaller'), act: () => view.zoom(0.8) },
-    { press: ['0'], what: t('all of the drawing'), act: () => view.fit() },
+    { press: ['+'], what: t('ui.schematic.larger3'), act: () => view.zoom(1.25) },
+    { press: ['-'], what: t('ui.schematic.smaller3'), act: () => view.zoom(0.8) },
+    { press: ['0'], what: t('ui.schematic.allOfTheDrawing'), act: () => view.fit() },
   ],
   'own',
 )
@@ -172,7 +172,7 @@ const key = useKeys(
       :viewBox="`0 0 ${scene.width} ${scene.height}`"
       :style="style"
       role="group"
-      :aria-label="t('Schematic: {name}', { name: circuit.name })"
+      :aria-label="t('ui.schematic.schematic', { name: circuit.name })"
     >
       <g
         v-for="figure in tags"
@@ -181,10 +181,10 @@ const key = useKeys(
         class="tag act"
         role="button"
         tabindex="0"
-        :aria-label="t('goes on at {on}', { on: figure.on })"
+        :aria-label="t('ui.schematic.goesOnAt', { on: figure.on })"
         @click="goOn(figure.on)"
       >
-        <title>{{ t('goes on at {on}: press to go there', { on: figure.on }) }}</title>
+        <title>{{ t('ui.schematic.goesOnAtPressTo', { on: figure.on }) }}</title>
         <rect :x="(figure.x ?? 0) - 22" :y="(figure.y ?? 0) - 18" width="44" height="36" class="hit" rx="4" />
         <SceneShapes :shapes="figure.shapes()" />
       </g>
@@ -213,14 +213,14 @@ const key = useKeys(
         :tabindex="partsAct ? 0 : undefined"
         :aria-label="
           partsAct
-            ? `${figure.title}${figure.struck ? t(', struck out') : figure.ringed ? t(', suspect') : ''}`
+            ? `${figure.title}${figure.struck ? t('ui.schematic.struckOut') : figure.ringed ? t('ui.schematic.suspect') : ''}`
             : undefined
         "
         @click="partsAct && emit('part', figure.id)"
         @pointerenter="hover($event, figure.id)"
         @pointerleave="hover($event, null)"
       >
-        <title v-if="figure.cut">{{ t(figure.title) }}</title>
+        <title v-if="figure.cut">{{ figure.title }}</title>
         <rect v-bind="figure.reach" class="reach" />
         <rect v-bind="figure.box" class="hit" rx="4" />
         <SceneShapes :shapes="figure.shapes()" />
@@ -262,29 +262,39 @@ const key = useKeys(
       v-if="close"
       class="close"
       role="group"
-      :aria-label="t('Which point?')"
+      :aria-label="t('ui.schematic.whichPoint')"
       :style="{ left: `${close.x}px`, top: `${close.y}px` }"
     >
       <button v-for="name in close.names" :key="name" type="button" @click.stop="choose(name)">
         {{ name }}
       </button>
     </div>
-    <div class="zoom" role="group" :aria-label="t('View of the drawing')">
-      <button type="button" :aria-label="t('Smaller')" :title="t('Smaller (−)')" @click="view.zoom(0.8)">
+    <div class="zoom" role="group" :aria-label="t('ui.schematic.viewOfTheDrawing')">
+      <button
+        type="button"
+        :aria-label="t('ui.schematic.smaller')"
+        :title="t('ui.schematic.smaller2')"
+        @click="view.zoom(0.8)"
+      >
         −
       </button>
       <button
         type="button"
-        :aria-label="t('Fit the drawing')"
-        :title="t('All of it (0)')"
+        :aria-label="t('ui.schematic.fitTheDrawing')"
+        :title="t('ui.schematic.allOfIt0')"
         @click="view.fit()"
       >
-        {{ t('fit') }}
+        {{ t('ui.schematic.fit') }}
       </button>
-      <button type="button" :aria-label="t('Larger')" :title="t('Larger (+)')" @click="view.zoom(1.25)">
+      <button
+        type="button"
+        :aria-label="t('ui.schematic.larger')"
+        :title="t('ui.schematic.larger2')"
+        @click="view.zoom(1.25)"
+      >
         +
       </button>
-      <span v-if="partial" class="more">{{ t('drag or use the arrows to see the rest') }}</span>
+      <span v-if="partial" class="more">{{ t('ui.schematic.dragOrUseTheArrows') }}</span>
     </div>
   </div>
 </template>

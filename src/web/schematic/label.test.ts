@@ -1,3 +1,4 @@
+import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
@@ -15,11 +16,9 @@ describe('the label of a part', () => {
   })
 
   it('says what piece it is where a part is drawn in pieces, and its title where it has no name', () => {
-    expect(labelLines({ ...lamp, name: '' }, { ...beside, caption: 'strong filament' })).toEqual([
-      'L1',
-      'Filament lamp in socket',
-      'strong filament',
-    ])
+    expect(
+      labelLines({ ...lamp, name: '' }, { ...beside, caption: 'parts.twoFilamentLamp.strongFilament' }),
+    ).toEqual(['L1', 'Filament lamp in socket', 'strong filament'])
   })
 
   it('cuts what is too long for its place, sooner along a rail', () => {
@@ -34,8 +33,8 @@ describe('the label of a part', () => {
   it('keeps room for all that may be noticed of it', () => {
     for (const { kind, notice } of parts)
       for (const { text } of notice?.all ?? []) {
-        const lines = noticeLines(text)
-        expect(lines.length, `${kind}: ${text}`).toBeLessThanOrEqual(noticeRoom(kind))
+        const lines = noticeLines(tell(text))
+        expect(lines.length, `${kind}: ${tell(text)}`).toBeLessThanOrEqual(noticeRoom(kind))
         for (const line of lines) expect(line.length, line).toBeLessThanOrEqual(24)
       }
   })
@@ -68,7 +67,10 @@ describe('a lamp of two filaments', () => {
   const passes = layout.parts.filter((p) => p.id === 'LT1')
 
   it('is drawn once for each filament, its contacts before the symbol and not inside it', () => {
-    expect(passes.map((p) => p.caption)).toEqual(['strong filament', 'faint filament'])
+    expect(passes.map((p) => p.caption)).toEqual([
+      'parts.twoFilamentLamp.strongFilament',
+      'parts.twoFilamentLamp.faintFilament',
+    ])
     const at = (name: string) => layout.points.find((p) => p.point.name === name)!.y
     for (const [pass, contact] of [
       [passes[0]!, 'LT1sf'],

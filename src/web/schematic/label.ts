@@ -1,6 +1,6 @@
 import type { Part } from '../../core/circuit'
 import { partOfKind } from '../../core/parts'
-import { localNumbers, t } from '../words'
+import { tell } from '../words'
 import { letterSize, lineHeight, type Detail } from './detail'
 import type { PlacedPart } from './layout'
 
@@ -15,11 +15,11 @@ export function labelLines(
   { kind, caption, direction }: Pick<PlacedPart, 'kind' | 'caption' | 'direction'>,
 ): string[] {
   const definition = partOfKind(kind)
-  const summary = localNumbers(definition.summary(parameters))
+  const summary = tell(definition.summary(parameters))
   const most = direction === 'down' ? mostBeside : mostAlong
   const lines = definition.cable?.byTheMetre
     ? [`${id}  ${summary}`]
-    : [id, name || t(definition.title), (caption && t(caption)) || summary]
+    : [id, name || tell(definition.title), (caption && tell(caption)) || summary]
   return lines.filter(Boolean).map((line) => cut(line, most))
 }
 
@@ -72,7 +72,7 @@ export function noticeLines(text: string): string[] {
 /** Lines to keep free below a label for the longest that may be noticed of such a part. */
 export const noticeRoom = (kind: string): number => {
   const { notice } = partOfKind(kind)
-  return Math.max(0, ...(notice?.all ?? []).map(({ text }) => noticeLines(text).length))
+  return Math.max(0, ...(notice?.all ?? []).map(({ text }) => noticeLines(tell(text)).length))
 }
 
 /** Lines of a label with all that may come to stand there. */

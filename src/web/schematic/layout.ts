@@ -1,3 +1,4 @@
+import type { Words } from '../../core/document'
 import { wireUp, type Point, type Wiring } from '../../core/model'
 import { type Circuit, type CircuitPath } from '../../core/circuit'
 import { partOfKind, routeThrough, type AnyPart, type Route } from '../../core/parts'
@@ -14,7 +15,7 @@ export interface PlacedPart {
   readonly id: string
   /** Which symbol is drawn, and which piece of the part that is, where it is drawn more than once. */
   readonly symbol: string
-  readonly caption: string
+  readonly caption: Words | ''
   /** Positions in which it is drawn closed. */
   readonly closes: readonly string[]
   readonly kind: string

@@ -1,9 +1,10 @@
+import type { Words } from '../../core/document'
 import type { AnyPart, Route } from '../../core/parts'
 
 /** How one way through a part of many pieces is drawn. */
 export interface PassSymbol {
   readonly symbol: string
-  readonly caption: string
+  readonly caption: Words | ''
   /** Which of the pass's pieces the symbol stands for, or undefined where it shows them all. */
   readonly piece?: number
   /** Positions in which it is drawn closed. */

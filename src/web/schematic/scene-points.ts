@@ -1,4 +1,4 @@
-import { t } from '../words'
+import { tell } from '../words'
 import { letterSize, type Detail } from './detail'
 import type { PlacedPoint } from './layout'
 import type { Marks, PointFigure, Shape, Span } from './scene'
@@ -28,7 +28,7 @@ export function pointFigure({ point, x, y, label }: PlacedPoint, marks: Marks, d
   return {
     key: String(point.node),
     name: point.name,
-    title: `${point.name}, ${t(point.title)}`,
+    title: `${point.name}, ${tell(point.title)}`,
     part: point.part,
     node: point.node,
     x,

@@ -1,4 +1,5 @@
-import { t } from '../words'
+import type { Words } from '../../core/document'
+import { t, tell } from '../words'
 import type { Circuit } from '../../core/circuit'
 import { type Wiring, walkPaths } from '../../core/model'
 import { partOfKind, type AnyPart } from '../../core/parts'
@@ -25,7 +26,7 @@ export interface Marks {
   readonly red?: string
   readonly black?: string
   /** What a part shows: bright, dim, dark. */
-  readonly notices?: Readonly<Record<string, { readonly key: string; readonly text: string }>>
+  readonly notices?: Readonly<Record<string, { readonly key: string; readonly text: Words }>>
   /** Amps through each part, by id: shown beside it. */
   readonly amps?: Readonly<Record<string, string>>
 }
@@ -179,7 +180,7 @@ export function stillOf(circuit: Circuit, wiring: Wiring): Still {
       return {
         placed,
         definition,
-        title: `${placed.id} ${part.name || t(definition.title)}`,
+        title: `${placed.id} ${part.name || tell(definition.title)}`,
         lines: numbered(labelLines(part, placed), pieces.get(placed)),
         back: returns.parts.get(placed.id) === true,
         box: boxOf(placed, definition),
@@ -248,7 +249,7 @@ function placeFigure({ id, name, part, x, y, down }: StillPlace, marks: Marks, d
   return {
     key: `${id} ${part}`,
     id,
-    title: t('Measuring place {id}{name}, {part}', { id, name: name ? ` ${name}` : '', part }),
+    title: t('ui.schematic.measuringPlace', { id, name: name ? ` ${name}` : '', part }),
     sign: `${id} ${x} ${y} ${held} ${detail}`,
     x,
     y,
@@ -315,7 +316,7 @@ function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure 
       ? marks.amps?.[placed.id]
       : undefined
   // What is out has no values to look at: its word takes their line.
-  const off = detached ? t(definition.detach?.done ?? '') : ''
+  const off = detached ? (definition.detach ? tell(definition.detach.done) : '') : ''
   const written = linesAt(lines, placed, detail, wire)
   const shown = detached ? written.slice(0, 2) : written
   const spoken = notice ? noticeAt(notice.text, placed, detail) : []
@@ -335,7 +336,7 @@ function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure 
     place: placed,
     box,
     reach,
-    sign: `${detail} ${lines.join('|')} ${back} ${detached} ${notice?.text} ${flow} ${position} ${pulled} ${struck} ${ringed} ${held}`,
+    sign: `${detail} ${lines.join('|')} ${back} ${detached} ${notice?.key} ${flow} ${position} ${pulled} ${struck} ${ringed} ${held}`,
     shapes: () => [
       ...strokesOf(placed, { pulled, closed, detached }).map(({ d, dy, filled, heavy, partial }): Shape => ({
         type: 'path',
@@ -368,8 +369,8 @@ function partFigure(still: StillPart, marks: Marks, detail: Detail): PartFigure 
 }
 
 /** What somebody notices of a part: all of it, or its first words. */
-function noticeAt(text: string, { direction }: PlacedPart, detail: Detail): readonly string[] {
-  const lines = noticeLines(t(text))
+function noticeAt(text: Words, { direction }: PlacedPart, detail: Detail): readonly string[] {
+  const lines = noticeLines(tell(text))
   if (detail === 'all') return lines
   return direction === 'down' ? lines.slice(0, 1).map((line) => line.replace(/[,:;]$/, ' …')) : []
 }

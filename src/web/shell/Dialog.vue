@@ -28,7 +28,9 @@ watch(show, follow, { flush: 'post' })
     <div v-if="show" class="inside">
       <header>
         <h2 :id="id">{{ title }}</h2>
-        <button type="button" :aria-label="t('Close')" @click="show = false"><X :size="18" /></button>
+        <button type="button" :aria-label="t('ui.shell.close')" @click="show = false">
+          <X :size="18" />
+        </button>
       </header>
       <slot />
     </div>

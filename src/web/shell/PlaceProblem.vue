@@ -17,12 +17,12 @@ const status = computed(() =>
 const away = computed(() => props.problem.error instanceof RequestFailure && props.problem.error.isTemporary)
 const title = computed(() =>
   away.value
-    ? t('The school’s server does not answer')
+    ? t('ui.shell.theSchoolsServerDoesNot')
     : status.value === 404
-      ? t('This is not there any more')
+      ? t('ui.shell.thisIsNotThereAny')
       : status.value === 403
-        ? t('This place is not open to you')
-        : t('This place cannot be shown'),
+        ? t('ui.shell.thisPlaceIsNotOpen')
+        : t('ui.shell.thisPlaceCannotBeShown'),
 )
 useIntervalFn(() => {
   if (away.value) props.problem.again()
@@ -38,9 +38,9 @@ useIntervalFn(() => {
     class="problem"
   >
     <template #footer>
-      <p v-if="away" class="quiet">{{ t('It is tried again by itself. Nothing that you did is lost.') }}</p>
-      <NButton type="primary" @click="problem.again()">{{ t('Try again') }}</NButton>
-      <NButton v-if="!away" class="second" @click="router.push('/')">{{ t('Go to Today') }}</NButton>
+      <p v-if="away" class="quiet">{{ t('ui.shell.itIsTriedAgainBy') }}</p>
+      <NButton type="primary" @click="problem.again()">{{ t('ui.shell.tryAgain') }}</NButton>
+      <NButton v-if="!away" class="second" @click="router.push('/')">{{ t('ui.shell.goToToday') }}</NButton>
     </template>
   </NResult>
 </template>

@@ -26,26 +26,26 @@ const scheme = useScheme()
 const places = computed(() => {
   const id = open.circuit
   if (session.user?.role !== 'instructor' || !id) return []
-  return ['bench', 'plant', 'sheet', 'show'].map((name) => ({
+  return (['bench', 'plant', 'sheet', 'show'] as const).map((name) => ({
     name,
-    title: t(name[0]!.toUpperCase() + name.slice(1)),
+    title: t(`ui.common.${name}`),
     to: { name, params: { id } },
   }))
 })
 /** Places of the school, beside those of the circuit that is open. */
 const school = [
-  { name: 'lessons', title: t('Lessons') },
-  { name: 'classes', title: t('Classes') },
-  { name: 'days', title: t('Lab days') },
-  { name: 'floor', title: t('Floor') },
-  { name: 'ledger', title: t('Ledger') },
+  { name: 'lessons', title: t('ui.common.lessons') },
+  { name: 'classes', title: t('ui.common.classes') },
+  { name: 'days', title: t('ui.common.labDays') },
+  { name: 'floor', title: t('ui.common.floor') },
+  { name: 'ledger', title: t('ui.common.ledger') },
 ]
 const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
 const saveText = {
-  saved: t('saved'),
-  saving: t('saving …'),
-  waiting: t('not saved: no connection, trying again'),
-  signedOut: t('not saved: sign in again'),
+  saved: t('ui.common.saved'),
+  saving: t('ui.common.saving'),
+  waiting: t('ui.common.notSavedNoConnectionTrying'),
+  signedOut: t('ui.shell.notSavedSignInAgain'),
 }
 
 /** A place that is being fetched or prepared says so before anybody wonders. */
@@ -103,31 +103,31 @@ const reload = () => window.location.reload()
 <template>
   <div class="frame">
     <header v-if="session.user" class="shell">
-      <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('Brachyon, today')">
+      <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('ui.shell.brachyonToday')">
         <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
           <path d="M4 7h10v9h7v9h7" fill="none" stroke="currentColor" stroke-width="3" />
           <circle cx="21" cy="16" r="3.4" class="dot" />
         </svg>
-        {{ t('Brachyon') }}
+        {{ t('ui.common.brachyon') }}
       </RouterLink>
-      <nav :aria-label="t('Places')">
-        <RouterLink :to="{ name: 'home' }"> {{ t('Today') }} </RouterLink>
+      <nav :aria-label="t('ui.shell.places')">
+        <RouterLink :to="{ name: 'home' }"> {{ t('ui.common.today') }} </RouterLink>
         <template v-if="session.user.role === 'instructor'">
           <RouterLink v-for="one in school" :key="one.name" :to="{ name: one.name }">{{
-            t(one.title)
+            one.title
           }}</RouterLink>
         </template>
         <RouterLink
           :to="{ name: 'handbook' }"
           :class="{ 'router-link-exact-active': route.name === 'handbook' }"
-          >{{ t('Handbook') }}</RouterLink
+          >{{ t('ui.common.handbook') }}</RouterLink
         >
         <RouterLink v-for="place in places" :key="place.name" :to="place.to">
-          {{ t(place.title) }}
+          {{ place.title }}
         </RouterLink>
       </nav>
       <span v-if="onCircuit" class="save" role="status" :data-state="open.saveState">{{
-        t(saveText[open.saveState])
+        saveText[open.saveState]
       }}</span>
       <span class="gap" />
       <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
@@ -137,7 +137,7 @@ const reload = () => window.location.reload()
       <NButton
         quaternary
         size="small"
-        :aria-label="scheme === 'dark' ? t('Light paper') : t('Dark paper')"
+        :aria-label="scheme === 'dark' ? t('ui.shell.lightPaper') : t('ui.shell.darkPaper')"
         @click="scheme = scheme === 'dark' ? 'light' : 'dark'"
       >
         <component :is="scheme === 'dark' ? Sun : Moon" :size="16" />
@@ -147,17 +147,17 @@ const reload = () => window.location.reload()
     <main>
       <p v-if="staying" class="wrong notice" role="alert">{{ staying }}</p>
       <p v-if="isOutdated" class="notice" role="status">
-        {{ t('There is a newer version of this page.') }}
-        <NButton size="tiny" @click="reload">{{ t('Load it') }}</NButton>
+        {{ t('ui.shell.thereIsANewerVersion') }}
+        <NButton size="tiny" @click="reload">{{ t('ui.shell.loadIt') }}</NButton>
       </p>
       <p v-if="busy" class="busy" role="status">
-        <span class="visually-hidden">{{ t('Preparing …') }}</span>
+        <span class="visually-hidden">{{ t('ui.shell.preparing') }}</span>
       </p>
       <PlaceProblem v-if="problem" :problem="problem" />
       <RouterView v-else-if="!leaving" v-slot="{ Component }"
         ><Suspense :timeout="150" @pending="preparing(true)" @resolve="resolved"
           ><component :is="Component" :key="`${route.path} ${count}`" /><template #fallback
-            ><p class="waiting quiet" role="status">{{ t('Preparing …') }}</p></template
+            ><p class="waiting quiet" role="status">{{ t('ui.shell.preparing') }}</p></template
           ></Suspense
         ></RouterView
       >

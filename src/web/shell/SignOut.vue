@@ -40,17 +40,15 @@ async function wantsToLeave() {
   <NPopconfirm
     v-model:show="asking"
     trigger="manual"
-    :positive-text="t('Sign out')"
-    :negative-text="t('Stay')"
+    :positive-text="t('ui.shell.signOut')"
+    :negative-text="t('ui.shell.stay')"
     @positive-click="leave"
     @negative-click="asking = false"
     @clickoutside="asking = false"
   >
     <template #trigger>
-      <NButton quaternary size="small" @click="wantsToLeave"> {{ t('Sign out') }} </NButton>
+      <NButton quaternary size="small" @click="wantsToLeave"> {{ t('ui.shell.signOut') }} </NButton>
     </template>
-    {{
-      t('Some changes are not saved yet. They are kept in this browser and sent when you sign in here again.')
-    }}
+    {{ t('ui.shell.someChangesAreNotSaved') }}
   </NPopconfirm>
 </template>

@@ -13,10 +13,10 @@ export function confirmLeaving(): Promise<boolean> {
   })
   return new Promise((resolve) => {
     dialog.warning({
-      title: t('Leave without saving?'),
-      content: t('What you have changed here is not saved yet.'),
-      positiveText: t('Leave'),
-      negativeText: t('Stay'),
+      title: t('ui.shell.leaveWithoutSaving'),
+      content: t('ui.shell.whatYouHaveChangedHere'),
+      positiveText: t('ui.common.leave'),
+      negativeText: t('ui.shell.stay'),
       onPositiveClick: () => resolve(true),
       onNegativeClick: () => resolve(false),
       onClose: () => resolve(false),

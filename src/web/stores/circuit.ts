@@ -1,3 +1,4 @@
+import { type Message } from '../../core/document'
 import { tell } from '../words'
 import { dequal } from 'dequal/lite'
 import { defineStore } from 'pinia'
@@ -63,7 +64,7 @@ export const useCircuit = defineStore('circuit', () => {
   }
 
   /** Builds: the structure changes at once and is saved behind. What building refuses is said. */
-  function build<B extends Built>(label: string, work: (circuit: Circuit) => B): B | undefined {
+  function build<B extends Built>(label: Message, work: (circuit: Circuit) => B): B | undefined {
     const now = stored.value
     if (!now) return undefined
     const built = work(now.circuit)

@@ -83,17 +83,16 @@ export const useScope = defineStore('scope', () => {
   const about = computed(() => {
     const { classes: chosen, students } = scope.value
     const count = students.length
-    if (!chosen.length)
-      return count ? t('{count, plural, one {# person} other {# people}}', { count }) : t('Everybody')
+    if (!chosen.length) return count ? t('ui.common.count', { count }) : t('ui.common.everybody')
     const names = classes.value.filter(({ id }) => chosen.includes(id)).map(({ name }) => name)
     const shown =
       names.length > mostNamed
-        ? t('{names} and {count} more', {
+        ? t('ui.stores.andMore', {
             names: names.slice(0, mostNamed).join(', '),
             count: names.length - mostNamed,
           })
         : names.join(', ')
-    return count ? t('{shown}: {count, plural, one {# person} other {# people}}', { shown, count }) : shown
+    return count ? t('ui.stores.count', { shown, count }) : shown
   })
   return { classes, scope, everyone, members, people, query, about, load, loadPeople, choose }
 })

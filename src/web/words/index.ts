@@ -1,161 +1,130 @@
-import { ref } from 'vue'
+import { createI18n, type MessageContext } from 'vue-i18n'
 import { IntlMessageFormat } from 'intl-messageformat'
-import { contractTexts } from '../../contract/texts'
-import type { Message } from '../../core/document'
+import type { Code, NoCodes, Words } from '../../core/document'
 import * as quantity from '../../core/quantity'
-import { speaker } from '../../core/words/tell'
-import { languages, type LanguageFile } from './languages'
+import { teller } from '../../core/words/tell'
+import { languages, type Language } from '../../messages/languages'
+import { loadTexts, type Part, type Texts } from './load'
 
-/** The language of this page: English until another has been loaded; it changes by loading the page anew. */
-let file: LanguageFile | undefined
-export const tag = ref('en-GB')
 const kept = 'brachyon.language'
 
 /** What is chosen in this browser, else what the browser itself prefers and there is. */
 export const chosenLanguage = (): string => {
   const said = localStorage.getItem(kept)
-  if (said && (said === 'en' || said in languages)) return said
-  const preferred = navigator.languages
-    .map((one) => one.slice(0, 2))
-    .find((one) => one === 'en' || one in languages)
-  return preferred ?? 'en'
+  if (said && said in languages) return said
+  return navigator.languages.map((one) => one.slice(0, 2)).find((one) => one in languages) ?? 'en'
 }
 
-/** Loads the language before anything is shown. */
-export async function loadLanguage(): Promise<void> {
-  const key = chosenLanguage()
-  if (key !== 'en') use(await languages[key]!.load())
-  document.documentElement.lang = key
+const compiled = new Map<string, (context: MessageContext) => string>()
+/** ICU messages, as the core has them too; each is read once. */
+function compile(text: unknown, { locale }: { readonly locale: string }) {
+  const known = compiled.get(`${locale} ${String(text)}`)
+  if (known) return known
+  const format = new IntlMessageFormat(String(text), languages[locale]!.tag, undefined, { ignoreTag: true })
+  const made = ({ values }: MessageContext) => String(format.format(values as Record<string, string>))
+  compiled.set(`${locale} ${String(text)}`, made)
+  return made
 }
+
+const texts: Record<string, Record<string, string>> = {}
+const i18n = createI18n({
+  legacy: false,
+  locale: 'en',
+  fallbackLocale: 'en',
+  missingWarn: false,
+  fallbackWarn: false,
+  messages: {} as Record<string, Record<string, string>>,
+  // Codes have points in them: they are looked up whole.
+  messageResolver: (all, code) => (all as Record<string, string>)[code] ?? null,
+  messageCompiler: compile,
+}).global
+
+/** The language of this page; it changes by loading the page anew. */
+let language: Language = languages.en!
 
 /** @internal for tests of the words themselves */
-export function use(chosen: LanguageFile | undefined): void {
-  file = chosen
-  tag.value = chosen?.tag ?? 'en-GB'
-  known.clear()
-  tell = speakerWith()
+export function use(key: string, more: Texts = {}): void {
+  Object.assign((texts[key] ??= {}), more)
+  i18n.setLocaleMessage(key, texts[key]!)
+  i18n.locale.value = key
+  language = languages[key]!
+  told = voice()
 }
 
-let core: Readonly<Record<string, string>> = {}
-/** What the core says, in English: nobody waits for it who only signs in. */
-export async function loadCore(): Promise<void> {
-  if (Object.keys(core).length) return
-  core = (await import('../../core/words/english')).english
-  tell = speakerWith()
+/** Loads the language before anything is shown: as much of it as signing in needs. */
+export async function loadLanguage(key = chosenLanguage()): Promise<void> {
+  await load(key, 'start')
+  if (typeof document !== 'undefined') document.documentElement.lang = key
+}
+
+const whole = new Map<string, Promise<void>>()
+/** All that there is to say: nobody waits for it who only signs in. */
+export function loadWords(): Promise<void> {
+  const key = i18n.locale.value
+  const known = whole.get(key)
+  if (known) return known
+  const loading = load(key, 'rest').catch((error: unknown) => {
+    whole.delete(key)
+    throw error
+  })
+  whole.set(key, loading)
+  return loading
+}
+
+async function load(key: string, part: Part): Promise<void> {
+  // A text that a language has not got yet is said in English.
+  const [own, english] = await Promise.all([loadTexts(key, part), key === 'en' ? {} : loadTexts('en', part)])
+  if (key !== 'en') {
+    Object.assign((texts.en ??= {}), english)
+    i18n.setLocaleMessage('en', texts.en)
+  }
+  use(key, own)
 }
 
 /** Takes another language up; the page is loaded anew with it. True where it was another. */
 export function chooseLanguage(key: string): boolean {
   // What an account names and this version has not got is no other language: it stays as it is.
-  if (key === chosenLanguage() || (key !== 'en' && !(key in languages))) return false
+  if (key === chosenLanguage() || !(key in languages)) return false
   localStorage.setItem(kept, key)
   return true
 }
 
-const known = new Map<string, string>()
-const formats = new Map<string, IntlMessageFormat>()
-type Params = Readonly<Record<string, unknown>>
+/** The tag of the language, for dates and lists. */
+export const tag = (): string => language.tag
 
-/** A text of the interface, by its English: an ICU message where it has parameters. */
-export function t(text: string, params?: Params): string {
-  const said = file?.texts[text] ?? text
-  if (!params) return file ? (known.get(text) ?? remember(text)) : text
-  let format = formats.get(said)
-  if (!format) {
-    format = new IntlMessageFormat(said, tag.value, undefined, { ignoreTag: true })
-    formats.set(said, format)
-  }
-  try {
-    return String(format.format(file ? inOwnWords(params) : (params as Record<string, string>)))
-  } catch {
-    // A word that was forgotten is no reason to show nothing.
-    return said
-  }
-}
+/** The text of a code, filled with what stands as it is: somebody’s words, a name, a number that is written out. */
+export const t = <V extends Filled>(code: Code, values?: V & NoCodes<V>): string =>
+  values ? i18n.t(code, values) : i18n.t(code)
+type Filled = Readonly<Record<string, string | number | null | undefined>>
 
-/** A title within a sentence: English writes it small there, others as it is. */
-export const within = (title: string): string => (file ? t(title) : title.toLowerCase())
+/** Makes a sentence of what the core or the server says. */
+export const tell = (words: Words): string => told(words)
+
+const voice = (named?: (key: string) => string | undefined) =>
+  teller({
+    tag: language.tag,
+    smallTitles: language.smallTitles,
+    format: (code, values) => i18n.t(code, values),
+    number: localNumbers,
+    named,
+  })
+let told: typeof tell
+/** The same, with names of what is known by a key. */
+export const tellWith = (named: (key: string) => string | undefined): typeof tell => voice(named)
+
+/** A title within a sentence: English writes it small there, German as it is. */
+export const within = (title: Words): string =>
+  language.smallTitles ? tell(title).toLowerCase() : tell(title)
 
 /** What a person has said, word for word, in the quotation marks of this language. */
-export const quoted = (said: string): string => (file?.quotes ?? ['“', '”']).join(said)
-
-/** Longer than any name or reading: what a person has written, which nobody changes. */
-const prose = 40
-
-/** Names of the trade that come in as parameters; a person’s own words stay as they are. */
-const inOwnWords = (params: Params): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(params).map(([name, value]) => [
-      name,
-      (typeof value === 'string' ? inOwnWord(value) : value) as string,
-    ]),
-  )
-
-const inOwnWord = (value: string): string =>
-  value.length > prose && file && !translates(value, file) ? value : t(value)
-
-/** What the trade's names and the core's own sentences are in this language: whole, else piece by piece by a pattern. */
-function remember(text: string): string {
-  const found = file ? translate(text, file) : text
-  if (known.size > 20_000) known.clear()
-  known.set(text, found)
-  return found
-}
-
-interface Pattern {
-  readonly shape: RegExp
-  readonly names: readonly string[]
-  readonly said: string
-}
-const patterns = new WeakMap<LanguageFile, readonly Pattern[]>()
-function patternsOf(language: LanguageFile): readonly Pattern[] {
-  const made = patterns.get(language)
-  if (made) return made
-  const all = Object.entries(language.patterns).map(([text, said]): Pattern => {
-    const names: string[] = []
-    const shape = text.replace(/[.*+?^$()|[\]\\]/g, '\\$&').replace(/\{(\w+)\}/g, (_, name: string) => {
-      names.push(name)
-      // A part is known by its short name: else any sentence with a colon would be one.
-      return name === 'part' ? '([A-Z]{1,3}\\d{1,3}\\S?(?: .+?)?)' : '(.+?)'
-    })
-    return { shape: new RegExp(`^${shape}$`, 'su'), names, said }
-  })
-  patterns.set(language, all)
-  return all
-}
-
-/** Whether a language has a text of its own for this one, whole or by a pattern. */
-export const translates = (text: string, language: LanguageFile): boolean =>
-  language.texts[text] !== undefined || patternsOf(language).some(({ shape }) => shape.test(text))
-
-function translate(text: string, language: LanguageFile, depth = 0): string {
-  const whole = language.texts[text]
-  if (whole !== undefined) return whole
-  if (depth < 4)
-    for (const { shape, names, said } of patternsOf(language)) {
-      const match = shape.exec(text)
-      if (!match) continue
-      const parts = Object.fromEntries(
-        names.map((name, i) => [name, translate(match[i + 1]!, language, depth + 1)]),
-      )
-      return said.replace(/\{(\w+)\}/g, (_, name: string) => parts[name] ?? '')
-    }
-  const named = depth < 4 ? piece.exec(text) : null
-  return named ? `${named[1]!} ${translate(named[2]!, language, depth + 1)}` : localNumbers(text)
-}
+export const quoted = (said: string): string => language.quotes.join(said)
 
 /** A decimal point; not that of a point’s name, such as K1.30, nor of a date. */
 const inside = /(?<![\p{L}\d.,])(\d+)\.(\d+)(?![.\d])/gu
-/** A piece by the short name of its part: `F1 fuse link`. */
-const piece = /^([A-Z]{1,3}\d{1,3}\S?) (.+)$/su
-
-const ownDecimal = (): string => file?.decimal ?? '.'
 
 /** The decimal sign of this language in a text whose numbers have a point, such as a display's. */
-export function localNumbers(text: string): string {
-  const sign = ownDecimal()
-  return sign === '.' ? text : text.replace(inside, `$1${sign}$2`)
-}
+export const localNumbers = (text: string): string =>
+  language.decimal === '.' ? text : text.replace(inside, `$1${language.decimal}$2`)
 
 export const formatQuantity = (value: number, unit: quantity.Unit): string =>
   localNumbers(quantity.formatQuantity(value, unit))
@@ -164,13 +133,4 @@ export const formatPlain = (value: number, digits?: number): string =>
 export const formatNumber = (value: number, decimals: number): string =>
   localNumbers(quantity.formatNumber(value, decimals))
 
-/** Makes sentences of messages; `more` brings what only some places load, `named` the names of what is known by a key. */
-export const speakerWith = (
-  more: Readonly<Record<string, string>> = {},
-  named: (key: string) => string | undefined = () => undefined,
-): ((message: Message) => string) => {
-  const local = { number: localNumbers, text: (text: string) => named(text) ?? t(text) }
-  const own = { tag: 'en-GB', texts: { ...core, ...contractTexts, ...more }, local }
-  return file ? speaker({ tag: file.tag, texts: file.codes, local }, own) : speaker(own)
-}
-export let tell = speakerWith()
+told = voice()

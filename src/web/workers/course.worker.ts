@@ -1,4 +1,4 @@
-import { tell } from '../words'
+import { isMessage, type Message } from '../../core/document'
 import { wireUp } from '../../core/model'
 import { type Circuit, type CircuitState } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
@@ -20,12 +20,12 @@ export interface Trace {
 }
 export type CourseSays =
   | { readonly ok: true; readonly healthy: Trace; readonly faulted: Trace | null }
-  | { readonly ok: false; readonly message: string }
+  | { readonly ok: false; readonly why: Message }
 
 /** One run, sound or faulted. */
-function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly Fault[]): Trace | string {
+function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly Fault[]): Trace | Message {
   const found = course(circuit, faults, { from, to, until })
-  if (!found.ok) return tell(found.why)
+  if (!found.ok) return found.why
   const node = 'point' in what ? wireUp(circuit).find(what.point)?.node : undefined
   return {
     happenings: found.happenings,
@@ -39,10 +39,10 @@ function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly F
 self.onmessage = ({ data }: MessageEvent<CourseAsk>) => {
   const healthy = trace(data, [])
   const faulted = data.faults.length ? trace(data, data.faults) : null
-  const wrong = typeof healthy === 'string' ? healthy : typeof faulted === 'string' ? faulted : undefined
-  const says: CourseSays =
-    wrong === undefined
-      ? { ok: true, healthy: healthy as Trace, faulted: faulted as Trace | null }
-      : { ok: false, message: wrong }
+  const says: CourseSays = isMessage(healthy)
+    ? { ok: false, why: healthy }
+    : isMessage(faulted)
+      ? { ok: false, why: faulted }
+      : { ok: true, healthy, faulted }
   postMessage(says)
 }

@@ -46,8 +46,6 @@ export interface RuleExample {
   readonly faults?: readonly Fault[]
   readonly wrong: ExampleReading
   readonly right: ExampleReading
-  /** What the two together show, in a sentence. */
-  readonly shows: string
 }
 
 export const onWorkLamp = { circuit: 'sweeper-work-lamp', state: 'on' } as const

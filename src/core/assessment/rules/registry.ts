@@ -1,3 +1,4 @@
+import type { Code } from '../../document'
 import { Registry } from '../../registry'
 import { ohmsLive } from './kinds/ohms-live'
 import { samePoint } from './kinds/same-point'
@@ -65,11 +66,6 @@ const registry = new Registry<TechniqueRule>('rule', techniqueRules, ({ key }) =
 /** @throws UnknownKey */
 export const ruleOf = (key: string): TechniqueRule => registry.get(key)
 
-/** English of the rules, for the words: `rules.ohmsLive.title`. */
-export const ruleTexts: Readonly<Record<string, string>> = Object.fromEntries(
-  techniqueRules.flatMap(({ key, title, say, instead }) => [
-    [`rules.${key}.title`, title],
-    [`rules.${key}.say`, say],
-    [`rules.${key}.instead`, instead],
-  ]),
-)
+/** What is said of a rule: its title, what went wrong, what to do instead, and what its example shows. */
+export const ruleWords = (key: string, part: 'title' | 'say' | 'instead' | 'shows'): Code =>
+  `rules.${key}.${part}` as Code

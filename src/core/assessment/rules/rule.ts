@@ -36,14 +36,10 @@ export interface Ahead {
 
 interface RuleTexts<K extends string> {
   readonly key: K
-  readonly title: string
   /** Keys of the Handbook's procedures that show how it is kept; none where none does. */
   readonly procedures: readonly string[]
   /** A note costs nothing; a slip and a mistake cost part of the mark; what is grave for safety caps the whole. */
   readonly weight: 'note' | 'slip' | 'mistake' | 'grave'
-  /** English of what is said, and of what to do instead; stored judgements name the rule only. */
-  readonly say: string
-  readonly instead: string
   /** A live example for the Handbook. */
   readonly example: RuleExample
 }

@@ -2,8 +2,8 @@ import { defineRepair } from './repair'
 
 export const charge = defineRepair({
   key: 'charge',
-  title: 'Charge it',
-  about: 'On the charger until it rests at full volts.',
+  title: 'attempt.charge.title',
+  about: 'attempt.charge.about',
   fits: (segment) => segment.faults.includes('discharged'),
   minutes: 30,
 })

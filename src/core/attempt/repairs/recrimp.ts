@@ -2,8 +2,8 @@ import { defineRepair, isJoint } from './repair'
 
 export const recrimp = defineRepair({
   key: 'recrimp',
-  title: 'Re-crimp',
-  about: 'A new terminal crimped on, sealed with sleeve.',
+  title: 'attempt.recrimp.title',
+  about: 'attempt.recrimp.about',
   fits: (segment, part) => isJoint(segment, part),
   minutes: 10,
 })

@@ -2,8 +2,8 @@ import { defineRepair } from './repair'
 
 export const refit = defineRepair({
   key: 'refit',
-  title: 'Fit the right fuse',
-  about: 'The fuse that is printed on the holder, once its cause is known.',
+  title: 'attempt.refit.title',
+  about: 'attempt.refit.about',
   fits: (segment, part) => part.protects?.segment === segment.key && part.protects.melts === true,
   minutes: 1,
   consumes: true,

@@ -2,8 +2,8 @@ import { defineRepair, isJoint } from './repair'
 
 export const remake = defineRepair({
   key: 'remake',
-  title: 'Clean and remake the joint',
-  about: 'Take it apart, bright metal, together again with its torque.',
+  title: 'attempt.remake.title',
+  about: 'attempt.remake.about',
   fits: (segment, part) => isJoint(segment, part),
   minutes: 8,
 })

@@ -2,8 +2,8 @@ import { defineRepair, isJoint } from './repair'
 
 export const remove = defineRepair({
   key: 'remove',
-  title: 'Take the hidden load out',
-  about: 'What does not belong there comes off.',
+  title: 'attempt.remove.title',
+  about: 'attempt.remove.about',
   fits: (segment, part) => isJoint(segment, part),
   minutes: 5,
 })

@@ -1,10 +1,11 @@
+import type { Words } from '../../document'
 import type { AnyPart, Segment } from '../../parts'
 
 /** A way to put a piece right, as a workshop does it. */
 export interface Repair<K extends string = string> {
   readonly key: K
-  readonly title: string
-  readonly about: string
+  readonly title: Words
+  readonly about: Words
   /** Whether anybody would do that to such a piece. */
   readonly fits: (segment: Segment, part: AnyPart) => boolean
   /** Minutes at the bench, the place being open (common practice, no source). */

@@ -2,8 +2,8 @@ import { defineRepair } from './repair'
 
 export const repin = defineRepair({
   key: 'repin',
-  title: 'Put the pins in their own cavities',
-  about: 'Two terminals out of the housing and back where the plan has them.',
+  title: 'attempt.repin.title',
+  about: 'attempt.repin.about',
   fits: (segment) => segment.faults.includes('swapped'),
   minutes: 12,
 })

@@ -2,8 +2,8 @@ import { defineRepair } from './repair'
 
 export const replace = defineRepair({
   key: 'replace',
-  title: 'Replace it',
-  about: 'A new part, or a new wire from end to end.',
+  title: 'attempt.replace.title',
+  about: 'attempt.replace.about',
   fits: () => true,
   minutes: 20,
   consumes: true,

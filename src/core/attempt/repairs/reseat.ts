@@ -2,8 +2,8 @@ import { defineRepair, isJoint } from './repair'
 
 export const reseat = defineRepair({
   key: 'reseat',
-  title: 'Reseat it',
-  about: 'Unplug it and press it home again.',
+  title: 'attempt.reseat.title',
+  about: 'attempt.reseat.about',
   fits: (segment, part) => isJoint(segment, part),
   minutes: 2,
   reseats: true,

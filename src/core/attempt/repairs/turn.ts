@@ -2,8 +2,8 @@ import { defineRepair } from './repair'
 
 export const turn = defineRepair({
   key: 'turn',
-  title: 'Connect it the right way round',
-  about: 'Its two wires change places.',
+  title: 'attempt.turn.title',
+  about: 'attempt.turn.about',
   fits: (segment) => segment.faults.includes('reversed'),
   minutes: 5,
 })

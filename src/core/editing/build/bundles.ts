@@ -1,4 +1,5 @@
-import { say } from '../../circuit/phrases'
+import { say } from '../../document'
+
 import { partOfKind } from '../../parts'
 import type { Circuit } from '../../circuit'
 import { refuse, type Built } from './arrangement'
@@ -13,7 +14,7 @@ export function addPlace(
     const kind = circuit.parts.find((p) => p.id === id)?.kind
     return kind !== undefined && partOfKind(kind).role === 'conductor'
   })
-  if (!conductors.length) return refuse('bundle', say('chooseWires'))
+  if (!conductors.length) return refuse('bundle', say('circuit.chooseWires'))
   const known = circuit.bundles.find((b) => b.id === bundle)
   const used = new Set(circuit.bundles.flatMap((b) => b.places.map((p) => p.id)))
   let number = circuit.bundles.length + (known ? 0 : 1)
@@ -21,7 +22,7 @@ export function addPlace(
   if (own) number = Number(own)
   else while (used.has(`H${number}a`)) number++
   const letter = 'abcdefghijklmnopqrstuvwxyz'.split('').find((l) => !used.has(`H${number}${l}`))
-  if (!letter) return refuse('bundle', say('mostPlaces'))
+  if (!letter) return refuse('bundle', say('circuit.mostPlaces'))
   const place = {
     id: `H${number}${letter}`,
     name: '',

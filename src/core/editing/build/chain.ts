@@ -1,4 +1,5 @@
-import { say } from '../../circuit/phrases'
+import { say } from '../../document'
+
 import { partOfKind } from '../../parts'
 import type { Circuit, CircuitPath } from '../../circuit'
 import { endsOf, kindOf, neighbourOf, partIn, prune, refuse, type Built } from './arrangement'
@@ -30,8 +31,8 @@ export function take(circuit: Circuit, items: readonly Item[]): { circuit: Circu
 /** Puts items into a path, before the step that now stands at `index`; at the end from its length on. */
 export function insertItems(circuit: Circuit, path: string, index: number, items: readonly Item[]): Built {
   const found = circuit.paths.find((p) => p.id === path)
-  if (!found) return refuse(path, say('noPath'))
-  if (!items.length) return refuse(path, say('nothingToPut'))
+  if (!found) return refuse(path, say('circuit.noPath'))
+  if (!items.length) return refuse(path, say('circuit.nothingToPut'))
   const taken = take(circuit, items)
   const steps = [...found.steps]
   steps.splice(index, 0, ...taken.steps)
@@ -47,11 +48,11 @@ export function moveStep(
   const source = circuit.paths.find((p) => p.id === from.path)
   const target = circuit.paths.find((p) => p.id === to.path)
   const step = source?.steps[from.index]
-  if (!source || !target || !step) return refuse(from.path, say('nothingToMove'))
+  if (!source || !target || !step) return refuse(from.path, say('circuit.nothingToMove'))
   if (source === target) {
     const steps = source.steps.filter((_, i) => i !== from.index)
     const index = to.index > from.index ? to.index - 1 : to.index
-    if (index === from.index) return refuse(step.part, say('standsThere', { id: step.part }))
+    if (index === from.index) return refuse(step.part, say('circuit.standsThere', { id: step.part }))
     steps.splice(index, 0, step)
     return { ok: true, circuit: withSteps(circuit, source.id, steps), touched: [step.part] }
   }
@@ -83,7 +84,7 @@ export function removeParts(circuit: Circuit, ids: readonly string[]): Built {
       partOfKind(kind).role === 'source' &&
       now.parts.filter((p) => partOfKind(p.kind).role === 'source').length === 1
     )
-      return refuse(id, say('onlyBattery', { id }))
+      return refuse(id, say('circuit.onlyBattery', { id }))
     const ended = (end: string) => (partIn(end) === id ? neighbourOf(now, id, end.split('.')[1]!) : end)
     const paths = now.paths.flatMap((path): CircuitPath[] => {
       const from = ended(path.from)
@@ -94,14 +95,14 @@ export function removeParts(circuit: Circuit, ids: readonly string[]): Built {
       }
       return [{ ...path, from, to, steps: path.steps.filter((s) => s.part !== id) }]
     })
-    if (!paths.length) return refuse(id, say('noPathLeft', { id }))
+    if (!paths.length) return refuse(id, say('circuit.noPathLeft', { id }))
     now = dropEmpty({ ...now, parts: now.parts.filter((p) => p.id !== id), paths })
   }
   return {
     ok: true,
     circuit: prune(now),
     touched: [],
-    ...(gone.length && { said: say('endedThere', { names: gone }) }),
+    ...(gone.length && { said: say('circuit.endedThere', { names: gone }) }),
   }
 }
 
@@ -114,9 +115,10 @@ export function dropEmpty(circuit: Circuit): Circuit {
 /** Puts a part of another kind in the place of one: its own terminals take over where they have the same name. */
 export function replacePart(circuit: Circuit, id: string, by: NewPart): Built {
   const old = circuit.parts.find((p) => p.id === id)
-  if (!old) return refuse(id, say('noPart', { id }))
+  if (!old) return refuse(id, say('circuit.noPart', { id }))
   const [before, after] = [partOfKind(old.kind), partOfKind(by.kind)]
-  if ((before.role === 'source') !== (after.role === 'source')) return refuse(id, say('isBattery', { id }))
+  if ((before.role === 'source') !== (after.role === 'source'))
+    return refuse(id, say('circuit.isBattery', { id }))
   const same = before.letters === after.letters
   const made = makePart(circuit.parts, { ...by, name: by.name ?? old.name })
   const part = { ...made, id: same ? id : nextId(circuit.parts, by.kind) }

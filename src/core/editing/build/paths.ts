@@ -1,4 +1,5 @@
-import { say } from '../../circuit/phrases'
+import { say } from '../../document'
+
 import { partOfKind } from '../../parts'
 import type { Circuit, CircuitPath } from '../../circuit'
 import { kindOf, placedParts, prune, refuse, type Built } from './arrangement'
@@ -32,8 +33,8 @@ export function addPath(
   circuit: Circuit,
   { from, to, items, name = '' }: { from: string; to: string; items: readonly Item[]; name?: string },
 ): Built & { readonly path?: string } {
-  if (from === to) return refuse(from, say('pathLoops'))
-  if (!items.length) return refuse(from, say('pathEmpty'))
+  if (from === to) return refuse(from, say('circuit.pathLoops'))
+  if (!items.length) return refuse(from, say('circuit.pathEmpty'))
   const taken = take(circuit, items)
   const id = freshPathId(circuit)
   const path: CircuitPath = { id, name, from, to, steps: taken.steps }
@@ -48,15 +49,15 @@ export function addPath(
 /** Leads an end of a path to another terminal: joins it to a common return, or takes its feed elsewhere. */
 export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', terminal: string): Built {
   const found = circuit.paths.find((p) => p.id === path)
-  if (!found) return refuse(path, say('noPath'))
+  if (!found) return refuse(path, say('circuit.noPath'))
   const other = end === 'from' ? found.to : found.from
-  if (terminal === other) return refuse(path, say('pathLoops'))
+  if (terminal === other) return refuse(path, say('circuit.pathLoops'))
   const paths = circuit.paths.map((p) => (p.id === path ? { ...p, [end]: terminal } : p))
   return { ok: true, circuit: { ...circuit, paths }, touched: [] }
 }
 
 export function removePath(circuit: Circuit, path: string): Built {
-  if (circuit.paths.length < 2) return refuse(path, say('lastPath'))
+  if (circuit.paths.length < 2) return refuse(path, say('circuit.lastPath'))
   const paths = circuit.paths.filter((p) => p.id !== path)
   const stay = placedParts(paths.map((p) => ({ ...p, from: '', to: '' })))
   // Paths that hung on parts of this one alone would lead nowhere.
@@ -67,13 +68,13 @@ export function removePath(circuit: Circuit, path: string): Built {
   }
   const hanging = paths.filter((p) => lost(p.from) || lost(p.to))
   const left = paths.filter((p) => !hanging.includes(p))
-  if (!left.length) return refuse(path, say('othersHang'))
+  if (!left.length) return refuse(path, say('circuit.othersHang'))
   return {
     ok: true,
     circuit: prune({ ...circuit, paths: left }),
     touched: [],
     ...(hanging.length && {
-      said: say('hungOnIt', { names: hanging.map((p) => p.name || p.id) }),
+      said: say('circuit.hungOnIt', { names: hanging.map((p) => p.name || p.id) }),
     }),
   }
 }

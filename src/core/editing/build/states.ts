@@ -1,4 +1,5 @@
-import { say } from '../../circuit/phrases'
+import { say } from '../../document'
+
 import type { Circuit, CircuitState } from '../../circuit'
 import { refuse, type Built } from './arrangement'
 
@@ -38,7 +39,7 @@ export function keepState(
 
 export function renameState(circuit: Circuit, id: string, name: string): Built {
   if (circuit.states.some((s) => s.name === name && s.id !== id))
-    return refuse(name, say('stateThere', { name }))
+    return refuse(name, say('circuit.stateThere', { name }))
   return done(
     circuit,
     circuit.states.map((s) => (s.id === id ? { ...s, name } : s)),
@@ -46,7 +47,7 @@ export function renameState(circuit: Circuit, id: string, name: string): Built {
 }
 
 export function removeState(circuit: Circuit, id: string): Built {
-  if (circuit.states.length < 2) return refuse(id, say('lastState'))
+  if (circuit.states.length < 2) return refuse(id, say('circuit.lastState'))
   const states = circuit.states.filter((s) => s.id !== id).map((s) => (s.after === id ? withoutAfter(s) : s))
   return done(circuit, states)
 }

@@ -3,11 +3,11 @@ import { asUsual, defineFault } from '../definition'
 export const blown = defineFault({
   kind: 'blown',
   prior: asUsual,
-  title: 'Blown fuse',
+  title: 'faults.blown.title',
   family: 'opens',
   sameAs: ['missingFuse'],
   repairedBy: ['refit', 'replace'],
-  built: 'Fit a fuse that has blown.',
-  describe: () => 'blown',
+  built: 'faults.blown.built',
+  describe: () => 'faults.blown.describe',
   strike: () => [],
 })

@@ -3,10 +3,10 @@ import { asUsual, defineFault } from '../definition'
 export const burntOut = defineFault({
   kind: 'burntOut',
   prior: asUsual,
-  title: 'Burnt out',
+  title: 'faults.burntOut.title',
   family: 'opens',
   repairedBy: ['replace'],
-  built: 'Fit a lamp with a broken filament, or a load with an open winding.',
-  describe: () => 'burnt out: open inside',
+  built: 'faults.burntOut.built',
+  describe: () => 'faults.burntOut.burntOutOpenInside',
   strike: () => [],
 })

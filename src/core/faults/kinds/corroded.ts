@@ -1,4 +1,4 @@
-import { formatQuantity } from '../../quantity'
+import { say } from '../../document'
 import { corrodedColdOhms, corrodedLaw } from '../corrosion'
 import { asUsual, defineFault } from '../definition'
 import { inSeries } from '../strike'
@@ -6,24 +6,35 @@ import { inSeries } from '../strike'
 export const corroded = defineFault({
   kind: 'corroded',
   prior: asUsual,
-  title: 'Corroded joint',
+  title: 'faults.corroded.title',
   family: 'resistance',
   heats: true,
   sameAs: ['highResistance'],
   repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
   severity: {
-    label: 'Most it can pass',
+    label: 'faults.corroded.mostItCanPass',
     unit: 'A',
     least: 0.05,
     most: 50,
     preset: 2,
     grid: [0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.5, 2, 2.5, 3, 3.5, 4, 5, 7, 10, 20],
   },
-  cold: { label: 'Ohms at a milliamp', unit: 'Ω', least: 0.05, most: 50, preset: corrodedColdOhms },
-  built: 'Age the terminal in salt water, or leave two or three strands in the crimp.',
-  caution: 'A joint like this heats where it cannot be seen: limit the time that it is under load.',
+  cold: {
+    label: 'faults.corroded.ohmsAtAMilliamp',
+    unit: 'Ω',
+    least: 0.05,
+    most: 50,
+    preset: corrodedColdOhms,
+  },
+  built: 'faults.corroded.built',
+  caution: 'faults.corroded.caution',
   describe: (amps, { cold }) =>
-    `corroded: ${cold === corrodedColdOhms ? 'passes a milliamp' : `${formatQuantity(cold, 'Ω')} at a milliamp`}, but never more than ${formatQuantity(amps, 'A')}`,
+    cold === corrodedColdOhms
+      ? say('faults.corroded.passes', { amps: { value: amps, unit: 'A' } })
+      : say('faults.corroded.ohms', {
+          ohms: { value: cold, unit: 'Ω' },
+          amps: { value: amps, unit: 'A' },
+        }),
   strike: (site, amps) =>
     inSeries(site, (a, b) => ({
       type: 'curve',

@@ -3,14 +3,14 @@ import { asUsual, defineFault } from '../definition'
 export const dragging = defineFault({
   kind: 'dragging',
   prior: asUsual,
-  title: 'Dragging',
+  title: 'faults.dragging.title',
   family: 'loads',
   drawsMore: true,
   heats: true,
   sameAs: ['seized'],
   repairedBy: ['replace'],
-  built: 'Brake the shaft lightly with a felt pad.',
-  caution: 'A motor that drags takes more current and gets hot: seconds only, hands clear of what turns.',
-  describe: () => 'drags: three times its friction',
+  built: 'faults.dragging.built',
+  caution: 'faults.dragging.caution',
+  describe: () => 'faults.dragging.dragsThreeTimesItsFriction',
   strike: ({ elements }) => [...elements],
 })

@@ -3,11 +3,11 @@ import { defineFault } from '../definition'
 export const missingFuse = defineFault({
   kind: 'missingFuse',
   prior: { weight: 0.1, why: 'whoever looks at the fuse box sees it' },
-  title: 'Fuse missing',
+  title: 'faults.missingFuse.title',
   family: 'opens',
   sameAs: ['blown'],
   repairedBy: ['refit', 'replace'],
-  built: 'Leave the fuse out.',
-  describe: () => 'no fuse fitted',
+  built: 'faults.missingFuse.built',
+  describe: () => 'faults.missingFuse.noFuseFitted',
   strike: () => [],
 })

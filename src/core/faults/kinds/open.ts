@@ -3,11 +3,11 @@ import { asUsual, defineFault } from '../definition'
 export const open = defineFault({
   kind: 'open',
   prior: asUsual,
-  title: 'Open',
+  title: 'faults.open.title',
   family: 'opens',
   sameAs: ['missingPin', 'burntOut', 'stuckOpen', 'blown'],
   repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
-  built: 'Cut the conductor inside its sleeve, or pull the pin back in its housing.',
-  describe: () => 'open',
+  built: 'faults.open.built',
+  describe: () => 'faults.open.describe',
   strike: () => [],
 })

@@ -3,10 +3,10 @@ import { asUsual, defineFault } from '../definition'
 export const outputDead = defineFault({
   kind: 'outputDead',
   prior: asUsual,
-  title: 'Output dead',
+  title: 'faults.outputDead.title',
   family: 'modules',
   repairedBy: ['replace'],
-  built: 'Lift the output’s pin inside the module’s housing.',
-  describe: () => 'its driver never switches',
+  built: 'faults.outputDead.built',
+  describe: () => 'faults.outputDead.itsDriverNeverSwitches',
   strike: () => [],
 })

@@ -3,13 +3,13 @@ import { defineFault } from '../definition'
 export const reversed = defineFault({
   kind: 'reversed',
   prior: { weight: 0.05, why: 'only after somebody has fitted it anew' },
-  title: 'Connected the wrong way round',
+  title: 'faults.reversed.title',
   family: 'wiring',
   drawsMore: true,
   repairedBy: ['turn'],
-  built: 'Change the two wires over at its terminals.',
-  caution: 'With a diode inside this is nearly a short: only behind a fuse of the branch’s own size.',
-  describe: () => 'connected the wrong way round',
+  built: 'faults.reversed.built',
+  caution: 'faults.reversed.caution',
+  describe: () => 'faults.reversed.connectedTheWrongWayRound',
   strike: ({ elements, between: [a, b] }) =>
     elements.map((e) => ({
       ...e,

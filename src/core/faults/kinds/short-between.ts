@@ -1,11 +1,11 @@
-import { formatQuantity } from '../../quantity'
+import { say } from '../../document'
 import { defineFault } from '../definition'
 import { halfWay } from '../strike'
 
 export const shortBetween = defineFault({
   kind: 'shortBetween',
   prior: { weight: 0.1, why: 'two bare places in one bundle must meet' },
-  title: 'Short between circuits',
+  title: 'faults.shortBetween.title',
   family: 'shorts',
   drawsMore: true,
   touches: true,
@@ -13,7 +13,7 @@ export const shortBetween = defineFault({
   repairedBy: ['insulate', 'replace'],
   involves: 'conductor',
   severity: {
-    label: 'Resistance of the short',
+    label: 'faults.resistanceOfTheShort',
     unit: 'Ω',
     least: 0.001,
     most: 1000,
@@ -21,9 +21,9 @@ export const shortBetween = defineFault({
     grid: [0.01, 0.1, 1, 10, 100],
     usual: [0, 0.3],
   },
-  built: 'Join taps in the two conductors through a fuse of the smaller branch’s size.',
-  caution: 'Fuse the link: each branch may now be fed past its own fuse.',
-  describe: (ohms) => `touches another circuit through ${formatQuantity(ohms, 'Ω')}`,
+  built: 'faults.shortBetween.built',
+  caution: 'faults.shortBetween.caution',
+  describe: (ohms) => say('faults.shortBetween.describe', { ohms: { value: ohms, unit: 'Ω' } }),
   strike: (site, ohms) => {
     if (!site.other) return [...site.elements]
     const [far, ...rest] = site.other.elements

@@ -1,11 +1,11 @@
-import { formatQuantity } from '../../quantity'
+import { say } from '../../document'
 import { defineFault } from '../definition'
 import { halfWay } from '../strike'
 
 export const shortToGround = defineFault({
   kind: 'shortToGround',
   prior: { weight: 0.5, why: 'a chafed wire, less common than a bad joint' },
-  title: 'Short to ground',
+  title: 'faults.shortToGround.title',
   family: 'shorts',
   drawsMore: true,
   heats: true,
@@ -13,7 +13,7 @@ export const shortToGround = defineFault({
   madeBy: 'resistor',
   repairedBy: ['insulate', 'replace'],
   severity: {
-    label: 'Resistance of the short',
+    label: 'faults.resistanceOfTheShort',
     unit: 'Ω',
     least: 0.001,
     most: 1000,
@@ -21,8 +21,8 @@ export const shortToGround = defineFault({
     grid: [0.01, 0.03, 0.1, 0.3, 1, 3, 10],
     usual: [0, 0.3],
   },
-  built: 'Lead a wire from a tap in the conductor to the frame, through the branch’s own fuse only.',
-  caution: 'Never without a fuse of the branch’s own size: an unfused short burns wire and people.',
-  describe: (ohms) => `short to ground through ${formatQuantity(ohms, 'Ω')}`,
+  built: 'faults.shortToGround.built',
+  caution: 'faults.shortToGround.caution',
+  describe: (ohms) => say('faults.shortToGround.describe', { ohms: { value: ohms, unit: 'Ω' } }),
   strike: (site, ohms) => halfWay(site, site.ground, ohms),
 })

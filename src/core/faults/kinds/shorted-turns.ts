@@ -1,25 +1,25 @@
-import { formatPlain } from '../../quantity'
+import { say } from '../../document'
 import { defineFault } from '../definition'
 
 export const shortedTurns = defineFault({
   kind: 'shortedTurns',
   prior: { weight: 0.3, why: 'windings burn through far more often than they short' },
-  title: 'Shorted turns',
+  title: 'faults.shortedTurns.title',
   family: 'loads',
   drawsMore: true,
   heats: true,
   repairedBy: ['replace'],
   severity: {
-    label: 'Resistance left, of the sound one',
+    label: 'faults.shortedTurns.resistanceLeftOfTheSound',
     unit: '%',
     least: 5,
     most: 95,
     preset: 40,
     grid: [5, 10, 20, 35, 50, 70, 90],
   },
-  built: 'Put a resistor across the element, rated for the heat.',
-  caution: 'It draws more than its fuse is meant for: keep the branch’s own fuse in.',
-  describe: (share) => `shorted turns: ${formatPlain(share)} % of its resistance left`,
+  built: 'faults.shortedTurns.built',
+  caution: 'faults.shortedTurns.caution',
+  describe: (share) => say('faults.shortedTurns.describe', { percent: { value: share, unit: '' } }),
   strike: ({ elements }, share) =>
     elements.map((e) => (e.type === 'resistor' ? { ...e, ohms: (e.ohms * share) / 100 } : e)),
 })

@@ -1,25 +1,27 @@
-import { formatQuantity } from '../../quantity'
+import { say } from '../../document'
 import { defineFault } from '../definition'
 import { inSeries } from '../strike'
 
 export const slack = defineFault({
   kind: 'slack',
   prior: { weight: 0.5, why: 'shows only while something moves' },
-  title: 'Slack terminal',
+  title: 'faults.slack.title',
   family: 'resistance',
   reseats: true,
   repairedBy: ['terminal', 'recrimp', 'remake', 'replace'],
   severity: {
-    label: 'Resistance while it is moved',
+    label: 'faults.slack.resistanceWhileItIsMoved',
     unit: 'Ω',
     least: 0.5,
     most: 1e6,
     preset: 1e6,
     grid: [0.5, 2, 10, 100, 1e6],
   },
-  built: 'Open the terminal’s jaws until the pin just falls out of it, then plug it together.',
+  built: 'faults.slack.built',
   describe: (ohms) =>
-    ohms >= 1e5 ? 'slack: opens when it is moved' : `slack: ${formatQuantity(ohms, 'Ω')} when it is moved`,
+    ohms >= 1e5
+      ? 'faults.slack.slackOpensWhenItIs'
+      : say('faults.slack.describe', { ohms: { value: ohms, unit: 'Ω' } }),
   strike: (site, ohms) =>
     inSeries(site, (a, b) => ({
       type: 'resistor',

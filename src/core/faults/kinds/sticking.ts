@@ -3,11 +3,11 @@ import { asUsual, defineFault } from '../definition'
 export const sticking = defineFault({
   kind: 'sticking',
   prior: asUsual,
-  title: 'Sticks once pulled in',
+  title: 'faults.sticking.title',
   family: 'switching',
   sameAs: ['welded'],
   repairedBy: ['replace'],
-  built: 'Wedge the armature so that its spring cannot lift it.',
-  describe: () => 'sticks: stays in once it has pulled in',
+  built: 'faults.sticking.built',
+  describe: () => 'faults.sticking.sticksStaysInOnceIt',
   strike: ({ elements }) => [...elements],
 })

@@ -1,4 +1,4 @@
-import { formatPlain } from '../../quantity'
+import { say } from '../../document'
 import { corrodedLaw } from '../corrosion'
 import { asUsual, defineFault } from '../definition'
 import { strandsOf } from '../../parts'
@@ -14,26 +14,26 @@ const crowding = (left: number): number => 0.0014 * left ** -2.15
 export const strandsLost = defineFault({
   kind: 'strandsLost',
   prior: asUsual,
-  title: 'Strands lost',
+  title: 'faults.strandsLost.title',
   family: 'resistance',
   madeBy: 'strands',
   sameAs: ['highResistance', 'corroded'],
   repairedBy: ['solder', 'recrimp', 'replace'],
   severity: {
-    label: 'Strands lost',
+    label: 'faults.strandsLost.title',
     unit: '%',
     least: 10,
     most: 99.9,
     preset: 93.3,
     grid: [20, 50, 67, 80, 87, 90, 93.3, 95, 96.7, 98, 99, 99.9],
   },
-  built: 'Open the sleeve over 20 mm and cut all but a few strands; sleeve it again.',
-  caution: 'The strands that are left glow before they melt: branch’s own fuse, short time under load.',
+  built: 'faults.strandsLost.built',
+  caution: 'faults.strandsLost.caution',
   describe: (share, { section }) => {
     const of = section === undefined ? undefined : strandsOf(section)
     return of === undefined
-      ? `${formatPlain(share)} % of its strands lost`
-      : `${formatPlain((of * share) / 100)} of its ${of} strands lost`
+      ? say('faults.strandsLost.share', { percent: { value: share, unit: '' } })
+      : say('faults.strandsLost.counted', { cut: { value: (of * share) / 100, unit: '' }, of })
   },
   // 20 mm of what is left, and where the current crowds into it; it heats like a corroded joint, up to where it would melt.
   strike: (site, share) =>

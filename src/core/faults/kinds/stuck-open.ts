@@ -3,10 +3,10 @@ import { asUsual, defineFault } from '../definition'
 export const stuckOpen = defineFault({
   kind: 'stuckOpen',
   prior: asUsual,
-  title: 'Dead switch',
+  title: 'faults.stuckOpen.title',
   family: 'switching',
   repairedBy: ['replace'],
-  built: 'Lift one contact inside the switch.',
-  describe: () => 'contacts never close',
+  built: 'faults.stuckOpen.built',
+  describe: () => 'faults.stuckOpen.contactsNeverClose',
   strike: () => [],
 })

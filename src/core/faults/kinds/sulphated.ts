@@ -1,23 +1,23 @@
-import { formatPlain } from '../../quantity'
+import { say } from '../../document'
 import { asUsual, defineFault } from '../definition'
 
 export const sulphated = defineFault({
   kind: 'sulphated',
   prior: asUsual,
-  title: 'High internal resistance',
+  title: 'faults.sulphated.title',
   family: 'sources',
   repairedBy: ['replace'],
   severity: {
-    label: 'Times its internal resistance',
+    label: 'faults.sulphated.timesItsInternalResistance',
     unit: '',
     least: 1.5,
     most: 200,
     preset: 8,
     grid: [1.5, 3, 6, 12, 25, 60, 200],
   },
-  built: 'Use an old battery that still rests at full volts, or put a heavy resistor in its lead.',
-  caution: 'A worn battery may gas under load: eye protection, no sparks.',
-  describe: (times) => `worn: ${formatPlain(times)} times its internal resistance`,
+  built: 'faults.sulphated.built',
+  caution: 'faults.sulphated.caution',
+  describe: (times) => say('faults.sulphated.describe', { times: { value: times, unit: '' } }),
   strike: ({ elements }, times) =>
     elements.map((e) => (e.type === 'source' ? { ...e, ohms: e.ohms * times } : e)),
 })

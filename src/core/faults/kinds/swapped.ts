@@ -4,14 +4,14 @@ import { defineFault } from '../definition'
 export const swapped = defineFault({
   kind: 'swapped',
   prior: { weight: 0.03, why: 'only after somebody has repinned a plug, and unlike plugs do not swap' },
-  title: 'Swapped pins',
+  title: 'faults.swapped.title',
   family: 'wiring',
   drawsMore: true,
   repairedBy: ['repin'],
   involves: 'pin',
-  built: 'Change two terminals over in one half of the connector.',
-  caution: 'Check first what each wire would feed: a supply on a sensor’s or a module’s pin can ruin it.',
-  describe: () => 'its far end swapped',
+  built: 'faults.swapped.built',
+  caution: 'faults.swapped.caution',
+  describe: () => 'faults.swapped.describe',
   strike: ({ elements, other, between }) => {
     if (!other) return [...elements]
     const [, end] = between

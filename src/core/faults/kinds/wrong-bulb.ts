@@ -1,25 +1,25 @@
-import { formatPlain } from '../../quantity'
+import { say } from '../../document'
 import { defineFault } from '../definition'
 
 export const wrongBulb = defineFault({
   kind: 'wrongBulb',
   prior: { weight: 0.05, why: 'an eye sees a weak or glaring lamp and what is printed on it' },
-  title: 'Wrong lamp fitted',
+  title: 'faults.wrongBulb.title',
   family: 'wiring',
   drawsMore: true,
   heats: true,
   repairedBy: ['replace'],
   severity: {
-    label: 'Watts fitted',
+    label: 'faults.wrongBulb.wattsFitted',
     unit: 'W',
     least: 0.5,
     most: 150,
     preset: 5,
     grid: [1, 2, 5, 10, 21, 35, 55, 100, 150],
   },
-  built: 'Fit a lamp of other watts with the same cap.',
-  caution: 'A stronger lamp softens its holder and lens, and its fuse may go: seconds only.',
-  describe: (watts) => `a ${formatPlain(watts)} W lamp in its place`,
+  built: 'faults.wrongBulb.built',
+  caution: 'faults.wrongBulb.caution',
+  describe: (watts) => say('faults.wrongBulb.describe', { watts: { value: watts, unit: '' } }),
   // The lamp's own equations know it.
   strike: ({ elements }) => [...elements],
 })

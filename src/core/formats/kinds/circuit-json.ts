@@ -4,8 +4,8 @@ import type { Format } from '../format'
 /** Our own open format; its schema is published. */
 export const circuitJson: Format = {
   key: 'json',
-  title: 'circuit file',
-  about: 'Circuit, JSON',
+  title: 'formats.circuitFile',
+  about: 'formats.circuitJson.about',
   endings: ['json'],
   mime: 'application/json',
   looksLike: (text) => /^\s*[{[]/.test(text),

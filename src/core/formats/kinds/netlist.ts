@@ -6,8 +6,8 @@ import { circuitOfSpice } from '../spice-circuit'
 /** SPICE: a documented subset comes in, the network of one state goes out. */
 export const netlist: Format = {
   key: 'spice',
-  title: 'SPICE netlist',
-  about: 'Netlist of the state shown, SPICE',
+  title: 'formats.netlistFile',
+  about: 'formats.netlist.about',
   endings: ['cir', 'net', 'sp', 'spice'],
   mime: 'text/plain',
   looksLike: (text) => /^\s*\.(end|op)\b/im.test(text),

@@ -4,8 +4,8 @@ import { keyToCsv } from '../key-csv'
 
 export const readingsCsv: Format = {
   key: 'csv',
-  title: 'table of readings',
-  about: 'Readings, CSV',
+  title: 'formats.readingsTable',
+  about: 'formats.readingsCsv.about',
   endings: ['csv'],
   mime: 'text/csv',
   write: ({ circuit, faults, limits, healthy, faulted, tell }) => ({

@@ -3,32 +3,32 @@ import { defineCalculator } from '../calculator'
 
 export const wireDrop = defineCalculator({
   key: 'wireDrop',
-  title: 'Drop of a wire',
+  title: 'calculators.wireDrop.title',
   words: ['cable', 'voltage drop', 'section', 'length', 'mm²'],
-  about: 'Ohms of a copper wire and what it loses, one way.',
-  assumes: 'One wire of annealed copper, warm all through; the way back counts by itself.',
-  formula: 'U = I · ρ · l / A, ρ rises by 0.393 % per kelvin',
+  about: 'calculators.wireDrop.about',
+  assumes: 'calculators.wireDrop.assumes',
+  formula: 'calculators.wireDrop.formula',
   by: ['copperOhms'],
-  source: 'IEC 60028: 1/58 Ω·mm²/m at 20 °C, 0.00393 per kelvin',
+  source: 'calculators.wireDrop.source',
   inputs: {
-    length: { label: 'Length, one way', unit: 'm', preset: 3, least: 0.001, most: 1000 },
-    section: { label: 'Section', unit: 'mm²', preset: 1.5, least: 0.05, most: 300 },
-    amps: { label: 'Current', unit: 'A', preset: 4.6, least: 0, most: 2000 },
-    temperature: { label: 'Temperature', unit: '°C', preset: 20, least: -60, most: 200 },
+    length: { label: 'calculators.lengthOneWay', unit: 'm', preset: 3, least: 0.001, most: 1000 },
+    section: { label: 'calculators.section', unit: 'mm²', preset: 1.5, least: 0.05, most: 300 },
+    amps: { label: 'calculators.current', unit: 'A', preset: 4.6, least: 0, most: 2000 },
+    temperature: { label: 'calculators.temperature', unit: '°C', preset: 20, least: -60, most: 200 },
   },
   results: ({ length, section, amps, temperature }) => {
     const ohms = copperOhms(length, section, temperature)
     return [
-      { label: 'Loses', unit: 'V', value: amps * ohms },
-      { label: 'Its ohms', unit: 'Ω', value: ohms },
-      { label: 'Heats by', unit: 'W', value: amps ** 2 * ohms },
+      { label: 'calculators.wireDrop.loses', unit: 'V', value: amps * ohms },
+      { label: 'calculators.wireDrop.itsOhms', unit: 'Ω', value: ohms },
+      { label: 'calculators.wireDrop.heatsBy', unit: 'W', value: amps ** 2 * ohms },
     ]
   },
   example: {
     given: { length: 1, section: 1, amps: 10, temperature: 20 },
     gives: [
-      ['Loses', 0.1724, 0.0001],
-      ['Its ohms', 0.01724, 0.00001],
+      ['calculators.wireDrop.loses', 0.1724, 0.0001],
+      ['calculators.wireDrop.itsOhms', 0.01724, 0.00001],
     ],
     from: 'IEC 60028: 0.017241 Ω for one metre of one square millimetre at 20 °C',
   },

@@ -1,5 +1,6 @@
 import { across, big } from '../measure'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { partOfKind } from '../../parts'
@@ -17,12 +18,12 @@ const charged = (circuit: Circuit): string[] =>
 
 const way = (stand: Stand) => charged(stand.circuit).flatMap((path) => stand.rowsOf(path))
 const atBattery = (stand: Stand): Shown => ({
-  what: say('atSource'),
+  what: say('handbook.atSource'),
   value: stand.volts(...stand.posts),
   unit: 'V',
 })
 const atGenerator = (stand: Stand): Shown => ({
-  what: say('atLoad', { part: generator(stand) }),
+  what: say('handbook.atLoad', { part: generator(stand) }),
   value: stand.volts(stand.node(generator(stand), 'plus'), stand.node(generator(stand), 'case')),
   unit: 'V',
   part: generator(stand),
@@ -32,67 +33,68 @@ const most = (stand: Stand) => (0.5 / 12) * stand.nominal
 
 export const chargingLoss: Procedure = {
   key: 'chargingLoss',
-  title: 'Charging: the loss on the way, and the bypass that proves it',
+  title: 'procedures.chargingLoss.title',
   words: ['alternator', 'battery', 'bypass', 'B+'],
-  about:
-    'What the alternator makes and the battery does not get is lost between them: feed, return, or both.',
-  when: 'The battery is not charged, and the alternator turns.',
+  about: 'procedures.chargingLoss.about',
+  when: 'procedures.chargingLoss.when',
   cautions: ['batteries', 'startsAnyway', 'longLeads', 'fuseJumpers'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: charged,
   steps: [
     {
       key: 'battery',
-      do: 'Engine running, loads on. Battery post to post; then the alternator, B+ to its housing.',
+      do: 'procedures.chargingLoss.engineRunningLoadsOnBattery',
       reads: (stand) => [atBattery(stand), atGenerator(stand)],
       outcomes: [
         {
-          when: 'Both 13.5 to 14.6 V and nearly alike; twice that at 24 V',
-          means: 'It charges, and nothing is lost on the way.',
+          when: 'procedures.chargingLoss.both135To14',
+          means: 'procedures.chargingLoss.itChargesAndNothingIs',
           is: ([battery, made], stand) =>
             (battery?.value ?? 0) > (13.2 / 12) * stand.nominal &&
             Math.abs((made?.value ?? 0) - (battery?.value ?? 0)) <= most(stand),
           next: { end: 'sound' },
         },
         {
-          when: 'The alternator has volts that the battery has not',
-          means: 'They are lost between them.',
+          when: 'procedures.chargingLoss.theAlternatorHasVoltsThat',
+          means: 'procedures.chargingLoss.theyAreLostBetweenThem',
           is: ([battery, made], stand) => (made?.value ?? 0) - (battery?.value ?? 0) > most(stand),
           next: { step: 'sides' },
         },
         {
-          when: 'Neither has them',
-          means: 'The alternator does not make them: its lamp circuit, its regulator, its belt.',
+          when: 'procedures.chargingLoss.neitherHasThem',
+          means: 'procedures.chargingLoss.theAlternatorDoesNotMake',
           next: { end: 'found', parts: (stand) => [generator(stand)] },
         },
       ],
     },
     {
       key: 'sides',
-      do: 'The drop of each piece: alternator B+ to battery + post, battery − post to the alternator’s housing.',
+      do: 'procedures.chargingLoss.theDropOfEachPiece',
       reads: (stand) => way(stand).map(across),
       outcomes: [
         {
-          when: 'One piece has most of it',
-          means: 'That one. Prove it before it is replaced.',
+          when: 'procedures.onePieceHasMostOf',
+          means: 'procedures.chargingLoss.thatOneProveItBefore',
           is: (got, stand) => got.some((one) => big(one, most(stand) / 2)),
           next: { step: 'bypass' },
         },
         {
-          when: 'Little anywhere',
-          means: 'Few amps flow: a full battery takes little. Load it and read again.',
+          when: 'procedures.chargingLoss.littleAnywhere',
+          means: 'procedures.chargingLoss.fewAmpsFlowAFull',
           next: { end: 'sound' },
         },
       ],
     },
     {
       key: 'bypass',
-      do: 'A heavy jumper, fused like the circuit, past that piece: the battery’s volts have to come back.',
-      reads: (stand) => [{ what: say('before', { what: generator(stand) }), value: lost(stand), unit: 'V' }],
+      do: 'procedures.chargingLoss.aHeavyJumperFusedLike',
+      reads: (stand) => [
+        { what: say('handbook.before', { what: generator(stand) }), value: lost(stand), unit: 'V' },
+      ],
       outcomes: [
         {
-          when: 'The battery rises to charging volts',
-          means: 'Proved: what was bypassed is the fault.',
+          when: 'procedures.chargingLoss.theBatteryRisesToCharging',
+          means: 'procedures.chargingLoss.provedWhatWasBypassedIs',
           next: {
             end: 'found',
             parts: (stand) => {

@@ -1,6 +1,7 @@
 import { partOfKind } from '../../parts'
 import { fuseAmps } from '../amps'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { walkPaths } from '../../model'
@@ -15,7 +16,7 @@ const batteryAmps = (stand: Stand): number => {
 }
 const fuses = (stand: Stand): Shown[] =>
   (stand.readings()?.fuses ?? []).map(({ part, value }) => ({
-    what: say('fuseDrop', { part }),
+    what: say('handbook.fuseDrop', { part }),
     value,
     unit: 'V' as const,
     part,
@@ -46,66 +47,68 @@ const protecting = (circuit: Circuit): string[] => {
 
 export const drainThree: Procedure = {
   key: 'drainThree',
-  title: 'A key-off drain, three ways',
+  title: 'procedures.drainThree.title',
   words: ['parasitic', 'battery flat', 'sleep', 'clamp', 'fuse millivolts'],
-  about:
-    'Clamp, ammeter in series, millivolts across the fuses: all three measure the same current. They differ in what they disturb and how small a drain they see.',
-  when: 'A battery that goes flat overnight. Fuses’ millivolts first: nothing is opened and nothing wakes. The clamp for what is above some tens of milliamps. The ammeter in series where milliamps count: bridged while it is put in, or the modules wake.',
+  about: 'procedures.drainThree.about',
+  when: 'procedures.drainThree.when',
   cautions: ['batteries', 'neverAcrossSource'],
-  source: 'Common practice, no source; sleep below about 50 mA: common practice too',
+  source: 'procedures.drainThree.source',
   paths: protecting,
   steps: [
     {
       key: 'sleep',
-      do: 'Key off, doors latched or their switches closed by hand, bonnet switch too; wait until the modules sleep: half an hour or what the maker says.',
+      do: 'procedures.drainThree.keyOffDoorsLatchedOr',
       reads: (stand) => [
-        { what: say('clampBattery'), value: batteryAmps(stand), unit: 'A' },
-        { what: say('seriesAmps'), value: batteryAmps(stand), unit: 'A' },
+        { what: say('handbook.clampBattery'), value: batteryAmps(stand), unit: 'A' },
+        { what: say('handbook.seriesAmps'), value: batteryAmps(stand), unit: 'A' },
       ],
       outcomes: [
         {
-          when: 'Up to about 50 mA',
-          means:
-            'That is what sleeping modules take. No drain now: if the battery still goes flat, something wakes at times.',
+          when: 'procedures.drainThree.upToAbout50Ma',
+          means: 'procedures.drainThree.thatIsWhatSleepingModules',
           is: ([clamp], stand) =>
             Math.abs(clamp?.value ?? 0) <= Math.max(asleep, 1.2 * batteryAmps(stand.sound)),
           next: { end: 'sound' },
         },
-        { when: 'More', means: 'A drain. Which branch?', next: { step: 'fuses' } },
+        {
+          when: 'procedures.drainThree.more',
+          means: 'procedures.drainThree.aDrainWhichBranch',
+          next: { step: 'fuses' },
+        },
       ],
     },
     {
       key: 'fuses',
-      do: 'Millivolts across every fuse, on the test points of its back, none pulled. The table of its type and rating makes amps of them.',
+      do: 'procedures.drainThree.millivoltsAcrossEveryFuseOn',
       reads: fuses,
       outcomes: [
         {
-          when: 'One fuse has millivolts that a sleeping branch has not',
-          means: 'That branch. A fuse before others carries their sum.',
+          when: 'procedures.drainThree.oneFuseHasMillivoltsThat',
+          means: 'procedures.drainThree.thatBranchAFuseBefore',
           is: (_, stand) => carried(stand).length > 0 && behind(stand).length > 0,
           next: { step: 'branch' },
         },
         {
-          when: 'None has any',
-          means: 'The drain is before the fuses: alternator, starter, their cables. Clamp them.',
+          when: 'procedures.drainThree.noneHasAny',
+          means: 'procedures.drainThree.theDrainIsBeforeThe',
           next: { end: 'found', parts: (stand) => [stand.circuit.parts[0]?.id ?? ''] },
         },
       ],
     },
     {
       key: 'branch',
-      do: 'Behind that fuse: unplug one after the other with the clamp on, or watch the fuse’s millivolts, until the current is gone.',
+      do: 'procedures.drainThree.behindThatFuseUnplugOne',
       reads: (stand) =>
         fuseAmps(stand).map(({ part, amps }) => ({
-          what: say('clampAt', { part }),
+          what: say('handbook.clampAt', { part }),
           value: amps,
           unit: 'A',
           part,
         })),
       outcomes: [
         {
-          when: 'It goes with one of them',
-          means: 'What was unplugged last, or what holds it awake.',
+          when: 'procedures.drainThree.itGoesWithOneOf',
+          means: 'procedures.drainThree.whatWasUnpluggedLastOr',
           next: { end: 'found', parts: behind },
         },
       ],

@@ -4,116 +4,114 @@ import { loaded } from './paths'
 
 export const fourDrops: Procedure = {
   key: 'fourDrops',
-  title: 'Voltage drop in four measurements',
+  title: 'procedures.fourDrops.title',
   words: ['source', 'available', 'feed', 'return', 'loss', 'Kirchhoff'],
-  about:
-    'Source, available voltage, loss of the feed, loss of the return: four readings with the circuit running say on which side the volts are lost.',
-  when: 'The load works, but badly: dim, slow, weak. It is the shortest way to a side.',
+  about: 'procedures.fourDrops.about',
+  when: 'procedures.fourDrops.when',
   cautions: ['batteries'],
-  source: 'Common practice, no source; the sum closes after Kirchhoff',
+  source: 'procedures.fourDrops.source',
   paths: loaded,
   steps: [
     {
       key: 'verify',
-      do: 'Switch the circuit on and verify the complaint. What draws nothing loses nothing: all four readings are taken while it runs.',
+      do: 'procedures.fourDrops.switchTheCircuitOnAnd',
       reads: (stand) => [does(stand)],
       outcomes: [
         {
-          when: 'It works, well or badly',
-          means: 'Current flows: losses can be read.',
+          when: 'procedures.fourDrops.itWorksWellOrBadly',
+          means: 'procedures.fourDrops.currentFlowsLossesCanBe',
           is: (_, stand) => (stand.balance?.amps ?? 0) > 1e-3,
           next: { step: 'source' },
         },
         {
-          when: 'It does nothing at all',
-          means:
-            'Without current every good piece reads zero and the open one reads the source: look for an open.',
+          when: 'procedures.fourDrops.itDoesNothingAtAll',
+          means: 'procedures.fourDrops.withoutCurrentEveryGoodPiece',
           next: { end: 'found', then: 'openByHalves' },
         },
       ],
     },
     {
       key: 'source',
-      do: 'Red on the battery’s positive post, black on its negative post, on the posts and not on the clamps.',
+      do: 'procedures.fourDrops.redOnTheBatterysPositive',
       reads: (stand) => [source(stand)],
       outcomes: [
         {
-          when: 'Battery at rest 12.4 V or more, charging 13.5 to 14.6 V; twice that at 24 V',
-          means: 'The source is good enough to judge the circuit by.',
+          when: 'procedures.fourDrops.batteryAtRest124',
+          means: 'procedures.fourDrops.theSourceIsGoodEnough',
           is: ([volts], stand) => (volts?.value ?? 0) > (11.5 / 12) * stand.nominal,
           next: { step: 'load' },
         },
         {
-          when: 'Less',
-          means: 'Charge or test the battery first: everything behind it is weak because it is.',
+          when: 'procedures.fourDrops.less',
+          means: 'procedures.fourDrops.chargeOrTestTheBattery',
           next: { end: 'found', parts: (stand) => [stand.circuit.parts[0]?.id ?? ''] },
         },
       ],
     },
     {
       key: 'load',
-      do: 'Both leads at the load, terminal to terminal, its plug on: back-probe.',
+      do: 'procedures.fourDrops.bothLeadsAtTheLoad',
       reads: (stand) => [available(stand)],
       outcomes: [
         {
-          when: 'Nearly the source',
-          means: 'All volts reach the load. If it works badly all the same, it is the load.',
+          when: 'procedures.nearlyTheSource',
+          means: 'procedures.fourDrops.allVoltsReachTheLoad',
           is: (_, stand) =>
             (stand.lost('feed') ?? 9) <= stand.most('feed') &&
             (stand.lost('return') ?? 9) <= stand.most('return'),
           next: { step: 'same' },
         },
         {
-          when: 'Clearly less',
-          means: 'The difference is lost on the way: the next two readings say where.',
+          when: 'procedures.fourDrops.clearlyLess',
+          means: 'procedures.fourDrops.theDifferenceIsLostOn',
           next: { step: 'feed' },
         },
       ],
     },
     {
       key: 'same',
-      do: 'Compare what it does with what it should do.',
+      do: 'procedures.fourDrops.compareWhatItDoesWith',
       reads: (stand) => [does(stand)],
       outcomes: [
         {
-          when: 'It works as it should',
-          means: 'The circuit is good.',
+          when: 'procedures.fourDrops.itWorksAsItShould',
+          means: 'procedures.theCircuitIsGood',
           is: (_, stand) => stand.does() === stand.sound.does(),
           next: { end: 'sound' },
         },
         {
-          when: 'It does not, with full volts at its terminals',
-          means: 'Feed and return are proved: the load has failed.',
+          when: 'procedures.fourDrops.itDoesNotWithFull',
+          means: 'procedures.fourDrops.feedAndReturnAreProved',
           next: { end: 'found', parts: (stand) => [stand.load] },
         },
       ],
     },
     {
       key: 'feed',
-      do: 'Red on the battery’s positive post, black on the load’s feed terminal, circuit on.',
+      do: 'procedures.fourDrops.redOnTheBatterysPositivePost',
       reads: (stand) => [sideLoss(stand, 'feed')],
       outcomes: [
         {
-          when: 'More than the limit of the feed',
-          means: 'The feed loses it. Go point by point along the feed.',
+          when: 'procedures.fourDrops.moreThanTheLimitOf',
+          means: 'procedures.fourDrops.theFeedLosesItGo',
           is: (got, stand) => big(got[0], stand.most('feed')),
           next: { step: 'bothSides' },
         },
         {
-          when: 'Within the limit, and not zero',
-          means: 'The feed is good: a small loss that is not zero proves that current flows.',
+          when: 'procedures.withinTheLimitAndNot',
+          means: 'procedures.fourDrops.theFeedIsGoodA',
           next: { step: 'return' },
         },
       ],
     },
     {
       key: 'bothSides',
-      do: 'Before you follow the feed: the return as well, from the load’s return terminal to the negative post.',
+      do: 'procedures.fourDrops.beforeYouFollowTheFeed',
       reads: (stand) => [sideLoss(stand, 'return')],
       outcomes: [
         {
-          when: 'Over its limit too',
-          means: 'Two faults, or one place that both share. Take the greater first.',
+          when: 'procedures.fourDrops.overItsLimitToo',
+          means: 'procedures.fourDrops.twoFaultsOrOnePlace',
           is: (got, stand) => big(got[0], stand.most('return')),
           next: {
             end: 'found',
@@ -122,8 +120,8 @@ export const fourDrops: Procedure = {
           },
         },
         {
-          when: 'Within its limit',
-          means: 'The fault is on the feed side.',
+          when: 'procedures.fourDrops.withinItsLimit',
+          means: 'procedures.fourDrops.theFaultIsOnThe',
           next: {
             end: 'found',
             then: 'pointByPoint',
@@ -134,12 +132,12 @@ export const fourDrops: Procedure = {
     },
     {
       key: 'return',
-      do: 'Red on the load’s return terminal, black on the battery’s negative post, circuit on.',
+      do: 'procedures.fourDrops.redOnTheLoadsReturn',
       reads: (stand) => [sideLoss(stand, 'return')],
       outcomes: [
         {
-          when: 'More than the limit of the return',
-          means: 'The return loses it: grounds and their bolts first.',
+          when: 'procedures.fourDrops.moreThanTheLimitOfThe',
+          means: 'procedures.fourDrops.theReturnLosesItGrounds',
           is: (got, stand) => big(got[0], stand.most('return')),
           next: {
             end: 'found',
@@ -148,9 +146,8 @@ export const fourDrops: Procedure = {
           },
         },
         {
-          when: 'Within its limit',
-          means:
-            'Source, feed, load and return have to add up: if they do not, one reading was taken in another state. Take all four again.',
+          when: 'procedures.fourDrops.withinItsLimit',
+          means: 'procedures.fourDrops.sourceFeedLoadAndReturn',
           next: { end: 'sound' },
         },
       ],

@@ -8,61 +8,58 @@ const candidate = (stand: Stand) => worst(stand)?.part ?? stand.pieces('feed').a
 
 export const highResistance: Procedure = {
   key: 'highResistance',
-  title: 'High resistance, by drop under load',
+  title: 'procedures.highResistance.title',
   words: ['ohms', 'corroded', 'strands', 'continuity passes'],
-  about:
-    'An ohmmeter sends a milliamp and calls a wire of three strands good. The drop under the circuit’s own load does not.',
-  when: 'It works badly and every wire beeps.',
+  about: 'procedures.highResistance.about',
+  when: 'procedures.highResistance.when',
   cautions: ['disconnectBeforeOhms'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: loaded,
   steps: [
     {
       key: 'sides',
-      do: 'Circuit on: the loss of the feed and the loss of the return.',
+      do: 'procedures.highResistance.circuitOnTheLossOf',
       reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
       outcomes: [
         {
-          when: 'One of them is over its limit',
-          means: 'Resistance where none should be, on that side.',
+          when: 'procedures.highResistance.oneOfThemIsOver',
+          means: 'procedures.highResistance.resistanceWhereNoneShouldBe',
           is: ([feed, back], stand) => big(feed, stand.most('feed')) || big(back, stand.most('return')),
           next: { step: 'pieces' },
         },
         {
-          when: 'Both are within their limits',
-          means:
-            'Under this load nothing resists. A load that draws too little would hide it: put a known one in its place.',
+          when: 'procedures.highResistance.bothAreWithinTheirLimits',
+          means: 'procedures.highResistance.underThisLoadNothingResists',
           next: { end: 'sound', then: 'substitute' },
         },
       ],
     },
     {
       key: 'pieces',
-      do: 'The drop of each piece on that side, a lead at each of its ends.',
+      do: 'procedures.highResistance.theDropOfEachPiece',
       reads: (stand) => piecesOf(stand, stand.worst('feed') ? 'feed' : 'return'),
       outcomes: [
         {
-          when: 'One piece has most of it',
-          means: 'That one.',
+          when: 'procedures.onePieceHasMostOf',
+          means: 'procedures.highResistance.thatOne',
           is: (_, stand) => !!worst(stand),
           next: { step: 'ohms' },
         },
         {
-          when: 'Each has a little more than it should',
-          means: 'Wires too thin or too long for this load, or a load that draws too much: clamp it.',
+          when: 'procedures.highResistance.eachHasALittleMore',
+          means: 'procedures.highResistance.wiresTooThinOrToo',
           next: { end: 'sound' },
         },
       ],
     },
     {
       key: 'ohms',
-      do: 'To see why ohms do not judge it: the same piece, isolated, on the ohmmeter.',
+      do: 'procedures.highResistance.toSeeWhyOhmsDo',
       reads: (stand) => alone(stand, candidate(stand)),
       outcomes: [
         {
-          when: 'A few tenths of an ohm, which the leads alone may show; or more',
-          means:
-            'Whatever it shows without current: what it loses under load is what counts. Repair and prove.',
+          when: 'procedures.highResistance.aFewTenthsOfAn',
+          means: 'procedures.highResistance.whateverItShowsWithoutCurrent',
           next: { end: 'found', parts: (stand) => [candidate(stand)], then: 'proof' },
         },
       ],

@@ -1,6 +1,7 @@
 import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { loaded } from './paths'
@@ -24,7 +25,7 @@ const change = (stand: Stand, part: string): number => {
 }
 const wiggle = (stand: Stand): Shown[] =>
   movable(stand).map((part) => ({
-    what: say('moved', { part, load: stand.load }),
+    what: say('handbook.moved', { part, load: stand.load }),
     value: change(stand, part),
     unit: 'V',
     part,
@@ -35,21 +36,20 @@ const worst = (got: readonly Shown[]) =>
 
 export const intermittent: Procedure = {
   key: 'intermittent',
-  title: 'Intermittents: least disturbance, wiggle, heat',
+  title: 'procedures.intermittent.title',
   words: ['comes and goes', 'wiggle', 'min max', 'heat', 'back-probe'],
-  about:
-    'Reseat a connector and the fault is gone, unproved. So: look first, back-probe, record, and only then move one thing at a time.',
-  when: 'The complaint cannot be reproduced, or comes with bumps, warmth or wet.',
+  about: 'procedures.intermittent.about',
+  when: 'procedures.intermittent.when',
   cautions: ['startsAnyway', 'hot'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: loaded,
   steps: [
     {
       key: 'record',
-      do: 'Nothing is unplugged. Leads back-probed at the load, circuit on, meter on minimum and maximum, then the complaint’s conditions: drive, warm, wet.',
+      do: 'procedures.intermittent.nothingIsUnpluggedLeadsBack',
       reads: (stand) => [
         {
-          what: say('atLoad', { part: stand.load }),
+          what: say('handbook.atLoad', { part: stand.load }),
           value: stand.volts(...stand.loadNodes),
           unit: 'V',
           part: stand.load,
@@ -57,28 +57,26 @@ export const intermittent: Procedure = {
       ],
       outcomes: [
         {
-          when: 'Minimum and maximum differ, or nothing yet',
-          means: 'On to moving one thing at a time.',
+          when: 'procedures.intermittent.minimumAndMaximumDifferOr',
+          means: 'procedures.intermittent.onToMovingOneThing',
           next: { step: 'wiggle' },
         },
       ],
     },
     {
       key: 'wiggle',
-      do: 'One connector, one length of harness, one joint at a time: pushed, pulled, bent lightly, from the load towards the battery. Minimum and maximum read after each.',
+      do: 'procedures.intermittent.oneConnectorOneLengthOf',
       reads: wiggle,
       outcomes: [
         {
-          when: 'The reading moves with one of them',
-          means:
-            'There. Only now is it opened: a slack female terminal, a pin that has backed out, a broken strand under its insulation.',
+          when: 'procedures.intermittent.theReadingMovesWithOne',
+          means: 'procedures.intermittent.thereOnlyNowIsIt',
           is: (got) => Math.abs(worst(got)?.value ?? 0) > enough,
           next: { end: 'found', parts: (_, got) => [worst(got)?.part ?? ''], then: 'terminalCare' },
         },
         {
-          when: 'It moves with none',
-          means:
-            'Heat, then cold, on what is in doubt (a hot-air gun at arm’s length; nothing that melts). Else it stays recorded and is watched.',
+          when: 'procedures.intermittent.itMovesWithNone',
+          means: 'procedures.intermittent.heatThenColdOnWhat',
           next: { end: 'sound' },
         },
       ],

@@ -1,6 +1,7 @@
 import { walkPaths, type Walk } from '../../model'
 import { type Circuit } from '../../circuit'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { isAbout } from './paths'
@@ -41,14 +42,14 @@ const most = { supply: 0.5, ground: 0.05 }
 
 const supplyOf = (stand: Stand): Shown[] =>
   pins(stand).map(({ feed, feedName, walk }) => ({
-    what: say('pointToMinus', { point: feedName }),
+    what: say('handbook.pointToMinus', { point: feedName }),
     value: stand.volts(feed, stand.posts[1]),
     unit: 'V',
     ...(walk.load && { part: walk.load }),
   }))
 const groundOf = (stand: Stand): Shown[] =>
   pins(stand).map(({ back, backName, walk }) => ({
-    what: say('pointToMinus', { point: backName }),
+    what: say('handbook.pointToMinus', { point: backName }),
     value: stand.volts(back, stand.posts[1]),
     unit: 'V',
     ...(walk.load && { part: walk.load }),
@@ -64,23 +65,22 @@ const side = (stand: Stand, nth: number, which: 'feed' | 'return') =>
 
 export const modulePowers: Procedure = {
   key: 'modulePowers',
-  title: 'Powers and grounds of a module, before it is condemned',
+  title: 'procedures.modulePowers.title',
   words: ['module', 'control unit', 'pin by pin', 'supply', 'ground'],
-  about:
-    'It is almost never the module. Every supply and every ground, pin by pin, at its plug, while it works: then, and not before, it may be the module.',
-  when: 'A module does nothing, or does odd things.',
+  about: 'procedures.modulePowers.about',
+  when: 'procedures.modulePowers.when',
   cautions: ['noLoadIntoModules', 'outOfBounds'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: (circuit) => supplies(circuit).map(({ path }) => path.id),
   steps: [
     {
       key: 'supplies',
-      do: 'Plug on, back-probed, everything on that the module works. Each supply pin to battery −.',
+      do: 'procedures.modulePowers.plugOnBackProbedEverything',
       reads: supplyOf,
       outcomes: [
         {
-          when: 'One lacks more than half a volt',
-          means: 'The way to that pin: fuse, relay, connector, wire.',
+          when: 'procedures.modulePowers.oneLacksMoreThanHalf',
+          means: 'procedures.modulePowers.theWayToThatPin',
           is: (got, stand) => badSupply(got, stand) >= 0,
           next: {
             end: 'found',
@@ -88,18 +88,21 @@ export const modulePowers: Procedure = {
             then: 'pointByPoint',
           },
         },
-        { when: 'All within half a volt of the source', means: 'It is supplied.', next: { step: 'grounds' } },
+        {
+          when: 'procedures.modulePowers.allWithinHalfAVolt',
+          means: 'procedures.modulePowers.itIsSupplied',
+          next: { step: 'grounds' },
+        },
       ],
     },
     {
       key: 'grounds',
-      do: 'Each ground pin to battery −, in the same state.',
+      do: 'procedures.modulePowers.eachGroundPinToBattery',
       reads: groundOf,
       outcomes: [
         {
-          when: 'One has more than about 50 mV',
-          means:
-            'That ground: its terminal, its eyelet, its bolt. Where grounds share the load, the good one hides the bad one: a little is much here.',
+          when: 'procedures.modulePowers.oneHasMoreThanAbout',
+          means: 'procedures.modulePowers.thatGroundItsTerminalIts',
           is: (got) => badGround(got) >= 0,
           next: {
             end: 'found',
@@ -108,8 +111,8 @@ export const modulePowers: Procedure = {
           },
         },
         {
-          when: 'All below about 50 mV, and not zero',
-          means: 'Supplies and grounds carry. Then inputs, then outputs, then the module.',
+          when: 'procedures.modulePowers.allBelowAbout50Mv',
+          means: 'procedures.modulePowers.suppliesAndGroundsCarryThen',
           next: { end: 'sound' },
         },
       ],

@@ -1,5 +1,6 @@
 import { big, does, piecesOf, sideLoss, source, across } from '../measure'
-import { say } from '../phrases'
+import { say, messageOf } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { withKind } from './paths'
@@ -9,10 +10,10 @@ const lamps = (stand: Stand): Shown[] =>
   (stand.readings()?.notices ?? [])
     .filter(({ part }) => part !== starter(stand))
     .map(({ part, text }) => ({
-      what: say('shows', { part }),
+      what: say('handbook.shows', { part }),
       unit: 'V' as const,
       part,
-      word: say('glow', { glow: text }),
+      word: say('handbook.glow', { glow: messageOf(text) }),
     }))
 const turns = (stand: Stand) => stand.does(starter(stand)) === stand.sound.does(starter(stand))
 /** The way of the control, from the battery to terminal 50. */
@@ -24,7 +25,7 @@ const controlWay = (stand: Stand) => {
 }
 /** Volts at the starter’s switching terminal. */
 const control = (stand: Stand): Shown => ({
-  what: say('pointToMinus', { point: '50' }),
+  what: say('handbook.pointToMinus', { point: '50' }),
   value: stand.volts(stand.node(starter(stand), 't50'), stand.posts[1]),
   unit: 'V',
   part: starter(stand),
@@ -36,89 +37,85 @@ const bad = (stand: Stand) =>
   [...stand.pieces('feed'), ...stand.pieces('return')].filter(
     (row) =>
       Math.abs(row.value ?? 0) > joint &&
-      Math.abs(row.value ?? 0) > 1.5 * Math.abs(soundOf(stand, row.name, row.part)),
+      Math.abs(row.value ?? 0) > 1.5 * Math.abs(soundOf(stand, row.segment, row.part)),
   )
-const soundOf = (stand: Stand, name: string, part: string) =>
+const soundOf = (stand: Stand, segment: string, part: string) =>
   [...stand.sound.pieces('feed'), ...stand.sound.pieces('return')].find(
-    (r) => r.part === part && r.name === name,
+    (r) => r.part === part && r.segment === segment,
   )?.value ?? 0
 
 export const noCrank: Procedure = {
   key: 'noCrank',
-  title: 'No crank: from the battery to the block',
+  title: 'procedures.noCrank.title',
   words: ['starter', 'stud', 'nut', 'eyelet', 'ground', 'solenoid', '50'],
-  about:
-    'Source first, then what the lamps do while somebody cranks, then the control, then the heavy way joint by joint: stud, nut and eyelet are three points.',
-  when: 'The engine does not turn, or turns slowly.',
+  about: 'procedures.noCrank.about',
+  when: 'procedures.noCrank.when',
   cautions: ['batteries', 'startsAnyway', 'cranking', 'longLeads'],
-  source: 'Common practice, no source; terminal 50 after DIN 72552',
+  source: 'procedures.noCrank.source',
   paths: withKind('starter'),
   steps: [
     {
       key: 'source',
-      do: 'Park or neutral, parking brake, ignition disabled. Battery post to post while somebody cranks.',
+      do: 'procedures.noCrank.parkOrNeutralParkingBrake',
       reads: (stand) => [source(stand), ...lamps(stand)],
       outcomes: [
         {
-          when: 'Above 9.6 V; twice that at 24 V',
-          means:
-            'The battery holds, or nothing draws from it. Which of the two the lamps say: no change means that no heavy current flows.',
+          when: 'procedures.noCrank.above96VTwice',
+          means: 'procedures.noCrank.theBatteryHoldsOrNothing',
           is: ([volts], stand) => (volts?.value ?? 0) >= (9.6 / 12) * stand.nominal,
           next: { step: 'turns' },
         },
         {
-          when: 'Below it',
-          means:
-            'Battery discharged or bad, or an engine that does not turn freely: charge and test it first.',
+          when: 'procedures.noCrank.belowIt',
+          means: 'procedures.noCrank.batteryDischargedOrBadOr',
           next: { end: 'found', parts: (stand) => [stand.circuit.parts[0]?.id ?? ''] },
         },
       ],
     },
     {
       key: 'turns',
-      do: 'Look and listen while it is cranked.',
+      do: 'procedures.noCrank.lookAndListenWhileIt',
       reads: (stand) => [does(stand, starter(stand))],
       outcomes: [
         {
-          when: 'It cranks as it should',
-          means: 'Nothing to look for here.',
+          when: 'procedures.noCrank.itCranksAsItShould',
+          means: 'procedures.noCrank.nothingToLookForHere',
           is: (_, stand) => turns(stand),
           next: { end: 'sound' },
         },
         {
-          when: 'Silent, a click, or slow',
-          means: 'Silent: the control way. A click or slow: the heavy way. The next reading tells.',
+          when: 'procedures.noCrank.silentAClickOrSlow',
+          means: 'procedures.noCrank.silentTheControlWayA',
           next: { step: 'control' },
         },
       ],
     },
     {
       key: 'control',
-      do: 'Volts at the starter’s terminal 50 while the key is in crank.',
+      do: 'procedures.noCrank.voltsAtTheStartersTerminal',
       reads: (stand) => [control(stand)],
       outcomes: [
         {
-          when: 'Nearly the battery’s',
-          means: 'The control works: the heavy way, or the starter.',
+          when: 'procedures.noCrank.nearlyTheBatterys',
+          means: 'procedures.noCrank.theControlWorksTheHeavy',
           is: ([volts], stand) => Math.abs(volts?.value ?? 0) > (8 / 12) * stand.nominal,
           next: { step: 'sides' },
         },
         {
-          when: 'None, or far less',
-          means:
-            'Fuse, key, inhibitor or clutch switch, relay, their wires: an open, or a joint that does not carry the solenoid’s tens of amps.',
+          when: 'procedures.noCrank.noneOrFarLess',
+          means: 'procedures.noCrank.fuseKeyInhibitorOrClutch',
           next: { step: 'controlWay' },
         },
       ],
     },
     {
       key: 'controlWay',
-      do: 'Point by point along the control way, key in crank.',
+      do: 'procedures.noCrank.pointByPointAlongThe',
       reads: (stand) => controlWay(stand).map(across),
       outcomes: [
         {
-          when: 'One piece has the volts',
-          means: 'That one. Interlocks are pieces like all others.',
+          when: 'procedures.noCrank.onePieceHasTheVolts',
+          means: 'procedures.noCrank.thatOneInterlocksArePieces',
           next: {
             end: 'found',
             parts: (stand) => {
@@ -133,36 +130,36 @@ export const noCrank: Procedure = {
     },
     {
       key: 'sides',
-      do: 'While it is cranked: battery + post to the starter’s stud, and starter’s housing to battery − post.',
+      do: 'procedures.noCrank.whileItIsCrankedBattery',
       reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
       outcomes: [
         {
-          when: 'One of them above 0.5 V, or the joints are in doubt',
-          means: 'A joint or a cable of that side.',
+          when: 'procedures.noCrank.oneOfThemAbove0',
+          means: 'procedures.noCrank.aJointOrACable',
           is: ([feed, back], stand) => big(feed, 0.5) || big(back, 0.5) || bad(stand).length > 0,
           next: { step: 'joints' },
         },
         {
-          when: 'Both small and little current flows',
-          means: 'The starter has its volts and does not use them.',
+          when: 'procedures.noCrank.bothSmallAndLittleCurrent',
+          means: 'procedures.noCrank.theStarterHasItsVolts',
           is: (_, stand) => !heavy(stand),
           next: { end: 'found', parts: (stand) => [starter(stand)] },
         },
         {
-          when: 'Both small and hundreds of amps flow',
-          means: 'The starter or the engine is stiff.',
+          when: 'procedures.noCrank.bothSmallAndHundredsOf',
+          means: 'procedures.noCrank.theStarterOrTheEngine',
           next: { end: 'found', parts: (stand) => [starter(stand)] },
         },
       ],
     },
     {
       key: 'joints',
-      do: 'Each joint by itself while it is cranked: post to clamp, clamp to cable, stud to nut, nut to eyelet. The lead on the stud itself, never on the eyelet when the stud is the question.',
+      do: 'procedures.noCrank.eachJointByItselfWhile',
       reads: (stand) => [...piecesOf(stand, 'feed'), ...piecesOf(stand, 'return')],
       outcomes: [
         {
-          when: 'One has tenths of a volt or more',
-          means: 'Strap off, clean it, tighten it to the maker’s torque, crank and measure again.',
+          when: 'procedures.noCrank.oneHasTenthsOfA',
+          means: 'procedures.noCrank.strapOffCleanItTighten',
           next: {
             end: 'found',
             parts: (stand) => [

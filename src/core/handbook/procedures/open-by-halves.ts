@@ -1,5 +1,6 @@
 import { alone, does, glows, isLit } from '../measure'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import type { DropRow } from '../../readings'
@@ -28,7 +29,7 @@ function halves(stand: Stand, side: 'feed' | 'return'): { got: Shown[]; piece: D
     const { node, name } = stride.from
     const volts = side === 'feed' ? stand.volts(node, minus) : stand.volts(plus, node)
     got.push({
-      what: say(side === 'feed' ? 'pointToMinus' : 'pointToPlus', { point: name }),
+      what: say(side === 'feed' ? 'handbook.pointToMinus' : 'handbook.pointToPlus', { point: name }),
       value: volts,
       unit: 'V',
       part: stride.part,
@@ -48,101 +49,111 @@ const lampFeed = (stand: Stand): Shown => {
   const [feed] = stand.loadNodes
   const point = stand.walk.strides.find(({ side }) => side === 'load')?.from.name ?? ''
   const { glow } = stand.lamp(feed, stand.posts[1], lampAmps)
-  return glows(say('lampFeed', { point }), glow)
+  return glows(say('handbook.lampFeed', { point }), glow)
 }
 const lampReturn = (stand: Stand): Shown => {
   const [, back] = stand.loadNodes
   const point = stand.walk.strides.findLast(({ side }) => side === 'load')?.to.name ?? ''
   const { glow } = stand.lamp(stand.posts[0], back, lampAmps)
-  return glows(say('lampReturn', { point }), glow)
+  return glows(say('handbook.lampReturn', { point }), glow)
 }
 
 export const openByHalves: Procedure = {
   key: 'openByHalves',
-  title: 'An open, by loaded lamp, halves and segments',
+  title: 'procedures.openByHalves.title',
   words: ['dead', 'open circuit', 'test lamp', 'continuity', 'split'],
-  about:
-    'A load that does nothing: a loaded lamp at its connector says which side is open, halving finds the piece in a few readings, continuity of the piece alone confirms it.',
-  when: 'Nothing works and nothing draws current.',
+  about: 'procedures.openByHalves.about',
+  when: 'procedures.openByHalves.when',
   cautions: ['disconnectBeforeOhms', 'noLoadIntoModules'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: loaded,
   steps: [
     {
       key: 'verify',
-      do: 'Switch on and look. Fuse first: both of its tabs.',
+      do: 'procedures.openByHalves.switchOnAndLookFuse',
       reads: (stand) => [does(stand)],
       outcomes: [
         {
-          when: 'It works',
-          means: 'There is no open now. If it comes and goes, take the way of intermittents.',
+          when: 'procedures.openByHalves.itWorks',
+          means: 'procedures.openByHalves.thereIsNoOpenNow',
           is: (_, stand) => !dead(stand),
           next: { end: 'sound', then: 'intermittent' },
         },
-        { when: 'It is dead', means: 'An open: feed, load or return.', next: { step: 'lampFeed' } },
+        {
+          when: 'procedures.openByHalves.itIsDead',
+          means: 'procedures.openByHalves.anOpenFeedLoadOr',
+          next: { step: 'lampFeed' },
+        },
       ],
     },
     {
       key: 'lampFeed',
-      do: 'A lamp of one ampere or more from the load’s feed terminal to battery −, circuit on.',
+      do: 'procedures.openByHalves.aLampOfOneAmpere',
       reads: (stand) => [lampFeed(stand)],
       outcomes: [
         {
-          when: 'It shines',
-          means: 'The feed carries an ampere up to the load.',
+          when: 'procedures.itShines',
+          means: 'procedures.openByHalves.theFeedCarriesAnAmpere',
           is: (got) => isLit(got[0]),
           next: { step: 'lampReturn' },
         },
-        { when: 'Dark', means: 'The open is in the feed.', next: { step: 'halveFeed' } },
+        {
+          when: 'procedures.dark',
+          means: 'procedures.openByHalves.theOpenIsInThe',
+          next: { step: 'halveFeed' },
+        },
       ],
     },
     {
       key: 'lampReturn',
-      do: 'The same lamp from battery + to the load’s return terminal.',
+      do: 'procedures.openByHalves.theSameLampFromBattery',
       reads: (stand) => [lampReturn(stand)],
       outcomes: [
         {
-          when: 'It shines',
-          means:
-            'Feed and return both carry an ampere: the load itself is open. OL on the ohmmeter confirms it.',
+          when: 'procedures.itShines',
+          means: 'procedures.openByHalves.feedAndReturnBothCarry',
           is: (got) => isLit(got[0]),
           next: { end: 'found', parts: (stand) => [stand.load] },
         },
-        { when: 'Dark', means: 'The open is in the return.', next: { step: 'halveReturn' } },
+        {
+          when: 'procedures.dark',
+          means: 'procedures.openByHalves.theOpenIsInTheReturn',
+          next: { step: 'halveReturn' },
+        },
       ],
     },
     {
       key: 'halveFeed',
-      do: 'Volts to battery − in the middle of the feed, then in the middle of the half that is left, and so on.',
+      do: 'procedures.openByHalves.voltsToBatteryInThe',
       reads: (stand) => halves(stand, 'feed').got,
       outcomes: [
         {
-          when: 'Source at one point, nothing at the next',
-          means: 'The open is between them.',
+          when: 'procedures.openByHalves.sourceAtOnePointNothing',
+          means: 'procedures.openByHalves.theOpenIsBetweenThem',
           next: { step: 'segmentFeed' },
         },
       ],
     },
     {
       key: 'halveReturn',
-      do: 'Volts from battery + in the middle of the return, then in the middle of the half that is left, and so on.',
+      do: 'procedures.openByHalves.voltsFromBatteryInThe',
       reads: (stand) => halves(stand, 'return').got,
       outcomes: [
         {
-          when: 'Source at one point, nothing at the next',
-          means: 'The open is between them: where battery + reads the source, the way to battery − is whole.',
+          when: 'procedures.openByHalves.sourceAtOnePointNothing',
+          means: 'procedures.openByHalves.theOpenIsBetweenThemWhere',
           next: { step: 'segmentReturn' },
         },
       ],
     },
     {
       key: 'segmentFeed',
-      do: 'That piece alone, both ends free: continuity.',
+      do: 'procedures.openByHalves.thatPieceAloneBothEnds',
       reads: (stand) => alone(stand, halves(stand, 'feed').piece?.part ?? ''),
       outcomes: [
         {
-          when: 'OL, or lamp and volts agree',
-          means: 'The piece is open.',
+          when: 'procedures.openByHalves.olOrLampAndVolts',
+          means: 'procedures.openByHalves.thePieceIsOpen',
           next: {
             end: 'found',
             parts: (stand) => [halves(stand, 'feed').piece?.part ?? ''],
@@ -153,12 +164,12 @@ export const openByHalves: Procedure = {
     },
     {
       key: 'segmentReturn',
-      do: 'That piece alone, both ends free: continuity.',
+      do: 'procedures.openByHalves.thatPieceAloneBothEnds',
       reads: (stand) => alone(stand, halves(stand, 'return').piece?.part ?? ''),
       outcomes: [
         {
-          when: 'OL, or lamp and volts agree',
-          means: 'The piece is open.',
+          when: 'procedures.openByHalves.olOrLampAndVolts',
+          means: 'procedures.openByHalves.thePieceIsOpen',
           next: {
             end: 'found',
             parts: (stand) => [halves(stand, 'return').piece?.part ?? ''],

@@ -4,23 +4,22 @@ import { loaded } from './paths'
 
 export const proof: Procedure = {
   key: 'proof',
-  title: 'Proving a repair',
+  title: 'procedures.proof.title',
   words: ['verify', 'repeat', 'done'],
-  about:
-    'The test that failed is repeated under the same load in the same state; then the complaint is tried.',
-  when: 'After every repair, and before the tools are put away.',
+  about: 'procedures.proof.about',
+  when: 'procedures.proof.when',
   cautions: [],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: loaded,
   steps: [
     {
       key: 'again',
-      do: 'The same reading at the same points, in the same state, under the same load as when it failed.',
+      do: 'procedures.proof.theSameReadingAtThe',
       reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
       outcomes: [
         {
-          when: 'Both losses within their limits, and not zero',
-          means: 'The piece is repaired.',
+          when: 'procedures.proof.bothLossesWithinTheirLimits',
+          means: 'procedures.proof.thePieceIsRepaired',
           is: ([feed, back], stand) =>
             !big(feed, stand.most('feed')) &&
             !big(back, stand.most('return')) &&
@@ -28,20 +27,20 @@ export const proof: Procedure = {
           next: { step: 'complaint' },
         },
         {
-          when: 'Still over, or zero because nothing flows',
-          means: 'It is not repaired, or there is a second fault.',
+          when: 'procedures.proof.stillOverOrZeroBecause',
+          means: 'procedures.proof.itIsNotRepairedOr',
           next: { step: 'where' },
         },
       ],
     },
     {
       key: 'where',
-      do: 'The pieces of both sides once more.',
+      do: 'procedures.proof.thePiecesOfBothSides',
       reads: (stand) => [...piecesOf(stand, 'feed'), ...piecesOf(stand, 'return')],
       outcomes: [
         {
-          when: 'One stands out',
-          means: 'Go on from there.',
+          when: 'procedures.proof.oneStandsOut',
+          means: 'procedures.proof.goOnFromThere',
           next: {
             end: 'found',
             then: 'pointByPoint',
@@ -52,18 +51,18 @@ export const proof: Procedure = {
     },
     {
       key: 'complaint',
-      do: 'What the customer said, tried as they would: every state in which it was wrong.',
+      do: 'procedures.proof.whatTheCustomerSaidTried',
       reads: (stand) => [does(stand)],
       outcomes: [
         {
-          when: 'As it should be',
-          means: 'Proved. Write down the reading before and after.',
+          when: 'procedures.proof.asItShouldBe',
+          means: 'procedures.proof.provedWriteDownTheReading',
           is: (_, stand) => stand.does() === stand.sound.does(),
           next: { end: 'sound' },
         },
         {
-          when: 'Not yet',
-          means: 'Good volts and a bad load: the load.',
+          when: 'procedures.proof.notYet',
+          means: 'procedures.proof.goodVoltsAndABad',
           next: { end: 'found', parts: (stand) => [stand.load] },
         },
       ],

@@ -1,6 +1,7 @@
 import { walkPaths } from '../../model'
 import { partOfKind } from '../../parts'
-import { say } from '../phrases'
+import { say, messageOf, verbatim, type Message } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { isAbout, withKind } from './paths'
@@ -17,7 +18,7 @@ const nameOf = (stand: Stand, terminal: string) =>
 const pulled = (stand: Stand) => ({ detached: [...new Set([...stand.state.detached, relayOf(stand)])] })
 
 const supply = (stand: Stand, terminal: string): Shown => ({
-  what: say('pointToMinus', { point: nameOf(stand, terminal) }),
+  what: say('handbook.pointToMinus', { point: nameOf(stand, terminal) }),
   value: stand.volts(socket(stand, terminal), stand.posts[1], pulled(stand)),
   unit: 'V',
   part: relayOf(stand),
@@ -25,7 +26,7 @@ const supply = (stand: Stand, terminal: string): Shown => ({
 
 /** Ohms from a socket terminal to battery −, with everything that feeds it off. */
 const toGround = (stand: Stand, terminal: string, controls: Readonly<Record<string, string>>): Shown => ({
-  what: say('ohmsOf', { what: `${nameOf(stand, terminal)} – −` }),
+  what: say('handbook.ohmsOf', { what: `${nameOf(stand, terminal)} – −` }),
   value: stand.ohms(socket(stand, terminal), stand.posts[1], {
     ...pulled(stand),
     controls: { ...controls },
@@ -61,114 +62,113 @@ const wayOf = (stand: Stand, terminal: string): string[] => {
 
 export const relaySocket: Procedure = {
   key: 'relaySocket',
-  title: 'A relay circuit from its socket',
+  title: 'procedures.relaySocket.title',
   words: ['relay', '30', '85', '86', '87', 'socket'],
-  about:
-    'With the relay out, four readings at its socket prove all four ways that meet there: supply of the contacts, supply of the coil, the load, the control.',
-  when: 'Something that a relay works is dead, and the relay can be reached.',
+  about: 'procedures.relaySocket.about',
+  when: 'procedures.relaySocket.when',
   cautions: ['disconnectBeforeOhms', 'startsAnyway'],
-  source: 'Common practice, no source; terminal numbers DIN 72552',
+  source: 'procedures.relaySocket.source',
   paths: withKind('relay'),
   steps: [
     {
       key: 'thirty',
-      do: 'Relay out, circuit switched on. Volts at 30 to battery −.',
+      do: 'procedures.relaySocket.relayOutCircuitSwitchedOn',
       reads: (stand) => [supply(stand, 't30')],
       outcomes: [
         {
-          when: 'System volts',
-          means: 'The contacts are supplied. A lamp of a few amps there proves that it carries.',
+          when: 'procedures.relaySocket.systemVolts',
+          means: 'procedures.relaySocket.theContactsAreSuppliedA',
           is: ([volts], stand) => live(stand, volts),
           next: { step: 'eightysix' },
         },
         {
-          when: 'None, or clearly less',
-          means: 'The way from the battery to 30: fuse, wire, terminal.',
+          when: 'procedures.relaySocket.noneOrClearlyLess',
+          means: 'procedures.relaySocket.theWayFromTheBattery',
           next: { end: 'found', parts: (stand) => wayOf(stand, 't30') },
         },
       ],
     },
     {
       key: 'eightysix',
-      do: 'Volts at the coil pin that is supplied, 86 here.',
+      do: 'procedures.relaySocket.voltsAtTheCoilPin',
       reads: (stand) => [supply(stand, 't86')],
       outcomes: [
         {
-          when: 'System volts',
-          means: 'The coil is supplied.',
+          when: 'procedures.relaySocket.systemVolts',
+          means: 'procedures.relaySocket.theCoilIsSupplied',
           is: ([volts], stand) => live(stand, volts),
           next: { step: 'eightyseven' },
         },
         {
-          when: 'None',
-          means: 'The way to the coil: its fuse, its switch, its wire.',
+          when: 'procedures.relaySocket.none',
+          means: 'procedures.relaySocket.theWayToTheCoil',
           next: { end: 'found', parts: (stand) => wayOf(stand, 't86') },
         },
       ],
     },
     {
       key: 'eightyseven',
-      do: 'Nothing is live at 87 now: ohms from 87 to battery −. They are those of the load and its ground.',
+      do: 'procedures.relaySocket.nothingIsLiveAt87',
       reads: (stand) => [toGround(stand, 't87', rested(stand))],
       outcomes: [
         {
-          when: 'The load’s few ohms',
-          means: 'Load, its wire and its ground are whole. Ohms do not prove that they carry.',
+          when: 'procedures.relaySocket.theLoadsFewOhms',
+          means: 'procedures.relaySocket.loadItsWireAndIts',
           is: ([ohms]) => ohms?.value !== undefined && ohms.value < most,
           next: { step: 'eightyfive' },
         },
         {
-          when: 'OL or far more',
-          means: 'Open from 87 through the load to ground.',
+          when: 'procedures.relaySocket.olOrFarMore',
+          means: 'procedures.relaySocket.openFrom87ThroughThe',
           next: { end: 'found', parts: (stand) => wayOf(stand, 't87') },
         },
       ],
     },
     {
       key: 'eightyfive',
-      do: 'Ohms from 85 to battery −, with the control off, then on.',
+      do: 'procedures.relaySocket.ohmsFrom85ToBattery',
       reads: (stand) => [toGround(stand, 't85', rested(stand)), toGround(stand, 't85', stand.state.controls)],
       outcomes: [
         {
-          when: 'OL, then about 0',
-          means: 'The control works. All four ways are proved: what is left is the relay and its socket.',
+          when: 'procedures.relaySocket.olThenAbout0',
+          means: 'procedures.relaySocket.theControlWorksAllFour',
           is: ([, on]) => on?.value !== undefined && on.value < most,
           next: { step: 'relay' },
         },
         {
-          when: 'OL both times, or never OL',
-          means: 'The control side: its switch or module, its wire, its ground.',
+          when: 'procedures.relaySocket.olBothTimesOrNever',
+          means: 'procedures.relaySocket.theControlSideItsSwitch',
           next: { end: 'found', parts: (stand) => wayOf(stand, 't85') },
         },
       ],
     },
     {
       key: 'relay',
-      do: 'Relay back in, switched on: does it click, does the load work?',
+      do: 'procedures.relaySocket.relayBackInSwitchedOn',
       reads: (stand) => [
         {
-          what: say('shows', { part: relayOf(stand) }),
+          what: say('handbook.shows', { part: relayOf(stand) }),
           unit: 'V',
-          word: say('glow', { glow: heard(stand, relayOf(stand)) }),
+          word: say('handbook.glow', { glow: heard(stand, relayOf(stand)) }),
         },
         {
-          what: say('shows', { part: stand.load }),
+          what: say('handbook.shows', { part: stand.load }),
           unit: 'V',
-          word: say('glow', { glow: heard(stand, stand.load) }),
+          word: say('handbook.glow', { glow: heard(stand, stand.load) }),
         },
       ],
       outcomes: [
         {
-          when: 'It clicks and the load works',
-          means: 'The circuit is good.',
+          when: 'procedures.relaySocket.itClicksAndTheLoad',
+          means: 'procedures.theCircuitIsGood',
           is: (_, stand) =>
             stand.does() === stand.sound.does() &&
             stand.does(relayOf(stand)) === stand.sound.does(relayOf(stand)),
           next: { end: 'sound' },
         },
         {
-          when: 'It does not click, or clicks and passes nothing',
-          means: 'The relay, or a terminal of its socket that does not grip.',
+          when: 'procedures.relaySocket.itDoesNotClickOr',
+          means: 'procedures.relaySocket.theRelayOrATerminal',
           next: { end: 'found', parts: (stand) => [relayOf(stand)], then: 'relayFour' },
         },
       ],
@@ -182,5 +182,5 @@ export const relaySocket: Procedure = {
   },
 }
 
-const heard = (stand: Stand, part: string): string =>
-  stand.readings()?.notices.find((n) => n.part === part)?.text ?? '–'
+const heard = (stand: Stand, part: string): Message =>
+  messageOf(stand.readings()?.notices.find((n) => n.part === part)?.text ?? verbatim('–'))

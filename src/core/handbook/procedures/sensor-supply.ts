@@ -1,6 +1,7 @@
 import { modelOf } from '../../model'
 import type { Circuit } from '../../circuit'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { isAbout } from './paths'
@@ -13,8 +14,8 @@ const volts = (stand: Stand, red: string, black: string | undefined, out = false
   const change = out ? { detached: [...new Set([...stand.state.detached, sensor(stand)])] } : {}
   return {
     what: black
-      ? say('piece', { from: nameAt(stand, red), to: nameAt(stand, black), name: sensor(stand) })
-      : say('pointToMinus', { point: nameAt(stand, red) }),
+      ? say('handbook.piece', { from: nameAt(stand, red), to: nameAt(stand, black), name: sensor(stand) })
+      : say('handbook.pointToMinus', { point: nameAt(stand, red) }),
     value: stand.volts(at(stand, red), black ? at(stand, black) : stand.posts[1], change),
     unit: 'V',
     part: sensor(stand),
@@ -43,12 +44,12 @@ const hasSupply = (circuit: Circuit, id: string): boolean =>
 
 export const sensorSupply: Procedure = {
   key: 'sensorSupply',
-  title: 'Supply and low reference of a sensor',
+  title: 'procedures.sensorSupply.title',
   words: ['sensor', 'five volts', 'low reference', 'signal', 'pull-up'],
-  about: 'A three-wire sensor needs its five volts and its low reference before its signal means anything.',
-  when: 'A signal is at its end, or jumps.',
+  about: 'procedures.sensorSupply.about',
+  when: 'procedures.sensorSupply.when',
   cautions: ['noLoadIntoModules', 'disconnectBeforeOhms'],
-  source: 'Common practice, no source; the limits are the maker’s',
+  source: 'procedures.sensorSupply.source',
   paths: (circuit) =>
     circuit.paths
       .filter(({ steps }) => steps.some(({ part }) => hasSupply(circuit, part)))
@@ -56,73 +57,72 @@ export const sensorSupply: Procedure = {
   steps: [
     {
       key: 'supply',
-      do: 'Key on, sensor plugged in and back-probed. Supply pin to low-reference pin.',
+      do: 'procedures.sensorSupply.keyOnSensorPluggedIn',
       reads: (stand) => [volts(stand, 'v', 'r')],
       outcomes: [
         {
-          when: '4.8 to 5.2 V',
-          means: 'Supply and low reference are both there.',
+          when: 'procedures.sensorSupply.n48To52',
+          means: 'procedures.sensorSupply.supplyAndLowReferenceAre',
           is: ([five]) => near(five, 5, 0.25),
           next: { step: 'signal' },
         },
         {
-          when: 'Anything else',
-          means: 'One of the two wires: each to battery − says which.',
+          when: 'procedures.sensorSupply.anythingElse',
+          means: 'procedures.sensorSupply.oneOfTheTwoWires',
           next: { step: 'each' },
         },
       ],
     },
     {
       key: 'each',
-      do: 'Supply pin to battery −; low-reference pin to battery −.',
+      do: 'procedures.sensorSupply.supplyPinToBatteryLow',
       reads: (stand) => [volts(stand, 'v', undefined), volts(stand, 'r', undefined)],
       outcomes: [
         {
-          when: 'Low reference above 0.1 V',
-          means: 'The low reference is open or resists: its wire, its pin at the module.',
+          when: 'procedures.sensorSupply.lowReferenceAbove01',
+          means: 'procedures.sensorSupply.theLowReferenceIsOpen',
           is: ([, low]) => Math.abs(low?.value ?? 0) > 0.1,
           next: { end: 'found', parts: (stand) => way(stand, 'r') },
         },
         {
-          when: 'Supply not five volts',
-          means:
-            'Unplug the sensor: if the five volts come back, the sensor pulls them down; if not, the wire, or another sensor on the same supply.',
+          when: 'procedures.sensorSupply.supplyNotFiveVolts',
+          means: 'procedures.sensorSupply.unplugTheSensorIfThe',
           next: { step: 'out' },
         },
       ],
     },
     {
       key: 'out',
-      do: 'Sensor unplugged: supply pin of the plug to battery −.',
+      do: 'procedures.sensorSupply.sensorUnpluggedSupplyPinOf',
       reads: (stand) => [volts(stand, 'v', undefined, true)],
       outcomes: [
         {
-          when: 'Five volts now',
-          means: 'The sensor draws them down.',
+          when: 'procedures.sensorSupply.fiveVoltsNow',
+          means: 'procedures.sensorSupply.theSensorDrawsThemDown',
           is: ([five]) => near(five, 5, 0.25),
           next: { end: 'found', parts: (stand) => [sensor(stand)] },
         },
         {
-          when: 'Still not',
-          means: 'The supply’s wire, a short on it, or the module.',
+          when: 'procedures.sensorSupply.stillNot',
+          means: 'procedures.sensorSupply.theSupplysWireAShort',
           next: { end: 'found', parts: (stand) => way(stand, 'v') },
         },
       ],
     },
     {
       key: 'signal',
-      do: 'Signal pin to low-reference pin; move what it senses, slowly, from end to end.',
+      do: 'procedures.sensorSupply.signalPinToLowReference',
       reads: (stand) => [volts(stand, 's', 'r')],
       outcomes: [
         {
-          when: 'Between 0.25 and 4.75 V, and follows without a jump',
-          means: 'Sensor and its supply are good. What the module makes of it is on the scan tool.',
+          when: 'procedures.sensorSupply.between025And4',
+          means: 'procedures.sensorSupply.sensorAndItsSupplyAre',
           is: ([signal], stand) => near(signal, volts(stand.sound, 's', 'r').value ?? 2.5, 0.25),
           next: { end: 'sound' },
         },
         {
-          when: 'At an end, or not where the sensor stands',
-          means: 'The signal’s wire, or the sensor: unplugged, the pull-up or pull-down shows at the plug.',
+          when: 'procedures.sensorSupply.atAnEndOrNot',
+          means: 'procedures.sensorSupply.theSignalsWireOrThe',
           next: { end: 'found', parts: (stand) => [...way(stand, 's'), sensor(stand)] },
         },
       ],

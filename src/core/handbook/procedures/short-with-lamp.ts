@@ -3,7 +3,8 @@ import { segmentAmps } from '../../board'
 import { partOfKind } from '../../parts'
 import type { CircuitState } from '../../circuit'
 import { glows, isLit } from '../measure'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { loaded } from './paths'
@@ -43,7 +44,7 @@ const across = (stand: Stand, more: readonly string[] = []) => {
 
 const lampForFuse = (stand: Stand): Shown =>
   glows(
-    say('lampForFuse', { amps: { value: lampAmps, unit: 'A' }, part: fuseOf(stand).id }),
+    say('handbook.lampForFuse', { amps: { value: lampAmps, unit: 'A' }, part: fuseOf(stand).id }),
     across(stand).glow,
     fuseOf(stand).id,
   )
@@ -58,7 +59,7 @@ const breaks = (stand: Stand): string[] =>
     .reverse()
 
 const unplugged = (stand: Stand): Shown[] =>
-  breaks(stand).map((id) => glows(say('lampUnplugged', { part: id }), across(stand, [id]).glow, id))
+  breaks(stand).map((id) => glows(say('handbook.lampUnplugged', { part: id }), across(stand, [id]).glow, id))
 
 /** Amps along the feed while the lamp hangs in the fuse's place. */
 function clamped(stand: Stand): Shown[] {
@@ -66,7 +67,7 @@ function clamped(stand: Stand): Shown[] {
   const behind = stand.walk.strides.filter(({ side }) => side === 'feed')
   const from = behind.findLastIndex(({ part }) => part === fuseOf(stand).id) + 1
   return behind.slice(from).map((stride) => ({
-    what: say('clampAt', { part: stride.part }),
+    what: say('handbook.clampAt', { part: stride.part }),
     value: lit ? segmentAmps(lit.board, lit.point, stride.part, stride.segment.key) : 0,
     unit: 'A',
     part: stride.part,
@@ -82,60 +83,58 @@ function between(got: readonly Shown[], stand: Stand): string[] {
 
 export const shortWithLamp: Procedure = {
   key: 'shortWithLamp',
-  title: 'A short, with a lamp for the fuse and a clamp',
+  title: 'procedures.shortWithLamp.title',
   words: ['blown fuse', 'short to ground', 'halving', 'current clamp'],
-  about:
-    'A lamp in the fuse’s place limits what flows, so that the short can be looked for at leisure: the lamp says whether it is still there, the clamp how far the current gets.',
-  when: 'The fuse blows, at once or again.',
+  about: 'procedures.shortWithLamp.about',
+  when: 'procedures.shortWithLamp.when',
   cautions: ['fuseJumpers', 'hot', 'heatInTime'],
-  source: 'Common practice, no source',
+  source: 'procedures.commonPracticeNoSource',
   paths: loaded,
   steps: [
     {
       key: 'lamp',
-      do: 'Fuse out, loads of this fuse unplugged, controls in the state in which it blew. A load lamp across the fuse’s two ways.',
+      do: 'procedures.shortWithLamp.fuseOutLoadsOfThis',
       reads: (stand) => [lampForFuse(stand)],
       outcomes: [
         {
-          when: 'It shines',
-          means: 'Current flows with no load there: a short. The lamp carries all of it, and nothing burns.',
+          when: 'procedures.itShines',
+          means: 'procedures.shortWithLamp.currentFlowsWithNoLoad',
           is: (got) => isLit(got[0]),
           next: { step: 'unplug' },
         },
         {
-          when: 'Dark',
-          means:
-            'No short with the loads unplugged. Plug them in one by one: the one that lights it fully is the fault.',
+          when: 'procedures.dark',
+          means: 'procedures.shortWithLamp.noShortWithTheLoads',
           next: { end: 'sound' },
         },
       ],
     },
     {
       key: 'unplug',
-      do: 'Open the connectors of the path, from its far end towards the fuse, and watch the lamp.',
+      do: 'procedures.shortWithLamp.openTheConnectorsOfThe',
       reads: unplugged,
       outcomes: [
         {
-          when: 'It goes out at one of them',
-          means: 'The short is behind it, seen from the fuse.',
+          when: 'procedures.shortWithLamp.itGoesOutAtOne',
+          means: 'procedures.shortWithLamp.theShortIsBehindIt',
           is: (got) => got.some((one) => !isLit(one)),
           next: { step: 'clamp' },
         },
         {
-          when: 'It stays lit at all of them',
-          means: 'The short is between the fuse and the first of them.',
+          when: 'procedures.shortWithLamp.itStaysLitAtAll',
+          means: 'procedures.shortWithLamp.theShortIsBetweenThe',
           next: { step: 'clamp' },
         },
       ],
     },
     {
       key: 'clamp',
-      do: 'Everything plugged again as in the first step. The clamp round one wire at a time, from the fuse outward.',
+      do: 'procedures.shortWithLamp.everythingPluggedAgainAsIn',
       reads: clamped,
       outcomes: [
         {
-          when: 'The lamp’s current up to a place, and none past it',
-          means: 'There it leaves the wire. Look for what chafes.',
+          when: 'procedures.shortWithLamp.theLampsCurrentUpTo',
+          means: 'procedures.shortWithLamp.thereItLeavesTheWire',
           next: { end: 'found', parts: (stand, got) => between(got, stand), then: 'wireRepair' },
         },
       ],

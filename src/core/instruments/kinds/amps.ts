@@ -1,7 +1,8 @@
 import { readAmps, type Jack } from '../ammeter'
 import { ohmsAcross } from '../attach'
 import { defineInstrument } from '../instrument'
-import { say } from '../phrases'
+import { say, figures } from '../../document'
+
 import { across, ampsSpread, around, blewSigns, byFactor, connection, gaps, openLoop, volts } from './common'
 
 const jackOf = (key: string | undefined): Jack => (key === 'amps' ? 'A' : key === 'milli' ? 'mA' : 'V')
@@ -10,17 +11,17 @@ const jackOf = (key: string | undefined): Jack => (key === 'amps' ? 'A' : key ==
 export const amps = defineInstrument({
   key: 'amps',
   device: 'multimeter',
-  title: 'Amps in series',
-  about: 'Cut into the circuit where a fuse is pulled, a clamp lifted or a plug opened.',
+  title: 'instruments.amps.title',
+  about: 'instruments.amps.about',
   cautions: () => ['neverAcrossSource', 'batteries'],
   settings: [
     {
       key: 'jack',
-      label: 'Jack',
+      label: 'instruments.jack',
       options: [
-        { key: 'amps', label: 'A' },
-        { key: 'milli', label: 'mA' },
-        { key: 'volts', label: 'V Ω' },
+        { key: 'amps', label: figures('A') },
+        { key: 'milli', label: figures('mA') },
+        { key: 'volts', label: figures('V Ω') },
       ],
       preset: 'amps',
     },
@@ -37,9 +38,9 @@ export const amps = defineInstrument({
       unit: 'A',
       text: shown.text,
       signs: [
-        ...(shown.blew ? [say('meterFuse')] : []),
+        ...(shown.blew ? [say('instruments.meterFuse')] : []),
         ...blewSigns(shown.blownByIt),
-        ...(shown.burden > 0 ? [say('burden', { volts: volts(shown.burden) })] : []),
+        ...(shown.burden > 0 ? [say('instruments.burden', { volts: volts(shown.burden) })] : []),
       ],
       did: { blown: shown.blownByIt, ...(shown.blew && { meterFuse: jack }) },
     }

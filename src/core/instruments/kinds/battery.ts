@@ -1,28 +1,29 @@
 import { testBattery } from '../connect'
 import { formatQuantity } from '../../quantity'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { amps, around, byFifth, nothing, volts } from './common'
 
 /** Half the cold-cranking rating for fifteen seconds. */
 export const batteryTester: Instrument<'batteryTester'> = defineInstrument({
   key: 'batteryTester',
   device: 'battery',
-  title: 'Battery load test',
-  about: 'Half its cold-cranking rating for 15 s, against its temperature.',
+  title: 'instruments.battery.title',
+  about: 'instruments.battery.about',
   cautions: () => ['batteries', 'hot'],
   settings: [],
   holds: ['posts'],
   nature: () => ({ draws: 100, underLoad: true }),
   read: ({ solved }) => {
     const test = testBattery(solved, solved.board.circuit)
-    if (!test) return { ...nothing('–'), signs: [say('noBattery')] }
+    if (!test) return { ...nothing('–'), signs: [say('instruments.noBattery')] }
     return {
       value: test.volts,
       unit: 'V',
       text: formatQuantity(test.volts, 'V'),
       signs: [
-        say('batteryTest', {
+        say('instruments.batteryTest', {
           amps: amps(test.amps),
           least: volts(test.least),
           result: test.passes ? 'passes' : 'fails',

@@ -4,7 +4,8 @@ import { faultOfKind, struckBy } from '../../faults'
 import { partOfKind } from '../../parts'
 import type { SolvedBoard } from '../../board'
 import { defineInstrument, noEffects, type Instrument, type Reading, type Use } from '../instrument'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { nothing, partsWith } from './common'
 
 const drag = ['slack', 'firm'] as const
@@ -24,9 +25,8 @@ const isOut = ({ solved }: Use, id: string): boolean => solved.board.state.detac
 export const terminalDrag: Instrument<'terminalDrag'> = defineInstrument({
   key: 'terminalDrag',
   device: 'hand',
-  title: 'Terminal drag',
-  about:
-    'A loose pin of the right gauge in the female terminal: it must drag, in every terminal of the plug.',
+  title: 'instruments.byHand.title',
+  about: 'instruments.byHand.about',
   cautions: () => [],
   settings: [],
   holds: ['at'],
@@ -36,7 +36,8 @@ export const terminalDrag: Instrument<'terminalDrag'> = defineInstrument({
     const part = partAt(use)
     const { detach } = part ? partOfKind(part.kind) : {}
     if (!part || !detach) return nothing('–')
-    if (!isOut(use, part.id)) return { ...nothing('–'), signs: [say('apartFirst', { id: part.id })] }
+    if (!isOut(use, part.id))
+      return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: part.id })] }
     const slack = use.solved.board.faults.some((f) => f.part === part.id && faultOfKind(f.kind).reseats)
     return told(drag[slack ? 0 : 1])
   },
@@ -52,9 +53,8 @@ export const terminalDrag: Instrument<'terminalDrag'> = defineInstrument({
 export const benchRelay: Instrument<'benchRelay'> = defineInstrument({
   key: 'benchRelay',
   device: 'hand',
-  title: 'Relay on 9 V',
-  about:
-    'The relay in the hand, nine volts on its coil’s pins, the right way round where a diode sits across it.',
+  title: 'instruments.byHand.relayOn9V',
+  about: 'instruments.byHand.theRelayInTheHand',
   cautions: () => [],
   settings: [],
   holds: ['at'],
@@ -64,7 +64,8 @@ export const benchRelay: Instrument<'benchRelay'> = defineInstrument({
     const part = partAt(use)
     const coil = part && partOfKind(part.kind).coil
     if (!part || !coil) return nothing('–')
-    if (!isOut(use, part.id)) return { ...nothing('–'), signs: [say('apartFirst', { id: part.id })] }
+    if (!isOut(use, part.id))
+      return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: part.id })] }
     return told(clicks[pulls(use.solved, part.id, coil) ? 1 : 0])
   },
   expect: (use) => exactly(clicks, benchRelay.read(use)),

@@ -1,7 +1,8 @@
 import { partOfKind } from '../../parts'
 import { acClamp, clampAmps, dcClamp, readClamp, type ClampType } from '../clamp'
 import { defineInstrument, noEffects, type Instrument } from '../instrument'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { ampsSpread, around, byFactor, nothing, showAmps } from './common'
 
 /** A clamp: what all conductors in its jaws carry together, along its arrow. */
@@ -27,7 +28,7 @@ function clampOf<const K extends string>(
         value,
         unit: 'A',
         text: showAmps(value),
-        signs: count > 1 ? [say('sum', { count })] : [],
+        signs: count > 1 ? [say('instruments.sum', { count })] : [],
         did: noEffects,
       }
     },
@@ -56,16 +57,15 @@ function clampOf<const K extends string>(
 export const clamp = clampOf({
   key: 'clamp',
   device: 'clamp',
-  title: 'DC clamp',
-  about:
-    'Jaws round a conductor or a whole bundle: it shows the sum, and its own offset unless it is zeroed.',
+  title: 'instruments.clamp.title',
+  about: 'instruments.clamp.about',
   settings: [
     {
       key: 'zero',
-      label: 'Before clamping',
+      label: 'instruments.clamp.beforeClamping',
       options: [
-        { key: 'zeroed', label: 'zeroed' },
-        { key: 'not', label: 'not zeroed' },
+        { key: 'zeroed', label: 'instruments.clamp.zeroed' },
+        { key: 'not', label: 'instruments.clamp.notZeroed' },
       ],
       preset: 'zeroed',
     },
@@ -76,8 +76,8 @@ export const clamp = clampOf({
 export const clampAC = clampOf({
   key: 'clampAC',
   device: 'clamp',
-  title: 'Clamp for AC only',
-  about: 'A transformer: direct current gives it nothing.',
+  title: 'instruments.clamp.clampForAcOnly',
+  about: 'instruments.clamp.aTransformerDirectCurrentGives',
   settings: [],
   type: acClamp,
 })

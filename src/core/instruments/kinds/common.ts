@@ -8,7 +8,7 @@ import { outFor } from '../attach'
 import type { Connected } from '../connect'
 import type { Held, Place } from '../held'
 import { noEffects, type Connection, type Interval, type Reading, type Use } from '../instrument'
-import { say } from '../phrases'
+import { say, messageOf } from '../../document'
 
 /** The two nodes, and what is out while they are bridged. Jaws join nothing. */
 export function across({ place }: Pick<Use, 'place'>): {
@@ -33,7 +33,8 @@ export const openLoop: Interval = { low: Infinity, high: Infinity }
 export const ampsSpread = 0.05
 
 /** Signs for fuses that blew with it. */
-export const blewSigns = (ids: readonly string[]): Message[] => ids.map((id) => say('blew', { id }))
+export const blewSigns = (ids: readonly string[]): Message[] =>
+  ids.map((id) => say('instruments.blew', { id }))
 
 export const amps = (value: number) => ({ value, unit: 'A' })
 export const volts = (value: number) => ({ value, unit: 'V' })
@@ -119,6 +120,6 @@ export const changes = (use: Use, connected: Connected) => [
   ...blewSigns(connected.blownByIt),
   ...connected.changed.map(({ part, key }) => {
     const kind = partOf(use.solved.board.circuit, part).kind
-    return say('changed', { id: part, notice: noticeText(kind, key) })
+    return say('instruments.changed', { id: part, notice: messageOf(noticeText(kind, key)) })
   }),
 ]

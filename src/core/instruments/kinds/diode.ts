@@ -1,15 +1,16 @@
 import { partOfKind } from '../../parts'
 import { readDiode } from '../diode-test'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { across, around, byFifth, openLoop, pieces } from './common'
 
 /** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */
 export const diode: Instrument<'diode'> = defineInstrument({
   key: 'diode',
   device: 'multimeter',
-  title: 'Diode test',
-  about: 'A milliamp from red to black; it shows the volts that takes, OL the other way round.',
+  title: 'instruments.diode.title',
+  about: 'instruments.diode.about',
   cautions: () => ['disconnectBeforeOhms'],
   settings: [],
   holds: ['leads'],
@@ -17,7 +18,7 @@ export const diode: Instrument<'diode'> = defineInstrument({
   read: (use) => {
     const { red, black } = across(use)
     const { value, text, live } = readDiode(use.solved, red, black, use.meter)
-    return { value, unit: 'V', text, signs: live ? [say('live')] : [], did: noEffects }
+    return { value, unit: 'V', text, signs: live ? [say('instruments.live')] : [], did: noEffects }
   },
   expect: (use) => {
     const { value } = diode.read(use)

@@ -3,7 +3,8 @@ import { partOfKind } from '../../parts'
 import { expectedVolts } from '../expected'
 import { ampsByFuse } from '../fuse-table'
 import { defineInstrument, noEffects } from '../instrument'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { readVolts, voltsAccuracy } from '../voltmeter'
 import { across, amps, around, byFactor, nothing } from './common'
 
@@ -11,8 +12,8 @@ import { across, amps, around, byFactor, nothing } from './common'
 export const fuseVolts = defineInstrument({
   key: 'fuseVolts',
   device: 'multimeter',
-  title: 'Millivolts across a fuse',
-  about: 'Two tips on the test spots of a fuse that stays in: millivolts become amps by rating and body.',
+  title: 'instruments.fuseVolts.title',
+  about: 'instruments.fuseVolts.about',
   cautions: () => [],
   settings: [],
   holds: ['spots'],
@@ -31,7 +32,10 @@ export const fuseVolts = defineInstrument({
       value,
       unit: 'V',
       text,
-      signs: [say('fuseAmps', { amps: amps(tableAmps), rating: String(rating) }), ...(why ? [why] : [])],
+      signs: [
+        say('instruments.fuseAmps', { amps: amps(tableAmps), rating: { shown: String(rating) } }),
+        ...(why ? [why] : []),
+      ],
       did: noEffects,
     }
   },

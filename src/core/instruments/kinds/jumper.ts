@@ -2,7 +2,8 @@ import { connectJumper, connectLoad, jumperAcross, type Connected } from '../con
 import { ohmsAcross } from '../attach'
 import { systemOf } from '../../circuit'
 import { type Instrument, defineInstrument, noEffects, type Reading, type Use } from '../instrument'
-import { say } from '../phrases'
+import { say, figures } from '../../document'
+
 import {
   across,
   amps,
@@ -29,17 +30,16 @@ function jump(use: Use): Connected {
 export const jumper = defineInstrument({
   key: 'jumper',
   device: 'loads',
-  title: 'Fused jumper',
-  about:
-    'A wire with a fuse between two points: it proves a switch, a relay, a ground or a feed by what then works.',
+  title: 'instruments.jumper.title',
+  about: 'instruments.jumper.about',
   cautions: () => ['fuseJumpers', 'noLoadIntoModules'],
   settings: [
     {
       key: 'fuse',
-      label: 'Its fuse',
+      label: 'instruments.jumper.itsFuse',
       options: [
-        ...['5', '10', '20', '30'].map((key) => ({ key, label: `${key} A` })),
-        { key: 'none', label: 'none' },
+        ...['5', '10', '20', '30'].map((key) => ({ key, label: figures(`${key} A`) })),
+        { key: 'none', label: 'instruments.jumper.none' },
       ],
       preset: '10',
     },
@@ -54,7 +54,7 @@ export const jumper = defineInstrument({
   scale: jumperScale,
   read: (use) => {
     const made = jump(use)
-    const signs = made.blew ? [say('ownFuse')] : changes(use, made)
+    const signs = made.blew ? [say('instruments.ownFuse')] : changes(use, made)
     const reading: Reading = {
       value: made.amps,
       unit: 'A',
@@ -83,13 +83,13 @@ export const jumper = defineInstrument({
 export const substitute: Instrument<'substitute'> = defineInstrument({
   key: 'substitute',
   device: 'loads',
-  title: 'Substitute load',
-  about: 'A known load in place of the unplugged one: a load that is itself weak hides a bad joint.',
+  title: 'instruments.jumper.substituteLoad',
+  about: 'instruments.jumper.aKnownLoadInPlace',
   cautions: () => ['noLoadIntoModules', 'hot'],
   settings: [
     {
       key: 'watts',
-      label: 'Load',
+      label: 'instruments.jumper.load',
       // Every rating of lamp that is sold, and what tries a heavy feed.
       options: [
         '1.2',
@@ -108,7 +108,7 @@ export const substitute: Instrument<'substitute'> = defineInstrument({
         '150',
         '200',
         '300',
-      ].map((key) => ({ key, label: `${key} W` })),
+      ].map((key) => ({ key, label: figures(`${key} W`) })),
       preset: '21',
     },
   ],
@@ -121,7 +121,7 @@ export const substitute: Instrument<'substitute'> = defineInstrument({
       value: made.amps,
       unit: 'A',
       text: '',
-      signs: [say('carries', { amps: amps(made.amps) }), ...changes(use, made)],
+      signs: [say('instruments.carries', { amps: amps(made.amps) }), ...changes(use, made)],
       did: { blown: made.blownByIt },
     }
   },

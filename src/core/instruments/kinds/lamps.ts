@@ -2,7 +2,8 @@ import type { SolvedBoard } from '../../board'
 import { brightness, brightnessScale } from '../../parts'
 import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
 import { defineInstrument, type Instrument, type Reading, type Use } from '../instrument'
-import { say } from '../phrases'
+import { say, figures } from '../../document'
+
 import { across, amps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, volts } from './common'
 
 const told = (reading: LampReading): Reading => ({
@@ -11,7 +12,7 @@ const told = (reading: LampReading): Reading => ({
   text: '',
   word: reading.glow,
   signs: [
-    say('across', { volts: volts(reading.volts), amps: amps(reading.amps) }),
+    say('instruments.across', { volts: volts(reading.volts), amps: amps(reading.amps) }),
     ...blewSigns(reading.blownByIt),
   ],
   did: { blown: reading.blownByIt },
@@ -76,14 +77,14 @@ function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
 export const testLamp = lampOf({
   key: 'testLamp',
   device: 'lamps',
-  title: 'Test lamp',
-  about: 'A clip and a pin: it says that there are volts that carry its own current, and no more.',
+  title: 'instruments.lamps.title',
+  about: 'instruments.lamps.about',
   cautions: () => ['noLoadIntoModules'],
   settings: [
     {
       key: 'size',
-      label: 'Lamp',
-      options: ['0.25', '1', '2'].map((key) => ({ key, label: `${key} A` })),
+      label: 'instruments.lamps.lamp',
+      options: ['0.25', '1', '2'].map((key) => ({ key, label: figures(`${key} A`) })),
       preset: '0.25',
     },
   ],
@@ -96,8 +97,8 @@ export const testLamp = lampOf({
 export const loadLamp = lampOf({
   key: 'loadLamp',
   device: 'lamps',
-  title: 'Load lamp, 5 A',
-  about: 'A headlamp’s filament for three to five seconds: corroded metal warms and gives way.',
+  title: 'instruments.lamps.loadLamp5A',
+  about: 'instruments.lamps.aHeadlampsFilamentForThree',
   cautions: () => ['noLoadIntoModules', 'hot'],
   settings: [],
   holds: ['leads', 'series', 'inPlaceOf'],
@@ -109,8 +110,8 @@ export const loadLamp = lampOf({
 export const ledProbe: Instrument<'ledProbe'> = defineInstrument({
   key: 'ledProbe',
   device: 'lamps',
-  title: 'LED probe',
-  about: 'Some milliamps: it lights on next to nothing. It says that there are volts, not that they carry.',
+  title: 'instruments.lamps.ledProbe',
+  about: 'instruments.lamps.someMilliampsItLightsOn',
   cautions: () => [],
   settings: [],
   holds: ['leads'],

@@ -1,6 +1,7 @@
 import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import { across, around, byFactor, byWord, openLoop, pieces } from './common'
 
 /** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
@@ -15,24 +16,24 @@ function deadOhms(use: Use): number | undefined {
 }
 
 const signsOf = ({ beeps, live }: { beeps: boolean; live: boolean }) => [
-  ...(beeps ? [say('beeps')] : []),
-  ...(live ? [say('live')] : []),
+  ...(beeps ? [say('instruments.beeps')] : []),
+  ...(live ? [say('instruments.live')] : []),
 ]
 
 /** Ohmmeter: its own current, up to its open-circuit volts. */
 export const ohms: Instrument<'ohms'> = defineInstrument({
   key: 'ohms',
   device: 'multimeter',
-  title: 'Ohms',
-  about: 'It sends a current of its own: the circuit must be dead, and one end of the piece free.',
+  title: 'instruments.ohms.title',
+  about: 'instruments.ohms.about',
   cautions: () => ['disconnectBeforeOhms'],
   settings: [
     {
       key: 'zero',
-      label: 'Leads',
+      label: 'instruments.leads',
       options: [
-        { key: 'not', label: 'as they are' },
-        { key: 'zeroed', label: 'zeroed first' },
+        { key: 'not', label: 'instruments.ohms.asTheyAre' },
+        { key: 'zeroed', label: 'instruments.ohms.zeroedFirst' },
       ],
       preset: 'not',
     },
@@ -61,8 +62,8 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
 export const continuity: Instrument<'continuity'> = defineInstrument({
   key: 'continuity',
   device: 'multimeter',
-  title: 'Continuity',
-  about: 'A beep says “below a few tens of ohms at a milliamp”, and nothing about amps.',
+  title: 'instruments.ohms.continuity',
+  about: 'instruments.ohms.aBeepSaysBelowA',
   cautions: () => ['disconnectBeforeOhms'],
   settings: [],
   holds: ['leads'],

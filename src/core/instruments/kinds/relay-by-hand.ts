@@ -22,8 +22,8 @@ function pressed(use: Pick<Use, 'solved' | 'place'>) {
 export const relayByHand: Instrument<'relayByHand'> = defineInstrument({
   key: 'relayByHand',
   device: 'hand',
-  title: 'Relay by hand',
-  about: 'A hand-operated relay in the socket: the contacts close whatever the coil is given.',
+  title: 'instruments.relayByHand.title',
+  about: 'instruments.relayByHand.about',
   cautions: () => ['startsAnyway'],
   settings: [],
   holds: ['inPlaceOf'],

@@ -1,3 +1,4 @@
+import { say } from '../../document'
 import { findPart } from '../../model'
 import { senseOf } from '../../board'
 import { partOfKind, type ScanRow } from '../../parts'
@@ -11,19 +12,18 @@ const words = ['no answer', 'off', 'on'] as const
 export const scan: Instrument<'scan'> = defineInstrument({
   key: 'scan',
   device: 'scan',
-  title: 'Scan data',
-  about:
-    'What a module believes of its inputs and commands to its drivers. What it commands need not have arrived.',
+  title: 'instruments.scan.title',
+  about: 'instruments.scan.about',
   cautions: () => [],
   settings: [
     {
       key: 'row',
-      label: 'Value',
+      label: 'instruments.scan.value',
       options: [
-        { key: 'ign', label: 'ignition' },
-        ...['1', '2', '3', '4'].map((n) => ({ key: `i${n}`, label: `input ${n}` })),
-        ...['1', '2'].map((n) => ({ key: `l${n}`, label: `low side ${n}, commanded` })),
-        ...['1', '2'].map((n) => ({ key: `h${n}`, label: `high side ${n}, commanded` })),
+        { key: 'ign', label: 'instruments.scan.ignition' },
+        ...['1', '2', '3', '4'].map((n) => ({ key: `i${n}`, label: say('instruments.scan.input', { n }) })),
+        ...['1', '2'].map((n) => ({ key: `l${n}`, label: say('instruments.scan.low', { n }) })),
+        ...['1', '2'].map((n) => ({ key: `h${n}`, label: say('instruments.scan.high', { n }) })),
       ],
       preset: 'ign',
     },
@@ -54,5 +54,5 @@ function wordOf({ solved, place, settings }: Use): (typeof words)[number] | unde
   const found = rows(part.parameters, sense, around)
   const row = found.find(({ key }: ScanRow) => key === (settings.row ?? 'ign'))
   if (!row) return found.some(({ key }) => key === 'none') ? 'no answer' : undefined
-  return row.value === 'on' || row.value === 'active' ? 'on' : 'off'
+  return row.on ? 'on' : 'off'
 }

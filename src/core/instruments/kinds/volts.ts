@@ -4,7 +4,8 @@ import { ohmsAcross } from '../attach'
 import { expectedVolts } from '../expected'
 import { defineInstrument, noEffects } from '../instrument'
 import { toCount } from '../meter'
-import { say } from '../phrases'
+import { say, figures } from '../../document'
+
 import { loadedVolts, readVolts, voltsAccuracy } from '../voltmeter'
 import { across, around, blewSigns, byFifth, connection, openLoop, pieces, pointsToGround } from './common'
 
@@ -14,34 +15,34 @@ const milliFull = 0.6
 export const volts = defineInstrument({
   key: 'volts',
   device: 'multimeter',
-  title: 'Volts DC',
-  about: 'Two leads on two points: it shows red minus black and loads next to nothing.',
+  title: 'instruments.volts.title',
+  about: 'instruments.volts.about',
   cautions: ({ jack }) => (jack === 'amps' ? ['neverAcrossSource', 'batteries'] : []),
   settings: [
     {
       key: 'range',
-      label: 'Range',
+      label: 'instruments.volts.range',
       options: [
-        { key: 'auto', label: 'automatic' },
-        { key: 'milli', label: 'mV' },
+        { key: 'auto', label: 'instruments.volts.automatic' },
+        { key: 'milli', label: figures('mV') },
       ],
       preset: 'auto',
     },
     {
       key: 'jack',
-      label: 'Jack',
+      label: 'instruments.jack',
       options: [
-        { key: 'volts', label: 'V Ω' },
-        { key: 'amps', label: 'A' },
+        { key: 'volts', label: figures('V Ω') },
+        { key: 'amps', label: figures('A') },
       ],
       preset: 'volts',
     },
     {
       key: 'record',
-      label: 'Record',
+      label: 'instruments.volts.record',
       options: [
-        { key: 'off', label: 'off' },
-        { key: 'minMax', label: 'min and max' },
+        { key: 'off', label: 'instruments.volts.off' },
+        { key: 'minMax', label: 'instruments.volts.minAndMax' },
       ],
       preset: 'off',
     },
@@ -57,19 +58,19 @@ export const volts = defineInstrument({
         value: 0,
         unit: 'V',
         text: wrong.text,
-        signs: [...(wrong.blew ? [say('meterFuse')] : []), ...blewSigns(wrong.blownByIt)],
+        signs: [...(wrong.blew ? [say('instruments.meterFuse')] : []), ...blewSigns(wrong.blownByIt)],
         did: { blown: wrong.blownByIt, ...(wrong.blew && { meterFuse: 'A' as const }) },
       }
     }
     if (settings.range === 'milli') {
       const at = loadedVolts(solved, red, black, meter)
       if (Math.abs(at) >= milliFull)
-        return { unit: 'V', text: 'OL', signs: [say('overRange')], did: noEffects }
+        return { unit: 'V', text: 'OL', signs: [say('instruments.overRange')], did: noEffects }
       const value = toCount(at, Math.abs(at) < 0.06 ? 0.00001 : 0.0001)
       return { value, unit: 'V', text: formatQuantity(value, 'V'), signs: [], did: noEffects }
     }
     const { value, text, floating } = readVolts(solved, red, black, meter)
-    return { value, unit: 'V', text, signs: floating ? [say('floating')] : [], did: noEffects }
+    return { value, unit: 'V', text, signs: floating ? [say('instruments.floating')] : [], did: noEffects }
   },
   expect: (use) => {
     const { solved, settings, meter } = use

@@ -1,6 +1,7 @@
 import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
-import { say } from './phrases'
+import { say } from '../../document'
+
 import { amps, nothing, volts, type Belief, type Choice, type Scene } from './belief'
 
 const called = ({ circuit }: Scene, id: string): string => {
@@ -10,8 +11,8 @@ const called = ({ circuit }: Scene, id: string): string => {
 const isLamp = ({ circuit }: Scene, id: string): boolean =>
   circuit.parts.some((p) => p.id === id && partOfKind(p.kind).symbol === 'lamp')
 /** A choice of volts, and of amps. */
-const reads = (value: number): Choice['text'] => say('reads', { value: volts(value) })
-const draws = (value: number): Choice['text'] => say('draws', { value: amps(value) })
+const reads = (value: number): Choice['text'] => say('quiz.reads', { value: volts(value) })
+const draws = (value: number): Choice['text'] => say('quiz.draws', { value: amps(value) })
 
 /** “No drop is a good connection”: also where nothing flows that could drop. */
 const zeroIsPerfect: Belief = {
@@ -30,18 +31,18 @@ const zeroIsPerfect: Belief = {
       if (!row) return []
       return [
         {
-          text: say('zeroText', {
-            piece: say('fromTo', { piece: called(scene, row.part), from: row.from, to: row.to }),
+          text: say('quiz.zeroText', {
+            piece: say('quiz.fromTo', { piece: called(scene, row.part), from: row.from, to: row.to }),
             load: called(scene, balance.load),
             value: volts(Math.round(row.value! * 1000) / 1000),
           }),
           choices: [
-            { text: say('zeroRight') },
-            { text: say('isSound'), belief: say('zeroBelief') },
-            { text: say('isShorted'), belief: say('zeroShort') },
-            { text: say('isOpen'), belief: say('zeroOpen') },
+            { text: say('quiz.zeroRight') },
+            { text: say('quiz.isSound'), belief: say('quiz.zeroBelief') },
+            { text: say('quiz.isShorted'), belief: say('quiz.zeroShort') },
+            { text: say('quiz.isOpen'), belief: say('quiz.zeroOpen') },
           ],
-          why: say('zeroWhy'),
+          why: say('quiz.zeroWhy'),
         },
       ]
     }),
@@ -65,18 +66,18 @@ const sourceIsGood: Belief = {
       if (!behind) return []
       return [
         {
-          text: say('sourceText', {
+          text: say('quiz.sourceText', {
             point: behind.from,
             load: called(scene, balance.load),
             value: volts(balance.supply),
           }),
           choices: [
-            { text: say('sourceRight') },
-            { text: say('sourceAllGood'), belief: say('sourceBelief') },
-            { text: say('sourceFeedOpen'), belief: say('sourceFeed') },
-            { text: say('sourceShort'), belief: say('sourceShortBelief') },
+            { text: say('quiz.sourceRight') },
+            { text: say('quiz.sourceAllGood'), belief: say('quiz.sourceBelief') },
+            { text: say('quiz.sourceFeedOpen'), belief: say('quiz.sourceFeed') },
+            { text: say('quiz.sourceShort'), belief: say('quiz.sourceShortBelief') },
           ],
-          why: say('sourceWhy'),
+          why: say('quiz.sourceWhy'),
         },
       ]
     }),
@@ -95,14 +96,14 @@ const usedUp: Belief = {
       if (!after || Math.abs(after.amps - in_) > 0.02 * in_) return []
       return [
         {
-          text: say('usedText', { load: called(scene, load), value: amps(in_) }),
+          text: say('quiz.usedText', { load: called(scene, load), value: amps(in_) }),
           choices: [
             { text: draws(after.amps) },
-            { text: say('drawsLess'), belief: say('usedBelief') },
-            { text: say('drawsNone'), belief: say('usedAll') },
-            { text: draws(2 * in_), belief: say('usedDouble') },
+            { text: say('quiz.drawsLess'), belief: say('quiz.usedBelief') },
+            { text: say('quiz.drawsNone'), belief: say('quiz.usedAll') },
+            { text: draws(2 * in_), belief: say('quiz.usedDouble') },
           ],
-          why: say('usedWhy'),
+          why: say('quiz.usedWhy'),
         },
       ]
     }),
@@ -123,18 +124,18 @@ const coldOhms: Belief = {
       if (byCold < 3 * own.amps) return []
       return [
         {
-          text: say('coldText', {
+          text: say('quiz.coldText', {
             load: called(scene, load),
             ohms: { value: cold, unit: 'Ω' },
             value: volts(loadDrop.value),
           }),
           choices: [
             { text: draws(own.amps) },
-            { text: draws(byCold), belief: say('coldBelief') },
-            { text: draws(loadDrop.value * cold), belief: say('coldTimes') },
-            { text: draws(own.amps / 2), belief: say('coldHalf') },
+            { text: draws(byCold), belief: say('quiz.coldBelief') },
+            { text: draws(loadDrop.value * cold), belief: say('quiz.coldTimes') },
+            { text: draws(own.amps / 2), belief: say('quiz.coldHalf') },
           ],
-          why: say('coldWhy', { ratio: Math.round(byCold / own.amps) }),
+          why: say('quiz.coldWhy', { ratio: Math.round(byCold / own.amps) }),
         },
       ]
     }),
@@ -151,7 +152,7 @@ const sumCloses: Belief = {
       if (balance.amps < 0.02 || back < 0.15 || feed < 0) return []
       return [
         {
-          text: say('sumText', {
+          text: say('quiz.sumText', {
             load: called(scene, load),
             source: volts(source),
             feed: volts(feed),
@@ -159,11 +160,11 @@ const sumCloses: Belief = {
           }),
           choices: [
             { text: reads(back) },
-            { text: reads(0), belief: say('sumZero') },
-            { text: reads(source), belief: say('sumSource') },
-            { text: reads(own + feed), belief: say('sumAdded') },
+            { text: reads(0), belief: say('quiz.sumZero') },
+            { text: reads(source), belief: say('quiz.sumSource') },
+            { text: reads(own + feed), belief: say('quiz.sumAdded') },
           ],
-          why: say('sumWhy'),
+          why: say('quiz.sumWhy'),
         },
       ]
     }),

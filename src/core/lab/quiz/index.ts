@@ -8,7 +8,6 @@ import type { Question, Scene } from './belief'
 import { beliefs } from './beliefs'
 
 export type { Choice, Question } from './belief'
-export { quizTexts } from './phrases'
 
 /**
  * Questions about a circuit as it stands, each of which parts a wrong belief from a right one: the wrong answers are what

@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { possibleFaults, type Fault } from '../../faults'
 import { stateKey } from '../../readings'
-import { english, speaker } from '../../words'
+import { tell } from '../../words'
 import { demoCircuit, demoNames, stateOf } from '../../../../test/demo'
-import { orderOfChoices, quizOf, quizTexts, type Question } from '.'
-
-const tell = speaker({ tag: 'en-GB', texts: { ...english, ...quizTexts } })
+import { orderOfChoices, quizOf, type Question } from '.'
 
 const only = (questions: readonly Question[], belief: string, state?: string) =>
   questions.filter(({ key, state: s }) => key.startsWith(`${belief}.`) && (!state || s === state))

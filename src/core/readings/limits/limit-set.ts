@@ -1,4 +1,4 @@
-import type { Message } from '../../document'
+import type { Message, Words } from '../../document'
 import type { Balance, DropRow } from '../key'
 
 export interface LimitVerdict {
@@ -11,9 +11,9 @@ export interface LimitVerdict {
 /** An opinion on how much loss is allowed. All are common practice, no source. */
 export interface LimitSet {
   readonly id: string
-  readonly title: string
+  readonly title: Words
   /** Why one would choose it, in one line. */
-  readonly why: string
+  readonly why: Words
   /** Volts that each side may lose, where the set judges by side. */
   readonly allows?: (balance: Balance) => readonly [feed: number, back: number]
   readonly judge: (balance: Balance, drops: readonly DropRow[]) => LimitVerdict

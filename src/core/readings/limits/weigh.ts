@@ -1,6 +1,7 @@
 import type { Message } from '../../document'
 import type { Balance, DropRow } from '../key'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { LimitSet, LimitVerdict } from './limit-set'
 
 /** One loss against what is allowed, volts. */
@@ -14,20 +15,20 @@ const volts = (value: number) => ({ value, unit: 'V' })
 
 /** The verdict over several limits: what is most over, or, where all hold, what is nearest. */
 export function weigh(limits: readonly Limit[], balance: Balance): LimitVerdict {
-  if (!(balance.amps > 1e-3)) return { passes: null, reason: say('noCurrent') }
+  if (!(balance.amps > 1e-3)) return { passes: null, reason: say('readings.noCurrent') }
   const [worst] = [...limits].sort((p, q) => q.loss / q.most - p.loss / p.most)
-  if (!worst) return { passes: true, reason: say('nothing') }
+  if (!worst) return { passes: true, reason: say('readings.nothing') }
   const { what, loss, most } = worst
   const passes = !(loss > most)
   return {
     passes,
-    reason: say(passes ? 'within' : 'over', { what, loss: volts(loss), most: volts(most) }),
+    reason: say(passes ? 'readings.within' : 'readings.over', { what, loss: volts(loss), most: volts(most) }),
   }
 }
 
 export const sides = (balance: Balance, feed: number, back: number): Limit[] => [
-  { what: say('feed'), loss: balance.feedLoss.value ?? 0, most: feed },
-  { what: say('return'), loss: balance.returnLoss.value ?? 0, most: back },
+  { what: say('readings.feed'), loss: balance.feedLoss.value ?? 0, most: feed },
+  { what: say('readings.return'), loss: balance.returnLoss.value ?? 0, most: back },
 ]
 
 /** A set that judges each side by itself: what it allows is what it judges by, and what a drawing of the losses shows. */
@@ -40,7 +41,7 @@ export const bySides = (
 
 export const perPiece = (drops: readonly DropRow[], most: number): Limit[] =>
   drops.map((drop) => ({
-    what: say('piece', { from: drop.from, to: drop.to }),
+    what: say('readings.piece', { from: drop.from, to: drop.to }),
     loss: Math.abs(drop.value ?? 0),
     most,
   }))

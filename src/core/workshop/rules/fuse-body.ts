@@ -1,12 +1,12 @@
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Rule } from './rule'
 
 /** A rating that no fuse of this body is made for. */
 export const fuseBody: Rule = {
   id: 'fuse-body',
-  title: 'Fuse that nobody sells',
   check: ({ circuit }) =>
     circuit.parts.flatMap((part) => {
       const { protects } = partOfKind(part.kind)
@@ -18,11 +18,11 @@ export const fuseBody: Rule = {
         {
           part: part.id,
           weight: 'wrong' as const,
-          text: say('noSuchFuse', {
+          text: say('workshop.noSuchFuse', {
             id: part.id,
-            rating: formatPlain(rating),
-            least: formatPlain(range[0]),
-            most: formatPlain(range[1]),
+            rating: { shown: formatPlain(rating) },
+            least: { shown: formatPlain(range[0]) },
+            most: { shown: formatPlain(range[1]) },
           }),
         },
       ]

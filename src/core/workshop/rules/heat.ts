@@ -1,13 +1,13 @@
 import { partOf } from '../../model'
 import { formatPlain } from '../../quantity'
 import { partOfKind } from '../../parts'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Rule } from './rule'
 
 /** A resistor that must shed more than it is made for. */
 export const resistorWatts: Rule = {
   id: 'resistor-watts',
-  title: 'Resistor over its watts',
   check: ({ circuit, key }) =>
     circuit.parts.flatMap((part) => {
       const { ratedWatts } = partOfKind(part.kind)
@@ -21,10 +21,10 @@ export const resistorWatts: Rule = {
         {
           part: part.id,
           weight: 'hazard' as const,
-          text: say('overWatts', {
+          text: say('workshop.overWatts', {
             id: part.id,
             watts: { value: watts, unit: 'W' },
-            rated: formatPlain(rated),
+            rated: { shown: formatPlain(rated) },
           }),
         },
       ]
@@ -34,7 +34,6 @@ export const resistorWatts: Rule = {
 /** A jumper that leads round the protection has none of its own unless it brings it. */
 export const unfusedJumper: Rule = {
   id: 'unfused-jumper',
-  title: 'Jumper round the fuse',
   check: ({ circuit, wiring, walks, key }) =>
     (key?.state.bypassed ?? []).flatMap(([from, to]) => {
       const { nodeOf, points } = wiring
@@ -56,7 +55,7 @@ export const unfusedJumper: Rule = {
         {
           part: fuse,
           weight: 'hazard' as const,
-          text: say('jumperRound', { from: named(a), to: named(b), fuse }),
+          text: say('workshop.jumperRound', { from: named(a), to: named(b), fuse }),
         },
       ]
     }),

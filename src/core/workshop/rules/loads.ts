@@ -2,19 +2,19 @@ import { partOf } from '../../model'
 import { looseLoads } from '../../editing'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Rule } from './rule'
 
 /** A fuse that carries more than its rating in this state, or has melted. */
 export const loadOverFuse: Rule = {
   id: 'load-over-fuse',
-  title: 'Load over its fuse',
   check: ({ circuit, key }) =>
     circuit.parts.flatMap((part) => {
       const definition = partOfKind(part.kind)
       if (definition.role !== 'protection' || !key) return []
       if (key.blown.includes(part.id))
-        return [{ part: part.id, weight: 'wrong' as const, text: say('blows', { id: part.id }) }]
+        return [{ part: part.id, weight: 'wrong' as const, text: say('workshop.blows', { id: part.id }) }]
       const rating = definition.protects?.rating(part.parameters, new Map()) ?? Infinity
       const amps = Math.abs(key.drops.find((d) => d.part === part.id)?.amps ?? 0)
       if (amps <= rating) return []
@@ -22,10 +22,10 @@ export const loadOverFuse: Rule = {
         {
           part: part.id,
           weight: 'wrong' as const,
-          text: say('overFuse', {
+          text: say('workshop.overFuse', {
             id: part.id,
             amps: { value: amps, unit: 'A' },
-            rating: formatPlain(rating),
+            rating: { shown: formatPlain(rating) },
           }),
         },
       ]
@@ -35,7 +35,6 @@ export const loadOverFuse: Rule = {
 /** A load without feed or return does nothing. */
 export const looseLoad: Rule = {
   id: 'loose-load',
-  title: 'No feed or no return',
   check: ({ circuit }) =>
     looseLoads(circuit).map(({ where, ...text }) => ({
       part: /\((.*?)\)/.exec(where)?.[1] ?? '',
@@ -47,7 +46,6 @@ export const looseLoad: Rule = {
 /** A way from plus to minus with nothing on it that takes current is a short. */
 export const noLoad: Rule = {
   id: 'no-load',
-  title: 'Path without a load',
   check: ({ circuit, walks }) =>
     walks.flatMap(({ path, strides }) => {
       const [from, to] = [strides[0]?.from.node, strides[strides.length - 1]?.to.node]
@@ -64,7 +62,7 @@ export const noLoad: Rule = {
         {
           part: last,
           weight: 'hazard' as const,
-          text: say('noLoad', { path: path.name || say('pathWith', { id: last }) }),
+          text: say('workshop.noLoad', { path: path.name || say('workshop.pathWith', { id: last }) }),
         },
       ]
     }),

@@ -21,6 +21,5 @@ export interface Workpiece {
 
 export interface Rule {
   readonly id: string
-  readonly title: string
   readonly check: (built: Workpiece) => readonly Warning[]
 }

@@ -2,7 +2,8 @@ import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { ampacity, sections } from '../ampacity'
-import { say } from '../phrases'
+import { say } from '../../document'
+
 import type { Rule, Workpiece } from './rule'
 
 /** A maker's feed from the battery to the fuse box: heavy, short, and left unfused (common practice, no source). */
@@ -41,7 +42,6 @@ export function protection({
 /** A fuse protects the wire behind it: the wire must stand what the fuse lets through. */
 export const wireAndFuse: Rule = {
   id: 'wire-and-fuse',
-  title: 'Conductor too small for its fuse',
   check: (built) =>
     [...protection(built)].flatMap(([id, rating]) => {
       const section = findPart(built.circuit, id)?.parameters.section
@@ -53,12 +53,12 @@ export const wireAndFuse: Rule = {
         {
           part: id,
           weight: 'hazard' as const,
-          text: say(enough ? 'thinWire' : 'thinWireOnly', {
+          text: say(enough ? 'workshop.thinWire' : 'workshop.thinWireOnly', {
             id,
-            section: formatPlain(section),
-            good: formatPlain(amps, 2),
-            rating: formatPlain(rating),
-            enough: formatPlain(enough ?? 0),
+            section: { shown: formatPlain(section) },
+            good: { shown: formatPlain(amps, 2) },
+            rating: { shown: formatPlain(rating) },
+            enough: { shown: formatPlain(enough ?? 0) },
           }),
         },
       ]
@@ -68,7 +68,6 @@ export const wireAndFuse: Rule = {
 /** A feed that nothing protects can burn; a starter's own cable is left so by custom. */
 export const noFuse: Rule = {
   id: 'no-fuse',
-  title: 'Feed without a fuse',
   check: (built) => {
     const parts = new Map(built.circuit.parts.map((p) => [p.id, p]))
     const toStarter = new Set(
@@ -81,7 +80,7 @@ export const noFuse: Rule = {
       if (Number(section) >= mainFeed.section && Number(length) <= mainFeed.length) return []
       if (Number.isFinite(rating) || toStarter.has(id) || typeof length !== 'number' || length <= 0.5)
         return []
-      const text = say('noFuse', { id, length: formatPlain(length) })
+      const text = say('workshop.noFuse', { id, length: { shown: formatPlain(length) } })
       return [{ part: id, weight: 'hint' as const, text }]
     })
   },

@@ -31,23 +31,23 @@ async function change() {
     await post('/password', { current: current.value, password: fresh.value }, 'PUT')
     current.value = fresh.value = ''
     await session.load()
-  }, t('Changed. Every other place where you were signed in is signed out.'))
+  }, t('ui.account.changedEveryOtherPlaceWhere'))
 }
 const elsewhere = () =>
-  act(() => post('/sessions', undefined, 'DELETE'), t('Signed out everywhere but here.'))
+  act(() => post('/sessions', undefined, 'DELETE'), t('ui.account.signedOutEverywhereButHere'))
 </script>
 
 <template>
   <div class="account">
     <h1>{{ session.user?.name }}</h1>
     <p v-if="session.user?.mustChange" class="caution" role="status">
-      {{ t('Somebody else chose your password: change it before you go on.') }}
+      {{ t('ui.account.somebodyElseChoseYourPassword') }}
     </p>
     <LanguageChoice />
     <form aria-labelledby="password" @submit.prevent="change">
-      <h2 id="password">{{ t('Your password') }}</h2>
+      <h2 id="password">{{ t('ui.account.yourPassword') }}</h2>
       <label class="field"
-        >{{ t('Present password') }}
+        >{{ t('ui.account.presentPassword') }}
         <NInput
           v-model:value="current"
           type="password"
@@ -56,7 +56,7 @@ const elsewhere = () =>
         />
       </label>
       <label class="field"
-        >{{ t('New password, at least {leastPassword} characters: a few words do best', { leastPassword }) }}
+        >{{ t('ui.account.newPasswordAtLeastCharacters', { leastPassword }) }}
         <NInput
           v-model:value="fresh"
           type="password"
@@ -68,8 +68,8 @@ const elsewhere = () =>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="said" role="status">{{ said }}</p>
       <div class="acts">
-        <NButton type="primary" attr-type="submit">{{ t('Change it') }}</NButton>
-        <NButton @click="elsewhere">{{ t('Sign out everywhere else') }}</NButton>
+        <NButton type="primary" attr-type="submit">{{ t('ui.account.changeIt') }}</NButton>
+        <NButton @click="elsewhere">{{ t('ui.account.signOutEverywhereElse') }}</NButton>
       </div>
     </form>
     <BenchCode v-if="session.user?.role === 'student'" />

@@ -20,19 +20,15 @@ async function make() {
 
 <template>
   <section aria-labelledby="bench-code">
-    <h2 id="bench-code">{{ t('Your bench code') }}</h2>
+    <h2 id="bench-code">{{ t('ui.account.yourBenchCode') }}</h2>
     <p class="quiet">
-      {{
-        t(
-          'Six digits that you type at a bench, after the word of the day. Only you know them; a new code replaces the old one.',
-        )
-      }}
+      {{ t('ui.account.sixDigitsThatYouType') }}
     </p>
     <p v-if="code" role="status">
-      {{ t('Your new code is shown once:') }} <code class="code">{{ code }}</code>
+      {{ t('ui.account.yourNewCodeIsShown') }} <code class="code">{{ code }}</code>
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <NButton @click="make">{{ t('Make a new bench code') }}</NButton>
+    <NButton @click="make">{{ t('ui.account.makeANewBenchCode') }}</NButton>
   </section>
 </template>
 

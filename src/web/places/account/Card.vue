@@ -62,10 +62,10 @@ function back() {
 </script>
 
 <template>
-  <DoorFrame :title="found ? found.stand : t('At the bench')">
+  <DoorFrame :title="found ? found.stand : t('ui.common.atTheBench')">
     <form v-if="!found" @submit.prevent="look">
       <label class="field"
-        >{{ t('Word of the day') }}
+        >{{ t('ui.account.wordOfTheDay') }}
         <NInput
           v-model:value="word"
           :input-props="{ autocapitalize: 'none', autocomplete: 'off', spellcheck: false }"
@@ -74,24 +74,24 @@ function back() {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <NButton type="primary" attr-type="submit" :loading="busy">{{ t('Continue') }}</NButton>
-      <p class="quiet">{{ t('Your instructor has it on the board.') }}</p>
+      <NButton type="primary" attr-type="submit" :loading="busy">{{ t('ui.account.continue') }}</NButton>
+      <p class="quiet">{{ t('ui.account.yourInstructorHasItOn') }}</p>
     </form>
     <div v-else-if="!person" class="who">
-      <p>{{ t('{day}. Who are you?', { day: found.day }) }}</p>
+      <p>{{ t('ui.account.whoAreYou', { day: found.day }) }}</p>
       <NButton v-for="one in found.people" :key="one.id" size="large" @click="person = one">{{
         one.name
       }}</NButton>
-      <p v-if="!found.people.length">{{ t('Nobody works at this bench today.') }}</p>
+      <p v-if="!found.people.length">{{ t('ui.account.nobodyWorksAtThisBench') }}</p>
     </div>
     <form v-else class="who" @submit.prevent="withCode">
       <p>{{ person.name }}</p>
       <template v-if="claim">
-        <p role="status"><NSpin size="small" /> {{ t('Waiting for your instructor to confirm you …') }}</p>
+        <p role="status"><NSpin size="small" /> {{ t('ui.account.waitingForYourInstructorTo') }}</p>
       </template>
       <template v-else>
         <label class="field"
-          >{{ t('Your bench code') }}
+          >{{ t('ui.account.yourBenchCode') }}
           <NInput
             v-model:value="code"
             :input-props="{ inputmode: 'numeric', autocomplete: 'off' }"
@@ -100,15 +100,15 @@ function back() {
           />
         </label>
         <NButton type="primary" attr-type="submit" :loading="busy" :disabled="!code">{{
-          t('Sign in')
+          t('ui.common.signIn')
         }}</NButton>
-        <NButton @click="askInstructor">{{ t('I have no code: ask my instructor') }}</NButton>
+        <NButton @click="askInstructor">{{ t('ui.account.iHaveNoCodeAsk') }}</NButton>
       </template>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <NButton quaternary @click="back">{{ t('I am somebody else') }}</NButton>
+      <NButton quaternary @click="back">{{ t('ui.account.iAmSomebodyElse') }}</NButton>
     </form>
     <p class="quiet other">
-      <RouterLink :to="{ name: 'sign-in' }">{{ t('Sign in with a password instead') }}</RouterLink>
+      <RouterLink :to="{ name: 'sign-in' }">{{ t('ui.account.signInWithAPassword') }}</RouterLink>
     </p>
   </DoorFrame>
 </template>

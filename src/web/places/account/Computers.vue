@@ -21,56 +21,60 @@ async function name() {
   wrong.value = said.value = ''
   try {
     await post('/school', { name: school.value }, 'PUT')
-    said.value = t('Saved.')
+    said.value = t('ui.account.saved')
   } catch (error) {
     wrong.value = messageOf(error)
   }
 }
 const size = (bytes: number) =>
-  bytes > 1e9 ? t('{x} GB', { x: (bytes / 1e9).toFixed(1) }) : t('{e6} MB', { e6: Math.round(bytes / 1e6) })
+  bytes > 1e9
+    ? t('ui.account.gb', { x: (bytes / 1e9).toFixed(1) })
+    : t('ui.account.mb', { e6: Math.round(bytes / 1e6) })
 </script>
 
 <template>
   <details @toggle="load">
-    <summary>{{ t('The school’s computer') }}</summary>
+    <summary>{{ t('ui.account.theSchoolsComputer') }}</summary>
     <dl v-if="status">
-      <dt>{{ t('School') }}</dt>
+      <dt>{{ t('ui.account.school') }}</dt>
       <dd>
         <form class="school" @submit.prevent="name">
           <NInput
             v-model:value="school"
             size="small"
-            :input-props="{ 'aria-label': t('Name of the school') }"
+            :input-props="{ 'aria-label': t('ui.account.nameOfTheSchool') }"
             placeholder=""
           />
-          <NButton size="small" attr-type="submit">{{ t('Save') }}</NButton>
+          <NButton size="small" attr-type="submit">{{ t('ui.account.save') }}</NButton>
           <span v-if="said" role="status">{{ said }}</span>
         </form>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       </dd>
-      <dt>{{ t('Version') }}</dt>
+      <dt>{{ t('ui.account.version') }}</dt>
       <dd>
         {{
-          t('{version}, running for {x} h {x2} min', {
+          t('ui.account.runningForHMin', {
             version: status.version,
             x: Math.floor(status.up / 3600),
             x2: Math.floor(status.up / 60) % 60,
           })
         }}
       </dd>
-      <dt>{{ t('Database') }}</dt>
-      <dd>{{ status.database }}{{ status.embedded ? t(', embedded') : '' }}, {{ size(status.bytes) }}</dd>
-      <dt>{{ t('Space left') }}</dt>
-      <dd>{{ status.free === null ? t('the database server’s') : size(status.free) }}</dd>
-      <dt>{{ t('Memory in use') }}</dt>
-      <dd>{{ size(status.memory) }}</dd>
-      <dt>{{ t('In it') }}</dt>
+      <dt>{{ t('ui.account.database') }}</dt>
       <dd>
-        {{ t('{people} people, {orders} work orders', { people: status.people, orders: status.orders }) }}
+        {{ status.database }}{{ status.embedded ? t('ui.account.embedded') : '' }}, {{ size(status.bytes) }}
       </dd>
-      <dt>{{ t('Last backup') }}</dt>
-      <dd>{{ status.backup ? when(status.backup) : t('none yet: npm run backup') }}</dd>
-      <dt>{{ t('Records are kept') }}</dt>
+      <dt>{{ t('ui.account.spaceLeft') }}</dt>
+      <dd>{{ status.free === null ? t('ui.account.theDatabaseServers') : size(status.free) }}</dd>
+      <dt>{{ t('ui.account.memoryInUse') }}</dt>
+      <dd>{{ size(status.memory) }}</dd>
+      <dt>{{ t('ui.account.inIt') }}</dt>
+      <dd>
+        {{ t('ui.account.peopleWorkOrders', { people: status.people, orders: status.orders }) }}
+      </dd>
+      <dt>{{ t('ui.account.lastBackup') }}</dt>
+      <dd>{{ status.backup ? when(status.backup) : t('ui.account.noneYetNpmRunBackup') }}</dd>
+      <dt>{{ t('ui.account.recordsAreKept') }}</dt>
       <dd>
         <Suspense><Retention /></Suspense>
       </dd>

@@ -34,9 +34,9 @@ const path = treads
       />
     </svg>
     <section>
-      <p class="word">{{ t('Brachyon') }}</p>
-      <p class="quiet line-below">{{ t('Where do the volts go?') }}</p>
-      <h1>{{ t(title) }}</h1>
+      <p class="word">{{ t('ui.common.brachyon') }}</p>
+      <p class="quiet line-below">{{ t('ui.account.whereDoTheVoltsGo') }}</p>
+      <h1>{{ title }}</h1>
       <slot />
     </section>
   </div>

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { messageOf, post } from '../../api/client'
 import { useSession } from '../../stores/session'
 import { chooseLanguage, chosenLanguage, t } from '../../words'
-import { languages } from '../../words/languages'
+import { languages } from '../../../messages/languages'
 
 /** In which language one reads: kept with the account, before sign-in with the browser. */
 const session = useSession()
@@ -24,9 +24,8 @@ async function choose(event: Event) {
 
 <template>
   <label class="field language"
-    >{{ t('Language') }}
+    >{{ t('ui.account.language') }}
     <select :value="now" @change="choose">
-      <option value="en" lang="en">English</option>
       <option v-for="({ name }, key) in languages" :key="key" :value="key" :lang="String(key)">
         {{ name }}
       </option>

@@ -60,17 +60,17 @@ const benchCode = ({ id, name }: User) =>
     toldCode.value = { name, code }
   })
 const remove = ({ id, name, role }: User) => {
-  const what = role === 'student' ? t(' Their work orders and readings go with it.') : ''
-  if (window.confirm(t('Take the account of {name} away?{what} It cannot be undone.', { name, what })))
+  const what = role === 'student' ? t('ui.account.theirWorkOrdersAndReadings') : ''
+  if (window.confirm(t('ui.account.takeTheAccountOfAway', { name, what })))
     void act(() => post(`/people/${id}`, undefined, 'DELETE'))
 }
 const outcomes = {
-  in: t('signed in'),
-  out: t('signed out'),
-  wrong: t('wrong password'),
-  waits: t('has to wait'),
-  card: t('signed in at a bench'),
-  directory: t('signed in by the directory'),
+  in: t('ui.account.signedIn'),
+  out: t('ui.account.signedOut'),
+  wrong: t('ui.account.wrongPassword'),
+  waits: t('ui.account.hasToWait'),
+  card: t('ui.account.signedInAtABench'),
+  directory: t('ui.account.signedInByTheDirectory'),
 }
 async function look(open: boolean) {
   if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))
@@ -79,24 +79,24 @@ async function look(open: boolean) {
 
 <template>
   <section aria-labelledby="people">
-    <h2 id="people">{{ t('Accounts') }}</h2>
+    <h2 id="people">{{ t('ui.account.accounts') }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="told" class="told" role="status">
-      {{ t('{name} signs in as', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('with') }}
-      <code>{{ told.password }}</code>{{ t('. It is told once, and to be changed at the first sign-in.') }}
+      {{ t('ui.account.signsInAs', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('ui.account.with') }}
+      <code>{{ told.password }}</code>{{ t('ui.account.itIsToldOnceAnd') }}
     </p>
     <p v-if="toldCode" class="told" role="status">
-      {{ t('New bench code of {name}, told once:', { name: toldCode.name }) }}
+      {{ t('ui.account.newBenchCodeOfTold', { name: toldCode.name }) }}
       <code>{{ toldCode.code }}</code>
     </p>
     <table class="data">
       <thead>
         <tr>
-          <th scope="col">{{ t('Name') }}</th>
-          <th scope="col">{{ t('Sign-in name') }}</th>
-          <th scope="col">{{ t('Role') }}</th>
+          <th scope="col">{{ t('ui.common.name') }}</th>
+          <th scope="col">{{ t('ui.common.signInName') }}</th>
+          <th scope="col">{{ t('ui.account.role') }}</th>
           <th scope="col">
-            <span class="visually-hidden">{{ t('Acts') }}</span>
+            <span class="visually-hidden">{{ t('ui.account.acts') }}</span>
           </th>
         </tr>
       </thead>
@@ -104,34 +104,34 @@ async function look(open: boolean) {
         <tr v-for="person in people" :key="person.id">
           <td>{{ person.name }}</td>
           <td>{{ person.login }}</td>
-          <td>{{ t(person.role) }}</td>
+          <td>{{ t(`ui.account.role.${person.role}`) }}</td>
           <td class="acts">
             <template v-if="person.id !== session.user?.id">
               <button type="button" class="link" @click="reset(person)">
-                {{ t('New password')
-                }}<span class="visually-hidden"> {{ t('for {name}', { name: person.name }) }}</span>
+                {{ t('ui.account.newPassword')
+                }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
               </button>
               <button v-if="person.role === 'student'" type="button" class="link" @click="benchCode(person)">
-                {{ t('Bench code')
-                }}<span class="visually-hidden"> {{ t('for {name}', { name: person.name }) }}</span>
+                {{ t('ui.account.benchCode')
+                }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
               </button>
               <button type="button" class="link" @click="remove(person)">
-                {{ t('Take away') }}<span class="visually-hidden"> {{ person.name }}</span>
+                {{ t('ui.account.takeAway') }}<span class="visually-hidden"> {{ person.name }}</span>
               </button>
             </template>
           </td>
         </tr>
       </tbody>
     </table>
-    <form :aria-label="t('Add an account')" @submit.prevent="add">
+    <form :aria-label="t('ui.account.addAnAccount')" @submit.prevent="add">
       <label class="field"
-        >{{ t('Name') }}<NInput v-model:value="adding.name" size="small" placeholder=""
+        >{{ t('ui.common.name') }}<NInput v-model:value="adding.name" size="small" placeholder=""
       /></label>
       <label class="field"
-        >{{ t('Sign-in name') }}<NInput v-model:value="adding.login" size="small" placeholder=""
+        >{{ t('ui.common.signInName') }}<NInput v-model:value="adding.login" size="small" placeholder=""
       /></label>
       <label class="field"
-        >{{ t('First password, {leastPassword} characters or more', { leastPassword })
+        >{{ t('ui.account.firstPasswordCharactersOrMore', { leastPassword })
         }}<NInput
           v-model:value="adding.password"
           size="small"
@@ -139,23 +139,23 @@ async function look(open: boolean) {
           placeholder=""
       /></label>
       <label class="field"
-        >{{ t('Role') }}
+        >{{ t('ui.account.role') }}
         <select v-model="adding.role">
-          <option value="student">{{ t('student') }}</option>
-          <option value="instructor">{{ t('instructor') }}</option>
+          <option value="student">{{ t('ui.account.student') }}</option>
+          <option value="instructor">{{ t('ui.account.instructor') }}</option>
         </select>
       </label>
-      <NButton size="small" type="primary" attr-type="submit">{{ t('Add') }}</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.add') }}</NButton>
     </form>
     <details @toggle="look(($event.target as HTMLDetailsElement).open)">
-      <summary>{{ t('Who signed in, and who failed to') }}</summary>
+      <summary>{{ t('ui.account.whoSignedInAndWho') }}</summary>
       <table v-if="signIns" class="data">
         <thead>
           <tr>
-            <th scope="col">{{ t('When') }}</th>
-            <th scope="col">{{ t('Sign-in name') }}</th>
-            <th scope="col">{{ t('From') }}</th>
-            <th scope="col">{{ t('Outcome') }}</th>
+            <th scope="col">{{ t('ui.common.when') }}</th>
+            <th scope="col">{{ t('ui.common.signInName') }}</th>
+            <th scope="col">{{ t('ui.common.from') }}</th>
+            <th scope="col">{{ t('ui.account.outcome') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -163,7 +163,7 @@ async function look(open: boolean) {
             <td>{{ when(one.at) }}</td>
             <td>{{ one.login }}</td>
             <td>{{ one.address }}</td>
-            <td>{{ t(outcomes[one.outcome]) }}</td>
+            <td>{{ outcomes[one.outcome] }}</td>
           </tr>
         </tbody>
       </table>

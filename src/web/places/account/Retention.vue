@@ -20,26 +20,16 @@ async function act(work: () => Promise<void>) {
   }
 }
 const choices = computed(() => [
-  { value: 0, label: t('until they are erased') },
-  ...[6, 12, 24, 36, 60].map((m) => ({ value: m, label: t('{m} months', { m }) })),
+  { value: 0, label: t('ui.account.untilTheyAreErased') },
+  ...[6, 12, 24, 36, 60].map((m) => ({ value: m, label: t('ui.account.months', { m }) })),
 ])
 const planned = computed(() => {
   const { plan } = state.value
-  return plan
-    ? t(
-        '{count, plural, one {# piece of work is} other {# pieces of work are}} too old and will be moved to the bin on {on}. To keep it, choose a longer time.',
-        { count: plan.count, on: when(plan.on) },
-      )
-    : ''
+  return plan ? t('ui.account.countTooOldAndWill', { count: plan.count, on: when(plan.on) }) : ''
 })
 const binned = computed(() => {
   const { bin } = state.value
-  return bin
-    ? t(
-        '{count, plural, one {# piece of work is} other {# pieces of work are}} in the bin. The first is erased for good on {until}.',
-        { count: bin.count, until: when(bin.until) },
-      )
-    : ''
+  return bin ? t('ui.account.countInTheBinThe', { count: bin.count, until: when(bin.until) }) : ''
 })
 const keep = (months: number) =>
   act(async () => {
@@ -48,7 +38,7 @@ const keep = (months: number) =>
 const restore = () =>
   act(async () => {
     const { count } = await send(z.object({ count: z.number() }), '/bin/restored')
-    done.value = t('{count, plural, one {# piece of work was} other {# pieces of work were}} put back.', {
+    done.value = t('ui.account.countPutBack', {
       count,
     })
     state.value = await ask(retentionStateSchema, '/retention')
@@ -64,19 +54,15 @@ const clockIsRight = () =>
     <NSelect
       :value="state.months ?? 0"
       :options="choices"
-      :aria-label="t('Records are kept')"
+      :aria-label="t('ui.account.recordsAreKept')"
       class="months"
       @update:value="keep"
     />
-    <NAlert
-      v-if="state.clock !== 'steady'"
-      type="warning"
-      :title="t('The clock of the school’s computer has jumped')"
-    >
+    <NAlert v-if="state.clock !== 'steady'" type="warning" :title="t('ui.account.theClockOfTheSchools')">
       <p>
-        {{ t('It shows {now}. While that is in doubt, nothing is erased.', { now: when(state.now) }) }}
+        {{ t('ui.account.itShowsWhileThatIs', { now: when(state.now) }) }}
       </p>
-      <NButton size="small" @click="clockIsRight">{{ t('The clock is right') }}</NButton>
+      <NButton size="small" @click="clockIsRight">{{ t('ui.account.theClockIsRight') }}</NButton>
     </NAlert>
     <NAlert v-if="state.plan" type="info">
       {{ planned }}
@@ -85,11 +71,15 @@ const clockIsRight = () =>
       <p>
         {{ binned }}
       </p>
-      <NPopconfirm :positive-text="t('Put back')" :negative-text="t('Cancel')" @positive-click="restore">
+      <NPopconfirm
+        :positive-text="t('ui.account.putBack')"
+        :negative-text="t('ui.account.cancel')"
+        @positive-click="restore"
+      >
         <template #trigger
-          ><NButton size="small">{{ t('Put back what is in the bin') }}</NButton></template
+          ><NButton size="small">{{ t('ui.account.putBackWhatIsIn') }}</NButton></template
         >
-        {{ t('Everything in the bin goes back where it was. Choose a longer time first, or it goes again.') }}
+        {{ t('ui.account.everythingInTheBinGoes') }}
       </NPopconfirm>
     </NAlert>
     <p v-if="done" role="status">{{ done }}</p>

@@ -34,21 +34,21 @@ async function create() {
 </script>
 
 <template>
-  <DoorFrame :title="t('Set up your school')">
+  <DoorFrame :title="t('ui.account.setUpYourSchool')">
     <form @submit.prevent="create">
       <p class="quiet">
-        {{ t('This page makes the first instructor’s account. It closes once there is one.') }}
+        {{ t('ui.account.thisPageMakesTheFirst') }}
       </p>
       <label class="field"
-        >{{ t('Name of the school') }}
+        >{{ t('ui.account.nameOfTheSchool') }}
         <NInput v-model:value="school" :input-props="{ autocomplete: 'organization' }" placeholder="" />
       </label>
       <label class="field"
-        >{{ t('Your name') }}
+        >{{ t('ui.account.yourName') }}
         <NInput v-model:value="name" :input-props="{ autocomplete: 'name' }" placeholder="" />
       </label>
       <label class="field"
-        >{{ t('Sign-in name') }}
+        >{{ t('ui.common.signInName') }}
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none' }"
@@ -56,7 +56,7 @@ async function create() {
         />
       </label>
       <label class="field"
-        >{{ t('Password, at least {leastPassword} characters: a few words do best', { leastPassword }) }}
+        >{{ t('ui.account.passwordAtLeastCharactersA', { leastPassword }) }}
         <NInput
           v-model:value="password"
           type="password"
@@ -67,7 +67,7 @@ async function create() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton type="primary" attr-type="submit"> {{ t('Create the account') }} </NButton>
+      <NButton type="primary" attr-type="submit"> {{ t('ui.account.createTheAccount') }} </NButton>
     </form>
   </DoorFrame>
 </template>

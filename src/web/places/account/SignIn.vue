@@ -18,18 +18,14 @@ const busy = ref(false)
 const next = typeof route.query.next === 'string' ? route.query.next : '/'
 /** Why somebody was led here. */
 const reasons: Readonly<Record<string, string>> = {
-  late: t('That took too long. Try once more.'),
-  refused: t('The directory did not sign you in.'),
-  unknown: t('The directory knows you, but this school has no account for you: ask your instructor.'),
-  link: t(
-    'There is an account of this sign-in name. Enter its password once, and it is yours by the directory too.',
-  ),
+  late: t('ui.account.thatTookTooLongTry'),
+  refused: t('ui.account.theDirectoryDidNotSign'),
+  unknown: t('ui.account.theDirectoryKnowsYouBut'),
+  link: t('ui.account.thereIsAnAccountOf'),
 }
 const reason =
   reasons[String(route.query.directory ?? '')] ??
-  (route.query.ended
-    ? t('Your session has ended. Sign in to go on where you were: what you did is kept.')
-    : '')
+  (route.query.ended ? t('ui.account.yourSessionHasEndedSign') : '')
 if (typeof route.query.login === 'string') login.value = route.query.login
 
 async function enter() {
@@ -47,14 +43,14 @@ async function enter() {
 </script>
 
 <template>
-  <DoorFrame :title="t('Sign in')">
+  <DoorFrame :title="t('ui.common.signIn')">
     <form @submit.prevent="enter">
       <p v-if="reason" role="status">{{ reason }}</p>
       <NButton v-if="session.directory" tag="a" :href="`/api/directory?next=${encodeURIComponent(next)}`">{{
-        t('Sign in with {directory}', { directory: session.directory })
+        t('ui.account.signInWith', { directory: session.directory })
       }}</NButton>
       <label class="field"
-        >{{ t('Sign-in name') }}
+        >{{ t('ui.common.signInName') }}
         <NInput
           v-model:value="login"
           :input-props="{ autocomplete: 'username', autocapitalize: 'none', name: 'login' }"
@@ -63,7 +59,7 @@ async function enter() {
         />
       </label>
       <label class="field"
-        >{{ t('Password') }}
+        >{{ t('ui.account.password') }}
         <NInput
           v-model:value="password"
           type="password"
@@ -74,8 +70,8 @@ async function enter() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton type="primary" attr-type="submit" :loading="busy"> {{ t('Sign in') }} </NButton>
-      <p class="quiet">{{ t('No account? Your instructor makes one for you.') }}</p>
+      <NButton type="primary" attr-type="submit" :loading="busy"> {{ t('ui.common.signIn') }} </NButton>
+      <p class="quiet">{{ t('ui.account.noAccountYourInstructorMakes') }}</p>
       <LanguageChoice />
     </form>
   </DoorFrame>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../../../core/document'
 import { formatQuantity, t } from '../../words'
 import { Redo2, Undo2, X } from '@lucide/vue'
 import { NButton } from 'naive-ui'
@@ -68,7 +69,7 @@ function choose(part: string) {
 function rename(to: string) {
   const from = chosen.value
   if (!from) return
-  const built = store.build(t('{from} is now {to}', { from, to }), (c) => ({
+  const built = store.build(say('ui.bench.isNow', { from, to }), (c) => ({
     ok: true,
     circuit: renameId(c, from, to),
     touched: [to],
@@ -84,26 +85,34 @@ function fold() {
 const light = (part: string | null) => (store.lit = part)
 
 const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
-useKeys(t('Bench'), [
-  { press: ['/'], what: t('type parts into the path'), act: () => builder.value?.type() },
-  { press: ['p'], what: t('to the parts of the path'), act: () => focus('.chip[tabindex="0"]') },
+useKeys(t('ui.common.bench'), [
+  { press: ['/'], what: t('ui.bench.typePartsIntoThePath'), act: () => builder.value?.type() },
+  { press: ['p'], what: t('ui.bench.toThePartsOfThe'), act: () => focus('.chip[tabindex="0"]') },
   {
     press: ['s'],
-    what: t('to the state of the circuit'),
-    act: () => focus(`[aria-label="${t('State of the circuit')}"] button`),
+    what: t('ui.bench.toTheStateOfThe'),
+    act: () => focus(`[aria-label="${t('ui.common.stateOfTheCircuit')}"] button`),
   },
-  { press: ['g'], what: t('to the drawing'), act: () => focus('.drawing .part') },
-  { press: ['f'], what: t('find a part'), act: () => focus(`[aria-label="${t('Find a part')}"]`) },
-  { press: ['v'], what: t('volts on the drawing'), act: () => void (showVolts.value = !showVolts.value) },
-  { press: ['a'], what: t('amps on the drawing'), act: () => void (showAmps.value = !showAmps.value) },
-  { press: ['Ctrl z'], what: t('undo'), act: () => void store.undo() },
-  { press: ['Ctrl Shift z'], what: t('redo'), act: () => void store.redo() },
+  { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing .part') },
+  {
+    press: ['f'],
+    what: t('ui.bench.findAPart'),
+    act: () => focus(`[aria-label="${t('ui.bench.findAPart2')}"]`),
+  },
+  {
+    press: ['v'],
+    what: t('ui.bench.voltsOnTheDrawing'),
+    act: () => void (showVolts.value = !showVolts.value),
+  },
+  { press: ['a'], what: t('ui.bench.ampsOnTheDrawing'), act: () => void (showAmps.value = !showAmps.value) },
+  { press: ['Ctrl z'], what: t('ui.common.undo'), act: () => void store.undo() },
+  { press: ['Ctrl Shift z'], what: t('ui.common.redo'), act: () => void store.redo() },
 ])
 </script>
 
 <template>
   <div v-if="store.stored" class="bench place">
-    <h1 class="visually-hidden">{{ t('Bench: {name}', { name: circuit.name }) }}</h1>
+    <h1 class="visually-hidden">{{ t('ui.bench.bench', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <StateBar :circuit="circuit" brief :state="state" named @change="own = $event">
@@ -111,10 +120,20 @@ useKeys(t('Bench'), [
       </StateBar>
       <Teleport defer to="#place-tools">
         <VersionMenu />
-        <NButton size="small" :disabled="!store.stored?.undo" :aria-label="t('Undo')" @click="store.undo()">
+        <NButton
+          size="small"
+          :disabled="!store.stored?.undo"
+          :aria-label="t('ui.bench.undo')"
+          @click="store.undo()"
+        >
           <Undo2 :size="16" />
         </NButton>
-        <NButton size="small" :disabled="!store.stored?.redo" :aria-label="t('Redo')" @click="store.redo()">
+        <NButton
+          size="small"
+          :disabled="!store.stored?.redo"
+          :aria-label="t('ui.bench.redo')"
+          @click="store.redo()"
+        >
           <Redo2 :size="16" />
         </NButton>
       </Teleport>
@@ -136,7 +155,7 @@ useKeys(t('Bench'), [
       @choose="choose"
       @light="light"
     />
-    <section class="drawing" :aria-label="t('Drawing')">
+    <section class="drawing" :aria-label="t('ui.common.drawing')">
       <Schematic
         ref="drawing"
         :circuit="circuit"
@@ -154,8 +173,8 @@ useKeys(t('Bench'), [
       />
       <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
       <div class="showing">
-        <label><input v-model="showVolts" type="checkbox" /> {{ t('volts') }}</label>
-        <label><input v-model="showAmps" type="checkbox" /> {{ t('amps') }}</label>
+        <label><input v-model="showVolts" type="checkbox" /> {{ t('ui.bench.volts') }}</label>
+        <label><input v-model="showAmps" type="checkbox" /> {{ t('ui.bench.amps') }}</label>
         <PartFinder :circuit="circuit" @found="choose" />
       </div>
     </section>
@@ -163,7 +182,7 @@ useKeys(t('Bench'), [
       {{ trouble }}
     </p>
     <template v-if="key">
-      <section class="stairs" :aria-label="t('The path')">
+      <section class="stairs" :aria-label="t('ui.common.thePath')">
         <Ways
           :walk="walk"
           :path="path"
@@ -179,14 +198,14 @@ useKeys(t('Bench'), [
         <DutyChoice :circuit="circuit" />
         <ScatterChoice :circuit="circuit" />
       </div>
-      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" :aria-label="t('Drops')">
+      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" :aria-label="t('ui.common.drops')">
         <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />
       </div>
     </template>
     <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
-    <div v-if="aside" class="scroll side" tabindex="0" role="region" :aria-label="t('Values')">
-      <button type="button" class="small fold" :aria-label="t('Back to the drops')" @click="fold">
-        <X :size="15" /> {{ t('drops') }}
+    <div v-if="aside" class="scroll side" tabindex="0" role="region" :aria-label="t('ui.common.values')">
+      <button type="button" class="small fold" :aria-label="t('ui.bench.backToTheDrops')" @click="fold">
+        <X :size="15" /> {{ t('ui.bench.drops') }}
       </button>
       <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
       <Inspector

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../../../core/document'
 import { t } from '../../words'
 import { ChevronLeft, ChevronRight, Copy, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
@@ -40,7 +41,11 @@ const where = computed(() => {
   const at = props.build.at.value
   const before = current.value.steps[at - 1]?.part
   const after = current.value.steps[at]?.part
-  return before ? t('after {before}', { before }) : after ? t('before {after}', { after }) : t('here')
+  return before
+    ? t('ui.bench.after', { before })
+    : after
+      ? t('ui.bench.before', { after })
+      : t('ui.common.here')
 })
 const points = computed(() =>
   wireUp(props.circuit)
@@ -52,7 +57,7 @@ const onPath = computed(() => props.build.index.value >= 0)
 
 function drop() {
   const { id } = current.value
-  const built = store.build(t('Path taken out'), (c) => removePath(c, id))
+  const built = store.build(say('ui.bench.pathTakenOut'), (c) => removePath(c, id))
   if (built?.ok) emit('path', 0)
 }
 defineExpose({ type: () => quick.value?.focus() })
@@ -62,9 +67,9 @@ defineExpose({ type: () => quick.value?.focus() })
   <div class="builder">
     <div class="row">
       <label class="path"
-        ><span class="visually-hidden">{{ t('Path') }}</span>
+        ><span class="visually-hidden">{{ t('ui.common.path') }}</span>
         <select :value="path" @change="emit('path', Number(value($event)))">
-          <option v-for="(title, i) in titles" :key="i" :value="i">{{ t(title) }}</option>
+          <option v-for="(title, i) in titles" :key="i" :value="i">{{ title }}</option>
         </select>
       </label>
       <PathStrip
@@ -77,13 +82,13 @@ defineExpose({ type: () => quick.value?.focus() })
         @light="emit('light', $event)"
         @type="quick?.focus()"
       />
-      <span class="acts" role="group" :aria-label="t('The chosen part')">
+      <span class="acts" role="group" :aria-label="t('ui.bench.theChosenPart')">
         <button
           class="small"
           type="button"
           :disabled="!onPath"
-          :aria-label="t('Move towards supply')"
-          :title="t('Move towards supply (Alt ←)')"
+          :aria-label="t('ui.bench.moveTowardsSupply')"
+          :title="t('ui.bench.moveTowardsSupplyAlt')"
           @click="build.move(-1)"
         >
           <ChevronLeft :size="15" />
@@ -92,8 +97,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!onPath"
-          :aria-label="t('Move towards return')"
-          :title="t('Move towards return (Alt →)')"
+          :aria-label="t('ui.bench.moveTowardsReturn')"
+          :title="t('ui.bench.moveTowardsReturnAlt')"
           @click="build.move(1)"
         >
           <ChevronRight :size="15" />
@@ -102,8 +107,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!onPath"
-          :aria-label="t('Double it')"
-          :title="t('Double it (Ctrl D)')"
+          :aria-label="t('ui.bench.doubleIt')"
+          :title="t('ui.bench.doubleItCtrlD')"
           @click="build.duplicate()"
         >
           <Copy :size="15" />
@@ -112,8 +117,8 @@ defineExpose({ type: () => quick.value?.focus() })
           class="small"
           type="button"
           :disabled="!chosen"
-          :aria-label="t('Take it out')"
-          :title="t('Take it out (Del)')"
+          :aria-label="t('ui.common.takeItOut')"
+          :title="t('ui.bench.takeItOutDel')"
           @click="build.remove()"
         >
           <Trash2 :size="15" />
@@ -122,53 +127,59 @@ defineExpose({ type: () => quick.value?.focus() })
     </div>
     <div class="row">
       <button type="button" class="small" :aria-pressed="drawer" @click="emit('drawer')">
-        {{ t('Parts') }}
+        {{ t('ui.common.parts') }}
       </button>
       <NewPath :circuit="circuit" :build="build" :near="chosen" />
       <details class="more" @keydown.esc="($event.currentTarget as HTMLDetailsElement).open = false">
-        <summary class="small">{{ t('Path …') }}</summary>
+        <summary class="small">{{ t('ui.bench.path') }}</summary>
         <div class="menu">
           <label class="field"
-            >{{ t('Name of this path') }}
+            >{{ t('ui.bench.nameOfThisPath') }}
             <input
               class="plain"
               :value="current.name"
-              @change="store.build('Path named', (c) => namePath(c, current.id, value($event)))"
+              @change="store.build(say('ui.bench.pathNamed'), (c) => namePath(c, current.id, value($event)))"
             />
           </label>
           <label class="field"
-            >{{ t('Begins at') }}
+            >{{ t('ui.bench.beginsAt') }}
             <select
               :value="current.from"
               @change="
-                store.build('Feed led elsewhere', (c) => leadEnd(c, current.id, 'from', value($event)))
+                store.build(say('ui.bench.feedLedElsewhere'), (c) =>
+                  leadEnd(c, current.id, 'from', value($event)),
+                )
               "
             >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
             </select></label
           >
           <label class="field"
-            >{{ t('Ends at') }}
+            >{{ t('ui.bench.endsAt') }}
             <select
               :value="current.to"
               @change="
-                store.build('Return led elsewhere', (c) => leadEnd(c, current.id, 'to', value($event)))
+                store.build(say('ui.bench.returnLedElsewhere'), (c) =>
+                  leadEnd(c, current.id, 'to', value($event)),
+                )
               "
             >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
+              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
             </select></label
           >
-          <button type="button" class="small" @click="build.copyPath()">{{ t('Copy all its parts') }}</button>
+          <button type="button" class="small" @click="build.copyPath()">
+            {{ t('ui.bench.copyAllItsParts') }}
+          </button>
           <button
             type="button"
             class="small"
             :disabled="!build.clipboard.value.length"
             @click="build.paste()"
           >
-            {{ t('Paste here') }}
+            {{ t('ui.bench.pasteHere') }}
           </button>
           <button type="button" class="small" :disabled="circuit.paths.length < 2" @click="drop">
-            {{ t('Take this path out') }}
+            {{ t('ui.bench.takeThisPathOut') }}
           </button>
           <HarnessEditor :circuit="circuit" />
         </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { dutyOf, type Circuit, type Duty } from '../../../core/circuit'
 import { limitSetFor } from '../../../core/readings'
 import { useCircuit } from '../../stores/circuit'
@@ -8,10 +8,10 @@ import { useCircuit } from '../../stores/circuit'
 defineProps<{ circuit: Circuit }>()
 const store = useCircuit()
 const names: Readonly<Record<Duty, string>> = {
-  light: t('light'),
-  motor: t('motor or pump'),
-  heavy: t('starting, charging'),
-  electronic: t('electronic'),
+  light: t('ui.bench.light'),
+  motor: t('ui.bench.motorOrPump'),
+  heavy: t('ui.bench.startingCharging'),
+  electronic: t('ui.bench.electronic'),
 }
 function choose(event: Event) {
   const { value } = event.target as HTMLSelectElement
@@ -21,13 +21,13 @@ function choose(event: Event) {
 
 <template>
   <label class="quiet"
-    >{{ t('Kind of circuit') }}
+    >{{ t('ui.bench.kindOfCircuit') }}
     <select :value="circuit.duty ?? ''" @change="choose">
       <option value="">
-        {{ t('{parts}, by its parts', { parts: names[dutyOf({ parts: circuit.parts })] }) }}
+        {{ t('ui.bench.byItsParts', { parts: names[dutyOf({ parts: circuit.parts })] }) }}
       </option>
       <option v-for="(name, duty) in names" :key="duty" :value="duty">{{ name }}</option>
     </select>
-    {{ t('may lose {title}', { title: t(limitSetFor(circuit).title) }) }}
+    {{ t('ui.bench.mayLose', { title: tell(limitSetFor(circuit).title) }) }}
   </label>
 </template>

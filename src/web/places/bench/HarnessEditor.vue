@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../../../core/document'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { addPlace, namePlace, removePlace, setConductor } from '../../../core/editing'
@@ -15,19 +16,19 @@ const picked = ref<string[]>([])
 const text = (event: Event) => (event.target as HTMLInputElement).value
 
 function add(bundle?: string) {
-  const built = store.build(t('Measuring place'), (c) =>
+  const built = store.build(say('ui.bench.measuringPlace'), (c) =>
     addPlace(c, picked.value.length ? picked.value : wires.value.slice(0, 1), bundle),
   )
   if (built?.ok) picked.value = []
 }
 function toggle(place: string, wire: string, on: boolean) {
-  store.build(t('Harness'), (c) => setConductor(c, place, wire, on ? {} : null))
+  store.build(say('ui.bench.harness'), (c) => setConductor(c, place, wire, on ? {} : null))
 }
 </script>
 
 <template>
-  <section class="harness" :aria-label="t('Harness')">
-    <h3>{{ t('Harness: places for a clamp') }}</h3>
+  <section class="harness" :aria-label="t('ui.bench.harness')">
+    <h3>{{ t('ui.bench.harnessPlacesForAClamp') }}</h3>
     <div v-for="bundle in circuit.bundles" :key="bundle.id">
       <div v-for="place in bundle.places" :key="place.id" class="place-row">
         <label class="field"
@@ -35,8 +36,8 @@ function toggle(place: string, wire: string, on: boolean) {
           <input
             class="plain"
             :value="place.name"
-            :aria-label="t('Name of place {id}', { id: place.id })"
-            @change="store.build('Place named', (c) => namePlace(c, place.id, text($event)))"
+            :aria-label="t('ui.bench.nameOfPlace', { id: place.id })"
+            @change="store.build(say('ui.bench.placeNamed'), (c) => namePlace(c, place.id, text($event)))"
           />
         </label>
         <span class="wires">
@@ -50,23 +51,25 @@ function toggle(place: string, wire: string, on: boolean) {
         </span>
         <button
           type="button"
-          :aria-label="t('Take place {id} away', { id: place.id })"
-          @click="store.build('Place taken away', (c) => removePlace(c, place.id))"
+          :aria-label="t('ui.bench.takePlaceAway', { id: place.id })"
+          @click="store.build(say('ui.bench.placeTakenAway'), (c) => removePlace(c, place.id))"
         >
           ✕
         </button>
       </div>
       <button type="button" @click="add(bundle.id)">
-        {{ t('Another place along {id}', { id: bundle.name || bundle.id }) }}
+        {{ t('ui.bench.anotherPlaceAlong', { id: bundle.name || bundle.id }) }}
       </button>
     </div>
-    <p class="quiet">{{ t('Wires that a new place holds:') }}</p>
+    <p class="quiet">{{ t('ui.bench.wiresThatANewPlace') }}</p>
     <span class="wires">
       <label v-for="wire in wires" :key="wire"
         ><input v-model="picked" type="checkbox" :value="wire" />{{ wire }}</label
       >
     </span>
-    <button type="button" :disabled="!picked.length" @click="add()">{{ t('New bundle with these') }}</button>
+    <button type="button" :disabled="!picked.length" @click="add()">
+      {{ t('ui.bench.newBundleWithThese') }}
+    </button>
   </section>
 </template>
 

@@ -40,9 +40,9 @@ function takeId(event: Event) {
   const id = field.value.trim().toUpperCase()
   if (id === props.part) return
   wrongId.value = !/^[A-Z]{1,3}[0-9]{1,3}$/.test(id)
-    ? t('One to three letters and a number, such as F1')
+    ? t('ui.bench.oneToThreeLettersAnd')
     : props.circuit.parts.some((p) => p.id === id)
-      ? t('{id} is taken', { id })
+      ? t('ui.bench.isTaken', { id })
       : ''
   if (!wrongId.value) emit('rename', id)
 }
@@ -108,12 +108,12 @@ const heat = computed(() => {
   const { cable, ratedWatts } = definition.value ?? {}
   const valueOf = (name: string) => Number(found.value?.parameters[name])
   if (cable?.byTheMetre)
-    return t('{watts} on each metre; good for {x} A', {
+    return t('ui.bench.onEachMetreGoodFor', {
       watts: formatQuantity(watts / valueOf(cable.length), 'W'),
       x: formatPlain(ampacity(valueOf(cable.section)), 2),
     })
   if (ratedWatts)
-    return t('{x} % of its watts, about {x2} °C', {
+    return t('ui.bench.ofItsWattsAboutDegrees', {
       x: formatPlain((100 * watts) / valueOf(ratedWatts), 2),
       x2: formatPlain(heatOf(watts, valueOf(ratedWatts), props.circuit.temperature).surface, 2),
     })
@@ -122,23 +122,23 @@ const heat = computed(() => {
 </script>
 
 <template>
-  <section v-if="found && definition" class="inspector" :aria-label="t('Values of {part}', { part })">
+  <section v-if="found && definition" class="inspector" :aria-label="t('ui.bench.valuesOf', { part })">
     <h2>
-      {{ part }} <span class="quiet">{{ t(definition.title) }}</span>
+      {{ part }} <span class="quiet">{{ tell(definition.title) }}</span>
     </h2>
     <p v-if="doing" class="reading doing">
       {{ [doing.volts, doing.amps, doing.watts].filter(Boolean).join(' · ') }}
     </p>
     <div class="two">
       <label class="field id"
-        >{{ t('Short') }}
+        >{{ t('ui.bench.short') }}
         <input class="plain" :value="part" :aria-invalid="!!wrongId" @change="takeId" />
       </label>
       <label class="field"
-        >{{ t('Replace by') }}
+        >{{ t('ui.bench.replaceBy') }}
         <select value="" @change="emit('replace', chosenWord($event))">
           <option value="">…</option>
-          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ t(p.title) }}</option>
+          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ tell(p.title) }}</option>
         </select>
       </label>
     </div>
@@ -148,12 +148,12 @@ const heat = computed(() => {
       <template v-for="(key, i) in definition.seeAlso" :key="key"
         >{{ i ? ' · ' : ''
         }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
-          t(entryTitle(key))
+          tell(entryTitle(key))
         }}</RouterLink></template
       >
     </p>
     <label class="field"
-      >{{ t('Name') }}
+      >{{ t('ui.common.name') }}
       <NInput
         :key="part + found.name"
         :default-value="found.name"
@@ -163,9 +163,9 @@ const heat = computed(() => {
       />
     </label>
     <fieldset v-if="pins" class="pins">
-      <legend>{{ t('Pins') }}</legend>
+      <legend>{{ t('ui.bench.pins') }}</legend>
       <label v-for="({ name, least }, key) in modulePins" :key="key">
-        {{ t(name) }}
+        {{ tell(name) }}
         <input
           :key="typedCounts"
           class="plain"
@@ -178,10 +178,10 @@ const heat = computed(() => {
       </label>
     </fieldset>
     <label v-for="field in words" :key="part + field.key" class="field"
-      >{{ t(field.label) }}
+      >{{ tell(field.label) }}
       <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
         <option v-for="option in field.options" :key="option" :value="option">
-          {{ t(field.names?.[option] ?? option) }}
+          {{ tell(field.names![option]!) }}
         </option>
       </select>
       <NInput
@@ -189,14 +189,14 @@ const heat = computed(() => {
         :key="part + field.key + field.value"
         :default-value="field.value"
         size="small"
-        :placeholder="t('never')"
+        :placeholder="t('ui.bench.never')"
         @change="emit('set', field.key, $event)"
       />
     </label>
     <QuantityField
       v-for="field in fields"
       :key="part + field.key"
-      :label="t(field.label)"
+      :label="tell(field.label)"
       :unit="field.unit"
       :value="field.value"
       :check="field.check"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findPart, wireUp } from '../../../core/model'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NPopover } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { commonReturn, presets } from '../../../core/editing'
@@ -19,7 +19,7 @@ const points = computed(() =>
     .points.filter((p) => !p.inside)
     .map((p) => ({
       value: `${p.part}.${p.terminal}`,
-      text: `${p.name}  ${findPart(props.circuit, p.part)?.name ?? ''} ${p.title}`.trim(),
+      text: `${p.name}  ${findPart(props.circuit, p.part)?.name ?? ''} ${tell(p.title)}`.trim(),
     })),
 )
 function begin(shown: boolean) {
@@ -46,30 +46,30 @@ function make() {
     @update:show="begin"
   >
     <template #trigger>
-      <button type="button" class="small">{{ t('Branch …') }}</button>
+      <button type="button" class="small">{{ t('ui.bench.branch') }}</button>
     </template>
-    <form class="form" :aria-label="t('New path')" @keydown.esc="open = false" @submit.prevent="make">
+    <form class="form" :aria-label="t('ui.bench.newPath')" @keydown.esc="open = false" @submit.prevent="make">
       <label class="field"
-        >{{ t('From') }}
+        >{{ t('ui.common.from') }}
         <select v-model="from">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
       <label class="field"
-        >{{ t('First part') }}
+        >{{ t('ui.bench.firstPart') }}
         <select v-model="kind">
           <option v-for="p in parts.filter((q) => q.role !== 'source')" :key="p.kind" :value="p.kind">
-            {{ t(p.title) }}
+            {{ tell(p.title) }}
           </option>
         </select></label
       >
       <label class="field"
-        >{{ t('To') }}
+        >{{ t('ui.common.to') }}
         <select v-model="to">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
+          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
         </select></label
       >
-      <NButton attr-type="submit" size="small" type="primary">{{ t('Make the path') }}</NButton>
+      <NButton attr-type="submit" size="small" type="primary">{{ t('ui.bench.makeThePath') }}</NButton>
     </form>
   </NPopover>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { say } from '../../../core/document'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { readQuick } from '../../../core/editing'
@@ -10,12 +11,12 @@ import type { Build } from './useBuild'
 const props = defineProps<{ circuit: Circuit; build: Build }>()
 
 const heads: readonly (readonly [Role, string])[] = [
-  ['protection', t('Protection')],
-  ['control', t('Control')],
-  ['conductor', t('Conductors')],
-  ['connection', t('Joints and sensors')],
-  ['load', t('Loads')],
-  ['source', t('Sources')],
+  ['protection', t('ui.bench.protection')],
+  ['control', t('ui.bench.control')],
+  ['conductor', t('ui.bench.conductors')],
+  ['connection', t('ui.bench.jointsAndSensors')],
+  ['load', t('ui.bench.loads')],
+  ['source', t('ui.bench.sources')],
 ]
 const groups = heads.map(([role, title]) => ({
   title,
@@ -37,7 +38,14 @@ const passes = computed(() =>
       .flatMap(([a, b]) => {
         const read = readQuick(props.circuit, `${part.id}.${a}-${b}`)
         return read.ok
-          ? [{ key: `${part.id}${a}`, text: read.shown[0]!, title: part.name || title, items: read.items }]
+          ? [
+              {
+                key: `${part.id}${a}`,
+                text: tell(read.shown[0]!),
+                title: part.name || tell(title),
+                items: read.items,
+              },
+            ]
           : []
       })
   }),
@@ -45,24 +53,24 @@ const passes = computed(() =>
 </script>
 
 <template>
-  <section class="drawer" :aria-label="t('Parts to put in')">
+  <section class="drawer" :aria-label="t('ui.bench.partsToPutIn')">
     <section v-if="passes.length">
-      <h3>{{ t('Already here, another way through') }}</h3>
+      <h3>{{ t('ui.bench.alreadyHereAnotherWayThrough') }}</h3>
       <div class="kinds">
         <button
           v-for="p in passes"
           :key="p.key"
           class="small"
           type="button"
-          :title="t(p.title)"
-          @click="build.insert(p.items, `${p.text} put in`)"
+          :title="p.title"
+          @click="build.insert(p.items, say('ui.bench.putInOf', { text: p.text }))"
         >
-          {{ t(p.text) }}
+          {{ p.text }}
         </button>
       </div>
     </section>
     <section v-for="group in groups" :key="group.title">
-      <h3>{{ t(group.title) }}</h3>
+      <h3>{{ group.title }}</h3>
       <VueDraggable
         class="kinds"
         :model-value="[...group.kinds]"
@@ -77,11 +85,11 @@ const passes = computed(() =>
           :data-kind="kind.kind"
           @click="build.insertKind(kind.kind)"
         >
-          {{ t(kind.title) }}
+          {{ tell(kind.title) }}
         </button>
       </VueDraggable>
     </section>
-    <p class="quiet">{{ t('A click puts it in at the mark; or drag it between two parts of the path.') }}</p>
+    <p class="quiet">{{ t('ui.bench.aClickPutsItIn') }}</p>
   </section>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
@@ -8,7 +8,10 @@ const props = defineProps<{ circuit: Circuit }>()
 const emit = defineEmits<{ found: [part: string] }>()
 const text = ref('')
 const known = computed(() =>
-  props.circuit.parts.map((p) => ({ id: p.id, title: `${p.id} ${p.name || t(partOfKind(p.kind).title)}` })),
+  props.circuit.parts.map((p) => ({
+    id: p.id,
+    title: `${p.id} ${p.name || tell(partOfKind(p.kind).title)}`,
+  })),
 )
 function find() {
   const low = text.value.trim().toLowerCase()
@@ -27,8 +30,8 @@ function find() {
     v-model="text"
     class="plain find"
     list="parts-here"
-    :aria-label="t('Find a part')"
-    :placeholder="t('Find a part')"
+    :aria-label="t('ui.bench.findAPart2')"
+    :placeholder="t('ui.bench.findAPart2')"
     @change="find"
     @keydown.enter="find"
   />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { partOf } from '../../../core/model'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { useKeys } from '../../keys/useKeys'
@@ -26,8 +26,8 @@ const chips = computed<Chip[]>(() =>
       (names[key] ?? definition.terminals.find((t) => t.key === key)!.suffix).replace(/^\./, '')
     const way = enter && leave ? ` ${pin(enter)}–${pin(leave)}` : ''
     const what = definition.cable?.byTheMetre
-      ? definition.summary(parameters).split(',')[0]!
-      : name || t(definition.title.split(' in ')[0]!)
+      ? tell(definition.summary(parameters)).split(',')[0]!
+      : name || tell(definition.title).split(' in ')[0]!
     return { key: `${i}${part}`, id: part, text: way || what, role: definition.role }
   }),
 )
@@ -63,41 +63,41 @@ const change = (act: () => unknown) => (event: KeyboardEvent) => {
   if (id) focusSoon(props.chosen ?? id)
 }
 const key = useKeys(
-  t('Along the path'),
+  t('ui.bench.alongThePath'),
   [
     {
       press: ['ArrowLeft', 'ArrowRight'],
-      what: t('one part back, one on'),
+      what: t('ui.bench.onePartBackOneOn'),
       act: (event) => goTo((at) => at + (event.key === 'ArrowLeft' ? -1 : 1))(event),
     },
     {
       press: ['Home', 'End'],
-      what: t('to its first part, its last'),
+      what: t('ui.bench.toItsFirstPartIts'),
       act: (event) => goTo(() => (event.key === 'Home' ? 0 : Infinity))(event),
     },
     {
       press: ['Alt ArrowLeft', 'Alt ArrowRight'],
-      what: t('move the part'),
+      what: t('ui.bench.moveThePart'),
       act: (event) => change(() => props.build.move(event.key === 'ArrowLeft' ? -1 : 1))(event),
     },
     {
       press: ['Delete'],
       also: ['Backspace'],
-      what: t('take the part out'),
+      what: t('ui.bench.takeThePartOut'),
       act: change(() => props.build.remove()),
     },
-    { press: ['Ctrl c'], what: t('copy'), act: change(() => props.build.copy()) },
+    { press: ['Ctrl c'], what: t('ui.bench.copy'), act: change(() => props.build.copy()) },
     {
       press: ['Ctrl x'],
-      what: t('cut out'),
+      what: t('ui.bench.cutOut'),
       act: change(() => {
         props.build.copy()
         props.build.remove()
       }),
     },
-    { press: ['Ctrl v'], what: t('paste'), act: change(() => props.build.paste()) },
-    { press: ['Ctrl d'], what: t('double'), act: change(() => props.build.duplicate()) },
-    { press: ['/', 'Enter'], what: t('type parts here'), act: () => emit('type') },
+    { press: ['Ctrl v'], what: t('ui.bench.paste'), act: change(() => props.build.paste()) },
+    { press: ['Ctrl d'], what: t('ui.common.double'), act: change(() => props.build.duplicate()) },
+    { press: ['/', 'Enter'], what: t('ui.bench.typePartsHere'), act: () => emit('type') },
   ],
   'own',
 )
@@ -113,8 +113,8 @@ const ends = computed(() => {
 </script>
 
 <template>
-  <div class="strip" role="group" :aria-label="t('Parts of the path, in order')">
-    <span class="end" :title="t('begins at {from}', { from: ends.from })">{{ ends.from }}</span>
+  <div class="strip" role="group" :aria-label="t('ui.bench.partsOfThePathIn')">
+    <span class="end" :title="t('ui.bench.beginsAt2', { from: ends.from })">{{ ends.from }}</span>
     <VueDraggable
       v-model="model"
       class="chips"
@@ -134,7 +134,7 @@ const ends = computed(() => {
         :data-chip="chip.id"
         :aria-pressed="chosen === chip.id"
         :aria-label="`${chip.id} ${chip.text}`"
-        :title="t(chip.text)"
+        :title="chip.text"
         :tabindex="chosen === chip.id || (!chips.some((c) => c.id === chosen) && i === 0) ? 0 : -1"
         @click="emit('choose', chip.id)"
         @focus="chosen === chip.id || emit('choose', chip.id)"
@@ -142,18 +142,16 @@ const ends = computed(() => {
         @pointerenter="emit('light', chip.id)"
         @pointerleave="emit('light', null)"
       >
-        <b>{{ chip.id }}</b> <span>{{ t(chip.text) }}</span>
+        <b>{{ chip.id }}</b> <span>{{ chip.text }}</span>
       </button>
     </VueDraggable>
     <span
       class="end"
       :class="{ caret: build.at.value === chips.length }"
-      :title="t('ends at {to}', { to: ends.to })"
+      :title="t('ui.bench.endsAt2', { to: ends.to })"
       >{{ ends.to }}</span
     >
-    <span v-if="!chips.length" class="empty">{{
-      t('nothing between them yet: type beside it, or take parts from the drawer')
-    }}</span>
+    <span v-if="!chips.length" class="empty">{{ t('ui.bench.nothingBetweenThemYetType') }}</span>
   </div>
 </template>
 

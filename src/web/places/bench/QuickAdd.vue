@@ -23,11 +23,11 @@ function complete(word: string) {
   field.value?.focus()
 }
 const key = useKeys(
-  t('Typing parts'),
+  t('ui.bench.typingParts'),
   [
     {
       press: ['Tab'],
-      what: t('take the word that is offered'),
+      what: t('ui.bench.takeTheWordThatIs'),
       act: () => {
         const [offer] = offers.value
         if (!offer || offer === begun.value) return false
@@ -36,7 +36,7 @@ const key = useKeys(
     },
     {
       press: ['Enter'],
-      what: t('put the parts in'),
+      what: t('ui.bench.putThePartsIn'),
       act: () => {
         if (!read.value?.ok) return false
         emit('take', line.value)
@@ -45,7 +45,7 @@ const key = useKeys(
     },
     {
       press: ['Escape'],
-      what: t('empty the line, then leave it'),
+      what: t('ui.bench.emptyTheLineThenLeave'),
       act: () => (line.value ? void (line.value = '') : emit('leave')),
     },
   ],
@@ -60,35 +60,35 @@ defineExpose({ focus: () => field.value?.focus() })
       ref="field"
       v-model="line"
       class="plain"
-      :aria-label="t('Type parts')"
+      :aria-label="t('ui.bench.typeParts')"
       aria-describedby="quick-says"
       autocomplete="off"
       spellcheck="false"
-      :placeholder="t('fuse 15, wire 1.5 2 m, switch, lamp 55 “work lamp”')"
+      :placeholder="t('ui.bench.fuse15Wire15')"
       @keydown="key"
     />
     <p id="quick-says" class="says" aria-live="polite">
       <template v-if="read?.ok">
-        <kbd>{{ t('Enter') }}</kbd>
+        <kbd>{{ t('ui.common.enter') }}</kbd>
         <span v-if="read.from || read.to">{{
-          t('new path {from} {to}:', {
-            from: read.from ? t('from {from}', { from: read.from }) : '',
-            to: read.to ? t('to {to}', { to: read.to }) : '',
+          t('ui.bench.newPath2', {
+            from: read.from ? t('ui.bench.from', { from: read.from }) : '',
+            to: read.to ? t('ui.bench.to', { to: read.to }) : '',
           })
         }}</span>
         <span v-else>{{ where }}:</span>
-        <b v-for="(piece, i) in read.shown" :key="i">{{ piece }}</b>
+        <b v-for="(piece, i) in read.shown" :key="i">{{ tell(piece) }}</b>
       </template>
       <span v-else-if="read" class="not">{{ tell(read.why) }}</span>
       <template v-else>
-        {{ t('parts in the order the current meets them, with their values ·') }} <i>{{ 'K1.86' }}</i>
-        {{ t('passes a relay’s coil ·') }} <i>{{ t('from F1a: … to G1e') }}</i> {{ t('makes a branch') }}
+        {{ t('ui.bench.partsInTheOrderThe') }} <i>{{ 'K1.86' }}</i> {{ t('ui.bench.passesARelaysCoil') }}
+        <i>{{ t('ui.bench.fromF1aToG1e') }}</i> {{ t('ui.bench.makesABranch') }}
       </template>
       <span v-if="offers.length && offers[0] !== begun" class="offers">
         <button v-for="word in offers" :key="word" type="button" tabindex="-1" @click="complete(word)">
           {{ word }}
         </button>
-        <kbd>{{ t('Tab') }}</kbd>
+        <kbd>{{ t('ui.bench.tab') }}</kbd>
       </span>
     </p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../../../core/document'
 import { formatPlain, t } from '../../words'
 import { NPopover } from 'naive-ui'
 import { computed } from 'vue'
@@ -19,7 +20,7 @@ const store = useCircuit()
 const now = computed(() => props.circuit.scatter ?? schoolScatter)
 const said = computed(() => {
   const { rest, contacts } = now.value
-  return t('battery ±{rest} V, contacts ±{contacts} %', {
+  return t('ui.bench.batteryVContacts', {
     rest: formatPlain(rest),
     contacts: formatPlain(100 * contacts),
   })
@@ -30,46 +31,46 @@ function set(change: Partial<Scatter>) {
 /** Contacts of its own for every joint: what one vehicle has, not what a drawing says. */
 function draw() {
   const seed = Math.floor(Math.random() * 2 ** 32)
-  const label = t('joints and grounds given ohms of their own')
+  const label = say('ui.bench.jointsAndGroundsGivenOhms')
   store.edit({ type: 'whole', label, circuit: scattered(props.circuit, seed) })
 }
 const check = (key: keyof Scatter, scale: number) => (value: number) =>
   scatterSchema.shape[key].safeParse(value / scale).success
     ? undefined
     : key === 'rest'
-      ? t('From 0.01 to 1 V.')
-      : t('From 2 to 300 %.')
+      ? t('ui.bench.from001To1')
+      : t('ui.bench.from2To300')
 </script>
 
 <template>
   <NPopover trigger="click" placement="top-end">
     <template #trigger>
-      <button type="button" class="small" aria-haspopup="dialog">{{ t('Bands: {said}', { said }) }}</button>
+      <button type="button" class="small" aria-haspopup="dialog">{{ t('ui.bench.bands', { said }) }}</button>
     </template>
     <div class="scatter">
-      <p>{{ t('How far boards of this drawing lie apart. Every expected reading has its band from it.') }}</p>
+      <p>{{ t('ui.bench.howFarBoardsOfThis') }}</p>
       <QuantityField
-        :label="t('A rested 12 V block, ±')"
+        :label="t('ui.bench.aRested12VBlock')"
         unit="V"
         :value="now.rest"
         :check="check('rest', 1)"
         @set="set({ rest: $event })"
       />
       <QuantityField
-        :label="t('Contacts, ±')"
+        :label="t('ui.bench.contacts')"
         unit="%"
         :value="100 * now.contacts"
         :check="check('contacts', 100)"
         @set="set({ contacts: $event / 100 })"
       />
       <button type="button" class="small" @click="store.edit({ type: 'setScatter' })">
-        {{ t('Any board of a school') }}
+        {{ t('ui.bench.anyBoardOfASchool') }}
       </button>
       <button type="button" class="small" @click="draw">
-        {{ t('Give every joint and ground ohms of its own') }}
+        {{ t('ui.bench.giveEveryJointAndGround') }}
       </button>
       <button type="button" class="small" @click="set(measuredScatter)">
-        {{ t('One board that was measured') }}
+        {{ t('ui.bench.oneBoardThatWasMeasured') }}
       </button>
     </div>
   </NPopover>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../../../core/document'
 import { findPart, wireUp } from '../../../core/model'
 import { t } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
@@ -32,10 +33,10 @@ const joints = computed(() =>
 )
 const named = computed(() => props.state.id !== 'custom')
 const alter = (part: Partial<CircuitState>) =>
-  emit('change', { ...props.state, id: 'custom', name: t('as set'), ...part })
+  emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), ...part })
 
 function keep() {
-  const built = store.build(t('State “{name}” kept', { name: name.value }), (c) =>
+  const built = store.build(say('ui.bench.stateKept', { name: name.value }), (c) =>
     keepState(c, props.state, name.value.trim()),
   )
   if (!built?.ok) return
@@ -43,11 +44,13 @@ function keep() {
   if (kept) emit('change', kept)
 }
 function rename() {
-  const built = store.build(t('State renamed'), (c) => renameState(c, props.state.id, name.value.trim()))
+  const built = store.build(say('ui.bench.stateRenamed'), (c) =>
+    renameState(c, props.state.id, name.value.trim()),
+  )
   if (built?.ok) emit('change', { ...props.state, name: name.value.trim() })
 }
 function remove() {
-  const built = store.build(t('State “{name}” taken away', { name: props.state.name }), (c) =>
+  const built = store.build(say('ui.bench.stateTakenAway', { name: props.state.name }), (c) =>
     removeState(c, props.state.id),
   )
   if (built?.ok) emit('change', built.circuit.states[0]!)
@@ -66,11 +69,11 @@ const written = (end: string) => {
     : end
 }
 function checkTemperature(value: number) {
-  return value < -40 || value > 120 ? t('Between −40 and 120 °C') : undefined
+  return value < -40 || value > 120 ? t('ui.bench.between40And120Degrees') : undefined
 }
 
 const checkJumper = (amps: number) =>
-  amps === 0 || (amps >= 1 && amps <= 40) ? undefined : t('From 1 to 40 A; 0 for a piece of wire.')
+  amps === 0 || (amps >= 1 && amps <= 40) ? undefined : t('ui.bench.from1To40A')
 function setJumper(amps: number) {
   const rest = { ...props.state }
   delete rest.jumperFuse
@@ -86,94 +89,94 @@ function setPast(after: string) {
 <template>
   <NPopover v-model:show="open" trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
     <template #trigger>
-      <button type="button" class="small">{{ t('State …') }}</button>
+      <button type="button" class="small">{{ t('ui.bench.state') }}</button>
     </template>
-    <div class="form" :aria-label="t('This state')" @keydown.esc="open = false">
+    <div class="form" :aria-label="t('ui.bench.thisState')" @keydown.esc="open = false">
       <label class="field"
-        >{{ t('Name') }}
+        >{{ t('ui.common.name') }}
         <NInput
           v-model:value="name"
           size="small"
-          :placeholder="t('key run, fan on, X1 unplugged')"
+          :placeholder="t('ui.bench.keyRunFanOnX1')"
           @keydown.enter="keep"
         />
       </label>
       <div class="acts">
         <NButton size="small" type="primary" :disabled="!name.trim()" @click="keep">{{
-          t('Keep it')
+          t('ui.common.keepIt')
         }}</NButton>
         <NButton size="small" :disabled="!named || !name.trim() || name === state.name" @click="rename">{{
-          t('Rename')
+          t('ui.bench.rename')
         }}</NButton>
         <NButton size="small" :disabled="!named || circuit.states.length < 2" @click="remove">{{
-          t('Take it away')
+          t('ui.bench.takeItAway')
         }}</NButton>
       </div>
       <div class="field">
-        <span>{{ t('Fused jumper') }}</span>
+        <span>{{ t('ui.bench.fusedJumper') }}</span>
         <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair">
           {{ written(pair[0]) }} – {{ written(pair[1]) }}
           <button
             type="button"
-            :aria-label="t('Take the jumper {x} off', { x: written(pair[0]) })"
+            :aria-label="t('ui.bench.takeTheJumperOff', { x: written(pair[0]) })"
             @click="alter({ bypassed: (state.bypassed ?? []).filter((_, k) => k !== i) })"
           >
             ✕
           </button>
         </p>
         <span class="pair">
-          <select v-model="jumperFrom" :aria-label="t('Jumper from')">
+          <select v-model="jumperFrom" :aria-label="t('ui.bench.jumperFrom')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>
-          {{ t('to') }}
-          <select v-model="jumperTo" :aria-label="t('Jumper to')">
+          {{ t('ui.bench.to2') }}
+          <select v-model="jumperTo" :aria-label="t('ui.bench.jumperTo')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>
           <NButton
             size="small"
             :disabled="!jumperFrom || !jumperTo || jumperFrom === jumperTo"
             @click="bridge"
-            >{{ t('Put on') }}</NButton
+            >{{ t('ui.bench.putOn') }}</NButton
           >
         </span>
         <QuantityField
           v-if="state.bypassed?.length"
-          :label="t('Fuse in the jumper (0: none)')"
+          :label="t('ui.bench.fuseInTheJumper0')"
           unit="A"
           :value="state.jumperFuse ?? 0"
           :check="checkJumper"
           @set="setJumper"
         />
-        <p class="quiet">{{ t('Fuse every jumper like the circuit it feeds; keep its leads short.') }}</p>
+        <p class="quiet">{{ t('ui.bench.fuseEveryJumperLikeThe') }}</p>
       </div>
       <label class="field"
-        >{{ t('Moved by hand while measuring') }}
+        >{{ t('ui.bench.movedByHandWhileMeasuring') }}
         <select
           :value="state.wiggled?.[0] ?? ''"
           @change="alter({ wiggled: text($event) ? [text($event)] : [] })"
         >
-          <option value="">{{ t('nothing') }}</option>
+          <option value="">{{ t('ui.common.nothing') }}</option>
           <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('Battery') }}
+        >{{ t('ui.bench.battery') }}
         <select :value="state.battery?.after ?? ''" @change="setPast(text($event))">
-          <option value="">{{ t('rested') }}</option>
-          <option value="charging">{{ t('just charged: surface charge on top') }}</option>
-          <option value="load">{{ t('after a heavy load: bounces back') }}</option>
+          <option value="">{{ t('ui.bench.rested') }}</option>
+          <option value="charging">{{ t('ui.bench.justChargedSurfaceChargeOn') }}</option>
+          <option value="load">{{ t('ui.bench.afterAHeavyLoadBounces') }}</option>
         </select>
       </label>
       <QuantityField
         v-if="state.battery"
-        :label="t('Minutes since then')"
+        :label="t('ui.bench.minutesSinceThen')"
         unit=""
         :value="state.battery.minutes"
         :check="(m: number) => (m >= 0 && m <= 1440 ? undefined : 'From 0 to 1440 minutes.')"
         @set="alter({ battery: { after: state.battery.after, minutes: $event } })"
       />
       <QuantityField
-        :label="t('Temperature in this state')"
+        :label="t('ui.bench.temperatureInThisState')"
         unit="°C"
         :value="state.temperature ?? circuit.temperature"
         :check="checkTemperature"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import type { Message } from '../../../core/document'
+import { t, tell } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract'
@@ -9,7 +10,7 @@ import { useCircuit } from '../../stores/circuit'
 
 const store = useCircuit()
 const versions = ref<VersionList>([])
-const history = ref<{ what: string; undone: boolean }[]>([])
+const history = ref<{ what: Message; undone: boolean }[]>([])
 const open = ref(false)
 const name = ref('')
 const wrong = ref('')
@@ -56,37 +57,37 @@ const takeUp = (id: string) =>
     @update:show="$event && load()"
   >
     <template #trigger>
-      <button type="button" class="small">{{ t('Versions …') }}</button>
+      <button type="button" class="small">{{ t('ui.bench.versions') }}</button>
     </template>
-    <div class="versions" :aria-label="t('Versions')" @keydown.esc="open = false">
+    <div class="versions" :aria-label="t('ui.common.versions')" @keydown.esc="open = false">
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <form class="keep" @submit.prevent="keep">
         <NInput
           v-model:value="name"
           size="small"
-          :input-props="{ 'aria-label': t('Name of the version') }"
-          :placeholder="t('as taught in spring')"
+          :input-props="{ 'aria-label': t('ui.bench.nameOfTheVersion') }"
+          :placeholder="t('ui.bench.asTaughtInSpring')"
         />
         <NButton size="small" type="primary" attr-type="submit" :disabled="!name.trim()">{{
-          t('Keep')
+          t('ui.common.keep')
         }}</NButton>
       </form>
       <p v-if="!versions.length" class="quiet">
-        {{ t('No version kept yet. Every change is saved and can be undone anyway.') }}
+        {{ t('ui.bench.noVersionKeptYetEvery') }}
       </p>
       <ul>
         <li v-for="v in versions" :key="v.id">
           <span
             >{{ v.name }} <span class="quiet">{{ when(v.created) }}</span></span
           >
-          <NButton size="tiny" @click="takeUp(v.id)">{{ t('Take it up again') }}</NButton>
+          <NButton size="tiny" @click="takeUp(v.id)">{{ t('ui.bench.takeItUpAgain') }}</NButton>
         </li>
       </ul>
-      <h3>{{ t('What was done') }}</h3>
+      <h3>{{ t('ui.common.whatWasDone') }}</h3>
       <ol v-if="history.length" tabindex="0">
-        <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ t(h.what) }}</li>
+        <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ tell(h.what) }}</li>
       </ol>
-      <p v-else class="quiet">{{ t('Nothing yet.') }}</p>
+      <p v-else class="quiet">{{ t('ui.bench.nothingYet') }}</p>
     </div>
   </NPopover>
 </template>

@@ -1,3 +1,4 @@
+import { type Message } from '../../../core/document'
 import { tell } from '../../../core/words'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
@@ -19,7 +20,7 @@ function pretendServer(circuit: Circuit) {
       const { edit } = JSON.parse(body!) as { edit: Edit }
       const edited = applyEdit(stored.circuit, edit)
       if (!edited.ok) throw new Error(tell(edited.problem))
-      if (edit.type === 'arrange') labels.push(edit.label)
+      if (edit.type === 'arrange') labels.push(tell(edit.label as Message))
       stored = { ...stored, circuit: edited.circuit, revision: stored.revision + 1, undo: true }
     }
     return Promise.resolve(new Response(JSON.stringify(stored)))

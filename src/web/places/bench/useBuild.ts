@@ -1,3 +1,4 @@
+import { say, messageOf, type Message } from '../../../core/document'
 import { t, tell } from '../../words'
 import { computed, ref, watch, type Ref } from 'vue'
 import {
@@ -46,7 +47,7 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     return true
   }
 
-  function insert(items: readonly Item[], label: string): boolean {
+  function insert(items: readonly Item[], label: Message): boolean {
     const here = at.value
     const built = store.build(label, (c) => insertItems(c, current.value.id, here, items))
     if (!take(built, here + items.length) || !built?.ok) return false
@@ -58,11 +59,14 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
   function insertKind(kind: string): boolean {
     const definition = partOfKind(kind)
     const parameters = presets(circuit.value, definition)
-    return insert([{ new: { kind, parameters } }], t('{title} put in', { title: definition.title }))
+    return insert(
+      [{ new: { kind, parameters } }],
+      say('ui.bench.putIn', { title: messageOf(definition.title) }),
+    )
   }
 
   function branch(from: string, to: string, items: readonly Item[]): boolean {
-    const built = store.build(t('New path'), (c) => addPath(c, { from, to, items }))
+    const built = store.build(say('ui.bench.newPath'), (c) => addPath(c, { from, to, items }))
     if (!take(built) || !built?.ok) return false
     path.value = circuit.value.paths.length - 1
     caret.value = items.length
@@ -78,14 +82,14 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
       const from = read.from ?? circuit.value.paths[0]!.from
       return branch(from, read.to ?? commonReturn(circuit.value), read.items)
     }
-    return insert(read.items, t('{join} put in', { join: read.shown.join(', ') }).slice(0, 200))
+    return insert(read.items, say('ui.bench.putIn2', { join: read.shown }))
   }
 
   function remove(): void {
     const id = chosen.value
     if (!id) return
     const here = index.value
-    if (!take(store.build(t('{id} taken out', { id }), (c) => removeParts(c, [id])))) return
+    if (!take(store.build(say('ui.bench.takenOut', { id }), (c) => removeParts(c, [id])))) return
     path.value = Math.min(path.value, circuit.value.paths.length - 1)
     chosen.value = current.value.steps[Math.min(here, current.value.steps.length - 1)]?.part ?? null
     if (here >= 0) caret.value = Math.min(here, current.value.steps.length)
@@ -103,7 +107,11 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     const { id, steps } = current.value
     const part = steps[from]?.part
     const target = { path: id, index: to > from ? to + 1 : to }
-    take(store.build(t('{part} moved', { part }), (c) => moveStep(c, { path: id, index: from }, target)))
+    take(
+      store.build(say('ui.bench.moved', { part: part ?? '' }), (c) =>
+        moveStep(c, { path: id, index: from }, target),
+      ),
+    )
     if (part) chosen.value = part
     caret.value = to + 1
   }
@@ -111,33 +119,35 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
   function copy(): void {
     if (index.value < 0) return
     clipboard.value = copySteps(circuit.value, current.value.id, index.value, index.value + 1)
-    said.value = t('{chosen} copied: paste it anywhere', { chosen: chosen.value })
+    said.value = t('ui.bench.copiedPasteItAnywhere', { chosen: chosen.value })
   }
   /** The whole path, to be pasted as new parts. */
   function copyPath(): void {
     clipboard.value = copySteps(circuit.value, current.value.id, 0, current.value.steps.length)
-    said.value = t('{count} parts copied', { count: clipboard.value.length })
+    said.value = t('ui.bench.partsCopied', { count: clipboard.value.length })
   }
-  const paste = (): boolean => clipboard.value.length > 0 && insert(clipboard.value, t('Pasted'))
+  const paste = (): boolean => clipboard.value.length > 0 && insert(clipboard.value, say('ui.bench.pasted'))
 
   function duplicate(): void {
     if (index.value < 0) return
     const items = copySteps(circuit.value, current.value.id, index.value, index.value + 1)
     caret.value = index.value + 1
-    insert(items, t('{chosen} doubled', { chosen: chosen.value }))
+    insert(items, say('ui.bench.doubled', { chosen: chosen.value ?? '' }))
   }
 
   function replace(kind: string): void {
     const id = chosen.value
     if (!id) return
     const parameters = presets(circuit.value, partOfKind(kind))
-    const built = store.build(t('{id} replaced', { id }), (c) => replacePart(c, id, { kind, parameters }))
+    const built = store.build(say('ui.bench.replaced', { id }), (c) =>
+      replacePart(c, id, { kind, parameters }),
+    )
     if (take(built) && built?.ok) chosen.value = built.touched[0] ?? null
   }
 
   function setPins(pins: Pins): void {
     const id = chosen.value
-    if (id) take(store.build(t('Pins of {id}', { id }), (c) => changePins(c, id, pins)))
+    if (id) take(store.build(say('ui.bench.pinsOf', { id }), (c) => changePins(c, id, pins)))
   }
 
   const place = (index: number | null) => void (caret.value = index)

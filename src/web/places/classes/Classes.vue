@@ -51,8 +51,7 @@ const join = (one: ClassList[number], student: string) =>
   act(() => post(`/classes/${one.id}/members`, { student }))
 const teach = (one: ClassList[number], teaches: boolean) =>
   act(() => post(`/classes/${one.id}/teaching`, { teaches }, 'PUT'))
-const peopleWords = (one: ClassList[number]) =>
-  t('{count, plural, one {# person} other {# people}}', { count: one.members.length })
+const peopleWords = (one: ClassList[number]) => t('ui.common.count', { count: one.members.length })
 const find = ref('')
 const shown = computed(() => {
   const words = find.value.toLowerCase().trim()
@@ -70,18 +69,18 @@ async function slips() {
 
 <template>
   <div class="classes">
-    <h1>{{ t('Classes') }}</h1>
+    <h1>{{ t('ui.common.classes') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="two">
       <div class="list">
-        <p v-if="!classes.length">{{ t('None yet: name one, or take in a roster.') }}</p>
+        <p v-if="!classes.length">{{ t('ui.classes.noneYetNameOneOr') }}</p>
         <NInput
           v-if="classes.length > 8"
           v-model:value="find"
           size="small"
           clearable
-          :placeholder="t('Find a class')"
-          :input-props="{ 'aria-label': t('Find a class') }"
+          :placeholder="t('ui.classes.findAClass')"
+          :input-props="{ 'aria-label': t('ui.classes.findAClass') }"
         />
         <div class="all">
           <div v-for="one in shown" :key="one.id" class="one">
@@ -95,7 +94,7 @@ async function slips() {
               <b>{{ one.name }}</b>
               <span class="quiet">
                 {{
-                  [one.term, peopleWords(one), ...(one.own ? [t('you teach it')] : [])]
+                  [one.term, peopleWords(one), ...(one.own ? [t('ui.classes.youTeachIt')] : [])]
                     .filter(Boolean)
                     .join(' · ')
                 }}
@@ -106,10 +105,10 @@ async function slips() {
                 <NSwitch
                   size="small"
                   :value="one.own"
-                  :aria-label="t('You teach {name}', { name: one.name })"
+                  :aria-label="t('ui.classes.youTeach', { name: one.name })"
                   @update:value="teach(one, $event)"
                 />
-                <span class="quiet">{{ t('You teach it: it comes first where a class is chosen') }}</span>
+                <span class="quiet">{{ t('ui.classes.youTeachItItComes') }}</span>
               </label>
               <ul>
                 <li v-for="member in one.members" :key="member.id">
@@ -117,7 +116,7 @@ async function slips() {
                   <NButton
                     size="tiny"
                     quaternary
-                    :aria-label="t('Take {name} out of {name2}', { name: member.name, name2: one.name })"
+                    :aria-label="t('ui.classes.takeOutOf', { name: member.name, name2: one.name })"
                     @click="act(() => post(`/classes/${one.id}/members/${member.id}`, undefined, 'DELETE'))"
                   >
                     ✕
@@ -131,8 +130,8 @@ async function slips() {
                 filterable
                 size="small"
                 class="add"
-                :placeholder="t('Add somebody')"
-                :input-props="{ 'aria-label': t('Add somebody to {name}', { name: one.name }) }"
+                :placeholder="t('ui.classes.addSomebody')"
+                :input-props="{ 'aria-label': t('ui.classes.addSomebodyTo', { name: one.name }) }"
                 @update:value="(student: string) => join(one, student)"
               />
             </section>
@@ -140,32 +139,31 @@ async function slips() {
         </div>
         <form class="new" @submit.prevent="add">
           <label class="field"
-            >{{ t('Name') }}
-            <NInput v-model:value="name" size="small" :placeholder="t('Sweepers, second year')"
+            >{{ t('ui.common.name') }}
+            <NInput v-model:value="name" size="small" :placeholder="t('ui.classes.sweepersSecondYear')"
           /></label>
           <label class="field"
-            >{{ t('Term') }} <NInput v-model:value="term" size="small" :placeholder="t('Autumn 2026')"
+            >{{ t('ui.classes.term') }}
+            <NInput v-model:value="term" size="small" :placeholder="t('ui.classes.autumn2026')"
           /></label>
-          <NButton attr-type="submit" :disabled="!name.trim()">{{ t('New class') }}</NButton>
+          <NButton attr-type="submit" :disabled="!name.trim()">{{ t('ui.classes.newClass') }}</NButton>
         </form>
       </div>
       <div class="list">
         <Import @done="taken" />
-        <section v-if="done" :aria-label="t('What was taken in')" role="status">
+        <section v-if="done" :aria-label="t('ui.classes.whatWasTakenIn')" role="status">
           <p>
             {{
-              t('{count} added, {renamed} renamed, {joined} put into classes.', {
+              t('ui.classes.addedRenamedPutIntoClasses', {
                 count: done.added.length,
                 renamed: done.renamed,
                 joined: done.joined,
               })
             }}
-            <template v-if="done.added.length">{{
-              t('Their first passwords are told now and never again:')
-            }}</template>
+            <template v-if="done.added.length">{{ t('ui.classes.theirFirstPasswordsAreTold') }}</template>
           </p>
           <NButton v-if="done.added.length" type="primary" @click="slips">{{
-            t('Print the slips (PDF)')
+            t('ui.classes.printTheSlipsPdf')
           }}</NButton>
         </section>
       </div>

@@ -17,11 +17,11 @@ const wrong = ref('')
 const working = ref(false)
 const progress = ref<{ done: number; of: number } | null>(null)
 const names: Readonly<Record<keyof Columns, string>> = {
-  name: t('Whole name'),
-  given: t('First name'),
-  family: t('Family name'),
-  login: t('Sign-in name'),
-  class: t('Class'),
+  name: t('ui.classes.wholeName'),
+  given: t('ui.classes.firstName'),
+  family: t('ui.classes.familyName'),
+  login: t('ui.common.signInName'),
+  class: t('ui.common.class'),
 }
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
@@ -41,9 +41,9 @@ async function choose(event: Event) {
 const answers = ref<Record<string, Answer>>({})
 type Answer = 'same' | 'other' | 'skip'
 const choices = [
-  { value: 'same', label: t('the same person: link them') },
-  { value: 'other', label: t('somebody else: add an account') },
-  { value: 'skip', label: t('leave it as it is') },
+  { value: 'same', label: t('ui.classes.theSamePersonLinkThem') },
+  { value: 'other', label: t('ui.classes.somebodyElseAddAnAccount') },
+  { value: 'skip', label: t('ui.classes.leaveItAsItIs') },
 ]
 const body = computed(() => ({
   files: files.value,
@@ -56,24 +56,19 @@ function answer(login: string, value: Answer) {
 }
 const asked = (one: RosterPlan['people'][number]) => one.what === 'question' || one.given in answers.value
 const open = computed(() => plan.value?.people.filter((p) => p.what === 'question').length ?? 0)
-const openWords = computed(() =>
-  t(
-    '{open, plural, one {# sign-in name is} other {# sign-in names are}} taken by somebody: say whose it is, or it is left as it is.',
-    { open: open.value },
-  ),
-)
+const openWords = computed(() => t('ui.classes.openTakenBySomebodySay', { open: open.value }))
 const words = (one: RosterPlan['people'][number]): string => {
   switch (one.what) {
     case 'new':
-      return t('is added')
+      return t('ui.classes.isAdded')
     case 'same':
-      return t('stays')
+      return t('ui.classes.stays')
     case 'renamed':
-      return t('was {was}', { was: one.was })
+      return t('ui.classes.was', { was: one.was })
     case 'skipped':
-      return t('is left as it is')
+      return t('ui.classes.isLeftAsItIs')
     case 'question':
-      return t('The sign-in name belongs to {was}. Is this the same person?', { was: one.was })
+      return t('ui.classes.theSignInNameBelongs', { was: one.was })
   }
 }
 async function look() {
@@ -112,21 +107,21 @@ function column(key: keyof Columns, event: Event) {
 </script>
 
 <template>
-  <section :aria-label="t('Take in a roster')">
-    <h2>{{ t('Take in a roster') }}</h2>
+  <section :aria-label="t('ui.classes.takeInARoster')">
+    <h2>{{ t('ui.classes.takeInARoster') }}</h2>
     <p class="quiet">
-      {{ t('The files of a OneRoster 1.1 or 1.2 set (users, classes, enrollments), or one table as CSV.') }}
+      {{ t('ui.classes.theFilesOfAOneroster') }}
     </p>
     <label class="field"
-      >{{ t('Files') }} <input type="file" accept=".csv,text/csv" multiple @change="choose"
+      >{{ t('ui.classes.files') }} <input type="file" accept=".csv,text/csv" multiple @change="choose"
     /></label>
     <div v-if="columns" class="columns">
       <label v-for="(label, key) in names" :key="key" class="field"
-        >{{ t(label) }}
+        >{{ label }}
         <select :value="columns[key]" @change="column(key, $event)">
-          <option :value="-1">{{ t('no column') }}</option>
+          <option :value="-1">{{ t('ui.classes.noColumn') }}</option>
           <option v-for="(head, i) in heads" :key="i" :value="i">
-            {{ head || t('column {x}', { x: i + 1 }) }}
+            {{ head || t('ui.classes.column', { x: i + 1 }) }}
           </option>
         </select>
       </label>
@@ -134,21 +129,24 @@ function column(key: keyof Columns, event: Event) {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="plan">
       <p role="status">
-        <b>{{ fresh }}</b> {{ t('new,') }} <b>{{ renamed }}</b> {{ t('with another name,') }}
-        <b>{{ plan.people.length - fresh - renamed }}</b> {{ t('as they are;') }}
-        <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b> {{ t('new classes.') }}
+        <b>{{ fresh }}</b> {{ t('ui.classes.new') }} <b>{{ renamed }}</b>
+        {{ t('ui.classes.withAnotherName') }} <b>{{ plan.people.length - fresh - renamed }}</b>
+        {{ t('ui.classes.asTheyAre') }} <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b>
+        {{ t('ui.classes.newClasses') }}
       </p>
       <ul v-if="plan.problems.length" class="problems">
         <li v-for="(p, i) in plan.problems.slice(0, 12)" :key="i">{{ p.where }}: {{ tell(p) }}</li>
-        <li v-if="plan.problems.length > 12">{{ t('and {x} more', { x: plan.problems.length - 12 }) }}</li>
+        <li v-if="plan.problems.length > 12">
+          {{ t('ui.common.andMore', { x: plan.problems.length - 12 }) }}
+        </li>
       </ul>
-      <div class="scroll" tabindex="0" role="region" :aria-label="t('What would change')">
+      <div class="scroll" tabindex="0" role="region" :aria-label="t('ui.classes.whatWouldChange')">
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Name') }}</th>
-              <th scope="col">{{ t('Sign-in name') }}</th>
-              <th scope="col">{{ t('What happens') }}</th>
+              <th scope="col">{{ t('ui.common.name') }}</th>
+              <th scope="col">{{ t('ui.common.signInName') }}</th>
+              <th scope="col">{{ t('ui.classes.whatHappens') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -162,8 +160,8 @@ function column(key: keyof Columns, event: Event) {
                   size="small"
                   :value="answers[one.given] ?? null"
                   :options="choices"
-                  :aria-label="t('Whose account {login} is', { login: one.given })"
-                  :placeholder="t('Choose')"
+                  :aria-label="t('ui.classes.whoseAccountIs', { login: one.given })"
+                  :placeholder="t('ui.common.choose')"
                   @update:value="(value: Answer) => answer(one.given, value)"
                 />
               </td>
@@ -175,10 +173,10 @@ function column(key: keyof Columns, event: Event) {
         {{ openWords }}
       </p>
       <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take">{{
-        t('Take them in')
+        t('ui.classes.takeThemIn')
       }}</NButton>
       <div v-if="progress" class="progress" role="status">
-        {{ t('First passwords: {done} of {of}', progress) }}
+        {{ t('ui.classes.firstPasswordsOf', progress) }}
         <NProgress :percentage="Math.round((100 * progress.done) / progress.of)" :show-indicator="false" />
       </div>
     </template>

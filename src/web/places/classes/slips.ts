@@ -10,12 +10,12 @@ export async function printSlips(people: RosterDone['added']): Promise<void> {
     stack: [
       { text: name, fontSize: 13, bold: true },
       {
-        text: t('Sign-in name: {login}', { login }),
+        text: t('ui.classes.signInName', { login }),
         fontSize: 11,
         margin: [0, 3, 0, 0] as [number, number, number, number],
       },
-      { text: t('First password: {password}', { password }), fontSize: 11 },
-      { text: t('You choose your own when you first sign in.'), style: 'quiet' },
+      { text: t('ui.classes.firstPassword', { password }), fontSize: 11 },
+      { text: t('ui.classes.youChooseYourOwnWhen'), style: 'quiet' },
       { text: address, style: 'quiet' },
     ],
     margin: [4, 6, 4, 6] as [number, number, number, number],
@@ -31,6 +31,8 @@ export async function printSlips(people: RosterDone['added']): Promise<void> {
   ])
   saveBlob(
     'sign-in-slips.pdf',
-    await make(page(t('Sign-in slips'), [{ table: { widths: ['*', 90], dontBreakRows: true, body: rows } }])),
+    await make(
+      page(t('ui.classes.signInSlips'), [{ table: { widths: ['*', 90], dontBreakRows: true, body: rows } }]),
+    ),
   )
 }

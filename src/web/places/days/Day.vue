@@ -37,8 +37,8 @@ async function handOut(round: number) {
     const count = await once(() => day.handOut(round))
     if (count === undefined) return
     said.value = count
-      ? t('Round {x} is out: {count} orders.', { x: round + 1, count })
-      : t('Everybody has an order of round {x}.', { x: round + 1 })
+      ? t('ui.days.roundIsOutOrders', { x: round + 1, count })
+      : t('ui.days.everybodyHasAnOrderOf', { x: round + 1 })
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -70,10 +70,10 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       <h1>{{ stored.name }}</h1>
       <span>{{ dayWords(stored.day) }}</span>
       <span
-        >{{ t('Word of the day:') }} <b class="reading">{{ stored.word }}</b></span
+        >{{ t('ui.common.wordOfTheDay') }} <b class="reading">{{ stored.word }}</b></span
       >
       <label
-        >{{ t('from') }}
+        >{{ t('ui.days.from') }}
         <input
           type="time"
           class="plain"
@@ -89,10 +89,10 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :value="body.rounds"
           @change="day.change({ rounds: numberOf($event, 1, 12, body.rounds) })"
         />
-        {{ t('rounds') }}</label
+        {{ t('ui.days.rounds') }}</label
       >
       <label
-        >{{ t('of') }}
+        >{{ t('ui.days.of') }}
         <input
           type="number"
           class="plain short"
@@ -101,37 +101,43 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :value="body.minutes"
           @change="day.change({ minutes: numberOf($event, 5, 240, body.minutes) })"
         />
-        {{ t('min') }}</label
+        {{ t('ui.days.min') }}</label
       >
-      <button type="button" class="small" @click="pair(1)">{{ t('Alone') }}</button>
-      <button type="button" class="small" @click="pair(2)">{{ t('In pairs') }}</button>
+      <button type="button" class="small" @click="pair(1)">{{ t('ui.days.alone') }}</button>
+      <button type="button" class="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</button>
       <span class="quiet" role="status">{{
-        waiting ? t('not saved: no connection, trying again') : saving ? t('saving …') : t('saved')
+        waiting
+          ? t('ui.common.notSavedNoConnectionTrying')
+          : saving
+            ? t('ui.common.saving')
+            : t('ui.common.saved')
       }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div class="acts">
-      <NButton type="primary" @click="day.turn">{{ planned ? t('Rotate anew') : t('Rotate') }}</NButton>
+      <NButton type="primary" @click="day.turn">{{
+        planned ? t('ui.days.rotateAnew') : t('ui.days.rotate')
+      }}</NButton>
       <span v-if="best !== null" role="status"
         >{{
           broken.length
-            ? t('The best that was found: {count} rules are broken.', { count: broken.length })
-            : t('No rule is broken; families are met as evenly as {found}.', {
-                found: best ? t('can be') : t('was found'),
+            ? t('ui.days.theBestThatWasFound', { count: broken.length })
+            : t('ui.days.noRuleIsBrokenFamilies', {
+                found: best ? t('ui.days.canBe') : t('ui.days.wasFound'),
               })
-        }}{{ groups.some((g) => g.needs.length) ? t(' What each has shown least comes first.') : '' }}</span
+        }}{{ groups.some((g) => g.needs.length) ? t('ui.days.whatEachHasShownLeast') : '' }}</span
       >
       <span class="gap" />
-      <NButton size="small" @click="print('sealed')">{{ t('Sealed cards') }}</NButton>
-      <NButton size="small" @click="print('stations')">{{ t('Station cards') }}</NButton>
-      <NButton size="small" @click="print('orders')">{{ t('Orders') }}</NButton>
-      <NButton size="small" @click="calendar">{{ t('Calendar') }}</NButton>
-      <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
+      <NButton size="small" @click="print('sealed')">{{ t('ui.days.sealedCards') }}</NButton>
+      <NButton size="small" @click="print('stations')">{{ t('ui.days.stationCards') }}</NButton>
+      <NButton size="small" @click="print('orders')">{{ t('ui.days.orders') }}</NButton>
+      <NButton size="small" @click="calendar">{{ t('ui.days.calendar') }}</NButton>
+      <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
-    <ul v-if="broken.length && planned" class="broken" :aria-label="t('Broken rules')">
+    <ul v-if="broken.length && planned" class="broken" :aria-label="t('ui.days.brokenRules')">
       <li v-for="(one, i) in broken.slice(0, 6)" :key="i">{{ tell(one.why) }}</li>
-      <li v-if="broken.length > 6">{{ t('and {x} more', { x: broken.length - 6 }) }}</li>
+      <li v-if="broken.length > 6">{{ t('ui.common.andMore', { x: broken.length - 6 }) }}</li>
     </ul>
     <Plan
       v-if="planned"
@@ -144,8 +150,8 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       @swap="day.swap"
       @out="handOut"
     />
-    <p v-else>{{ t('Say below what is planted where, then rotate.') }}</p>
-    <h2>{{ t('Stations, as they stand side by side') }}</h2>
+    <p v-else>{{ t('ui.days.sayBelowWhatIsPlanted') }}</p>
+    <h2>{{ t('ui.days.stationsAsTheyStandSide') }}</h2>
     <Stands :stands="body.stands" :lessons="lessons" @change="day.change({ stands: $event })" />
   </div>
 </template>

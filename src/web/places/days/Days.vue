@@ -39,10 +39,10 @@ await Promise.all([read(null), scope.load().catch(said), scope.loadPeople().catc
 const people = computed(() => scope.members.filter(({ id }) => !scope.people || scope.people.has(id)))
 const together = ref(1)
 const togetherOptions = [
-  { value: 1, label: t('each at a bench of their own') },
-  { value: 2, label: t('in pairs') },
-  { value: 3, label: t('in threes') },
-  { value: 4, label: t('in fours') },
+  { value: 1, label: t('ui.days.eachAtABenchOf') },
+  { value: 2, label: t('ui.days.inPairs2') },
+  { value: 3, label: t('ui.days.inThrees') },
+  { value: 4, label: t('ui.days.inFours') },
 ]
 const groups = computed(() =>
   Array.from({ length: Math.ceil(people.value.length / together.value) }, (_, i) =>
@@ -51,7 +51,7 @@ const groups = computed(() =>
 )
 const tooMany = computed(() => groups.value.length > mostStands)
 const sums = computed(() =>
-  t('{people, plural, one {# person} other {# people}}, {benches, plural, one {# bench} other {# benches}}', {
+  t('ui.days.peopleBenches', {
     people: people.value.length,
     benches: groups.value.length,
   }),
@@ -67,14 +67,14 @@ async function make() {
     sets.sort((a, b) => a.set - b.set)
     const benches = Math.max(rounds.value, groups.value.length)
     const stands = Array.from({ length: benches }, (_, i) => ({
-      name: t('Bench {x}', { x: i + 1 }),
+      name: t('ui.days.bench', { x: i + 1 }),
       lesson: sets[i % Math.max(1, sets.length)]?.lesson ?? null,
       set: sets[i % Math.max(1, sets.length)]?.set ?? 0,
       real: false,
       checked: [],
     }))
     const { id } = await send(z.object({ id: z.uuid() }), '/days', {
-      name: name.value.trim() || t('Lab day'),
+      name: name.value.trim() || t('ui.common.labDay'),
       day: day.value,
       class: scope.scope.classes.length === 1 ? scope.scope.classes[0] : null,
       body: {
@@ -96,33 +96,36 @@ async function make() {
 
 <template>
   <div class="days">
-    <h1>{{ t('Lab days') }}</h1>
+    <h1>{{ t('ui.common.labDays') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form class="new" :aria-label="t('New lab day')" @submit.prevent="make">
+    <form class="new" :aria-label="t('ui.days.newLabDay')" @submit.prevent="make">
       <label class="field"
-        >{{ t('Name') }} <NInput v-model:value="name" size="small" :placeholder="t('Thursday group')"
+        >{{ t('ui.common.name') }}
+        <NInput v-model:value="name" size="small" :placeholder="t('ui.days.thursdayGroup')"
       /></label>
-      <label class="field">{{ t('Day') }} <input v-model="day" type="date" class="plain" required /></label>
       <label class="field"
-        >{{ t('Rounds') }}
+        >{{ t('ui.days.day') }} <input v-model="day" type="date" class="plain" required
+      /></label>
+      <label class="field"
+        >{{ t('ui.days.rounds2') }}
         <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
       /></label>
-      <div class="field">{{ t('Who comes') }} <ScopeChoice with-people /></div>
+      <div class="field">{{ t('ui.days.whoComes') }} <ScopeChoice with-people /></div>
       <label class="field"
-        >{{ t('At the benches') }}
+        >{{ t('ui.common.atTheBenches') }}
         <NSelect
           v-model:value="together"
           class="together"
           size="small"
           filterable
           :options="togetherOptions"
-          :input-props="{ 'aria-label': t('At the benches') }"
+          :input-props="{ 'aria-label': t('ui.common.atTheBenches') }"
       /></label>
-      <NButton type="primary" attr-type="submit" :disabled="tooMany">{{ t('Plan it') }}</NButton>
+      <NButton type="primary" attr-type="submit" :disabled="tooMany">{{ t('ui.days.planIt') }}</NButton>
       <p class="sums" role="status">
         {{ sums }}
         <span v-if="tooMany" class="wrong">{{
-          t('A lab day has {most} benches at most: choose fewer people, or let more of them share a bench.', {
+          t('ui.days.aLabDayHasBenches', {
             most: mostStands,
           })
         }}</span>
@@ -134,24 +137,20 @@ async function make() {
       class="find"
       size="small"
       clearable
-      :placeholder="t('Find a lab day by its name')"
-      :input-props="{ 'aria-label': t('Find a lab day by its name') }"
+      :placeholder="t('ui.days.findALabDayBy')"
+      :input-props="{ 'aria-label': t('ui.days.findALabDayBy') }"
     />
-    <p v-if="!days.length && find">{{ t('No lab day has a name like that.') }}</p>
+    <p v-if="!days.length && find">{{ t('ui.days.noLabDayHasA') }}</p>
     <p v-else-if="!days.length">
-      {{
-        t(
-          'None planned yet. A day has a bench for everybody, a lesson on each, and rounds in which they go on.',
-        )
-      }}
+      {{ t('ui.days.nonePlannedYetADay') }}
     </p>
     <table v-else class="data">
       <thead>
         <tr>
-          <th scope="col">{{ t('Day') }}</th>
-          <th scope="col">{{ t('Name') }}</th>
-          <th scope="col" class="num">{{ t('Stations') }}</th>
-          <th scope="col" class="num">{{ t('Rounds handed out') }}</th>
+          <th scope="col">{{ t('ui.days.day') }}</th>
+          <th scope="col">{{ t('ui.common.name') }}</th>
+          <th scope="col" class="num">{{ t('ui.days.stations') }}</th>
+          <th scope="col" class="num">{{ t('ui.days.roundsHandedOut') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -161,7 +160,7 @@ async function make() {
             <RouterLink :to="{ name: 'day', params: { id: one.id } }">{{ one.name }}</RouterLink>
           </td>
           <td class="num">{{ one.stations }}</td>
-          <td class="num">{{ t('{out} of {rounds}', { out: one.out, rounds: one.rounds }) }}</td>
+          <td class="num">{{ t('ui.days.of2', { out: one.out, rounds: one.rounds }) }}</td>
         </tr>
       </tbody>
     </table>

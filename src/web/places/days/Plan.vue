@@ -33,16 +33,16 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
 </script>
 
 <template>
-  <table class="data plan" :aria-label="t('Who works where')">
+  <table class="data plan" :aria-label="t('ui.days.whoWorksWhere')">
     <thead>
       <tr>
-        <th scope="col">{{ t('Who') }}</th>
+        <th scope="col">{{ t('ui.days.who') }}</th>
         <th v-for="(time, r) in times" :key="r" scope="col">
-          {{ t('Round {x}', { x: r + 1 }) }} <span class="quiet">{{ time }}</span>
+          {{ t('ui.days.round', { x: r + 1 }) }} <span class="quiet">{{ time }}</span>
           <button v-if="!out.includes(r)" type="button" class="small" @click="emit('out', r)">
-            {{ t('Hand out') }}
+            {{ t('ui.days.handOut') }}
           </button>
-          <span v-else class="quiet">{{ t('is out') }}</span>
+          <span v-else class="quiet">{{ t('ui.days.isOut') }}</span>
         </th>
       </tr>
     </thead>
@@ -55,7 +55,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
             class="place"
             :class="{ bad: bad.has(`${g}.${r}`) }"
             :aria-pressed="isHeld(g, r)"
-            :title="whyOf(g, r).length ? t('breaks a rule') : stands[seat]?.task"
+            :title="whyOf(g, r).length ? t('ui.days.breaksARule') : stands[seat]?.task"
             draggable="true"
             @dragstart="held = { group: g, round: r }"
             @dragover.prevent
@@ -63,7 +63,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
             @click="take({ group: g, round: r })"
             @keydown.esc="held = null"
           >
-            <b>{{ stands[seat]?.name ?? t('no bench') }}</b>
+            <b>{{ stands[seat]?.name ?? t('ui.days.noBench') }}</b>
             <span>{{ stands[seat]?.task }}</span>
           </button>
         </td>

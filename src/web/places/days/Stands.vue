@@ -11,10 +11,10 @@ const props = defineProps<{ stands: readonly StandNow[]; lessons: readonly Lesso
 const emit = defineEmits<{ change: [stands: StandNow[]] }>()
 const words: Readonly<Record<(typeof checks)[number], string>> = {
   planted: 'planted',
-  commissioned: t('readings prove it, and nothing else'),
+  commissioned: t('ui.days.readingsProveItAndNothing'),
   run: 'worked',
   restored: 'restored',
-  healthy: t('proven healthy'),
+  healthy: t('ui.days.provenHealthy'),
 }
 const set = (i: number, part: Partial<StandNow>) =>
   emit(
@@ -33,12 +33,18 @@ function tick(i: number, check: (typeof checks)[number]) {
 const add = () =>
   emit('change', [
     ...props.stands,
-    { name: t('Bench {x}', { x: props.stands.length + 1 }), lesson: null, set: 0, real: false, checked: [] },
+    {
+      name: t('ui.days.bench', { x: props.stands.length + 1 }),
+      lesson: null,
+      set: 0,
+      real: false,
+      checked: [],
+    },
   ])
 </script>
 
 <template>
-  <section :aria-label="t('Stations')">
+  <section :aria-label="t('ui.days.stations')">
     <VueDraggable
       :model-value="[...stands]"
       tag="ol"
@@ -51,16 +57,16 @@ const add = () =>
         <input
           class="plain"
           :value="stand.name"
-          :aria-label="t('Name of station {x}', { x: i + 1 })"
+          :aria-label="t('ui.days.nameOfStation', { x: i + 1 })"
           maxlength="60"
           @change="set(i, { name: valueOf($event).trim() || stand.name })"
         />
         <select
           :value="stand.lesson ? `${stand.lesson} ${stand.set}` : ''"
-          :aria-label="t('What is planted at {name}', { name: stand.name })"
+          :aria-label="t('ui.days.whatIsPlantedAt', { name: stand.name })"
           @change="choose(i, valueOf($event))"
         >
-          <option value="">{{ t('nothing yet') }}</option>
+          <option value="">{{ t('ui.days.nothingYet') }}</option>
           <optgroup v-for="lesson in lessons" :key="lesson.id" :label="lesson.name">
             <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">
               {{ name }} – {{ lesson.name }}
@@ -69,12 +75,12 @@ const add = () =>
         </select>
         <label class="real"
           ><input type="checkbox" :checked="stand.real" @change="set(i, { real: !stand.real })" />
-          {{ t('real board') }}</label
+          {{ t('ui.common.realBoard') }}</label
         >
         <button
           type="button"
           class="small"
-          :aria-label="t('Take {name} out', { name: stand.name })"
+          :aria-label="t('ui.days.takeOut', { name: stand.name })"
           @click="
             emit(
               'change',
@@ -87,12 +93,12 @@ const add = () =>
         <div v-if="stand.real" class="checks">
           <label v-for="check in checks" :key="check"
             ><input type="checkbox" :checked="stand.checked.includes(check)" @change="tick(i, check)" />
-            {{ t(words[check]) }}</label
+            {{ words[check] }}</label
           >
         </div>
       </li>
     </VueDraggable>
-    <NButton size="small" @click="add">{{ t('One more station') }}</NButton>
+    <NButton size="small" @click="add">{{ t('ui.days.oneMoreStation') }}</NButton>
   </section>
 </template>
 

@@ -9,7 +9,10 @@ export function calendarOf(
   times: readonly string[],
   stamp: Date,
 ): string {
-  const calendar = ical({ name, prodId: { company: 'Brachyon', product: t('Lab day'), language: 'EN' } })
+  const calendar = ical({
+    name,
+    prodId: { company: 'Brachyon', product: t('ui.common.labDay'), language: 'EN' },
+  })
   times.forEach((time, r) => {
     const start = new Date(`${day}T${time}:00`)
     calendar.createEvent({
@@ -18,8 +21,8 @@ export function calendarOf(
       start,
       end: new Date(start.getTime() + body.minutes * 60_000),
       floating: true,
-      summary: t('{name}, round {x}', { name, x: r + 1 }),
-      description: t('{count} stations, {count2} groups', {
+      summary: t('ui.days.round2', { name, x: r + 1 }),
+      description: t('ui.days.stationsGroups', {
         count: body.stands.length,
         count2: body.groups.length,
       }),

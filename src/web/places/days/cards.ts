@@ -1,4 +1,4 @@
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import type { Content } from 'pdfmake/interfaces'
 import { storedLessonSchema, type LessonRow, type StoredDay, type StoredLesson } from '../../../contract'
 import { faultOfKind, describeFault } from '../../../core/faults'
@@ -17,7 +17,7 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
     const set = stored?.lesson.sets[stand.set]
     return [
       {
-        text: t('{name}: for the instructor only', { name: stand.name }),
+        text: t('ui.days.forTheInstructorOnly', { name: stand.name }),
         style: 'title',
         ...(i > 0 && { pageBreak: 'before' as const }),
       },
@@ -28,39 +28,39 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
             ...set.faults.flatMap((fault): Content[] => {
               const { built, caution: care } = faultOfKind(fault.kind)
               return [
-                { text: t(describeFault(stored.lesson.circuit, fault)), bold: true, margin: [0, 6, 0, 0] },
+                { text: tell(describeFault(stored.lesson.circuit, fault)), bold: true, margin: [0, 6, 0, 0] },
                 {
                   text: stand.real
-                    ? t('Made on the board: {built}', { built: t(built) })
-                    : t('On a virtual board: nothing is to be made.'),
+                    ? t('ui.days.madeOnTheBoard', { built: tell(built) })
+                    : t('ui.days.onAVirtualBoardNothing'),
                 },
-                ...(care ? [{ text: t(care), style: 'bad' }] : []),
+                ...(care ? [{ text: tell(care), style: 'bad' }] : []),
               ]
             }),
             ...(set.complaint
               ? [
                   {
-                    text: t('The driver says: “{complaint}”', { complaint: set.complaint }),
+                    text: t('ui.days.theDriverSays', { complaint: set.complaint }),
                     margin: [0, 6, 0, 0] as [number, number, number, number],
                   },
                 ]
               : []),
             ...(stand.real
               ? [
-                  { text: t('In this order'), style: 'state' },
+                  { text: t('ui.days.inThisOrder'), style: 'state' },
                   {
                     ol: [
-                      t('Plant it.'),
-                      t('Commission: a few readings prove that it is in, and that nothing else is wrong.'),
-                      t('Run the rounds.'),
-                      t('Restore the board.'),
-                      t('Prove it healthy: the same readings as before it was planted.'),
+                      t('ui.days.plantIt'),
+                      t('ui.days.commissionAFewReadingsProve'),
+                      t('ui.days.runTheRounds'),
+                      t('ui.days.restoreTheBoard'),
+                      t('ui.days.proveItHealthyTheSame'),
                     ],
                   },
                 ]
               : []),
           ]
-        : [{ text: t('Nothing is planted here.') }]),
+        : [{ text: t('ui.days.nothingIsPlantedHere') }]),
       { text: caution(), style: 'quiet', margin: [0, 12, 0, 0] },
     ]
   })
@@ -74,7 +74,7 @@ export function stations(day: StoredDay, address: string): Content[] {
       { text: dated(day), fontSize: 13, margin: [0, 4, 0, 16] },
       { qr: `${address}/card/${day.id}/${i + 1}`, fit: 190 },
       {
-        text: t('Scan it, type the word of the day, choose your name.'),
+        text: t('ui.days.scanItTypeTheWord'),
         fontSize: 12,
         margin: [0, 8, 0, 2],
       },
@@ -84,7 +84,7 @@ export function stations(day: StoredDay, address: string): Content[] {
         margin: [0, 0, 0, 16],
       },
       {
-        text: stand.real ? t('A real board: type what your meter shows.') : t('A virtual board.'),
+        text: stand.real ? t('ui.days.aRealBoardTypeWhat') : t('ui.days.aVirtualBoard'),
         fontSize: 13,
       },
       { text: caution(), style: 'quiet', margin: [0, 16, 0, 0] },
@@ -98,7 +98,7 @@ export function orders(day: StoredDay, groups: readonly string[], times: readonl
   return [
     { text: dated(day), style: 'title' },
     table(
-      ['', ...times.map((time, r) => t('Round {x}, {time}', { x: r + 1, time }))],
+      ['', ...times.map((time, r) => t('ui.days.round3', { x: r + 1, time }))],
       groups.map((name, g) => [
         { text: name, bold: true },
         ...times.map((_, r) => day.body.stands[day.body.seats[g]?.[r] ?? -1]?.name ?? '–'),
@@ -124,7 +124,7 @@ export async function dayCards(
       : what === 'stations'
         ? stations(day, window.location.origin)
         : orders(day, groups, times)
-  const title = `${day.name}, ${what === 'sealed' ? t('sealed cards') : what === 'stations' ? t('station cards') : t('orders')}`
+  const title = `${day.name}, ${what === 'sealed' ? t('ui.days.sealedCards2') : what === 'stations' ? t('ui.days.stationCards2') : t('ui.days.orders2')}`
   saveBlob(
     fileName(title, 'pdf'),
     await make(page(title, content, what === 'orders' ? 'landscape' : 'portrait')),

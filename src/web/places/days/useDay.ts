@@ -12,7 +12,7 @@ import {
   type StoredDay,
   type User,
 } from '../../../contract'
-import { faultKinds, faultOfKind, families, type FaultKind } from '../../../core/faults'
+import { faultKinds, faultOfKind, type FaultKind } from '../../../core/faults'
 import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
 import { ask, messageOf, retryWhileOffline, send } from '../../api/client'
 
@@ -45,7 +45,7 @@ export async function useDay(id: string) {
 
   const body = computed(() => stored.value.body)
   const nameOf = (student: string) =>
-    people.value.find((p) => p.id === student)?.name ?? t('somebody who left')
+    people.value.find((p) => p.id === student)?.name ?? t('ui.days.somebodyWhoLeft')
   /** What each needs first, by what they have shown; nobody needs anything until it is known. */
   const next = shallowRef<ReadonlyMap<string, readonly string[]>>(new Map())
   const ledger = readNeeds(stored.value.body.groups.flat()).then(
@@ -54,8 +54,8 @@ export async function useDay(id: string) {
   )
   const groups = computed(() =>
     body.value.groups.map((people) => ({
-      name: people.map(nameOf).join(t(' and ')),
-      needs: needsOf(people.map((id) => next.value.get(id) ?? [])).map((family) => families[family].title),
+      name: people.map(nameOf).join(t('ui.common.and')),
+      needs: needsOf(people.map((id) => next.value.get(id) ?? [])),
     })),
   )
   const stands = computed((): Stand[] =>
@@ -64,8 +64,8 @@ export async function useDay(id: string) {
       const kind = row?.kinds[set] ?? ''
       return {
         name,
-        task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : t('nothing yet at {name}', { name }),
-        family: isKind(kind) ? families[faultOfKind(kind).family].title : '',
+        task: row ? `${row.name}: ${row.sets[set] ?? set + 1}` : t('ui.days.nothingYetAt', { name }),
+        family: isKind(kind) ? faultOfKind(kind).family : '',
       }
     }),
   )

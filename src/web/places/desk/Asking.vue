@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { brightnessText } from '../../../core/parts'
+import { scaleWord } from '../../../core/instruments'
 import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
@@ -14,17 +14,17 @@ const other = { red: 'black', black: 'red' } as const
 const carryBy = (by: 1 | -1, which: (next: 'red' | 'black') => 'red' | 'black') => () =>
   hold.value === 'leads' && (carry(which(props.next), by), true)
 const carried = useKeys(
-  t('At the prediction'),
+  t('ui.desk.atThePrediction'),
   [
     {
       press: ['ArrowUp'],
-      what: t('the lead whose turn it is, one point up the path'),
+      what: t('ui.desk.theLeadWhoseTurnIt'),
       act: carryBy(-1, (n) => n),
     },
-    { press: ['ArrowDown'], what: t('the same, one point down'), act: carryBy(1, (n) => n) },
+    { press: ['ArrowDown'], what: t('ui.desk.theSameOnePointDown'), act: carryBy(1, (n) => n) },
     {
       press: ['Shift ArrowUp', 'Shift ArrowDown'],
-      what: t('the other lead'),
+      what: t('ui.desk.theOtherLead'),
       act: (event) => carryBy(event.key === 'ArrowUp' ? -1 : 1, (n) => other[n])(),
     },
   ],
@@ -35,49 +35,49 @@ const carried = useKeys(
 <template>
   <form class="asking" @submit.prevent="measure" @keydown="carried">
     <fieldset v-if="asks.type !== 'value'">
-      <legend>{{ t('A good circuit would …') }}</legend>
+      <legend>{{ t('ui.desk.aGoodCircuitWould') }}</legend>
       <template v-if="asks.type === 'beep'">
-        <label><input v-model="draft.prediction" type="radio" value="beep" /> {{ t('beep') }}</label>
+        <label><input v-model="draft.prediction" type="radio" value="beep" /> {{ t('ui.desk.beep') }}</label>
         <label
-          ><input v-model="draft.prediction" type="radio" value="OL" /> {{ t('stay silent (OL)') }}</label
+          ><input v-model="draft.prediction" type="radio" value="OL" /> {{ t('ui.desk.staySilentOl') }}</label
         >
       </template>
       <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
-        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ t(brightnessText(word)) }}</label
+        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ tell(scaleWord(word)) }}</label
       >
     </fieldset>
     <label v-else class="field"
-      >{{ t('A good circuit would show') }}
+      >{{ t('ui.common.aGoodCircuitWouldShow') }}
       <NInput
         v-model:value="draft.prediction"
-        :input-props="{ 'aria-label': t('Prediction'), inputmode: 'text' }"
-        :placeholder="asks.unit === 'Ω' ? t('such as 4k7 or OL') : t('such as 12.4 or 80 m')"
+        :input-props="{ 'aria-label': t('ui.desk.prediction'), inputmode: 'text' }"
+        :placeholder="asks.unit === 'Ω' ? t('ui.desk.suchAs4k7OrOl') : t('ui.desk.suchAs124Or')"
       >
         <template #suffix>{{ asks.unit }}</template>
       </NInput>
     </label>
     <label v-if="asks.type === 'value' && model.draft.ringed.length" class="field"
-      >{{ t('If {x} is at fault (if you like)', { x: model.draft.ringed[0] }) }}
+      >{{ t('ui.desk.ifIsAtFaultIf', { x: model.draft.ringed[0] }) }}
       <NInput
         v-model:value="draft.suspected"
-        :input-props="{ 'aria-label': t('Prediction with the suspect at fault') }"
-        :placeholder="asks.unit === 'Ω' ? t('such as OL') : t('such as 0.3')"
+        :input-props="{ 'aria-label': t('ui.desk.predictionWithTheSuspectAt') }"
+        :placeholder="asks.unit === 'Ω' ? t('ui.desk.suchAsOl') : t('ui.desk.suchAs03')"
       />
     </label>
     <template v-if="real">
       <fieldset v-if="asks.type === 'word'">
-        <legend>{{ t('It is …') }}</legend>
+        <legend>{{ t('ui.desk.itIs') }}</legend>
         <label v-for="word in asks.words" :key="word"
           ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
-          {{ t(brightnessText(word)) }}</label
+          {{ tell(scaleWord(word)) }}</label
         >
       </fieldset>
       <label v-else class="field"
-        >{{ t('Your meter shows') }}
+        >{{ t('ui.desk.yourMeterShows') }}
         <NInput
           v-model:value="draft.typed"
-          :input-props="{ 'aria-label': t('Your meter shows'), inputmode: 'text', autocomplete: 'off' }"
-          :placeholder="t('such as 12.34, 80m, OL')"
+          :input-props="{ 'aria-label': t('ui.desk.yourMeterShows'), inputmode: 'text', autocomplete: 'off' }"
+          :placeholder="t('ui.desk.suchAs123480m')"
         />
       </label>
       <NButton
@@ -85,22 +85,22 @@ const carried = useKeys(
         :loading="sending"
         @click="readMeter"
       >
-        {{ t('Read the meter') }}
+        {{ t('ui.desk.readTheMeter') }}
       </NButton>
     </template>
     <NButton type="primary" attr-type="submit" :loading="model.busy">
-      {{ real ? t('Take it down') : t('Measure') }}
+      {{ real ? t('ui.common.takeItDown') : t('ui.desk.measure') }}
     </NButton>
   </form>
   <div
     v-if="model.question"
     class="question"
     role="alertdialog"
-    :aria-label="t('A question about this reading')"
+    :aria-label="t('ui.desk.aQuestionAboutThisReading')"
   >
     <p>{{ tell(model.question.about) }}</p>
-    <NButton size="small" @click="answer(false)">{{ t('I put it right') }}</NButton>
-    <NButton size="small" :loading="model.busy" @click="answer(true)">{{ t('It stands') }}</NButton>
+    <NButton size="small" @click="answer(false)">{{ t('ui.desk.iPutItRight') }}</NButton>
+    <NButton size="small" :loading="model.busy" @click="answer(true)">{{ t('ui.desk.itStands') }}</NButton>
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { findPieces, piecesOf } from '../../../core/model'
@@ -30,7 +30,7 @@ const kinds = computed<FaultKind[]>(() => {
 async function conclude() {
   wrong.value = ''
   if (!piece.value || !kind.value) {
-    wrong.value = t('Name the piece and how it failed')
+    wrong.value = t('ui.desk.nameThePieceAndHow')
     return
   }
   const { value: said } = kind
@@ -39,27 +39,27 @@ async function conclude() {
 </script>
 
 <template>
-  <form class="conclude" :aria-label="t('Conclusion')" @submit.prevent="conclude">
+  <form class="conclude" :aria-label="t('ui.desk.conclusion')" @submit.prevent="conclude">
     <label class="field"
-      >{{ t('Piece') }}
+      >{{ t('ui.common.piece') }}
       <select v-model="piece" @change="kind = ''">
-        <option value="" disabled>{{ t('Choose') }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
         <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"
-      >{{ t('How it failed') }}
+      >{{ t('ui.common.howItFailed') }}
       <select v-model="kind" :disabled="!piece">
-        <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="k in kinds" :key="k" :value="k">{{ t(faultOfKind(k).title) }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
+        <option v-for="k in kinds" :key="k" :value="k">{{ tell(faultOfKind(k).title) }}</option>
       </select>
     </label>
     <label class="field"
-      >{{ t('How sure: {sure} %', { sure }) }}
+      >{{ t('ui.desk.howSure', { sure }) }}
       <input v-model.number="sure" type="range" min="0" max="100" step="5" />
     </label>
     <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
-      {{ t('Conclude') }}
+      {{ t('ui.desk.conclude') }}
     </NButton>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}

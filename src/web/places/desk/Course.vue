@@ -10,11 +10,11 @@ const stages = computed(() => {
   const first = (type: string) => steps.findIndex((s) => s.type === type)
   const repaired = steps.findLastIndex((s) => s.type === 'repair')
   const entries = [
-    [t('Verify'), first('operate') >= 0],
-    [t('Test'), first('test') >= 0],
-    [t('Conclude'), first('conclude') >= 0],
-    [t('Repair'), repaired >= 0],
-    [t('Prove'), repaired >= 0 && steps.slice(repaired + 1).some((s) => s.type === 'test')],
+    [t('ui.desk.verify'), first('operate') >= 0],
+    [t('ui.common.test'), first('test') >= 0],
+    [t('ui.desk.conclude'), first('conclude') >= 0],
+    [t('ui.desk.repair'), repaired >= 0],
+    [t('ui.desk.prove'), repaired >= 0 && steps.slice(repaired + 1).some((s) => s.type === 'test')],
   ] as const
   const now = entries.findIndex(([, is]) => !is)
   return entries.map(([name, is], i) => ({ name, state: is ? 'done' : i === now ? 'now' : 'open' }))
@@ -22,14 +22,14 @@ const stages = computed(() => {
 </script>
 
 <template>
-  <ol class="course" :aria-label="t('Order of the work')">
+  <ol class="course" :aria-label="t('ui.desk.orderOfTheWork')">
     <li
       v-for="s in stages"
       :key="s.name"
       :class="s.state"
       :aria-current="s.state === 'now' ? 'step' : undefined"
     >
-      {{ s.name }}<span v-if="s.state === 'done'" class="visually-hidden">{{ t(', done') }}</span>
+      {{ s.name }}<span v-if="s.state === 'done'" class="visually-hidden">{{ t('ui.desk.done') }}</span>
     </li>
   </ol>
 </template>

@@ -62,12 +62,20 @@ function mark(id: string) {
   marks.markPart(id)
 }
 const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
-useKeys(t('Desk'), [
-  { press: ['r'], what: t('to the red lead'), act: () => focus(`[aria-label="${t('Red lead')}"]`) },
-  { press: ['b'], what: t('to the black lead'), act: () => focus(`[aria-label="${t('Black lead')}"]`) },
-  { press: ['m'], what: t('to the prediction, Enter measures'), act: () => focus('.asking input') },
-  { press: ['g'], what: t('to the drawing'), act: () => focus('.drawing [tabindex="0"]') },
-  { press: ['c'], what: t('to the conclusion'), act: () => focus('.concluding summary') },
+useKeys(t('ui.common.desk'), [
+  {
+    press: ['r'],
+    what: t('ui.desk.toTheRedLead'),
+    act: () => focus(`[aria-label="${t('ui.common.redLead')}"]`),
+  },
+  {
+    press: ['b'],
+    what: t('ui.desk.toTheBlackLead'),
+    act: () => focus(`[aria-label="${t('ui.common.blackLead')}"]`),
+  },
+  { press: ['m'], what: t('ui.desk.toThePredictionEnterMeasures'), act: () => focus('.asking input') },
+  { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing [tabindex="0"]') },
+  { press: ['c'], what: t('ui.desk.toTheConclusion'), act: () => focus('.concluding summary') },
 ])
 const partUnder = ({ target }: KeyboardEvent) =>
   (target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
@@ -78,13 +86,13 @@ const strike = (way: 'up' | 'down') => (event: KeyboardEvent) => {
   marks.stretch(id, way)
 }
 const marking = useKeys(
-  t('On a part of the drawing'),
+  t('ui.desk.onAPartOfThe'),
   [
-    { press: ['u'], what: t('strike out everything from here up'), act: strike('up') },
-    { press: ['d'], what: t('strike out everything from here down this side'), act: strike('down') },
+    { press: ['u'], what: t('ui.desk.strikeOutEverythingFromHere'), act: strike('up') },
+    { press: ['d'], what: t('ui.desk.strikeOutEverythingFromHereDown'), act: strike('down') },
     {
       press: ['Ctrl z'],
-      what: t('take the last mark back'),
+      what: t('ui.desk.takeTheLastMarkBack'),
       act: () => !model.desk?.concluded && (marks.undo(), true),
     },
   ],
@@ -108,17 +116,17 @@ const proved = computed(() => {
       <p class="complaint">{{ quoted(model.desk.complaint) }}</p>
       <Course :model="model" />
       <TimeLeft v-if="model.desk.left !== null" :left="model.desk.left" :at="model.loadedAt" />
-      <span v-if="told.practice.value" class="quiet">{{ t('practice: each step is told at once') }}</span>
-      <span class="quiet" :title="t('What the work would have taken at a vehicle')">{{
-        t('{minutes} min', { minutes: model.minutes })
+      <span v-if="told.practice.value" class="quiet">{{ t('ui.desk.practiceEachStepIsTold') }}</span>
+      <span class="quiet" :title="t('ui.desk.whatTheWorkWouldHave')">{{
+        t('ui.common.min', { minutes: model.minutes })
       }}</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
       <Told v-if="!model.desk.concluded" :id="String(route.params.id)" @told="heard" />
       <p v-if="model.waiting" class="wrong" role="status">
-        {{ t('No connection: your step is kept and sent again until it arrives.') }}
+        {{ t('ui.desk.noConnectionYourStepIs') }}
       </p>
     </div>
-    <section class="drawing" :aria-label="t('Drawing')" @keydown="marking">
+    <section class="drawing" :aria-label="t('ui.common.drawing')" @keydown="marking">
       <Schematic
         :circuit="model.circuit"
         :wiring="model.wiring"
@@ -138,14 +146,10 @@ const proved = computed(() => {
         @point="lead"
       />
     </section>
-    <div class="scroll side" tabindex="0" role="region" :aria-label="t('Instrument and notes')">
+    <div class="scroll side" tabindex="0" role="region" :aria-label="t('ui.desk.instrumentAndNotes')">
       <template v-if="!model.desk.concluded">
         <p v-if="!model.steps.length" class="hint">
-          {{
-            t(
-              'First see the complaint for yourself: operate the circuit above. Then put the leads on two points of the drawing, predict, and measure.',
-            )
-          }}
+          {{ t('ui.desk.firstSeeTheComplaintFor') }}
         </p>
         <Verify v-if="!model.inferenceDue" :model="model" />
         <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
@@ -154,43 +158,41 @@ const proved = computed(() => {
         <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
         <Hints :model="model" />
         <details>
-          <summary>{{ t('A fuse has blown') }}</summary>
+          <summary>{{ t('ui.desk.aFuseHasBlown') }}</summary>
           <Renew :model="model" />
         </details>
         <details
           class="concluding"
           :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded"
         >
-          <summary>{{ t('Conclude') }}</summary>
+          <summary>{{ t('ui.desk.conclude') }}</summary>
           <Conclude :model="model" />
         </details>
         <template v-if="model.concluded">
           <details open>
-            <summary>{{ t('Repair') }}</summary>
+            <summary>{{ t('ui.desk.repair') }}</summary>
             <Repair :model="model" />
           </details>
-          <section class="finish" :aria-label="t('Finish')">
+          <section class="finish" :aria-label="t('ui.desk.finish')">
             <p v-if="!proved">
               {{
                 model.steps.some((s) => s.type === 'repair')
-                  ? t(
-                      'Prove it: measure what had failed once more, under load, and see whether the complaint is gone.',
-                    )
-                  : t('Repair what you found; then prove it by the test that had failed.')
+                  ? t('ui.desk.proveItMeasureWhatHad')
+                  : t('ui.desk.repairWhatYouFoundThen')
               }}
             </p>
             <NButton :type="proved ? 'primary' : 'default'" @click="model.finish">
-              {{ proved ? t('Finish the work') : t('Finish without a proof') }}
+              {{ proved ? t('ui.desk.finishTheWork') : t('ui.desk.finishWithoutAProof') }}
             </NButton>
           </section>
         </template>
       </template>
       <p v-else class="hint" role="status">
-        {{ t('Finished. Your instructor goes through it with you, and gives the review back under Today.') }}
+        {{ t('ui.desk.finishedYourInstructorGoesThrough') }}
       </p>
-      <section :aria-label="t('Your steps')">
-        <h2>{{ t('Your steps') }}</h2>
-        <p v-if="!model.steps.length" class="quiet">{{ t('None yet.') }}</p>
+      <section :aria-label="t('ui.desk.yourSteps')">
+        <h2>{{ t('ui.desk.yourSteps') }}</h2>
+        <p v-if="!model.steps.length" class="quiet">{{ t('ui.desk.noneYet') }}</p>
         <StepLog :circuit="model.circuit" :steps="model.steps" :told="told" />
       </section>
     </div>

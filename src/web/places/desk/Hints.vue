@@ -6,7 +6,11 @@ import { hintLevels } from '../../../core/attempt'
 import type { DeskModel } from './useDesk'
 
 const props = defineProps<{ model: DeskModel }>()
-const names = { where: t('Where to look'), side: t('Which side'), test: t('Which test') } as const
+const names = {
+  where: t('ui.desk.whereToLook'),
+  side: t('ui.desk.whichSide'),
+  test: t('ui.desk.whichTest'),
+} as const
 const prices = computed(() => props.model.desk?.frame.hints)
 /** Hints since the last reading: they speak of this moment. */
 const given = computed(() => {
@@ -14,12 +18,12 @@ const given = computed(() => {
   const since = steps.findLastIndex((s) => s.type !== 'hint')
   return steps.slice(since + 1).flatMap((s) => (s.type === 'hint' ? [s] : []))
 })
-const price = (points: number) => (points === 1 ? t('1 point') : t('{points} points', { points }))
+const price = (points: number) => (points === 1 ? t('ui.desk.n1Point') : t('ui.desk.points', { points }))
 </script>
 
 <template>
-  <section v-if="prices" class="hints" :aria-label="t('Hints')">
-    <h2>{{ t('A hint') }}</h2>
+  <section v-if="prices" class="hints" :aria-label="t('ui.common.hints')">
+    <h2>{{ t('ui.desk.aHint') }}</h2>
     <div class="row">
       <NButton
         v-for="level in hintLevels"
@@ -29,7 +33,7 @@ const price = (points: number) => (points === 1 ? t('1 point') : t('{points} poi
         :disabled="given.some((g) => g.level === level)"
         @click="model.act({ type: 'hint', level })"
       >
-        {{ t(names[level]) }}, {{ price(prices[level]) }}
+        {{ names[level] }}, {{ price(prices[level]) }}
       </NButton>
     </div>
     <p v-for="(hint, i) in given" :key="i" role="status">{{ tell(hint.says) }}</p>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { localNumbers, t, tell } from '../../words'
+import { t, tell } from '../../words'
 import { X } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { devices, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
-import { brightnessText } from '../../../core/parts'
+import { shownOf } from '../../../core/attempt'
 import Asking from './Asking.vue'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
@@ -35,11 +35,9 @@ const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
 <template>
-  <section class="meter" :aria-label="t('Meter')">
+  <section class="meter" :aria-label="t('ui.common.meter')">
     <div class="display" role="status" aria-live="polite">
-      <span class="reading" data-testid="display">{{
-        shown ? localNumbers(shown.text) || t(brightnessText(shown.word ?? '')) : '- - -'
-      }}</span>
+      <span class="reading" data-testid="display">{{ shown ? tell(shownOf(shown)) : '- - -' }}</span>
       <span class="signs">
         <span
           v-for="sign in shown?.signs ?? []"
@@ -52,34 +50,34 @@ const loud = (code: string) => code === 'instruments.beeps'
     <slot />
     <template v-if="!model.inferenceDue">
       <label v-if="kit.length > 1" class="field"
-        >{{ t('Instrument') }}
+        >{{ t('ui.common.instrument') }}
         <select :value="instrument.device" @change="chooseDevice(chosen($event))">
           <option v-for="device in kit" :key="device" :value="device">{{ t(devices[device]) }}</option>
         </select>
       </label>
-      <div v-if="functions.length > 1" class="choice" role="group" :aria-label="t('Function')">
+      <div v-if="functions.length > 1" class="choice" role="group" :aria-label="t('ui.desk.function')">
         <button
           v-for="f in functions"
           :key="f.key"
           type="button"
           :aria-pressed="draft.instrument === f.key"
-          :title="t(f.about)"
+          :title="tell(f.about)"
           @click="choose(f.key)"
         >
-          {{ t(f.title) }}
+          {{ tell(f.title) }}
         </button>
       </div>
       <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
         <label v-for="setting in instrument.settings" :key="setting.key" class="field"
-          >{{ t(setting.label) }}
+          >{{ tell(setting.label) }}
           <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
-            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ t(o.label) }}</option>
+            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ tell(o.label) }}</option>
           </select>
         </label>
         <label v-if="instrument.holds.length > 1" class="field"
-          >{{ t('Held') }}
+          >{{ t('ui.desk.held') }}
           <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
-            <option v-for="how in instrument.holds" :key="how" :value="how">{{ t(holds[how]) }}</option>
+            <option v-for="how in instrument.holds" :key="how" :value="how">{{ tell(holds[how]) }}</option>
           </select>
         </label>
       </div>
@@ -92,55 +90,51 @@ const loud = (code: string) => code === 'instruments.beeps'
         >
           <span
             ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b>
-            {{ t('{lead} lead', { lead }) }}</span
+            {{ t('ui.desk.lead', { lead }) }}</span
           >
           <NInput
             v-model:value="draft[lead]"
             :input-props="{
-              'aria-label': lead === 'red' ? t('Red lead') : t('Black lead'),
+              'aria-label': lead === 'red' ? t('ui.common.redLead') : t('ui.common.blackLead'),
               autocapitalize: 'none',
               spellcheck: false,
             }"
-            :placeholder="t('point')"
+            :placeholder="t('ui.desk.point')"
             @focus="emit('lead', lead)"
           />
         </label>
       </div>
       <label v-else-if="hold === 'jaws'" class="field"
-        >{{ t('Jaws round') }}
+        >{{ t('ui.desk.jawsRound') }}
         <NInput
           v-model:value="draft.round"
-          :input-props="{ 'aria-label': t('Jaws round'), spellcheck: false }"
-          :placeholder="t('wire or measuring place, such as W3 or H1a')"
+          :input-props="{ 'aria-label': t('ui.desk.jawsRound'), spellcheck: false }"
+          :placeholder="t('ui.desk.wireOrMeasuringPlaceSuch')"
         />
       </label>
       <label v-else-if="hold !== 'posts'" class="field"
-        >{{ t('At') }}
+        >{{ t('ui.desk.at') }}
         <select v-model="draft.part">
-          <option value="" disabled>{{ t('Choose a part') }}</option>
+          <option value="" disabled>{{ t('ui.desk.chooseAPart') }}</option>
           <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
         </select>
       </label>
       <div v-if="loads || draft.also.length" class="also">
-        <NButton v-if="loads" size="small" @click="leave"> {{ t('Leave it connected') }} </NButton>
+        <NButton v-if="loads" size="small" @click="leave"> {{ t('ui.desk.leaveItConnected') }} </NButton>
         <button
           v-for="(one, i) in draft.also"
           :key="i"
           type="button"
           class="chip"
-          :aria-label="
-            t('Take away: {one} {held}', { one: describeInstrument(one), held: describeHeld(one.held) })
-          "
+          :aria-label="t('ui.desk.takeAway', { one: describeInstrument(one), held: describeHeld(one.held) })"
           @click="take(i)"
         >
-          {{ t(describeInstrument(one)) }} {{ t(describeHeld(one.held)) }} <X :size="13" />
+          {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
         </button>
       </div>
       <Asking :model="model" :next="next" :held="held" />
       <p v-if="hold === 'leads'" class="quiet keys">
-        {{
-          t('↑ ↓ in the prediction carry the {next} lead one point on; with Shift the other one.', { next })
-        }}
+        {{ t('ui.desk.inThePredictionCarryThe', { next }) }}
       </p>
       <p v-if="wrong || model.failure" class="wrong" role="alert">
         {{ wrong || model.failure }}
@@ -149,7 +143,7 @@ const loud = (code: string) => code === 'instruments.beeps'
     <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">
       {{ tell({ code: `cautions.${caution}` }) }}
       <RouterLink :to="{ name: 'handbook', params: { entry: `caution-${caution}` } }" target="_blank">{{
-        t('Handbook')
+        t('ui.common.handbook')
       }}</RouterLink>
     </p>
   </section>

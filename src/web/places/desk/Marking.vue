@@ -14,7 +14,11 @@ const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
 const struck = computed(() => list(props.marks.struck.value))
 const ringed = computed(() => list(props.marks.ringed.value))
 const markOf = (id: string) =>
-  props.marks.struck.value.has(id) ? t('struck out') : props.marks.ringed.value.has(id) ? 'ringed' : 'open'
+  props.marks.struck.value.has(id)
+    ? t('ui.desk.struckOut')
+    : props.marks.ringed.value.has(id)
+      ? 'ringed'
+      : 'open'
 
 async function infer() {
   const { model, marks } = props
@@ -29,20 +33,16 @@ async function infer() {
 </script>
 
 <template>
-  <section class="infer" :aria-label="t('What the reading tells you')">
-    <h2>{{ t('What does it tell you?') }}</h2>
+  <section class="infer" :aria-label="t('ui.desk.whatTheReadingTellsYou')">
+    <h2>{{ t('ui.desk.whatDoesItTellYou') }}</h2>
     <p>
-      {{
-        t(
-          'In the drawing, strike out each part that this reading clears; once more rings it as suspect. Nothing cleared is an answer too.',
-        )
-      }}
+      {{ t('ui.desk.inTheDrawingStrikeOut') }}
     </p>
     <div
       v-if="marks.touched.value"
       class="touched"
       role="group"
-      :aria-label="t('Marks at {marks}', { marks: marks.touched.value })"
+      :aria-label="t('ui.desk.marksAt', { marks: marks.touched.value })"
     >
       <template v-if="marks.own.value.length > 1">
         <button
@@ -59,29 +59,29 @@ async function infer() {
       <span class="stretches">
         <NButton size="small" :title="'U'" @click="marks.stretch(marks.touched.value, 'up')">
           <template #icon><ArrowUpToLine :size="15" /></template>
-          {{ t('From {marks} up', { marks: marks.touched.value }) }}
+          {{ t('ui.desk.fromUp', { marks: marks.touched.value }) }}
         </NButton>
         <NButton size="small" :title="'D'" @click="marks.stretch(marks.touched.value, 'down')">
           <template #icon><ArrowDownToLine :size="15" /></template>
-          {{ t('From {marks} down this side', { marks: marks.touched.value }) }}
+          {{ t('ui.desk.fromDownThisSide', { marks: marks.touched.value }) }}
         </NButton>
       </span>
     </div>
-    <p class="reading marks">{{ t('struck out: {struck} · ringed: {ringed}', { struck, ringed }) }}</p>
+    <p class="reading marks">{{ t('ui.desk.struckOutRinged', { struck, ringed }) }}</p>
     <p class="count">
-      <span role="status">{{ t('{marks} pieces left', { marks: marks.left.value }) }}</span>
+      <span role="status">{{ t('ui.desk.piecesLeft', { marks: marks.left.value }) }}</span>
       <NButton size="small" :disabled="!marks.undoable.value" @click="marks.undo">
         <template #icon><Undo2 :size="15" /></template>
-        {{ t('Undo the last mark') }}
+        {{ t('ui.desk.undoTheLastMark') }}
       </NButton>
     </p>
     <NInput
       v-model:value="draft.note"
-      :input-props="{ 'aria-label': t('Why, in a sentence') }"
-      :placeholder="t('Why, in a sentence (if you like)')"
+      :input-props="{ 'aria-label': t('ui.desk.whyInASentence') }"
+      :placeholder="t('ui.desk.whyInASentenceIf')"
     />
     <NButton type="primary" :loading="model.busy" @click="infer">
-      {{ t('That is what it tells me') }}
+      {{ t('ui.desk.thatIsWhatItTells') }}
     </NButton>
   </section>
 </template>

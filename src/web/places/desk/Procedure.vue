@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { procedures } from '../../../core/handbook'
@@ -11,20 +11,20 @@ const found = computed(() => procedures.find(({ key }) => key === props.procedur
 
 <template>
   <details v-if="found" class="procedure">
-    <summary>{{ t(found.title) }}</summary>
-    <p class="quiet">{{ t(found.about) }}</p>
+    <summary>{{ tell(found.title) }}</summary>
+    <p class="quiet">{{ tell(found.about) }}</p>
     <ol>
       <li v-for="step in found.steps" :key="step.key">
-        {{ t(step.do) }}
+        {{ tell(step.do) }}
         <ul>
           <li v-for="(outcome, i) in step.outcomes" :key="i">
-            <b>{{ t(outcome.when) }}.</b> {{ t(outcome.means) }}
+            <b>{{ tell(outcome.when) }}.</b> {{ tell(outcome.means) }}
           </li>
         </ul>
       </li>
     </ol>
     <RouterLink :to="{ name: 'handbook', params: { entry: found.key } }" target="_blank">{{
-      t('Handbook')
+      t('ui.common.handbook')
     }}</RouterLink>
   </details>
 </template>

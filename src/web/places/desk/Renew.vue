@@ -15,8 +15,8 @@ const fuses = computed(() => [
   ),
   ...(props.model.desk?.frame.bag.some((key) => instrumentOf(key).device === 'multimeter')
     ? [
-        { id: 'A', text: t('the meter’s own, A jack') },
-        { id: 'mA', text: t('the meter’s own, mA jack') },
+        { id: 'A', text: t('ui.desk.theMetersOwnAJack') },
+        { id: 'mA', text: t('ui.desk.theMetersOwnMaJack') },
       ]
     : []),
 ])
@@ -26,16 +26,16 @@ async function renew() {
 </script>
 
 <template>
-  <form class="renew" :aria-label="t('Renew a fuse')" @submit.prevent="renew">
+  <form class="renew" :aria-label="t('ui.desk.renewAFuse')" @submit.prevent="renew">
     <label class="field"
-      >{{ t('Fuse') }}
+      >{{ t('ui.common.fuse') }}
       <select v-model="fuse">
-        <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="f in fuses" :key="f.id" :value="f.id">{{ t(f.text) }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
+        <option v-for="f in fuses" :key="f.id" :value="f.id">{{ f.text }}</option>
       </select>
     </label>
     <NButton attr-type="submit" :loading="model.busy" :disabled="!fuse || model.inferenceDue">
-      {{ t('Fit a new one') }}
+      {{ t('ui.desk.fitANewOne') }}
     </NButton>
   </form>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { repairOf, repairsFor, type RepairKey } from '../../../core/attempt'
@@ -30,29 +30,27 @@ async function repair() {
 </script>
 
 <template>
-  <form class="repair" :aria-label="t('Repair')" @submit.prevent="repair">
+  <form class="repair" :aria-label="t('ui.desk.repair')" @submit.prevent="repair">
     <label class="field"
-      >{{ t('Piece') }}
+      >{{ t('ui.common.piece') }}
       <select v-model="piece" @change="way = ''">
-        <option value="" disabled>{{ t('Choose') }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
         <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
     <label class="field"
-      >{{ t('How') }}
+      >{{ t('ui.desk.how') }}
       <select v-model="way" :disabled="!piece">
-        <option value="" disabled>{{ t('Choose') }}</option>
-        <option v-for="w in ways" :key="w.key" :value="w.key">{{ t(w.title) }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
+        <option v-for="w in ways" :key="w.key" :value="w.key">{{ tell(w.title) }}</option>
       </select>
     </label>
     <p v-if="way" class="about">
-      {{
-        t('{about} About {minutes} minutes.', { about: repairOf(way).about, minutes: repairOf(way).minutes })
-      }}
+      {{ t('ui.desk.aboutMinutes', { about: tell(repairOf(way).about), minutes: repairOf(way).minutes }) }}
     </p>
-    <NButton attr-type="submit" :loading="model.busy" :disabled="!way">{{ t('Repair it') }}</NButton>
+    <NButton attr-type="submit" :loading="model.busy" :disabled="!way">{{ t('ui.desk.repairIt') }}</NButton>
     <span v-if="parts" class="quiet">{{
-      t('{parts} so far', { parts: parts === 1 ? t('one new part') : t('{parts} new parts', { parts }) })
+      t('ui.desk.soFar', { parts: parts === 1 ? t('ui.desk.oneNewPart') : t('ui.desk.newParts', { parts }) })
     }}</span>
   </form>
 </template>

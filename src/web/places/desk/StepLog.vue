@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
 import type { Step } from '../../../core/attempt'
 import { aspectNames } from '../../../core/assessment/verdict'
@@ -25,12 +25,13 @@ const rows = computed(() => {
   <p v-if="told.failure.value" class="wrong" role="alert">{{ told.failure.value }}</p>
   <ol reversed>
     <li v-for="row in rows" :key="row.i">
-      <b>{{ t(row.head) }}</b> {{ t(row.text) }}
+      <b>{{ row.head }}</b> {{ row.text }}
       <p v-for="(v, k) in row.verdicts" :key="k" class="verdict" :data-grade="v.grade">
-        <b>{{ t(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b> {{ told.say.value(v.reason) }}
+        <b>{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
+        {{ told.say.value(v.reason) }}
       </p>
       <p v-if="told.working.value && row.i === steps.length - 1" class="quiet" role="status">
-        {{ t('What it was worth is being worked out …') }}
+        {{ t('ui.desk.whatItWasWorthIs') }}
       </p>
     </li>
   </ol>

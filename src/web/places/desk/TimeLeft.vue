@@ -15,8 +15,8 @@ const text = computed(() => {
 </script>
 
 <template>
-  <span class="reading" :class="{ little: seconds < 120 }" role="timer" :aria-label="t('Time left')">{{
-    seconds ? t('{text} left', { text }) : t('time is up')
+  <span class="reading" :class="{ little: seconds < 120 }" role="timer" :aria-label="t('ui.desk.timeLeft')">{{
+    seconds ? t('ui.desk.left', { text }) : t('ui.desk.timeIsUp')
   }}</span>
 </template>
 

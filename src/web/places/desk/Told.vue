@@ -33,19 +33,19 @@ const offline = refDebounced(
 
 <template>
   <p v-if="offline && !connected" class="told say" role="status">
-    {{ t('No connection to the school: what your instructor says may come late. Trying again …') }}
+    {{ t('ui.desk.noConnectionToTheSchool') }}
   </p>
   <div v-if="told" class="told" aria-live="assertive">
     <p v-if="told.stopped !== null" class="stop" role="alert">
       {{
-        t('Stopped by your instructor: {stopped} Leads off; touch nothing until it goes on.', {
+        t('ui.desk.stoppedByYourInstructorLeads', {
           stopped: told.stopped,
         })
       }}
     </p>
     <p v-for="one in told.said.filter((s) => s.id > read).slice(-2)" :key="one.id" class="say">
-      {{ t('Your instructor: “{text}”', { text: one.text }) }}
-      <button type="button" class="small" @click="read = one.id">{{ t('Read') }}</button>
+      {{ t('ui.desk.yourInstructor', { text: one.text }) }}
+      <button type="button" class="small" @click="read = one.id">{{ t('ui.common.read') }}</button>
     </p>
   </div>
 </template>

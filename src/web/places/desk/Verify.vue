@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { partOf } from '../../../core/model'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { noticeText, partOfKind } from '../../../core/parts'
@@ -13,14 +13,14 @@ const told = ref<Record<string, string>>({})
 const showing = computed(() =>
   props.model.circuit.parts.flatMap(({ id, kind, name }) => {
     const { notice, title } = partOfKind(kind)
-    return notice ? [{ id, name: name || t(title), kind, keys: notice.all.map((n) => n.key) }] : []
+    return notice ? [{ id, name: name || tell(title), kind, keys: notice.all.map((n) => n.key) }] : []
   }),
 )
 const last = computed(() => props.model.steps.findLast((s) => s.type === 'operate'))
 const shown = computed(() =>
   Object.entries(last.value?.seen ?? {}).map(([id, key]) => {
     const part = partOf(props.model.circuit, id)
-    return `${id} ${part.name}: ${t(noticeText(part.kind, key))}`
+    return `${id} ${part.name}: ${tell(noticeText(part.kind, key))}`
   }),
 )
 const said = computed(() => props.model.steps.findLast((s) => s.type === 'operate' && s.says))
@@ -39,24 +39,24 @@ const say = (says: 'asComplained' | 'notReproduced') =>
   <details v-if="real || last" class="verify" :open="!said">
     <summary>
       {{
-        t('Verify{complaint}', {
+        t('ui.desk.verify2', {
           complaint:
             said && 'says' in said
               ? said.says === 'asComplained'
-                ? t(': as complained')
-                : t(': not reproduced')
-              : t(' the complaint'),
+                ? t('ui.desk.asComplained')
+                : t('ui.desk.notReproduced')
+              : t('ui.desk.theComplaint'),
         })
       }}
     </summary>
     <template v-if="real">
-      <p>{{ t('Operate the board as it is set above, and say what it does.') }}</p>
+      <p>{{ t('ui.desk.operateTheBoardAsIt') }}</p>
       <label v-for="part in showing" :key="part.id" class="field"
         >{{ part.id }} {{ part.name }}
         <select :value="told[part.id] ?? ''" @change="told[part.id] = chosen($event)">
-          <option value="">{{ t('not looked at') }}</option>
+          <option value="">{{ t('ui.desk.notLookedAt') }}</option>
           <option v-for="key in part.keys" :key="key" :value="key">
-            {{ t(noticeText(part.kind, key)) }}
+            {{ tell(noticeText(part.kind, key)) }}
           </option>
         </select>
       </label>
@@ -64,10 +64,10 @@ const say = (says: 'asComplained' | 'notReproduced') =>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
     <div class="row">
       <NButton size="small" :loading="model.busy" @click="say('asComplained')">{{
-        t('As complained')
+        t('ui.desk.asComplained2')
       }}</NButton>
       <NButton size="small" :loading="model.busy" @click="say('notReproduced')">{{
-        t('Not reproduced')
+        t('ui.desk.notReproduced2')
       }}</NButton>
     </div>
   </details>

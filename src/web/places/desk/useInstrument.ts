@@ -73,21 +73,19 @@ export function useInstrument(model: DeskModel) {
         if (!bare.length) return ''
         return t(
           bare.length > 1
-            ? 'Both leads are on nothing: point in the drawing or type a short name'
+            ? 'ui.desk.bothLeadsAreOnNothing'
             : bare[0] === 'red'
-              ? 'The red lead is on nothing: point in the drawing or type a short name'
-              : 'The black lead is on nothing: point in the drawing or type a short name',
+              ? 'ui.desk.theRedLeadIsOn'
+              : 'ui.desk.theBlackLeadIsOn',
         )
       }
       case 'jaws':
-        return round.trim()
-          ? ''
-          : t('The jaws are round nothing: name a wire or a measuring place, such as W3 or H1a')
+        return round.trim() ? '' : t('ui.desk.theJawsAreRoundNothing')
       case 'series':
       case 'inPlaceOf':
       case 'spots':
       case 'at':
-        return part ? '' : t('Say at which part')
+        return part ? '' : t('ui.desk.sayAtWhichPart')
       case 'posts':
         return ''
     }
@@ -97,9 +95,7 @@ export function useInstrument(model: DeskModel) {
     const text = draft.value.prediction.trim()
     if (!text) {
       wrong.value =
-        asks.value.type === 'beep'
-          ? t('Say first whether a good circuit would beep here')
-          : t('Predict first: what would a good circuit show here?')
+        asks.value.type === 'beep' ? t('ui.desk.sayFirstWhetherAGood') : t('ui.desk.predictFirstWhatWouldA')
       return undefined
     }
     return said(predictionSaid(draft.value.instrument, text))
@@ -131,7 +127,7 @@ export function useInstrument(model: DeskModel) {
     const suspected = maybe ? said(predictionSaid(draft.value.instrument, maybe)) : undefined
     if (maybe && !suspected) return
     if (real.value && !draft.value.typed?.trim()) {
-      wrong.value = t('Type what your meter shows')
+      wrong.value = t('ui.desk.typeWhatYourMeterShows')
       return
     }
     const reading = real.value ? said(readingSaid(draft.value.instrument, draft.value.typed!)) : undefined

@@ -1,4 +1,4 @@
-import { speakerWith } from '../../words'
+import { tell } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { verdictsSchema, type Verdicts } from '../../../contract'
 import { ask, messageOf } from '../../api/client'
@@ -8,7 +8,7 @@ import type { DeskModel } from './useDesk'
 export function useVerdicts(id: string, model: DeskModel) {
   const practice = computed(() => model.desk?.frame.mode === 'practice')
   const verdicts = shallowRef<Verdicts>([])
-  const say = shallowRef(speakerWith())
+  const say = shallowRef(tell)
   const failure = ref('')
   const working = ref(false)
   let asked = 0

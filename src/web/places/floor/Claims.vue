@@ -27,17 +27,17 @@ defineExpose({ look })
     :key="one.id"
     type="info"
     :title="
-      t('{student} wants to sign in at {station}', {
+      t('ui.floor.wantsToSignInAt', {
         student: one.student,
-        station: one.station ?? t('a bench'),
+        station: one.station ?? t('ui.floor.aBench'),
       })
     "
   >
     <div class="acts">
       <NButton size="small" type="primary" @click="settle(one.id, true)">{{
-        t('Confirm {student}', { student: one.student })
+        t('ui.floor.confirm', { student: one.student })
       }}</NButton>
-      <NButton size="small" @click="settle(one.id, false)">{{ t('Refuse') }}</NButton>
+      <NButton size="small" @click="settle(one.id, false)">{{ t('ui.floor.refuse') }}</NButton>
     </div>
   </NAlert>
 </template>

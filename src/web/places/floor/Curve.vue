@@ -21,7 +21,7 @@ const points = computed(() => {
     :width="width"
     :height="height"
     role="img"
-    :aria-label="t('in doubt: {join}', { join: left.join(', ') })"
+    :aria-label="t('ui.floor.inDoubt', { join: left.join(', ') })"
   >
     <line x1="0" :y1="height - 1" :x2="width" :y2="height - 1" class="ground" />
     <polyline v-if="points.length > 1" :points="points.join(' ')" />

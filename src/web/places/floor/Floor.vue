@@ -93,54 +93,56 @@ async function act(row: FloorRow, what: FloorAct) {
   }
 }
 const finder = ref<HTMLInputElement | null>(null)
-useKeys(t('Floor'), [
-  { press: ['/'], what: t('find a person, circuit or station'), act: () => finder.value?.focus() },
+useKeys(t('ui.common.floor'), [
+  { press: ['/'], what: t('ui.floor.findAPersonCircuitOr'), act: () => finder.value?.focus() },
 ])
 </script>
 
 <template>
   <div class="floor">
     <div class="top">
-      <h1>{{ t('Floor') }}</h1>
+      <h1>{{ t('ui.common.floor') }}</h1>
       <ScopeChoice />
       <span
-        ><b>{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('at work') }}</span
+        ><b>{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('ui.floor.atWork') }}</span
       >
       <span :class="{ alarm: countOf('unsafe') }"
-        ><b>{{ countOf('unsafe') }}</b> {{ t('unsafe') }}</span
+        ><b>{{ countOf('unsafe') }}</b> {{ t('ui.floor.unsafe') }}</span
       >
       <span
-        ><b>{{ countOf('stuck') }}</b> {{ t('stuck') }}</span
+        ><b>{{ countOf('stuck') }}</b> {{ t('ui.floor.stuck') }}</span
       >
       <span
-        ><b>{{ countOf('waiting') }}</b> {{ t('finished') }}</span
+        ><b>{{ countOf('waiting') }}</b> {{ t('ui.common.finished') }}</span
       >
       <input
         ref="finder"
         v-model="filter"
         type="search"
         class="plain"
-        :aria-label="t('Find')"
-        :placeholder="t('Name, circuit, station')"
+        :aria-label="t('ui.common.find')"
+        :placeholder="t('ui.floor.nameCircuitStation')"
       />
-      <span class="quiet" role="status">{{ connected ? t('live') : t('no connection: trying again') }}</span>
+      <span class="quiet" role="status">{{
+        connected ? t('ui.floor.live') : t('ui.floor.noConnectionTryingAgain')
+      }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <Claims ref="claims" />
     <p v-if="count > rows.length" role="status">
       {{
-        t('The newest {shown} of {count} are shown: choose a class to see all of its people.', {
+        t('ui.floor.theNewestOfAreShown', {
           shown: rows.length,
           count,
         })
       }}
     </p>
     <p v-if="!rows.length && scope.people">
-      {{ t('Nobody of {about} is at work.', { about: scope.about }) }}
+      {{ t('ui.floor.nobodyOfIsAtWork', { about: scope.about }) }}
     </p>
     <p v-else-if="!rows.length">
-      {{ t('Nobody is at work. Hand out an order from') }}
-      <RouterLink to="/">{{ t('a circuit’s Plant') }}</RouterLink>{{ t(', or a round of a lab day.') }}
+      {{ t('ui.floor.nobodyIsAtWorkHand') }}
+      <RouterLink to="/">{{ t('ui.floor.aCircuitsPlant') }}</RouterLink>{{ t('ui.floor.orARoundOfA') }}
     </p>
     <ul class="stations">
       <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />

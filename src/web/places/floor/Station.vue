@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { speakerWith, t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { FloorAct, FloorRow } from '../../../contract/floor'
-import { ruleTexts } from '../../../core/assessment/rules/registry'
 import { actWords } from './actWords'
 import Curve from './Curve.vue'
 import { needOf, type Need } from './needs'
@@ -12,15 +11,14 @@ import { needOf, type Need } from './needs'
 const props = defineProps<{ row: FloorRow; now: number }>()
 const emit = defineEmits<{ act: [act: FloorAct] }>()
 const need = computed(() => needOf(props.row, props.now))
-const say = speakerWith(ruleTexts)
 const words: Readonly<Record<Need, string>> = {
-  unsafe: 'unsafe',
-  stopped: 'stopped',
-  stuck: 'stuck',
-  waiting: t('finished: waits for you'),
-  working: t('at work'),
-  new: t('not begun'),
-  done: t('given back'),
+  unsafe: t('ui.floor.unsafe'),
+  stopped: t('ui.floor.stopped'),
+  stuck: t('ui.floor.stuck'),
+  waiting: t('ui.floor.finishedWaitsForYou'),
+  working: t('ui.floor.atWork'),
+  new: t('ui.common.notBegun'),
+  done: t('ui.floor.givenBack'),
 }
 const minutes = computed(() =>
   props.row.began ? Math.max(0, Math.floor((props.now - Date.parse(props.row.began)) / 60_000)) : null,
@@ -45,27 +43,27 @@ function send() {
       <RouterLink
         :to="{ name: 'show-desk', params: { id: row.id } }"
         class="aloud"
-        :title="t('On the wall, without a name')"
-        >{{ t('Show') }}</RouterLink
+        :title="t('ui.floor.onTheWallWithoutA')"
+        >{{ t('ui.common.show') }}</RouterLink
       >
-      <span class="need">{{ t(words[need]) }}</span>
+      <span class="need">{{ words[need] }}</span>
     </header>
     <p class="what">{{ row.circuit }}</p>
     <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="danger" role="alert">
-      {{ say(one.what) }}
+      {{ tell(one.what) }}
     </p>
     <p v-if="row.stopped" class="danger">{{ row.stopped }}</p>
     <div class="state">
       <Curve v-if="row.left && row.left.length > 1" :left="row.left" />
       <span
-        ><b>{{ row.tests }}</b> {{ t('readings')
+        ><b>{{ row.tests }}</b> {{ t('ui.common.readings')
         }}<template v-if="row.left?.length"
-          >, <b>{{ row.left.at(-1) }}</b> {{ t('left') }}</template
+          >, <b>{{ row.left.at(-1) }}</b> {{ t('ui.floor.left') }}</template
         ></span
       >
-      <span v-if="minutes !== null">{{ t('{minutes} min', { minutes }) }}</span>
-      <span v-if="row.hints">{{ t('{hints} hints', { hints: row.hints }) }}</span>
-      <span v-if="row.idle > 1">{{ t('{idle} told nothing', { idle: row.idle }) }}</span>
+      <span v-if="minutes !== null">{{ t('ui.common.min', { minutes }) }}</span>
+      <span v-if="row.hints">{{ t('ui.floor.hints', { hints: row.hints }) }}</span>
+      <span v-if="row.idle > 1">{{ t('ui.floor.toldNothing', { idle: row.idle }) }}</span>
     </div>
     <p v-if="row.last" class="quiet last">{{ actWords(row.last) }}</p>
     <form v-if="saying" @submit.prevent="send">
@@ -73,27 +71,29 @@ function send() {
         v-model:value="text"
         size="small"
         autofocus
-        :input-props="{ 'aria-label': saying === 'stop' ? t('Why it is stopped') : t('What to say') }"
-        :placeholder="
-          saying === 'stop' ? t('Leads off, switch off. I am on my way.') : t('What would it read if …?')
-        "
+        :input-props="{
+          'aria-label': saying === 'stop' ? t('ui.floor.whyItIsStopped') : t('ui.floor.whatToSay'),
+        }"
+        :placeholder="saying === 'stop' ? t('ui.floor.leadsOffSwitchOffI') : t('ui.floor.whatWouldItReadIf')"
       />
       <NButton size="small" :type="saying === 'stop' ? 'error' : 'primary'" attr-type="submit">{{
-        saying === 'stop' ? t('Stop the work') : t('Say it')
+        saying === 'stop' ? t('ui.floor.stopTheWork') : t('ui.floor.sayIt')
       }}</NButton>
-      <NButton size="small" quaternary @click="saying = ''">{{ t('Leave it') }}</NButton>
+      <NButton size="small" quaternary @click="saying = ''">{{ t('ui.common.leaveIt') }}</NButton>
     </form>
     <div v-else-if="!row.concluded" class="acts">
-      <button type="button" class="small" @click="saying = 'nudge'">{{ t('Nudge …') }}</button>
-      <button type="button" class="small" @click="emit('act', { type: 'hints' })">{{ t('Hints') }}</button>
+      <button type="button" class="small" @click="saying = 'nudge'">{{ t('ui.floor.nudge') }}</button>
+      <button type="button" class="small" @click="emit('act', { type: 'hints' })">
+        {{ t('ui.common.hints') }}
+      </button>
       <button type="button" class="small" @click="emit('act', { type: 'extend', minutes: 10 })">
-        {{ t('+10 min') }}
+        {{ t('ui.floor.n10Min') }}
       </button>
       <button v-if="row.stopped === null" type="button" class="small" @click="saying = 'stop'">
-        {{ t('Stop …') }}
+        {{ t('ui.floor.stop') }}
       </button>
       <button v-else type="button" class="small" @click="emit('act', { type: 'go' })">
-        {{ t('Let it go on') }}
+        {{ t('ui.floor.letItGoOn') }}
       </button>
     </div>
   </li>

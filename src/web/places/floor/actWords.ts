@@ -1,5 +1,5 @@
-import { localNumbers, t } from '../../words'
-import type { Step } from '../../../core/attempt'
+import { localNumbers, t, tell } from '../../words'
+import { shownOf, type Step } from '../../../core/attempt'
 import { instrumentOf } from '../../../core/instruments'
 import { describeHeld } from '../../readings/stepWords'
 
@@ -8,28 +8,28 @@ export function actWords(step: Step): string {
   switch (step.type) {
     case 'operate':
       return step.says === 'asComplained'
-        ? t('saw the complaint')
+        ? t('ui.floor.sawTheComplaint')
         : step.says === 'notReproduced'
-          ? t('could not reproduce it')
-          : t('operated the circuit')
+          ? t('ui.floor.couldNotReproduceIt')
+          : t('ui.floor.operatedTheCircuit')
     case 'test': {
       const { reading } = step
-      const shown = localNumbers(reading.text) || t(reading.word ?? '')
-      return `${t(instrumentOf(step.instrument).title)}, ${describeHeld(step.held)}${shown && `: ${shown}`}`
+      const shown = tell(shownOf(reading))
+      return `${tell(instrumentOf(step.instrument).title)}, ${describeHeld(step.held)}${shown && `: ${shown}`}`
     }
     case 'infer':
       return step.struck.length
-        ? t('struck out {count}', { count: step.struck.length })
-        : t('cleared nothing yet')
+        ? t('ui.floor.struckOut', { count: step.struck.length })
+        : t('ui.floor.clearedNothingYet')
     case 'conclude':
-      return t('concludes {piece}, {sure} % sure', { piece: step.piece, sure: step.sure })
+      return t('ui.floor.concludesSure', { piece: step.piece, sure: step.sure })
     case 'repair':
-      return t('repairs {piece}', { piece: step.piece })
+      return t('ui.floor.repairs', { piece: step.piece })
     case 'renew':
-      return t('renews {fuse}', { fuse: step.fuse })
+      return t('ui.floor.renews', { fuse: step.fuse })
     case 'hint':
-      return t('took a hint')
+      return t('ui.floor.tookAHint')
     case 'question':
-      return t('was asked about “{typed}”', { typed: localNumbers(step.typed) })
+      return t('ui.floor.wasAskedAbout', { typed: localNumbers(step.typed) })
   }
 }

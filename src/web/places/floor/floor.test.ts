@@ -4,11 +4,10 @@ import { demoCircuit } from '../../../../test/demo'
 import type { FloorRow } from '../../../contract/floor'
 import type { Step } from '../../../core/attempt'
 import { use } from '../../words'
-import { de } from '../../words/de'
 import { actWords } from './actWords'
 import { byNeed, needOf } from './needs'
 
-afterEach(() => use(undefined))
+afterEach(() => use('en'))
 
 const now = Date.parse('2026-11-26T10:00:00Z')
 const row = (part: Partial<FloorRow> = {}): FloorRow =>
@@ -104,7 +103,7 @@ describe('what somebody just did', () => {
   })
 
   it('in German with its instrument and its decimal comma', () => {
-    use(de)
+    use('de')
     expect(said()[1]).toMatch(/^Gleichspannung, .*L1a.*: 1\d,\d\d\sV$/)
   })
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useKeys } from '../../keys/useKeys'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Reckon from './Reckon.vue'
@@ -29,8 +29,12 @@ function first() {
   const [hit] = list.value
   if (hit) void router.replace({ name: 'handbook', params: { entry: hit.key } })
 }
-useKeys(t('Handbook'), [
-  { press: ['/'], what: t('look something up'), act: () => void nextTick(() => field.value?.focus()) },
+useKeys(t('ui.common.handbook'), [
+  {
+    press: ['/'],
+    what: t('ui.handbook.lookSomethingUp'),
+    act: () => void nextTick(() => field.value?.focus()),
+  },
 ])
 /** Whoever comes by a link sees in the list where they are. */
 const nav = ref<HTMLElement | null>(null)
@@ -49,52 +53,52 @@ const print = () => window.print()
 <template>
   <div class="handbook">
     <aside>
-      <h1>{{ t('Handbook') }}</h1>
+      <h1>{{ t('ui.common.handbook') }}</h1>
       <input
         ref="field"
         v-model="typed"
         class="plain"
         type="search"
-        :aria-label="t('Look up')"
-        :placeholder="t('Look up: /')"
+        :aria-label="t('ui.handbook.lookUp')"
+        :placeholder="t('ui.handbook.lookUp2')"
         @keydown.enter="first"
       />
-      <p v-if="!list.length" role="status">{{ t('Nothing of that is in the book.') }}</p>
-      <nav ref="nav" :aria-label="t('Entries')">
+      <p v-if="!list.length" role="status">{{ t('ui.handbook.nothingOfThatIsIn') }}</p>
+      <nav ref="nav" :aria-label="t('ui.handbook.entries')">
         <section v-for="group in groups" :key="group.title">
-          <h2>{{ t(group.title) }}</h2>
+          <h2>{{ group.title }}</h2>
           <ul>
             <li v-for="one in group.entries" :key="one.key">
               <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }" replace>{{
-                t(one.title)
+                one.title
               }}</RouterLink>
             </li>
           </ul>
         </section>
       </nav>
     </aside>
-    <article v-if="entry" :aria-label="t(entry.title)">
+    <article v-if="entry" :aria-label="entry.title">
       <header>
-        <h2>{{ t(entry.title) }}</h2>
-        <button type="button" class="small" @click="print">{{ t('Print') }}</button>
+        <h2>{{ entry.title }}</h2>
+        <button type="button" class="small" @click="print">{{ t('ui.common.print') }}</button>
       </header>
       <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
       <template v-else-if="entry.type === 'table'">
-        <div class="scroll" tabindex="0" role="region" :aria-label="t(entry.title)">
+        <div class="scroll" tabindex="0" role="region" :aria-label="entry.title">
           <table class="data">
             <thead>
               <tr>
-                <th v-for="head in entry.table.head" :key="head" scope="col">{{ t(head) }}</th>
+                <th v-for="head in entry.table.head" :key="tell(head)" scope="col">{{ tell(head) }}</th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="(row, i) in entry.table.rows" :key="i">
-                <td v-for="(cell, c) in row" :key="c">{{ t(cell) }}</td>
+                <td v-for="(cell, c) in row" :key="c">{{ tell(cell) }}</td>
               </tr>
             </tbody>
           </table>
         </div>
-        <p class="quiet">{{ t('Source: {source}.', { source: entry.table.source }) }}</p>
+        <p class="quiet">{{ t('ui.handbook.source', { source: tell(entry.table.source) }) }}</p>
       </template>
       <Walk v-else-if="entry.type === 'procedure'" :key="entry.key" :procedure="entry.procedure" />
       <Limits v-else-if="entry.type === 'limits'" />
@@ -107,28 +111,27 @@ const print = () => window.print()
         :rule="entry.rule"
       />
       <template v-else-if="entry.type === 'caution'">
-        <p class="caution">{{ t(entry.text) }}</p>
+        <p class="caution">{{ entry.text }}</p>
         <p v-if="entry.instruments.length">
-          <b>{{ t('At the Desk, beside:') }}</b> {{ entry.instruments.map((title) => t(title)).join(' · ') }}
+          <b>{{ t('ui.handbook.atTheDeskBeside') }}</b>
+          {{ entry.instruments.map((title) => tell(title)).join(' · ') }}
         </p>
         <p v-if="entry.procedures.length">
-          <b>{{ t('At the head of:') }}</b>
+          <b>{{ t('ui.handbook.atTheHeadOf') }}</b>
           <template v-for="(key, i) in entry.procedures" :key="key"
             >{{ i ? ' · ' : ' '
             }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
-              t(titleOf(key))
+              titleOf(key)
             }}</RouterLink></template
           >
         </p>
       </template>
       <p class="quiet care">
-        {{ t('The vehicle maker’s data, local code and licensed practice come before everything here.') }}
+        {{ t('ui.handbook.theVehicleMakersDataLocal') }}
       </p>
     </article>
     <article v-else>
-      <p>
-        {{ t('Choose an entry, or press') }} <b>/</b> {{ t('and type: a drop, a fuse, a terminal number.') }}
-      </p>
+      <p>{{ t('ui.handbook.chooseAnEntryOrPress') }} <b>/</b> {{ t('ui.handbook.andTypeADropA') }}</p>
     </article>
   </div>
 </template>

@@ -36,15 +36,15 @@ const rows = computed(() => {
     const most = over && Math.max(...over)
     return {
       set,
-      feed: allowed ? volts(allowed[0]) : t('by piece'),
+      feed: allowed ? volts(allowed[0]) : t('ui.handbook.byPiece'),
       back: allowed ? volts(allowed[1]) : '',
       passes,
       by:
         most === undefined
           ? ''
           : most > 0
-            ? t('{most} over', { most: volts(most) })
-            : t('{most} to spare', { most: volts(-most) }),
+            ? t('ui.handbook.over', { most: volts(most) })
+            : t('ui.handbook.toSpare', { most: volts(-most) }),
       reason: tell(reason),
       usual: set === usual.value,
     }
@@ -54,57 +54,55 @@ const rows = computed(() => {
 
 <template>
   <p>
-    {{
-      t(
-        'Practitioners disagree on how much may be lost. All their limits stand here beside each other, judged on the same readings; the one that fits the kind of circuit is the default, and you may choose another wherever limits count.',
-      )
-    }}
+    {{ t('ui.handbook.practitionersDisagreeOnHowMuch') }}
   </p>
   <Where :choice="choice" with-fault />
   <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
   <template v-else>
     <p v-if="stand.balance" class="now">
-      {{ t('Feed loses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{
-        t(', return')
+      {{ t('ui.handbook.feedLoses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{
+        t('ui.handbook.return')
       }}
-      <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t(', of') }}
+      <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t('ui.handbook.of') }}
       <b class="reading">{{ volts(stand.balance.source) }}</b>.
     </p>
-    <div class="wide" tabindex="0" role="region" :aria-label="t('Limits side by side')">
+    <div class="wide" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
       <table class="data">
         <thead>
           <tr>
-            <th scope="col">{{ t('Limits') }}</th>
-            <th scope="col" class="num">{{ t('Feed') }}</th>
-            <th scope="col" class="num">{{ t('Return') }}</th>
-            <th scope="col">{{ t('Verdict') }}</th>
-            <th scope="col" class="num">{{ t('By') }}</th>
-            <th scope="col">{{ t('Why') }}</th>
+            <th scope="col">{{ t('ui.common.limits') }}</th>
+            <th scope="col" class="num">{{ t('ui.handbook.feed') }}</th>
+            <th scope="col" class="num">{{ t('ui.handbook.return2') }}</th>
+            <th scope="col">{{ t('ui.handbook.verdict') }}</th>
+            <th scope="col" class="num">{{ t('ui.handbook.by') }}</th>
+            <th scope="col">{{ t('ui.common.why') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.set.id" :class="{ bad: row.passes === false }">
             <th scope="row">
-              {{ t(row.set.title) }} <span v-if="row.usual" class="usual">{{ t('default here') }}</span>
+              {{ tell(row.set.title) }}
+              <span v-if="row.usual" class="usual">{{ t('ui.handbook.defaultHere') }}</span>
             </th>
             <td class="num">{{ row.feed }}</td>
             <td class="num">{{ row.back }}</td>
             <td :title="row.reason">
-              {{ row.passes === null ? t('nothing flows') : row.passes ? t('pass') : t('fail') }}
+              {{
+                row.passes === null
+                  ? t('ui.handbook.nothingFlows')
+                  : row.passes
+                    ? t('ui.handbook.pass')
+                    : t('ui.handbook.fail')
+              }}
             </td>
             <td class="num">{{ row.by }}</td>
-            <td>{{ t(row.set.why) }}</td>
+            <td>{{ tell(row.set.why) }}</td>
           </tr>
         </tbody>
       </table>
     </div>
     <p class="quiet">
-      {{
-        t(
-          'Default for this circuit: {title}. It goes by the kind of circuit: light, motor or pump, heavy, electronic. All limits: common practice, no source.',
-          { title: usual.title },
-        )
-      }}
+      {{ t('ui.handbook.defaultForThisCircuitIt', { title: tell(usual.title) }) }}
     </p>
     <TryIt :stand="stand" :faults="[]" />
   </template>

@@ -3,7 +3,7 @@ import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
-import type { TechniqueRule } from '../../../core/assessment'
+import { ruleWords, type TechniqueRule } from '../../../core/assessment'
 import { procedures, shownOf, standOf } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
@@ -22,38 +22,38 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
 </script>
 
 <template>
-  <p>{{ t(say) }}</p>
+  <p>{{ say }}</p>
   <p>
-    <b>{{ t('Instead:') }}</b> {{ t(instead) }}
+    <b>{{ t('ui.handbook.instead') }}</b> {{ instead }}
   </p>
-  <section class="example" :aria-label="t('Example')">
+  <section class="example" :aria-label="t('ui.handbook.example')">
     <p class="quiet">
       {{ stand.circuit.name }}, {{ stand.state.name
       }}<template v-if="faults.length">{{
-        t('; planted: {join}', {
-          join: faults.map((f) => t(describeFault(stand.circuit, f))).join(' · '),
+        t('ui.handbook.planted', {
+          join: faults.map((f) => tell(describeFault(stand.circuit, f))).join(' · '),
         })
       }}</template>
     </p>
     <dl>
       <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">
-        <dt>{{ i ? t('The right reading') : t('The wrong reading') }}</dt>
+        <dt>{{ i ? t('ui.handbook.theRightReading') : t('ui.handbook.theWrongReading') }}</dt>
         <dd class="reading">{{ writeShown(shown) }}</dd>
         <dd class="quiet">{{ tell(shown.what) }}</dd>
       </div>
     </dl>
-    <p>{{ t(example.shows) }}</p>
+    <p>{{ tell(ruleWords(rule.key, 'shows')) }}</p>
   </section>
   <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
-    {{ t('Try it') }}
+    {{ t('ui.handbook.tryIt') }}
   </button>
   <TryIt v-if="trying" :stand="stand" :faults="faults" />
   <p v-if="linked.length">
-    {{ t('Done properly in:') }}
+    {{ t('ui.handbook.doneProperlyIn') }}
     <template v-for="(one, i) in linked" :key="one.key"
       >{{ i ? ' · ' : ''
       }}<RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{
-        t(one.title)
+        tell(one.title)
       }}</RouterLink></template
     >
   </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPlain, formatQuantity, t, within } from '../../words'
+import { formatPlain, formatQuantity, t, tell, within } from '../../words'
 import { computed, ref } from 'vue'
 import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -17,7 +17,7 @@ const moves = computed(() =>
       const { label, unit } = props.calculator.inputs[input]!
       return {
         input,
-        text: `${t(label)} ${write({ value: to, unit })}`,
+        text: `${tell(label)} ${write({ value: to, unit })}`,
         result: write({ value: result, unit: results.value[0]!.unit }),
       }
     }),
@@ -25,7 +25,7 @@ const moves = computed(() =>
 const checkOf = (key: string) => (value: number) => {
   const { least, most, unit } = props.calculator.inputs[key]!
   return value < least || value > most
-    ? t('From {unit} to {unit2}', {
+    ? t('ui.handbook.fromTo', {
         unit: write({ value: least, unit }),
         unit2: write({ value: most, unit }),
       })
@@ -34,22 +34,22 @@ const checkOf = (key: string) => (value: number) => {
 </script>
 
 <template>
-  <p>{{ t(calculator.about) }}</p>
+  <p>{{ tell(calculator.about) }}</p>
   <div class="reckon">
     <form @submit.prevent>
       <template v-for="(input, key) in calculator.inputs" :key="key">
         <label v-if="input.options" class="field"
-          >{{ t(input.label) }}
+          >{{ tell(input.label) }}
           <select
             :value="given[key]"
             @change="given = { ...given, [key]: Number(($event.target as HTMLSelectElement).value) }"
           >
-            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ t(o.text) }}</option>
+            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ tell(o.text) }}</option>
           </select>
         </label>
         <QuantityField
           v-else
-          :label="t(input.label)"
+          :label="tell(input.label)"
           :unit="input.unit"
           :value="given[key]!"
           :check="checkOf(key)"
@@ -57,32 +57,32 @@ const checkOf = (key: string) => (value: number) => {
         />
       </template>
     </form>
-    <dl aria-live="polite" :aria-label="t('Results')">
-      <div v-for="(result, i) in results" :key="result.label" :class="{ first: i === 0 }">
-        <dt>{{ t(result.label) }}</dt>
+    <dl aria-live="polite" :aria-label="t('ui.handbook.results')">
+      <div v-for="(result, i) in results" :key="i" :class="{ first: i === 0 }">
+        <dt>{{ tell(result.label) }}</dt>
         <dd>
           <span class="reading">{{ write(result) }}</span>
-          <span v-if="result.note" class="quiet"> {{ t(result.note) }}</span>
+          <span v-if="result.note" class="quiet"> {{ tell(result.note) }}</span>
         </dd>
       </div>
     </dl>
   </div>
   <p v-if="moves.length" class="quiet">
-    {{ t('With a tenth more:') }}
+    {{ t('ui.handbook.withATenthMore') }}
     <span v-for="move in moves" :key="move.input" class="move"
       >{{ move.text }} → {{ within(results[0]!.label) }} {{ move.result }}</span
     >
   </p>
   <p class="formula">
-    <span class="reading">{{ t(calculator.formula) }}</span>
+    <span class="reading">{{ tell(calculator.formula) }}</span>
     <span v-if="calculator.by.length" class="quiet">
-      {{ t('reckoned by what the circuits are reckoned by:') }}
+      {{ t('ui.handbook.reckonedByWhatTheCircuits') }}
       <code lang="en">{{ calculator.by.join(', ') }}</code></span
     >
   </p>
   <p class="quiet">
     {{
-      t('Assumes: {assumes} Source: {source}.', { assumes: calculator.assumes, source: calculator.source })
+      t('ui.handbook.assumesSource', { assumes: tell(calculator.assumes), source: tell(calculator.source) })
     }}
   </p>
 </template>

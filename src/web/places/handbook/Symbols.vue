@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { parts, type AnyPart } from '../../../core/parts'
 import { symbolOf, type SymbolState } from '../../schematic/symbols'
 
@@ -12,15 +12,15 @@ interface Drawn {
 
 const rest: SymbolState = { detached: false }
 function statesOf(part: AnyPart): Drawn[] {
-  const passes = part.passes ?? [{ symbol: part.symbol, caption: '' }]
+  const passes = part.passes ?? [{ symbol: part.symbol, caption: '' as const }]
   return passes.flatMap(({ symbol, caption }) => {
-    const states: [string, SymbolState][] = [[t('at rest'), rest]]
-    if (part.positions ?? part.closes) states.push([t('closed'), { ...rest, closed: true }])
+    const states: [string, SymbolState][] = [[t('ui.handbook.atRest'), rest]]
+    if (part.positions ?? part.closes) states.push([t('ui.handbook.closed'), { ...rest, closed: true }])
     if (part.notice?.all.some((notice) => notice.pulled))
-      states.push([t('pulled in'), { ...rest, pulled: true }])
-    if (part.detach) states.push([t(part.detach.done), { detached: true }])
+      states.push([t('ui.handbook.pulledIn'), { ...rest, pulled: true }])
+    if (part.detach) states.push([tell(part.detach.done), { detached: true }])
     return states.map(([name, state]) => ({
-      caption: [t(caption), name].filter(Boolean).join(', '),
+      caption: [caption && tell(caption), name].filter(Boolean).join(', '),
       symbol,
       state,
     }))
@@ -38,7 +38,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 <template>
   <div class="gallery">
     <section v-for="{ part, drawn } in groups" :key="part.kind">
-      <h3>{{ t(part.title) }}</h3>
+      <h3>{{ tell(part.title) }}</h3>
       <figure v-for="(one, i) in drawn" :key="i">
         <svg
           class="symbol"

@@ -49,11 +49,11 @@ async function toBench() {
 </script>
 
 <template>
-  <section class="try" :aria-label="t('Try it')">
+  <section class="try" :aria-label="t('ui.handbook.tryIt')">
     <div class="bar">
       <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
       <button v-if="session.user?.role === 'instructor'" type="button" class="small" @click="toBench">
-        {{ t('Take it to the bench') }}
+        {{ t('ui.handbook.takeItToTheBench') }}
       </button>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { verbatim } from '../../../core/document'
 import { t, tell } from '../../words'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -46,7 +47,7 @@ const rows = computed(() =>
   }),
 )
 const numberOf = (key: string) => props.procedure.steps.findIndex((s) => s.key === key) + 1
-const titleOf = (key: string) => procedures.find((p) => p.key === key)?.title ?? key
+const titleOf = (key: string) => procedures.find((p) => p.key === key)?.title ?? verbatim(key)
 const anchor = (step: ProcedureStep) => `step-${step.key}`
 const trying = ref(false)
 watch(
@@ -56,9 +57,9 @@ watch(
 </script>
 
 <template>
-  <p>{{ t(procedure.about) }}</p>
+  <p>{{ tell(procedure.about) }}</p>
   <p>
-    <b>{{ t('When:') }}</b> {{ t(procedure.when) }}
+    <b>{{ t('ui.handbook.when') }}</b> {{ tell(procedure.when) }}
   </p>
   <p v-for="key in procedure.cautions" :key="key" class="caution">
     {{ tell({ code: `cautions.${key}` }) }}
@@ -66,11 +67,11 @@ watch(
   <div class="on">
     <Where :choice="choice" with-fault />
     <button v-if="!closed" type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
-      {{ trying ? t('Back to the steps') : t('Try it') }}
+      {{ trying ? t('ui.handbook.backToTheSteps') : t('ui.handbook.tryIt') }}
     </button>
   </div>
   <p v-if="faulted && faults.length" class="planted">
-    {{ t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join(' · ') }) }}
+    {{ t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }) }}
   </p>
   <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
   <TryIt v-if="trying && !closed" :stand="stand" :faults="procedure.example.faults" />
@@ -78,49 +79,51 @@ watch(
     <ol class="steps">
       <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">
         <h3>
-          <span class="n">{{ n + 1 }}</span> {{ t(row.step.do) }}
+          <span class="n">{{ n + 1 }}</span> {{ tell(row.step.do) }}
         </h3>
         <table v-if="row.readings.length" class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Reading') }}</th>
-              <th v-if="faults.length" scope="col" class="num">{{ t('Sound') }}</th>
-              <th scope="col" class="num">{{ faults.length ? t('Here') : t('Expected') }}</th>
+              <th scope="col">{{ t('ui.handbook.reading') }}</th>
+              <th v-if="faults.length" scope="col" class="num">{{ t('ui.handbook.sound') }}</th>
+              <th scope="col" class="num">
+                {{ faults.length ? t('ui.handbook.here') : t('ui.common.expected') }}
+              </th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="(reading, i) in row.readings" :key="i">
-              <td>{{ t(reading.what) }}</td>
+              <td>{{ reading.what }}</td>
               <td v-if="faults.length" class="num">{{ reading.good }}</td>
-              <td class="num">{{ t(reading.text) }}</td>
+              <td class="num">{{ reading.text }}</td>
             </tr>
           </tbody>
         </table>
         <ul class="outcomes">
           <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
-            <b>{{ t(outcome.when) }}.</b> {{ t(outcome.means) }}
+            <b>{{ tell(outcome.when) }}.</b> {{ tell(outcome.means) }}
             <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`">{{
-              t('Step {step}', { step: numberOf(outcome.next.step) })
+              t('ui.handbook.step', { step: numberOf(outcome.next.step) })
             }}</a>
             <RouterLink
               v-else-if="outcome.next.then"
               :to="{ name: 'handbook', params: { entry: outcome.next.then } }"
-              >{{ t(titleOf(outcome.next.then)) }}</RouterLink
+              >{{ tell(titleOf(outcome.next.then)) }}</RouterLink
             >
-            <span v-if="row.on && o === row.outcome" class="here">{{ t('here') }}</span>
+            <span v-if="row.on && o === row.outcome" class="here">{{ t('ui.common.here') }}</span>
           </li>
         </ul>
       </li>
     </ol>
     <p v-if="!closed" class="end" role="status">
-      <template v-if="end.end === 'sound'">{{ t('On this circuit the walk ends with: sound.') }}</template>
+      <template v-if="end.end === 'sound'">{{ t('ui.handbook.onThisCircuitTheWalk') }}</template>
       <template v-else-if="end.parts.length">{{
-        t('On this circuit the walk ends at {join}.', { join: [...new Set(end.parts)].join(', ') })
+        t('ui.handbook.onThisCircuitTheWalkEnds', { join: [...new Set(end.parts)].join(', ') })
       }}</template>
-      <template v-else>{{ t('On this circuit the walk goes on with another procedure.') }}</template>
+      <template v-else>{{ t('ui.handbook.onThisCircuitTheWalkGoes') }}</template>
     </p>
   </template>
-  <p class="quiet">{{ t('Source: {source}.', { source: procedure.source }) }}</p>
+  <p class="quiet">{{ t('ui.handbook.source', { source: tell(procedure.source) }) }}</p>
 </template>
 
 <style scoped>

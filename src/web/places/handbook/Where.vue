@@ -9,20 +9,20 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 
 <template>
-  <form class="where" :aria-label="t('Circuit of the example')" @submit.prevent>
+  <form class="where" :aria-label="t('ui.handbook.circuitOfTheExample')" @submit.prevent>
     <label class="field"
-      >{{ t('Circuit') }}
+      >{{ t('ui.common.circuit') }}
       <select :value="name" @change="choose(text($event))">
-        <optgroup :label="t('Of the book')">
+        <optgroup :label="t('ui.handbook.ofTheBook')">
           <option v-for="one in demos" :key="one.id" :value="one.id">{{ one.name }}</option>
         </optgroup>
-        <optgroup v-if="own.length" :label="t('Yours')">
+        <optgroup v-if="own.length" :label="t('ui.handbook.yours')">
           <option v-for="one in own" :key="one.id" :value="one.id">{{ one.name }}</option>
         </optgroup>
       </select>
     </label>
     <label v-if="fitting.length > 1" class="field"
-      >{{ t('Path') }}
+      >{{ t('ui.common.path') }}
       <select :value="path || fitting[0]" @change="path = text($event)">
         <option v-for="id in fitting" :key="id" :value="id">
           {{ circuit.paths.find((p) => p.id === id)?.name || id }}
@@ -30,13 +30,13 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
       </select>
     </label>
     <label class="field"
-      >{{ t('State') }}
+      >{{ t('ui.common.state') }}
       <select :value="state.id" @change="stateId = text($event)">
         <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
       </select>
     </label>
     <label v-if="withFault && isExample" class="tick"
-      ><input v-model="faulted" type="checkbox" /> {{ t('with a fault planted') }}</label
+      ><input v-model="faulted" type="checkbox" /> {{ t('ui.handbook.withAFaultPlanted') }}</label
     >
   </form>
 </template>

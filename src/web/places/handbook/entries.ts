@@ -1,8 +1,10 @@
-import { speakerWith, t } from '../../words'
-import { ruleTexts, techniqueRules, type TechniqueRule } from '../../../core/assessment'
-import { cautions } from '../../../core/document/cautions'
+import { t, tell } from '../../words'
+import type { Words } from '../../../core/document'
+import { ruleWords, techniqueRules, type TechniqueRule } from '../../../core/assessment'
+
 import {
   calculators,
+  cautionKeys,
   lookUps,
   placesOf,
   procedures,
@@ -10,8 +12,6 @@ import {
   type LookUp,
   type Procedure,
 } from '../../../core/handbook'
-
-const told = speakerWith(ruleTexts)
 
 /** One thing to look up. */
 export type Entry = { readonly key: string; readonly title: string; readonly words: string } & (
@@ -29,18 +29,18 @@ export type Entry = { readonly key: string; readonly title: string; readonly wor
   | {
       readonly type: 'caution'
       readonly text: string
-      readonly instruments: readonly string[]
+      readonly instruments: readonly Words[]
       readonly procedures: readonly string[]
     }
 )
 
 export const chapters = [
-  { types: ['procedure'], title: t('Procedures') },
-  { types: ['limits'], title: t('Limits') },
-  { types: ['calculator'], title: t('To reckon') },
-  { types: ['table', 'symbols'], title: t('Tables') },
-  { types: ['misreading'], title: t('Misreadings') },
-  { types: ['caution'], title: t('Cautions') },
+  { types: ['procedure'], title: t('ui.handbook.procedures') },
+  { types: ['limits'], title: t('ui.common.limits') },
+  { types: ['calculator'], title: t('ui.handbook.toReckon') },
+  { types: ['table', 'symbols'], title: t('ui.handbook.tables') },
+  { types: ['misreading'], title: t('ui.handbook.misreadings') },
+  { types: ['caution'], title: t('ui.common.cautions') },
 ] as const satisfies readonly { types: readonly Entry['type'][]; title: string }[]
 
 /** Everything that can be looked up, in the order of its chapters. */
@@ -48,38 +48,39 @@ export const entries: readonly Entry[] = [
   ...procedures.map((procedure): Entry => ({
     type: 'procedure',
     key: procedure.key,
-    title: t(procedure.title),
-    words: [procedure.about, t(procedure.about), t(procedure.title), procedure.when, ...procedure.words].join(
-      ' ',
-    ),
+    title: tell(procedure.title),
+    words: [tell(procedure.about), tell(procedure.when), ...procedure.words].join(' '),
     procedure,
   })),
   {
     type: 'limits',
     key: 'limits',
-    title: t('Limits side by side'),
+    title: t('ui.handbook.limitsSideBySide'),
     words: 'allowed loss voltage drop schools pass fail 0.2 0.3 0.5 3 %',
   },
   ...calculators.map((calculator): Entry => ({
     type: 'calculator',
     key: calculator.key,
-    title: t(calculator.title),
-    words: [calculator.about, t(calculator.about), t(calculator.title), ...calculator.words].join(' '),
+    title: tell(calculator.title),
+    words: [tell(calculator.about), ...calculator.words].join(' '),
     calculator,
   })),
   ...lookUps.map((table): Entry => ({
     type: 'table',
     key: table.key,
-    title: t(table.title),
-    words: [...table.words, t(table.title), ...table.rows.flat().flatMap((cell) => [cell, t(cell)])].join(
-      ' ',
-    ),
+    title: tell(table.title),
+    words: [...table.words, tell(table.title), ...table.rows.flat().map(tell)].join(' '),
     table,
   })),
-  { type: 'symbols', key: 'symbols', title: t('Symbols'), words: 'drawing schematic IEC 60617 relay switch' },
+  {
+    type: 'symbols',
+    key: 'symbols',
+    title: t('ui.handbook.symbols'),
+    words: 'drawing schematic IEC 60617 relay switch',
+  },
   ...techniqueRules.map((rule): Entry => {
     const { key } = rule
-    const text = (part: string) => told({ code: `rules.${key}.${part}` })
+    const text = (part: Parameters<typeof ruleWords>[1]) => tell(ruleWords(key, part))
     return {
       type: 'misreading',
       key: `rule-${key}`,
@@ -90,8 +91,8 @@ export const entries: readonly Entry[] = [
       rule,
     }
   }),
-  ...Object.keys(cautions.english).map((key): Entry => {
-    const text = told({ code: `cautions.${key}` })
+  ...cautionKeys.map((key): Entry => {
+    const text = tell(`cautions.${key}`)
     return {
       type: 'caution',
       key: `caution-${key}`,

@@ -10,10 +10,7 @@ import { useSession } from '../../stores/session'
 import { demoCircuits } from './circuits'
 
 /** Instead of what a circuit would read. */
-export const closedText = () =>
-  t(
-    'You have a test on this circuit in hand: what it reads stays closed until you have finished. Choose another circuit.',
-  )
+export const closedText = () => t('ui.handbook.youHaveATestOn')
 
 export interface Example {
   readonly circuit: string

@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { formatQuantity, speakerWith, t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { askedSchema, type Asked } from '../../../contract/show'
-import { quizTexts } from '../../../core/lab/quiz/phrases'
 import { parseQuantity } from '../../../core/quantity'
 import { ask, messageOf, post } from '../../api/client'
 import { useLive } from '../../api/live'
 
 /** What the wall asks the class: it comes by itself, is answered in one act, and can be answered anew while it is open. */
-const tell = speakerWith(quizTexts)
 const asked = ref<Asked>(null)
 const typed = ref('')
 const wrong = ref('')
@@ -43,7 +41,7 @@ async function give(value: number | string) {
 function giveVolts() {
   const read = parseQuantity(typed.value, 'V')
   if (read.ok) void give(read.value)
-  else wrong.value = t('Type volts, such as 12.4 or 80m')
+  else wrong.value = t('ui.home.typeVoltsSuchAs12')
 }
 const body = computed(() => asked.value?.body)
 const choices = computed((): { value: number | string; text: string }[] => {
@@ -66,25 +64,25 @@ const mine = computed(() => {
 })
 const question = computed(() => {
   const now = body.value
-  if (now?.type === 'volts') return t('What does {point} read to battery −?', { point: now.point })
-  if (now?.type === 'light') return t('How bright is {part}?', { part: now.part })
-  if (now?.type === 'piece') return t('Which piece is at fault?')
+  if (now?.type === 'volts') return t('ui.home.whatDoesReadToBattery', { point: now.point })
+  if (now?.type === 'light') return t('ui.common.howBrightIs', { part: now.part })
+  if (now?.type === 'piece') return t('ui.common.whichPieceIsAtFault')
   return now ? tell(now.text) : ''
 })
 </script>
 
 <template>
-  <section v-if="body" class="asked" :aria-label="t('Asked of the class')" aria-live="polite">
+  <section v-if="body" class="asked" :aria-label="t('ui.home.askedOfTheClass')" aria-live="polite">
     <p class="quiet">{{ body.circuit }}, {{ body.state }}</p>
     <h2>{{ question }}</h2>
     <form v-if="body.type === 'volts'" @submit.prevent="giveVolts">
       <NInput
         v-model:value="typed"
         size="large"
-        :input-props="{ 'aria-label': t('Volts'), inputmode: 'text', autocomplete: 'off' }"
-        :placeholder="t('such as 12.4')"
+        :input-props="{ 'aria-label': t('ui.home.volts'), inputmode: 'text', autocomplete: 'off' }"
+        :placeholder="t('ui.home.suchAs124')"
       />
-      <NButton type="primary" size="large" attr-type="submit">{{ t('Answer') }}</NButton>
+      <NButton type="primary" size="large" attr-type="submit">{{ t('ui.common.answer') }}</NButton>
     </form>
     <div v-else-if="body.type !== 'piece'" class="choices">
       <button
@@ -94,24 +92,24 @@ const question = computed(() => {
         :aria-pressed="asked?.mine === choice.value"
         @click="give(choice.value)"
       >
-        {{ t(choice.text) }}
+        {{ choice.text }}
       </button>
     </div>
     <label v-else class="field"
-      >{{ t('Piece') }}
+      >{{ t('ui.common.piece') }}
       <select :value="asked?.mine ?? ''" @change="give(($event.target as HTMLSelectElement).value)">
-        <option value="" disabled>{{ t('choose …') }}</option>
+        <option value="" disabled>{{ t('ui.home.choose') }}</option>
         <option v-for="choice in choices" :key="choice.value" :value="choice.value">
-          {{ t(choice.text) }}
+          {{ choice.text }}
         </option>
       </select>
     </label>
     <p v-if="mine" role="status">
-      {{ t('Your answer: {mine}. It can be changed until the wall shows it.', { mine }) }}
+      {{ t('ui.home.yourAnswerItCanBe', { mine }) }}
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
-  <p v-else-if="closed" class="quiet" role="status">{{ t('The question is closed: look at the wall.') }}</p>
+  <p v-else-if="closed" class="quiet" role="status">{{ t('ui.home.theQuestionIsClosedLook') }}</p>
 </template>
 
 <style scoped>

@@ -36,24 +36,28 @@ const recent = computed(() =>
     return row ? [{ ...one, name: row.name }] : []
   }),
 )
-const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as const
+const places = {
+  bench: t('ui.common.bench'),
+  plant: t('ui.common.plant'),
+  sheet: t('ui.common.sheet'),
+} as const
 </script>
 
 <template>
   <section aria-labelledby="waiting">
     <div class="title">
-      <h2 id="waiting">{{ t('Waiting for you') }}</h2>
+      <h2 id="waiting">{{ t('ui.home.waitingForYou') }}</h2>
       <span v-if="props.waiting.count.value" class="count">{{ props.waiting.count.value }}</span>
-      <RouterLink class="more" :to="{ name: 'rubric' }">{{ t('How they are marked') }}</RouterLink>
+      <RouterLink class="more" :to="{ name: 'rubric' }">{{ t('ui.home.howTheyAreMarked') }}</RouterLink>
     </div>
-    <p v-if="!waiting.length" class="quiet">{{ t('No finished work waits for its review.') }}</p>
+    <p v-if="!waiting.length" class="quiet">{{ t('ui.home.noFinishedWorkWaitsFor') }}</p>
     <ul>
       <li v-for="order in waiting" :key="order.id">
         <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
         <span class="said">{{ quoted(order.complaint) }}</span>
         <span class="quiet">{{
-          t('finished {concluded}, {tests} readings', {
+          t('ui.home.finishedReadings', {
             concluded: when(order.concluded!),
             tests: order.tests,
           })
@@ -67,16 +71,16 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
     />
     <NButton v-if="waiting.length" size="small" @click="emit('giveBack')">
       {{
-        t('Give back {reviews}', {
+        t('ui.home.giveBack', {
           reviews:
             props.waiting.count.value === 1
-              ? t('the finished review')
-              : t('all {count} finished reviews', { count: props.waiting.count.value }),
+              ? t('ui.home.theFinishedReview')
+              : t('ui.home.allFinishedReviews', { count: props.waiting.count.value }),
         })
       }}
     </NButton>
     <details v-if="given.length">
-      <summary>{{ t('Given back: {count}', { count: props.given.count.value }) }}</summary>
+      <summary>{{ t('ui.home.givenBack', { count: props.given.count.value }) }}</summary>
       <ul>
         <li v-for="order in given" :key="order.id">
           <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
@@ -88,34 +92,34 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
   </section>
   <section aria-labelledby="working">
     <div class="title">
-      <h2 id="working">{{ t('At the benches') }}</h2>
+      <h2 id="working">{{ t('ui.common.atTheBenches') }}</h2>
       <span v-if="props.open.count.value" class="count">{{ props.open.count.value }}</span>
     </div>
     <p v-if="!working.length" class="quiet">
-      {{ t('Nobody is at work. Open a circuit, plant a fault, and hand it out from Plant.') }}
+      {{ t('ui.home.nobodyIsAtWorkOpen') }}
     </p>
     <ul>
       <li v-for="order in working" :key="order.id">
         <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }">{{
-          t('Your Desk')
+          t('ui.home.yourDesk')
         }}</RouterLink>
         <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
         <span class="what">{{ order.circuit }}</span>
         <span class="said">{{ quoted(order.complaint) }}</span>
         <span class="quiet">
           {{
-            t('{begun}, out since {created}', {
+            t('ui.home.outSince', {
               begun: order.tests
-                ? `${order.tests} ${order.tests === 1 ? t('reading') : t('readings')}`
-                : t('not begun'),
+                ? `${order.tests} ${order.tests === 1 ? t('ui.home.reading') : t('ui.common.readings')}`
+                : t('ui.common.notBegun'),
               created: when(order.created),
             })
           }}
         </span>
         <button v-if="!order.tests" type="button" class="link back" @click="emit('takeBack', order.id)">
-          {{ t('Take it back')
+          {{ t('ui.common.takeItBack')
           }}<span class="visually-hidden">
-            {{ t('from {student}: {circuit}', { student: order.student, circuit: order.circuit }) }}</span
+            {{ t('ui.home.from', { student: order.student, circuit: order.circuit }) }}</span
           >
         </button>
       </li>
@@ -124,16 +128,16 @@ const places = { bench: t('Bench'), plant: t('Plant'), sheet: t('Sheet') } as co
   </section>
   <section aria-labelledby="opened">
     <div class="title">
-      <h2 id="opened">{{ t('Opened last') }}</h2>
+      <h2 id="opened">{{ t('ui.home.openedLast') }}</h2>
     </div>
     <p v-if="!recent.length" class="quiet">
-      {{ t('What you open on Bench, Plant or Sheet comes to lie here.') }}
+      {{ t('ui.home.whatYouOpenOnBench') }}
     </p>
     <ul>
       <li v-for="one in recent" :key="one.id">
         <RouterLink :to="{ name: one.place, params: { id: one.id } }">{{ one.name }}</RouterLink>
         <span class="quiet">{{
-          t('on {place}, {toISOString}', {
+          t('ui.home.on', {
             place: places[one.place],
             toISOString: when(new Date(one.at).toISOString()),
           })

@@ -53,22 +53,24 @@ async function add() {
 
 <template>
   <section>
-    <h2>{{ scope.people ? scope.about : t('Students') }}</h2>
-    <p v-if="!students.length">{{ t('No students yet. Add the first one below.') }}</p>
+    <h2>{{ scope.people ? scope.about : t('ui.home.students') }}</h2>
+    <p v-if="!students.length">{{ t('ui.home.noStudentsYetAddThe') }}</p>
     <ul>
       <li v-for="student in students" :key="student.id">
         {{ student.name }} <span class="quiet">{{ student.login }}</span>
       </li>
     </ul>
     <MoreRows :shown="students.length" :count="count" @more="read(after).catch(said)" />
-    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('Add a student …') }} </NButton>
+    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('ui.home.addAStudent') }} </NButton>
     <form v-else @submit.prevent="add">
-      <label class="field">{{ t('Name') }}<NInput v-model:value="name" size="small" placeholder="" /></label>
       <label class="field"
-        >{{ t('Sign-in name') }}<NInput v-model:value="login" size="small" placeholder=""
+        >{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" placeholder=""
       /></label>
       <label class="field"
-        >{{ t('First password, at least {leastPassword} characters', { leastPassword })
+        >{{ t('ui.common.signInName') }}<NInput v-model:value="login" size="small" placeholder=""
+      /></label>
+      <label class="field"
+        >{{ t('ui.home.firstPasswordAtLeastCharacters', { leastPassword })
         }}<NInput
           v-model:value="password"
           size="small"
@@ -79,7 +81,7 @@ async function add() {
       <p v-if="wrong" class="wrong" role="alert">
         {{ wrong }}
       </p>
-      <NButton size="small" type="primary" attr-type="submit"> {{ t('Add') }} </NButton>
+      <NButton size="small" type="primary" attr-type="submit"> {{ t('ui.common.add') }} </NButton>
     </form>
   </section>
 </template>

@@ -27,13 +27,13 @@ void ask(z.array(userSchema), '/students').then(
 
 /** A template for each trade, by what its workshop would say. */
 const trades = [
-  { file: 'sweeper-work-lamp', text: t('Lamp, 12 V') },
-  { file: 'gritter-spinner-lights', text: t('Lamps, 24 V') },
-  { file: 'van-cooling-fan', text: t('Relay and fan, 12 V') },
-  { file: 'gritter-spinner', text: t('Relay and motor, 24 V') },
-  { file: 'van-starting', text: t('Starting') },
-  { file: 'van-charging', text: t('Charging') },
-  { file: 'van-key-off-drain', text: t('Key-off drain') },
+  { file: 'sweeper-work-lamp', text: t('ui.home.lamp12V') },
+  { file: 'gritter-spinner-lights', text: t('ui.home.lamps24V') },
+  { file: 'van-cooling-fan', text: t('ui.home.relayAndFan12V') },
+  { file: 'gritter-spinner', text: t('ui.home.relayAndMotor24V') },
+  { file: 'van-starting', text: t('ui.home.starting') },
+  { file: 'van-charging', text: t('ui.home.charging') },
+  { file: 'van-key-off-drain', text: t('ui.home.keyOffDrain') },
 ]
 const first = computed(() => props.circuits[0])
 async function take(file: string) {
@@ -48,16 +48,16 @@ async function take(file: string) {
 </script>
 
 <template>
-  <section v-if="!skipped" class="first" :aria-label="t('First steps')">
+  <section v-if="!skipped" class="first" :aria-label="t('ui.home.firstSteps')">
     <header>
-      <h2>{{ t('First steps') }}</h2>
-      <NButton size="small" quaternary @click="skipped = true">{{ t('Not again') }}</NButton>
+      <h2>{{ t('ui.home.firstSteps') }}</h2>
+      <NButton size="small" quaternary @click="skipped = true">{{ t('ui.home.notAgain') }}</NButton>
     </header>
     <ol>
       <li :class="{ done: circuits.length }">
-        <h3>{{ t('A circuit near to one of yours') }}</h3>
+        <h3>{{ t('ui.home.aCircuitNearToOne') }}</h3>
         <p class="quiet">
-          {{ t('It is a copy of your own: change what you like. States, values and points come with it.') }}
+          {{ t('ui.home.itIsACopyOf') }}
         </p>
         <div class="trades">
           <NButton v-for="one in trades" :key="one.file" size="small" @click="take(one.file)">{{
@@ -66,23 +66,23 @@ async function take(file: string) {
         </div>
       </li>
       <li>
-        <h3>{{ t('A fault in it') }}</h3>
+        <h3>{{ t('ui.home.aFaultInIt') }}</h3>
         <p class="quiet">
-          {{ t('Press a part: the fault gets the least size that a driver would notice.') }}
+          {{ t('ui.home.pressAPartTheFault') }}
         </p>
         <RouterLink v-if="first" :to="{ name: 'plant', params: { id: first.id } }">{{
-          t('Plant one in {name}', { name: first.name })
+          t('ui.home.plantOneIn', { name: first.name })
         }}</RouterLink>
       </li>
       <li :class="{ done: students }">
-        <h3>{{ t('Somebody to hand it to') }}</h3>
-        <p class="quiet">{{ t('A student, a class from a list, or yourself to try it.') }}</p>
-        <RouterLink :to="{ name: 'classes' }">{{ t('Take in a class') }}</RouterLink>
+        <h3>{{ t('ui.home.somebodyToHandItTo') }}</h3>
+        <p class="quiet">{{ t('ui.home.aStudentAClassFrom') }}</p>
+        <RouterLink :to="{ name: 'classes' }">{{ t('ui.home.takeInAClass') }}</RouterLink>
       </li>
       <li>
-        <h3>{{ t('Hand it out, and see how they reason') }}</h3>
+        <h3>{{ t('ui.home.handItOutAndSee') }}</h3>
         <p class="quiet">
-          {{ t('Below the fault on Plant. Finished work waits here for its review, step by step.') }}
+          {{ t('ui.home.belowTheFaultOnPlant') }}
         </p>
       </li>
     </ol>

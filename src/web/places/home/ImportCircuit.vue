@@ -6,9 +6,10 @@ import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { madeSchema } from '../../../contract/lists'
-import { say } from '../../../contract/phrases'
+import { say } from '../../../core/document'
+
 import type { Circuit } from '../../../core/circuit'
-import type { Problem } from '../../../core/document'
+import type { Problem, Words } from '../../../core/document'
 import { messageOf, RequestFailure, send } from '../../api/client'
 
 /** Drawing and reading bring the engine: they come when there is a file. */
@@ -18,7 +19,7 @@ const router = useRouter()
 const picker = ref<HTMLInputElement | null>(null)
 const problems = ref<readonly Problem[]>([])
 const failed = ref('')
-const ready = ref<{ circuit: Circuit; from: string; open: readonly Problem[] } | null>(null)
+const ready = ref<{ circuit: Circuit; from: Words; open: readonly Problem[] } | null>(null)
 const over = ref(false)
 
 async function take(file: File | undefined) {
@@ -30,7 +31,7 @@ async function take(file: File | undefined) {
   const read = await readFile(file)
   if (read.ok) ready.value = read
   else {
-    failed.value = tell(say('fileNotTakenIn', { file: file.name }))
+    failed.value = tell(say('school.fileNotTakenIn', { file: file.name }))
     problems.value = read.problems
   }
 }
@@ -76,13 +77,13 @@ async function bringIn() {
       type="file"
       accept=".json,.cir,.net,.sp,application/json"
       class="visually-hidden"
-      :aria-label="t('Circuit file')"
+      :aria-label="t('ui.home.circuitFile')"
       tabindex="-1"
       @change="picked"
     />
-    <NButton size="small" @click="picker?.click()"> {{ t('Import a circuit …') }} </NButton>
+    <NButton size="small" @click="picker?.click()"> {{ t('ui.home.importACircuit') }} </NButton>
     <div v-if="over" class="drop" aria-hidden="true">
-      {{ t('Drop it: a circuit file or a SPICE netlist') }}
+      {{ t('ui.home.dropItACircuitFile') }}
     </div>
     <Dialog
       :show="!!ready"
@@ -93,8 +94,8 @@ async function bringIn() {
       <template v-if="ready">
         <p>
           {{
-            t('From a {from}: {count} parts, {count2} path(s), {count3} state(s).', {
-              from: ready.from,
+            t('ui.home.fromAPartsPathS', {
+              from: tell(ready.from),
               count: ready.circuit.parts.length,
               count2: ready.circuit.paths.length,
               count3: ready.circuit.states.length,
@@ -103,13 +104,13 @@ async function bringIn() {
         </p>
         <ul v-if="ready.open.length" class="caution">
           <li v-for="(problem, i) in ready.open.slice(0, 6)" :key="i">
-            {{ t('{problem}. It can be finished on the Bench.', { problem: tell(problem) }) }}
+            {{ t('ui.home.itCanBeFinishedOn', { problem: tell(problem) }) }}
           </li>
         </ul>
         <div class="picture"><Preview :circuit="ready.circuit" /></div>
         <div class="acts">
-          <NButton size="small" type="primary" @click="bringIn"> {{ t('Take it in') }} </NButton>
-          <NButton size="small" @click="ready = null"> {{ t('Leave it') }} </NButton>
+          <NButton size="small" type="primary" @click="bringIn"> {{ t('ui.home.takeItIn') }} </NButton>
+          <NButton size="small" @click="ready = null"> {{ t('ui.common.leaveIt') }} </NButton>
         </div>
       </template>
     </Dialog>
@@ -120,7 +121,7 @@ async function bringIn() {
           <code>{{ problem.where }}</code>: {{ tell(problem) }}
         </li>
       </ul>
-      <p v-if="problems.length > 8">{{ t('and {x} more', { x: problems.length - 8 }) }}</p>
+      <p v-if="problems.length > 8">{{ t('ui.common.andMore', { x: problems.length - 8 }) }}</p>
     </div>
   </div>
 </template>

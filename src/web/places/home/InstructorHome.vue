@@ -64,7 +64,7 @@ async function takeBack(id: string) {
 
 <template>
   <div class="home">
-    <h1 class="visually-hidden">{{ t('Today') }}</h1>
+    <h1 class="visually-hidden">{{ t('ui.common.today') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>

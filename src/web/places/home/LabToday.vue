@@ -17,25 +17,25 @@ const next = computed(() => days.value.find(({ day }) => day > today))
 </script>
 
 <template>
-  <section v-if="here.length || next" class="lab" :aria-label="t('Lab days')">
-    <h2>{{ t('In the workshop') }}</h2>
+  <section v-if="here.length || next" class="lab" :aria-label="t('ui.common.labDays')">
+    <h2>{{ t('ui.home.inTheWorkshop') }}</h2>
     <p v-for="day in here" :key="day.id">
       <RouterLink :to="{ name: 'day', params: { id: day.id } }">{{ day.name }}</RouterLink>
       {{
-        t('today: {out} of {rounds} rounds out at {stations} stations.', {
+        t('ui.home.todayOfRoundsOutAt', {
           out: day.out,
           rounds: day.rounds,
           stations: day.stations,
         })
       }}
       <template v-if="day.word"
-        >{{ t('Word of the day:') }} <b class="reading">{{ day.word }}</b>. </template
-      ><RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
+        >{{ t('ui.common.wordOfTheDay') }} <b class="reading">{{ day.word }}</b>. </template
+      ><RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
     </p>
     <p v-if="next">
-      {{ t('Next:') }}
+      {{ t('ui.home.next') }}
       <RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink>{{
-        t(', {day}, {stations} stations.', { day: next.day, stations: next.stations })
+        t('ui.home.stations', { day: next.day, stations: next.stations })
       }}
     </p>
   </section>

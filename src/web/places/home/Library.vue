@@ -70,7 +70,7 @@ async function make() {
           '/circuits',
           // The engine is fetched when it is first needed: nobody waits for it to see a list.
           (await import('../../../core/editing')).emptyCircuit(
-            name.value.trim() || t('New circuit'),
+            name.value.trim() || t('ui.home.newCircuit2'),
             volts.value,
           ),
         )
@@ -107,13 +107,7 @@ async function shelve() {
 }
 async function remove() {
   const row = shelving.value
-  if (
-    !row ||
-    !window.confirm(
-      t('Take “{name}” out of the library? Work orders keep their own copy.', { name: row.name }),
-    )
-  )
-    return
+  if (!row || !window.confirm(t('ui.home.takeOutOfTheLibrary', { name: row.name }))) return
   await attempt(async () => {
     await post(`/circuits/${row.id}`, undefined, 'DELETE')
     shelving.value = null
@@ -121,14 +115,16 @@ async function remove() {
   })
 }
 const finder = ref<HTMLInputElement | null>(null)
-useKeys(t('Today'), [{ press: ['/'], what: t('find a circuit'), act: () => finder.value?.focus() }])
+useKeys(t('ui.common.today'), [
+  { press: ['/'], what: t('ui.home.findACircuit'), act: () => finder.value?.focus() },
+])
 </script>
 
 <template>
   <section class="circuits">
     <div class="head">
-      <h2>{{ t('Circuits') }}</h2>
-      <NButton size="small" type="primary" @click="begin">{{ t('New circuit …') }}</NButton>
+      <h2>{{ t('ui.home.circuits') }}</h2>
+      <NButton size="small" type="primary" @click="begin">{{ t('ui.home.newCircuit') }}</NButton>
       <ImportCircuit />
       <span class="gap" />
       <input
@@ -136,58 +132,58 @@ useKeys(t('Today'), [{ press: ['/'], what: t('find a circuit'), act: () => finde
         v-model="search"
         class="plain"
         type="search"
-        :aria-label="t('Search circuits')"
-        :placeholder="t('Search name, vehicle, tag')"
+        :aria-label="t('ui.home.searchCircuits')"
+        :placeholder="t('ui.home.searchNameVehicleTag')"
       />
-      <select v-model="folder" :aria-label="t('Folder')">
-        <option :value="null">{{ t('all folders') }}</option>
-        <option v-for="f in folders" :key="f" :value="f">{{ f || t('not in a folder') }}</option>
+      <select v-model="folder" :aria-label="t('ui.home.folder')">
+        <option :value="null">{{ t('ui.home.allFolders') }}</option>
+        <option v-for="f in folders" :key="f" :value="f">{{ f || t('ui.home.notInAFolder') }}</option>
       </select>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form v-if="making" class="new" :aria-label="t('New circuit')" @submit.prevent="make">
+    <form v-if="making" class="new" :aria-label="t('ui.home.newCircuit2')" @submit.prevent="make">
       <label class="field"
-        >{{ t('Name') }}
-        <NInput v-model:value="name" size="small" :placeholder="t('Cooling fan of my van')" autofocus
+        >{{ t('ui.common.name') }}
+        <NInput v-model:value="name" size="small" :placeholder="t('ui.home.coolingFanOfMyVan')" autofocus
       /></label>
       <label class="field"
-        >{{ t('Start from') }}
+        >{{ t('ui.home.startFrom') }}
         <select v-model="template">
-          <option value="">{{ t('an empty bench') }}</option>
+          <option value="">{{ t('ui.home.anEmptyBench') }}</option>
           <option v-for="one in templates" :key="one.file" :value="one.file">
-            {{ t(one.name) }} ({{ t(one.vehicle) }})
+            {{ one.name }} ({{ one.vehicle }})
           </option>
         </select></label
       >
       <label v-if="!template" class="field"
-        >{{ t('System') }}
+        >{{ t('ui.home.system') }}
         <select v-model.number="volts">
           <option :value="12">12 V</option>
           <option :value="24">24 V</option>
         </select></label
       >
-      <NButton size="small" type="primary" attr-type="submit">{{ t('Open on the Bench') }}</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('ui.home.openOnTheBench') }}</NButton>
     </form>
     <p v-if="!circuits.length">
-      {{ t('No circuit yet. Make a new one, start from a template, or import one.') }}
+      {{ t('ui.home.noCircuitYetMakeA') }}
     </p>
-    <p v-else-if="!shown.length">{{ t('Nothing here matches “{search}”.', { search }) }}</p>
-    <table v-else class="data" :aria-label="t('Circuits')">
+    <p v-else-if="!shown.length">{{ t('ui.home.nothingHereMatches', { search }) }}</p>
+    <table v-else class="data" :aria-label="t('ui.home.circuits')">
       <thead>
         <tr>
-          <th scope="col">{{ t('Circuit') }}</th>
-          <th scope="col">{{ t('Vehicle') }}</th>
-          <th scope="col">{{ t('Tags') }}</th>
-          <th scope="col" class="num">{{ t('Parts') }}</th>
-          <th scope="col">{{ t('Changed') }}</th>
+          <th scope="col">{{ t('ui.common.circuit') }}</th>
+          <th scope="col">{{ t('ui.home.vehicle') }}</th>
+          <th scope="col">{{ t('ui.home.tags') }}</th>
+          <th scope="col" class="num">{{ t('ui.common.parts') }}</th>
+          <th scope="col">{{ t('ui.common.changed') }}</th>
           <th scope="col">
-            <span class="visually-hidden">{{ t('What to do with it') }}</span>
+            <span class="visually-hidden">{{ t('ui.common.whatToDoWithIt') }}</span>
           </th>
         </tr>
       </thead>
       <tbody v-for="group in groups" :key="group.folder">
         <tr v-if="folders.length > 1">
-          <th colspan="6" scope="rowgroup" class="folder">{{ group.folder || t('not in a folder') }}</th>
+          <th colspan="6" scope="rowgroup" class="folder">{{ group.folder || t('ui.home.notInAFolder') }}</th>
         </tr>
         <tr v-for="row in group.rows" :key="row.id">
           <td>
@@ -198,15 +194,15 @@ useKeys(t('Today'), [{ press: ['/'], what: t('find a circuit'), act: () => finde
           <td class="num">{{ row.parts }}</td>
           <td class="date">{{ when(row.updated) }}</td>
           <td class="acts">
-            <button type="button" :aria-label="t('Double {name}', { name: row.name })" @click="copy(row)">
-              {{ t('double') }}
+            <button type="button" :aria-label="t('ui.home.double', { name: row.name })" @click="copy(row)">
+              {{ t('ui.common.double') }}
             </button>
             <button
               type="button"
-              :aria-label="t('Put {name} in a folder', { name: row.name })"
+              :aria-label="t('ui.home.putInAFolder', { name: row.name })"
               @click="putAway(row)"
             >
-              {{ t('file …') }}
+              {{ t('ui.home.file') }}
             </button>
           </td>
         </tr>
@@ -214,21 +210,20 @@ useKeys(t('Today'), [{ press: ['/'], what: t('find a circuit'), act: () => finde
           <td colspan="6">
             <form
               class="new"
-              :aria-label="t('File {name}', { name: shelving.name })"
+              :aria-label="t('ui.home.file2', { name: shelving.name })"
               @submit.prevent="shelve"
             >
               <label class="field"
-                >{{ t('Folder, such as a lesson') }}
+                >{{ t('ui.home.folderSuchAsALesson') }}
                 <NInput v-model:value="shelf.folder" size="small" placeholder=""
               /></label>
               <label class="field"
-                >{{ t('Tags, with commas') }} <NInput v-model:value="shelf.tags" size="small" placeholder=""
+                >{{ t('ui.home.tagsWithCommas') }}
+                <NInput v-model:value="shelf.tags" size="small" placeholder=""
               /></label>
-              <NButton size="small" type="primary" attr-type="submit">{{ t('File it') }}</NButton>
-              <NButton size="small" @click="shelving = null">{{ t('Leave it') }}</NButton>
-              <NButton size="small" quaternary @click="remove">{{
-                t('Take it out of the library …')
-              }}</NButton>
+              <NButton size="small" type="primary" attr-type="submit">{{ t('ui.home.fileIt') }}</NButton>
+              <NButton size="small" @click="shelving = null">{{ t('ui.common.leaveIt') }}</NButton>
+              <NButton size="small" quaternary @click="remove">{{ t('ui.home.takeItOutOfThe') }}</NButton>
             </form>
           </td>
         </tr>

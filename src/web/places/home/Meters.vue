@@ -44,36 +44,38 @@ async function check(id: string) {
 
 <template>
   <section>
-    <h2>{{ t('Meters') }}</h2>
+    <h2>{{ t('ui.home.meters') }}</h2>
     <p v-if="!meters.length">
-      {{ t('None. A meter with a network interface can send its readings to the Desk.') }}
+      {{ t('ui.home.noneAMeterWithA') }}
     </p>
     <ul>
       <li v-for="meter in meters" :key="meter.id">
         {{ meter.name }} <span class="quiet">{{ meter.host }}:{{ meter.port }}</span>
-        <button type="button" class="link" @click="check(meter.id)">{{ t('Who answers?') }}</button>
+        <button type="button" class="link" @click="check(meter.id)">{{ t('ui.home.whoAnswers') }}</button>
         <button
           type="button"
           class="link"
           @click="act(() => post(`/meters/${meter.id}`, undefined, 'DELETE'))"
         >
-          {{ t('Take out') }}
+          {{ t('ui.common.takeOut') }}
         </button>
         <p v-if="said[meter.id]" role="status">{{ said[meter.id] }}</p>
       </li>
     </ul>
-    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('Add a meter …') }} </NButton>
+    <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('ui.home.addAMeter') }} </NButton>
     <form v-else @submit.prevent="add">
       <label class="field"
-        >{{ t('Its station') }}<NInput v-model:value="name" size="small" :placeholder="t('such as Bench 4')"
+        >{{ t('ui.home.itsStation')
+        }}<NInput v-model:value="name" size="small" :placeholder="t('ui.home.suchAsBench4')"
       /></label>
       <label class="field"
-        >{{ t('Address') }}<NInput v-model:value="host" size="small" :placeholder="t('such as 192.168.1.40')"
+        >{{ t('ui.home.address')
+        }}<NInput v-model:value="host" size="small" :placeholder="t('ui.home.suchAs1921681')"
       /></label>
       <label class="field"
-        >{{ t('Port') }}<NInput v-model:value="port" size="small" :placeholder="'5025'"
+        >{{ t('ui.home.port') }}<NInput v-model:value="port" size="small" :placeholder="'5025'"
       /></label>
-      <NButton size="small" type="primary" attr-type="submit"> {{ t('Add') }} </NButton>
+      <NButton size="small" type="primary" attr-type="submit"> {{ t('ui.common.add') }} </NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

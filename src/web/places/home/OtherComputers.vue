@@ -8,12 +8,7 @@ import { t } from '../../words'
 /** After a sign-in: the account is open on other computers too, which may have been left so. */
 const session = useSession()
 const wrong = shallowRef('')
-const where = computed(() =>
-  t(
-    '{count, plural, one {You are signed in on another computer too.} other {You are signed in on # other computers too.}}',
-    { count: session.others },
-  ),
-)
+const where = computed(() => t('ui.home.count', { count: session.others }))
 async function signOutThere() {
   wrong.value = ''
   try {
@@ -28,7 +23,7 @@ async function signOutThere() {
 <template>
   <NAlert type="info" closable class="notice" @after-leave="session.others = 0">
     {{ where }}
-    <NButton size="tiny" @click="signOutThere">{{ t('End the other sessions') }}</NButton>
+    <NButton size="tiny" @click="signOutThere">{{ t('ui.home.endTheOtherSessions') }}</NButton>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </NAlert>
 </template>

@@ -15,22 +15,17 @@ void ask(retentionStateSchema, '/retention').then(
 )
 const planned = computed(() => {
   const plan = state.value?.plan
-  return plan
-    ? t(
-        '{count, plural, one {# piece of work is} other {# pieces of work are}} too old and will be moved to the bin on {on}.',
-        { count: plan.count, on: when(plan.on) },
-      )
-    : ''
+  return plan ? t('ui.home.countTooOldAndWill', { count: plan.count, on: when(plan.on) }) : ''
 })
 </script>
 
 <template>
   <NAlert v-if="state?.clock === 'ahead' || state?.clock === 'behind'" type="warning" closable>
-    {{ t('The clock of the school’s computer has jumped: it shows {now}.', { now: when(state.now) }) }}
-    <RouterLink :to="{ name: 'account' }">{{ t('Look at it') }}</RouterLink>
+    {{ t('ui.home.theClockOfTheSchools', { now: when(state.now) }) }}
+    <RouterLink :to="{ name: 'account' }">{{ t('ui.home.lookAtIt') }}</RouterLink>
   </NAlert>
   <NAlert v-else-if="state?.plan" type="info" closable>
     {{ planned }}
-    <RouterLink :to="{ name: 'account' }">{{ t('Change how long records are kept') }}</RouterLink>
+    <RouterLink :to="{ name: 'account' }">{{ t('ui.home.changeHowLongRecordsAre') }}</RouterLink>
   </NAlert>
 </template>

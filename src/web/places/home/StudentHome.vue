@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, quoted } from '../../words'
+import { quoted, t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
@@ -31,47 +31,43 @@ await Promise.all([
 
 const groups = computed(() =>
   [
-    { title: t('To work at'), orders: orders.value.filter((o) => !o.concluded) },
-    { title: t('Given back'), orders: orders.value.filter((o) => o.concluded && o.released) },
-    { title: t('With your instructor'), orders: orders.value.filter((o) => o.concluded && !o.released) },
+    { title: t('ui.home.toWorkAt'), orders: orders.value.filter((o) => !o.concluded) },
+    { title: t('ui.home.givenBack2'), orders: orders.value.filter((o) => o.concluded && o.released) },
+    {
+      title: t('ui.home.withYourInstructor'),
+      orders: orders.value.filter((o) => o.concluded && !o.released),
+    },
   ].filter((group) => group.orders.length),
 )
 </script>
 
 <template>
   <div class="home">
-    <h1>{{ t('Your work orders') }}</h1>
+    <h1>{{ t('ui.home.yourWorkOrders') }}</h1>
     <p v-if="user?.bench" role="status">
       {{
-        t(
-          'You are signed in at {bench}, for its work of today. Sign in with your password for everything else.',
-          {
-            bench: user.bench.name,
-          },
-        )
+        t('ui.home.youAreSignedInAt', {
+          bench: user.bench.name,
+        })
       }}
     </p>
     <Asked v-else />
-    <section v-if="rounds.length" :aria-label="t('Your benches today')">
-      <h2>{{ t('Your benches today') }}</h2>
+    <section v-if="rounds.length" :aria-label="t('ui.home.yourBenchesToday')">
+      <h2>{{ t('ui.home.yourBenchesToday') }}</h2>
       <ol class="rounds">
         <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
           <b class="reading">{{ one.at }}</b> {{ one.stand
           }}<span v-if="one.with.length" class="quiet">{{
-            t(', with {and}', { and: one.with.join(' and ') })
+            t('ui.home.with', { and: one.with.join(' and ') })
           }}</span>
         </li>
       </ol>
     </section>
     <p v-if="!orders.length">
-      {{
-        t(
-          'Nothing is on your desk yet. Your instructor hands work orders out; reload the page when they say so.',
-        )
-      }}
+      {{ t('ui.home.nothingIsOnYourDesk') }}
     </p>
-    <section v-for="group in groups" :key="group.title" :aria-label="t(group.title)">
-      <h2>{{ t(group.title) }}</h2>
+    <section v-for="group in groups" :key="group.title" :aria-label="group.title">
+      <h2>{{ group.title }}</h2>
       <ul>
         <li v-for="order in group.orders" :key="order.id">
           <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
@@ -84,10 +80,10 @@ const groups = computed(() =>
                 when(order.created),
                 ...(order.station ? [`${order.station}, round ${order.round}`] : []),
                 order.concluded
-                  ? t('finished')
+                  ? t('ui.common.finished')
                   : order.steps
-                    ? t('begun, {steps} steps', { steps: order.steps })
-                    : t('open'),
+                    ? t('ui.home.begunSteps', { steps: order.steps })
+                    : t('ui.home.open'),
               ].join(' · ')
             }}
           </p>
@@ -96,7 +92,7 @@ const groups = computed(() =>
             class="review"
             :to="{ name: 'returned', params: { id: order.id } }"
           >
-            {{ t('Your review') }}
+            {{ t('ui.common.yourReview') }}
           </RouterLink>
         </li>
       </ul>

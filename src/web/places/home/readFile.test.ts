@@ -9,13 +9,13 @@ const lamp = demoText('sweeper-work-lamp')
 describe('a file that somebody chose or dropped', () => {
   it('is a circuit, whatever it is called', async () => {
     const read = await readFile(file(lamp, 'lamp.txt'))
-    expect(read).toMatchObject({ ok: true, from: 'circuit file', open: [] })
+    expect(read).toMatchObject({ ok: true, from: 'formats.circuitFile', open: [] })
   })
 
   it('is a netlist by its ending, or by what is in it', async () => {
     const text = 'divider\nV1 a 0 12\nR1 a b 100\nR2 b 0 100\n.op\n.end\n'
     for (const name of ['divider.cir', 'divider.txt'])
-      expect(await readFile(file(text, name))).toMatchObject({ ok: true, from: 'SPICE netlist' })
+      expect(await readFile(file(text, name))).toMatchObject({ ok: true, from: 'formats.netlistFile' })
   })
 
   it('may wait for a return, and says which load does', async () => {

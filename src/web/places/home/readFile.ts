@@ -1,11 +1,12 @@
+import type { Words } from '../../../core/document'
 import { looseLoads } from '../../../core/editing'
 import { type Circuit } from '../../../core/circuit'
 import type { Problem } from '../../../core/document'
 import { formatFor } from '../../../core/formats'
-import { say } from '../../../contract'
+import { say } from '../../../core/document'
 
 export type FileRead =
-  | { readonly ok: true; readonly circuit: Circuit; readonly from: string; readonly open: readonly Problem[] }
+  | { readonly ok: true; readonly circuit: Circuit; readonly from: Words; readonly open: readonly Problem[] }
   | { readonly ok: false; readonly problems: readonly Problem[] }
 
 /** More than any circuit is; a file of this size is something else. */
@@ -16,7 +17,7 @@ export async function readFile(file: File): Promise<FileRead> {
   if (file.size > mostBytes)
     return {
       ok: false,
-      problems: [{ where: 'file', ...say('tooLarge', { size: Math.round(file.size / 1e6) }) }],
+      problems: [{ where: 'file', ...say('school.tooLarge', { size: Math.round(file.size / 1e6) }) }],
     }
   const text = await file.text()
   const { title, read } = formatFor(file.name, text)

@@ -15,9 +15,9 @@ const shade = (student: LedgerStudent, skill: Skill) => {
 const told = (student: LedgerStudent, skill: Skill) => {
   const { level, spread, evidence, thin } = levelOf(student, skill)
   return thin
-    ? t('{skill}: too little evidence', { skill: skills[skill] })
-    : t('{skill}: {level} %, give or take {spread}, from {x} attempts’ worth', {
-        skill: skills[skill],
+    ? t('ui.ledger.tooLittleEvidence', { skill: t(skills[skill]) })
+    : t('ui.ledger.giveOrTakeFromAttempts', {
+        skill: t(skills[skill]),
         level: percent(level),
         spread: percent(spread),
         x: evidence.toFixed(1),
@@ -27,17 +27,17 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" :aria-label="t('Class and skills')">
+  <div class="scroll" tabindex="0" role="region" :aria-label="t('ui.ledger.classAndSkills')">
     <table class="data matrix">
       <thead>
         <tr>
-          <th scope="col">{{ t('Student') }}</th>
-          <th scope="col" class="num">{{ t('Work') }}</th>
-          <th scope="col" class="num">{{ t('Mean') }}</th>
+          <th scope="col">{{ t('ui.common.student') }}</th>
+          <th scope="col" class="num">{{ t('ui.ledger.work') }}</th>
+          <th scope="col" class="num">{{ t('ui.ledger.mean') }}</th>
           <th v-for="key in skillKeys" :key="key" scope="col" class="skill">
             <span>{{ t(skills[key]) }}</span>
           </th>
-          <th scope="col">{{ t('Next') }}</th>
+          <th scope="col">{{ t('ui.common.next') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -65,7 +65,7 @@ const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(
       </tbody>
       <tfoot>
         <tr>
-          <th scope="row">{{ t('Ready to work alone') }}</th>
+          <th scope="row">{{ t('ui.ledger.readyToWorkAlone') }}</th>
           <td></td>
           <td></td>
           <td v-for="key in skillKeys" :key="key" class="num">{{ readyCount(key) || '' }}</td>

@@ -40,18 +40,18 @@ async function erase() {
 </script>
 
 <template>
-  <section class="course" :aria-label="t('One student’s course')">
+  <section class="course" :aria-label="t('ui.ledger.oneStudentsCourse')">
     <h2>{{ student.name }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-if="!course.length">{{ t('No finished work yet.') }}</p>
+    <p v-if="!course.length">{{ t('ui.ledger.noFinishedWorkYet') }}</p>
     <table v-else class="data">
       <thead>
         <tr>
-          <th scope="col">{{ t('When') }}</th>
-          <th scope="col">{{ t('Circuit') }}</th>
-          <th scope="col">{{ t('Fault') }}</th>
-          <th scope="col" class="num">{{ t('Readings') }}</th>
-          <th scope="col" class="num">{{ t('Mark') }}</th>
+          <th scope="col">{{ t('ui.common.when') }}</th>
+          <th scope="col">{{ t('ui.common.circuit') }}</th>
+          <th scope="col">{{ t('ui.common.fault') }}</th>
+          <th scope="col" class="num">{{ t('ui.ledger.readings') }}</th>
+          <th scope="col" class="num">{{ t('ui.common.mark') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -60,7 +60,7 @@ async function erase() {
             <RouterLink :to="{ name: 'review', params: { id: one.id } }">{{ when(one.at) }}</RouterLink>
           </td>
           <td>{{ one.circuit }}</td>
-          <td>{{ one.right ? '' : t('not found: ') }}{{ faultWords(one.fault) }}</td>
+          <td>{{ one.right ? '' : t('ui.ledger.notFound') }}{{ faultWords(one.fault) }}</td>
           <td class="num">{{ one.tests }}</td>
           <td class="num">{{ Math.round(one.total) }}</td>
         </tr>
@@ -69,14 +69,14 @@ async function erase() {
     <MoreRows :shown="course.length" :count="count" @more="more" />
     <div class="acts">
       <NButton size="small" @click="save">{{
-        t('All that is kept of {name} (JSON)', { name: student.name })
+        t('ui.ledger.allThatIsKeptOf', { name: student.name })
       }}</NButton>
       <template v-if="erasing">
-        <span>{{ t('Name, sign-in, answers and messages go for good; marks stay, without a name.') }}</span>
-        <NButton size="small" type="error" @click="erase">{{ t('Forget the name') }}</NButton>
-        <NButton size="small" quaternary @click="erasing = false">{{ t('Leave it') }}</NButton>
+        <span>{{ t('ui.ledger.nameSignInAnswersAnd') }}</span>
+        <NButton size="small" type="error" @click="erase">{{ t('ui.ledger.forgetTheName') }}</NButton>
+        <NButton size="small" quaternary @click="erasing = false">{{ t('ui.common.leaveIt') }}</NButton>
       </template>
-      <NButton v-else size="small" @click="erasing = true">{{ t('Forget the name …') }}</NButton>
+      <NButton v-else size="small" @click="erasing = true">{{ t('ui.ledger.forgetTheName2') }}</NButton>
     </div>
   </section>
 </template>

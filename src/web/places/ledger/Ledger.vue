@@ -23,10 +23,7 @@ const dayOptions = computed(() =>
 /** Files that are written by the server as they are taken, however long they are. */
 const file = (name: string) => `/api/ledger/${name}.csv${query.value}`
 const waitingWords = computed(() =>
-  t(
-    '{waiting, plural, one {# mark that was given back would change} other {# marks that were given back would change}}. Each stays as it is until you decide in its review.',
-    { waiting: judging.value?.waiting ?? 0 },
-  ),
+  t('ui.ledger.waitingEachStaysAsIt', { waiting: judging.value?.waiting ?? 0 }),
 )
 const chosen = ref<LedgerStudent | null>(null)
 async function forgotten() {
@@ -39,7 +36,7 @@ const print = () => window.print()
 <template>
   <div class="ledger">
     <div class="top">
-      <h1>{{ t('Ledger') }}</h1>
+      <h1>{{ t('ui.common.ledger') }}</h1>
       <ScopeChoice />
       <NSelect
         v-model:value="day"
@@ -49,26 +46,28 @@ const print = () => window.print()
         clearable
         remote
         :options="dayOptions"
-        :placeholder="t('at any time')"
-        :input-props="{ 'aria-label': t('Lab day') }"
+        :placeholder="t('ui.ledger.atAnyTime')"
+        :input-props="{ 'aria-label': t('ui.common.labDay') }"
         @search="book.findDays"
       />
       <span class="gap" />
-      <NButton size="small" @click="book.saveReport">{{ t('Report (PDF)') }}</NButton>
-      <NButton size="small" tag="a" download :href="file('marks')">{{ t('Marks (CSV)') }}</NButton>
-      <NButton size="small" @click="book.saveSkills">{{ t('Skills (CSV)') }}</NButton>
-      <NButton size="small" @click="book.saveFaults">{{ t('Faults (CSV)') }}</NButton>
-      <NButton size="small" tag="a" download :href="file('results')">{{ t('Results (OneRoster)') }}</NButton>
-      <NButton size="small" tag="a" download :href="file('lineItems')">{{
-        t('Line items (OneRoster)')
+      <NButton size="small" @click="book.saveReport">{{ t('ui.ledger.reportPdf') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('marks')">{{ t('ui.ledger.marksCsv') }}</NButton>
+      <NButton size="small" @click="book.saveSkills">{{ t('ui.ledger.skillsCsv') }}</NButton>
+      <NButton size="small" @click="book.saveFaults">{{ t('ui.ledger.faultsCsv') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('results')">{{
+        t('ui.ledger.resultsOneroster')
       }}</NButton>
-      <NButton size="small" @click="print">{{ t('Print') }}</NButton>
+      <NButton size="small" tag="a" download :href="file('lineItems')">{{
+        t('ui.ledger.lineItemsOneroster')
+      }}</NButton>
+      <NButton size="small" @click="print">{{ t('ui.common.print') }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="ledger">
       <NAlert v-if="judging && judging.done < judging.all" type="info" :show-icon="false">
         {{
-          t('{done} of {all} finished attempts are judged so far; the others follow by themselves.', {
+          t('ui.ledger.ofFinishedAttemptsAreJudged', {
             done: judging.done,
             all: judging.all,
           })
@@ -78,31 +77,27 @@ const print = () => window.print()
         {{ waitingWords }}
       </NAlert>
       <p v-if="!students.length && !scope.people && !day">
-        {{ t('No students yet: add them under') }} <RouterLink to="/">{{ t('Today') }}</RouterLink>.
+        {{ t('ui.ledger.noStudentsYetAddThem') }} <RouterLink to="/">{{ t('ui.common.today') }}</RouterLink>.
       </p>
-      <p v-else-if="!students.length">{{ t('Nobody of this class has worked on this day.') }}</p>
+      <p v-else-if="!students.length">{{ t('ui.ledger.nobodyOfThisClassHas') }}</p>
       <ClassSkills v-else :students="students" @look="chosen = $event" />
       <MoreRows :shown="students.length" :count="count" @more="book.more" />
       <p class="quiet">
-        {{
-          t(
-            'Percent of a full command, give or take one standard deviation; a dot: too little evidence. Old work fades by half in sixty days.',
-          )
-        }}
+        {{ t('ui.ledger.percentOfAFullCommand') }}
       </p>
       <Course v-if="chosen" :key="chosen.id" :student="chosen" @gone="forgotten" />
       <div class="two">
-        <section :aria-label="t('Faults')">
-          <h2>{{ t('What each fault has shown') }}</h2>
-          <p v-if="!ledger.faults.length" class="quiet">{{ t('Nothing is finished yet.') }}</p>
+        <section :aria-label="t('ui.ledger.faults')">
+          <h2>{{ t('ui.ledger.whatEachFaultHasShown') }}</h2>
+          <p v-if="!ledger.faults.length" class="quiet">{{ t('ui.ledger.nothingIsFinishedYet') }}</p>
           <table v-else class="data">
             <thead>
               <tr>
-                <th scope="col">{{ t('Fault') }}</th>
-                <th scope="col" class="num">{{ t('Found') }}</th>
-                <th scope="col" class="num">{{ t('Readings') }}</th>
-                <th scope="col" class="num">{{ t('Minutes') }}</th>
-                <th scope="col">{{ t('Taken for') }}</th>
+                <th scope="col">{{ t('ui.common.fault') }}</th>
+                <th scope="col" class="num">{{ t('ui.ledger.found') }}</th>
+                <th scope="col" class="num">{{ t('ui.ledger.readings') }}</th>
+                <th scope="col" class="num">{{ t('ui.ledger.minutes') }}</th>
+                <th scope="col">{{ t('ui.ledger.takenFor') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -111,26 +106,28 @@ const print = () => window.print()
                   {{ faultWords(f.fault) }} <span class="quiet">{{ f.circuit }}</span>
                 </td>
                 <td class="num">
-                  {{ t('{found} of {attempts}', { found: f.found, attempts: f.attempts }) }}
+                  {{ t('ui.ledger.of', { found: f.found, attempts: f.attempts }) }}
                 </td>
                 <td class="num">{{ f.tests }}</td>
                 <td class="num">{{ Math.round(f.minutes) }}</td>
-                <td>{{ f.wrong ? t(f.wrong) : '' }}</td>
+                <td>{{ f.wrong ? faultWords(f.wrong) : '' }}</td>
               </tr>
             </tbody>
           </table>
           <p v-if="ledger.allFaults > ledger.faults.length" class="quiet">
             {{
-              t('The {shown} that were met most often, of {count}.', {
+              t('ui.ledger.theThatWereMetMost', {
                 shown: ledger.faults.length,
                 count: ledger.allFaults,
               })
             }}
           </p>
         </section>
-        <section :aria-label="t('Confidence')">
-          <h2>{{ t('Sure, and right') }}</h2>
-          <p v-if="!ledger.reliability.length" class="quiet">{{ t('Nobody has concluded anything yet.') }}</p>
+        <section :aria-label="t('ui.ledger.confidence')">
+          <h2>{{ t('ui.ledger.sureAndRight') }}</h2>
+          <p v-if="!ledger.reliability.length" class="quiet">
+            {{ t('ui.ledger.nobodyHasConcludedAnythingYet') }}
+          </p>
           <Reliability v-else :bins="ledger.reliability" />
         </section>
       </div>

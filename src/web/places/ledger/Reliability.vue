@@ -13,7 +13,7 @@ const most = computed(() => Math.max(...props.bins.map(({ count }) => count)))
 const said = computed(() =>
   props.bins
     .map(({ sure, right, count }) =>
-      t('{sure} % sure: {right} % right, of {count}', {
+      t('ui.ledger.sureRightOf', {
         sure: Math.round(sure),
         right: Math.round(right),
         count,
@@ -31,9 +31,9 @@ const said = computed(() =>
       <text :x="x(tick)" :y="size - 14" text-anchor="middle">{{ tick }}</text>
       <text :x="left - 6" :y="y(tick) + 4" text-anchor="end">{{ tick }}</text>
     </template>
-    <text :x="x(50)" :y="size - 1" text-anchor="middle">{{ t('% sure') }}</text>
+    <text :x="x(50)" :y="size - 1" text-anchor="middle">{{ t('ui.ledger.sure') }}</text>
     <text :x="8" :y="y(50)" text-anchor="middle" :transform="`rotate(-90 8 ${y(50)})`">
-      {{ t('% right') }}
+      {{ t('ui.ledger.right') }}
     </text>
     <circle
       v-for="bin in bins"

@@ -18,13 +18,17 @@ export function reportPages(
   return [
     { text: about, style: 'title' },
     {
-      text: t(
-        'Percent of a full command, give or take one standard deviation; – where there is too little evidence. Old work fades by half in sixty days.',
-      ),
+      text: t('ui.ledger.percentOfAFullCommandGive'),
       style: 'quiet',
     },
     table(
-      ['', t('Work'), t('Mean'), ...skillKeys.map((k) => t(skills[k])), t('Next')],
+      [
+        '',
+        t('ui.ledger.work'),
+        t('ui.ledger.mean'),
+        ...skillKeys.map((k) => t(skills[k])),
+        t('ui.common.next'),
+      ],
       students.map((s) => [
         { text: s.name, bold: true },
         String(s.attempts),
@@ -36,31 +40,46 @@ export function reportPages(
         s.next.slice(0, 1).map(skillWord).join(),
       ]),
     ),
-    { text: t('Work'), style: 'state' },
+    { text: t('ui.ledger.work'), style: 'state' },
     marks.length
       ? table(
-          [t('Student'), t('Finished'), t('Circuit'), t('Fault'), t('Readings'), t('Minutes'), t('Mark')],
+          [
+            t('ui.common.student'),
+            t('ui.ledger.finished'),
+            t('ui.common.circuit'),
+            t('ui.common.fault'),
+            t('ui.ledger.readings'),
+            t('ui.ledger.minutes'),
+            t('ui.common.mark'),
+          ],
           marks.map((m) => [
             { text: m.student, bold: true },
             when(m.finished),
             m.circuit,
-            `${m.found ? '' : t('not found: ')}${faultWords(m.fault)}${m.notes.length ? t(' (by the instructor: {join})', { join: m.notes.join('; ') }) : ''}`,
+            `${m.found ? '' : t('ui.ledger.notFound')}${faultWords(m.fault)}${m.notes.length ? t('ui.ledger.byTheInstructor', { join: m.notes.join('; ') }) : ''}`,
             String(m.readings),
             String(Math.round(m.minutes)),
             String(Math.round(m.mark)),
           ]),
         )
-      : { text: t('Nothing is finished yet.') },
-    { text: t('Faults'), style: 'state' },
+      : { text: t('ui.ledger.nothingIsFinishedYet') },
+    { text: t('ui.ledger.faults'), style: 'state' },
     table(
-      [t('Fault'), t('Circuit'), t('Found'), t('Readings'), t('Minutes'), t('Taken for')],
+      [
+        t('ui.common.fault'),
+        t('ui.common.circuit'),
+        t('ui.ledger.found'),
+        t('ui.ledger.readings'),
+        t('ui.ledger.minutes'),
+        t('ui.ledger.takenFor'),
+      ],
       ledger.faults.map((f) => [
         faultWords(f.fault),
         f.circuit,
-        t('{found} of {attempts}', { found: f.found, attempts: f.attempts }),
+        t('ui.ledger.of', { found: f.found, attempts: f.attempts }),
         String(f.tests),
         String(Math.round(f.minutes)),
-        f.wrong ? t(f.wrong) : '',
+        f.wrong ? faultWords(f.wrong) : '',
       ]),
     ),
   ]
@@ -72,7 +91,7 @@ export async function report(
   ledger: Ledger,
   marks: readonly MarkRow[],
 ): Promise<void> {
-  const title = t('Report, {about}', { about })
+  const title = t('ui.ledger.report', { about })
   saveBlob(
     fileName(title, 'pdf'),
     await make(page(title, reportPages(about, students, ledger, marks), 'landscape')),

@@ -1,9 +1,11 @@
+import { demoCircuit } from '../../../../test/demo'
+import { writeWords } from '../../../core/document'
+import { describeFault, possibleFaults } from '../../../core/faults'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick } from 'vue'
 import { skillKeys } from '../../../core/lab'
 import { use } from '../../words'
-import { de } from '../../words/de'
 import { faultWords, useLedger } from './useLedger'
 
 const id = (n: number) => `6f9619ff-8b86-4d01-b42d-00cf4fc964f${n}`
@@ -59,7 +61,7 @@ describe('the records', () => {
     book = effectScope().run(useLedger)!
     await book.scope.load()
   })
-  afterEach(() => use(undefined))
+  afterEach(() => use('en'))
   const arrived = async () => {
     for (let n = 0; n < 6; n++) await new Promise((resolve) => setTimeout(resolve, 1))
   }
@@ -120,8 +122,15 @@ describe('the records', () => {
   })
 
   it('name several faults in the reader’s language, one by one', () => {
-    use(de)
-    expect(faultWords('F1 main fuse, fuse link: open; X2 plug: open')).not.toMatch(/: open/)
-    expect(faultWords('F1 main fuse, fuse link: open; X2 plug: open')).toContain('; ')
+    use('de')
+    const circuit = demoCircuit('sweeper-work-lamp')
+    const planted = ['W4', 'X2'].map((part) =>
+      possibleFaults(circuit).find((f) => f.part === part && f.kind === 'open')!,
+    )
+    const kept = writeWords(planted.map((fault) => describeFault(circuit, fault)))
+    expect(faultWords(kept)).toMatch(/^W4 .*unterbrochen; X2 .*unterbrochen$/)
+    expect(faultWords(kept)).toContain(circuit.parts.find(({ id }) => id === 'W4')!.name)
+    // Records of before messages were kept.
+    expect(faultWords('X2 plug: open')).toBe('X2 plug: open')
   })
 })

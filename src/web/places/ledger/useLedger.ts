@@ -1,3 +1,4 @@
+import { readWords } from '../../../core/document'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { z } from 'zod'
@@ -19,17 +20,13 @@ import { ask, messageOf } from '../../api/client'
 import { download } from '../../parts/download'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 
 export type LedgerStudent = LedgerStudents['rows'][number]
 export const levelOf = (student: LedgerStudent, skill: Skill) => student.skills[skill]!
 export const percent = (x: number) => Math.round(100 * x)
 /** Faults as they were planted, several with a semicolon between them. */
-export const faultWords = (planted: string): string =>
-  planted
-    .split('; ')
-    .map((one) => t(one))
-    .join('; ')
+export const faultWords = (planted: string): string => readWords(planted).map(tell).join('; ')
 export const skillWord = (skill: string) => t(skills[skill as Skill])
 
 /** The records of everybody, of classes, of a lab day; and the files they are handed on as. */
@@ -145,7 +142,7 @@ export function useLedger() {
               skillKeys.flatMap((k) => [
                 [t(skills[k]), levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
                 [
-                  t('{k}, give or take', { k: skills[k] }),
+                  t('ui.ledger.giveOrTake', { k: t(skills[k]) }),
                   levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),
                 ],
               ]),

@@ -52,14 +52,12 @@ async function give(lesson: LessonRow) {
 }
 /** Whoever gets it: those of the chosen classes, those that were picked, or everybody of the school. */
 const chosen = computed(() => [...(scope.people ?? scope.everyone.map(({ id }) => id))])
-const giveWords = computed(() =>
-  t('Hand out to {count, plural, one {# student} other {# students}}', { count: chosen.value.length }),
-)
+const giveWords = computed(() => t('ui.lessons.handOutToCount', { count: chosen.value.length }))
 const setOptions = computed(() => {
   const sets = giving.value?.sets ?? []
   const drawn = {
     value: -1,
-    label: t('each draws one of {count}, neighbours differ', { count: sets.length }),
+    label: t('ui.lessons.eachDrawsOneOfNeighbours', { count: sets.length }),
   }
   return [...(sets.length > 1 ? [drawn] : []), ...sets.map((label, value) => ({ value, label }))]
 })
@@ -77,7 +75,7 @@ async function handOut() {
     )
     if (!made) return
     const { count } = made
-    said.value = t('“{name}” is with {count, plural, one {# student} other {# students}}.', {
+    said.value = t('ui.lessons.isWithCount', {
       name: lesson.name,
       count,
     })
@@ -101,13 +99,11 @@ async function takeIn(event: Event) {
     try {
       read = JSON.parse(await file.text())
     } catch {
-      throw new Error(
-        t('“{name}” is no lesson: it must be a JSON file that was saved from here.', { name: file.name }),
-      )
+      throw new Error(t('ui.lessons.isNoLessonItMust', { name: file.name }))
     }
     await send(made, '/lessons', read)
     await load()
-    said.value = t('“{name}” is in the library.', { name: file.name })
+    said.value = t('ui.lessons.isInTheLibrary', { name: file.name })
   })
   input.value = ''
 }
@@ -140,46 +136,44 @@ async function back(version: number) {
   })
 }
 const finder = ref<HTMLInputElement | null>(null)
-useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => finder.value?.focus() }])
+useKeys(t('ui.common.lessons'), [
+  { press: ['/'], what: t('ui.lessons.findALesson'), act: () => finder.value?.focus() },
+])
 </script>
 
 <template>
   <div class="lessons">
     <div class="top">
-      <h1>{{ t('Lessons') }}</h1>
+      <h1>{{ t('ui.common.lessons') }}</h1>
       <input
         ref="finder"
         v-model="search"
         type="search"
         class="plain"
-        :aria-label="t('Find')"
-        :placeholder="t('Name, folder, circuit')"
+        :aria-label="t('ui.common.find')"
+        :placeholder="t('ui.lessons.nameFolderCircuit')"
       />
-      <NButton size="small" @click="picker?.click()">{{ t('Take in a file …') }}</NButton>
+      <NButton size="small" @click="picker?.click()">{{ t('ui.lessons.takeInAFile') }}</NButton>
       <input ref="picker" type="file" accept=".json,application/json" hidden @change="takeIn" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="!lessons.length">
-      {{
-        t(
-          'None yet. Plant a fault in a circuit and keep it there as a lesson; or take in a file from a colleague.',
-        )
-      }}
+      {{ t('ui.lessons.noneYetPlantAFault') }}
     </p>
     <section v-for="folder in folders" :key="folder">
-      <h2>{{ folder || t('Not in a folder') }}</h2>
+      <h2>{{ folder || t('ui.lessons.notInAFolder') }}</h2>
       <table class="data">
         <colgroup>
           <col v-for="width in ['21%', '18%', '14%', '13%', '34%']" :key="width" :style="{ width }" />
         </colgroup>
         <thead class="visually-hidden">
           <tr>
-            <th scope="col">{{ t('Lesson') }}</th>
-            <th scope="col">{{ t('Circuit') }}</th>
-            <th scope="col">{{ t('Sets of faults') }}</th>
-            <th scope="col">{{ t('Changed') }}</th>
-            <th scope="col">{{ t('What to do with it') }}</th>
+            <th scope="col">{{ t('ui.common.lesson') }}</th>
+            <th scope="col">{{ t('ui.common.circuit') }}</th>
+            <th scope="col">{{ t('ui.lessons.setsOfFaults') }}</th>
+            <th scope="col">{{ t('ui.common.changed') }}</th>
+            <th scope="col">{{ t('ui.common.whatToDoWithIt') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -190,36 +184,40 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
               {{
                 lesson.sets.length === 1
                   ? lesson.sets[0]
-                  : t('{count} to draw from', { count: lesson.sets.length })
+                  : t('ui.lessons.toDrawFrom', { count: lesson.sets.length })
               }},
-              {{ lesson.mode === 'test' ? t('as a test') : t('as practice') }}
+              {{ lesson.mode === 'test' ? t('ui.lessons.asATest') : t('ui.lessons.asPractice') }}
             </td>
             <td class="quiet">
-              {{
-                t('{updated}, version {version}', { updated: when(lesson.updated), version: lesson.version })
-              }}
+              {{ t('ui.lessons.version', { updated: when(lesson.updated), version: lesson.version }) }}
             </td>
             <td class="acts">
               <template v-if="leaving === lesson.id">
-                {{ t('Orders that came from it stay.') }}
-                <button type="button" class="small" @click="remove(lesson)">{{ t('Take it out') }}</button>
-                <button type="button" class="small" @click="leaving = ''">{{ t('Keep it') }}</button>
+                {{ t('ui.lessons.ordersThatCameFromIt') }}
+                <button type="button" class="small" @click="remove(lesson)">
+                  {{ t('ui.common.takeItOut') }}
+                </button>
+                <button type="button" class="small" @click="leaving = ''">{{ t('ui.common.keepIt') }}</button>
               </template>
               <template v-else>
-                <NButton size="small" type="primary" @click="give(lesson)">{{ t('Hand out …') }}</NButton>
+                <NButton size="small" type="primary" @click="give(lesson)">{{
+                  t('ui.lessons.handOut')
+                }}</NButton>
                 <RouterLink :to="{ name: 'show-lesson', params: { id: lesson.id } }">{{
-                  t('Show')
+                  t('ui.common.show')
                 }}</RouterLink>
-                <button type="button" class="small" @click="look(lesson)">{{ t('Versions') }}</button>
-                <button type="button" class="small" @click="copy(lesson)">{{ t('Copy') }}</button>
-                <button type="button" class="small" @click="save(lesson)">{{ t('File') }}</button>
+                <button type="button" class="small" @click="look(lesson)">
+                  {{ t('ui.common.versions') }}
+                </button>
+                <button type="button" class="small" @click="copy(lesson)">{{ t('ui.lessons.copy') }}</button>
+                <button type="button" class="small" @click="save(lesson)">{{ t('ui.lessons.file') }}</button>
                 <button
                   type="button"
                   class="small"
-                  :aria-label="t('Take “{name}” out', { name: lesson.name })"
+                  :aria-label="t('ui.lessons.takeOut', { name: lesson.name })"
                   @click="leaving = lesson.id"
                 >
-                  {{ t('Take out') }}
+                  {{ t('ui.common.takeOut') }}
                 </button>
               </template>
             </td>
@@ -230,22 +228,22 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
 
     <Dialog
       :show="giving !== null"
-      :title="t('Hand out “{name}”', { name: giving?.name })"
+      :title="t('ui.lessons.handOut2', { name: giving?.name })"
       @update:show="giving = null"
     >
       <form v-if="giving" class="give" @submit.prevent="handOut">
         <label class="field"
-          >{{ t('Which fault') }}
+          >{{ t('ui.lessons.whichFault') }}
           <NSelect
             :value="set ?? -1"
             :options="setOptions"
-            :input-props="{ 'aria-label': t('Which fault') }"
+            :input-props="{ 'aria-label': t('ui.lessons.whichFault') }"
             filterable
             @update:value="(value: number) => (set = value < 0 ? null : value)"
           />
         </label>
         <div class="field">
-          {{ t('To whom') }}
+          {{ t('ui.lessons.toWhom') }}
           <ScopeChoice with-people />
         </div>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -256,12 +254,13 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
     </Dialog>
     <Dialog
       :show="versions !== null"
-      :title="t('Versions of “{name}”', { name: versions?.lesson.name })"
+      :title="t('ui.lessons.versionsOf', { name: versions?.lesson.name })"
       @update:show="versions = null"
     >
       <ul v-if="versions" class="plainlist">
         <li v-for="v in versions.list" :key="v.version">
-          {{ v.version }}: {{ when(v.at) }}, {{ v.sets }} {{ v.sets === 1 ? t('set') : t('sets') }},
+          {{ v.version }}: {{ when(v.at) }}, {{ v.sets }}
+          {{ v.sets === 1 ? t('ui.lessons.set') : t('ui.lessons.sets') }},
           {{ v.circuit }}
           <button
             v-if="v.version !== versions.lesson.version"
@@ -269,9 +268,9 @@ useKeys(t('Lessons'), [{ press: ['/'], what: t('find a lesson'), act: () => find
             class="small"
             @click="back(v.version)"
           >
-            {{ t('Take it back') }}
+            {{ t('ui.common.takeItBack') }}
           </button>
-          <span v-else class="quiet">{{ t('as it is') }}</span>
+          <span v-else class="quiet">{{ t('ui.lessons.asItIs') }}</span>
         </li>
       </ul>
     </Dialog>

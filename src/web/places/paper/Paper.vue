@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { partOf, piecesOf } from '../../../core/model'
-import { t, quoted } from '../../words'
+import { quoted, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -46,19 +46,19 @@ async function done() {
 
 <template>
   <div v-if="review" class="paper">
-    <h1>{{ t('{name}, from paper', { name: review.student.name }) }}</h1>
+    <h1>{{ t('ui.paper.fromPaper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
-    <table class="data" :aria-label="t('Readings of the worksheet')">
+    <table class="data" :aria-label="t('ui.paper.readingsOfTheWorksheet')">
       <thead>
         <tr>
           <th scope="col"></th>
-          <th scope="col">{{ t('State') }}</th>
-          <th scope="col">{{ t('Instrument') }}</th>
-          <th scope="col">{{ t('Red, or at') }}</th>
-          <th scope="col">{{ t('Black') }}</th>
-          <th scope="col">{{ t('Predicted') }}</th>
-          <th scope="col">{{ t('Read') }}</th>
-          <th scope="col">{{ t('Struck out so far') }}</th>
+          <th scope="col">{{ t('ui.common.state') }}</th>
+          <th scope="col">{{ t('ui.common.instrument') }}</th>
+          <th scope="col">{{ t('ui.common.redOrAt') }}</th>
+          <th scope="col">{{ t('ui.common.black') }}</th>
+          <th scope="col">{{ t('ui.paper.predicted') }}</th>
+          <th scope="col">{{ t('ui.common.read') }}</th>
+          <th scope="col">{{ t('ui.common.struckOutSoFar') }}</th>
           <th scope="col"></th>
         </tr>
       </thead>
@@ -70,7 +70,7 @@ async function done() {
               <select
                 v-model="row.state"
                 :disabled="row.taken"
-                :aria-label="t('State of reading {x}', { x: i + 1 })"
+                :aria-label="t('ui.paper.stateOfReading', { x: i + 1 })"
               >
                 <option v-for="s in review.circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
               </select>
@@ -79,10 +79,10 @@ async function done() {
               <select
                 v-model="row.instrument"
                 :disabled="row.taken"
-                :aria-label="t('Instrument of reading {x}', { x: i + 1 })"
+                :aria-label="t('ui.paper.instrumentOfReading', { x: i + 1 })"
               >
                 <option v-for="key in review.frame.bag" :key="key" :value="key">
-                  {{ t(instrumentOf(key).title) }}
+                  {{ tell(instrumentOf(key).title) }}
                 </option>
               </select>
             </td>
@@ -92,52 +92,54 @@ async function done() {
                 :disabled="row.taken"
                 :class="['plain', field]"
                 :aria-label="
-                  t('{field} of reading {x}', { field: field === 'at' ? t('red') : field, x: i + 1 })
+                  t('ui.paper.ofReading', { field: field === 'at' ? t('ui.paper.red') : field, x: i + 1 })
                 "
                 autocomplete="off"
                 spellcheck="false"
               />
             </td>
-            <td>{{ row.taken ? t('taken') : '' }}</td>
+            <td>{{ row.taken ? t('ui.paper.taken') : '' }}</td>
           </tr>
           <tr v-if="row.trouble">
             <td></td>
             <td colspan="8" role="alert" class="asked">
               {{ row.trouble }}
-              <label><input v-model="row.stands" type="checkbox" /> {{ t('It is as written') }}</label>
+              <label><input v-model="row.stands" type="checkbox" /> {{ t('ui.paper.itIsAsWritten') }}</label>
             </td>
           </tr>
         </template>
       </tbody>
     </table>
     <div class="row">
-      <NButton size="small" @click="paper.add">{{ t('One reading more') }}</NButton>
+      <NButton size="small" @click="paper.add">{{ t('ui.paper.oneReadingMore') }}</NButton>
     </div>
     <fieldset>
-      <legend>{{ t('Conclusion on the sheet') }}</legend>
+      <legend>{{ t('ui.paper.conclusionOnTheSheet') }}</legend>
       <label class="field"
-        >{{ t('Piece') }}
+        >{{ t('ui.common.piece') }}
         <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
-          <option value="">{{ t('none yet') }}</option>
+          <option value="">{{ t('ui.paper.noneYet') }}</option>
           <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('How it failed') }}
+        >{{ t('ui.common.howItFailed') }}
         <select v-model="paper.conclusion.value.kind" :disabled="!paper.conclusion.value.piece">
-          <option value="">{{ t('Choose') }}</option>
-          <option v-for="k in kinds" :key="k" :value="k">{{ t(faultOfKind(k).title) }}</option>
+          <option value="">{{ t('ui.common.choose') }}</option>
+          <option v-for="k in kinds" :key="k" :value="k">{{ tell(faultOfKind(k).title) }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('How sure, %') }}
+        >{{ t('ui.paper.howSure') }}
         <input v-model.number="paper.conclusion.value.sure" class="plain" type="number" min="0" max="100" />
       </label>
     </fieldset>
     <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>
     <div class="row">
-      <NButton type="primary" :loading="paper.busy.value" @click="done">{{ t('Take it down') }}</NButton>
-      <RouterLink :to="{ name: 'review', params: { id: review.id } }">{{ t('Review') }}</RouterLink>
+      <NButton type="primary" :loading="paper.busy.value" @click="done">{{
+        t('ui.common.takeItDown')
+      }}</NButton>
+      <RouterLink :to="{ name: 'review', params: { id: review.id } }">{{ t('ui.common.review') }}</RouterLink>
     </div>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findPart } from '../../../core/model'
-import { formatQuantity, t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
@@ -21,7 +21,7 @@ const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
 const places = computed(() =>
   props.circuit.parts
     .filter((part) => partOfKind(part.kind).segments.some((s) => faultsOf(partOfKind(part.kind), s).length))
-    .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || partOfKind(part.kind).title}` })),
+    .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || tell(partOfKind(part.kind).title)}` })),
 )
 const part = computed(() => findPart(props.circuit, props.fault?.part ?? props.part))
 const choices = computed(() =>
@@ -50,12 +50,12 @@ const strands = computed(() => {
 const checkStrands = (value: number) =>
   Number.isInteger(value) && value >= 1 && value < strands.value!
     ? undefined
-    : t('A whole number from 1 to {x}.', { x: strands.value! - 1 })
+    : t('ui.plant.aWholeNumberFrom1', { x: strands.value! - 1 })
 const checkCold = (value: number) => {
   const { least, most } = definition.value!.cold!
   return value >= least && value <= most
     ? undefined
-    : t('From {least} to {most}.', { least: formatQuantity(least, 'Ω'), most: formatQuantity(most, 'Ω') })
+    : t('ui.plant.fromTo', { least: formatQuantity(least, 'Ω'), most: formatQuantity(most, 'Ω') })
 }
 /** The slider runs in decades, so that milliohms and kilohms are equally easy to hit. */
 const slider = computed(() => {
@@ -91,8 +91,8 @@ function slide(event: Event) {
 function check(value: number) {
   const r = range.value
   return r && (value < r.least || value > r.most)
-    ? t('{label} must lie between {least} and {most} {unit}', {
-        label: r.label,
+    ? t('ui.plant.mustLieBetweenAnd', {
+        label: tell(r.label),
         least: r.least,
         most: r.most,
         unit: r.unit,
@@ -102,15 +102,15 @@ function check(value: number) {
 </script>
 
 <template>
-  <section class="chooser" :aria-label="t('Fault')">
+  <section class="chooser" :aria-label="t('ui.common.fault')">
     <label class="field"
-      >{{ t('Place') }}
+      >{{ t('ui.plant.place') }}
       <select :value="part?.id ?? ''" @change="choosePart">
-        <option value="" disabled>{{ t('Choose, or point in the drawing') }}</option>
-        <option v-for="p in places" :key="p.id" :value="p.id">{{ t(p.text) }}</option>
+        <option value="" disabled>{{ t('ui.plant.chooseOrPointInThe') }}</option>
+        <option v-for="p in places" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
-    <div v-if="part" class="kinds" role="group" :aria-label="t('How it fails')">
+    <div v-if="part" class="kinds" role="group" :aria-label="t('ui.plant.howItFails')">
       <button
         v-for="c in choices"
         :key="c.segment.key + c.kind"
@@ -118,11 +118,11 @@ function check(value: number) {
         :aria-pressed="fault?.segment === c.segment.key && fault.kind === c.kind"
         @click="choose(c.segment.key, c.kind)"
       >
-        {{ t(c.title) }} <span class="quiet">{{ c.segment.name }}</span>
+        {{ tell(c.title) }} <span class="quiet">{{ tell(c.segment.name) }}</span>
       </button>
     </div>
     <label v-if="partners.length" class="field"
-      >{{ t('With') }}
+      >{{ t('ui.plant.with') }}
       <select :value="fault?.other ?? ''" @change="chooseOther">
         <option v-for="p in partners" :key="p" :value="p">{{ p.split('.')[0] }}</option>
       </select>
@@ -130,7 +130,7 @@ function check(value: number) {
     <template v-if="fault && range">
       <QuantityField
         v-if="strands"
-        :label="t('Strands cut, of {strands}', { strands })"
+        :label="t('ui.plant.strandsCutOf', { strands })"
         unit=""
         :value="Math.round((severityOf(fault) * strands) / 100)"
         :check="checkStrands"
@@ -138,14 +138,14 @@ function check(value: number) {
       />
       <QuantityField
         v-else
-        :label="t(range.label)"
+        :label="tell(range.label)"
         :unit="range.unit"
         :value="severityOf(fault)"
         :check="check"
         @set="emit('plant', { ...fault, severity: $event })"
       />
       <label>
-        <span class="visually-hidden">{{ t('{label} slider', { label: range.label }) }}</span>
+        <span class="visually-hidden">{{ t('ui.plant.slider', { label: tell(range.label) }) }}</span>
         <input
           type="range"
           min="0"
@@ -158,15 +158,15 @@ function check(value: number) {
     </template>
     <QuantityField
       v-if="fault && definition?.cold"
-      :label="t(definition.cold.label)"
+      :label="tell(definition.cold.label)"
       :unit="definition.cold.unit"
       :value="coldOf(fault)"
       :check="checkCold"
       @set="emit('plant', { ...fault, cold: $event })"
     />
-    <p v-if="definition" class="quiet">{{ t('On a real board: {built}', { built: definition.built }) }}</p>
+    <p v-if="definition" class="quiet">{{ t('ui.plant.onARealBoard', { built: tell(definition.built) }) }}</p>
     <p v-if="definition?.caution" class="caution">
-      {{ t(definition.caution) }}
+      {{ tell(definition.caution) }}
     </p>
   </section>
 </template>

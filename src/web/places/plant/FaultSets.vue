@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract'
@@ -33,41 +33,39 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
 </script>
 
 <template>
-  <section class="sets" :aria-label="t('Fault sets')">
+  <section class="sets" :aria-label="t('ui.plant.faultSets')">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <form @submit.prevent="keep">
       <NInput
         v-model:value="name"
         size="small"
-        :input-props="{ 'aria-label': t('Name of the set') }"
-        :placeholder="t('Lesson 3, bench 2')"
+        :input-props="{ 'aria-label': t('ui.plant.nameOfTheSet') }"
+        :placeholder="t('ui.plant.lesson3Bench2')"
       />
       <NButton
         size="small"
         type="primary"
         attr-type="submit"
         :disabled="!name.trim() || !plant.faults.length"
-        >{{ t('Keep what is planted') }}</NButton
+        >{{ t('ui.plant.keepWhatIsPlanted') }}</NButton
       >
     </form>
     <p v-if="!sets.length" class="quiet">
-      {{
-        t('No set kept yet. A set holds the faults, the state and the complaint; only instructors see it.')
-      }}
+      {{ t('ui.plant.noSetKeptYetA') }}
     </p>
     <ul>
       <li v-for="set in sets" :key="set.id">
         <div>
           <b>{{ set.name }}</b>
-          <p class="quiet">{{ set.plant.faults.map((f) => t(describeFault(circuit, f))).join(' · ') }}</p>
+          <p class="quiet">{{ set.plant.faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }}</p>
         </div>
         <NButton size="tiny" :disabled="!fits(set.plant)" @click="emit('take', set.plant)">{{
-          t('Plant it')
+          t('ui.plant.plantIt')
         }}</NButton>
         <NButton
           size="tiny"
           quaternary
-          :aria-label="t('Take the set {name} away', { name: set.name })"
+          :aria-label="t('ui.plant.takeTheSetAway', { name: set.name })"
           @click="attempt(() => post(`${address}/${set.id}`, undefined, 'DELETE'))"
           >✕</NButton
         >

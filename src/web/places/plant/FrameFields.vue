@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { usualHints, type Frame } from '../../../core/attempt'
 import { procedures } from '../../../core/handbook'
@@ -33,44 +33,44 @@ function limit(event: Event) {
 <template>
   <details class="frame">
     <summary>
-      {{ frame.mode === 'practice' ? t('Practice') : t('Test') }},
-      {{ frame.faults === 2 ? t('up to two faults') : t('one fault') }},
-      {{ !frame.source || frame.source === 'model' ? t('virtual board') : t('real board')
-      }}{{ frame.limit ? t(', {limit} min', { limit: frame.limit }) : ''
-      }}{{ frame.hints ? t(', hints') : '' }}
+      {{ frame.mode === 'practice' ? t('ui.plant.practice') : t('ui.common.test') }},
+      {{ frame.faults === 2 ? t('ui.plant.upToTwoFaults') : t('ui.plant.oneFault') }},
+      {{ !frame.source || frame.source === 'model' ? t('ui.plant.virtualBoard') : t('ui.common.realBoard')
+      }}{{ frame.limit ? t('ui.plant.min', { limit: frame.limit }) : ''
+      }}{{ frame.hints ? t('ui.plant.hints') : '' }}
     </summary>
     <div class="fields">
       <label class="field"
-        >{{ t('Kind') }}
+        >{{ t('ui.plant.kind') }}
         <select :value="frame.mode ?? 'test'" @change="set({ mode: chosen($event) as Frame['mode'] })">
-          <option value="test">{{ t('Test: nothing is told before the review') }}</option>
-          <option value="practice">{{ t('Practice: each step is told at once') }}</option>
+          <option value="test">{{ t('ui.plant.testNothingIsToldBefore') }}</option>
+          <option value="practice">{{ t('ui.plant.practiceEachStepIsTold') }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('Faults that there may be') }}
+        >{{ t('ui.plant.faultsThatThereMayBe') }}
         <select :value="frame.faults ?? 1" @change="set({ faults: chosen($event) === '2' ? 2 : 1 })">
-          <option :value="1">{{ t('one') }}</option>
-          <option :value="2">{{ t('up to two') }}</option>
+          <option :value="1">{{ t('ui.plant.one') }}</option>
+          <option :value="2">{{ t('ui.plant.upToTwo') }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('Readings from') }}
+        >{{ t('ui.plant.readingsFrom') }}
         <select :value="frame.source ?? 'model'" @change="set({ source: chosen($event) as Frame['source'] })">
-          <option value="model">{{ t('the virtual board') }}</option>
-          <option value="typed">{{ t('a real board, typed in') }}</option>
-          <option value="meter">{{ t('a real board, by a connected meter') }}</option>
+          <option value="model">{{ t('ui.plant.theVirtualBoard') }}</option>
+          <option value="typed">{{ t('ui.plant.aRealBoardTypedIn') }}</option>
+          <option value="meter">{{ t('ui.plant.aRealBoardByA') }}</option>
         </select>
       </label>
       <label v-if="frame.source === 'meter'" class="field"
-        >{{ t('Meter') }}
+        >{{ t('ui.common.meter') }}
         <select v-model="meter">
-          <option value="">{{ t('typed only') }}</option>
+          <option value="">{{ t('ui.plant.typedOnly') }}</option>
           <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.name }}</option>
         </select>
       </label>
       <label class="field"
-        >{{ t('Minutes (none: as long as it takes)') }}
+        >{{ t('ui.plant.minutesNoneAsLongAs') }}
         <input class="plain" type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
       </label>
       <label class="tick"
@@ -80,7 +80,7 @@ function limit(event: Event) {
           @change="set({ hints: checked($event) ? { ...usualHints } : null })"
         />
         {{
-          t('Hints, for {where}, {side} and {test} points', {
+          t('ui.plant.hintsForAndPoints', {
             where: usualHints.where,
             side: usualHints.side,
             test: usualHints.test,
@@ -88,14 +88,14 @@ function limit(event: Event) {
         }}
       </label>
       <label class="field"
-        >{{ t('Steps beside the work') }}
+        >{{ t('ui.plant.stepsBesideTheWork') }}
         <select :value="frame.procedure ?? ''" @change="set({ procedure: chosen($event) })">
-          <option value="">{{ t('none: the student plans') }}</option>
-          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ t(p.title) }}</option>
+          <option value="">{{ t('ui.plant.noneTheStudentPlans') }}</option>
+          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ tell(p.title) }}</option>
         </select>
       </label>
       <fieldset>
-        <legend>{{ t('In the bag') }}</legend>
+        <legend>{{ t('ui.plant.inTheBag') }}</legend>
         <label v-for="one in kit" :key="one.device" class="tick"
           ><input
             type="checkbox"

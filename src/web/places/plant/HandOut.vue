@@ -55,14 +55,14 @@ async function handOut() {
   wrong.value = ''
   done.value = ''
   if (!chosen.value) {
-    wrong.value = t('Choose the student first')
+    wrong.value = t('ui.plant.chooseTheStudentFirst')
     return
   }
   try {
     // The order copies the circuit as the server has it: everything on screen must have arrived.
     await props.settled()
     const made = await once((key) => send(z.object({ id: z.uuid() }), '/orders', { ...order(), key }))
-    if (made) done.value = t('Handed out to {name}.', { name: chosen.value.name })
+    if (made) done.value = t('ui.plant.handedOutTo', { name: chosen.value.name })
   } catch (error) {
     wrong.value = messageOf(error)
   }
@@ -70,15 +70,15 @@ async function handOut() {
 </script>
 
 <template>
-  <section class="hand-out" :aria-label="t('Hand it out')">
-    <h2>{{ t('Hand it out') }}</h2>
+  <section class="hand-out" :aria-label="t('ui.plant.handItOut')">
+    <h2>{{ t('ui.plant.handItOut') }}</h2>
     <label class="field"
-      >{{ t('Complaint, in the driver’s words') }}
+      >{{ t('ui.plant.complaintInTheDriversWords') }}
       <NInput
         type="textarea"
         :value="complaint"
         :autosize="{ minRows: 2, maxRows: 4 }"
-        :placeholder="drafted || t('Never name the fault: only what the driver sees and when.')"
+        :placeholder="drafted || t('ui.plant.neverNameTheFaultOnly')"
         @update:value="emit('complaint', $event)"
       />
     </label>
@@ -88,38 +88,38 @@ async function handOut() {
       class="link draft"
       @click="emit('complaint', drafted)"
     >
-      {{ t('Take as drafted: “{drafted}”', { drafted }) }}
+      {{ t('ui.plant.takeAsDrafted', { drafted }) }}
     </button>
     <label class="field"
-      >{{ t('Student') }}
+      >{{ t('ui.common.student') }}
       <select v-model="student">
-        <option value="" disabled>{{ t('Choose') }}</option>
+        <option value="" disabled>{{ t('ui.common.choose') }}</option>
         <optgroup v-if="near.length" :label="scope.about">
           <option v-for="s in near" :key="s.id" :value="s.id">{{ s.name }}</option>
         </optgroup>
-        <optgroup v-if="near.length && others.length" :label="t('Others')">
+        <optgroup v-if="near.length && others.length" :label="t('ui.plant.others')">
           <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
         </optgroup>
         <template v-else-if="others.length">
           <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
         </template>
         <option v-if="session.user" :value="session.user.id">
-          {{ t('yourself, to try it or at a real board') }}
+          {{ t('ui.plant.yourselfToTryItOr') }}
         </option>
       </select>
     </label>
     <p v-if="!students.length">
-      {{ t('The class is empty: add students under') }} <RouterLink to="/"> {{ t('Today') }} </RouterLink>.
+      {{ t('ui.plant.theClassIsEmptyAdd') }} <RouterLink to="/"> {{ t('ui.common.today') }} </RouterLink>.
     </p>
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
     <NButton type="primary" :disabled="!faults.length" :loading="busy" @click="handOut">
-      {{ t('Hand out the work order') }}
+      {{ t('ui.plant.handOutTheWorkOrder') }}
     </NButton>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
     <p v-if="done" role="status">
-      {{ t(done) }} <RouterLink to="/"> {{ t('See it under Today') }} </RouterLink>
+      {{ done }} <RouterLink to="/"> {{ t('ui.plant.seeItUnderToday') }} </RouterLink>
     </p>
   </section>
 </template>

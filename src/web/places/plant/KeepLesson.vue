@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -32,7 +32,7 @@ async function begin() {
 const same = computed(() => lessons.value.filter((l) => l.circuit === props.circuit.name))
 const setName = computed(() =>
   props.faults
-    .map((fault) => t(describeFault(props.circuit, fault)))
+    .map((fault) => tell(describeFault(props.circuit, fault)))
     .join('; ')
     .slice(0, 80),
 )
@@ -46,12 +46,12 @@ async function keep() {
       set: { name: setName.value, faults: props.faults, complaint: props.complaint },
       ...(into.value && { into: into.value }),
     })
-    done.value = t('“{name}” has {sets} of faults.', {
+    done.value = t('ui.plant.hasOfFaults', {
       name: stored.lesson.name,
       sets:
         stored.lesson.sets.length === 1
-          ? t('one set')
-          : t('{count} sets', { count: stored.lesson.sets.length }),
+          ? t('ui.plant.oneSet')
+          : t('ui.plant.sets', { count: stored.lesson.sets.length }),
     })
     open.value = false
   } catch (error) {
@@ -61,29 +61,29 @@ async function keep() {
 </script>
 
 <template>
-  <section class="keep" :aria-label="t('Keep it as a lesson')">
+  <section class="keep" :aria-label="t('ui.plant.keepItAsALesson')">
     <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">{{
-      t('Keep as a lesson …')
+      t('ui.plant.keepAsALesson')
     }}</NButton>
     <form v-else @submit.prevent="keep">
       <label v-if="same.length" class="field"
-        >{{ t('As') }}
+        >{{ t('ui.plant.as') }}
         <select v-model="into">
-          <option value="">{{ t('a lesson of its own') }}</option>
+          <option value="">{{ t('ui.plant.aLessonOfItsOwn') }}</option>
           <option v-for="l in same" :key="l.id" :value="l.id">
-            {{ t('one more set of “{name}”', { name: l.name }) }}
+            {{ t('ui.plant.oneMoreSetOf', { name: l.name }) }}
           </option>
         </select>
       </label>
       <label v-if="!into" class="field"
-        >{{ t('Name of the lesson') }}
+        >{{ t('ui.plant.nameOfTheLesson') }}
         <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus
       /></label>
-      <NButton size="small" type="primary" attr-type="submit">{{ t('Keep it') }}</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.keepIt') }}</NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="done" role="status">
-      {{ t(done) }} <RouterLink :to="{ name: 'lessons' }">{{ t('See it under Lessons') }}</RouterLink>
+      {{ done }} <RouterLink :to="{ name: 'lessons' }">{{ t('ui.plant.seeItUnderLessons') }}</RouterLink>
     </p>
   </section>
 </template>

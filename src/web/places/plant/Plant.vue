@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTimeoutFn } from '@vueuse/core'
@@ -69,7 +69,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value
 const changed = computed(() =>
   (healthy.key.value?.notices ?? []).map((good) => {
     const now = shown.value?.notices.find((n) => n.part === good.part)
-    return { part: good.part, good: t(good.text), now: now && t(now.text) }
+    return { part: good.part, good: tell(good.text), now: now && tell(now.text) }
   }),
 )
 
@@ -77,60 +77,61 @@ const tab = ref<'fault' | 'key' | 'sees' | 'hardware' | 'time' | 'sets'>('fault'
 /** What needs the room takes that of the path. */
 const tall = computed(() => ['sees', 'hardware', 'time', 'sets'].includes(tab.value))
 const tabs = [
-  ['fault', t('Fault')],
-  ['key', t('Drops')],
-  ['sees', t('What can see it')],
-  ['hardware', t('Hardware')],
-  ['time', t('In time')],
-  ['sets', t('Sets')],
+  ['fault', t('ui.common.fault')],
+  ['key', t('ui.common.drops')],
+  ['sees', t('ui.plant.whatCanSeeIt')],
+  ['hardware', t('ui.plant.hardware')],
+  ['time', t('ui.plant.inTime')],
+  ['sets', t('ui.plant.sets2')],
 ] as const
 
 /** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */
 const sighting = useSight()
 onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || sighting.warm(circuit.value), 600))
-useKeys(t('Plant'), [
+useKeys(t('ui.common.plant'), [
   {
     press: ['1', '2', '3', '4', '5', '6'],
-    what: t('fault, drops, what can see it, hardware, in time, sets'),
+    what: t('ui.plant.faultDropsWhatCanSee'),
     act: ({ key }) => (tab.value = tabs[Number(key) - 1]![0]),
   },
   {
     press: ['f'],
-    what: t('choose the place of the fault'),
-    act: () => document.querySelector<HTMLElement>(`section[aria-label="${t('Fault')}"] select`)?.focus(),
+    what: t('ui.plant.chooseThePlaceOfThe'),
+    act: () =>
+      document.querySelector<HTMLElement>(`section[aria-label="${t('ui.common.fault')}"] select`)?.focus(),
   },
   {
     press: ['n'],
-    what: t('another fault beside it'),
+    what: t('ui.plant.anotherFaultBesideIt'),
     act: () => faults.value.length > 0 && faults.value.length < 4 && (another(), true),
   },
   {
     press: ['Delete'],
-    what: t('remove the fault at hand'),
+    what: t('ui.plant.removeTheFaultAtHand'),
     act: () => fault.value !== null && plantAt(null),
   },
-  { press: ['Ctrl z'], what: t('undo'), act: () => stepBack('undo') },
-  { press: ['Ctrl Shift z'], what: t('redo'), act: () => stepBack('redo') },
+  { press: ['Ctrl z'], what: t('ui.common.undo'), act: () => stepBack('undo') },
+  { press: ['Ctrl Shift z'], what: t('ui.common.redo'), act: () => stepBack('redo') },
 ])
 </script>
 
 <template>
   <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
   <div v-if="store.stored" class="plant place" :class="{ tall }">
-    <h1 class="visually-hidden">{{ t('Plant: {name}', { name: circuit.name }) }}</h1>
+    <h1 class="visually-hidden">{{ t('ui.plant.plant', { name: circuit.name }) }}</h1>
     <div class="top">
       <strong>{{ circuit.name }}</strong>
       <label
-        >{{ t('State') }}
+        >{{ t('ui.common.state') }}
         <select :value="state.id" @change="change({ state: text($event) })">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
       <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
-      <span class="quiet">{{ t(limitSet.why) }}</span>
+      <span class="quiet">{{ tell(limitSet.why) }}</span>
     </div>
-    <section class="drawing" :aria-label="t('Drawing')">
+    <section class="drawing" :aria-label="t('ui.common.drawing')">
       <Schematic
         :circuit="circuit"
         :wiring="healthy.wiring.value"
@@ -154,7 +155,7 @@ useKeys(t('Plant'), [
         @choose="point"
       />
     </section>
-    <section v-if="healthy.key.value && !tall" class="stairs" :aria-label="t('The path')">
+    <section v-if="healthy.key.value && !tall" class="stairs" :aria-label="t('ui.common.thePath')">
       <Ways
         :walk="healthy.walk.value"
         :path="path"
@@ -177,19 +178,25 @@ useKeys(t('Plant'), [
             → <b>{{ n.now }}</b></template
           ></span
         >
-        <b v-for="id in shown?.blown ?? []" :key="id">{{ t('{id} has blown', { id }) }}</b>
+        <b v-for="id in shown?.blown ?? []" :key="id">{{ t('ui.plant.hasBlown', { id }) }}</b>
       </p>
       <BalanceLine
         v-if="healthy.key.value"
         :state="healthy.key.value"
         :limits="limitSet"
         :path="path"
-        :title="t('Healthy')"
+        :title="t('ui.common.healthy')"
       />
-      <BalanceLine v-if="shown" :state="shown" :limits="limitSet" :path="path" :title="t('Faulted')" />
+      <BalanceLine
+        v-if="shown"
+        :state="shown"
+        :limits="limitSet"
+        :path="path"
+        :title="t('ui.common.faulted')"
+      />
     </div>
     <div class="below">
-      <div class="tabs choice" role="group" :aria-label="t('Below the staircase')">
+      <div class="tabs choice" role="group" :aria-label="t('ui.plant.belowTheStaircase')">
         <button
           v-for="[key, title] in tabs"
           :key="key"
@@ -197,7 +204,7 @@ useKeys(t('Plant'), [
           :aria-pressed="tab === key"
           @click="tab = key"
         >
-          {{ t(title) }}
+          {{ title }}
         </button>
       </div>
       <div
@@ -205,7 +212,7 @@ useKeys(t('Plant'), [
         class="scroll side"
         tabindex="0"
         role="region"
-        :aria-label="t('Fault and work order')"
+        :aria-label="t('ui.plant.faultAndWorkOrder')"
       >
         <Planted
           :circuit="circuit"
@@ -261,7 +268,7 @@ useKeys(t('Plant'), [
         class="scroll drops"
         tabindex="0"
         role="region"
-        :aria-label="tab === 'key' ? t('Answer key') : t('More about the fault')"
+        :aria-label="tab === 'key' ? t('ui.common.answerKey') : t('ui.plant.moreAboutTheFault')"
       >
         <DropTable
           v-if="tab === 'key'"

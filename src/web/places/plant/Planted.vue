@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { t } from '../../words'
+import { t, tell } from '../../words'
 
 defineProps<{
   circuit: Circuit
@@ -14,24 +14,24 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
 </script>
 
 <template>
-  <ul class="planted" :aria-label="t('Planted faults')">
+  <ul class="planted" :aria-label="t('ui.plant.plantedFaults')">
     <li v-if="!faults.length">
-      <h2>{{ t('No fault planted') }}</h2>
+      <h2>{{ t('ui.plant.noFaultPlanted') }}</h2>
     </li>
     <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
       <button type="button" class="one" :aria-pressed="i === active" @click="$emit('choose', i)">
-        {{ t(describeFault(circuit, f)) }}
+        {{ tell(describeFault(circuit, f)) }}
       </button>
       <NButton
         size="tiny"
-        :aria-label="t('Remove {f}', { f: t(describeFault(circuit, f)) })"
+        :aria-label="t('ui.plant.remove', { f: tell(describeFault(circuit, f)) })"
         @click="$emit('remove', i)"
-        >{{ t('Remove') }}</NButton
+        >{{ t('ui.plant.remove2') }}</NButton
       >
     </li>
     <li v-if="faults.length && faults.length < 4">
       <NButton size="tiny" :disabled="active === faults.length" @click="$emit('another')">{{
-        t('Another fault beside it')
+        t('ui.plant.anotherFaultBesideIt2')
       }}</NButton>
     </li>
   </ul>

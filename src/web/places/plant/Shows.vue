@@ -22,21 +22,21 @@ const sized = computed(() => {
 </script>
 
 <template>
-  <p v-if="looking && !found" class="quiet" role="status">{{ t('Looking in every state …') }}</p>
+  <p v-if="looking && !found" class="quiet" role="status">{{ t('ui.plant.lookingInEveryState') }}</p>
   <p v-else-if="states.length" class="shows" role="status">
-    {{ t('Shows in') }}
+    {{ t('ui.plant.showsIn') }}
     <button v-for="s in states" :key="s.id" type="button" class="link" @click="emit('state', s.id)">
       {{ s.name }}
     </button>
   </p>
   <div v-else-if="found" class="none" role="status">
-    <b>{{ t('No symptom in any state') }}</b>
+    <b>{{ t('ui.plant.noSymptomInAnyState') }}</b>
     <template v-if="sized">
-      <span v-if="sized.by === 'symptom'">{{ t('The least that shows:') }}</span>
-      <span v-else>{{ t('No size shows; the least that breaks the limits:') }}</span>
-      <button type="button" class="small" @click="emit('size', sized.severity)">{{ t(sized.text) }}</button>
+      <span v-if="sized.by === 'symptom'">{{ t('ui.plant.theLeastThatShows') }}</span>
+      <span v-else>{{ t('ui.plant.noSizeShowsTheLeast') }}</span>
+      <button type="button" class="small" @click="emit('size', sized.severity)">{{ sized.text }}</button>
     </template>
-    <span v-else>{{ t('nor at any other size: no customer would bring it in.') }}</span>
+    <span v-else>{{ t('ui.plant.norAtAnyOtherSize') }}</span>
   </div>
 </template>
 

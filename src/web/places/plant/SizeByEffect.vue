@@ -43,40 +43,40 @@ function find() {
   const { unit } = range.value
   said.value =
     sized.least === sized.most
-      ? t('{unit} does it', { unit: formatQuantity(sized.severity, unit) })
-      : t('{unit}; anything from {unit2} to {unit3} does it', {
+      ? t('ui.plant.doesIt', { unit: formatQuantity(sized.severity, unit) })
+      : t('ui.plant.anythingFromToDoesIt', {
           unit: formatQuantity(sized.severity, unit),
           unit2: formatQuantity(sized.least, unit),
           unit3: formatQuantity(sized.most, unit),
         })
   emit('size', sized.severity)
 }
-const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('Between 0 and 30 V') : undefined)
+const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('ui.plant.between0And30V') : undefined)
 </script>
 
 <template>
-  <section v-if="range" class="effect" :aria-label="t('Size it by its effect')">
+  <section v-if="range" class="effect" :aria-label="t('ui.plant.sizeItByItsEffect')">
     <label class="field"
-      >{{ t('Size it so that') }}
+      >{{ t('ui.plant.sizeItSoThat') }}
       <select v-model="choice">
         <option value="">…</option>
-        <option value="lazy">{{ t('it passes continuity and fails the limits under load') }}</option>
-        <option value="loss|feed">{{ t('the feed loses so many volts') }}</option>
-        <option value="loss|return">{{ t('the return loses so many volts') }}</option>
+        <option value="lazy">{{ t('ui.plant.itPassesContinuityAndFails') }}</option>
+        <option value="loss|feed">{{ t('ui.plant.theFeedLosesSoMany') }}</option>
+        <option value="loss|return">{{ t('ui.plant.theReturnLosesSoMany') }}</option>
         <option v-for="w in wishes" :key="w.part + w.key" :value="`notice|${w.part}|${w.key}`">
-          {{ w.part }} {{ w.name }}: {{ t(w.text) }}
+          {{ w.part }} {{ tell(w.name) }}: {{ tell(w.text) }}
         </option>
       </select>
     </label>
     <QuantityField
       v-if="effect?.type === 'loss'"
-      :label="t('Volts lost')"
+      :label="t('ui.plant.voltsLost')"
       unit="V"
       :value="volts"
       :check="checkVolts"
       @set="volts = $event"
     />
-    <NButton v-if="effect" size="small" @click="find">{{ t('Find the size') }}</NButton>
+    <NButton v-if="effect" size="small" @click="find">{{ t('ui.plant.findTheSize') }}</NButton>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatPlain, formatQuantity, t } from '../../words'
+import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
@@ -35,7 +35,8 @@ const pieces = computed(() =>
     )
     return own.map((s) => ({
       value: `${part.id}.${s.key}`,
-      text: t('amps of {id} {title}', { id: part.id, title: part.name || title }),
+      guards: protects !== undefined,
+      text: t('ui.plant.ampsOf', { id: part.id, title: part.name || tell(title) }),
     }))
   }),
 )
@@ -51,11 +52,9 @@ watch(
       [...others.value].sort((a, b) => apart(a, props.state) - apart(b, props.state))[0]?.id ?? ''),
   { immediate: true },
 )
-watch(
-  pieces,
-  (list) => (what.value ||= list.find((p) => !p.text.includes('fuse'))?.value ?? list[0]?.value ?? ''),
-  { immediate: true },
-)
+watch(pieces, (list) => (what.value ||= list.find((p) => !p.guards)?.value ?? list[0]?.value ?? ''), {
+  immediate: true,
+})
 
 let worker: Worker | null = null
 const stop = () => worker?.terminate()
@@ -89,7 +88,7 @@ watch(
 
 /** Times as the trade says them: milliseconds under a second. */
 const after = (seconds: number) =>
-  seconds < 1 ? t('{x} ms', { x: formatPlain(seconds * 1000, 3) }) : formatQuantity(seconds, 's')
+  seconds < 1 ? t('ui.plant.ms', { x: formatPlain(seconds * 1000, 3) }) : formatQuantity(seconds, 's')
 const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' as const)))
 const option = computed(() => {
   const p = paletteOf(scheme.value)
@@ -151,67 +150,67 @@ const told = computed(() => {
   if (!says.value?.ok) return []
   const { healthy, faulted } = says.value
   return [
-    { name: t('Healthy'), trace: healthy },
-    ...(faulted ? [{ name: t('Faulted'), trace: faulted }] : []),
+    { name: t('ui.common.healthy'), trace: healthy },
+    ...(faulted ? [{ name: t('ui.common.faulted'), trace: faulted }] : []),
   ].map(({ name, trace }) => ({
     name,
     peak: formatQuantity(peak(trace.samples), unit.value),
     end: formatQuantity(trace.samples.at(-1)?.[1] ?? 0, unit.value),
     list: trace.happenings
       .slice(0, 6)
-      .map((h) => t('{part} {what} at {time}', { part: h.part, what: h.what, time: after(h.time) }))
+      .map((h) => t('ui.plant.at', { part: h.part, what: tell(h.what), time: after(h.time) }))
       .join(' · '),
   }))
 })
 </script>
 
 <template>
-  <section class="course" :aria-label="t('In time')">
+  <section class="course" :aria-label="t('ui.plant.inTime')">
     <div class="row">
       <label
-        >{{ t('After') }}
+        >{{ t('ui.plant.after') }}
         <select v-model="before">
           <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
-      <span>{{ t('comes “{name}”:', { name: state.name }) }}</span>
+      <span>{{ t('ui.plant.comes', { name: state.name }) }}</span>
       <label
-        ><span class="visually-hidden">{{ t('What is followed') }}</span>
+        ><span class="visually-hidden">{{ t('ui.plant.whatIsFollowed') }}</span>
         <select v-model="what">
-          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ t(p.text) }}</option>
+          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ p.text }}</option>
           <option v-for="p in points" :key="p.name" :value="`@${p.name}`">
-            {{ t('volts at {name}', { name: p.name }) }}
+            {{ t('ui.plant.voltsAt', { name: p.name }) }}
           </option>
         </select></label
       >
       <label
-        >{{ t('for') }}
+        >{{ t('ui.plant.for') }}
         <select v-model.number="seconds">
-          <option :value="0.02">{{ t('20 ms') }}</option>
-          <option :value="0.1">{{ t('100 ms') }}</option>
+          <option :value="0.02">{{ t('ui.plant.n20Ms') }}</option>
+          <option :value="0.1">{{ t('ui.plant.n100Ms') }}</option>
           <option :value="0.5">{{ formatQuantity(0.5, 's') }}</option>
           <option :value="2">{{ formatQuantity(2, 's') }}</option>
           <option :value="10">{{ formatQuantity(10, 's') }}</option>
         </select></label
       >
-      <span v-if="busy" class="quiet" role="status">{{ t('reckoning …') }}</span>
+      <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.reckoning') }}</span>
     </div>
-    <p v-if="says && !says.ok" class="wrong" role="alert">{{ says.message }}</p>
+    <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>
     <VChart
       class="chart"
       :option="option"
       :update-options="{ notMerge: true }"
       autoresize
       role="img"
-      :aria-label="t('The course in time; peak and end stand below')"
+      :aria-label="t('ui.plant.theCourseInTimePeak')"
     />
     <p v-for="one in told" :key="one.name">
-      <b>{{ one.name }}</b>{{ t(': peak') }} <span class="reading">{{ one.peak }}</span>{{
-        t(', at the end')
+      <b>{{ one.name }}</b>{{ t('ui.plant.peak') }} <span class="reading">{{ one.peak }}</span>{{
+        t('ui.plant.atTheEnd')
       }}
       <span class="reading">{{ one.end }}</span><template v-if="one.list"> · {{ one.list }}</template>
     </p>
-    <p v-if="!others.length" class="quiet">{{ t('A second state is needed: what was before.') }}</p>
+    <p v-if="!others.length" class="quiet">{{ t('ui.plant.aSecondStateIsNeeded') }}</p>
   </section>
 </template>
 

@@ -28,9 +28,10 @@ watch(
 )
 
 const stateName = (id: string | undefined) =>
-  props.circuit.states.find((s) => s.id === id)?.name ?? t('on the bench')
+  props.circuit.states.find((s) => s.id === id)?.name ?? t('ui.plant.onTheBench')
 const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
 interface Line {
+  within: string
   title: string
   state: string
   hits: number
@@ -50,14 +51,15 @@ const lines = computed<Line[]>(() => {
       const margin = (i: number) => Math.abs((now[i] ?? 0) - (s.healthy[i] ?? 0)) / (s.band[i] || 1e-9)
       const best = shown.sort((a, b) => (margin(b) || 0) - (margin(a) || 0))[0]
       const test = best === undefined ? undefined : s.tests[best]
-      const from = best === undefined ? '' : writeSight(group.sort, s.healthy[best]!)
-      const to = best === undefined ? '' : writeSight(group.sort, now[best]!)
+      const from = best === undefined ? '' : tell(writeSight(group.sort, s.healthy[best]!))
+      const to = best === undefined ? '' : tell(writeSight(group.sort, now[best]!))
       return {
-        title: sorts[group.sort].title,
+        title: tell(sorts[group.sort].title),
+        within: within(sorts[group.sort].title),
         state: stateName(group.state),
         hits: shown.length,
         of: group.tests.length,
-        best: test ? `${tell(test.what)}${to ? t(': {to} instead of {from}', { to, from }) : ''}` : '',
+        best: test ? `${tell(test.what)}${to ? t('ui.plant.insteadOf', { to, from }) : ''}` : '',
         lazy: isLazy(group.sort),
       }
     })
@@ -89,7 +91,7 @@ function rowOf(one: SeenFault, all: Sights): Row {
   const row = {
     key: keyOf(one.fault),
     fault: one.fault,
-    text: t(describeFault(props.circuit, one.fault)),
+    text: tell(describeFault(props.circuit, one.fault)),
     cells: groups.value.map((g) => ({ n: g.tests.filter((i) => hits.has(i)).length, of: g.tests.length })),
   }
   made.set(one, row)
@@ -108,76 +110,74 @@ const shade = ({ n, of }: { n: number; of: number }) =>
 </script>
 
 <template>
-  <section class="sees" :aria-label="t('What can see it')">
+  <section class="sees" :aria-label="t('ui.plant.whatCanSeeIt')">
     <div v-if="progress" class="progress" role="status">
       <NProgress type="line" :percentage="Math.round((100 * progress.done) / progress.of)" :height="10" />
-      <span>{{ t('{done} of {of} faults tried', { done: progress.done, of: progress.of }) }}</span>
-      <NButton size="tiny" @click="stop">{{ t('Stop') }}</NButton>
+      <span>{{ t('ui.plant.ofFaultsTried', { done: progress.done, of: progress.of }) }}</span>
+      <NButton size="tiny" @click="stop">{{ t('ui.plant.stop') }}</NButton>
     </div>
     <template v-if="faults.length">
       <p v-if="lines.length && !sees.length" class="caution">
-        {{
-          t('No test shows it in any of the circuit’s states: make it larger, or add a state that loads it.')
-        }}
+        {{ t('ui.plant.noTestShowsItIn') }}
       </p>
       <template v-if="sees.length">
-        <h3>{{ t('Shows it') }}</h3>
+        <h3>{{ t('ui.plant.showsIt') }}</h3>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Test') }}</th>
-              <th scope="col">{{ t('State') }}</th>
-              <th scope="col" class="num">{{ t('Of them') }}</th>
-              <th scope="col">{{ t('Best shown by') }}</th>
+              <th scope="col">{{ t('ui.common.test') }}</th>
+              <th scope="col">{{ t('ui.common.state') }}</th>
+              <th scope="col" class="num">{{ t('ui.plant.ofThem') }}</th>
+              <th scope="col">{{ t('ui.plant.bestShownBy') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="l in sees" :key="l.title + l.state">
-              <td>{{ t(l.title) }}</td>
+              <td>{{ l.title }}</td>
               <td>{{ l.state }}</td>
               <td class="num">{{ l.hits }} / {{ l.of }}</td>
-              <td>{{ t(l.best) }}</td>
+              <td>{{ l.best }}</td>
             </tr>
           </tbody>
         </table>
       </template>
       <p v-if="fooled.length" class="fooled">
-        <b>{{ t('Passed by:') }}</b>
+        <b>{{ t('ui.plant.passedBy') }}</b>
         {{
-          t('{join}. Who trusts these alone is fooled.', {
-            join: fooled.map((l) => `${within(l.title)}, ${l.state}`).join(' · '),
+          t('ui.plant.whoTrustsTheseAloneIs', {
+            join: fooled.map((l) => `${l.within}, ${l.state}`).join(' · '),
           })
         }}
       </p>
       <p v-if="planted">
-        <b>{{ t('Cannot be told from:') }}</b>
+        <b>{{ t('ui.plant.cannotBeToldFrom') }}</b>
         {{
           twins.length
-            ? twins.map((f) => t(describeFault(circuit, f))).join(' · ')
+            ? twins.map((f) => tell(describeFault(circuit, f))).join(' · ')
             : progress
-              ? t('nothing so far')
-              : t('nothing else of the catalogue')
+              ? t('ui.plant.nothingSoFar')
+              : t('ui.plant.nothingElseOfTheCatalogue')
         }}
       </p>
     </template>
     <p v-else class="quiet">
-      {{ t('Plant a fault to see which tests show it; the map below has all of them.') }}
+      {{ t('ui.plant.plantAFaultToSeeWhich') }}
     </p>
     <h3>
-      {{ t('All faults, by test') }}
+      {{ t('ui.plant.allFaultsByTest') }}
       <input
         v-model="wanted"
         class="plain"
         type="search"
-        :aria-label="t('Find a fault in the map')"
-        :placeholder="t('part or fault')"
+        :aria-label="t('ui.plant.findAFaultInThe')"
+        :placeholder="t('ui.plant.partOrFault')"
       />
     </h3>
-    <div class="map" tabindex="0" role="region" :aria-label="t('Map of faults and tests')">
+    <div class="map" tabindex="0" role="region" :aria-label="t('ui.plant.mapOfFaultsAndTests')">
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ t('Fault') }}</th>
+            <th scope="col">{{ t('ui.common.fault') }}</th>
             <th
               v-for="g in groups"
               :key="g.sort + g.state"
@@ -191,7 +191,7 @@ const shade = ({ n, of }: { n: number; of: number }) =>
         <tbody>
           <tr v-for="row in rows" :key="row.key" v-memo="[row]">
             <th scope="row">
-              <button type="button" @click="emit('plant', row.fault)">{{ t(row.text) }}</button>
+              <button type="button" @click="emit('plant', row.fault)">{{ row.text }}</button>
             </th>
             <td v-for="(cell, c) in row.cells" :key="c" :style="{ background: shade(cell) }">
               {{ cell.n || '·' }}

@@ -77,15 +77,12 @@ const option = computed(() => {
 const last = computed(() => props.student[props.student.length - 1])
 const end = computed(() => props.short[props.short.length - 1])
 const told = computed(() =>
-  t(
-    'Pieces left suspect over minutes. The student: {x} left after {x2} minutes; a short way: {x3} after {x4}.',
-    {
-      x: last.value?.left ?? 0,
-      x2: (last.value?.minutes ?? 0).toFixed(0),
-      x3: end.value?.left ?? 0,
-      x4: (end.value?.minutes ?? 0).toFixed(0),
-    },
-  ),
+  t('ui.review.piecesLeftSuspectOverMinutes', {
+    x: last.value?.left ?? 0,
+    x2: (last.value?.minutes ?? 0).toFixed(0),
+    x3: end.value?.left ?? 0,
+    x4: (end.value?.minutes ?? 0).toFixed(0),
+  }),
 )
 function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: number }) {
   const point = seriesIndex === 0 ? props.student[dataIndex ?? -1] : undefined
@@ -96,8 +93,8 @@ function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: n
 <template>
   <figure class="curves">
     <figcaption>
-      {{ t('Pieces left suspect:') }} <span class="student">{{ t('the student’s way') }}</span>,
-      <span class="short">{{ t('a short honest way') }}</span>
+      {{ t('ui.review.piecesLeftSuspect') }} <span class="student">{{ t('ui.review.theStudentsWay') }}</span>,
+      <span class="short">{{ t('ui.review.aShortHonestWay') }}</span>
     </figcaption>
     <div class="plot" role="img" :aria-label="told">
       <VChart :option="option" autoresize @click="click" />

@@ -20,22 +20,19 @@ const now = computed(() => {
   <div class="notices">
     <NAlert v-if="review.newerMark !== null" type="warning" :show-icon="false">
       {{
-        t(
-          'The judge has become better since this was given back: it would give {newer} of 100 instead of {now}.',
-          {
-            newer: round(review.newerMark),
-            now: now ?? '–',
-          },
-        )
+        t('ui.review.theJudgeHasBecomeBetter', {
+          newer: round(review.newerMark),
+          now: now ?? '–',
+        })
       }}
       <span class="acts">
-        <NButton size="small" @click="emit('settle', true)">{{ t('Change the mark') }}</NButton>
-        <NButton size="small" @click="emit('settle', false)">{{ t('Leave the mark') }}</NButton>
+        <NButton size="small" @click="emit('settle', true)">{{ t('ui.review.changeTheMark') }}</NButton>
+        <NButton size="small" @click="emit('settle', false)">{{ t('ui.review.leaveTheMark') }}</NButton>
       </span>
     </NAlert>
     <NAlert v-if="review.markedAnew" type="info" :show-icon="false">
       {{
-        t('Marked anew on {at}: the mark was {before} of 100 before.', {
+        t('ui.review.markedAnewOnTheMark', {
           at: when(review.markedAnew.at),
           before: round(review.markedAnew.before),
         })

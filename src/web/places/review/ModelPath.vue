@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, t, within } from '../../words'
+import { formatQuantity, t, tell, within } from '../../words'
 import { computed } from 'vue'
 import type { JudgedAttempt } from '../../../core/assessment'
 import { faultOfKind, type Fault } from '../../../core/faults'
@@ -22,13 +22,13 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 </script>
 
 <template>
-  <section class="path" :aria-label="t('What the evidence says')">
+  <section class="path" :aria-label="t('ui.review.whatTheEvidenceSays')">
     <p>
-      {{ t('The readings took away') }} <b>{{ evidence }} %</b>
-      {{ t('of the doubt that the complaint left.') }}
+      {{ t('ui.review.theReadingsTookAway') }} <b>{{ evidence }} %</b>
+      {{ t('ui.review.ofTheDoubtThatThe') }}
       <template v-for="s in sizes" :key="s.piece">
         {{
-          t('By them alone it is {piece}, {title}: between {from} and {to}.', {
+          t('ui.review.byThemAloneItIs', {
             piece: s.piece,
             title: s.title,
             from: s.from,
@@ -40,17 +40,17 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
     <details v-if="judged.path.length">
       <summary>
         {{
-          t('A short honest way: {count} {tests}, {x} minutes', {
+          t('ui.review.aShortHonestWayMinutes', {
             count: judged.path.length,
-            tests: judged.path.length === 1 ? t('test') : t('tests'),
+            tests: judged.path.length === 1 ? t('ui.review.test') : t('ui.review.tests'),
             x: minutes.toFixed(1),
           })
         }}
       </summary>
-      <ol :aria-label="t('A way to {join}', { join: kinds.join(', ') })">
+      <ol :aria-label="t('ui.review.aWayTo', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
-          {{ t(instrumentOf(p.instrument).title) }}, {{ t(describeHeld(p.held)) }}, {{ p.state }}:
-          <span class="reading">{{ p.reading }}</span>{{ t('; {left} left', { left: p.left }) }}
+          {{ tell(instrumentOf(p.instrument).title) }}, {{ describeHeld(p.held) }}, {{ p.state }}:
+          <span class="reading">{{ tell(p.reading) }}</span>{{ t('ui.review.left', { left: p.left }) }}
         </li>
       </ol>
     </details>

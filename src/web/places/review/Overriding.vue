@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { overridesSchema, type Overrides } from '../../../contract'
@@ -36,7 +36,7 @@ async function put(value: number | null) {
 function save() {
   const read = parseQuantity(points.value, '')
   if (!read.ok || read.value < 0 || read.value > most.value) {
-    wrong.value = t('A mark lies between 0 and {most}', { most: most.value })
+    wrong.value = t('ui.review.aMarkLiesBetween0', { most: most.value })
     return
   }
   void put(read.value)
@@ -45,39 +45,39 @@ function save() {
 
 <template>
   <details class="overriding">
-    <summary>{{ t('Put a mark of your own in place of the judge’s') }}</summary>
-    <form :aria-label="t('A mark of your own')" @submit.prevent="save">
+    <summary>{{ t('ui.review.putAMarkOfYour') }}</summary>
+    <form :aria-label="t('ui.review.aMarkOfYourOwn')" @submit.prevent="save">
       <label class="field"
-        >{{ t('Of') }}
+        >{{ t('ui.review.of') }}
         <select v-model="aspect">
           <option v-for="m in marks.filter((m) => m.of > 0)" :key="m.aspect" :value="m.aspect">
-            {{ t(aspectNames[m.aspect]) }}
+            {{ tell(aspectNames[m.aspect]) }}
           </option>
         </select>
       </label>
       <label class="field"
-        >{{ t('Points of {most}', { most }) }}
+        >{{ t('ui.review.pointsOf', { most }) }}
         <NInput
           v-model:value="points"
-          :input-props="{ 'aria-label': t('Points'), inputmode: 'decimal' }"
+          :input-props="{ 'aria-label': t('ui.common.points'), inputmode: 'decimal' }"
           placeholder=""
         />
       </label>
       <label class="field why"
-        >{{ t('Why') }}
+        >{{ t('ui.common.why') }}
         <NInput
           v-model:value="note"
-          :input-props="{ 'aria-label': t('Why') }"
-          :placeholder="t('for the record')"
+          :input-props="{ 'aria-label': t('ui.common.why') }"
+          :placeholder="t('ui.review.forTheRecord')"
         />
       </label>
-      <NButton attr-type="submit" type="primary" size="small">{{ t('Put it') }}</NButton>
-      <NButton v-if="known" size="small" @click="put(null)">{{ t('Take it back') }}</NButton>
+      <NButton attr-type="submit" type="primary" size="small">{{ t('ui.review.putIt') }}</NButton>
+      <NButton v-if="known" size="small" @click="put(null)">{{ t('ui.common.takeItBack') }}</NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul v-if="overrides.length">
       <li v-for="o in overrides" :key="o.aspect">
-        {{ t(aspectNames[o.aspect]) }}: {{ o.points }}. {{ t(o.note) }}
+        {{ tell(aspectNames[o.aspect]) }}: {{ o.points }}. {{ o.note }}
       </li>
     </ul>
   </details>

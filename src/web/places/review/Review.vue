@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, quoted } from '../../words'
+import { quoted, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
@@ -62,12 +62,12 @@ async function go(to: number) {
   list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' })
 }
 const views = ['marks', 'cleared', 'ways', 'losses'] as const
-useKeys(t('Review'), [
-  { press: ['n'], what: t('One step on'), act: () => void go(at.value + 1) },
-  { press: ['p'], what: t('One step back'), act: () => void go(at.value - 1) },
+useKeys(t('ui.common.review'), [
+  { press: ['n'], what: t('ui.review.oneStepOn'), act: () => void go(at.value + 1) },
+  { press: ['p'], what: t('ui.review.oneStepBack'), act: () => void go(at.value - 1) },
   {
     press: ['1', '2', '3', '4'],
-    what: t('The marks, what was cleared, both ways, losses'),
+    what: t('ui.review.theMarksWhatWasCleared'),
     act: ({ key }) => (showing.value = views[Number(key) - 1]!),
   },
 ])
@@ -83,7 +83,7 @@ async function worksheet() {
   const { orderSheetPdf } = await import('./pdf')
   const { student, circuit } = review.value!
   saveBlob(
-    fileName(t('worksheet {name} {name2}', { name: student.name, name2: circuit.name }), 'pdf'),
+    fileName(t('ui.review.worksheet', { name: student.name, name2: circuit.name }), 'pdf'),
     await orderSheetPdf(review.value!),
   )
 }
@@ -100,50 +100,50 @@ async function print() {
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</span>
       <span class="planted">{{
-        t('Planted: {join}', {
-          join: review.faults.map((f) => t(describeFault(review!.circuit, f))).join('; '),
+        t('ui.common.planted', {
+          join: review.faults.map((f) => tell(describeFault(review!.circuit, f))).join('; '),
         })
       }}</span>
       <span class="quiet">{{
         review.concluded
-          ? t('finished {concluded}', { concluded: when(review.concluded) })
-          : t('still at work')
+          ? t('ui.review.finished', { concluded: when(review.concluded) })
+          : t('ui.review.stillAtWork')
       }}</span>
       <NButton v-if="!own && review.concluded" size="small" @click="giveBack">
-        {{ review.released ? t('Take the review back') : t('Give it back to the student') }}
+        {{ review.released ? t('ui.review.takeTheReviewBack') : t('ui.review.giveItBackToThe') }}
       </NButton>
       <NButton v-if="own" size="small" type="primary" :loading="asking" @click="another">{{
-        t('Another like it')
+        t('ui.review.anotherLikeIt')
       }}</NButton>
-      <NButton size="small" :disabled="!review.judged" @click="print">{{ t('PDF') }}</NButton>
+      <NButton size="small" :disabled="!review.judged" @click="print">{{ t('ui.review.pdf') }}</NButton>
       <template v-if="!own && review.frame.source !== 'model' && !review.concluded">
-        <NButton size="small" @click="worksheet">{{ t('Worksheet (PDF)') }}</NButton>
+        <NButton size="small" @click="worksheet">{{ t('ui.review.worksheetPdf') }}</NButton>
         <RouterLink :to="{ name: 'paper', params: { id: review.id } }">{{
-          t('Type in from paper')
+          t('ui.review.typeInFromPaper')
         }}</RouterLink>
       </template>
       <RouterLink v-if="!own" :to="{ name: 'rubric', query: { attempt: review.id } }">{{
-        t('Marked by another rubric')
+        t('ui.review.markedByAnotherRubric')
       }}</RouterLink>
     </div>
     <MarkNotices v-if="review.newerMark !== null || review.markedAnew" :review="review" @settle="settle" />
-    <section class="drawing" :aria-label="t('The student’s drawing at the chosen step')">
-      <div class="choice" role="group" :aria-label="t('What the drawing shows')">
+    <section class="drawing" :aria-label="t('ui.review.theStudentsDrawingAtThe')">
+      <div class="choice" role="group" :aria-label="t('ui.review.whatTheDrawingShows')">
         <button type="button" :aria-pressed="showing === 'marks'" @click="showing = 'marks'">
-          {{ t('The student’s marks') }}
+          {{ t('ui.review.theStudentsMarks') }}
         </button>
         <button type="button" :aria-pressed="showing === 'cleared'" @click="showing = 'cleared'">
-          {{ t('What the readings had cleared') }}
+          {{ t('ui.review.whatTheReadingsHadCleared') }}
         </button>
         <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">
-          {{ t('Both ways') }}
+          {{ t('ui.review.bothWays') }}
         </button>
         <button type="button" :aria-pressed="showing === 'losses'" @click="showing = 'losses'">
-          {{ t('Losses') }}
+          {{ t('ui.common.losses') }}
         </button>
       </div>
       <p v-if="showing === 'ways'" class="quiet">
-        {{ t('Numbers: where the student’s readings stood. Letters: a short honest way.') }}
+        {{ t('ui.review.numbersWhereTheStudentsReadings') }}
       </p>
       <StepLosses
         v-if="showing === 'losses'"
@@ -167,7 +167,7 @@ async function print() {
         :lit="review.faults[0]?.part ?? null"
       />
     </section>
-    <div ref="list" class="scroll side" tabindex="0" role="region" :aria-label="t('Steps and marks')">
+    <div ref="list" class="scroll side" tabindex="0" role="region" :aria-label="t('ui.review.stepsAndMarks')">
       <template v-if="review.judged">
         <MarkTable
           :judged="review.judged"
@@ -175,13 +175,17 @@ async function print() {
           :open="aspect"
           @aspect="aspect = aspect === $event ? '' : $event"
         />
-        <section v-if="aspect" class="why" :aria-label="t('Why: {aspect}', { aspect: aspectNames[aspect] })">
+        <section
+          v-if="aspect"
+          class="why"
+          :aria-label="t('ui.review.why', { aspect: tell(aspectNames[aspect]) })"
+        >
           <p v-if="!reasons.length" class="quiet">
-            {{ t('Nothing in this attempt was judged under {aspect}.', { aspect: aspectNames[aspect] }) }}
+            {{ t('ui.review.nothingInThisAttemptWas', { aspect: tell(aspectNames[aspect]) }) }}
           </p>
           <div v-for="(j, k) in reasons" :key="k">
             <button type="button" class="step" @click="go(j.step)">
-              {{ rows[j.step]?.head ?? t('Before the work') }}
+              {{ rows[j.step]?.head ?? t('ui.review.beforeTheWork') }}
             </button>
             <Verdict :judgement="j" :say="say" :reply="undefined" :own="false" />
           </div>
@@ -205,22 +209,22 @@ async function print() {
           {{ say(c) }}
         </p>
       </template>
-      <p v-else-if="!trouble" role="status">{{ t('The verdicts are being worked out …') }}</p>
+      <p v-else-if="!trouble" role="status">{{ t('ui.review.theVerdictsAreBeingWorked') }}</p>
       <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
-      <p v-if="!rows.length">{{ t('No step yet: the student has not begun.') }}</p>
+      <p v-if="!rows.length">{{ t('ui.review.noStepYetTheStudent') }}</p>
       <ol>
         <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
           <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
-            <b>{{ t(row.head) }}</b>
+            <b>{{ row.head }}</b>
             <span class="quiet">{{
-              t('{time} · {x} min{suspect}', {
+              t('ui.review.min', {
                 time: row.time,
                 x: row.minutes.toFixed(0),
-                suspect: row.left === undefined ? '' : t(' · {left} suspect', { left: row.left }),
+                suspect: row.left === undefined ? '' : t('ui.review.suspect', { left: row.left }),
               })
             }}</span>
           </button>
-          <p>{{ t(row.text) }}</p>
+          <p>{{ row.text }}</p>
           <Verdict
             v-for="(j, k) in row.judgements"
             :key="k"

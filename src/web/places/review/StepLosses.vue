@@ -40,7 +40,7 @@ const faulted = computed(() => keyWith(props.faults))
 <template>
   <div class="losses">
     <label v-if="circuit.paths.length > 1" class="quiet"
-      >{{ t('Path') }}
+      >{{ t('ui.common.path') }}
       <select v-model.number="path">
         <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
       </select>
@@ -54,7 +54,7 @@ const faulted = computed(() => keyWith(props.faults))
       :lit="lit"
       @light="light"
     />
-    <p v-else role="status">{{ t('This state has no answer.') }}</p>
+    <p v-else role="status">{{ t('ui.review.thisStateHasNoAnswer') }}</p>
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, quoted } from '../../words'
+import { quoted, t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -33,26 +33,26 @@ function keep() {
 <template>
   <div class="judgement" :data-grade="judgement.grade">
     <p>
-      <span class="tag">{{ t(aspectNames[judgement.aspect]) }}: {{ say(judgement.verdict) }}</span>
+      <span class="tag">{{ tell(aspectNames[judgement.aspect]) }}: {{ say(judgement.verdict) }}</span>
       {{ say(judgement.reason) }}
       <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }">{{
-        t('Look it up')
+        t('ui.review.lookItUp')
       }}</RouterLink>
       <button v-if="own && !answering" type="button" class="link" @click="begin">
-        {{ reply ? t('Change your answer') : t('Answer') }}
+        {{ reply ? t('ui.review.changeYourAnswer') : t('ui.common.answer') }}
       </button>
     </p>
     <p v-if="reply && !answering" class="reply">
-      {{ own ? t('You') : t('The student') }}: {{ quoted(reply.body) }}
+      {{ own ? t('ui.review.you') : t('ui.review.theStudent') }}: {{ quoted(reply.body) }}
     </p>
     <form v-if="answering" @submit.prevent="keep">
       <NInput
         v-model:value="text"
         size="small"
-        :input-props="{ 'aria-label': t('Your answer to this verdict') }"
-        :placeholder="t('How you saw it')"
+        :input-props="{ 'aria-label': t('ui.review.yourAnswerToThisVerdict') }"
+        :placeholder="t('ui.review.howYouSawIt')"
       />
-      <NButton size="small" type="primary" attr-type="submit">{{ t('Keep') }}</NButton>
+      <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.keep') }}</NButton>
     </form>
   </div>
 </template>

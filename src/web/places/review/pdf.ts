@@ -1,4 +1,4 @@
-import { formatPlain, quoted, t } from '../../words'
+import { formatPlain, quoted, t, tell } from '../../words'
 import type { Content, TableCell } from 'pdfmake/interfaces'
 import type { Review } from '../../../contract'
 import { aspectNames, givenTotal } from '../../../core/assessment'
@@ -27,10 +27,13 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
           const answer = replies.find((r) => r.step === i && r.verdict === j.verdict.code)
           return [
             {
-              text: [{ text: `${t(aspectNames[j.aspect])}: ${say(j.verdict)}. `, bold: true }, say(j.reason)],
+              text: [
+                { text: `${tell(aspectNames[j.aspect])}: ${say(j.verdict)}. `, bold: true },
+                say(j.reason),
+              ],
               ...(j.grade === 'poor' && { color: '#a83a12' }),
             },
-            ...(answer ? [{ text: t('The student: “{body}”', { body: answer.body }), italics: true }] : []),
+            ...(answer ? [{ text: t('ui.review.theStudent2', { body: answer.body }), italics: true }] : []),
           ]
         }),
       },
@@ -42,40 +45,40 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {
-      text: `${quoted(complaint)}${concluded ? t(' · finished {concluded}', { concluded: when(concluded) }) : ''}`,
+      text: `${quoted(complaint)}${concluded ? t('ui.review.finished2', { concluded: when(concluded) }) : ''}`,
       style: 'quiet',
       margin: [0, 2, 0, 4],
     },
     {
-      text: t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join('; ') }),
+      text: t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join('; ') }),
       style: 'bad',
     },
     { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 260], margin: [0, 6, 0, 6] },
     ...(judged && mark !== null
       ? [
           table(
-            [...marks.map((m) => t(aspectNames[m.aspect])), t('Mark')],
+            [...marks.map((m) => tell(aspectNames[m.aspect])), t('ui.common.mark')],
             [
               [
                 ...marks.map((m): TableCell => {
                   const put = own(m.aspect)
                   return put
-                    ? t('{x} of {of} (judge: {x2}; {note})', {
+                    ? t('ui.review.ofJudge', {
                         x: formatPlain(put.points, 3),
                         of: m.of,
                         x2: formatPlain(m.points, 3),
                         note: put.note,
                       })
-                    : t('{x} of {of}', { x: formatPlain(m.points, 3), of: m.of })
+                    : t('ui.common.of', { x: formatPlain(m.points, 3), of: m.of })
                 }),
-                { text: t('{x} of {of}', { x: formatPlain(mark, 3), of: judged.of }), bold: true },
+                { text: t('ui.common.of', { x: formatPlain(mark, 3), of: judged.of }), bold: true },
               ],
             ],
           ),
         ]
       : []),
-    { text: t('Step by step'), style: 'state' },
-    table(['', t('What was done'), t('What is said of it')], rows, [14, 210, '*']),
+    { text: t('ui.review.stepByStep'), style: 'state' },
+    table(['', t('ui.common.whatWasDone'), t('ui.review.whatIsSaidOfIt')], rows, [14, 210, '*']),
     { text: caution(), style: 'quiet', margin: [0, 10, 0, 0] },
   ])
 }
@@ -89,27 +92,27 @@ export const orderSheetPdf = (review: Review): Promise<Blob> => make(orderSheet(
 export function orderSheet({ circuit, complaint, student, frame }: Review) {
   const heads = [
     '',
-    t('State'),
-    t('Instrument'),
-    t('Red, or at'),
-    t('Black'),
-    t('A good circuit would show'),
-    t('It shows'),
-    t('Struck out so far'),
+    t('ui.common.state'),
+    t('ui.common.instrument'),
+    t('ui.common.redOrAt'),
+    t('ui.common.black'),
+    t('ui.common.aGoodCircuitWouldShow'),
+    t('ui.review.itShows'),
+    t('ui.common.struckOutSoFar'),
   ]
   return page(`${student.name}: ${circuit.name}`, [
-    { text: t('{name}: work order', { name: circuit.name }), style: 'title' },
+    { text: t('ui.review.workOrder', { name: circuit.name }), style: 'title' },
     {
-      text: t('For {name}. “{complaint}” There {fault}.', {
+      text: t('ui.review.forThere', {
         name: student.name,
         complaint,
-        fault: frame.faults === 2 ? t('may be up to two faults') : t('is one fault'),
+        fault: frame.faults === 2 ? t('ui.review.mayBeUpToTwo') : t('ui.review.isOneFault'),
       }),
       margin: [0, 2, 0, 6],
     },
     { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 300], margin: [0, 0, 0, 6] },
     {
-      text: t('States: {join}', { join: circuit.states.map((s) => s.name).join(', ') }),
+      text: t('ui.review.states', { join: circuit.states.map((s) => s.name).join(', ') }),
       style: 'quiet',
       margin: [0, 0, 0, 4],
     },
@@ -122,9 +125,7 @@ export function orderSheet({ circuit, complaint, student, frame }: Review) {
       [14, 70, 70, 46, 46, 66, 60, '*'],
     ),
     {
-      text: t(
-        'The piece: ______________________   How it failed: ______________________   How sure: ______ %',
-      ),
+      text: t('ui.review.thePieceHowItFailed'),
       margin: [0, 12, 0, 8],
     },
     { text: caution(), style: 'quiet' },

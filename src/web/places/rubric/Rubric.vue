@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../words'
+import { t, tell } from '../../words'
 import { useDebounceFn } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
@@ -61,7 +61,7 @@ const tryIt = useDebounceFn(async () => {
   wrong.value = ''
   const read = rubricSchema.safeParse(draft.value)
   if (!read.success) {
-    wrong.value = t('Points are numbers from 0; shares lie between 0 and 100 %')
+    wrong.value = t('ui.rubric.pointsAreNumbersFrom0')
     return
   }
   try {
@@ -86,7 +86,7 @@ async function keep() {
   try {
     const kept = await send(rubricSchema, '/rubrics', { rubric: draft.value, after: current.value!.version })
     await load()
-    done.value = t('Kept as version {version}: it marks what is handed out from now on.', {
+    done.value = t('ui.rubric.keptAsVersionItMarks', {
       version: kept.version,
     })
   } catch (error) {
@@ -111,11 +111,11 @@ const own = (key: 'slip' | 'graveCap', label: string): Percent => ({
   set: (rubric, share) => (rubric[key] = share),
 })
 const percents: readonly Percent[] = [
-  threshold('follows', t('Striking out follows while no more doubt than this is left on the piece')),
-  threshold('early', t('Up to this much it is a slip, above it a mistake')),
-  threshold('proven', t('A conclusion is proven when the piece holds at least this much')),
-  own('slip', t('A slip leaves of its step’s mark')),
-  own('graveCap', t('A grave error of safety leaves of the whole at most')),
+  threshold('follows', t('ui.rubric.strikingOutFollowsWhileNo')),
+  threshold('early', t('ui.rubric.upToThisMuchIt')),
+  threshold('proven', t('ui.rubric.aConclusionIsProvenWhen')),
+  own('slip', t('ui.rubric.aSlipLeavesOfIts')),
+  own('graveCap', t('ui.rubric.aGraveErrorOfSafety')),
 ]
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const hundredth = (share: number) => Math.round(share * 1000) / 10
@@ -123,26 +123,22 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
 
 <template>
   <div class="rubric">
-    <h1>{{ t('How attempts are marked') }}</h1>
+    <h1>{{ t('ui.rubric.howAttemptsAreMarked') }}</h1>
     <p class="about">
-      {{
-        t(
-          'What is handed out keeps the version that it was handed out with. The effect of a change is shown at once on an attempt.',
-        )
-      }}
+      {{ t('ui.rubric.whatIsHandedOutKeeps') }}
     </p>
-    <form v-if="draft" :aria-label="t('Rubric')" @submit.prevent="keep">
+    <form v-if="draft" :aria-label="t('ui.rubric.rubric')" @submit.prevent="keep">
       <table class="data">
         <thead>
           <tr>
-            <th scope="col">{{ t('Aspect') }}</th>
-            <th scope="col" class="num">{{ t('Points') }}</th>
+            <th scope="col">{{ t('ui.rubric.aspect') }}</th>
+            <th scope="col" class="num">{{ t('ui.common.points') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="aspect in aspects" :key="aspect">
             <td>
-              <label :for="`weight-${aspect}`">{{ t(aspectNames[aspect]) }}</label>
+              <label :for="`weight-${aspect}`">{{ tell(aspectNames[aspect]) }}</label>
             </td>
             <td class="num">
               <input
@@ -157,7 +153,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
             </td>
           </tr>
           <tr>
-            <td>{{ t('In all') }}</td>
+            <td>{{ t('ui.rubric.inAll') }}</td>
             <td class="num">
               <b>{{ sum }}</b>
             </td>
@@ -166,7 +162,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       </table>
       <div class="shares">
         <label v-for="p in percents" :key="p.label"
-          ><span>{{ t(p.label) }}</span>
+          ><span>{{ p.label }}</span>
           <span class="unit"
             ><input
               type="number"
@@ -182,41 +178,43 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       </div>
       <div class="acts">
         <NButton type="primary" attr-type="submit" :disabled="!changed">
-          {{ t('Keep as version {x}', { x: (current?.version ?? 0) + 1 }) }}
+          {{ t('ui.rubric.keepAsVersion', { x: (current?.version ?? 0) + 1 }) }}
         </NButton>
-        <NButton :disabled="!changed" @click="draft = copyOf(current!)">{{ t('Undo the changes') }}</NButton>
+        <NButton :disabled="!changed" @click="draft = copyOf(current!)">{{
+          t('ui.rubric.undoTheChanges')
+        }}</NButton>
       </div>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <p v-if="done" role="status">{{ t(done) }}</p>
+      <p v-if="done" role="status">{{ done }}</p>
     </form>
-    <section class="effect" :aria-label="t('Effect on an attempt')">
-      <h2>{{ t('On this attempt') }}</h2>
+    <section class="effect" :aria-label="t('ui.rubric.effectOnAnAttempt')">
+      <h2>{{ t('ui.rubric.onThisAttempt') }}</h2>
       <label class="field"
-        >{{ t('Attempt') }}
+        >{{ t('ui.rubric.attempt') }}
         <select v-model="sample">
-          <option value="">{{ t('Sample: work lamp, good work with three slips') }}</option>
+          <option value="">{{ t('ui.rubric.sampleWorkLampGoodWork') }}</option>
           <option v-for="o in orders" :key="o.id" :value="o.id">{{ o.student }}: {{ o.complaint }}</option>
         </select>
       </label>
       <template v-if="tried">
-        <h3>{{ changed ? t('With these changes') : t('As it stands') }}</h3>
+        <h3>{{ changed ? t('ui.rubric.withTheseChanges') : t('ui.rubric.asItStands') }}</h3>
         <MarkTable :judged="tried" />
       </template>
       <template v-if="before && changed">
-        <h3>{{ t('Before') }}</h3>
+        <h3>{{ t('ui.rubric.before') }}</h3>
         <MarkTable :judged="before" />
       </template>
-      <h2>{{ t('Versions') }}</h2>
+      <h2>{{ t('ui.common.versions') }}</h2>
       <ul>
         <li v-for="v in versions" :key="v.rubric.version">
           {{
-            t('Version {version}, {ships}', {
+            t('ui.rubric.version', {
               version: v.rubric.version,
-              ships: v.by ? `${v.by}, ${when(v.at!)}` : t('as it ships'),
+              ships: v.by ? `${v.by}, ${when(v.at!)}` : t('ui.rubric.asItShips'),
             })
           }}
           <NButton size="tiny" @click="draft = { ...copyOf(v.rubric), version: current!.version }">
-            {{ t('Start from it') }}
+            {{ t('ui.rubric.startFromIt') }}
           </NButton>
         </li>
       </ul>

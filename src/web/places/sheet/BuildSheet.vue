@@ -14,44 +14,44 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
 <template>
   <div class="build">
     <ul class="caution">
-      <li v-for="c in sheet.cautions" :key="c">{{ t(c) }}</li>
+      <li v-for="(c, i) in sheet.cautions" :key="i">{{ tell(c) }}</li>
       <li v-for="w in sheet.warnings" :key="JSON.stringify(w.text)">
         <b>{{ tell(w.text) }}</b>
       </li>
     </ul>
     <div class="two">
       <section>
-        <h2>{{ t('Parts') }}</h2>
+        <h2>{{ t('ui.common.parts') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col" class="num">{{ t('No.') }}</th>
-              <th scope="col">{{ t('Part') }}</th>
-              <th scope="col">{{ t('Values') }}</th>
-              <th scope="col">{{ t('Short names') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.no') }}</th>
+              <th scope="col">{{ t('ui.sheet.part') }}</th>
+              <th scope="col">{{ t('ui.common.values') }}</th>
+              <th scope="col">{{ t('ui.sheet.shortNames') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="p in sheet.parts" :key="p.ids[0]">
               <td class="num">{{ p.ids.length }}</td>
-              <td>{{ t(p.title) }}</td>
-              <td>{{ t(p.values) }}</td>
+              <td>{{ tell(p.title) }}</td>
+              <td>{{ tell(p.values) }}</td>
               <td class="reading">{{ p.ids.join(', ') }}</td>
             </tr>
           </tbody>
         </table>
       </section>
       <section>
-        <h2>{{ t('Wires to cut') }}</h2>
+        <h2>{{ t('ui.sheet.wiresToCut') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Wire') }}</th>
-              <th scope="col">{{ t('From – to') }}</th>
-              <th scope="col" class="num">{{ t('mm²') }}</th>
-              <th scope="col" class="num">{{ t('AWG') }}</th>
-              <th scope="col" class="num">{{ t('Cut at') }}</th>
-              <th scope="col" class="num">{{ t('Runs') }}</th>
+              <th scope="col">{{ t('ui.sheet.wire') }}</th>
+              <th scope="col">{{ t('ui.sheet.fromTo') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.mm') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.awg') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.cutAt') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.runs') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -67,18 +67,18 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         </table>
       </section>
       <section>
-        <h2>{{ t('Connectors and pins') }}</h2>
+        <h2>{{ t('ui.sheet.connectorsAndPins') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Plug') }}</th>
-              <th scope="col">{{ t('Pin') }}</th>
-              <th scope="col">{{ t('Meets') }}</th>
+              <th scope="col">{{ t('ui.sheet.plug') }}</th>
+              <th scope="col">{{ t('ui.common.pin') }}</th>
+              <th scope="col">{{ t('ui.sheet.meets') }}</th>
             </tr>
           </thead>
           <tbody v-for="p in sheet.plugs" :key="p.id">
             <tr v-for="(pin, i) in p.pins" :key="pin.name">
-              <td>{{ i ? '' : `${p.id} ${t(p.title)}` }}</td>
+              <td>{{ i ? '' : `${p.id} ${tell(p.title)}` }}</td>
               <td class="reading">{{ pin.name }}</td>
               <td class="reading">{{ pin.meets }}</td>
             </tr>
@@ -86,44 +86,44 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         </table>
       </section>
       <section>
-        <h2>{{ t('Fuses') }}</h2>
+        <h2>{{ t('ui.sheet.fuses') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Fuse') }}</th>
-              <th scope="col">{{ t('Fit') }}</th>
-              <th scope="col" class="num">{{ t('Runs at') }}</th>
+              <th scope="col">{{ t('ui.common.fuse') }}</th>
+              <th scope="col">{{ t('ui.sheet.fit') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.runsAt') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="f in sheet.fuses" :key="f.id">
-              <td>{{ f.id }} {{ t(f.name) }}</td>
-              <td>{{ t(f.fit) }}</td>
+              <td>{{ f.id }} {{ tell(f.name) }}</td>
+              <td>{{ tell(f.fit) }}</td>
               <td class="num">{{ formatQuantity(f.amps, 'A') }}</td>
             </tr>
           </tbody>
         </table>
-        <h2>{{ t('Gets hot') }}</h2>
+        <h2>{{ t('ui.sheet.getsHot') }}</h2>
         <table class="data">
           <thead>
             <tr>
-              <th scope="col">{{ t('Part') }}</th>
-              <th scope="col" class="num">{{ t('Sheds') }}</th>
-              <th scope="col">{{ t('In') }}</th>
+              <th scope="col">{{ t('ui.sheet.part') }}</th>
+              <th scope="col" class="num">{{ t('ui.sheet.sheds') }}</th>
+              <th scope="col">{{ t('ui.sheet.in') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="h in sheet.hot" :key="h.part">
-              <td>{{ h.part }} {{ t(h.name) }}</td>
+              <td>{{ h.part }} {{ tell(h.name) }}</td>
               <td class="num">{{ formatQuantity(h.watts, 'W') }}</td>
               <td>{{ h.state }}</td>
             </tr>
           </tbody>
         </table>
-        <h2>{{ t('Fault hardware') }}</h2>
-        <p v-if="!sheet.hardware.length" class="quiet">{{ t('No fault planted.') }}</p>
+        <h2>{{ t('ui.sheet.faultHardware') }}</h2>
+        <p v-if="!sheet.hardware.length" class="quiet">{{ t('ui.sheet.noFaultPlanted') }}</p>
         <p v-for="(h, i) in sheet.hardware" :key="i">
-          <b>{{ t(describeFault(circuit, h.fault)) }}</b> {{ t(h.built) }}
+          <b>{{ tell(describeFault(circuit, h.fault)) }}</b> {{ tell(h.built) }}
           <template v-if="h.resistor"
             >{{ formatQuantity(h.resistor.pair.total, 'Ω') }}, {{ h.resistor.rating ?? '?' }} W.</template
           >
@@ -132,11 +132,11 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
     </div>
     <section>
       <h2>
-        {{ t('Labels for the probe points') }}
-        <span class="quiet">{{ t('the PDF has them on a page to cut out') }}</span>
+        {{ t('ui.sheet.labelsForTheProbePoints') }}
+        <span class="quiet">{{ t('ui.sheet.thePdfHasThemOn') }}</span>
       </h2>
       <p class="labels">
-        <span v-for="l in sheet.labels" :key="l.name" :title="`${l.part} ${t(l.title)}`.trim()">{{
+        <span v-for="l in sheet.labels" :key="l.name" :title="`${l.part} ${tell(l.title)}`.trim()">{{
           l.name
         }}</span>
       </p>

@@ -58,8 +58,8 @@ async function keep() {
     const stored = await send(storedCircuitSchema, '/circuits', {
       ...now.circuit,
       scatter: measuredScatter,
-      name: t('{name}, board as measured', { name: props.circuit.name }).slice(0, 120),
-      note: t('{note} Fitted to {count} readings of the healthy board.', {
+      name: t('ui.sheet.boardAsMeasured', { name: props.circuit.name }).slice(0, 120),
+      note: t('ui.sheet.fittedToReadingsOfThe', {
         note: props.circuit.note,
         count: readings.value.length,
       }).trim(),
@@ -76,82 +76,81 @@ const set = (row: { state: string; point: string }, event: Event) =>
 </script>
 
 <template>
-  <section class="commissioning" :aria-label="t('Commissioning')">
+  <section class="commissioning" :aria-label="t('ui.sheet.commissioning')">
     <h2>
-      {{ t('Commissioning') }}
-      <span class="quiet">{{
-        t('measure the healthy board, black lead on battery −; what you enter fits the model to it')
-      }}</span>
+      {{ t('ui.sheet.commissioning') }}
+      <span class="quiet">{{ t('ui.sheet.measureTheHealthyBoardBlack') }}</span>
     </h2>
     <div class="tools">
       <label
-        >{{ t('State') }}
+        >{{ t('ui.common.state') }}
         <select v-model="state">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
       <NButton size="small" type="primary" :disabled="!readings.length" @click="fit">{{
-        t('Fit the model to {count} readings', { count: readings.length })
+        t('ui.sheet.fitTheModelToReadings', { count: readings.length })
       }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <table class="data entry">
       <thead>
         <tr>
-          <th scope="col">{{ t('Point') }}</th>
-          <th scope="col" class="num">{{ t('Expected') }}</th>
-          <th scope="col" class="num">{{ t('Band') }}</th>
-          <th scope="col">{{ t('Measured') }}</th>
+          <th scope="col">{{ t('ui.sheet.point') }}</th>
+          <th scope="col" class="num">{{ t('ui.common.expected') }}</th>
+          <th scope="col" class="num">{{ t('ui.sheet.band') }}</th>
+          <th scope="col">{{ t('ui.sheet.measured') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in shown" :key="keyOf(row)" :class="{ bad: off(row) }">
-          <td class="reading" :title="t(row.title)">{{ row.point }}</td>
+          <td class="reading" :title="tell(row.title)">{{ row.point }}</td>
           <td class="num">{{ v(row.value) }}</td>
           <td class="num quiet">± {{ v(row.band) }}</td>
           <td>
             <input
               class="plain"
               :value="typed[keyOf(row)] ?? ''"
-              :aria-label="t('Measured at {point}', { point: row.point })"
+              :aria-label="t('ui.sheet.measuredAt', { point: row.point })"
               :aria-invalid="read(row)?.ok === false"
               inputmode="decimal"
               @change="set(row, $event)"
             />
-            <span v-if="read(row)?.ok === false" class="quiet"> {{ t('write it like 12.34 or 85m') }}</span>
-            <span v-else-if="off(row)"> {{ t('outside its band') }}</span>
+            <span v-if="read(row)?.ok === false" class="quiet"> {{ t('ui.sheet.writeItLike1234') }}</span>
+            <span v-else-if="off(row)"> {{ t('ui.sheet.outsideItsBand') }}</span>
           </td>
         </tr>
       </tbody>
     </table>
     <div v-if="fitted" class="result" role="status">
       <p>
-        {{ t('Off by') }} <b class="reading">{{ v(fitted.rms[0]) }}</b> {{ t('on average as drawn, by') }}
-        <b class="reading">{{ v(fitted.rms[1]) }}</b> {{ t('as fitted.') }}
+        {{ t('ui.sheet.offBy') }} <b class="reading">{{ v(fitted.rms[0]) }}</b>
+        {{ t('ui.sheet.onAverageAsDrawnBy') }} <b class="reading">{{ v(fitted.rms[1]) }}</b>
+        {{ t('ui.sheet.asFitted') }}
       </p>
-      <h3>{{ t('What changed') }}</h3>
-      <p v-if="!fitted.changes.length">{{ t('Nothing: the board is as drawn.') }}</p>
+      <h3>{{ t('ui.sheet.whatChanged') }}</h3>
+      <p v-if="!fitted.changes.length">{{ t('ui.sheet.nothingTheBoardIsAs') }}</p>
       <table v-else class="data entry">
         <thead>
           <tr>
-            <th scope="col">{{ t('Value') }}</th>
-            <th scope="col" class="num">{{ t('Drawn') }}</th>
-            <th scope="col" class="num">{{ t('Fitted') }}</th>
-            <th scope="col">{{ t('Is that sound?') }}</th>
+            <th scope="col">{{ t('ui.sheet.value') }}</th>
+            <th scope="col" class="num">{{ t('ui.sheet.drawn') }}</th>
+            <th scope="col" class="num">{{ t('ui.sheet.fitted') }}</th>
+            <th scope="col">{{ t('ui.sheet.isThatSound') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="c in fitted.changes.slice(0, 14)" :key="c.part + c.name" :class="{ bad: c.spreads > 3 }">
-            <td>{{ c.part }} {{ t(c.label) }}</td>
+            <td>{{ c.part }} {{ tell(c.label) }}</td>
             <td class="num">{{ formatQuantity(c.from, c.unit) }}</td>
             <td class="num">{{ formatQuantity(c.to, c.unit) }}</td>
             <td>
               {{
                 c.spreads > 3
-                  ? t('no sound one strays so far: look at it')
+                  ? t('ui.sheet.noSoundOneStraysSo')
                   : c.spreads > 1.5
-                    ? t('at the edge')
-                    : t('usual')
+                    ? t('ui.sheet.atTheEdge')
+                    : t('ui.sheet.usual')
               }}
             </td>
           </tr>
@@ -159,26 +158,21 @@ const set = (row: { state: string; point: string }, event: Event) =>
       </table>
       <p v-if="fitted.residuals.some((r) => r.unexplained)" class="caution">
         {{
-          t(
-            'Cannot be explained: {join}. Measure again; if it stays, something is built that is not drawn.',
-            {
-              join: fitted.residuals
-                .filter((r) => r.unexplained)
-                .map((r) =>
-                  t('{red} reads {volts}, fitted {after}', {
-                    red: r.red,
-                    volts: v(r.volts),
-                    after: v(r.volts - r.after),
-                  }),
-                )
-                .join(' · '),
-            },
-          )
+          t('ui.sheet.cannotBeExplainedMeasureAgain', {
+            join: fitted.residuals
+              .filter((r) => r.unexplained)
+              .map((r) =>
+                t('ui.sheet.readsFitted', {
+                  red: r.red,
+                  volts: v(r.volts),
+                  after: v(r.volts - r.after),
+                }),
+              )
+              .join(' · '),
+          })
         }}
       </p>
-      <NButton size="small" type="primary" @click="keep">{{
-        t('Keep it as this board’s own baseline')
-      }}</NButton>
+      <NButton size="small" type="primary" @click="keep">{{ t('ui.sheet.keepItAsThisBoards') }}</NButton>
     </div>
   </section>
 </template>

@@ -28,12 +28,12 @@ const busy = ref('')
 const wrong = ref('')
 /** Papers are laid out here; everything else is a format of the registry. */
 const papers = [
-  { key: 'key-pdf', label: t('Answer key with the rows shown, PDF') },
-  { key: 'worksheet-pdf', label: t('Blank worksheet for these points, PDF') },
-  { key: 'build-pdf', label: t('Build sheet with labels, PDF') },
+  { key: 'key-pdf', label: t('ui.sheet.answerKeyWithTheRows') },
+  { key: 'worksheet-pdf', label: t('ui.sheet.blankWorksheetForThesePoints') },
+  { key: 'build-pdf', label: t('ui.sheet.buildSheetWithLabelsPdf') },
 ]
-const drawing = { key: 'svg', label: t('Schematic, SVG') }
-const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: t(about) })), drawing]
+const drawing = { key: 'svg', label: t('ui.sheet.schematicSvg') }
+const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: tell(about) })), drawing]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
 function write({ key, endings, mime, write: make }: Format) {
@@ -70,7 +70,7 @@ async function take(which: string) {
   wrong.value = ''
   try {
     if (which.endsWith('-pdf')) {
-      busy.value = t('Making the PDF …')
+      busy.value = t('ui.sheet.makingThePdf')
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
     } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
     else {
@@ -88,7 +88,7 @@ async function take(which: string) {
 <template>
   <NDropdown trigger="click" :options="options" @select="take">
     <NButton size="small" :loading="!!busy">
-      <template #icon> <Download /> </template>{{ t('Take it along …') }}
+      <template #icon> <Download /> </template>{{ t('ui.sheet.takeItAlong') }}
     </NButton>
   </NDropdown>
   <span v-if="busy" class="quiet" role="status">{{ busy }}</span>

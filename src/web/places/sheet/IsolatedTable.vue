@@ -17,9 +17,9 @@ const rows = computed(() => props.view.arrange(isolatedTable(props.healthy, prop
 <template>
   <article class="alone">
     <h2>
-      {{ t('Isolated') }}
+      {{ t('ui.sheet.isolated') }}
       <span class="quiet">{{
-        t('each part by itself, its control closed; shorted leads read {leadOhms} Ω', {
+        t('ui.sheet.eachPartByItselfIts', {
           leadOhms: formatPlain(leadOhms),
         })
       }}</span>
@@ -29,16 +29,12 @@ const rows = computed(() => props.view.arrange(isolatedTable(props.healthy, prop
       :columns="isolatedColumns"
       :rows="rows"
       :beside="!!faulted"
-      :caption="t('Ohms and continuity of each part by itself')"
+      :caption="t('ui.sheet.ohmsAndContinuityOfEach')"
       caption-hidden
       :view="view"
     />
     <p class="caution">
-      {{
-        t(
-          'Disconnect before ohms. Ohms and continuity prove a path for a milliamp, not for amps. These figures are of this drawing: the vehicle maker’s data come first.',
-        )
-      }}
+      {{ t('ui.sheet.disconnectBeforeOhmsOhmsAnd') }}
     </p>
   </article>
 </template>

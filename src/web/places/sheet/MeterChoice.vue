@@ -29,13 +29,13 @@ const meter = computed(() => (id.value === 'own' ? meterOfLeaflet(leaflet.value)
 watch(meter, (now) => emit('meter', now), { immediate: true })
 
 const fields: readonly [keyof Leaflet, string, Unit][] = [
-  ['counts', t('Counts'), ''],
-  ['voltsPercent', t('Volts ±'), '%'],
-  ['voltsDigits', t('Volts, digits'), ''],
-  ['inputOhms', t('Input'), 'Ω'],
-  ['ohmsPercent', t('Ohms ±'), '%'],
-  ['ohmsDigits', t('Ohms, digits'), ''],
-  ['leadOhms', t('Leads'), 'Ω'],
+  ['counts', t('ui.sheet.counts'), ''],
+  ['voltsPercent', t('ui.sheet.volts'), '%'],
+  ['voltsDigits', t('ui.sheet.voltsDigits'), ''],
+  ['inputOhms', t('ui.sheet.input'), 'Ω'],
+  ['ohmsPercent', t('ui.sheet.ohms'), '%'],
+  ['ohmsDigits', t('ui.sheet.ohmsDigits'), ''],
+  ['leadOhms', t('ui.sheet.leads'), 'Ω'],
 ]
 const check = (field: keyof Leaflet) => (value: number) => {
   const { error } = leafletSchema.shape[field].safeParse(value)
@@ -48,18 +48,18 @@ function set(field: keyof Leaflet, value: number) {
 
 <template>
   <label
-    >{{ t('Meter') }}
+    >{{ t('ui.common.meter') }}
     <select v-model="id">
-      <option v-for="m in meters" :key="m.id" :value="m.id">{{ t(m.title) }}</option>
-      <option value="own">{{ t('Our own, by its leaflet …') }}</option>
+      <option v-for="m in meters" :key="m.id" :value="m.id">{{ tell(m.title) }}</option>
+      <option value="own">{{ t('ui.sheet.ourOwnByItsLeaflet') }}</option>
     </select></label
   >
   <fieldset v-if="id === 'own'" class="leaflet">
-    <legend class="visually-hidden">{{ t('What the meter’s leaflet says') }}</legend>
+    <legend class="visually-hidden">{{ t('ui.sheet.whatTheMetersLeafletSays') }}</legend>
     <QuantityField
       v-for="[field, label, unit] in fields"
       :key="field"
-      :label="t(label)"
+      :label="label"
       :unit="unit"
       :value="leaflet[field]"
       :check="check(field)"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatQuantity, t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
@@ -37,7 +37,7 @@ const fine = (v: number) =>
     :columns="pointColumns"
     :rows="rows"
     :beside="!!faulted"
-    :caption="t('Volts at each point, black lead on battery −')"
+    :caption="t('ui.sheet.voltsAtEachPointBlack')"
     :view="view"
     :open="shares ? open : null"
   >
@@ -47,19 +47,20 @@ const fine = (v: number) =>
         type="button"
         class="name reading"
         :aria-expanded="open === row.id"
-        :title="t('Where the reading at {at} comes from', { at: row.at })"
+        :title="t('ui.sheet.whereTheReadingAtComes', { at: row.at })"
         @click="open = open === row.id ? null : row.id"
       >
         {{ row.at }}
       </button>
-      <template v-else>{{ t(column.text(row)) }}</template>
+      <template v-else>{{ tell(column.text(row)) }}</template>
     </template>
     <template #more>
       <template v-if="shares">
-        {{ t('the meter shows') }} <b class="reading">{{ t(volts(shares.shown)) }}</b> {{ t('= truth') }}
-        <b class="reading">{{ t(volts(shares.truth)) }}</b>
+        {{ t('ui.sheet.theMeterShows') }} <b class="reading">{{ tell(volts(shares.shown)) }}</b>
+        {{ t('ui.sheet.truth') }}
+        <b class="reading">{{ tell(volts(shares.truth)) }}</b>
         {{
-          t('{loading} loading {leads} leads {resolution} last digit', {
+          t('ui.sheet.loadingLeadsLastDigit', {
             loading: fine(shares.loading),
             leads: fine(shares.leads),
             resolution: fine(shares.resolution),

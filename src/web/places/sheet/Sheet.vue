@@ -46,45 +46,45 @@ const shown = computed(() =>
   }),
 )
 const print = () => window.print()
-useKeys(t('Sheet'), [
+useKeys(t('ui.common.sheet'), [
   {
     press: ['f', '/'],
-    what: t('filter the rows'),
-    act: () => document.querySelector<HTMLElement>(`[aria-label="${t('Filter rows')}"]`)?.focus(),
+    what: t('ui.sheet.filterTheRows'),
+    act: () => document.querySelector<HTMLElement>(`[aria-label="${t('ui.sheet.filterRows')}"]`)?.focus(),
   },
-  { press: ['k'], what: t('answer key'), act: () => (side.value = 'key') },
-  { press: ['b'], what: t('build sheet'), act: () => (side.value = 'build') },
-  { press: ['p'], what: t('print'), act: print },
+  { press: ['k'], what: t('ui.sheet.answerKey'), act: () => (side.value = 'key') },
+  { press: ['b'], what: t('ui.sheet.buildSheet2'), act: () => (side.value = 'build') },
+  { press: ['p'], what: t('ui.sheet.print'), act: print },
 ])
 </script>
 
 <template>
   <div v-if="store.stored" class="sheet">
     <div class="top">
-      <h1>{{ side === 'key' ? t('Answer key') : t('Build sheet') }}: {{ circuit.name }}</h1>
+      <h1>{{ side === 'key' ? t('ui.common.answerKey') : t('ui.sheet.buildSheet') }}: {{ circuit.name }}</h1>
       <span class="quiet">{{ circuit.vehicle }}</span>
       <span class="gap" />
-      <span class="choice no-print" role="group" :aria-label="t('Which sheet')">
+      <span class="choice no-print" role="group" :aria-label="t('ui.sheet.whichSheet')">
         <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">
-          {{ t('Answer key') }}
+          {{ t('ui.common.answerKey') }}
         </button>
         <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">
-          {{ t('Build sheet') }}
+          {{ t('ui.sheet.buildSheet') }}
         </button>
       </span>
     </div>
     <div class="tools no-print">
       <template v-if="side === 'key'">
         <label
-          >{{ t('State') }}
+          >{{ t('ui.common.state') }}
           <select v-model="which">
-            <option value="all">{{ t('All states') }}</option>
+            <option value="all">{{ t('ui.sheet.allStates') }}</option>
             <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
           </select></label
         >
         <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
         <label v-if="faults.length"
-          ><input v-model="withFault" type="checkbox" /> {{ t('beside the planted fault') }}</label
+          ><input v-model="withFault" type="checkbox" /> {{ t('ui.sheet.besideThePlantedFault') }}</label
         >
         <MeterChoice @meter="meter = $event" />
       </template>
@@ -99,7 +99,7 @@ useKeys(t('Sheet'), [
         :complaint="store.stored?.plant?.complaint ?? ''"
       />
       <NButton size="small" @click="print">
-        <template #icon> <Printer /> </template>{{ t('Print') }}
+        <template #icon> <Printer /> </template>{{ t('ui.common.print') }}
       </NButton>
     </div>
     <div v-if="side === 'key'" class="tools no-print" role="search">
@@ -107,29 +107,30 @@ useKeys(t('Sheet'), [
         v-model="filter"
         class="plain"
         type="search"
-        :aria-label="t('Filter rows')"
-        :placeholder="t('Filter: point or part')"
+        :aria-label="t('ui.sheet.filterRows')"
+        :placeholder="t('ui.sheet.filterPointOrPart')"
       />
       <label
-        >{{ t('Order') }}
+        >{{ t('ui.sheet.order') }}
         <select v-model="sort">
-          <option value="path">{{ t('along the path') }}</option>
-          <option value="name">{{ t('by name') }}</option>
-          <option value="value">{{ t('largest first') }}</option>
-          <option value="difference">{{ t('largest difference first') }}</option>
+          <option value="path">{{ t('ui.sheet.alongThePath') }}</option>
+          <option value="name">{{ t('ui.sheet.byName') }}</option>
+          <option value="value">{{ t('ui.sheet.largestFirst') }}</option>
+          <option value="difference">{{ t('ui.sheet.largestDifferenceFirst') }}</option>
         </select></label
       >
       <label v-if="faulted"
-        ><input v-model="changedOnly" type="checkbox" /> {{ t('only what the fault changes') }}</label
+        ><input v-model="changedOnly" type="checkbox" /> {{ t('ui.sheet.onlyWhatTheFaultChanges') }}</label
       >
       <label
         ><input v-model="pinnedOnly" type="checkbox" />
-        {{ t('only pinned ({count})', { count: pins.length }) }}</label
+        {{ t('ui.sheet.onlyPinned', { count: pins.length }) }}</label
       >
-      <NButton v-if="pins.length" size="tiny" @click="pins = []">{{ t('Unpin all') }}</NButton>
+      <NButton v-if="pins.length" size="tiny" @click="pins = []">{{ t('ui.sheet.unpinAll') }}</NButton>
     </div>
     <p v-if="faulted && side === 'key'">
-      {{ t('Planted:') }} <strong>{{ faults.map((f) => t(describeFault(circuit, f))).join('; ') }}</strong>
+      {{ t('ui.sheet.planted') }}
+      <strong>{{ faults.map((f) => tell(describeFault(circuit, f))).join('; ') }}</strong>
     </p>
     <BuildSheet v-if="side === 'build'" :circuit="circuit" :faults="faults" :meter="meter" />
     <template v-else>

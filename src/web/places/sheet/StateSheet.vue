@@ -55,7 +55,7 @@ const swings = computed(() => [...new Set([...props.state.swings, ...(props.faul
 const notices = computed(() =>
   props.state.notices.map((n) => {
     const now = props.faulted?.notices.find((o) => o.part === n.part)
-    return `${n.part} ${t(n.text)}${now && now.key !== n.key ? t(', faulted {text}', { text: now.text }) : ''}`
+    return `${n.part} ${tell(n.text)}${now && now.key !== n.key ? t('ui.sheet.faulted', { text: tell(now.text) }) : ''}`
   }),
 )
 </script>
@@ -66,21 +66,26 @@ const notices = computed(() =>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
     <template v-for="(balance, i) in state.balances" :key="balance.path">
-      <BalanceLine :state="state" :limits="limitSet" :path="i" :title="title(i, 'healthy')" />
+      <BalanceLine
+        :state="state"
+        :limits="limitSet"
+        :path="i"
+        :title="title(i, t('ui.sheet.healthyBoard'))"
+      />
       <BalanceLine
         v-if="faulted"
         :state="faulted"
         :limits="limitSet"
         :path="i"
-        :title="title(i, 'faulted')"
+        :title="title(i, t('ui.common.faulted2'))"
       />
     </template>
     <p v-for="d in split" :key="d.path" class="split">
       {{
-        t('Limit sets disagree on {path}: passes under {join} — fails under {join2}.', {
+        t('ui.sheet.limitSetsDisagreeOnPasses', {
           path: d.path,
-          join: d.passes.map((s) => t(s)).join('; '),
-          join2: d.fails.map((s) => t(s)).join('; '),
+          join: d.passes.map((s) => tell(s)).join('; '),
+          join2: d.fails.map((s) => tell(s)).join('; '),
         })
       }}
     </p>
@@ -98,35 +103,35 @@ const notices = computed(() =>
     <div v-if="fuses.length || places.length || scans.length" class="two">
       <KeyTable
         v-if="fuses.length"
-        :columns="fuseColumns(tell)"
+        :columns="fuseColumns"
         :rows="fuses"
         :beside="!!faulted"
-        :caption="t('Millivolts across each fuse, and the amps of the table')"
+        :caption="t('ui.sheet.millivoltsAcrossEachFuseAnd')"
       />
       <KeyTable
         v-if="places.length"
         :columns="clampColumns"
         :rows="places"
         :beside="!!faulted"
-        :caption="t('A clamp at each measuring place')"
+        :caption="t('ui.sheet.aClampAtEachMeasuring')"
       />
       <table v-for="scan in scans" :key="scan.part" class="data">
         <caption>
           {{
-            t('Scan tool on {part}', { part: scan.part })
+            t('ui.sheet.scanToolOn', { part: scan.part })
           }}
         </caption>
         <tbody>
-          <tr v-for="row in scan.rows" :key="row.name">
-            <th scope="row">{{ t(row.name) }}</th>
-            <td>{{ t(row.value) }}</td>
+          <tr v-for="(row, i) in scan.rows" :key="i">
+            <th scope="row">{{ tell(row.name) }}</th>
+            <td>{{ tell(row.value) }}</td>
           </tr>
         </tbody>
       </table>
     </div>
     <p v-if="swings.length" class="caution">
       {{
-        t('{join} finds no rest: it switches to and fro. Readings are the mean that a slow meter shows.', {
+        t('ui.sheet.findsNoRestItSwitches', {
           join: swings.join(', '),
         })
       }}

@@ -25,7 +25,7 @@ import { caution, make, page, table } from '../../parts/pdf'
 import { drawingSvg } from '../../schematic/svg'
 
 /** Volts as they are printed, or that there are none. */
-const volts = (value: number | undefined): string => t(plainVolts(value))
+const volts = (value: number | undefined): string => tell(plainVolts(value))
 
 /** Rows by the columns of the key's own model; what the fault changes stands out. */
 function tableOf<R extends Figure>(
@@ -35,10 +35,10 @@ function tableOf<R extends Figure>(
 ): Content {
   const shown = columnsFor(columns, beside)
   return table(
-    shown.map((column) => t(column.head(beside))),
+    shown.map((column) => tell(column.head(beside))),
     rows.map((row) =>
       shown.map((column): TableCell => {
-        const text = t(column.text(row))
+        const text = tell(column.text(row))
         return column.faulted && row.bad ? { text, style: 'bad' } : text
       }),
     ),
@@ -86,18 +86,20 @@ export function keyPage(
     arrange(isolatedTable(healthy.isolated, faulted?.isolated ?? null)),
     faulted !== null,
   )
-  return page(t('Answer key: {name}', { name: circuit.name }), [
-    ...top(circuit, t('Answer key: {name}', { name: circuit.name })),
+  return page(t('ui.sheet.answerKey2', { name: circuit.name }), [
+    ...top(circuit, t('ui.sheet.answerKey2', { name: circuit.name })),
     ...(faults.length
       ? [
           {
-            text: t('Planted: {join}', { join: faults.map((f) => t(describeFault(circuit, f))).join('; ') }),
+            text: t('ui.common.planted', {
+              join: faults.map((f) => tell(describeFault(circuit, f))).join('; '),
+            }),
             bold: true,
           },
         ]
       : []),
     ...states,
-    { text: t('Isolated, each part by itself'), style: 'state' },
+    { text: t('ui.sheet.isolatedEachPartByItself'), style: 'state' },
     isolated,
     { text: caution(), italics: true, margin: [0, 10, 0, 0] },
   ])
@@ -113,20 +115,17 @@ function stateContent(
     const now = other ?? state
     const verdict = limits.judge(now.balances[i]!, now.walks[i]!)
     const n = now.balances[i]!
-    const mark = verdict.passes === null ? '' : verdict.passes ? t('passes') : t('FAILS')
-    return t(
-      '{path}: source {source} = feed {volts} (available {volts2}) + load {volts3} + return {volts4} at {n}. {verdict}',
-      {
-        path: b.load ?? b.path,
-        source: volts(n.source),
-        volts: volts(n.feedLoss.value),
-        volts2: volts(n.feedLoss.value === undefined ? undefined : n.source - n.feedLoss.value),
-        volts3: volts(n.loadDrop.value),
-        volts4: volts(n.returnLoss.value),
-        n: formatQuantity(n.amps, 'A'),
-        verdict: [mark, tell(verdict.reason)].filter(Boolean).join(' '),
-      },
-    )
+    const mark = verdict.passes === null ? '' : verdict.passes ? t('ui.sheet.passes') : t('ui.sheet.fails')
+    return t('ui.sheet.sourceFeedAvailableLoadReturn', {
+      path: b.load ?? b.path,
+      source: volts(n.source),
+      volts: volts(n.feedLoss.value),
+      volts2: volts(n.feedLoss.value === undefined ? undefined : n.source - n.feedLoss.value),
+      volts3: volts(n.loadDrop.value),
+      volts4: volts(n.returnLoss.value),
+      n: formatQuantity(n.amps, 'A'),
+      verdict: [mark, tell(verdict.reason)].filter(Boolean).join(' '),
+    })
   })
   // On paper there is no room for the difference: the two numbers stand side by side.
   const short = <R>(columns: readonly Column<R>[]) =>
@@ -136,17 +135,17 @@ function stateContent(
   const now = other ?? state
   const fuses = now.fuses.map(
     ({ part, value, tableAmps, why }) =>
-      `${part} ${volts(value)}${why ? `: ${tell(why)}` : t(', about {tableAmps}', { tableAmps: formatQuantity(tableAmps, 'A') })}`,
+      `${part} ${volts(value)}${why ? `: ${tell(why)}` : t('ui.sheet.about', { tableAmps: formatQuantity(tableAmps, 'A') })}`,
   )
   const clamps = now.places.map(
     ({ place, amps, conductors }) =>
       `${place} ${formatQuantity(amps, 'A')} (${conductors.map((c) => `${c.part} ${formatQuantity(c.amps, 'A')}`).join(', ')})`,
   )
   const more = [
-    ...(fuses.length ? [t('Across fuses: {join}', { join: fuses.join(' · ') })] : []),
-    ...(clamps.length ? [t('By clamp: {join}', { join: clamps.join(' · ') })] : []),
+    ...(fuses.length ? [t('ui.sheet.acrossFuses', { join: fuses.join(' · ') })] : []),
+    ...(clamps.length ? [t('ui.sheet.byClamp', { join: clamps.join(' · ') })] : []),
   ]
-  const seen = (other ?? state).notices.map((n) => `${n.part} ${t(n.text)}`).join(' · ')
+  const seen = (other ?? state).notices.map((n) => `${n.part} ${tell(n.text)}`).join(' · ')
   return [
     { text: state.state.name, style: 'state' },
     { text: [seen, ...closing, ...more].filter(Boolean).join('\n'), margin: [0, 0, 0, 4] },
@@ -177,32 +176,30 @@ export function worksheetPage(
       { text: state.state.name, style: 'state' },
       table(
         [
-          t('Red lead'),
-          t('Black lead'),
-          t('I predict'),
-          t('I read'),
-          t('In order?'),
-          t('What it tells me: cleared, suspect'),
+          t('ui.common.redLead'),
+          t('ui.common.blackLead'),
+          t('ui.sheet.iPredict'),
+          t('ui.sheet.iRead'),
+          t('ui.sheet.inOrder'),
+          t('ui.sheet.whatItTellsMeCleared'),
         ],
         blank.map((p) => [p.at, '', '', '', '', '']),
         [46, 52, 62, 62, 52, '*'],
       ),
     ]
   })
-  return page(t('Worksheet: {name}', { name: circuit.name }), [
+  return page(t('ui.sheet.worksheet', { name: circuit.name }), [
     ...top(circuit, circuit.name),
     {
-      text: t('Name ______________________________   Date ____________   Board ______'),
+      text: t('ui.sheet.nameDateBoard'),
       margin: [0, 4, 0, 6],
     },
-    ...(complaint ? [{ text: t('Complaint: {complaint}', { complaint }), bold: true }] : []),
+    ...(complaint ? [{ text: t('ui.sheet.complaint', { complaint }), bold: true }] : []),
     {
-      text: t(
-        'Verify the complaint first. Predict before you measure. Note the state, the points and the function every time.',
-      ),
+      text: t('ui.sheet.verifyTheComplaintFirstPredict'),
     },
     ...rows,
-    { text: t('My conclusion, the evidence for it, and how I proved the repair:'), style: 'state' },
+    { text: t('ui.sheet.myConclusionTheEvidenceFor'), style: 'state' },
     { text: '\n\n\n\n' },
     { text: caution(), italics: true },
   ])
@@ -214,18 +211,39 @@ export const buildPdf = (circuit: Circuit, sheet: BuildSheet): Promise<Blob> =>
 
 export function buildPage(circuit: Circuit, sheet: BuildSheet): TDocumentDefinitions {
   const heading = (text: string): Content => ({ text, style: 'state' })
-  return page(t('Build sheet: {name}', { name: circuit.name }), [
-    ...top(circuit, t('Build sheet: {name}', { name: circuit.name })),
-    heading(t('Cautions')),
-    { ul: [...sheet.cautions.map((c) => t(c)), ...sheet.warnings.map((w) => tell(w.text))] },
-    heading(t('Parts')),
+  return page(t('ui.sheet.buildSheet3', { name: circuit.name }), [
+    ...top(circuit, t('ui.sheet.buildSheet3', { name: circuit.name })),
+    heading(t('ui.common.cautions')),
+    { ul: [...sheet.cautions.map((c) => tell(c)), ...sheet.warnings.map((w) => tell(w.text))] },
+    heading(t('ui.common.parts')),
     table(
-      [t('No.'), t('Part'), t('Values'), t('Short names'), t('For')],
-      sheet.parts.map((p) => [String(p.ids.length), t(p.title), t(p.values), p.ids.join(', '), p.names]),
+      [
+        t('ui.sheet.no'),
+        t('ui.sheet.part'),
+        t('ui.common.values'),
+        t('ui.sheet.shortNames'),
+        t('ui.sheet.for'),
+      ],
+      sheet.parts.map((p) => [
+        String(p.ids.length),
+        tell(p.title),
+        tell(p.values),
+        p.ids.join(', '),
+        p.names,
+      ]),
     ),
-    heading(t('Wires to cut')),
+    heading(t('ui.sheet.wiresToCut')),
     table(
-      [t('Wire'), t('From'), t('To'), 'mm²', 'AWG', t('Cut at'), t('Runs'), t('Good for')],
+      [
+        t('ui.sheet.wire'),
+        t('ui.common.from'),
+        t('ui.common.to'),
+        'mm²',
+        'AWG',
+        t('ui.sheet.cutAt'),
+        t('ui.sheet.runs'),
+        t('ui.sheet.goodFor'),
+      ],
       sheet.wires.map((w) => [
         w.id,
         w.from,
@@ -237,37 +255,37 @@ export function buildPage(circuit: Circuit, sheet: BuildSheet): TDocumentDefinit
         `${formatPlain(w.carries, 2)} A`,
       ]),
     ),
-    heading(t('Connectors and pins')),
+    heading(t('ui.sheet.connectorsAndPins')),
     table(
-      [t('Plug'), t('Pin'), t('Meets')],
+      [t('ui.sheet.plug'), t('ui.common.pin'), t('ui.sheet.meets')],
       sheet.plugs.flatMap((p) =>
-        p.pins.map((pin, i) => [i ? '' : `${p.id} ${t(p.title)}`, pin.name, pin.meets]),
+        p.pins.map((pin, i) => [i ? '' : `${p.id} ${tell(p.title)}`, pin.name, pin.meets]),
       ),
     ),
-    heading(t('Fuses')),
+    heading(t('ui.sheet.fuses')),
     table(
-      [t('Fuse'), t('Fit'), t('Runs at')],
-      sheet.fuses.map((f) => [`${f.id} ${t(f.name)}`, t(f.fit), formatQuantity(f.amps, 'A')]),
+      [t('ui.common.fuse'), t('ui.sheet.fit'), t('ui.sheet.runsAt')],
+      sheet.fuses.map((f) => [`${f.id} ${tell(f.name)}`, tell(f.fit), formatQuantity(f.amps, 'A')]),
     ),
-    heading(t('Gets hot')),
+    heading(t('ui.sheet.getsHot')),
     table(
-      [t('Part'), t('Sheds'), t('In')],
-      sheet.hot.map((h) => [`${h.part} ${t(h.name)}`, formatQuantity(h.watts, 'W'), h.state]),
+      [t('ui.sheet.part'), t('ui.sheet.sheds'), t('ui.sheet.in')],
+      sheet.hot.map((h) => [`${h.part} ${tell(h.name)}`, formatQuantity(h.watts, 'W'), h.state]),
     ),
-    heading(t('Fault hardware')),
+    heading(t('ui.sheet.faultHardware')),
     sheet.hardware.length
       ? {
           ul: sheet.hardware.map(
             (h) =>
-              `${t(describeFault(circuit, h.fault))}: ${t(h.built)}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ? t(h.caution) : ''}`,
+              `${tell(describeFault(circuit, h.fault))}: ${tell(h.built)}${h.resistor ? ` ${formatQuantity(h.resistor.pair.total, 'Ω')}, ${h.resistor.rating ?? '?'} W.` : ''} ${h.caution ? tell(h.caution) : ''}`,
           ),
         }
-      : { text: t('No fault planted.'), style: 'quiet' },
-    { text: t('Labels, to print and stick on'), style: 'state', pageBreak: 'before' },
+      : { text: t('ui.sheet.noFaultPlanted'), style: 'quiet' },
+    { text: t('ui.sheet.labelsToPrintAndStick'), style: 'state', pageBreak: 'before' },
     labels(sheet.labels),
-    heading(t('Commissioning: expected and measured')),
+    heading(t('ui.sheet.commissioningExpectedAndMeasured')),
     table(
-      [t('State'), t('Point'), t('Expected'), '±', t('Measured')],
+      [t('ui.common.state'), t('ui.sheet.point'), t('ui.common.expected'), '±', t('ui.sheet.measured')],
       sheet.commissioning.map((c) => [c.stateName, c.point, volts(c.value), volts(c.band), '']),
       [150, 60, 70, 70, '*'],
     ),
@@ -285,7 +303,7 @@ function labels(list: BuildSheet['labels']): Content {
           ? {
               stack: [
                 { text: label.name, bold: true, fontSize: 13 },
-                { text: `${label.part} ${t(label.title)}`.trim(), fontSize: 6, style: 'quiet' },
+                { text: `${label.part} ${tell(label.title)}`.trim(), fontSize: 6, style: 'quiet' },
               ],
               margin: [3, 3, 3, 3],
             }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, quoted } from '../../words'
+import { quoted, t } from '../../words'
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { floorRowSchema } from '../../../contract/floor'
@@ -33,8 +33,8 @@ const last = computed(() => recent.value.at(-1))
     <template v-else-if="review">
       <div class="top">
         <h1>{{ review.circuit.name }}</h1>
-        <span v-if="!connected" role="status">{{ t('no connection, trying again') }}</span>
-        <RouterLink :to="{ name: 'floor' }">{{ t('Floor') }}</RouterLink>
+        <span v-if="!connected" role="status">{{ t('ui.show.noConnectionTryingAgain') }}</span>
+        <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
       </div>
       <p class="complaint">{{ quoted(review.complaint) }}</p>
       <div class="drawing">
@@ -49,16 +49,16 @@ const last = computed(() => recent.value.at(-1))
           :black="leads?.black ?? ''"
         />
       </div>
-      <section class="said" aria-live="polite" :aria-label="t('What was done last')">
+      <section class="said" aria-live="polite" :aria-label="t('ui.show.whatWasDoneLast')">
         <template v-if="last">
-          <p class="title">{{ t(last.head) }}</p>
-          <p class="line">{{ t(last.text) }}</p>
+          <p class="title">{{ last.head }}</p>
+          <p class="line">{{ last.text }}</p>
         </template>
-        <p v-else class="title">{{ t('Nothing has been done yet.') }}</p>
+        <p v-else class="title">{{ t('ui.show.nothingHasBeenDoneYet') }}</p>
         <ol v-if="recent.length > 1">
-          <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ t(row.head) }}</li>
+          <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ row.head }}</li>
         </ol>
-        <p class="quiet">{{ t('{x} steps', { x: at + 1 }) }}</p>
+        <p class="quiet">{{ t('ui.show.steps', { x: at + 1 }) }}</p>
       </section>
     </template>
   </div>

@@ -28,11 +28,11 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
 </script>
 
 <template>
-  <ol class="answers" :aria-label="t('Answers')">
+  <ol class="answers" :aria-label="t('ui.show.answers')">
     <li v-for="(row, n) in rows" :key="row.key" :class="{ right: shown && row.right }">
       <span v-if="!some" class="letter" aria-hidden="true">{{ letter(n) }}</span>
       <span class="text"
-        >{{ t(row.text) }}<span v-if="shown && row.right" class="mark"> {{ t('✓ right') }}</span>
+        >{{ row.text }}<span v-if="shown && row.right" class="mark"> {{ t('ui.show.right') }}</span>
         <small v-else-if="shown && row.belief && row.count"> ({{ row.belief }})</small></span
       >
       <template v-if="shown && values.length">

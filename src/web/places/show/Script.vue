@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { speakerWith, t } from '../../words'
+import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
-import { quizTexts, type Ask } from '../../../core/lab'
+import { type Ask } from '../../../core/lab'
 import { ask, messageOf, send } from '../../api/client'
 import type { Showing } from './useShow'
 
 /** The steps of the demonstration: what is asked, in which order. They are kept with a lesson, and replayed from it. */
 const props = defineProps<{ show: Showing; lesson: string }>()
-const tell = speakerWith(quizTexts)
 const emit = defineEmits<{ done: [] }>()
 const { asks, setAsks, unscript, lamps, called, stateName, healthy, state } = props.show
 const said = ref('')
@@ -18,14 +17,14 @@ const questions = computed(() => props.show.questions())
 const words = (one: Ask): string => {
   switch (one.type) {
     case 'volts':
-      return t('volts at {point}', { point: one.point })
+      return t('ui.show.voltsAt', { point: one.point })
     case 'light':
-      return t('how bright {part} is', { part: called(one.part) })
+      return t('ui.show.howBrightIs', { part: called(one.part) })
     case 'piece':
-      return t('which piece is at fault')
+      return t('ui.show.whichPieceIsAtFault')
     case 'quiz': {
       const found = questions.value.find(({ key }) => key === one.key)
-      return found ? tell(found.text) : t('a question that does not come up any more')
+      return found ? tell(found.text) : t('ui.show.aQuestionThatDoesNot')
     }
   }
 }
@@ -76,7 +75,7 @@ async function keep() {
       { ...lesson, script: asks.value },
       'PUT',
     )
-    said.value = t('Kept with “{name}”, version {version}.', {
+    said.value = t('ui.show.keptWithVersion', {
       name: kept.lesson.name,
       version: kept.version,
     })
@@ -87,38 +86,38 @@ async function keep() {
 </script>
 
 <template>
-  <section class="script" :aria-label="t('Steps of the demonstration')">
+  <section class="script" :aria-label="t('ui.show.stepsOfTheDemonstration')">
     <div class="line">
       <label
-        ><span class="visually-hidden">{{ t('Add a step') }}</span>
+        ><span class="visually-hidden">{{ t('ui.show.addAStep') }}</span>
         <select @change="addChosen">
-          <option value="">{{ t('Add …') }}</option>
-          <option value="piece|">{{ t('which piece is at fault') }}</option>
-          <optgroup :label="t('How bright')">
+          <option value="">{{ t('ui.show.add') }}</option>
+          <option value="piece|">{{ t('ui.show.whichPieceIsAtFault') }}</option>
+          <optgroup :label="t('ui.show.howBright')">
             <option v-for="lamp in lamps" :key="lamp" :value="`light|${lamp}`">{{ called(lamp) }}</option>
           </optgroup>
-          <optgroup :label="t('Quiz')">
+          <optgroup :label="t('ui.show.quiz')">
             <option v-for="q in questions" :key="q.key" :value="`quiz|${q.key}`">
               {{ stateName(q.state) }}: {{ tell(q.text).slice(0, 90) }}
             </option>
           </optgroup>
-          <optgroup :label="t('Volts, in the state above')">
+          <optgroup :label="t('ui.show.voltsInTheStateAbove')">
             <option v-for="p in points" :key="p" :value="`volts|${p}`">{{ p }}</option>
           </optgroup>
         </select></label
       >
-      <button type="button" @click="setAsks([])">{{ t('Empty') }}</button>
-      <button type="button" @click="unscript">{{ t('Point by point') }}</button>
+      <button type="button" @click="setAsks([])">{{ t('ui.show.empty') }}</button>
+      <button type="button" @click="unscript">{{ t('ui.show.pointByPoint') }}</button>
       <span class="gap" />
       <label v-if="!lesson"
-        ><span class="visually-hidden">{{ t('Lesson') }}</span>
+        ><span class="visually-hidden">{{ t('ui.common.lesson') }}</span>
         <select v-model="into">
-          <option value="">{{ t('with which lesson?') }}</option>
+          <option value="">{{ t('ui.show.withWhichLesson') }}</option>
           <option v-for="l in lessons" :key="l.id" :value="l.id">{{ l.name }}</option>
         </select></label
       >
-      <button type="button" :disabled="!into" @click="keep">{{ t('Keep with the lesson') }}</button>
-      <button type="button" class="on" @click="emit('done')">{{ t('To the wall') }}</button>
+      <button type="button" :disabled="!into" @click="keep">{{ t('ui.show.keepWithTheLesson') }}</button>
+      <button type="button" class="on" @click="emit('done')">{{ t('ui.show.toTheWall') }}</button>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -128,7 +127,7 @@ async function keep() {
         <button
           type="button"
           :disabled="i === 0"
-          :aria-label="t('Step {x} earlier', { x: i + 1 })"
+          :aria-label="t('ui.show.stepEarlier', { x: i + 1 })"
           @click="move(i, -1)"
         >
           ↑
@@ -136,17 +135,17 @@ async function keep() {
         <button
           type="button"
           :disabled="i === asks.length - 1"
-          :aria-label="t('Step {x} later', { x: i + 1 })"
+          :aria-label="t('ui.show.stepLater', { x: i + 1 })"
           @click="move(i, 1)"
         >
           ↓
         </button>
-        <button type="button" :aria-label="t('Take out step {x}', { x: i + 1 })" @click="without(i)">
+        <button type="button" :aria-label="t('ui.show.takeOutStep', { x: i + 1 })" @click="without(i)">
           ×
         </button>
       </li>
     </ol>
-    <p v-if="!asks.length">{{ t('Nothing is asked yet: add a step.') }}</p>
+    <p v-if="!asks.length">{{ t('ui.show.nothingIsAskedYetAdd') }}</p>
   </section>
 </template>
 

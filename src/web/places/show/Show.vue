@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { writtenAll, type Key } from '../../keys/press'
 import { useKeys } from '../../keys/useKeys'
-import { formatQuantity, speakerWith, t, quoted } from '../../words'
+import { formatQuantity, quoted, t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
-import { quizTexts } from '../../../core/lab'
 import { ask } from '../../api/client'
 import Answers from './Answers.vue'
 import Script from './Script.vue'
@@ -18,7 +17,6 @@ import { useShow, type Shown } from './useShow'
  * and on to the next. What is planted is not named until it is asked for. The class may answer on screens of its own.
  */
 const props = defineProps<{ lesson?: boolean }>()
-const tell = speakerWith(quizTexts)
 const route = useRoute()
 const id = String(route.params.id)
 async function load(): Promise<Shown> {
@@ -78,16 +76,14 @@ const dots = computed(() =>
     ? values.value.filter((v): v is number => typeof v === 'number')
     : [],
 )
-const reads = (v: number | undefined) => (v === undefined ? t('floating') : formatQuantity(v, 'V'))
+const reads = (v: number | undefined) => (v === undefined ? t('ui.common.floating') : formatQuantity(v, 'V'))
 const asks = computed(() => {
   const ask = now.value
   if (!ask) return ''
-  if (ask.type === 'light') return t('How bright is {part}?', { part: show.called(ask.part) })
-  if (ask.type === 'piece') return t('Which piece is at fault?')
+  if (ask.type === 'light') return t('ui.common.howBrightIs', { part: show.called(ask.part) })
+  if (ask.type === 'piece') return t('ui.common.whichPieceIsAtFault')
   if (ask.type === 'quiz')
-    return show.question.value
-      ? tell(show.question.value.text)
-      : t('This question does not come up here any more.')
+    return show.question.value ? tell(show.question.value.text) : t('ui.show.thisQuestionDoesNotCome')
   return ''
 })
 const why = computed(() =>
@@ -100,15 +96,23 @@ const keys: readonly Key[] = [
   {
     press: ['Space'],
     also: ['ArrowRight', 'Enter', 'PageDown'],
-    what: t('ask, show, on'),
+    what: t('ui.show.askShowOn'),
     act: unlessWriting(() => step(1)),
   },
-  { press: ['ArrowLeft'], also: ['PageUp'], what: t('back'), act: unlessWriting(() => step(-1)) },
-  { press: ['h'], what: t('healthy'), act: unlessWriting(() => (showHealthy.value = !showHealthy.value)) },
-  { press: ['f'], what: t('faulted'), act: unlessWriting(() => (showFaulted.value = !showFaulted.value)) },
-  { press: ['c'], what: t('ask the class'), act: unlessWriting(() => (live.value = !live.value)) },
+  { press: ['ArrowLeft'], also: ['PageUp'], what: t('ui.show.back2'), act: unlessWriting(() => step(-1)) },
+  {
+    press: ['h'],
+    what: t('ui.show.healthy2'),
+    act: unlessWriting(() => (showHealthy.value = !showHealthy.value)),
+  },
+  {
+    press: ['f'],
+    what: t('ui.common.faulted2'),
+    act: unlessWriting(() => (showFaulted.value = !showFaulted.value)),
+  },
+  { press: ['c'], what: t('ui.show.askTheClass2'), act: unlessWriting(() => (live.value = !live.value)) },
 ]
-useKeys(t('Show'), keys)
+useKeys(t('ui.common.show'), keys)
 </script>
 
 <template>
@@ -116,13 +120,13 @@ useKeys(t('Show'), keys)
     <div class="top">
       <h1>{{ circuit.name }}</h1>
       <label
-        ><span class="visually-hidden">{{ t('State') }}</span>
+        ><span class="visually-hidden">{{ t('ui.common.state') }}</span>
         <select v-model="state" :disabled="scripted">
           <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
         </select></label
       >
       <label v-if="circuit.paths.length > 1"
-        ><span class="visually-hidden">{{ t('Path') }}</span>
+        ><span class="visually-hidden">{{ t('ui.common.path') }}</span>
         <select v-model.number="path" :disabled="scripted">
           <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
         </select></label
@@ -136,21 +140,21 @@ useKeys(t('Show'), keys)
     <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
     <template v-else>
       <div class="middle" aria-live="polite">
-        <p v-if="!now" class="ask">{{ seen.join(' · ') || t('Nothing to see in this state.') }}</p>
+        <p v-if="!now" class="ask">{{ seen.join(' · ') || t('ui.show.nothingToSeeInThis') }}</p>
         <p v-else-if="now.type !== 'volts'" class="ask">{{ asks }}</p>
         <template v-else>
           <p class="ask">
-            {{ t('What does') }} <b class="point">{{ point }}</b>
-            {{ t('read{open}', { open: open ? '?' : ':' }) }}
+            {{ t('ui.show.whatDoes') }} <b class="point">{{ point }}</b>
+            {{ t('ui.show.read', { open: open ? '?' : ':' }) }}
           </p>
           <p class="reading value" :class="{ hidden: open }">
             <span v-if="showFaulted" class="bad">{{ open ? '—' : reads(valueOf(faulted, point)) }}</span>
             <span v-if="showHealthy && !open" class="good">{{
-              t('healthy {point}', { point: reads(valueOf(healthy, point)) })
+              t('ui.show.healthy', { point: reads(valueOf(healthy, point)) })
             }}</span>
           </p>
         </template>
-        <p v-if="why" class="why">{{ t(why) }}</p>
+        <p v-if="why" class="why">{{ why }}</p>
       </div>
       <Answers
         v-if="now && now.type !== 'volts'"
@@ -169,30 +173,33 @@ useKeys(t('Show'), keys)
       />
     </template>
     <div class="acts">
-      <button type="button" :disabled="at === 0" @click="step(-1)">{{ t('Back') }}</button>
+      <button type="button" :disabled="at === 0" @click="step(-1)">{{ t('ui.show.back') }}</button>
       <button type="button" class="on" :disabled="at >= most" @click="step(1)">
-        {{ open ? t('Show it') : at === 0 ? t('Ask') : t('Next') }}
+        {{ open ? t('ui.show.showIt') : at === 0 ? t('ui.show.ask') : t('ui.common.next') }}
       </button>
       <button type="button" :aria-pressed="showHealthy" @click="showHealthy = !showHealthy">
-        {{ t('Healthy') }}
+        {{ t('ui.common.healthy') }}
       </button>
       <button type="button" :aria-pressed="showFaulted" @click="showFaulted = !showFaulted">
-        {{ t('Faulted') }}
+        {{ t('ui.common.faulted') }}
       </button>
-      <button type="button" :aria-pressed="live" @click="live = !live">{{ t('Ask the class') }}</button>
+      <button type="button" :aria-pressed="live" @click="live = !live">{{ t('ui.show.askTheClass') }}</button>
       <label v-if="live && classes.length"
-        ><span class="visually-hidden">{{ t('Which class') }}</span>
+        ><span class="visually-hidden">{{ t('ui.show.whichClass') }}</span>
         <select v-model="group">
-          <option :value="null">{{ t('everybody') }}</option>
+          <option :value="null">{{ t('ui.show.everybody') }}</option>
           <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
         </select></label
       >
       <span v-if="live" class="count" role="status">{{
-        trouble || (values.length === 1 ? t('1 answer') : t('{count} answers', { count: values.length }))
+        trouble ||
+        (values.length === 1 ? t('ui.show.n1Answer') : t('ui.show.answers2', { count: values.length }))
       }}</span>
-      <button type="button" :aria-pressed="writing" @click="writing = !writing">{{ t('Steps …') }}</button>
+      <button type="button" :aria-pressed="writing" @click="writing = !writing">
+        {{ t('ui.show.steps2') }}
+      </button>
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
-        t('Leave')
+        t('ui.common.leave')
       }}</RouterLink>
       <span class="quiet far">{{ asked }} / {{ most / 2 }}</span>
       <span class="keys">{{

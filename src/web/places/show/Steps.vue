@@ -48,11 +48,7 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${width} ${height}`"
-    role="img"
-    :aria-label="t('Volts along the path, as far as they were asked')"
-  >
+  <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="t('ui.show.voltsAlongThePathAs')">
     <template v-for="tick in ticks" :key="tick">
       <line :x1="left" :x2="width - 40" :y1="y(tick)" :y2="y(tick)" class="rule" />
       <text :x="left - 14" :y="y(tick) + 10" text-anchor="end">{{ formatQuantity(tick, 'V') }}</text>
@@ -73,7 +69,7 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
         {{ stops[shown - 1]!.name }}
       </text>
     </template>
-    <g class="dots" role="img" :aria-label="t('{count} answers', { count: dots.length })">
+    <g class="dots" role="img" :aria-label="t('ui.show.answers2', { count: dots.length })">
       <circle v-for="(dot, i) in dots" :key="i" :cx="dot.x" :cy="dot.y" r="8" class="dot" />
     </g>
   </svg>

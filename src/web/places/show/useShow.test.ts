@@ -4,10 +4,10 @@ import { demoCircuit } from '../../../../test/demo'
 import { piecesOf } from '../../../core/model'
 import type { Fault } from '../../../core/faults'
 import type { Ask } from '../../../core/lab'
-import { loadCore } from '../../words'
+import { loadWords } from '../../words'
 import { useShow } from './useShow'
 
-beforeAll(loadCore)
+beforeAll(loadWords)
 
 const circuit = demoCircuit('sweeper-work-lamp')
 const fault: Fault = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }

@@ -1,15 +1,13 @@
 import { findPart, partOf, piecesOf, findPieces } from '../../../core/model'
-import { speakerWith, t } from '../../words'
+import { tell } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { openingState, settable, type Circuit } from '../../../core/circuit'
 import { pieceWords } from '../../readings/pieceWords'
 import type { Fault } from '../../../core/faults'
-import { orderOfChoices, quizOf, quizTexts, type Ask, type Question } from '../../../core/lab'
+import { orderOfChoices, quizOf, type Ask, type Question } from '../../../core/lab'
 import { brightnessScale, noticeText, partOfKind } from '../../../core/parts'
 import { stateKey, type StateKey } from '../../../core/readings'
 import type { QuestionBody } from '../../../contract'
-
-const tell = speakerWith(quizTexts)
 
 export interface Shown {
   readonly circuit: Circuit
@@ -98,7 +96,7 @@ export function useShow(shown: Shown) {
   const seen = computed(() =>
     (faulted.value?.notices ?? []).map(({ part, key }) => {
       const own = partOf(circuit, part)
-      return `${own.name || part}: ${t(noticeText(own.kind, key))}`
+      return `${own.name || part}: ${tell(noticeText(own.kind, key))}`
     }),
   )
   let quiz: readonly Question[] | undefined
@@ -130,7 +128,7 @@ export function useShow(shown: Shown) {
       const right = lightOf(faulted.value, ask.part)
       return brightnessScale.map((key) => ({
         key,
-        text: kind ? t(noticeText(kind, key)) : key,
+        text: kind ? tell(noticeText(kind, key)) : key,
         right: key === right,
       }))
     }

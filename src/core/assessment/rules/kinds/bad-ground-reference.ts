@@ -8,7 +8,6 @@ const off = 0.3
 export const badGroundReference = defineHindsight({
   key: 'badGroundReference',
   procedures: ['groundsThree'],
-  title: 'A ground reference that is itself bad',
   weight: 'slip',
   fires: (scene, ahead) => {
     const ends = endsOf(scene)
@@ -20,14 +19,10 @@ export const badGroundReference = defineHindsight({
     const between = piecesBetween(scene)
     return unborne(scene, ahead).some(({ id }) => !between.has(id))
   },
-  say: 'The black lead stood on a ground that is itself above the battery’s post: the reading hides what the return loses.',
-  instead: 'Take the battery’s negative post for black, or measure the return by itself first.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
     wrong: volts('L1a', 'G1e'),
     right: volts('L1a', 'B1−'),
-    shows:
-      'Against a ground that is itself lifted, the feed looks weak; against the battery’s post it is not.',
   },
 })

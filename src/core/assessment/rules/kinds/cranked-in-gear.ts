@@ -6,7 +6,6 @@ import { isComplained } from '../scene'
 export const crankedInGear = defineRule({
   key: 'crankedInGear',
   procedures: ['noCrank'],
-  title: 'Cranking in gear',
   weight: 'grave',
   fires: (scene) => {
     const { board, predictor, step } = scene
@@ -24,12 +23,9 @@ export const crankedInGear = defineRule({
         ),
     )
   },
-  say: 'The engine was cranked with a gear engaged: the vehicle moves.',
-  instead: 'Park or neutral, parking brake on, ignition disabled; then crank.',
   example: {
     ...onStarting,
     wrong: volts('B1+', 'B1−', 'drive'),
     right: volts('B1+', 'B1−'),
-    shows: 'In gear the inhibitor keeps the starter out, or the vehicle moves: park or neutral, brake on.',
   },
 })

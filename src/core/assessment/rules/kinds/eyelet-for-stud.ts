@@ -5,7 +5,6 @@ import { endsOf, piecesBetween, readsVolts, unborne } from '../scene'
 export const eyeletForStud = defineHindsight({
   key: 'eyeletForStud',
   procedures: ['noCrank', 'groundsThree'],
-  title: 'On the eyelet, when the stud is the question',
   weight: 'slip',
   fires: (scene, ahead) => {
     const ends = endsOf(scene)
@@ -17,13 +16,10 @@ export const eyeletForStud = defineHindsight({
     // A joint of the part that a lead stands on, and which is not between the leads, was not measured.
     return unborne(scene, ahead).some(({ id, part }) => touched.has(part) && !between.has(id) && id !== part)
   },
-  say: 'The lead stood on one side of a joint: what lies behind it was not in the reading.',
-  instead: 'Lead on the stud itself, then on the nut, then on the eyelet: each step is a joint.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
     wrong: volts('L1b', 'G1e'),
     right: volts('L1b', 'G1c'),
-    shows: 'On the eyelet the joint between eyelet and stud is left out, and that joint is the fault.',
   },
 })

@@ -6,7 +6,6 @@ import { readsVolts, sidesOf } from '../scene'
 export const feedOnly = defineHindsight({
   key: 'feedOnly',
   procedures: ['fourDrops'],
-  title: 'Only the feed was tested',
   weight: 'slip',
   fires: (scene, { later }) => {
     const { earlier, step, predictor } = scene
@@ -24,13 +23,10 @@ export const feedOnly = defineHindsight({
       })
     })
   },
-  say: 'The load was blamed and its return was never measured: volts at the feed are half the story.',
-  instead: 'Measure across the load, or its return to the battery’s post, under load.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
     wrong: volts('B1+', 'L1a'),
     right: volts('L1b', 'B1−'),
-    shows: 'The feed is perfect. Who stops there never sees that the return loses it.',
   },
 })

@@ -6,7 +6,6 @@ import { healthyVolts } from '../scene'
 export const jumperAcrossLoad = defineRule({
   key: 'jumperAcrossLoad',
   procedures: [],
-  title: 'A jumper across a load',
   weight: 'grave',
   fires: (scene) => {
     const all = [scene.setup, ...(scene.setup.also ?? [])]
@@ -24,13 +23,9 @@ export const jumperAcrossLoad = defineRule({
       return acrossLoad && Math.abs(healthyVolts(scene, place.red, place.black)) > 2
     })
   },
-  say: 'A jumper from feed to return of a load is a short across the source.',
-  instead: 'Bypass one piece of the feed or of the return, never the load.',
   example: {
     ...onWorkLamp,
     wrong: bridge('L1a', 'L1b', Infinity),
     right: bridge('X1a', 'X1b', 10),
-    shows:
-      'Across a load a jumper is a short: the circuit’s fuse blows and nothing flows any more. Across one piece of the feed it shares what the circuit draws.',
   },
 })

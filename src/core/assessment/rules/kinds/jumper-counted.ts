@@ -6,7 +6,6 @@ import { endsOf, natureOf, readsVolts, unborne } from '../scene'
 export const jumperCounted = defineHindsight({
   key: 'jumperCounted',
   procedures: [],
-  title: 'The jumper’s own loss counted',
   weight: 'slip',
   fires: (scene, ahead) => {
     const ends = endsOf(scene)
@@ -22,13 +21,9 @@ export const jumperCounted = defineHindsight({
     })
     return spans && Math.abs(scene.step.reading.value ?? 0) > 0.03 && unborne(scene, ahead).length > 0
   },
-  say: 'The leads stood on the jumper’s own ends: its loss is in the reading.',
-  instead: 'Measure behind the jumper’s clips, on the circuit’s own metal; take a short thick one.',
   example: {
     ...onWorkLamp,
     wrong: { ...times(clamp(['W4']), coiled, 'written'), unit: 'V' },
     right: volts('X1a', 'X1b'),
-    shows:
-      'Fifty milliohms of coiled jumper lose more than the joint that they bridge: measured at its clips they count as the circuit’s.',
   },
 })

@@ -8,7 +8,6 @@ const heavy = 2
 export const loadOnBattery = defineRule({
   key: 'loadOnBattery',
   procedures: [],
-  title: 'A load test without a fuse',
   weight: 'grave',
   fires: (scene) => {
     const { circuit, wiring } = scene.predictor
@@ -24,13 +23,9 @@ export const loadOnBattery = defineRule({
       return posts.has(place.red) && posts.has(place.black)
     })
   },
-  say: 'A heavy load straight on the battery’s posts has no fuse between it and hundreds of amps, and sparks where gas may be.',
-  instead: 'Take it behind a fuse of its size; connect at the load last.',
   example: {
     ...onStarting,
     wrong: bridge('B1+', 'B1−', 1000),
     right: volts('B1+', 'B1−'),
-    shows:
-      'What is clipped straight on the posts has no fuse before it. Cranking is a load test that is there already.',
   },
 })

@@ -5,7 +5,6 @@ import { defineRule } from '../rule'
 export const loadsModule = defineRule({
   key: 'loadsModule',
   procedures: ['modulePowers', 'sensorSupply'],
-  title: 'A load or a test current into a module',
   weight: 'grave',
   fires: (scene) => {
     const { circuit, wiring } = scene.predictor
@@ -25,14 +24,10 @@ export const loadsModule = defineRule({
       return sensitive.has(place.red) || sensitive.has(place.black)
     })
   },
-  say: 'An input, a signal or a reference of a module takes microamps: a lamp, a jumper or an ohmmeter can ruin it.',
-  instead: 'Unplug the module before ohms; measure its pins with the voltmeter only.',
   example: {
     circuit: 'gritter-salt-sensor',
     state: 'run',
     wrong: lamp('X1b', 'B1−', 0.25),
     right: volts('X1b', 'RP1r'),
-    shows:
-      'A lamp on a sensor’s five volts is dark, and can ruin what supplies them; a voltmeter draws nothing.',
   },
 })

@@ -9,7 +9,6 @@ const near = (ratio: number): boolean =>
 export const prefixSlip = defineRule({
   key: 'prefixSlip',
   procedures: [],
-  title: 'Milli taken for whole',
   weight: 'slip',
   fires: ({ predictor, setup, step }) => {
     if (step.prediction.type !== 'value') return false
@@ -24,12 +23,9 @@ export const prefixSlip = defineRule({
     })
     return value !== undefined && value !== 0 && near(step.prediction.value / value)
   },
-  say: 'What was predicted is a thousand times off: a milli was lost or put in.',
-  instead: 'Read the prefix with the number: 80 mV is 0.08 V.',
   example: {
     ...onWorkLamp,
     wrong: times(volts('X1a', 'X1b'), 1000, 'written'),
     right: times(volts('X1a', 'X1b'), 1, 'displayed'),
-    shows: 'Millivolts written as volts turn a sound joint into a dead one.',
   },
 })

@@ -6,7 +6,6 @@ import { defineHindsight } from '../rule'
 export const replacedBeforeTested = defineHindsight({
   key: 'replacedBeforeTested',
   procedures: ['fourDrops', 'proof'],
-  title: 'Replaced before its feed and ground were tested',
   weight: 'mistake',
   fires: (scene, { later }) => {
     const { earlier, step, predictor } = scene
@@ -27,13 +26,10 @@ export const replacedBeforeTested = defineHindsight({
         [s.held.red, s.held.black].some((name) => own.has(predictor.wiring.find(name)?.node ?? -1)),
     )
   },
-  say: 'A new part went in before anybody had measured whether the old one got its volts and its ground.',
-  instead: 'Feed and ground at the part’s own terminals first, under load.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1 }],
     wrong: volts('L1a', 'L1b'),
     right: volts('X2a', 'X2b'),
-    shows: 'The lamp is dim because it lacks volts: a new one would be as dim. Its return has them.',
   },
 })

@@ -6,7 +6,6 @@ import { defineHindsight } from '../rule'
 export const worksNow = defineHindsight({
   key: 'worksNow',
   procedures: ['intermittent', 'proof'],
-  title: 'Stopped at “it works now”',
   weight: 'mistake',
   fires: ({ bench, step, order, board }, { later }) => {
     // A connector was disturbed, the complaint went, and nobody looked further.
@@ -19,13 +18,10 @@ export const worksNow = defineHindsight({
     )
     return gone && !board.board.faults.length && order.planted.length > 0 && bench.repairs.length === 0
   },
-  say: 'It works because something was moved: what was loose is still loose.',
-  instead: 'Find what was disturbed, move it while measuring, and repair that.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'slack', part: 'X1', segment: 'pin', severity: 5 }],
     wrong: volts('X1a', 'X1b'),
     right: { ...volts('X1a', 'X1b'), wiggled: ['X1'] },
-    shows: 'At rest the connector is good again. Moved, it is not: what was disturbed has proved nothing.',
   },
 })

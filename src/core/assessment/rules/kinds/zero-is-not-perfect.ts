@@ -5,7 +5,6 @@ import { flows, isDropTest, meantToRun, piecesBetween, readsVolts, unborne } fro
 export const zeroIsNotPerfect = defineHindsight({
   key: 'zeroIsNotPerfect',
   procedures: ['fourDrops', 'openByHalves'],
-  title: 'Zero read as perfect',
   weight: 'mistake',
   fires: (scene, ahead) => {
     if (!readsVolts(scene) || !isDropTest(scene) || !meantToRun(scene) || flows(scene.board)) return false
@@ -13,13 +12,10 @@ export const zeroIsNotPerfect = defineHindsight({
     const between = piecesBetween(scene)
     return unborne(scene, ahead).some(({ id }) => between.has(id))
   },
-  say: 'Zero volts of drop here meant that no current flowed, not that the piece is perfect.',
-  instead: 'Small and not zero is good; zero asks where the current stops.',
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'open', part: 'W6', segment: 'copper' }],
     wrong: volts('X1a', 'X1b'),
     right: volts('X2b', 'G1e'),
-    shows: 'Nought across the joint, because nothing flows: the open further on has the whole source.',
   },
 })

@@ -3,7 +3,7 @@ import { bySides } from '../weigh'
 
 export const electronic: LimitSet = {
   id: 'electronic',
-  title: '0.2 V feed, 0.1 V return',
-  why: 'For modules and sensors: what their ground is lifted by is in every signal.',
+  title: 'readings.electronic.title',
+  why: 'readings.electronic.forModulesAndSensorsWhat',
   ...bySides(() => [0.2, 0.1]),
 }

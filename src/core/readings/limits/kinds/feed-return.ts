@@ -3,7 +3,7 @@ import { bySides } from '../weigh'
 
 export const feedReturn: LimitSet = {
   id: 'feed-0.3-return-0.2',
-  title: '0.3 V feed, 0.2 V return',
-  why: 'For lamps and other light circuits: it judges both sides under load, and is strict where most faults sit, in the return.',
+  title: 'readings.feedReturn.title',
+  why: 'readings.feedReturn.forLampsAndOtherLight',
   ...bySides(() => [0.3, 0.2]),
 }

@@ -3,8 +3,8 @@ import { perPiece, weigh } from '../weigh'
 
 export const perPieceSet: LimitSet = {
   id: 'wire-0.2',
-  title: '0.2 V per piece',
-  why: 'Finds a single bad joint even where the whole side still passes.',
+  title: 'readings.perPiece.title',
+  why: 'readings.perPiece.findsASingleBadJoint',
   judge: (balance, drops) =>
     weigh(
       perPiece(

@@ -3,8 +3,8 @@ import { perPiece, weigh } from '../weigh'
 
 export const postClamp: LimitSet = {
   id: 'post-clamp',
-  title: '0.5 V post to clamp',
-  why: 'For starting complaints: it judges the battery’s own joints and nothing else.',
+  title: 'readings.postClamp.title',
+  why: 'readings.postClamp.forStartingComplaintsItJudges',
   judge: (balance, drops) =>
     weigh(
       perPiece(
