@@ -21,6 +21,7 @@ import { limitSets } from './readings'
 import { cautionKeys } from './handbook'
 import { tell } from './words'
 import { palettes } from '../web/theme/tokens'
+import { lacks } from '../../test/newcomers'
 
 /** Each registry is walked whole, so that a newcomer who leaves something out is told here. */
 
@@ -212,6 +213,13 @@ describe('every registry', () => {
       expect(repair.reseats ?? catalogue.some((f) => f.repairedBy.includes(repair.key)), repair.key).toBe(
         true,
       )
+  })
+})
+
+describe('what a newcomer brings', () => {
+  it.each(Object.entries(lacks))('%s is whole: what is missing stands here with its file', (_, missing) => {
+    const list = [...new Set(missing())]
+    expect(list, `\n${list.join('\n')}\n`).toEqual([])
   })
 })
 
