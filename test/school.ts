@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { pino } from 'pino'
 import { inject } from 'vitest'
-
 import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'

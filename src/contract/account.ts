@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { coded } from '../core/document'
-import { say } from '../core/document'
+import { coded, say } from '../core/document'
 
 export const roleSchema = z.enum(['instructor', 'student'])
 export type Role = z.infer<typeof roleSchema>

@@ -1,9 +1,8 @@
 import { z } from 'zod'
 import { circuitSchema } from '../core/circuit'
 import { editSchema } from '../core/editing'
-import { coded, door, messageSchema } from '../core/document'
+import { coded, door, messageSchema, say } from '../core/document'
 import { faultSchema } from '../core/faults'
-import { say } from '../core/document'
 
 export const plantSchema = z.strictObject({
   faults: z.array(faultSchema).max(4),

@@ -1,8 +1,6 @@
 import { z } from 'zod'
-import { coded } from '../core/document'
+import { coded, say } from '../core/document'
 import { sessionSchema } from './account'
-import { say } from '../core/document'
-
 import { pageOf } from './scope'
 
 const name = z

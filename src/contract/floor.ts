@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { frameSchema, stepSchema } from '../core/attempt'
-import { messageSchema, coded } from '../core/document'
-import { say } from '../core/document'
+import { messageSchema, coded, say } from '../core/document'
 
 /** One station as it stands: who, since when, how far, and whether somebody should go there. */
 export const floorRowSchema = z.object({

@@ -1,7 +1,5 @@
 import { z } from 'zod'
-import { coded, messageSchema } from '../core/document'
-import { say } from '../core/document'
-
+import { coded, messageSchema, say } from '../core/document'
 import { pageOf, scopeSchema } from './scope'
 
 /** What lists show, and what making something answers with: it is read without the circuit engine. */

@@ -2,11 +2,10 @@ import { z } from 'zod'
 import { aspects, judgedSchema, rubricSchema } from '../core/assessment'
 import { frameSchema, stepSchema } from '../core/attempt'
 import { circuitSchema } from '../core/circuit'
-import { coded } from '../core/document'
+import { coded, say } from '../core/document'
 import { faultSchema } from '../core/faults'
 import { userSchema } from './account'
 import { repliesSchema } from './desk'
-import { say } from '../core/document'
 
 export const newOrderSchema = z.object({
   circuit: z.uuid(),

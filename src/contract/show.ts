@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { coded, messageSchema } from '../core/document'
-import { say } from '../core/document'
+import { coded, messageSchema, say } from '../core/document'
 
 const place = z.string().min(1).max(160)
 const circuit = z.string().max(120)

@@ -4,7 +4,6 @@ import { demoBoard, demoCircuit, demoNames } from '../../test/demo'
 import { techniqueRules } from './assessment/rules/registry'
 import { cures, repairKeys, repairs, repairsFor } from './attempt'
 import { piecesOf } from './model'
-
 import { catalogue, families, faultKinds, faultsOf, possibleFaults } from './faults'
 import { formats } from './formats'
 import {

@@ -8,7 +8,6 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { say } from '../core/document'
-
 import type { Database } from './database'
 import { failureOf, plainError } from './http/failure'
 import { HttpError } from './http/http-error'

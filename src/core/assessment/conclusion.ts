@@ -4,11 +4,9 @@ import type { Bench, StepOf } from '../attempt'
 import { describeFault, faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Belief, Choice } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say, within } from '../document'
 import { tipOf } from './efficiency'
 import { percentOf } from './inference'
-import { say, within } from '../document'
-
 import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 

@@ -3,7 +3,6 @@ import { expectedBits, rankTests, type Belief, type Choice, type TestSetup } fro
 import { instrumentOf, type InstrumentKey } from '../instruments'
 import { heldIn } from './facts'
 import { say, messageOf } from '../document'
-
 import type { Judgement } from './verdict'
 
 /** Bits below which a test could not have told anything. */

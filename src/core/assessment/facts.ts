@@ -1,10 +1,8 @@
-import { shownOf } from '../attempt'
+import { shownOf, type Connection, type StepOf } from '../attempt'
 import { findPart } from '../model'
-import type { Message } from '../document'
+import { type Message, say, messageOf } from '../document'
 import { noticeText, partOfKind } from '../parts'
 import type { Circuit } from '../circuit'
-import type { Connection, StepOf } from '../attempt'
-import { say, messageOf } from '../document'
 
 /** What an instrument was held to, in a few words. */
 export function heldIn(held: Connection['held']): Message {

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Arrangement } from '../attempt'
-import { stateOf } from '../attempt'
+import { type Arrangement, stateOf } from '../attempt'
 import { Belief, Predictor, type Fact } from '../diagnosis'
 import { possibleFaults, type Fault } from '../faults'
 import { tell as say } from '../words'

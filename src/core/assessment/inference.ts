@@ -3,9 +3,7 @@ import { describeFault, type Fault } from '../faults'
 import { findPieces } from '../model'
 import { type Circuit } from '../circuit'
 import type { Belief } from '../diagnosis'
-import type { Message } from '../document'
-import { say, verbatim } from '../document'
-
+import { type Message, say, verbatim } from '../document'
 import type { Rubric } from './rubric'
 import type { Grade, Judgement } from './verdict'
 

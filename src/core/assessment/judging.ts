@@ -23,7 +23,7 @@ import {
   type Predictor,
   type TestSetup,
 } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say, messageOf } from '../document'
 import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { partOfKind } from '../parts'
 import { judgeConclusion } from './conclusion'
@@ -36,8 +36,6 @@ import { marksOf } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
 import { modelPath } from './model-path'
-import { say, messageOf } from '../document'
-
 import { judgePrediction } from './prediction'
 import { judgeRepair, judgeVerification } from './proof'
 import type { Rubric } from './rubric'

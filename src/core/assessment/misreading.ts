@@ -1,12 +1,10 @@
-import { shownOf } from '../attempt'
+import { shownOf, type StepOf } from '../attempt'
 import type { KeyOf } from '../../messages/codes'
-import type { StepOf } from '../attempt'
 import { solveBoard, type SolvedBoard } from '../board'
 import type { Predictor, TestSetup } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say } from '../document'
 import { instrumentOf, numberOf, withConnected, type Place } from '../instruments'
 import { partOfKind } from '../parts'
-import { say } from '../document'
 
 /** What a reading could have come from, how often that is so (common practice, no source), and what to ask. */
 interface Explanation {

@@ -1,9 +1,7 @@
-import { shownOf } from '../attempt'
-import type { StepOf } from '../attempt'
+import { shownOf, type StepOf } from '../attempt'
 import { fits, type Belief, type Measured } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say } from '../document'
 import { explainMisreading } from './misreading'
-import { say } from '../document'
 
 /** Whether the sound board shows such a reading, or any board whose fault would have brought this complaint. */
 function isPlausible(first: Belief, fact: Measured): boolean {

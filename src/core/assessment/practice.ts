@@ -10,15 +10,13 @@ import {
 import { findPieces, walkPath } from '../model'
 import { type Circuit } from '../circuit'
 import { rankTests, type Belief, type Measured, type Predictor } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say, messageOf } from '../document'
 import { instrumentOf, numberOf } from '../instruments'
 import { heldIn } from './facts'
 import { conditionsOf, firstBelief } from './first'
 import { Judging, setupOf, type Prepared } from './judging'
 import { liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
-import { say, messageOf } from '../document'
-
 import type { Rubric } from './rubric'
 import type { Judgement } from './verdict'
 

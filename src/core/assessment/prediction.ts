@@ -1,11 +1,8 @@
-import { shownOf } from '../attempt'
-import type { Prediction } from '../attempt'
+import { shownOf, type Prediction } from '../attempt'
 import type { Predictor, TestSetup } from '../diagnosis'
-import type { Message } from '../document'
+import { type Message, say, figures, messageOf } from '../document'
 import { instrumentOf, withConnected, scaleWord } from '../instruments'
 import { formatQuantity, type Unit } from '../quantity'
-import { say, figures, messageOf } from '../document'
-
 import type { Judgement } from './verdict'
 
 /** A prediction is of the good circuit; the trade's usual allowance decides what counts as right. */

@@ -1,11 +1,9 @@
 import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
-import { faultsLeft, type Bench, type Order, type Step } from '../attempt'
+import { faultsLeft, type Bench, type Order, type Step, stateOf } from '../attempt'
 import { stateSignature } from '../circuit'
-import { stateOf } from '../attempt'
 import { instrumentOf } from '../instruments'
 import { say } from '../document'
-
 import type { Judgement } from './verdict'
 
 const signature = (step: Extract<Step, { type: 'operate' | 'test' }>): string =>

@@ -1,6 +1,5 @@
 import type { Step } from '../attempt'
 import { say } from '../document'
-
 import type { Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
 import type { Scene, TechniqueRule } from './rules/rule'

@@ -1,9 +1,8 @@
 import { partOf } from '../model'
 import type { Circuit } from '../circuit'
-import type { Message } from '../document'
+import { type Message, say, within, messageOf } from '../document'
 import { noticeText, partOfKind, positionName } from '../parts'
 import type { Frame } from './order'
-import { say, within, messageOf } from '../document'
 
 /**
  * The complaint as a driver would put it: what was switched on, and what the loads then did. It names what the driver uses, and

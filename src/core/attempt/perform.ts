@@ -1,13 +1,11 @@
 import { findPart, findPieces, wireUp, type Wiring } from '../model'
 import { noticeAll } from '../board'
 import { type Circuit } from '../circuit'
-import type { Message } from '../document'
+import { type Message, say, messageOf } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
 import { boardOf, faultsLeft, latchedOf, type Bench } from './bench'
 import { meterOfFrame, type Order } from './order'
-import { say, messageOf } from '../document'
-
 import { cures, repairOf, repairsFor } from './repairs'
 import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
 

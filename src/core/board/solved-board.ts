@@ -1,6 +1,5 @@
 import type { NetworkSolver, OperatingPoint } from '../solve'
-import type { Board } from './board'
-import { segmentAmps } from './board'
+import { type Board, segmentAmps } from './board'
 
 /** Something switches to and fro without end: every phase of it, each solved, and the ids of the parts that do so. */
 export interface LimitCycle {

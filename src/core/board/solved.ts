@@ -1,13 +1,11 @@
 import { cached } from '../cache'
 import { copperArea, refOf, stateSignature, type Circuit, type CircuitState } from '../circuit'
-import type { Message } from '../document'
+import { type Message, say } from '../document'
 import type { Fault } from '../faults'
 import { modelOf } from '../model'
 import { burns, meltsAbove, type At, type Notice } from '../parts'
 import { Solver, type Network, type OperatingPoint } from '../solve'
 import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
-import { say } from '../document'
-
 import { SolvedBoard } from './solved-board'
 
 export interface UnsolvedBoard {

@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { aftermath, noticeAll, solveBoard, type SolvedBoard } from '.'
 import type { Circuit, CircuitState } from '../circuit'
 import type { Fault } from '../faults'
-import { Expectations } from '../instruments'
-import { workshopMeter } from '../instruments'
+import { Expectations, workshopMeter } from '../instruments'
 import { demoCircuit, stateOf } from '../../../test/demo'
 
 function solve(circuit: Circuit, state: string | CircuitState, faults: readonly Fault[] = []): SolvedBoard {

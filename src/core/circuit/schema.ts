@@ -1,6 +1,4 @@
-import { coded } from '../document'
-import { say } from '../document'
-
+import { coded, say } from '../document'
 import { z } from 'zod'
 import { accesses, isPartKind, partKinds } from '../parts'
 import { stateSchema, terminalRef } from './state'

@@ -1,6 +1,4 @@
-import { coded } from '../document'
-import { say } from '../document'
-
+import { coded, say } from '../document'
 import { z } from 'zod'
 import { partOfKind } from '../parts'
 import type { Part } from './schema'

@@ -2,7 +2,7 @@ import type { SolvedBoard } from '../board'
 import { firstSource, systemOf, type Circuit } from '../circuit'
 import { wireUp } from '../model'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
-import type { Message } from '../document'
+import { type Message, say, figures, type Words } from '../document'
 import {
   instrumentOf,
   scaleWord,
@@ -15,7 +15,6 @@ import {
 import { brightness, brightnessScale, partOfKind } from '../parts'
 import { formatQuantity } from '../quantity'
 import { answerKey, boardOfKey, isApart, passing, type StateKey } from '../readings'
-import { say, figures, type Words } from '../document'
 
 /** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
 export const sorts = {

@@ -1,6 +1,5 @@
 import type { z } from 'zod'
 import { say } from './message'
-
 import { problemsOf, type Read } from './problem'
 
 export type Stored = Readonly<Record<string, unknown>>

@@ -1,6 +1,5 @@
 import type { z } from 'zod'
-import { uncoded, type Message } from './message'
-import { say } from './message'
+import { uncoded, type Message, say } from './message'
 
 /** What was wrong and what would be accepted, as a message, and where in the document. */
 export interface Problem extends Message {

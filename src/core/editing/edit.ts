@@ -2,8 +2,7 @@ import { z } from 'zod'
 import { partOfKind, presetsOf } from '../parts'
 import { readCircuit } from './read'
 import { circuitSchema, type Circuit, liftChoice, liftWords, upgradeDocument } from '../circuit'
-import { coded, door, problemsOf, type Problem, messageSchema, type Message } from '../document'
-import { say } from '../document'
+import { coded, door, problemsOf, type Problem, messageSchema, type Message, say } from '../document'
 
 /** What was done, for the history; text is of before there were messages. */
 const labelSchema = z.union([messageSchema, z.string().max(200)])

@@ -1,6 +1,4 @@
-import { problemsOf, type Message, within, messageOf, verbatim } from '../document'
-import { say } from '../document'
-
+import { problemsOf, type Message, within, messageOf, verbatim, say } from '../document'
 import { systemOf, type Circuit } from '../circuit'
 import { partOfKind, readParameters, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'

@@ -1,8 +1,6 @@
 import { partOfKind, readParameters } from '../parts'
 import { circuitSchema, type Circuit, type Part, upgradeDocument } from '../circuit'
-import { problemsOf, writePath, type Problem, type Read } from '../document'
-import { say } from '../document'
-
+import { problemsOf, writePath, type Problem, type Read, say } from '../document'
 import { findIslands } from '../solve'
 import { wireUp } from '../model'
 

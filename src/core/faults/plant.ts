@@ -1,8 +1,6 @@
 import { findPart, spareSegments } from '../model'
 import { splitRef, type Circuit } from '../circuit'
-import type { Problem } from '../document'
-import { say, messageOf, type Message } from '../document'
-
+import { type Problem, say, messageOf, type Message } from '../document'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
 import { catalogue, coldOf, faultOfKind, severityOf, type FaultKind } from './catalogue'
 import type { Fault } from './fault'

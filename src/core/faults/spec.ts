@@ -1,10 +1,8 @@
 import type { Circuit } from '../circuit'
 import { partOfKind } from '../parts'
 import { parseQuantity } from '../quantity'
-import type { Message } from '../document'
+import { type Message, say } from '../document'
 import { faultKinds, faultOfKind } from './catalogue'
-import { say } from '../document'
-
 import { faultSchema, type Fault } from './fault'
 import { checkFault, faultsOf, partnersOf } from './plant'
 

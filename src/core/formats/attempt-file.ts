@@ -23,7 +23,7 @@ import {
 import { readCircuit } from '../editing'
 import { wireUp } from '../model'
 import { type Circuit } from '../circuit'
-import { problemsOf, type Message, type Problem, type Read, messageOf } from '../document'
+import { problemsOf, type Message, type Problem, type Read, messageOf, say } from '../document'
 import { faultKinds, readFaultSpec, type Fault } from '../faults'
 import {
   findInstrument,
@@ -36,7 +36,6 @@ import {
   type InstrumentKey,
 } from '../instruments'
 import { brightnessScale } from '../parts'
-import { say } from '../document'
 
 const stateName = z.union([z.string().max(80), arrangementSchema])
 

@@ -1,6 +1,4 @@
-import type { Problem, Read } from '../document'
-import { say } from '../document'
-
+import { type Problem, type Read, say } from '../document'
 import { circuitFormat, circuitVersion, type Circuit } from '../circuit'
 import { readCircuit, nextId } from '../editing'
 import { kneeVolts } from '../parts/curve-diode'

@@ -1,6 +1,4 @@
-import type { Message, Problem, Read } from '../document'
-import { say } from '../document'
-
+import { type Message, type Problem, type Read, say } from '../document'
 import { junctionLaw } from '../parts/junction'
 import type { Element, Network } from '../solve'
 

@@ -1,6 +1,5 @@
 import type { DropRow } from '../readings'
 import { say, messageOf } from '../document'
-
 import type { Shown } from './procedure'
 import type { Side, Stand } from './stand'
 

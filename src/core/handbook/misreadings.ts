@@ -10,7 +10,6 @@ import {
 } from '../instruments'
 import { glows } from './measure'
 import { say } from '../document'
-
 import type { Shown } from './procedure'
 import { Stand } from './stand'
 

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
-
 import { checkFault } from '../faults'
 import { tell } from '../words'
 import { cautionKeys, endOf, outcomeOf, procedures, Stand, walkThrough, type Procedure } from '.'

@@ -1,5 +1,4 @@
-import { figures } from '../document'
-import type { Words } from '../document'
+import { figures, type Words } from '../document'
 import { fuseTable, lampTable, sectionTable } from '../parts'
 import { ampacity, sections } from '../workshop'
 

@@ -1,7 +1,5 @@
-import type { Message } from '../document'
+import { type Message, say } from '../document'
 import { fuseColdOhms, type FuseType } from '../parts'
-import { say } from '../document'
-
 import { accuracy, autorange, type MeterType } from './meter'
 
 /** What millivolts across a fuse say about its amps. */

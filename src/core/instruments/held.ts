@@ -1,10 +1,9 @@
 import { findPart, type Point, type Wiring } from '../model'
 import { z } from 'zod'
 import type { Circuit } from '../circuit'
-import type { Message } from '../document'
+import { type Message, say, type Words } from '../document'
 import { partOfKind } from '../parts'
 import type { Clamped } from './clamp'
-import { say, type Words } from '../document'
 
 const name = z.string().max(20)
 

@@ -1,7 +1,6 @@
 import { z } from 'zod'
-import { coded, type Words, messageOf } from '../document'
+import { coded, type Words, messageOf, say } from '../document'
 import { workshopMeter, type MeterType } from './meter'
-import { say } from '../document'
 
 /** Meters that a school may have, by what their leaflets say of them; common practice, no source. */
 export const meters: readonly { readonly id: string; readonly title: Words; readonly meter: MeterType }[] = [

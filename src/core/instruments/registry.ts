@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { coded, type Message, messageOf } from '../document'
+import { coded, type Message, messageOf, say } from '../document'
 import { Registry } from '../registry'
 import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
@@ -14,7 +14,6 @@ import { ledProbe, loadLamp, testLamp } from './kinds/lamps'
 import { continuity, ohms } from './kinds/ohms'
 import { scan } from './kinds/scan'
 import { volts } from './kinds/volts'
-import { say } from '../document'
 
 /** Every instrument there is, in the order of the bag. A new one is its file and its line here. */
 const all = [

@@ -2,10 +2,8 @@ import { z } from 'zod'
 import { frameSchema } from '../attempt'
 import { circuitSchema } from '../circuit'
 import { readCircuit } from '../editing'
-import { coded, problemsOf, type Read } from '../document'
+import { coded, problemsOf, type Read, say } from '../document'
 import { checkFault, faultSchema } from '../faults'
-import { say } from '../document'
-
 import { scriptSchema } from './script'
 
 export const lessonFormat = 'brachyon-lesson'

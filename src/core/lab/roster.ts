@@ -1,6 +1,5 @@
 import papaparse from 'papaparse'
-import type { Problem } from '../document'
-import { say } from '../document'
+import { type Problem, say } from '../document'
 
 /** A file as it was chosen: its name and its text. */
 export interface RosterFile {

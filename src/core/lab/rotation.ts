@@ -1,5 +1,4 @@
-import type { Message } from '../document'
-import { say } from '../document'
+import { type Message, say } from '../document'
 
 /** A bench in the workshop with what is planted there for the day. */
 export interface Stand {

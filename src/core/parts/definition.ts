@@ -1,6 +1,4 @@
-import { coded, type Message, type Words, type Code, messageOf } from '../document'
-import { say } from '../document'
-
+import { coded, type Message, type Words, type Code, messageOf, say } from '../document'
 import { z } from 'zod'
 import type { Law } from '../solve'
 import type { Unit } from '../quantity'

@@ -1,5 +1,4 @@
-import type { Message } from '../document'
-import { say } from '../document'
+import { type Message, say } from '../document'
 
 /** What a module's condition may refer to: switched inputs are true or false, signals are volts. */
 export type Facts = Readonly<Record<string, boolean | number>>

@@ -1,6 +1,4 @@
-import type { Message } from '../document'
-import { say } from '../document'
-
+import { type Message, say } from '../document'
 import { areaOfGauge } from './gauge'
 import type { Unit } from './format'
 

@@ -1,5 +1,4 @@
-import { figures, say, messageOf, type Message } from '../document'
-import type { Words } from '../document'
+import { figures, say, messageOf, type Message, type Words } from '../document'
 import { formatQuantity } from '../quantity'
 import {
   volts,

@@ -1,5 +1,4 @@
-import { type Words } from '../document'
-import type { Message } from '../document'
+import { type Words, type Message } from '../document'
 import { cached } from '../cache'
 import { modelOf, runsOf, walkPaths, wireUp, type Stride, type Walk } from '../model'
 import { refOf, type Circuit, type CircuitState } from '../circuit'

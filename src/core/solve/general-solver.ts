@@ -1,6 +1,5 @@
 import type { KeyOf } from '../../messages/codes'
 import { say } from '../document'
-
 import type { CurveValue, Element, Network } from './element'
 import { findIslands } from './islands'
 import { SparseLU } from './sparse/lu'

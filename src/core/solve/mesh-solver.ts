@@ -1,6 +1,5 @@
 import type { KeyOf } from '../../messages/codes'
 import { say } from '../document'
-
 import { compileNetwork } from './compiled'
 import type { CurveValue, Law, Network } from './element'
 import { slicesOf } from './memory'

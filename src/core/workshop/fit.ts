@@ -1,6 +1,4 @@
-import type { Message } from '../document'
-import { say, type Words } from '../document'
-
+import { type Message, say, type Words } from '../document'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { solveBoard } from '../board'
 import { wireUp } from '../model'

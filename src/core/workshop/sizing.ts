@@ -1,7 +1,5 @@
 import { findPart } from '../model'
-import type { Message } from '../document'
-import { say, messageOf, type Words } from '../document'
-
+import { type Message, say, messageOf, type Words } from '../document'
 import type { Circuit, CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { limitSetFor, stateKey, type StateKey, isolatedRows } from '../readings'

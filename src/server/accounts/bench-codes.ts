@@ -1,6 +1,5 @@
 import { randomInt } from 'node:crypto'
 import { say } from '../../core/document'
-
 import type { Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import { checkPassword, hashPassword } from './password-threads'

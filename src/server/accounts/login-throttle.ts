@@ -1,5 +1,4 @@
 import { say } from '../../core/document'
-
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
 

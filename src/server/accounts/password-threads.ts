@@ -2,7 +2,6 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { say } from '../../core/document'
-
 import { HttpError } from '../http/http-error'
 import type { PasswordTask } from './password-tasks'
 

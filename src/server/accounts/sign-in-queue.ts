@@ -1,7 +1,6 @@
 import type { Request, RequestHandler } from 'express'
 import { ipKeyGenerator } from 'express-rate-limit'
 import { say } from '../../core/document'
-
 import type { Database } from '../database'
 import { HttpError } from '../http/http-error'
 import { deviceSource } from './devices'

@@ -8,9 +8,8 @@ import {
   type User,
   type VersionList,
 } from '../../contract'
-import { readCircuit } from '../../core/editing'
+import { readCircuit, type Edit } from '../../core/editing'
 import { type Circuit } from '../../core/circuit'
-import type { Edit } from '../../core/editing'
 import { addCircuit, checkFaults, editCircuit, loadCircuit, shelveLike } from './circuits'
 import type { Database, Queries } from '../database'
 import { tellFor } from '../words'

@@ -1,7 +1,6 @@
 import { z } from 'zod'
-import { say } from '../../core/document'
+import { say, problemsOf, type Message } from '../../core/document'
 import { type Failure } from '../../contract'
-import { problemsOf, type Message } from '../../core/document'
 import { DatabaseFailure, type Trouble } from '../database'
 import { HttpError } from './http-error'
 

@@ -1,7 +1,6 @@
 import type { Request, Response } from 'express'
 import { createSession, type Session } from 'better-sse'
 import { say } from '../../core/document'
-
 import { sessionOf, userOf } from '../accounts/routes'
 import { endedChannel, standingSessions } from '../accounts/sessions'
 import type { Database } from '../database'

@@ -1,5 +1,4 @@
-import { writePath, type Problem } from '../../core/document'
-import { say } from '../../core/document'
+import { writePath, type Problem, say } from '../../core/document'
 
 /** A character that neither database nor JSON can keep: NUL, or half of a surrogate pair. */
 // eslint-disable-next-line no-control-regex

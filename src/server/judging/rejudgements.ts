@@ -1,5 +1,4 @@
 import { say } from '../../core/document'
-
 import { judgedSchema, type JudgedAttempt } from '../../core/assessment'
 import type { Database, Queries } from '../database'
 import { loadOrder, loadSteps } from '../orders/orders'

@@ -1,5 +1,4 @@
 import { say } from '../../core/document'
-
 import { forgetClaims } from '../accounts/cards'
 import { forgetDevices } from '../accounts/devices'
 import { forgetIdentities } from '../accounts/directory'

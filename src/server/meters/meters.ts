@@ -1,5 +1,4 @@
-import type { Message } from '../../core/document'
-import { say } from '../../core/document'
+import { type Message, say } from '../../core/document'
 import { type MeterAnswer, type Meters, type NewMeter, type ReadMeter, type User } from '../../contract'
 import type { Queries } from '../database'
 import { loadOwn } from '../orders/desk'

@@ -1,7 +1,6 @@
-import { say, messageOf } from '../../core/document'
+import { say, messageOf, type Message } from '../../core/document'
 import { type MeterAnswer, type ReadMeter } from '../../contract'
 import type { StoredReading } from '../../core/attempt'
-import type { Message } from '../../core/document'
 import { instrumentOf, type InstrumentKey } from '../../core/instruments'
 import { formatQuantity } from '../../core/quantity'
 import { Line, MeterTrouble } from './line'

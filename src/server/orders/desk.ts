@@ -1,4 +1,4 @@
-import { say } from '../../core/document'
+import { say, type Message } from '../../core/document'
 import { type Desk, type DeskAction, type Taken, type User } from '../../contract'
 import {
   asSeen,
@@ -10,8 +10,6 @@ import {
   type Step,
   type StepOf,
 } from '../../core/attempt'
-
-import type { Message } from '../../core/document'
 import { often, DatabaseFailure, type Database, type Queries } from '../database'
 import { hintOf, prepared } from '../judging'
 import { tellFloor } from '../floor/floor'

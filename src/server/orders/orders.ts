@@ -1,6 +1,5 @@
 import { LRUCache } from 'lru-cache'
-import { say } from '../../core/document'
-
+import { say, type Read } from '../../core/document'
 import { rubricDoor, type Rubric } from '../../core/assessment'
 import {
   frameDoor,
@@ -14,7 +13,6 @@ import {
 } from '../../core/attempt'
 import { readCircuit } from '../../core/editing'
 import { type Circuit } from '../../core/circuit'
-import type { Read } from '../../core/document'
 import type { Fault } from '../../core/faults'
 import { often, type Database, type Queries } from '../database'
 import { HttpError } from '../http/http-error'

@@ -1,6 +1,6 @@
 import { createChannel, type Session } from 'better-sse'
 import type { z } from 'zod'
-import { say } from '../../core/document'
+import { say, type Message } from '../../core/document'
 import {
   type Answer,
   type Asked,
@@ -9,7 +9,6 @@ import {
   type Spread,
   type User,
 } from '../../contract'
-import type { Message } from '../../core/document'
 import type { Database } from '../database'
 import { HttpError } from '../http/http-error'
 

@@ -3,11 +3,9 @@ import { fileURLToPath } from 'node:url'
 import { LRUCache } from 'lru-cache'
 import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
-import { say } from '../../core/document'
-
+import { say, type Message } from '../../core/document'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { Bench, Frame, Order, Performed } from '../../core/attempt'
-import type { Message } from '../../core/document'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type {

@@ -1,9 +1,7 @@
 import { loadWords, tell } from '../words'
 import type { z } from 'zod'
 import { failureSchema, type Failure } from '../../contract/failure'
-import { say } from '../../core/document'
-
-import type { Message } from '../../core/document'
+import { say, type Message } from '../../core/document'
 import { noteBuild } from './build'
 
 /** A request that the server refused, or that never reached it (`status` 0). */

@@ -1,7 +1,6 @@
 import type { z } from 'zod'
 import { progressedSchema } from '../../contract/progress'
 import { say } from '../../core/document'
-
 import { noteBuild } from './build'
 import { RequestFailure } from './client'
 

@@ -1,5 +1,4 @@
 import { say } from '../../document'
-
 import { partOfKind } from '../../parts'
 import type { Circuit } from '../../circuit'
 import { refuse, type Built } from './arrangement'

@@ -1,5 +1,4 @@
 import { say } from '../../document'
-
 import { partOfKind } from '../../parts'
 import type { Circuit, CircuitPath } from '../../circuit'
 import { endsOf, kindOf, neighbourOf, partIn, prune, refuse, type Built } from './arrangement'

@@ -1,6 +1,5 @@
 import { kindOfPins, mostPins, modulePins, partOfKind, pinsOf, readParameters, type Pins } from '../../parts'
 import { say, messageOf } from '../../document'
-
 import type { Circuit } from '../../circuit'
 import { endsOf, refuse, type Built } from './arrangement'
 

@@ -1,5 +1,4 @@
 import { say } from '../../document'
-
 import type { Circuit, CircuitState } from '../../circuit'
 import { refuse, type Built } from './arrangement'
 

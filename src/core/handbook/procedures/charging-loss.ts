@@ -1,6 +1,5 @@
 import { across, big } from '../measure'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { partOfKind } from '../../parts'

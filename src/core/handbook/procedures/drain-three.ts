@@ -1,7 +1,6 @@
 import { partOfKind } from '../../parts'
 import { fuseAmps } from '../amps'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { walkPaths } from '../../model'

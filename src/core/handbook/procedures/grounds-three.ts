@@ -1,6 +1,5 @@
 import { big, does, piecesOf, sideLoss } from '../measure'
 import { say } from '../../document'
-
 import type { Procedure } from '../procedure'
 import type { Stand } from '../stand'
 import { loaded } from './paths'

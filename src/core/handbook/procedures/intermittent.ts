@@ -1,7 +1,6 @@
 import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { loaded } from './paths'

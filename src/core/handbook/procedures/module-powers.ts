@@ -1,7 +1,6 @@
 import { walkPaths, type Walk } from '../../model'
 import { type Circuit } from '../../circuit'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { isAbout } from './paths'

@@ -1,6 +1,5 @@
 import { big, does, piecesOf, sideLoss, source, across } from '../measure'
 import { say, messageOf } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { withKind } from './paths'

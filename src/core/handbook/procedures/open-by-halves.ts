@@ -1,6 +1,5 @@
 import { alone, does, glows, isLit } from '../measure'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import type { DropRow } from '../../readings'

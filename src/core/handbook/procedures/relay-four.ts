@@ -1,5 +1,4 @@
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { withKind } from './paths'

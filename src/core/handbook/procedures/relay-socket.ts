@@ -1,7 +1,6 @@
 import { walkPaths } from '../../model'
 import { partOfKind } from '../../parts'
 import { say, messageOf, verbatim, type Message } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { isAbout, withKind } from './paths'

@@ -4,7 +4,6 @@ import { partOfKind } from '../../parts'
 import type { CircuitState } from '../../circuit'
 import { glows, isLit } from '../measure'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Stand } from '../stand'
 import { loaded } from './paths'

@@ -1,6 +1,5 @@
 import { big, does, sideLoss } from '../measure'
 import { say } from '../../document'
-
 import type { Procedure, Shown } from '../procedure'
 import type { Side, Stand } from '../stand'
 import { loaded } from './paths'

@@ -2,7 +2,6 @@ import { readAmps, type Jack } from '../ammeter'
 import { ohmsAcross } from '../attach'
 import { defineInstrument } from '../instrument'
 import { say, figures } from '../../document'
-
 import { across, ampsSpread, around, blewSigns, byFactor, connection, gaps, openLoop, volts } from './common'
 
 const jackOf = (key: string | undefined): Jack => (key === 'amps' ? 'A' : key === 'milli' ? 'mA' : 'V')

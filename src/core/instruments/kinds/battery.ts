@@ -2,7 +2,6 @@ import { testBattery } from '../connect'
 import { formatQuantity } from '../../quantity'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-
 import { amps, around, byFifth, nothing, volts } from './common'
 
 /** Half the cold-cranking rating for fifteen seconds. */

@@ -5,7 +5,6 @@ import { partOfKind } from '../../parts'
 import type { SolvedBoard } from '../../board'
 import { defineInstrument, noEffects, type Instrument, type Reading, type Use } from '../instrument'
 import { say } from '../../document'
-
 import { nothing, partsWith } from './common'
 
 const drag = ['slack', 'firm'] as const

@@ -2,7 +2,6 @@ import { partOfKind } from '../../parts'
 import { acClamp, clampAmps, dcClamp, readClamp, type ClampType } from '../clamp'
 import { defineInstrument, noEffects, type Instrument } from '../instrument'
 import { say } from '../../document'
-
 import { ampsSpread, around, byFactor, nothing, showAmps } from './common'
 
 /** A clamp: what all conductors in its jaws carry together, along its arrow. */

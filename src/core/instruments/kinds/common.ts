@@ -1,14 +1,13 @@
 import { partOf, type Wiring } from '../../model'
 import { type SolvedBoard } from '../../board'
 import { systemOf, type Circuit } from '../../circuit'
-import type { Message } from '../../document'
+import { type Message, say, messageOf } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
 import { outFor } from '../attach'
 import type { Connected } from '../connect'
 import type { Held, Place } from '../held'
 import { noEffects, type Connection, type Interval, type Reading, type Use } from '../instrument'
-import { say, messageOf } from '../../document'
 
 /** The two nodes, and what is out while they are bridged. Jaws join nothing. */
 export function across({ place }: Pick<Use, 'place'>): {

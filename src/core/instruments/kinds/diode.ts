@@ -2,7 +2,6 @@ import { partOfKind } from '../../parts'
 import { readDiode } from '../diode-test'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-
 import { across, around, byFifth, openLoop, pieces } from './common'
 
 /** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */

@@ -4,7 +4,6 @@ import { expectedVolts } from '../expected'
 import { ampsByFuse } from '../fuse-table'
 import { defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-
 import { readVolts, voltsAccuracy } from '../voltmeter'
 import { across, amps, around, byFactor, nothing } from './common'
 

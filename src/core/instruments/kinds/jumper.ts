@@ -3,7 +3,6 @@ import { ohmsAcross } from '../attach'
 import { systemOf } from '../../circuit'
 import { type Instrument, defineInstrument, noEffects, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
-
 import {
   across,
   amps,

@@ -3,7 +3,6 @@ import { brightness, brightnessScale } from '../../parts'
 import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
 import { defineInstrument, type Instrument, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
-
 import { across, amps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, volts } from './common'
 
 const told = (reading: LampReading): Reading => ({

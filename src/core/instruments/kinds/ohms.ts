@@ -1,7 +1,6 @@
 import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
 import { say } from '../../document'
-
 import { across, around, byFactor, byWord, openLoop, pieces } from './common'
 
 /** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */

@@ -5,7 +5,6 @@ import { expectedVolts } from '../expected'
 import { defineInstrument, noEffects } from '../instrument'
 import { toCount } from '../meter'
 import { say, figures } from '../../document'
-
 import { loadedVolts, readVolts, voltsAccuracy } from '../voltmeter'
 import { across, around, blewSigns, byFifth, connection, openLoop, pieces, pointsToGround } from './common'
 

@@ -1,7 +1,6 @@
 import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../../document'
-
 import { amps, nothing, volts, type Belief, type Choice, type Scene } from './belief'
 
 const called = ({ circuit }: Scene, id: string): string => {

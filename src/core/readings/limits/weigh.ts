@@ -1,7 +1,5 @@
-import type { Message } from '../../document'
+import { type Message, say } from '../../document'
 import type { Balance, DropRow } from '../key'
-import { say } from '../../document'
-
 import type { LimitSet, LimitVerdict } from './limit-set'
 
 /** One loss against what is allowed, volts. */

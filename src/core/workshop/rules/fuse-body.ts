@@ -1,7 +1,6 @@
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { say } from '../../document'
-
 import type { Rule } from './rule'
 
 /** A rating that no fuse of this body is made for. */

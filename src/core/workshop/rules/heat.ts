@@ -2,7 +2,6 @@ import { partOf } from '../../model'
 import { formatPlain } from '../../quantity'
 import { partOfKind } from '../../parts'
 import { say } from '../../document'
-
 import type { Rule } from './rule'
 
 /** A resistor that must shed more than it is made for. */

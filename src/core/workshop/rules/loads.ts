@@ -3,7 +3,6 @@ import { looseLoads } from '../../editing'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { say } from '../../document'
-
 import type { Rule } from './rule'
 
 /** A fuse that carries more than its rating in this state, or has melted. */

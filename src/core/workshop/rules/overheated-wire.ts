@@ -1,7 +1,6 @@
 import { copperArea } from '../../circuit'
 import { overheats } from '../../parts'
 import { say } from '../../document'
-
 import type { Rule } from './rule'
 
 /** A conductor that carries what nothing stops: its insulation smokes in seconds, and then it melts. */

@@ -3,7 +3,6 @@ import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
 import { ampacity, sections } from '../ampacity'
 import { say } from '../../document'
-
 import type { Rule, Workpiece } from './rule'
 
 /** A maker's feed from the battery to the fuse box: heavy, short, and left unfused (common practice, no source). */

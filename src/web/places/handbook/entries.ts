@@ -1,7 +1,6 @@
 import { t, tell } from '../../words'
 import type { Words } from '../../../core/document'
 import { ruleWords, techniqueRules, type TechniqueRule } from '../../../core/assessment'
-
 import {
   calculators,
   cautionKeys,

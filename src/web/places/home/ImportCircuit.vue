@@ -6,10 +6,8 @@ import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { madeSchema } from '../../../contract/lists'
-import { say } from '../../../core/document'
-
+import { say, type Problem, type Words } from '../../../core/document'
 import type { Circuit } from '../../../core/circuit'
-import type { Problem, Words } from '../../../core/document'
 import { messageOf, RequestFailure, send } from '../../api/client'
 
 /** Drawing and reading bring the engine: they come when there is a file. */

@@ -1,9 +1,7 @@
-import type { Words } from '../../../core/document'
+import { type Words, type Problem, say } from '../../../core/document'
 import { looseLoads } from '../../../core/editing'
 import { type Circuit } from '../../../core/circuit'
-import type { Problem } from '../../../core/document'
 import { formatFor } from '../../../core/formats'
-import { say } from '../../../core/document'
 
 export type FileRead =
   | { readonly ok: true; readonly circuit: Circuit; readonly from: Words; readonly open: readonly Problem[] }

@@ -1,5 +1,4 @@
 import { say } from '../../../document'
-
 import type { LimitSet } from '../limit-set'
 import { sides, weigh } from '../weigh'
 
