@@ -198,86 +198,84 @@ import { t } from '../../words'
 </template>
 `
 
+interface Own {
+  /** Where the newcomer's file goes, under `src/core`. */
+  readonly folder: string
+  readonly text: string
+  readonly registry: string
+  /** The line of the registry that its import is put before, and that its name is. */
+  readonly imports: string
+  readonly lists: string
+}
+const own: Readonly<Record<Exclude<Recipe, 'a place'>, Own>> = {
+  'a part': {
+    folder: 'parts',
+    text: part,
+    registry: 'parts/registry.ts',
+    imports: 'import { resistor }',
+    lists: '  resistor,',
+  },
+  'a fault': {
+    folder: 'faults/kinds',
+    text: fault,
+    registry: 'faults/catalogue.ts',
+    imports: 'import { stuckOpen }',
+    lists: '  stuckOpen,',
+  },
+  'an instrument': {
+    folder: 'instruments/kinds',
+    text: instrument,
+    registry: 'instruments/registry.ts',
+    imports: 'import { benchRelay,',
+    lists: '  benchRelay,',
+  },
+  'a technique rule': {
+    folder: 'assessment/rules/kinds',
+    text: rule,
+    registry: 'assessment/rules/registry.ts',
+    imports: 'import { samePoint }',
+    lists: '  samePoint,',
+  },
+  'a limit set': {
+    folder: 'readings/limits/kinds',
+    text: limitSet,
+    registry: 'readings/limits/registry.ts',
+    imports: 'import { flat }',
+    lists: '  flat,',
+  },
+  'a file format': {
+    folder: 'formats/kinds',
+    text: format,
+    registry: 'formats/registry.ts',
+    imports: 'import { netlist }',
+    lists: '',
+  },
+  'a procedure': {
+    folder: 'handbook/procedures',
+    text: procedure,
+    registry: 'handbook/procedures/registry.ts',
+    imports: 'import { proof }',
+    lists: '  proof,',
+  },
+  'a calculator': {
+    folder: 'handbook/calculators',
+    text: calculator,
+    registry: 'handbook/calculators/registry.ts',
+    imports: 'import { ohm }',
+    lists: '  ohm,',
+  },
+}
+
 /** Each newcomer's own file and its line in a registry, and nothing else: it is not whole yet. */
 function addAll(): void {
-  const add = (recipe: Recipe, file: string, text: string, registry: string, at: string, entry: string) => {
-    write(recipe, file, text)
-    line(recipe, registry, at, `import { newcomer } from '${entry}'\n`)
+  for (const [recipe, { folder, text, registry, imports, lists }] of Object.entries(own) as [Recipe, Own][]) {
+    const list = `src/core/${registry}`
+    write(recipe, `src/core/${folder}/newcomer.ts`, text)
+    line(recipe, list, imports, `import { newcomer } from './${relative(dirname(registry), folder)}newcomer'`)
+    if (lists) line(recipe, list, lists, '  newcomer,')
+    // Formats stand in one line.
+    else write(recipe, list, read(list).replace('= [readingsCsv,', '= [newcomer, readingsCsv,'))
   }
-  const core = 'src/core'
-  add(
-    'a part',
-    `${core}/parts/newcomer.ts`,
-    part,
-    `${core}/parts/registry.ts`,
-    'import { resistor }',
-    './newcomer',
-  )
-  line('a part', `${core}/parts/registry.ts`, '  resistor,', '  newcomer,')
-  add(
-    'a fault',
-    `${core}/faults/kinds/newcomer.ts`,
-    fault,
-    `${core}/faults/catalogue.ts`,
-    'import { stuckOpen }',
-    './kinds/newcomer',
-  )
-  line('a fault', `${core}/faults/catalogue.ts`, '  stuckOpen,', '  newcomer,')
-  add(
-    'an instrument',
-    `${core}/instruments/kinds/newcomer.ts`,
-    instrument,
-    `${core}/instruments/registry.ts`,
-    'import { benchRelay,',
-    './kinds/newcomer',
-  )
-  line('an instrument', `${core}/instruments/registry.ts`, '  benchRelay,', '  newcomer,')
-  add(
-    'a technique rule',
-    `${core}/assessment/rules/kinds/newcomer.ts`,
-    rule,
-    `${core}/assessment/rules/registry.ts`,
-    'import { samePoint }',
-    './kinds/newcomer',
-  )
-  line('a technique rule', `${core}/assessment/rules/registry.ts`, '  samePoint,', '  newcomer,')
-  add(
-    'a limit set',
-    `${core}/readings/limits/kinds/newcomer.ts`,
-    limitSet,
-    `${core}/readings/limits/registry.ts`,
-    'import { flat }',
-    './kinds/newcomer',
-  )
-  line('a limit set', `${core}/readings/limits/registry.ts`, '  flat,', '  newcomer,')
-  add(
-    'a file format',
-    `${core}/formats/kinds/newcomer.ts`,
-    format,
-    `${core}/formats/registry.ts`,
-    'import { netlist }',
-    './kinds/newcomer',
-  )
-  const formats = `${core}/formats/registry.ts`
-  write('a file format', formats, read(formats).replace('= [readingsCsv,', '= [newcomer, readingsCsv,'))
-  add(
-    'a procedure',
-    `${core}/handbook/procedures/newcomer.ts`,
-    procedure,
-    `${core}/handbook/procedures/registry.ts`,
-    'import { proof }',
-    './newcomer',
-  )
-  line('a procedure', `${core}/handbook/procedures/registry.ts`, '  proof,', '  newcomer,')
-  add(
-    'a calculator',
-    `${core}/handbook/calculators/newcomer.ts`,
-    calculator,
-    `${core}/handbook/calculators/registry.ts`,
-    'import { ohm }',
-    './newcomer',
-  )
-  line('a calculator', `${core}/handbook/calculators/registry.ts`, '  ohm,', '  newcomer,')
   write('a place', 'src/web/places/newcomer/Newcomer.vue', place)
   line(
     'a place',
@@ -291,6 +289,8 @@ function addAll(): void {
     },`,
   )
 }
+/** `kinds/` where the file lies a folder below its registry. */
+const relative = (from: string, to: string): string => (from === to ? '' : `${to.slice(from.length + 1)}/`)
 
 /** A command in the copy. @throws Error with what it wrote, where it fails */
 function run(...line: string[]): void {
@@ -335,11 +335,11 @@ function missing(): ReadonlyMap<string, readonly string[]> {
     // It ends with an error where something is missing: the report says what.
   }
   const report = JSON.parse(readFileSync(out, 'utf8')) as Report
-  const own = report.testResults
+  const tests = report.testResults
     .flatMap(({ assertionResults }) => assertionResults)
     .filter(({ title }) => title.includes(' is whole'))
   return new Map(
-    own.map(({ title, failureMessages }) => [
+    tests.map(({ title, failureMessages }) => [
       title.slice(0, title.indexOf(' is whole')),
       failureMessages
         .join('\n')
@@ -423,8 +423,8 @@ it('says of each newcomer that is not whole which file to write what into, and i
     )
     const messages = [...files].filter((file) => file.startsWith('src/messages/') && file.endsWith('.json'))
     expect(messages.length, `${recipe}: ${messages.join()}`).toBe(2)
-    const own = [...(beside[recipe] ?? [])].filter((file) => !file.startsWith('src/messages/'))
-    expect(more.sort(), recipe).toEqual(own.sort())
+    const wanted = [...(beside[recipe] ?? [])].filter((file) => !file.startsWith('src/messages/'))
+    expect(more.sort(), recipe).toEqual(wanted.sort())
     console.log(`${recipe}: ${[...files].sort().join(', ')}`)
   }
 }, 600_000)

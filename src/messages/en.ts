@@ -1,50 +1,50 @@
-import assessment from './en/assessment.json'
-import attempt from './en/attempt.json'
-import board from './en/board.json'
-import calculators from './en/calculators.json'
-import cautions from './en/cautions.json'
-import circuit from './en/circuit.json'
-import diagnosis from './en/diagnosis.json'
-import document from './en/document.json'
-import faults from './en/faults.json'
-import formats from './en/formats.json'
-import handbook from './en/handbook.json'
-import instruments from './en/instruments.json'
-import lab from './en/lab.json'
-import parts from './en/parts.json'
-import procedures from './en/procedures.json'
-import quantity from './en/quantity.json'
-import quiz from './en/quiz.json'
-import readings from './en/readings.json'
-import rules from './en/rules.json'
-import school from './en/school.json'
-import solve from './en/solve.json'
-import tables from './en/tables.json'
-import time from './en/time.json'
-import workshop from './en/workshop.json'
-import uiAccount from './en/ui/account.json'
-import uiBench from './en/ui/bench.json'
-import uiClasses from './en/ui/classes.json'
-import uiCommon from './en/ui/common.json'
-import uiDays from './en/ui/days.json'
-import uiDesk from './en/ui/desk.json'
-import uiFloor from './en/ui/floor.json'
-import uiHandbook from './en/ui/handbook.json'
-import uiHome from './en/ui/home.json'
-import uiKeys from './en/ui/keys.json'
-import uiLedger from './en/ui/ledger.json'
-import uiLessons from './en/ui/lessons.json'
-import uiPaper from './en/ui/paper.json'
-import uiParts from './en/ui/parts.json'
-import uiPlant from './en/ui/plant.json'
-import uiReadings from './en/ui/readings.json'
-import uiReview from './en/ui/review.json'
-import uiRubric from './en/ui/rubric.json'
-import uiSchematic from './en/ui/schematic.json'
-import uiSheet from './en/ui/sheet.json'
-import uiShell from './en/ui/shell.json'
-import uiShow from './en/ui/show.json'
-import uiStores from './en/ui/stores.json'
+import assessment from './en/assessment.json' with { type: 'json' }
+import attempt from './en/attempt.json' with { type: 'json' }
+import board from './en/board.json' with { type: 'json' }
+import calculators from './en/calculators.json' with { type: 'json' }
+import cautions from './en/cautions.json' with { type: 'json' }
+import circuit from './en/circuit.json' with { type: 'json' }
+import diagnosis from './en/diagnosis.json' with { type: 'json' }
+import document from './en/document.json' with { type: 'json' }
+import faults from './en/faults.json' with { type: 'json' }
+import formats from './en/formats.json' with { type: 'json' }
+import handbook from './en/handbook.json' with { type: 'json' }
+import instruments from './en/instruments.json' with { type: 'json' }
+import lab from './en/lab.json' with { type: 'json' }
+import parts from './en/parts.json' with { type: 'json' }
+import procedures from './en/procedures.json' with { type: 'json' }
+import quantity from './en/quantity.json' with { type: 'json' }
+import quiz from './en/quiz.json' with { type: 'json' }
+import readings from './en/readings.json' with { type: 'json' }
+import rules from './en/rules.json' with { type: 'json' }
+import school from './en/school.json' with { type: 'json' }
+import solve from './en/solve.json' with { type: 'json' }
+import tables from './en/tables.json' with { type: 'json' }
+import time from './en/time.json' with { type: 'json' }
+import workshop from './en/workshop.json' with { type: 'json' }
+import uiAccount from './en/ui/account.json' with { type: 'json' }
+import uiBench from './en/ui/bench.json' with { type: 'json' }
+import uiClasses from './en/ui/classes.json' with { type: 'json' }
+import uiCommon from './en/ui/common.json' with { type: 'json' }
+import uiDays from './en/ui/days.json' with { type: 'json' }
+import uiDesk from './en/ui/desk.json' with { type: 'json' }
+import uiFloor from './en/ui/floor.json' with { type: 'json' }
+import uiHandbook from './en/ui/handbook.json' with { type: 'json' }
+import uiHome from './en/ui/home.json' with { type: 'json' }
+import uiKeys from './en/ui/keys.json' with { type: 'json' }
+import uiLedger from './en/ui/ledger.json' with { type: 'json' }
+import uiLessons from './en/ui/lessons.json' with { type: 'json' }
+import uiPaper from './en/ui/paper.json' with { type: 'json' }
+import uiParts from './en/ui/parts.json' with { type: 'json' }
+import uiPlant from './en/ui/plant.json' with { type: 'json' }
+import uiReadings from './en/ui/readings.json' with { type: 'json' }
+import uiReview from './en/ui/review.json' with { type: 'json' }
+import uiRubric from './en/ui/rubric.json' with { type: 'json' }
+import uiSchematic from './en/ui/schematic.json' with { type: 'json' }
+import uiSheet from './en/ui/sheet.json' with { type: 'json' }
+import uiShell from './en/ui/shell.json' with { type: 'json' }
+import uiShow from './en/ui/show.json' with { type: 'json' }
+import uiStores from './en/ui/stores.json' with { type: 'json' }
 
 /** Every file of messages, in English: its name begins the codes of what stands in it. */
 export const en = {

@@ -1,6 +1,6 @@
 import type { KeyOf } from '../../messages/codes'
 import { verbatim, type Words } from '../document'
-import cautions from '../../messages/en/cautions.json'
+import cautions from '../../messages/en/cautions.json' with { type: 'json' }
 import { instruments, settingsOf } from '../instruments'
 import { calculators } from './calculators/registry'
 import { procedures } from './procedures/registry'

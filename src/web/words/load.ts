@@ -1,4 +1,4 @@
-import start from '../../messages/start.json'
+import start from '../../messages/start.json' with { type: 'json' }
 
 export type Texts = Readonly<Record<string, string>>
 /** What signing in needs, and all the rest. */
