@@ -14,12 +14,12 @@ async function listen(page: Page) {
   return wire
 }
 
-/** The engine is known by a word of its own: what a part says of itself. */
+/** The engine is known by a value of one of its parts, which no message names. */
 async function bringsEngine(page: Page, scripts: ReadonlySet<string>): Promise<string[]> {
   const engine: string[] = []
   for (const url of scripts) {
     const text = await (await page.request.get(url)).text()
-    if (/Cold cranking|coldCranking/.test(text)) engine.push(url)
+    if (/signalPullOhms/.test(text)) engine.push(url)
   }
   return engine
 }
