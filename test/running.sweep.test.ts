@@ -98,7 +98,8 @@ describe('a school run as the manual says, in a fresh directory, by somebody wit
   afterAll(async () => {
     if (service) await stop()
     rmSync(place, { recursive: true, force: true })
-  })
+    // A service that is stopped in order takes its time on a machine that has other work.
+  }, 180_000)
 
   it('is installed and built by the lines of the manual', () => {
     const lines = blockWith('npm ci')
