@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import type { User } from '../contract'
 import type { Words } from '../core/document'
-import { english, formatter, teller } from '../core/words'
+import { english, formatter, teller, withDecimal } from '../core/words'
 import { byCode } from '../messages/codes'
 import { languages } from '../messages/languages'
 
@@ -20,7 +20,7 @@ export function tellFor({ language }: Pick<User, 'language'>): (words: Words) =>
       tag,
       smallTitles,
       format: formatter(tag, { ...english, ...textsOf(key) }),
-      number: (text) => text.replace(/(\d)\.(\d)/g, `$1${decimal}$2`),
+      number: (text) => withDecimal(text, decimal),
     })
     made.set(key, tell)
   }

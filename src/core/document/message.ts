@@ -80,8 +80,13 @@ export const writeWords = (words: readonly Message[]): string => JSON.stringify(
 
 /** The messages in a column of text; what was written there as prose is somebody’s own words. */
 export function readWords(text: string): readonly Message[] {
-  if (!text.startsWith('[')) return [verbatim(text)]
-  const read = z.array(messageSchema).safeParse(JSON.parse(text))
+  let written: unknown
+  try {
+    written = JSON.parse(text)
+  } catch {
+    return [verbatim(text)]
+  }
+  const read = z.array(messageSchema).safeParse(written)
   return read.success ? read.data : [verbatim(text)]
 }
 

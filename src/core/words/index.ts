@@ -2,7 +2,7 @@ import { byCode } from '../../messages/codes'
 import { en } from '../../messages/en'
 import { formatter, teller } from './tell'
 
-export { formatter, teller, type Values } from './tell'
+export { formatter, teller, withDecimal, type Values } from './tell'
 
 /** The English of every code. */
 export const english = byCode(en)

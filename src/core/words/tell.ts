@@ -42,6 +42,13 @@ export function teller({ format, number, named, tag, smallTitles }: Voice): (sai
   return tell
 }
 
+/** A decimal point; not that of a point’s name, such as K1.30, nor of a date. */
+const point = /(?<![\p{L}\d.,])(\d+)\.(\d+)(?![.\d])/gu
+
+/** The decimal sign of a language in a text whose numbers have a point, such as a display's. */
+export const withDecimal = (text: string, sign: '.' | ','): string =>
+  sign === '.' ? text : text.replace(point, `$1${sign}$2`)
+
 /** Fills the ICU texts of one language. */
 export function formatter(tag: string, texts: Readonly<Record<string, string>>): Voice['format'] {
   const formats = new Map<string, IntlMessageFormat>()

@@ -2,7 +2,7 @@ import { createI18n, type MessageContext } from 'vue-i18n'
 import { IntlMessageFormat } from 'intl-messageformat'
 import type { Code, NoCodes, Words } from '../../core/document'
 import * as quantity from '../../core/quantity'
-import { teller } from '../../core/words/tell'
+import { teller, withDecimal } from '../../core/words/tell'
 import { languages, type Language } from '../../messages/languages'
 import { loadTexts, type Part, type Texts } from './load'
 
@@ -119,12 +119,8 @@ export const within = (title: Words): string =>
 /** What a person has said, word for word, in the quotation marks of this language. */
 export const quoted = (said: string): string => language.quotes.join(said)
 
-/** A decimal point; not that of a point’s name, such as K1.30, nor of a date. */
-const inside = /(?<![\p{L}\d.,])(\d+)\.(\d+)(?![.\d])/gu
-
 /** The decimal sign of this language in a text whose numbers have a point, such as a display's. */
-export const localNumbers = (text: string): string =>
-  language.decimal === '.' ? text : text.replace(inside, `$1${language.decimal}$2`)
+export const localNumbers = (text: string): string => withDecimal(text, language.decimal)
 
 export const formatQuantity = (value: number, unit: quantity.Unit): string =>
   localNumbers(quantity.formatQuantity(value, unit))

@@ -131,6 +131,7 @@ describe('the records', () => {
     expect(faultWords(kept)).toMatch(/^W4 .*unterbrochen; X2 .*unterbrochen$/)
     expect(faultWords(kept)).toContain(circuit.parts.find(({ id }) => id === 'W4')!.name)
     // Records of before messages were kept.
-    expect(faultWords('X2 plug: open')).toBe('X2 plug: open')
+    for (const prose of ['X2 plug: open', '[X2] plug: open', '[1]', '12'])
+      expect(faultWords(prose)).toBe(prose)
   })
 })
