@@ -47,7 +47,7 @@ export function judging(line: (what: string, value: string) => void): void {
     const after = process.memoryUsage()
     const memory = (after.heapUsed + after.external - before.heapUsed - before.external) / 1e6
     line(
-      `judge ${name}: ${fresh.families.length} families, ${first.alive.length} left by the complaint`,
+      `judge ${name}: ${fresh.hypotheses.length} hypotheses, ${first.alive.length} left by the complaint`,
       [
         `prepared ${preparation.toFixed(0)} ms`,
         `best next test ${ranking.toFixed(0)} ms`,

@@ -155,10 +155,12 @@ describe('a counter-example', () => {
       },
     ]
     for (const { piece } of named) {
-      const fits = predictor.families.some(
-        (family) =>
-          family.pieces.includes(piece) &&
-          [...Array(4 * family.grid.length + 1).keys()].some((i) => admits(predictor, family, i / 4, facts)),
+      const fits = predictor.hypotheses.some(
+        (hypothesis) =>
+          hypothesis.pieces.includes(piece) &&
+          [...Array(4 * hypothesis.grid.length + 1).keys()].some((i) =>
+            admits(predictor, hypothesis, i / 4, facts),
+          ),
       )
       expect(fits, piece).toBe(true)
     }

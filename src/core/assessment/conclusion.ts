@@ -122,9 +122,9 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
 function named(belief: Belief, fault: Fault, kind: Fault['kind']): boolean {
   if (fault.kind === kind || faultOfKind(fault.kind).sameAs?.includes(kind)) return true
   return belief.alive.some(
-    ({ family }) =>
-      family.fault?.kind === kind &&
-      family.fault.part === fault.part &&
-      family.fault.segment === fault.segment,
+    ({ hypothesis }) =>
+      hypothesis.fault?.kind === kind &&
+      hypothesis.fault.part === fault.part &&
+      hypothesis.fault.segment === fault.segment,
   )
 }

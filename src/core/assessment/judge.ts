@@ -30,8 +30,8 @@ export function makeReady(predictor: Predictor, order: Order, prepared: Prepared
     // What whoever verifies the complaint will see.
     const seen = Object.fromEntries(noticeAll(shown).map(({ part, key }) => [part, key]))
     belief = stillAlive(belief, belief.with({ type: 'seen', state, conditions, seen }))
-    for (const { family } of belief.alive)
-      predictor.line(family, predictor.situation(state, conditions)).laid()
+    for (const { hypothesis } of belief.alive)
+      predictor.sweep(hypothesis, predictor.situation(state, conditions)).refined()
   }
   rankTests(belief, order.frame.bag, start, conditions)
 }

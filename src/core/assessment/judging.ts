@@ -16,7 +16,7 @@ import { faultOfKind } from '../faults'
 import {
   type Belief,
   rankTests,
-  sameFamily,
+  sameHypothesis,
   type Fact,
   type KeptBelief,
   type Measured,
@@ -30,7 +30,7 @@ import { judgeConclusion } from './conclusion'
 import { judgeEfficiency } from './efficiency'
 import { readingName, seenName } from './facts'
 import { conditionsOf, firstBelief, stillAlive } from './first'
-import { indistinctFrom } from './indistinct'
+import { ambiguityGroupOf } from './ambiguity-group'
 import { judgeInference, piecesIn } from './inference'
 import { marksOf } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
@@ -131,7 +131,7 @@ export class Judging {
     const evidence = evidenceOf(
       this.first,
       end,
-      indistinctFrom(end, order.planted, order.frame.bag, rubric.thresholds),
+      ambiguityGroupOf(end, order.planted, order.frame.bag, rubric.thresholds),
       order,
     )
     const { marks, total, of, uncapped } = marksOf(judgements, rubric, evidence)
@@ -318,7 +318,7 @@ export class Judging {
     const { order, belief, bench } = this
     this.atConclusion = belief
     const left = faultsLeft(order.circuit, order.planted, bench)
-    const indistinct = indistinctFrom(belief, left, order.frame.bag, this.rubric.thresholds)
+    const indistinct = ambiguityGroupOf(belief, left, order.frame.bag, this.rubric.thresholds)
     const [next] =
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
@@ -374,13 +374,15 @@ function evidenceOf(first: Belief, end: Belief, indistinct: ReadonlySet<string>,
 /** From what to what each planted fault could have been, by all readings. */
 const sizesOf = (belief: Belief, { planted }: Order): JudgedAttempt['sizes'] =>
   planted.flatMap((fault) => {
-    const alive = belief.alive.find(({ family }) => family.fault && sameFamily(family.fault, fault))
+    const alive = belief.alive.find(
+      ({ hypothesis }) => hypothesis.fault && sameHypothesis(hypothesis.fault, fault),
+    )
     const size = alive && belief.sizeOf(alive)
     const definition = faultOfKind(fault.kind)
     if (!size || !definition.severity) return []
     return [
       {
-        piece: alive.family.pieces[0]!,
+        piece: alive.hypothesis.pieces[0]!,
         title: messageOf(definition.title),
         from: size[0],
         to: size[1],

@@ -2,7 +2,7 @@ import { instrumentMinutes, type Order, shownOf } from '../attempt'
 import { findPieces } from '../model'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
-import { indistinctFrom } from './indistinct'
+import { ambiguityGroupOf } from './ambiguity-group'
 import type { Thresholds } from './rubric'
 import type { JudgedAttempt } from './verdict'
 import { truthOf } from './truth'
@@ -83,7 +83,7 @@ function walk(
     })
     bench = { ...bench, reached, out: best.arrangement.detached }
     belief = next
-    const apart = [...indistinctFrom(belief, planted, frame.bag, thresholds)].reduce(
+    const apart = [...ambiguityGroupOf(belief, planted, frame.bag, thresholds)].reduce(
       (s, p) => s + belief.doubt(p),
       0,
     )

@@ -7,7 +7,7 @@ import { explainMisreading } from './misreading'
 function isPlausible(first: Belief, fact: Measured): boolean {
   const { predictor } = first
   const { state, conditions } = fact.setup
-  const sound = predictor.line(predictor.families[0]!, predictor.situation(state, conditions)).at(0)
+  const sound = predictor.sweep(predictor.hypotheses[0]!, predictor.situation(state, conditions)).at(0)
   return fits(predictor.miss(sound, fact)) || first.with(fact).alive.length > 0
 }
 
@@ -49,8 +49,8 @@ function explainByBoards(first: Belief, { setup }: Measured, step: StepOf<'test'
   const { predictor, alive } = first
   const situation = predictor.situation(setup.state, setup.conditions)
   let last: Message | undefined
-  for (const { family, best } of alive.toSorted((p, q) => q.weight - p.weight).slice(0, mostBoards)) {
-    const board = predictor.line(family, situation).at(best).solved
+  for (const { hypothesis, best } of alive.toSorted((p, q) => q.weight - p.weight).slice(0, mostBoards)) {
+    const board = predictor.sweep(hypothesis, situation).at(best).solved
     const why = board && explainMisreading(predictor, board, setup, step)
     if (why && why.code !== 'assessment.asDrawn') return why
     last ??= why

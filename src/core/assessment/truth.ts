@@ -40,6 +40,6 @@ export function likeliestBoard({ predictor, alive }: Belief, setup: TestSetup): 
   const [most] = [...alive].sort((p, q) => q.weight - p.weight)
   return (
     most &&
-    predictor.line(most.family, predictor.situation(setup.state, setup.conditions)).at(most.best).solved
+    predictor.sweep(most.hypothesis, predictor.situation(setup.state, setup.conditions)).at(most.best).solved
   )
 }

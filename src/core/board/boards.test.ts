@@ -40,10 +40,10 @@ describe('boards that were given up on', () => {
     const fact = { type: 'seen', state, seen: {} } as const
     const all = Belief.of(predictor)
     expect(all.with(fact).alive).toHaveLength(all.alive.length)
-    const line = predictor.line(predictor.families[1]!, predictor.situation(state))
-    Object.assign(line.at(0), { switching: 'none' })
-    Object.assign(line.at(line.family.grid.length - 1), { switching: 'none' })
-    expect(predictor.miss(line.at(0), fact)).toEqual({ below: Infinity, above: Infinity })
+    const sweep = predictor.sweep(predictor.hypotheses[1]!, predictor.situation(state))
+    Object.assign(sweep.at(0), { switching: 'none' })
+    Object.assign(sweep.at(sweep.hypothesis.grid.length - 1), { switching: 'none' })
+    expect(predictor.miss(sweep.at(0), fact)).toEqual({ below: Infinity, above: Infinity })
   })
 })
 

@@ -1,21 +1,14 @@
-export { Belief, contradiction, type KeptBelief } from './belief'
-export { type Conditions, type Fact, type Measured, type TestSetup } from './evidence'
-export { familiesOf, faultAt, placeOnGrid, sameFamily, severityAt, widthOf, type Family } from './families'
-export { admits, situationOf, type Range } from './narrow'
-export { fits, Predictor } from './predictor'
-export { candidatesOf, expectedBits, rankTests, type Choice } from './worth'
-export {
-  alike,
-  glowAcross,
-  groupsOf,
-  isLazy,
-  revealing,
-  seeAll,
-  sightOf,
-  sightsOf,
-  sorts,
-  writeSight,
-  type SeenFault,
-  type Sight,
-  type Sights,
-} from './sight'
+export { type Conditions, type Fact, type Measured, type TestSetup } from './evidence/fact'
+export { sameHypothesis, type Hypothesis } from './hypotheses/hypothesis'
+export { hypothesesOf } from './hypotheses/hypotheses'
+export { faultAt, placeOnGrid, severityAt, widthOf } from './hypotheses/severity-grid'
+export { Belief, type KeptBelief } from './posterior/belief'
+export { contradiction } from './posterior/contradiction'
+export { fits, Predictor } from './posterior/predictor'
+export { admits, situationOf, type Range } from './posterior/restrict'
+export { glowAcross } from './dictionary/glow'
+export { groupsOf, isLazy, writeReading } from './dictionary/groups'
+export { indistinguishable, revealing, signatures, type FaultSignature } from './dictionary/signature'
+export { signatureOf, sorts, testSetOf, type Signature, type TestSet } from './dictionary/test-set'
+export { candidatesOf } from './selection/candidates'
+export { expectedBits, rankTests, type Choice } from './selection/worth'

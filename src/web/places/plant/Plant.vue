@@ -26,7 +26,7 @@ const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
 const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
 
 import Warnings from '../../readings/Warnings.vue'
-import { useSight } from './useSight'
+import { useSignatures } from './useSignatures'
 import { usePlanting } from './usePlanting'
 import Shows from './Shows.vue'
 import Ways from '../../readings/Ways.vue'
@@ -86,8 +86,8 @@ const tabs = [
 ] as const
 
 /** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */
-const sighting = useSight()
-onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || sighting.warm(circuit.value), 600))
+const signatures = useSignatures()
+onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || signatures.warm(circuit.value), 600))
 useKeys(t('ui.common.plant'), [
   {
     press: ['1', '2', '3', '4', '5', '6'],
@@ -283,7 +283,7 @@ useKeys(t('ui.common.plant'), [
           v-else-if="tab === 'sees'"
           :circuit="circuit"
           :faults="faults"
-          :sighting="sighting"
+          :signatures="signatures"
           @plant="plantAt"
         />
         <Hardware v-else-if="tab === 'hardware'" :circuit="circuit" :faults="faults" />

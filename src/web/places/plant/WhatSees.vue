@@ -8,16 +8,16 @@ import {
   isLazy,
   revealing,
   sorts,
-  writeSight,
-  type SeenFault,
-  type Sights,
+  writeReading,
+  type FaultSignature,
+  type TestSet,
 } from '../../../core/diagnosis'
 import { describeFault, type Fault } from '../../../core/faults'
-import type { Sighting } from './useSight'
+import type { Signatures } from './useSignatures'
 
-const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; sighting: Sighting }>()
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; signatures: Signatures }>()
 const emit = defineEmits<{ plant: [fault: Fault] }>()
-const { sights, planted, seen, twins: alikes, progress, begin, stop } = props.sighting
+const { testSet, planted, seen, twins: alikes, progress, begin, stop } = props.signatures
 onUnmounted(stop)
 const wanted = ref('')
 
@@ -29,7 +29,7 @@ watch(
 
 const stateName = (id: string | undefined) =>
   props.circuit.states.find((s) => s.id === id)?.name ?? t('ui.plant.onTheBench')
-const groups = computed(() => (sights.value ? groupsOf(sights.value) : []))
+const groups = computed(() => (testSet.value ? groupsOf(testSet.value) : []))
 interface Line {
   within: string
   title: string
@@ -42,7 +42,7 @@ interface Line {
 /** For the planted fault: each kind of test in each state, how many of them show it, and the one that shows it best. */
 const lines = computed<Line[]>(() => {
   const now = planted.value
-  const s = sights.value
+  const s = testSet.value
   if (!now || !s) return []
   const hits = new Set(revealing(s, now))
   return groups.value
@@ -51,8 +51,8 @@ const lines = computed<Line[]>(() => {
       const margin = (i: number) => Math.abs((now[i] ?? 0) - (s.healthy[i] ?? 0)) / (s.band[i] || 1e-9)
       const best = shown.sort((a, b) => (margin(b) || 0) - (margin(a) || 0))[0]
       const test = best === undefined ? undefined : s.tests[best]
-      const from = best === undefined ? '' : tell(writeSight(group.sort, s.healthy[best]!))
-      const to = best === undefined ? '' : tell(writeSight(group.sort, now[best]!))
+      const from = best === undefined ? '' : tell(writeReading(group.sort, s.healthy[best]!))
+      const to = best === undefined ? '' : tell(writeReading(group.sort, now[best]!))
       return {
         title: tell(sorts[group.sort].title),
         within: within(sorts[group.sort].title),
@@ -83,11 +83,11 @@ interface Row {
   cells: { n: number; of: number }[]
 }
 /** Each fault’s row is made once, however many come behind it. */
-const made = new WeakMap<SeenFault, Row>()
-function rowOf(one: SeenFault, all: Sights): Row {
+const made = new WeakMap<FaultSignature, Row>()
+function rowOf(one: FaultSignature, all: TestSet): Row {
   const known = made.get(one)
   if (known) return known
-  const hits = new Set(revealing(all, one.sight))
+  const hits = new Set(revealing(all, one.signature))
   const row = {
     key: keyOf(one.fault),
     fault: one.fault,
@@ -98,7 +98,7 @@ function rowOf(one: SeenFault, all: Sights): Row {
   return row
 }
 const rows = computed(() => {
-  const all = sights.value
+  const all = testSet.value
   const asked = wanted.value.toLowerCase()
   if (!all) return []
   return seen.value

@@ -1,23 +1,25 @@
-import { faultsLeft } from '../attempt'
-import { noticeAll, solveBoard, type SolvedBoard } from '../board'
-import { stateSignature, type Circuit, type CircuitState } from '../circuit'
-import { wireUp, type Wiring } from '../model'
-import { faultOfKind, type Fault } from '../faults'
-import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../instruments'
-import { partOfKind } from '../parts'
-import { untouched, type Conditions, type Fact, type Measured, type TestSetup } from './evidence'
-import { faultsAt, familiesOf, type Family } from './families'
-import { residualOf, Tolerances, type Residual } from './joint'
-import { Line, Sample } from './line'
+import { faultsLeft } from '../../attempt'
+import { noticeAll, solveBoard, type SolvedBoard } from '../../board'
+import { stateSignature, type Circuit, type CircuitState } from '../../circuit'
+import { wireUp, type Wiring } from '../../model'
+import { faultOfKind, type Fault } from '../../faults'
+import { instrumentOf, withConnected, workshopMeter, type Interval, type MeterType } from '../../instruments'
+import { partOfKind } from '../../parts'
+import { untouched, type Conditions, type Fact, type Measured, type TestSetup } from '../evidence/fact'
+import { faultsAt } from '../hypotheses/severity-grid'
+import { hypothesesOf } from '../hypotheses/hypotheses'
+import type { Hypothesis } from '../hypotheses/hypothesis'
+import { residualOf, Tolerances, type ReadingResidual } from '../evidence/joint'
+import { SeveritySweep, SweepPoint } from './severity-sweep'
 import { Melting } from './melting'
-import { smokeAmps } from './priors'
+import { smokeAmps } from '../hypotheses/priors'
 
 /** The circuit in one state, with what earlier steps left of the bench. */
 export interface Situation {
   readonly key: string
   readonly state: CircuitState
   readonly conditions: Conditions
-  readonly lines: (Line | undefined)[]
+  readonly sweeps: (SeveritySweep | undefined)[]
 }
 
 /**
@@ -25,7 +27,7 @@ export interface Situation {
  * that judging a long attempt costs little more than judging its first test.
  */
 export class Predictor {
-  readonly families: readonly Family[]
+  readonly hypotheses: readonly Hypothesis[]
   readonly wiring: Wiring
   private readonly situations = new Map<string, Situation>()
   private readonly stateNames = new WeakMap<CircuitState, string>()
@@ -45,7 +47,7 @@ export class Predictor {
   ) {
     this.wiring = wireUp(circuit)
     this.melting = new Melting(circuit)
-    this.families = familiesOf(circuit, planted, faults)
+    this.hypotheses = hypothesesOf(circuit, planted, faults)
     const noticing = circuit.parts.filter((part) => partOfKind(part.kind).notice)
     this.scales = noticing.map((part) => partOfKind(part.kind).notice!.all.map((n) => n.key))
     this.noticed = new Map(noticing.map((part, i) => [part.id, i]))
@@ -53,16 +55,16 @@ export class Predictor {
 
   /** Solved boards that it has in memory, for whoever keeps several predictors and must not keep too many. */
   get boards(): number {
-    // Situations share the lines that nothing has touched.
-    const lines = new Set([...this.situations.values()].flatMap(({ lines }) => lines))
+    // Situations share the sweeps that nothing has touched.
+    const sweeps = new Set([...this.situations.values()].flatMap(({ sweeps }) => sweeps))
     let count = 0
-    for (const line of lines) for (const sample of line?.samples ?? []) if (sample.isHeld) count++
+    for (const sweep of sweeps) for (const point of sweep?.points ?? []) if (point.isHeld) count++
     return count
   }
 
   /** Every piece that some fault can strike, in the order of the circuit. */
   get suspectable(): readonly string[] {
-    return (this.pieces ??= [...new Set(this.families.flatMap((f) => f.pieces))])
+    return (this.pieces ??= [...new Set(this.hypotheses.flatMap((f) => f.pieces))])
   }
   private pieces: readonly string[] | undefined
 
@@ -73,46 +75,50 @@ export class Predictor {
     const key = name + sign
     const known = this.situations.get(key)
     if (known) return known
-    const fresh: Situation = { key, state, conditions: sign ? conditions : untouched, lines: [] }
+    const fresh: Situation = { key, state, conditions: sign ? conditions : untouched, sweeps: [] }
     this.situations.set(key, fresh)
     return fresh
   }
 
-  /** A family's boards in a situation; what earlier steps did not touch is as it was without them. */
-  line(family: Family, situation: Situation): Line {
-    const known = situation.lines[family.index]
+  /** A hypothesis's boards in a situation; what earlier steps did not touch is as it was without them. */
+  sweep(hypothesis: Hypothesis, situation: Situation): SeveritySweep {
+    const known = situation.sweeps[hypothesis.index]
     if (known) return known
     const { state, conditions } = situation
-    const line =
-      conditions !== untouched && this.isUntouched(family, conditions)
-        ? this.line(family, this.situation(state))
-        : new Line(family, (x) => this.sample(family, x, situation))
-    situation.lines[family.index] = line
-    return line
+    const sweep =
+      conditions !== untouched && this.isUntouched(hypothesis, conditions)
+        ? this.sweep(hypothesis, this.situation(state))
+        : new SeveritySweep(hypothesis, (x) => this.point(hypothesis, x, situation))
+    situation.sweeps[hypothesis.index] = sweep
+    return sweep
   }
 
-  private isUntouched(family: Family, conditions: Conditions): boolean {
+  private isUntouched(hypothesis: Hypothesis, conditions: Conditions): boolean {
     if (conditions.spent.length || conditions.renewed.length) return false
-    const faults = faultsAt(family, 0)
+    const faults = faultsAt(hypothesis, 0)
     return faultsLeft(this.circuit, faults, conditions).length === faults.length
   }
 
   /** Whether a short of this size would have smoked: it draws far more than the good circuit, and nothing stops it. */
-  smokes(family: Family, ranges: readonly (readonly [number, number])[], situation: Situation): boolean {
-    if (!family.fault || !faultOfKind(family.fault.kind).touches) return false
-    const drawn = (one: Family, x: number): number | undefined => {
-      const sample = this.line(one, situation).at(x)
-      return (sample.drawn ??= sample.solved && sourceAmps(sample.solved))
+  smokes(
+    hypothesis: Hypothesis,
+    ranges: readonly (readonly [number, number])[],
+    situation: Situation,
+  ): boolean {
+    if (!hypothesis.fault || !faultOfKind(hypothesis.fault.kind).touches) return false
+    const drawn = (one: Hypothesis, x: number): number | undefined => {
+      const point = this.sweep(one, situation).at(x)
+      return (point.drawn ??= point.solved && sourceAmps(point.solved))
     }
-    const usual = drawn(this.families[0]!, 0)
+    const usual = drawn(this.hypotheses[0]!, 0)
     // The gentlest that is left: a larger resistance draws less.
-    const gentle = drawn(family, ranges[ranges.length - 1]![1])
+    const gentle = drawn(hypothesis, ranges[ranges.length - 1]![1])
     return usual !== undefined && gentle !== undefined && gentle - usual > smokeAmps
   }
 
-  /** Gives the boards of families back that the evidence has excluded: what they showed is kept. */
-  release(family: Family, situation: Situation): void {
-    situation.lines[family.index]?.drop()
+  /** Gives the boards of hypotheses back that the evidence has excluded: what they showed is kept. */
+  release(hypothesis: Hypothesis, situation: Situation): void {
+    situation.sweeps[hypothesis.index]?.drop()
   }
 
   /** The board under one exact fault (undefined: healthy) in a state, or undefined if it has no answer. */
@@ -121,8 +127,8 @@ export class Predictor {
     state: CircuitState,
     conditions: Conditions = untouched,
   ): SolvedBoard | undefined {
-    // The sound board is asked for by every rule: it is one of the families' boards.
-    if (!fault) return this.line(this.families[0]!, this.situation(state, conditions)).at(0).solved
+    // The sound board is asked for by every rule: it is one of the hypotheses' boards.
+    if (!fault) return this.sweep(this.hypotheses[0]!, this.situation(state, conditions)).at(0).solved
     const { blown, faults } = this.left([fault], this.melting.of([fault]), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown,
@@ -131,39 +137,39 @@ export class Predictor {
   }
 
   /** Where a reading would lie on one board; undefined where it has no answer. */
-  interval(sample: Sample, setup: TestSetup): Interval | undefined {
+  interval(point: SweepPoint, setup: TestSetup): Interval | undefined {
     const key = heldKey(setup)
-    if (sample.intervals.has(key)) return sample.intervals.get(key)
-    const { solved } = sample
+    if (point.intervals.has(key)) return point.intervals.get(key)
+    const { solved } = point
     const board = solved && withConnected(solved, setup.also ?? [], this.meter)
     const { instrument, settings, place } = setup
     const found = board?.ok
       ? instrumentOf(instrument).expect({ solved: board, place, settings, meter: this.meter })
       : undefined
-    sample.intervals.set(key, found)
+    point.intervals.set(key, found)
     return found
   }
 
   /** What one board makes of one reading of volts, its tolerances apart. */
-  residual(sample: Sample, fact: Measured): Residual | undefined {
+  residual(point: SweepPoint, fact: Measured): ReadingResidual | undefined {
     const key = `${heldKey(fact.setup)} ${fact.value}`
-    if (!sample.residuals.has(key))
-      sample.residuals.set(key, residualOf(sample, fact, this.meter, this.tolerances))
-    return sample.residuals.get(key)
+    if (!point.residuals.has(key))
+      point.residuals.set(key, residualOf(point, fact, this.meter, this.tolerances))
+    return point.residuals.get(key)
   }
   private readonly tolerances = new Tolerances()
 
   /** How far the fact lies below and above what a board allows: both at most 0 where it could have come about. */
-  miss(sample: Sample, fact: Fact): Miss {
+  miss(point: SweepPoint, fact: Fact): Miss {
     // A board that finds no rest explains nothing.
-    if (!sample.answers) return never
-    if (fact.type === 'seen') return this.missSeen(sample, fact.seen)
+    if (!point.answers) return never
+    if (fact.type === 'seen') return this.missSeen(point, fact.seen)
     if (fact.meaningless) return inside
-    const interval = this.interval(sample, fact.setup)
+    const interval = this.interval(point, fact.setup)
     return interval ? missOf(interval, fact) : never
   }
 
-  private missSeen({ notices }: Sample, seen: Readonly<Record<string, string>>): Miss {
+  private missSeen({ notices }: SweepPoint, seen: Readonly<Record<string, string>>): Miss {
     let [below, above] = [0, 0]
     for (const id in seen) {
       const i = this.noticed.get(id)
@@ -175,12 +181,12 @@ export class Predictor {
     return below > 0 && above > 0 ? never : { below: below || -1, above: above || -1 }
   }
 
-  private sample(family: Family, x: number, { state, conditions }: Situation): Sample {
-    const own = faultsAt(family, x)
-    return new Sample(
+  private point(hypothesis: Hypothesis, x: number, { state, conditions }: Situation): SweepPoint {
+    const own = faultsAt(hypothesis, x)
+    return new SweepPoint(
       x,
       () => {
-        const { blown, faults } = this.left(own, this.melting.at(family, x), conditions)
+        const { blown, faults } = this.left(own, this.melting.at(hypothesis, x), conditions)
         const found = solveBoard(this.circuit, faults, state, { blown })
         return found.ok ? found : undefined
       },

@@ -1,4 +1,4 @@
-import type { AnyPart } from '../parts'
+import type { AnyPart } from '../../parts'
 
 /**
  * Where faults sit, before anything is measured; how common each kind is there, its definition says. Relative weights; all are

@@ -1,15 +1,15 @@
-import { tell } from '../words'
+import { tell } from '../../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { admits, Belief, contradiction, faultAt, placeOnGrid, Predictor, type Fact } from '.'
-import type { Arrangement } from '../attempt'
-import { describeFault, faultOfKind, possibleFaults, type Fault } from '../faults'
-import { aftermath, noticeAll, solveBoard } from '../board'
-import { readVolts, workshopMeter } from '../instruments'
-import { distance, farthest } from './joint'
-import { Attempt, seenOn, voltsSetup } from '../../../test/attempt'
-import { demoCircuit, demoNames } from '../../../test/demo'
-import { drawn } from '../../../test/random'
+import { admits, Belief, contradiction, faultAt, placeOnGrid, Predictor, type Fact } from '..'
+import type { Arrangement } from '../../attempt'
+import { describeFault, faultOfKind, possibleFaults, type Fault } from '../../faults'
+import { aftermath, noticeAll, solveBoard } from '../../board'
+import { readVolts, workshopMeter } from '../../instruments'
+import { distance, farthest } from '../evidence/joint'
+import { Attempt, seenOn, voltsSetup } from '../../../../test/attempt'
+import { demoCircuit, demoNames } from '../../../../test/demo'
+import { drawn } from '../../../../test/random'
 
 const circuit = demoCircuit()
 // One predictor for all: it only remembers what it has worked out.
@@ -27,7 +27,7 @@ const believe = (facts: readonly Fact[], of = predictor) =>
   facts.reduce((belief, fact) => belief.with(fact), Belief.of(of))
 const aliveOf = (belief: Belief, fault: Fault) =>
   belief.alive.find(
-    ({ family: { fault: f } }) =>
+    ({ hypothesis: { fault: f } }) =>
       f?.kind === fault.kind &&
       f.part === fault.part &&
       f.segment === fault.segment &&
@@ -53,18 +53,18 @@ describe('what is believed', () => {
     const belief = believe(facts)
     const kept = JSON.parse(JSON.stringify(belief.kept())) as ReturnType<Belief['kept']>
     const other = new Predictor(circuit)
-    const [sound, ...rest] = other.families
-    const families = [sound!, ...rest.reverse()].map((family, index) => ({ ...family, index }))
-    const listedOtherwise = Object.assign(other, { families })
+    const [sound, ...rest] = other.hypotheses
+    const hypotheses = [sound!, ...rest.reverse()].map((hypothesis, index) => ({ ...hypothesis, index }))
+    const listedOtherwise = Object.assign(other, { hypotheses })
     const again = Belief.restored(listedOtherwise, facts, kept)!
     expect([...again.doubts].sort()).toEqual([...belief.doubts].sort())
-    expect(again.striking('G1').map(({ family }) => family.name)).toEqual(
-      belief.striking('G1').map(({ family }) => family.name),
+    expect(again.striking('G1').map(({ hypothesis }) => hypothesis.name)).toEqual(
+      belief.striking('G1').map(({ hypothesis }) => hypothesis.name),
     )
     for (const id of ['W1', 'F1', 'S1']) expect(again.clearedBy(id)).toBe(belief.clearedBy(id))
     // One fault more in the catalogue, and what was kept says nothing of it.
     const more = Object.assign(new Predictor(circuit), {
-      families: [...families, { ...families[1]!, index: families.length, name: 'new W1.copper' }],
+      hypotheses: [...hypotheses, { ...hypotheses[1]!, index: hypotheses.length, name: 'new W1.copper' }],
     })
     expect(Belief.restored(more, facts, kept)).toBeUndefined()
   })
@@ -141,7 +141,7 @@ describe('what is believed', () => {
       value: -1e9,
       meaningless: true,
     }
-    expect(believe([nonsense]).alive).toHaveLength(predictor.families.length)
+    expect(believe([nonsense]).alive).toHaveLength(predictor.hypotheses.length)
     expect(believe([{ ...nonsense, meaningless: false }]).alive).toHaveLength(0)
   })
 
@@ -152,7 +152,8 @@ describe('what is believed', () => {
     expect(belief.doubt('W1')).toBeLessThan(0.02)
     const dark = believe([seen({ kind: 'blown', part: 'F1', segment: 'link' })])
     const weightOf = (kind: Fault['kind']) =>
-      dark.alive.find(({ family }) => family.fault?.kind === kind && family.fault.part === 'F1')?.weight ?? 0
+      dark.alive.find(({ hypothesis }) => hypothesis.fault?.kind === kind && hypothesis.fault.part === 'F1')
+        ?.weight ?? 0
     expect(weightOf('missingFuse')).toBeLessThan(0.2 * weightOf('blown'))
   })
 })
@@ -222,7 +223,7 @@ describe('honest readings', () => {
       for (const piece of belief.doubts.keys()) {
         const example = belief.example(piece)
         if (!example) continue
-        const family = predictor.families.find(
+        const hypothesis = predictor.hypotheses.find(
           ({ fault: f }) =>
             f &&
             f.kind === example.kind &&
@@ -230,9 +231,9 @@ describe('honest readings', () => {
             f.segment === example.segment &&
             f.other === example.other,
         )!
-        const x = example.severity === undefined ? 0 : placeOnGrid(family.grid, example.severity)
-        expect(admits(predictor, family, x, facts), tell(describeFault(circuit, example))).toBe(true)
-        expect(faultAt(family, x)).toMatchObject({ part: example.part })
+        const x = example.severity === undefined ? 0 : placeOnGrid(hypothesis.grid, example.severity)
+        expect(admits(predictor, hypothesis, x, facts), tell(describeFault(circuit, example))).toBe(true)
+        expect(faultAt(hypothesis, x)).toMatchObject({ part: example.part })
         expect((seen(example) as Extract<Fact, { type: 'seen' }>).seen).toEqual(
           (facts[0] as Extract<Fact, { type: 'seen' }>).seen,
         )

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { Belief, candidatesOf, expectedBits, Predictor, rankTests, type Fact } from '.'
-import { settable } from '../circuit'
-import { instrumentKeys } from '../instruments'
-import type { Fault } from '../faults'
-import { seenOn, voltsSetup } from '../../../test/attempt'
-import { demoCircuit, demoNames } from '../../../test/demo'
+import { Belief, candidatesOf, expectedBits, Predictor, rankTests, type Fact } from '..'
+import { settable } from '../../circuit'
+import { instrumentKeys } from '../../instruments'
+import type { Fault } from '../../faults'
+import { seenOn, voltsSetup } from '../../../../test/attempt'
+import { demoCircuit, demoNames } from '../../../../test/demo'
 
 const circuit = demoCircuit()
 const predictor = new Predictor(circuit)

@@ -1,12 +1,12 @@
 import type { Circuit } from '../../core/circuit'
 import {
-  alike,
-  seeAll,
-  sightOf,
-  sightsOf,
-  type SeenFault,
-  type Sight,
-  type Sights,
+  indistinguishable,
+  signatures,
+  signatureOf,
+  testSetOf,
+  type FaultSignature,
+  type Signature,
+  type TestSet,
 } from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
 
@@ -21,11 +21,11 @@ export interface SightAsk {
   readonly warm?: boolean
 }
 export type SightSays = { readonly id: number } & (
-  | { readonly type: 'begun'; readonly sights: Sights; readonly planted: Sight | null }
+  | { readonly type: 'begun'; readonly testSet: TestSet; readonly planted: Signature | null }
   | {
       readonly type: 'seen'
       /** At their usual size. */
-      readonly seen: readonly SeenFault[]
+      readonly seen: readonly FaultSignature[]
       /** At any size: those that no test tells from what is planted. */
       readonly twins: readonly Fault[]
       readonly done: number
@@ -36,11 +36,11 @@ export type SightSays = { readonly id: number } & (
 
 const say = (message: SightSays) => postMessage(message)
 
-type Step = { seen: SeenFault; done: number; of: number }
+type Step = { seen: FaultSignature; done: number; of: number }
 /** What has been seen of one circuit is kept: planting another fault asks the same of all others. */
 interface Known {
   readonly text: string
-  readonly sights: Sights
+  readonly testSet: TestSet
   readonly steps: Step[]
   readonly rest: Generator<Step>
 }
@@ -51,7 +51,7 @@ const mostKept = 6_000_000
 function knownOf({ circuit, share }: SightAsk): Known {
   const text = JSON.stringify(circuit)
   if (known?.text !== text)
-    known = { text, sights: sightsOf(circuit), steps: [], rest: seeAll(circuit, share) }
+    known = { text, testSet: testSetOf(circuit), steps: [], rest: signatures(circuit, share) }
   return known
 }
 
@@ -60,7 +60,7 @@ function* allOf(of: Known): Generator<Step> {
   // By hand: leaving a loop over it would end it for whoever asks next.
   for (let next = of.rest.next(); !next.done; next = of.rest.next()) {
     if (known === of) of.steps.push(next.value)
-    if (of.steps.length * of.sights.tests.length > mostKept) known = undefined
+    if (of.steps.length * of.testSet.tests.length > mostKept) known = undefined
     yield next.value
   }
 }
@@ -83,15 +83,15 @@ self.onmessage = async ({ data }: MessageEvent<SightAsk>) => {
   latest = id
   const all = knownOf(data)
   if (warm) return ahead(all, id)
-  const { sights } = all
-  const own = planted.length ? sightOf(circuit, planted) : null
-  if (share.nth === 0) say({ id, type: 'begun', sights, planted: own })
-  let batch: SeenFault[] = []
+  const { testSet } = all
+  const own = planted.length ? signatureOf(circuit, planted) : null
+  if (share.nth === 0) say({ id, type: 'begun', testSet, planted: own })
+  let batch: FaultSignature[] = []
   let twins: Fault[] = []
   let told = performance.now()
   for (const { seen, done, of } of allOf(all)) {
     if (!seen.variant) batch.push(seen)
-    if (own && alike(sights, seen.sight, own)) twins.push(seen.fault)
+    if (own && indistinguishable(testSet, seen.signature, own)) twins.push(seen.fault)
     if (performance.now() - told < 150 && done < of) continue
     say({ id, type: 'seen', seen: batch, twins, done, of })
     batch = []

@@ -1,32 +1,25 @@
-import type { SolvedBoard } from '../board'
-import { firstSource, systemOf, type Circuit } from '../circuit'
-import { wireUp } from '../model'
-import { faultOfKind, possibleFaults, type Fault } from '../faults'
-import { type Message, say, figures, type Words } from '../document'
-import {
-  instrumentOf,
-  scaleWord,
-  readTestLamp,
-  settingsOf,
-  workshopMeter,
-  type InstrumentKey,
-  type MeterType,
-} from '../instruments'
-import { brightness, brightnessScale, partOfKind } from '../parts'
-import { formatQuantity } from '../quantity'
-import { answerKey, boardOfKey, isApart, passing, type StateKey } from '../readings'
+import type { SolvedBoard } from '../../board'
+import { firstSource, systemOf, type Circuit } from '../../circuit'
+import { wireUp } from '../../model'
+import type { Fault } from '../../faults'
+import { type Message, say, type Words } from '../../document'
+import { workshopMeter, type InstrumentKey, type MeterType } from '../../instruments'
+import { brightnessScale, partOfKind } from '../../parts'
+import { answerKey, boardOfKey, passing, type StateKey } from '../../readings'
+import { glowAcross } from './glow'
 
 /** Sorts of test, by which a map of them is laid out: each with the instrument that makes it, none for eyes and ears. */
 export const sorts = {
-  volts: { title: 'diagnosis.sight.title', instrument: 'volts' },
-  drop: { title: 'diagnosis.sight.voltageDrops', instrument: 'volts' },
-  fuse: { title: 'diagnosis.sight.fuseMillivolts', instrument: 'fuseVolts' },
-  clamp: { title: 'diagnosis.sight.clamp', instrument: 'clamp' },
-  lamp: { title: 'diagnosis.sight.testLamp', instrument: 'testLamp' },
-  continuity: { title: 'diagnosis.sight.continuity', instrument: 'continuity' },
-  ohms: { title: 'diagnosis.sight.ohmsIsolated', instrument: 'ohms' },
-  notice: { title: 'diagnosis.sight.seenAndHeard', instrument: undefined },
+  volts: { title: 'diagnosis.sorts.volts', instrument: 'volts' },
+  drop: { title: 'diagnosis.sorts.drop', instrument: 'volts' },
+  fuse: { title: 'diagnosis.sorts.fuse', instrument: 'fuseVolts' },
+  clamp: { title: 'diagnosis.sorts.clamp', instrument: 'clamp' },
+  lamp: { title: 'diagnosis.sorts.lamp', instrument: 'testLamp' },
+  continuity: { title: 'diagnosis.sorts.continuity', instrument: 'continuity' },
+  ohms: { title: 'diagnosis.sorts.ohms', instrument: 'ohms' },
+  notice: { title: 'diagnosis.sorts.notice', instrument: undefined },
 } as const satisfies Readonly<Record<string, { title: Words; instrument: InstrumentKey | undefined }>>
+
 export type Sort = keyof typeof sorts
 
 /** A test that somebody might do on this circuit. */
@@ -39,18 +32,19 @@ export interface Test {
 }
 
 /** What every test shows of one board: a number, or a word's number; NaN where nothing holds it. */
-export type Sight = Float64Array
+export type Signature = Float64Array
 
-export interface Sights {
+export interface TestSet {
   readonly tests: readonly Test[]
-  readonly healthy: Sight
+  readonly healthy: Signature
   /** Within which a reading passes for the healthy one. */
   readonly band: Float64Array
 }
 
 const open = 1e9
+
 /** All tests that make sense on this circuit, and what they show when it is sound. */
-export function sightsOf(circuit: Circuit, meter: MeterType = workshopMeter): Sights {
+export function testSetOf(circuit: Circuit, meter: MeterType = workshopMeter): TestSet {
   const tests: Test[] = []
   const bands: number[] = []
   const values = readAll(circuit, [], meter, (test, band) => {
@@ -61,18 +55,18 @@ export function sightsOf(circuit: Circuit, meter: MeterType = workshopMeter): Si
 }
 
 /** What the same tests show with faults planted, in the same order. */
-export const sightOf = (
+export const signatureOf = (
   circuit: Circuit,
   faults: readonly Fault[],
   meter: MeterType = workshopMeter,
-): Sight => readAll(circuit, faults, meter)
+): Signature => readAll(circuit, faults, meter)
 
 function readAll(
   circuit: Circuit,
   faults: readonly Fault[],
   meter: MeterType,
   note?: (test: Test, band: number) => void,
-): Sight {
+): Signature {
   const found: number[] = []
   const add = (test: () => Test, value: number, band: number) => {
     found.push(value)
@@ -176,29 +170,6 @@ function wordNumber(word: string): number {
   return hash
 }
 
-/** Amps of an ordinary test lamp. */
-const lampAmps = 0.25
-/** Ohms behind a point that a test lamp cannot disturb, and those behind which none lights. */
-const stiff = 2
-const weak = 20_000
-
-/**
- * What the lamp does between two points. Where the board is stiff, or next to nothing is behind it, its open volts and
- * its ohms say that (Thévenin) without a board of its own; between the two, and near the edge of a word, it is solved.
- */
-export function glowAcross(solved: SolvedBoard, red: number, black: number, rated: number): string {
-  if (!solved.cycle) {
-    const open = solved.volts(red, black) ?? 0
-    if (Math.abs(open) < 0.01 * rated) return 'dark'
-    const behind = solved.ohms(red, black)
-    const own = rated / lampAmps
-    const across = (open * own) / (own + behind)
-    const words = [0.96, 1, 1.04].map((share) => brightness(share * across, rated).key)
-    if ((behind < stiff || behind > weak) && new Set(words).size === 1) return words[0]!
-  }
-  return readTestLamp(solved, red, black, lampAmps, rated).glow
-}
-
 /** An ordinary test lamp at both sides of every load: what most reach for first. */
 function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string, add: Add): void {
   const wiring = wireUp(circuit)
@@ -217,90 +188,5 @@ function lampTests(circuit: Circuit, solved: SolvedBoard | undefined, id: string
       const level = brightnessScale.indexOf(glow)
       add(() => ({ sort: 'lamp', state: id, place: part.id, what }), level, passing.word)
     }
-  }
-}
-
-/** Indices of the tests that reveal a board. */
-export const revealing = ({ healthy, band }: Sights, sight: Sight): number[] =>
-  [...sight.keys()].filter((i) => isApart(sight[i]!, healthy[i]!, band[i]!))
-
-/** Whether no test tells the two apart. */
-export function alike({ band }: Sights, a: Sight, b: Sight): boolean {
-  for (let i = 0; i < a.length; i++) if (isApart(a[i]!, b[i]!, band[i]!)) return false
-  return true
-}
-
-export interface SeenFault {
-  readonly fault: Fault
-  readonly sight: Sight
-  /** A further size of a fault that was seen at its usual one. */
-  readonly variant: boolean
-}
-
-/**
- * Sees every fault of the catalogue, at its usual size first and then at the sizes of its kind's grid; one a step, so that
- * whoever asks can show how far it has come and stop. Several may share the work: each takes every so-many-th.
- */
-export function* seeAll(
-  circuit: Circuit,
-  { nth, of: sharers } = { nth: 0, of: 1 },
-): Generator<{ seen: SeenFault; done: number; of: number }> {
-  const usual = possibleFaults(circuit)
-  const variants = usual.flatMap((fault) =>
-    (faultOfKind(fault.kind).severity?.grid ?? [])
-      .filter((severity) => severity !== fault.severity)
-      .map((severity) => ({ ...fault, severity })),
-  )
-  const mine = <T>(list: readonly T[]) => list.filter((_, i) => i % sharers === nth)
-  const of = mine(usual).length + mine(variants).length
-  let done = 0
-  for (const [list, variant] of [
-    [usual, false],
-    [variants, true],
-  ] as const)
-    for (const fault of mine(list))
-      yield { seen: { fault, sight: sightOf(circuit, [fault]), variant }, done: ++done, of }
-}
-
-/** Columns of the map: tests of a kind in a state, taken together. */
-export interface Group {
-  readonly sort: Sort
-  readonly state?: string
-  readonly tests: readonly number[]
-}
-
-export function groupsOf({ tests }: Pick<Sights, 'tests'>): Group[] {
-  const groups = new Map<string, { sort: Sort; state?: string; tests: number[] }>()
-  tests.forEach(({ sort, state }, i) => {
-    const id = `${sort} ${state ?? ''}`
-    const group = groups.get(id) ?? { sort, ...(state !== undefined && { state }), tests: [] }
-    group.tests.push(i)
-    groups.set(id, group)
-  })
-  return [...groups.values()]
-}
-
-/** Tests that people do too readily: they pass by what only shows under load. */
-export function isLazy(sort: Sort): boolean {
-  const key = sorts[sort].instrument
-  if (!key) return false
-  const instrument = instrumentOf(key)
-  const { needsDead, carries, underLoad } = instrument.nature(settingsOf(instrument))
-  return needsDead === true || (carries === true && !underLoad)
-}
-
-/** A value that such a test shows, as its instrument writes it. */
-export function writeSight(sort: Sort, value: number): Words {
-  const key = sorts[sort].instrument
-  if (!key) return figures('')
-  if (Number.isNaN(value)) return 'readings.floating'
-  const { asks } = instrumentOf(key)
-  switch (asks.type) {
-    case 'beep':
-      return value ? 'readings.beep' : 'readings.noBeep'
-    case 'word':
-      return asks.words[value] === undefined ? figures('') : scaleWord(asks.words[value])
-    case 'value':
-      return figures(asks.open && value >= 1e8 ? 'OL' : formatQuantity(value, asks.unit))
   }
 }

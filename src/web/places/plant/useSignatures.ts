@@ -1,8 +1,8 @@
 import { onScopeDispose, ref, shallowRef, toRaw, triggerRef } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import type { SeenFault, Sight, Sights } from '../../../core/diagnosis'
+import type { FaultSignature, Signature, TestSet } from '../../../core/diagnosis'
 import type { Fault } from '../../../core/faults'
-import type { SightAsk, SightSays } from '../../workers/sight.worker'
+import type { SightAsk, SightSays } from '../../workers/signatures.worker'
 
 /** No more than this many share the work: each has to load the engine first. */
 const mostSharers = 4
@@ -11,10 +11,10 @@ const mostSharers = 4
  * Sees every fault by every test, in as many workers as there are cores: fills up as it goes, and can be stopped. The
  * workers stay, with the engine loaded and what they have seen of the circuit, until whoever uses this is gone.
  */
-export function useSight() {
-  const sights = shallowRef<Sights | null>(null)
-  const planted = shallowRef<Sight | null>(null)
-  const seen = shallowRef<SeenFault[]>([])
+export function useSignatures() {
+  const testSet = shallowRef<TestSet | null>(null)
+  const planted = shallowRef<Signature | null>(null)
+  const seen = shallowRef<FaultSignature[]>([])
   const twins = shallowRef<readonly Fault[]>([])
   const progress = ref<{ done: number; of: number } | null>(null)
   const of = Math.max(1, Math.min(mostSharers, navigator.hardwareConcurrency || 1))
@@ -33,7 +33,7 @@ export function useSight() {
   function heard(data: SightSays, nth: number): void {
     if (data.id !== id || !progress.value) return
     if (data.type === 'begun') {
-      sights.value = data.sights
+      testSet.value = data.testSet
       planted.value = data.planted
     } else if (data.type === 'seen') {
       if (data.seen.length) {
@@ -53,7 +53,7 @@ export function useSight() {
     id++
     if (!workers.length)
       workers = Array.from({ length: of }, (_, nth) => {
-        const worker = new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), {
+        const worker = new Worker(new URL('../../workers/signatures.worker.ts', import.meta.url), {
           type: 'module',
         })
         worker.onmessage = ({ data }: MessageEvent<SightSays>) => heard(data, nth)
@@ -88,6 +88,6 @@ export function useSight() {
     if (asked) warm(asked)
   }
   onScopeDispose(end)
-  return { sights, planted, seen, twins, progress, warm, begin, stop }
+  return { testSet, planted, seen, twins, progress, warm, begin, stop }
 }
-export type Sighting = ReturnType<typeof useSight>
+export type Signatures = ReturnType<typeof useSignatures>

@@ -1,15 +1,15 @@
-import { shiftsBetween, tolerancesOf } from '../board'
-import { refOf } from '../circuit'
-import { expectedVolts, instrumentOf, voltsAccuracy, type MeterType } from '../instruments'
-import type { Fact, Measured } from './evidence'
-import type { Sample } from './line'
+import { shiftsBetween, tolerancesOf } from '../../board'
+import { refOf } from '../../circuit'
+import { expectedVolts, instrumentOf, voltsAccuracy, type MeterType } from '../../instruments'
+import type { Fact, Measured } from './fact'
+import type { SweepPoint } from '../posterior/severity-sweep'
 
 /**
  * One real board has one set of tolerances: a battery that stands high for one reading does so for all. Readings of
  * volts are therefore judged together, by their differences from what a board shows and by how the tolerances of its
  * parts would move them together (to first order; the sum over its parts, each evenly spread over ± its tolerance).
  */
-export interface Residual {
+export interface ReadingResidual {
   /** Volts by which the reading lies above what the board shows. */
   readonly off: number
   /** Variance of the meter alone. */
@@ -41,12 +41,12 @@ export function isJoint(fact: Fact): fact is Measured {
 
 /** What one board makes of one reading; undefined where it cannot be said to first order. */
 export function residualOf(
-  sample: Sample,
+  point: SweepPoint,
   { setup, value }: Measured,
   meter: MeterType,
   tolerances: Tolerances,
-): Residual | undefined {
-  const { solved } = sample
+): ReadingResidual | undefined {
+  const { solved } = point
   const { place } = setup
   if (!solved || place.type === 'jaws' || solved.phases.length > 1) return undefined
   const { red, black } = place
@@ -73,14 +73,14 @@ export function residualOf(
 }
 
 /** Squared distance of several readings from one board, in units of their joint spread (Mahalanobis). */
-export const distance = (residuals: readonly Residual[]): number =>
+export const distance = (residuals: readonly ReadingResidual[]): number =>
   lengthIn(
     spreadOf(residuals),
     Float64Array.from(residuals, (r) => r.off),
   )
 
 /** How several readings spread together on one board: the Cholesky factor of their covariance, row by row. */
-export function spreadOf(residuals: readonly Residual[]): Float64Array {
+export function spreadOf(residuals: readonly ReadingResidual[]): Float64Array {
   const n = residuals.length
   const matrix = covariance(residuals)
   // The meters' own variances keep it positive.
@@ -107,7 +107,7 @@ export function lengthIn(spread: Float64Array, off: Float64Array): number {
   return squares
 }
 
-function covariance(residuals: readonly Residual[]): Float64Array {
+function covariance(residuals: readonly ReadingResidual[]): Float64Array {
   const n = residuals.length
   const matrix = new Float64Array(n * n)
   const dense = new Map<number, Float64Array>()

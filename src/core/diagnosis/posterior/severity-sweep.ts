@@ -1,16 +1,16 @@
-import type { SolvedBoard } from '../board'
-import type { Interval } from '../instruments'
-import type { Family } from './families'
-import type { Residual } from './joint'
+import type { SolvedBoard } from '../../board'
+import type { Interval } from '../../instruments'
+import type { Hypothesis } from '../hypotheses/hypothesis'
+import type { ReadingResidual } from '../evidence/joint'
 
-/** One exact board of a family, and what has been asked of it. */
-export class Sample {
+/** One exact board of a hypothesis, and what has been asked of it. */
+export class SweepPoint {
   /** What has switched and melted, as one word; `none` where the board finds no answer. */
   readonly switching: string
   /** Where readings would lie, by what is held where. */
   readonly intervals = new Map<string, Interval | undefined>()
   /** What it makes of readings of volts, by reading. */
-  readonly residuals = new Map<string, Residual | undefined>()
+  readonly residuals = new Map<string, ReadingResidual | undefined>()
   /** Places of the notices on their parts' scales, in the order of the parts. */
   readonly notices: Int8Array
   /** Amps that its sources give, once somebody has asked. */
@@ -65,73 +65,73 @@ function switchingOf(solved: SolvedBoard): string {
 /** Volts by which two boards may differ at every node and still be called the same. */
 const same = 0.001
 
-/** The boards of one family in one situation, along its severity; more are solved where somebody looks closer. */
-export class Line {
-  readonly samples: Sample[] = []
+/** The boards of one hypothesis in one situation, along its severity; more are solved where somebody looks closer. */
+export class SeveritySweep {
+  readonly points: SweepPoint[] = []
 
   constructor(
-    readonly family: Family,
-    private readonly solve: (x: number) => Sample,
+    readonly hypothesis: Hypothesis,
+    private readonly solve: (x: number) => SweepPoint,
   ) {}
 
   /** Boards along the whole range, near enough to each other that nothing is missed between them. */
-  laid(): readonly Sample[] {
-    const { samples } = this
-    if (this.isLaid) return samples
-    this.isLaid = true
-    const ends = [...this.sketched()]
+  refined(): readonly SweepPoint[] {
+    const { points } = this
+    if (this.isRefined) return points
+    this.isRefined = true
+    const ends = [...this.coarse()]
     for (let i = 1; i < ends.length; i++) this.between(ends[i - 1]!, ends[i]!)
-    return samples
+    return points
   }
-  private isLaid = false
+  private isRefined = false
 
   /** A few boards along the range: enough for what a person sees, which changes in few steps. */
-  sketched(): readonly Sample[] {
-    if (this.isSketched) return this.samples
-    this.isSketched = true
-    const { grid, mark } = this.family
+  coarse(): readonly SweepPoint[] {
+    if (this.isCoarse) return this.points
+    this.isCoarse = true
+    const { grid, mark } = this.hypothesis
     const last = Math.max(0, grid.length - 1)
     const quarters = last > 8 ? [0.25, 0.5, 0.75] : [0.5]
     const xs = new Set([0, ...quarters.map((share) => Math.floor(last * share)), last])
     if (mark !== undefined && mark >= 0) xs.add(mark)
     for (const x of xs) this.at(x)
-    return this.samples
+    return this.points
   }
-  private isSketched = false
+  private isCoarse = false
 
   /** The board at x. */
-  at(x: number): Sample {
-    const { samples } = this
+  at(x: number): SweepPoint {
+    const { points } = this
     let low = 0
-    let high = samples.length
+    let high = points.length
     while (low < high) {
       const middle = (low + high) >> 1
-      if (samples[middle]!.x < x) low = middle + 1
+      if (points[middle]!.x < x) low = middle + 1
       else high = middle
     }
-    const found = samples[low]
+    const found = points[low]
     if (found && found.x === x) return found
     const fresh = this.solve(x)
-    samples.splice(low, 0, fresh)
+    points.splice(low, 0, fresh)
     return fresh
   }
 
   /** Gives all boards back. */
   drop(): void {
-    for (const sample of this.samples) sample.drop()
+    for (const point of this.points) point.drop()
   }
 
   /** Solves in between until neighbours are alike or next to each other on the grid. */
-  private between(a: Sample, b: Sample): void {
+  private between(a: SweepPoint, b: SweepPoint): void {
     const middle = Math.floor((a.x + b.x) / 2)
-    if (middle <= a.x || alike(a, b)) return
+    if (middle <= a.x || sameBoard(a, b)) return
     const found = this.at(middle)
     this.between(a, found)
     this.between(found, b)
   }
 }
 
-export function alike(a: Sample, b: Sample): boolean {
+export function sameBoard(a: SweepPoint, b: SweepPoint): boolean {
   if (!a.solved || !b.solved || a.switching !== b.switching) return !a.answers && !b.answers
   const [p, q] = [a.solved.point.voltage, b.solved.point.voltage]
   const count = Math.min(p.length, q.length)

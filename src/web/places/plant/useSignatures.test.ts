@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import { demoCircuit } from '../../../../test/demo'
-import type { SightAsk, SightSays } from '../../workers/sight.worker'
-import { useSight } from './useSight'
+import type { SightAsk, SightSays } from '../../workers/signatures.worker'
+import { useSignatures } from './useSignatures'
 
 class FakeWorker {
   static all: FakeWorker[] = []
@@ -21,13 +21,13 @@ class FakeWorker {
 const circuit = demoCircuit('sweeper-work-lamp')
 describe('seeing every fault by every test', () => {
   let scope: EffectScope
-  let sight: ReturnType<typeof useSight>
+  let signature: ReturnType<typeof useSignatures>
   beforeEach(() => {
     FakeWorker.all = []
     vi.stubGlobal('Worker', FakeWorker)
     vi.stubGlobal('navigator', { hardwareConcurrency: 3 })
     scope = effectScope()
-    sight = scope.run(useSight)!
+    signature = scope.run(useSignatures)!
   })
   const workers = () => FakeWorker.all
   const idNow = () => workers()[0]!.asked.at(-1)!.id
@@ -35,54 +35,54 @@ describe('seeing every fault by every test', () => {
     workers()[nth]!.says({ type: 'seen', id: idNow(), seen: found, twins: [], done, of })
 
   it('shares the work out among the cores there are, and adds up how far all of them are', () => {
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     expect(workers().map(({ asked }) => asked[0]!.share)).toEqual([0, 1, 2].map((nth) => ({ nth, of: 3 })))
     seen(0, 4, 10, [{ fault: 'a' }])
     seen(1, 1, 10, [{ fault: 'b' }])
-    expect(sight.progress.value).toEqual({ done: 5, of: 21 })
+    expect(signature.progress.value).toEqual({ done: 5, of: 21 })
     seen(2, 2, 10)
-    expect(sight.progress.value).toEqual({ done: 7, of: 30 })
-    expect(sight.seen.value).toHaveLength(2)
+    expect(signature.progress.value).toEqual({ done: 7, of: 30 })
+    expect(signature.seen.value).toHaveLength(2)
   })
 
   it('is done when the last of them is', () => {
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     for (const nth of [2, 0]) workers()[nth]!.says({ type: 'done', id: idNow() })
-    expect(sight.progress.value).not.toBe(null)
+    expect(signature.progress.value).not.toBe(null)
     workers()[1]!.says({ type: 'done', id: idNow() })
-    expect(sight.progress.value).toBe(null)
+    expect(signature.progress.value).toBe(null)
   })
 
   it('takes no word of what was asked before', () => {
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     const old = idNow()
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     workers()[0]!.says({ type: 'seen', id: old, seen: [{ fault: 'a' }], twins: [], done: 9, of: 9 })
-    expect(sight.seen.value).toEqual([])
+    expect(signature.seen.value).toEqual([])
     // The workers stay: the engine is loaded once.
     expect(workers()).toHaveLength(3)
   })
 
   it('keeps what has been seen when it is stopped, hears nothing more, and is ready for the next', () => {
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     const stopped = idNow()
     seen(0, 4, 10, [{ fault: 'a' }])
-    sight.stop()
-    expect(sight.progress.value).toBe(null)
+    signature.stop()
+    expect(signature.progress.value).toBe(null)
     workers()[1]!.says({ type: 'seen', id: stopped, seen: [{ fault: 'b' }], twins: [], done: 9, of: 9 })
-    expect(sight.seen.value).toHaveLength(1)
+    expect(signature.seen.value).toHaveLength(1)
     expect(workers()[0]!.asked.at(-1)).toMatchObject({ warm: true })
     const asked = workers()[0]!.asked.length
-    sight.stop()
+    signature.stop()
     expect(workers()[0]!.asked).toHaveLength(asked)
   })
 
   it('ends its workers with whoever uses it, and begins with new ones where one broke', () => {
-    sight.begin(circuit, [])
+    signature.begin(circuit, [])
     workers()[1]!.onerror!()
     expect(workers().every(({ ended }) => ended)).toBe(true)
-    expect(sight.progress.value).toBe(null)
-    sight.begin(circuit, [])
+    expect(signature.progress.value).toBe(null)
+    signature.begin(circuit, [])
     expect(workers()).toHaveLength(6)
     scope.stop()
     expect(workers().every(({ ended }) => ended)).toBe(true)

@@ -1,4 +1,11 @@
-import { candidatesOf, placeOnGrid, type Belief, type Family, type Predictor } from '../diagnosis'
+import {
+  candidatesOf,
+  placeOnGrid,
+  sameHypothesis,
+  type Belief,
+  type Hypothesis,
+  type Predictor,
+} from '../diagnosis'
 import { settable } from '../circuit'
 import { stateOf, arrangementOf } from '../attempt'
 import type { Fault } from '../faults'
@@ -14,7 +21,7 @@ const mostRivals = 24
  * Pieces that no test of the bag tells from the planted one: whatever is left of them shows the same volts at every point
  * that a lead reaches, in every state that can be set. A connector's two halves with nothing to probe between them.
  */
-export function indistinctFrom(
+export function ambiguityGroupOf(
   belief: Belief,
   planted: readonly Fault[],
   bag: readonly InstrumentKey[],
@@ -25,37 +32,34 @@ export function indistinctFrom(
   if (candidatesOf(predictor, bag).length === 0) return found
   // Of two planted faults the board has both.
   const truth = [...belief.alive]
-    .sort((p, q) => q.family.company - p.family.company)
-    .find(({ family }) => planted.some((p) => isOf(family, p)))
+    .sort((p, q) => q.hypothesis.company - p.hypothesis.company)
+    .find(({ hypothesis }) => planted.some((p) => isOf(hypothesis, p)))
   if (!truth) return found
-  const own = new Set(truth.family.pieces)
+  const own = new Set(truth.hypothesis.pieces)
   // Nothing worth asking about is left beside it.
   if (belief.doubtOfAny([...own]) >= proven) return found
-  const at = planted.find((p) => isOf(truth.family, p))!
-  const x = at.severity === undefined ? truth.best : placeOnGrid(truth.family.grid, at.severity)
+  const at = planted.find((p) => isOf(truth.hypothesis, p))!
+  const x = at.severity === undefined ? truth.best : placeOnGrid(truth.hypothesis.grid, at.severity)
   const separable = new Set<string>()
   const likely = [...belief.alive].sort((p, q) => q.weight - p.weight).slice(0, mostRivals)
-  for (const { family, best } of likely) {
-    if (family.pieces.every((p) => own.has(p)) || family.index === 0) continue
-    if (family.company !== truth.family.company) continue
-    const same = alike(predictor, truth.family, x, family, best)
-    for (const piece of family.pieces) (same ? found : separable).add(piece)
+  for (const { hypothesis, best } of likely) {
+    if (hypothesis.pieces.every((p) => own.has(p)) || hypothesis.index === 0) continue
+    if (hypothesis.company !== truth.hypothesis.company) continue
+    const same = sameEverywhere(predictor, truth.hypothesis, x, hypothesis, best)
+    for (const piece of hypothesis.pieces) (same ? found : separable).add(piece)
   }
   return new Set([...found].filter((piece) => !own.has(piece) && !separable.has(piece)))
 }
 
-const isOf = ({ fault }: Family, planted: Fault): boolean =>
-  fault?.kind === planted.kind &&
-  fault.part === planted.part &&
-  fault.segment === planted.segment &&
-  fault.other === planted.other
+const isOf = ({ fault }: Hypothesis, planted: Fault): boolean =>
+  fault !== undefined && sameHypothesis(fault, planted)
 
-function alike(predictor: Predictor, a: Family, x: number, b: Family, y: number): boolean {
+function sameEverywhere(predictor: Predictor, a: Hypothesis, x: number, b: Hypothesis, y: number): boolean {
   const reach = predictor.wiring.points.filter((p) => !p.inside).map((p) => p.node)
   return predictor.circuit.states.filter(settable).every((state) => {
     const situation = predictor.situation(stateOf(arrangementOf(state)))
-    const p = predictor.line(a, situation).at(x).solved
-    const q = predictor.line(b, situation).at(y).solved
+    const p = predictor.sweep(a, situation).at(x).solved
+    const q = predictor.sweep(b, situation).at(y).solved
     if (!p || !q) return p === q
     return reach.every((node) => {
       const [i, j] = [p.point.island[node], q.point.island[node]]

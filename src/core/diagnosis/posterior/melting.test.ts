@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { demoCircuit, demoNames } from '../../../test/demo'
-import { aftermath, solveBoard } from '../board'
-import { faultOfKind, possibleFaults } from '../faults'
-import { faultsAt, familiesOf } from './families'
+import { demoCircuit, demoNames } from '../../../../test/demo'
+import { aftermath, solveBoard } from '../../board'
+import { faultOfKind, possibleFaults } from '../../faults'
+import { faultsAt } from '../hypotheses/severity-grid'
+import { hypothesesOf } from '../hypotheses/hypotheses'
 import { Melting } from './melting'
 
 describe.each(demoNames)('%s', (name) => {
@@ -10,14 +11,15 @@ describe.each(demoNames)('%s', (name) => {
 
   it('melts between two sizes what it melts at both', () => {
     const melting = new Melting(circuit)
-    const heavy = familiesOf(circuit).filter(({ fault }) => fault && faultOfKind(fault.kind).drawsMore)
+    const heavy = hypothesesOf(circuit).filter(({ fault }) => fault && faultOfKind(fault.kind).drawsMore)
     // Every third, at a size between the grid’s: what is taken over must be what would have been worked out.
-    for (const family of heavy.filter((_, i) => i % 3 === 0)) {
-      const x = Math.max(0, family.grid.length - 1) * 0.4
-      const exact = aftermath(circuit, faultsAt(family, x))
-      expect([...melting.at(family, x)].sort(), `${family.fault!.kind} ${family.fault!.part}`).toEqual(
-        [...exact].sort(),
-      )
+    for (const hypothesis of heavy.filter((_, i) => i % 3 === 0)) {
+      const x = Math.max(0, hypothesis.grid.length - 1) * 0.4
+      const exact = aftermath(circuit, faultsAt(hypothesis, x))
+      expect(
+        [...melting.at(hypothesis, x)].sort(),
+        `${hypothesis.fault!.kind} ${hypothesis.fault!.part}`,
+      ).toEqual([...exact].sort())
     }
   })
 

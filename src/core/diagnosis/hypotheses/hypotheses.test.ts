@@ -1,21 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { familiesOf, faultAt, placeOnGrid, severityAt, widthOf } from '.'
+import { hypothesesOf, faultAt, placeOnGrid, severityAt, widthOf } from '..'
 import { oddSeverity, placeWeights } from './priors'
-import { catalogue, faultOfKind, possibleFaults } from '../faults'
-import { demoCircuit, demoNames } from '../../../test/demo'
+import { catalogue, faultOfKind, possibleFaults } from '../../faults'
+import { demoCircuit, demoNames } from '../../../../test/demo'
 
-describe('families', () => {
+describe('hypotheses', () => {
   it.each(demoNames)(
     'of %s are a sound circuit and every fault on every segment that it can strike',
     (name) => {
       const circuit = demoCircuit(name)
-      const families = familiesOf(circuit)
-      expect(families.filter((f) => f.fault === undefined)).toHaveLength(1)
-      expect(families).toHaveLength(possibleFaults(circuit).length + 1)
-      families.forEach((family, i) => {
-        expect(family.index).toBe(i)
-        expect(family.prior).toBeGreaterThan(0)
-        if (family.fault) expect(family.pieces.length).toBeGreaterThan(0)
+      const hypotheses = hypothesesOf(circuit)
+      expect(hypotheses.filter((f) => f.fault === undefined)).toHaveLength(1)
+      expect(hypotheses).toHaveLength(possibleFaults(circuit).length + 1)
+      hypotheses.forEach((hypothesis, i) => {
+        expect(hypothesis.index).toBe(i)
+        expect(hypothesis.prior).toBeGreaterThan(0)
+        if (hypothesis.fault) expect(hypothesis.pieces.length).toBeGreaterThan(0)
       })
     },
   )
@@ -37,7 +37,7 @@ describe('families', () => {
   it('share a place’s weight, however many ways it can fail in', () => {
     const circuit = demoCircuit()
     const weight = (part: string) =>
-      familiesOf(circuit)
+      hypothesesOf(circuit)
         .filter((f) => f.fault?.part === part)
         .reduce((sum, f) => sum + f.prior, 0)
     expect(weight('X1')).toBeCloseTo(placeWeights.joint.weight, 9)
@@ -46,10 +46,10 @@ describe('families', () => {
 
   it('give a planted severity a place of its own', () => {
     const planted = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 1.234 } as const
-    const family = familiesOf(demoCircuit(), [planted]).find(
+    const hypothesis = hypothesesOf(demoCircuit(), [planted]).find(
       (f) => f.fault?.part === 'X1' && f.fault.kind === 'highResistance',
     )!
-    expect(faultAt(family, placeOnGrid(family.grid, 1.234))).toMatchObject({ severity: 1.234 })
+    expect(faultAt(hypothesis, placeOnGrid(hypothesis.grid, 1.234))).toMatchObject({ severity: 1.234 })
   })
 
   it('run through their severities without a gap', () => {
@@ -65,11 +65,11 @@ describe('families', () => {
   })
 
   it('count an odd size of a short for little', () => {
-    const family = familiesOf(demoCircuit()).find((f) => f.fault?.kind === 'shortToGround')!
-    const last = family.grid.length - 1
-    const usual = widthOf(family, [[0, placeOnGrid(family.grid, 0.3)]])
-    expect(widthOf(family, [[0, last]])).toBeLessThan(usual * 1.2)
-    expect(widthOf(family, [])).toBe(0)
+    const hypothesis = hypothesesOf(demoCircuit()).find((f) => f.fault?.kind === 'shortToGround')!
+    const last = hypothesis.grid.length - 1
+    const usual = widthOf(hypothesis, [[0, placeOnGrid(hypothesis.grid, 0.3)]])
+    expect(widthOf(hypothesis, [[0, last]])).toBeLessThan(usual * 1.2)
+    expect(widthOf(hypothesis, [])).toBe(0)
   })
 })
 

@@ -1,6 +1,6 @@
-import type { Bench } from '../attempt'
-import type { CircuitState } from '../circuit'
-import type { Connected } from '../instruments'
+import type { Bench } from '../../attempt'
+import type { CircuitState } from '../../circuit'
+import type { Connected } from '../../instruments'
 
 /** What earlier steps left of the bench, as far as it matters to what any board would show now. */
 export type Conditions = Pick<Bench, 'repairs' | 'reseated' | 'renewed' | 'spent'>

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { alike, glowAcross, groupsOf, revealing, seeAll, sightOf, sightsOf } from '.'
-import { solveBoard } from '../board'
-import { systemOf } from '../circuit'
-import { wireUp } from '../model'
-import { readTestLamp } from '../instruments'
-import { possibleFaults, type Fault } from '../faults'
-import { tell } from '../words'
-import { demoCircuit, demoNames } from '../../../test/demo'
+import { indistinguishable, glowAcross, groupsOf, revealing, signatures, signatureOf, testSetOf } from '..'
+import { solveBoard } from '../../board'
+import { systemOf } from '../../circuit'
+import { wireUp } from '../../model'
+import { readTestLamp } from '../../instruments'
+import { possibleFaults, type Fault } from '../../faults'
+import { tell } from '../../words'
+import { demoCircuit, demoNames } from '../../../../test/demo'
 
 const lamp = demoCircuit()
-const sights = sightsOf(lamp)
-const shows = (fault: Fault) => revealing(sights, sightOf(lamp, [fault])).map((i) => sights.tests[i]!)
+const testSet = testSetOf(lamp)
+const shows = (fault: Fault) => revealing(testSet, signatureOf(lamp, [fault])).map((i) => testSet.tests[i]!)
 
 describe('what can see a fault', () => {
   it('a corroded joint passes continuity and every state without load, and fails under load', () => {
@@ -40,20 +40,20 @@ describe('what can see a fault', () => {
   })
 
   it('a loom has its measuring places among the tests', () => {
-    const places = sightsOf(demoCircuit('sweeper-side-harness')).tests.filter((t) => t.sort === 'clamp')
+    const places = testSetOf(demoCircuit('sweeper-side-harness')).tests.filter((t) => t.sort === 'clamp')
     expect(places.some((t) => / at /.test(tell(t.what)))).toBe(true)
   })
 
   it('no test sees a fault that is not there', () => {
-    expect(revealing(sights, sightOf(lamp, []))).toEqual([])
+    expect(revealing(testSet, signatureOf(lamp, []))).toEqual([])
   })
 
   it('tells two faults of one piece apart only by their size', () => {
     const high = (severity: number) =>
-      sightOf(lamp, [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity }])
-    expect(alike(sights, high(1), high(1.0001))).toBe(true)
-    expect(alike(sights, high(1), high(5))).toBe(false)
-    expect(alike(sights, high(1), sightOf(lamp, []))).toBe(false)
+      signatureOf(lamp, [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity }])
+    expect(indistinguishable(testSet, high(1), high(1.0001))).toBe(true)
+    expect(indistinguishable(testSet, high(1), high(5))).toBe(false)
+    expect(indistinguishable(testSet, high(1), signatureOf(lamp, []))).toBe(false)
   })
 
   it.each(['van-cooling-fan', 'sweeper-module-powers', 'van-rear-lamps'])(
@@ -77,15 +77,15 @@ describe('what can see a fault', () => {
 
   it.each(demoNames)('every fault of %s is seen by as many tests as there are', (name) => {
     const circuit = demoCircuit(name)
-    const all = sightsOf(circuit)
+    const all = testSetOf(circuit)
     expect(
       groupsOf(all)
         .flatMap((g) => g.tests)
         .sort((a, b) => a - b),
     ).toEqual([...all.tests.keys()])
     let n = 0
-    for (const { seen, done, of } of seeAll(circuit)) {
-      expect(seen.sight).toHaveLength(all.tests.length)
+    for (const { seen, done, of } of signatures(circuit)) {
+      expect(seen.signature).toHaveLength(all.tests.length)
       expect(done).toBeLessThanOrEqual(of)
       if (++n >= 12) break
     }
@@ -97,10 +97,10 @@ describe('what can see a fault', () => {
     { tags: ['sweep'] },
     () => {
       const circuit = demoCircuit('sweeper-heated-step')
-      const told = (list: Iterable<{ seen: { fault: object; sight: Float64Array } }>) =>
-        new Map([...list].map(({ seen }) => [JSON.stringify(seen.fault), [...seen.sight].join()]))
-      const alone = told(seeAll(circuit))
-      const [a, b] = [0, 1].map((nth) => told(seeAll(circuit, { nth, of: 2 })))
+      const told = (list: Iterable<{ seen: { fault: object; signature: Float64Array } }>) =>
+        new Map([...list].map(({ seen }) => [JSON.stringify(seen.fault), [...seen.signature].join()]))
+      const alone = told(signatures(circuit))
+      const [a, b] = [0, 1].map((nth) => told(signatures(circuit, { nth, of: 2 })))
       expect(a!.size + b!.size).toBe(alone.size)
       expect(new Map([...a!, ...b!])).toEqual(alone)
     },

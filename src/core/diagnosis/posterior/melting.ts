@@ -1,16 +1,17 @@
-import { aftermath } from '../board'
-import type { Circuit } from '../circuit'
-import { faultOfKind } from '../faults'
-import { faultsAt, type Family } from './families'
+import { aftermath } from '../../board'
+import type { Circuit } from '../../circuit'
+import { faultOfKind } from '../../faults'
+import { faultsAt } from '../hypotheses/severity-grid'
+import type { Hypothesis } from '../hypotheses/hypothesis'
 
 type Gone = ReadonlySet<string>
 
 /**
- * Fuses that each board of a family has melted before anybody measured: the customer used the circuit in all its states.
+ * Fuses that each board of a hypothesis has melted before anybody measured: the customer used the circuit in all its states.
  * Both ends of the range and the planted size are worked out; between two sizes that melt the same, the same has melted.
  */
 export class Melting {
-  /** By family: what is known, in the order of x. */
+  /** By hypothesis: what is known, in the order of x. */
   private readonly known = new Map<number, { x: number; gone: Gone }[]>()
   private sound: Gone | undefined
 
@@ -22,19 +23,19 @@ export class Melting {
     return (this.sound ??= aftermath(this.circuit, []))
   }
 
-  at(family: Family, x: number): Gone {
-    const faults = faultsAt(family, x)
+  at(hypothesis: Hypothesis, x: number): Gone {
+    const faults = faultsAt(hypothesis, x)
     if (!faults.some(({ kind }) => faultOfKind(kind).drawsMore)) return this.of(faults)
-    let known = this.known.get(family.index)
+    let known = this.known.get(hypothesis.index)
     if (!known) {
       known = []
-      this.known.set(family.index, known)
+      this.known.set(hypothesis.index, known)
       const ends = [
         0,
-        Math.max(0, family.grid.length - 1),
-        ...(family.mark === undefined ? [] : [family.mark]),
+        Math.max(0, hypothesis.grid.length - 1),
+        ...(hypothesis.mark === undefined ? [] : [hypothesis.mark]),
       ]
-      for (const end of new Set(ends)) known.push({ x: end, gone: this.of(faultsAt(family, end)) })
+      for (const end of new Set(ends)) known.push({ x: end, gone: this.of(faultsAt(hypothesis, end)) })
       known.sort((p, q) => p.x - q.x)
     }
     const after = known.findIndex((one) => one.x >= x)

@@ -1,10 +1,10 @@
-import { untouched, type Fact, type Measured } from './evidence'
-import type { Family } from './families'
-import { distance, farthest, isJoint, lengthIn, spreadOf, type Residual } from './joint'
-import type { Line, Sample } from './line'
+import { untouched, type Fact, type Measured } from '../evidence/fact'
+import type { Hypothesis } from '../hypotheses/hypothesis'
+import { distance, farthest, isJoint, lengthIn, spreadOf, type ReadingResidual } from '../evidence/joint'
+import type { SeveritySweep, SweepPoint } from './severity-sweep'
 import { fits, type Miss, type Predictor, type Situation } from './predictor'
 
-/** A stretch of a family's x, both ends included. */
+/** A stretch of a hypothesis's x, both ends included. */
 export type Range = readonly [number, number]
 
 /** A cell between two boards is looked into until it is this part of a step of the grid; where something switches, finer. */
@@ -19,8 +19,13 @@ export const situationOf = (predictor: Predictor, fact: Fact): Situation =>
     : predictor.situation(fact.setup.state, fact.setup.conditions ?? untouched)
 
 /** Whether one exact board gives all the facts, together. */
-export function admits(predictor: Predictor, family: Family, x: number, facts: readonly Fact[]): boolean {
-  const at = (fact: Fact) => predictor.line(family, situationOf(predictor, fact)).at(x)
+export function admits(
+  predictor: Predictor,
+  hypothesis: Hypothesis,
+  x: number,
+  facts: readonly Fact[],
+): boolean {
+  const at = (fact: Fact) => predictor.sweep(hypothesis, situationOf(predictor, fact)).at(x)
   if (
     !facts.every(
       (fact) => (fact.type === 'measured' && fact.meaningless) || fits(predictor.miss(at(fact), fact)),
@@ -29,26 +34,26 @@ export function admits(predictor: Predictor, family: Family, x: number, facts: r
     return false
   const joint = facts.filter(isJoint)
   if (joint.length < 2) return true
-  const residuals = residualsAt(predictor, family, x, joint)
+  const residuals = residualsAt(predictor, hypothesis, x, joint)
   return distance(residuals) <= farthest(residuals.length)
 }
 
 /** The stretches of `ranges` in which the fact could have come about. */
 export function restrict(
   predictor: Predictor,
-  line: Line,
+  sweep: SeveritySweep,
   ranges: readonly Range[],
   fact: Fact,
 ): readonly Range[] {
-  const { grid } = line.family
-  if (grid.length === 0) return fits(predictor.miss(line.at(0), fact)) ? ranges : []
+  const { grid } = sweep.hypothesis
+  if (grid.length === 0) return fits(predictor.miss(sweep.at(0), fact)) ? ranges : []
   const kept: [number, number][] = []
   const keep = (from: number, to: number) => {
     const last = kept[kept.length - 1]
     if (last && from <= last[1] + 1e-9) last[1] = Math.max(last[1], to)
     else kept.push([from, to])
   }
-  const look = (a: Sample, b: Sample, p: Miss, q: Miss, from: number, to: number): void => {
+  const look = (a: SweepPoint, b: SweepPoint, p: Miss, q: Miss, from: number, to: number): void => {
     if (b.x < from || a.x > to || (b.x === from && a.x < from) || (a.x === to && b.x > to)) return
     const [first, second] = [fits(p), fits(q)]
     if (first && second) return keep(Math.max(a.x, from), Math.min(b.x, to))
@@ -56,7 +61,7 @@ export function restrict(
     if (!first && !second && !opposite(p, q)) return
     const jumps = a.switching !== b.switching
     if (b.x - a.x > (jumps ? finestSwitch : finest)) {
-      const middle = line.at((a.x + b.x) / 2)
+      const middle = sweep.at((a.x + b.x) / 2)
       const r = predictor.miss(middle, fact)
       look(a, middle, p, r, from, to)
       look(middle, b, r, q, from, to)
@@ -74,12 +79,12 @@ export function restrict(
   }
   for (const [from, to] of ranges) {
     if (from === to) {
-      if (fits(predictor.miss(line.at(from), fact))) keep(from, to)
+      if (fits(predictor.miss(sweep.at(from), fact))) keep(from, to)
       continue
     }
-    const samples = fact.type === 'seen' ? line.sketched() : line.laid()
-    const snapshot = samples.filter(
-      (_, i) => (samples[i + 1]?.x ?? Infinity) > from && (samples[i - 1]?.x ?? -Infinity) < to,
+    const points = fact.type === 'seen' ? sweep.coarse() : sweep.refined()
+    const snapshot = points.filter(
+      (_, i) => (points[i + 1]?.x ?? Infinity) > from && (points[i - 1]?.x ?? -Infinity) < to,
     )
     const misses = snapshot.map((s) => predictor.miss(s, fact))
     for (let i = 1; i < snapshot.length; i++)
@@ -104,13 +109,13 @@ function entry(p: Miss, q: Miss): number {
 
 function residualsAt(
   predictor: Predictor,
-  family: Family,
+  hypothesis: Hypothesis,
   x: number,
   joint: readonly Measured[],
-): Residual[] {
+): ReadingResidual[] {
   return joint.flatMap((fact) => {
-    const sample = predictor.line(family, situationOf(predictor, fact)).at(x)
-    const found = predictor.residual(sample, fact)
+    const point = predictor.sweep(hypothesis, situationOf(predictor, fact)).at(x)
+    const found = predictor.residual(point, fact)
     return found ? [found] : []
   })
 }
@@ -118,12 +123,12 @@ function residualsAt(
 /** What is left of the ranges when all readings of volts have to fit one board. */
 export function together(
   predictor: Predictor,
-  family: Family,
+  hypothesis: Hypothesis,
   ranges: readonly Range[],
   joint: readonly Measured[],
 ): { ranges: readonly Range[]; best: number } {
   const at = (x: number) => {
-    const residuals = residualsAt(predictor, family, x, joint)
+    const residuals = residualsAt(predictor, hypothesis, x, joint)
     const spread = spreadOf(residuals)
     const off = Float64Array.from(residuals, (r) => r.off)
     return { x, off, spread, far: lengthIn(spread, off.slice()) }
@@ -230,19 +235,19 @@ function edge(a: End, b: End, { share }: { share: number }, limit: number): numb
 /** Of what is left, the x whose board comes nearest to the middle of a reading's band. */
 export function bestOf(
   predictor: Predictor,
-  line: Line | undefined,
+  sweep: SeveritySweep | undefined,
   ranges: readonly Range[],
   fact: Fact,
 ): number {
   const [from, to] = ranges[0]!
-  if (!line || from === to) return from
+  if (!sweep || from === to) return from
   let best = from
   let least = Infinity
-  for (const sample of line.samples) {
-    if (!ranges.some(([a, b]) => sample.x >= a && sample.x <= b)) continue
-    const { below, above } = predictor.miss(sample, fact)
+  for (const point of sweep.points) {
+    if (!ranges.some(([a, b]) => point.x >= a && point.x <= b)) continue
+    const { below, above } = predictor.miss(point, fact)
     const worst = Math.max(below, above)
-    if (worst < least) [least, best] = [worst, sample.x]
+    if (worst < least) [least, best] = [worst, point.x]
   }
   return least <= 0 ? best : (from + to) / 2
 }

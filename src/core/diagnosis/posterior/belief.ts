@@ -1,14 +1,15 @@
-import type { Fault } from '../faults'
-import type { Fact } from './evidence'
-import { faultAt, widthOf, type Family } from './families'
-import { smoked } from './priors'
-import { isJoint } from './joint'
-import { admits, bestOf, restrict, situationOf, together, type Range } from './narrow'
+import type { Fault } from '../../faults'
+import type { Fact } from '../evidence/fact'
+import { faultAt, widthOf } from '../hypotheses/severity-grid'
+import type { Hypothesis } from '../hypotheses/hypothesis'
+import { smoked } from '../hypotheses/priors'
+import { isJoint } from '../evidence/joint'
+import { admits, bestOf, restrict, situationOf, together, type Range } from './restrict'
 import { heldKey, type Predictor } from './predictor'
 
-/** What is left of one family. */
+/** What is left of one hypothesis. */
 export interface Alive {
-  readonly family: Family
+  readonly hypothesis: Hypothesis
   readonly ranges: readonly Range[]
   /** Prior times what is left of its range. */
   readonly weight: number
@@ -16,7 +17,7 @@ export interface Alive {
   readonly best: number
 }
 
-/** A belief as it is stored: families by their names, with what is left of them; and which fact excluded the others. */
+/** A belief as it is stored: hypotheses by their names, with what is left of them; and which fact excluded the others. */
 export interface KeptBelief {
   readonly alive: readonly (readonly [
     name: string,
@@ -36,7 +37,7 @@ const factKey = (fact: Fact): string =>
     : `${JSON.stringify([fact.setup.state, fact.setup.conditions])}${heldKey(fact.setup)}${fact.value}${fact.meaningless}`
 
 /**
- * What the facts so far leave possible. Each fact restricts the severity of each family to some stretches of its range; all
+ * What the facts so far leave possible. Each fact restricts the severity of each hypothesis to some stretches of its range; all
  * facts together leave their intersection, and readings of volts have to fit one board's tolerances together.
  */
 export class Belief {
@@ -44,19 +45,19 @@ export class Belief {
     readonly predictor: Predictor,
     readonly facts: readonly Fact[],
     readonly alive: readonly Alive[],
-    /** Which fact, by index, excluded a family, by the family's index. */
+    /** Which fact, by index, excluded a hypothesis, by the hypothesis's index. */
     readonly excludedBy: ReadonlyMap<number, number>,
   ) {}
 
   /** Before anything is known. */
-  static of(predictor: Predictor, families: readonly Family[] = predictor.families): Belief {
+  static of(predictor: Predictor, hypotheses: readonly Hypothesis[] = predictor.hypotheses): Belief {
     return new Belief(
       predictor,
       [],
-      families.map((family) => ({
-        family,
-        ranges: [[0, Math.max(0, family.grid.length - 1)]],
-        weight: family.prior,
+      hypotheses.map((hypothesis) => ({
+        hypothesis,
+        ranges: [[0, Math.max(0, hypothesis.grid.length - 1)]],
+        weight: hypothesis.prior,
         best: 0,
       })),
       new Map(),
@@ -66,35 +67,35 @@ export class Belief {
   /** What is kept of a belief, to be taken up again without working it out anew. */
   kept(): KeptBelief {
     return {
-      alive: this.alive.map(({ family, ranges, weight, best }) => [
-        family.name,
+      alive: this.alive.map(({ hypothesis, ranges, weight, best }) => [
+        hypothesis.name,
         ranges.map(([from, to]) => [from, to] as [number, number]),
         weight,
         best,
       ]),
-      excluded: [...this.excludedBy].map(([index, fact]) => [this.predictor.families[index]!.name, fact]),
+      excluded: [...this.excludedBy].map(([index, fact]) => [this.predictor.hypotheses[index]!.name, fact]),
     }
   }
 
-  /** The belief that was kept, of the same facts on the same circuit; undefined where it is of other families than these. */
+  /** The belief that was kept, of the same facts on the same circuit; undefined where it is of other hypotheses than these. */
   static restored(
     predictor: Predictor,
     facts: readonly Fact[],
     { alive, excluded }: KeptBelief,
   ): Belief | undefined {
-    const byName = new Map(predictor.families.map((family) => [family.name, family]))
+    const byName = new Map(predictor.hypotheses.map((hypothesis) => [hypothesis.name, hypothesis]))
     if (alive.length + excluded.length !== byName.size) return undefined
     const kept: Alive[] = []
     for (const [name, ranges, weight, best] of alive) {
-      const family = byName.get(name)
-      if (!family) return undefined
-      kept.push({ family, ranges, weight, best })
+      const hypothesis = byName.get(name)
+      if (!hypothesis) return undefined
+      kept.push({ hypothesis, ranges, weight, best })
     }
     const excludedBy = new Map<number, number>()
     for (const [name, fact] of excluded) {
-      const family = byName.get(name)
-      if (!family) return undefined
-      excludedBy.set(family.index, fact)
+      const hypothesis = byName.get(name)
+      if (!hypothesis) return undefined
+      excludedBy.set(hypothesis.index, fact)
     }
     return new Belief(predictor, facts, kept, excludedBy)
   }
@@ -121,22 +122,24 @@ export class Belief {
     const joint = facts.filter(isJoint)
     const weigh = isJoint(fact) && joint.length > 1
     for (const one of this.alive) {
-      const { family } = one
-      const line = told ? predictor.line(family, situation) : undefined
-      const ranges = line ? restrict(predictor, line, one.ranges, fact) : one.ranges
-      const left = ranges.length && weigh ? together(predictor, family, ranges, joint) : undefined
+      const { hypothesis } = one
+      const sweep = told ? predictor.sweep(hypothesis, situation) : undefined
+      const ranges = sweep ? restrict(predictor, sweep, one.ranges, fact) : one.ranges
+      const left = ranges.length && weigh ? together(predictor, hypothesis, ranges, joint) : undefined
       const kept = left?.ranges ?? ranges
       if (kept.length === 0) {
-        excludedBy.set(family.index, facts.length - 1)
-        predictor.release(family, situation)
+        excludedBy.set(hypothesis.index, facts.length - 1)
+        predictor.release(hypothesis, situation)
         continue
       }
       alive.push({
-        family,
+        hypothesis,
         ranges: kept,
         weight:
-          family.prior * widthOf(family, kept) * (predictor.smokes(family, kept, situation) ? smoked : 1),
-        best: left?.best ?? bestOf(predictor, line, kept, fact),
+          hypothesis.prior *
+          widthOf(hypothesis, kept) *
+          (predictor.smokes(hypothesis, kept, situation) ? smoked : 1),
+        best: left?.best ?? bestOf(predictor, sweep, kept, fact),
       })
     }
     return new Belief(predictor, facts, alive, excludedBy)
@@ -151,10 +154,11 @@ export class Belief {
    * Share of the weight that is left of which something holds. Of two faults each is looked for beside the other one as it
    * is: what holds of one or the other holds of the board, so the two shares are put together as those of two draws.
    */
-  private shareOf(holds: (family: Family) => boolean): number {
+  private shareOf(holds: (hypothesis: Hypothesis) => boolean): number {
     if (this.total === 0) return 0
     const struck = new Float64Array(this.companies.length)
-    for (const { family, weight } of this.alive) if (holds(family)) struck[family.company]! += weight
+    for (const { hypothesis, weight } of this.alive)
+      if (holds(hypothesis)) struck[hypothesis.company]! += weight
     return this.combined(struck)
   }
 
@@ -169,8 +173,8 @@ export class Belief {
   /** Weight that is left of single faults, and beside each of those planted. */
   private get companies(): Float64Array {
     if (this.byCompany) return this.byCompany
-    const sums = new Float64Array(1 + Math.max(0, ...this.alive.map(({ family }) => family.company)))
-    for (const { family, weight } of this.alive) sums[family.company]! += weight
+    const sums = new Float64Array(1 + Math.max(0, ...this.alive.map(({ hypothesis }) => hypothesis.company)))
+    for (const { hypothesis, weight } of this.alive) sums[hypothesis.company]! += weight
     return (this.byCompany = sums)
   }
   private byCompany: Float64Array | undefined
@@ -200,11 +204,11 @@ export class Belief {
     if (this.shares) return this.shares
     const { companies } = this
     const sums = new Map<string, Float64Array>()
-    for (const { family, weight } of this.alive)
-      for (const piece of family.pieces) {
+    for (const { hypothesis, weight } of this.alive)
+      for (const piece of hypothesis.pieces) {
         let own = sums.get(piece)
         if (!own) sums.set(piece, (own = new Float64Array(companies.length)))
-        own[family.company]! += weight
+        own[hypothesis.company]! += weight
       }
     const shares = [...sums].map(([piece, own]) => [piece, this.combined(own)] as const)
     return (this.shares = new Map(shares.sort((p, q) => q[1] - p[1])))
@@ -213,7 +217,7 @@ export class Belief {
 
   /** Share of the sound circuit. */
   get sound(): number {
-    const found = this.alive.find(({ family }) => family.index === 0)
+    const found = this.alive.find(({ hypothesis }) => hypothesis.index === 0)
     return found ? found.weight / this.total : 0
   }
 
@@ -227,16 +231,16 @@ export class Belief {
   /** What is left that strikes a piece, the likeliest first. */
   striking(name: string): readonly Alive[] {
     return this.alive
-      .filter(({ family }) => family.pieces.some((p) => isOf(p, name)))
+      .filter(({ hypothesis }) => hypothesis.pieces.some((p) => isOf(p, name)))
       .sort((p, q) => q.weight - p.weight)
   }
 
   /** The fact, by index, that excluded the last that could strike a piece; undefined where something still can. */
   clearedBy(name: string): number | undefined {
     let last: number | undefined
-    for (const family of this.predictor.families) {
-      if (!family.pieces.some((p) => isOf(p, name))) continue
-      const by = this.excludedBy.get(family.index)
+    for (const hypothesis of this.predictor.hypotheses) {
+      if (!hypothesis.pieces.some((p) => isOf(p, name))) continue
+      const by = this.excludedBy.get(hypothesis.index)
       if (by === undefined) return undefined
       last = Math.max(last ?? 0, by)
     }
@@ -252,41 +256,19 @@ export class Belief {
     return undefined
   }
 
-  private exampleOf({ family, ranges, best }: Alive): Fault | undefined {
+  private exampleOf({ hypothesis, ranges, best }: Alive): Fault | undefined {
     const middle = ranges.map(([a, b]) => (a + b) / 2)
     for (const x of [best, ...middle])
-      if (admits(this.predictor, family, x, this.facts)) return faultAt(family, x)
+      if (admits(this.predictor, hypothesis, x, this.facts)) return faultAt(hypothesis, x)
     return undefined
   }
 
-  /** From what to what size a family's fault may be; undefined where it has none. */
-  sizeOf({ family, ranges }: Alive): readonly [number, number] | undefined {
+  /** From what to what size a hypothesis's fault may be; undefined where it has none. */
+  sizeOf({ hypothesis, ranges }: Alive): readonly [number, number] | undefined {
     const [from, to] = [ranges[0]?.[0], ranges[ranges.length - 1]?.[1]]
-    if (family.grid.length === 0 || from === undefined || to === undefined) return undefined
-    return [faultAt(family, from)!.severity!, faultAt(family, to)!.severity!]
+    if (hypothesis.grid.length === 0 || from === undefined || to === undefined) return undefined
+    return [faultAt(hypothesis, from)!.severity!, faultAt(hypothesis, to)!.severity!]
   }
 }
 
 const isOf = (piece: string, name: string): boolean => piece === name || piece.startsWith(`${name}.`)
-
-/**
- * Facts that contradict each other: the fewest, one or two, whose removal lets something be possible again.
- * @returns indices into `facts`; empty where nothing contradicts, or nothing so small does
- */
-export function contradiction(predictor: Predictor, facts: readonly Fact[]): number[] {
-  const stands = (left: readonly Fact[]): boolean => {
-    let belief = Belief.of(predictor)
-    for (const fact of left) {
-      belief = belief.with(fact)
-      if (belief.alive.length === 0) return false
-    }
-    return true
-  }
-  if (stands(facts)) return []
-  const without = (...out: number[]) => facts.filter((_, i) => !out.includes(i))
-  // The last one first: up to there everything was possible.
-  const order = facts.map((_, i) => i).reverse()
-  for (const i of order) if (stands(without(i))) return [i]
-  for (const i of order) for (const k of order) if (k < i && stands(without(i, k))) return [k, i]
-  return []
-}

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { Belief, Predictor, type Fact } from '.'
-import type { Arrangement } from '../attempt'
-import { piecesOf } from '../model'
-import { possibleFaults, type Fault } from '../faults'
-import { Attempt, seenOn, voltsSetup } from '../../../test/attempt'
-import { demoCircuit } from '../../../test/demo'
+import { Belief, Predictor, type Fact } from '..'
+import type { Arrangement } from '../../attempt'
+import { piecesOf } from '../../model'
+import { possibleFaults, type Fault } from '../../faults'
+import { Attempt, seenOn, voltsSetup } from '../../../../test/attempt'
+import { demoCircuit } from '../../../../test/demo'
 
 /**
  * Where two faults may be there, each is looked for beside the other as it is. Held here against every pair of bad places
@@ -56,11 +56,11 @@ describe('two faults', () => {
   /** Share of the pairs that strike a piece, from either end. */
   function blindly(belief: Belief, id: string): number {
     let [sum, whole] = [0, 0]
-    for (const { family, weight } of belief.alive) {
-      const { part, segment } = family.beside!
+    for (const { hypothesis, weight } of belief.alive) {
+      const { part, segment } = hypothesis.beside!
       const other = pieces.find((p) => p.part === part && p.unit.segments.includes(segment))!.id
       whole += weight
-      if (family.pieces.includes(id) || other === id) sum += weight
+      if (hypothesis.pieces.includes(id) || other === id) sum += weight
     }
     return sum / whole
   }

@@ -1,0 +1,34 @@
+import { refOf } from '../../circuit'
+import type { Fault } from '../../faults'
+
+/**
+ * One way the circuit could be: sound, or one kind of fault on one piece. Where its severity is a number it is a hypothesis
+ * of boards with one parameter x, counted along the kind's grid of severities: 0 at the first value, 1 at the second.
+ */
+export interface Hypothesis {
+  /** Where it stands among all hypotheses of its predictor; for what is kept, its `name`. */
+  readonly index: number
+  /** What it is whatever other hypotheses there are, such as `open W4.copper`. */
+  readonly name: string
+  /** Undefined for the sound circuit. */
+  readonly fault: Fault | undefined
+  /** A second fault beside it, of exactly that size. */
+  readonly beside?: Fault
+  /** Which of those planted that is, counted from 1; 0 where it stands alone. */
+  readonly company: number
+  /** Severities at whole x; empty where there is none. */
+  readonly grid: readonly number[]
+  /** Where on the grid the planted severity lies, if it is one of these. */
+  readonly mark?: number
+  /** Names of the pieces that it strikes; none for the sound circuit. */
+  readonly pieces: readonly string[]
+  /** Relative likelihood before any evidence, all severities together. */
+  readonly prior: number
+}
+
+/** What a hypothesis is called whatever others there are, such as `open W4.copper`. */
+export const nameOf = ({ kind, part, segment, other }: Fault): string =>
+  `${kind} ${refOf(part, segment)}${other === undefined ? '' : ` ${other}`}`
+
+export const sameHypothesis = (a: Fault, b: Fault): boolean =>
+  a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other

@@ -1,0 +1,102 @@
+import { instrumentMinutes, type Bench } from '../../attempt'
+import type { CircuitState } from '../../circuit'
+import { instrumentOf, type InstrumentKey } from '../../instruments'
+import type { Belief } from '../posterior/belief'
+import { untouched, type Conditions, type TestSetup } from '../evidence/fact'
+import type { SweepPoint } from '../posterior/severity-sweep'
+import { situationOf } from '../posterior/restrict'
+import { candidatesOf, type Candidate } from './candidates'
+import { informationOf, representativesOf } from './information'
+
+export interface Choice extends Candidate {
+  /** Bits of doubt about the piece that it is expected to remove. */
+  readonly bits: number
+  readonly minutes: number
+}
+
+/** Bits that one test is expected to remove now; what it would show is reckoned as its instrument reckons it. */
+export function expectedBits(belief: Belief, setup: TestSetup): number {
+  const { predictor } = belief
+  const representatives = representativesOf(belief)
+  const situation = predictor.situation(setup.state, setup.conditions ?? untouched)
+  const instrument = instrumentOf(setup.instrument)
+  const slices = Float64Array.from(representatives, ({ index, x }) => {
+    const point = predictor.sweep(predictor.hypotheses[index]!, situation).at(x)
+    const found = predictor.interval(point, setup)
+    if (!found) return Number.NaN
+    return instrument.tells(found.low === found.high ? found.low : (found.low + found.high) / 2)
+  })
+  return informationOf(representatives, slices)
+}
+
+/** Share of the doubt that a test in a state already made may remove so that no other state has to be tried. */
+const enough = 0.4
+
+const ranked = new WeakMap<Belief, Map<string, Choice[]>>()
+
+/** Tests in the order of the bits that they remove for their minutes, the best first; those that tell nothing are left out. */
+export function rankTests(
+  belief: Belief,
+  bag: readonly InstrumentKey[],
+  bench: Pick<Bench, 'reached' | 'out'>,
+  conditions: Conditions = untouched,
+): Choice[] {
+  const key = JSON.stringify([bag, bench.reached, bench.out, conditions])
+  let known = ranked.get(belief)
+  if (!known) ranked.set(belief, (known = new Map()))
+  let choices = known.get(key)
+  if (!choices) known.set(key, (choices = rank(belief, bag, bench, conditions)))
+  return choices
+}
+
+function rank(
+  belief: Belief,
+  bag: readonly InstrumentKey[],
+  bench: Pick<Bench, 'reached' | 'out'>,
+  conditions: Conditions,
+): Choice[] {
+  const { predictor } = belief
+  const representatives = representativesOf(belief)
+  if (representatives.length < 2) return []
+  const slices = new Float64Array(representatives.length)
+  const choices: Choice[] = []
+  const visited = new Set(belief.facts.map((fact) => situationOf(predictor, fact).state))
+  const isVisited = ({ setup }: Candidate) => visited.has(predictor.situation(setup.state, conditions).state)
+  const all = candidatesOf(predictor, bag)
+  // The states that somebody has already made come first: their boards are solved, and most is told there.
+  const inOrder = [...all.filter(isVisited), ...all.filter((one) => !isVisited(one))]
+  let best = 0
+  let state: CircuitState | undefined
+  let points: (SweepPoint | undefined)[] = []
+  for (const candidate of inOrder) {
+    const { setup, held, arrangement } = candidate
+    // Candidates come state by state.
+    if (setup.state !== state) {
+      if (best >= enough * belief.bits && !isVisited(candidate)) break
+      state = setup.state
+      const situation = predictor.situation(state, conditions)
+      points = representatives.map(({ index, x }) => {
+        const point = predictor.sweep(predictor.hypotheses[index]!, situation).at(x)
+        return point.solved ? point : undefined
+      })
+    }
+    const instrument = instrumentOf(setup.instrument)
+    const { settings, place } = setup
+    for (let i = 0; i < representatives.length; i++) {
+      const solved = points[i]?.solved
+      const value = solved && instrument.guess!({ solved, place, settings, meter: predictor.meter })
+      slices[i] = value === undefined ? Number.NaN : instrument.tells(value)
+    }
+    const bits = informationOf(representatives, slices)
+    if (bits < 0.01) continue
+    best = Math.max(best, bits)
+    const { minutes } = instrumentMinutes(predictor.circuit, bench, {
+      instrument: setup.instrument,
+      held,
+      also: [],
+      arrangement,
+    })
+    choices.push({ ...candidate, bits, minutes })
+  }
+  return choices.sort((p, q) => q.bits / q.minutes - p.bits / p.minutes)
+}
