@@ -6,7 +6,7 @@ import {
   startBench,
   type Action,
   type Arrangement,
-  type Bench,
+  type BenchState,
   type Connection,
   type Order,
   type Step,
@@ -30,7 +30,7 @@ export interface TestOptions {
 export class Attempt {
   readonly steps: Step[] = []
   readonly order: Order
-  bench: Bench
+  bench: BenchState
 
   constructor(
     circuit: Circuit,

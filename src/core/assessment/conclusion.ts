@@ -1,6 +1,6 @@
 import type { KeyOf } from '../../messages/codes'
 import { partOf, findPieces } from '../model'
-import type { Bench, StepOf } from '../attempt'
+import type { BenchState, StepOf } from '../attempt'
 import { describeFault, faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Belief, Choice } from '../diagnosis'
@@ -16,7 +16,7 @@ export interface ConclusionInput {
   readonly conclusion: StepOf<'conclude'>
   /** Faults that are still there. */
   readonly planted: readonly Fault[]
-  readonly bench: Bench
+  readonly bench: BenchState
   /** Pieces that nothing in the bag tells from the planted one. */
   readonly indistinct: ReadonlySet<string>
   /** The test that would part what is left. */

@@ -1,4 +1,4 @@
-import type { Bench } from '../attempt'
+import type { BenchState } from '../attempt'
 import { expectedBits, rankTests, type Belief, type Choice, type TestSetup } from '../diagnosis'
 import { instrumentOf, type InstrumentKey } from '../instruments'
 import { heldIn } from './facts'
@@ -15,7 +15,7 @@ export interface EfficiencyInput {
   readonly setup: TestSetup
   readonly minutes: number
   readonly bag: readonly InstrumentKey[]
-  readonly bench: Bench
+  readonly bench: BenchState
   /** The ohmmeter met a live circuit: it told nothing. */
   readonly lost: boolean
   /** The first source reading and a proof are never wasted. */

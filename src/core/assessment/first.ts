@@ -1,7 +1,7 @@
-import { complaintOf, stateOf, type Bench, type Order } from '../attempt'
+import { complaintOf, stateOf, type BenchState, type Order } from '../attempt'
 import { Belief, type Conditions, type Fact, type KeptBelief, type Predictor } from '../diagnosis'
 
-export const conditionsOf = ({ repairs, reseated, renewed, spent }: Bench): Conditions => ({
+export const conditionsOf = ({ repairs, reseated, renewed, spent }: BenchState): Conditions => ({
   repairs,
   reseated,
   renewed,

@@ -6,7 +6,7 @@ import {
   hasSign,
   instrumentMinutes,
   stateOf,
-  type Bench,
+  type BenchState,
   type Order,
   type Step,
   type StepOf,
@@ -40,7 +40,7 @@ import { judgePrediction } from './prediction'
 import { judgeRepair, judgeVerification } from './proof'
 import type { Rubric } from './rubric'
 import { sameTestAgain } from './rules/kinds/same-test-again'
-import type { Scene } from './rules/rule'
+import type { TestContext } from './rules/rule'
 import { Technique, judgeTechnique } from './technique'
 import { likeliestBoard, truthOf } from './truth'
 import type { JudgedAttempt, Judgement } from './verdict'
@@ -63,7 +63,7 @@ export class Judging {
   private readonly contradictions: Message[] = []
   private readonly factNames: Message[]
   private readonly first: Belief
-  private bench: Bench
+  private bench: BenchState
   private belief: Belief
   private beforeTest: Belief
   private atConclusion: Belief | undefined
@@ -109,7 +109,11 @@ export class Judging {
   }
 
   /** Where the work stands: what is believed, the bench, and what was said of the steps. */
-  followed(): { readonly belief: Belief; readonly bench: Bench; readonly judgements: readonly Judgement[] } {
+  followed(): {
+    readonly belief: Belief
+    readonly bench: BenchState
+    readonly judgements: readonly Judgement[]
+  } {
     const { belief, bench } = this
     return { belief, bench, judgements: this.judgements() }
   }
@@ -202,7 +206,7 @@ export class Judging {
     // A blind eye looks at the likeliest board that gives these readings.
     const board = this.blind ? (likeliestBoard(stillAlive(belief, after), setup) ?? real) : real
     this.board = board
-    const scene: Scene = {
+    const context: TestContext = {
       order,
       bench,
       step,
@@ -216,7 +220,7 @@ export class Judging {
       earlier: this.steps.slice(0, i),
       thresholds: this.rubric.thresholds,
     }
-    this.said.push(new Technique(scene, i))
+    this.said.push(new Technique(context, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
       before: belief,
@@ -226,7 +230,7 @@ export class Judging {
       bench,
       lost: live && instrumentOf(step.instrument).nature(step.settings).needsDead === true,
       excused: this.isSource(setup) || this.isProof(),
-      again: sameTestAgain.fires(scene),
+      again: sameTestAgain.fires(context),
       step: i,
     })
     if (efficiency) this.said.push(efficiency)
@@ -340,7 +344,11 @@ export class Judging {
 }
 
 /** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
-export function setupOf(predictor: Predictor, bench: Bench, step: StepOf<'test'>): TestSetup | undefined {
+export function setupOf(
+  predictor: Predictor,
+  bench: BenchState,
+  step: StepOf<'test'>,
+): TestSetup | undefined {
   const { circuit, wiring } = predictor
   const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {
     const located = locate(circuit, wiring, held)

@@ -2,7 +2,7 @@ import {
   accessOf,
   hasSign,
   partsTouched,
-  type Bench,
+  type BenchState,
   type HintLevel,
   type Order,
   type StepOf,
@@ -90,7 +90,7 @@ function sideOf(belief: Belief, { circuit }: Order): Message {
 export function questionAbout(
   predictor: Predictor,
   order: Order,
-  bench: Bench,
+  bench: BenchState,
   step: StepOf<'test'>,
   prepared?: Prepared,
 ): Message | undefined {

@@ -1,6 +1,6 @@
 import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
-import { faultsLeft, type Bench, type Order, type Step, stateOf } from '../attempt'
+import { faultsLeft, type BenchState, type Order, type Step, stateOf } from '../attempt'
 import { stateSignature } from '../circuit'
 import { instrumentOf } from '../instruments'
 import { say } from '../document'
@@ -49,7 +49,7 @@ export function judgeVerification(
 const shares = { cured: 0.5, test: 0.25, complaint: 0.25, good: 0.15 }
 
 /** Judges what was put right, what was replaced for nothing, and whether it was shown to be right. */
-export function judgeRepair(order: Order, steps: readonly Step[], bench: Bench): Judgement | undefined {
+export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchState): Judgement | undefined {
   const last = steps.findLastIndex((s) => s.type === 'repair' && s.did?.cured === true)
   const tried = steps.filter((s) => s.type === 'repair')
   const make = (

@@ -2,7 +2,7 @@ import type { Step } from '../attempt'
 import { say } from '../document'
 import type { Rubric } from './rubric'
 import { techniqueRules } from './rules/registry'
-import type { Scene, TechniqueRule } from './rules/rule'
+import type { TestContext, TechniqueRule } from './rules/rule'
 import type { Judgement } from './verdict'
 
 const gradeOf = {
@@ -17,19 +17,19 @@ export class Technique {
   private readonly atOnce: ReadonlySet<TechniqueRule>
 
   constructor(
-    private readonly scene: Scene,
+    private readonly context: TestContext,
     readonly step: number,
   ) {
-    this.atOnce = new Set(techniqueRules.filter((rule) => !('looksAhead' in rule) && rule.fires(scene)))
+    this.atOnce = new Set(techniqueRules.filter((rule) => !('looksAhead' in rule) && rule.fires(context)))
   }
 
   /** All rules that it breaks by what has come after it so far, in their order. */
   broken(steps: readonly Step[]): TechniqueRule[] {
-    const { scene, step, atOnce } = this
+    const { context, step, atOnce } = this
     const next = steps[step + 1]
     const ahead = { later: steps.slice(step + 1), inference: next?.type === 'infer' ? next : undefined }
     return techniqueRules.filter((rule) =>
-      'looksAhead' in rule ? rule.fires(scene, ahead) : atOnce.has(rule),
+      'looksAhead' in rule ? rule.fires(context, ahead) : atOnce.has(rule),
     )
   }
 }

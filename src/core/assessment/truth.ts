@@ -1,11 +1,11 @@
-import { boardOf, startBench, type Arrangement, type Bench, type Order } from '../attempt'
+import { boardOf, startBench, type Arrangement, type BenchState, type Order } from '../attempt'
 import type { SolvedBoard, UnsolvedBoard } from '../board'
 import type { Belief, Predictor, TestSetup } from '../diagnosis'
 
 /** The boards as they truly were, kept: an attempt is judged again after each of its steps. */
 export interface Truth {
-  readonly start: Bench
-  board(bench: Bench, arrangement: Arrangement): SolvedBoard | UnsolvedBoard
+  readonly start: BenchState
+  board(bench: BenchState, arrangement: Arrangement): SolvedBoard | UnsolvedBoard
 }
 
 const kept = new WeakMap<Predictor, Map<string, Truth>>()

@@ -6,7 +6,7 @@ import type { Held } from '../instruments'
 import { tell } from '../words'
 import {
   asSeen,
-  benchOf,
+  benchAfter,
   faultsLeft,
   frameDoor,
   minutesToReach,
@@ -35,7 +35,7 @@ describe('the bench that steps leave', () => {
     const attempt = begin([{ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }])
     attempt.operate().test('L1a', 'B1-', 12.3, ['F1']).test('X2a', 'X2b', 0.01, ['F1', 'W1'])
     attempt.act({ type: 'repair', piece: 'X2', by: 'terminal' })
-    expect(benchOf(attempt.order, attempt.steps)).toEqual(attempt.bench)
+    expect(benchAfter(attempt.order, attempt.steps)).toEqual(attempt.bench)
     expect(JSON.parse(JSON.stringify(attempt.bench))).toEqual(attempt.bench)
   })
 
@@ -137,7 +137,7 @@ describe('the bench that steps leave', () => {
     const states = relay.states.map(({ controls, detached }) => ({ controls, detached }))
     const attempt = begin([], relay, states[0])
     for (const arrangement of states) attempt.operate(arrangement)
-    expect(benchOf(attempt.order, attempt.steps).latched).toEqual(attempt.bench.latched)
+    expect(benchAfter(attempt.order, attempt.steps).latched).toEqual(attempt.bench.latched)
   })
 })
 

@@ -1,5 +1,5 @@
 export { faultsLike } from './another'
-export { advance, benchOf, boardOf, faultsLeft, startBench, stateOf, type Bench } from './bench'
+export { advance, benchAfter, boardOf, faultsLeft, startBench, stateOf, type BenchState } from './bench-state'
 export { arrangementOf, complaintIn, complaintOf, draftComplaint } from './complaint'
 export { complaintWords } from './complaint-words'
 export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'

@@ -2,7 +2,7 @@ import { findPart } from '../model'
 import type { Circuit } from '../circuit'
 import { instrumentOf, type Held } from '../instruments'
 import { partOfKind, type Access } from '../parts'
-import type { Bench } from './bench'
+import type { BenchState } from './bench-state'
 import type { StepOf } from './steps'
 
 /** Minutes to reach a part the first time (common practice, no source). Later it is open. */
@@ -19,7 +19,7 @@ export function accessOf(circuit: Circuit, id: string): Access {
 /** Minutes to get at these parts, those that are open already left out; and what is open afterwards. */
 export function accessMinutes(
   circuit: Circuit,
-  { reached }: Pick<Bench, 'reached'>,
+  { reached }: Pick<BenchState, 'reached'>,
   parts: readonly string[],
 ): { minutes: number; reached: readonly string[] } {
   const fresh = [...new Set(parts)].filter((id) => !reached.includes(id))
@@ -53,7 +53,7 @@ const ownerOf = (circuit: Circuit, name: string): string[] => {
 /** Minutes of one test: to set up, to reach, to unplug. */
 export function instrumentMinutes(
   circuit: Circuit,
-  bench: Pick<Bench, 'reached' | 'out'>,
+  bench: Pick<BenchState, 'reached' | 'out'>,
   step: Pick<StepOf<'test'>, 'instrument' | 'held' | 'also' | 'arrangement'>,
 ): { minutes: number; reached: readonly string[] } {
   const held = [step, ...step.also]

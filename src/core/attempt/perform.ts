@@ -4,7 +4,7 @@ import { type Circuit } from '../circuit'
 import { type Message, say, messageOf } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
-import { boardOf, faultsLeft, latchedOf, type Bench } from './bench'
+import { boardOf, faultsLeft, latchedOf, type BenchState } from './bench-state'
 import { meterOfFrame, type Order } from './order'
 import { cures, repairOf, repairsFor } from './repairs'
 import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
@@ -32,7 +32,7 @@ const wrong = (why: Message): Performed => ({ ok: false, why, trouble: 'input' }
  */
 export function perform(
   order: Order,
-  bench: Bench,
+  bench: BenchState,
   before: readonly Step['type'][],
   action: Action,
   wiring: Wiring = wireUp(order.circuit),
@@ -101,7 +101,7 @@ export function perform(
 
 function test(
   order: Order,
-  bench: Bench,
+  bench: BenchState,
   action: Extract<Action, { type: 'test' }>,
   wiring: Wiring,
 ): Performed {
@@ -189,12 +189,12 @@ function connect(
 }
 
 /**
- * What a meter that records has caught: least and most of what it saw while something swings, or was moved by hand and
+ * What a meter that records has caught: least and most of what it saw in a limit cycle, or was moved by hand and
  * before that.
  */
 function recorded(
   order: Order,
-  bench: Bench,
+  bench: BenchState,
   { arrangement }: Pick<StepOf<'test'>, 'arrangement'>,
   connected: Connected,
   reading: Reading,
@@ -221,7 +221,7 @@ function recorded(
 }
 
 /** In a jack whose fuse is gone nothing is connected at all. */
-function withoutFuse(reading: Reading, { settings, instrument }: Connected, bench: Bench): Reading {
+function withoutFuse(reading: Reading, { settings, instrument }: Connected, bench: BenchState): Reading {
   const jack = settings.jack === 'amps' ? 'A' : settings.jack === 'milli' ? 'mA' : undefined
   if (!jack || !bench.meterFuses.includes(jack) || !instrumentOf(instrument).nature(settings).shorts)
     return reading

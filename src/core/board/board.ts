@@ -202,7 +202,8 @@ function stampPart(
       own.push({ type: 'resistor', ...joined(s, a, b, around.contacts), ohms: Math.max(ohms, leastContact) }),
     source: (s, a, b, volts, ohms, tolerance) =>
       own.push({ type: 'source', ...joined(s, a, b, tolerance), volts, ohms }),
-    curve: (s, a, b, law, tolerance) => own.push({ type: 'curve', ...joined(s, a, b, tolerance), law }),
+    nonlinear: (s, a, b, law, tolerance) =>
+      own.push({ type: 'nonlinear', ...joined(s, a, b, tolerance), law }),
     current: (s, a, b, amps) => own.push({ type: 'current', ...joined(s, a, b, 0), amps }),
   }
   definition.stamp(part.parameters, net, around)

@@ -8,7 +8,7 @@ export function drawElement(element: Element, u: number): Element {
   const share = tolerance * u
   if (element.type === 'source') return { ...element, volts: element.volts + share }
   if (element.type === 'resistor') return { ...element, ohms: element.ohms * (1 + share) }
-  if (element.type !== 'curve') return element
+  if (element.type !== 'nonlinear') return element
   const { law } = element
   const at: Law['at'] = (v, out) => {
     law.at(v, out)
@@ -37,5 +37,5 @@ export function drawBoard(
   const board = { ...solved.board, elements }
   const solver = new Solver(board)
   const point = solver.solve(solved.point.voltage)
-  return point.ok ? new SolvedBoard(board, point, solver, solved.cycle) : undefined
+  return point.ok ? new SolvedBoard(board, point, solver, solved.limitCycle) : undefined
 }

@@ -16,7 +16,7 @@ export class SolvedBoard {
     readonly board: Board,
     readonly point: OperatingPoint,
     private readonly solver: NetworkSolver,
-    readonly cycle?: LimitCycle,
+    readonly limitCycle?: LimitCycle,
   ) {}
 
   /** The same board as the first phase of a cycle. */
@@ -31,7 +31,7 @@ export class SolvedBoard {
 
   /** Every phase of a board that switches to and fro, taken as equally long; the board itself otherwise. */
   get phases(): readonly SolvedBoard[] {
-    return this.cycle?.phases ?? [this]
+    return this.limitCycle?.phases ?? [this]
   }
 
   /** Whether anything ties two nodes together. */
@@ -46,7 +46,7 @@ export class SolvedBoard {
    */
   volts(a: number, b: number): number | undefined {
     const { voltage } = this.point
-    if (!this.cycle) return this.tied(a, b) ? voltage[a]! - voltage[b]! : undefined
+    if (!this.limitCycle) return this.tied(a, b) ? voltage[a]! - voltage[b]! : undefined
     let sum = 0
     // What floats in one phase keeps the meter at nothing for that while.
     for (const phase of this.phases) sum += phase.volts(a, b) ?? 0
@@ -55,7 +55,7 @@ export class SolvedBoard {
 
   /** @returns amps through a segment, from its first terminal to its second, 0 where it is open; the mean over all phases */
   amps(part: string, segment: string): number {
-    if (!this.cycle) return segmentAmps(this.board, this.point, part, segment)
+    if (!this.limitCycle) return segmentAmps(this.board, this.point, part, segment)
     const { phases } = this
     return phases.reduce((sum, p) => sum + segmentAmps(p.board, p.point, part, segment), 0) / phases.length
   }

@@ -39,9 +39,9 @@ export function solveBoard(
 ): SolvedBoard | UnsolvedBoard {
   const start = options.from ?? startModes(circuit, faults, state, options)
   const together = settle({ circuit, faults, state, options }, start, false)
-  if (!together.ok || !together.cycle) return together
+  if (!together.ok || !together.limitCycle) return together
   const inTurn = settle({ circuit, faults, state, options }, start, true)
-  return inTurn.ok && !inTurn.cycle ? inTurn : together
+  return inTurn.ok && !inTurn.limitCycle ? inTurn : together
 }
 
 interface Setting {
@@ -242,13 +242,13 @@ export interface Noticed extends Notice {
 
 /** What a person sees, hears or feels on every part that shows anything. */
 export function noticeAll(solved: SolvedBoard): Noticed[] {
-  const { board, cycle } = solved
+  const { board, limitCycle } = solved
   const temperature = board.state.temperature ?? board.circuit.temperature
   return board.model.partsWith('notice').map(({ part, definition: { notice } }): Noticed => {
     const of = (segment: string): At => meanAt(solved, part.id, segment)
     const attention = {
       mode: board.modes.get(part.id) ?? '',
-      swings: cycle?.parts.includes(part.id) ?? false,
+      inLimitCycle: limitCycle?.parts.includes(part.id) ?? false,
       temperature,
       of,
     }
@@ -257,7 +257,7 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
 }
 
 function meanAt(solved: SolvedBoard, part: string, segment: string): At {
-  if (!solved.cycle) return at(solved, part, segment)
+  if (!solved.limitCycle) return at(solved, part, segment)
   const phases = solved.phases.map((phase) => at(phase, part, segment))
   const mean = (pick: (one: At) => number) => phases.reduce((sum, one) => sum + pick(one), 0) / phases.length
   return { volts: mean((p) => p.volts), amps: mean((p) => p.amps), watts: mean((p) => p.watts) }

@@ -27,18 +27,18 @@ describe('a relay', () => {
     const on = solve(fan, 'on')
     expect(notice(on, 'K1')).toBe('clicks')
     expect(notice(on, 'M1')).toBe('turns')
-    expect(on.cycle).toBeUndefined()
+    expect(on.limitCycle).toBeUndefined()
     expect(notice(solve(fan, 'off'), 'K1')).toBe('silent')
   })
 
   it('buzzes where its load pulls down the ground that its coil needs; both extremes and the mean are readable', () => {
     const poor: Fault = { kind: 'corroded', part: 'ST1', segment: 'bolt', severity: 3 }
     const solved = solve(fan, 'on', [poor])
-    expect(solved.cycle?.parts).toEqual(['K1'])
+    expect(solved.limitCycle?.parts).toEqual(['K1'])
     expect(notice(solved, 'K1')).toBe('buzzes')
     const node = solved.board.wiring.find('K1.87')!.node
     const expected = new Expectations(solved, workshopMeter).volts(node, 0)
-    const [low, high] = expected.swing!
+    const [low, high] = expected.extremes!
     expect(high - low).toBeGreaterThan(5)
     expect(expected.value).toBeCloseTo((low + high) / 2, 9)
     expect(expected.band).toBeGreaterThanOrEqual((high - low) / 2)
@@ -133,7 +133,7 @@ describe('a starter', () => {
   it('chatters on a worn battery: pulled in, the motor takes the volts that hold it', () => {
     const solved = solve(van, 'crank', [{ kind: 'sulphated', part: 'B1', segment: 'cells', severity: 12 }])
     expect(notice(solved, 'MS1')).toBe('chatters')
-    expect(solved.cycle?.phases).toHaveLength(2)
+    expect(solved.limitCycle?.phases).toHaveLength(2)
   })
 
   it('stays silent with its S terminal corroded, where a small test lamp lights and a voltmeter is content', () => {

@@ -39,7 +39,7 @@ export function scaled(element: Element, share: number): Element {
   switch (element.type) {
     case 'resistor':
       return { ...element, ohms: element.ohms / share }
-    case 'curve': {
+    case 'nonlinear': {
       const { law } = element
       return {
         ...element,

@@ -14,7 +14,7 @@ import {
   startBench,
   type Action,
   type Arrangement,
-  type Bench,
+  type BenchState,
   type Order,
   type Prediction,
   type Said,
@@ -167,7 +167,7 @@ export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Ci
   })
   const order: Order = { circuit, planted: planted.value, frame }
   const wiring = wireUp(circuit)
-  let bench: Bench = startBench(order)
+  let bench: BenchState = startBench(order)
   const before: Step['type'][] = []
   const steps = readEach(list, (one, i): Read<Step> => {
     const where = `steps.${i}`

@@ -150,7 +150,7 @@ function stateRows(
     ...state.drops.map((row, i) =>
       numberRow(name, 'current', `${row.from} to ${row.to}`, row.part, 'A', row.amps, other?.drops[i]?.amps),
     ),
-    ...swingRows(state, other),
+    ...extremesRows(state, other),
     ...fuses.flatMap((row, i) => [
       figureRow(name, [...fuseColumns, bandColumn], row),
       numberRow(
@@ -226,11 +226,11 @@ const bandColumn: Column<Figure> = {
   cell: (row) => row.band,
 }
 
-/** What swings has its extremes besides. */
-const swingRows = (good: StateKey, bad: StateKey | null): Cell[][] =>
+/** Points in a limit cycle have their extremes besides. */
+const extremesRows = (good: StateKey, bad: StateKey | null): Cell[][] =>
   good.points.flatMap((row, i) => {
     const now = bad?.points[i]
-    if (!row.swing && !now?.swing) return []
+    if (!row.extremes && !now?.extremes) return []
     return ([0, 1] as const).map((end) =>
       numberRow(
         good.state.name,
@@ -238,8 +238,8 @@ const swingRows = (good: StateKey, bad: StateKey | null): Cell[][] =>
         row.name,
         '',
         'V',
-        row.swing?.[end] ?? row.value,
-        now?.swing?.[end] ?? now?.value,
+        row.extremes?.[end] ?? row.value,
+        now?.extremes?.[end] ?? now?.value,
       ),
     )
   })

@@ -127,8 +127,8 @@ export function readSpice(source: string): Read<PlainCircuit> {
       if (model.rs) {
         const middle = nodeOf(`${name}#${inner++}`)
         elements.push({ type: 'resistor', ...joined, b: middle, ohms: model.rs })
-        elements.push({ type: 'curve', ...joined, a: middle, law })
-      } else elements.push({ type: 'curve', ...joined, law })
+        elements.push({ type: 'nonlinear', ...joined, a: middle, law })
+      } else elements.push({ type: 'nonlinear', ...joined, law })
       continue
     }
     const text = values[0]!.toLowerCase() === 'dc' ? values[1] : values[0]

@@ -28,7 +28,7 @@ export function toSpice(
       case 'current':
         lines.push(`I${name} ${b} ${a} ${element.amps}`)
         return
-      case 'curve':
+      case 'nonlinear':
         lines.push(...element.law.spice(name, a, b))
     }
   })

@@ -1,27 +1,27 @@
 import type { DropRow } from '../readings'
 import { say, messageOf } from '../document'
 import type { Shown } from './procedure'
-import type { Side, Stand } from './stand'
+import type { Side, WorkedCircuit } from './worked-circuit'
 
 /** What is read again and again in procedures; each gives what is expected at one place. */
-export const source = (stand: Stand): Shown => {
-  const [plus, minus] = stand.posts
-  return { what: say('handbook.atSource'), value: stand.volts(plus, minus), unit: 'V' }
+export const source = (worked: WorkedCircuit): Shown => {
+  const [plus, minus] = worked.posts
+  return { what: say('handbook.atSource'), value: worked.volts(plus, minus), unit: 'V' }
 }
 
-export const available = (stand: Stand): Shown => {
-  const [feed, back] = stand.loadNodes
+export const available = (worked: WorkedCircuit): Shown => {
+  const [feed, back] = worked.loadNodes
   return {
-    what: say('handbook.atLoad', { part: stand.load }),
-    value: stand.volts(feed, back),
+    what: say('handbook.atLoad', { part: worked.load }),
+    value: worked.volts(feed, back),
     unit: 'V',
-    part: stand.load,
+    part: worked.load,
   }
 }
 
-export const sideLoss = (stand: Stand, side: Side): Shown => ({
-  what: say(side === 'feed' ? 'handbook.feedLoss' : 'handbook.returnLoss', { part: stand.load }),
-  value: stand.lost(side),
+export const sideLoss = (worked: WorkedCircuit, side: Side): Shown => ({
+  what: say(side === 'feed' ? 'handbook.feedLoss' : 'handbook.returnLoss', { part: worked.load }),
+  value: worked.lost(side),
   unit: 'V',
 })
 
@@ -33,12 +33,12 @@ export const across = (row: DropRow): Shown => ({
 })
 
 /** Every piece of a side, in the order in which it is walked. */
-export const piecesOf = (stand: Stand, side: Side): Shown[] => stand.pieces(side).map(across)
+export const piecesOf = (worked: WorkedCircuit, side: Side): Shown[] => worked.pieces(side).map(across)
 
 /** Along a side, what is lost up to each point: the black lead stays on the post, the red one wanders. */
-export function outward(stand: Stand, side: Side): Shown[] {
+export function outward(worked: WorkedCircuit, side: Side): Shown[] {
   let total: number | undefined = 0
-  const rows = stand.pieces(side)
+  const rows = worked.pieces(side)
   const way = side === 'feed' ? rows : [...rows].reverse()
   return way.map((row) => {
     total = total === undefined || row.value === undefined ? undefined : total + row.value
@@ -50,8 +50,8 @@ export function outward(stand: Stand, side: Side): Shown[] {
   })
 }
 
-export const does = (stand: Stand, part = stand.load): Shown => {
-  const found = stand.readings()?.notices.find((n) => n.part === part)
+export const does = (worked: WorkedCircuit, part = worked.load): Shown => {
+  const found = worked.readings()?.notices.find((n) => n.part === part)
   return {
     what: say('handbook.does', { part }),
     unit: 'V',
@@ -71,8 +71,8 @@ export const isLit = (shown: Shown | undefined): boolean =>
   typeof shown?.word?.params?.glow === 'string' && !['dark', 'out', '–'].includes(shown.word.params.glow)
 
 /** Ohms and beep of a piece with nothing else connected. */
-export const alone = (stand: Stand, part: string): Shown[] =>
-  stand.isolated(part).flatMap((row) => [
+export const alone = (worked: WorkedCircuit, part: string): Shown[] =>
+  worked.isolated(part).flatMap((row) => [
     {
       what: say('handbook.ohmsOf', { what: row.between }),
       value: row.ohms.value,

@@ -3,7 +3,7 @@ import { demoCircuit } from '../../../test/demo'
 import { ruleWords, techniqueRules } from '../assessment'
 import { checkFault } from '../faults'
 import { tell } from '../words'
-import { shownOf, standOf, type Shown } from '.'
+import { shownOf, workedCircuitOf, type Shown } from '.'
 
 const written = ({ value, word }: Shown) => (word ? tell(word) : value)
 
@@ -15,8 +15,8 @@ describe('examples of rules', () => {
       for (const fault of example.faults ?? []) expect(checkFault(circuit, fault)).toBeUndefined()
       expect(circuit.states.map(({ id }) => id)).toContain(example.state)
       expect(tell(ruleWords(key, 'shows')).length).toBeGreaterThan(20)
-      const stand = standOf(example, circuit)
-      const [wrong, right] = [shownOf(stand, example.wrong), shownOf(stand, example.right)]
+      const worked = workedCircuitOf(example, circuit)
+      const [wrong, right] = [shownOf(worked, example.wrong), shownOf(worked, example.right)]
       for (const { what } of [wrong, right]) expect(tell(what)).not.toMatch(/handbook\.|undefined/)
       expect(written(wrong)).not.toEqual(written(right))
       for (const one of [wrong, right])

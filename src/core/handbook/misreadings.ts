@@ -11,41 +11,41 @@ import {
 import { glows } from './measure'
 import { say } from '../document'
 import type { Shown } from './procedure'
-import { Stand } from './stand'
+import { WorkedCircuit } from './worked-circuit'
 
 /** @throws Error where an example names a point that its circuit has not: a test opens every one. */
-function node(stand: Stand, point: string): number {
-  const found = stand.wiring.points.find(({ name }) => name === point)
-  if (!found) throw new Error(`${stand.circuit.name} has no point ${point}`)
+function node(worked: WorkedCircuit, point: string): number {
+  const found = worked.wiring.points.find(({ name }) => name === point)
+  if (!found) throw new Error(`${worked.circuit.name} has no point ${point}`)
   return found.node
 }
 
 /** What a reading of an example shows on its stand. */
-export function shownOf(stand: Stand, reading: ExampleReading): Shown {
+export function shownOf(worked: WorkedCircuit, reading: ExampleReading): Shown {
   switch (reading.read) {
     case 'volts':
     case 'ohms':
     case 'beep': {
       const { read, red: from, black: to, wiggled } = reading
-      const at = stand.circuit.states.find(({ id }) => id === reading.state) ?? stand.state
+      const at = worked.circuit.states.find(({ id }) => id === reading.state) ?? worked.state
       const arranged = { controls: at.controls, detached: at.detached, ...(wiggled && { wiggled }) }
-      const [red, black] = [node(stand, from), node(stand, to)]
+      const [red, black] = [node(worked, from), node(worked, to)]
       const what = say(read === 'volts' ? 'handbook.between' : 'handbook.ohmsBetween', {
         from,
         to,
         state: at.name,
       })
-      if (read === 'volts') return { what, value: stand.volts(red, black, arranged), unit: 'V' }
-      if (read === 'ohms') return { what, value: stand.ohms(red, black, arranged), unit: 'Ω' }
-      const solved = stand.board(arranged)
+      if (read === 'volts') return { what, value: worked.volts(red, black, arranged), unit: 'V' }
+      if (read === 'ohms') return { what, value: worked.ohms(red, black, arranged), unit: 'Ω' }
+      const solved = worked.board(arranged)
       const beeps = solved && readContinuity(solved, red, black, workshopMeter).beeps
       return { what, unit: 'Ω', word: say('handbook.beeps', { beeps: beeps ? 'yes' : 'no' }) }
     }
     case 'lamp': {
       const { red, black, amps } = reading
-      const solved = stand.board()
-      const [a, b] = [node(stand, red), node(stand, black)]
-      const glow = solved ? readTestLamp(solved, a, b, amps, stand.nominal).glow : 'dark'
+      const solved = worked.board()
+      const [a, b] = [node(worked, red), node(worked, black)]
+      const glow = solved ? readTestLamp(solved, a, b, amps, worked.nominal).glow : 'dark'
       return glows(
         say('handbook.lampBetween', { amps: { value: amps, unit: 'A' }, from: red, to: black }),
         glow,
@@ -53,26 +53,26 @@ export function shownOf(stand: Stand, reading: ExampleReading): Shown {
     }
     case 'clamp': {
       const { wires, also, sees } = reading
-      const solved = stand.board()
+      const solved = worked.board()
       const round = wires.map((part) => ({ part, at: 0.5, against: false }))
       const amps = solved && sees ? Math.abs(clampAmps(solved, round)) : 0
       return { what: say('handbook.clampRound', { wires: wires.join(' + ') }), value: amps + also, unit: 'A' }
     }
     case 'bridge': {
       const { red, black, rating } = reading
-      const solved = stand.board()
-      const done = solved && connectJumper(solved, node(stand, red), node(stand, black), rating)
+      const solved = worked.board()
+      const done = solved && connectJumper(solved, node(worked, red), node(worked, black), rating)
       const value = done?.blew ? 0 : Math.abs(done?.amps ?? 0)
       return { what: say('handbook.ampsFlow', { from: red, to: black }), value, unit: 'A' }
     }
     case 'fuseTable': {
       const { part, type, rating, own } = reading
-      const volts = stand.readings()?.fuses.find((row) => row.part === part)?.value ?? 0
+      const volts = worked.readings()?.fuses.find((row) => row.part === part)?.value ?? 0
       const value = ampsByFuse(type, rating, volts, workshopMeter).tableAmps
       return { what: say(own ? 'handbook.byOwnTable' : 'handbook.byTable', { part }), value, unit: 'A', part }
     }
     case 'times': {
-      const { value, unit } = shownOf(stand, reading.of)
+      const { value, unit } = shownOf(worked, reading.of)
       return {
         what: say(`handbook.${reading.said}`),
         value: value === undefined ? undefined : value * reading.factor,
@@ -83,10 +83,10 @@ export function shownOf(stand: Stand, reading: ExampleReading): Shown {
 }
 
 /** The stand of an example, on its circuit. */
-export function standOf(
+export function workedCircuitOf(
   { state, faults = [] }: Pick<RuleExample, 'state' | 'faults'>,
   circuit: Circuit,
-): Stand {
+): WorkedCircuit {
   const at = circuit.states.find(({ id }) => id === state) ?? circuit.states[0]!
-  return new Stand(circuit, faults, at, '')
+  return new WorkedCircuit(circuit, faults, at, '')
 }

@@ -2,7 +2,7 @@ import type { Circuit } from '../circuit'
 import type { Fault } from '../faults'
 import type { Message, Words } from '../document'
 import type { Unit } from '../quantity'
-import type { Stand } from './stand'
+import type { WorkedCircuit } from './worked-circuit'
 
 /** What a step is expected to show: a number with its unit, or a word; undefined where nothing holds it. */
 export interface Shown {
@@ -20,7 +20,7 @@ export type Next =
   | {
       readonly end: 'sound' | 'found'
       /** Ids of the parts that are left, where the end names any. */
-      readonly parts?: (stand: Stand, got: readonly Shown[]) => readonly string[]
+      readonly parts?: (worked: WorkedCircuit, got: readonly Shown[]) => readonly string[]
       /** Key of the procedure that goes on from here. */
       readonly then?: string
     }
@@ -31,7 +31,7 @@ export interface Outcome {
   /** What it means. */
   readonly means: Words
   /** Whether the readings are these; the last outcome of a step needs none. */
-  readonly is?: (got: readonly Shown[], stand: Stand) => boolean
+  readonly is?: (got: readonly Shown[], worked: WorkedCircuit) => boolean
   readonly next: Next
 }
 
@@ -39,7 +39,7 @@ export interface ProcedureStep {
   readonly key: string
   readonly do: Words
   /** What the engine expects at the place in question. */
-  readonly reads?: (stand: Stand) => readonly Shown[]
+  readonly reads?: (worked: WorkedCircuit) => readonly Shown[]
   readonly outcomes: readonly Outcome[]
 }
 
@@ -77,18 +77,18 @@ export interface Walked {
 const mostSteps = 40
 
 /** Which outcome a step has on this board. */
-export function outcomeOf(step: ProcedureStep, got: readonly Shown[], stand: Stand): number {
-  const found = step.outcomes.findIndex(({ is }) => !is || is(got, stand))
+export function outcomeOf(step: ProcedureStep, got: readonly Shown[], worked: WorkedCircuit): number {
+  const found = step.outcomes.findIndex(({ is }) => !is || is(got, worked))
   return found < 0 ? step.outcomes.length - 1 : found
 }
 
 /** Walks a procedure from its first step to its end, as its own outcomes lead. */
-export function walkThrough(procedure: Procedure, stand: Stand): readonly Walked[] {
+export function walkThrough(procedure: Procedure, worked: WorkedCircuit): readonly Walked[] {
   const walked: Walked[] = []
   let step: ProcedureStep | undefined = procedure.steps[0]
   while (step && walked.length < mostSteps) {
-    const got = step.reads?.(stand) ?? []
-    const outcome = outcomeOf(step, got, stand)
+    const got = step.reads?.(worked) ?? []
+    const outcome = outcomeOf(step, got, worked)
     walked.push({ step, got, outcome })
     const { next }: Outcome = step.outcomes[outcome]!
     step = 'step' in next ? procedure.steps.find(({ key }) => 'step' in next && key === next.step) : undefined
@@ -99,10 +99,10 @@ export function walkThrough(procedure: Procedure, stand: Stand): readonly Walked
 /** What a walk ended with: the parts that are left, or nothing where all is sound. */
 export function endOf(
   walked: readonly Walked[],
-  stand: Stand,
+  worked: WorkedCircuit,
 ): { end: 'sound' | 'found'; parts: readonly string[] } {
   const last = walked.at(-1)
   const next = last?.step.outcomes[last.outcome]?.next
   if (!last || !next || 'step' in next) return { end: 'sound', parts: [] }
-  return { end: next.end, parts: next.parts?.(stand, last.got) ?? [] }
+  return { end: next.end, parts: next.parts?.(worked, last.got) ?? [] }
 }

@@ -2,29 +2,29 @@ import { describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from '../../../test/demo'
 import { checkFault } from '../faults'
 import { tell } from '../words'
-import { cautionKeys, endOf, outcomeOf, procedures, Stand, walkThrough, type Procedure } from '.'
+import { cautionKeys, endOf, outcomeOf, procedures, WorkedCircuit, walkThrough, type Procedure } from '.'
 
 const exampleOf = ({ example }: Procedure, faulted: boolean) => {
   const circuit = demoCircuit(example.circuit)
   const state = circuit.states.find(({ id }) => id === example.state)!
-  return new Stand(circuit, faulted ? example.faults : [], state, example.path)
+  return new WorkedCircuit(circuit, faulted ? example.faults : [], state, example.path)
 }
 const each = procedures.map((one) => [one.title, one] as const)
 
 describe('procedures', () => {
   it.each(each)('%s: a sound circuit is found sound', (_, procedure) => {
-    const stand = exampleOf(procedure, false)
-    expect(endOf(walkThrough(procedure, stand), stand).end).toBe('sound')
+    const worked = exampleOf(procedure, false)
+    expect(endOf(walkThrough(procedure, worked), worked).end).toBe('sound')
   })
 
   it.each(each)('%s: what is planted in its example is among what it ends with', (_, procedure) => {
-    const stand = exampleOf(procedure, true)
-    const walked = walkThrough(procedure, stand)
-    const { end, parts } = endOf(walked, stand)
+    const worked = exampleOf(procedure, true)
+    const walked = walkThrough(procedure, worked)
+    const { end, parts } = endOf(walked, worked)
     expect(end, walked.map(({ step, outcome }) => `${step.key} ${outcome}`).join(', ')).toBe('found')
     expect(parts).toContain(procedure.example.faults[0]!.part)
     // It says less than everything: a side of the path at most.
-    expect(new Set(parts).size).toBeLessThan(0.6 * stand.circuit.parts.length)
+    expect(new Set(parts).size).toBeLessThan(0.6 * worked.circuit.parts.length)
   })
 
   it.each(each)(
@@ -59,17 +59,17 @@ describe('procedures', () => {
       for (const procedure of procedures)
         for (const path of procedure.paths(circuit))
           for (const state of circuit.states) {
-            const stand = new Stand(circuit, [], state, path)
+            const worked = new WorkedCircuit(circuit, [], state, path)
             for (const step of procedure.steps) {
-              const got = step.reads?.(stand) ?? []
+              const got = step.reads?.(worked) ?? []
               for (const shown of got) {
                 expect(tell(shown.what)).not.toMatch(/^handbook\.|undefined/)
                 if (shown.word) expect(tell(shown.word)).not.toMatch(/^handbook\.|undefined/)
                 else expect(shown.value === undefined || Number.isFinite(shown.value)).toBe(true)
               }
-              expect(outcomeOf(step, got, stand)).toBeLessThan(step.outcomes.length)
+              expect(outcomeOf(step, got, worked)).toBeLessThan(step.outcomes.length)
             }
-            walkThrough(procedure, stand)
+            walkThrough(procedure, worked)
           }
     },
   )

@@ -48,11 +48,11 @@ export const lawAcross =
     const tip = freshNode()
     return [
       { type: 'resistor', a, b: tip, ohms: leadOhms, owner: { part: '', segment: 'lead' } },
-      { type: 'curve', a: tip, b, law, owner },
+      { type: 'nonlinear', a: tip, b, law, owner },
     ]
   }
 
-/** Amps through what was connected last, the mean where the board swings. */
+/** Amps through what was connected last, the mean over a limit cycle. */
 export const instrumentAmps = (solved: SolvedBoard): number =>
   meanOf(solved, ({ point }, i) => point.current[i]!)
 

@@ -3,7 +3,7 @@ import { firstSource, systemOf, type Circuit } from '../circuit'
 import { fuseLaw, loadTestLeast, meltsAbove, partOfKind } from '../parts'
 import { instrumentAmps, lawAcross, ohmsAcross, solveWith } from './attach'
 
-export interface Connected {
+export interface ConnectionEffect {
   /** Amps through what was connected, from red to black. */
   readonly amps: number
   readonly volts: number
@@ -14,7 +14,7 @@ export interface Connected {
   readonly changed: readonly Noticed[]
 }
 
-const apart: Connected = { amps: 0, volts: 0, blew: false, blownByIt: [], changed: [] }
+const apart: ConnectionEffect = { amps: 0, volts: 0, blew: false, blownByIt: [], changed: [] }
 
 /** A jumper with a fuse of `rating` amps in it. Its own loss counts: long coiled leads are part of the answer. */
 export function connectJumper(
@@ -24,7 +24,7 @@ export function connectJumper(
   rating: number,
   leadOhms = 0.015,
   out: readonly string[] = [],
-): Connected {
+): ConnectionEffect {
   const joined = solveWith(solved, jumperAcross(red, black, rating, leadOhms), out)
   if (!joined.ok || red === black) return apart
   const amps = instrumentAmps(joined)
@@ -46,12 +46,12 @@ export function connectLoad(
   watts: number,
   ratedVoltage = 12,
   out: readonly string[] = [],
-): Connected {
+): ConnectionEffect {
   const joined = solveWith(solved, ohmsAcross(red, black, ratedVoltage ** 2 / watts), out)
   return joined.ok ? describe(solved, joined, red, black) : apart
 }
 
-function describe(before: SolvedBoard, after: SolvedBoard, red: number, black: number): Connected {
+function describe(before: SolvedBoard, after: SolvedBoard, red: number, black: number): ConnectionEffect {
   const was = new Map(noticeAll(before).map((n) => [n.part, n.key]))
   return {
     amps: instrumentAmps(after),

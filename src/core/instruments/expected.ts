@@ -8,7 +8,7 @@ export interface Expected {
   /** Half-width, the meter's own accuracy included. */
   readonly band: number
   /** The extremes, where something switches to and fro; the value is then the mean that a slow meter shows. */
-  readonly swing?: readonly [number, number]
+  readonly extremes?: readonly [number, number]
 }
 
 /** Ohms behind a point up to which the meter's load is small enough to be reckoned linearly. */
@@ -57,10 +57,10 @@ function overPhases(each: readonly Expected[]): Expected {
   if (more.length === 0) return only!
   if (each.every((e) => e.value === undefined)) return { value: undefined, band: 0 }
   const values = each.map((e) => e.value ?? 0)
-  const swing = [Math.min(...values), Math.max(...values)] as const
+  const extremes = [Math.min(...values), Math.max(...values)] as const
   const value = values.reduce((sum, v) => sum + v, 0) / values.length
   // How long each phase lasts is anyone's guess: the mean may lie anywhere between the extremes.
-  return { value, band: Math.max(...each.map((e) => e.band), (swing[1] - swing[0]) / 2), swing }
+  return { value, band: Math.max(...each.map((e) => e.band), (extremes[1] - extremes[0]) / 2), extremes }
 }
 
 /** One phase alone; `solved` has no cycle of its own. */

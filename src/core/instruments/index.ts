@@ -1,6 +1,6 @@
 export { readAmps, readVoltsInAmpsJack } from './ammeter'
 export { ohmsAcross, solveWith } from './attach'
-export { readWith, withConnected, type Connected } from './bench'
+export { readWith, withConnected, type Connected } from './connected'
 export { acClamp, clampAmps, dcClamp, readClamp } from './clamp'
 export { connectJumper, connectLoad, testBattery, type BatteryTest } from './connect'
 export { Expectations, expectedVolts, type Expected } from './expected'

@@ -19,7 +19,7 @@ export function readVolts(solved: SolvedBoard, red: number, black: number, meter
   }
 }
 
-/** Volts between two nodes while the meter's own input resistance lies across them; the mean where the board swings. */
+/** Volts between two nodes while the meter's own input resistance lies across them; the mean over a limit cycle. */
 export function loadedVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): number {
   const phases = solved.phases
   return phases.reduce((sum, phase) => sum + steadyVolts(phase, red, black, meter), 0) / phases.length

@@ -15,7 +15,7 @@ export {
   type Broken,
   type Group,
   type Seats,
-  type Stand,
+  type Station,
 } from './rotation'
 export {
   evidenceOf,

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { brokenRules, costOf, leastUneven, rotate, type Group, type Seats, type Stand } from '.'
+import { brokenRules, costOf, leastUneven, rotate, type Group, type Seats, type Station } from '.'
 import { drawn } from '../../../test/random'
 
-const stand = (i: number, task: string, family = task[0]!): Stand => ({
+const station = (i: number, task: string, family = task[0]!): Station => ({
   name: `bench ${i + 1}`,
   task,
   family,
 })
-const stands = (tasks: readonly string[]) => tasks.map((task, i) => stand(i, task))
+const stations = (tasks: readonly string[]) => tasks.map((task, i) => station(i, task))
 const groups = (n: number): Group[] => Array.from({ length: n }, (_, i) => ({ name: `group ${i + 1}` }))
 
 /** Every plan there is, each round an arrangement of groups at benches. */
@@ -40,7 +40,7 @@ describe('rotation', () => {
     [['a1', 'b1', 'a2', 'b2'], 3, 2],
     [['a1', 'b1'], 2, 2],
   ])('of %j for %i groups in %i rounds is as good as the best of all plans', (tasks, people, rounds) => {
-    const [at, who] = [stands(tasks), groups(people)]
+    const [at, who] = [stations(tasks), groups(people)]
     let best = Infinity
     for (const plan of everyPlan(tasks.length, people, rounds)) best = Math.min(best, costOf(at, who, plan))
     const found = rotate(at, who, rounds)
@@ -49,7 +49,7 @@ describe('rotation', () => {
   })
 
   it('of a full workshop breaks no rule: twenty benches, twenty pairs, eight rounds', () => {
-    const at = stands(Array.from({ length: 20 }, (_, i) => `${'abcd'[i % 4]}${i}`))
+    const at = stations(Array.from({ length: 20 }, (_, i) => `${'abcd'[i % 4]}${i}`))
     const who = groups(20)
     const found = rotate(at, who, 8)
     expect(found.broken).toEqual([])
@@ -62,7 +62,7 @@ describe('rotation', () => {
   })
 
   it('gives what somebody needs first, where nothing else suffers', () => {
-    const at = stands(['a1', 'b1', 'c1', 'd1'])
+    const at = stations(['a1', 'b1', 'c1', 'd1'])
     const who: Group[] = [
       { name: 'one', needs: ['c'] },
       { name: 'two', needs: ['a'] },
@@ -74,16 +74,16 @@ describe('rotation', () => {
   })
 
   it('that cannot be done says what it breaks', () => {
-    const { best, broken } = rotate(stands(['a1', 'a1']), groups(2), 3)
+    const { best, broken } = rotate(stations(['a1', 'a1']), groups(2), 3)
     expect(best).toBe(false)
     expect(new Set(broken.map(({ why }) => why.code))).toEqual(new Set(['lab.twice', 'lab.neighbours']))
-    expect(rotate(stands(['a1']), groups(2), 1).broken.map(({ why }) => why.code)).toEqual(['lab.nowhere'])
+    expect(rotate(stations(['a1']), groups(2), 1).broken.map(({ why }) => why.code)).toEqual(['lab.nowhere'])
     expect(rotate([], groups(1), 1).broken).toHaveLength(1)
-    expect(rotate(stands(['a1']), [], 3)).toMatchObject({ seats: [], broken: [] })
+    expect(rotate(stations(['a1']), [], 3)).toMatchObject({ seats: [], broken: [] })
   })
 
   it('lights up what a hand has spoilt', () => {
-    const at = stands(['a1', 'b1', 'c1'])
+    const at = stations(['a1', 'b1', 'c1'])
     const good: Seats = [
       [0, 1],
       [1, 2],
@@ -103,7 +103,7 @@ describe('rotation', () => {
         fc.integer({ min: 1, max: 7 }),
         fc.integer({ min: 1, max: 5 }),
         (tasks, people, rounds) => {
-          const at = stands(tasks)
+          const at = stations(tasks)
           const { seats, broken } = rotate(at, groups(people), rounds, { tries: 300 })
           expect(broken.filter(({ why }) => why.code === 'lab.double')).toEqual([])
           const distinct = new Set(tasks).size

@@ -1,7 +1,7 @@
 import { type Message, say } from '../document'
 
 /** A bench in the workshop with what is planted there for the day. */
-export interface Stand {
+export interface Station {
   readonly name: string
   /** What is planted, by a name of its own: two benches with the same task are the same fault. */
   readonly task: string
@@ -16,7 +16,7 @@ export interface Group {
   readonly needs?: readonly string[]
 }
 
-/** `seats[g][r]`: the stand at which group g works in round r, by its index; −1 where it has none. */
+/** `seats[g][r]`: the station at which group g works in round r, by its index; −1 where it has none. */
 export type Seats = readonly (readonly number[])[]
 
 export interface Rotation {
@@ -37,14 +37,14 @@ export interface Broken {
  * Rules that a plan breaks: nobody meets the same fault twice, no bench has two groups at once, nobody is without a bench,
  * and side by side there is never the same fault at the same time (benches stand in the order of the list).
  */
-export function brokenRules(stands: readonly Stand[], groups: readonly Group[], seats: Seats): Broken[] {
+export function brokenRules(stations: readonly Station[], groups: readonly Group[], seats: Seats): Broken[] {
   const broken: Broken[] = []
   const rounds = Math.max(0, ...seats.map((row) => row.length))
   seats.forEach((row, g) => {
     const met = new Map<string, number>()
     row.forEach((seat, round) => {
-      const stand = stands[seat]
-      if (!stand) {
+      const station = stations[seat]
+      if (!station) {
         broken.push({
           round,
           groups: [g],
@@ -52,15 +52,15 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
         })
         return
       }
-      const first = met.get(stand.task)
-      if (first === undefined) met.set(stand.task, round)
+      const first = met.get(station.task)
+      if (first === undefined) met.set(station.task, round)
       else
         broken.push({
           round,
           groups: [g],
           why: say('lab.twice', {
             student: groups[g]!.name,
-            task: stand.task,
+            task: station.task,
             first: first + 1,
             second: round + 1,
           }),
@@ -78,19 +78,19 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
         broken.push({
           round,
           groups: there,
-          why: say('lab.double', { round: round + 1, station: stands[seat]!.name }),
+          why: say('lab.double', { round: round + 1, station: stations[seat]!.name }),
         })
-    for (let seat = 0; seat + 1 < stands.length; seat++) {
+    for (let seat = 0; seat + 1 < stations.length; seat++) {
       const [a, b] = [at.get(seat), at.get(seat + 1)]
-      if (!a || !b || stands[seat]!.task !== stands[seat + 1]!.task) continue
+      if (!a || !b || stations[seat]!.task !== stations[seat + 1]!.task) continue
       broken.push({
         round,
         groups: [...a, ...b],
         why: say('lab.neighbours', {
           round: round + 1,
-          a: stands[seat]!.name,
-          b: stands[seat + 1]!.name,
-          task: stands[seat]!.task,
+          a: stations[seat]!.name,
+          b: stations[seat + 1]!.name,
+          task: stations[seat]!.task,
         }),
       })
     }
@@ -100,29 +100,29 @@ export function brokenRules(stands: readonly Stand[], groups: readonly Group[], 
 
 /** Unevenness of one group's families, Σ count², and how late what it needs comes. */
 function costOfGroup(
-  stands: readonly Stand[],
+  stations: readonly Station[],
   { needs = [] }: Group,
   row: readonly number[],
 ): [number, number] {
   const counts = new Map<string, number>()
   for (const seat of row) {
-    const stand = stands[seat]
-    if (stand) counts.set(stand.family, (counts.get(stand.family) ?? 0) + 1)
+    const station = stations[seat]
+    if (station) counts.set(station.family, (counts.get(station.family) ?? 0) + 1)
   }
   let late = 0
   needs.forEach((family, rank) => {
     // What never comes is later than the last round; what stands nowhere cannot come.
-    if (!stands.some((stand) => stand.family === family)) return
-    const round = row.findIndex((seat) => stands[seat]?.family === family)
+    if (!stations.some((station) => station.family === family)) return
+    const round = row.findIndex((seat) => stations[seat]?.family === family)
     late += (round < 0 ? row.length : round) / (1 + rank)
   })
   return [[...counts.values()].reduce((sum, n) => sum + n * n, 0), late]
 }
 
 /** The least that Σ count² can be for anybody: families are met as evenly as the numbers of their tasks allow. */
-export function leastUneven(stands: readonly Stand[], rounds: number): number {
+export function leastUneven(stations: readonly Station[], rounds: number): number {
   const tasks = new Map<string, Set<string>>()
-  for (const { family, task } of stands) tasks.set(family, (tasks.get(family) ?? new Set()).add(task))
+  for (const { family, task } of stations) tasks.set(family, (tasks.get(family) ?? new Set()).add(task))
   const most = [...tasks.values()].map((own) => own.size)
   const counts = most.map(() => 0)
   for (let r = 0; r < rounds; r++) {
@@ -138,10 +138,10 @@ export function leastUneven(stands: readonly Stand[], rounds: number): number {
 
 const price = { broken: 1000, uneven: 4, late: 0.2 }
 
-export function costOf(stands: readonly Stand[], groups: readonly Group[], seats: Seats): number {
-  let cost = price.broken * brokenRules(stands, groups, seats).length
+export function costOf(stations: readonly Station[], groups: readonly Group[], seats: Seats): number {
+  let cost = price.broken * brokenRules(stations, groups, seats).length
   seats.forEach((row, g) => {
-    const [uneven, late] = costOfGroup(stands, groups[g]!, row)
+    const [uneven, late] = costOfGroup(stations, groups[g]!, row)
     cost += price.uneven * uneven + price.late * late
   })
   return cost
@@ -154,19 +154,19 @@ export function costOf(stands: readonly Stand[], groups: readonly Group[], seats
  * @param tries changes that are tried, the same for the same `seed`
  */
 export function rotate(
-  stands: readonly Stand[],
+  stations: readonly Station[],
   groups: readonly Group[],
   rounds: number,
   { seed = 1, tries = 6000 }: { seed?: number; tries?: number } = {},
 ): Rotation {
-  const count = stands.length
+  const count = stations.length
   const steps = Array.from({ length: Math.max(1, count - 1) }, (_, i) => i + 1)
   const plan = (step: number): number[][] =>
     groups.map((_, g) => Array.from({ length: rounds }, (_, r) => (g < count ? (g + r * step) % count : -1)))
   const starts = count ? steps.map(plan) : [groups.map(() => Array.from({ length: rounds }, () => -1))]
-  let seats = starts.reduce((a, b) => (costOf(stands, groups, b) < costOf(stands, groups, a) ? b : a))
-  let cost = costOf(stands, groups, seats)
-  const least = price.uneven * groups.length * leastUneven(stands, rounds)
+  let seats = starts.reduce((a, b) => (costOf(stations, groups, b) < costOf(stations, groups, a) ? b : a))
+  let cost = costOf(stations, groups, seats)
+  const least = price.uneven * groups.length * leastUneven(stations, rounds)
   let state = seed >>> 0 || 1
   const draw = (n: number): number => {
     // xorshift32 (Marsaglia 2003).
@@ -193,9 +193,9 @@ export function rotate(
       if (h >= 0) next[h]![r] = seats[g]![r]!
       next[g]![r] = want
     }
-    const after = costOf(stands, groups, next)
+    const after = costOf(stations, groups, next)
     if (after <= cost) [seats, cost] = [next, after]
   }
-  const broken = brokenRules(stands, groups, seats)
+  const broken = brokenRules(stations, groups, seats)
   return { seats, best: broken.length === 0 && cost <= least + 1e-9, broken }
 }

@@ -73,7 +73,7 @@ export const alternator = definePart({
   stamp: ({ volts, ohms, limit, exciterOhms }, net, { mode, temperature }) => {
     if (mode === 'charging') {
       // Regulators give about 10 mV less per kelvin (common practice, no source).
-      net.curve(
+      net.nonlinear(
         'output',
         'plus',
         'case',

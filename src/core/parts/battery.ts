@@ -161,9 +161,9 @@ export const battery = definePart({
     const top = polarisation > 0 ? '#plates' : 'pos'
     if (after === 'charging') {
       net.source('cells', '#surface', 'neg', volts, 1e-6, rest * blocks)
-      net.curve('cells', '#surface', top, surfaceLaw(blocks * over, ohms, 60 * past!.minutes), 0)
+      net.nonlinear('cells', '#surface', top, surfaceLaw(blocks * over, ohms, 60 * past!.minutes), 0)
     } else net.source('cells', top, 'neg', volts, ohms, rest * blocks)
-    if (polarisation > 0) net.curve('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
+    if (polarisation > 0) net.nonlinear('cells', 'pos', '#plates', platesLaw(blocks * polarisation), 0)
     net.contact('clampMinus', 'neg', 'n', clampOhms)
   },
   summary: ({ blocks, charge }) => figures(`${12 * blocks} V, ${formatPlain(charge)} %`),

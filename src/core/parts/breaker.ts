@@ -54,8 +54,8 @@ export const breaker = definePart({
   },
   notice: {
     segment: 'bimetal',
-    read: (_, __, { mode, swings }) =>
-      swings ? notices.cycles : mode === 'tripped' ? notices.tripped : notices.closed,
+    read: (_, __, { mode, inLimitCycle }) =>
+      inLimitCycle ? notices.cycles : mode === 'tripped' ? notices.tripped : notices.closed,
     all: Object.values(notices),
   },
   summary: ({ rating, reset }) =>

@@ -35,7 +35,7 @@ export const curveDiode = definePart({
   stamp: ({ kneeVolts: volts, emission, ohms }, net, { temperature }) => {
     const kelvin = temperature + 273.15
     const saturation = saturationOf(volts, emission, kelvin)
-    net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
+    net.nonlinear('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
     net.resistor('lead', 'm', 'k', Math.max(ohms, 1e-6), 0.2)
   },
   summary: ({ kneeVolts: volts }) => say('parts.curveDiode.at', { volts: { value: volts, unit: '' } }),

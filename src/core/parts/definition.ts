@@ -126,7 +126,7 @@ export interface Net {
     ohms: number,
     toleranceVolts: number,
   ): void
-  curve(segment: string, a: TerminalKey, b: TerminalKey, law: Law, tolerance: number): void
+  nonlinear(segment: string, a: TerminalKey, b: TerminalKey, law: Law, tolerance: number): void
   /** Current that is driven through the part from b to a, whatever the volts. */
   current(segment: string, a: TerminalKey, b: TerminalKey, amps: number): void
 }
@@ -187,7 +187,7 @@ export interface Notice {
 export interface Attention {
   readonly mode: string
   /** It finds no rest: it switches to and fro. */
-  readonly swings: boolean
+  readonly inLimitCycle: boolean
   /** °C around it. */
   readonly temperature: number
   /** The same as `at`, of any segment. */

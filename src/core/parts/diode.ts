@@ -25,7 +25,7 @@ export const diode = definePart({
     // A fifth of the forward volts stands across the bulk (common practice, no source).
     const volts = 0.8 * forwardVoltage
     const saturation = ratedCurrent / Math.expm1(volts / (emission * 8.617333262e-5 * kelvin))
-    net.curve('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
+    net.nonlinear('junction', 'a', 'm', junctionLaw({ saturation, emission, kelvin }), 0.05)
     net.resistor('lead', 'm', 'k', (0.2 * forwardVoltage) / ratedCurrent, 0.2)
   },
   summary: ({ ratedCurrent }) => figures(`${formatPlain(ratedCurrent)} A`),

@@ -49,7 +49,7 @@ export const electronicLoad = definePart({
   segments: [{ key: 'load', name: 'parts.electronicLoad.load', between: ['a', 'b'], faults: ['open'] }],
   detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['load'], gap: ['a', 'b'] },
   loads: ['load'],
-  stamp: ({ amps }, net) => net.curve('load', 'a', 'b', loadLaw(amps), 0.01),
+  stamp: ({ amps }, net) => net.nonlinear('load', 'a', 'b', loadLaw(amps), 0.01),
   notice: {
     segment: 'load',
     read: ({ amps }, { amps: now }) =>

@@ -131,7 +131,7 @@ export const fuse = definePart({
   },
   stamp: ({ rating, type, clipOhms }, net, { blown, struck }) => {
     net.contact('clipIn', 'a', 'ta', clipOhms)
-    if (!blown) net.curve('link', 'ta', 'tb', fuseLaw(struck.get('wrongFuse') ?? rating, type), 0.1)
+    if (!blown) net.nonlinear('link', 'ta', 'tb', fuseLaw(struck.get('wrongFuse') ?? rating, type), 0.1)
     net.contact('clipOut', 'tb', 'b', clipOhms)
   },
   summary: ({ rating }) => figures(`${formatPlain(rating)} A`),

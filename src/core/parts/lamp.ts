@@ -154,7 +154,13 @@ export const lamp = definePart({
   stamp: (parameters, net, { temperature, struck }) => {
     const ratedPower = struck.get('wrongBulb') ?? parameters.ratedPower
     net.contact('socketIn', 'a', 'f', parameters.socketOhms)
-    net.curve('filament', 'f', 'g', filamentLaw({ ...parameters, ratedPower }, temperature + 273.15), 0.05)
+    net.nonlinear(
+      'filament',
+      'f',
+      'g',
+      filamentLaw({ ...parameters, ratedPower }, temperature + 273.15),
+      0.05,
+    )
     net.contact('socketOut', 'g', 'b', parameters.socketOhms)
   },
   notice: {

@@ -53,7 +53,7 @@ export const led = definePart({
     const kelvin = temperature + 273.15
     const scale = emission * thermalVoltage(kelvin)
     const saturation = ratedCurrent / Math.expm1((diodeShare * ratedVoltage) / scale)
-    net.curve('diodes', 'm', 'b', junctionLaw({ saturation, emission, kelvin }), 0.05)
+    net.nonlinear('diodes', 'm', 'b', junctionLaw({ saturation, emission, kelvin }), 0.05)
   },
   notice: {
     segment: 'diodes',

@@ -333,7 +333,7 @@ function defineModule<const K extends string>(kind: K, title: Words, words: read
       })
       lows.forEach((key, n) => on.includes(key) && net.resistor(`low${n + 1}`, key, 'gi', driverOhms, 0.3))
       highs.forEach((key, n) => on.includes(key) && net.resistor(`high${n + 1}`, 'vb', key, driverOhms, 0.3))
-      if (level === 'awake') net.curve('ref5', 'v5', 'gi', limitedSourceLaw(5, 0.2, referenceLimit), 0.01)
+      if (level === 'awake') net.nonlinear('ref5', 'v5', 'gi', limitedSourceLaw(5, 0.2, referenceLimit), 0.01)
       net.resistor('refLow', 'r5', 'gi', 0.02, 0.5)
       // One signal loads its source as a gauge does, the others as a computer does.
       signals.forEach((key, n) => net.resistor(`sig${n + 1}`, key, 'gi', n === 0 ? 220000 : 1e6, 0.05))

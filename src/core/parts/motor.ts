@@ -111,7 +111,7 @@ export const motor = definePart({
     const dragged = struck.has('dragging')
       ? heavier({ ...machine, armatureOhms: ohms }, dragging)
       : { ...machine, armatureOhms: ohms, friction }
-    return net.curve('armature', 'a', 'b', motorLaw(dragged), 0.1)
+    return net.nonlinear('armature', 'a', 'b', motorLaw(dragged), 0.1)
   },
   notice: {
     segment: 'armature',

@@ -31,7 +31,7 @@ function stamp(definition: AnyPart, more: Partial<Surroundings> = {}, parameters
     resistor: (segment, a, b, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
     contact: (segment, a, b, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
     source: (segment, a, b, _volts, ohms) => stamped.push({ segment, ends: [a, b], ohms }),
-    curve: (segment, a, b, law) => stamped.push({ segment, ends: [a, b], law }),
+    nonlinear: (segment, a, b, law) => stamped.push({ segment, ends: [a, b], law }),
     current: (segment, a, b) => stamped.push({ segment, ends: [a, b] }),
   }
   definition.stamp(definition.parameters.parse(parameters), net, around(definition, more))
@@ -120,9 +120,14 @@ describe.each(parts.map((part) => [part.kind, part] as const))('%s', (_kind, par
     expect(new Set(all.map((n) => n.key)).size).toBe(all.length)
     const values = part.parameters.parse({})
     for (const volts of [0, 0.5, 3, 6, 9, 12, 15]) {
-      for (const swings of [false, true]) {
+      for (const inLimitCycle of [false, true]) {
         const at = { volts, amps: volts / 3, watts: volts ** 2 / 3 }
-        const said = read(values, at, { mode: part.modes?.rest ?? '', swings, temperature: 20, of: () => at })
+        const said = read(values, at, {
+          mode: part.modes?.rest ?? '',
+          inLimitCycle,
+          temperature: 20,
+          of: () => at,
+        })
         expect(all.map((n) => n.key)).toContain(said.key)
       }
     }

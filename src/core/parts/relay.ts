@@ -192,14 +192,14 @@ export const relay = definePart({
       const law = junctionLaw({ saturation: 1e-9, emission: 1.8, kelvin: temperature + 273.15 })
       const [anode, cathode] = struck.has('reversed') ? (['c86', 'c85'] as const) : (['c85', 'c86'] as const)
       net.resistor('suppressor', cathode, '#d', 0.04, 0.2)
-      net.curve('suppressor', anode, '#d', law, 0.05)
+      net.nonlinear('suppressor', anode, '#d', law, 0.05)
     }
   },
   notice: {
     segment: 'coil',
     complained: true,
-    read: (_, __, { mode, swings }) =>
-      swings ? notices.buzzes : mode === 'pulled' ? notices.clicks : notices.silent,
+    read: (_, __, { mode, inLimitCycle }) =>
+      inLimitCycle ? notices.buzzes : mode === 'pulled' ? notices.clicks : notices.silent,
     all: Object.values(notices),
   },
   summary: ({ contacts, coilOhms, suppression }) =>

@@ -222,14 +222,14 @@ export const starter = definePart({
     if (mode === 'engaged') net.contact('main', 't30', 't45', contactOhms)
     // At rest the pinion is out: the motor turns nothing and looks like its bare ohms to the pull-in winding.
     if (mode !== 'engaged' || struck.has('seized')) net.resistor('motor', 't45', 't31', ohms, 0.1)
-    else net.curve('motor', 't45', 't31', seriesLaw({ ...parameters, drag: dragAt(temperature) }), 0.1)
+    else net.nonlinear('motor', 't45', 't31', seriesLaw({ ...parameters, drag: dragAt(temperature) }), 0.1)
     net.resistor('pullIn', 't50', 't45', pullInOhms * warm, 0.1)
     net.resistor('holdIn', 't50', 't31', holdInOhms * warm, 0.1)
   },
   notice: {
     segment: 'motor',
-    read: (parameters, { volts }, { mode, swings, temperature }) => {
-      if (swings) return notices.chatters
+    read: (parameters, { volts }, { mode, inLimitCycle, temperature }) => {
+      if (inLimitCycle) return notices.chatters
       if (mode !== 'engaged') return notices.silent
       const speed = crankingSpeed({ ...parameters, drag: dragAt(temperature) }, Math.abs(volts))
       return speed < 0.03 ? notices.clicks : speed < 0.76 ? notices.slow : notices.cranks

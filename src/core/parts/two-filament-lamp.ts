@@ -118,9 +118,9 @@ export const twoFilamentLamp = definePart({
     const law = (ratedPower: number) =>
       filamentLaw({ ratedVoltage, ratedPower, workingKelvin }, temperature + 273.15)
     net.contact('socketStrong', 's', 'sf', socket)
-    net.curve('strong', 'sf', 'g', law(strongPower), 0.05)
+    net.nonlinear('strong', 'sf', 'g', law(strongPower), 0.05)
     net.contact('socketFaint', 't', 'tf', socket)
-    net.curve('faint', 'tf', 'g', law(faintPower), 0.05)
+    net.nonlinear('faint', 'tf', 'g', law(faintPower), 0.05)
     net.contact('socketOut', 'g', 'b', socket)
   },
   notice: {

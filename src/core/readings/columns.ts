@@ -1,7 +1,7 @@
 import { figures, say, messageOf, type Message, type Words } from '../document'
 import { formatQuantity } from '../quantity'
 import {
-  volts,
+  writeVolts,
   type ClampFigure,
   type DropFigure,
   type Figure,
@@ -32,13 +32,13 @@ export interface Column<R> {
 const nothing = figures('')
 const amps = (value: number): Message => figures(formatQuantity(value, 'A'))
 const written = (change: number | undefined): Words =>
-  change === undefined ? nothing : Math.abs(change) < 0.0005 ? figures('–') : volts(change)
+  change === undefined ? nothing : Math.abs(change) < 0.0005 ? figures('–') : writeVolts(change)
 
 /** Columns that every figure in volts has. */
 const healthy: Column<Figure> = {
   key: 'healthy',
   head: (faulted) => (faulted ? 'readings.columns.healthy' : 'readings.columns.expected'),
-  text: (row) => volts(row.healthy),
+  text: (row) => writeVolts(row.healthy),
   cell: (row) => row.healthy,
   number: true,
 }
@@ -48,7 +48,7 @@ const band: Column<Figure> = {
   text: (row) =>
     row.healthy === undefined || row.band === undefined
       ? nothing
-      : say('readings.plusMinus', { volts: messageOf(volts(row.band)) }),
+      : say('readings.plusMinus', { volts: messageOf(writeVolts(row.band)) }),
   cell: (row) => row.band,
   number: true,
   quiet: true,
@@ -56,7 +56,7 @@ const band: Column<Figure> = {
 const faulted: Column<Figure> = {
   key: 'faulted',
   head: () => 'readings.columns.faulted',
-  text: (row) => (row.beside ? volts(row.faulted) : nothing),
+  text: (row) => (row.beside ? writeVolts(row.faulted) : nothing),
   cell: (row) => row.faulted,
   number: true,
   faulted: true,

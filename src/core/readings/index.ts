@@ -30,7 +30,7 @@ export {
   fuseTable,
   isolatedTable,
   pointRows,
-  volts,
+  writeVolts,
   type Arrange,
   type Figure,
   type Sortable,

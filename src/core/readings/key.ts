@@ -64,7 +64,7 @@ export interface StateKey {
   readonly places: readonly PlaceRow[]
   readonly scans: readonly ScanPart[]
   /** Parts that switch to and fro without end: what buzzes, chatters or cycles. */
-  readonly swings: readonly string[]
+  readonly limitCycle: readonly string[]
 }
 
 const boards = new WeakMap<StateKey, SolvedBoard>()
@@ -142,9 +142,9 @@ function keyOfBoard(solved: SolvedBoard, meter: MeterType): StateKey {
     ok: true,
     state,
     points: wiring.points.map(({ name, title, node, inside }): PointRow => {
-      const { value, band, swing } = expected.volts(node, 0)
+      const { value, band, extremes } = expected.volts(node, 0)
       const row = { name, title, node, inside, value, band }
-      return swing ? { ...row, swing } : row
+      return extremes ? { ...row, extremes } : row
     }),
     drops: firsts.map((id) => rows[id]!),
     walks: ways.map(({ ids }) => ids.map((id) => rows[id]!)),
@@ -154,7 +154,7 @@ function keyOfBoard(solved: SolvedBoard, meter: MeterType): StateKey {
     fuses: fuseRows(solved, expected, meter),
     places: placeRows(solved),
     scans: scanRows(solved),
-    swings: solved.cycle?.parts ?? [],
+    limitCycle: solved.limitCycle?.parts ?? [],
   }
   expected.release()
   boards.set(key, solved)
@@ -245,7 +245,7 @@ function scanRows({ phases: [first] }: SolvedBoard): ScanPart[] {
 function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): DropRow {
   const { part, segment, from, to, side } = stride
   const amps = solved.amps(part, segment.key)
-  const { value, band, swing } = expected.volts(from.node, to.node)
+  const { value, band, extremes } = expected.volts(from.node, to.node)
   const row: DropRow = {
     part,
     segment: segment.key,
@@ -257,7 +257,7 @@ function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): D
     value,
     band,
   }
-  return swing ? { ...row, swing } : row
+  return extremes ? { ...row, extremes } : row
 }
 
 function balance(

@@ -4,7 +4,7 @@ import { demoCircuit, demoNames } from '../../../test/demo'
 import { possibleFaults, type Fault } from '../faults'
 import { answerKey, type StateKey } from '.'
 import { isolatedColumns, pointColumns, type Column } from './columns'
-import { dropRows, isolatedTable, pointRows, volts } from './rows'
+import { dropRows, isolatedTable, pointRows, writeVolts } from './rows'
 
 const circuit = demoCircuit()
 const fault: Fault = { kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 2 }
@@ -47,7 +47,7 @@ describe('rows of the answer key', () => {
         shownIn(pointColumns, 'faulted', row),
         shownIn(pointColumns, 'difference', row),
       ]).toEqual([true, 'floating', ''])
-    expect(volts(undefined)).toBe('readings.floating')
+    expect(writeVolts(undefined)).toBe('readings.floating')
   })
 
   it('of drops: the piece with the fault has the amps of now, and the difference of the two boards', () => {

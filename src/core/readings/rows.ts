@@ -30,7 +30,7 @@ export interface Figure extends Sortable {
 }
 
 /** Volts as they are written in tables; a point that nothing holds floats. */
-export const volts = (v: number | undefined): Words =>
+export const writeVolts = (v: number | undefined): Words =>
   v === undefined ? 'readings.floating' : figures(formatQuantity(v, 'V'))
 
 function figure(

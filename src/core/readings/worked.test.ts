@@ -203,7 +203,7 @@ describe('bands of every part, by Monte Carlo over each element', () => {
     const circuit = demoCircuit(name)
     for (const state of circuit.states) {
       const solved = solveBoard(circuit, [], state)
-      if (!solved.ok || solved.cycle) continue
+      if (!solved.ok || solved.limitCycle) continue
       const { board, point } = solved
       const sensitivities = new Sensitivities(solved)
       const nodes = board.wiring.points.map((p) => p.node).filter((n) => n && point.island[n] === 0)

@@ -26,6 +26,6 @@ export function compileNetwork(network: Network): CompiledNetwork {
 }
 
 function lawOf(element: Element): Law {
-  if (element.type !== 'curve') throw new Error(`an element of type ${element.type} has no law`)
+  if (element.type !== 'nonlinear') throw new Error(`an element of type ${element.type} has no law`)
   return element.law
 }

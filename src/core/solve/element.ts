@@ -59,7 +59,7 @@ export type Element =
   /** Current driven out of `b` through the source into `a`, that is into node a from outside. */
   | (Joined & { readonly type: 'current'; readonly amps: number })
   /** Nonlinear element. */
-  | (Joined & { readonly type: 'curve'; readonly law: Law })
+  | (Joined & { readonly type: 'nonlinear'; readonly law: Law })
 
 export interface Network {
   /** Nodes, the reference (0) included. */

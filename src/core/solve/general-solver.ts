@@ -74,7 +74,7 @@ export class GeneralSolver implements NetworkSolver {
     this.x.fill(0)
     if (guess) for (let node = 1; node < this.network.nodeCount; node++) this.x[node - 1] = guess[node] ?? 0
     let error = this.assemble(true)
-    const linear = !this.network.elements.some((e) => e.type === 'curve')
+    const linear = !this.network.elements.some((e) => e.type === 'nonlinear')
     for (let iteration = 1; iteration <= mostIterations; iteration++) {
       if (!this.lu.factor()) return this.refuse('sources')
       this.step.set(this.residual)
@@ -209,7 +209,7 @@ export class GeneralSolver implements NetworkSolver {
         out.slope = 0
         out.current = -element.amps
         return
-      case 'curve':
+      case 'nonlinear':
         element.law.at(v, out)
         return
       case 'ideal':

@@ -32,10 +32,10 @@ const network = fc
       if (a === b) continue
       if (kind < 2) elements.push({ type: 'resistor', a, b, ohms: 10 ** exponent, owner })
       else if (kind === 2) elements.push({ type: 'current', a, b, amps: exponent, owner })
-      else if (kind === 3) elements.push({ type: 'curve', a, b, law: fuseLaw(10 + p), owner })
+      else if (kind === 3) elements.push({ type: 'nonlinear', a, b, law: fuseLaw(10 + p), owner })
       else {
         const filament = { ratedVoltage: 12, ratedPower: 5 + p, workingKelvin: 2700 }
-        elements.push({ type: 'curve', a, b, law: filamentLaw(filament, 293.15), owner })
+        elements.push({ type: 'nonlinear', a, b, law: filamentLaw(filament, 293.15), owner })
       }
     }
     return { nodeCount: nodes + 1, elements }
@@ -146,7 +146,7 @@ describe('star–mesh elimination', () => {
       const law = junctionLaw({ saturation: 1e-14, emission: 1, kelvin: 300 })
       const elements: Element[] = [
         { type: 'source', a: 1, b: 0, volts, ohms: 10, owner },
-        { type: 'curve', a: 1, b: 0, law, owner },
+        { type: 'nonlinear', a: 1, b: 0, law, owner },
       ]
       const { voltage, current, iterations } = solved(new MeshSolver({ nodeCount: 2, elements }))
       const miss = Math.abs((volts - voltage[1]!) / 10 - current[1]!)

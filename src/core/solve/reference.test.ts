@@ -63,9 +63,9 @@ const build = (
     if (a === b) continue
     if (!curves || kind < 2) elements.push({ type: 'resistor', a, b, ohms: 10 ** exponent, owner })
     else if (kind === 2) elements.push({ type: 'current', a, b, amps: exponent / 10, owner })
-    else if (kind === 3) elements.push({ type: 'curve', a, b, law: fuseLaw(5 + p), owner })
+    else if (kind === 3) elements.push({ type: 'nonlinear', a, b, law: fuseLaw(5 + p), owner })
     else if (kind === 4)
-      elements.push({ type: 'curve', a, b, law: corrodedLaw(0.1 + (p % 5), 0.2 + (q % 7)), owner })
+      elements.push({ type: 'nonlinear', a, b, law: corrodedLaw(0.1 + (p % 5), 0.2 + (q % 7)), owner })
     else if (kind === 5) {
       const machine = {
         ratedVoltage: volts,
@@ -73,10 +73,10 @@ const build = (
         armatureOhms: (0.1 + (q % 5) / 10) * (volts / (1 + p)),
         friction: 0.05 + (p % 6) / 12,
       }
-      elements.push({ type: 'curve', a, b, law: motorLaw(machine), owner })
+      elements.push({ type: 'nonlinear', a, b, law: motorLaw(machine), owner })
     } else {
       const filament = { ratedVoltage: volts, ratedPower: 2 + 2 * p, workingKelvin: 2400 + 20 * q }
-      elements.push({ type: 'curve', a, b, law: filamentLaw(filament, 293.15), owner })
+      elements.push({ type: 'nonlinear', a, b, law: filamentLaw(filament, 293.15), owner })
     }
   }
   return { nodeCount: nodes + 1, elements }

@@ -20,7 +20,7 @@ export class Solver implements NetworkSolver {
 
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
     const direct = this.inner.solve(guess)
-    if (direct.ok || !this.network.elements.some((e) => e.type === 'curve')) return direct
+    if (direct.ok || !this.network.elements.some((e) => e.type === 'nonlinear')) return direct
     const fresh = guess ? this.inner.solve() : direct
     if (fresh.ok) return fresh
     const led = this.lead()
@@ -45,7 +45,7 @@ export class Solver implements NetworkSolver {
     let found: Float64Array | undefined
     for (const siemens of ladder) {
       const eased = this.network.elements.flatMap((element): Element[] =>
-        element.type === 'curve'
+        element.type === 'nonlinear'
           ? [
               element,
               { type: 'resistor', a: element.a, b: element.b, ohms: 1 / siemens, owner: element.owner },

@@ -53,7 +53,7 @@ export function valuesOf({ nodeCount, elements }: Network): Values {
         siemens[i] = 1 / element.ohms
         offset[i] = element.volts / element.ohms
         break
-      case 'curve':
+      case 'nonlinear':
         kind = elementKinds.nonlinear
         break
       case 'current':

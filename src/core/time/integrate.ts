@@ -102,7 +102,7 @@ function step(
     const dynamic = dynamics.get(i)
     if (!dynamic) return element
     const { a, b, owner } = element
-    return { type: 'curve', a, b, owner, law: dynamic.law(x.get(i)!, h) }
+    return { type: 'nonlinear', a, b, owner, law: dynamic.law(x.get(i)!, h) }
   })
   const point = new Solver({ nodeCount, elements: now }).solve(guess)
   if (!point.ok) return { ok: false }

@@ -40,7 +40,7 @@ export function dynamicOf(part: Part, element: Element, kelvin: number): Dynamic
     return element.type === 'resistor' && element.ohms !== Infinity
       ? winding(element.ohms, Number(part.parameters[inTime.henry]))
       : undefined
-  if (element.type !== 'curve') return undefined
+  if (element.type !== 'nonlinear') return undefined
   switch (inTime.type) {
     case 'filament':
       return warmingFilament(filament(part, inTime.watts), kelvin)

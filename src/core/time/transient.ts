@@ -131,7 +131,7 @@ function withGaps(board: Board): Board {
     ...board,
     elements: board.elements.map((e): Element => {
       const opens = e.type === 'resistor' && e.ohms === Infinity && controls.has(e.owner.part)
-      return opens ? { type: 'curve', a: e.a, b: e.b, owner: e.owner, law: gap } : e
+      return opens ? { type: 'nonlinear', a: e.a, b: e.b, owner: e.owner, law: gap } : e
     }),
   }
 }

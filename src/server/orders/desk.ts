@@ -2,10 +2,10 @@ import { say, type Message } from '../../core/document'
 import { type Desk, type DeskAction, type Taken, type User } from '../../contract'
 import {
   asSeen,
-  benchOf,
+  benchAfter,
   mostSteps,
   stepDoor,
-  type Bench,
+  type BenchState,
   type Source,
   type Step,
   type StepOf,
@@ -217,11 +217,15 @@ async function stepNow(
 }
 
 /** Orders of before the bench was kept with them: it is worked out from their steps once. */
-async function benchSoFar(database: Database, workers: Workers, order: Order & Standing): Promise<Bench> {
+async function benchSoFar(
+  database: Database,
+  workers: Workers,
+  order: Order & Standing,
+): Promise<BenchState> {
   const { circuit, planted, frame } = order
   if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } })
   const steps = await loadSteps(database, order.id)
-  return benchOf(
+  return benchAfter(
     order,
     steps.map(({ step }) => step),
   )
@@ -237,7 +241,7 @@ async function record(
   key: string,
   position: number,
   step: Step,
-  bench: Bench | undefined,
+  bench: BenchState | undefined,
 ): Promise<Taken | undefined> {
   const written = await addStep(database, { id, key, position, body: stepDoor.write(step), bench }).catch(
     (error: unknown) => {

@@ -7,7 +7,7 @@ import {
   plantedDoor,
   stepDoor,
   usualHints,
-  type Bench,
+  type BenchState,
   type Order as OrderOfCore,
   type Step,
 } from '../../core/attempt'
@@ -45,7 +45,7 @@ export interface Order extends OrderOfCore {
 
 /** Where the bench of an order stands, and how many steps have led there. */
 export interface Standing {
-  readonly bench: Bench | undefined
+  readonly bench: BenchState | undefined
   readonly taken: number
   /** Seconds that are left of the time limit; null without one. */
   readonly left: number | null
@@ -89,7 +89,7 @@ interface Row {
   judged: boolean
   day: string | null
   station: string | null
-  bench: Bench | null
+  bench: BenchState | null
   taken: number
   left: number | null
   stopped: string | null
@@ -264,7 +264,7 @@ export interface NewStep {
   readonly position: number
   readonly body: unknown
   /** Where the bench stands after it. */
-  readonly bench: Bench | undefined
+  readonly bench: BenchState | undefined
 }
 
 /**

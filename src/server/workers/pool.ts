@@ -5,7 +5,7 @@ import PQueue from 'p-queue'
 import { Piscina } from 'piscina'
 import { say, type Message } from '../../core/document'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
-import type { Bench, Frame, Order, Performed } from '../../core/attempt'
+import type { BenchState, Frame, Order, Performed } from '../../core/attempt'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type {
@@ -121,7 +121,7 @@ export class Workers {
   }
 
   /** The same for all who are handed the same: a class that begins at once asks for it once. */
-  start = (task: StartTask): Promise<Bench> => this.remembered('start', task)
+  start = (task: StartTask): Promise<BenchState> => this.remembered('start', task)
   perform = (task: PerformTask, stopping?: Stopping): Promise<PerformedStep> =>
     this.run(this.steps, 'perform', task, stopping)
   draft = (task: DraftTask): Promise<Frame['complaint']> => this.remembered('draft', task)
@@ -219,7 +219,7 @@ export class Workers {
 export interface PerformedStep {
   readonly performed: Performed
   /** The bench after it, if it could be taken. */
-  readonly bench: Bench | undefined
+  readonly bench: BenchState | undefined
 }
 
 const codeOf = (error: unknown): unknown =>

@@ -18,7 +18,7 @@ import {
   perform,
   startBench,
   type Action,
-  type Bench,
+  type BenchState,
   type HintLevel,
   type Order,
   type Step,
@@ -38,7 +38,7 @@ export interface PrepareTask extends StartTask {
 }
 export interface PerformTask {
   readonly order: Order
-  readonly bench: Bench
+  readonly bench: BenchState
   readonly before: readonly Step['type'][]
   readonly action: Action
 }
@@ -56,7 +56,7 @@ export interface HintTask extends JudgeTask {
 }
 export interface QuestionTask {
   readonly order: Order
-  readonly bench: Bench
+  readonly bench: BenchState
   readonly step: StepOf<'test'>
   readonly prepared: Prepared
 }
@@ -96,7 +96,7 @@ const continues = (taken: readonly Step[], steps: readonly Step[]): boolean =>
 
 const tasks = {
   ready: (): true => true,
-  start: ({ order }: StartTask): Bench => startBench(order),
+  start: ({ order }: StartTask): BenchState => startBench(order),
   perform: ({ order, bench, before, action }: PerformTask): PerformedStep => {
     const performed = perform(order, bench, before, action)
     return { performed, bench: performed.ok ? advance(order, bench, performed.step) : undefined }

@@ -54,7 +54,7 @@ export const onStarting = { circuit: 'van-starting', state: 'crank' } as const
 /** Ω of a long coiled jumper with its clips (common practice, no source). */
 export const coiled = 0.05
 
-export const volts = (red: string, black: string, state?: string) =>
+export const voltsReading = (red: string, black: string, state?: string) =>
   ({ read: 'volts', red, black, state }) as const
 export const ohms = (red: string, black: string, state?: string) =>
   ({ read: 'ohms', red, black, state }) as const

@@ -1,4 +1,4 @@
-import type { Bench, Order, Step, StepOf } from '../../attempt'
+import type { BenchState, Order, Step, StepOf } from '../../attempt'
 import type { SolvedBoard } from '../../board'
 import type { AnyPart } from '../../parts'
 import type { Belief, Predictor, TestSetup } from '../../diagnosis'
@@ -6,10 +6,10 @@ import type { Thresholds } from '../rubric'
 import type { RuleExample } from './example'
 
 /** What a technique rule looks at: one test, the board as it truly was, and what went before and came after. */
-export interface Scene {
+export interface TestContext {
   readonly order: Order
   /** The bench before the test. */
-  readonly bench: Bench
+  readonly bench: BenchState
   readonly step: StepOf<'test'>
   readonly setup: TestSetup
   /** The instrument said that the circuit was live. */
@@ -46,13 +46,13 @@ interface RuleTexts<K extends string> {
 
 /** Decided once and for all when the test is made. */
 export interface RuleAtOnce<K extends string = string> extends RuleTexts<K> {
-  readonly fires: (scene: Scene) => boolean
+  readonly fires: (context: TestContext) => boolean
 }
 
 /** Decided anew whenever a step follows. */
 export interface RuleInHindsight<K extends string = string> extends RuleTexts<K> {
   readonly looksAhead: true
-  readonly fires: (scene: Scene, ahead: Ahead) => boolean
+  readonly fires: (context: TestContext, ahead: Ahead) => boolean
 }
 
 export type TechniqueRule<K extends string = string> = RuleAtOnce<K> | RuleInHindsight<K>

@@ -15,7 +15,7 @@ const weak = 20_000
  * its ohms say that (Thévenin) without a board of its own; between the two, and near the edge of a word, it is solved.
  */
 export function glowAcross(solved: SolvedBoard, red: number, black: number, rated: number): string {
-  if (!solved.cycle) {
+  if (!solved.limitCycle) {
     const open = solved.volts(red, black) ?? 0
     if (Math.abs(open) < 0.01 * rated) return 'dark'
     const behind = solved.ohms(red, black)

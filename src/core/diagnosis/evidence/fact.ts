@@ -1,9 +1,9 @@
-import type { Bench } from '../../attempt'
+import type { BenchState } from '../../attempt'
 import type { CircuitState } from '../../circuit'
 import type { Connected } from '../../instruments'
 
 /** What earlier steps left of the bench, as far as it matters to what any board would show now. */
-export type Conditions = Pick<Bench, 'repairs' | 'reseated' | 'renewed' | 'spent'>
+export type Conditions = Pick<BenchState, 'repairs' | 'reseated' | 'renewed' | 'spent'>
 export const untouched: Conditions = { repairs: [], reseated: [], renewed: [], spent: [] }
 
 /** What a student did to the circuit, and how an instrument is set and held. */

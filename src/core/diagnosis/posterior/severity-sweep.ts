@@ -56,7 +56,7 @@ export class SweepPoint {
 
 /** What has switched to what, as one word. */
 function switchingOf(solved: SolvedBoard): string {
-  let word = solved.cycle ? 'swings' : ''
+  let word = solved.limitCycle ? 'limitCycle' : ''
   for (const mode of solved.board.modes.values()) word += `${mode},`
   for (const id of solved.blown) word += `${id};`
   return word

@@ -1,4 +1,4 @@
-import { instrumentMinutes, type Bench } from '../../attempt'
+import { instrumentMinutes, type BenchState } from '../../attempt'
 import type { CircuitState } from '../../circuit'
 import { instrumentOf, type InstrumentKey } from '../../instruments'
 import type { Belief } from '../posterior/belief'
@@ -38,7 +38,7 @@ const ranked = new WeakMap<Belief, Map<string, Choice[]>>()
 export function rankTests(
   belief: Belief,
   bag: readonly InstrumentKey[],
-  bench: Pick<Bench, 'reached' | 'out'>,
+  bench: Pick<BenchState, 'reached' | 'out'>,
   conditions: Conditions = untouched,
 ): Choice[] {
   const key = JSON.stringify([bag, bench.reached, bench.out, conditions])
@@ -52,7 +52,7 @@ export function rankTests(
 function rank(
   belief: Belief,
   bag: readonly InstrumentKey[],
-  bench: Pick<Bench, 'reached' | 'out'>,
+  bench: Pick<BenchState, 'reached' | 'out'>,
   conditions: Conditions,
 ): Choice[] {
   const { predictor } = belief

@@ -37,7 +37,7 @@ export const corroded = defineFault({
         }),
   strike: (site, amps) =>
     inSeries(site, (a, b) => ({
-      type: 'curve',
+      type: 'nonlinear',
       a,
       b,
       law: corrodedLaw(site.cold, amps),

@@ -41,6 +41,6 @@ export const strandsLost = defineFault({
       const area = Math.max(0.005, (site.section ?? 1.5) * (1 - share / 100))
       const cold = 0.02 / (58 * area) + crowding(1 - share / 100)
       const law = corrodedLaw(cold, fusingAmps(area))
-      return { type: 'curve', a, b, law, owner: site.owner }
+      return { type: 'nonlinear', a, b, law, owner: site.owner }
     }),
 })

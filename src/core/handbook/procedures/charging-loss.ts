@@ -1,12 +1,12 @@
 import { across, big } from '../measure'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { partOfKind } from '../../parts'
 import type { Circuit } from '../../circuit'
 
-const generator = (stand: Stand) =>
-  stand.circuit.parts.find(({ kind }) => partOfKind(kind).generates)?.id ?? ''
+const generator = (worked: WorkedCircuit) =>
+  worked.circuit.parts.find(({ kind }) => partOfKind(kind).generates)?.id ?? ''
 /** Paths that begin at what generates: to the battery’s plus, and back from its minus. */
 const charged = (circuit: Circuit): string[] =>
   circuit.paths
@@ -15,20 +15,20 @@ const charged = (circuit: Circuit): string[] =>
     )
     .map(({ id }) => id)
 
-const way = (stand: Stand) => charged(stand.circuit).flatMap((path) => stand.rowsOf(path))
-const atBattery = (stand: Stand): Shown => ({
+const way = (worked: WorkedCircuit) => charged(worked.circuit).flatMap((path) => worked.rowsOf(path))
+const atBattery = (worked: WorkedCircuit): Shown => ({
   what: say('handbook.atSource'),
-  value: stand.volts(...stand.posts),
+  value: worked.volts(...worked.posts),
   unit: 'V',
 })
-const atGenerator = (stand: Stand): Shown => ({
-  what: say('handbook.atLoad', { part: generator(stand) }),
-  value: stand.volts(stand.node(generator(stand), 'plus'), stand.node(generator(stand), 'case')),
+const atGenerator = (worked: WorkedCircuit): Shown => ({
+  what: say('handbook.atLoad', { part: generator(worked) }),
+  value: worked.volts(worked.node(generator(worked), 'plus'), worked.node(generator(worked), 'case')),
   unit: 'V',
-  part: generator(stand),
+  part: generator(worked),
 })
-const lost = (stand: Stand) => way(stand).reduce((sum, row) => sum + Math.abs(row.value ?? 0), 0)
-const most = (stand: Stand) => (0.5 / 12) * stand.nominal
+const lost = (worked: WorkedCircuit) => way(worked).reduce((sum, row) => sum + Math.abs(row.value ?? 0), 0)
+const most = (worked: WorkedCircuit) => (0.5 / 12) * worked.nominal
 
 export const chargingLoss: Procedure = {
   key: 'chargingLoss',
@@ -43,38 +43,38 @@ export const chargingLoss: Procedure = {
     {
       key: 'battery',
       do: 'procedures.chargingLoss.engineRunningLoadsOnBattery',
-      reads: (stand) => [atBattery(stand), atGenerator(stand)],
+      reads: (worked) => [atBattery(worked), atGenerator(worked)],
       outcomes: [
         {
           when: 'procedures.chargingLoss.both135To14',
           means: 'procedures.chargingLoss.itChargesAndNothingIs',
-          is: ([battery, made], stand) =>
-            (battery?.value ?? 0) > (13.2 / 12) * stand.nominal &&
-            Math.abs((made?.value ?? 0) - (battery?.value ?? 0)) <= most(stand),
+          is: ([battery, made], worked) =>
+            (battery?.value ?? 0) > (13.2 / 12) * worked.nominal &&
+            Math.abs((made?.value ?? 0) - (battery?.value ?? 0)) <= most(worked),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.chargingLoss.theAlternatorHasVoltsThat',
           means: 'procedures.chargingLoss.theyAreLostBetweenThem',
-          is: ([battery, made], stand) => (made?.value ?? 0) - (battery?.value ?? 0) > most(stand),
+          is: ([battery, made], worked) => (made?.value ?? 0) - (battery?.value ?? 0) > most(worked),
           next: { step: 'sides' },
         },
         {
           when: 'procedures.chargingLoss.neitherHasThem',
           means: 'procedures.chargingLoss.theAlternatorDoesNotMake',
-          next: { end: 'found', parts: (stand) => [generator(stand)] },
+          next: { end: 'found', parts: (worked) => [generator(worked)] },
         },
       ],
     },
     {
       key: 'sides',
       do: 'procedures.chargingLoss.theDropOfEachPiece',
-      reads: (stand) => way(stand).map(across),
+      reads: (worked) => way(worked).map(across),
       outcomes: [
         {
           when: 'procedures.onePieceHasMostOf',
           means: 'procedures.chargingLoss.thatOneProveItBefore',
-          is: (got, stand) => got.some((one) => big(one, most(stand) / 2)),
+          is: (got, worked) => got.some((one) => big(one, most(worked) / 2)),
           next: { step: 'bypass' },
         },
         {
@@ -87,8 +87,8 @@ export const chargingLoss: Procedure = {
     {
       key: 'bypass',
       do: 'procedures.chargingLoss.aHeavyJumperFusedLike',
-      reads: (stand) => [
-        { what: say('handbook.before', { what: generator(stand) }), value: lost(stand), unit: 'V' },
+      reads: (worked) => [
+        { what: say('handbook.before', { what: generator(worked) }), value: lost(worked), unit: 'V' },
       ],
       outcomes: [
         {
@@ -96,8 +96,8 @@ export const chargingLoss: Procedure = {
           means: 'procedures.chargingLoss.provedWhatWasBypassedIs',
           next: {
             end: 'found',
-            parts: (stand) => {
-              const [first] = way(stand).sort((a, b) => Math.abs(b.value ?? 0) - Math.abs(a.value ?? 0))
+            parts: (worked) => {
+              const [first] = way(worked).sort((a, b) => Math.abs(b.value ?? 0) - Math.abs(a.value ?? 0))
               return [first?.part ?? '']
             },
             then: 'proof',

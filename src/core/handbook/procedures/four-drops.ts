@@ -15,12 +15,12 @@ export const fourDrops: Procedure = {
     {
       key: 'verify',
       do: 'procedures.fourDrops.switchTheCircuitOnAnd',
-      reads: (stand) => [does(stand)],
+      reads: (worked) => [does(worked)],
       outcomes: [
         {
           when: 'procedures.fourDrops.itWorksWellOrBadly',
           means: 'procedures.fourDrops.currentFlowsLossesCanBe',
-          is: (_, stand) => (stand.balance?.amps ?? 0) > 1e-3,
+          is: (_, worked) => (worked.balance?.amps ?? 0) > 1e-3,
           next: { step: 'source' },
         },
         {
@@ -33,32 +33,32 @@ export const fourDrops: Procedure = {
     {
       key: 'source',
       do: 'procedures.fourDrops.redOnTheBatterysPositive',
-      reads: (stand) => [source(stand)],
+      reads: (worked) => [source(worked)],
       outcomes: [
         {
           when: 'procedures.fourDrops.batteryAtRest124',
           means: 'procedures.fourDrops.theSourceIsGoodEnough',
-          is: ([volts], stand) => (volts?.value ?? 0) > (11.5 / 12) * stand.nominal,
+          is: ([volts], worked) => (volts?.value ?? 0) > (11.5 / 12) * worked.nominal,
           next: { step: 'load' },
         },
         {
           when: 'procedures.fourDrops.less',
           means: 'procedures.fourDrops.chargeOrTestTheBattery',
-          next: { end: 'found', parts: (stand) => [stand.circuit.parts[0]?.id ?? ''] },
+          next: { end: 'found', parts: (worked) => [worked.circuit.parts[0]?.id ?? ''] },
         },
       ],
     },
     {
       key: 'load',
       do: 'procedures.fourDrops.bothLeadsAtTheLoad',
-      reads: (stand) => [available(stand)],
+      reads: (worked) => [available(worked)],
       outcomes: [
         {
           when: 'procedures.nearlyTheSource',
           means: 'procedures.fourDrops.allVoltsReachTheLoad',
-          is: (_, stand) =>
-            (stand.lost('feed') ?? 9) <= stand.most('feed') &&
-            (stand.lost('return') ?? 9) <= stand.most('return'),
+          is: (_, worked) =>
+            (worked.lost('feed') ?? 9) <= worked.most('feed') &&
+            (worked.lost('return') ?? 9) <= worked.most('return'),
           next: { step: 'same' },
         },
         {
@@ -71,30 +71,30 @@ export const fourDrops: Procedure = {
     {
       key: 'same',
       do: 'procedures.fourDrops.compareWhatItDoesWith',
-      reads: (stand) => [does(stand)],
+      reads: (worked) => [does(worked)],
       outcomes: [
         {
           when: 'procedures.fourDrops.itWorksAsItShould',
           means: 'procedures.theCircuitIsGood',
-          is: (_, stand) => stand.does() === stand.sound.does(),
+          is: (_, worked) => worked.does() === worked.sound.does(),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.fourDrops.itDoesNotWithFull',
           means: 'procedures.fourDrops.feedAndReturnAreProved',
-          next: { end: 'found', parts: (stand) => [stand.load] },
+          next: { end: 'found', parts: (worked) => [worked.load] },
         },
       ],
     },
     {
       key: 'feed',
       do: 'procedures.fourDrops.redOnTheBatterysPositivePost',
-      reads: (stand) => [sideLoss(stand, 'feed')],
+      reads: (worked) => [sideLoss(worked, 'feed')],
       outcomes: [
         {
           when: 'procedures.fourDrops.moreThanTheLimitOf',
           means: 'procedures.fourDrops.theFeedLosesItGo',
-          is: (got, stand) => big(got[0], stand.most('feed')),
+          is: (got, worked) => big(got[0], worked.most('feed')),
           next: { step: 'bothSides' },
         },
         {
@@ -107,16 +107,16 @@ export const fourDrops: Procedure = {
     {
       key: 'bothSides',
       do: 'procedures.fourDrops.beforeYouFollowTheFeed',
-      reads: (stand) => [sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.fourDrops.overItsLimitToo',
           means: 'procedures.fourDrops.twoFaultsOrOnePlace',
-          is: (got, stand) => big(got[0], stand.most('return')),
+          is: (got, worked) => big(got[0], worked.most('return')),
           next: {
             end: 'found',
             then: 'pointByPoint',
-            parts: (stand) => [...stand.pieces('feed'), ...stand.pieces('return')].map(({ part }) => part),
+            parts: (worked) => [...worked.pieces('feed'), ...worked.pieces('return')].map(({ part }) => part),
           },
         },
         {
@@ -125,7 +125,7 @@ export const fourDrops: Procedure = {
           next: {
             end: 'found',
             then: 'pointByPoint',
-            parts: (stand) => stand.pieces('feed').map(({ part }) => part),
+            parts: (worked) => worked.pieces('feed').map(({ part }) => part),
           },
         },
       ],
@@ -133,16 +133,16 @@ export const fourDrops: Procedure = {
     {
       key: 'return',
       do: 'procedures.fourDrops.redOnTheLoadsReturn',
-      reads: (stand) => [sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.fourDrops.moreThanTheLimitOfThe',
           means: 'procedures.fourDrops.theReturnLosesItGrounds',
-          is: (got, stand) => big(got[0], stand.most('return')),
+          is: (got, worked) => big(got[0], worked.most('return')),
           next: {
             end: 'found',
             then: 'pointByPoint',
-            parts: (stand) => stand.pieces('return').map(({ part }) => part),
+            parts: (worked) => worked.pieces('return').map(({ part }) => part),
           },
         },
         {

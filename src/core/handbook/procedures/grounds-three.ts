@@ -1,18 +1,18 @@
 import { big, does, piecesOf, sideLoss } from '../measure'
 import { say } from '../../document'
 import type { Procedure } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
-const ohmsToMinus = (stand: Stand) => {
-  const [, back] = stand.loadNodes
-  const off = { ...stand.unplugged, controls: {} }
-  return stand.ohms(back, stand.posts[1], off)
+const ohmsToMinus = (worked: WorkedCircuit) => {
+  const [, back] = worked.loadNodes
+  const off = { ...worked.unplugged, controls: {} }
+  return worked.ohms(back, worked.posts[1], off)
 }
 /** Loss of the whole circuit with a second ground wire from the load’s return to battery −. */
-const helped = (stand: Stand): number | undefined => {
-  const [feed, back] = stand.loadNodes
-  return stand.voltsBridged(feed, back, back, stand.posts[1])
+const helped = (worked: WorkedCircuit): number | undefined => {
+  const [feed, back] = worked.loadNodes
+  return worked.voltsBridged(feed, back, back, worked.posts[1])
 }
 
 export const groundsThree: Procedure = {
@@ -28,13 +28,13 @@ export const groundsThree: Procedure = {
     {
       key: 'drop',
       do: 'procedures.groundsThree.circuitOnLoadsReturnTerminal',
-      reads: (stand) => [sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.withinTheLimitAndNot',
           means: 'procedures.groundsThree.theGroundCarriesThisLoad',
-          is: ([back], stand) =>
-            !big(back, stand.most('return')) && Math.abs(stand.balance?.amps ?? 0) > 1e-3,
+          is: ([back], worked) =>
+            !big(back, worked.most('return')) && Math.abs(worked.balance?.amps ?? 0) > 1e-3,
           next: { end: 'sound' },
         },
         {
@@ -47,10 +47,10 @@ export const groundsThree: Procedure = {
     {
       key: 'ohms',
       do: 'procedures.groundsThree.circuitOffLoadUnpluggedOhms',
-      reads: (stand) => [
+      reads: (worked) => [
         {
           what: say('handbook.ohmsOf', { what: say('handbook.back') }),
-          value: ohmsToMinus(stand),
+          value: ohmsToMinus(worked),
           unit: 'Ω',
         },
       ],
@@ -71,20 +71,20 @@ export const groundsThree: Procedure = {
     {
       key: 'wire',
       do: 'procedures.groundsThree.aSupplementalWireFusedLike',
-      reads: (stand) => [
+      reads: (worked) => [
         {
-          what: say('handbook.atLoad', { part: stand.load }),
-          value: helped(stand),
+          what: say('handbook.atLoad', { part: worked.load }),
+          value: helped(worked),
           unit: 'V',
-          part: stand.load,
+          part: worked.load,
         },
-        does(stand.sound),
+        does(worked.sound),
       ],
       outcomes: [
         {
           when: 'procedures.groundsThree.theLoadHasItsVolts',
           means: 'procedures.groundsThree.provedTheGroundTakeThe',
-          is: (got, stand) => (got[0]?.value ?? 0) > (stand.balance?.loadDrop.value ?? 0) + 0.1,
+          is: (got, worked) => (got[0]?.value ?? 0) > (worked.balance?.loadDrop.value ?? 0) + 0.1,
           next: { step: 'pieces' },
         },
         {
@@ -97,12 +97,12 @@ export const groundsThree: Procedure = {
     {
       key: 'pieces',
       do: 'procedures.groundsThree.eachPieceOfTheReturn',
-      reads: (stand) => piecesOf(stand, 'return'),
+      reads: (worked) => piecesOf(worked, 'return'),
       outcomes: [
         {
           when: 'procedures.groundsThree.oneHasMostOfIt',
           means: 'procedures.groundsThree.cleanToBareMetalTighten',
-          next: { end: 'found', parts: (stand) => [stand.worst('return')?.part ?? ''], then: 'proof' },
+          next: { end: 'found', parts: (worked) => [worked.worst('return')?.part ?? ''], then: 'proof' },
         },
       ],
     },

@@ -1,10 +1,10 @@
 import { alone, big, piecesOf, sideLoss } from '../measure'
 import type { Procedure } from '../procedure'
 import { loaded } from './paths'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 
-const worst = (stand: Stand) => stand.worst('feed') ?? stand.worst('return')
-const candidate = (stand: Stand) => worst(stand)?.part ?? stand.pieces('feed').at(-1)?.part ?? ''
+const worst = (worked: WorkedCircuit) => worked.worst('feed') ?? worked.worst('return')
+const candidate = (worked: WorkedCircuit) => worst(worked)?.part ?? worked.pieces('feed').at(-1)?.part ?? ''
 
 export const highResistance: Procedure = {
   key: 'highResistance',
@@ -19,12 +19,12 @@ export const highResistance: Procedure = {
     {
       key: 'sides',
       do: 'procedures.highResistance.circuitOnTheLossOf',
-      reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'feed'), sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.highResistance.oneOfThemIsOver',
           means: 'procedures.highResistance.resistanceWhereNoneShouldBe',
-          is: ([feed, back], stand) => big(feed, stand.most('feed')) || big(back, stand.most('return')),
+          is: ([feed, back], worked) => big(feed, worked.most('feed')) || big(back, worked.most('return')),
           next: { step: 'pieces' },
         },
         {
@@ -37,12 +37,12 @@ export const highResistance: Procedure = {
     {
       key: 'pieces',
       do: 'procedures.highResistance.theDropOfEachPiece',
-      reads: (stand) => piecesOf(stand, stand.worst('feed') ? 'feed' : 'return'),
+      reads: (worked) => piecesOf(worked, worked.worst('feed') ? 'feed' : 'return'),
       outcomes: [
         {
           when: 'procedures.onePieceHasMostOf',
           means: 'procedures.highResistance.thatOne',
-          is: (_, stand) => !!worst(stand),
+          is: (_, worked) => !!worst(worked),
           next: { step: 'ohms' },
         },
         {
@@ -55,12 +55,12 @@ export const highResistance: Procedure = {
     {
       key: 'ohms',
       do: 'procedures.highResistance.toSeeWhyOhmsDo',
-      reads: (stand) => alone(stand, candidate(stand)),
+      reads: (worked) => alone(worked, candidate(worked)),
       outcomes: [
         {
           when: 'procedures.highResistance.aFewTenthsOfAn',
           means: 'procedures.highResistance.whateverItShowsWithoutCurrent',
-          next: { end: 'found', parts: (stand) => [candidate(stand)], then: 'proof' },
+          next: { end: 'found', parts: (worked) => [candidate(worked)], then: 'proof' },
         },
       ],
     },

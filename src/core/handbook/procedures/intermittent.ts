@@ -2,30 +2,30 @@ import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
 /** Parts of the path that somebody can move: connectors, splices, bolted joints, wires. */
-const movable = (stand: Stand): string[] =>
-  [...new Set(stand.walk.strides.filter(({ side }) => side !== 'load').map(({ part }) => part))].filter(
+const movable = (worked: WorkedCircuit): string[] =>
+  [...new Set(worked.walk.strides.filter(({ side }) => side !== 'load').map(({ part }) => part))].filter(
     (id) => {
-      const part = findPart(stand.circuit, id)
+      const part = findPart(worked.circuit, id)
       const role = part && partOfKind(part.kind).role
       return role === 'connection' || role === 'conductor'
     },
   )
 
 /** Volts at the load while everything is still, less those while the part is moved. */
-const change = (stand: Stand, part: string): number => {
-  const [feed, back] = stand.loadNodes
-  const still = stand.volts(feed, back) ?? 0
-  const moved = stand.volts(feed, back, { wiggled: [part] }) ?? 0
+const change = (worked: WorkedCircuit, part: string): number => {
+  const [feed, back] = worked.loadNodes
+  const still = worked.volts(feed, back) ?? 0
+  const moved = worked.volts(feed, back, { wiggled: [part] }) ?? 0
   return still - moved
 }
-const wiggle = (stand: Stand): Shown[] =>
-  movable(stand).map((part) => ({
-    what: say('handbook.moved', { part, load: stand.load }),
-    value: change(stand, part),
+const wiggle = (worked: WorkedCircuit): Shown[] =>
+  movable(worked).map((part) => ({
+    what: say('handbook.moved', { part, load: worked.load }),
+    value: change(worked, part),
     unit: 'V',
     part,
   }))
@@ -46,12 +46,12 @@ export const intermittent: Procedure = {
     {
       key: 'record',
       do: 'procedures.intermittent.nothingIsUnpluggedLeadsBack',
-      reads: (stand) => [
+      reads: (worked) => [
         {
-          what: say('handbook.atLoad', { part: stand.load }),
-          value: stand.volts(...stand.loadNodes),
+          what: say('handbook.atLoad', { part: worked.load }),
+          value: worked.volts(...worked.loadNodes),
           unit: 'V',
-          part: stand.load,
+          part: worked.load,
         },
       ],
       outcomes: [

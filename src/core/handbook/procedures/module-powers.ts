@@ -2,7 +2,7 @@ import { walkPaths, type Walk } from '../../model'
 import { type Circuit } from '../../circuit'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { isAbout } from './paths'
 
 const isModule = (circuit: Circuit, id: string | undefined) =>
@@ -22,8 +22,8 @@ interface Pin {
   readonly feedName: string
   readonly backName: string
 }
-const pins = (stand: Stand): Pin[] =>
-  supplies(stand.circuit).map((walk) => {
+const pins = (worked: WorkedCircuit): Pin[] =>
+  supplies(worked.circuit).map((walk) => {
     // From outside the housing: the terminals of its plug.
     const own = walk.strides.filter(({ part }) => part === walk.load)
     const [first, last] = [own[0]!, own.at(-1)!]
@@ -39,28 +39,28 @@ const pins = (stand: Stand): Pin[] =>
 /** Volts that a pin may lack, or a ground may have, while the module works (common practice, no source). */
 const most = { supply: 0.5, ground: 0.05 }
 
-const supplyOf = (stand: Stand): Shown[] =>
-  pins(stand).map(({ feed, feedName, walk }) => ({
+const supplyOf = (worked: WorkedCircuit): Shown[] =>
+  pins(worked).map(({ feed, feedName, walk }) => ({
     what: say('handbook.pointToMinus', { point: feedName }),
-    value: stand.volts(feed, stand.posts[1]),
+    value: worked.volts(feed, worked.posts[1]),
     unit: 'V',
     ...(walk.load && { part: walk.load }),
   }))
-const groundOf = (stand: Stand): Shown[] =>
-  pins(stand).map(({ back, backName, walk }) => ({
+const groundOf = (worked: WorkedCircuit): Shown[] =>
+  pins(worked).map(({ back, backName, walk }) => ({
     what: say('handbook.pointToMinus', { point: backName }),
-    value: stand.volts(back, stand.posts[1]),
+    value: worked.volts(back, worked.posts[1]),
     unit: 'V',
     ...(walk.load && { part: walk.load }),
   }))
-const source = (stand: Stand) => stand.volts(...stand.posts) ?? 0
+const source = (worked: WorkedCircuit) => worked.volts(...worked.posts) ?? 0
 
-const badSupply = (got: readonly Shown[], stand: Stand) =>
-  got.findIndex(({ value }) => source(stand) - (value ?? 0) > most.supply)
+const badSupply = (got: readonly Shown[], worked: WorkedCircuit) =>
+  got.findIndex(({ value }) => source(worked) - (value ?? 0) > most.supply)
 const badGround = (got: readonly Shown[]) => got.findIndex(({ value }) => Math.abs(value ?? 99) > most.ground)
 
-const side = (stand: Stand, nth: number, which: 'feed' | 'return') =>
-  (pins(stand)[nth]?.walk.strides ?? []).filter((stride) => stride.side === which).map(({ part }) => part)
+const side = (worked: WorkedCircuit, nth: number, which: 'feed' | 'return') =>
+  (pins(worked)[nth]?.walk.strides ?? []).filter((stride) => stride.side === which).map(({ part }) => part)
 
 export const modulePowers: Procedure = {
   key: 'modulePowers',
@@ -80,10 +80,10 @@ export const modulePowers: Procedure = {
         {
           when: 'procedures.modulePowers.oneLacksMoreThanHalf',
           means: 'procedures.modulePowers.theWayToThatPin',
-          is: (got, stand) => badSupply(got, stand) >= 0,
+          is: (got, worked) => badSupply(got, worked) >= 0,
           next: {
             end: 'found',
-            parts: (stand, got) => side(stand, badSupply(got, stand), 'feed'),
+            parts: (worked, got) => side(worked, badSupply(got, worked), 'feed'),
             then: 'pointByPoint',
           },
         },
@@ -105,7 +105,7 @@ export const modulePowers: Procedure = {
           is: (got) => badGround(got) >= 0,
           next: {
             end: 'found',
-            parts: (stand, got) => side(stand, badGround(got), 'return'),
+            parts: (worked, got) => side(worked, badGround(got), 'return'),
             then: 'groundsThree',
           },
         },

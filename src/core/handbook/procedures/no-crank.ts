@@ -1,45 +1,45 @@
 import { big, does, piecesOf, sideLoss, source, across } from '../measure'
 import { say, messageOf } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { withKind } from './paths'
 
-const starter = (stand: Stand) => stand.part('starter') ?? ''
-const lamps = (stand: Stand): Shown[] =>
-  (stand.readings()?.notices ?? [])
-    .filter(({ part }) => part !== starter(stand))
+const starter = (worked: WorkedCircuit) => worked.part('starter') ?? ''
+const lamps = (worked: WorkedCircuit): Shown[] =>
+  (worked.readings()?.notices ?? [])
+    .filter(({ part }) => part !== starter(worked))
     .map(({ part, text }) => ({
       what: say('handbook.shows', { part }),
       unit: 'V' as const,
       part,
       word: say('handbook.glow', { glow: messageOf(text) }),
     }))
-const turns = (stand: Stand) => stand.does(starter(stand)) === stand.sound.does(starter(stand))
+const turns = (worked: WorkedCircuit) => worked.does(starter(worked)) === worked.sound.does(starter(worked))
 /** The way of the control, from the battery to terminal 50. */
-const controlWay = (stand: Stand) => {
-  const path = stand.circuit.paths.find(({ steps }) =>
-    steps.some(({ part, enter }) => part === starter(stand) && enter === 't50'),
+const controlWay = (worked: WorkedCircuit) => {
+  const path = worked.circuit.paths.find(({ steps }) =>
+    steps.some(({ part, enter }) => part === starter(worked) && enter === 't50'),
   )
-  return stand.rowsOf(path?.id ?? '').filter(({ side }) => side === 'feed')
+  return worked.rowsOf(path?.id ?? '').filter(({ side }) => side === 'feed')
 }
 /** Volts at the starter’s switching terminal. */
-const control = (stand: Stand): Shown => ({
+const control = (worked: WorkedCircuit): Shown => ({
   what: say('handbook.pointToMinus', { point: '50' }),
-  value: stand.volts(stand.node(starter(stand), 't50'), stand.posts[1]),
+  value: worked.volts(worked.node(starter(worked), 't50'), worked.posts[1]),
   unit: 'V',
-  part: starter(stand),
+  part: starter(worked),
 })
-const heavy = (stand: Stand) => Math.abs(stand.balance?.amps ?? 0) > 50
+const heavy = (worked: WorkedCircuit) => Math.abs(worked.balance?.amps ?? 0) > 50
 /** A heavy joint that loses more than this while cranking is bad, V (common practice, no source). */
 const joint = 0.2
-const bad = (stand: Stand) =>
-  [...stand.pieces('feed'), ...stand.pieces('return')].filter(
+const bad = (worked: WorkedCircuit) =>
+  [...worked.pieces('feed'), ...worked.pieces('return')].filter(
     (row) =>
       Math.abs(row.value ?? 0) > joint &&
-      Math.abs(row.value ?? 0) > 1.5 * Math.abs(soundOf(stand, row.segment, row.part)),
+      Math.abs(row.value ?? 0) > 1.5 * Math.abs(soundOf(worked, row.segment, row.part)),
   )
-const soundOf = (stand: Stand, segment: string, part: string) =>
-  [...stand.sound.pieces('feed'), ...stand.sound.pieces('return')].find(
+const soundOf = (worked: WorkedCircuit, segment: string, part: string) =>
+  [...worked.sound.pieces('feed'), ...worked.sound.pieces('return')].find(
     (r) => r.part === part && r.segment === segment,
   )?.value ?? 0
 
@@ -56,30 +56,30 @@ export const noCrank: Procedure = {
     {
       key: 'source',
       do: 'procedures.noCrank.parkOrNeutralParkingBrake',
-      reads: (stand) => [source(stand), ...lamps(stand)],
+      reads: (worked) => [source(worked), ...lamps(worked)],
       outcomes: [
         {
           when: 'procedures.noCrank.above96VTwice',
           means: 'procedures.noCrank.theBatteryHoldsOrNothing',
-          is: ([volts], stand) => (volts?.value ?? 0) >= (9.6 / 12) * stand.nominal,
+          is: ([volts], worked) => (volts?.value ?? 0) >= (9.6 / 12) * worked.nominal,
           next: { step: 'turns' },
         },
         {
           when: 'procedures.noCrank.belowIt',
           means: 'procedures.noCrank.batteryDischargedOrBadOr',
-          next: { end: 'found', parts: (stand) => [stand.circuit.parts[0]?.id ?? ''] },
+          next: { end: 'found', parts: (worked) => [worked.circuit.parts[0]?.id ?? ''] },
         },
       ],
     },
     {
       key: 'turns',
       do: 'procedures.noCrank.lookAndListenWhileIt',
-      reads: (stand) => [does(stand, starter(stand))],
+      reads: (worked) => [does(worked, starter(worked))],
       outcomes: [
         {
           when: 'procedures.noCrank.itCranksAsItShould',
           means: 'procedures.noCrank.nothingToLookForHere',
-          is: (_, stand) => turns(stand),
+          is: (_, worked) => turns(worked),
           next: { end: 'sound' },
         },
         {
@@ -92,12 +92,12 @@ export const noCrank: Procedure = {
     {
       key: 'control',
       do: 'procedures.noCrank.voltsAtTheStartersTerminal',
-      reads: (stand) => [control(stand)],
+      reads: (worked) => [control(worked)],
       outcomes: [
         {
           when: 'procedures.noCrank.nearlyTheBatterys',
           means: 'procedures.noCrank.theControlWorksTheHeavy',
-          is: ([volts], stand) => Math.abs(volts?.value ?? 0) > (8 / 12) * stand.nominal,
+          is: ([volts], worked) => Math.abs(volts?.value ?? 0) > (8 / 12) * worked.nominal,
           next: { step: 'sides' },
         },
         {
@@ -110,15 +110,15 @@ export const noCrank: Procedure = {
     {
       key: 'controlWay',
       do: 'procedures.noCrank.pointByPointAlongThe',
-      reads: (stand) => controlWay(stand).map(across),
+      reads: (worked) => controlWay(worked).map(across),
       outcomes: [
         {
           when: 'procedures.noCrank.onePieceHasTheVolts',
           means: 'procedures.noCrank.thatOneInterlocksArePieces',
           next: {
             end: 'found',
-            parts: (stand) => {
-              const [first] = [...controlWay(stand)].sort(
+            parts: (worked) => {
+              const [first] = [...controlWay(worked)].sort(
                 (a, b) => Math.abs(b.value ?? 0) - Math.abs(a.value ?? 0),
               )
               return [first?.part ?? '']
@@ -130,39 +130,39 @@ export const noCrank: Procedure = {
     {
       key: 'sides',
       do: 'procedures.noCrank.whileItIsCrankedBattery',
-      reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'feed'), sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.noCrank.oneOfThemAbove0',
           means: 'procedures.noCrank.aJointOrACable',
-          is: ([feed, back], stand) => big(feed, 0.5) || big(back, 0.5) || bad(stand).length > 0,
+          is: ([feed, back], worked) => big(feed, 0.5) || big(back, 0.5) || bad(worked).length > 0,
           next: { step: 'joints' },
         },
         {
           when: 'procedures.noCrank.bothSmallAndLittleCurrent',
           means: 'procedures.noCrank.theStarterHasItsVolts',
-          is: (_, stand) => !heavy(stand),
-          next: { end: 'found', parts: (stand) => [starter(stand)] },
+          is: (_, worked) => !heavy(worked),
+          next: { end: 'found', parts: (worked) => [starter(worked)] },
         },
         {
           when: 'procedures.noCrank.bothSmallAndHundredsOf',
           means: 'procedures.noCrank.theStarterOrTheEngine',
-          next: { end: 'found', parts: (stand) => [starter(stand)] },
+          next: { end: 'found', parts: (worked) => [starter(worked)] },
         },
       ],
     },
     {
       key: 'joints',
       do: 'procedures.noCrank.eachJointByItselfWhile',
-      reads: (stand) => [...piecesOf(stand, 'feed'), ...piecesOf(stand, 'return')],
+      reads: (worked) => [...piecesOf(worked, 'feed'), ...piecesOf(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.noCrank.oneHasTenthsOfA',
           means: 'procedures.noCrank.strapOffCleanItTighten',
           next: {
             end: 'found',
-            parts: (stand) => [
-              (stand.worst('feed') ?? stand.worst('return'))?.part ?? bad(stand)[0]?.part ?? '',
+            parts: (worked) => [
+              (worked.worst('feed') ?? worked.worst('return'))?.part ?? bad(worked)[0]?.part ?? '',
             ],
             then: 'proof',
           },

@@ -1,23 +1,26 @@
 import { alone, does, glows, isLit } from '../measure'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import type { DropRow } from '../../readings'
 import { loaded } from './paths'
 
 /** Ammeter scale of the lamp that proves a way: heavy enough to need more than a strand. */
 const lampAmps = 1
 
-const pointsOf = (stand: Stand, side: 'feed' | 'return'): readonly DropRow[] => stand.pieces(side)
+const pointsOf = (worked: WorkedCircuit, side: 'feed' | 'return'): readonly DropRow[] => worked.pieces(side)
 
 /** Halves of a side, until one piece is left: what is read at each, and the piece. */
-function halves(stand: Stand, side: 'feed' | 'return'): { got: Shown[]; piece: DropRow | undefined } {
-  const rows = pointsOf(stand, side)
-  const walk = stand.walk.strides.filter((stride) => stride.side === side)
-  const [plus, minus] = stand.posts
+function halves(
+  worked: WorkedCircuit,
+  side: 'feed' | 'return',
+): { got: Shown[]; piece: DropRow | undefined } {
+  const rows = pointsOf(worked, side)
+  const walk = worked.walk.strides.filter((stride) => stride.side === side)
+  const [plus, minus] = worked.posts
   const good = (node: number) => {
-    const volts = side === 'feed' ? stand.volts(node, minus) : stand.volts(plus, node)
-    return Math.abs(volts ?? 0) > 0.8 * stand.nominal
+    const volts = side === 'feed' ? worked.volts(node, minus) : worked.volts(plus, node)
+    return Math.abs(volts ?? 0) > 0.8 * worked.nominal
   }
   let low = 0
   let high = walk.length
@@ -26,7 +29,7 @@ function halves(stand: Stand, side: 'feed' | 'return'): { got: Shown[]; piece: D
     const middle = (low + high) >> 1
     const stride = walk[middle]!
     const { node, name } = stride.from
-    const volts = side === 'feed' ? stand.volts(node, minus) : stand.volts(plus, node)
+    const volts = side === 'feed' ? worked.volts(node, minus) : worked.volts(plus, node)
     got.push({
       what: say(side === 'feed' ? 'handbook.pointToMinus' : 'handbook.pointToPlus', { point: name }),
       value: volts,
@@ -42,18 +45,18 @@ function halves(stand: Stand, side: 'feed' | 'return'): { got: Shown[]; piece: D
 }
 
 /** Whether nothing of the path carries current: the open is before the load, behind it, or in it. */
-const dead = (stand: Stand) => Math.abs(stand.balance?.amps ?? 0) < 1e-3
+const dead = (worked: WorkedCircuit) => Math.abs(worked.balance?.amps ?? 0) < 1e-3
 
-const lampFeed = (stand: Stand): Shown => {
-  const [feed] = stand.loadNodes
-  const point = stand.walk.strides.find(({ side }) => side === 'load')?.from.name ?? ''
-  const { glow } = stand.lamp(feed, stand.posts[1], lampAmps)
+const lampFeed = (worked: WorkedCircuit): Shown => {
+  const [feed] = worked.loadNodes
+  const point = worked.walk.strides.find(({ side }) => side === 'load')?.from.name ?? ''
+  const { glow } = worked.lamp(feed, worked.posts[1], lampAmps)
   return glows(say('handbook.lampFeed', { point }), glow)
 }
-const lampReturn = (stand: Stand): Shown => {
-  const [, back] = stand.loadNodes
-  const point = stand.walk.strides.findLast(({ side }) => side === 'load')?.to.name ?? ''
-  const { glow } = stand.lamp(stand.posts[0], back, lampAmps)
+const lampReturn = (worked: WorkedCircuit): Shown => {
+  const [, back] = worked.loadNodes
+  const point = worked.walk.strides.findLast(({ side }) => side === 'load')?.to.name ?? ''
+  const { glow } = worked.lamp(worked.posts[0], back, lampAmps)
   return glows(say('handbook.lampReturn', { point }), glow)
 }
 
@@ -70,12 +73,12 @@ export const openByHalves: Procedure = {
     {
       key: 'verify',
       do: 'procedures.openByHalves.switchOnAndLookFuse',
-      reads: (stand) => [does(stand)],
+      reads: (worked) => [does(worked)],
       outcomes: [
         {
           when: 'procedures.openByHalves.itWorks',
           means: 'procedures.openByHalves.thereIsNoOpenNow',
-          is: (_, stand) => !dead(stand),
+          is: (_, worked) => !dead(worked),
           next: { end: 'sound', then: 'intermittent' },
         },
         {
@@ -88,7 +91,7 @@ export const openByHalves: Procedure = {
     {
       key: 'lampFeed',
       do: 'procedures.openByHalves.aLampOfOneAmpere',
-      reads: (stand) => [lampFeed(stand)],
+      reads: (worked) => [lampFeed(worked)],
       outcomes: [
         {
           when: 'procedures.itShines',
@@ -106,13 +109,13 @@ export const openByHalves: Procedure = {
     {
       key: 'lampReturn',
       do: 'procedures.openByHalves.theSameLampFromBattery',
-      reads: (stand) => [lampReturn(stand)],
+      reads: (worked) => [lampReturn(worked)],
       outcomes: [
         {
           when: 'procedures.itShines',
           means: 'procedures.openByHalves.feedAndReturnBothCarry',
           is: (got) => isLit(got[0]),
-          next: { end: 'found', parts: (stand) => [stand.load] },
+          next: { end: 'found', parts: (worked) => [worked.load] },
         },
         {
           when: 'procedures.dark',
@@ -124,7 +127,7 @@ export const openByHalves: Procedure = {
     {
       key: 'halveFeed',
       do: 'procedures.openByHalves.voltsToBatteryInThe',
-      reads: (stand) => halves(stand, 'feed').got,
+      reads: (worked) => halves(worked, 'feed').got,
       outcomes: [
         {
           when: 'procedures.openByHalves.sourceAtOnePointNothing',
@@ -136,7 +139,7 @@ export const openByHalves: Procedure = {
     {
       key: 'halveReturn',
       do: 'procedures.openByHalves.voltsFromBatteryInThe',
-      reads: (stand) => halves(stand, 'return').got,
+      reads: (worked) => halves(worked, 'return').got,
       outcomes: [
         {
           when: 'procedures.openByHalves.sourceAtOnePointNothing',
@@ -148,14 +151,14 @@ export const openByHalves: Procedure = {
     {
       key: 'segmentFeed',
       do: 'procedures.openByHalves.thatPieceAloneBothEnds',
-      reads: (stand) => alone(stand, halves(stand, 'feed').piece?.part ?? ''),
+      reads: (worked) => alone(worked, halves(worked, 'feed').piece?.part ?? ''),
       outcomes: [
         {
           when: 'procedures.openByHalves.olOrLampAndVolts',
           means: 'procedures.openByHalves.thePieceIsOpen',
           next: {
             end: 'found',
-            parts: (stand) => [halves(stand, 'feed').piece?.part ?? ''],
+            parts: (worked) => [halves(worked, 'feed').piece?.part ?? ''],
             then: 'wireRepair',
           },
         },
@@ -164,14 +167,14 @@ export const openByHalves: Procedure = {
     {
       key: 'segmentReturn',
       do: 'procedures.openByHalves.thatPieceAloneBothEnds',
-      reads: (stand) => alone(stand, halves(stand, 'return').piece?.part ?? ''),
+      reads: (worked) => alone(worked, halves(worked, 'return').piece?.part ?? ''),
       outcomes: [
         {
           when: 'procedures.openByHalves.olOrLampAndVolts',
           means: 'procedures.openByHalves.thePieceIsOpen',
           next: {
             end: 'found',
-            parts: (stand) => [halves(stand, 'return').piece?.part ?? ''],
+            parts: (worked) => [halves(worked, 'return').piece?.part ?? ''],
             then: 'wireRepair',
           },
         },

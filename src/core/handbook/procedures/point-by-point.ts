@@ -15,12 +15,12 @@ export const pointByPoint: Procedure = {
     {
       key: 'feed',
       do: 'procedures.pointByPoint.circuitOnRedOnThe',
-      reads: (stand) => outward(stand, 'feed'),
+      reads: (worked) => outward(worked, 'feed'),
       outcomes: [
         {
           when: 'procedures.pointByPoint.oneStepIsFarLarger',
           means: 'procedures.pointByPoint.theLossSitsBetweenThose',
-          is: (_, stand) => big(sideLoss(stand, 'feed'), stand.most('feed')) && !!stand.worst('feed'),
+          is: (_, worked) => big(sideLoss(worked, 'feed'), worked.most('feed')) && !!worked.worst('feed'),
           next: { step: 'feedPiece' },
         },
         {
@@ -33,24 +33,24 @@ export const pointByPoint: Procedure = {
     {
       key: 'feedPiece',
       do: 'procedures.pointByPoint.oneLeadOnEachSide',
-      reads: (stand) => piecesOf(stand, 'feed'),
+      reads: (worked) => piecesOf(worked, 'feed'),
       outcomes: [
         {
           when: 'procedures.pointByPoint.theJumpIsThereAgain',
           means: 'procedures.pointByPoint.thatPieceOpenItLook',
-          next: { end: 'found', parts: (stand) => [stand.worst('feed')?.part ?? ''], then: 'proof' },
+          next: { end: 'found', parts: (worked) => [worked.worst('feed')?.part ?? ''], then: 'proof' },
         },
       ],
     },
     {
       key: 'return',
       do: 'procedures.pointByPoint.blackOnTheNegativePost',
-      reads: (stand) => outward(stand, 'return'),
+      reads: (worked) => outward(worked, 'return'),
       outcomes: [
         {
           when: 'procedures.pointByPoint.oneStepIsFarLarger',
           means: 'procedures.pointByPoint.theLossSitsBetweenThoseTwo',
-          is: (_, stand) => !!stand.worst('return'),
+          is: (_, worked) => !!worked.worst('return'),
           next: { step: 'returnPiece' },
         },
         {
@@ -63,12 +63,12 @@ export const pointByPoint: Procedure = {
     {
       key: 'returnPiece',
       do: 'procedures.pointByPoint.oneLeadOnEachSide',
-      reads: (stand) => piecesOf(stand, 'return'),
+      reads: (worked) => piecesOf(worked, 'return'),
       outcomes: [
         {
           when: 'procedures.pointByPoint.theJumpIsThereAgain',
           means: 'procedures.pointByPoint.thatPieceCleanItTighten',
-          next: { end: 'found', parts: (stand) => [stand.worst('return')?.part ?? ''], then: 'proof' },
+          next: { end: 'found', parts: (worked) => [worked.worst('return')?.part ?? ''], then: 'proof' },
         },
       ],
     },

@@ -15,15 +15,15 @@ export const proof: Procedure = {
     {
       key: 'again',
       do: 'procedures.proof.theSameReadingAtThe',
-      reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return')],
+      reads: (worked) => [sideLoss(worked, 'feed'), sideLoss(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.proof.bothLossesWithinTheirLimits',
           means: 'procedures.proof.thePieceIsRepaired',
-          is: ([feed, back], stand) =>
-            !big(feed, stand.most('feed')) &&
-            !big(back, stand.most('return')) &&
-            Math.abs(stand.balance?.amps ?? 0) > 1e-3,
+          is: ([feed, back], worked) =>
+            !big(feed, worked.most('feed')) &&
+            !big(back, worked.most('return')) &&
+            Math.abs(worked.balance?.amps ?? 0) > 1e-3,
           next: { step: 'complaint' },
         },
         {
@@ -36,7 +36,7 @@ export const proof: Procedure = {
     {
       key: 'where',
       do: 'procedures.proof.thePiecesOfBothSides',
-      reads: (stand) => [...piecesOf(stand, 'feed'), ...piecesOf(stand, 'return')],
+      reads: (worked) => [...piecesOf(worked, 'feed'), ...piecesOf(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.proof.oneStandsOut',
@@ -44,7 +44,7 @@ export const proof: Procedure = {
           next: {
             end: 'found',
             then: 'pointByPoint',
-            parts: (stand) => [(stand.worst('feed') ?? stand.worst('return'))?.part ?? ''],
+            parts: (worked) => [(worked.worst('feed') ?? worked.worst('return'))?.part ?? ''],
           },
         },
       ],
@@ -52,18 +52,18 @@ export const proof: Procedure = {
     {
       key: 'complaint',
       do: 'procedures.proof.whatTheCustomerSaidTried',
-      reads: (stand) => [does(stand)],
+      reads: (worked) => [does(worked)],
       outcomes: [
         {
           when: 'procedures.proof.asItShouldBe',
           means: 'procedures.proof.provedWriteDownTheReading',
-          is: (_, stand) => stand.does() === stand.sound.does(),
+          is: (_, worked) => worked.does() === worked.sound.does(),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.proof.notYet',
           means: 'procedures.proof.goodVoltsAndABad',
-          next: { end: 'found', parts: (stand) => [stand.load] },
+          next: { end: 'found', parts: (worked) => [worked.load] },
         },
       ],
     },

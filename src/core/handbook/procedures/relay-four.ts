@@ -1,27 +1,27 @@
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { withKind } from './paths'
 import { relayOf } from './relay-socket'
 
-const coil = (stand: Stand): Shown => ({
-  what: say('handbook.coil', { part: relayOf(stand) }),
-  value: stand.isolated(relayOf(stand))[0]?.ohms.value,
+const coil = (worked: WorkedCircuit): Shown => ({
+  what: say('handbook.coil', { part: relayOf(worked) }),
+  value: worked.isolated(relayOf(worked))[0]?.ohms.value,
   unit: 'Ω',
-  part: relayOf(stand),
+  part: relayOf(worked),
 })
 /** Drop between two terminals of the relay in its socket. */
-const between = (stand: Stand, from: '30' | '86', to: '87' | '85'): Shown => {
-  const relay = relayOf(stand)
+const between = (worked: WorkedCircuit, from: '30' | '86', to: '87' | '85'): Shown => {
+  const relay = relayOf(worked)
   return {
     what: say('handbook.piece', { from, to, name: relay }),
-    value: stand.volts(stand.node(relay, `t${from}`), stand.node(relay, `t${to}`)),
+    value: worked.volts(worked.node(relay, `t${from}`), worked.node(relay, `t${to}`)),
     unit: 'V',
     part: relay,
   }
 }
-const contacts = (stand: Stand) => between(stand, '30', '87')
-const coilVolts = (stand: Stand) => between(stand, '86', '85')
+const contacts = (worked: WorkedCircuit) => between(worked, '30', '87')
+const coilVolts = (worked: WorkedCircuit) => between(worked, '86', '85')
 const passing = 0.25
 
 export const relayFour: Procedure = {
@@ -37,12 +37,12 @@ export const relayFour: Procedure = {
     {
       key: 'coilVolts',
       do: 'procedures.relayFour.inItsSocketSwitchedOn',
-      reads: (stand) => [coilVolts(stand)],
+      reads: (worked) => [coilVolts(worked)],
       outcomes: [
         {
           when: 'procedures.nearlyTheSource',
           means: 'procedures.relayFour.theCoilHasAllIt',
-          is: ([volts], stand) => Math.abs(volts?.value ?? 0) > 0.7 * stand.nominal,
+          is: ([volts], worked) => Math.abs(volts?.value ?? 0) > 0.7 * worked.nominal,
           next: { step: 'contacts' },
         },
         {
@@ -55,13 +55,13 @@ export const relayFour: Procedure = {
     {
       key: 'contacts',
       do: 'procedures.relayFour.dropAcrossTheContacts30',
-      reads: (stand) => [contacts(stand)],
+      reads: (worked) => [contacts(worked)],
       outcomes: [
         {
           when: 'procedures.relayFour.smallAndNotZeroUp',
           means: 'procedures.relayFour.theContactsPassWhatThey',
-          is: ([volts], stand) =>
-            Math.abs(volts?.value ?? 9) < passing && Math.abs(stand.balance?.amps ?? 0) > 1e-3,
+          is: ([volts], worked) =>
+            Math.abs(volts?.value ?? 9) < passing && Math.abs(worked.balance?.amps ?? 0) > 1e-3,
           next: { end: 'sound' },
         },
         {
@@ -74,7 +74,7 @@ export const relayFour: Procedure = {
     {
       key: 'bench',
       do: 'procedures.relayFour.outOfItsSocketOhms',
-      reads: (stand) => [coil(stand)],
+      reads: (worked) => [coil(worked)],
       outcomes: [
         {
           when: 'procedures.relayFour.about60To120Ohm',
@@ -85,7 +85,7 @@ export const relayFour: Procedure = {
         {
           when: 'procedures.relayFour.olOrNoClick',
           means: 'procedures.relayFour.theCoilIsOpen',
-          next: { end: 'found', parts: (stand) => [relayOf(stand)] },
+          next: { end: 'found', parts: (worked) => [relayOf(worked)] },
         },
       ],
     },
@@ -96,7 +96,7 @@ export const relayFour: Procedure = {
         {
           when: 'procedures.relayFour.theLoadWorksWithIt',
           means: 'procedures.relayFour.theRelayWasItA',
-          next: { end: 'found', parts: (stand) => [relayOf(stand)], then: 'terminalCare' },
+          next: { end: 'found', parts: (worked) => [relayOf(worked)], then: 'terminalCare' },
         },
       ],
     },

@@ -2,55 +2,62 @@ import { walkPaths } from '../../model'
 import { partOfKind } from '../../parts'
 import { say, messageOf, verbatim, type Message } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { isAbout, withKind } from './paths'
 
 /** The relay that the path runs through, or the first of the circuit. */
-export const relayOf = (stand: Stand): string =>
-  stand.walk.strides.find(({ part }) => isAbout(stand.circuit, part, 'relaySocket'))?.part ??
-  stand.part('relay') ??
+export const relayOf = (worked: WorkedCircuit): string =>
+  worked.walk.strides.find(({ part }) => isAbout(worked.circuit, part, 'relaySocket'))?.part ??
+  worked.part('relay') ??
   ''
 
-const socket = (stand: Stand, terminal: string) => stand.node(relayOf(stand), terminal)
-const nameOf = (stand: Stand, terminal: string) =>
-  stand.wiring.points.find(({ node }) => node === socket(stand, terminal))?.name ?? terminal
-const pulled = (stand: Stand) => ({ detached: [...new Set([...stand.state.detached, relayOf(stand)])] })
+const socket = (worked: WorkedCircuit, terminal: string) => worked.node(relayOf(worked), terminal)
+const nameOf = (worked: WorkedCircuit, terminal: string) =>
+  worked.wiring.points.find(({ node }) => node === socket(worked, terminal))?.name ?? terminal
+const pulled = (worked: WorkedCircuit) => ({
+  detached: [...new Set([...worked.state.detached, relayOf(worked)])],
+})
 
-const supply = (stand: Stand, terminal: string): Shown => ({
-  what: say('handbook.pointToMinus', { point: nameOf(stand, terminal) }),
-  value: stand.volts(socket(stand, terminal), stand.posts[1], pulled(stand)),
+const supply = (worked: WorkedCircuit, terminal: string): Shown => ({
+  what: say('handbook.pointToMinus', { point: nameOf(worked, terminal) }),
+  value: worked.volts(socket(worked, terminal), worked.posts[1], pulled(worked)),
   unit: 'V',
-  part: relayOf(stand),
+  part: relayOf(worked),
 })
 
 /** Ohms from a socket terminal to battery −, with everything that feeds it off. */
-const toGround = (stand: Stand, terminal: string, controls: Readonly<Record<string, string>>): Shown => ({
-  what: say('handbook.ohmsOf', { what: `${nameOf(stand, terminal)} – −` }),
-  value: stand.ohms(socket(stand, terminal), stand.posts[1], {
-    ...pulled(stand),
+const toGround = (
+  worked: WorkedCircuit,
+  terminal: string,
+  controls: Readonly<Record<string, string>>,
+): Shown => ({
+  what: say('handbook.ohmsOf', { what: `${nameOf(worked, terminal)} – −` }),
+  value: worked.ohms(socket(worked, terminal), worked.posts[1], {
+    ...pulled(worked),
     controls: { ...controls },
   }),
   unit: 'Ω',
-  part: relayOf(stand),
+  part: relayOf(worked),
 })
 
-const rested = (stand: Stand) =>
+const rested = (worked: WorkedCircuit) =>
   Object.fromEntries(
-    stand.circuit.parts.flatMap(({ id, kind }) => {
+    worked.circuit.parts.flatMap(({ id, kind }) => {
       const [first] = partOfKind(kind).positions ?? []
       return first === undefined ? [] : [[id, first]]
     }),
   )
 
-const live = (stand: Stand, shown: Shown | undefined) => Math.abs(shown?.value ?? 0) > 0.85 * stand.nominal
+const live = (worked: WorkedCircuit, shown: Shown | undefined) =>
+  Math.abs(shown?.value ?? 0) > 0.85 * worked.nominal
 const most = 40
 
 /** The parts that hang on a terminal of the relay: which of its four ways a bad reading is about. */
-const wayOf = (stand: Stand, terminal: string): string[] => {
-  const relay = relayOf(stand)
-  const at = socket(stand, terminal)
+const wayOf = (worked: WorkedCircuit, terminal: string): string[] => {
+  const relay = relayOf(worked)
+  const at = socket(worked, terminal)
   const found = new Set<string>()
-  for (const { strides } of walkPaths(stand.circuit)) {
+  for (const { strides } of walkPaths(worked.circuit)) {
     const i = strides.findIndex(({ from, to }) => from.node === at || to.node === at)
     if (i < 0) continue
     const ahead = strides[i]!.part !== relay ? strides.slice(0, i + 1) : strides.slice(i)
@@ -72,43 +79,43 @@ export const relaySocket: Procedure = {
     {
       key: 'thirty',
       do: 'procedures.relaySocket.relayOutCircuitSwitchedOn',
-      reads: (stand) => [supply(stand, 't30')],
+      reads: (worked) => [supply(worked, 't30')],
       outcomes: [
         {
           when: 'procedures.relaySocket.systemVolts',
           means: 'procedures.relaySocket.theContactsAreSuppliedA',
-          is: ([volts], stand) => live(stand, volts),
+          is: ([volts], worked) => live(worked, volts),
           next: { step: 'eightysix' },
         },
         {
           when: 'procedures.relaySocket.noneOrClearlyLess',
           means: 'procedures.relaySocket.theWayFromTheBattery',
-          next: { end: 'found', parts: (stand) => wayOf(stand, 't30') },
+          next: { end: 'found', parts: (worked) => wayOf(worked, 't30') },
         },
       ],
     },
     {
       key: 'eightysix',
       do: 'procedures.relaySocket.voltsAtTheCoilPin',
-      reads: (stand) => [supply(stand, 't86')],
+      reads: (worked) => [supply(worked, 't86')],
       outcomes: [
         {
           when: 'procedures.relaySocket.systemVolts',
           means: 'procedures.relaySocket.theCoilIsSupplied',
-          is: ([volts], stand) => live(stand, volts),
+          is: ([volts], worked) => live(worked, volts),
           next: { step: 'eightyseven' },
         },
         {
           when: 'procedures.relaySocket.none',
           means: 'procedures.relaySocket.theWayToTheCoil',
-          next: { end: 'found', parts: (stand) => wayOf(stand, 't86') },
+          next: { end: 'found', parts: (worked) => wayOf(worked, 't86') },
         },
       ],
     },
     {
       key: 'eightyseven',
       do: 'procedures.relaySocket.nothingIsLiveAt87',
-      reads: (stand) => [toGround(stand, 't87', rested(stand))],
+      reads: (worked) => [toGround(worked, 't87', rested(worked))],
       outcomes: [
         {
           when: 'procedures.relaySocket.theLoadsFewOhms',
@@ -119,14 +126,17 @@ export const relaySocket: Procedure = {
         {
           when: 'procedures.relaySocket.olOrFarMore',
           means: 'procedures.relaySocket.openFrom87ThroughThe',
-          next: { end: 'found', parts: (stand) => wayOf(stand, 't87') },
+          next: { end: 'found', parts: (worked) => wayOf(worked, 't87') },
         },
       ],
     },
     {
       key: 'eightyfive',
       do: 'procedures.relaySocket.ohmsFrom85ToBattery',
-      reads: (stand) => [toGround(stand, 't85', rested(stand)), toGround(stand, 't85', stand.state.controls)],
+      reads: (worked) => [
+        toGround(worked, 't85', rested(worked)),
+        toGround(worked, 't85', worked.state.controls),
+      ],
       outcomes: [
         {
           when: 'procedures.relaySocket.olThenAbout0',
@@ -137,38 +147,38 @@ export const relaySocket: Procedure = {
         {
           when: 'procedures.relaySocket.olBothTimesOrNever',
           means: 'procedures.relaySocket.theControlSideItsSwitch',
-          next: { end: 'found', parts: (stand) => wayOf(stand, 't85') },
+          next: { end: 'found', parts: (worked) => wayOf(worked, 't85') },
         },
       ],
     },
     {
       key: 'relay',
       do: 'procedures.relaySocket.relayBackInSwitchedOn',
-      reads: (stand) => [
+      reads: (worked) => [
         {
-          what: say('handbook.shows', { part: relayOf(stand) }),
+          what: say('handbook.shows', { part: relayOf(worked) }),
           unit: 'V',
-          word: say('handbook.glow', { glow: heard(stand, relayOf(stand)) }),
+          word: say('handbook.glow', { glow: heard(worked, relayOf(worked)) }),
         },
         {
-          what: say('handbook.shows', { part: stand.load }),
+          what: say('handbook.shows', { part: worked.load }),
           unit: 'V',
-          word: say('handbook.glow', { glow: heard(stand, stand.load) }),
+          word: say('handbook.glow', { glow: heard(worked, worked.load) }),
         },
       ],
       outcomes: [
         {
           when: 'procedures.relaySocket.itClicksAndTheLoad',
           means: 'procedures.theCircuitIsGood',
-          is: (_, stand) =>
-            stand.does() === stand.sound.does() &&
-            stand.does(relayOf(stand)) === stand.sound.does(relayOf(stand)),
+          is: (_, worked) =>
+            worked.does() === worked.sound.does() &&
+            worked.does(relayOf(worked)) === worked.sound.does(relayOf(worked)),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.relaySocket.itDoesNotClickOr',
           means: 'procedures.relaySocket.theRelayOrATerminal',
-          next: { end: 'found', parts: (stand) => [relayOf(stand)], then: 'relayFour' },
+          next: { end: 'found', parts: (worked) => [relayOf(worked)], then: 'relayFour' },
         },
       ],
     },
@@ -181,5 +191,5 @@ export const relaySocket: Procedure = {
   },
 }
 
-const heard = (stand: Stand, part: string): Message =>
-  messageOf(stand.readings()?.notices.find((n) => n.part === part)?.text ?? verbatim('–'))
+const heard = (worked: WorkedCircuit, part: string): Message =>
+  messageOf(worked.readings()?.notices.find((n) => n.part === part)?.text ?? verbatim('–'))

@@ -2,29 +2,29 @@ import { modelOf } from '../../model'
 import type { Circuit } from '../../circuit'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { isAbout } from './paths'
 
-const sensor = (stand: Stand) => stand.part('sensor3') ?? ''
-const at = (stand: Stand, terminal: string) => stand.node(sensor(stand), terminal)
-const nameAt = (stand: Stand, terminal: string) =>
-  stand.wiring.points.find(({ node }) => node === at(stand, terminal))?.name ?? terminal
-const volts = (stand: Stand, red: string, black: string | undefined, out = false): Shown => {
-  const change = out ? { detached: [...new Set([...stand.state.detached, sensor(stand)])] } : {}
+const sensor = (worked: WorkedCircuit) => worked.part('sensor3') ?? ''
+const at = (worked: WorkedCircuit, terminal: string) => worked.node(sensor(worked), terminal)
+const nameAt = (worked: WorkedCircuit, terminal: string) =>
+  worked.wiring.points.find(({ node }) => node === at(worked, terminal))?.name ?? terminal
+const volts = (worked: WorkedCircuit, red: string, black: string | undefined, out = false): Shown => {
+  const change = out ? { detached: [...new Set([...worked.state.detached, sensor(worked)])] } : {}
   return {
     what: black
-      ? say('handbook.piece', { from: nameAt(stand, red), to: nameAt(stand, black), name: sensor(stand) })
-      : say('handbook.pointToMinus', { point: nameAt(stand, red) }),
-    value: stand.volts(at(stand, red), black ? at(stand, black) : stand.posts[1], change),
+      ? say('handbook.piece', { from: nameAt(worked, red), to: nameAt(worked, black), name: sensor(worked) })
+      : say('handbook.pointToMinus', { point: nameAt(worked, red) }),
+    value: worked.volts(at(worked, red), black ? at(worked, black) : worked.posts[1], change),
     unit: 'V',
-    part: sensor(stand),
+    part: sensor(worked),
   }
 }
-const way = (stand: Stand, terminal: string): string[] => {
-  const node = at(stand, terminal)
-  return stand.circuit.paths.flatMap(({ id }) => {
-    const rows = stand.rowsOf(id)
-    const walk = stand.walks.find(({ path }) => path.id === id)
+const way = (worked: WorkedCircuit, terminal: string): string[] => {
+  const node = at(worked, terminal)
+  return worked.circuit.paths.flatMap(({ id }) => {
+    const rows = worked.rowsOf(id)
+    const walk = worked.walks.find(({ path }) => path.id === id)
     const touches = walk?.strides.some(({ from, to }) => from.node === node || to.node === node)
     return touches ? rows.map(({ part }) => part) : []
   })
@@ -57,7 +57,7 @@ export const sensorSupply: Procedure = {
     {
       key: 'supply',
       do: 'procedures.sensorSupply.keyOnSensorPluggedIn',
-      reads: (stand) => [volts(stand, 'v', 'r')],
+      reads: (worked) => [volts(worked, 'v', 'r')],
       outcomes: [
         {
           when: 'procedures.sensorSupply.n48To52',
@@ -75,13 +75,13 @@ export const sensorSupply: Procedure = {
     {
       key: 'each',
       do: 'procedures.sensorSupply.supplyPinToBatteryLow',
-      reads: (stand) => [volts(stand, 'v', undefined), volts(stand, 'r', undefined)],
+      reads: (worked) => [volts(worked, 'v', undefined), volts(worked, 'r', undefined)],
       outcomes: [
         {
           when: 'procedures.sensorSupply.lowReferenceAbove01',
           means: 'procedures.sensorSupply.theLowReferenceIsOpen',
           is: ([, low]) => Math.abs(low?.value ?? 0) > 0.1,
-          next: { end: 'found', parts: (stand) => way(stand, 'r') },
+          next: { end: 'found', parts: (worked) => way(worked, 'r') },
         },
         {
           when: 'procedures.sensorSupply.supplyNotFiveVolts',
@@ -93,36 +93,36 @@ export const sensorSupply: Procedure = {
     {
       key: 'out',
       do: 'procedures.sensorSupply.sensorUnpluggedSupplyPinOf',
-      reads: (stand) => [volts(stand, 'v', undefined, true)],
+      reads: (worked) => [volts(worked, 'v', undefined, true)],
       outcomes: [
         {
           when: 'procedures.sensorSupply.fiveVoltsNow',
           means: 'procedures.sensorSupply.theSensorDrawsThemDown',
           is: ([five]) => near(five, 5, 0.25),
-          next: { end: 'found', parts: (stand) => [sensor(stand)] },
+          next: { end: 'found', parts: (worked) => [sensor(worked)] },
         },
         {
           when: 'procedures.sensorSupply.stillNot',
           means: 'procedures.sensorSupply.theSupplysWireAShort',
-          next: { end: 'found', parts: (stand) => way(stand, 'v') },
+          next: { end: 'found', parts: (worked) => way(worked, 'v') },
         },
       ],
     },
     {
       key: 'signal',
       do: 'procedures.sensorSupply.signalPinToLowReference',
-      reads: (stand) => [volts(stand, 's', 'r')],
+      reads: (worked) => [volts(worked, 's', 'r')],
       outcomes: [
         {
           when: 'procedures.sensorSupply.between025And4',
           means: 'procedures.sensorSupply.sensorAndItsSupplyAre',
-          is: ([signal], stand) => near(signal, volts(stand.sound, 's', 'r').value ?? 2.5, 0.25),
+          is: ([signal], worked) => near(signal, volts(worked.sound, 's', 'r').value ?? 2.5, 0.25),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.sensorSupply.atAnEndOrNot',
           means: 'procedures.sensorSupply.theSignalsWireOrThe',
-          next: { end: 'found', parts: (stand) => [...way(stand, 's'), sensor(stand)] },
+          next: { end: 'found', parts: (worked) => [...way(worked, 's'), sensor(worked)] },
         },
       ],
     },

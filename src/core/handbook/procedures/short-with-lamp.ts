@@ -5,66 +5,68 @@ import type { CircuitState } from '../../circuit'
 import { glows, isLit } from '../measure'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
 const lampAmps = 2
 
 /** The fuse of the path, and its two ends. */
-function fuseOf(stand: Stand) {
+function fuseOf(worked: WorkedCircuit) {
   const protects = (id: string) => {
-    const part = findPart(stand.circuit, id)
+    const part = findPart(worked.circuit, id)
     return part !== undefined && partOfKind(part.kind).role === 'protection'
   }
-  const on = stand.walk.strides.filter(({ part }) => protects(part))
+  const on = worked.walk.strides.filter(({ part }) => protects(part))
   const id = on.at(-1)?.part ?? ''
   const own = on.filter(({ part }) => part === id)
   return { id, red: own[0]?.from.node ?? 0, black: own.at(-1)?.to.node ?? 0 }
 }
 
 /** Fuse out, every load that has a plug unplugged: what still flows has no business to. */
-const cleared = (stand: Stand): Partial<CircuitState> => ({
+const cleared = (worked: WorkedCircuit): Partial<CircuitState> => ({
   detached: [
     ...new Set([
-      ...stand.state.detached,
-      fuseOf(stand).id,
-      ...stand.circuit.parts
+      ...worked.state.detached,
+      fuseOf(worked).id,
+      ...worked.circuit.parts
         .filter(({ kind }) => partOfKind(kind).role === 'load' && partOfKind(kind).detach)
         .map(({ id }) => id),
     ]),
   ],
 })
 
-const across = (stand: Stand, more: readonly string[] = []) => {
-  const { red, black } = fuseOf(stand)
-  const change = cleared(stand)
-  return stand.lamp(red, black, lampAmps, { detached: [...(change.detached ?? []), ...more] })
+const across = (worked: WorkedCircuit, more: readonly string[] = []) => {
+  const { red, black } = fuseOf(worked)
+  const change = cleared(worked)
+  return worked.lamp(red, black, lampAmps, { detached: [...(change.detached ?? []), ...more] })
 }
 
-const lampForFuse = (stand: Stand): Shown =>
+const lampForFuse = (worked: WorkedCircuit): Shown =>
   glows(
-    say('handbook.lampForFuse', { amps: { value: lampAmps, unit: 'A' }, part: fuseOf(stand).id }),
-    across(stand).glow,
-    fuseOf(stand).id,
+    say('handbook.lampForFuse', { amps: { value: lampAmps, unit: 'A' }, part: fuseOf(worked).id }),
+    across(worked).glow,
+    fuseOf(worked).id,
   )
 
 /** Switches and connectors of the path that can be opened, from its far end. */
-const breaks = (stand: Stand): string[] =>
-  [...new Set(stand.walk.strides.map(({ part }) => part))]
+const breaks = (worked: WorkedCircuit): string[] =>
+  [...new Set(worked.walk.strides.map(({ part }) => part))]
     .filter((id) => {
-      const part = findPart(stand.circuit, id)
+      const part = findPart(worked.circuit, id)
       return part && partOfKind(part.kind).role === 'connection' && partOfKind(part.kind).detach
     })
     .reverse()
 
-const unplugged = (stand: Stand): Shown[] =>
-  breaks(stand).map((id) => glows(say('handbook.lampUnplugged', { part: id }), across(stand, [id]).glow, id))
+const unplugged = (worked: WorkedCircuit): Shown[] =>
+  breaks(worked).map((id) =>
+    glows(say('handbook.lampUnplugged', { part: id }), across(worked, [id]).glow, id),
+  )
 
 /** Amps along the feed while the lamp hangs in the fuse's place. */
-function clamped(stand: Stand): Shown[] {
-  const { lit } = across(stand)
-  const behind = stand.walk.strides.filter(({ side }) => side === 'feed')
-  const from = behind.findLastIndex(({ part }) => part === fuseOf(stand).id) + 1
+function clamped(worked: WorkedCircuit): Shown[] {
+  const { lit } = across(worked)
+  const behind = worked.walk.strides.filter(({ side }) => side === 'feed')
+  const from = behind.findLastIndex(({ part }) => part === fuseOf(worked).id) + 1
   return behind.slice(from).map((stride) => ({
     what: say('handbook.clampAt', { part: stride.part }),
     value: lit ? segmentAmps(lit.board, lit.point, stride.part, stride.segment.key) : 0,
@@ -74,9 +76,9 @@ function clamped(stand: Stand): Shown[] {
 }
 
 /** The pieces between the last that carries the lamp's current and the first that does not. */
-function between(got: readonly Shown[], stand: Stand): string[] {
+function between(got: readonly Shown[], worked: WorkedCircuit): string[] {
   const at = got.findLastIndex(({ value }) => Math.abs(value ?? 0) > 0.25 * lampAmps)
-  const parts = [at < 0 ? fuseOf(stand).id : got[at]!.part, got[at + 1]?.part]
+  const parts = [at < 0 ? fuseOf(worked).id : got[at]!.part, got[at + 1]?.part]
   return parts.filter((id) => id !== undefined)
 }
 
@@ -93,7 +95,7 @@ export const shortWithLamp: Procedure = {
     {
       key: 'lamp',
       do: 'procedures.shortWithLamp.fuseOutLoadsOfThis',
-      reads: (stand) => [lampForFuse(stand)],
+      reads: (worked) => [lampForFuse(worked)],
       outcomes: [
         {
           when: 'procedures.itShines',
@@ -134,7 +136,7 @@ export const shortWithLamp: Procedure = {
         {
           when: 'procedures.shortWithLamp.theLampsCurrentUpTo',
           means: 'procedures.shortWithLamp.thereItLeavesTheWire',
-          next: { end: 'found', parts: (stand, got) => between(got, stand), then: 'wireRepair' },
+          next: { end: 'found', parts: (worked, got) => between(got, worked), then: 'wireRepair' },
         },
       ],
     },

@@ -1,17 +1,17 @@
 import { big, does, sideLoss } from '../measure'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Side, Stand } from '../stand'
+import type { Side, WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
-const watts = (stand: Stand) => (stand.nominal === 24 ? 70 : 55)
+const watts = (worked: WorkedCircuit) => (worked.nominal === 24 ? 70 : 55)
 /** What a side loses while a known load hangs where the circuit's own was. */
-const under = (stand: Stand, side: Side): Shown => ({
+const under = (worked: WorkedCircuit, side: Side): Shown => ({
   what: say('handbook.known', {
     side: say(side === 'feed' ? 'handbook.feed' : 'handbook.back'),
-    watts: { value: watts(stand), unit: 'W' },
+    watts: { value: watts(worked), unit: 'W' },
   }),
-  value: stand.lostUnderKnown(side, watts(stand)),
+  value: worked.lostUnderKnown(side, watts(worked)),
   unit: 'V',
 })
 
@@ -28,12 +28,12 @@ export const substitute: Procedure = {
     {
       key: 'own',
       do: 'procedures.substitute.circuitOnItsOwnLoad',
-      reads: (stand) => [sideLoss(stand, 'feed'), sideLoss(stand, 'return'), does(stand)],
+      reads: (worked) => [sideLoss(worked, 'feed'), sideLoss(worked, 'return'), does(worked)],
       outcomes: [
         {
           when: 'procedures.substitute.aSideIsOverIts',
           means: 'procedures.substitute.noSubstituteIsNeededTo',
-          is: ([feed, back], stand) => big(feed, stand.most('feed')) || big(back, stand.most('return')),
+          is: ([feed, back], worked) => big(feed, worked.most('feed')) || big(back, worked.most('return')),
           next: { step: 'known' },
         },
         {
@@ -46,18 +46,18 @@ export const substitute: Procedure = {
     {
       key: 'known',
       do: 'procedures.substitute.loadUnpluggedALampOf',
-      reads: (stand) => [under(stand, 'feed'), under(stand, 'return')],
+      reads: (worked) => [under(worked, 'feed'), under(worked, 'return')],
       outcomes: [
         {
           when: 'procedures.substitute.overTheLimitNow',
           means: 'procedures.substitute.theWiresDoNotCarry',
-          is: ([feed, back], stand) => beyond(stand, feed, 'feed') || beyond(stand, back, 'return'),
+          is: ([feed, back], worked) => beyond(worked, feed, 'feed') || beyond(worked, back, 'return'),
           next: {
             end: 'found',
-            parts: (stand) =>
-              (beyond(stand, under(stand, 'feed'), 'feed')
-                ? stand.pieces('feed')
-                : stand.pieces('return')
+            parts: (worked) =>
+              (beyond(worked, under(worked, 'feed'), 'feed')
+                ? worked.pieces('feed')
+                : worked.pieces('return')
               ).map(({ part }) => part),
             then: 'pointByPoint',
           },
@@ -65,13 +65,13 @@ export const substitute: Procedure = {
         {
           when: 'procedures.substitute.withinTheLimit',
           means: 'procedures.substitute.feedAndReturnCarryA',
-          is: (_, stand) => stand.does() === stand.sound.does(),
+          is: (_, worked) => worked.does() === worked.sound.does(),
           next: { end: 'sound' },
         },
         {
           when: 'procedures.substitute.withinTheLimitAndThe',
           means: 'procedures.substitute.theLoad',
-          next: { end: 'found', parts: (stand) => [stand.load] },
+          next: { end: 'found', parts: (worked) => [worked.load] },
         },
       ],
     },
@@ -85,5 +85,5 @@ export const substitute: Procedure = {
 }
 
 /** Over what the side may lose, and over what a sound one loses under the same lamp. */
-const beyond = (stand: Stand, shown: Shown | undefined, side: Side) =>
-  big(shown, Math.max(stand.most(side), 1.5 * (stand.sound.lostUnderKnown(side, watts(stand)) ?? 0)))
+const beyond = (worked: WorkedCircuit, shown: Shown | undefined, side: Side) =>
+  big(shown, Math.max(worked.most(side), 1.5 * (worked.sound.lostUnderKnown(side, watts(worked)) ?? 0)))

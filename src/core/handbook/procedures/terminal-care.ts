@@ -3,24 +3,24 @@ import { partOfKind } from '../../parts'
 import { across } from '../measure'
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
-const plugs = (stand: Stand): string[] =>
-  [...new Set(stand.walk.strides.map(({ part }) => part))].filter((id) => {
-    const part = findPart(stand.circuit, id)
+const plugs = (worked: WorkedCircuit): string[] =>
+  [...new Set(worked.walk.strides.map(({ part }) => part))].filter((id) => {
+    const part = findPart(worked.circuit, id)
     return part && partOfKind(part.kind).role === 'connection' && partOfKind(part.kind).detach
   })
-const drops = (stand: Stand): Shown[] =>
-  [...stand.pieces('feed'), ...stand.pieces('return')]
-    .filter(({ part }) => plugs(stand).includes(part))
+const drops = (worked: WorkedCircuit): Shown[] =>
+  [...worked.pieces('feed'), ...worked.pieces('return')]
+    .filter(({ part }) => plugs(worked).includes(part))
     .map(across)
-const drags = (stand: Stand): Shown[] =>
-  plugs(stand).map((part) => ({
+const drags = (worked: WorkedCircuit): Shown[] =>
+  plugs(worked).map((part) => ({
     what: say('handbook.drag', { part }),
     unit: 'V' as const,
     part,
-    word: say(stand.slack(part) ? 'handbook.falls' : 'handbook.drags'),
+    word: say(worked.slack(part) ? 'handbook.falls' : 'handbook.drags'),
   }))
 
 export const terminalCare: Procedure = {
@@ -53,7 +53,7 @@ export const terminalCare: Procedure = {
         {
           when: 'procedures.terminalCare.itDragsInAllOf',
           means: 'procedures.terminalCare.theTerminalsGrip',
-          is: (_, stand) => plugs(stand).every((part) => !stand.slack(part)),
+          is: (_, worked) => plugs(worked).every((part) => !worked.slack(part)),
           next: { end: 'sound' },
         },
         {
@@ -61,7 +61,7 @@ export const terminalCare: Procedure = {
           means: 'procedures.terminalCare.secondaryLockOutTerminalOut',
           next: {
             end: 'found',
-            parts: (stand) => plugs(stand).filter((part) => stand.slack(part)),
+            parts: (worked) => plugs(worked).filter((part) => worked.slack(part)),
             then: 'proof',
           },
         },

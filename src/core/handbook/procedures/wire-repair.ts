@@ -1,11 +1,11 @@
 import { piecesOf, big } from '../measure'
 import type { Procedure } from '../procedure'
-import type { Stand } from '../stand'
+import type { WorkedCircuit } from '../worked-circuit'
 import { loaded } from './paths'
 
-const wires = (stand: Stand) =>
-  [...stand.pieces('feed'), ...stand.pieces('return')].filter(({ part }) => /^W/.test(part))
-const worst = (stand: Stand) => stand.worst('feed') ?? stand.worst('return')
+const wires = (worked: WorkedCircuit) =>
+  [...worked.pieces('feed'), ...worked.pieces('return')].filter(({ part }) => /^W/.test(part))
+const worst = (worked: WorkedCircuit) => worked.worst('feed') ?? worked.worst('return')
 
 export const wireRepair: Procedure = {
   key: 'wireRepair',
@@ -42,22 +42,24 @@ export const wireRepair: Procedure = {
     {
       key: 'measure',
       do: 'procedures.wireRepair.strapOnCircuitOnThe',
-      reads: (stand) =>
-        [...piecesOf(stand, 'feed'), ...piecesOf(stand, 'return')].filter(({ part }) =>
-          wires(stand).some((row) => row.part === part),
+      reads: (worked) =>
+        [...piecesOf(worked, 'feed'), ...piecesOf(worked, 'return')].filter(({ part }) =>
+          wires(worked).some((row) => row.part === part),
         ),
       outcomes: [
         {
           when: 'procedures.wireRepair.whatAWireOfIts',
           means: 'procedures.wireRepair.theJointAddsNothingThat',
-          is: (got, stand) =>
-            !worst(stand) && got.every((one) => !big(one, 0.3)) && Math.abs(stand.balance?.amps ?? 0) > 1e-3,
+          is: (got, worked) =>
+            !worst(worked) &&
+            got.every((one) => !big(one, 0.3)) &&
+            Math.abs(worked.balance?.amps ?? 0) > 1e-3,
           next: { end: 'sound', then: 'proof' },
         },
         {
           when: 'procedures.wireRepair.clearlyMoreOrTheSource',
           means: 'procedures.wireRepair.aColdJointASleeve',
-          next: { end: 'found', parts: (stand) => [worst(stand)?.part ?? ''] },
+          next: { end: 'found', parts: (worked) => [worst(worked)?.part ?? ''] },
         },
       ],
     },

@@ -2,7 +2,17 @@ import { readAmps, type Jack } from '../ammeter'
 import { ohmsAcross } from '../attach'
 import { defineInstrument } from '../instrument'
 import { say, figures } from '../../document'
-import { across, ampsSpread, around, blewSigns, byFactor, connection, gaps, openLoop, volts } from './common'
+import {
+  across,
+  ampsSpread,
+  around,
+  blewSigns,
+  byFactor,
+  connection,
+  gaps,
+  openLoop,
+  inVolts,
+} from './common'
 
 const jackOf = (key: string | undefined): Jack => (key === 'amps' ? 'A' : key === 'milli' ? 'mA' : 'V')
 
@@ -39,7 +49,7 @@ export const amps = defineInstrument({
       signs: [
         ...(shown.blew ? [say('instruments.meterFuse')] : []),
         ...blewSigns(shown.blownByIt),
-        ...(shown.burden > 0 ? [say('instruments.burden', { volts: volts(shown.burden) })] : []),
+        ...(shown.burden > 0 ? [say('instruments.burden', { volts: inVolts(shown.burden) })] : []),
       ],
       did: { blown: shown.blownByIt, ...(shown.blew && { meterFuse: jack }) },
     }

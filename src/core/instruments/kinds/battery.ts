@@ -2,7 +2,7 @@ import { testBattery } from '../connect'
 import { formatQuantity } from '../../quantity'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-import { amps, around, byFifth, nothing, volts } from './common'
+import { inAmps, around, byFifth, nothing, inVolts } from './common'
 
 /** Half the cold-cranking rating for fifteen seconds. */
 export const batteryTester: Instrument<'batteryTester'> = defineInstrument({
@@ -23,8 +23,8 @@ export const batteryTester: Instrument<'batteryTester'> = defineInstrument({
       text: formatQuantity(test.volts, 'V'),
       signs: [
         say('instruments.batteryTest', {
-          amps: amps(test.amps),
-          least: volts(test.least),
+          amps: inAmps(test.amps),
+          least: inVolts(test.least),
           result: test.passes ? 'passes' : 'fails',
         }),
       ],

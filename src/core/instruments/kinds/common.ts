@@ -5,7 +5,7 @@ import { type Message, say, messageOf } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
 import { outFor } from '../attach'
-import type { Connected } from '../connect'
+import type { ConnectionEffect } from '../connect'
 import type { Held, Place } from '../held'
 import { noEffects, type Connection, type Interval, type Reading, type Use } from '../instrument'
 
@@ -35,8 +35,8 @@ export const ampsSpread = 0.05
 export const blewSigns = (ids: readonly string[]): Message[] =>
   ids.map((id) => say('instruments.blew', { id }))
 
-export const amps = (value: number) => ({ value, unit: 'A' })
-export const volts = (value: number) => ({ value, unit: 'V' })
+export const inAmps = (value: number) => ({ value, unit: 'A' })
+export const inVolts = (value: number) => ({ value, unit: 'V' })
 
 export const connection = (place: Place, attached: Connection['attached']): Connection => ({
   attached,
@@ -67,7 +67,7 @@ export const pointsToGround = (_: Circuit, wiring: Wiring): Held[] => {
 }
 
 /** Every piece that leads reach at both ends. */
-export function pieces(circuit: Circuit, wiring: Wiring): Held[] {
+export function heldPieces(circuit: Circuit, wiring: Wiring): Held[] {
   const at = new Map(wiring.points.filter((p) => !p.inside).map((p) => [p.node, p.name]))
   return circuit.parts.flatMap((part) =>
     partOfKind(part.kind).segments.flatMap(({ between }): Held[] => {
@@ -108,14 +108,14 @@ export const gaps =
 export const showAmps = (value: number): string => formatQuantity(value, 'A')
 
 /** Whether the board finds no rest: a slow instrument then shows the mean. */
-export const swings = (solved: SolvedBoard): boolean => solved.phases.length > 1
+export const inLimitCycle = (solved: SolvedBoard): boolean => solved.phases.length > 1
 
 /** At every part of which something is so. */
 export const partsWith = (circuit: Circuit, is: (definition: AnyPart) => boolean): Held[] =>
   circuit.parts.filter(({ kind }) => is(partOfKind(kind))).map(({ id }) => ({ type: 'at', part: id }))
 
 /** What joining two places changes: fuses that go, and parts that now do something else. */
-export const changes = (use: Use, connected: Connected) => [
+export const changes = (use: Use, connected: ConnectionEffect) => [
   ...blewSigns(connected.blownByIt),
   ...connected.changed.map(({ part, key }) => {
     const kind = partOf(use.solved.board.circuit, part).kind

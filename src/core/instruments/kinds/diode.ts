@@ -2,7 +2,7 @@ import { partOfKind } from '../../parts'
 import { readDiode } from '../diode-test'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-import { across, around, byFifth, openLoop, pieces } from './common'
+import { across, around, byFifth, openLoop, heldPieces } from './common'
 
 /** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */
 export const diode: Instrument<'diode'> = defineInstrument({
@@ -25,12 +25,15 @@ export const diode: Instrument<'diode'> = defineInstrument({
   },
   tells: byFifth,
   asks: { type: 'value', unit: 'V', open: true },
-  places: (circuit, wiring) => pieces(circuit, wiring).filter((held) => isDiode(circuit, held)),
+  places: (circuit, wiring) => heldPieces(circuit, wiring).filter((held) => isDiode(circuit, held)),
   minutes: 1,
 })
 
 /** Where a part is known by a junction of its own. */
-function isDiode(circuit: Parameters<typeof pieces>[0], held: ReturnType<typeof pieces>[number]): boolean {
+function isDiode(
+  circuit: Parameters<typeof heldPieces>[0],
+  held: ReturnType<typeof heldPieces>[number],
+): boolean {
   if (held.type !== 'leads') return false
   const owner = circuit.parts.find((part) => held.red.startsWith(part.id))
   return owner !== undefined && partOfKind(owner.kind).segments.some((s) => s.key === 'junction')

@@ -5,7 +5,7 @@ import { ampsByFuse } from '../fuse-table'
 import { defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
 import { readVolts, voltsAccuracy } from '../voltmeter'
-import { across, amps, around, byFactor, nothing } from './common'
+import { across, inAmps, around, byFactor, nothing } from './common'
 
 /** Millivolts across a fuse that stays in, and the amps that the trade's table makes of them. */
 export const fuseVolts = defineInstrument({
@@ -32,7 +32,7 @@ export const fuseVolts = defineInstrument({
       unit: 'V',
       text,
       signs: [
-        say('instruments.fuseAmps', { amps: amps(tableAmps), rating: { shown: String(rating) } }),
+        say('instruments.fuseAmps', { amps: inAmps(tableAmps), rating: { shown: String(rating) } }),
         ...(why ? [why] : []),
       ],
       did: noEffects,

@@ -1,11 +1,11 @@
-import { connectJumper, connectLoad, jumperAcross, type Connected } from '../connect'
+import { connectJumper, connectLoad, jumperAcross, type ConnectionEffect } from '../connect'
 import { ohmsAcross } from '../attach'
 import { systemOf } from '../../circuit'
 import { type Instrument, defineInstrument, noEffects, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
 import {
   across,
-  amps,
+  inAmps,
   ampsSpread,
   around,
   byFactor,
@@ -20,7 +20,7 @@ const jumperScale = ['blew', 'holds'] as const
 
 const ratingOf = (fuse: string | undefined): number => (fuse === 'none' ? Infinity : Number(fuse ?? 10))
 
-function jump(use: Use): Connected {
+function jump(use: Use): ConnectionEffect {
   const { red, black, out } = across(use)
   return connectJumper(use.solved, red, black, ratingOf(use.settings.fuse), undefined, out)
 }
@@ -120,7 +120,7 @@ export const substitute: Instrument<'substitute'> = defineInstrument({
       value: made.amps,
       unit: 'A',
       text: '',
-      signs: [say('instruments.carries', { amps: amps(made.amps) }), ...changes(use, made)],
+      signs: [say('instruments.carries', { amps: inAmps(made.amps) }), ...changes(use, made)],
       did: { blown: made.blownByIt },
     }
   },

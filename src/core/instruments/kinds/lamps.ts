@@ -3,7 +3,7 @@ import { brightness, brightnessScale } from '../../parts'
 import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
 import { defineInstrument, type Instrument, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
-import { across, amps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, volts } from './common'
+import { across, inAmps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, inVolts } from './common'
 
 const told = (reading: LampReading): Reading => ({
   value: reading.volts,
@@ -11,7 +11,7 @@ const told = (reading: LampReading): Reading => ({
   text: '',
   word: reading.glow,
   signs: [
-    say('instruments.across', { volts: volts(reading.volts), amps: amps(reading.amps) }),
+    say('instruments.across', { volts: inVolts(reading.volts), amps: inAmps(reading.amps) }),
     ...blewSigns(reading.blownByIt),
   ],
   did: { blown: reading.blownByIt },

@@ -1,7 +1,7 @@
 import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
 import { say } from '../../document'
-import { across, around, byFactor, byWord, openLoop, pieces } from './common'
+import { across, around, byFactor, byWord, openLoop, heldPieces } from './common'
 
 /** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
 export const ohmsTolerance = 0.08
@@ -53,7 +53,7 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
   guess: deadOhms,
   tells: byFactor(0.1),
   asks: { type: 'value', unit: 'Ω', open: true },
-  places: pieces,
+  places: heldPieces,
   minutes: 1,
 })
 
@@ -80,6 +80,6 @@ export const continuity: Instrument<'continuity'> = defineInstrument({
   guess: deadOhms,
   tells: (value) => byWord(value < 30 ? 1 : 0),
   asks: { type: 'beep' },
-  places: pieces,
+  places: heldPieces,
   minutes: 0.7,
 })

@@ -1,4 +1,4 @@
-import { connectJumper, jumperAcross, type Connected } from '../connect'
+import { connectJumper, jumperAcross, type ConnectionEffect } from '../connect'
 import { partOfKind } from '../../parts'
 import { defineInstrument, type Instrument, type Use } from '../instrument'
 import { across, byWord, changes, connection } from './common'
@@ -8,7 +8,7 @@ const words = ['nothing', 'starts'] as const
 /** Ohms of its contacts and pins, pressed together (common practice, no source). */
 const contactOhms = 0.008
 
-const starts = ({ changed }: Connected): boolean => changed.length > 0
+const starts = ({ changed }: ConnectionEffect): boolean => changed.length > 0
 
 function pressed(use: Pick<Use, 'solved' | 'place'>) {
   const { red, black, out } = across(use)

@@ -6,7 +6,16 @@ import { defineInstrument, noEffects } from '../instrument'
 import { toCount } from '../meter'
 import { say, figures } from '../../document'
 import { loadedVolts, readVolts, voltsAccuracy } from '../voltmeter'
-import { across, around, blewSigns, byFifth, connection, openLoop, pieces, pointsToGround } from './common'
+import {
+  across,
+  around,
+  blewSigns,
+  byFifth,
+  connection,
+  openLoop,
+  heldPieces,
+  pointsToGround,
+} from './common'
 
 const milliFull = 0.6
 
@@ -95,6 +104,6 @@ export const volts = defineInstrument({
   },
   tells: byFifth,
   asks: { type: 'value', unit: 'V', open: false },
-  places: (circuit, wiring) => [...pointsToGround(circuit, wiring), ...pieces(circuit, wiring)],
+  places: (circuit, wiring) => [...pointsToGround(circuit, wiring), ...heldPieces(circuit, wiring)],
   minutes: 0.5,
 })

@@ -4,23 +4,23 @@ import type { Message } from '../../document'
 import { workshopMeter } from '../../instruments'
 import { formatQuantity, type Unit } from '../../quantity'
 import { isolatedRows, stateKey } from '../../readings'
-import type { Question, Scene } from './belief'
-import { beliefs } from './beliefs'
+import type { Question, QuizSource } from './question'
+import { misbeliefs } from './misbeliefs'
 
-export type { Choice, Question } from './belief'
+export type { Choice, Question } from './question'
 
 /**
- * Questions about a circuit as it stands, each of which parts a wrong belief from a right one: the wrong answers are what
- * that belief gives here. Two answers that look alike make no question. The same circuit and faults give the same questions.
+ * Questions about a circuit as it stands, each of which parts a wrong misbelief from a right one: the wrong answers are what
+ * that misbelief gives here. Two answers that look alike make no question. The same circuit and faults give the same questions.
  */
 export function quizOf(circuit: Circuit, faults: readonly Fault[]): Question[] {
   const isolated = isolatedRows(circuit, [], workshopMeter, new Set())
   return circuit.states.filter(settable).flatMap((state) => {
     const [healthy, faulted] = [[], faults].map((planted) => stateKey(circuit, planted, state))
     if (!healthy?.ok || !faulted?.ok) return []
-    const scene: Scene = { circuit, healthy, faulted, isolated }
-    return beliefs.flatMap(({ key, ask }) =>
-      ask(scene).flatMap((question, nth): Question[] => {
+    const source: QuizSource = { circuit, healthy, faulted, isolated }
+    return misbeliefs.flatMap(({ key, ask }) =>
+      ask(source).flatMap((question, nth): Question[] => {
         const shown = question.choices.map(({ text }) => lookOf(text))
         return new Set(shown).size === shown.length
           ? [{ ...question, key: `${key}.${state.id}.${nth}`, state: state.id }]

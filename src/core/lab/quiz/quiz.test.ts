@@ -5,9 +5,9 @@ import { tell } from '../../words'
 import { demoCircuit, demoNames, stateOf } from '../../../../test/demo'
 import { orderOfChoices, quizOf, type Question } from '.'
 
-const only = (questions: readonly Question[], belief: string, state?: string) =>
-  questions.filter(({ key, state: s }) => key.startsWith(`${belief}.`) && (!state || s === state))
-const right = ({ choices }: Question) => tell(choices.find((c) => !c.belief)!.text)
+const only = (questions: readonly Question[], misbelief: string, state?: string) =>
+  questions.filter(({ key, state: s }) => key.startsWith(`${misbelief}.`) && (!state || s === state))
+const right = ({ choices }: Question) => tell(choices.find((c) => !c.misbelief)!.text)
 
 describe('a quiz', () => {
   const lamp = demoCircuit('sweeper-work-lamp')
@@ -57,7 +57,7 @@ describe('a quiz', () => {
       for (const fault of [undefined, ...faults.filter((_, i) => i % 29 === 3)])
         for (const question of quizOf(circuit, fault ? [fault] : [])) {
           expect(new Set(question.choices.map(({ text }) => tell(text))).size, question.key).toBe(4)
-          expect(question.choices.filter(({ belief }) => !belief)).toHaveLength(1)
+          expect(question.choices.filter(({ misbelief }) => !misbelief)).toHaveLength(1)
           expect(orderOfChoices(question).toSorted()).toEqual([0, 1, 2, 3])
           expect(tell(question.text) + tell(question.why)).not.toMatch(/\{|quiz\./)
         }
@@ -69,7 +69,7 @@ describe('a quiz', () => {
     for (const name of demoNames)
       for (const fault of possibleFaults(demoCircuit(name)).filter((_, i) => i % 41 === 7))
         for (const q of quizOf(demoCircuit(name), [fault]))
-          places[orderOfChoices(q).findIndex((i) => !q.choices[i]!.belief)]!++
+          places[orderOfChoices(q).findIndex((i) => !q.choices[i]!.misbelief)]!++
     const all = places.reduce((a, b) => a + b)
     for (const n of places) expect(n / all).toBeGreaterThan(0.1)
   })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { computed, ref } from 'vue'
-import type { Broken, Stand } from '../../../core/lab'
+import type { Broken, Station } from '../../../core/lab'
 
 interface Place {
   readonly group: number
@@ -9,7 +9,7 @@ interface Place {
 }
 /** Who is where in which round. A place is dragged onto another, or chosen and then the other: the two change. */
 const props = defineProps<{
-  stands: readonly Stand[]
+  stands: readonly Station[]
   groups: readonly { readonly name: string }[]
   seats: readonly (readonly number[])[]
   broken: readonly Broken[]

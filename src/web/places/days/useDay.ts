@@ -13,7 +13,7 @@ import {
   type User,
 } from '../../../contract'
 import { faultKinds, faultOfKind, type FaultKind } from '../../../core/faults'
-import { brokenRules, needsOf, rotate, type Stand } from '../../../core/lab'
+import { brokenRules, needsOf, rotate, type Station } from '../../../core/lab'
 import { ask, messageOf, retryWhileOffline, send } from '../../api/client'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
@@ -58,7 +58,7 @@ export async function useDay(id: string) {
       needs: needsOf(people.map((id) => next.value.get(id) ?? [])),
     })),
   )
-  const stands = computed((): Stand[] =>
+  const stands = computed((): Station[] =>
     body.value.stands.map(({ name, lesson, set }) => {
       const row = lessons.value.find((l) => l.id === lesson)
       const kind = row?.kinds[set] ?? ''

@@ -2,7 +2,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { deskSchema, takenSchema, type Desk, type DeskAction, type Taken } from '../../../contract'
 import {
-  benchOf,
+  benchAfter,
   defaultFrame,
   type Arrangement,
   type Connection,
@@ -98,7 +98,7 @@ export function useDesk(id: string) {
   const minutes = computed(() => {
     const { frame } = desk.value!
     const order = { circuit: circuit.value, planted: [], frame: { ...defaultFrame(), ...frame } }
-    return Math.round(benchOf(order, steps.value).minutes)
+    return Math.round(benchAfter(order, steps.value).minutes)
   })
   const lastTest = computed(() =>
     [...steps.value].reverse().find((s): s is StepOf<'test'> => s.type === 'test'),

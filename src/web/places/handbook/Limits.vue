@@ -5,10 +5,10 @@ import { limitSetFor, limitSets } from '../../../core/readings'
 import TryIt from './TryIt.vue'
 import Where from './Where.vue'
 import { loadedPaths } from '../../../core/handbook'
-import { closedText, useStand } from './useStand'
+import { closedText, useWorkedCircuit } from './useWorkedCircuit'
 
 /** What the schools allow, side by side, on a circuit and a state of one’s choice: which pass, which fail, by how much. */
-const choice = useStand(
+const choice = useWorkedCircuit(
   () => ({
     circuit: 'van-washer-pump',
     state: 'wash',
@@ -17,17 +17,17 @@ const choice = useStand(
   }),
   loadedPaths,
 )
-const { stand, circuit, closed } = choice
+const { worked, circuit, closed } = choice
 const volts = (value: number | undefined) => (value === undefined ? '–' : formatQuantity(value, 'V'))
 const usual = computed(() => limitSetFor(circuit.value))
 const rows = computed(() => {
-  const { balance } = stand.value
+  const { balance } = worked.value
   if (!balance) return []
   return limitSets.map((set) => {
     const allowed = set.allows?.(balance)
     const { passes, reason } = set.judge(balance, [
-      ...stand.value.pieces('feed'),
-      ...stand.value.pieces('return'),
+      ...worked.value.pieces('feed'),
+      ...worked.value.pieces('return'),
     ])
     const over = allowed && [
       (balance.feedLoss.value ?? 0) - allowed[0],
@@ -59,12 +59,12 @@ const rows = computed(() => {
   <Where :choice="choice" with-fault />
   <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
   <template v-else>
-    <p v-if="stand.balance" class="now">
-      {{ t('ui.handbook.feedLoses') }} <b class="reading">{{ volts(stand.balance.feedLoss.value) }}</b>{{
+    <p v-if="worked.balance" class="now">
+      {{ t('ui.handbook.feedLoses') }} <b class="reading">{{ volts(worked.balance.feedLoss.value) }}</b>{{
         t('ui.handbook.return')
       }}
-      <b class="reading">{{ volts(stand.balance.returnLoss.value) }}</b>{{ t('ui.handbook.of') }}
-      <b class="reading">{{ volts(stand.balance.source) }}</b>.
+      <b class="reading">{{ volts(worked.balance.returnLoss.value) }}</b>{{ t('ui.handbook.of') }}
+      <b class="reading">{{ volts(worked.balance.source) }}</b>.
     </p>
     <div class="wide" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
       <table class="data">
@@ -104,7 +104,7 @@ const rows = computed(() => {
     <p class="quiet">
       {{ t('ui.handbook.defaultForThisCircuitIt', { title: tell(usual.title) }) }}
     </p>
-    <TryIt :stand="stand" :faults="[]" />
+    <TryIt :worked="worked" :faults="[]" />
   </template>
 </template>
 

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { describeFault } from '../../../core/faults'
 import { ruleWords, type TechniqueRule } from '../../../core/assessment'
-import { procedures, shownOf, standOf } from '../../../core/handbook'
+import { procedures, shownOf, workedCircuitOf } from '../../../core/handbook'
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
 import { demoCircuits } from './circuits'
@@ -13,10 +13,10 @@ import { demoCircuits } from './circuits'
 const props = defineProps<{ say: string; instead: string; rule: TechniqueRule }>()
 const example = computed(() => props.rule.example)
 const faults = computed(() => example.value.faults ?? [])
-const stand = computed(() => standOf(example.value, demoCircuits.get(example.value.circuit)!))
+const worked = computed(() => workedCircuitOf(example.value, demoCircuits.get(example.value.circuit)!))
 const trying = ref(false)
 const both = computed(() =>
-  [example.value.wrong, example.value.right].map((reading) => shownOf(stand.value, reading)),
+  [example.value.wrong, example.value.right].map((reading) => shownOf(worked.value, reading)),
 )
 const linked = computed(() => procedures.filter(({ key }) => props.rule.procedures.includes(key)))
 </script>
@@ -28,10 +28,10 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
   </p>
   <section class="example" :aria-label="t('ui.handbook.example')">
     <p class="quiet">
-      {{ stand.circuit.name }}, {{ stand.state.name
+      {{ worked.circuit.name }}, {{ worked.state.name
       }}<template v-if="faults.length">{{
         t('ui.handbook.planted', {
-          join: faults.map((f) => tell(describeFault(stand.circuit, f))).join(' · '),
+          join: faults.map((f) => tell(describeFault(worked.circuit, f))).join(' · '),
         })
       }}</template>
     </p>
@@ -47,7 +47,7 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
   <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
     {{ t('ui.handbook.tryIt') }}
   </button>
-  <TryIt v-if="trying" :stand="stand" :faults="faults" />
+  <TryIt v-if="trying" :worked="worked" :faults="faults" />
   <p v-if="linked.length">
     {{ t('ui.handbook.doneProperlyIn') }}
     <template v-for="(one, i) in linked" :key="one.key"

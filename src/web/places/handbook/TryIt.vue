@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { z } from 'zod'
 import type { CircuitState } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import type { Stand } from '../../../core/handbook'
+import type { WorkedCircuit } from '../../../core/handbook'
 import { limitSetFor, smallLosses } from '../../../core/readings'
 import { messageOf, send } from '../../api/client'
 import BalanceLine from '../../readings/BalanceLine.vue'
@@ -17,17 +17,17 @@ import Schematic from '../../schematic/Schematic.vue'
 import { useSession } from '../../stores/session'
 
 /** The example’s circuit to play with: switched, measured, with its fault and without. Nothing of it is kept. */
-const props = defineProps<{ stand: Stand; faults: readonly Fault[] }>()
+const props = defineProps<{ worked: WorkedCircuit; faults: readonly Fault[] }>()
 const session = useSession()
 const router = useRouter()
-const circuit = computed(() => props.stand.circuit)
-const state = shallowRef<CircuitState>(props.stand.state)
+const circuit = computed(() => props.worked.circuit)
+const state = shallowRef<CircuitState>(props.worked.state)
 watch(
-  () => props.stand.state,
+  () => props.worked.state,
   (now) => (state.value = now),
 )
-const path = computed(() => circuit.value.paths.findIndex(({ id }) => id === props.stand.walk.path.id))
-const planted = computed(() => props.stand.faults)
+const path = computed(() => circuit.value.paths.findIndex(({ id }) => id === props.worked.walk.path.id))
+const planted = computed(() => props.worked.faults)
 const healthy = useReadings(circuit, state, ref([]), path)
 const now = useReadings(circuit, state, planted, path)
 const lit = ref<string | null>(null)
@@ -41,7 +41,7 @@ const wrong = ref('')
 async function toBench() {
   try {
     const { id } = await send(z.object({ id: z.uuid() }), '/circuits', circuit.value)
-    await router.push({ name: 'bench', params: { id }, query: { state: props.stand.state.id } })
+    await router.push({ name: 'bench', params: { id }, query: { state: props.worked.state.id } })
   } catch (error) {
     wrong.value = messageOf(error)
   }

@@ -15,29 +15,29 @@ import {
 import TryIt from './TryIt.vue'
 import { writeShown } from './shown'
 import Where from './Where.vue'
-import { closedText, useStand } from './useStand'
+import { closedText, useWorkedCircuit } from './useWorkedCircuit'
 
 /** A procedure, step by step: what to do, what the engine expects here, what each outcome means and where it leads. */
 const props = defineProps<{ procedure: Procedure }>()
-const choice = useStand(
+const choice = useWorkedCircuit(
   () => props.procedure.example,
   (circuit) => props.procedure.paths(circuit),
 )
-const { stand, circuit, fitting, faults, faulted, closed } = choice
+const { worked, circuit, fitting, faults, faulted, closed } = choice
 
 const walked = computed(() =>
-  fitting.value.length && !closed.value ? walkThrough(props.procedure, stand.value) : [],
+  fitting.value.length && !closed.value ? walkThrough(props.procedure, worked.value) : [],
 )
-const end = computed(() => endOf(walked.value, stand.value))
+const end = computed(() => endOf(walked.value, worked.value))
 const rows = computed(() =>
   props.procedure.steps.map((step) => {
-    const got = closed.value ? [] : (step.reads?.(stand.value) ?? [])
-    const sound = closed.value ? [] : (step.reads?.(stand.value.sound) ?? [])
+    const got = closed.value ? [] : (step.reads?.(worked.value) ?? [])
+    const sound = closed.value ? [] : (step.reads?.(worked.value.sound) ?? [])
     const on = walked.value.some((w) => w.step === step)
     return {
       step,
       on,
-      outcome: closed.value ? -1 : outcomeOf(step, got, stand.value),
+      outcome: closed.value ? -1 : outcomeOf(step, got, worked.value),
       readings: got.map((shown, i) => ({
         what: tell(shown.what),
         text: writeShown(shown),
@@ -74,7 +74,7 @@ watch(
     {{ t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }) }}
   </p>
   <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
-  <TryIt v-if="trying && !closed" :stand="stand" :faults="procedure.example.faults" />
+  <TryIt v-if="trying && !closed" :worked="worked" :faults="procedure.example.faults" />
   <template v-else>
     <ol class="steps">
       <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">

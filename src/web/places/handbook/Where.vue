@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import type { StandChoice } from './useStand'
+import type { StandChoice } from './useWorkedCircuit'
 
 /** On which circuit, along which path, in which state: and whether the example’s fault is in it. */
 const props = defineProps<{ choice: StandChoice; withFault?: boolean }>()

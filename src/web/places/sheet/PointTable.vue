@@ -5,7 +5,7 @@ import { solveBoard } from '../../../core/board'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { sharesOfVolts, type MeterType } from '../../../core/instruments'
-import { pointColumns, pointRows, volts, type StateKey } from '../../../core/readings'
+import { pointColumns, pointRows, writeVolts, type StateKey } from '../../../core/readings'
 import KeyTable from '../../readings/KeyTable.vue'
 import type { RowsView } from '../../readings/useRows'
 
@@ -56,9 +56,9 @@ const fine = (v: number) =>
     </template>
     <template #more>
       <template v-if="shares">
-        {{ t('ui.sheet.theMeterShows') }} <b class="reading">{{ tell(volts(shares.shown)) }}</b>
+        {{ t('ui.sheet.theMeterShows') }} <b class="reading">{{ tell(writeVolts(shares.shown)) }}</b>
         {{ t('ui.sheet.truth') }}
-        <b class="reading">{{ tell(volts(shares.truth)) }}</b>
+        <b class="reading">{{ tell(writeVolts(shares.truth)) }}</b>
         {{
           t('ui.sheet.loadingLeadsLastDigit', {
             loading: fine(shares.loading),

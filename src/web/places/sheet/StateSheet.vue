@@ -50,7 +50,9 @@ function title(path: number, board: string): string {
 const fuses = computed(() => fuseTable(props.state, props.faulted))
 const places = computed(() => clampTable(props.state, props.faulted))
 const scans = computed(() => (props.faulted ?? props.state).scans)
-const swings = computed(() => [...new Set([...props.state.swings, ...(props.faulted?.swings ?? [])])])
+const switching = computed(() => [
+  ...new Set([...props.state.limitCycle, ...(props.faulted?.limitCycle ?? [])]),
+])
 
 const notices = computed(() =>
   props.state.notices.map((n) => {
@@ -129,10 +131,10 @@ const notices = computed(() =>
         </tbody>
       </table>
     </div>
-    <p v-if="swings.length" class="caution">
+    <p v-if="switching.length" class="caution">
       {{
         t('ui.sheet.findsNoRestItSwitches', {
-          join: swings.join(', '),
+          join: switching.join(', '),
         })
       }}
     </p>

@@ -13,7 +13,7 @@ import {
   type LimitSet,
   pointColumns,
   pointRows,
-  volts as plainVolts,
+  writeVolts,
   type AnswerKey,
   type Arrange,
   type Column,
@@ -25,7 +25,7 @@ import { caution, make, page, table } from '../../parts/pdf'
 import { drawingSvg } from '../../schematic/svg'
 
 /** Volts as they are printed, or that there are none. */
-const volts = (value: number | undefined): string => tell(plainVolts(value))
+const volts = (value: number | undefined): string => tell(writeVolts(value))
 
 /** Rows by the columns of the key's own model; what the fault changes stands out. */
 function tableOf<R extends Figure>(

@@ -33,7 +33,7 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
       <span v-if="!some" class="letter" aria-hidden="true">{{ letter(n) }}</span>
       <span class="text"
         >{{ row.text }}<span v-if="shown && row.right" class="mark"> {{ t('ui.show.right') }}</span>
-        <small v-else-if="shown && row.belief && row.count"> ({{ row.belief }})</small></span
+        <small v-else-if="shown && row.misbelief && row.count"> ({{ row.misbelief }})</small></span
       >
       <template v-if="shown && values.length">
         <span class="bar" :style="{ width: `${(100 * row.count) / most}%` }" />

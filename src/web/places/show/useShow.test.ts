@@ -93,9 +93,9 @@ describe('what the class is asked', () => {
     expect(askedAt(2).options).toHaveLength(piecesOf(circuit).length)
   })
 
-  it('names the belief behind each wrong answer of a quiz', () => {
+  it('names the misbelief behind each wrong answer of a quiz', () => {
     for (let n = 3; n < asks.length; n++)
-      for (const { right, belief } of askedAt(n).options) expect(Boolean(belief)).toBe(!right)
+      for (const { right, misbelief } of askedAt(n).options) expect(Boolean(misbelief)).toBe(!right)
   })
 
   it('tells students’ screens nothing of what is planted or right', () => {
@@ -103,7 +103,7 @@ describe('what the class is asked', () => {
       const { body } = askedAt(n)
       expect(body).toBeDefined()
       const text = JSON.stringify(body)
-      expect(text).not.toMatch(/"right"|belief|planted|highResistance|severity/)
+      expect(text).not.toMatch(/"right"|misbelief|planted|highResistance|severity/)
     }
   })
 })

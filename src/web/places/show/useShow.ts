@@ -22,7 +22,7 @@ export interface Option {
   readonly key: string | number
   readonly text: string
   readonly right: boolean
-  readonly belief?: string
+  readonly misbelief?: string
 }
 
 /**
@@ -119,8 +119,8 @@ export function useShow(shown: Shown) {
       return orderOfChoices(question.value).map((i, n) => ({
         key: n,
         text: tell(choices[i]!.text),
-        right: !choices[i]!.belief,
-        ...(choices[i]!.belief && { belief: tell(choices[i]!.belief!) }),
+        right: !choices[i]!.misbelief,
+        ...(choices[i]!.misbelief && { misbelief: tell(choices[i]!.misbelief!) }),
       }))
     }
     if (ask?.type === 'light') {

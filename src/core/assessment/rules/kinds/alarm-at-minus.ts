@@ -1,4 +1,4 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
 import { defineRule } from '../rule'
 
@@ -19,7 +19,7 @@ export const alarmAtMinus = defineRule({
   },
   example: {
     ...onWorkLamp,
-    wrong: volts('L1b', 'L1a'),
-    right: volts('L1a', 'L1b'),
+    wrong: voltsReading('L1b', 'L1a'),
+    right: voltsReading('L1a', 'L1b'),
   },
 })

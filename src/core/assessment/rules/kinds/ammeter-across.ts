@@ -1,6 +1,6 @@
 import { clamp, bridge, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
-import { endsOf, healthyVolts, natureOf, readsVolts, voltsOn } from '../scene'
+import { endsOf, healthyVolts, natureOf, readsVolts, voltsOn } from '../context'
 
 /** Volts between the tips from which an ammeter there is a short. */
 const live = 2
@@ -9,11 +9,11 @@ export const ammeterAcross = defineRule({
   key: 'ammeterAcross',
   procedures: [],
   weight: 'grave',
-  fires: (scene) => {
-    if (!natureOf(scene).shorts || readsVolts(scene) || scene.setup.place.type === 'gap') return false
-    const ends = endsOf(scene)
+  fires: (context) => {
+    if (!natureOf(context).shorts || readsVolts(context) || context.setup.place.type === 'gap') return false
+    const ends = endsOf(context)
     if (!ends) return false
-    return Math.abs(voltsOn(scene.board, ...ends)) > live && Math.abs(healthyVolts(scene, ...ends)) > live
+    return Math.abs(voltsOn(context.board, ...ends)) > live && Math.abs(healthyVolts(context, ...ends)) > live
   },
   example: {
     ...onWorkLamp,

@@ -1,21 +1,21 @@
-import { volts, onStarting } from '../example'
+import { voltsReading, onStarting } from '../example'
 import { segmentAmps } from '../../../board'
 import { defineRule } from '../rule'
-import { isComplained } from '../scene'
+import { isComplained } from '../context'
 
 export const crankedInGear = defineRule({
   key: 'crankedInGear',
   procedures: ['noCrank'],
   weight: 'grave',
-  fires: (scene) => {
-    const { board, predictor, step } = scene
+  fires: (context) => {
+    const { board, predictor, step } = context
     const engaged = predictor.circuit.parts.some(({ id }) => {
-      const { inGear, positions } = scene.definition(id)
+      const { inGear, positions } = context.definition(id)
       return inGear?.includes(step.arrangement.controls[id] ?? positions?.[0] ?? '')
     })
-    if (!engaged || isComplained(scene)) return false
+    if (!engaged || isComplained(context)) return false
     return predictor.circuit.parts.some(({ id }) =>
-      scene
+      context
         .definition(id)
         .segments.some(
           (s) =>
@@ -25,7 +25,7 @@ export const crankedInGear = defineRule({
   },
   example: {
     ...onStarting,
-    wrong: volts('B1+', 'B1−', 'drive'),
-    right: volts('B1+', 'B1−'),
+    wrong: voltsReading('B1+', 'B1−', 'drive'),
+    right: voltsReading('B1+', 'B1−'),
   },
 })

@@ -1,32 +1,32 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { findPieces } from '../../../model'
 import { defineHindsight } from '../rule'
-import { readsVolts, sidesOf } from '../scene'
+import { readsVolts, sidesOf } from '../context'
 
 export const feedOnly = defineHindsight({
   key: 'feedOnly',
   procedures: ['fourDrops'],
   weight: 'slip',
-  fires: (scene, { later }) => {
-    const { earlier, step, predictor } = scene
+  fires: (context, { later }) => {
+    const { earlier, step, predictor } = context
     // The last test before a conclusion that blames a load.
     const [next, after] = later.filter((s) => s.type !== 'infer')
     if (next?.type !== 'conclude' || after?.type === 'test') return false
     const [piece] = findPieces(predictor.circuit, next.piece)
-    if (!piece || scene.definition(piece.part).role !== 'load' || !readsVolts(scene)) return false
+    if (!piece || context.definition(piece.part).role !== 'load' || !readsVolts(context)) return false
     const { wiring } = predictor
     return [...earlier, step].every((s) => {
       if (s.type !== 'test' || s.held.type !== 'leads') return true
       return [s.held.red, s.held.black].every((name) => {
         const node = wiring.find(name)?.node ?? 0
-        return node === 0 || !sidesOf(scene, node).has('return')
+        return node === 0 || !sidesOf(context, node).has('return')
       })
     })
   },
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'G1', segment: 'eyelet', severity: 0.6 }],
-    wrong: volts('B1+', 'L1a'),
-    right: volts('L1b', 'B1−'),
+    wrong: voltsReading('B1+', 'L1a'),
+    right: voltsReading('L1b', 'B1−'),
   },
 })

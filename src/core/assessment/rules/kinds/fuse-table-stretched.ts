@@ -1,15 +1,15 @@
 import { fuseTable, onWorkLamp } from '../example'
 import { hasSign } from '../../../attempt'
 import { defineHindsight } from '../rule'
-import { unborne } from '../scene'
+import { unborne } from '../context'
 
 export const fuseTableStretched = defineHindsight({
   key: 'fuseTableStretched',
   procedures: ['drainThree'],
   weight: 'slip',
-  fires: (scene, ahead) =>
-    ['fuseWarm', 'fuseCoarse'].some((sign) => hasSign(scene.step.reading, sign)) &&
-    unborne(scene, ahead).length > 0,
+  fires: (context, ahead) =>
+    ['fuseWarm', 'fuseCoarse'].some((sign) => hasSign(context.step.reading, sign)) &&
+    unborne(context, ahead).length > 0,
   example: {
     ...onWorkLamp,
     wrong: fuseTable('F1', 'maxi', 40, false),

@@ -1,16 +1,16 @@
 import { lamp, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
-import { mostAmps, natureOf, unborne } from '../scene'
+import { mostAmps, natureOf, unborne } from '../context'
 
 export const lampTooLight = defineHindsight({
   key: 'lampTooLight',
   procedures: ['substitute', 'openByHalves'],
   weight: 'slip',
-  fires: (scene, ahead) => {
-    const { carries, draws, underLoad } = natureOf(scene)
+  fires: (context, ahead) => {
+    const { carries, draws, underLoad } = natureOf(context)
     if (!carries || draws === 0 || underLoad) return false
-    const { word } = scene.step.reading
-    return word !== 'dark' && mostAmps(scene) > 4 * draws && unborne(scene, ahead).length > 0
+    const { word } = context.step.reading
+    return word !== 'dark' && mostAmps(context) > 4 * draws && unborne(context, ahead).length > 0
   },
   example: {
     ...onWorkLamp,

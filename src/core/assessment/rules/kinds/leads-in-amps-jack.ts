@@ -1,19 +1,19 @@
-import { volts, bridge, onWorkLamp } from '../example'
+import { voltsReading, bridge, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
-import { endsOf, natureOf, readsVolts, voltsOn } from '../scene'
+import { endsOf, natureOf, readsVolts, voltsOn } from '../context'
 
 export const leadsInAmpsJack = defineRule({
   key: 'leadsInAmpsJack',
   procedures: [],
   weight: 'grave',
-  fires: (scene) => {
-    if (!natureOf(scene).shorts || !readsVolts(scene)) return false
-    const ends = endsOf(scene)
-    return ends !== undefined && Math.abs(voltsOn(scene.board, ...ends)) > 2
+  fires: (context) => {
+    if (!natureOf(context).shorts || !readsVolts(context)) return false
+    const ends = endsOf(context)
+    return ends !== undefined && Math.abs(voltsOn(context.board, ...ends)) > 2
   },
   example: {
     ...onWorkLamp,
     wrong: bridge('L1a', 'L1b', Infinity),
-    right: volts('L1a', 'L1b'),
+    right: voltsReading('L1a', 'L1b'),
   },
 })

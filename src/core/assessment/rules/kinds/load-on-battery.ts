@@ -1,4 +1,4 @@
-import { volts, bridge, onStarting } from '../example'
+import { voltsReading, bridge, onStarting } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -9,15 +9,15 @@ export const loadOnBattery = defineRule({
   key: 'loadOnBattery',
   procedures: [],
   weight: 'grave',
-  fires: (scene) => {
-    const { circuit, wiring } = scene.predictor
+  fires: (context) => {
+    const { circuit, wiring } = context.predictor
     const posts = new Set(
       circuit.parts.flatMap(({ id }) => {
-        const { role, terminals } = scene.definition(id)
+        const { role, terminals } = context.definition(id)
         return role === 'source' ? terminals.map((t) => wiring.nodeOf(id, t.key)) : []
       }),
     )
-    return [scene.setup, ...(scene.setup.also ?? [])].some(({ instrument, settings, place }) => {
+    return [context.setup, ...(context.setup.also ?? [])].some(({ instrument, settings, place }) => {
       const { carries, draws } = instrumentOf(instrument).nature(settings)
       if (!carries || draws < heavy || place.type !== 'leads') return false
       return posts.has(place.red) && posts.has(place.black)
@@ -26,6 +26,6 @@ export const loadOnBattery = defineRule({
   example: {
     ...onStarting,
     wrong: bridge('B1+', 'B1−', 1000),
-    right: volts('B1+', 'B1−'),
+    right: voltsReading('B1+', 'B1−'),
   },
 })

@@ -1,4 +1,4 @@
-import { volts, lamp } from '../example'
+import { voltsReading, lamp } from '../example'
 import { instrumentOf } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -6,19 +6,19 @@ export const loadsModule = defineRule({
   key: 'loadsModule',
   procedures: ['modulePowers', 'sensorSupply'],
   weight: 'grave',
-  fires: (scene) => {
-    const { circuit, wiring } = scene.predictor
+  fires: (context) => {
+    const { circuit, wiring } = context.predictor
     const sensitive = new Set(
       circuit.parts.flatMap(({ id }) =>
-        scene.step.arrangement.detached.includes(id)
+        context.step.arrangement.detached.includes(id)
           ? []
-          : scene
+          : context
               .definition(id)
               .terminals.filter((t) => t.sensitive)
               .map((t) => wiring.nodeOf(id, t.key)),
       ),
     )
-    return [scene.setup, ...(scene.setup.also ?? [])].some(({ instrument, settings, place }) => {
+    return [context.setup, ...(context.setup.also ?? [])].some(({ instrument, settings, place }) => {
       const { needsDead, carries, draws } = instrumentOf(instrument).nature(settings)
       if (place.type === 'jaws' || (!needsDead && !carries && draws < 0.05)) return false
       return sensitive.has(place.red) || sensitive.has(place.black)
@@ -28,6 +28,6 @@ export const loadsModule = defineRule({
     circuit: 'gritter-salt-sensor',
     state: 'run',
     wrong: lamp('X1b', 'B1−', 0.25),
-    right: volts('X1b', 'RP1r'),
+    right: voltsReading('X1b', 'RP1r'),
   },
 })

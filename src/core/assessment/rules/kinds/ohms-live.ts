@@ -1,12 +1,12 @@
 import { ohms, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
-import { natureOf } from '../scene'
+import { natureOf } from '../context'
 
 export const ohmsLive = defineRule({
   key: 'ohmsLive',
   procedures: ['openByHalves'],
   weight: 'mistake',
-  fires: (scene) => scene.live && natureOf(scene).needsDead === true,
+  fires: (context) => context.live && natureOf(context).needsDead === true,
   example: {
     ...onWorkLamp,
     wrong: ohms('X1a', 'L1b'),

@@ -1,4 +1,4 @@
-import { volts, times, onWorkLamp } from '../example'
+import { voltsReading, times, onWorkLamp } from '../example'
 import { instrumentOf, withConnected } from '../../../instruments'
 import { defineRule } from '../rule'
 
@@ -25,7 +25,7 @@ export const prefixSlip = defineRule({
   },
   example: {
     ...onWorkLamp,
-    wrong: times(volts('X1a', 'X1b'), 1000, 'written'),
-    right: times(volts('X1a', 'X1b'), 1, 'displayed'),
+    wrong: times(voltsReading('X1a', 'X1b'), 1000, 'written'),
+    right: times(voltsReading('X1a', 'X1b'), 1, 'displayed'),
   },
 })

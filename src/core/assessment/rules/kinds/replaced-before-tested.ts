@@ -1,4 +1,4 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { findPieces } from '../../../model'
 import { repairOf } from '../../../attempt'
 import { defineHindsight } from '../rule'
@@ -7,8 +7,8 @@ export const replacedBeforeTested = defineHindsight({
   key: 'replacedBeforeTested',
   procedures: ['fourDrops', 'proof'],
   weight: 'mistake',
-  fires: (scene, { later }) => {
-    const { earlier, step, predictor } = scene
+  fires: (context, { later }) => {
+    const { earlier, step, predictor } = context
     // Told at the last test before the new part went in.
     const upTo = later.findIndex((s) => s.type === 'test')
     const next = later.slice(0, upTo < 0 ? undefined : upTo)
@@ -16,7 +16,7 @@ export const replacedBeforeTested = defineHindsight({
     if (repair?.type !== 'repair' || repair.did?.cured) return false
     const [piece] = findPieces(predictor.circuit, repair.piece)
     if (!piece) return false
-    const { role, terminals } = scene.definition(piece.part)
+    const { role, terminals } = context.definition(piece.part)
     if (role !== 'load' && role !== 'control') return false
     const own = new Set(terminals.map((t) => predictor.wiring.nodeOf(piece.part, t.key)))
     return ![...earlier, step].some(
@@ -29,7 +29,7 @@ export const replacedBeforeTested = defineHindsight({
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1 }],
-    wrong: volts('L1a', 'L1b'),
-    right: volts('X2a', 'X2b'),
+    wrong: voltsReading('L1a', 'L1b'),
+    right: voltsReading('X2a', 'X2b'),
   },
 })

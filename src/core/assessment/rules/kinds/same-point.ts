@@ -1,4 +1,4 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { defineRule } from '../rule'
 
 export const samePoint = defineRule({
@@ -8,7 +8,7 @@ export const samePoint = defineRule({
   fires: ({ setup: { place } }) => place.type === 'leads' && place.red === place.black,
   example: {
     ...onWorkLamp,
-    wrong: volts('X1a', 'X1a'),
-    right: volts('X1a', 'X1b'),
+    wrong: voltsReading('X1a', 'X1a'),
+    right: voltsReading('X1a', 'X1b'),
   },
 })

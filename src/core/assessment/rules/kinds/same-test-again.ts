@@ -1,4 +1,4 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
 import type { StepOf } from '../../../attempt'
 import { defineRule } from '../rule'
@@ -13,8 +13,8 @@ export const sameTestAgain = defineRule({
   },
   example: {
     ...onWorkLamp,
-    wrong: volts('X1a', 'X1b'),
-    right: volts('X1b', 'L1a'),
+    wrong: voltsReading('X1a', 'X1b'),
+    right: voltsReading('X1b', 'L1a'),
   },
 })
 

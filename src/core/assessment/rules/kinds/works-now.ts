@@ -1,4 +1,4 @@
-import { volts, onWorkLamp } from '../example'
+import { voltsReading, onWorkLamp } from '../example'
 import { stateSignature } from '../../../circuit'
 import { stateOf } from '../../../attempt'
 import { defineHindsight } from '../rule'
@@ -21,7 +21,7 @@ export const worksNow = defineHindsight({
   example: {
     ...onWorkLamp,
     faults: [{ kind: 'slack', part: 'X1', segment: 'pin', severity: 5 }],
-    wrong: volts('X1a', 'X1b'),
-    right: { ...volts('X1a', 'X1b'), wiggled: ['X1'] },
+    wrong: voltsReading('X1a', 'X1b'),
+    right: { ...voltsReading('X1a', 'X1b'), wiggled: ['X1'] },
   },
 })

@@ -5,7 +5,7 @@ import { storedCircuitSchema } from '../../../contract'
 import { circuitListSchema, deskListSchema } from '../../../contract/lists'
 import { openingState, type Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { Stand } from '../../../core/handbook'
+import { WorkedCircuit } from '../../../core/handbook'
 import { useSession } from '../../stores/session'
 import { demoCircuits } from './circuits'
 
@@ -20,7 +20,7 @@ export interface Example {
 }
 
 /** A circuit, a path, a state: the example of an entry at first, then whatever somebody chooses; sound or with its fault. */
-export function useStand(example: () => Example, paths: (circuit: Circuit) => readonly string[]) {
+export function useWorkedCircuit(example: () => Example, paths: (circuit: Circuit) => readonly string[]) {
   const session = useSession()
   const name = ref('')
   const path = ref('')
@@ -39,8 +39,8 @@ export function useStand(example: () => Example, paths: (circuit: Circuit) => re
   )
   const isExample = computed(() => name.value === example().circuit)
   const faults = computed(() => (faulted.value && isExample.value ? example().faults : []))
-  const stand = computed(
-    () => new Stand(circuit.value, faults.value, state.value, path.value || (fitting.value[0] ?? '')),
+  const worked = computed(
+    () => new WorkedCircuit(circuit.value, faults.value, state.value, path.value || (fitting.value[0] ?? '')),
   )
 
   watch(
@@ -97,10 +97,10 @@ export function useStand(example: () => Example, paths: (circuit: Circuit) => re
     faulted,
     isExample,
     faults,
-    stand,
+    worked,
     demos,
     own,
     choose,
   }
 }
-export type StandChoice = ReturnType<typeof useStand>
+export type StandChoice = ReturnType<typeof useWorkedCircuit>

@@ -2,12 +2,12 @@ import { partOf, findPieces, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind, type AnyPart } from '../../parts'
-import type { Ahead, Scene } from './rule'
+import type { Ahead, TestContext } from './rule'
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
 
-export const definitionOf = ({ predictor }: Pick<Scene, 'predictor'>, id: string): AnyPart =>
+export const definitionOf = ({ predictor }: Pick<TestContext, 'predictor'>, id: string): AnyPart =>
   partOfKind(partOf(predictor.circuit, id).kind)
 
 /** Some load of the circuit carries current. */
@@ -20,26 +20,28 @@ export const flows = ({ board, point }: SolvedBoard): boolean =>
   })
 
 /** The healthy circuit would carry current in this state, so its loads are switched on. */
-export function meantToRun({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): boolean {
+export function meantToRun({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): boolean {
   const healthy = predictor.board(undefined, setup.state)
   return healthy !== undefined && flows(healthy)
 }
 
-export const natureOf = ({ setup }: Pick<Scene, 'setup'>): Nature =>
+export const natureOf = ({ setup }: Pick<TestContext, 'setup'>): Nature =>
   instrumentOf(setup.instrument).nature(setup.settings)
 
 /** It reads volts and loads nothing. */
-export const readsVolts = ({ setup }: Pick<Scene, 'setup'>): boolean => {
+export const readsVolts = ({ setup }: Pick<TestContext, 'setup'>): boolean => {
   const { asks, nature } = instrumentOf(setup.instrument)
   return asks.type === 'value' && asks.unit === 'V' && !nature(setup.settings).needsDead
 }
 
 /** The two nodes that it is held to; undefined for jaws. */
-export const endsOf = ({ setup: { place } }: Pick<Scene, 'setup'>): readonly [number, number] | undefined =>
+export const endsOf = ({
+  setup: { place },
+}: Pick<TestContext, 'setup'>): readonly [number, number] | undefined =>
   place.type === 'jaws' ? undefined : [place.red, place.black]
 
 /** On which sides of a load a node lies, over all paths. */
-export function sidesOf({ predictor }: Pick<Scene, 'predictor'>, node: number): ReadonlySet<string> {
+export function sidesOf({ predictor }: Pick<TestContext, 'predictor'>, node: number): ReadonlySet<string> {
   const sides = new Set<string>()
   for (const path of predictor.circuit.paths)
     for (const { from, to, side } of walkPath(predictor.circuit, path).strides)
@@ -48,7 +50,7 @@ export function sidesOf({ predictor }: Pick<Scene, 'predictor'>, node: number): 
 }
 
 /** Both leads on the same side of the load: a drop test. */
-export function isDropTest({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): boolean {
+export function isDropTest({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): boolean {
   const { place } = setup
   if (place.type === 'jaws') return false
   return predictor.circuit.paths.some((path) => {
@@ -62,7 +64,7 @@ export function isDropTest({ predictor, setup }: Pick<Scene, 'predictor' | 'setu
 }
 
 /** Pieces that the student newly strikes out by this reading. */
-export function newlyStruck({ earlier, predictor }: Scene, { inference }: Ahead): readonly Piece[] {
+export function newlyStruck({ earlier, predictor }: TestContext, { inference }: Ahead): readonly Piece[] {
   const before = [...earlier].reverse().find((step) => step.type === 'infer')
   const known = new Set(before?.type === 'infer' ? before.struck : [])
   return (inference?.struck ?? [])
@@ -71,15 +73,17 @@ export function newlyStruck({ earlier, predictor }: Scene, { inference }: Ahead)
 }
 
 /** Of them, those that the readings do not bear: what is still in doubt. A claim that is right needs no rule. */
-export const unborne = (scene: Scene, ahead: Ahead): readonly Piece[] =>
-  newlyStruck(scene, ahead).filter(({ id }) => scene.after.lostWith(id, new Set()) > scene.thresholds.follows)
+export const unborne = (context: TestContext, ahead: Ahead): readonly Piece[] =>
+  newlyStruck(context, ahead).filter(
+    ({ id }) => context.after.lostWith(id, new Set()) > context.thresholds.follows,
+  )
 
 /** Pieces on the way between the two leads, along any path. */
-export function piecesBetween(scene: Pick<Scene, 'predictor' | 'setup'>): ReadonlySet<string> {
-  const ends = endsOf(scene)
+export function piecesBetween(context: Pick<TestContext, 'predictor' | 'setup'>): ReadonlySet<string> {
+  const ends = endsOf(context)
   const found = new Set<string>()
   if (!ends) return found
-  const { circuit } = scene.predictor
+  const { circuit } = context.predictor
   for (const path of circuit.paths) {
     const { strides } = walkPath(circuit, path)
     const at = (node: number) => strides.findIndex((s) => s.from.node === node)
@@ -100,7 +104,7 @@ export const voltsOn = (solved: SolvedBoard, a: number, b: number): number => so
 
 /** What a good circuit has between the two leads in this state. */
 export function healthyVolts(
-  { predictor, setup }: Pick<Scene, 'predictor' | 'setup'>,
+  { predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>,
   a: number,
   b: number,
 ): number {
@@ -109,7 +113,7 @@ export function healthyVolts(
 }
 
 /** Amps of the largest load of the circuit as it should be. */
-export function mostAmps({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'>): number {
+export function mostAmps({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): number {
   const healthy = predictor.board(undefined, setup.state)
   if (!healthy) return 0
   const { board, point } = healthy
@@ -123,7 +127,7 @@ export function mostAmps({ predictor, setup }: Pick<Scene, 'predictor' | 'setup'
 }
 
 /** The state in which the customer complained: what it asks for is no mistake. */
-export const isComplained = ({ order, step }: Pick<Scene, 'order' | 'step'>): boolean =>
+export const isComplained = ({ order, step }: Pick<TestContext, 'order' | 'step'>): boolean =>
   order.frame.complaint.some(
     ({ arrangement }) =>
       JSON.stringify(arrangement.controls) === JSON.stringify(step.arrangement.controls) &&

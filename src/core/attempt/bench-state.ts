@@ -9,7 +9,7 @@ import { cures, repairOf, type RepairKey } from './repairs'
 import type { Arrangement, Step } from './steps'
 
 /** What the steps so far have left of the board and of the meter: all that the next step begins with. */
-export interface Bench {
+export interface BenchState {
   /** Fuses of the circuit that are gone now, by part id. */
   readonly blown: readonly string[]
   /** Of them, those that an instrument of the student’s blew, no fault; and those that were renewed and have blown again. */
@@ -34,7 +34,7 @@ export interface Bench {
 }
 
 /** The bench as it is found: the customer has used the circuit in each of its states. */
-export function startBench({ circuit, planted }: Order): Bench {
+export function startBench({ circuit, planted }: Order): BenchState {
   return {
     blown: [...aftermath(circuit, planted)],
     spent: [],
@@ -52,7 +52,7 @@ export function startBench({ circuit, planted }: Order): Bench {
 }
 
 /** The bench after one more step. Pure: what a step did is kept with it. */
-export function advance(order: Order, bench: Bench, step: Step): Bench {
+export function advance(order: Order, bench: BenchState, step: Step): BenchState {
   switch (step.type) {
     case 'operate':
       return { ...arranged(bench, step.arrangement), ...effects(bench, step), minutes: bench.minutes + 0.5 }
@@ -107,19 +107,19 @@ export function advance(order: Order, bench: Bench, step: Step): Bench {
 }
 
 /** The bench that all of `steps` leave. */
-export const benchOf = (order: Order, steps: readonly Step[]): Bench =>
+export const benchAfter = (order: Order, steps: readonly Step[]): BenchState =>
   steps.reduce((bench, step) => advance(order, bench, step), startBench(order))
 
-function arranged(bench: Bench, { detached }: Arrangement): Bench {
+function arranged(bench: BenchState, { detached }: Arrangement): BenchState {
   const back = bench.out.filter((id) => !detached.includes(id))
   return { ...bench, out: detached, reseated: union(bench.reseated, back) }
 }
 
 function effects(
-  bench: Bench,
+  bench: BenchState,
   { did }: Extract<Step, { type: 'operate' | 'test' }>,
   byInstrument = false,
-): Pick<Bench, 'blown' | 'spent' | 'meterFuses' | 'latched'> {
+): Pick<BenchState, 'blown' | 'spent' | 'meterFuses' | 'latched'> {
   const fresh = did?.blown ?? []
   return {
     blown: union(bench.blown, fresh),
@@ -136,7 +136,7 @@ const union = <T>(a: readonly T[], b: readonly T[]): readonly T[] =>
 export function faultsLeft(
   circuit: Circuit,
   planted: readonly Fault[],
-  { repairs, reseated, renewed }: Pick<Bench, 'repairs' | 'reseated' | 'renewed'>,
+  { repairs, reseated, renewed }: Pick<BenchState, 'repairs' | 'reseated' | 'renewed'>,
 ): Fault[] {
   return planted.filter(
     (fault) =>
@@ -168,7 +168,7 @@ export const stateOf = (arrangement: Arrangement): CircuitState => ({
 /** The board that the bench is, arranged so. */
 export function boardOf(
   { circuit, planted }: Order,
-  bench: Bench,
+  bench: BenchState,
   arrangement: Arrangement,
 ): SolvedBoard | UnsolvedBoard {
   const now = arranged(bench, arrangement)
@@ -179,7 +179,7 @@ export function boardOf(
   })
 }
 
-function modesFrom(circuit: Circuit, latched: Bench['latched']): ReadonlyMap<string, string> {
+function modesFrom(circuit: Circuit, latched: BenchState['latched']): ReadonlyMap<string, string> {
   return new Map(
     circuit.parts.flatMap(({ id, kind }) => {
       const { modes } = partOfKind(kind)
@@ -190,10 +190,10 @@ function modesFrom(circuit: Circuit, latched: Bench['latched']): ReadonlyMap<str
 
 /** What has switched by itself, where that is not its rest: how the next step finds it. */
 export function latchedOf(solved: SolvedBoard): Record<string, string> | undefined {
-  // What swings holds nothing.
+  // In a limit cycle nothing is held.
   const moved = [...solved.board.modes].filter(([id, mode]) => {
     const { kind } = partOf(solved.board.circuit, id)
-    return mode !== partOfKind(kind).modes?.rest && !solved.cycle?.parts.includes(id)
+    return mode !== partOfKind(kind).modes?.rest && !solved.limitCycle?.parts.includes(id)
   })
   return moved.length ? Object.fromEntries(moved) : undefined
 }

@@ -5,7 +5,7 @@ import { demoCircuit } from '../../../../test/demo'
 import { openingState } from '../../../core/circuit'
 import { useSession } from '../../stores/session'
 import { demoCircuits } from './circuits'
-import { useStand, type Example } from './useStand'
+import { useWorkedCircuit, type Example } from './useWorkedCircuit'
 
 const names = [...demoCircuits.keys()]
 const [lamp, other] = [
@@ -48,7 +48,7 @@ describe('where an entry of the handbook is walked', () => {
   const openedBy = (role: 'instructor' | 'student', of = ref(example)) => {
     useSession().user = { id: ownId, login: 'x', name: 'X', role } as ReturnType<typeof useSession>['user']
     return effectScope().run(() =>
-      useStand(
+      useWorkedCircuit(
         () => of.value,
         (c) => c.paths.map(({ id }) => id),
       ),
@@ -56,46 +56,46 @@ describe('where an entry of the handbook is walked', () => {
   }
 
   it('is the example at first, sound until its fault is asked for', () => {
-    const stand = openedBy('student')
-    expect([stand.name.value, stand.path.value, stand.stateId.value]).toEqual([
+    const worked = openedBy('student')
+    expect([worked.name.value, worked.path.value, worked.stateId.value]).toEqual([
       lamp,
       example.path,
       example.state,
     ])
-    expect(stand.faults.value).toEqual([])
-    stand.faulted.value = true
-    expect(stand.faults.value).toEqual(example.faults)
+    expect(worked.faults.value).toEqual([])
+    worked.faulted.value = true
+    expect(worked.faults.value).toEqual(example.faults)
   })
 
   it('is another circuit in its opening state, without a fault that was meant for the example; and back again', async () => {
-    const stand = openedBy('student')
-    stand.faulted.value = true
-    await stand.choose(other)
-    expect(stand.state.value.id).toBe(openingState(demoCircuits.get(other)!).id)
-    expect(stand.fitting.value).toContain(stand.path.value)
-    expect(stand.faults.value).toEqual([])
-    await stand.choose(lamp)
-    expect([stand.path.value, stand.stateId.value]).toEqual([example.path, example.state])
-    expect(stand.faults.value).toEqual(example.faults)
+    const worked = openedBy('student')
+    worked.faulted.value = true
+    await worked.choose(other)
+    expect(worked.state.value.id).toBe(openingState(demoCircuits.get(other)!).id)
+    expect(worked.fitting.value).toContain(worked.path.value)
+    expect(worked.faults.value).toEqual([])
+    await worked.choose(lamp)
+    expect([worked.path.value, worked.stateId.value]).toEqual([example.path, example.state])
+    expect(worked.faults.value).toEqual(example.faults)
   })
 
   it('is an instructor’s own circuit too, fetched once', async () => {
-    const stand = openedBy('instructor')
-    await stand.choose(ownId)
-    expect(stand.circuit.value.name).toBe(demoCircuit('van-key-off-drain').name)
-    await stand.choose(lamp)
-    await stand.choose(ownId)
+    const worked = openedBy('instructor')
+    await worked.choose(ownId)
+    expect(worked.circuit.value.name).toBe(demoCircuit('van-key-off-drain').name)
+    await worked.choose(lamp)
+    await worked.choose(ownId)
     expect(asked.filter((url) => url.includes(ownId))).toHaveLength(1)
   })
 
   it('goes on with the next entry, sound again', async () => {
     const of = ref(example)
-    const stand = openedBy('student', of)
-    stand.faulted.value = true
+    const worked = openedBy('student', of)
+    worked.faulted.value = true
     const next = demoCircuits.get(other)!
     of.value = { circuit: other, state: next.states[0]!.id, path: next.paths[0]!.id, faults: [] }
     await nextTick()
-    expect([stand.name.value, stand.faulted.value]).toEqual([other, false])
+    expect([worked.name.value, worked.faulted.value]).toEqual([other, false])
   })
 
   it('is closed to a student who has a test on it in hand, not to one who practises or has finished', async () => {
@@ -116,10 +116,10 @@ describe('where an entry of the handbook is walked', () => {
       order(demoCircuits.get(other)!.name, 'test', true),
       order('Something else', 'practice', false),
     ]
-    const stand = openedBy('student')
-    await vi.waitFor(() => expect(stand.closed.value).toBe(true))
-    await stand.choose(other)
-    expect(stand.closed.value).toBe(false)
+    const worked = openedBy('student')
+    await vi.waitFor(() => expect(worked.closed.value).toBe(true))
+    await worked.choose(other)
+    expect(worked.closed.value).toBe(false)
     const teacher = openedBy('instructor')
     await nextTick()
     expect(teacher.closed.value).toBe(false)

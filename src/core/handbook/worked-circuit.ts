@@ -22,13 +22,13 @@ const standsOut = 0.05
 const bridgeOhms = 0.01
 
 /** A circuit in front of somebody: in a state, with leads that can go anywhere. Everything is solved when it is asked for. */
-export class Stand {
+export class WorkedCircuit {
   readonly wiring: Wiring
   readonly walk: Walk
   readonly walks: readonly Walk[]
   private readonly boards = new Map<string, SolvedBoard | undefined>()
   private whole: AnswerKey | undefined
-  private twin: Stand | undefined
+  private twin: WorkedCircuit | undefined
 
   constructor(
     readonly circuit: Circuit,
@@ -42,8 +42,8 @@ export class Stand {
   }
 
   /** The same without a fault: what a sound one shows. */
-  get sound(): Stand {
-    this.twin ??= this.faults.length ? new Stand(this.circuit, [], this.state, this.path) : this
+  get sound(): WorkedCircuit {
+    this.twin ??= this.faults.length ? new WorkedCircuit(this.circuit, [], this.state, this.path) : this
     return this.twin
   }
 
