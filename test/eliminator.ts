@@ -215,8 +215,11 @@ export class Eliminator {
 
   /** What is asked for in words is said in words. */
   private predicted(instrument: InstrumentKey, value: number): number | 'OL' | { readonly word: string } {
-    const { scale } = instrumentOf(instrument)
-    if (scale) return { word: scale[Math.round(value)] ?? scale[0]! }
+    const { asks } = instrumentOf(instrument)
+    if (asks.type === 'word') {
+      const words = Object.keys(asks.words)
+      return { word: words[Math.round(value)] ?? words[0]! }
+    }
     return Number.isFinite(value) ? value : 'OL'
   }
 

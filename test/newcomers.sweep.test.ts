@@ -48,7 +48,7 @@ function line(recipe: Recipe, file: string, before: string, text: string): void 
 const instrument = `import { defineInstrument, noEffects, type Instrument } from '../instrument'
 import { partsWith } from './common'
 
-const scale = ['silent', 'clicks'] as const
+const words = { silent: 'instruments.word.silent', clicks: 'instruments.word.clicks' } as const
 
 export const newcomer: Instrument<'newcomer'> = defineInstrument({
   key: 'newcomer',
@@ -59,11 +59,10 @@ export const newcomer: Instrument<'newcomer'> = defineInstrument({
   settings: [],
   holds: ['at'],
   nature: () => ({ draws: 0 }),
-  scale,
   read: () => ({ unit: 'V', text: '', word: 'silent', signs: [], did: noEffects }),
   expect: () => ({ low: 0, high: 0 }),
   tells: (place) => place,
-  asks: { type: 'word', words: scale },
+  asks: { type: 'word', words },
   places: (circuit) => partsWith(circuit, ({ coil }) => coil !== undefined),
   minutes: 1,
 })

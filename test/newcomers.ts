@@ -4,7 +4,7 @@ import { isMessage, type Words } from '../src/core/document'
 import { catalogue } from '../src/core/faults'
 import { formats } from '../src/core/formats'
 import { calculators, lookUps, presetsOf, procedures } from '../src/core/handbook'
-import { instruments, scaleWord } from '../src/core/instruments'
+import { instruments } from '../src/core/instruments'
 import { wireUp } from '../src/core/model'
 import { parts } from '../src/core/parts'
 import { limitSets } from '../src/core/readings'
@@ -112,12 +112,9 @@ function instrumentsLack(): string[] {
   return instruments.flatMap((instrument) => {
     const { key, asks } = instrument
     const own = placeOf('src/core/instruments', `key: '${key}'`)
-    const words = asks.type === 'word' ? asks.words : []
     return [
       ...wordsOf(instrument),
-      ...words
-        .filter((word) => typeof scaleWord(word) !== 'string')
-        .map((word) => `src/core/instruments/scale-words.ts: write "${word}", which ${key} shows`),
+      ...(asks.type === 'word' ? Object.values(asks.words).flatMap(said) : []),
       ...(circuits.some((circuit) => instrument.places(circuit, wireUp(circuit)).length)
         ? []
         : [`${own}: write places, where ${key} makes sense`]),

@@ -5,8 +5,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { piecesOf } from '../src/core/model'
 import { techniqueRules } from '../src/core/assessment'
 import { describeFault, faultOfKind, possibleFaults } from '../src/core/faults'
-import { brightnessScale, parts } from '../src/core/parts'
-import { instruments, scaleWord } from '../src/core/instruments'
+import { parts } from '../src/core/parts'
+import { instruments } from '../src/core/instruments'
 import { en } from '../src/messages/en'
 import { languages } from '../src/messages/languages'
 import { pieceWords } from '../src/web/readings/pieceWords'
@@ -160,8 +160,8 @@ describe('messages', () => {
       ...techniqueRules.flatMap(({ key }) =>
         ['title', 'say', 'instead', 'shows'].map((part) => `rules.${key}.${part}`),
       ),
-      ...[...brightnessScale, ...instruments.flatMap(({ asks }) => (asks.type === 'word' ? asks.words : []))]
-        .map(scaleWord)
+      ...instruments
+        .flatMap(({ asks }) => (asks.type === 'word' ? Object.values(asks.words) : []))
         .map((word) => (typeof word === 'string' ? word : 'document.verbatim is no word of a scale')),
     ]
     expect(all.filter((code) => english[code] === undefined)).toEqual([])

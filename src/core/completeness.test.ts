@@ -136,7 +136,6 @@ describe.each(instruments.map((one) => [one.key, one] as const))('instrument %s'
     }
     for (const settings of settingsOfAll(instrument.settings))
       for (const key of instrument.cautions(settings)) expect(cautionKeys).toContain(key)
-    if (instrument.asks.type === 'word') expect(instrument.asks.words).toEqual(instrument.scale)
     expect(instrument.minutes).toBeGreaterThan(0)
   })
 

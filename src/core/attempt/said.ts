@@ -18,9 +18,10 @@ export function predictionSaid(key: InstrumentKey, text: string): Said<Predictio
 
 /** What a display or an eye shows, as the trade says it, as a reading. */
 export function readingSaid(key: InstrumentKey, text: string): Said<StoredReading> {
-  const { asks, scale } = instrumentOf(key)
+  const { asks } = instrumentOf(key)
   const said = text.trim()
-  if (scale?.includes(said)) return { ok: true, value: { unit: 'V', text: '', word: said, signs: [] } }
+  if (asks.type === 'word' && Object.hasOwn(asks.words, said))
+    return { ok: true, value: { unit: 'V', text: '', word: said, signs: [] } }
   const unit = asks.type === 'value' ? asks.unit : 'Ω'
   const signs = /beep/i.test(said) ? [{ code: 'instruments.beeps' }] : []
   if (isOpen(said)) return { ok: true, value: { unit, text: 'OL', signs } }

@@ -35,7 +35,6 @@ import {
   type Held,
   type InstrumentKey,
 } from '../instruments'
-import { brightnessScale } from '../parts'
 
 const stateName = z.union([z.string().max(80), arrangementSchema])
 
@@ -317,7 +316,7 @@ function predictionOf(key: InstrumentKey, text: string | undefined, where: strin
   const { asks } = instrumentOf(key)
   const said = text?.trim() ?? ''
   if (asks.type === 'word' && !said)
-    return { ok: true, value: { type: 'word', word: asks.words[0] ?? brightnessScale[0]! } }
+    return { ok: true, value: { type: 'word', word: Object.keys(asks.words)[0]! } }
   if (asks.type === 'value' && !said) return { ok: true, value: { type: 'value', value: 0 } }
   return placed(predictionSaid(key, said), where)
 }

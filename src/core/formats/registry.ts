@@ -1,3 +1,4 @@
+import { Registry } from '../registry'
 import type { Format } from './format'
 import { circuitJson } from './kinds/circuit-json'
 import { netlist } from './kinds/netlist'
@@ -5,6 +6,9 @@ import { readingsCsv } from './kinds/readings-csv'
 
 /** Every format there is. A new one is its file and its line here. */
 export const formats: readonly Format[] = [readingsCsv, circuitJson, netlist]
+
+const registry = new Registry<Format>('format', formats, ({ key }) => key)
+export const findFormat = (key: string): Format | undefined => registry.find(key)
 
 /** The format of a file by its ending, or else by what its text looks like; our own where nothing tells. */
 export function formatFor(name: string, text: string): Format & Required<Pick<Format, 'read'>> {

@@ -2,7 +2,7 @@ import { tell } from '../words'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { isPartKind } from '../parts'
-import { calculators, lookUps, presetsOf, sensitivityOf } from '.'
+import { calculatorOf, calculators, lookUps, presetsOf, sensitivityOf } from '.'
 
 describe('calculators', () => {
   it.each(calculators.map((c) => [c.key, c] as const))(
@@ -50,7 +50,7 @@ describe('calculators', () => {
   )
 
   it('the missing one of the sum is found whichever it is', () => {
-    const sum = calculators.find(({ key }) => key === 'sum')!
+    const sum = calculatorOf('sum')
     const all = { source: 12.6, feed: 0.25, load: 12.1, back: 0.25 }
     for (const [missing, key] of (['source', 'feed', 'load', 'back'] as const).entries()) {
       const [first] = sum.results({ ...all, [key]: 0, missing })
@@ -59,7 +59,7 @@ describe('calculators', () => {
   })
 
   it('millivolts of a fuse to amps and back are the same pair', () => {
-    const of = (key: string) => calculators.find((c) => c.key === key)!
+    const of = calculatorOf
     for (const type of [0, 1])
       for (const rating of [3, 10, 30]) {
         const [shows] = of('fuseDrop').results({ type, rating, amps: 0.8 })
@@ -68,7 +68,7 @@ describe('calculators', () => {
   })
 
   it('the load test asks less of a colder battery, as workshop manuals print it (from memory)', () => {
-    const test = calculators.find(({ key }) => key === 'loadTest')!
+    const test = calculatorOf('loadTest')
     const least = (temperature: number) =>
       test.results({ ...presetsOf(test), temperature }).find(({ label }) => tell(label) === 'Must hold')!
         .value
@@ -77,7 +77,7 @@ describe('calculators', () => {
   })
 
   it('say what an answer hangs on most', () => {
-    const drop = calculators.find(({ key }) => key === 'wireDrop')!
+    const drop = calculatorOf('wireDrop')
     const moves = sensitivityOf(drop, { length: 3, section: 1.5, amps: 10, temperature: 20 })
     expect(
       moves

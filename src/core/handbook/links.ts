@@ -2,8 +2,8 @@ import type { KeyOf } from '../../messages/codes'
 import { verbatim, type Words } from '../document'
 import cautions from '../../messages/en/cautions.json' with { type: 'json' }
 import { instruments, settingsOf } from '../instruments'
-import { calculators } from './calculators/registry'
-import { procedures } from './procedures/registry'
+import { findCalculator } from './calculators/registry'
+import { findProcedure, procedures } from './procedures/registry'
 import { lookUps } from './tables'
 
 /** Where a caution stands: the instruments beside which it is shown, the procedures at whose head it is. */
@@ -27,4 +27,5 @@ export const cautionKeys = Object.keys(cautions) as readonly KeyOf<'cautions'>[]
 
 /** What a calculator, a table or a procedure is called, by its key. */
 export const entryTitle = (key: string): Words =>
-  [...procedures, ...calculators, ...lookUps].find((one) => one.key === key)?.title ?? verbatim(key)
+  (findProcedure(key) ?? findCalculator(key) ?? lookUps.find((one) => one.key === key))?.title ??
+  verbatim(key)

@@ -193,10 +193,6 @@ export class WorkedCircuit {
     return this.key.isolated.filter((row) => row.part === part)
   }
 
-  part(kind: string): string | undefined {
-    return this.circuit.parts.find((one) => one.kind === kind)?.id
-  }
-
   /** Whether a connection of this part holds its pin. */
   slack(part: string): boolean {
     return this.faults.some((f) => f.part === part && faultOfKind(f.kind).reseats === true)

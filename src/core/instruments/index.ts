@@ -28,8 +28,8 @@ export {
   instruments,
   settingsSchema,
   type InstrumentKey,
+  scaleWord,
 } from './registry'
 export { sharesOfOhms, sharesOfVolts } from './shares'
 export { readTestLamp, withTestLamp } from './test-lamp'
 export { readVolts, voltsAccuracy } from './voltmeter'
-export { scaleWord } from './scale-words'

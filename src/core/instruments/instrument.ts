@@ -43,11 +43,14 @@ export interface Interval {
   readonly high: number
 }
 
+/** Words that an instrument tells in, worst or least first, each with what it is called. */
+export type Scale = Readonly<Record<string, Words>>
+
 /** How a prediction is asked for. */
 export type Ask =
   | { readonly type: 'value'; readonly unit: Unit; readonly open: boolean }
   | { readonly type: 'beep' }
-  | { readonly type: 'word'; readonly words: readonly string[] }
+  | { readonly type: 'word'; readonly words: Scale }
 
 /** What technique rules and cautions go by. */
 export interface Nature {
@@ -109,8 +112,6 @@ export interface Instrument<K extends string = string> {
   readonly settings: readonly Setting[]
   readonly holds: readonly Hold[]
   readonly nature: (settings: Settings) => Nature
-  /** Words that it tells in, worst or least first; none for what shows numbers. */
-  readonly scale?: readonly string[]
   readonly read: (use: Use) => Reading
   /** Half-width and all: what a board may make it show, the parts' tolerances included. */
   readonly expect: (use: Use) => Interval
@@ -139,8 +140,9 @@ export const settingsOf = ({ settings }: Pick<Instrument, 'settings'>, said: Set
 
 /** A reading as the number that evidence is compared by: Infinity for OL, a word's place on the scale. */
 export const numberOf = (
-  { scale }: Pick<Instrument, 'scale'>,
+  { asks }: Pick<Instrument, 'asks'>,
   { word, value }: Pick<Reading, 'word' | 'value'>,
-): number => (word !== undefined && scale ? scale.indexOf(word) : (value ?? Infinity))
+): number =>
+  word !== undefined && asks.type === 'word' ? Object.keys(asks.words).indexOf(word) : (value ?? Infinity)
 
 export const noEffects: Effects = { blown: [] }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { coded, type Message, messageOf, say } from '../document'
+import { coded, type Message, messageOf, say, verbatim, type Words } from '../document'
 import { Registry } from '../registry'
 import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
@@ -46,6 +46,13 @@ const registry = new Registry<Instrument<InstrumentKey>>('instrument', instrumen
 export const findInstrument = (key: string): Instrument<InstrumentKey> | undefined => registry.find(key)
 /** @throws UnknownKey */
 export const instrumentOf = (key: InstrumentKey): Instrument<InstrumentKey> => registry.get(key)
+
+const scaleWords: Readonly<Record<string, Words>> = Object.assign(
+  {},
+  ...instruments.map(({ asks }) => (asks.type === 'word' ? asks.words : {})),
+)
+/** What a word that an instrument tells is called; words that people typed stay as they are. */
+export const scaleWord = (word: string): Words => scaleWords[word] ?? verbatim(word)
 
 export const instrumentKey = z.enum(instrumentKeys, {
   error: ({ input }) =>

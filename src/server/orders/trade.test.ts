@@ -62,7 +62,7 @@ describe('what the trade believes', () => {
           asks.type === 'beep'
             ? { type: 'beep' }
             : asks.type === 'word'
-              ? { type: 'word', word: asks.words[0] }
+              ? { type: 'word', word: Object.keys(asks.words)[0] }
               : { type: 'value', value: 0 },
       }
       const answer = await tam.post(`/api/desk/${id}/steps`).send({ key: randomUUID(), action }).expect(200)

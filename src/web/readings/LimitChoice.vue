@@ -2,14 +2,14 @@
 import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../core/circuit'
-import { limitSetFor, limitSets } from '../../core/readings'
+import { findLimitSet, limitSetFor, limitSets } from '../../core/readings'
 
 /** Which losses are called too much: what fits the kind of circuit, or another opinion. */
 const props = defineProps<{ circuit: Circuit; limits: string }>()
 const emit = defineEmits<{ choose: [limits: string] }>()
 
 /** What is kept may name a set that is no more. */
-const chosen = computed(() => limitSets.find(({ id }) => id === props.limits)?.id ?? '')
+const chosen = computed(() => findLimitSet(props.limits)?.id ?? '')
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import { figures, type Words } from '../../document'
-import { instrumentOf, scaleWord, settingsOf } from '../../instruments'
+import { instrumentOf, settingsOf } from '../../instruments'
 import { formatQuantity } from '../../quantity'
 import { sorts, type Sort, type TestSet } from './test-set'
 
@@ -40,7 +40,7 @@ export function writeReading(sort: Sort, value: number): Words {
     case 'beep':
       return value ? 'readings.beep' : 'readings.noBeep'
     case 'word':
-      return asks.words[value] === undefined ? figures('') : scaleWord(asks.words[value])
+      return Object.values(asks.words)[value] ?? figures('')
     case 'value':
       return figures(asks.open && value >= 1e8 ? 'OL' : formatQuantity(value, asks.unit))
   }

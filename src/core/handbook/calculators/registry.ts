@@ -1,3 +1,4 @@
+import { Registry } from '../../registry'
 import type { Calculator } from '../calculator'
 import { crankingLoss } from './cranking-loss'
 import { fuseAndWire } from './fuse-and-wire'
@@ -35,3 +36,8 @@ export const calculators: readonly Calculator[] = [
   crankingLoss,
   meterBand,
 ]
+
+const registry = new Registry<Calculator>('calculator', calculators, ({ key }) => key)
+export const findCalculator = (key: string): Calculator | undefined => registry.find(key)
+/** @throws UnknownKey */
+export const calculatorOf = (key: string): Calculator => registry.get(key)

@@ -2,9 +2,11 @@ import { big, does, piecesOf, sideLoss, source, across } from '../measure'
 import { say, messageOf } from '../../document'
 import type { Procedure, Shown } from '../procedure'
 import type { WorkedCircuit } from '../worked-circuit'
-import { withKind } from './paths'
+import type { AnyPart } from '../../parts'
+import { firstPart, pathsWith } from './paths'
 
-const starter = (worked: WorkedCircuit) => worked.part('starter') ?? ''
+const isStarter = ({ topic, role }: AnyPart): boolean => topic === 'starting' && role === 'load'
+const starter = (worked: WorkedCircuit) => firstPart(worked.circuit, isStarter) ?? ''
 const lamps = (worked: WorkedCircuit): Shown[] =>
   (worked.readings()?.notices ?? [])
     .filter(({ part }) => part !== starter(worked))
@@ -51,7 +53,7 @@ export const noCrank: Procedure = {
   when: 'procedures.noCrank.when',
   cautions: ['batteries', 'startsAnyway', 'cranking', 'longLeads'],
   source: 'procedures.noCrank.source',
-  paths: withKind('starter'),
+  paths: pathsWith(isStarter),
   steps: [
     {
       key: 'source',

@@ -1,4 +1,4 @@
-import { partOfKind } from '../../parts'
+import { partOfKind, type AnyPart } from '../../parts'
 import { modelOf, walkPaths } from '../../model'
 import { type Circuit } from '../../circuit'
 
@@ -15,8 +15,12 @@ export const loaded = (circuit: Circuit): string[] =>
 export const isAbout = (circuit: Circuit, id: string, procedure: string): boolean =>
   modelOf(circuit).find(id)?.definition.seeAlso.includes(procedure) ?? false
 
-/** Those of a circuit that has a part of this kind. */
-export const withKind =
-  (...kinds: readonly string[]) =>
+/** Id of the first part of a circuit whose definition passes a test. */
+export const firstPart = (circuit: Circuit, is: (definition: AnyPart) => boolean): string | undefined =>
+  modelOf(circuit).parts.find(({ definition }) => is(definition))?.part.id
+
+/** Paths of a circuit that has such a part. */
+export const pathsWith =
+  (is: (definition: AnyPart) => boolean) =>
   (circuit: Circuit): string[] =>
-    circuit.parts.some(({ kind }) => kinds.includes(kind)) ? loaded(circuit) : []
+    firstPart(circuit, is) === undefined ? [] : loaded(circuit)

@@ -1,3 +1,4 @@
+import { Registry } from '../../registry'
 import type { Procedure } from '../procedure'
 import { chargingLoss } from './charging-loss'
 import { drainThree } from './drain-three'
@@ -39,3 +40,6 @@ export const procedures: readonly Procedure[] = [
   wireRepair,
   proof,
 ]
+
+const registry = new Registry<Procedure>('procedure', procedures, ({ key }) => key)
+export const findProcedure = (key: string): Procedure | undefined => registry.find(key)

@@ -1,8 +1,8 @@
 import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
 import type { WorkedCircuit } from '../worked-circuit'
-import { withKind } from './paths'
-import { relayOf } from './relay-socket'
+import { pathsWith } from './paths'
+import { isRelay, relayOf } from './relay-socket'
 
 const coil = (worked: WorkedCircuit): Shown => ({
   what: say('handbook.coil', { part: relayOf(worked) }),
@@ -32,7 +32,7 @@ export const relayFour: Procedure = {
   when: 'procedures.relayFour.when',
   cautions: ['fuseJumpers', 'startsAnyway'],
   source: 'procedures.commonPracticeNoSource',
-  paths: withKind('relay'),
+  paths: pathsWith(isRelay),
   steps: [
     {
       key: 'coilVolts',

@@ -1,14 +1,17 @@
 import { walkPaths } from '../../model'
-import { partOfKind } from '../../parts'
+import { partOfKind, type AnyPart } from '../../parts'
 import { say, messageOf, verbatim, type Message } from '../../document'
 import type { Procedure, Shown } from '../procedure'
 import type { WorkedCircuit } from '../worked-circuit'
-import { isAbout, withKind } from './paths'
+import { firstPart, isAbout, pathsWith } from './paths'
+
+/** Its coil can be tried by itself. */
+export const isRelay = ({ coil }: AnyPart): boolean => coil !== undefined
 
 /** The relay that the path runs through, or the first of the circuit. */
 export const relayOf = (worked: WorkedCircuit): string =>
   worked.walk.strides.find(({ part }) => isAbout(worked.circuit, part, 'relaySocket'))?.part ??
-  worked.part('relay') ??
+  firstPart(worked.circuit, isRelay) ??
   ''
 
 const socket = (worked: WorkedCircuit, terminal: string) => worked.node(relayOf(worked), terminal)
@@ -74,7 +77,7 @@ export const relaySocket: Procedure = {
   when: 'procedures.relaySocket.when',
   cautions: ['disconnectBeforeOhms', 'startsAnyway'],
   source: 'procedures.relaySocket.source',
-  paths: withKind('relay'),
+  paths: pathsWith(isRelay),
   steps: [
     {
       key: 'thirty',

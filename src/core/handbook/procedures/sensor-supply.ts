@@ -5,7 +5,8 @@ import type { Procedure, Shown } from '../procedure'
 import type { WorkedCircuit } from '../worked-circuit'
 import { isAbout } from './paths'
 
-const sensor = (worked: WorkedCircuit) => worked.part('sensor3') ?? ''
+const sensor = ({ circuit }: WorkedCircuit): string =>
+  circuit.parts.find(({ id }) => hasSupply(circuit, id))?.id ?? ''
 const at = (worked: WorkedCircuit, terminal: string) => worked.node(sensor(worked), terminal)
 const nameAt = (worked: WorkedCircuit, terminal: string) =>
   worked.wiring.points.find(({ node }) => node === at(worked, terminal))?.name ?? terminal

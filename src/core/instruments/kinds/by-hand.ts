@@ -3,12 +3,12 @@ import { schoolScatter } from '../../circuit'
 import { faultOfKind, struckBy } from '../../faults'
 import { partOfKind } from '../../parts'
 import type { SolvedBoard } from '../../board'
-import { defineInstrument, noEffects, type Instrument, type Reading, type Use } from '../instrument'
+import { defineInstrument, noEffects, numberOf, type Instrument, type Reading, type Use } from '../instrument'
 import { say } from '../../document'
 import { nothing, partsWith } from './common'
 
-const drag = ['slack', 'firm'] as const
-const clicks = ['silent', 'clicks'] as const
+const drag = { slack: 'instruments.word.slack', firm: 'instruments.word.firm' } as const
+const clicks = { silent: 'instruments.word.silent', clicks: 'instruments.word.clicks' } as const
 /** Volts of the source that a relay is tried with on the bench; two of them for a 24 V one (common practice, no source). */
 const benchVolts = 9
 
@@ -30,7 +30,6 @@ export const terminalDrag: Instrument<'terminalDrag'> = defineInstrument({
   settings: [],
   holds: ['at'],
   nature: () => ({ draws: 0 }),
-  scale: drag,
   read: (use) => {
     const part = partAt(use)
     const { detach } = part ? partOfKind(part.kind) : {}
@@ -38,9 +37,9 @@ export const terminalDrag: Instrument<'terminalDrag'> = defineInstrument({
     if (!isOut(use, part.id))
       return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: part.id })] }
     const slack = use.solved.board.faults.some((f) => f.part === part.id && faultOfKind(f.kind).reseats)
-    return told(drag[slack ? 0 : 1])
+    return told(slack ? 'slack' : 'firm')
   },
-  expect: (use) => exactly(drag, terminalDrag.read(use)),
+  expect: (use) => exactly(terminalDrag, use),
   tells: byWord,
   asks: { type: 'word', words: drag },
   places: (circuit) =>
@@ -58,24 +57,25 @@ export const benchRelay: Instrument<'benchRelay'> = defineInstrument({
   settings: [],
   holds: ['at'],
   nature: () => ({ draws: 0 }),
-  scale: clicks,
   read: (use) => {
     const part = partAt(use)
     const coil = part && partOfKind(part.kind).coil
     if (!part || !coil) return nothing('–')
     if (!isOut(use, part.id))
       return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: part.id })] }
-    return told(clicks[pulls(use.solved, part.id, coil) ? 1 : 0])
+    return told(pulls(use.solved, part.id, coil) ? 'clicks' : 'silent')
   },
-  expect: (use) => exactly(clicks, benchRelay.read(use)),
+  expect: (use) => exactly(benchRelay, use),
   tells: byWord,
   asks: { type: 'word', words: clicks },
   places: (circuit) => partsWith(circuit, ({ coil }) => coil !== undefined),
   minutes: 1,
 })
 
-function exactly(words: readonly string[], { word }: Reading) {
-  const place = words.indexOf(word ?? '')
+/** The one word that this board makes it tell; anything where it tells none. */
+function exactly(instrument: Instrument, use: Use) {
+  const { word } = instrument.read(use)
+  const place = word === undefined ? -1 : numberOf(instrument, { word })
   return place < 0 ? { low: -Infinity, high: Infinity } : { low: place, high: place }
 }
 

@@ -16,7 +16,7 @@ import {
   systemVolts,
 } from './common'
 
-const jumperScale = ['blew', 'holds'] as const
+const words = { blew: 'instruments.word.blew', holds: 'instruments.word.holds' } as const
 
 const ratingOf = (fuse: string | undefined): number => (fuse === 'none' ? Infinity : Number(fuse ?? 10))
 
@@ -50,7 +50,6 @@ export const jumper = defineInstrument({
     underLoad: true,
     ...(fuse === 'none' && { unfused: true as const }),
   }),
-  scale: jumperScale,
   read: (use) => {
     const made = jump(use)
     const signs = made.blew ? [say('instruments.ownFuse')] : changes(use, made)
@@ -73,7 +72,7 @@ export const jumper = defineInstrument({
     return connection(place, [jumperAcross(red, black, ratingOf(settings.fuse))])
   },
   tells: byWord,
-  asks: { type: 'word', words: jumperScale },
+  asks: { type: 'word', words },
   places: gaps('inPlaceOf', ['control', 'connection']),
   minutes: 1,
 })

@@ -1,9 +1,17 @@
 import type { SolvedBoard } from '../../board'
 import { brightness, brightnessScale } from '../../parts'
 import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
-import { defineInstrument, type Instrument, type Reading, type Use } from '../instrument'
+import { defineInstrument, numberOf, type Instrument, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
 import { across, inAmps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, inVolts } from './common'
+
+const glows = {
+  dark: 'instruments.word.dark',
+  glows: 'instruments.word.glows',
+  dim: 'instruments.word.dim',
+  bright: 'instruments.word.bright',
+  glaring: 'instruments.word.glaring',
+} as const
 
 const told = (reading: LampReading): Reading => ({
   value: reading.volts,
@@ -46,7 +54,6 @@ function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
       carries: true,
       ...(spec.underLoad(size) && { underLoad: true as const }),
     }),
-    scale: brightnessScale,
     read: (use) => told(read(use)),
     expect: (use) => glowsBetween(read(use).volts, systemVolts(use.solved)),
     guess: (use) => {
@@ -65,7 +72,7 @@ function lampOf<const K extends string>(spec: LampSpec<K>): Instrument<K> {
       return connection(place, [lampAcross(red, black, spec.amps(settings.size), rated)])
     },
     tells: byWord,
-    asks: { type: 'word', words: brightnessScale },
+    asks: { type: 'word', words: glows },
     places: (circuit, wiring) => [
       ...(spec.holds.includes('leads') ? loadEnds(circuit, wiring) : []),
       ...gaps('inPlaceOf', ['protection'])(circuit),
@@ -115,17 +122,16 @@ export const ledProbe: Instrument<'ledProbe'> = defineInstrument({
   settings: [],
   holds: ['leads'],
   nature: () => ({ draws: 0.01 }),
-  scale: ['dark', 'dim', 'bright'],
   read: (use) => {
     const { red, black } = across(use)
     return told(readLedProbe(use.solved, red, black))
   },
   expect: (use) => {
-    const place = ['dark', 'dim', 'bright'].indexOf(ledProbe.read(use).word ?? 'dark')
+    const place = numberOf(ledProbe, { word: ledProbe.read(use).word ?? 'dark' })
     return { low: place, high: place }
   },
   tells: byWord,
-  asks: { type: 'word', words: ['dark', 'dim', 'bright'] },
+  asks: { type: 'word', words: { dark: glows.dark, dim: glows.dim, bright: glows.bright } },
   places: loadEnds,
   minutes: 0.3,
 })

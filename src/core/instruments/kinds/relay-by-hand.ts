@@ -4,7 +4,7 @@ import { defineInstrument, type Instrument, type Use } from '../instrument'
 import { across, byWord, changes, connection } from './common'
 
 /** What its pressing brings about. */
-const words = ['nothing', 'starts'] as const
+const words = { nothing: 'instruments.word.nothing', starts: 'instruments.word.starts' } as const
 /** Ohms of its contacts and pins, pressed together (common practice, no source). */
 const contactOhms = 0.008
 
@@ -28,14 +28,13 @@ export const relayByHand: Instrument<'relayByHand'> = defineInstrument({
   settings: [],
   holds: ['inPlaceOf'],
   nature: () => ({ draws: 0, carries: true, underLoad: true }),
-  scale: words,
   read: (use) => {
     const made = pressed(use)
     return {
       value: made.amps,
       unit: 'A',
       text: '',
-      word: words[starts(made) ? 1 : 0],
+      word: starts(made) ? 'starts' : 'nothing',
       signs: changes(use, made),
       did: { blown: made.blownByIt },
     }

@@ -2,11 +2,15 @@ import { say } from '../../document'
 import { findPart } from '../../model'
 import { senseOf } from '../../board'
 import { partOfKind, type ScanRow } from '../../parts'
-import { defineInstrument, noEffects, type Instrument, type Use } from '../instrument'
+import { defineInstrument, noEffects, numberOf, type Instrument, type Use } from '../instrument'
 import { nothing, partsWith } from './common'
 
 /** What a row can say, by how much it says: nothing, no, yes. */
-const words = ['no answer', 'off', 'on'] as const
+const words = {
+  'no answer': 'instruments.word.noAnswer',
+  off: 'instruments.word.off',
+  on: 'instruments.word.on',
+} as const
 
 /** What a module believes of its inputs and commands to its drivers. */
 export const scan: Instrument<'scan'> = defineInstrument({
@@ -30,13 +34,13 @@ export const scan: Instrument<'scan'> = defineInstrument({
   ],
   holds: ['at'],
   nature: () => ({ draws: 0 }),
-  scale: words,
   read: (use) => {
     const word = wordOf(use)
     return word === undefined ? nothing('–') : { unit: 'V', text: '', word, signs: [], did: noEffects }
   },
   expect: (use) => {
-    const place = words.findIndex((word) => word === wordOf(use))
+    const word = wordOf(use)
+    const place = word === undefined ? -1 : numberOf(scan, { word })
     return place < 0 ? { low: -Infinity, high: Infinity } : { low: place, high: place }
   },
   tells: (place) => place,
@@ -45,7 +49,7 @@ export const scan: Instrument<'scan'> = defineInstrument({
   minutes: 1,
 })
 
-function wordOf({ solved, place, settings }: Use): (typeof words)[number] | undefined {
+function wordOf({ solved, place, settings }: Use): keyof typeof words | undefined {
   const id = place.type !== 'jaws' && 'part' in place ? place.part : undefined
   const part = findPart(solved.board.circuit, id)
   const rows = part && partOfKind(part.kind).scan

@@ -6,6 +6,7 @@ import { percent } from './kinds/percent'
 import { pump } from './kinds/pump'
 import { lightHeavy } from './kinds/light-heavy'
 import { postClamp } from './kinds/post-clamp'
+import { Registry } from '../../registry'
 import { dutyOf, type Circuit, type Duty } from '../../circuit'
 import type { LimitSet } from './limit-set'
 
@@ -21,6 +22,9 @@ export const limitSets: readonly LimitSet[] = [
   postClamp,
 ]
 
+const registry = new Registry<LimitSet>('limit set', limitSets, ({ id }) => id)
+export const findLimitSet = (id: string): LimitSet | undefined => registry.find(id)
+
 /** What each kind of circuit may lose, where nobody has chosen (common practice, no source). */
 const byDuty: Readonly<Record<Duty, LimitSet>> = {
   light: feedReturn,
@@ -31,4 +35,4 @@ const byDuty: Readonly<Record<Duty, LimitSet>> = {
 
 /** The set of this name, or, where there is none, the one that fits the kind of circuit. */
 export const limitSetFor = (circuit: Pick<Circuit, 'duty' | 'parts'>, id = ''): LimitSet =>
-  limitSets.find((set) => set.id === id) ?? byDuty[dutyOf(circuit)]
+  registry.find(id) ?? byDuty[dutyOf(circuit)]

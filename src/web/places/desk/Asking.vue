@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { scaleWord } from '../../../core/instruments'
 import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
@@ -42,8 +41,8 @@ const carried = useKeys(
           ><input v-model="draft.prediction" type="radio" value="OL" /> {{ t('ui.desk.staySilentOl') }}</label
         >
       </template>
-      <label v-for="word in asks.type === 'word' ? asks.words : []" :key="word"
-        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ tell(scaleWord(word)) }}</label
+      <label v-for="(title, word) in asks.type === 'word' ? asks.words : {}" :key="word"
+        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ tell(title) }}</label
       >
     </fieldset>
     <label v-else class="field"
@@ -67,9 +66,8 @@ const carried = useKeys(
     <template v-if="real">
       <fieldset v-if="asks.type === 'word'">
         <legend>{{ t('ui.desk.itIs') }}</legend>
-        <label v-for="word in asks.words" :key="word"
-          ><input v-model="draft.typed" type="radio" name="shown" :value="word" />
-          {{ tell(scaleWord(word)) }}</label
+        <label v-for="(title, word) in asks.words" :key="word"
+          ><input v-model="draft.typed" type="radio" name="shown" :value="word" /> {{ tell(title) }}</label
         >
       </fieldset>
       <label v-else class="field"

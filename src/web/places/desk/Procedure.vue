@@ -2,11 +2,11 @@
 import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import { procedures } from '../../../core/handbook'
+import { findProcedure } from '../../../core/handbook'
 
 /** The steps that the lesson gives, without a number of this board: what to do, and what an outcome would mean. */
 const props = defineProps<{ procedure: string }>()
-const found = computed(() => procedures.find(({ key }) => key === props.procedure))
+const found = computed(() => findProcedure(props.procedure))
 </script>
 
 <template>

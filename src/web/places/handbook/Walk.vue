@@ -7,7 +7,7 @@ import { describeFault } from '../../../core/faults'
 import {
   endOf,
   outcomeOf,
-  procedures,
+  findProcedure,
   walkThrough,
   type Procedure,
   type ProcedureStep,
@@ -47,7 +47,7 @@ const rows = computed(() =>
   }),
 )
 const numberOf = (key: string) => props.procedure.steps.findIndex((s) => s.key === key) + 1
-const titleOf = (key: string) => procedures.find((p) => p.key === key)?.title ?? verbatim(key)
+const titleOf = (key: string) => findProcedure(key)?.title ?? verbatim(key)
 const anchor = (step: ProcedureStep) => `step-${step.key}`
 const trying = ref(false)
 watch(

@@ -5,7 +5,7 @@ import { NButton, NDropdown } from 'naive-ui'
 import { ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { formats, type Format } from '../../../core/formats'
+import { findFormat, formats, type Format } from '../../../core/formats'
 import type { AnswerKey } from '../../../core/readings'
 import { buildSheet } from '../../../core/workshop'
 import { messageOf } from '../../api/client'
@@ -74,7 +74,7 @@ async function take(which: string) {
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
     } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
     else {
-      const format = formats.find(({ key }) => key === which)
+      const format = findFormat(which)
       if (format) write(format)
     }
   } catch (error) {
