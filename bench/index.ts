@@ -87,7 +87,7 @@ const fourHundred = harnessCircuit(400)
 await operatingPoint(fifty.name, networkOf(fifty), 300)
 await operatingPoint(fourHundred.name, networkOf(fourHundred), 60)
 await fullKey(fifty, 8)
-await fullKey(fourHundred, 1)
+await fullKey(fourHundred, 5)
 await edit(fourHundred)
 
 console.log('\nGrowth with size: lamps on switches along a harness')
