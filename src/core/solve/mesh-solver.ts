@@ -5,6 +5,8 @@ import type { CurveValue, Law, Network } from './element'
 import { slicesOf } from './memory'
 import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 import type { Elimination } from './sparse/elimination'
+import { Responses } from './responses'
+import { Factors } from './sparse/factors'
 import type { Scratch, Structure } from './structure'
 
 /**
@@ -21,18 +23,10 @@ const mostHolds = 12
 /** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
 const rounding = 4e-16
 
-/** Two ways through the elimination, each at the rank of a node; −1 at its end. */
-interface Way {
-  p: number
-  q: number
-}
-
 /**
- * A network of conductances, sources behind ohms, current sources and monotone nonlinear elements, solved by
- * star–mesh elimination: node k with conductances g to its neighbours and e to the reference becomes a mesh of g·g/d
- * with d = e + Σg. Nothing is ever subtracted, so conductances of 1e-9 S stand beside 1e4 S without loss (the
- * subtraction-free elimination of diagonally dominant matrices: Alfa, Xue and Ye, Math. Comp. 71, 2002), and a node
- * that nothing holds shows as d = 0 exactly. The matrix is symmetric, so one factorization serves the adjoint.
+ * The operating point of a network of conductances, sources behind ohms, current sources and monotone nonlinear elements:
+ * Newton by star–mesh elimination. The linear nodes are eliminated once; each iteration works on the boundary alone, the
+ * nodes that nonlinear elements touch.
  */
 export class MeshSolver implements NetworkSolver {
   private readonly plan: Elimination
@@ -46,10 +40,8 @@ export class MeshSolver implements NetworkSolver {
   private readonly offset: Float64Array
   /** Amps driven in, by rank; what of them the linear nodes hand on is added when those are eliminated. */
   private readonly driven: Float64Array
-  /** Factors: conductances between (by slot), to the reference (by rank), then shares of each; and one over their sum. */
-  private readonly mesh: Float64Array
-  private readonly ground: Float64Array
-  private readonly inverse: Float64Array
+  private readonly factors: Factors
+  private readonly responses: Responses
   /** The same once the linear nodes are gone, from the boundary on. */
   private readonly baseMesh: Float64Array
   private readonly baseGround: Float64Array
@@ -59,7 +51,6 @@ export class MeshSolver implements NetworkSolver {
   private prepared = false
   /** Shared with other networks of the same pattern: nothing is left there from one question to the next. */
   private readonly scratch: Scratch
-  private readonly way: Way = { p: -1, q: -1 }
 
   /** @throws Error where a source is ideal: that takes the general solver */
   constructor(readonly network: Network) {
@@ -80,15 +71,14 @@ export class MeshSolver implements NetworkSolver {
     const baseMeshes = meshes - plan.first[plan.boundary]!
     const take = slicesOf(meshes + 3 * size + baseMeshes + 2 * boundary)
     this.driven = take(size)
-    this.mesh = take(meshes)
-    this.ground = take(size)
-    this.inverse = take(size)
+    this.factors = new Factors(plan, scratch.right, take)
+    this.responses = new Responses(this.factors, scratch)
     this.baseMesh = take(baseMeshes)
     this.baseGround = take(boundary)
     this.baseDriven = take(boundary)
     this.nonlinear = nonlinear
     this.laws = laws
-    const { mesh, ground, driven } = this
+    const { factors, driven } = this
     const { a: ranksA, b: ranksB } = ranks
     for (let i = 0; i < count; i++) {
       const g = siemens[i]!
@@ -97,7 +87,7 @@ export class MeshSolver implements NetworkSolver {
         if (ranksA[i]! >= 0) driven[ranksA[i]!]! += amps
         if (ranksB[i]! >= 0) driven[ranksB[i]!]! -= amps
       }
-      if (g !== 0) join(mesh, ground, ranksA[i]!, ranksB[i]!, slots[i]!, g)
+      if (g !== 0) factors.join(ranksA[i]!, ranksB[i]!, slots[i]!, g)
     }
   }
 
@@ -142,11 +132,11 @@ export class MeshSolver implements NetworkSolver {
         }
         for (let k = boundary; k < size; k++) x[k] = next[k]!
       }
-      this.substitute(0, x, boundary)
+      this.factors.substitute(0, x, boundary)
     } else {
       this.restoreBase()
-      this.eliminate(boundary, size)
-      this.substitute(0, x)
+      this.factors.eliminate(boundary, size)
+      this.factors.substitute(0, x)
     }
     return this.finish(Math.max(1, iterations))
   }
@@ -157,11 +147,11 @@ export class MeshSolver implements NetworkSolver {
       this.scratch.right.set(this.driven)
       return
     }
-    const { plan, mesh, ground, driven } = this
-    const { right } = this.scratch
+    const { plan, driven } = this
+    const { mesh, ground, right } = this.factors
     const { boundary, size, first } = plan
     right.set(driven)
-    this.eliminate(0, boundary)
+    this.factors.eliminate(0, boundary)
     const cut = first[boundary]!
     for (let p = 0; p < this.baseMesh.length; p++) this.baseMesh[p] = mesh[cut + p]!
     for (let k = boundary; k < size; k++) {
@@ -172,197 +162,10 @@ export class MeshSolver implements NetworkSolver {
     this.prepared = true
   }
 
-  respondTo(node: number, into: Float64Array): void {
-    const { plan, mesh, inverse } = this
-    const { right, next } = this.scratch
-    const { size, order, first, neighbour } = plan
-    const from = plan.rank[node]!
-    into[0] = 0
-    if (from < 0) {
-      into.fill(0)
-      return
-    }
-    right.fill(0, from)
-    right[from] = 1
-    this.forward(from)
-    for (let k = size - 1; k >= from; k--) {
-      let v = right[k]! * inverse[k]!
-      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * next[neighbour[p]!]!
-      next[k] = v
-      into[order[k]!] = v
-    }
-    // Before the node itself nothing is driven in: those follow their neighbours.
-    for (let k = from - 1; k >= 0; k--) {
-      let v = 0
-      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * next[neighbour[p]!]!
-      next[k] = v
-      into[order[k]!] = v
-    }
-  }
-
-  ohmsBetween(p: number, q: number): number {
-    const { plan, mesh, inverse } = this
-    const { work } = this.scratch
-    const { rank, first, neighbour } = plan
-    // A sum of squares, so that nothing cancels: v·J⁻¹v = w·D⁻¹w, where w is what v hands on.
-    let ohms = 0
-    const way = this.startWay(rank[p]!, 1, rank[q]!, -1)
-    for (let k = this.nextOf(way); k >= 0; k = this.nextOf(way)) {
-      const amps = work[k]!
-      work[k] = 0
-      ohms += inverse[k]! * amps * amps
-      for (let at = first[k]!; at < first[k + 1]!; at++) work[neighbour[at]!]! += mesh[at]! * amps
-    }
-    return ohms
-  }
-
-  shiftsBy({ count, a, b, amps }: DrivenCurrents, into: Float64Array): void {
-    const { plan, mesh, inverse } = this
-    const { work } = this.scratch
-    const { size, rank, order, first, neighbour } = plan
-    into.fill(0, 0, (size + 1) * count)
-    // What each current hands on, as far as it goes …
-    for (let i = 0; i < count; i++) {
-      const way = this.startWay(rank[a[i]!]!, amps[i]!, rank[b[i]!]!, -amps[i]!)
-      for (let k = this.nextOf(way); k >= 0; k = this.nextOf(way)) {
-        const own = work[k]!
-        work[k] = 0
-        into[order[k]! * count + i] = own
-        for (let at = first[k]!; at < first[k + 1]!; at++) work[neighbour[at]!]! += mesh[at]! * own
-      }
-    }
-    // … then all of them together back, row by row.
-    for (let k = size - 1; k >= 0; k--) {
-      const row = order[k]! * count
-      const one = inverse[k]!
-      const begin = first[k]!
-      const end = first[k + 1]!
-      if (end - begin === 2) {
-        const p = mesh[begin]!
-        const q = mesh[begin + 1]!
-        const x = order[neighbour[begin]!]! * count
-        const y = order[neighbour[begin + 1]!]! * count
-        for (let i = 0; i < count; i++)
-          into[row + i] = one * into[row + i]! + p * into[x + i]! + q * into[y + i]!
-        continue
-      }
-      for (let i = 0; i < count; i++) into[row + i]! *= one
-      for (let at = begin; at < end; at++) {
-        const share = mesh[at]!
-        const other = order[neighbour[at]!]! * count
-        for (let i = 0; i < count; i++) into[row + i]! += share * into[other + i]!
-      }
-    }
-  }
-
-  /** Amps put in at two nodes, by their ranks: what they hand on meets only nodes on the way of either. */
-  private startWay(p: number, atP: number, q: number, atQ: number): Way {
-    if (p >= 0) this.scratch.work[p]! += atP
-    if (q >= 0) this.scratch.work[q]! += atQ
-    this.way.p = p
-    this.way.q = q
-    return this.way
-  }
-
-  /** The next node on the two ways, or −1 where both have ended. */
-  private nextOf(way: Way): number {
-    const { p, q } = way
-    const k = p < 0 ? q : q < 0 ? p : Math.min(p, q)
-    if (k < 0) return k
-    const { first, neighbour } = this.plan
-    const after = first[k]! < first[k + 1]! ? neighbour[first[k]!]! : -1
-    if (p === k) way.p = after
-    if (q === k) way.q = after
-    return k
-  }
-
-  /** Node by node: stars become meshes, and what is driven in is handed on. */
-  private eliminate(from: number, to: number): void {
-    const { mesh, ground, inverse } = this
-    const { right } = this.scratch
-    const { first, neighbour, meshFirst, mesh: pairs } = this.plan
-    let begin = first[from]!
-    for (let k = from; k < to; k++) {
-      const end = first[k + 1]!
-      const toGround = ground[k]!
-      const amps = right[k]!
-      // One neighbour or two is what nearly every node of a harness has: written out, for it is asked most of all.
-      if (end - begin === 2) {
-        const p = mesh[begin]!
-        const q = mesh[begin + 1]!
-        const d = toGround + p + q
-        const one = d > 0 ? 1 / d : 0
-        const i = neighbour[begin]!
-        const j = neighbour[begin + 1]!
-        const pShare = p * one
-        const qShare = q * one
-        inverse[k] = one
-        if (toGround !== 0) {
-          ground[i]! += pShare * toGround
-          ground[j]! += qShare * toGround
-        }
-        right[i]! += pShare * amps
-        right[j]! += qShare * amps
-        mesh[pairs[meshFirst[k]!]!]! += pShare * q
-        mesh[begin] = pShare
-        mesh[begin + 1] = qShare
-      } else if (end - begin === 1) {
-        const p = mesh[begin]!
-        const d = toGround + p
-        const one = d > 0 ? 1 / d : 0
-        const i = neighbour[begin]!
-        const share = p * one
-        inverse[k] = one
-        ground[i]! += share * toGround
-        right[i]! += share * amps
-        mesh[begin] = share
-      } else {
-        let d = toGround
-        for (let p = begin; p < end; p++) d += mesh[p]!
-        const one = d > 0 ? 1 / d : 0
-        inverse[k] = one
-        let m = meshFirst[k]!
-        for (let p = begin; p < end; p++) {
-          const share = mesh[p]! * one
-          const j = neighbour[p]!
-          ground[j]! += share * toGround
-          right[j]! += share * amps
-          for (let q = p + 1; q < end; q++) mesh[pairs[m++]!]! += share * mesh[q]!
-          mesh[p] = share
-        }
-      }
-      begin = end
-    }
-  }
-
-  /** What is driven in, handed on through factors that are already there. */
-  private forward(from = 0): void {
-    const { mesh } = this
-    const { right } = this.scratch
-    const { first, neighbour, size } = this.plan
-    for (let k = from; k < size; k++) {
-      const amps = right[k]!
-      if (amps === 0) continue
-      for (let p = first[k]!; p < first[k + 1]!; p++) right[neighbour[p]!]! += mesh[p]! * amps
-    }
-  }
-
-  /** Voltages from node `to` back to node `from`; those behind it are known. */
-  private substitute(from: number, into: Float64Array, to = this.plan.size): void {
-    const { mesh, inverse } = this
-    const { right } = this.scratch
-    const { first, neighbour } = this.plan
-    for (let k = to - 1; k >= from; k--) {
-      let v = right[k]! * inverse[k]!
-      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * into[neighbour[p]!]!
-      into[k] = v
-    }
-  }
-
   private restoreBase(): void {
     const { boundary, first } = this.plan
-    this.mesh.set(this.baseMesh, first[boundary])
-    this.ground.set(this.baseGround, boundary)
+    this.factors.mesh.set(this.baseMesh, first[boundary])
+    this.factors.ground.set(this.baseGround, boundary)
     this.scratch.right.set(this.baseDriven, boundary)
   }
 
@@ -389,7 +192,6 @@ export class MeshSolver implements NetworkSolver {
   /** Nonlinear elements as their tangents, where they have been looked at. */
   private linearise(): void {
     this.restoreBase()
-    const { mesh, ground } = this
     const { a: ranksA, b: ranksB, slot: slots } = this.nonlinear
     const { right, slope, amps, where } = this.scratch
     for (let c = 0; c < slots.length; c++) {
@@ -398,15 +200,15 @@ export class MeshSolver implements NetworkSolver {
       const slot = slots[c]!
       const g = slope[c]!
       const driven = g * where[c]! - amps[c]!
-      join(mesh, ground, a, b, slot, g)
+      this.factors.join(a, b, slot, g)
       if (a >= 0) right[a]! += driven
       if (b >= 0) right[b]! -= driven
     }
   }
 
   private stepTo(into: Float64Array): void {
-    this.eliminate(this.plan.boundary, this.plan.size)
-    this.substitute(this.plan.boundary, into)
+    this.factors.eliminate(this.plan.boundary, this.plan.size)
+    this.factors.substitute(this.plan.boundary, into)
   }
 
   /**
@@ -488,6 +290,18 @@ export class MeshSolver implements NetworkSolver {
     return moved
   }
 
+  respondTo(node: number, into: Float64Array): void {
+    this.responses.respondTo(node, into)
+  }
+
+  ohmsBetween(p: number, q: number): number {
+    return this.responses.ohmsBetween(p, q)
+  }
+
+  shiftsBy(currents: DrivenCurrents, into: Float64Array): void {
+    this.responses.shiftsBy(currents, into)
+  }
+
   /** Currents, and the proof: every node's currents cancel, or it is polished once, or refused. */
   private finish(iterations: number): OperatingPoint | NoEquilibrium {
     const { network, plan } = this
@@ -514,8 +328,8 @@ export class MeshSolver implements NetworkSolver {
         return this.refuse('sources', nodes)
       }
       for (let k = 0; k < plan.size; k++) this.scratch.right[k] = missing[plan.order[k]!]!
-      this.forward()
-      this.substitute(0, this.scratch.next)
+      this.factors.forward()
+      this.factors.substitute(0, this.scratch.next)
       for (let k = 0; k < plan.size; k++) x[k]! += this.scratch.next[k]!
     }
   }
@@ -582,17 +396,4 @@ export class MeshSolver implements NetworkSolver {
   private refuse(why: KeyOf<'solve'>, nodes: readonly number[]): NoEquilibrium {
     return { ok: false, why: say(`solve.${why}`), nodes }
   }
-}
-
-function join(
-  mesh: Float64Array,
-  ground: Float64Array,
-  a: number,
-  b: number,
-  slot: number,
-  siemens: number,
-): void {
-  if (slot >= 0) mesh[slot]! += siemens
-  else if (a < 0 && b >= 0) ground[b]! += siemens
-  else if (b < 0 && a >= 0) ground[a]! += siemens
 }
