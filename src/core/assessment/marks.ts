@@ -17,7 +17,10 @@ const spoken = new Set(['inference', 'efficiency'])
 /** What is left of it where the conclusion shows that it was not understood. */
 const misread = 0.4
 
-/** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */
+/**
+ * Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing.
+ * @param evidence share of the doubt that the evidence removed, 0 to 1
+ */
 export function marksOf(
   judgements: readonly Judgement[],
   rubric: Rubric,
@@ -54,6 +57,7 @@ export function marksOf(
 /**
  * The mark that counts: the judge's, with what the instructor put in place of its points. A cap for a grave error of safety
  * stays where it was, and nobody has more than all.
+ * @returns points of 100
  */
 export function givenTotal(
   {

@@ -159,6 +159,7 @@ const fuseOf = (circuit: Circuit, id: string): string | undefined => {
 const canMelt = (circuit: Circuit, { part, unit }: Piece): boolean =>
   unit.segments.some((segment) => segment === fuseOf(circuit, part))
 
+/** The state of the circuit that an arrangement makes. */
 export const stateOf = (arrangement: Arrangement): CircuitState => ({
   id: 'bench',
   name: 'bench',

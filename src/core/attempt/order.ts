@@ -58,6 +58,7 @@ export type Frame = z.infer<typeof frameSchema>
 /** A work order of before version 2 had no frame: three functions of the meter, one fault, a test. */
 const firstFrame = { bag: ['volts', 'ohms', 'continuity'] }
 export const frameDoor = door<Frame>('frame', 2, frameSchema, { 1: () => firstFrame })
+/** What is given with an order unless its instructor chooses. */
 export const defaultFrame = (): Frame => frameSchema.parse({})
 
 /** What is planted, as it is stored with an order: a bare list in version 1. */
@@ -76,5 +77,6 @@ export interface Order {
   readonly frame: Frame
 }
 
+/** The meter that an order gives its student. */
 export const meterOfFrame = ({ meter }: Pick<Frame, 'meter'>): MeterType =>
   meter ? meterOfLeaflet(meter) : workshopMeter

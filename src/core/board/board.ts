@@ -48,7 +48,10 @@ const nothing: ReadonlySet<string> = new Set()
 /** A fused jumper's own ohms: a metre of 2.5 mm² and two clips (common practice, no source). */
 const jumperOhms = 0.015
 
-/** What a state's jumpers are called among what carries current and what blows. */
+/**
+ * What a state's jumpers are called among what carries current and what blows.
+ * @param i place in the state's list, from 0
+ */
 export const jumperName = (i: number): string => `jumper${i + 1}`
 
 /** Builds the network. Every segment has at least one element: one that is open has infinite ohms. */
@@ -126,7 +129,10 @@ export function senseOf(
   }
 }
 
-/** Amps through a segment, from its first terminal to its second; 0 where it is open. */
+/**
+ * Amps through a segment, from its first terminal to its second; 0 where it is open.
+ * @returns A, positive from the first terminal to the second
+ */
 export function segmentAmps(
   { firstElement }: Pick<Board, 'firstElement'>,
   point: OperatingPoint,

@@ -1,7 +1,10 @@
 import { Solver, type Element, type Law } from '../solve'
 import { SolvedBoard } from './solved-board'
 
-/** The same element somewhere within its tolerance; `u` from −1 to 1 says where. */
+/**
+ * The same element somewhere within its tolerance; `u` from −1 to 1 says where.
+ * @param u share of the tolerance, −1 to 1
+ */
 export function drawElement(element: Element, u: number): Element {
   const { tolerance } = element
   if (!tolerance) return element

@@ -42,7 +42,12 @@ export const tolerancesOf = cached(
   },
 )
 
-/** Volts that each tolerance of a board adds between two nodes, in the order of `tolerancesOf`. */
+/**
+ * Volts that each tolerance of a board adds between two nodes, in the order of `tolerancesOf`.
+ * @param p node
+ * @param q node
+ * @returns V
+ */
 export function shiftsBetween(solved: SolvedBoard, p: number, q: number): Float64Array {
   const { count, a, b, amps } = tolerancesOf(solved)
   const [x, y] = [solved.response(p), solved.response(q)]
@@ -51,7 +56,11 @@ export function shiftsBetween(solved: SolvedBoard, p: number, q: number): Float6
   return shifts
 }
 
-/** Sensitivity of the voltage between one pair of nodes; of many pairs of one board, `Sensitivities` is quicker. */
+/**
+ * Sensitivity of the voltage between one pair of nodes; of many pairs of one board, `Sensitivities` is quicker.
+ * @param p node
+ * @param q node
+ */
 export function sensitivityBetween(solved: SolvedBoard, p: number, q: number): Sensitivity {
   if (p === q) return { ohms: 0, band: 0 }
   if (!solved.tied(p, q)) return { ohms: Infinity, band: 0 }

@@ -5,6 +5,7 @@ export type SegmentRef = Ref
 /** A terminal of a part, such as `K1.t30`. */
 export type TerminalRef = Ref
 
+/** `part.key`, as terminals and segments are named. */
 export const refOf = (part: string, key: string): Ref => `${part}.${key}`
 
 /** Part and key of a name; no key where it is a part's alone. */

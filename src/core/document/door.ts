@@ -9,6 +9,7 @@ export type Upgrades = Readonly<Record<number, (document: Stored) => Stored>>
 
 /**
  * Says where the way from version 1 to the newest has a gap: such a program does not start.
+ * @param version the newest, from 1
  * @throws Error naming the kind of document and the version
  */
 export function checkUpgrades(name: string, version: number, upgrades: Upgrades): void {
@@ -19,7 +20,11 @@ export function checkUpgrades(name: string, version: number, upgrades: Upgrades)
       throw new Error(`${name}: an upgrade from version ${n}, but the newest is ${version}`)
 }
 
-/** A document of one version as a later one has it. */
+/**
+ * A document of one version as a later one has it.
+ * @param from version that it has
+ * @param to version that it gets
+ */
 export function lift(document: Stored, from: number, to: number, upgrades: Upgrades): Stored {
   let lifted = document
   for (let n = from; n < to; n++) lifted = upgrades[n]!(lifted)
@@ -43,6 +48,7 @@ export interface Door<T> {
  * @param name of the kind of document, for `where` in problems
  * @param upgrades `upgrades[n]` turns version n into n + 1; written once and never changed. What carries no version is of
  *   version 1; a bare list of that time comes as `{ list }`.
+ * @param version the newest, from 1
  * @throws Error where an upgrade is missing between version 1 and the newest, or leads beyond it
  */
 export function door<T extends object>(

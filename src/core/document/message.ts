@@ -53,6 +53,7 @@ export type NoCodes<P> = {
 /** A code or a message as a parameter of another message: a bare string there would be somebody’s own words. */
 export const messageOf = (words: Words): Message => (typeof words === 'string' ? { code: words } : words)
 
+/** A title within a sentence: small where the language writes it so. */
 export const within = (words: Words): Within => ({ within: messageOf(words) })
 
 /** Somebody’s own words, or a name, as a message. */
@@ -61,6 +62,7 @@ export const verbatim = (text: string): Message => say('document.verbatim', { te
 /** Figures that are all there is to say: `12 V 21 W`. */
 export const figures = (text: string): Message => say('document.figures', { text: { shown: text } })
 
+/** Whether a value has a message's shape. */
 export const isMessage = (value: unknown): value is Message =>
   typeof value === 'object' && value !== null && 'code' in value && typeof value.code === 'string'
 

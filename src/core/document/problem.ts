@@ -9,6 +9,7 @@ export interface Problem extends Message {
 
 export type Read<T> = { ok: true; value: T } | { ok: false; problems: readonly Problem[] }
 
+/** A place in a document, such as `parts[2].kind`. */
 export const writePath = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
     (text, key) =>
@@ -16,6 +17,7 @@ export const writePath = (path: readonly PropertyKey[]): string =>
     '',
   ) || 'document'
 
+/** What a schema refuses, each with its place. */
 export function problemsOf(error: z.ZodError, prefix: readonly PropertyKey[] = []): Problem[] {
   return error.issues.map((issue) => ({
     where: writePath([...prefix, ...issue.path]),

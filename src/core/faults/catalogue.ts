@@ -77,11 +77,17 @@ const registry = new Registry<FaultDefinition<FaultKind>>('fault', catalogue, ({
 /** @throws UnknownKey */
 export const faultOfKind = (kind: string): FaultDefinition<FaultKind> => registry.get(kind)
 
-/** Severity of a fault, or the kind's default. */
+/**
+ * Severity of a fault, or the kind's default.
+ * @returns in the unit of the kind's severity; 0 where the kind has none
+ */
 export const severityOf = (fault: Fault): number =>
   fault.severity ?? faultOfKind(fault.kind).severity?.preset ?? 0
 
-/** Ohms at a milliamp of a planted fault; nought where its kind has none. */
+/**
+ * Ohms at a milliamp of a planted fault; nought where its kind has none.
+ * @returns Ω
+ */
 export const coldOf = (fault: Fault): number => fault.cold ?? faultOfKind(fault.kind).cold?.preset ?? 0
 
 const unstruck: ReadonlyMap<string, number> = new Map()

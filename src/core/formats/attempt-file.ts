@@ -108,6 +108,7 @@ export const attemptFileSchema = z.strictObject({
 })
 export type AttemptFile = z.infer<typeof attemptFileSchema>
 
+/** The published schema of a written attempt (JSON Schema 2020-12). */
 export const attemptJsonSchema = (): object => ({
   ...z.toJSONSchema(attemptFileSchema, { io: 'input', unrepresentable: 'any' }),
   title: 'Brachyon attempt',

@@ -8,6 +8,7 @@ import { readingsCsv } from './kinds/readings-csv'
 export const formats: readonly Format[] = [readingsCsv, circuitJson, netlist]
 
 const registry = new Registry<Format>('format', formats, ({ key }) => key)
+/** The format of a key; undefined where there is none. */
 export const findFormat = (key: string): Format | undefined => registry.find(key)
 
 /** The format of a file by its ending, or else by what its text looks like; our own where nothing tells. */

@@ -35,7 +35,10 @@ const suffixes: readonly (readonly [string, number])[] = [
   ['f', 1e-15],
 ]
 
-/** A number with SPICE's suffixes; letters after a suffix are units and ignored. Undefined if it is none. */
+/**
+ * A number with SPICE's suffixes; letters after a suffix are units and ignored. Undefined if it is none.
+ * @returns SI, without unit
+ */
 export function spiceNumber(text: string): number | undefined {
   const found = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)([a-z]*)$/i.exec(text)
   if (!found) return undefined

@@ -48,6 +48,7 @@ export interface Calculator<K extends string = string> {
 export const defineCalculator = <const K extends string>(calculator: Calculator<K>): Calculator =>
   calculator as unknown as Calculator
 
+/** What a calculator starts with, by input. */
 export const presetsOf = ({ inputs }: Calculator): Record<string, number> =>
   Object.fromEntries(Object.entries(inputs).map(([key, { preset }]) => [key, preset]))
 

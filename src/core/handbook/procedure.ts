@@ -76,7 +76,10 @@ export interface Walked {
 /** A step whose outcomes lead round in a circle would never end. */
 const mostSteps = 40
 
-/** Which outcome a step has on this board. */
+/**
+ * Which outcome a step has on this board.
+ * @returns index into the step's outcomes; the last where none fits
+ */
 export function outcomeOf(step: ProcedureStep, got: readonly Shown[], worked: WorkedCircuit): number {
   const found = step.outcomes.findIndex(({ is }) => !is || is(got, worked))
   return found < 0 ? step.outcomes.length - 1 : found

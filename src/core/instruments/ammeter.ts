@@ -23,6 +23,8 @@ export interface AmpsReading {
 /**
  * Amps in series: the leads stand where the circuit has been opened (a fuse pulled, a clamp lifted). The shunt and the
  * meter's own fuse are a burden. Across a source the same leads are a short, and a fuse goes.
+ * @param red node of the red lead
+ * @param black node of the black lead
  */
 export function readAmps(
   solved: SolvedBoard,
@@ -59,6 +61,8 @@ export function readAmps(
 /**
  * Volts with the red lead left in a current jack: the display shows next to nothing, and the shunt is a short across
  * whatever the leads touch.
+ * @param red node of the red lead
+ * @param black node of the black lead
  */
 export function readVoltsInAmpsJack(
   solved: SolvedBoard,

@@ -34,7 +34,12 @@ export const endsOf = (place: Place): readonly [number, number] | undefined =>
 /** Parts that must be out for it to stand there. */
 export const outFor = (place: Place): readonly string[] => (place.type === 'gap' ? [place.part] : [])
 
-/** Plain ohms between two nodes. */
+/**
+ * Plain ohms between two nodes.
+ * @param a node
+ * @param b node
+ * @param ohms Ω
+ */
 export const ohmsAcross = (a: number, b: number, ohms: number): Attachment => {
   const element: Element = { type: 'resistor', a, b, ohms, owner }
   return () => (a === b ? [] : [element])

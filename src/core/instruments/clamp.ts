@@ -10,7 +10,10 @@ export interface Clamped {
   readonly against: boolean
 }
 
-/** Amps that a clamp's jaws enclose, along their arrow: the sum over all conductors in them (Ampère). */
+/**
+ * Amps that a clamp's jaws enclose, along their arrow: the sum over all conductors in them (Ampère).
+ * @returns A
+ */
 export function clampAmps(solved: SolvedBoard, conductors: readonly Clamped[]): number {
   const phases = solved.phases
   let sum = 0
@@ -49,7 +52,10 @@ export const dcClamp: ClampType = { zeroOffset: 0.08, digit: 0.01, percent: 2, s
 /** A transformer: direct current gives it nothing. */
 export const acClamp: ClampType = { zeroOffset: 0, digit: 0.01, percent: 2, sees: 'AC only' }
 
-/** What the clamp's display shows. Not zeroed, it adds its offset; round both wires of a load it reads next to nothing. */
+/**
+ * What the clamp's display shows. Not zeroed, it adds its offset; round both wires of a load it reads next to nothing.
+ * @returns A
+ */
 export function readClamp(
   solved: SolvedBoard,
   conductors: readonly Clamped[],

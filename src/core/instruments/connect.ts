@@ -16,7 +16,13 @@ export interface ConnectionEffect {
 
 const apart: ConnectionEffect = { amps: 0, volts: 0, blew: false, blownByIt: [], changed: [] }
 
-/** A jumper with a fuse of `rating` amps in it. Its own loss counts: long coiled leads are part of the answer. */
+/**
+ * A jumper with a fuse of `rating` amps in it. Its own loss counts: long coiled leads are part of the answer.
+ * @param red node
+ * @param black node
+ * @param rating of its fuse, A; Infinity for none
+ * @param leadOhms Ω
+ */
 export function connectJumper(
   solved: SolvedBoard,
   red: number,
@@ -38,7 +44,13 @@ export const jumperAcross = (red: number, black: number, rating: number, leadOhm
     ? lawAcross(red, black, fuseLaw(rating), leadOhms)
     : ohmsAcross(red, black, leadOhms)
 
-/** A load that is known to be good in place of the circuit's own, which is unplugged first. */
+/**
+ * A load that is known to be good in place of the circuit's own, which is unplugged first.
+ * @param red node
+ * @param black node
+ * @param watts at its rated volts, W
+ * @param ratedVoltage V
+ */
 export function connectLoad(
   solved: SolvedBoard,
   red: number,

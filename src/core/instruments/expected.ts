@@ -14,7 +14,11 @@ export interface Expected {
 /** Ohms behind a point up to which the meter's load is small enough to be reckoned linearly. */
 const stiff = 1e4
 
-/** What a meter should show between two nodes: loaded by its own input, with the band around it. */
+/**
+ * What a meter should show between two nodes: loaded by its own input, with the band around it.
+ * @param a node of the red lead
+ * @param b node of the black lead
+ */
 export const expectedVolts = (solved: SolvedBoard, a: number, b: number, meter: MeterType): Expected =>
   overPhases(solved.phases.map((phase) => steady(phase, a, b, sensitivityBetween(phase, a, b), meter)))
 

@@ -22,6 +22,7 @@ const coldUpTo = 0.5
  * Amps for the millivolts across a fuse. The table is one number, cold ohms by body and rating; it holds while the fuse
  * is cold and while the meter has digits enough. A reading on the wrong body or rating is wrong by their ratio.
  * @param volts across the fuse's test tabs
+ * @param rating A
  */
 export function ampsByFuse(type: FuseType, rating: number, volts: number, meter: MeterType): FuseAmps {
   const ohms = fuseColdOhms(rating, type)

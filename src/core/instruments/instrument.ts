@@ -138,7 +138,10 @@ export const defineInstrument = <const K extends string>(instrument: Instrument<
 export const settingsOf = ({ settings }: Pick<Instrument, 'settings'>, said: Settings = {}): Settings =>
   Object.fromEntries(settings.map(({ key, preset }) => [key, said[key] ?? preset]))
 
-/** A reading as the number that evidence is compared by: Infinity for OL, a word's place on the scale. */
+/**
+ * A reading as the number that evidence is compared by: Infinity for OL, a word's place on the scale.
+ * @returns in the reading's unit, or the word's place from 0
+ */
 export const numberOf = (
   { asks }: Pick<Instrument, 'asks'>,
   { word, value }: Pick<Reading, 'word' | 'value'>,

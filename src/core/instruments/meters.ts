@@ -28,6 +28,7 @@ export const meters: readonly { readonly id: string; readonly title: Words; read
   },
 ]
 
+/** A meter of the school's, by its id; the usual one where there is none of it. */
 export const meterOf = (id: string): MeterType => meters.find((m) => m.id === id)?.meter ?? workshopMeter
 
 const between = (label: Words, least: number, most: number, unit: string) => {
@@ -60,6 +61,7 @@ export const leafletSchema = z.object({
 })
 export type Leaflet = z.infer<typeof leafletSchema>
 
+/** What a meter's leaflet says of its accuracy. */
 export const leafletOf = ({ counts, volts, ohms, leadOhms }: MeterType): Leaflet => ({
   counts,
   voltsPercent: volts.percent,

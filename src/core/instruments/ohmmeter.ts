@@ -11,6 +11,8 @@ const liveFrom = 0.002
 /**
  * Ohms. The meter drives a known current (1 mA on its lowest range, a tenth for each range above), up to its
  * open-circuit voltage, and shows volts over amps. On a live circuit those volts are not its own.
+ * @param red node of the red lead
+ * @param black node of the black lead
  */
 export function readOhms(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const before = solved.volts(red, black) ?? 0
@@ -35,7 +37,11 @@ export function readOhms(solved: SolvedBoard, red: number, black: number, meter:
   }
 }
 
-/** Continuity: a beep below the threshold, and the ohms of the lowest range; OL above it. */
+/**
+ * Continuity: a beep below the threshold, and the ohms of the lowest range; OL above it.
+ * @param red node of the red lead
+ * @param black node of the black lead
+ */
 export function readContinuity(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const live = Math.abs(solved.volts(red, black) ?? 0) > liveFrom
   const ohms = measured(solved, red, black, meter.continuity.amps, meter) + meter.leadOhms

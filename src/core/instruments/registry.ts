@@ -43,6 +43,7 @@ export const instrumentKeys = all.map(({ key }) => key)
 
 const registry = new Registry<Instrument<InstrumentKey>>('instrument', instruments, ({ key }) => key)
 
+/** The instrument of a key; undefined where there is none. */
 export const findInstrument = (key: string): Instrument<InstrumentKey> | undefined => registry.find(key)
 /** @throws UnknownKey */
 export const instrumentOf = (key: InstrumentKey): Instrument<InstrumentKey> => registry.get(key)

@@ -16,7 +16,11 @@ export interface Shares {
   readonly shown: number
 }
 
-/** Shares of a reading in volts. */
+/**
+ * Shares of a reading in volts.
+ * @param red node of the red lead
+ * @param black node of the black lead
+ */
 export function sharesOfVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Shares {
   const truth = solved.volts(red, black)
   const loaded = loadedVolts(solved, red, black, meter)
@@ -26,6 +30,8 @@ export function sharesOfVolts(solved: SolvedBoard, red: number, black: number, m
 
 /**
  * Shares of a reading in ohms; undefined for OL. With the leads zeroed first, their ohms are taken off.
+ * @param red node of the red lead
+ * @param black node of the black lead
  */
 export function sharesOfOhms(
   solved: SolvedBoard,

@@ -15,6 +15,10 @@ const leadOhms = 0.05
 /**
  * A filament lamp on two leads, after it has settled. It loads what it touches with `amps` at `ratedVoltage`: a light one
  * shines through a joint that a heavy one goes out on. Hold a heavy one for three to five seconds: corroded metal warms.
+ * @param red node of the red lead
+ * @param black node of the black lead
+ * @param amps of the lamp at its rated volts, A
+ * @param ratedVoltage V
  */
 export function readTestLamp(
   solved: SolvedBoard,
@@ -35,7 +39,13 @@ export function readTestLamp(
   }
 }
 
-/** The circuit while the lamp hangs on it, such as in place of a fuse: what a clamp then reads along the harness. */
+/**
+ * The circuit while the lamp hangs on it, such as in place of a fuse: what a clamp then reads along the harness.
+ * @param red node of the red lead
+ * @param black node of the black lead
+ * @param amps of the lamp at its rated volts, A
+ * @param ratedVoltage V
+ */
 export function withTestLamp(
   solved: SolvedBoard,
   red: number,

@@ -5,7 +5,11 @@ import { accuracy, autorange, toCount, type MeterType, type Display } from './me
 
 const range = (size: number, counts: number) => autorange(size, counts, 0.6, 600)
 
-/** Volts DC, red minus black, with the meter's own input resistance across the points. */
+/**
+ * Volts DC, red minus black, with the meter's own input resistance across the points.
+ * @param red node of the red lead
+ * @param black node of the black lead
+ */
 export function readVolts(solved: SolvedBoard, red: number, black: number, meter: MeterType): Display {
   const truth = loadedVolts(solved, red, black, meter)
   const { digit } = range(Math.abs(truth), meter.counts)
@@ -43,7 +47,11 @@ function steadyVolts({ board, point }: SolvedBoard, red: number, black: number, 
   return loaded.ok ? loaded.voltage[red]! - loaded.voltage[black]! : 0
 }
 
-/** Half-width that the meter itself adds to a reading of `volts`. */
+/**
+ * Half-width that the meter itself adds to a reading of `volts`.
+ * @param volts as shown, V
+ * @returns V
+ */
 export function voltsAccuracy(volts: number, meter: MeterType): number {
   return accuracy(volts, range(Math.abs(volts), meter.counts).digit, meter.volts)
 }

@@ -43,6 +43,7 @@ export const lessonSchema = z.strictObject({
 })
 export type Lesson = z.infer<typeof lessonSchema>
 
+/** The published schema of a lesson (JSON Schema 2020-12). */
 export const lessonJsonSchema = (): object => ({
   ...z.toJSONSchema(lessonSchema, { io: 'input', unrepresentable: 'any' }),
   title: 'Brachyon lesson',
@@ -73,6 +74,12 @@ export function readLesson(input: unknown): Read<Lesson> {
   return problems.length ? { ok: false, problems } : { ok: true, value: read.data }
 }
 
-/** Which set each of so many people gets: in turn, from a place that the seed says, so that neighbours differ. */
+/**
+ * Which set each of so many people gets: in turn, from a place that the seed says, so that neighbours differ.
+ * @param sets how many sets there are
+ * @param people how many draw
+ * @param seed whole number
+ * @returns for each person the index of the set
+ */
 export const drawSets = (sets: number, people: number, seed: number): number[] =>
   Array.from({ length: people }, (_, i) => (i + (seed >>> 0)) % sets)

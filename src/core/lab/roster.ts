@@ -66,6 +66,7 @@ const known = ['users.csv', 'classes.csv', 'enrollments.csv', 'roles.csv']
 const passedOver =
   /^(manifest|orgs|academicSessions|courses|demographics|lineItems|results|categories|resources|userProfiles|userResources|classResources|courseResources|lineItemLearningObjectiveIds|lineItemScoreScales|resultLearningObjectiveIds|resultScoreScales|scoreScales)\.csv$/i
 
+/** Whether files are a OneRoster set: one is `users.csv` with the column `sourcedId`. */
 export const isOneRoster = (files: readonly RosterFile[]): boolean =>
   files.some(({ name, text }) => /^users\.csv$/i.test(name) && /sourcedId/i.test(text.slice(0, 200)))
 

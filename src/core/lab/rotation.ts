@@ -119,7 +119,11 @@ function costOfGroup(
   return [[...counts.values()].reduce((sum, n) => sum + n * n, 0), late]
 }
 
-/** The least that Σ count² can be for anybody: families are met as evenly as the numbers of their tasks allow. */
+/**
+ * The least that Σ count² can be for anybody: families are met as evenly as the numbers of their tasks allow.
+ * @param rounds how many
+ * @returns sum of the squared counts
+ */
 export function leastUneven(stations: readonly Station[], rounds: number): number {
   const tasks = new Map<string, Set<string>>()
   for (const { family, task } of stations) tasks.set(family, (tasks.get(family) ?? new Set()).add(task))
@@ -138,6 +142,10 @@ export function leastUneven(stations: readonly Station[], rounds: number): numbe
 
 const price = { broken: 1000, uneven: 4, late: 0.2 }
 
+/**
+ * What a plan costs: rules that it breaks first, then families met unevenly, then needs met late.
+ * @returns without unit; the lower the better, 0 for a plan without a flaw
+ */
 export function costOf(stations: readonly Station[], groups: readonly Group[], seats: Seats): number {
   let cost = price.broken * brokenRules(stations, groups, seats).length
   seats.forEach((row, g) => {
@@ -152,6 +160,7 @@ export function costOf(stations: readonly Station[], groups: readonly Group[], s
  * nobody twice where there are enough faults; then places are changed within rounds, and whole rounds, as long as that
  * helps. What is proven best says so: no rule broken, families as even as they can be, nothing needed.
  * @param tries changes that are tried, the same for the same `seed`
+ * @param rounds how many
  */
 export function rotate(
   stations: readonly Station[],

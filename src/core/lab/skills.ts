@@ -110,7 +110,10 @@ export function topicsOf(circuit: Circuit, planted: readonly Fault[]): Skill[] {
   return [...topics]
 }
 
-/** What an attempt says: of each way of working by its judgements, of what it was about by where it ended. */
+/**
+ * What an attempt says: of each way of working by its judgements, of what it was about by where it ended.
+ * @param age days since the attempt ended
+ */
 export function evidenceOf(
   circuit: Circuit,
   planted: readonly Fault[],

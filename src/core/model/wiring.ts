@@ -21,6 +21,7 @@ export interface Point {
 export interface Wiring {
   /** Nodes, the reference (0, the first battery's negative post) included. */
   readonly count: number
+  /** @throws Error where the circuit has no such terminal */
   readonly nodeOf: (part: string, terminal: string) => number
   /** One per node, in the order in which the paths meet them. */
   readonly points: readonly Point[]
@@ -134,6 +135,7 @@ function makeWiring(circuit: Circuit): Wiring {
   }
   return {
     count: number.size,
+    /** @throws Error where the circuit has no such terminal */
     nodeOf: (part, terminal) => {
       const i = index.get(refOf(part, terminal))
       if (i === undefined) throw new Error(`no terminal ${part}.${terminal}`)

@@ -4,7 +4,11 @@ import { definePart, passive, quantity } from './definition'
 import { formatPlain } from '../quantity'
 import type { Law } from '../solve'
 
-/** Open-circuit volts of one 12 V block at `charge` percent, rested, 25 °C. Common workshop table, no source. */
+/**
+ * Open-circuit volts of one 12 V block at `charge` percent, rested, 25 °C. Common workshop table, no source.
+ * @param charge percent
+ * @returns V
+ */
 export function openCircuitVoltage(charge: number): number {
   const table = [11.6, 11.9, 12.06, 12.24, 12.45, 12.68]
   const at = Math.min(4, Math.floor(charge / 20))
@@ -17,6 +21,10 @@ export function openCircuitVoltage(charge: number): number {
  * the rated amps may pull it to 7.5 V after 10 s, so R(−18 °C) ≈ (12.5 − 7.5) / amps: ohms as they are after some seconds of
  * a heavy load, what the plates set against it included. By 25 °C they fall to two thirds, so that half the rating for
  * fifteen seconds ends between 10.2 and 10.8 V; they rise as the charge goes (common practice, no source).
+ * @param coldCrankingAmps A
+ * @param charge percent
+ * @param temperature °C
+ * @returns Ω
  */
 export function internalResistance(coldCrankingAmps: number, charge: number, temperature: number): number {
   const cold = (12.5 - 7.5) / coldCrankingAmps
@@ -36,7 +44,11 @@ const loadTest: readonly (readonly [celsius: number, volts: number])[] = [
   [21, 9.6],
 ]
 
-/** Volts that a good 12 V block holds after 15 s of half its cold-cranking rating, by its temperature. */
+/**
+ * Volts that a good 12 V block holds after 15 s of half its cold-cranking rating, by its temperature.
+ * @param temperature °C
+ * @returns V
+ */
 export function loadTestLeast(temperature: number): number {
   const after = loadTest.findIndex(([celsius]) => celsius >= temperature)
   if (after < 0) return loadTest.at(-1)![1]
@@ -80,6 +92,8 @@ const tired = { volts: 0.35, minutes: 3 }
  * drawn of it and by itself, s·exp(−i·t/Q − t/τ), so that a drain of 5 A reads a tenth less minutes later; after a heavy load
  * the volts bounce back. Common practice, no source.
  * @param t s since then
+ * @param volts of surface charge at rest, V
+ * @param ohms Ω
  */
 export function surfaceLaw(volts: number, ohms: number, t: number): Law {
   const a = t / surface.charge

@@ -43,11 +43,18 @@ export const fuseBodies: Readonly<Record<FuseType, readonly [number, number]>> =
 /** Drop beside a regular blade's: a larger body has a little less (common practice, no source). */
 const bodyFactor: Readonly<Record<FuseType, number>> = { mini: 1, regular: 1, maxi: 0.85 }
 
-/** Cold ohms ≈ 0.7 of the rated drop over the rating, which gives the trade's 10 mV ≈ 2.1 A at 15 A. */
+/**
+ * Cold ohms ≈ 0.7 of the rated drop over the rating, which gives the trade's 10 mV ≈ 2.1 A at 15 A.
+ * @param rating A
+ * @returns Ω
+ */
 export const fuseColdOhms = (rating: number, type: FuseType = 'regular'): number =>
   (0.7 * bodyFactor[type] * fuseRatedDrop(rating)) / rating
 
-/** v = R₀·i·(1 + c·(i/I_n)²) with c such that the drop at the rating is the rated one; solved for i. */
+/**
+ * v = R₀·i·(1 + c·(i/I_n)²) with c such that the drop at the rating is the rated one; solved for i.
+ * @param rating A
+ */
 export function fuseLaw(rating: number, type: FuseType = 'regular'): Law {
   const cold = fuseColdOhms(rating, type)
   const rise = (1 / 0.7 - 1) / rating ** 2

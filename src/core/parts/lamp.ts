@@ -47,7 +47,10 @@ export function filamentKelvin(filament: Filament, volts: number, ambientKelvin:
   return workingKelvin * Math.exp(u)
 }
 
-/** Static law of the filament: what flows once the temperature has settled (well under a second). */
+/**
+ * Static law of the filament: what flows once the temperature has settled (well under a second).
+ * @param ambientKelvin K
+ */
 export function filamentLaw(filament: Filament, ambientKelvin: number): Law {
   const { ratedVoltage, ratedPower, workingKelvin } = filament
   const cold = ambientKelvin / workingKelvin
@@ -90,6 +93,8 @@ const notices = {
 /**
  * What an eye makes of a filament. Light ∝ V^3.4; a lamp at two thirds of its light passes for bright
  * unless its neighbour is seen beside it (common practice, no source).
+ * @param volts V
+ * @param ratedVoltage V
  */
 export function brightness(volts: number, ratedVoltage: number): Notice {
   const light = (Math.abs(volts) / ratedVoltage) ** lightExponent

@@ -95,6 +95,7 @@ const registry = new Registry<AnyPart>(
 export const partOfKind = (kind: string): AnyPart => registry.get(kind)
 
 export const partKinds = parts.map((part) => part.kind)
+/** Whether there is a part of this kind. */
 export const isPartKind = (kind: string): boolean => registry.find(kind) !== undefined
 
 /** What a notice's key says of a part of this kind. */

@@ -1,4 +1,8 @@
-/** Strands of a wire of a section (mm²), as low-voltage cable with ordinary strands is sold (ISO 6722, from memory). */
+/**
+ * Strands of a wire of a section (mm²), as low-voltage cable with ordinary strands is sold (ISO 6722, from memory).
+ * @param section mm²
+ * @returns how many
+ */
 export function strandsOf(section: number): number {
   const known: readonly (readonly [number, number])[] = [
     [0.5, 16],

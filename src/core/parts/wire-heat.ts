@@ -9,7 +9,11 @@ const melting = 226 * Math.sqrt(Math.log((234.5 + 1083) / (234.5 + 20)))
 /** A conductor that nothing protects is gone when its copper would have melted within so many seconds. */
 const burnsWithin = 10
 
-/** Whether a conductor of `area` mm² burns through before anybody can switch off. */
+/**
+ * Whether a conductor of `area` mm² burns through before anybody can switch off.
+ * @param area mm²
+ * @param amps A
+ */
 export const burns = (area: number, amps: number): boolean => ((melting * area) / amps) ** 2 < burnsWithin
 
 /** Longer than this the heat goes off as fast as it comes, and the reckoning says nothing, s. */
@@ -18,6 +22,7 @@ const keptFor = 60
 /**
  * Seconds until the insulation smokes and until the copper melts; undefined where the current is none that burns.
  * @param area mm²
+ * @param amps A
  */
 export function overheats(
   area: number,

@@ -8,7 +8,13 @@ import { formatPlain } from '../quantity'
 export const copperResistivity = 1 / 58
 export const copperCoefficient = 0.00393
 
-/** Ohms of a copper conductor. `length` m, `area` mm², `temperature` °C. */
+/**
+ * Ohms of a copper conductor. `length` m, `area` mm², `temperature` °C.
+ * @param length m
+ * @param area mm²
+ * @param temperature °C
+ * @returns Ω
+ */
 export function copperOhms(length: number, area: number, temperature: number): number {
   return ((copperResistivity * length) / area) * (1 + copperCoefficient * (temperature - 20))
 }

@@ -15,13 +15,21 @@ const prefixed: ReadonlySet<Unit> = new Set<Unit>(['V', 'A', 'Ω', 'W', 'H'])
 const minus = '\u2212'
 const noBreakSpace = '\u00a0'
 
-/** Digits only, with a minus that is a minus. `decimals` is the number of places kept. */
+/**
+ * Digits only, with a minus that is a minus. `decimals` is the number of places kept.
+ * @param value plain number
+ * @param decimals places kept, from 0
+ */
 export function formatNumber(value: number, decimals: number): string {
   const text = Math.abs(value).toFixed(decimals)
   return value < 0 && Number(text) !== 0 ? minus + text : text
 }
 
-/** A number as short as it is exact to `digits` significant places: 55, 0.75, 12.6. */
+/**
+ * A number as short as it is exact to `digits` significant places: 55, 0.75, 12.6.
+ * @param value plain number
+ * @param digits significant places
+ */
 export function formatPlain(value: number, digits = 4): string {
   const text = String(Number(Math.abs(value).toPrecision(digits)))
   return value < 0 ? minus + text : text
@@ -30,6 +38,7 @@ export function formatPlain(value: number, digits = 4): string {
 /**
  * A value as the trade writes it: `12.34 V`, `280 mV`, `4.7 mΩ`.
  * Prefixes run from mega to milli; hundredths are the most that is written.
+ * @param value in the unit itself, such as V for `280 mV`
  */
 export function formatQuantity(value: number, unit: Unit): string {
   if (!Number.isFinite(value)) return unit === 'Ω' ? 'OL' : '–'

@@ -18,7 +18,10 @@ export const passing = {
   word: 0.5,
 } as const
 
-/** Whether two readings are told apart; undefined or NaN for what nothing holds, which differs from any number. */
+/**
+ * Whether two readings are told apart; undefined or NaN for what nothing holds, which differs from any number.
+ * @param within half-width of the band, in the readings' unit
+ */
 export function isApart(a: number | undefined, b: number | undefined, within: number): boolean {
   const [x, y] = [a ?? Number.NaN, b ?? Number.NaN]
   if (Number.isNaN(x) || Number.isNaN(y)) return Number.isNaN(x) !== Number.isNaN(y)

@@ -121,6 +121,7 @@ export interface KeyOptions {
   readonly blown?: ReadonlySet<string>
 }
 
+/** The key of one state; why there is none where the board finds no operating point. */
 export function stateKey(
   circuit: Circuit,
   faults: readonly Fault[],

@@ -29,7 +29,10 @@ export interface Figure extends Sortable {
   readonly change: number | undefined
 }
 
-/** Volts as they are written in tables; a point that nothing holds floats. */
+/**
+ * Volts as they are written in tables; a point that nothing holds floats.
+ * @param v V
+ */
 export const writeVolts = (v: number | undefined): Words =>
   v === undefined ? 'readings.floating' : figures(formatQuantity(v, 'V'))
 
@@ -79,7 +82,10 @@ export interface DropFigure extends Figure {
   /** Amps of the faulted board where there is one. */
   readonly amps: number
 }
-/** Rows of the pieces of all paths, or of one of them. */
+/**
+ * Rows of the pieces of all paths, or of one of them.
+ * @param path index of the path; all paths where it is left out
+ */
 export const dropRows = (state: StateKey, faulted: StateKey | null, path = -1): DropFigure[] =>
   (path < 0 ? state.drops : state.walks[path]!).map((drop) => {
     const { part, segment, name, from, to, side, band } = drop

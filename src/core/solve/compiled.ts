@@ -25,6 +25,7 @@ export function compileNetwork(network: Network): CompiledNetwork {
   return { elements: network.elements, structure, siemens, offset, laws }
 }
 
+/** @throws Error where the structure takes a linear element for a nonlinear one */
 function lawOf(element: Element): Law {
   if (element.type !== 'nonlinear') throw new Error(`an element of type ${element.type} has no law`)
   return element.law

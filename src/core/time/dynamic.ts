@@ -17,7 +17,11 @@ export interface Dynamic {
 
 const noSpice = (): string[] => []
 
-/** A winding: v = R·i + L·di/dt. State: amps. */
+/**
+ * A winding: v = R·i + L·di/dt. State: amps.
+ * @param ohms Ω
+ * @param henry H
+ */
 export function winding(ohms: number, henry: number): Dynamic {
   const amps = (x: number, h: number, v: number) => (v * h + henry * x) / (ohms * h + henry)
   return {
@@ -34,7 +38,10 @@ export function winding(ohms: number, henry: number): Dynamic {
   }
 }
 
-/** A capacitor: i = C·dv/dt. State: volts. */
+/**
+ * A capacitor: i = C·dv/dt. State: volts.
+ * @param farad F
+ */
 export function capacitor(farad: number): Dynamic {
   return {
     settled: (v) => v,

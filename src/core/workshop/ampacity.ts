@@ -20,7 +20,11 @@ const usual: readonly (readonly [section: number, amps: number])[] = [
   [95, 400],
 ]
 
-/** Amps for any section, between the table's lines by power law; beyond its ends by that of the last two. */
+/**
+ * Amps for any section, between the table's lines by power law; beyond its ends by that of the last two.
+ * @param section mm²
+ * @returns A
+ */
 export function ampacity(section: number): number {
   const i = Math.min(usual.length - 2, Math.max(0, usual.findIndex(([s]) => s > section) - 1))
   const at = section >= usual[usual.length - 1]![0] ? usual.length - 2 : i
@@ -35,6 +39,8 @@ export const fuseRatings = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 
 /**
  * Fuse for a branch: the next rating above 1.25 times the running current (common practice, no source), and no more than
  * the thinnest wire behind it is fused for.
+ * @param amps that run, A
+ * @param thinnest section of the thinnest wire behind it, mm²
  * @returns rating in A; `fits` is false where no rating spares both
  */
 export function fuseFor(amps: number, thinnest: number): { readonly rating: number; readonly fits: boolean } {

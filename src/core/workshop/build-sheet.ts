@@ -75,12 +75,17 @@ export const buildCautions: readonly Words[] = [
   'workshop.buildSheet.theVehicleMakersDataLocal',
 ]
 
-/** AWG nearest to a section: diameter 0.127 mm · 92^((36 − n)/39) (ASTM B258). */
+/**
+ * AWG nearest to a section: diameter 0.127 mm · 92^((36 − n)/39) (ASTM B258).
+ * @param section mm²
+ * @returns AWG
+ */
 export function gaugeOf(section: number): number {
   const diameter = Math.sqrt((4 * section) / Math.PI)
   return Math.round(36 - (39 * Math.log(diameter / 0.127)) / Math.log(92))
 }
 
+/** All that is needed to build a board of this circuit, with what makes its faults. */
 export function buildSheet(circuit: Circuit, faults: readonly Fault[]): BuildSheet {
   const wiring = wireUp(circuit)
   const walks = walkPaths(circuit)

@@ -18,13 +18,19 @@ const valuesOf = (name: Series): number[] =>
     series[name].map((v) => Number((v * decade).toPrecision(3))),
   )
 
-/** Nearest single value. */
+/**
+ * Nearest single value.
+ * @param ohms asked for, Ω
+ */
 export function nearest(ohms: number, name: Series): Combination {
   const best = valuesOf(name).reduce((a, b) => (miss(b, ohms) < miss(a, ohms) ? b : a))
   return { how: 'single', ohms: [best], total: best }
 }
 
-/** Nearest of one or two: two only where they halve the miss of one, for each is a joint more to solder. */
+/**
+ * Nearest of one or two: two only where they halve the miss of one, for each is a joint more to solder.
+ * @param ohms asked for, Ω
+ */
 export function combine(ohms: number, name: Series): Combination {
   const one = nearest(ohms, name)
   let best = one
@@ -47,7 +53,11 @@ const miss = (a: number, b: number) => Math.abs(Math.log(a / b))
 /** Watts that power resistors are sold for. */
 export const wattRatings = [0.25, 0.5, 1, 2, 3, 5, 10, 15, 25, 50, 100, 150, 200, 300] as const
 
-/** Next rating up that leaves the resistor at half its watts or less (common practice, no source). */
+/**
+ * Next rating up that leaves the resistor at half its watts or less (common practice, no source).
+ * @param watts that it turns to heat, W
+ * @returns rating, W; undefined where none is large enough
+ */
 export const wattsFor = (watts: number): number | undefined =>
   wattRatings.find((r) => r >= 2 * watts * (1 - 1e-9))
 
@@ -62,7 +72,12 @@ export interface Heat {
   readonly burns: boolean
 }
 
-/** A wirewound resistor stands five times its rating for five seconds (makers' usual figure; from memory): energy is what counts. */
+/**
+ * A wirewound resistor stands five times its rating for five seconds (makers' usual figure; from memory): energy is what counts.
+ * @param watts that it turns to heat, W
+ * @param rating W
+ * @param ambient °C
+ */
 export function heatOf(watts: number, rating: number, ambient = 20): Heat {
   const share = watts / rating
   const surface = ambient + riseAtRating * Math.min(share, 4)

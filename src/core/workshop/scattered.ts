@@ -15,6 +15,7 @@ function drawsOf(seed: number): () => number {
 /**
  * The circuit with contact ohms of its own for every joint, ground and panel, as no two of a vehicle are alike: each times
  * a number that lies within the circuit's scatter either way, on a log scale. The same seed gives the same board.
+ * @param seed whole number
  */
 export function scattered(circuit: Circuit, seed: number): Circuit {
   const { contacts } = circuit.scatter ?? schoolScatter

@@ -13,6 +13,9 @@ const weak = 20_000
 /**
  * What the lamp does between two points. Where the board is stiff, or next to nothing is behind it, its open volts and
  * its ohms say that (Thévenin) without a board of its own; between the two, and near the edge of a word, it is solved.
+ * @param red node
+ * @param black node
+ * @param rated volts of the lamp, V
  */
 export function glowAcross(solved: SolvedBoard, red: number, black: number, rated: number): string {
   if (!solved.limitCycle) {

@@ -10,6 +10,7 @@ export interface Group {
   readonly tests: readonly number[]
 }
 
+/** Tests by sort and state, in the order in which they come. */
 export function groupsOf({ tests }: Pick<TestSet, 'tests'>): Group[] {
   const groups = new Map<string, { sort: Sort; state?: string; tests: number[] }>()
   tests.forEach(({ sort, state }, i) => {
@@ -30,7 +31,10 @@ export function isLazy(sort: Sort): boolean {
   return needsDead === true || (carries === true && !underLoad)
 }
 
-/** A value that such a test shows, as its instrument writes it. */
+/**
+ * A value that such a test shows, as its instrument writes it.
+ * @param value in the instrument's unit, or the word's place on its scale
+ */
 export function writeReading(sort: Sort, value: number): Words {
   const key = sorts[sort].instrument
   if (!key) return figures('')

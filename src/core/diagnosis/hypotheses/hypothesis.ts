@@ -30,5 +30,6 @@ export interface Hypothesis {
 export const nameOf = ({ kind, part, segment, other }: Fault): string =>
   `${kind} ${refOf(part, segment)}${other === undefined ? '' : ` ${other}`}`
 
+/** Whether two faults are one kind at one place, of whatever size. */
 export const sameHypothesis = (a: Fault, b: Fault): boolean =>
   a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other

@@ -6,7 +6,11 @@ import { oddSeverity } from './priors'
 export const withValue = (grid: readonly number[], value: number): readonly number[] =>
   grid.length === 0 || grid.includes(value) ? grid : [...grid, value].sort((p, q) => p - q)
 
-/** The severity at x: between two values of the grid on a log scale. */
+/**
+ * The severity at x: between two values of the grid on a log scale.
+ * @param x place on the grid, from 0
+ * @returns severity in the unit of its kind
+ */
 export function severityAt(grid: readonly number[], x: number): number {
   const i = Math.min(grid.length - 2, Math.max(0, Math.floor(x)))
   const [low, high] = [grid[i]!, grid[i + 1]!]
@@ -25,11 +29,18 @@ export const faultsAt = (
   return [...(own ? [own] : []), ...(hypothesis.beside ? [hypothesis.beside] : [])]
 }
 
-/** The exact fault of a hypothesis at x; undefined for the sound circuit. */
+/**
+ * The exact fault of a hypothesis at x; undefined for the sound circuit.
+ * @param x place on the grid, from 0
+ */
 export const faultAt = ({ fault, grid }: Pick<Hypothesis, 'fault' | 'grid'>, x: number): Fault | undefined =>
   fault && grid.length ? { ...fault, severity: severityAt(grid, x) } : fault
 
-/** Where on the grid a severity lies. */
+/**
+ * Where on the grid a severity lies.
+ * @param severity in the unit of its kind
+ * @returns x, from 0 to the last place of the grid
+ */
 export function placeOnGrid(grid: readonly number[], severity: number): number {
   const i = grid.findIndex((value) => value >= severity)
   if (i <= 0) return i < 0 ? grid.length - 1 : 0
@@ -38,7 +49,10 @@ export function placeOnGrid(grid: readonly number[], severity: number): number {
   return i - 1 + (low > 0 ? Math.log(severity / low) / Math.log(high / low) : (severity - low) / (high - low))
 }
 
-/** Share of a range of x that is left, odd severities counted as little as they are met. */
+/**
+ * Share of a range of x that is left, odd severities counted as little as they are met.
+ * @returns share, 0 to 1
+ */
 export function widthOf({ grid, fault }: Hypothesis, ranges: readonly (readonly [number, number])[]): number {
   if (grid.length < 2) return ranges.length ? 1 : 0
   const usual = fault && faultOfKind(fault.kind).severity?.usual

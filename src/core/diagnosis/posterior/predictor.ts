@@ -225,6 +225,7 @@ function missOf({ low, high }: Interval, { value }: Measured): Miss {
   return { below: low === Infinity ? Infinity : low - value, above: value - high }
 }
 
+/** Whether nothing is missed either way. */
 export const fits = ({ below, above }: Miss): boolean => below <= 0 && above <= 0
 
 /** Amps that all sources give together. */

@@ -13,12 +13,16 @@ const finestSwitch = 1 / 32
 /** Edges of what is left are rounded outward to such parts, so that later facts ask for boards that are there already. */
 const lattice = 16
 
+/** The situation in which a fact was found. */
 export const situationOf = (predictor: Predictor, fact: Fact): Situation =>
   fact.type === 'seen'
     ? predictor.situation(fact.state, fact.conditions ?? untouched)
     : predictor.situation(fact.setup.state, fact.setup.conditions ?? untouched)
 
-/** Whether one exact board gives all the facts, together. */
+/**
+ * Whether one exact board gives all the facts, together.
+ * @param x place on the hypothesis's grid, from 0
+ */
 export function admits(
   predictor: Predictor,
   hypothesis: Hypothesis,

@@ -14,7 +14,10 @@ export interface Choice extends Candidate {
   readonly minutes: number
 }
 
-/** Bits that one test is expected to remove now; what it would show is reckoned as its instrument reckons it. */
+/**
+ * Bits that one test is expected to remove now; what it would show is reckoned as its instrument reckons it.
+ * @returns bits
+ */
 export function expectedBits(belief: Belief, setup: TestSetup): number {
   const { predictor } = belief
   const representatives = representativesOf(belief)

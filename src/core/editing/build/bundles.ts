@@ -56,6 +56,7 @@ export function setConductor(
   return { ok: true, circuit: { ...circuit, bundles }, touched: [] }
 }
 
+/** Names a place of a loom. */
 export function namePlace(circuit: Circuit, place: string, name: string): Built {
   const bundles = circuit.bundles.map((b) => ({
     ...b,
@@ -64,6 +65,7 @@ export function namePlace(circuit: Circuit, place: string, name: string): Built 
   return { ok: true, circuit: { ...circuit, bundles }, touched: [] }
 }
 
+/** Takes a place of a loom out; its wires stay. */
 export function removePlace(circuit: Circuit, place: string): Built {
   const bundles = circuit.bundles
     .map((b) => ({ ...b, places: b.places.filter((p) => p.id !== place) }))

@@ -27,7 +27,10 @@ export function take(circuit: Circuit, items: readonly Item[]): { circuit: Circu
   return { circuit: { ...circuit, parts }, steps }
 }
 
-/** Puts items into a path, before the step that now stands at `index`; at the end from its length on. */
+/**
+ * Puts items into a path, before the step that now stands at `index`; at the end from its length on.
+ * @param index of a step of the path, from 0
+ */
 export function insertItems(circuit: Circuit, path: string, index: number, items: readonly Item[]): Built {
   const found = circuit.paths.find((p) => p.id === path)
   if (!found) return refuse(path, say('circuit.noPath'))
@@ -148,7 +151,11 @@ export function replacePart(circuit: Circuit, id: string, by: NewPart): Built {
   return { ok: true, circuit: prune(moved), touched: [part.id] }
 }
 
-/** New parts alike, for a copy of a stretch: other pins of a part that is also elsewhere stay passes through it. */
+/**
+ * New parts alike, for a copy of a stretch: other pins of a part that is also elsewhere stay passes through it.
+ * @param from index of the first step
+ * @param to index behind the last step
+ */
 export function copySteps(circuit: Circuit, path: string, from: number, to: number): Item[] {
   const found = circuit.paths.find((p) => p.id === path)
   return (found?.steps.slice(from, to) ?? []).map((step): Item => {

@@ -55,6 +55,7 @@ export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', term
   return { ok: true, circuit: { ...circuit, paths }, touched: [] }
 }
 
+/** Takes a path out, with the parts that no other path passes. */
 export function removePath(circuit: Circuit, path: string): Built {
   if (circuit.paths.length < 2) return refuse(path, say('circuit.lastPath'))
   const paths = circuit.paths.filter((p) => p.id !== path)
@@ -78,6 +79,7 @@ export function removePath(circuit: Circuit, path: string): Built {
   }
 }
 
+/** Names a path; an empty name takes it away. */
 export function namePath(circuit: Circuit, path: string, name: string): Built {
   const paths = circuit.paths.map((p) => (p.id === path ? { ...p, name } : p))
   return { ok: true, circuit: { ...circuit, paths }, touched: [] }

@@ -36,6 +36,7 @@ export function keepState(
   return { ...done(circuit, states), id }
 }
 
+/** Names a state. */
 export function renameState(circuit: Circuit, id: string, name: string): Built {
   if (circuit.states.some((s) => s.name === name && s.id !== id))
     return refuse(name, say('circuit.stateThere', { name }))
@@ -45,6 +46,7 @@ export function renameState(circuit: Circuit, id: string, name: string): Built {
   )
 }
 
+/** Takes a state out; the last one stays. */
 export function removeState(circuit: Circuit, id: string): Built {
   if (circuit.states.length < 2) return refuse(id, say('circuit.lastState'))
   const states = circuit.states.filter((s) => s.id !== id).map((s) => (s.after === id ? withoutAfter(s) : s))

@@ -38,6 +38,7 @@ export const calculators: readonly Calculator[] = [
 ]
 
 const registry = new Registry<Calculator>('calculator', calculators, ({ key }) => key)
+/** The calculator of a key; undefined where there is none. */
 export const findCalculator = (key: string): Calculator | undefined => registry.find(key)
 /** @throws UnknownKey */
 export const calculatorOf = (key: string): Calculator => registry.get(key)

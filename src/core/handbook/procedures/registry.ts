@@ -42,4 +42,5 @@ export const procedures: readonly Procedure[] = [
 ]
 
 const registry = new Registry<Procedure>('procedure', procedures, ({ key }) => key)
+/** The procedure of a key; undefined where there is none. */
 export const findProcedure = (key: string): Procedure | undefined => registry.find(key)

@@ -23,6 +23,7 @@ export const limitSets: readonly LimitSet[] = [
 ]
 
 const registry = new Registry<LimitSet>('limit set', limitSets, ({ id }) => id)
+/** The limit set of a key; undefined where there is none. */
 export const findLimitSet = (id: string): LimitSet | undefined => registry.find(id)
 
 /** What each kind of circuit may lose, where nobody has chosen (common practice, no source). */
