@@ -1,3 +1,4 @@
+import { partIn, splitRef } from '../circuit'
 import type { KeyOf } from '../../messages/codes'
 import { partOf, findPieces } from '../model'
 import type { BenchState, StepOf } from '../attempt'
@@ -49,16 +50,16 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
     share,
   })
   const pieces = findPieces(circuit, name)
-  const part = name.split('.')[0]!
+  const part = partIn(name)
   const strikes = (fault: Fault, one: (typeof pieces)[number]) =>
     [`${fault.part}.${fault.segment}`, fault.other].some((at) => {
-      const [id, segment] = at?.split('.') ?? []
+      const [id, segment] = at === undefined ? [] : splitRef(at)
       return one.part === id && segment !== undefined && one.unit.segments.includes(segment)
     })
   const struck = planted.filter((fault) => pieces.some((one) => strikes(fault, one)))
   const truth = planted.map((fault) => describeFault(circuit, fault))
   const whole = pieces.length > 1
-  const inPart = planted.some((f) => f.part === part || f.other?.split('.')[0] === part)
+  const inPart = planted.some((f) => f.part === part || (f.other !== undefined && partIn(f.other) === part))
   const doubt = belief.doubtOfAny(pieces.map(({ id }) => id))
   // A fuse that a short or a seized motor has blown is what was found first, and not yet why.
   const effect = pieces.some(

@@ -1,3 +1,4 @@
+import { firstSource } from '../circuit'
 import { partOf, findPieces } from '../model'
 import {
   advance,
@@ -272,7 +273,7 @@ export class Judging {
   private isSource({ place }: TestSetup): boolean {
     if (this.sourceRead || place.type === 'jaws') return false
     const { circuit, wiring } = this.predictor
-    const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+    const source = firstSource(circuit.parts)
     if (!source) return false
     const posts = new Set(partOfKind(source.kind).terminals.map(({ key }) => wiring.nodeOf(source.id, key)))
     this.sourceRead = posts.has(place.red) && posts.has(place.black)

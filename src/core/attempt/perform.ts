@@ -1,6 +1,6 @@
 import { findPart, findPieces, wireUp, type Wiring } from '../model'
 import { noticeAll } from '../board'
-import { type Circuit } from '../circuit'
+import { type Circuit, splitRef } from '../circuit'
 import { type Message, say, messageOf } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
@@ -262,7 +262,7 @@ export function checkArrangement(circuit: Circuit, arrangement: Arrangement): Me
   const stranger = wiggled.find((id) => !kinds.has(id))
   if (stranger !== undefined) return say('attempt.noPart', { id: stranger })
   for (const end of bypassed.flat()) {
-    const [id, key] = end.split('.')
+    const [id, key] = splitRef(end)
     if (!kinds.get(id ?? '')?.terminals.some((t) => t.key === key)) return say('attempt.noTerminal', { end })
   }
   return undefined

@@ -1,5 +1,5 @@
 import { cached } from '../cache'
-import { refOf, splitRef, type Circuit, type CircuitState, type TerminalRef } from '../circuit'
+import { refOf, splitRef, type Circuit, type CircuitState } from '../circuit'
 import type { Fault } from '../faults'
 import { modelOf, type Model, type Wiring } from '../model'
 import type { Sense, Surroundings } from '../parts'
@@ -84,7 +84,7 @@ export function buildBoard(
   for (const [i, ends] of (state.bypassed ?? []).entries()) {
     // One whose fuse has gone joins nothing.
     if (blown.has(jumperName(i))) continue
-    const [a, b] = ends.map((end) => wiring.nodeOf(...splitRef(end as TerminalRef))) as [number, number]
+    const [a, b] = ends.map((end) => wiring.nodeOf(...splitRef(end))) as [number, number]
     all.push({
       type: 'resistor',
       a,

@@ -1,14 +1,5 @@
 import { cached } from '../cache'
-import {
-  firstSource,
-  partIn,
-  refOf,
-  splitRef,
-  systemOf,
-  type Circuit,
-  type CircuitState,
-  type SegmentRef,
-} from '../circuit'
+import { firstSource, partIn, refOf, splitRef, systemOf, type Circuit, type CircuitState } from '../circuit'
 import { coldOf, faultOfKind, severityOf, type Fault } from '../faults'
 import { modelOf, type Model, type ModelPart } from '../model'
 import type { Element } from '../solve'
@@ -37,8 +28,7 @@ export function strikeAll(
   const { ground, supply, nominal } = railsOf(model.circuit)
   for (const fault of faults) {
     const { part, segment, between } = model.segment(fault.part, fault.segment)
-    const other =
-      fault.other === undefined ? undefined : model.segment(...splitRef(fault.other as SegmentRef))
+    const other = fault.other === undefined ? undefined : model.segment(...splitRef(fault.other))
     const pick = (id: string, segment: string) =>
       owned.get(id)!.elements.filter((e) => e.owner.segment === segment && !isOpen(e))
     const section = part.parameters.section

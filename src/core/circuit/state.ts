@@ -1,12 +1,16 @@
 import { coded, say } from '../document'
 import { z } from 'zod'
+import type { TerminalRef } from './refs'
 import { partOfKind } from '../parts'
 import type { Part } from './schema'
 
 /** `part.terminal`, such as `B1.p`. */
 export const terminalRef = z
   .string()
-  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, coded(say('circuit.terminalRef')))
+  .regex(/^[A-Z]{1,3}[0-9]{1,3}\.[a-z0-9]+$/i, coded(say('circuit.terminalRef'))) as unknown as z.ZodType<
+  TerminalRef,
+  TerminalRef
+>
 
 const warmth = coded(say('circuit.temperature', { least: '−40', most: 120 }))
 

@@ -1,5 +1,5 @@
 import { problemsOf, type Message, within, messageOf, verbatim, say } from '../document'
-import { systemOf, type Circuit } from '../circuit'
+import { refOf, systemOf, type Circuit, type TerminalRef } from '../circuit'
 import { partOfKind, readParameters, parts as partKinds, type AnyPart, type FieldMeta } from '../parts'
 import { areaOfGauge, parseQuantity, type Unit } from '../quantity'
 import type { Item } from './build'
@@ -12,8 +12,8 @@ export type Quick =
       readonly items: readonly Item[]
       /** What each item will be, as it is shown before it is taken. */
       readonly shown: readonly Message[]
-      readonly from?: string
-      readonly to?: string
+      readonly from?: TerminalRef
+      readonly to?: TerminalRef
     }
   | { readonly ok: false; readonly why: Message; readonly at: number }
 
@@ -26,7 +26,7 @@ export type Quick =
 export function readQuick(circuit: Circuit, line: string): Quick {
   let rest = line
   let offset = 0
-  let from: string | undefined
+  let from: TerminalRef | undefined
   const start = /^\s*from\s+(\S+?)\s*:\s*/i.exec(rest)
   if (start) {
     const found = terminalAt(circuit, start[1]!)
@@ -35,7 +35,7 @@ export function readQuick(circuit: Circuit, line: string): Quick {
     rest = rest.slice(start[0].length)
     offset = start[0].length
   }
-  let to: string | undefined
+  let to: TerminalRef | undefined
   const end = /(?:^|[\s,])to\s+(\S+)\s*$/i.exec(rest)
   if (end) {
     const found = terminalAt(circuit, end[1]!)
@@ -280,7 +280,7 @@ function freePair(
 }
 
 /** Terminal of a point by its short name, as a path's end is written. */
-export function terminalAt(circuit: Circuit, name: string): string | undefined {
+export function terminalAt(circuit: Circuit, name: string): TerminalRef | undefined {
   const { find } = wireUp(circuit)
   const low = name.toLowerCase()
   for (const part of circuit.parts) {
@@ -289,10 +289,10 @@ export function terminalAt(circuit: Circuit, name: string): string | undefined {
     const own = definition.terminals.find(
       (t) => !t.inside && (part.id + (names[t.key] ?? t.suffix)).toLowerCase() === low,
     )
-    if (own) return `${part.id}.${own.key}`
+    if (own) return refOf(part.id, own.key)
   }
   const point = find(name)
-  return point && `${point.part}.${point.terminal}`
+  return point && refOf(point.part, point.terminal)
 }
 
 /** The key of a choice that a word stands for. */

@@ -1,5 +1,5 @@
 import { partOfKind, readParameters } from '../parts'
-import { circuitSchema, type Circuit, type Part, upgradeDocument } from '../circuit'
+import { circuitSchema, type Circuit, type Part, upgradeDocument, splitRef } from '../circuit'
 import { problemsOf, writePath, type Problem, type Read, say } from '../document'
 import { findIslands } from '../solve'
 import { wireUp } from '../model'
@@ -83,7 +83,7 @@ function checkNames(circuit: Circuit, problems: Problem[]): void {
   const placed = new Set<string>()
   circuit.paths.forEach((path, p) => {
     for (const end of ['from', 'to'] as const) {
-      const [id, key] = path[end].split('.') as [string, string]
+      const [id, key] = splitRef(path[end])
       placed.add(id)
       terminal(id, key, `paths[${p}].${end}`)
     }
@@ -131,7 +131,7 @@ function checkStates(circuit: Circuit, problems: Problem[]): void {
       if (!parts.has(id)) problems.push({ where: `${where}.wiggled`, ...say('circuit.noPart', { id }) })
     }
     for (const end of (state.bypassed ?? []).flat()) {
-      const [id, key] = end.split('.') as [string, string]
+      const [id, key] = splitRef(end)
       if (!parts.get(id)?.terminals.some((t) => t.key === key))
         problems.push({ where: `${where}.bypassed`, ...say('circuit.noSuchTerminal', { end }) })
     }

@@ -1,5 +1,6 @@
 import type { Words } from '../document'
 import { z } from 'zod'
+import type { SegmentRef } from '../circuit'
 import { faultKinds } from './catalogue'
 import type { Unit } from '../quantity'
 
@@ -15,7 +16,7 @@ export const faultSchema = z.strictObject({
   /** Ohms at a milliamp, where the kind has them beside its severity: what an ohmmeter reads. */
   cold: z.number().min(0.05).max(50).optional(),
   /** The other piece that is involved, as `PART.SEGMENT`: what it touches, or what it is swapped with. */
-  other: z.string().optional(),
+  other: (z.string() as unknown as z.ZodType<SegmentRef, SegmentRef>).optional(),
 })
 export type Fault = z.infer<typeof faultSchema>
 

@@ -1,5 +1,5 @@
 import { findPart, spareSegments } from '../model'
-import { splitRef, type Circuit } from '../circuit'
+import { refOf, splitRef, type Circuit, type SegmentRef } from '../circuit'
 import { type Problem, say, messageOf, type Message } from '../document'
 import { partOfKind, type AnyPart, type Segment } from '../parts'
 import { catalogue, coldOf, faultOfKind, severityOf, type FaultKind } from './catalogue'
@@ -95,7 +95,7 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
  * The pieces that a fault of two pieces may involve beside its own, as `PART.SEGMENT`. Conductors touch only where a
  * bundle holds them together.
  */
-export function partnersOf(circuit: Circuit, fault: Fault): string[] {
+export function partnersOf(circuit: Circuit, fault: Fault): SegmentRef[] {
   const { involves } = faultOfKind(fault.kind)
   if (!involves) return []
   return circuit.parts.flatMap((part) => {
@@ -109,7 +109,7 @@ export function partnersOf(circuit: Circuit, fault: Fault): string[] {
           faultsOf(definition, segment).includes(fault.kind) &&
           !(part.id === fault.part && segment.key === fault.segment),
       )
-      .map((segment) => `${part.id}.${segment.key}`)
+      .map((segment) => refOf(part.id, segment.key))
   })
 }
 

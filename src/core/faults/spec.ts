@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit'
+import { type Circuit, partIn } from '../circuit'
 import { partOfKind } from '../parts'
 import { parseQuantity } from '../quantity'
 import { type Message, say } from '../document'
@@ -73,7 +73,7 @@ export function readFaultSpec(
   if (faultOfKind(fault.kind).involves) {
     const asked = otherText?.toLowerCase()
     const partners = partnersOf(circuit, fault)
-    const other = partners.find((p) => p.toLowerCase() === asked || p.split('.')[0]!.toLowerCase() === asked)
+    const other = partners.find((p) => p.toLowerCase() === asked || partIn(p).toLowerCase() === asked)
     if (other === undefined)
       return refuse(
         partners.length

@@ -1,6 +1,6 @@
 import { findPart, type Point, type Wiring } from '../model'
 import { z } from 'zod'
-import type { Circuit } from '../circuit'
+import { type Circuit, firstSource } from '../circuit'
 import { type Message, say, type Words } from '../document'
 import { partOfKind } from '../parts'
 import type { Clamped } from './clamp'
@@ -117,7 +117,7 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       return { ok: true, place: { type: 'at', part: part.id, red: red ?? 0, black: black ?? 0 }, held }
     }
     case 'posts': {
-      const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+      const source = firstSource(circuit.parts)!
       const [red, black] = (['pos', 'neg'] as const).map((key) => wiring.nodeOf(source.id, key)) as [
         number,
         number,

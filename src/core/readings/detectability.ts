@@ -20,6 +20,8 @@ export const passing = {
 
 /**
  * Whether two readings are told apart; undefined or NaN for what nothing holds, which differs from any number.
+ * @param a reading, in the unit of its instrument
+ * @param b reading, in the same unit
  * @param within half-width of the band, in the readings' unit
  */
 export function isApart(a: number | undefined, b: number | undefined, within: number): boolean {

@@ -1,7 +1,7 @@
 import { type Code, type Words } from '../document'
 import { buildBoard, restModes, senseOf, solveBoard, type Board } from '../board'
 import { wireUp, type Wiring } from '../model'
-import { refOf, type Circuit, type CircuitState } from '../circuit'
+import { refOf, type Circuit, type CircuitState, firstSource } from '../circuit'
 import { struckBy, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Element, Law, OperatingPoint } from '../solve'
@@ -237,7 +237,7 @@ export function fallingAsleep(
   state: CircuitState,
   seconds: readonly number[],
 ): { readonly time: number; readonly amps: number }[] {
-  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+  const source = firstSource(circuit.parts)
   return seconds.flatMap((time) => {
     const solved = solveBoard(circuit, faults, { ...state, sinceKeyOff: time })
     if (!solved.ok || !source) return []

@@ -3,7 +3,7 @@ import { tell } from '../words'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { applyEdit, arrangement, emptyCircuit, readQuick, insertItems } from '../editing'
-import { type Circuit } from '../circuit'
+import type { Circuit, TerminalRef } from '../circuit'
 import { possibleFaults, faultOfKind, type Fault } from '../faults'
 import { answerKey, stateKey } from '../readings'
 import { solveBoard } from '../board'
@@ -162,7 +162,7 @@ describe('rules of the workshop', () => {
       5,
     )
     expect(warnings(c, on(c)).map((w) => w.part)).toContain('R1')
-    const jumped = { ...on(sound()), bypassed: [['W1.a', 'W2.b'] as [string, string]] }
+    const jumped = { ...on(sound()), bypassed: [['W1.a', 'W2.b'] as [TerminalRef, TerminalRef]] }
     expect(
       warnings(sound(), jumped)
         .map((w) => tell(w.text))

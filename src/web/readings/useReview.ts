@@ -1,3 +1,4 @@
+import { partIn } from '../../core/circuit'
 import { computed, ref, type Ref } from 'vue'
 import { repliesSchema, reviewSchema, type Reply, type Review } from '../../contract'
 import { judgedSchema } from '../../core/assessment'
@@ -103,14 +104,14 @@ function useWays(review: Ref<Review>, at: Ref<number>) {
   /** The student’s marks on the drawing, as they stood at the chosen step. */
   const marks = computed(() => {
     const last = steps.value.slice(0, at.value + 1).findLast((s) => s.type === 'infer')
-    const parts = (pieces: readonly string[] = []) => new Set(pieces.map((p) => p.split('.')[0]!))
+    const parts = (pieces: readonly string[] = []) => new Set(pieces.map((p) => partIn(p)))
     return last?.type === 'infer'
       ? { struck: parts(last.struck), ringed: parts(last.ringed) }
       : { struck: new Set<string>(), ringed: new Set<string>() }
   })
   /** What the readings up to the chosen step had really cleared, and what they left. */
   const cleared = computed(() => {
-    const left = new Set((judged.value?.suspects[at.value] ?? []).map((p) => p.split('.')[0]!))
+    const left = new Set((judged.value?.suspects[at.value] ?? []).map((p) => partIn(p)))
     const all = piecesOf(review.value.circuit).map(({ part }) => part)
     return { struck: new Set(all.filter((part) => !left.has(part))), ringed: left }
   })

@@ -100,7 +100,7 @@ describe('what building leaves on the way', () => {
   it('a first path that ends elsewhere is tied by name and not led to the battery', () => {
     const built = insertItems(bench, 'main', 0, [{ new: { kind: 'fuse' } }, { new: { kind: 'lamp' } }])
     if (!built.ok) throw new Error(tell(built.problem))
-    const loose = { ...built.circuit, paths: [{ ...built.circuit.paths[0]!, to: 'F1.b' }] }
+    const loose = { ...built.circuit, paths: [{ ...built.circuit.paths[0]!, to: 'F1.b' as const }] }
     expect(layOut(loose).tags.map((t) => [t.name, t.at])).toEqual([
       ['B1n', 'foot'],
       ['F1b', 'foot'],

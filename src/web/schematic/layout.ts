@@ -1,6 +1,6 @@
 import type { Words } from '../../core/document'
 import { wireUp, type Point, type Wiring } from '../../core/model'
-import { type Circuit, type CircuitPath } from '../../core/circuit'
+import { type Circuit, type CircuitPath, partIn, refOf, splitRef, type TerminalRef } from '../../core/circuit'
 import { partOfKind, routeThrough, type AnyPart, type Route } from '../../core/parts'
 import { noticeRoom } from './label'
 import { passSymbol, type PassSymbol } from './passes'
@@ -185,8 +185,8 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
 
   // The loop is the first path that begins at a source; without one the source stands by itself, and all else beside it.
   const isSource = (id: string | undefined) => partOfKind(kinds.get(id ?? '')!).role === 'source'
-  const begins = circuit.paths.filter((p) => isSource(p.from.split('.')[0]))
-  const loop = begins.find((p) => p.to === `${p.from.split('.')[0]}.n`) ?? begins[0]
+  const begins = circuit.paths.filter((p) => isSource(partIn(p.from)))
+  const loop = begins.find((p) => p.to === refOf(partIn(p.from), 'n')) ?? begins[0]
   const alone = circuit.parts.find((p) => isSource(p.id))
   const others = circuit.paths.filter((p) => p !== loop)
   let columnX = leastX
@@ -219,9 +219,9 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     let head = 0
     while (head < steps.length && at(head).cable?.byTheMetre) head++
     let tail = steps.length
-    const comesHome = nodeOfEnd(path.to) === wiring.nodeOf(path.from.split('.')[0]!, 'n')
+    const comesHome = nodeOfEnd(path.to) === wiring.nodeOf(partIn(path.from), 'n')
     while (comesHome && tail > head && metal(at(tail - 1))) tail--
-    const source = path.from.split('.')[0]!
+    const source = partIn(path.from)
     const column = steps.slice(head, tail)
     const rail = steps.slice(tail)
     const stretch = (part: string) =>
@@ -289,8 +289,8 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     return lengths
   }
 
-  function nodeOfEnd(end: string): number {
-    const [part, key] = end.split('.') as [string, string]
+  function nodeOfEnd(end: TerminalRef): number {
+    const [part, key] = splitRef(end)
     return wiring.nodeOf(part, key)
   }
 

@@ -1,5 +1,5 @@
 import { piecesOf } from '../../model'
-import { type Circuit } from '../../circuit'
+import { type Circuit, partIn, splitRef } from '../../circuit'
 import { faultOfKind, possibleFaults, type Fault } from '../../faults'
 import { partOfKind } from '../../parts'
 import { nameOf, sameHypothesis, type Hypothesis } from './hypothesis'
@@ -13,6 +13,7 @@ const pairShare = 0.3
  * The sound circuit first, then every fault of the catalogue on every piece that it can strike. Where two faults may be
  * there, each of them also beside each that is planted: with the other one as it truly is, does the evidence find this one?
  * Such a hypothesis strikes its own piece only: of the other one it says nothing, so that none is doubted for being planted.
+ * @param faults how many there may be
  */
 export function hypothesesOf(
   circuit: Circuit,
@@ -41,7 +42,7 @@ export function hypothesesOf(
     const grid = faultOfKind(fault.kind).severity?.grid ?? []
     const known = own?.severity === undefined ? grid : withValue(grid, own.severity)
     const { weight } = placeWeights[placeOf(definitions.get(fault.part)!, fault.segment)]
-    const partners = fault.other?.split('.') as [string, string] | undefined
+    const partners = fault.other === undefined ? undefined : splitRef(fault.other)
     return {
       index: i + 1,
       name: nameOf(fault),
@@ -77,7 +78,10 @@ export function hypothesesOf(
   const pairs = planted.flatMap((beside) => {
     const other = pieceAt(beside.part, beside.segment)
     return faulted
-      .filter(({ fault, pieces: own }) => !own.includes(other) && fault!.other?.split('.')[0] !== beside.part)
+      .filter(
+        ({ fault, pieces: own }) =>
+          !own.includes(other) && (fault!.other === undefined || partIn(fault!.other) !== beside.part),
+      )
       .map((hypothesis) => ({
         ...hypothesis,
         name: `${hypothesis.name} beside ${nameOf(beside)}`,

@@ -1,6 +1,6 @@
 import { partOfKind, routeThrough } from '../../parts'
 import type { Message, Problem } from '../../document'
-import type { Circuit, CircuitPath } from '../../circuit'
+import { type Circuit, type CircuitPath, type TerminalRef, partIn, refOf, splitRef } from '../../circuit'
 
 /** What building gives: the circuit after it, or why it cannot be done. The circuit given is left as it was. */
 export type Built =
@@ -31,8 +31,6 @@ export function placedParts(paths: readonly CircuitPath[]): Set<string> {
   )
 }
 
-export const partIn = (terminal: string): string => terminal.split('.')[0]!
-
 /**
  * Takes out of parts, states and bundles what no path holds any more, so that nothing dangles. The battery stays:
  * without it there is no circuit.
@@ -42,8 +40,8 @@ export function prune(circuit: Circuit): Circuit {
   const parts = circuit.parts.filter((p) => placed.has(p.id) || partOfKind(p.kind).role === 'source')
   const left = new Map(parts.map((p) => [p.id, partOfKind(p.kind)]))
   const has = (id: string) => left.has(id)
-  const terminal = (end: string) => {
-    const [id, key] = end.split('.') as [string, string]
+  const terminal = (end: TerminalRef) => {
+    const [id, key] = splitRef(end)
     return left.get(id)?.terminals.some((t) => t.key === key) ?? false
   }
   return {
@@ -76,7 +74,7 @@ export function prune(circuit: Circuit): Circuit {
  * A terminal that stays when part `id` goes, at the same place as its terminal `key` will then be: the neighbour on a path
  * through it. Undefined where no path runs through there.
  */
-export function neighbourOf(circuit: Circuit, id: string, key: string): string | undefined {
+export function neighbourOf(circuit: Circuit, id: string, key: string): TerminalRef | undefined {
   for (const path of circuit.paths) {
     for (const [i, step] of path.steps.entries()) {
       if (step.part !== id) continue
@@ -86,8 +84,8 @@ export function neighbourOf(circuit: Circuit, id: string, key: string): string |
       const before = path.steps.slice(0, i).findLast((s) => s.part !== id)
       const after = path.steps.slice(i + 1).find((s) => s.part !== id)
       const candidates = [
-        before ? `${before.part}.${endsOf(circuit, before)[1]}` : path.from,
-        after ? `${after.part}.${endsOf(circuit, after)[0]}` : path.to,
+        before ? refOf(before.part, endsOf(circuit, before)[1]) : path.from,
+        after ? refOf(after.part, endsOf(circuit, after)[0]) : path.to,
       ]
       const found = candidates.find((end) => partIn(end) !== id)
       if (found) return found

@@ -27,7 +27,7 @@ import {
   type Built,
 } from '..'
 import { wireUp } from '../../model'
-import { type Circuit } from '../../circuit'
+import { type Circuit, refOf, splitRef } from '../../circuit'
 import { partKinds } from '../../parts'
 import { stateKey } from '../../readings'
 import { demoCircuit, demoNames } from '../../../../test/demo'
@@ -45,7 +45,7 @@ const type = (circuit: Circuit, line: string, path = circuit.paths[0]!.id): Circ
   if (read.from || read.to)
     return of(
       addPath(circuit, {
-        from: read.from ?? `${circuit.parts[0]!.id}.p`,
+        from: read.from ?? refOf(circuit.parts[0]!.id, 'p'),
         to: read.to ?? commonReturn(circuit),
         items: read.items,
       }),
@@ -209,7 +209,7 @@ describe('changes to a path', () => {
     const split = of(insertItems(lamp, lamp.paths[0]!.id, 3, [{ new: { kind: 'splice' } }]))
     const spl = split.parts.find((p) => p.kind === 'splice')!.id
     const branch = addPath(split, {
-      from: `${spl}.b`,
+      from: refOf(spl, 'b'),
       to: commonReturn(split),
       items: [{ new: { kind: 'wire' } }, { new: { kind: 'led' } }, { new: { kind: 'wire' } }],
     })
@@ -317,7 +317,7 @@ describe('any row of changes', () => {
             () => insertItems(now, path.id, b % (path.steps.length + 1), [{ new: { kind: 'splice' } }]),
             () =>
               addPath(now, {
-                from: `${part}.${now.paths[0]!.from.split('.')[1]!}`,
+                from: refOf(part, splitRef(now.paths[0]!.from)[1]),
                 to: commonReturn(now),
                 items: [{ new: { kind } }],
               }),

@@ -1,7 +1,7 @@
 import { say } from '../../document'
 import { partOfKind } from '../../parts'
-import type { Circuit, CircuitPath } from '../../circuit'
-import { endsOf, kindOf, neighbourOf, partIn, prune, refuse, type Built } from './arrangement'
+import { type Circuit, type CircuitPath, type TerminalRef, refOf, splitRef } from '../../circuit'
+import { endsOf, kindOf, neighbourOf, prune, refuse, type Built } from './arrangement'
 import { makePart, nextId, type NewPart } from './ids'
 
 /** One thing on the way: a new part, or another pass through one that is there, from a terminal to a terminal. */
@@ -87,7 +87,10 @@ export function removeParts(circuit: Circuit, ids: readonly string[]): Built {
       now.parts.filter((p) => partOfKind(p.kind).role === 'source').length === 1
     )
       return refuse(id, say('circuit.onlyBattery', { id }))
-    const ended = (end: string) => (partIn(end) === id ? neighbourOf(now, id, end.split('.')[1]!) : end)
+    const ended = (end: TerminalRef) => {
+      const [owner, key] = splitRef(end)
+      return owner === id ? neighbourOf(now, id, key) : end
+    }
     const paths = now.paths.flatMap((path): CircuitPath[] => {
       const from = ended(path.from)
       const to = ended(path.to)
@@ -125,12 +128,12 @@ export function replacePart(circuit: Circuit, id: string, by: NewPart): Built {
   const made = makePart(circuit.parts, { ...by, name: by.name ?? old.name })
   const part = { ...made, id: same ? id : nextId(circuit.parts, by.kind) }
   const has = (key: string | undefined) => after.terminals.some((t) => t.key === key && !t.inside)
-  const end = (terminal: string) => {
-    const [owner, key] = terminal.split('.') as [string, string]
+  const end = (terminal: TerminalRef) => {
+    const [owner, key] = splitRef(terminal)
     if (owner !== id) return terminal
     // Nearer to the way in or to the way out: the ends of what now stands there.
     const late = before.terminals.findIndex((t) => t.key === key) >= before.terminals.length / 2
-    return `${part.id}.${has(key) ? key : after.through[late ? 1 : 0]}`
+    return refOf(part.id, has(key) ? key : after.through[late ? 1 : 0])
   }
   const moved: Circuit = {
     ...circuit,

@@ -1,5 +1,5 @@
 import { partOfKind, sized } from '../../parts'
-import type { Circuit, Part } from '../../circuit'
+import { type Circuit, type Part, type TerminalRef, refOf, splitRef } from '../../circuit'
 
 /** The next free short name of a kind: its letters, and the number after the highest in use. */
 export function nextId(parts: readonly Pick<Part, 'id'>[], kind: string): string {
@@ -29,8 +29,10 @@ export function makePart(
 /** Gives a part another short name, wherever it stands. */
 export function renameId(circuit: Circuit, from: string, to: string): Circuit {
   const id = (name: string) => (name === from ? to : name)
-  const end = (terminal: string) =>
-    terminal.startsWith(`${from}.`) ? to + terminal.slice(from.length) : terminal
+  const end = (terminal: TerminalRef) => {
+    const [owner, key] = splitRef(terminal)
+    return owner === from ? refOf(to, key) : terminal
+  }
   return {
     ...circuit,
     parts: circuit.parts.map((p) => (p.id === from ? { ...p, id: to } : p)),
@@ -52,7 +54,9 @@ export function renameId(circuit: Circuit, from: string, to: string): Circuit {
       controls: Object.fromEntries(Object.entries(s.controls).map(([k, v]) => [id(k), v])),
       detached: s.detached.map(id),
       ...(s.wiggled && { wiggled: s.wiggled.map(id) }),
-      ...(s.bypassed && { bypassed: s.bypassed.map(([a, b]): [string, string] => [end(a), end(b)]) }),
+      ...(s.bypassed && {
+        bypassed: s.bypassed.map(([a, b]): [TerminalRef, TerminalRef] => [end(a), end(b)]),
+      }),
     })),
   }
 }

@@ -1,21 +1,21 @@
 import { say } from '../../document'
 import { partOfKind } from '../../parts'
-import type { Circuit, CircuitPath } from '../../circuit'
-import { kindOf, placedParts, prune, refuse, type Built } from './arrangement'
+import { type Circuit, type CircuitPath, type TerminalRef, partIn, refOf } from '../../circuit'
+import { kindOf, prune, refuse, type Built } from './arrangement'
 import { take, type Item } from './chain'
 
 /** Where a new path comes back to unless it is told: the common return that others use most. */
-export function commonReturn(circuit: Circuit): string {
-  const counts = new Map<string, number>()
+export function commonReturn(circuit: Circuit): TerminalRef {
+  const counts = new Map<TerminalRef, number>()
   for (const { to } of circuit.paths.slice(1)) {
-    const kind = kindOf(circuit, to.split('.')[0]!)
+    const kind = kindOf(circuit, partIn(to))
     if (kind && ['connection', 'conductor', 'source'].includes(partOfKind(kind).role))
       counts.set(to, (counts.get(to) ?? 0) + 1)
   }
   const used = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
   const of = (kind: string, key: string) => {
     const part = circuit.parts.find((p) => p.kind === kind)
-    return part && `${part.id}.${key}`
+    return part && refOf(part.id, key)
   }
   return used ?? of('stud', 'e') ?? of('chassis', 'a') ?? of('battery', 'n')!
 }
@@ -30,7 +30,12 @@ function freshPathId(circuit: Circuit): string {
 /** A further path from one terminal to another: a branch, a control circuit, a return that joins the others. */
 export function addPath(
   circuit: Circuit,
-  { from, to, items, name = '' }: { from: string; to: string; items: readonly Item[]; name?: string },
+  {
+    from,
+    to,
+    items,
+    name = '',
+  }: { from: TerminalRef; to: TerminalRef; items: readonly Item[]; name?: string },
 ): Built & { readonly path?: string } {
   if (from === to) return refuse(from, say('circuit.pathLoops'))
   if (!items.length) return refuse(from, say('circuit.pathEmpty'))
@@ -46,7 +51,7 @@ export function addPath(
 }
 
 /** Leads an end of a path to another terminal: joins it to a common return, or takes its feed elsewhere. */
-export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', terminal: string): Built {
+export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', terminal: TerminalRef): Built {
   const found = circuit.paths.find((p) => p.id === path)
   if (!found) return refuse(path, say('circuit.noPath'))
   const other = end === 'from' ? found.to : found.from
@@ -59,12 +64,12 @@ export function leadEnd(circuit: Circuit, path: string, end: 'from' | 'to', term
 export function removePath(circuit: Circuit, path: string): Built {
   if (circuit.paths.length < 2) return refuse(path, say('circuit.lastPath'))
   const paths = circuit.paths.filter((p) => p.id !== path)
-  const stay = placedParts(paths.map((p) => ({ ...p, from: '', to: '' })))
+  const stay = new Set(paths.flatMap((p) => p.steps.map((s) => s.part)))
   // Paths that hung on parts of this one alone would lead nowhere.
   const lost = (end: string) => {
-    const [id] = end.split('.')
-    const kind = kindOf(circuit, id!)
-    return kind !== undefined && partOfKind(kind).role !== 'source' && !stay.has(id!)
+    const id = partIn(end)
+    const kind = kindOf(circuit, id)
+    return kind !== undefined && partOfKind(kind).role !== 'source' && !stay.has(id)
   }
   const hanging = paths.filter((p) => lost(p.from) || lost(p.to))
   const left = paths.filter((p) => !hanging.includes(p))

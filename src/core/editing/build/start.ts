@@ -2,7 +2,8 @@ import { circuitFormat, circuitVersion, type Circuit } from '../../circuit'
 import { makePart } from './ids'
 
 /**
- * An empty bench: a battery, one path from its plus to its minus that waits for its parts, and the state in which all is off.
+ * A new circuit: a battery, one path from its plus to its minus that waits for its parts, and the state in which all is off.
+ * @param volts of the system, V
  */
 export function emptyCircuit(name: string, volts: 12 | 24 = 12): Circuit {
   const battery = { ...makePart([], { kind: 'battery', parameters: { blocks: volts / 12 } }) }

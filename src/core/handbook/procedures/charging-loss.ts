@@ -3,7 +3,7 @@ import { say } from '../../document'
 import type { Procedure, Shown } from '../procedure'
 import type { WorkedCircuit } from '../worked-circuit'
 import { partOfKind } from '../../parts'
-import type { Circuit } from '../../circuit'
+import { type Circuit, partIn } from '../../circuit'
 
 const generator = (worked: WorkedCircuit) =>
   worked.circuit.parts.find(({ kind }) => partOfKind(kind).generates)?.id ?? ''
@@ -11,7 +11,7 @@ const generator = (worked: WorkedCircuit) =>
 const charged = (circuit: Circuit): string[] =>
   circuit.paths
     .filter(({ from }) =>
-      circuit.parts.some(({ id, kind }) => id === from.split('.')[0] && partOfKind(kind).generates),
+      circuit.parts.some(({ id, kind }) => id === partIn(from) && partOfKind(kind).generates),
     )
     .map(({ id }) => id)
 

@@ -1,6 +1,6 @@
 import { partOf, type Wiring } from '../../model'
 import { type SolvedBoard } from '../../board'
-import { systemOf, type Circuit } from '../../circuit'
+import { systemOf, type Circuit, firstSource } from '../../circuit'
 import { type Message, say, messageOf } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
 import { formatQuantity } from '../../quantity'
@@ -81,7 +81,7 @@ export function heldPieces(circuit: Circuit, wiring: Wiring): Held[] {
 /** Feed and return of every load, each against the other pole of the battery. */
 export function loadEnds(circuit: Circuit, wiring: Wiring): Held[] {
   const at = new Map(wiring.points.filter((p) => !p.inside).map((p) => [p.node, p.name]))
-  const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')
+  const source = firstSource(circuit.parts)
   const plus = source && at.get(wiring.nodeOf(source.id, 'pos'))
   const minus = at.get(0)
   return circuit.parts.flatMap((part): Held[] => {

@@ -1,3 +1,4 @@
+import { splitRef } from '../../circuit'
 import { partOf } from '../../model'
 import { formatPlain } from '../../quantity'
 import { partOfKind } from '../../parts'
@@ -37,7 +38,7 @@ export const unfusedJumper: Rule = {
     (key?.state.bypassed ?? []).flatMap(([from, to]) => {
       const { nodeOf, points } = wiring
       const named = (node: number | undefined) => points.find((p) => p.node === node)?.name ?? ''
-      const [a, b] = [from, to].map((end) => nodeOf(...(end.split('.') as [string, string])))
+      const [a, b] = [from, to].map((end) => nodeOf(...splitRef(end)))
       const round = walks.flatMap((walk) => {
         const nodes = walk.points.map((p) => p.node)
         const [i, j] = [nodes.indexOf(a!), nodes.indexOf(b!)].sort((x, y) => x - y) as [number, number]

@@ -1,3 +1,4 @@
+import { partIn } from '../../circuit'
 import { findPart } from '../../model'
 import { partOfKind } from '../../parts'
 import { formatPlain } from '../../quantity'
@@ -16,7 +17,7 @@ export function protection({
   const parts = new Map(circuit.parts.map((p) => [p.id, p]))
   const found = new Map<string, number>()
   for (const walk of walks) {
-    const starter = parts.get(walk.path.from.split('.')[0]!)!
+    const starter = parts.get(partIn(walk.path.from))!
     let rating = partOfKind(starter.kind).limitsAmps ?? Infinity
     for (const { part: id, side } of walk.strides) {
       const part = parts.get(id)!

@@ -5,7 +5,7 @@ import { ChevronLeft, ChevronRight, Copy, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { leadEnd, namePath, removePath } from '../../../core/editing'
 import { wireUp } from '../../../core/model'
-import { type Circuit } from '../../../core/circuit'
+import type { Circuit, TerminalRef } from '../../../core/circuit'
 import { useCircuit } from '../../stores/circuit'
 import HarnessEditor from './HarnessEditor.vue'
 import NewPath from './NewPath.vue'
@@ -147,7 +147,7 @@ defineExpose({ type: () => quick.value?.focus() })
               :value="current.from"
               @change="
                 store.build(say('ui.bench.feedLedElsewhere'), (c) =>
-                  leadEnd(c, current.id, 'from', value($event)),
+                  leadEnd(c, current.id, 'from', value($event) as TerminalRef),
                 )
               "
             >
@@ -160,7 +160,7 @@ defineExpose({ type: () => quick.value?.focus() })
               :value="current.to"
               @change="
                 store.build(say('ui.bench.returnLedElsewhere'), (c) =>
-                  leadEnd(c, current.id, 'to', value($event)),
+                  leadEnd(c, current.id, 'to', value($event) as TerminalRef),
                 )
               "
             >

@@ -4,21 +4,21 @@ import { t, tell } from '../../words'
 import { NButton, NPopover } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { commonReturn, presets } from '../../../core/editing'
-import { type Circuit } from '../../../core/circuit'
+import { type Circuit, type TerminalRef, refOf } from '../../../core/circuit'
 import { partOfKind, parts } from '../../../core/parts'
 import type { Build } from './useBuild'
 
 const props = defineProps<{ circuit: Circuit; build: Build; near: string | null }>()
 
 const open = ref(false)
-const from = ref('')
-const to = ref('')
+const from = ref<TerminalRef>()
+const to = ref<TerminalRef>()
 const kind = ref('wire')
 const points = computed(() =>
   wireUp(props.circuit)
     .points.filter((p) => !p.inside)
     .map((p) => ({
-      value: `${p.part}.${p.terminal}`,
+      value: refOf(p.part, p.terminal),
       text: `${p.name}  ${findPart(props.circuit, p.part)?.name ?? ''} ${tell(p.title)}`.trim(),
     })),
 )
@@ -30,6 +30,7 @@ function begin(shown: boolean) {
   to.value = commonReturn(props.circuit)
 }
 function make() {
+  if (!from.value || !to.value) return
   const parameters = presets(props.circuit, partOfKind(kind.value))
   if (props.build.branch(from.value, to.value, [{ new: { kind: kind.value, parameters } }]))
     open.value = false

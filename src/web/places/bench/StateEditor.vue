@@ -5,7 +5,7 @@ import { t } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { keepState, removeState, renameState, terminalAt } from '../../../core/editing'
-import { type Circuit, type CircuitState } from '../../../core/circuit'
+import { type Circuit, type CircuitState, type TerminalRef, splitRef } from '../../../core/circuit'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -60,8 +60,8 @@ function bridge() {
   if (!a || !b || a === b) return
   alter({ bypassed: [...(props.state.bypassed ?? []), [a, b]] })
 }
-const written = (end: string) => {
-  const [id, key] = end.split('.') as [string, string]
+const written = (end: TerminalRef) => {
+  const [id, key] = splitRef(end)
   const part = findPart(props.circuit, id)
   const terminal = part && partOfKind(part.kind).terminals.find((t) => t.key === key)
   return part && terminal

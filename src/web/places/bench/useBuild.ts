@@ -15,7 +15,7 @@ import {
   type Item,
   insertItems,
 } from '../../../core/editing'
-import { type Circuit } from '../../../core/circuit'
+import type { Circuit, TerminalRef } from '../../../core/circuit'
 import { partOfKind, type Pins } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 
@@ -65,7 +65,7 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     )
   }
 
-  function branch(from: string, to: string, items: readonly Item[]): boolean {
+  function branch(from: TerminalRef, to: TerminalRef, items: readonly Item[]): boolean {
     const built = store.build(say('ui.bench.newPath'), (c) => addPath(c, { from, to, items }))
     if (!take(built) || !built?.ok) return false
     path.value = circuit.value.paths.length - 1

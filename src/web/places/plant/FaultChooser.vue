@@ -2,7 +2,7 @@
 import { findPart } from '../../../core/model'
 import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
-import type { Circuit } from '../../../core/circuit'
+import { type Circuit, partIn, type SegmentRef } from '../../../core/circuit'
 import {
   coldOf,
   faultOfKind,
@@ -80,7 +80,8 @@ function choose(segment: string, kind: FaultKind) {
   emit('plant', other === undefined ? fault : { ...fault, other })
 }
 function chooseOther(event: Event) {
-  if (props.fault) emit('plant', { ...props.fault, other: (event.target as HTMLSelectElement).value })
+  if (props.fault)
+    emit('plant', { ...props.fault, other: (event.target as HTMLSelectElement).value as SegmentRef })
 }
 function slide(event: Event) {
   const r = range.value
@@ -124,7 +125,7 @@ function check(value: number) {
     <label v-if="partners.length" class="field"
       >{{ t('ui.plant.with') }}
       <select :value="fault?.other ?? ''" @change="chooseOther">
-        <option v-for="p in partners" :key="p" :value="p">{{ p.split('.')[0] }}</option>
+        <option v-for="p in partners" :key="p" :value="p">{{ partIn(p) }}</option>
       </select>
     </label>
     <template v-if="fault && range">

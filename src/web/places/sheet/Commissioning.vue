@@ -6,7 +6,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { storedCircuitSchema } from '../../../contract'
 import { partOfKind } from '../../../core/parts'
-import { measuredScatter, type Circuit } from '../../../core/circuit'
+import { measuredScatter, type Circuit, firstSource } from '../../../core/circuit'
 import type { MeterType } from '../../../core/instruments'
 import { parseQuantity } from '../../../core/quantity'
 import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
@@ -24,7 +24,7 @@ const wrong = ref('')
 
 const shown = computed(() => props.rows.filter((r) => r.state === state.value))
 const black = computed(() => {
-  const source = props.circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
+  const source = firstSource(props.circuit.parts)!
   return source.id + partOfKind(source.kind).terminals.find((t) => t.key === 'neg')!.suffix
 })
 const keyOf = (row: { state: string; point: string }) => `${row.state}|${row.point}`
