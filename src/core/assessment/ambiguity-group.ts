@@ -12,9 +12,9 @@ import type { Fault } from '../faults'
 import type { InstrumentKey } from '../instruments'
 import type { Thresholds } from './rubric'
 
-/** Volts within which nobody tells two readings apart: the meter's last digits on its twelve-volt range. */
+/** Volts by which two readings have to differ to be told apart: the meter's last digits on its twelve-volt range. */
 const sameVolts = 0.02
-/** Rivals that are looked at: what is less likely is in nobody's way. */
+/** Rivals that are compared, the likeliest first. */
 const mostRivals = 24
 
 /**

@@ -19,7 +19,7 @@ export interface ConclusionInput {
   readonly planted: readonly Fault[]
   readonly bench: BenchState
   /** Pieces that nothing in the bag tells from the planted one. */
-  readonly indistinct: ReadonlySet<string>
+  readonly ambiguous: ReadonlySet<string>
   /** The test that would part what is left. */
   readonly next: Choice | undefined
   readonly rubric: Rubric
@@ -33,7 +33,7 @@ const consequence = 0.4
 
 /** Judges the conclusion against the evidence first, and only then against what was planted. */
 export function judgeConclusion(input: ConclusionInput): Judgement {
-  const { belief, factNames, conclusion, planted, bench, indistinct, next, rubric, step } = input
+  const { belief, factNames, conclusion, planted, bench, ambiguous, next, rubric, step } = input
   const { circuit } = belief.predictor
   const { kind, piece: name } = conclusion
   const make = (
@@ -80,7 +80,7 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
     return make('poor', 'contradicted', say('assessment.hadCleared', { fact, piece: name, truth }), 0)
   }
   const rivals = [...belief.doubts].filter(
-    ([piece]) => !pieces.some(({ id }) => id === piece) && !indistinct.has(piece),
+    ([piece]) => !pieces.some(({ id }) => id === piece) && !ambiguous.has(piece),
   )
   if (struck.length === 0)
     return make(
@@ -97,7 +97,7 @@ export function judgeConclusion(input: ConclusionInput): Judgement {
       0,
     )
   // What no test could part from it is not held against anybody.
-  const apart = [...indistinct].reduce((sum, piece) => sum + belief.doubt(piece), 0)
+  const apart = [...ambiguous].reduce((sum, piece) => sum + belief.doubt(piece), 0)
   const proof = Math.min(1, doubt / Math.max(1e-9, 1 - apart))
   const proven = proof >= rubric.thresholds.proven
   const exact = struck.some((fault) => named(belief, fault, kind))

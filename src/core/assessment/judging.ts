@@ -323,7 +323,7 @@ export class Judging {
     const { order, belief, bench } = this
     this.atConclusion = belief
     const left = faultsLeft(order.circuit, order.planted, bench)
-    const indistinct = ambiguityGroupOf(belief, left, order.frame.bag, this.rubric.thresholds)
+    const ambiguous = ambiguityGroupOf(belief, left, order.frame.bag, this.rubric.thresholds)
     const [next] =
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
@@ -335,7 +335,7 @@ export class Judging {
         conclusion: step,
         planted: left.length ? left : order.planted,
         bench,
-        indistinct,
+        ambiguous,
         next,
         rubric: this.rubric,
         step: i,
@@ -361,11 +361,11 @@ export function setupOf(
 }
 
 /** Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. */
-function evidenceOf(first: Belief, end: Belief, indistinct: ReadonlySet<string>, order: Order): number {
+function evidenceOf(first: Belief, end: Belief, ambiguous: ReadonlySet<string>, order: Order): number {
   const guilty = order.planted.flatMap((f) =>
     findPieces(order.circuit, `${f.part}.${f.segment}`).map(({ id }) => id),
   )
-  const merged = new Set([...indistinct, ...guilty])
+  const merged = new Set([...ambiguous, ...guilty])
   const bits = (belief: Belief) => {
     let together = 0
     let sum = belief.sound > 0 ? -belief.sound * Math.log2(belief.sound) : 0

@@ -5,7 +5,7 @@ import type { Net, Surroundings } from '../parts'
 import type { Element } from '../solve'
 import type { Board } from './board'
 
-/** Ohms of the best of contacts: none is nought. */
+/** Minimum contact resistance, Ω. */
 const leastContact = 1e-6
 
 /** A part's elements, and where each of its segments begins among them, by `part.segment`. */

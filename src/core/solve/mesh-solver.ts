@@ -117,11 +117,11 @@ export class MeshSolver implements NetworkSolver {
         const moved = this.distance()
         settled = !wasHeld && moved <= voltageStep
         if (!settled) {
-          // After a whole step the linear rest cancels by construction: what is missing is what the tangents missed.
+          // After a full step the linear currents cancel by construction: the residual is what the tangents missed.
           let after = this.evaluate(next, holds < mostHolds)
           const { held } = this
           if (held) holds++
-          // Where a knee held a curve back its current is not that of these volts: there is nothing to search along.
+          // A limited law's current is not that of these volts: no line search.
           for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
             for (let k = boundary; k < size; k++) next[k] = (x[k]! + next[k]!) / 2
             this.evaluate(next, false)

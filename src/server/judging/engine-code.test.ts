@@ -10,7 +10,7 @@ it('takes in all that a judgement depends on, and nothing outside the core', () 
   )
   for (const file of [
     'faults/catalogue',
-    'diagnosis/priors',
+    'diagnosis/hypotheses/priors',
     'parts/lamp',
     'solve/mesh-solver',
     'assessment/rubric',

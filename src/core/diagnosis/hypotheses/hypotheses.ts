@@ -53,7 +53,7 @@ export function hypothesesOf(
         ...(own?.cold !== undefined && { cold: own.cold }),
       },
       grid: known,
-      ...(own?.severity !== undefined && known.length > 1 && { mark: known.indexOf(own.severity) }),
+      ...(own?.severity !== undefined && known.length > 1 && { plantedAt: known.indexOf(own.severity) }),
       pieces: [...new Set([pieceAt(fault.part, fault.segment), ...(partners ? [pieceAt(...partners)] : [])])],
       prior:
         (weight * faultOfKind(fault.kind).prior.weight) /

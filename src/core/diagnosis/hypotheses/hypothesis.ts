@@ -2,8 +2,8 @@ import { refOf } from '../../circuit'
 import type { Fault } from '../../faults'
 
 /**
- * One way the circuit could be: sound, or one kind of fault on one piece. Where its severity is a number it is a hypothesis
- * of boards with one parameter x, counted along the kind's grid of severities: 0 at the first value, 1 at the second.
+ * One way the circuit could be: sound, or one kind of fault on one piece. Where its severity is a number it stands for
+ * boards with one parameter x, the place on the kind's grid of severities: 0 at the first value, 1 at the second.
  */
 export interface Hypothesis {
   /** Where it stands among all hypotheses of its predictor; for what is kept, its `name`. */
@@ -18,8 +18,8 @@ export interface Hypothesis {
   readonly company: number
   /** Severities at whole x; empty where there is none. */
   readonly grid: readonly number[]
-  /** Where on the grid the planted severity lies, if it is one of these. */
-  readonly mark?: number
+  /** Place of the planted severity on the grid, where it is planted. */
+  readonly plantedAt?: number
   /** Names of the pieces that it strikes; none for the sound circuit. */
   readonly pieces: readonly string[]
   /** Relative likelihood before any evidence, all severities together. */

@@ -151,8 +151,8 @@ export class Belief {
   private sum: number | undefined
 
   /**
-   * Share of the weight that is left of which something holds. Of two faults each is looked for beside the other one as it
-   * is: what holds of one or the other holds of the board, so the two shares are put together as those of two draws.
+   * Share of the remaining weight of the hypotheses for which `holds` is true. With two planted faults it is
+   * P = 1 − ∏(1 − shareᵢ): companions of each planted fault are independent draws.
    */
   private shareOf(holds: (hypothesis: Hypothesis) => boolean): number {
     if (this.total === 0) return 0

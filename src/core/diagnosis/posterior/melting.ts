@@ -33,7 +33,7 @@ export class Melting {
       const ends = [
         0,
         Math.max(0, hypothesis.grid.length - 1),
-        ...(hypothesis.mark === undefined ? [] : [hypothesis.mark]),
+        ...(hypothesis.plantedAt === undefined ? [] : [hypothesis.plantedAt]),
       ]
       for (const end of new Set(ends)) known.push({ x: end, gone: this.of(faultsAt(hypothesis, end)) })
       known.sort((p, q) => p.x - q.x)

@@ -220,7 +220,7 @@ const never: Miss = { below: Infinity, above: Infinity }
 const inside: Miss = { below: -1, above: -1 }
 
 function missOf({ low, high }: Interval, { value }: Measured): Miss {
-  // Beyond the range of the meter there is no how far.
+  // OL has no finite distance: a finite bound misses by Infinity.
   if (value === Infinity) return high === Infinity ? inside : { below: -1, above: Infinity }
   return { below: low === Infinity ? Infinity : low - value, above: value - high }
 }

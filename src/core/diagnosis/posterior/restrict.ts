@@ -61,7 +61,7 @@ export function restrict(
     if (b.x < from || a.x > to || (b.x === from && a.x < from) || (a.x === to && b.x > to)) return
     const [first, second] = [fits(p), fits(q)]
     if (first && second) return keep(Math.max(a.x, from), Math.min(b.x, to))
-    // Both out on one side: between them it does not come back.
+    // Both miss on the same side: nothing between them fits.
     if (!first && !second && !opposite(p, q)) return
     const jumps = a.switching !== b.switching
     if (b.x - a.x > (jumps ? finestSwitch : finest)) {
@@ -72,7 +72,7 @@ export function restrict(
       return
     }
     if (jumps) {
-      // On which side of the jump it is cannot be said more finely: where one end fits, all up to there does.
+      // The jump is not located more finely: where one end fits, keep the whole cell.
       if (first || second) keep(Math.max(a.x, from), Math.min(b.x, to))
       return
     }
@@ -142,7 +142,7 @@ export function together(
   let best: { x: number; far: number } | undefined
   for (const [from, to] of ranges) {
     const ends = from === to ? [at(from)] : [at(from), at(to)]
-    // Looked into where it comes nearest, until the board there is what its neighbours make of it.
+    // Refine round the minimum until a solved board matches interpolation (at most 6 rounds).
     for (let round = 0; round < 6 && ends.length > 1; round++) {
       let nearest: { i: number; share: number; far: number } | undefined
       for (let i = 1; i < ends.length; i++) {
@@ -159,7 +159,7 @@ export function together(
       if (x <= a.x || x >= b.x) break
       ends.splice(nearest.i, 0, at(x))
     }
-    // Where it begins to fit is looked for on boards: a relay lets go in between, or the reading bends.
+    // Bisect the edge on solved boards: between two of them a relay may let go, or the reading may bend.
     const within = ({ far }: End) => far <= limit
     for (let i = 1; i < ends.length; i++)
       for (;;) {

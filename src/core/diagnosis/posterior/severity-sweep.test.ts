@@ -66,9 +66,9 @@ describe('the boards of a hypothesis', () => {
     const planted: Fault = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.234 }
     const predictor = new Predictor(circuit, undefined, [planted])
     const hypothesis = familyOf(predictor, 'highResistance', 'X2')
-    expect(hypothesis.grid[hypothesis.mark!]).toBe(1.234)
+    expect(hypothesis.grid[hypothesis.plantedAt!]).toBe(1.234)
     const { points } = predictor.sweep(hypothesis, predictor.situation(on))
     predictor.sweep(hypothesis, predictor.situation(on)).coarse()
-    expect(points.map((s) => s.x)).toContain(hypothesis.mark)
+    expect(points.map((s) => s.x)).toContain(hypothesis.plantedAt)
   })
 })

@@ -89,11 +89,11 @@ export class SeveritySweep {
   coarse(): readonly SweepPoint[] {
     if (this.isCoarse) return this.points
     this.isCoarse = true
-    const { grid, mark } = this.hypothesis
+    const { grid, plantedAt } = this.hypothesis
     const last = Math.max(0, grid.length - 1)
     const quarters = last > 8 ? [0.25, 0.5, 0.75] : [0.5]
     const xs = new Set([0, ...quarters.map((share) => Math.floor(last * share)), last])
-    if (mark !== undefined && mark >= 0) xs.add(mark)
+    if (plantedAt !== undefined && plantedAt >= 0) xs.add(plantedAt)
     for (const x of xs) this.at(x)
     return this.points
   }
