@@ -46,7 +46,7 @@ const shown = computed(() =>
     type="button"
     class="keys"
     :aria-label="t('ui.keys.keys')"
-    :title="t('ui.keys.keys2')"
+    :title="t('ui.keys.keysHint')"
     @click="open = true"
   >
     ?

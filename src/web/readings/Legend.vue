@@ -7,7 +7,7 @@ defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: strin
 <template>
   <figcaption>
     <span class="mark healthy" /> {{ t('ui.readings.healthyWithItsBand') }}
-    <template v-if="faulted"> <span class="mark faulted" /> {{ t('ui.common.faulted2') }} </template>
+    <template v-if="faulted"> <span class="mark faulted" /> {{ t('ui.common.faultedColumn') }} </template>
     <template v-if="allowed"> <span class="mark limit" /> {{ t('ui.readings.allowed') }} </template>
     <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
     <span v-else-if="rest" class="quiet">{{ rest }}</span>

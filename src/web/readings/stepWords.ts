@@ -29,9 +29,9 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
       const known = definition(id)
       return `${id} ${known ? tell(positionName(known, key)) : key}`
     }),
-    ...detached.map((id) => `${id} ${tell(definition(id)?.detach?.done ?? 'ui.readings.out2')}`),
+    ...detached.map((id) => `${id} ${tell(definition(id)?.detach?.done ?? 'ui.readings.partOut')}`),
     ...bypassed.map(([a, b]) => t('ui.readings.jumper', { a, b })),
-    ...wiggled.map((id) => t('ui.readings.movedByHand2', { id })),
+    ...wiggled.map((id) => t('ui.readings.partMovedByHand', { id })),
     ...(engine === 'running' ? [t('ui.readings.engineRunning')] : []),
     ...(sinceKeyOff ? [t('ui.readings.keyOffForS', { sinceKeyOff })] : []),
   ].join(', ')
@@ -73,7 +73,7 @@ export function describeHeld(held: Connection['held']): string {
     case 'spots':
       return t('ui.readings.onTheTestSpotsOf', { part: held.part })
     case 'at':
-      return t('ui.readings.at2', { part: held.part })
+      return t('ui.readings.atPart', { part: held.part })
     case 'posts':
       return t('ui.readings.onTheBatterysPosts')
   }

@@ -147,8 +147,8 @@ const key = useKeys(
       what: t('ui.schematic.lookAround'),
       act: ({ key: way }) => view.move(...ways[way]!),
     },
-    { press: ['+'], what: t('ui.schematic.larger3'), act: () => view.zoom(1.25) },
-    { press: ['-'], what: t('ui.schematic.smaller3'), act: () => view.zoom(0.8) },
+    { press: ['+'], what: t('ui.schematic.largerAct'), act: () => view.zoom(1.25) },
+    { press: ['-'], what: t('ui.schematic.smallerAct'), act: () => view.zoom(0.8) },
     { press: ['0'], what: t('ui.schematic.allOfTheDrawing'), act: () => view.fit() },
   ],
   'own',
@@ -273,7 +273,7 @@ const key = useKeys(
       <button
         type="button"
         :aria-label="t('ui.schematic.smaller')"
-        :title="t('ui.schematic.smaller2')"
+        :title="t('ui.schematic.smallerKey')"
         @click="view.zoom(0.8)"
       >
         −
@@ -289,7 +289,7 @@ const key = useKeys(
       <button
         type="button"
         :aria-label="t('ui.schematic.larger')"
-        :title="t('ui.schematic.larger2')"
+        :title="t('ui.schematic.largerKey')"
         @click="view.zoom(1.25)"
       >
         +

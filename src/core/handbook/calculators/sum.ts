@@ -18,14 +18,14 @@ export const sum = defineCalculator({
       most: 3,
       options: (
         [
-          'calculators.sum.source2',
+          'calculators.sum.sourceVolts',
           'calculators.sum.feed',
           'calculators.sum.load',
           'calculators.sum.return',
         ] as const
       ).map((text, value) => ({ text, value })),
     },
-    source: { label: 'calculators.sum.source2', unit: 'V', preset: 12.6, least: 0, most: 100 },
+    source: { label: 'calculators.sum.sourceVolts', unit: 'V', preset: 12.6, least: 0, most: 100 },
     feed: { label: 'calculators.sum.feedLoses', unit: 'V', preset: 0.3, least: -100, most: 100 },
     load: { label: 'calculators.sum.acrossTheLoad', unit: 'V', preset: 11.9, least: -100, most: 100 },
     back: { label: 'calculators.sum.returnLoses', unit: 'V', preset: 0.4, least: -100, most: 100 },
@@ -40,7 +40,7 @@ export const sum = defineCalculator({
     const percent = (value: number) => (source ? (100 * value) / source : Number.NaN)
     const label = (
       [
-        'calculators.sum.source2',
+        'calculators.sum.sourceVolts',
         'calculators.sum.feedLoses',
         'calculators.sum.acrossTheLoad',
         'calculators.sum.returnLoses',

@@ -97,7 +97,7 @@ useKeys(t('ui.common.bench'), [
   {
     press: ['f'],
     what: t('ui.bench.findAPart'),
-    act: () => focus(`[aria-label="${t('ui.bench.findAPart2')}"]`),
+    act: () => focus(`[aria-label="${t('ui.bench.findPartTitle')}"]`),
   },
   {
     press: ['v'],

@@ -30,8 +30,8 @@ function find() {
     v-model="text"
     class="plain find"
     list="parts-here"
-    :aria-label="t('ui.bench.findAPart2')"
-    :placeholder="t('ui.bench.findAPart2')"
+    :aria-label="t('ui.bench.findPartTitle')"
+    :placeholder="t('ui.bench.findPartTitle')"
     @change="find"
     @keydown.enter="find"
   />

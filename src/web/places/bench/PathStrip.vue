@@ -114,7 +114,7 @@ const ends = computed(() => {
 
 <template>
   <div class="strip" role="group" :aria-label="t('ui.bench.partsOfThePathIn')">
-    <span class="end" :title="t('ui.bench.beginsAt2', { from: ends.from })">{{ ends.from }}</span>
+    <span class="end" :title="t('ui.bench.pathBegins', { from: ends.from })">{{ ends.from }}</span>
     <VueDraggable
       v-model="model"
       class="chips"
@@ -148,7 +148,7 @@ const ends = computed(() => {
     <span
       class="end"
       :class="{ caret: build.at.value === chips.length }"
-      :title="t('ui.bench.endsAt2', { to: ends.to })"
+      :title="t('ui.bench.pathEnds', { to: ends.to })"
       >{{ ends.to }}</span
     >
     <span v-if="!chips.length" class="empty">{{ t('ui.bench.nothingBetweenThemYetType') }}</span>

@@ -71,7 +71,7 @@ defineExpose({ focus: () => field.value?.focus() })
       <template v-if="read?.ok">
         <kbd>{{ t('ui.common.enter') }}</kbd>
         <span v-if="read.from || read.to">{{
-          t('ui.bench.newPath2', {
+          t('ui.bench.newPathReads', {
             from: read.from ? t('ui.bench.from', { from: read.from }) : '',
             to: read.to ? t('ui.bench.to', { to: read.to }) : '',
           })

@@ -128,7 +128,7 @@ function setPast(after: string) {
           <select v-model="jumperFrom" :aria-label="t('ui.bench.jumperFrom')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>
-          {{ t('ui.bench.to2') }}
+          {{ t('ui.bench.toPoint') }}
           <select v-model="jumperTo" :aria-label="t('ui.bench.jumperTo')">
             <option v-for="p in points" :key="p">{{ p }}</option>
           </select>

@@ -40,7 +40,7 @@ const people = computed(() => scope.members.filter(({ id }) => !scope.people || 
 const together = ref(1)
 const togetherOptions = [
   { value: 1, label: t('ui.days.eachAtABenchOf') },
-  { value: 2, label: t('ui.days.inPairs2') },
+  { value: 2, label: t('ui.days.pairsNote') },
   { value: 3, label: t('ui.days.inThrees') },
   { value: 4, label: t('ui.days.inFours') },
 ]
@@ -107,7 +107,7 @@ async function make() {
         >{{ t('ui.days.day') }} <input v-model="day" type="date" class="plain" required
       /></label>
       <label class="field"
-        >{{ t('ui.days.rounds2') }}
+        >{{ t('ui.days.roundsTitle') }}
         <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
       /></label>
       <div class="field">{{ t('ui.days.whoComes') }} <ScopeChoice with-people /></div>
@@ -160,7 +160,7 @@ async function make() {
             <RouterLink :to="{ name: 'day', params: { id: one.id } }">{{ one.name }}</RouterLink>
           </td>
           <td class="num">{{ one.stations }}</td>
-          <td class="num">{{ t('ui.days.of2', { out: one.out, rounds: one.rounds }) }}</td>
+          <td class="num">{{ t('ui.days.roundsOut', { out: one.out, rounds: one.rounds }) }}</td>
         </tr>
       </tbody>
     </table>

@@ -21,7 +21,7 @@ export function calendarOf(
       start,
       end: new Date(start.getTime() + body.minutes * 60_000),
       floating: true,
-      summary: t('ui.days.round2', { name, x: r + 1 }),
+      summary: t('ui.days.roundOfGroup', { name, x: r + 1 }),
       description: t('ui.days.stationsGroups', {
         count: body.stands.length,
         count2: body.groups.length,

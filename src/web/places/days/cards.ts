@@ -98,7 +98,7 @@ export function orders(day: StoredDay, groups: readonly string[], times: readonl
   return [
     { text: dated(day), style: 'title' },
     table(
-      ['', ...times.map((time, r) => t('ui.days.round3', { x: r + 1, time }))],
+      ['', ...times.map((time, r) => t('ui.days.roundAt', { x: r + 1, time }))],
       groups.map((name, g) => [
         { text: name, bold: true },
         ...times.map((_, r) => day.body.stands[day.body.seats[g]?.[r] ?? -1]?.name ?? '–'),
@@ -124,7 +124,7 @@ export async function dayCards(
       : what === 'stations'
         ? stations(day, window.location.origin)
         : orders(day, groups, times)
-  const title = `${day.name}, ${what === 'sealed' ? t('ui.days.sealedCards2') : what === 'stations' ? t('ui.days.stationCards2') : t('ui.days.orders2')}`
+  const title = `${day.name}, ${what === 'sealed' ? t('ui.days.sealedCardsFile') : what === 'stations' ? t('ui.days.stationCardsFile') : t('ui.days.ordersFile')}`
   saveBlob(
     fileName(title, 'pdf'),
     await make(page(title, content, what === 'orders' ? 'landscape' : 'portrait')),

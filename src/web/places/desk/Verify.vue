@@ -39,7 +39,7 @@ const say = (says: 'asComplained' | 'notReproduced') =>
   <details v-if="real || last" class="verify" :open="!said">
     <summary>
       {{
-        t('ui.desk.verify2', {
+        t('ui.desk.verifyComplaint', {
           complaint:
             said && 'says' in said
               ? said.says === 'asComplained'
@@ -64,10 +64,10 @@ const say = (says: 'asComplained' | 'notReproduced') =>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
     <div class="row">
       <NButton size="small" :loading="model.busy" @click="say('asComplained')">{{
-        t('ui.desk.asComplained2')
+        t('ui.desk.asComplainedTitle')
       }}</NButton>
       <NButton size="small" :loading="model.busy" @click="say('notReproduced')">{{
-        t('ui.desk.notReproduced2')
+        t('ui.desk.notReproducedTitle')
       }}</NButton>
     </div>
   </details>

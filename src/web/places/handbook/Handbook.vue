@@ -60,7 +60,7 @@ const print = () => window.print()
         class="plain"
         type="search"
         :aria-label="t('ui.handbook.lookUp')"
-        :placeholder="t('ui.handbook.lookUp2')"
+        :placeholder="t('ui.handbook.lookUpKey')"
         @keydown.enter="first"
       />
       <p v-if="!list.length" role="status">{{ t('ui.handbook.nothingOfThatIsIn') }}</p>

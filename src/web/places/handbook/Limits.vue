@@ -72,7 +72,7 @@ const rows = computed(() => {
           <tr>
             <th scope="col">{{ t('ui.common.limits') }}</th>
             <th scope="col" class="num">{{ t('ui.handbook.feed') }}</th>
-            <th scope="col" class="num">{{ t('ui.handbook.return2') }}</th>
+            <th scope="col" class="num">{{ t('ui.handbook.returnColumn') }}</th>
             <th scope="col">{{ t('ui.handbook.verdict') }}</th>
             <th scope="col" class="num">{{ t('ui.handbook.by') }}</th>
             <th scope="col">{{ t('ui.common.why') }}</th>

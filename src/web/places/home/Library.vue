@@ -70,7 +70,7 @@ async function make() {
           '/circuits',
           // The engine is fetched when it is first needed: nobody waits for it to see a list.
           (await import('../../../core/editing')).emptyCircuit(
-            name.value.trim() || t('ui.home.newCircuit2'),
+            name.value.trim() || t('ui.home.newCircuitTitle'),
             volts.value,
           ),
         )
@@ -141,7 +141,7 @@ useKeys(t('ui.common.today'), [
       </select>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form v-if="making" class="new" :aria-label="t('ui.home.newCircuit2')" @submit.prevent="make">
+    <form v-if="making" class="new" :aria-label="t('ui.home.newCircuitTitle')" @submit.prevent="make">
       <label class="field"
         >{{ t('ui.common.name') }}
         <NInput v-model:value="name" size="small" :placeholder="t('ui.home.coolingFanOfMyVan')" autofocus
@@ -210,7 +210,7 @@ useKeys(t('ui.common.today'), [
           <td colspan="6">
             <form
               class="new"
-              :aria-label="t('ui.home.file2', { name: shelving.name })"
+              :aria-label="t('ui.home.fileUnder', { name: shelving.name })"
               @submit.prevent="shelve"
             >
               <label class="field"

@@ -32,7 +32,7 @@ await Promise.all([
 const groups = computed(() =>
   [
     { title: t('ui.home.toWorkAt'), orders: orders.value.filter((o) => !o.concluded) },
-    { title: t('ui.home.givenBack2'), orders: orders.value.filter((o) => o.concluded && o.released) },
+    { title: t('ui.home.givenBackTitle'), orders: orders.value.filter((o) => o.concluded && o.released) },
     {
       title: t('ui.home.withYourInstructor'),
       orders: orders.value.filter((o) => o.concluded && !o.released),

@@ -76,7 +76,7 @@ async function erase() {
         <NButton size="small" type="error" @click="erase">{{ t('ui.ledger.forgetTheName') }}</NButton>
         <NButton size="small" quaternary @click="erasing = false">{{ t('ui.common.leaveIt') }}</NButton>
       </template>
-      <NButton v-else size="small" @click="erasing = true">{{ t('ui.ledger.forgetTheName2') }}</NButton>
+      <NButton v-else size="small" @click="erasing = true">{{ t('ui.ledger.forgetTheNameAsks') }}</NButton>
     </div>
   </section>
 </template>

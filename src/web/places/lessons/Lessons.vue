@@ -228,7 +228,7 @@ useKeys(t('ui.common.lessons'), [
 
     <Dialog
       :show="giving !== null"
-      :title="t('ui.lessons.handOut2', { name: giving?.name })"
+      :title="t('ui.lessons.handOutLesson', { name: giving?.name })"
       @update:show="giving = null"
     >
       <form v-if="giving" class="give" @submit.prevent="handOut">

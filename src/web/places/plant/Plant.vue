@@ -82,7 +82,7 @@ const tabs = [
   ['sees', t('ui.plant.whatCanSeeIt')],
   ['hardware', t('ui.plant.hardware')],
   ['time', t('ui.plant.inTime')],
-  ['sets', t('ui.plant.sets2')],
+  ['sets', t('ui.plant.setsTitle')],
 ] as const
 
 /** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */

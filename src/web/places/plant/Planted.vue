@@ -26,12 +26,12 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
         size="tiny"
         :aria-label="t('ui.plant.remove', { f: tell(describeFault(circuit, f)) })"
         @click="$emit('remove', i)"
-        >{{ t('ui.plant.remove2') }}</NButton
+        >{{ t('ui.plant.removeFault') }}</NButton
       >
     </li>
     <li v-if="faults.length && faults.length < 4">
       <NButton size="tiny" :disabled="active === faults.length" @click="$emit('another')">{{
-        t('ui.plant.anotherFaultBesideIt2')
+        t('ui.plant.anotherFaultTitle')
       }}</NButton>
     </li>
   </ul>

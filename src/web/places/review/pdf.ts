@@ -33,7 +33,9 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
               ],
               ...(j.grade === 'poor' && { color: '#a83a12' }),
             },
-            ...(answer ? [{ text: t('ui.review.theStudent2', { body: answer.body }), italics: true }] : []),
+            ...(answer
+              ? [{ text: t('ui.review.theStudentWrote', { body: answer.body }), italics: true }]
+              : []),
           ]
         }),
       },
@@ -45,7 +47,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {
-      text: `${quoted(complaint)}${concluded ? t('ui.review.finished2', { concluded: when(concluded) }) : ''}`,
+      text: `${quoted(complaint)}${concluded ? t('ui.review.finishedAt', { concluded: when(concluded) }) : ''}`,
       style: 'quiet',
       margin: [0, 2, 0, 4],
     },

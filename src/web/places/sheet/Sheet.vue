@@ -53,7 +53,7 @@ useKeys(t('ui.common.sheet'), [
     act: () => document.querySelector<HTMLElement>(`[aria-label="${t('ui.sheet.filterRows')}"]`)?.focus(),
   },
   { press: ['k'], what: t('ui.sheet.answerKey'), act: () => (side.value = 'key') },
-  { press: ['b'], what: t('ui.sheet.buildSheet2'), act: () => (side.value = 'build') },
+  { press: ['b'], what: t('ui.sheet.buildSheetFile'), act: () => (side.value = 'build') },
   { press: ['p'], what: t('ui.sheet.print'), act: print },
 ])
 </script>

@@ -79,7 +79,7 @@ const notices = computed(() =>
         :state="faulted"
         :limits="limitSet"
         :path="i"
-        :title="title(i, t('ui.common.faulted2'))"
+        :title="title(i, t('ui.common.faultedColumn'))"
       />
     </template>
     <p v-for="d in split" :key="d.path" class="split">

@@ -86,8 +86,8 @@ export function keyPage(
     arrange(isolatedTable(healthy.isolated, faulted?.isolated ?? null)),
     faulted !== null,
   )
-  return page(t('ui.sheet.answerKey2', { name: circuit.name }), [
-    ...top(circuit, t('ui.sheet.answerKey2', { name: circuit.name })),
+  return page(t('ui.sheet.answerKeyOf', { name: circuit.name }), [
+    ...top(circuit, t('ui.sheet.answerKeyOf', { name: circuit.name })),
     ...(faults.length
       ? [
           {
@@ -211,8 +211,8 @@ export const buildPdf = (circuit: Circuit, sheet: BuildSheet): Promise<Blob> =>
 
 export function buildPage(circuit: Circuit, sheet: BuildSheet): TDocumentDefinitions {
   const heading = (text: string): Content => ({ text, style: 'state' })
-  return page(t('ui.sheet.buildSheet3', { name: circuit.name }), [
-    ...top(circuit, t('ui.sheet.buildSheet3', { name: circuit.name })),
+  return page(t('ui.sheet.buildSheetOf', { name: circuit.name }), [
+    ...top(circuit, t('ui.sheet.buildSheetOf', { name: circuit.name })),
     heading(t('ui.common.cautions')),
     { ul: [...sheet.cautions.map((c) => tell(c)), ...sheet.warnings.map((w) => tell(w.text))] },
     heading(t('ui.common.parts')),

@@ -99,18 +99,18 @@ const keys: readonly Key[] = [
     what: t('ui.show.askShowOn'),
     act: unlessWriting(() => step(1)),
   },
-  { press: ['ArrowLeft'], also: ['PageUp'], what: t('ui.show.back2'), act: unlessWriting(() => step(-1)) },
+  { press: ['ArrowLeft'], also: ['PageUp'], what: t('ui.show.backAct'), act: unlessWriting(() => step(-1)) },
   {
     press: ['h'],
-    what: t('ui.show.healthy2'),
+    what: t('ui.show.healthyState'),
     act: unlessWriting(() => (showHealthy.value = !showHealthy.value)),
   },
   {
     press: ['f'],
-    what: t('ui.common.faulted2'),
+    what: t('ui.common.faultedColumn'),
     act: unlessWriting(() => (showFaulted.value = !showFaulted.value)),
   },
-  { press: ['c'], what: t('ui.show.askTheClass2'), act: unlessWriting(() => (live.value = !live.value)) },
+  { press: ['c'], what: t('ui.show.askTheClassAct'), act: unlessWriting(() => (live.value = !live.value)) },
 ]
 useKeys(t('ui.common.show'), keys)
 </script>
@@ -193,10 +193,10 @@ useKeys(t('ui.common.show'), keys)
       >
       <span v-if="live" class="count" role="status">{{
         trouble ||
-        (values.length === 1 ? t('ui.show.n1Answer') : t('ui.show.answers2', { count: values.length }))
+        (values.length === 1 ? t('ui.show.n1Answer') : t('ui.show.answersCount', { count: values.length }))
       }}</span>
       <button type="button" :aria-pressed="writing" @click="writing = !writing">
-        {{ t('ui.show.steps2') }}
+        {{ t('ui.show.stepsAsks') }}
       </button>
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
         t('ui.common.leave')

@@ -69,7 +69,7 @@ const ticks = computed(() => [0, 0.5, 1].map((share) => Math.round(share * top.v
         {{ stops[shown - 1]!.name }}
       </text>
     </template>
-    <g class="dots" role="img" :aria-label="t('ui.show.answers2', { count: dots.length })">
+    <g class="dots" role="img" :aria-label="t('ui.show.answersCount', { count: dots.length })">
       <circle v-for="(dot, i) in dots" :key="i" :cx="dot.x" :cy="dot.y" r="8" class="dot" />
     </g>
   </svg>
