@@ -62,7 +62,6 @@ export type DeskAction = z.infer<typeof deskActionSchema>
 
 /** The step as the server recorded it. */
 export const acknowledgedSchema = z.object({ position: z.number(), step: stepSchema })
-export type Acknowledged = z.infer<typeof acknowledgedSchema>
 
 /** A typed reading that is unusual is asked about before it is taken down: the question is a step, the reading none yet. */
 export const questionSchema = acknowledgedSchema.extend({ question: messageSchema })

@@ -12,7 +12,7 @@ export {
   type Mark,
 } from './verdict'
 export { givenTotal, marksOf } from './marks'
-export { ruleOf, ruleWords, techniqueRules } from './rules/registry'
+export { ruleWords, techniqueRules } from './rules/registry'
 export type { TechniqueRule } from './rules/rule'
 export { followBlindly, hintFor, practiceVerdicts, questionAbout } from './practice'
 export type { ExampleReading, RuleExample } from './rules/example'

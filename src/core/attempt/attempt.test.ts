@@ -278,4 +278,20 @@ describe('documents of an attempt', () => {
       also: [],
     })
   })
+
+  it('of version 2 that named an instrument in English in a hint name it by its code; nothing else is touched', () => {
+    const hint = (title: unknown, code = 'assessment.hintTest') => ({
+      type: 'hint',
+      level: 'test',
+      says: { code, params: { title, place: 'X1a', state: 'Ohms' } },
+      v: 2,
+    })
+    const lifted = stepDoor.read(hint('Ohms'))
+    expect(lifted).toMatchObject({
+      ok: true,
+      value: { says: { params: { title: { code: 'instruments.ohms.title' }, state: 'Ohms' } } },
+    })
+    for (const other of [hint('Ohms', 'assessment.hintWhere'), hint('a word of somebody')])
+      expect(stepDoor.read(other)).toMatchObject({ ok: true, value: { says: other.says } })
+  })
 })

@@ -4,6 +4,7 @@ import { door, messageSchema, type Message, type Stored } from '../document'
 import { faultSchema } from '../faults'
 import { heldSchema, instrumentKey, settingsSchema } from '../instruments'
 import { units } from '../quantity'
+import { liftHint } from './lift-hint'
 import { repairKeys } from './repairs'
 
 const partName = z.string().max(12)
@@ -57,7 +58,6 @@ export const effectsSchema = z.strictObject({
   latched: z.record(partName, z.string().max(60)).optional(),
   cured: z.boolean().optional(),
 })
-export type StoredEffects = z.infer<typeof effectsSchema>
 const did = effectsSchema.optional()
 
 /** An instrument as it is set and held. */
@@ -165,8 +165,11 @@ export type StepOf<T extends Step['type']> = Extract<Step, { type: T }>
 /** More steps than an attempt needs; a list without end would hold up everybody. */
 export const mostSteps = 400
 
-/** The way in for stored steps. Version 1 knew a meter of three functions, and parts where there are pieces now. */
-export const stepDoor = door<Step>('step', 2, stepSchema, { 1: liftStep })
+/**
+ * The way in for stored steps. Version 1 knew a meter of three functions, and parts where there are pieces now; version 2
+ * named instruments in English in its hints.
+ */
+export const stepDoor = door<Step>('step', 3, stepSchema, { 1: liftStep, 2: liftHint })
 
 function liftStep(step: Stored): Stored {
   switch (step.type) {

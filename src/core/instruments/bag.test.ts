@@ -13,7 +13,6 @@ import {
   readClamp,
   readTestLamp,
   readVoltsInAmpsJack,
-  sharesOfOhms,
   sharesOfVolts,
   withTestLamp,
   workshopMeter,
@@ -238,11 +237,5 @@ describe('where a reading comes from', () => {
     const solved = board('sweeper-work-lamp', 'on')
     const volts = sharesOfVolts(solved, ...leads(solved, 'X1a', 'X1b'), workshopMeter)
     expect(volts.truth! + volts.loading + volts.leads + volts.resolution).toBeCloseTo(volts.shown, 9)
-    const dead = board('sweeper-work-lamp', 'on-unplugged')
-    const [red, black] = leads(dead, 'L1f', 'L1g')
-    const ohms = sharesOfOhms(dead, red, black, workshopMeter)!
-    expect(ohms.truth! + ohms.leads + ohms.resolution).toBeCloseTo(ohms.shown, 9)
-    expect(ohms.leads).toBe(0.2)
-    expect(sharesOfOhms(dead, red, black, workshopMeter, true)!.shown).toBeLessThan(ohms.shown)
   })
 })

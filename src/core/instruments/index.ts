@@ -30,6 +30,6 @@ export {
   type InstrumentKey,
   scaleWord,
 } from './registry'
-export { sharesOfOhms, sharesOfVolts } from './shares'
+export { sharesOfVolts } from './shares'
 export { readTestLamp, withTestLamp } from './test-lamp'
 export { readVolts, voltsAccuracy } from './voltmeter'

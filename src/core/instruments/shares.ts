@@ -1,6 +1,5 @@
 import { type SolvedBoard } from '../board'
 import type { MeterType } from './meter'
-import { readOhms } from './ohmmeter'
 import { loadedVolts, readVolts } from './voltmeter'
 
 /** Where a reading comes from. The shares add up to what the display shows. */
@@ -26,29 +25,4 @@ export function sharesOfVolts(solved: SolvedBoard, red: number, black: number, m
   const loaded = loadedVolts(solved, red, black, meter)
   const shown = readVolts(solved, red, black, meter).value ?? 0
   return { truth, loading: loaded - (truth ?? 0), leads: 0, resolution: shown - loaded, shown }
-}
-
-/**
- * Shares of a reading in ohms; undefined for OL. With the leads zeroed first, their ohms are taken off.
- * @param red node of the red lead
- * @param black node of the black lead
- */
-export function sharesOfOhms(
-  solved: SolvedBoard,
-  red: number,
-  black: number,
-  meter: MeterType,
-  zeroed = false,
-): Shares | undefined {
-  const reading = readOhms(solved, red, black, zeroed ? { ...meter, leadOhms: 0 } : meter)
-  const exact = readOhms(solved, red, black, { ...meter, leadOhms: 0, counts: 6e9 }).value
-  if (reading.value === undefined || exact === undefined) return undefined
-  const leads = zeroed ? 0 : meter.leadOhms
-  return {
-    truth: exact,
-    loading: 0,
-    leads,
-    resolution: reading.value - exact - leads,
-    shown: reading.value,
-  }
 }

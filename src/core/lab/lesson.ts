@@ -16,7 +16,6 @@ export const faultSetSchema = z.strictObject({
   /** In the driver's words; drafted from the circuit where it is left out. */
   complaint: z.string().trim().max(1000).default(''),
 })
-export type FaultSet = z.infer<typeof faultSetSchema>
 
 /** A lesson as one file: everything that an order needs but who works it and when. */
 export const lessonSchema = z.strictObject({

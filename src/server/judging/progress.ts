@@ -7,7 +7,6 @@ import { often, type Queries } from '../database'
 
 /** What the judge adds to a row of the Floor. */
 export type Progress = Pick<FloorRow, 'left' | 'idle' | 'unsafe' | 'total'>
-export const unjudged: Progress = { left: null, idle: 0, unsafe: [], total: null }
 
 /** A grave error of safety is said at once, and loudly. */
 const unsafeOf = (judged: JudgedAttempt): Progress['unsafe'] =>

@@ -1,14 +1,11 @@
-import { partOf, findPieces, type Piece, walkPath } from '../../model'
+import { findPieces, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
-import { partOfKind, type AnyPart } from '../../parts'
+import { partOfKind } from '../../parts'
 import type { Ahead, TestContext } from './rule'
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
-
-export const definitionOf = ({ predictor }: Pick<TestContext, 'predictor'>, id: string): AnyPart =>
-  partOfKind(partOf(predictor.circuit, id).kind)
 
 /** Some load of the circuit carries current. */
 export const flows = ({ board, point }: SolvedBoard): boolean =>

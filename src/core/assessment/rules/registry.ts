@@ -31,7 +31,7 @@ import { crankedInGear } from './kinds/cranked-in-gear'
 import type { TechniqueRule } from './rule'
 
 /** Mistakes that instructors see again and again, as rules over one test. A new rule is its file and its line here. */
-export const techniqueRules: readonly TechniqueRule[] = [
+const all: readonly TechniqueRule[] = [
   ohmsLive,
   samePoint,
   dropWithoutLoad,
@@ -61,10 +61,7 @@ export const techniqueRules: readonly TechniqueRule[] = [
   loadOnBattery,
   crankedInGear,
 ]
-
-const registry = new Registry<TechniqueRule>('rule', techniqueRules, ({ key }) => key)
-/** @throws UnknownKey */
-export const ruleOf = (key: string): TechniqueRule => registry.get(key)
+export const techniqueRules = new Registry('rule', all, ({ key }) => key).list
 
 /** What is said of a rule: its title, what went wrong, what to do instead, and what its example shows. */
 export const ruleWords = (key: string, part: 'title' | 'say' | 'instead' | 'shows'): Code =>
