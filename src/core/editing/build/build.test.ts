@@ -7,6 +7,7 @@ import {
   applyEdit,
   arrangement,
   commonReturn,
+  makePart,
   copySteps,
   emptyCircuit,
   insertItems,
@@ -27,7 +28,7 @@ import {
   type Built,
 } from '..'
 import { wireUp } from '../../model'
-import { type Circuit, refOf, splitRef } from '../../circuit'
+import { type Circuit, type Part, refOf, splitRef } from '../../circuit'
 import { partKinds } from '../../parts'
 import { stateKey } from '../../readings'
 import { demoCircuit, demoNames } from '../../../../test/demo'
@@ -203,6 +204,14 @@ describe('changes to a path', () => {
     expect(JSON.stringify(renamed)).not.toContain(`"${part.id}"`)
     expect(readCircuit(renamed)).toMatchObject({ ok: true })
     expect(wireUp(renamed).count).toBe(wireUp(drain).count)
+  })
+
+  it('come back to the negative post of whatever supplies the circuit where nothing else is ground', () => {
+    const [battery, supply] = ['battery', 'benchSupply'].map((kind) => makePart([], { kind })) as [Part, Part]
+    for (const source of [battery, supply]) {
+      const alone = { ...emptyCircuit('alone'), parts: [source], paths: [] }
+      expect(commonReturn(alone)).toBe(refOf(source.id, 'n'))
+    }
   })
 
   it('split a path, branch off there and come back to the common return', () => {

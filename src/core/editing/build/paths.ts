@@ -1,5 +1,5 @@
 import { say } from '../../document'
-import { partOfKind } from '../../parts'
+import { partOfKind, type AnyPart } from '../../parts'
 import { type Circuit, type CircuitPath, type TerminalRef, partIn, refOf } from '../../circuit'
 import { kindOf, prune, refuse, type Built } from './arrangement'
 import { take, type Item } from './chain'
@@ -13,11 +13,22 @@ export function commonReturn(circuit: Circuit): TerminalRef {
       counts.set(to, (counts.get(to) ?? 0) + 1)
   }
   const used = [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
-  const of = (kind: string, key: string) => {
-    const part = circuit.parts.find((p) => p.kind === kind)
-    return part && refOf(part.id, key)
+  const first = (terminal: (definition: AnyPart) => string | undefined) => {
+    for (const { id, kind } of circuit.parts) {
+      const key = terminal(partOfKind(kind))
+      if (key !== undefined) return refOf(id, key)
+    }
+    return undefined
   }
-  return used ?? of('stud', 'e') ?? of('chassis', 'a') ?? of('battery', 'n')!
+  // A ground stud, bare metal, or else the source's negative post.
+  return (
+    used ??
+    first(({ role, topic, through }) =>
+      role === 'connection' && topic === 'grounds' ? through[0] : undefined,
+    ) ??
+    first(({ ground }) => ground) ??
+    first(({ role, through }) => (role === 'source' ? through[1] : undefined))!
+  )
 }
 
 function freshPathId(circuit: Circuit): string {
