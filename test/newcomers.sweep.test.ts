@@ -107,7 +107,7 @@ export const newcomer = defineFault({
   strike: () => [],
 })
 `
-const rule = `import { onWorkLamp, volts } from '../example'
+const rule = `import { onWorkLamp, voltsReading } from '../example'
 import { defineRule } from '../rule'
 
 export const newcomer = defineRule({
@@ -115,7 +115,7 @@ export const newcomer = defineRule({
   procedures: ['pointByPoint'],
   weight: 'note',
   fires: ({ setup: { place } }) => place.type === 'leads' && place.red === place.black,
-  example: { ...onWorkLamp, wrong: volts('X1a', 'X1a'), right: volts('X1a', 'X1b') },
+  example: { ...onWorkLamp, wrong: voltsReading('X1a', 'X1a'), right: voltsReading('X1a', 'X1b') },
 })
 `
 const limitSet = `import type { LimitSet } from '../limit-set'
