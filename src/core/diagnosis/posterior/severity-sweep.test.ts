@@ -6,14 +6,14 @@ import { demoCircuit, stateOf } from '../../../../test/demo'
 
 const circuit = demoCircuit()
 const on = stateOf(circuit, 'on')
-const familyOf = (predictor: Predictor, kind: Fault['kind'], part: string): Hypothesis =>
+const hypothesisOf = (predictor: Predictor, kind: Fault['kind'], part: string): Hypothesis =>
   predictor.hypotheses.find((f) => f.fault?.kind === kind && f.fault.part === part)!
 
 describe('the boards of a hypothesis', () => {
   it('are solved where somebody looks, once, in order', () => {
     const predictor = new Predictor(circuit)
     const asked: number[] = []
-    const hypothesis = familyOf(predictor, 'highResistance', 'X2')
+    const hypothesis = hypothesisOf(predictor, 'highResistance', 'X2')
     const inner = predictor.sweep(hypothesis, predictor.situation(on))
     const sweep = new SeveritySweep(hypothesis, (x) => {
       asked.push(x)
@@ -27,10 +27,10 @@ describe('the boards of a hypothesis', () => {
   it('are few where nothing changes, and close where it does', () => {
     const predictor = new Predictor(circuit)
     const situation = predictor.situation(stateOf(circuit, 'off'))
-    const idle = predictor.sweep(familyOf(predictor, 'highResistance', 'X2'), situation).refined()
+    const idle = predictor.sweep(hypothesisOf(predictor, 'highResistance', 'X2'), situation).refined()
     expect(idle.length).toBeLessThan(8)
     const loaded = predictor
-      .sweep(familyOf(predictor, 'highResistance', 'X2'), predictor.situation(on))
+      .sweep(hypothesisOf(predictor, 'highResistance', 'X2'), predictor.situation(on))
       .refined()
     expect(loaded.length).toBeGreaterThan(idle.length)
     loaded.slice(1).forEach((point, i) => {
@@ -41,7 +41,7 @@ describe('the boards of a hypothesis', () => {
 
   it('are given back and solved again when they are asked for', () => {
     const predictor = new Predictor(circuit)
-    const sweep = predictor.sweep(familyOf(predictor, 'open', 'X2'), predictor.situation(on))
+    const sweep = predictor.sweep(hypothesisOf(predictor, 'open', 'X2'), predictor.situation(on))
     const [point] = sweep.refined()
     const volts = [...point!.solved!.point.voltage]
     sweep.drop()
@@ -53,7 +53,7 @@ describe('the boards of a hypothesis', () => {
     const predictor = new Predictor(circuit)
     const after = (piece: string) =>
       predictor.situation(on, { repairs: [{ piece, by: 'replace' }], reseated: [], renewed: [], spent: [] })
-    const hypothesis = familyOf(predictor, 'open', 'X2')
+    const hypothesis = hypothesisOf(predictor, 'open', 'X2')
     const before = predictor.sweep(hypothesis, predictor.situation(on))
     expect(predictor.sweep(hypothesis, after('W3'))).toBe(before)
     const repaired = predictor.sweep(hypothesis, after('X2')).at(0)
@@ -65,7 +65,7 @@ describe('the boards of a hypothesis', () => {
   it('have a place for the severity that is planted', () => {
     const planted: Fault = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.234 }
     const predictor = new Predictor(circuit, undefined, [planted])
-    const hypothesis = familyOf(predictor, 'highResistance', 'X2')
+    const hypothesis = hypothesisOf(predictor, 'highResistance', 'X2')
     expect(hypothesis.grid[hypothesis.plantedAt!]).toBe(1.234)
     const { points } = predictor.sweep(hypothesis, predictor.situation(on))
     predictor.sweep(hypothesis, predictor.situation(on)).coarse()
