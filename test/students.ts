@@ -35,6 +35,18 @@ export function complaintOf(
   return undefined
 }
 
+/** What is amiss with somebody who otherwise goes the same way. */
+export interface Manner {
+  /** Never says what a reading clears. */
+  readonly silent?: true
+  /** V by which every prediction is out, to and fro. */
+  readonly out?: number
+  /** Takes a test that could not tell anything more. */
+  readonly extra?: true
+  /** Concludes on another piece than the one that was found, and repairs that. */
+  readonly blames?: (found: string) => string | undefined
+}
+
 /** Loss beside the good circuit's from which a section is called bad: the lower of the trade's usual limits. */
 const tooMuch = 0.15
 
@@ -63,6 +75,7 @@ export class Student {
     complaint: Frame['complaint'],
     private readonly habit: Habit = 'loadFirst',
     frame: Partial<Frame> = {},
+    private readonly manner: Manner = {},
   ) {
     this.attempt = new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint, ...frame })
     this.all = piecesOf(circuit).map(({ id }) => id)
@@ -103,9 +116,18 @@ export class Student {
     const legs = this.legs()
     if (!legs) return undefined
     const found = this.narrow(legs)
-    const piece = this.likeliest(found.leg.pieces)
+    const likeliest = this.likeliest(found.leg.pieces)
+    const blamed = this.manner.blames?.(likeliest)
+    if (this.manner.blames && blamed === undefined) return undefined
+    const piece = blamed ?? likeliest
+    if (this.manner.extra) this.read(...postsOf(this.circuit))
     attempt.conclude(piece, this.kindOf(piece, found.dead))
     const { from, to } = found.leg
+    if (blamed !== undefined) {
+      attempt.act({ type: 'repair', piece, by: this.waysOf(piece)[0]! })
+      attempt.operate(arrangement)
+      return piece
+    }
     // A way that fits; where the reading is as bad as before, the next.
     for (const way of this.waysOf(piece)) {
       attempt.act({ type: 'repair', piece, by: way })
@@ -126,11 +148,16 @@ export class Student {
   }
 
   private read(red: string, black: string): number {
-    const { reading } = this.attempt.measure({ type: 'leads', red, black }, this.good(red, black), {
-      arrangement: this.arrangement,
-    })
+    const { out = 0 } = this.manner
+    this.sign = -this.sign
+    const { reading } = this.attempt.measure(
+      { type: 'leads', red, black },
+      this.good(red, black) + this.sign * out,
+      { arrangement: this.arrangement },
+    )
     return reading.value ?? 0
   }
+  private sign = 1
 
   /** The part that does not do what it should, a relay before what it switches; and its way from post to post. */
   private legs(): { legs: readonly Leg[]; load: number } | undefined {
@@ -247,6 +274,7 @@ export class Student {
   }
 
   private say(more: readonly string[]): void {
+    if (this.manner.silent) return
     for (const id of more) this.struck.add(id)
     this.attempt.infer([...this.struck])
   }
@@ -288,6 +316,87 @@ export function guess(
   const [red, black] = postsOf(circuit)
   attempt.measure({ type: 'leads', red, black }, 12.5)
   attempt.conclude(said.piece, said.kind)
+  return attempt
+}
+
+interface Complained {
+  readonly arrangement: Arrangement
+  readonly complaint: Frame['complaint']
+}
+
+const begin = (
+  circuit: Circuit,
+  planted: readonly Fault[],
+  { arrangement, complaint }: Complained,
+): Attempt => new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint }).operate()
+
+/** Whether the board shows again what the good one does, in the state of the complaint. */
+const isWell = (attempt: Attempt, { arrangement, complaint }: Complained): boolean => {
+  attempt.operate(arrangement)
+  const seen = attempt.steps.at(-1)
+  return seen?.type === 'operate' && complaint.every(({ part, notice }) => seen.seen[part] !== notice)
+}
+
+/** Pieces in the order of the drawing, and the first way to put each right by a new part. */
+const renewals = (circuit: Circuit) =>
+  piecesOf(circuit).flatMap((piece) => {
+    const ways = repairsFor(circuit, piece)
+    return ways.some(({ key }) => key === 'replace') ? [{ piece: piece.id, by: 'replace' as const }] : []
+  })
+
+/** Takes the battery and puts in one new part after the other, looking after each, until the complaint is gone. */
+export function swapAndLook(circuit: Circuit, planted: readonly Fault[], complained: Complained): Attempt {
+  const attempt = begin(circuit, planted, complained)
+  const [red, black] = postsOf(circuit)
+  attempt.measure({ type: 'leads', red, black }, 12.5, { arrangement: complained.arrangement })
+  for (const { piece, by } of renewals(circuit)) {
+    attempt.act({ type: 'repair', piece, by })
+    if (!isWell(attempt, complained)) continue
+    attempt.conclude(piece, planted[0]!.kind)
+    attempt.measure({ type: 'leads', red, black }, 12.5, { arrangement: complained.arrangement })
+    break
+  }
+  return attempt
+}
+
+/** Puts in all parts new at once, and looks once. */
+export function swapAll(circuit: Circuit, planted: readonly Fault[], complained: Complained): Attempt {
+  const attempt = begin(circuit, planted, complained)
+  const [red, black] = postsOf(circuit)
+  attempt.measure({ type: 'leads', red, black }, 12.5, { arrangement: complained.arrangement })
+  for (const { piece, by } of renewals(circuit)) attempt.act({ type: 'repair', piece, by })
+  attempt.conclude(piecesOf(circuit)[0]!.id)
+  isWell(attempt, complained)
+  return attempt
+}
+
+/** Takes every point against the battery’s negative post, strikes nothing, and names what is planted. */
+export function measureAll(
+  circuit: Circuit,
+  planted: readonly Fault[],
+  complained: Complained,
+  piece: string,
+): Attempt {
+  const attempt = begin(circuit, planted, complained)
+  const [, minus] = postsOf(circuit)
+  const { arrangement } = complained
+  const sound = solveBoard(circuit, [], stateOf(arrangement), { blown: aftermath(circuit, []) })
+  if (!sound.ok) throw new Error('the good circuit has no answer')
+  const points = wireUp(circuit).points.filter((p) => !p.inside && p.node !== 0)
+  const ground = wireUp(circuit).find(minus)!.node
+  for (const { name, node } of points) {
+    const { value = 0 } = readVolts(sound, node, ground, workshopMeter)
+    attempt.measure({ type: 'leads', red: name, black: minus }, value, { arrangement })
+  }
+  attempt.conclude(piece, planted[0]!.kind)
+  const found = findPieces(circuit, piece).flatMap((one) => repairsFor(circuit, one))
+  for (const { key } of found) {
+    attempt.act({ type: 'repair', piece, by: key })
+    if (isWell(attempt, complained)) break
+  }
+  const last = points[points.length - 1]!
+  const { value = 0 } = readVolts(sound, last.node, ground, workshopMeter)
+  attempt.measure({ type: 'leads', red: last.name, black: minus }, value, { arrangement })
   return attempt
 }
 

@@ -12,6 +12,8 @@ const wasted = 0.4
 
 export interface EfficiencyInput {
   readonly before: Belief
+  /** With the reading. */
+  readonly after: Belief
   readonly setup: TestSetup
   readonly minutes: number
   readonly bag: readonly InstrumentKey[]
@@ -25,37 +27,44 @@ export interface EfficiencyInput {
   readonly step: number
 }
 
+export interface JudgedChoice {
+  readonly judgement: Judgement
+  /** It told much or little beside the best of that moment, could tell nothing, came when all was known, or was a proof. */
+  readonly aim: 'good' | 'fair' | 'poor' | 'nothing' | 'known' | 'proof'
+}
+
 /** What a test was worth beside the best of that moment, in bits of doubt per minute. */
-export function judgeEfficiency(input: EfficiencyInput): Judgement | undefined {
-  const { before, setup, minutes, bag, bench, lost, excused, again, step } = input
+export function judgeEfficiency(input: EfficiencyInput): JudgedChoice | undefined {
+  const { before, after, setup, minutes, bag, bench, lost, excused, again, step } = input
   const make = (
     grade: Judgement['grade'],
     verdict: Judgement['verdict'],
     reason: Judgement['reason'],
+    aim: JudgedChoice['aim'],
     share?: number,
-  ): Judgement => ({
-    aspect: 'efficiency',
-    step,
-    grade,
-    verdict,
-    reason,
-    ...(share !== undefined && { share }),
+  ): JudgedChoice => ({
+    judgement: { aspect: 'efficiency', step, grade, verdict, reason, ...(share !== undefined && { share }) },
+    aim,
   })
-  if (excused) return make('neutral', say('assessment.excused'), say('assessment.neverWasted'))
+  if (excused) return make('neutral', say('assessment.excused'), say('assessment.neverWasted'), 'proof')
   // Where nothing is left to find out, whatever is measured more is a proof.
-  if (before.bits < 0.15) return make('neutral', say('assessment.excused'), say('assessment.allKnown'))
-  const bits = lost || again ? 0 : expectedBits(before, setup)
+  if (before.bits < 0.15)
+    return make('neutral', say('assessment.excused'), say('assessment.allKnown'), 'known')
+  // Worth is what it could have told before anybody knew, or what it did tell.
+  const bits = lost || again ? 0 : Math.max(expectedBits(before, setup), before.bits - after.bits)
   const [best] = rankTests(before, bag, bench, setup.conditions)
   if (!best) return undefined
   const share = Math.min(1, bits / minutes / (best.bits / best.minutes))
   const tip = tipOf(best)
   if (bits < nothing)
-    return make('poor', say('assessment.wasted'), say('assessment.toldNothing', { tip }), wasted)
+    return make('poor', say('assessment.wasted'), say('assessment.toldNothing', { tip }), 'nothing', wasted)
   const percent = say('assessment.share', { percent: { shown: String(Math.round(share * 100)) } })
   // Half as good as the best is a good choice: nobody reckons bits at a bench.
   if (share >= 0.4 || bits >= 0.6 * best.bits)
-    return make('good', say('assessment.goodChoice'), say('assessment.fewBetter'), 1)
-  return make('partly', percent, tip, share >= 0.15 || bits >= 0.3 * best.bits ? 0.85 : 0.7)
+    return make('good', say('assessment.goodChoice'), say('assessment.fewBetter'), 'good', 1)
+  return share >= 0.15 || bits >= 0.3 * best.bits
+    ? make('partly', percent, tip, 'fair', 0.85)
+    : make('partly', percent, tip, 'poor', 0.7)
 }
 
 /** The test in words: with what, where, in which state. */

@@ -11,7 +11,7 @@ export {
   type Judgement,
   type Mark,
 } from './verdict'
-export { givenTotal, marksOf } from './marks'
+export { givenTotal, marksOf, type Account } from './marks'
 export { ruleWords, techniqueRules } from './rules/registry'
 export type { TechniqueRule } from './rules/rule'
 export { followBlindly, hintFor, practiceVerdicts, questionAbout } from './practice'

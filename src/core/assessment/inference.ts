@@ -1,5 +1,5 @@
 import type { KeyOf } from '../../messages/codes'
-import { describeFault, type Fault } from '../faults'
+import { describeFault, piecesStruck, type Fault } from '../faults'
 import { findPieces } from '../model'
 import { type Circuit } from '../circuit'
 import type { Belief } from '../diagnosis'
@@ -53,9 +53,7 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   })
   const worth = (piece: string) => Math.max(leastWeight, first.doubt(piece))
   const fresh = [...struck].filter((id) => !struckBefore.has(id))
-  const guilty = new Set(
-    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
-  )
+  const guilty = new Set(piecesStruck(circuit, planted))
   const judged: Judgement[] = []
   const right: string[] = []
   const hiding: string[] = []

@@ -3,7 +3,7 @@ import { partOf, findPieces } from '../model'
 import {
   advance,
   complaintOf,
-  faultsLeft,
+  faultsUncured,
   hasSign,
   instrumentMinutes,
   stateOf,
@@ -13,7 +13,7 @@ import {
   type StepOf,
 } from '../attempt'
 import { segmentAmps, type SolvedBoard } from '../board'
-import { faultOfKind } from '../faults'
+import { faultOfKind, piecesStruck } from '../faults'
 import {
   type Belief,
   rankTests,
@@ -27,18 +27,19 @@ import {
 import { type Message, say, messageOf } from '../document'
 import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { partOfKind } from '../parts'
-import { judgeConclusion } from './conclusion'
+import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { judgeEfficiency } from './efficiency'
+import { Bought } from './bought'
 import { readingName, seenName } from './facts'
 import { conditionsOf, firstBelief, stillAlive } from './first'
 import { ambiguityGroupOf } from './ambiguity-group'
 import { judgeInference, piecesIn } from './inference'
-import { marksOf } from './marks'
+import { marksOf, type Account } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
 import { modelPath } from './model-path'
 import { judgePrediction } from './prediction'
-import { judgeRepair, judgeVerification } from './proof'
+import { judgeRepair, judgeSwaps, judgeVerification } from './proof'
 import type { Rubric } from './rubric'
 import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { TestContext } from './rules/rule'
@@ -55,10 +56,19 @@ export interface Prepared {
 /** What is said of a step at once, and of a test in hindsight: its technique. */
 type Said = Judgement | Technique
 
+/** How much of an aim a test had: others stood open that would have told far more. */
+const aimed = { good: 1, fair: 0.7, poor: 0.3, nothing: 0, known: 0, proof: 0 }
+/** Tests that a search may take beside one for each bit of doubt: point by point is a school of its own. */
+const ampleTests = 4
+/** Doubt that has to have been cleared before anybody is asked to say so. */
+const leastCleared = 0.02
+/** Readings that may confirm what was known already. */
+const mayConfirm = 5
+
 /** One attempt as it is judged, step by step; more steps may follow, and cost what they are worth alone. */
 export class Judging {
   private readonly steps: Step[] = []
-  private readonly said: Said[] = []
+  private readonly verdicts: Said[] = []
   private readonly suspects: string[][] = []
   private readonly doubts: Record<string, number>[] = []
   private readonly contradictions: Message[] = []
@@ -67,9 +77,16 @@ export class Judging {
   private bench: BenchState
   private belief: Belief
   private beforeTest: Belief
+  /** What is believed without what was bought with parts that were put in on a guess. */
+  private reasoned: Belief
   private atConclusion: Belief | undefined
   private struck: ReadonlySet<string> = new Set()
+  private said: number | undefined
   private tests = 0
+  /** Tests before a repair that could be chosen, how many of them had an aim, and those made when all was known. */
+  private readonly chosen = { all: 0, aimed: 0, known: 0 }
+  private readonly conclusions: JudgedConclusion[] = []
+  private readonly bought: Bought
 
   constructor(
     private readonly predictor: Predictor,
@@ -84,6 +101,8 @@ export class Judging {
     this.bench = truthOf(predictor, order).start
     this.belief = this.first
     this.beforeTest = this.first
+    this.reasoned = this.first
+    this.bought = new Bought(order)
   }
 
   /** The steps that it has followed so far. */
@@ -120,7 +139,7 @@ export class Judging {
   }
 
   private judgements(): Judgement[] {
-    return this.said.flatMap((one) =>
+    return this.verdicts.flatMap((one) =>
       'aspect' in one ? [one] : judgeTechnique(one, this.steps, this.rubric),
     )
   }
@@ -131,15 +150,12 @@ export class Judging {
       judgeVerification(complaintOf(order), steps) ?? [],
       this.judgements(),
       judgeRepair(order, steps, this.bench) ?? [],
+      this.bought.swapped ? judgeSwaps(steps) : [],
     ].flat()
     const end = this.atConclusion ?? this.belief
-    const evidence = evidenceOf(
-      this.first,
-      end,
-      ambiguityGroupOf(end, order.planted, order.frame.bag, rubric.thresholds),
-      order,
-    )
-    const { marks, total, of, uncapped } = marksOf(judgements, rubric, evidence)
+    const account = this.account(end)
+    const { evidence } = account
+    const { marks, total, of, uncapped } = marksOf(judgements, rubric, account)
     return {
       judgements,
       marks,
@@ -155,6 +171,40 @@ export class Judging {
     }
   }
 
+  /** What the whole attempt has to show. */
+  private account(end: Belief): Account {
+    const { order, rubric, conclusions, chosen } = this
+    const evidence = evidenceOf(
+      this.first,
+      end,
+      ambiguityGroupOf(end, order.planted, order.frame.bag, rubric.thresholds),
+      order,
+    )
+    return {
+      evidence,
+      said: this.said ?? this.saidOf(end),
+      proven: conclusions.some(({ proven }) => proven),
+      understood: conclusions.length ? Math.max(...conclusions.map(({ understood }) => understood)) : 1,
+      aim: chosen.all
+        ? (chosen.aimed / chosen.all) * Math.min(1, (this.first.bits + ampleTests) / chosen.all)
+        : 1,
+      swapped: this.bought.swapped,
+    }
+  }
+
+  /** Of what the readings have cleared, by what it was suspected at first: what is struck out. */
+  private saidOf(belief: Belief): number {
+    const { first, struck, order, rubric } = this
+    const guilty = new Set(piecesStruck(order.circuit, order.planted))
+    let [cleared, said] = [0, 0]
+    for (const [piece, doubt] of first.doubts) {
+      if (guilty.has(piece) || belief.doubt(piece) > rubric.thresholds.follows) continue
+      cleared += doubt
+      if (struck.has(piece)) said += doubt
+    }
+    return cleared > leastCleared ? said / cleared : 1
+  }
+
   private step(step: Step, i: number): void {
     switch (step.type) {
       case 'operate':
@@ -166,6 +216,7 @@ export class Judging {
             seen: step.seen,
           },
           seenName(this.order.circuit, step),
+          step,
         )
       case 'test':
         return this.test(step, i)
@@ -176,16 +227,25 @@ export class Judging {
       case 'hint':
         return this.hint(step, i)
       case 'repair':
+        return this.bought.repaired(step, this.reasoned, this.rubric.thresholds)
       case 'renew':
       case 'question':
     }
   }
 
-  private know(fact: Fact, name: Message, after = this.belief.with(fact)): void {
+  private know(
+    fact: Fact,
+    name: Message,
+    step: StepOf<'operate' | 'test'>,
+    after = this.belief.with(fact),
+  ): void {
     if (after.alive.length === 0) {
       this.contradictions.push(say('assessment.doesNotFit', { fact: name }))
       return
     }
+    if (!this.bought.buys(step, this.steps))
+      this.reasoned =
+        this.reasoned === this.belief ? after : stillAlive(this.reasoned, this.reasoned.with(fact))
     this.belief = after
     this.factNames.push(name)
   }
@@ -201,7 +261,7 @@ export class Judging {
     const fact: Measured = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
     const why = step.source === 'model' ? undefined : this.misread(real, fact, step)
-    this.said.push(judgePrediction(predictor, setup, step.prediction, i))
+    this.verdicts.push(judgePrediction(predictor, setup, step.prediction, i))
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
     // A blind eye looks at the likeliest board that gives these readings.
@@ -221,10 +281,11 @@ export class Judging {
       earlier: this.steps.slice(0, i),
       thresholds: this.rubric.thresholds,
     }
-    this.said.push(new Technique(context, i))
+    this.verdicts.push(new Technique(context, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
       before: belief,
+      after: context.after,
       setup,
       minutes,
       bag: order.frame.bag,
@@ -234,10 +295,18 @@ export class Judging {
       again: sameTestAgain.fires(context),
       step: i,
     })
-    if (efficiency) this.said.push(efficiency)
+    if (efficiency) {
+      const { judgement, aim } = efficiency
+      this.verdicts.push(judgement)
+      if (bench.repairs.length === 0 && aim !== 'proof') {
+        if (aim === 'known') this.chosen.known++
+        if (aim !== 'known' || this.chosen.known > mayConfirm) this.chosen.all++
+        this.chosen.aimed += aimed[aim]
+      }
+    }
     this.beforeTest = this.belief
     if (why) {
-      this.said.push({
+      this.verdicts.push({
         aspect: 'reading',
         step: i,
         grade: 'neutral',
@@ -246,7 +315,7 @@ export class Judging {
       })
       return
     }
-    this.know(fact, name, after)
+    this.know(fact, name, step, after)
   }
 
   /** What made a typed reading wrong, if it is; a blind eye goes by what any board of this complaint could show. */
@@ -259,7 +328,7 @@ export class Judging {
 
   private hint({ level }: StepOf<'hint'>, i: number): void {
     const cost = this.order.frame.hints?.[level] ?? 0
-    this.said.push({
+    this.verdicts.push({
       aspect: 'efficiency',
       step: i,
       grade: 'neutral',
@@ -296,12 +365,12 @@ export class Judging {
   private isProof(): boolean {
     // Whether a repair has cured it is nothing that a blind eye knows: whatever follows one is taken for a proof.
     if (this.blind) return this.bench.repairs.length > 0
-    return faultsLeft(this.order.circuit, this.order.planted, this.bench).length === 0
+    return faultsUncured(this.order.circuit, this.order.planted, this.bench).length === 0
   }
 
   private infer(step: StepOf<'infer'>, i: number): void {
     const struck = piecesIn(this.order.circuit, step.struck)
-    this.said.push(
+    this.verdicts.push(
       ...judgeInference({
         before: this.beforeTest,
         after: this.belief,
@@ -309,7 +378,7 @@ export class Judging {
         factNames: this.factNames,
         struckBefore: this.struck,
         struck,
-        planted: this.blind ? [] : faultsLeft(this.order.circuit, this.order.planted, this.bench),
+        planted: this.blind ? [] : faultsUncured(this.order.circuit, this.order.planted, this.bench),
         idle: this.idle,
         rubric: this.rubric,
         step: i,
@@ -320,27 +389,29 @@ export class Judging {
   }
 
   private conclude(step: StepOf<'conclude'>, i: number): void {
-    const { order, belief, bench } = this
+    const { order, reasoned: belief, bench } = this
     this.atConclusion = belief
-    const left = faultsLeft(order.circuit, order.planted, bench)
+    this.said = Math.max(this.said ?? 0, this.saidOf(belief))
+    this.bought.concluded(step.piece)
+    const left = faultsUncured(order.circuit, order.planted, bench)
     const ambiguous = ambiguityGroupOf(belief, left, order.frame.bag, this.rubric.thresholds)
     const [next] =
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
         : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
-    this.said.push(
-      judgeConclusion({
-        belief,
-        factNames: this.factNames,
-        conclusion: step,
-        planted: left.length ? left : order.planted,
-        bench,
-        ambiguous,
-        next,
-        rubric: this.rubric,
-        step: i,
-      }),
-    )
+    const judged = judgeConclusion({
+      belief,
+      factNames: this.factNames,
+      conclusion: step,
+      planted: left.length ? left : order.planted,
+      bench,
+      ambiguous,
+      next,
+      rubric: this.rubric,
+      step: i,
+    })
+    this.conclusions.push(judged)
+    this.verdicts.push(judged.judgement)
   }
 }
 
@@ -360,12 +431,12 @@ export function setupOf(
   return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
 }
 
-/** Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. */
+/**
+ * Share of the doubt about the piece that the evidence removed; what no test can part counts as one piece. Evidence that
+ * points elsewhere earns nothing.
+ */
 function evidenceOf(first: Belief, end: Belief, ambiguous: ReadonlySet<string>, order: Order): number {
-  const guilty = order.planted.flatMap((f) =>
-    findPieces(order.circuit, `${f.part}.${f.segment}`).map(({ id }) => id),
-  )
-  const merged = new Set([...ambiguous, ...guilty])
+  const merged = new Set([...ambiguous, ...piecesStruck(order.circuit, order.planted)])
   const bits = (belief: Belief) => {
     let together = 0
     let sum = belief.sound > 0 ? -belief.sound * Math.log2(belief.sound) : 0
@@ -376,8 +447,9 @@ function evidenceOf(first: Belief, end: Belief, ambiguous: ReadonlySet<string>, 
     return together > 0 && together < 1 ? sum - together * Math.log2(together) : sum
   }
   const before = bits(first)
-  if (before < 0.3) return 1
-  return Math.max(0, Math.min(1, (before - bits(end)) / (0.85 * before)))
+  const there = Math.min(1, 2 * end.doubtOfAny([...merged]))
+  if (before < 0.3) return there
+  return there * Math.max(0, Math.min(1, (before - bits(end)) / (0.85 * before)))
 }
 
 /** From what to what each planted fault could have been, by all readings. */

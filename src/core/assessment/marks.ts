@@ -13,46 +13,84 @@ const gates: Readonly<Partial<Record<Aspect, (gate: number) => number>>> = {
 }
 /** Share of the doubt removed from which the evidence is enough. */
 const enough = 0.8
-const spoken = new Set(['inference', 'efficiency'])
-/** What is left of it where the conclusion shows that it was not understood. */
-const misread = 0.4
+/** What a proven conclusion says of the claims that were not made, as a share of inference. */
+const impliedByProof = 0.5
+/** Share of what the readings had cleared from which all of it counts as claimed: nobody strikes out to the last piece. */
+const saidEnough = 0.6
+/** Share of tests that had an aim from which the choice counts in full, and up to which it counts for nothing. */
+const aimed = { none: 0.2, enough: 0.5, technique: 0.6 }
+/** Tests from which technique and predictions have been shown: one may be luck. */
+const shownBy = 2
 
-/**
- * Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing.
- * @param evidence share of the doubt that the evidence removed, 0 to 1
- */
+/** What an attempt as a whole has to show beside its judgements; all shares from 0 to 1. */
+export interface Account {
+  /** Of the doubt: what the evidence removed that was reasoned for, not bought with parts. */
+  readonly evidence: number
+  /** Of what the readings had cleared by the conclusion: what was struck out; 1 where they had cleared nothing. */
+  readonly said: number
+  /** A conclusion was proven by what was reasoned. */
+  readonly proven: boolean
+  /** How much of the way was understood, by where it ended. */
+  readonly understood: number
+  /** Of the tests: those that could tell something. */
+  readonly aim: number
+  /** Good parts were replaced one after the other before anything pointed to them. */
+  readonly swapped: boolean
+}
+
+/** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */
 export function marksOf(
   judgements: readonly Judgement[],
   rubric: Rubric,
-  evidence: number,
+  account: Account,
 ): { marks: Mark[]; total: number; of: number; uncapped?: number } {
-  const concluded = judgements.filter((j) => j.aspect === 'conclusion')
-  const wrong = concluded.length > 0 && concluded.every((j) => !j.share)
+  const { evidence, understood, swapped } = account
   const gate = Math.min(1, evidence / enough)
   const marks = aspects.map((aspect): Mark => {
     const of = rubric.weights[aspect]
-    const own = judgements.filter((j) => j.aspect === aspect && j.share !== undefined)
-    const mean = own.length
-      ? meanOf(aspect === 'technique' ? worstOfEachStep(judgements) : own)
-      : // Nothing was claimed on the way, or no test was there to be chosen: the conclusion speaks for it.
-        spoken.has(aspect) && concluded.length && !wrong
-        ? evidence
-        : 0
+    const earned = shares[aspect]?.(judgements, account) ?? meanIn(judgements, aspect)
     const cost = judgements.reduce((sum, j) => sum + (j.aspect === aspect ? (j.cost ?? 0) : 0), 0)
-    return {
-      aspect,
-      of,
-      points: round(
-        Math.max(0, (gates[aspect]?.(gate) ?? 1) * (gates[aspect] && wrong ? misread : 1) * mean * of - cost),
-      ),
-    }
+    const gated = gates[aspect]
+    const points = earned * (gated ? gated(gate) * understood : 1) * of - cost
+    return { aspect, of, points: round(Math.max(0, points)) }
   })
   const whole = round(marks.reduce((sum, m) => sum + m.points, 0))
   const of = marks.reduce((sum, m) => sum + m.of, 0)
-  const cap = round(rubric.graveCap * of)
   const grave = judgements.some((j) => j.aspect === 'safety')
-  return grave && whole > cap ? { marks, total: cap, of, uncapped: whole } : { marks, total: whole, of }
+  const cap = round(of * Math.min(grave ? rubric.graveCap : 1, swapped ? rubric.swapCap : 1))
+  return whole > cap ? { marks, total: cap, of, uncapped: whole } : { marks, total: whole, of }
 }
+
+/** What an aspect earns, where it is more than the mean of its judgements. */
+const shares: Partial<Record<Aspect, (judgements: readonly Judgement[], account: Account) => number>> = {
+  inference: (judgements, { said, proven, evidence, aim }) => {
+    const base = proven ? impliedByProof * Math.min(1, aim / aimed.enough) : 0
+    const claims = sharesIn(judgements, 'inference')
+    // Nothing had been cleared that could be said: the evidence speaks for itself.
+    if (!claims.length) return said === 1 && proven ? evidence : base
+    return meanOf(claims) * (base + (1 - base) * Math.min(1, said / saidEnough))
+  },
+  efficiency: (judgements, { aim, proven, evidence }) => {
+    const chosen = sharesIn(judgements, 'efficiency')
+    const reach = Math.max(0, Math.min(1, (aim - aimed.none) / (aimed.enough - aimed.none)))
+    return (chosen.length ? meanOf(chosen) : proven ? evidence : 0) * reach
+  },
+  // What is measured without aim is no technique shown again.
+  technique: (judgements, { aim }) =>
+    meanOf(worstOfEachStep(judgements)) *
+    Math.min(1, aim / aimed.technique) *
+    shownIn(judgements, 'technique'),
+  prediction: (judgements) => meanIn(judgements, 'prediction') * shownIn(judgements, 'prediction'),
+}
+
+/** How far an aspect has been shown at all, by how many tests. */
+const shownIn = (judgements: readonly Judgement[], aspect: Aspect): number =>
+  Math.min(1, new Set(sharesIn(judgements, aspect).map(({ step }) => step)).size / shownBy)
+
+const sharesIn = (judgements: readonly Judgement[], aspect: Aspect): readonly Judgement[] =>
+  judgements.filter((j) => j.aspect === aspect && j.share !== undefined)
+const meanIn = (judgements: readonly Judgement[], aspect: Aspect): number =>
+  meanOf(sharesIn(judgements, aspect))
 
 /**
  * The mark that counts: the judge's, with what the instructor put in place of its points. A cap for a grave error of safety

@@ -1,5 +1,5 @@
 import { instrumentMinutes, type Order, shownOf } from '../attempt'
-import { findPieces } from '../model'
+import { piecesStruck } from '../faults'
 import { rankTests, type Belief, type Choice, type Predictor } from '../diagnosis'
 import { instrumentOf, numberOf, readWith } from '../instruments'
 import { ambiguityGroupOf } from './ambiguity-group'
@@ -42,9 +42,7 @@ function walk(
 ): Path {
   const { circuit, planted, frame } = order
   const { proven, follows } = thresholds
-  const guilty = new Set(
-    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
-  )
+  const guilty = new Set(piecesStruck(circuit, planted))
   let belief = first
   let bench = truthOf(predictor, order).start
   const path: Path = []

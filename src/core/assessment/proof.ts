@@ -1,6 +1,8 @@
 import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
-import { faultsLeft, type BenchState, type Order, type Step, stateOf } from '../attempt'
+import { piecesStruck } from '../faults'
+import { findPieces } from '../model'
+import { faultsUncured, repairOf, type BenchState, type Order, type Step, stateOf } from '../attempt'
 import { stateSignature } from '../circuit'
 import { instrumentOf } from '../instruments'
 import { say } from '../document'
@@ -45,8 +47,19 @@ export function judgeVerification(
     : make('poor', 'notVerified', 'neverSaw', 0)
 }
 
+/** Says at the last of them why the whole mark is capped, where parts were put in one after the other. */
+export function judgeSwaps(steps: readonly Step[]): Judgement {
+  return {
+    aspect: 'repair',
+    step: steps.findLastIndex((s) => s.type === 'repair'),
+    grade: 'poor',
+    verdict: say('assessment.swapped'),
+    reason: say('assessment.swappedParts'),
+  }
+}
+
 /** Half the mark of repair and proof is the repair, a quarter the test under load again, a quarter the complaint gone. */
-const shares = { cured: 0.5, test: 0.25, complaint: 0.25, good: 0.15 }
+const shares = { cured: 0.5, test: 0.25, complaint: 0.25, good: 0.25 }
 
 /** Judges what was put right, what was replaced for nothing, and whether it was shown to be right. */
 export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchState): Judgement | undefined {
@@ -59,7 +72,13 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
     reason: Judgement['reason'],
     share: number,
   ): Judgement => ({ aspect: 'repair', step, grade, verdict: say(`assessment.${verdict}`), reason, share })
-  const wasted = tried.filter((s) => s.did?.cured !== true).length
+  // Another way on the right piece costs its minutes; only a new part or another piece was for nothing.
+  const at = piecesStruck(order.circuit, order.planted)
+  const wasted = tried.filter(
+    ({ did, piece, by }) =>
+      did?.cured !== true &&
+      (repairOf(by).consumes || !findPieces(order.circuit, piece).some(({ id }) => at.includes(id))),
+  ).length
   if (last < 0) {
     const concluded = steps.findLastIndex((s) => s.type === 'conclude')
     if (tried.length) {
@@ -70,7 +89,7 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
       ? undefined
       : make(concluded, 'poor', 'noRepair', say('assessment.nothingRepaired'), 0)
   }
-  const left = faultsLeft(order.circuit, order.planted, bench).length
+  const left = faultsUncured(order.circuit, order.planted, bench).length
   const after = steps.slice(last + 1)
   const tests = steps.filter((s) => s.type === 'test')
   const again = after.some(

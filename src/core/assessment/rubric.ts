@@ -22,6 +22,8 @@ export const rubricSchema = z.strictObject({
   slip: share,
   /** What is left of the whole mark, as a share, after one grave error of safety. */
   graveCap: share,
+  /** The same, where parts were replaced in turn until it worked. */
+  swapCap: share,
 })
 export type Rubric = z.infer<typeof rubricSchema>
 /** Shares of doubt at which something follows, is said too early, or is proven. */
@@ -35,7 +37,9 @@ const lift = (document: Stored): Stored => ({
   slip: defaultRubric.slip,
   graveCap: defaultRubric.graveCap,
 })
-export const rubricDoor = door<Rubric>('rubric', 2, rubricSchema, { 1: lift })
+/** Of before version 3 nothing was said of parts that are replaced in turn. */
+const liftSwaps = (document: Stored): Stored => ({ ...document, swapCap: defaultRubric.swapCap })
+export const rubricDoor = door<Rubric>('rubric', 3, rubricSchema, { 1: lift, 2: liftSwaps })
 
 /** Reasoning weighs most. Common practice, no source. */
 export const defaultRubric: Rubric = {
@@ -52,4 +56,5 @@ export const defaultRubric: Rubric = {
   thresholds: { follows: 0.02, early: 0.15, proven: 0.98 },
   slip: 0.5,
   graveCap: 0.4,
+  swapCap: 0.3,
 }

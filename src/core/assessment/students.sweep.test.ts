@@ -4,7 +4,17 @@ import { findPieces, piecesOf } from '../model'
 import { type Circuit } from '../circuit'
 import { describeFault, possibleFaults, type Fault } from '../faults'
 import type { JudgedAttempt } from '.'
-import { complaintOf, guess, habits, Student } from '../../../test/students'
+import {
+  complaintOf,
+  guess,
+  habits,
+  measureAll,
+  Student,
+  swapAll,
+  swapAndLook,
+  type Habit,
+  type Manner,
+} from '../../../test/students'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
 /** Every so-many-th fault in every run; all of them, with every habit, in a campaign. */
@@ -32,11 +42,21 @@ function faultsOf(circuit: Circuit, name: string): { fault: Fault; i: number }[]
     .filter(({ fault }) => complaintOf(circuit, [fault]) !== undefined)
 }
 
-describe('simulated students', () => {
-  const textbook: Marked[] = []
-  const lucky: Marked[] = []
-  const wrong: Marked[] = []
+/** Students by what they do, with the marks that they earned. */
+const sorts = {
+  textbook: [],
+  silent: [],
+  measuresAll: [],
+  swapsAndLooks: [],
+  swapsAll: [],
+  wrongPart: [],
+  wrongPiece: [],
+  lucky: [],
+  guessesWrong: [],
+  sloppy: [],
+} as Record<string, Marked[]>
 
+describe('simulated students', () => {
   it.each(names)(
     'work on %s',
     (name) => {
@@ -47,48 +67,87 @@ describe('simulated students', () => {
         const complaint = complaintOf(circuit, [fault])!
         const right = findPieces(circuit, `${fault.part}.${fault.segment}`)[0]!.id
         const label = `${name}: ${describeFault(circuit, fault)}`
-        for (const habit of campaign ? habits : [habits[i % habits.length]!]) {
-          const student = new Student(circuit, [fault], complaint.arrangement, complaint.complaint, habit)
-          if (!student.work()) continue
+        const other = pieces.find((p) => p.part !== fault.part && p.part !== fault.other?.split('.')[0])!.id
+        const inPart = pieces.find((p) => p.part === fault.part && p.id !== right)?.id
+        const keep = (sort: keyof typeof sorts, judged: JudgedAttempt, how = '') =>
+          sorts[sort]!.push({ name: `${label}${how}`, total: judged.total, judged })
+        const goes = (sort: keyof typeof sorts, manner: Manner, habit: Habit) => {
+          const student = new Student(
+            circuit,
+            [fault],
+            complaint.arrangement,
+            complaint.complaint,
+            habit,
+            {},
+            manner,
+          )
+          if (!student.work()) return
           const { steps } = student.attempt
           const judged = student.attempt.judged(predictor)
+          const concluded = steps.findIndex((s) => s.type === 'conclude')
           // Honest readings never contradict each other, nor clear what is planted.
           expect(judged.contradictions, label).toEqual([])
-          const concluded = steps.findIndex((s) => s.type === 'conclude')
           expect(Object.keys(judged.doubts[concluded]!), label).toContain(right)
           const conclusion = steps[concluded]
-          if (conclusion?.type !== 'conclude' || conclusion.piece !== right) continue
-          textbook.push({ name: `${label}, ${habit}`, total: judged.total, judged })
+          const found = conclusion?.type === 'conclude' && conclusion.piece === right
+          if (manner.blames || found) keep(sort, judged, `, ${habit}`)
         }
-        const guessed = (piece: string, kind: Fault['kind']): Marked => {
-          const judged = guess(circuit, [fault], complaint, { piece, kind }).judged(predictor)
-          return { name: label, total: judged.total, judged }
-        }
-        lucky.push(guessed(right, fault.kind))
-        const other = pieces.find((p) => p.part !== fault.part && p.part !== fault.other?.split('.')[0])!
-        wrong.push(guessed(other.id, 'open'))
+        const usual = habits[i % habits.length]!
+        for (const habit of campaign ? habits : [usual]) goes('textbook', {}, habit)
+        goes('silent', { silent: true }, usual)
+        goes('sloppy', { out: 0.3, extra: true }, usual)
+        goes('wrongPart', { blames: () => other }, usual)
+        if (inPart) goes('wrongPiece', { blames: () => inPart }, usual)
+        keep('measuresAll', measureAll(circuit, [fault], complaint, right).judged(predictor))
+        keep('swapsAndLooks', swapAndLook(circuit, [fault], complaint).judged(predictor))
+        keep('swapsAll', swapAll(circuit, [fault], complaint).judged(predictor))
+        const guessed = (piece: string, kind: Fault['kind']) =>
+          guess(circuit, [fault], complaint, { piece, kind }).judged(predictor)
+        keep('lucky', guessed(right, fault.kind))
+        keep('guessesWrong', guessed(other, 'open'))
       }
     },
-    campaign ? 3_600_000 : 120_000,
+    campaign ? 3_600_000 : 240_000,
   )
 
+  const told = (list: readonly Marked[]) => list.map(({ name, total }) => `${total} ${name}`).join('\n')
+  const totals = (sort: keyof typeof sorts) => sorts[sort]!.map(({ total }) => total)
+
   it('of the textbook, who find the piece, earn 95 and more, and nineteen of twenty above 90', () => {
+    const textbook = sorts.textbook!
     expect(textbook.length).toBeGreaterThan(5)
     const low = textbook.filter(({ total }) => total <= 90)
-    const said = low.map(({ name, total }) => `${total} ${name}`).join('\n')
-    expect(mean(textbook.map((m) => m.total)), said).toBeGreaterThanOrEqual(95)
-    expect(low.length / textbook.length, said).toBeLessThanOrEqual(0.05)
+    expect(mean(totals('textbook')), told(low)).toBeGreaterThanOrEqual(95)
+    expect(low.length / textbook.length, told(low)).toBeLessThanOrEqual(0.05)
+  })
+
+  it.each([
+    ['take the same readings and say nothing', 'silent', 88],
+    ['measure every point and say nothing', 'measuresAll', 75],
+    ['replace part after part and look after each', 'swapsAndLooks', 30],
+    ['replace everything and look once', 'swapsAll', 20],
+    ['name another piece of the part after a full search', 'wrongPiece', 45],
+    ['guess wrong after one reading', 'guessesWrong', 20],
+  ] as const)('who %s earn what they should', (_, sort, most) => {
+    const over = sorts[sort]!.filter(({ total }) => total > most)
+    expect(sorts[sort]!.length).toBeGreaterThan(3)
+    expect(told(over)).toBe('')
+  })
+
+  it('who name a wrong part after a full search earn 20 at most, but where the readings do not tell it from the right one', () => {
+    const told = (j: JudgedAttempt['judgements'][number]) => j.verdict.code !== 'assessment.cannotTell'
+    const over = sorts.wrongPart!.filter(({ total, judged }) => total > 20 && judged.judgements.every(told))
+    expect(over.map(({ name, total }) => `${total} ${name}`)).toEqual([])
+    expect(mean(totals('wrongPart'))).toBeLessThanOrEqual(20)
   })
 
   it('who guess after one reading at the battery earn 40 at most when lucky', () => {
-    expect(mean(lucky.map((m) => m.total))).toBeLessThanOrEqual(40)
-    // Where that reading and the complaint prove the piece it was no guess.
-    for (const { name, total, judged } of lucky)
-      if (judged.evidence < 0.5) expect(total, name).toBeLessThanOrEqual(40)
+    expect(told(sorts.lucky!.filter(({ total }) => total > 40))).toBe('')
   })
 
-  it('who guess wrong earn 20 at most', () => {
-    for (const { name, total } of wrong) expect(total, name).toBeLessThanOrEqual(20)
+  it('who are honest but sloppy earn about 80 to 95', () => {
+    expect(mean(totals('sloppy'))).toBeGreaterThanOrEqual(80)
+    expect(mean(totals('sloppy'))).toBeLessThanOrEqual(95)
   })
 })
 

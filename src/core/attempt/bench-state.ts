@@ -132,15 +132,24 @@ function effects(
 const union = <T>(a: readonly T[], b: readonly T[]): readonly T[] =>
   b.length ? [...new Set([...a, ...b])] : a
 
-/** Faults that are still there: neither repaired, nor gone with the old fuse, nor, being slack, reseated. */
-export function faultsLeft(
+/** Faults that the board shows: not cured, nor, being slack, hidden because its joint was taken apart and put together. */
+export const faultsLeft = (
   circuit: Circuit,
   planted: readonly Fault[],
-  { repairs, reseated, renewed }: Pick<BenchState, 'repairs' | 'reseated' | 'renewed'>,
+  bench: Pick<BenchState, 'repairs' | 'reseated' | 'renewed'>,
+): Fault[] =>
+  faultsUncured(circuit, planted, bench).filter(
+    (fault) => !(faultOfKind(fault.kind).reseats && bench.reseated.includes(fault.part)),
+  )
+
+/** Faults that nothing has put right: neither repaired nor gone with the old fuse, whether or not they show now. */
+export function faultsUncured(
+  circuit: Circuit,
+  planted: readonly Fault[],
+  { repairs, renewed }: Pick<BenchState, 'repairs' | 'renewed'>,
 ): Fault[] {
   return planted.filter(
     (fault) =>
-      !(faultOfKind(fault.kind).reseats && reseated.includes(fault.part)) &&
       !(renewed.includes(fault.part) && fuseOf(circuit, fault.part) === fault.segment) &&
       !repairs.some(({ piece, by }) =>
         findPieces(circuit, piece).some((one) => cures(circuit, one, by, fault)),

@@ -1,5 +1,14 @@
 export { faultsLike } from './another'
-export { advance, benchAfter, boardOf, faultsLeft, startBench, stateOf, type BenchState } from './bench-state'
+export {
+  advance,
+  benchAfter,
+  boardOf,
+  faultsLeft,
+  faultsUncured,
+  startBench,
+  stateOf,
+  type BenchState,
+} from './bench-state'
 export { arrangementOf, complaintIn, complaintOf, draftComplaint } from './complaint'
 export { complaintWords } from './complaint-words'
 export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'

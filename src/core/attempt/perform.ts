@@ -4,7 +4,7 @@ import { type Circuit, splitRef } from '../circuit'
 import { type Message, say, messageOf } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
-import { boardOf, faultsLeft, latchedOf, type BenchState } from './bench-state'
+import { boardOf, faultsUncured, latchedOf, type BenchState } from './bench-state'
 import { meterOfFrame, type Order } from './order'
 import { cures, repairOf, repairsFor } from './repairs'
 import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
@@ -84,7 +84,7 @@ export function perform(
             repairs: ways.map(({ title }) => messageOf(title)),
           }),
         )
-      const cured = faultsLeft(circuit, order.planted, bench).some((fault) =>
+      const cured = faultsUncured(circuit, order.planted, bench).some((fault) =>
         pieces.some((one) => cures(circuit, one, action.by, fault)),
       )
       return { ok: true, step: { ...action, did: { blown: [], cured } } }

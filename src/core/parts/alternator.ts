@@ -41,6 +41,7 @@ export const alternator = definePart({
     { key: 'machine', name: 'parts.alternator.machine', segments: ['output', 'trio'] },
     { key: 'exciter', name: 'parts.alternator.exciter', segments: ['exciter'] },
   ],
+  orderedAs: ['output', 'trio', 'exciter'],
   // Common practice, no source.
   spread: { ohms: 0.6, exciterOhms: 0.6 },
   generates: true,

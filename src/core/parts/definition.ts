@@ -298,6 +298,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   }
   /** Pieces that a student strikes out or rings; every segment is in one of them. */
   readonly units: readonly StrikeUnit[]
+  /** Segments that are one article at the parts counter: they are condemned and replaced together. */
+  readonly orderedAs?: readonly string[]
   /** It gives current of its own beside the battery: a path from it begins there. */
   readonly generates?: boolean
   /** Segments that are the load itself, its socket left out: what a path runs on. */

@@ -40,6 +40,7 @@ export const keySwitch = definePart({
     { key: 'start', name: 'parts.keySwitch.contacts3050', segments: ['start'] },
     { key: 'accessory', name: 'parts.keySwitch.contacts3075', segments: ['accessory'] },
   ],
+  orderedAs: ['ignition', 'start', 'accessory'],
   // Common practice, no source.
   spread: { contactOhms: 0.6 },
   parameters: z.object({ contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 10, 0.006) }),

@@ -259,6 +259,7 @@ function defineModule<const K extends string>(kind: K, title: Words, words: read
       { segment: 'supply', symbol: 'block', caption: 'parts.module.batterySupply' },
     ],
     units,
+    orderedAs: segments.filter(({ key }) => !pinUnits.some((pin) => pin.key === key)).map(({ key }) => key),
     // Common practice, no source.
     spread: { pullOhms: 0.6, signalPullOhms: 0.6 },
     parameters: z.object({

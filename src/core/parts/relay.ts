@@ -65,6 +65,7 @@ export const relay = definePart({
       segments: ['pin30', 'make', 'pin87', 'break', 'pin87a'],
     },
   ],
+  orderedAs: ['coil', 'suppressor', 'make', 'break'],
   // Common practice, no source.
   spread: { contactOhms: 0.6, pinOhms: 0.6 },
   parameters: z.object({

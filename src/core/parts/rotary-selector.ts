@@ -33,6 +33,7 @@ export const rotarySelector = definePart({
     closes: [n],
   })),
   units: segments.map(({ key, name }) => ({ key, name, segments: [key] })),
+  orderedAs: segments.map(({ key }) => key),
   // Common practice, no source.
   spread: { contactOhms: 0.6 },
   parameters: z.object({ contactOhms: quantity('parts.contactsClosed', 'Ω', 0, 10, 0.008) }),

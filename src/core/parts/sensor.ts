@@ -37,6 +37,7 @@ export const sensor3 = definePart({
     { key: 'signal', name: 'parts.sensor.wiperAndSignalPin', segments: ['wiper'] },
     { key: 'low', name: 'parts.sensor.lowReferencePin', segments: ['pinR'] },
   ],
+  orderedAs: ['upper', 'lower', 'wiper'],
   // Common practice, no source.
   spread: { wiperOhms: 0.6 },
   parameters: z.object({

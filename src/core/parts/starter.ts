@@ -151,6 +151,7 @@ export const starter = definePart({
     { key: 'solenoid', name: 'parts.starter.solenoid', segments: ['pullIn', 'holdIn', 'main'] },
     { key: 'motor', name: 'parts.motor', segments: ['motor'] },
   ],
+  orderedAs: ['main', 'motor', 'pullIn', 'holdIn'],
   // Common practice, no source.
   spread: { ratedCurrent: 0.05, ohms: 0.1, pullInOhms: 0.1, holdInOhms: 0.1, contactOhms: 0.1 },
   parameters: z.object({

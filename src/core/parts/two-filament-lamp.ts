@@ -65,6 +65,7 @@ export const twoFilamentLamp = definePart({
     },
     { key: 'return', name: 'parts.twoFilamentLamp.returnContact', segments: ['socketOut'] },
   ],
+  orderedAs: ['strong', 'faint'],
   // Common practice, no source.
   spread: { strongPower: 0.05, faintPower: 0.05, socketOhms: 0.6 },
   parameters: z.object({

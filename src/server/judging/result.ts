@@ -3,7 +3,7 @@ import type { JudgedAttempt } from '../../core/assessment'
 import { advance, startBench, type Step } from '../../core/attempt'
 import { findPieces, piecesOf } from '../../core/model'
 import { type Circuit } from '../../core/circuit'
-import { describeFault } from '../../core/faults'
+import { describeFault, piecesStruck } from '../../core/faults'
 import { evidenceOf } from '../../core/lab'
 import type { Order } from '../orders/orders'
 
@@ -39,11 +39,9 @@ export function resultOf(
   judged: JudgedAttempt,
 ): Result {
   const { circuit, planted } = order
-  const guilty = new Set(
-    planted.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map((piece) => piece.id)),
-  )
+  const guilty = new Set(piecesStruck(circuit, planted))
   const concluded = steps.filter((s) => s.type === 'conclude')
-  const found = concluded.some((s) => guilty.has(s.piece))
+  const found = concluded.some((s) => findPieces(circuit, s.piece).some(({ id }) => guilty.has(id)))
   const last = concluded.at(-1)
   return {
     circuit: circuit.name,

@@ -12,7 +12,7 @@ import { insulate } from './insulate'
 import { repin } from './repin'
 import { remove } from './remove'
 import { turn } from './turn'
-import type { Circuit } from '../../circuit'
+import { splitRef, type Circuit } from '../../circuit'
 import { faultOfKind, type Fault } from '../../faults'
 import { partOfKind, type AnyPart, type Segment } from '../../parts'
 import type { Repair } from './repair'
@@ -51,14 +51,21 @@ export function repairsFor(circuit: Circuit, piece: Piece): Repair<RepairKey>[] 
   return repairs.filter((repair) => segments.some((segment) => repair.fits(segment, definition)))
 }
 
-/** Whether a repair of this piece takes the fault away: it strikes there, the way cures its kind, and fits the place. */
+/**
+ * Whether a repair of this piece takes the fault away: it strikes there, the way cures its kind, and fits the place. Of two
+ * pieces that touch either may be put right; with a new unit all comes that is sold with it.
+ */
 export function cures(circuit: Circuit, piece: Piece, by: RepairKey, fault: Fault): boolean {
-  if (fault.part !== piece.part || !piece.unit.segments.includes(fault.segment)) return false
-  const [definition, segments] = segmentsOf(circuit, piece)
-  const segment = segments.find((s) => s.key === fault.segment)
-  return (
-    segment !== undefined &&
-    faultOfKind(fault.kind).repairedBy.includes(by) &&
-    repairOf(by).fits(segment, definition)
-  )
+  if (!faultOfKind(fault.kind).repairedBy.includes(by)) return false
+  const [definition] = segmentsOf(circuit, piece)
+  const ends = [[fault.part, fault.segment] as const, ...(fault.other ? [splitRef(fault.other)] : [])]
+  return ends.some(([part, key]) => {
+    const segment = definition.segments.find((s) => s.key === key)
+    if (part !== piece.part || !segment || !repairOf(by).fits(segment, definition)) return false
+    return piece.unit.segments.includes(key) || (by === 'replace' && isSoldWith(definition, piece, key))
+  })
 }
+
+/** Whether a segment comes new when a piece is ordered from the parts counter. */
+const isSoldWith = ({ orderedAs = [] }: AnyPart, { unit }: Piece, segment: string): boolean =>
+  orderedAs.includes(segment) && unit.segments.some((s) => orderedAs.includes(s))

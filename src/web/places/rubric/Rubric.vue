@@ -105,7 +105,7 @@ const threshold = (key: keyof Rubric['thresholds'], label: string): Percent => (
   of: ({ thresholds }) => thresholds[key],
   set: ({ thresholds }, share) => (thresholds[key] = share),
 })
-const own = (key: 'slip' | 'graveCap', label: string): Percent => ({
+const own = (key: 'slip' | 'graveCap' | 'swapCap', label: string): Percent => ({
   label,
   of: (rubric) => rubric[key],
   set: (rubric, share) => (rubric[key] = share),
@@ -116,6 +116,7 @@ const percents: readonly Percent[] = [
   threshold('proven', t('ui.rubric.aConclusionIsProvenWhen')),
   own('slip', t('ui.rubric.aSlipLeavesOfIts')),
   own('graveCap', t('ui.rubric.aGraveErrorOfSafety')),
+  own('swapCap', t('ui.rubric.partsInTurnLeave')),
 ]
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const hundredth = (share: number) => Math.round(share * 1000) / 10

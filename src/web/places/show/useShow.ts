@@ -1,9 +1,9 @@
-import { findPart, partOf, piecesOf, findPieces } from '../../../core/model'
+import { findPart, partOf, piecesOf } from '../../../core/model'
 import { tell } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { openingState, settable, type Circuit } from '../../../core/circuit'
 import { pieceWords } from '../../readings/pieceWords'
-import type { Fault } from '../../../core/faults'
+import { piecesStruck, type Fault } from '../../../core/faults'
 import { orderOfChoices, quizOf, type Ask, type Question } from '../../../core/lab'
 import { brightnessScale, noticeText, partOfKind } from '../../../core/parts'
 import { stateKey, type StateKey } from '../../../core/readings'
@@ -107,9 +107,7 @@ export function useShow(shown: Shown) {
     return ask?.type === 'quiz' ? questions().find(({ key }) => key === ask.key) : undefined
   })
   const lightOf = (key: StateKey | null, part: string) => key?.notices.find((n) => n.part === part)?.key
-  const planted = computed(() =>
-    faults.flatMap((f) => findPieces(circuit, `${f.part}.${f.segment}`).map(({ id }) => id)),
-  )
+  const planted = computed(() => piecesStruck(circuit, faults))
 
   /** What is to choose from, with what is right; none where volts are asked for. */
   const options = computed((): Option[] => {
