@@ -9,6 +9,7 @@ export {
   type BoardOptions,
 } from './board'
 export { drawBoard, drawElement } from './drawn'
+export { handOf, inHand, partAlone, type PartAlone } from './part-alone'
 export {
   Sensitivities,
   sensitivityBetween,

@@ -255,6 +255,14 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly verb: 'parts.unplug' | 'parts.pull' | 'parts.lift'
     readonly done: Words
     readonly opens: readonly string[]
+    /**
+     * What of it is then in the hand, and which of its own ends stands for each end by which it is named; all of a load and
+     * of a control unless said, nothing of what only joins.
+     */
+    readonly comesOut?: {
+      readonly segments: readonly string[]
+      readonly pins?: Readonly<Record<TerminalKey, TerminalKey>>
+    }
     /** The two places between which something else can then stand: an ammeter, a lamp, a jumper; red first. */
     readonly gap?: readonly [TerminalKey, TerminalKey]
   }

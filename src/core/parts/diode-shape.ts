@@ -18,5 +18,10 @@ export const diodeShape = {
     },
     { key: 'lead', name: 'parts.diodeShape.leadAndBulk', between: ['m', 'k'], faults: ['highResistance'] },
   ],
-  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['lead'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['lead'],
+    comesOut: { segments: ['junction', 'lead'] },
+  },
 } as const

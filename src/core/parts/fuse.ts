@@ -128,7 +128,13 @@ export const fuse = definePart({
     },
     { key: 'clipOut', name: 'parts.fuse.loadSideClip', between: ['tb', 'b'], faults: [...passive, 'drain'] },
   ],
-  detach: { verb: 'parts.pull', done: 'parts.pulled', opens: ['clipIn', 'clipOut'], gap: ['a', 'b'] },
+  detach: {
+    verb: 'parts.pull',
+    done: 'parts.pulled',
+    opens: ['clipIn', 'clipOut'],
+    gap: ['a', 'b'],
+    comesOut: { segments: ['link'] },
+  },
   protects: {
     segment: 'link',
     melts: true,

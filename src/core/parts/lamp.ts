@@ -153,6 +153,7 @@ export const lamp = definePart({
     done: 'parts.unplugged',
     opens: ['socketIn', 'socketOut'],
     gap: ['a', 'b'],
+    comesOut: { segments: ['filament'], pins: { a: 'f', b: 'g' } },
   },
   loads: ['filament'],
   benchPairs: [['f', 'g']],

@@ -289,6 +289,7 @@ function defineModule<const K extends string>(kind: K, title: Words, words: read
       verb: 'parts.unplug',
       done: 'parts.unplugged',
       opens: segments.map((s) => s.key),
+      comesOut: { segments: [] },
     },
     // Common practice, no source.
     limitsAmps: 7.5,

@@ -152,6 +152,10 @@ export const relay = definePart({
     done: 'parts.pulled',
     opens: ['pin86', 'pin85', 'pin30', 'pin87', 'pin87a'],
     gap: ['t30', 't87'],
+    comesOut: {
+      segments: ['coil', 'suppressor', 'make', 'break'],
+      pins: { t86: 'c86', t85: 'c85', t30: 'c30', t87: 'c87', t87a: 'c87a' },
+    },
   },
   loads: ['coil'],
   absent: ({ contacts }) => (contacts === 'make' ? ['t87a'] : []),

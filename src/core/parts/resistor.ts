@@ -42,7 +42,13 @@ export const resistor = definePart({
       faults: [...passive, 'shortedTurns'],
     },
   ],
-  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['body'], gap: ['a', 'b'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['body'],
+    gap: ['a', 'b'],
+    comesOut: { segments: ['body'] },
+  },
   stamp: ({ ohms }, net) => net.resistor('body', 'a', 'b', ohms, 0.05),
   notice: {
     segment: 'body',

@@ -57,7 +57,12 @@ export const sensor3 = definePart({
     },
     { key: 'pinR', name: 'parts.sensor.plugLowReference', between: ['ri', 'r'], faults: pin },
   ],
-  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['pinV', 'wiper', 'pinR'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['pinV', 'wiper', 'pinR'],
+    comesOut: { segments: ['upper', 'lower', 'wiper'], pins: { v: 'vi', r: 'ri' } },
+  },
   // Common practice, no source.
   limitsAmps: 7.5,
   loads: ['upper', 'lower'],
@@ -113,7 +118,12 @@ export const sensor2 = definePart({
       faults: [...passive, 'shortedTurns'],
     },
   ],
-  detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['bead'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.unplugged',
+    opens: ['bead'],
+    comesOut: { segments: ['bead'] },
+  },
   loads: ['bead'],
   stamp: ({ ohmsAt25, beta, measures }, net) =>
     net.resistor('bead', 's', 'r', thermistorOhms(ohmsAt25, beta, measures), 0.03),

@@ -192,7 +192,12 @@ export const starter = definePart({
       faults: ['open', 'shortedTurns'],
     },
   ],
-  detach: { verb: 'parts.unplug', done: 'parts.starter.sTerminalOff', opens: ['pullIn', 'holdIn'] },
+  detach: {
+    verb: 'parts.unplug',
+    done: 'parts.starter.sTerminalOff',
+    opens: ['pullIn', 'holdIn'],
+    comesOut: { segments: ['pullIn', 'holdIn', 'motor'] },
+  },
   loads: ['motor', 'holdIn'],
   benchPairs: [
     ['t50', 't31'],

@@ -37,7 +37,13 @@ export const strap = definePart({
     { key: 'bolt', name: 'parts.strap.boltedJoint', between: ['a', 'l'], faults: passive },
     { key: 'braid', name: 'parts.strap.cable', between: ['l', 'b'], faults: ['open', 'highResistance'] },
   ],
-  detach: { verb: 'parts.lift', done: 'parts.lifted', opens: ['braid'], gap: ['l', 'b'] },
+  detach: {
+    verb: 'parts.lift',
+    done: 'parts.lifted',
+    opens: ['braid'],
+    gap: ['l', 'b'],
+    comesOut: { segments: ['braid'] },
+  },
   stamp: ({ length, section, boltOhms }, net, { temperature }) => {
     net.contact('bolt', 'a', 'l', boltOhms)
     net.resistor('braid', 'l', 'b', copperOhms(length, section, temperature), 0.06)

@@ -108,6 +108,7 @@ export const twoFilamentLamp = definePart({
     verb: 'parts.unplug',
     done: 'parts.unplugged',
     opens: ['socketStrong', 'socketFaint', 'socketOut'],
+    comesOut: { segments: ['strong', 'faint'], pins: { s: 'sf', t: 'tf', b: 'g' } },
   },
   loads: ['strong', 'faint'],
   benchPairs: [

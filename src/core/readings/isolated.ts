@@ -1,12 +1,12 @@
 import { type Message } from '../document'
-import { buildBoard, SolvedBoard, type Board } from '../board'
+import { buildBoard, inHand, partAlone, SolvedBoard, type Board } from '../board'
 import { cached } from '../cache'
 import { partIn, type Circuit, type CircuitState, type Part } from '../circuit'
 import type { Fault } from '../faults'
 import { modelOf, type ModelPart } from '../model'
 import { readContinuity, readOhms, type Display, type MeterType } from '../instruments'
-import { partOfKind, type AnyPart, type TerminalKey, nameOfPart } from '../parts'
 import { Solver } from '../solve'
+import { partOfKind, type AnyPart, type TerminalKey, nameOfPart } from '../parts'
 
 /** What an ohmmeter shows between two terminals with nothing else connected. */
 export interface IsolatedRow {
@@ -65,20 +65,14 @@ function rowsOf(board: Board, { part, definition }: ModelPart, meter: MeterType)
   if (definition.role === 'source') return []
   const pairs = definition.benchPairs ?? [definition.through]
   const { nodeOf: nodeIn } = board.wiring
-  const lifted = liftOut(
-    board,
-    part.id,
-    definition.terminals.map((t) => nodeIn(part.id, t.key)),
-  )
-  const solver = new Solver(lifted.board)
-  const point = solver.solve()
-  if (!point.ok) return []
-  const solved = new SolvedBoard(lifted.board, point, solver)
+  const alone = partAlone(board, part)
+  if (!alone) return []
+  const { solved } = alone
   return pairs
     .filter((pair) => pair.every((key) => reachable(definition, part, key)))
     .map(([from, to]) => {
-      const a = lifted.nodeOf(nodeIn(part.id, from))
-      const b = lifted.nodeOf(nodeIn(part.id, to))
+      const a = alone.nodeOf(nodeIn(part.id, from))
+      const b = alone.nodeOf(nodeIn(part.id, to))
       return {
         part: part.id,
         name: nameOfPart(part),
@@ -98,29 +92,9 @@ function nameOf(definition: AnyPart, part: Part, key: TerminalKey): string {
   return part.id + (definition.suffixes?.(part.parameters)[key] ?? suffix)
 }
 
-/** A network of one part's own elements, its nodes numbered afresh from 0. */
-function liftOut(
-  board: Board,
-  part: string,
-  terminals: readonly number[],
-): { board: Board; nodeOf: (node: number) => number } {
-  const numbers = new Map<number, number>()
-  const nodeOf = (node: number) => {
-    const known = numbers.get(node)
-    if (known !== undefined) return known
-    numbers.set(node, numbers.size)
-    return numbers.size - 1
-  }
-  terminals.forEach(nodeOf)
-  const elements = board.elements
-    .filter((e) => e.owner.part === part)
-    .map((e) => ({ ...e, a: nodeOf(e.a), b: nodeOf(e.b) }))
-  return { board: { ...board, elements, nodeCount: numbers.size }, nodeOf }
-}
-
 /**
  * Ohms and continuity between any two points with the battery's clamps lifted and everything else as the state has it:
- * what a meter finds in the harness, side paths and all.
+ * what a meter finds in the harness, side paths and all; of a part that is out and held by its own ends, that part alone.
  */
 export function deadRows(
   circuit: Circuit,
@@ -144,8 +118,11 @@ export function deadRows(
   const point = solver.solve()
   if (!point.ok) return []
   const solved = new SolvedBoard(dead, point, solver)
-  return pairs.map(([a, b]) => ({
-    ohms: readOhms(solved, a, b, meter),
-    continuity: readContinuity(solved, a, b, meter),
-  }))
+  return pairs.map(([a, b]) => {
+    const held = inHand(solved, a, b) ?? { solved, red: a, black: b }
+    return {
+      ohms: readOhms(held.solved, held.red, held.black, meter),
+      continuity: readContinuity(held.solved, held.red, held.black, meter),
+    }
+  })
 }

@@ -1,5 +1,5 @@
 import { partOf, type Wiring } from '../../model'
-import { type SolvedBoard } from '../../board'
+import { inHand, type SolvedBoard } from '../../board'
 import { systemOf, type Circuit, firstSource } from '../../circuit'
 import { type Message, say, messageOf } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
@@ -17,6 +17,16 @@ export function across({ place }: Pick<Use, 'place'>): {
 } {
   if (place.type === 'jaws') return { red: 0, black: 0, out: [] }
   return { red: place.red, black: place.black, out: outFor(place) }
+}
+
+/** The same, of a part that is out and held by its own ends: that part alone. */
+export function inTheHand(use: Pick<Use, 'solved' | 'place'>): {
+  solved: SolvedBoard
+  red: number
+  black: number
+} {
+  const { red, black } = across(use)
+  return inHand(use.solved, red, black) ?? { solved: use.solved, red, black }
 }
 
 /** Lamps and loads of the bag are those of the vehicle's own system. */

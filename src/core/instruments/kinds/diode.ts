@@ -2,7 +2,7 @@ import { partOfKind } from '../../parts'
 import { readDiode } from '../diode-test'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-import { across, around, byFifth, openLoop, heldPieces } from './common'
+import { around, byFifth, heldPieces, inTheHand, openLoop } from './common'
 
 /** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */
 export const diode: Instrument<'diode'> = defineInstrument({
@@ -15,8 +15,8 @@ export const diode: Instrument<'diode'> = defineInstrument({
   holds: ['leads'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
-    const { red, black } = across(use)
-    const { value, text, live } = readDiode(use.solved, red, black, use.meter)
+    const { solved, red, black } = inTheHand(use)
+    const { value, text, live } = readDiode(solved, red, black, use.meter)
     return { value, unit: 'V', text, signs: live ? [say('instruments.live')] : [], did: noEffects }
   },
   expect: (use) => {

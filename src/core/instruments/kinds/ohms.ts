@@ -1,16 +1,16 @@
 import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
 import { say } from '../../document'
-import { across, around, byFactor, byWord, openLoop, heldPieces } from './common'
+import { around, byFactor, byWord, heldPieces, inTheHand, openLoop } from './common'
 
 /** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
 export const ohmsTolerance = 0.08
 
 /** Ohms of what lies dead between the leads; undefined where it is live, as nobody measures so. */
 function deadOhms(use: Use): number | undefined {
-  const { red, black } = across(use)
-  if (Math.abs(use.solved.volts(red, black) ?? 0) > 0.002) return undefined
-  const value = use.solved.ohms(red, black)
+  const { solved, red, black } = inTheHand(use)
+  if (Math.abs(solved.volts(red, black) ?? 0) > 0.002) return undefined
+  const value = solved.ohms(red, black)
   return value > 5e7 ? Infinity : value
 }
 
@@ -40,9 +40,9 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
   holds: ['leads'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
-    const { red, black } = across(use)
+    const { solved, red, black } = inTheHand(use)
     const meter = use.settings.zero === 'zeroed' ? { ...use.meter, leadOhms: 0 } : use.meter
-    const shown = readOhms(use.solved, red, black, meter)
+    const shown = readOhms(solved, red, black, meter)
     return { value: shown.value, unit: 'Ω', text: shown.text, signs: signsOf(shown), did: noEffects }
   },
   expect: (use) => {
@@ -68,8 +68,8 @@ export const continuity: Instrument<'continuity'> = defineInstrument({
   holds: ['leads'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
-    const { red, black } = across(use)
-    const shown = readContinuity(use.solved, red, black, use.meter)
+    const { solved, red, black } = inTheHand(use)
+    const shown = readContinuity(solved, red, black, use.meter)
     return { value: shown.value, unit: 'Ω', text: shown.text, signs: signsOf(shown), did: noEffects }
   },
   expect: (use) => {
