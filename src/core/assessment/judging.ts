@@ -2,6 +2,7 @@ import { firstSource } from '../circuit'
 import { partOf, findPieces } from '../model'
 import {
   advance,
+  arrangementOf,
   complaintOf,
   faultsUncured,
   hasSign,
@@ -279,6 +280,12 @@ export class Judging {
       after: stillAlive(belief, after),
       definition: (id) => partOfKind(partOf(order.circuit, id).kind),
       earlier: this.steps.slice(0, i),
+      ...(!this.blind && {
+        boardIn: (state) => {
+          const solved = truthOf(predictor, order).board(bench, arrangementOf(state))
+          return solved.ok ? solved : undefined
+        },
+      }),
       thresholds: this.rubric.thresholds,
     }
     this.verdicts.push(new Technique(context, i))

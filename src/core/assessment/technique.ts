@@ -1,6 +1,7 @@
 import type { Step } from '../attempt'
-import { say } from '../document'
+import { type Message, say } from '../document'
 import type { Rubric } from './rubric'
+import { loadedReading } from './rules/context'
 import { techniqueRules } from './rules/registry'
 import type { TestContext, TechniqueRule } from './rules/rule'
 import type { Judgement } from './verdict'
@@ -23,6 +24,12 @@ export class Technique {
     this.atOnce = new Set(techniqueRules.filter((rule) => !('looksAhead' in rule) && rule.fires(context)))
   }
 
+  /** What the same reading would have been with the load on. */
+  get loaded(): Message | undefined {
+    return (this.withLoad ??= loadedReading(this.context))
+  }
+  private withLoad: Message | undefined
+
   /** All rules that it breaks by what has come after it so far, in their order. */
   broken(steps: readonly Step[]): TechniqueRule[] {
     const { context, step, atOnce } = this
@@ -39,17 +46,26 @@ export function judgeTechnique(technique: Technique, steps: readonly Step[], { s
   const { step } = technique
   const cost = { note: 1, slip, mistake: 0, grave: 0 }
   const fired = technique.broken(steps)
-  const made = fired.map(({ key, weight }): Judgement => ({
-    aspect: weight === 'grave' ? 'safety' : 'technique',
-    step,
-    grade: gradeOf[weight],
-    verdict: { code: `rules.${key}.title` },
-    reason: say('assessment.rule', {
+  const told = (rule: TechniqueRule): Judgement['reason'] => {
+    const { key, comparesLoaded } = rule
+    const reason = say('assessment.rule', {
       say: { code: `rules.${key}.say` },
       instead: { code: `rules.${key}.instead` },
-    }),
-    share: cost[weight],
-  }))
+    })
+    const loaded = comparesLoaded && technique.loaded
+    return loaded ? say('assessment.both', { first: reason, second: loaded }) : reason
+  }
+  const made = fired.map((rule): Judgement => {
+    const { key, weight } = rule
+    return {
+      aspect: weight === 'grave' ? 'safety' : 'technique',
+      step,
+      grade: gradeOf[weight],
+      verdict: { code: `rules.${key}.title` },
+      reason: told(rule),
+      share: cost[weight],
+    }
+  })
   if (fired.some(({ weight }) => weight !== 'note')) return made
   return [
     ...made,

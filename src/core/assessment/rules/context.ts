@@ -1,7 +1,10 @@
-import { findPieces, type Piece, walkPath } from '../../model'
+import { findPieces, partOf, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind } from '../../parts'
+import { arrangementOf, shownOf, stateOf } from '../../attempt'
+import { settable } from '../../circuit'
+import { type Message, say } from '../../document'
 import type { Ahead, TestContext } from './rule'
 
 /** Amps from which a path counts as under load. */
@@ -16,10 +19,41 @@ export const flows = ({ board, point }: SolvedBoard): boolean =>
     )
   })
 
-/** The healthy circuit would carry current in this state, so its loads are switched on. */
-export function meantToRun({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): boolean {
-  const healthy = predictor.board(undefined, setup.state)
-  return healthy !== undefined && flows(healthy)
+/** The board carries current through one of these pieces. */
+export const carries = ({ board, point }: SolvedBoard, pieces: ReadonlySet<string>): boolean =>
+  [...pieces].some((name) =>
+    findPieces(board.circuit, name).some(({ part, unit }) =>
+      unit.segments.some((s) => Math.abs(segmentAmps(board, point, part, s)) > loaded),
+    ),
+  )
+
+/** The healthy circuit would carry current through what is between the leads in this state. */
+export function meantToCarry(context: Pick<TestContext, 'predictor' | 'setup'>): boolean {
+  const healthy = context.predictor.board(undefined, context.setup.state)
+  return healthy !== undefined && carries(healthy, piecesBetween(context))
+}
+
+/**
+ * What the same reading would have been in the first named state in which a good circuit sends current through what is
+ * between the leads, or through the load; undefined where there is none, or nobody may know it yet.
+ */
+export function loadedReading(context: TestContext): Message | undefined {
+  const { predictor, setup, boardIn, order } = context
+  const between = piecesBetween(context)
+  const state = order.circuit.states.filter(settable).find((one) => {
+    const healthy = predictor.board(undefined, stateOf(arrangementOf(one)))
+    return healthy && (between.size ? carries(healthy, between) : flows(healthy))
+  })
+  const solved = state && boardIn?.(stateOf(arrangementOf(state)))
+  if (!state || !solved) return undefined
+  const voltage = readsVolts(context) ? setup : { ...setup, instrument: 'volts' as const, settings: {} }
+  const reading = instrumentOf(voltage.instrument).read({
+    solved,
+    place: voltage.place,
+    settings: voltage.settings,
+    meter: predictor.meter,
+  })
+  return say('assessment.withLoad', { state: state.name, reading: shownOf(reading) })
 }
 
 export const natureOf = ({ setup }: Pick<TestContext, 'setup'>): Nature =>
@@ -46,10 +80,22 @@ export function sidesOf({ predictor }: Pick<TestContext, 'predictor'>, node: num
   return sides
 }
 
-/** Both leads on the same side of the load: a drop test. */
-export function isDropTest({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): boolean {
+/** Both leads on the same side of the load, or across one joint or wire: a drop test. */
+export function isDropTest(context: Pick<TestContext, 'predictor' | 'setup'>): boolean {
+  const { predictor, setup } = context
   const { place } = setup
   if (place.type === 'jaws') return false
+  const between = [...piecesBetween(context)]
+  const lossy = (name: string) =>
+    findPieces(predictor.circuit, name).every(({ part, unit }) => {
+      const { role, loads = [] } = partOfKind(partOf(predictor.circuit, part).kind)
+      return (
+        role !== 'load' &&
+        (role !== 'source' || !unit.segments.includes('cells')) &&
+        !unit.segments.some((s) => loads.includes(s))
+      )
+    })
+  if (between.length > 0 && between.every(lossy)) return true
   return predictor.circuit.paths.some((path) => {
     const walk = walkPath(predictor.circuit, path)
     const sides = (node: number) =>
@@ -93,6 +139,13 @@ export function piecesBetween(context: Pick<TestContext, 'predictor' | 'setup'>)
     for (const { part, segment } of strides.slice(Math.min(p, q), Math.max(p, q)))
       for (const piece of findPieces(circuit, `${part}.${segment.key}`)) found.add(piece.id)
   }
+  // A joint that lies beside every path, or at its very end: from post to clamp.
+  for (const { id, kind } of circuit.parts)
+    for (const { key, between } of partOfKind(kind).segments) {
+      const nodes = between.map((end) => context.predictor.wiring.nodeOf(id, end))
+      if (nodes.every((node) => ends.includes(node)) && nodes[0] !== nodes[1])
+        for (const piece of findPieces(circuit, `${id}.${key}`)) found.add(piece.id)
+    }
   return found
 }
 

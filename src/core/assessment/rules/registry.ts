@@ -26,6 +26,8 @@ import { leadsInAmpsJack } from './kinds/leads-in-amps-jack'
 import { unfusedJumper } from './kinds/unfused-jumper'
 import { jumperAcrossLoad } from './kinds/jumper-across-load'
 import { loadsModule } from './kinds/loads-module'
+import { voltsWithoutLoad } from './kinds/volts-without-load'
+import { nothingFlows } from './kinds/nothing-flows'
 import { loadOnBattery } from './kinds/load-on-battery'
 import { crankedInGear } from './kinds/cranked-in-gear'
 import type { TechniqueRule } from './rule'
@@ -35,6 +37,8 @@ const all: readonly TechniqueRule[] = [
   ohmsLive,
   samePoint,
   dropWithoutLoad,
+  voltsWithoutLoad,
+  nothingFlows,
   zeroIsNotPerfect,
   sourceReadAsGood,
   coldOhmsTrusted,

@@ -1,5 +1,6 @@
 import type { BenchState, Order, Step, StepOf } from '../../attempt'
 import type { SolvedBoard } from '../../board'
+import type { CircuitState } from '../../circuit'
 import type { AnyPart } from '../../parts'
 import type { Belief, Predictor, TestSetup } from '../../diagnosis'
 import type { Thresholds } from '../rubric'
@@ -23,6 +24,8 @@ export interface TestContext {
   /** The definition of a part of the circuit. */
   readonly definition: (part: string) => AnyPart
   readonly earlier: readonly Step[]
+  /** The board as it truly is in another state; absent where nobody may know it yet. */
+  readonly boardIn?: (state: CircuitState) => SolvedBoard | undefined
   /** Of the rubric that marks the attempt. */
   readonly thresholds: Thresholds
 }
@@ -40,6 +43,8 @@ interface RuleTexts<K extends string> {
   readonly procedures: readonly string[]
   /** A note costs nothing; a slip and a mistake cost part of the mark; what is grave for safety caps the whole. */
   readonly weight: 'note' | 'slip' | 'mistake' | 'grave'
+  /** What the same reading would have been with the load on is told with it. */
+  readonly comparesLoaded?: true
   /** A live example for the Handbook. */
   readonly example: RuleExample
 }

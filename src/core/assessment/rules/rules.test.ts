@@ -3,6 +3,8 @@ import type { Arrangement, Connection } from '../../attempt'
 import { Predictor } from '../../diagnosis'
 import type { Fault } from '../../faults'
 import { instrumentOf, settingsOf, type InstrumentKey, type Settings } from '../../instruments'
+import { defaultRubric, followBlindly, practiceVerdicts, type Judgement } from '..'
+import { tell } from '../../words'
 import { techniqueRules } from './registry'
 import { Attempt } from '../../../../test/attempt'
 import { complaintOf } from '../../../../test/students'
@@ -10,6 +12,7 @@ import { demoCircuit } from '../../../../test/demo'
 
 const on: Arrangement = { controls: { S1: 'closed' }, detached: [] }
 const off: Arrangement = { controls: { S1: 'open' }, detached: [] }
+const unplugged: Arrangement = { controls: { S1: 'closed' }, detached: ['L1'] }
 const strapOff: Arrangement = { controls: { S1: 'closed' }, detached: ['ST1'] }
 const brush: Arrangement = { controls: { S9: 'closed', SK1: 'run', S1: 'closed' }, detached: [] }
 const predictors = new Map<string, Predictor>()
@@ -99,6 +102,16 @@ const cases: Readonly<Record<string, readonly [fires: () => Bench, not: () => Be
     () => lamp().volts('X2a', 'X2b', { arrangement: off, strike: ['X2'] }),
     // Careful: nothing is claimed from it.
     () => lamp().volts('X2a', 'X2b', { arrangement: off, strike: [] }),
+  ],
+  voltsWithoutLoad: [
+    () => lamp().volts('L1a', 'B1-', { arrangement: unplugged, strike: ['X1', 'W4'] }),
+    // The same with the lamp drawing its current.
+    () => lamp().volts('L1a', 'B1-', { strike: ['X1', 'W4'] }),
+  ],
+  nothingFlows: [
+    () => lamp().volts('X2a', 'X2b', { arrangement: off }),
+    // Across an open switch there is a reason to measure, and something to read.
+    () => lamp().volts('S1a', 'S1b', { arrangement: off }),
   ],
   zeroIsNotPerfect: [
     // Two faults may be there: the plug carries nothing, so that nothing is known of it.
@@ -265,6 +278,60 @@ describe('technique and safety', () => {
       .conclude('X2') as Bench
     good.act({ type: 'repair', piece: 'X2', by: 'terminal' })
     expect(good.volts('X2a', 'X2b', { predicted: 0.01 }).fired).toEqual([])
+  })
+
+  it.each([
+    [
+      'volts at an unplugged load',
+      () =>
+        new Bench(
+          'sweeper-work-lamp',
+          { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 1 },
+          on,
+        ).operate() as Bench,
+      (work: Bench) => work.volts('L1a', 'B1-', { arrangement: unplugged, strike: ['X1', 'W4', 'F1'] }),
+      'voltsWithoutLoad',
+    ],
+    [
+      'a drop with the switch open',
+      () => lamp(),
+      (work: Bench) => work.volts('X2a', 'X2b', { arrangement: off, strike: ['X2'] }),
+      'dropWithoutLoad',
+    ],
+    [
+      'post to clamp with the key off',
+      () =>
+        new Bench(
+          'van-starting',
+          { kind: 'highResistance', part: 'B1', segment: 'clampPlus', severity: 0.05 },
+          crank('park'),
+        ).operate() as Bench,
+      (work: Bench) =>
+        work.volts('B1+', 'B1p', {
+          arrangement: { controls: { SK1: 'off', SN1: 'park' }, detached: [] },
+          strike: ['B1.plus'],
+        }),
+      'dropWithoutLoad',
+    ],
+    [
+      'a feed drop on an open circuit',
+      () => lamp([openGround, { kind: 'corroded', part: 'X1', segment: 'pin', severity: 3 }]),
+      (work: Bench) => work.volts('B1+', 'L1a', { strike: ['X1', 'W4', 'F1', 'S1'] }),
+      'zeroIsNotPerfect',
+    ],
+  ] as const)('name %s for what it is', (_, begin, measure, key) => {
+    expect(measure(begin()).fired).toContain(key)
+  })
+
+  it('say what the same reading would have been with the load on, on this board, and not while the work goes on', () => {
+    const work = lamp().volts('X2a', 'X2b', { arrangement: off, strike: ['X2'] })
+    const said = (judgements: readonly Judgement[]) =>
+      tell(judgements.find(({ verdict }) => verdict.code === 'rules.dropWithoutLoad.title')!.reason)
+    const predictor = new Predictor(work.order.circuit)
+    const loaded = lamp().measure(leads('X2a', 'X2b'), 0.01).reading.text
+    expect(said(work.judged(predictor).judgements)).toContain(`would have been ${loaded}`)
+    const blindly = followBlindly(predictor, work.order, defaultRubric).follow(work.steps)
+    expect(said(practiceVerdicts(blindly))).not.toContain('would have been')
   })
 
   it('ask of what an instrument is, never which: a rule names no instrument', () => {

@@ -6,6 +6,7 @@ export const coldOhmsTrusted = defineHindsight({
   key: 'coldOhmsTrusted',
   procedures: ['highResistance'],
   weight: 'slip',
+  comparesLoaded: true,
   fires: (context, ahead) =>
     natureOf(context).needsDead === true && !context.live && unborne(context, ahead).length > 0,
   example: {

@@ -1,13 +1,14 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
-import { isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../context'
+import { isDropTest, meantToCarry, piecesBetween, readsVolts, unborne } from '../context'
 
 export const dropWithoutLoad = defineHindsight({
   key: 'dropWithoutLoad',
   procedures: ['fourDrops'],
   weight: 'mistake',
+  comparesLoaded: true,
   fires: (context, ahead) => {
-    if (!readsVolts(context) || !isDropTest(context) || meantToRun(context)) return false
+    if (!readsVolts(context) || !isDropTest(context) || meantToCarry(context)) return false
     const between = piecesBetween(context)
     return unborne(context, ahead).some(({ id }) => between.has(id))
   },

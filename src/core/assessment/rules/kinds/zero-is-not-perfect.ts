@@ -1,16 +1,16 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { defineHindsight } from '../rule'
-import { flows, isDropTest, meantToRun, piecesBetween, readsVolts, unborne } from '../context'
+import { carries, isDropTest, meantToCarry, piecesBetween, readsVolts, unborne } from '../context'
 
 export const zeroIsNotPerfect = defineHindsight({
   key: 'zeroIsNotPerfect',
   procedures: ['fourDrops', 'openByHalves'],
   weight: 'mistake',
   fires: (context, ahead) => {
-    if (!readsVolts(context) || !isDropTest(context) || !meantToRun(context) || flows(context.board))
-      return false
-    if (Math.abs(context.step.reading.value ?? 1) >= 0.005) return false
+    if (!readsVolts(context) || !isDropTest(context) || !meantToCarry(context)) return false
+    if (Math.abs(context.step.reading.value ?? 1) >= 0.02) return false
     const between = piecesBetween(context)
+    if (carries(context.board, between)) return false
     return unborne(context, ahead).some(({ id }) => between.has(id))
   },
   example: {
