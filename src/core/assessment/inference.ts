@@ -3,7 +3,7 @@ import { describeFault, piecesStruck, type Fault } from '../faults'
 import { findPieces } from '../model'
 import { type Circuit } from '../circuit'
 import type { Belief } from '../diagnosis'
-import { type Message, say, verbatim } from '../document'
+import { type Message, say } from '../document'
 import type { Rubric } from './rubric'
 import type { Grade, Judgement } from './verdict'
 
@@ -55,59 +55,54 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   const fresh = [...struck].filter((id) => !struckBefore.has(id))
   const guilty = new Set(piecesStruck(circuit, planted))
   const judged: Judgement[] = []
+  const slip = (piece: string, fault: Fault) => {
+    const percent = percentOf(after.lostWith(piece, struck))
+    const words = { piece, fault: describeFault(circuit, fault), percent }
+    judged.push(
+      make('partly', 'earlySlip', say('assessment.earlyFor', words), [piece], rubric.slip, worth(piece)),
+    )
+  }
   const right: string[] = []
-  const hiding: string[] = []
+  const small: { piece: string; doubt: number }[] = []
   for (const piece of fresh) {
     const doubt = after.lostWith(piece, struck)
-    const name = (): Fault | undefined => after.example(piece)
     const lost = guilty.has(piece) && doubt > 0
     if (!lost && doubt <= rubric.thresholds.follows) {
       right.push(piece)
-      if (doubt > 0.0005) hiding.push(piece)
+      if (doubt > 0.0005) small.push({ piece, doubt })
       continue
     }
-    const example = name()
+    const example = after.example(piece)
     // Nobody is told of a fault that has not been planted and solved with these readings.
     if (!lost && !example) {
       right.push(piece)
       continue
     }
-    const fault = example ? describeFault(circuit, example) : verbatim('')
     const percent = percentOf(doubt)
-    if (lost)
-      judged.push(
-        make(
-          'poor',
-          'struckOut',
-          say('assessment.struckTheFault', { piece, percent }),
-          [piece],
-          0,
-          worth(piece),
-        ),
-      )
-    else if (doubt <= rubric.thresholds.early)
-      judged.push(
-        make(
-          'partly',
-          'earlySlip',
-          say('assessment.earlyFor', { piece, fault, percent }),
-          [piece],
-          rubric.slip,
-          worth(piece),
-        ),
-      )
-    else
-      judged.push(
-        make(
-          'poor',
-          'tooEarly',
-          say('assessment.tooEarlyFor', { piece, fault, percent }),
-          [piece],
-          0,
-          worth(piece),
-        ),
-      )
+    if (lost) {
+      const reason = say('assessment.struckTheFault', { piece, percent })
+      judged.push(make('poor', 'struckOut', reason, [piece], 0, worth(piece)))
+    } else if (doubt <= rubric.thresholds.early) slip(piece, example!)
+    else {
+      const reason = say('assessment.tooEarlyFor', {
+        piece,
+        fault: describeFault(circuit, example!),
+        percent,
+      })
+      judged.push(make('poor', 'tooEarly', reason, [piece], 0, worth(piece)))
+    }
   }
+  // Several small doubts struck out together are one that is not small.
+  small.sort((p, q) => p.doubt - q.doubt)
+  const together = () => small.reduce((sum, { doubt }) => sum + doubt, 0)
+  while (small.length > 1 && together() > rubric.thresholds.follows) {
+    const { piece } = small.pop()!
+    const example = after.example(piece)
+    if (!example) continue
+    right.splice(right.indexOf(piece), 1)
+    slip(piece, example)
+  }
+  const hiding = small.map(({ piece }) => piece)
   if (right.length) {
     const footnote = hiding.map((piece) => after.example(piece)).find((f) => f !== undefined)
     const cleared = say('assessment.cleared', { pieces: right, count: right.length })

@@ -262,7 +262,7 @@ export class Judging {
     const fact: Measured = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
     const why = step.source === 'model' ? undefined : this.misread(real, fact, step)
-    this.verdicts.push(judgePrediction(predictor, setup, step.prediction, i))
+    this.verdicts.push(judgePrediction(predictor, setup, step.prediction, i, live))
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
     // A blind eye looks at the likeliest board that gives these readings.

@@ -18,6 +18,8 @@ export function judgePrediction(
   setup: TestSetup,
   prediction: Prediction,
   step: number,
+  /** The instrument met a live circuit: its number meant nothing, whatever was predicted. */
+  live = false,
 ): Judgement {
   const make = (grade: Judgement['grade'], verdict: Message, reason: Message, share: number): Judgement => ({
     aspect: 'prediction',
@@ -27,6 +29,14 @@ export function judgePrediction(
     reason,
     share,
   })
+  if (live && instrumentOf(setup.instrument).nature(setup.settings).needsDead)
+    return {
+      aspect: 'prediction',
+      step,
+      grade: 'neutral',
+      verdict: say('assessment.notJudged'),
+      reason: say('assessment.liveOhms'),
+    }
   const sound = predictor.board(undefined, setup.state)
   const board = sound && withConnected(sound, setup.also ?? [], predictor.meter)
   if (!board?.ok)

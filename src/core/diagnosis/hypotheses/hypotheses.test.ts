@@ -34,6 +34,18 @@ describe('hypotheses', () => {
     }
   })
 
+  it('range over exactly what may be planted', () => {
+    for (const { kind, severity } of catalogue) {
+      if (!severity) continue
+      expect(severity.grid[0], kind).toBe(severity.least)
+      expect(severity.grid.at(-1), kind).toBe(severity.most)
+      expect(
+        [...severity.grid].sort((p, q) => p - q),
+        kind,
+      ).toEqual(severity.grid)
+    }
+  })
+
   it('share a place’s weight, however many ways it can fail in', () => {
     const circuit = demoCircuit()
     const weight = (part: string) =>

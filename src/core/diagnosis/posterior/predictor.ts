@@ -171,14 +171,16 @@ export class Predictor {
 
   private missSeen({ notices }: SweepPoint, seen: Readonly<Record<string, string>>): Miss {
     let [below, above] = [0, 0]
+    const sides: number[] = []
     for (const id in seen) {
       const i = this.noticed.get(id)
       if (i === undefined) continue
       const by = this.scales[i]!.indexOf(seen[id]!) - notices[i]!
+      sides.push(Math.sign(by))
       if (by < 0) below = Math.max(below, -by)
       if (by > 0) above = Math.max(above, by)
     }
-    return below > 0 && above > 0 ? never : { below: below || -1, above: above || -1 }
+    return { below: below || -1, above: above || -1, sides }
   }
 
   private point(hypothesis: Hypothesis, x: number, { state, conditions }: Situation): SweepPoint {
@@ -215,6 +217,8 @@ export class Predictor {
 export interface Miss {
   readonly below: number
   readonly above: number
+  /** Of what was seen: on which side of what each part shows it lies, −1, 0 or 1. */
+  readonly sides?: readonly number[]
 }
 const never: Miss = { below: Infinity, above: Infinity }
 const inside: Miss = { below: -1, above: -1 }

@@ -10,6 +10,10 @@ export type Range = readonly [number, number]
 /** A cell between two boards is looked into until it is this part of a step of the grid; where something switches, finer. */
 const finest = 1 / 8
 const finestSwitch = 1 / 32
+/** Between two boards so near to each other nothing is looked for where both miss on the same side. */
+const widestBlind = 1 / 4
+/** What a person sees changes in steps: a size that shows just this is looked for down to so narrow a window. */
+const finestNotice = 1 / 256
 /** Edges of what is left are rounded outward to such parts, so that later facts ask for boards that are there already. */
 const lattice = 16
 
@@ -61,23 +65,24 @@ export function restrict(
     if (b.x < from || a.x > to || (b.x === from && a.x < from) || (a.x === to && b.x > to)) return
     const [first, second] = [fits(p), fits(q)]
     if (first && second) return keep(Math.max(a.x, from), Math.min(b.x, to))
-    // Both miss on the same side: nothing between them fits.
-    if (!first && !second && !opposite(p, q)) return
+    // Both miss on the same side: nothing between them fits, unless something switches or is seen to change and back.
+    if (!first && !second && !mayFitBetween(p, q) && (b.x - a.x <= widestBlind || sameSeen(a, b))) return
     const jumps = a.switching !== b.switching
-    if (b.x - a.x > (jumps ? finestSwitch : finest)) {
+    const searched = fact.type === 'seen' && !first && !second
+    if (b.x - a.x > (searched ? finestNotice : jumps ? finestSwitch : finest)) {
       const middle = sweep.at((a.x + b.x) / 2)
       const r = predictor.miss(middle, fact)
       look(a, middle, p, r, from, to)
       look(middle, b, r, q, from, to)
       return
     }
-    if (jumps) {
+    // No solved board shows just this.
+    if (searched) return
+    if (jumps || fact.type === 'seen') {
       // The jump is not located more finely: where one end fits, keep the whole cell.
       if (first || second) keep(Math.max(a.x, from), Math.min(b.x, to))
       return
     }
-    // What a person sees changes in steps: between too much and too little lies a size that shows just this.
-    if (fact.type === 'seen' && !first && !second) return keep(Math.max(a.x, from), Math.min(b.x, to))
     const [low, high] = [a.x + (b.x - a.x) * entry(p, q), b.x - (b.x - a.x) * entry(q, p)]
     if (high >= low) keep(Math.max(outward(low, -1), a.x, from), Math.min(outward(high, 1), b.x, to))
   }
@@ -99,6 +104,15 @@ export function restrict(
 
 const outward = (x: number, way: -1 | 1): number =>
   (way < 0 ? Math.floor(x * lattice) : Math.ceil(x * lattice)) / lattice
+
+const sameSeen = (a: SweepPoint, b: SweepPoint): boolean =>
+  a.switching === b.switching && a.notices.every((notice, i) => notice === b.notices[i])
+
+/** Something between two boards might fit though neither does: each part’s notice, or the reading, passes what was found. */
+function mayFitBetween(p: Miss, q: Miss): boolean {
+  if (!p.sides || !q.sides) return opposite(p, q)
+  return p.sides.every((side, i) => side * q.sides![i]! <= 0)
+}
 
 const opposite = (p: Miss, q: Miss): boolean =>
   (p.below > 0 && q.above > 0 && !(p.above > 0 && q.below > 0)) ||

@@ -17,7 +17,7 @@ export const burnt = defineFault({
     least: 0.02,
     most: 1000,
     preset: 0.5,
-    grid: [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 20, 100, 1000],
+    grid: [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 20, 100, 1000],
   },
   built: 'faults.burnt.built',
   caution: 'faults.burnt.caution',

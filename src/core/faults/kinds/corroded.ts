@@ -17,7 +17,7 @@ export const corroded = defineFault({
     least: 0.05,
     most: 50,
     preset: 2,
-    grid: [0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.5, 2, 2.5, 3, 3.5, 4, 5, 7, 10, 20],
+    grid: [0.05, 0.1, 0.2, 0.35, 0.6, 1, 1.5, 2, 2.5, 3, 3.5, 4, 5, 7, 10, 20, 50],
   },
   cold: {
     label: 'faults.corroded.ohmsAtAMilliamp',

@@ -13,7 +13,7 @@ export const discharged = defineFault({
     least: 0.2,
     most: 12,
     preset: 2,
-    grid: [0.3, 0.6, 1, 1.5, 2.2, 3.2, 4.5, 6.5, 9, 12],
+    grid: [0.2, 0.6, 1, 1.5, 2.2, 3.2, 4.5, 6.5, 9, 12],
   },
   built: 'faults.discharged.built',
   caution: 'faults.discharged.caution',

@@ -15,7 +15,7 @@ export const drain = defineFault({
     least: 0.001,
     most: 20,
     preset: 0.5,
-    grid: [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5],
+    grid: [0.001, 0.005, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20],
   },
   built: 'faults.drain.built',
   caution: 'faults.drain.caution',

@@ -17,7 +17,7 @@ export const highResistance = defineFault({
     least: 0.01,
     most: 10000,
     preset: 1,
-    grid: [0.05, 0.1, 0.2, 0.4, 0.7, 1, 1.5, 2.2, 3.3, 5, 8, 15, 30, 60, 150, 500, 2000, 10000],
+    grid: [0.01, 0.02, 0.05, 0.1, 0.2, 0.4, 0.7, 1, 1.5, 2.2, 3.3, 5, 8, 15, 30, 60, 150, 500, 2000, 10000],
   },
   built: 'faults.highResistance.built',
   caution: 'faults.highResistance.caution',

@@ -18,7 +18,7 @@ export const shortBetween = defineFault({
     least: 0.001,
     most: 1000,
     preset: 0.05,
-    grid: [0.01, 0.1, 1, 10, 100],
+    grid: [0.001, 0.01, 0.03, 0.1, 0.3, 1, 3, 10, 100, 1000],
     usual: [0, 0.3],
   },
   built: 'faults.shortBetween.built',

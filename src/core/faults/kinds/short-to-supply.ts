@@ -18,7 +18,7 @@ export const shortToSupply = defineFault({
     least: 0.01,
     most: 1000,
     preset: 0.05,
-    grid: [0.01, 0.05, 0.2, 1, 5, 20, 100],
+    grid: [0.01, 0.03, 0.1, 0.3, 1, 3, 10, 30, 100, 1000],
     usual: [0, 0.3],
   },
   built: 'faults.shortToSupply.built',

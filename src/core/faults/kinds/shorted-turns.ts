@@ -15,7 +15,7 @@ export const shortedTurns = defineFault({
     least: 5,
     most: 95,
     preset: 40,
-    grid: [5, 10, 20, 35, 50, 70, 90],
+    grid: [5, 10, 20, 35, 50, 70, 90, 95],
   },
   built: 'faults.shortedTurns.built',
   caution: 'faults.shortedTurns.caution',

@@ -25,7 +25,7 @@ export const strandsLost = defineFault({
     least: 10,
     most: 99.9,
     preset: 93.3,
-    grid: [20, 50, 67, 80, 87, 90, 93.3, 95, 96.7, 98, 99, 99.9],
+    grid: [10, 20, 50, 67, 80, 87, 90, 93.3, 95, 96.7, 98, 99, 99.9],
   },
   built: 'faults.strandsLost.built',
   caution: 'faults.strandsLost.caution',

@@ -15,7 +15,7 @@ export const wrongBulb = defineFault({
     least: 0.5,
     most: 150,
     preset: 5,
-    grid: [1, 2, 5, 10, 21, 35, 55, 100, 150],
+    grid: [0.5, 1, 2, 5, 10, 21, 35, 55, 100, 150],
   },
   built: 'faults.wrongBulb.built',
   caution: 'faults.wrongBulb.caution',

@@ -14,7 +14,7 @@ export const wrongFuse = defineFault({
     least: 1,
     most: 500,
     preset: 3,
-    grid: [1, 2, 3, 5, 7.5, 10, 15, 20, 30, 40],
+    grid: [1, 2, 3, 5, 7.5, 10, 15, 20, 30, 40, 100, 500],
   },
   built: 'faults.wrongFuse.built',
   caution: 'faults.wrongFuse.caution',
