@@ -12,7 +12,7 @@ export {
 } from './key'
 export { type LimitSet, type LimitVerdict } from './limits/limit-set'
 export { lossesOf, smallLosses, type LossStep } from './losses'
-export { findLimitSet, limitSetFor, limitSets } from './limits/registry'
+export { findLimitSet, limitSetFor, limitSets, opinionsOn } from './limits/registry'
 export {
   cellOf,
   clampColumns,

@@ -1,6 +1,6 @@
 import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
-import { answerKey, limitSetFor, limitSets, type LimitVerdict, stateKey, type StateKey } from '.'
+import { answerKey, limitSetFor, limitSets, opinionsOn, type LimitVerdict, stateKey, type StateKey } from '.'
 import { drawElement, solveBoard, Sensitivities } from '../board'
 import type { Circuit } from '../circuit'
 import { type Fault, catalogue, possibleFaults } from '../faults'
@@ -117,6 +117,27 @@ describe('limit sets', () => {
     const key = keyOf(demoCircuit(), [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 0.03 }])
     expect(verdict(key, 'feed-0.3-return-0.2').passes).toBe(false)
     expect(verdict(key, 'three-percent').passes).toBe(true)
+  })
+
+  it('speak only where they apply: a lamp whose return loses volts is no matter of clamps, pumps or modules', () => {
+    const circuit = demoCircuit()
+    const key = answerKey(circuit, [{ kind: 'highResistance', part: 'G1', segment: 'foot', severity: 0.5 }])
+    const at = key.states.find((s) => s.ok && s.balances[0]!.amps > 1)
+    if (!at?.ok) throw new Error('no state under load')
+    const { passes, fails } = opinionsOn(circuit, at.balances[0]!, at.walks[0]!)
+    const ids = [...passes, ...fails].map(({ id }) => id)
+    expect(ids).not.toContain('post-clamp')
+    expect(ids).not.toContain('electronic')
+    expect(fails.length).toBeGreaterThan(2)
+    // On a starter the clamps are asked, and speak where one of them is bad.
+    const starting = demoCircuit('van-starting')
+    const clamp = answerKey(starting, [
+      { kind: 'highResistance', part: 'B1', segment: 'clampPlus', severity: 0.01 },
+    ])
+    const crank = clamp.states.find((s) => s.ok && s.balances[0]!.amps > 50)
+    if (!crank?.ok) throw new Error('it does not crank')
+    const of = opinionsOn(starting, crank.balances[0]!, crank.walks[0]!)
+    expect(of.fails.map(({ id }) => id)).toContain('post-clamp')
   })
 
   it('give no verdict where no current flows', () => {

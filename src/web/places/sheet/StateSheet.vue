@@ -10,7 +10,7 @@ import {
   fuseColumns,
   fuseTable,
   limitSetFor,
-  limitSets,
+  opinionsOn,
   type StateKey,
 } from '../../../core/readings'
 import KeyTable from '../../readings/KeyTable.vue'
@@ -33,9 +33,7 @@ const limitSet = computed(() => limitSetFor(props.circuit, props.limits))
 const split = computed(() => {
   const now = props.faulted ?? props.state
   return now.balances.flatMap((balance, i) => {
-    const all = limitSets.map((s) => ({ title: s.title, passes: s.judge(balance, now.walks[i]!).passes }))
-    const passes = all.filter((s) => s.passes === true).map((s) => s.title)
-    const fails = all.filter((s) => s.passes === false).map((s) => s.title)
+    const { passes, fails } = opinionsOn(props.circuit, balance, now.walks[i]!)
     return passes.length && fails.length ? [{ path: balance.load ?? balance.path, passes, fails }] : []
   })
 })
@@ -86,8 +84,8 @@ const notices = computed(() =>
       {{
         t('ui.sheet.limitSetsDisagreeOnPasses', {
           path: d.path,
-          join: d.passes.map((s) => tell(s)).join('; '),
-          join2: d.fails.map((s) => tell(s)).join('; '),
+          join: d.passes.map((s) => tell(s.title)).join('; '),
+          join2: d.fails.map((s) => tell(s.title)).join('; '),
         })
       }}
     </p>

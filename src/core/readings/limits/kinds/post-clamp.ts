@@ -5,6 +5,8 @@ export const postClamp: LimitSet = {
   id: 'post-clamp',
   title: 'readings.postClamp.title',
   why: 'readings.postClamp.forStartingComplaintsItJudges',
+  duties: ['heavy'],
+  someJoints: true,
   judge: (balance, drops) =>
     weigh(
       perPiece(

@@ -6,6 +6,7 @@ export const pump: LimitSet = {
   id: 'pump',
   title: 'readings.pump.title',
   why: 'readings.pump.forMotorsAndPumpsThey',
+  duties: ['motor'],
   allows: () => [0.5, 0.5],
   judge: (balance) => {
     const loss = (balance.feedLoss.value ?? 0) + (balance.returnLoss.value ?? 0)
