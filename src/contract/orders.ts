@@ -7,24 +7,28 @@ import { faultSchema } from '../core/faults'
 import { userSchema } from './account'
 import { repliesSchema } from './desk'
 
-export const newOrderSchema = z.object({
-  circuit: z.uuid(),
-  student: z.uuid(),
-  complaint: z
-    .string()
-    .trim()
-    .min(5, coded(say('school.writeComplaint')))
-    .max(1000),
-  faults: z
-    .array(faultSchema)
-    .min(1, coded(say('school.plantFirst')))
-    .max(4),
-  frame: frameSchema.partial().optional(),
-  /** The connected meter of the station, where the readings come from one. */
-  meter: z.uuid().optional(),
-  /** Made by the page for this one act: sent twice, it is handed out once. */
-  key: z.uuid().optional(),
-})
+export const newOrderSchema = z
+  .object({
+    circuit: z.uuid(),
+    student: z.uuid(),
+    complaint: z
+      .string()
+      .trim()
+      .min(5, coded(say('school.writeComplaint')))
+      .max(1000),
+    faults: z.array(faultSchema).max(4),
+    /** Nothing is wrong: a false alarm, or a cause that is not electrical. */
+    sound: z.boolean().optional(),
+    frame: frameSchema.partial().optional(),
+    /** The connected meter of the station, where the readings come from one. */
+    meter: z.uuid().optional(),
+    /** Made by the page for this one act: sent twice, it is handed out once. */
+    key: z.uuid().optional(),
+  })
+  .refine(({ faults, sound }) => faults.length > 0 || sound === true, {
+    path: ['faults'],
+    error: coded(say('school.plantFirst')),
+  })
 export type NewOrder = z.infer<typeof newOrderSchema>
 
 /** A mark that the instructor puts in place of the judge’s; null takes it back. */

@@ -1,7 +1,7 @@
 import { partIn, splitRef } from '../circuit'
 import type { KeyOf } from '../../messages/codes'
 import { partOf, findPieces } from '../model'
-import type { BenchState, StepOf } from '../attempt'
+import { soundCircuit, type BenchState, type StepOf } from '../attempt'
 import { describeFault, faultOfKind, piecesStruck, type Fault } from '../faults'
 import { partOfKind } from '../parts'
 import type { Belief, Choice } from '../diagnosis'
@@ -22,6 +22,8 @@ export interface ConclusionInput {
   readonly ambiguous: ReadonlySet<string>
   /** The test that would part what is left. */
   readonly next: Choice | undefined
+  /** Share of the ways that the complaint names which was proved good under load, 0 to 1. */
+  readonly provedGood: number
   readonly rubric: Rubric
   readonly step: number
 }
@@ -38,6 +40,8 @@ export interface JudgedConclusion {
 const partOnly = 0.5
 const otherKind = 0.75
 const consequence = 0.4
+/** Share of the way from which a sound circuit is proven: a stretch within a housing may be left out. */
+const soundEnough = 0.9
 /** What is left of the way there where it ended at the consequence, at another piece of the part, elsewhere. */
 const understoodBy = { consequence: 0.8, samePart: 0.4, elsewhere: 0.15 }
 
@@ -58,6 +62,7 @@ export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
     proven,
     understood,
   })
+  if (kind === soundCircuit || planted.length === 0) return judgeSoundness(input)
   const pieces = findPieces(circuit, name)
   const named = new Set(pieces.map(({ id }) => id))
   const part = partIn(name)
@@ -173,6 +178,44 @@ export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
     1,
     proven,
   )
+}
+
+/** Where nothing is wrong, or is said to be: worth as much as was proved under load. */
+function judgeSoundness({
+  belief,
+  conclusion,
+  planted,
+  provedGood,
+  rubric,
+  step,
+}: ConclusionInput): JudgedConclusion {
+  const { circuit } = belief.predictor
+  const make = (
+    grade: Judgement['grade'],
+    verdict: KeyOf<'assessment'>,
+    reason: Message,
+    share: number,
+    understood: number,
+  ): JudgedConclusion => ({
+    judgement: { aspect: 'conclusion', step, grade, verdict: say(`assessment.${verdict}`), reason, share },
+    proven: share >= rubric.thresholds.proven,
+    understood,
+  })
+  const truth = planted.map((fault) => describeFault(circuit, fault))
+  if (planted.length)
+    return make('poor', 'wrong', say('assessment.notSound', { truth }), 0, understoodBy.elsewhere)
+  if (conclusion.kind !== soundCircuit)
+    return make(
+      'poor',
+      'wrong',
+      say('assessment.nothingWrong', { piece: conclusion.piece }),
+      0,
+      understoodBy.elsewhere,
+    )
+  const percent = percentOf(provedGood)
+  return provedGood >= soundEnough
+    ? make('good', 'proven', say('assessment.soundProven'), 1, 1)
+    : make('partly', 'notYetShown', say('assessment.soundNotShown', { percent }), provedGood, 1)
 }
 
 /**

@@ -1,4 +1,4 @@
-import { firstSource } from '../circuit'
+import { firstSource, stateSignature } from '../circuit'
 import { partOf, findPieces } from '../model'
 import {
   advance,
@@ -7,6 +7,7 @@ import {
   faultsUncured,
   hasSign,
   instrumentMinutes,
+  soundCircuit,
   stateOf,
   type BenchState,
   type Order,
@@ -16,7 +17,7 @@ import {
 import { segmentAmps, type SolvedBoard } from '../board'
 import { faultOfKind, piecesStruck } from '../faults'
 import {
-  type Belief,
+  Belief,
   rankTests,
   sameHypothesis,
   type Fact,
@@ -32,7 +33,8 @@ import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
 import { readingName, seenName } from './facts'
-import { conditionsOf, firstBelief, stillAlive } from './first'
+import { complaintFacts, conditionsOf, firstBelief, stillAlive } from './first'
+import { ProvedGood } from './sound'
 import { ambiguityGroupOf } from './ambiguity-group'
 import { judgeInference, piecesIn } from './inference'
 import { marksOf, type Account } from './marks'
@@ -74,7 +76,8 @@ export class Judging {
   private readonly doubts: Record<string, number>[] = []
   private readonly contradictions: Message[] = []
   private readonly factNames: Message[]
-  private readonly first: Belief
+  private first: Belief
+  private readonly provedGood: ProvedGood
   private bench: BenchState
   private belief: Belief
   private beforeTest: Belief
@@ -104,6 +107,7 @@ export class Judging {
     this.beforeTest = this.first
     this.reasoned = this.first
     this.bought = new Bought(order)
+    this.provedGood = new ProvedGood(predictor, order)
   }
 
   /** The steps that it has followed so far. */
@@ -175,12 +179,14 @@ export class Judging {
   /** What the whole attempt has to show. */
   private account(end: Belief): Account {
     const { order, rubric, conclusions, chosen } = this
-    const evidence = evidenceOf(
-      this.first,
-      end,
-      ambiguityGroupOf(end, order.planted, order.frame.bag, rubric.thresholds),
-      order,
-    )
+    const evidence = order.planted.length
+      ? evidenceOf(
+          this.first,
+          end,
+          ambiguityGroupOf(end, order.planted, order.frame.bag, rubric.thresholds),
+          order,
+        )
+      : this.provedGood.share
     return {
       evidence,
       said: this.said ?? this.saidOf(end),
@@ -209,6 +215,7 @@ export class Judging {
   private step(step: Step, i: number): void {
     switch (step.type) {
       case 'operate':
+        this.provedGood.seen(step)
         return this.know(
           {
             type: 'seen',
@@ -240,6 +247,16 @@ export class Judging {
     step: StepOf<'operate' | 'test'>,
     after = this.belief.with(fact),
   ): void {
+    if (this.isNotReproduced(fact)) {
+      this.dismissed = true
+      // What the customer said does not show: from here on it is no fact.
+      const seen = [...this.belief.facts.slice(complaintFacts(this.order).length), fact]
+      this.first = Belief.of(this.predictor)
+      this.belief = seen.reduce((belief, one) => stillAlive(belief, belief.with(one)), this.first)
+      this.reasoned = this.belief
+      this.factNames.splice(0, this.factNames.length, ...seen.map(() => name))
+      return
+    }
     if (after.alive.length === 0) {
       this.contradictions.push(say('assessment.doesNotFit', { fact: name }))
       return
@@ -250,6 +267,20 @@ export class Judging {
     this.belief = after
     this.factNames.push(name)
   }
+
+  /** The complaint was looked for on an untouched bench whose eyes do not err, and is not there. */
+  private isNotReproduced(fact: Fact): boolean {
+    const { order, bench, dismissed } = this
+    if (dismissed || fact.type !== 'seen' || order.frame.source !== 'model' || isTouched(bench)) return false
+    const at = stateSignature(fact.state)
+    return complaintOf(order).some(
+      ({ arrangement, part, notice }) =>
+        stateSignature(stateOf(arrangement)) === at &&
+        fact.seen[part] !== undefined &&
+        fact.seen[part] !== notice,
+    )
+  }
+  private dismissed = false
 
   private test(step: StepOf<'test'>, i: number): void {
     const { order, predictor, bench, belief } = this
@@ -288,6 +319,7 @@ export class Judging {
       }),
       thresholds: this.rubric.thresholds,
     }
+    this.provedGood.test(context)
     this.verdicts.push(new Technique(context, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
@@ -370,6 +402,7 @@ export class Judging {
 
   /** Nothing is left of what was planted: whatever is measured now shows that it is gone. */
   private isProof(): boolean {
+    if (this.order.planted.length === 0 && !this.blind) return false
     // Whether a repair has cured it is nothing that a blind eye knows: whatever follows one is taken for a proof.
     if (this.blind) return this.bench.repairs.length > 0
     return faultsUncured(this.order.circuit, this.order.planted, this.bench).length === 0
@@ -403,6 +436,7 @@ export class Judging {
     const left = faultsUncured(order.circuit, order.planted, bench)
     const ambiguous = ambiguityGroupOf(belief, left, order.frame.bag, this.rubric.thresholds)
     const [next] =
+      step.kind === soundCircuit ||
       belief.doubtOfAny([...piecesIn(order.circuit, [step.piece])]) >= this.rubric.thresholds.proven
         ? []
         : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
@@ -414,6 +448,7 @@ export class Judging {
       bench,
       ambiguous,
       next,
+      provedGood: this.provedGood.share,
       rubric: this.rubric,
       step: i,
     })
@@ -421,6 +456,10 @@ export class Judging {
     this.verdicts.push(judged.judgement)
   }
 }
+
+/** Something was put right, renewed, or taken apart and put together. */
+const isTouched = ({ repairs, renewed, reseated, spent }: BenchState): boolean =>
+  repairs.length + renewed.length + reseated.length + spent.length > 0
 
 /** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
 export function setupOf(

@@ -14,6 +14,8 @@ const kept = new WeakMap<Predictor, Map<string, Path>>()
 
 /** A short honest way from the complaint to the piece: at each moment the test that is expected to tell most for its minutes. */
 export function modelPath(predictor: Predictor, order: Order, first: Belief, thresholds: Thresholds): Path {
+  // Where nothing is wrong no way leads to a piece.
+  if (order.planted.length === 0) return []
   let known = kept.get(predictor)
   if (!known) kept.set(predictor, (known = new Map()))
   const key = JSON.stringify([order.planted, order.frame.complaint, order.frame.bag, thresholds])

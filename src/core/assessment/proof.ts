@@ -2,7 +2,15 @@ import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
 import { piecesStruck } from '../faults'
 import { findPieces } from '../model'
-import { faultsUncured, repairOf, type BenchState, type Order, type Step, stateOf } from '../attempt'
+import {
+  faultsUncured,
+  repairOf,
+  soundCircuit,
+  type BenchState,
+  type Order,
+  type Step,
+  stateOf,
+} from '../attempt'
 import { stateSignature } from '../circuit'
 import { instrumentOf } from '../instruments'
 import { say } from '../document'
@@ -81,6 +89,17 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
   ).length
   if (last < 0) {
     const concluded = steps.findLastIndex((s) => s.type === 'conclude')
+    const said = steps[concluded]
+    if (order.planted.length === 0 && said?.type === 'conclude' && said.kind === soundCircuit)
+      return wasted
+        ? make(
+            concluded,
+            'partly',
+            'notCured',
+            say('assessment.goodParts', { count: wasted }),
+            Math.max(0, 1 - shares.good * wasted),
+          )
+        : make(concluded, 'good', 'nothingToRepair', say('assessment.leftAsItIs'), 1)
     if (tried.length) {
       const at = steps.findLastIndex((s) => s.type === 'repair')
       return make(at, 'poor', 'notCured', say('assessment.goodParts', { count: tried.length }), 0)

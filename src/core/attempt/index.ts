@@ -28,6 +28,7 @@ export {
   arrangementSchema,
   asSeen,
   concludeStep,
+  soundCircuit,
   hasSign,
   hintLevels,
   hintStep,

@@ -7,7 +7,14 @@ import { partOfKind } from '../parts'
 import { boardOf, faultsUncured, latchedOf, type BenchState } from './bench-state'
 import { meterOfFrame, type Order } from './order'
 import { cures, repairOf, repairsFor } from './repairs'
-import type { Arrangement, Connection, Step, StepOf, StoredReading } from './steps'
+import {
+  soundCircuit,
+  type Arrangement,
+  type Connection,
+  type Step,
+  type StepOf,
+  type StoredReading,
+} from './steps'
 
 /** What a student asks for: a step without what only the bench can add. */
 export type Action =
@@ -67,7 +74,11 @@ export function perform(
     }
     case 'conclude': {
       if (!before.includes('test')) return { ok: false, why: say('attempt.testFirst'), trouble: 'order' }
-      if (!findPieces(circuit, action.piece).length)
+      const isSound = action.kind === soundCircuit
+      if (
+        isSound !== (action.piece === soundCircuit) ||
+        (!isSound && !findPieces(circuit, action.piece).length)
+      )
         return wrong(say('attempt.noPiece', { id: action.piece }))
       return { ok: true, step: action }
     }

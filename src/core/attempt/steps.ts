@@ -107,10 +107,13 @@ export const inferStep = z.strictObject({
   note: z.string().max(500).default(''),
 })
 
+/** Names, as piece and as kind, that nothing is wrong: a false alarm, or a cause that is not electrical. */
+export const soundCircuit = 'sound'
+
 export const concludeStep = z.strictObject({
   type: z.literal('conclude'),
   piece: pieceName,
-  kind: faultSchema.shape.kind,
+  kind: faultSchema.shape.kind.or(z.literal(soundCircuit)),
   /** How sure, per cent. */
   sure: z.number().min(0).max(100),
   note: z.string().max(500).default(''),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { rubricSchema, type Rubric } from '../assessment'
 import {
+  soundCircuit,
   advance,
   arrangementOf,
   arrangementSchema,
@@ -75,7 +76,7 @@ const inferStep = z.strictObject({
 const concludeStep = z.strictObject({
   conclude: z.strictObject({
     piece: z.string().max(40),
-    kind: z.enum(faultKinds),
+    kind: z.enum([...faultKinds, soundCircuit]),
     sure: z.number().min(0).max(100).default(50),
     note: z.string().max(500).optional(),
   }),
@@ -96,8 +97,8 @@ export const attemptFileSchema = z.strictObject({
   version: z.literal(1),
   /** A path to a circuit file, or the circuit itself. */
   circuit: z.union([z.string().min(1).max(400), z.record(z.string(), z.unknown())]),
-  /** As `PART[.SEGMENT]=KIND[:SEVERITY]`. */
-  planted: z.array(z.string().max(80)).min(1).max(4),
+  /** As `PART[.SEGMENT]=KIND[:SEVERITY]`; none where nothing is wrong. */
+  planted: z.array(z.string().max(80)).max(4),
   frame: frameSchema
     .omit({ complaint: true })
     .partial()

@@ -1,6 +1,6 @@
 import { messageOf, say, verbatim, writeWords, type Message } from '../../core/document'
 import type { JudgedAttempt } from '../../core/assessment'
-import { advance, startBench, type Step } from '../../core/attempt'
+import { advance, soundCircuit, startBench, type Step } from '../../core/attempt'
 import { findPieces, piecesOf } from '../../core/model'
 import { type Circuit } from '../../core/circuit'
 import { describeFault, piecesStruck } from '../../core/faults'
@@ -28,6 +28,7 @@ export interface Result {
 
 /** A piece as a person names it: `L1 socket`, or the part's short name where it is the whole of it. */
 function named(circuit: Circuit, id: string): Message {
+  if (id === soundCircuit) return say('readings.soundCircuit')
   const piece = piecesOf(circuit).find((one) => one.id === id)
   if (!piece || piece.id === piece.part) return verbatim(id)
   return say('readings.pieceOf', { part: piece.part, name: messageOf(piece.unit.name) })
@@ -41,11 +42,17 @@ export function resultOf(
   const { circuit, planted } = order
   const guilty = new Set(piecesStruck(circuit, planted))
   const concluded = steps.filter((s) => s.type === 'conclude')
-  const found = concluded.some((s) => findPieces(circuit, s.piece).some(({ id }) => guilty.has(id)))
+  const found = concluded.some((s) =>
+    s.kind === soundCircuit
+      ? planted.length === 0
+      : findPieces(circuit, s.piece).some(({ id }) => guilty.has(id)),
+  )
   const last = concluded.at(-1)
   return {
     circuit: circuit.name,
-    fault: writeWords(planted.map((f) => describeFault(circuit, f))),
+    fault: writeWords(
+      planted.length ? planted.map((f) => describeFault(circuit, f)) : [say('readings.soundCircuit')],
+    ),
     found,
     tests: steps.filter((s) => s.type === 'test').length,
     minutes: steps.reduce((bench, step) => advance(order, bench, step), startBench(order)).minutes,

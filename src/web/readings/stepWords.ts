@@ -11,6 +11,7 @@ import {
   type StoredReading,
   repairOf,
   shownOf,
+  soundCircuit,
 } from '../../core/attempt'
 import { faultOfKind } from '../../core/faults'
 import { instrumentOf, scaleWord } from '../../core/instruments'
@@ -132,10 +133,13 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       }
     case 'conclude':
       return {
-        head: t('ui.readings.concluded', {
-          piece: named(circuit, step.piece),
-          kind: within(faultOfKind(step.kind).title),
-        }),
+        head:
+          step.kind === soundCircuit
+            ? t('ui.readings.concludedSound')
+            : t('ui.readings.concluded', {
+                piece: named(circuit, step.piece),
+                kind: within(faultOfKind(step.kind).title),
+              }),
         text: [t('ui.readings.sure', { sure: step.sure }), step.note].filter(Boolean).join('. '),
       }
     case 'repair':

@@ -149,6 +149,20 @@ export function piecesBetween(context: Pick<TestContext, 'predictor' | 'setup'>)
   return found
 }
 
+/** Pieces of the feed that lead to a lead which stands on it, along any path. */
+export function feedBefore(context: Pick<TestContext, 'predictor' | 'setup'>): ReadonlySet<string> {
+  const ends: readonly number[] = endsOf(context) ?? []
+  const { circuit } = context.predictor
+  const found = new Set<string>()
+  for (const path of circuit.paths) {
+    const { strides } = walkPath(circuit, path)
+    const at = strides.findLastIndex(({ to, side }) => side === 'feed' && ends.includes(to.node))
+    for (const { part, segment, side } of strides.slice(0, at + 1))
+      if (side === 'feed') for (const { id } of findPieces(circuit, `${part}.${segment.key}`)) found.add(id)
+  }
+  return found
+}
+
 /** Volts between two nodes on the board as it truly is; 0 where nothing ties them. */
 export const voltsOn = (solved: SolvedBoard, a: number, b: number): number => solved.volts(a, b) ?? 0
 

@@ -2,7 +2,8 @@
 import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { findPieces, piecesOf } from '../../../core/model'
+import { soundCircuit } from '../../../core/attempt'
+import { findPieces, partOf, piecesOf } from '../../../core/model'
 import { pieceWords } from '../../readings/pieceWords'
 import { faultOfKind, faultsOf, type FaultKind } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'
@@ -13,9 +14,25 @@ const piece = ref('')
 const kind = ref<FaultKind | ''>('')
 const sure = ref(70)
 const wrong = ref('')
-const pieces = computed(() =>
-  piecesOf(props.model.circuit).map((one) => ({ id: one.id, text: pieceWords(props.model.circuit, one) })),
-)
+/** Pieces of a part after the whole of it, where that is one article at the parts counter. */
+const pieces = computed(() => {
+  const { circuit } = props.model
+  const whole = new Set<string>()
+  return piecesOf(circuit).flatMap((one) => {
+    const own = { id: one.id, text: pieceWords(circuit, one) }
+    const { name, kind } = partOf(circuit, one.part)
+    if (whole.has(one.part) || one.id === one.part || !partOfKind(kind).orderedAs) return [own]
+    whole.add(one.part)
+    return [
+      {
+        id: one.part,
+        text: t('ui.desk.asAWhole', { part: one.part, name: name || tell(partOfKind(kind).title) }),
+      },
+      own,
+    ]
+  })
+})
+const isSound = computed(() => piece.value === soundCircuit)
 const kinds = computed<FaultKind[]>(() => {
   const kindsOf = new Map(props.model.circuit.parts.map((p) => [p.id, p.kind]))
   const found = findPieces(props.model.circuit, piece.value).flatMap(({ part, unit }) => {
@@ -29,6 +46,16 @@ const kinds = computed<FaultKind[]>(() => {
 
 async function conclude() {
   wrong.value = ''
+  if (isSound.value) {
+    await props.model.act({
+      type: 'conclude',
+      piece: soundCircuit,
+      kind: soundCircuit,
+      sure: sure.value,
+      note: '',
+    })
+    return
+  }
   if (!piece.value || !kind.value) {
     wrong.value = t('ui.desk.nameThePieceAndHow')
     return
@@ -44,10 +71,11 @@ async function conclude() {
       >{{ t('ui.common.piece') }}
       <select v-model="piece" @change="kind = ''">
         <option value="" disabled>{{ t('ui.common.choose') }}</option>
+        <option :value="soundCircuit">{{ t('ui.desk.electricallySound') }}</option>
         <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
       </select>
     </label>
-    <label class="field"
+    <label v-if="!isSound" class="field"
       >{{ t('ui.common.howItFailed') }}
       <select v-model="kind" :disabled="!piece">
         <option value="" disabled>{{ t('ui.common.choose') }}</option>

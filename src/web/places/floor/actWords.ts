@@ -1,5 +1,5 @@
 import { localNumbers, t, tell } from '../../words'
-import { shownOf, type Step } from '../../../core/attempt'
+import { shownOf, soundCircuit, type Step } from '../../../core/attempt'
 import { instrumentOf } from '../../../core/instruments'
 import { describeHeld } from '../../readings/stepWords'
 
@@ -22,7 +22,9 @@ export function actWords(step: Step): string {
         ? t('ui.floor.struckOut', { count: step.struck.length })
         : t('ui.floor.clearedNothingYet')
     case 'conclude':
-      return t('ui.floor.concludesSure', { piece: step.piece, sure: step.sure })
+      return step.kind === soundCircuit
+        ? t('ui.floor.concludesSound', { sure: step.sure })
+        : t('ui.floor.concludesSure', { piece: step.piece, sure: step.sure })
     case 'repair':
       return t('ui.floor.repairs', { piece: step.piece })
     case 'renew':

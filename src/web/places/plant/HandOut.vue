@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
-import { NButton, NInput } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { NButton, NCheckbox, NInput } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
+import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
+import ComplaintFacts from './ComplaintFacts.vue'
 import FrameFields from './FrameFields.vue'
 
 const props = defineProps<{
-  circuit: string
+  /** The circuit's id in the library, and the circuit itself. */
+  id: string
+  circuit: Circuit
   faults: readonly Fault[]
   complaint: string
   /** The complaint as the engine would put it; empty where nothing shows. */
@@ -30,6 +34,14 @@ const wrong = ref('')
 const done = ref('')
 /** As the last order was framed: a lesson’s orders are alike. */
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
+/** A false alarm, or a cause that is not electrical: an order in which nothing is planted. */
+const sound = ref(false)
+watch(
+  () => props.faults.length,
+  (count) => count && (sound.value = false),
+)
+const facts = ref<Frame['complaint']>([])
+const confirmed = ref(true)
 const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
 const scope = useScope()
@@ -43,11 +55,12 @@ const session = useSession()
 const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
 
 const order = () => ({
-  circuit: props.circuit,
+  circuit: props.id,
   student: student.value,
   complaint: props.complaint,
   faults: props.faults,
-  frame: frame.value,
+  ...(sound.value && { sound: true }),
+  frame: { ...frame.value, complaint: facts.value },
   ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
 })
 const { busy, once } = useOneAct(order)
@@ -56,6 +69,10 @@ async function handOut() {
   done.value = ''
   if (!chosen.value) {
     wrong.value = t('ui.plant.chooseTheStudentFirst')
+    return
+  }
+  if (!confirmed.value) {
+    wrong.value = t('ui.plant.sayWhichFactsFitFirst')
     return
   }
   try {
@@ -90,6 +107,18 @@ async function handOut() {
     >
       {{ t('ui.plant.takeAsDrafted', { drafted }) }}
     </button>
+    <NCheckbox v-if="!faults.length" v-model:checked="sound" size="small">
+      {{ t('ui.plant.nothingIsWrong') }}
+    </NCheckbox>
+    <ComplaintFacts
+      v-if="faults.length || sound"
+      v-model="facts"
+      v-model:confirmed="confirmed"
+      :circuit="circuit"
+      :faults="faults"
+      :sound="sound"
+      :own-words="sound || (complaint !== '' && complaint !== drafted)"
+    />
     <label class="field"
       >{{ t('ui.common.student') }}
       <select v-model="student">
@@ -112,7 +141,7 @@ async function handOut() {
       {{ t('ui.plant.theClassIsEmptyAdd') }} <RouterLink to="/"> {{ t('ui.common.today') }} </RouterLink>.
     </p>
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
-    <NButton type="primary" :disabled="!faults.length" :loading="busy" @click="handOut">
+    <NButton type="primary" :disabled="!faults.length && !sound" :loading="busy" @click="handOut">
       {{ t('ui.plant.handOutTheWorkOrder') }}
     </NButton>
     <p v-if="wrong" class="wrong" role="alert">

@@ -248,7 +248,8 @@ useKeys(t('ui.common.plant'), [
           @size="fault && plantAt({ ...fault, severity: $event })"
         />
         <HandOut
-          :circuit="store.stored!.id"
+          :id="store.stored!.id"
+          :circuit="circuit"
           :faults="faults"
           :complaint="plant.complaint"
           :drafted="drafted"

@@ -1,8 +1,7 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { systemOf } from '../../../circuit'
 import { defineHindsight } from '../rule'
-import { carries, endsOf, isDropTest, readsVolts, sidesOf, unborne } from '../context'
-import { walkPath, findPieces } from '../../../model'
+import { carries, endsOf, feedBefore, isDropTest, readsVolts, sidesOf, unborne } from '../context'
 
 /** Share of the system's volts from which a reading is taken for full. */
 const full = 0.75
@@ -20,15 +19,8 @@ export const voltsWithoutLoad = defineHindsight({
     if (volts < full * systemOf(predictor.circuit).nominal) return false
     const feeding = ends.some((node) => sidesOf(context, node).has('feed'))
     if (!feeding) return false
-    // What leads to the lead that stands on the feed: does anything flow there, on this board or on a good one?
-    const before = new Set<string>()
-    for (const path of predictor.circuit.paths) {
-      const { strides } = walkPath(predictor.circuit, path)
-      const at = strides.findLastIndex(({ to }) => ends.includes(to.node))
-      for (const { part, segment, side } of strides.slice(0, at + 1))
-        if (side === 'feed')
-          for (const { id } of findPieces(predictor.circuit, `${part}.${segment.key}`)) before.add(id)
-    }
+    // Does anything flow there, on this board or on a good one?
+    const before = feedBefore(context)
     const healthy = predictor.board(undefined, setup.state)
     const flowing = carries(board, before) || (healthy !== undefined && carries(healthy, before))
     return !flowing && unborne(context, ahead).some(({ id }) => before.has(id))

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { NButton, NCheckbox, NCheckboxGroup, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { arrangementOf, complaintIn, type Frame } from '../../../core/attempt'
+import { settable, type Circuit } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import { findPart } from '../../../core/model'
+import { noticeText, partOfKind } from '../../../core/parts'
+import { t, tell } from '../../words'
+
+/**
+ * What of the complaint the student must reproduce, beside its words: in which state, which part, what it shows. Drafted from
+ * the faulted circuit; asked again where the words are somebody's own.
+ */
+const props = defineProps<{
+  circuit: Circuit
+  faults: readonly Fault[]
+  /** Nothing is wrong: what was complained of is only said. */
+  sound: boolean
+  /** The words are not those that were drafted. */
+  ownWords: boolean
+}>()
+const facts = defineModel<Frame['complaint']>({ required: true })
+/** Somebody has said that the facts go with the words. */
+const confirmed = defineModel<boolean>('confirmed', { required: true })
+
+type Claim = Frame['complaint'][number]
+const textOf = (part: string, notice: string): string => {
+  const found = findPart(props.circuit, part)
+  return found ? `${found.name || part} ${tell(noticeText(found.kind, notice))}` : part
+}
+const keyOf = ({ arrangement, part, notice }: Claim): string => JSON.stringify([arrangement, part, notice])
+
+const states = computed(() => props.circuit.states.filter(settable))
+const shown = computed(() =>
+  props.faults.length
+    ? states.value.flatMap((state) =>
+        complaintIn(props.circuit, props.faults, state).map((claim) => ({
+          claim,
+          key: keyOf(claim),
+          state: state.name,
+          text: textOf(claim.part, claim.notice),
+        })),
+      )
+    : [],
+)
+const chosen = computed(() => facts.value.map(keyOf))
+function choose(keys: (string | number)[]): void {
+  facts.value = shown.value.filter(({ key }) => keys.includes(key)).map(({ claim }) => claim)
+  confirmed.value = true
+}
+// What is planted has changed: the first state in which it shows is what a customer would have met.
+watch(
+  shown,
+  (now) => {
+    if (props.sound) return
+    facts.value = now.filter(({ state }) => state === now[0]?.state).map(({ claim }) => claim)
+  },
+  { immediate: true },
+)
+watch(
+  () => props.ownWords,
+  (own) => (confirmed.value = !own),
+  { immediate: true },
+)
+
+const state = ref<string | null>(null)
+const part = ref<string | null>(null)
+const notice = ref<string | null>(null)
+const noticing = computed(() =>
+  props.circuit.parts
+    .filter(({ kind }) => partOfKind(kind).notice)
+    .map(({ id, name }) => ({ value: id, label: name ? `${id} ${name}` : id })),
+)
+const notices = computed(() => {
+  const found = part.value === null ? undefined : findPart(props.circuit, part.value)
+  return (found ? (partOfKind(found.kind).notice?.all ?? []) : []).map(({ key, text }) => ({
+    value: key,
+    label: tell(text),
+  }))
+})
+watch([() => props.sound, state, part, notice], ([sound]) => {
+  if (!sound) return
+  const at = states.value.find(({ id }) => id === state.value)
+  facts.value =
+    at && part.value !== null && notice.value !== null
+      ? [{ arrangement: arrangementOf(at), part: part.value, notice: notice.value }]
+      : []
+  confirmed.value = facts.value.length > 0
+})
+</script>
+
+<template>
+  <div class="facts" role="group" :aria-label="t('ui.plant.whatMustBeReproduced')">
+    <span>{{ sound ? t('ui.plant.whatTheyClaim') : t('ui.plant.whatMustBeReproduced') }}</span>
+    <template v-if="sound">
+      <NSelect
+        v-model:value="state"
+        size="small"
+        :options="states.map(({ id, name }) => ({ value: id, label: name }))"
+        :placeholder="t('ui.plant.inWhichState')"
+        :input-props="{ 'aria-label': t('ui.plant.inWhichState') }"
+      />
+      <NSelect
+        v-model:value="part"
+        size="small"
+        filterable
+        :options="noticing"
+        :placeholder="t('ui.plant.whichPart')"
+        :input-props="{ 'aria-label': t('ui.plant.whichPart') }"
+        @update:value="notice = null"
+      />
+      <NSelect
+        v-model:value="notice"
+        size="small"
+        :disabled="part === null"
+        :options="notices"
+        :placeholder="t('ui.plant.whatItIsSaidToDo')"
+        :input-props="{ 'aria-label': t('ui.plant.whatItIsSaidToDo') }"
+      />
+    </template>
+    <NCheckboxGroup v-else-if="shown.length" :value="chosen" @update:value="choose">
+      <div v-for="one in shown" :key="one.key">
+        <NCheckbox size="small" :value="one.key" :label="`${one.state}: ${one.text}`" />
+      </div>
+    </NCheckboxGroup>
+    <span v-else class="quiet">{{ t('ui.plant.nothingShowsToReproduce') }}</span>
+    <div v-if="!sound && !confirmed && shown.length" class="ask" role="status">
+      {{ t('ui.plant.theWordsAreYourOwn') }}
+      <NButton size="tiny" :disabled="!facts.length" @click="confirmed = true">{{
+        t('ui.plant.keepTheseFacts')
+      }}</NButton>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  gap: 4px;
+  font-size: 13px;
+}
+.ask {
+  border-left: 4px solid var(--doubt);
+  background: var(--doubt-soft);
+  padding: 5px 8px;
+}
+</style>
