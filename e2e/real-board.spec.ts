@@ -181,6 +181,7 @@ test(
       .getByRole('button', { name: /High resistance/ })
       .click()
     await page.getByLabel('Complaint').fill('Tried out before the class has it.')
+    await page.getByRole('button', { name: 'Keep these facts' }).click()
     await page
       .getByRole('combobox', { name: 'Student' })
       .selectOption({ label: 'yourself, to try it or at a real board' })

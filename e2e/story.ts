@@ -72,6 +72,8 @@ export async function plantAndHandOut(
     await field.press('Enter')
   }
   await page.getByLabel('Complaint').fill(complaint)
+  // Words of one’s own: that the drafted facts go with them is said once.
+  await page.getByRole('button', { name: 'Keep these facts' }).click()
   await page.getByRole('combobox', { name: 'Student' }).selectOption({ label: student })
   await page.getByRole('button', { name: 'Hand out the work order' }).click()
   await expect(page.getByText(`Handed out to ${student}.`)).toBeVisible()

@@ -82,11 +82,12 @@ const notices = computed(() => {
 watch([() => props.sound, state, part, notice], ([sound]) => {
   if (!sound) return
   const at = states.value.find(({ id }) => id === state.value)
-  facts.value =
+  const claim =
     at && part.value !== null && notice.value !== null
       ? [{ arrangement: arrangementOf(at), part: part.value, notice: notice.value }]
       : []
-  confirmed.value = facts.value.length > 0
+  facts.value = claim
+  confirmed.value = claim.length > 0
 })
 </script>
 
@@ -97,6 +98,7 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
       <NSelect
         v-model:value="state"
         size="small"
+        filterable
         :options="states.map(({ id, name }) => ({ value: id, label: name }))"
         :placeholder="t('ui.plant.inWhichState')"
         :input-props="{ 'aria-label': t('ui.plant.inWhichState') }"
@@ -113,6 +115,7 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
       <NSelect
         v-model:value="notice"
         size="small"
+        filterable
         :disabled="part === null"
         :options="notices"
         :placeholder="t('ui.plant.whatItIsSaidToDo')"
