@@ -198,6 +198,7 @@ function check(value: number) {
   font-weight: 500;
 }
 input[type='range'] {
+  margin: 0;
   width: 100%;
   accent-color: var(--fault);
 }

@@ -156,6 +156,7 @@ async function handOut() {
 <style scoped>
 .hand-out {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 </style>
