@@ -22,7 +22,7 @@ export {
   type Frame,
   type Order,
 } from './order'
-export { checkArrangement, perform, type Action, type Performed } from './perform'
+export { checkArrangement, checkComplaint, perform, type Action, type Performed } from './perform'
 export { cures, repairKeys, repairOf, repairs, repairsFor, type RepairKey } from './repairs'
 export {
   arrangementSchema,

@@ -160,6 +160,18 @@ function test(
   }
 }
 
+/** What is wrong with a complaint’s facts on this circuit: a state that cannot be made, a part or a notice that is none. */
+export function checkComplaint(
+  circuit: Circuit,
+  complaint: Order['frame']['complaint'],
+): Message | undefined {
+  for (const { arrangement, part, notice } of complaint) {
+    const problem = checkArrangement(circuit, arrangement) ?? strangeNotice(circuit, { [part]: notice })
+    if (problem) return problem
+  }
+  return undefined
+}
+
 /** A notice that its part does not show, or undefined. */
 function strangeNotice(circuit: Circuit, seen: Readonly<Record<string, string>>): Message | undefined {
   for (const [id, key] of Object.entries(seen)) {

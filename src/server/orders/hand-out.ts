@@ -1,7 +1,7 @@
 import { say } from '../../core/document'
 import { type NewOrder, type User } from '../../contract'
 import type { Rubric } from '../../core/assessment'
-import { frameSchema, type Frame } from '../../core/attempt'
+import { checkComplaint, frameSchema, type Frame } from '../../core/attempt'
 import type { Circuit } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { checkFaults, loadCircuit } from '../circuits/circuits'
@@ -40,7 +40,7 @@ export interface HandOut {
  * Works out what an order fixes: circuit, faults, frame and the complaint's facts, all copied, so that later edits do not
  * reach it. Takes its time, and changes nothing.
  * @param on the circuit itself, where it is not one of the library
- * @throws HttpError 422 where a fault does not fit
+ * @throws HttpError 422 where a fault does not fit, or the complaint names what the circuit has not
  */
 export async function readyOrder(
   db: Queries,
@@ -51,6 +51,8 @@ export async function readyOrder(
   const circuit = on ?? (await loadCircuit(db, order.circuit)).circuit
   checkFaults(circuit, order.faults)
   const framed = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
+  const strange = checkComplaint(circuit, framed.complaint)
+  if (strange) throw new HttpError(422, strange)
   const complaint = framed.complaint.length
     ? framed.complaint
     : await workers.draft({ circuit, planted: order.faults })
