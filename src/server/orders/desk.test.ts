@@ -221,34 +221,6 @@ describe('a Desk', () => {
     expect(said.filter((one) => one.includes('"reading"')).length).toBeGreaterThan(12)
   })
 
-  it('of an order in which nothing is wrong has the same shape as any other, and is handed out only when that is said', async () => {
-    const claim = { arrangement: on, part: 'L1', notice: 'dim' }
-    const send = (more: object) =>
-      orla
-        .post('/api/orders')
-        .send({ circuit, student: students.idris!.id, complaint: 'The work lamp is dim.', ...more })
-    await send({ faults: [] }).expect(422)
-    // A claim that the circuit cannot make is refused, and says why.
-    const frame = (one: object) => ({ faults: [], sound: true, frame: { complaint: [{ ...claim, ...one }] } })
-    expect((await send(frame({ part: 'L9' })).expect(422)).text).toContain('attempt.noPart')
-    expect((await send(frame({ notice: 'purple' })).expect(422)).text).toContain('attempt.noNotice')
-    const { body } = await send(frame({})).expect(201)
-    const { id } = body as { id: string }
-    const other = await handOut({ complaint: [claim] }, 'idris')
-    const desk = async (one: string) =>
-      (await students.idris!.agent.get(`/api/desk/${one}`).expect(200)).body as Record<string, unknown>
-    const [alarm, fault] = [await desk(id), await desk(other)]
-    const plain = (answer: Record<string, unknown>) =>
-      JSON.stringify({ ...answer, id: '', created: '' }).replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, '')
-    expect(Object.keys(alarm)).toEqual(Object.keys(fault))
-    expect(plain(alarm)).toBe(plain(fault))
-    await step(id, { type: 'operate', arrangement: on, says: 'notReproduced' }, 'idris').expect(200)
-    await step(id, leads('B1+', 'L1f'), 'idris').expect(200)
-    await step(id, { type: 'conclude', piece: 'sound', kind: 'open', sure: 90 }, 'idris').expect(422)
-    await step(id, { type: 'conclude', piece: 'sound', kind: 'sound', sure: 90 }, 'idris').expect(200)
-    await students.idris!.agent.post(`/api/desk/${id}/finish`).expect(200)
-  })
-
   it('answers without waiting for what is prepared of its faults: how long that takes tells nothing', async () => {
     const never = () => new Promise<never>(() => undefined)
     const held = [
