@@ -67,6 +67,24 @@ describe('npm run judge', () => {
     expect(judge(attempt).stdout).toMatch(/Reading: to be asked\. Was /)
   }, 60_000)
 
+  it('takes one in which nothing is wrong, concluded as sound', () => {
+    const attempt = written()
+    const test = attempt.steps.find((step) => 'test' in step)!
+    const alarm = {
+      ...attempt,
+      planted: [],
+      frame: {},
+      steps: [
+        { operate: { state: 'fan on' } },
+        test,
+        { conclude: { piece: 'sound', kind: 'sound', sure: 80 } },
+      ],
+    }
+    const { status, stdout, stderr } = judge(alarm)
+    expect([status, stderr]).toEqual([0, ''])
+    expect(stdout).toContain('The circuit is sound, and not yet shown to be')
+  }, 30_000)
+
   it('takes every kind of step and of holding', () => {
     const attempt = written()
     const state = { controls: { S1: 'closed' }, detached: ['F1'] }
@@ -90,7 +108,7 @@ describe('npm run judge', () => {
     ['a newer version', (a) => ({ ...a, version: 2 }), /version/],
     ['a circuit that is not there', (a) => ({ ...a, circuit: 'nowhere.json' }), /nowhere\.json/],
     ['a fault that does not fit', (a) => ({ ...a, planted: ['W4=blown'] }), /planted\.0/],
-    ['no fault', (a) => ({ ...a, planted: [] }), /planted/],
+    ['no word of what is planted', (a) => ({ ...a, planted: undefined }), /planted/],
     [
       'a state that is none',
       (a) => ({ ...a, steps: [{ operate: { state: 'flying' } }] }),
