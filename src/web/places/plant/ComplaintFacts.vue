@@ -58,9 +58,10 @@ watch(
   },
   { immediate: true },
 )
+// Where nothing shows there is nothing to ask.
 watch(
-  () => props.ownWords,
-  (own) => (confirmed.value = !own),
+  [() => props.ownWords, () => props.sound || shown.value.length > 0],
+  ([own, asks]) => (confirmed.value = !own || !asks),
   { immediate: true },
 )
 
@@ -142,6 +143,11 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
   display: grid;
   gap: 4px;
   font-size: 13px;
+}
+/* Large enough to be hit with a finger. */
+.facts :deep(.n-checkbox) {
+  min-height: 24px;
+  align-items: center;
 }
 .ask {
   border-left: 4px solid var(--doubt);
