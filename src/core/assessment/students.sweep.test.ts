@@ -3,7 +3,7 @@ import { Predictor } from '../diagnosis'
 import { findPieces, piecesOf } from '../model'
 import { type Circuit } from '../circuit'
 import { describeFault, possibleFaults, type Fault } from '../faults'
-import type { JudgedAttempt } from '.'
+import { firstBelief, type JudgedAttempt } from '.'
 import {
   complaintOf,
   guess,
@@ -27,6 +27,8 @@ const names = campaign
 interface Marked {
   readonly name: string
   readonly total: number
+  /** The complaint alone had left nothing to find out: there was nothing to say, and no luck in it. */
+  readonly given: boolean
   readonly judged: JudgedAttempt
 }
 
@@ -69,8 +71,10 @@ describe('simulated students', () => {
         const label = `${name}: ${describeFault(circuit, fault)}`
         const other = pieces.find((p) => p.part !== fault.part && p.part !== fault.other?.split('.')[0])!.id
         const inPart = pieces.find((p) => p.part === fault.part && p.id !== right)?.id
+        const asked = guess(circuit, [fault], complaint, { piece: right, kind: fault.kind }).order
+        const given = firstBelief(predictor, asked).doubt(right) >= 0.9
         const keep = (sort: keyof typeof sorts, judged: JudgedAttempt, how = '') =>
-          sorts[sort]!.push({ name: `${label}${how}`, total: judged.total, judged })
+          sorts[sort]!.push({ name: `${label}${how}`, total: judged.total, judged, given })
         const goes = (sort: keyof typeof sorts, manner: Manner, habit: Habit) => {
           const student = new Student(
             circuit,
@@ -111,6 +115,8 @@ describe('simulated students', () => {
   )
 
   const told = (list: readonly Marked[]) => list.map(({ name, total }) => `${total} ${name}`).join('\n')
+  /** The readings tell what is named from what is there. */
+  const tells = (j: JudgedAttempt['judgements'][number]) => j.verdict.code !== 'assessment.cannotTell'
   const totals = (sort: keyof typeof sorts) => sorts[sort]!.map(({ total }) => total)
 
   it('of the textbook, who find the piece, earn 95 and more, and nineteen of twenty above 90', () => {
@@ -129,20 +135,21 @@ describe('simulated students', () => {
     ['name another piece of the part after a full search', 'wrongPiece', 45],
     ['guess wrong after one reading', 'guessesWrong', 20],
   ] as const)('who %s earn what they should', (_, sort, most) => {
-    const over = sorts[sort]!.filter(({ total }) => total > most)
+    const over = sorts[sort]!.filter(
+      ({ total, given, judged }) => total > most && !given && judged.judgements.every(tells),
+    )
     expect(sorts[sort]!.length).toBeGreaterThan(3)
     expect(told(over)).toBe('')
   })
 
   it('who name a wrong part after a full search earn 20 at most, but where the readings do not tell it from the right one', () => {
-    const told = (j: JudgedAttempt['judgements'][number]) => j.verdict.code !== 'assessment.cannotTell'
-    const over = sorts.wrongPart!.filter(({ total, judged }) => total > 20 && judged.judgements.every(told))
+    const over = sorts.wrongPart!.filter(({ total, judged }) => total > 20 && judged.judgements.every(tells))
     expect(over.map(({ name, total }) => `${total} ${name}`)).toEqual([])
     expect(mean(totals('wrongPart'))).toBeLessThanOrEqual(20)
   })
 
   it('who guess after one reading at the battery earn 40 at most when lucky', () => {
-    expect(told(sorts.lucky!.filter(({ total }) => total > 40))).toBe('')
+    expect(told(sorts.lucky!.filter(({ total, given }) => total > 40 && !given))).toBe('')
   })
 
   it('who are honest but sloppy earn about 80 to 95', () => {
