@@ -45,12 +45,9 @@ const soundEnough = 0.9
 /** What is left of the way there where it ended at the consequence, at another piece of the part, elsewhere. */
 const understoodBy = { consequence: 0.8, samePart: 0.4, elsewhere: 0.15 }
 
-/** Judges the conclusion against the evidence first, and only then against what was planted. */
-export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
-  const { belief, factNames, conclusion, planted, bench, ambiguous, next, rubric, step } = input
-  const { circuit } = belief.predictor
-  const { kind, piece: name } = conclusion
-  const make = (
+const makerOf =
+  (step: number) =>
+  (
     grade: Judgement['grade'],
     verdict: KeyOf<'assessment'>,
     reason: Message,
@@ -62,6 +59,13 @@ export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
     proven,
     understood,
   })
+
+/** Judges the conclusion against the evidence first, and only then against what was planted. */
+export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
+  const { belief, factNames, conclusion, planted, bench, ambiguous, next, rubric, step } = input
+  const { circuit } = belief.predictor
+  const { kind, piece: name } = conclusion
+  const make = makerOf(step)
   if (kind === soundCircuit || planted.length === 0) return judgeSoundness(input)
   const pieces = findPieces(circuit, name)
   const named = new Set(pieces.map(({ id }) => id))
@@ -186,21 +190,10 @@ function judgeSoundness({
   conclusion,
   planted,
   provedGood,
-  rubric,
   step,
 }: ConclusionInput): JudgedConclusion {
   const { circuit } = belief.predictor
-  const make = (
-    grade: Judgement['grade'],
-    verdict: KeyOf<'assessment'>,
-    reason: Message,
-    share: number,
-    understood: number,
-  ): JudgedConclusion => ({
-    judgement: { aspect: 'conclusion', step, grade, verdict: say(`assessment.${verdict}`), reason, share },
-    proven: share >= rubric.thresholds.proven,
-    understood,
-  })
+  const make = makerOf(step)
   const truth = planted.map((fault) => describeFault(circuit, fault))
   if (planted.length)
     return make('poor', 'wrong', say('assessment.notSound', { truth }), 0, understoodBy.elsewhere)
@@ -214,7 +207,7 @@ function judgeSoundness({
     )
   const percent = percentOf(provedGood)
   return provedGood >= soundEnough
-    ? make('good', 'proven', say('assessment.soundProven'), 1, 1)
+    ? make('good', 'proven', say('assessment.soundProven'), 1, 1, true)
     : make('partly', 'notYetShown', say('assessment.soundNotShown', { percent }), provedGood, 1)
 }
 
