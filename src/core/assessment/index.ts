@@ -1,5 +1,5 @@
 export { judgeAttempt, makeReady, prepareJudging } from './judge'
-export { firstBelief, complaintFacts } from './first'
+export { firstBelief } from './first'
 export { Judging, type Prepared } from './judging'
 export { defaultRubric, rubricDoor, rubricSchema, type Rubric } from './rubric'
 export {

@@ -42,13 +42,14 @@ import { explainMisreading, liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
 import { modelPath } from './model-path'
 import { judgePrediction } from './prediction'
-import { judgeRepair, judgeSwaps, judgeVerification } from './proof'
+import { judgeRepair, judgeSwaps } from './proof'
 import type { Rubric } from './rubric'
 import { sameTestAgain } from './rules/kinds/same-test-again'
 import type { TestContext } from './rules/rule'
 import { Technique, judgeTechnique } from './technique'
 import { likeliestBoard, truthOf } from './truth'
 import type { JudgedAttempt, Judgement } from './verdict'
+import { judgeVerification } from './verification'
 
 /** What is worked out when an order is handed out, and kept: what the complaint leaves, and a way through. */
 export interface Prepared {
@@ -152,7 +153,7 @@ export class Judging {
   judged(): JudgedAttempt {
     const { order, steps, rubric, predictor } = this
     const judgements = [
-      judgeVerification(complaintOf(order), steps) ?? [],
+      judgeVerification(order, steps) ?? [],
       this.judgements(),
       judgeRepair(order, steps, this.bench) ?? [],
       this.bought.swapped ? judgeSwaps(steps) : [],
@@ -250,7 +251,7 @@ export class Judging {
     if (this.isNotReproduced(fact)) {
       this.dismissed = true
       // What the customer said does not show: from here on it is no fact.
-      const seen = [...this.belief.facts.slice(complaintFacts(this.order).length), fact]
+      const seen = [...this.belief.facts.slice(complaintFacts(this.predictor, this.order).length), fact]
       this.first = Belief.of(this.predictor)
       this.belief = seen.reduce((belief, one) => stillAlive(belief, belief.with(one)), this.first)
       this.reasoned = this.belief
@@ -272,10 +273,10 @@ export class Judging {
   private isNotReproduced(fact: Fact): boolean {
     const { order, bench, dismissed } = this
     if (dismissed || fact.type !== 'seen' || order.frame.source !== 'model' || isTouched(bench)) return false
-    const at = stateSignature(fact.state)
+    const at = stateSignature(order.circuit, fact.state)
     return complaintOf(order).some(
       ({ arrangement, part, notice }) =>
-        stateSignature(stateOf(arrangement)) === at &&
+        stateSignature(order.circuit, stateOf(arrangement)) === at &&
         fact.seen[part] !== undefined &&
         fact.seen[part] !== notice,
     )

@@ -8,52 +8,13 @@ import {
   soundCircuit,
   type BenchState,
   type Order,
-  type Step,
   stateOf,
+  type Step,
 } from '../attempt'
-import { stateSignature } from '../circuit'
+import { stateSignature, type Circuit } from '../circuit'
 import { instrumentOf } from '../instruments'
 import { say } from '../document'
 import type { Judgement } from './verdict'
-
-const signature = (step: Extract<Step, { type: 'operate' | 'test' }>): string =>
-  stateSignature(stateOf(step.arrangement))
-
-/** Whether the complaint was seen with one’s own eyes before anything was measured. */
-export function judgeVerification(
-  complaint: Order['frame']['complaint'],
-  steps: readonly Step[],
-): Judgement | undefined {
-  const firstTest = steps.findIndex((s) => s.type === 'test')
-  if (firstTest < 0 && !steps.some((s) => s.type === 'operate')) return undefined
-  const states = new Set(complaint.map((c) => stateSignature(stateOf(c.arrangement))))
-  const shows = (step: Step) =>
-    step.type === 'operate' &&
-    (states.size === 0 ||
-      states.has(signature(step)) ||
-      complaint.some((c) => step.seen[c.part] === c.notice))
-  const at = steps.findIndex(shows)
-  const before = at >= 0 && (firstTest < 0 || at < firstTest)
-  const make = (
-    grade: Judgement['grade'],
-    verdict: KeyOf<'assessment'>,
-    reason: KeyOf<'assessment'>,
-    share: number,
-  ): Judgement => ({
-    aspect: 'verification',
-    step: at >= 0 ? at : Math.max(0, firstTest),
-    grade,
-    verdict: say(`assessment.${verdict}`),
-    reason: say(`assessment.${reason}`),
-    share,
-  })
-  if (before) return make('good', 'verified', 'sawIt', 1)
-  if (at >= 0) return make('partly', 'late', 'sawItLate', 0.5)
-  const other = steps.findIndex((s) => s.type === 'operate')
-  return other >= 0 && other < firstTest
-    ? make('partly', 'elsewhere', 'sawElsewhere', 0.5)
-    : make('poor', 'notVerified', 'neverSaw', 0)
-}
 
 /** Says at the last of them why the whole mark is capped, where parts were put in one after the other. */
 export function judgeSwaps(steps: readonly Step[]): Judgement {
@@ -115,7 +76,7 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
     (s) =>
       s.type === 'test' &&
       instrumentOf(s.instrument).nature(s.settings).needsDead !== true &&
-      steps.slice(0, last).some((t) => t.type === 'test' && sameTest(t, s) && differs(t, s)),
+      steps.slice(0, last).some((t) => t.type === 'test' && sameTest(order.circuit, t, s) && differs(t, s)),
   )
   const measured = after.some(
     (s) => s.type === 'test' && instrumentOf(s.instrument).nature(s.settings).needsDead !== true,
@@ -153,7 +114,9 @@ const carries = ({
 }
 
 type Test = Extract<Step, { type: 'test' }>
-const sameTest = (a: Test, b: Test): boolean =>
-  a.instrument === b.instrument && dequal(a.held, b.held) && signature(a) === signature(b)
+const sameTest = (circuit: Circuit, a: Test, b: Test): boolean =>
+  a.instrument === b.instrument &&
+  dequal(a.held, b.held) &&
+  stateSignature(circuit, stateOf(a.arrangement)) === stateSignature(circuit, stateOf(b.arrangement))
 const differs = (a: Test, b: Test): boolean =>
   a.reading.value !== b.reading.value || a.reading.word !== b.reading.word

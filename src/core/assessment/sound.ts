@@ -21,7 +21,7 @@ export class ProvedGood {
     private readonly order: Order,
   ) {
     const complaint = complaintOf(order)
-    this.states = new Set(complaint.map((c) => stateSignature(stateOf(c.arrangement))))
+    this.states = new Set(complaint.map((c) => stateSignature(order.circuit, stateOf(c.arrangement))))
     const parts = new Set(complaint.map(({ part }) => part))
     const walks = walkPaths(order.circuit)
     const through = walks.filter(({ strides }) => strides.some(({ part }) => parts.has(part)))
@@ -81,6 +81,6 @@ export class ProvedGood {
   }
 
   private isNamed({ arrangement }: Pick<StepOf<'operate' | 'test'>, 'arrangement'>): boolean {
-    return this.states.size === 0 || this.states.has(stateSignature(stateOf(arrangement)))
+    return this.states.size === 0 || this.states.has(stateSignature(this.order.circuit, stateOf(arrangement)))
   }
 }

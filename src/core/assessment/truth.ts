@@ -1,4 +1,5 @@
-import { boardOf, startBench, type Arrangement, type BenchState, type Order } from '../attempt'
+import { stateSignature } from '../circuit'
+import { boardOf, startBench, stateOf, type Arrangement, type BenchState, type Order } from '../attempt'
 import type { SolvedBoard, UnsolvedBoard } from '../board'
 import type { Belief, Predictor, TestSetup } from '../diagnosis'
 
@@ -22,7 +23,15 @@ export function truthOf(predictor: Predictor, order: Order): Truth {
     start: startBench(order),
     board(bench, arrangement) {
       const { blown, reseated, renewed, repairs, latched, out } = bench
-      const key = JSON.stringify([arrangement, blown, reseated, renewed, repairs, latched, out])
+      const key = JSON.stringify([
+        stateSignature(order.circuit, stateOf(arrangement)),
+        blown,
+        reseated,
+        renewed,
+        repairs,
+        latched,
+        out,
+      ])
       let board = boards.get(key)
       if (!board) {
         if (boards.size >= most) boards.clear()

@@ -2,14 +2,27 @@ import { partOf } from '../model'
 import type { Circuit } from '../circuit'
 import { type Message, say, within, messageOf } from '../document'
 import { noticeText, partOfKind, positionName } from '../parts'
-import type { Frame } from './order'
+import { isShaken } from './movement'
+import type { Claim } from './order'
+import { flatKey } from './standing'
+
+/** Hours above which a driver counts days. */
+const days = 48
+
+/** What one fact of a complaint says of its part. */
+export const claimText = (circuit: Circuit, { part, notice, hours }: Claim): Message =>
+  hours === undefined
+    ? messageOf(noticeText(partOf(circuit, part).kind, notice))
+    : hours < days
+      ? say('attempt.flatAfterHours', { hours: { value: hours, unit: 'h' } })
+      : say('attempt.flatAfterDays', { days: Math.round(hours / 24) })
 
 /**
  * The complaint as a driver would put it: what was switched on, and what the loads then did. It names what the driver uses, and
  * never what is inside: no fuse, relay or joint, unless nothing else shows.
  * @returns undefined where nothing shows
  */
-export function complaintWords(circuit: Circuit, complaint: Frame['complaint']): Message | undefined {
+export function complaintWords(circuit: Circuit, complaint: readonly Claim[]): Message | undefined {
   const [first] = complaint
   if (!first) return undefined
   const part = (id: string) => partOf(circuit, id)
@@ -18,14 +31,11 @@ export function complaintWords(circuit: Circuit, complaint: Frame['complaint']):
     return name || within(partOfKind(kind).title)
   }
   const isLoad = (id: string) => partOfKind(part(id).kind).role === 'load'
-  const seen = complaint.some(({ part: id }) => isLoad(id))
-    ? complaint.filter((c) => isLoad(c.part))
-    : complaint
+  const isNamed = ({ part: id, notice }: Claim) => isLoad(id) || notice === flatKey
+  const seen = complaint.some(isNamed) ? complaint.filter(isNamed) : complaint
   const noticed = seen
     .slice(0, 3)
-    .map(({ part: id, notice }) =>
-      say('attempt.does', { what: called(id), notice: messageOf(noticeText(part(id).kind, notice)) }),
-    )
+    .map((claim) => say('attempt.does', { what: called(claim.part), notice: claimText(circuit, claim) }))
   const { controls, engine } = first.arrangement
   const set = Object.entries(controls)
     .filter(([id, position]) => position !== partOfKind(part(id).kind).positions?.[0])
@@ -36,5 +46,10 @@ export function complaintWords(circuit: Circuit, complaint: Frame['complaint']):
       }),
     )
   if (engine === 'running') set.push(say('attempt.engineRuns'))
+  if (first.notice === flatKey) return say('attempt.complainsLeft', { noticed })
+  if (isShaken(circuit, first.arrangement))
+    return set.length
+      ? say('attempt.complainsOnTheRoad', { set, noticed })
+      : say('attempt.complainsOnTheRoadAtRest', { noticed })
   return set.length ? say('attempt.complains', { set, noticed }) : say('attempt.complainsAtRest', { noticed })
 }

@@ -9,7 +9,9 @@ describe('the complaint as facts', () => {
   it.each(demoNames)('on %s is what the faulted circuit does and the good one does not', (name) => {
     const circuit = demoCircuit(name)
     for (const fault of possibleFaults(circuit).filter((_, i) => i % 23 === 7)) {
-      for (const { arrangement, part, notice } of draftComplaint(circuit, [fault])) {
+      for (const { arrangement, part, notice, hours } of draftComplaint(circuit, [fault])) {
+        // No look shows a battery going flat.
+        if (hours !== undefined) continue
         const shown = (planted: readonly Fault[]) => {
           const board = solveBoard(circuit, planted, stateOf(arrangement), {
             blown: aftermath(circuit, planted),
@@ -35,11 +37,11 @@ describe('the complaint as facts', () => {
     for (const { arrangement } of all) expect(arrangement).not.toHaveProperty('temperature')
   })
 
-  it('is empty where nothing can be seen or heard, and where nothing is planted', () => {
+  it('is empty where nothing is ever noticed, and where nothing is planted', () => {
     const circuit = demoCircuit()
     expect(draftComplaint(circuit, [])).toEqual([])
-    const slack: Fault = { kind: 'slack', part: 'X1', segment: 'pin', severity: 1e6 }
-    expect(draftComplaint(circuit, [slack])).toEqual([])
+    const small: Fault = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 0.01 }
+    expect(draftComplaint(circuit, [small])).toEqual([])
   })
 
   it('of one state is asked for by that state', () => {
@@ -53,8 +55,8 @@ describe('the complaint as facts', () => {
   it('keeps all that a person sets of a state', () => {
     for (const name of demoNames)
       for (const state of demoCircuit(name).states.filter(settable))
-        expect(stateSignature(stateOf(arrangementOf(state)))).toBe(
-          stateSignature({ ...state, id: 'x', name: 'x' }),
+        expect(stateSignature(demoCircuit(name), stateOf(arrangementOf(state)))).toBe(
+          stateSignature(demoCircuit(name), { ...state, id: 'x', name: 'x' }),
         )
   })
 })

@@ -9,10 +9,13 @@ export {
   stateOf,
   type BenchState,
 } from './bench-state'
-export { arrangementOf, complaintIn, complaintOf, draftComplaint } from './complaint'
-export { complaintWords } from './complaint-words'
+export { arrangementOf, complaintIn, complaintOf, draftComplaint, whatShows, type Shows } from './complaint'
+export { claimText, complaintWords } from './complaint-words'
+export { isShaken, movableParts, shaken, still } from './movement'
+export { ampsOfHours, batteryAmps, flatKey, standingBattery } from './standing'
 export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'
 export {
+  type Claim,
   defaultFrame,
   frameDoor,
   frameSchema,

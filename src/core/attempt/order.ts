@@ -41,19 +41,23 @@ export const frameSchema = z.strictObject({
   procedure: z.string().max(40).default(''),
   /** Minutes of real time that the student has; null: as long as it takes. */
   limit: z.number().min(1).max(600).nullable().default(null),
-  /** The complaint as facts: in this state, this part shows this. */
+  /** The complaint as facts: in this state, this part shows this; a battery that is left so is flat after hours. */
   complaint: z
     .array(
       z.strictObject({
         arrangement: arrangementSchema,
         part: z.string().max(12),
         notice: z.string().max(40),
+        /** Until the battery is flat. */
+        hours: z.number().min(0.01).max(10_000).optional(),
       }),
     )
     .max(12)
     .default([]),
 })
 export type Frame = z.infer<typeof frameSchema>
+/** One fact of a complaint. */
+export type Claim = Frame['complaint'][number]
 
 /** A work order of before version 2 had no frame: three functions of the meter, one fault, a test. */
 const firstFrame = { bag: ['volts', 'ohms', 'continuity'] }

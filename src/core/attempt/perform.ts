@@ -4,6 +4,8 @@ import { type Circuit, splitRef } from '../circuit'
 import { type Message, say, messageOf } from '../document'
 import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
 import { partOfKind } from '../parts'
+import { still } from './movement'
+import { flatKey, standingBattery } from './standing'
 import { boardOf, faultsUncured, latchedOf, type BenchState } from './bench-state'
 import { meterOfFrame, type Order } from './order'
 import { cures, repairOf, repairsFor } from './repairs'
@@ -165,11 +167,19 @@ export function checkComplaint(
   circuit: Circuit,
   complaint: Order['frame']['complaint'],
 ): Message | undefined {
-  for (const { arrangement, part, notice } of complaint) {
-    const problem = checkArrangement(circuit, arrangement) ?? strangeNotice(circuit, { [part]: notice })
+  for (const { arrangement, part, notice, hours } of complaint) {
+    const problem =
+      checkArrangement(circuit, arrangement) ??
+      (notice === flatKey ? strangeFlat(circuit, part, hours) : strangeNotice(circuit, { [part]: notice }))
     if (problem) return problem
   }
   return undefined
+}
+
+/** Only a battery that stores something goes flat, and in a time. */
+function strangeFlat(circuit: Circuit, part: string, hours: number | undefined): Message | undefined {
+  const battery = standingBattery(circuit)
+  return battery?.part === part && hours !== undefined ? undefined : say('attempt.notFlat', { id: part })
 }
 
 /** A notice that its part does not show, or undefined. */
@@ -223,11 +233,12 @@ function recorded(
   reading: Reading,
 ): Reading {
   if (connected.settings.record !== 'minMax' || connected.place.type === 'jaws') return reading
-  const still: Arrangement = { ...arrangement, wiggled: [] }
-  const boards = [arrangement, ...(arrangement.wiggled?.length ? [still] : [])].flatMap((one) => {
-    const solved = boardOf(order, bench, one)
-    return solved.ok ? solved.phases : []
-  })
+  const boards = [arrangement, ...(arrangement.wiggled?.length ? [still(arrangement)] : [])].flatMap(
+    (one) => {
+      const solved = boardOf(order, bench, one)
+      return solved.ok ? solved.phases : []
+    },
+  )
   const values = boards.flatMap((solved) => {
     const read = readWith(solved, connected, [], meterOfFrame(order.frame))
     return read.ok && read.reading.value !== undefined ? [read.reading.value] : []

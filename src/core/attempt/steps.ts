@@ -22,7 +22,7 @@ export const arrangementSchema = z.strictObject({
     .max(8)
     .optional(),
   /** What was moved by hand while looking or measuring, and the rest of a state that is not the usual. */
-  wiggled: z.array(partName).max(20).optional(),
+  wiggled: z.array(partName).max(300).optional(),
   engine: z.enum(['off', 'running']).optional(),
   sinceKeyOff: z.number().min(0).max(1e6).optional(),
 })

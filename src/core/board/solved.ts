@@ -226,7 +226,7 @@ export function aftermath(circuit: Circuit, faults: readonly Fault[]): ReadonlyS
   const model = modelOf(circuit)
   const seen = new Set<string>()
   for (const state of circuit.states) {
-    const signature = stateSignature(state)
+    const signature = stateSignature(circuit, state)
     if (seen.has(signature)) continue
     seen.add(signature)
     const solved = solveBoard(circuit, faults, state)

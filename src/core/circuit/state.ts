@@ -50,18 +50,27 @@ export type CircuitState = z.infer<typeof stateSchema>
 export const settable = ({ temperature, bypassed, after, battery }: CircuitState): boolean =>
   temperature === undefined && !bypassed?.length && after === undefined && battery === undefined
 
-/** The same for two states in which the circuit is the same, whatever they are called. */
-export const stateSignature = (state: CircuitState): string => {
+/**
+ * The same for two states in which the circuit is the same, whatever they are called, and whether they name a control that
+ * rests or not.
+ */
+export const stateSignature = (
+  { parts }: { readonly parts: readonly Part[] },
+  state: CircuitState,
+): string => {
   const { controls, detached, bypassed, wiggled, engine, temperature, sinceKeyOff, after, battery } = state
-  const positions = Object.entries(controls).map(([id, position]) => `${id}=${position}`)
+  const positions = parts.flatMap(({ id, kind }) => {
+    const position = controls[id]
+    return position === undefined || position === partOfKind(kind).positions?.[0] ? [] : [`${id}=${position}`]
+  })
   return [
     positions.sort().join(),
     [...detached].sort().join(),
     (bypassed ?? []).map((pair) => pair.join('~')).join(),
     [...(wiggled ?? [])].sort().join(),
-    engine ?? '',
+    engine === 'running' ? engine : '',
     temperature ?? '',
-    sinceKeyOff ?? '',
+    sinceKeyOff ?? 0,
     after ?? '',
     state.jumperFuse ?? '',
     battery ? `${battery.after} ${battery.minutes}` : '',

@@ -13,6 +13,8 @@ import {
   readingSaid,
   repairKeys,
   startBench,
+  stateOf,
+  whatShows,
   type Action,
   type Arrangement,
   type BenchState,
@@ -23,7 +25,7 @@ import {
 } from '../attempt'
 import { readCircuit } from '../editing'
 import { wireUp } from '../model'
-import { type Circuit } from '../circuit'
+import { stateSignature, type Circuit } from '../circuit'
 import { problemsOf, type Message, type Problem, type Read, messageOf, say } from '../document'
 import { faultKinds, readFaultSpec, type Fault } from '../faults'
 import {
@@ -88,7 +90,16 @@ const renewStep = z.strictObject({ renew: z.string().max(12) })
 
 const complaint = z.union([
   z.strictObject({ state: stateName }),
-  z.array(z.strictObject({ state: stateName, part: z.string().max(12), notice: z.string().max(40) })).max(12),
+  z
+    .array(
+      z.strictObject({
+        state: stateName,
+        part: z.string().max(12),
+        notice: z.string().max(40),
+        hours: z.number().positive().optional(),
+      }),
+    )
+    .max(12),
 ])
 
 /** An attempt as it is written down: a circuit, what is planted, and the steps in order. */
@@ -216,16 +227,24 @@ function complaintOf(
 ): Read<Order['frame']['complaint']> {
   if (said === undefined) return { ok: true, value: draftComplaint(circuit, planted) }
   if (Array.isArray(said))
-    return readEach(said, ({ state, part, notice }) => {
+    return readEach(said, ({ state, part, notice, hours }) => {
       const arrangement = arranged(circuit, state, 'frame.complaint')
       return arrangement.ok
-        ? { ok: true, value: { arrangement: arrangement.value, part, notice } }
+        ? {
+            ok: true,
+            value: { arrangement: arrangement.value, part, notice, ...(hours !== undefined && { hours }) },
+          }
         : arrangement
     })
   const arrangement = arranged(circuit, said.state, 'frame.complaint')
   if (!arrangement.ok) return arrangement
-  const state = { id: 'complaint', name: 'complaint', ...arrangement.value }
-  return { ok: true, value: complaintIn(circuit, planted, state) }
+  const state = stateOf(arrangement.value)
+  const seen = complaintIn(circuit, planted, state)
+  if (seen.length) return { ok: true, value: seen }
+  // What shows there only in time.
+  const at = stateSignature(circuit, state)
+  const shown = [...whatShows(circuit, planted)].find((one) => stateSignature(circuit, one.state) === at)
+  return { ok: true, value: [...(shown?.complaint ?? [])] }
 }
 
 function arranged(circuit: Circuit, state: z.infer<typeof stateName>, where: string): Read<Arrangement> {

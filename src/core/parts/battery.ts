@@ -125,7 +125,14 @@ export const battery = definePart({
   seeAlso: ['restVolts', 'loadTest', 'crankingLoss', 'drainThree', 'noCrank'],
   symbol: 'battery',
   access: 'hand',
-  supplies: { volts: ({ blocks }) => 12.6 * blocks, coldCranking: ({ coldCranking }) => coldCranking },
+  supplies: {
+    volts: ({ blocks }) => 12.6 * blocks,
+    coldCranking: ({ coldCranking }) => coldCranking,
+    stores: {
+      segment: 'cells',
+      ampHours: ({ capacity, charge }) => ({ full: capacity, left: (capacity * charge) / 100 }),
+    },
+  },
   title: 'parts.battery.title',
   letters: 'B',
   quick: { words: ['battery', 'accumulator'], main: ['coldCranking', 'charge'] },
@@ -148,6 +155,7 @@ export const battery = definePart({
     blocks: quantity('parts.battery.n12VBlocksInSeries', '', 1, 2, 1),
     charge: quantity('parts.battery.stateOfCharge', '%', 0, 100, 95),
     coldCranking: quantity('parts.battery.coldCrankingRating', 'A', 50, 2000, 600),
+    capacity: quantity('parts.battery.capacity', 'Ah', 1, 500, 70),
     polarisation: quantity('parts.battery.polarisationWhenItIsCharged', 'V', 0, 1, 0),
     clampOhms: quantity('parts.clampContact', 'Ω', 0, 1, 0.0002),
   }),

@@ -271,6 +271,11 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly volts: (parameters: z.output<S>) => number
     /** Amps of the cold-cranking test, of what has such a rating. */
     readonly coldCranking?: (parameters: z.output<S>) => number
+    /** What it stores, in A·h when full and as it is, and the segment that it gives them through. */
+    readonly stores?: {
+      readonly segment: string
+      readonly ampHours: (parameters: z.output<S>) => { readonly full: number; readonly left: number }
+    }
   }
   /** Metal that a chafed wire touches: at which terminal. */
   readonly ground?: TerminalKey

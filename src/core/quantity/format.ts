@@ -1,5 +1,5 @@
 /** Units that readings and parameters carry. SI, and those that the trade writes. */
-export const units = ['V', 'A', 'Ω', 'W', 'H', 'm', 'mm²', '°C', '%', 's', 'K', ''] as const
+export const units = ['V', 'A', 'Ω', 'W', 'H', 'm', 'mm²', '°C', '%', 's', 'h', 'Ah', 'K', ''] as const
 export type Unit = (typeof units)[number]
 
 const prefixes: readonly (readonly [number, string])[] = [

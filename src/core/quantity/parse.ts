@@ -28,6 +28,8 @@ const unitWords: Readonly<Record<Unit, readonly string[]>> = {
   '°C': ['°C', 'C', 'c'],
   '%': ['%'],
   s: ['s'],
+  h: ['h'],
+  Ah: ['Ah', 'ah'],
   K: ['K'],
   '': [],
 }
@@ -43,6 +45,8 @@ const example: Readonly<Record<Unit, string>> = {
   '°C': '20',
   '%': '85',
   s: '5',
+  h: '11',
+  Ah: '70',
   K: '2800',
   '': '3',
 }

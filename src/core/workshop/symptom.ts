@@ -1,6 +1,4 @@
-import { cached } from '../cache'
-import { complaintIn, type Frame } from '../attempt'
-import { aftermath } from '../board'
+import { whatShows, type Frame } from '../attempt'
 import { settable, type Circuit } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { limitSetFor, stateKey } from '../readings'
@@ -13,23 +11,19 @@ export interface Symptom {
   readonly complaint: Frame['complaint']
 }
 
-/** What the sound circuit itself melts. */
-const usualOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) => aftermath(circuit, []))
-
-/** In which states anything shows of what is planted; none where nothing can be seen or heard. */
+/**
+ * In which states anything shows of what is planted, at once, while it is shaken, or after hours; none where it is never noticed.
+ * @param first stop at the first of them
+ */
 export function symptomOf(circuit: Circuit, planted: readonly Fault[], first = false): Symptom {
-  const usual = usualOf(circuit)
-  const gone = aftermath(circuit, planted)
   const states: string[] = []
   let complaint: Frame['complaint'] = []
-  for (const state of circuit.states.filter(settable)) {
-    const found = complaintIn(circuit, planted, state, gone, usual)
-    if (!found.length) continue
-    if (!states.length) complaint = found
-    states.push(state.id)
+  for (const shown of whatShows(circuit, planted)) {
+    if (!states.length) complaint = [...shown.complaint]
+    states.push(shown.state.id)
     if (first) break
   }
-  return { states, complaint }
+  return { states: [...new Set(states)], complaint }
 }
 
 /** How a size was found: it shows, or it breaks the circuit's limits, or neither at any size. */

@@ -3,6 +3,7 @@ import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit, CircuitState } from '../../core/circuit'
 import { partOfKind, positionName } from '../../core/parts'
+import { isShaken, movableParts } from '../../core/attempt'
 
 const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean; brief?: boolean }>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()
@@ -42,9 +43,15 @@ const sleeps = computed(() => props.circuit.parts.some((p) => partOfKind(p.kind)
 const offTimes = computed(() =>
   [...new Set([0, 5, 30, 60, 600, 1800, props.state.sinceKeyOff ?? 0])].sort((a, b) => a - b),
 )
-const joints = computed(() =>
-  props.circuit.parts.filter((p) => partOfKind(p.kind).role === 'connection').map((p) => p.id),
+const movable = computed(() => movableParts(props.circuit))
+/** What stands for all of them. */
+const everything = '*'
+const moved = computed(() =>
+  movable.value.length > 1 && isShaken(props.circuit, props.state)
+    ? everything
+    : (props.state.wiggled?.[0] ?? ''),
 )
+const wiggle = (what: string) => alter({ wiggled: what === everything ? movable.value : what ? [what] : [] })
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 function alter(part: Partial<CircuitState>) {
   emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), ...part })
@@ -119,12 +126,12 @@ function choose(event: Event) {
     </label>
     <label v-if="!brief" class="pair"
       >{{ t('ui.readings.movedByHand') }}
-      <select
-        :value="state.wiggled?.[0] ?? ''"
-        @change="alter({ wiggled: chosen($event) ? [chosen($event)] : [] })"
-      >
+      <select :value="moved" @change="wiggle(chosen($event))">
         <option value="">{{ t('ui.common.nothing') }}</option>
-        <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
+        <option v-if="movable.length > 1" :value="everything">
+          {{ t('ui.readings.everythingAsOnTheRoad') }}
+        </option>
+        <option v-for="id in movable" :key="id" :value="id">{{ id }}</option>
       </select>
     </label>
     <span class="pair">

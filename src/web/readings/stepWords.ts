@@ -9,6 +9,7 @@ import {
   type Step,
   type StepOf,
   type StoredReading,
+  isShaken,
   repairOf,
   shownOf,
   soundCircuit,
@@ -32,7 +33,9 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
     }),
     ...detached.map((id) => `${id} ${tell(definition(id)?.detach?.done ?? 'ui.readings.partOut')}`),
     ...bypassed.map(([a, b]) => t('ui.readings.jumper', { a, b })),
-    ...wiggled.map((id) => t('ui.readings.partMovedByHand', { id })),
+    ...(wiggled.length > 1 && isShaken(circuit, arrangement)
+      ? [t('ui.readings.everythingMoved')]
+      : wiggled.map((id) => t('ui.readings.partMovedByHand', { id }))),
     ...(engine === 'running' ? [t('ui.readings.engineRunning')] : []),
     ...(sinceKeyOff ? [t('ui.readings.keyOffForS', { sinceKeyOff })] : []),
   ].join(', ')

@@ -2,8 +2,8 @@ import { findPieces, partOf, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind } from '../../parts'
-import { arrangementOf, shownOf, stateOf } from '../../attempt'
-import { settable } from '../../circuit'
+import { arrangementOf, shownOf, stateOf, still } from '../../attempt'
+import { settable, stateSignature } from '../../circuit'
 import { type Message, say } from '../../document'
 import type { Ahead, TestContext } from './rule'
 
@@ -194,6 +194,6 @@ export function mostAmps({ predictor, setup }: Pick<TestContext, 'predictor' | '
 export const isComplained = ({ order, step }: Pick<TestContext, 'order' | 'step'>): boolean =>
   order.frame.complaint.some(
     ({ arrangement }) =>
-      JSON.stringify(arrangement.controls) === JSON.stringify(step.arrangement.controls) &&
-      arrangement.detached.length === step.arrangement.detached.length,
+      stateSignature(order.circuit, stateOf(still(arrangement))) ===
+      stateSignature(order.circuit, stateOf(still(step.arrangement))),
   )

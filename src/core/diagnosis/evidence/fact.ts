@@ -29,5 +29,14 @@ export interface Measured {
   readonly meaningless: boolean
 }
 
+/** What a battery that went flat tells of the current that it gave while it was left, A. */
+export interface Flat {
+  readonly type: 'flat'
+  readonly state: CircuitState
+  readonly conditions?: Conditions
+  readonly low: number
+  readonly high: number
+}
+
 /** Something known about the board in front of the student. */
-export type Fact = Seen | Measured
+export type Fact = Seen | Measured | Flat

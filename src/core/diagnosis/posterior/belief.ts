@@ -4,7 +4,7 @@ import { faultAt, widthOf } from '../hypotheses/severity-grid'
 import type { Hypothesis } from '../hypotheses/hypothesis'
 import { smoked } from '../hypotheses/priors'
 import { isJoint } from '../evidence/joint'
-import { admits, bestOf, restrict, situationOf, together, type Range } from './restrict'
+import { admits, bestOf, restrict, shownTogether, situationOf, together, type Range } from './restrict'
 import { heldKey, type Predictor } from './predictor'
 
 /** What is left of one hypothesis. */
@@ -32,8 +32,8 @@ export interface KeptBelief {
 const mostAfter = 60
 
 const factKey = (fact: Fact): string =>
-  fact.type === 'seen'
-    ? JSON.stringify([fact.state, fact.conditions, fact.seen])
+  fact.type !== 'measured'
+    ? JSON.stringify(fact)
     : `${JSON.stringify([fact.setup.state, fact.setup.conditions])}${heldKey(fact.setup)}${fact.value}${fact.meaningless}`
 
 /**
@@ -118,13 +118,14 @@ export class Belief {
     const situation = situationOf(predictor, fact)
     const excludedBy = new Map(this.excludedBy)
     const alive: Alive[] = []
-    const told = fact.type === 'seen' || !fact.meaningless
+    const told = fact.type !== 'measured' || !fact.meaningless
     const joint = facts.filter(isJoint)
     const weigh = isJoint(fact) && joint.length > 1
     for (const one of this.alive) {
       const { hypothesis } = one
       const sweep = told ? predictor.sweep(hypothesis, situation) : undefined
-      const ranges = sweep ? restrict(predictor, sweep, one.ranges, fact) : one.ranges
+      const shown = sweep ? restrict(predictor, sweep, one.ranges, fact) : one.ranges
+      const ranges = fact.type === 'seen' ? shownTogether(predictor, hypothesis, shown, facts) : shown
       const left = ranges.length && weigh ? together(predictor, hypothesis, ranges, joint) : undefined
       const kept = left?.ranges ?? ranges
       if (kept.length === 0) {

@@ -1,4 +1,4 @@
-import { faultsLeft } from '../../attempt'
+import { batteryAmps, faultsLeft } from '../../attempt'
 import { noticeAll, solveBoard, type SolvedBoard } from '../../board'
 import { stateSignature, type Circuit, type CircuitState } from '../../circuit'
 import { wireUp, type Wiring } from '../../model'
@@ -71,7 +71,7 @@ export class Predictor {
   situation(state: CircuitState, conditions: Conditions = untouched): Situation {
     const sign = signOf(conditions)
     let name = this.stateNames.get(state)
-    if (name === undefined) this.stateNames.set(state, (name = stateSignature(state)))
+    if (name === undefined) this.stateNames.set(state, (name = stateSignature(this.circuit, state)))
     const key = name + sign
     const known = this.situations.get(key)
     if (known) return known
@@ -164,6 +164,10 @@ export class Predictor {
     // A board that finds no rest explains nothing.
     if (!point.answers) return never
     if (fact.type === 'seen') return this.missSeen(point, fact.seen)
+    if (fact.type === 'flat') {
+      const amps = point.solved ? batteryAmps(point.solved) : 0
+      return { below: amps - fact.high, above: fact.low - amps }
+    }
     if (fact.meaningless) return inside
     const interval = this.interval(point, fact.setup)
     return interval ? missOf(interval, fact) : never

@@ -19,9 +19,9 @@ const lattice = 16
 
 /** The situation in which a fact was found. */
 export const situationOf = (predictor: Predictor, fact: Fact): Situation =>
-  fact.type === 'seen'
-    ? predictor.situation(fact.state, fact.conditions ?? untouched)
-    : predictor.situation(fact.setup.state, fact.setup.conditions ?? untouched)
+  fact.type === 'measured'
+    ? predictor.situation(fact.setup.state, fact.setup.conditions ?? untouched)
+    : predictor.situation(fact.state, fact.conditions ?? untouched)
 
 /**
  * Whether one exact board gives all the facts, together.
@@ -100,6 +100,30 @@ export function restrict(
       look(snapshot[i - 1]!, snapshot[i]!, misses[i - 1]!, misses[i]!, from, to)
   }
   return kept.filter(([from, to]) => to >= from)
+}
+
+/** Stretches so narrow are what the edges of two facts left of a cell: a board of theirs has to show both. */
+const narrow = 1 / 32
+
+/** Without narrow stretches of which no solved board shows all that was seen. */
+export function shownTogether(
+  predictor: Predictor,
+  hypothesis: Hypothesis,
+  ranges: readonly Range[],
+  facts: readonly Fact[],
+): readonly Range[] {
+  const seen = facts.filter((fact) => fact.type === 'seen')
+  if (seen.length < 2) return ranges
+  const shows = (x: number): boolean =>
+    seen.every((fact) =>
+      fits(predictor.miss(predictor.sweep(hypothesis, situationOf(predictor, fact)).at(x), fact)),
+    )
+  return ranges.filter(([from, to]) => {
+    if (to - from > narrow) return true
+    // A size that somebody may have planted is a place on the grid.
+    const planted = Math.round((from + to) / 2)
+    return [from, (from + to) / 2, to].some(shows) || (planted >= from && planted <= to && shows(planted))
+  })
 }
 
 const outward = (x: number, way: -1 | 1): number =>

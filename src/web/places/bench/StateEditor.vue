@@ -6,6 +6,7 @@ import { NButton, NInput, NPopover } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { keepState, removeState, renameState, terminalAt } from '../../../core/editing'
 import { type Circuit, type CircuitState, type TerminalRef, splitRef } from '../../../core/circuit'
+import { movableParts } from '../../../core/attempt'
 import { partOfKind } from '../../../core/parts'
 import { useCircuit } from '../../stores/circuit'
 import QuantityField from '../../readings/QuantityField.vue'
@@ -28,9 +29,7 @@ const points = computed(() =>
     .map((p) => p.name),
 )
 const text = (event: Event) => (event.target as HTMLSelectElement).value
-const joints = computed(() =>
-  props.circuit.parts.filter((p) => partOfKind(p.kind).role === 'connection').map((p) => p.id),
-)
+const movable = computed(() => movableParts(props.circuit))
 const named = computed(() => props.state.id !== 'custom')
 const alter = (part: Partial<CircuitState>) =>
   emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), ...part })
@@ -156,7 +155,7 @@ function setPast(after: string) {
           @change="alter({ wiggled: text($event) ? [text($event)] : [] })"
         >
           <option value="">{{ t('ui.common.nothing') }}</option>
-          <option v-for="id in joints" :key="id" :value="id">{{ id }}</option>
+          <option v-for="id in movable" :key="id" :value="id">{{ id }}</option>
         </select>
       </label>
       <label class="field"

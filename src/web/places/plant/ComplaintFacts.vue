@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { NButton, NCheckbox, NCheckboxGroup, NSelect } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { arrangementOf, complaintIn, type Frame } from '../../../core/attempt'
+import { arrangementOf, claimText, isShaken, whatShows, type Claim, type Frame } from '../../../core/attempt'
 import { settable, type Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { findPart } from '../../../core/model'
-import { noticeText, partOfKind } from '../../../core/parts'
+import { partOfKind } from '../../../core/parts'
 import { t, tell } from '../../words'
 
 /**
@@ -24,22 +24,23 @@ const facts = defineModel<Frame['complaint']>({ required: true })
 /** Somebody has said that the facts go with the words. */
 const confirmed = defineModel<boolean>('confirmed', { required: true })
 
-type Claim = Frame['complaint'][number]
-const textOf = (part: string, notice: string): string => {
-  const found = findPart(props.circuit, part)
-  return found ? `${found.name || part} ${tell(noticeText(found.kind, notice))}` : part
+const textOf = (claim: Claim): string => {
+  const found = findPart(props.circuit, claim.part)
+  return found ? `${found.name || claim.part} ${tell(claimText(props.circuit, claim))}` : claim.part
 }
 const keyOf = ({ arrangement, part, notice }: Claim): string => JSON.stringify([arrangement, part, notice])
+const stateName = (name: string, { arrangement }: Claim): string =>
+  isShaken(props.circuit, arrangement) ? t('ui.plant.whileItIsShaken', { state: name }) : name
 
 const states = computed(() => props.circuit.states.filter(settable))
 const shown = computed(() =>
   props.faults.length
-    ? states.value.flatMap((state) =>
-        complaintIn(props.circuit, props.faults, state).map((claim) => ({
+    ? [...whatShows(props.circuit, props.faults)].flatMap(({ state, complaint }) =>
+        complaint.map((claim) => ({
           claim,
           key: keyOf(claim),
-          state: state.name,
-          text: textOf(claim.part, claim.notice),
+          state: stateName(state.name, claim),
+          text: textOf(claim),
         })),
       )
     : [],

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { formatQuantity, t } from '../../words'
+import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
+import { complaintWords, isShaken } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import { faultOfKind, severityOf } from '../../../core/faults'
 import type { SymptomSays } from '../../workers/symptom.worker'
@@ -12,6 +13,14 @@ const emit = defineEmits<{ state: [id: string]; size: [severity: number] }>()
 const states = computed(() =>
   (props.found?.symptom.states ?? []).flatMap((id) => props.circuit.states.filter((s) => s.id === id)),
 )
+/** What no look shows: it takes hours, or a rough road. */
+const inTime = computed(() => {
+  const complaint = props.found?.symptom.complaint ?? []
+  const [first] = complaint
+  if (!first || (first.hours === undefined && !isShaken(props.circuit, first.arrangement))) return ''
+  const words = complaintWords(props.circuit, complaint)
+  return words ? tell(words) : ''
+})
 const sized = computed(() => {
   const one = props.found?.sized
   if (!one || one.by === 'none') return null
@@ -28,6 +37,7 @@ const sized = computed(() => {
     <button v-for="s in states" :key="s.id" type="button" class="link" @click="emit('state', s.id)">
       {{ s.name }}
     </button>
+    <span v-if="inTime">{{ inTime }}</span>
   </p>
   <div v-else-if="found" class="none" role="status">
     <b>{{ t('ui.plant.noSymptomInAnyState') }}</b>

@@ -14,7 +14,9 @@ export const worksNow = defineHindsight({
     if (!disturbed || !last || later.some((s) => s.type === 'repair' && s.did?.cured)) return false
     const { complaint } = order.frame
     const gone = complaint.every(
-      ({ arrangement }) => stateSignature(stateOf(arrangement)) === stateSignature(stateOf(step.arrangement)),
+      ({ arrangement }) =>
+        stateSignature(order.circuit, stateOf(arrangement)) ===
+        stateSignature(order.circuit, stateOf(step.arrangement)),
     )
     return gone && !board.board.faults.length && order.planted.length > 0 && bench.repairs.length === 0
   },
