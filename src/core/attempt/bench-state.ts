@@ -68,7 +68,12 @@ export function advance(order: Order, bench: BenchState, step: Step): BenchState
         ? accessMinutes(order.circuit, bench, [piece.part])
         : { minutes: 0, reached: bench.reached }
       // A new fuse stands in the holder: whatever has blown the old one is not known to have blown it yet.
-      const fuse = repair.consumes && piece && canMelt(order.circuit, piece) ? [piece.part] : []
+      const fuse =
+        repair.consumes &&
+        piece &&
+        (canMelt(order.circuit, piece) || hasBurntOut(order.circuit, bench, piece))
+          ? [piece.part]
+          : []
       return {
         ...bench,
         repairs: [...bench.repairs, { piece: step.piece, by: step.by }],
@@ -163,6 +168,11 @@ const fuseOf = (circuit: Circuit, id: string): string | undefined => {
   const { protects, cable } = partOfKind(part.kind)
   return protects?.segment ?? cable?.segment
 }
+
+/** A lamp or a winding that got more volts than it bears. */
+const hasBurntOut = (circuit: Circuit, { blown }: BenchState, { part, unit }: Piece): boolean =>
+  blown.includes(part) &&
+  partOfKind(partOf(circuit, part).kind).bears?.segments.some((s) => unit.segments.includes(s)) === true
 
 /** A fuse in its holder, or a conductor that has burnt through. */
 const canMelt = (circuit: Circuit, { part, unit }: Piece): boolean =>

@@ -1,9 +1,9 @@
 import { cached } from '../cache'
-import { copperArea, refOf, stateSignature, type Circuit, type CircuitState } from '../circuit'
+import { copperArea, refOf, stateSignature, type Circuit, type CircuitState, type Part } from '../circuit'
 import { type Message, say } from '../document'
 import type { Fault } from '../faults'
 import { modelOf } from '../model'
-import { burns, meltsAbove, type At, type Notice } from '../parts'
+import { burns, meltsAbove, type AnyPart, type At, type Notice } from '../parts'
 import { Solver, type Network, type OperatingPoint } from '../solve'
 import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
 import { SolvedBoard } from './solved-board'
@@ -77,7 +77,7 @@ function settle(
     if (!point.ok) return unsolved(board, point)
     const solved = new SolvedBoard(board, point, solver)
     // A jumper is fused no higher than what it feeds, and what is made to melt goes before what is not.
-    const ways = [jumpersBlown, meltedNow, burntNow]
+    const ways = [jumpersBlown, meltedNow, burntNow, burntOutNow]
     let melted: readonly string[] = []
     for (const way of ways) if (melted.length === 0) melted = way(board, point).filter((id) => !blown.has(id))
     if (melted.length) {
@@ -217,6 +217,19 @@ function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[]
   return [...burnt]
 }
 
+/** Lamps and windings at more volts than they bear. */
+function burntOutNow({ model, blown, elements, firstElement }: Board, { voltage }: OperatingPoint): string[] {
+  return model.partsWith('bears').flatMap(({ part, definition: { bears } }) => {
+    if (blown.has(part.id)) return []
+    const most = bears.most(part.parameters)
+    const over = bears.segments.some((segment) => {
+      const element = elements[firstElement.get(refOf(part.id, segment)) ?? -1]
+      return element && Math.abs(voltage[element.a]! - voltage[element.b]!) > most
+    })
+    return over ? [part.id] : []
+  })
+}
+
 /**
  * Fuses gone after the circuit has been used in each of its states, as the customer did before complaining.
  * A state that cannot be solved melts nothing.
@@ -244,16 +257,36 @@ export interface Noticed extends Notice {
 export function noticeAll(solved: SolvedBoard): Noticed[] {
   const { board, limitCycle } = solved
   const temperature = board.state.temperature ?? board.circuit.temperature
+  const brightest = brightestOf(solved)
   return board.model.partsWith('notice').map(({ part, definition: { notice } }): Noticed => {
     const of = (segment: string): At => meanAt(solved, part.id, segment)
+    const beside = notice.beside && brightest.get(likeness(part, notice.beside))
     const attention = {
       mode: board.modes.get(part.id) ?? '',
       inLimitCycle: limitCycle?.parts.includes(part.id) ?? false,
       temperature,
       of,
+      ...(beside && { beside }),
     }
     return { part: part.id, ...notice.read(part.parameters, of(notice.segment), attention) }
   })
+}
+
+type Beside = NonNullable<NonNullable<AnyPart['notice']>['beside']>
+const likeness = ({ kind, parameters }: Part, { like }: Beside): string => `${kind} ${like(parameters)}`
+
+/** Of parts that are like each other: how bright each light of the brightest is. */
+function brightestOf(solved: SolvedBoard): ReadonlyMap<string, readonly number[]> {
+  const found = new Map<string, readonly number[]>()
+  for (const { part, definition } of solved.board.model.partsWith('notice')) {
+    const { beside } = definition.notice
+    if (!beside) continue
+    const key = likeness(part, beside)
+    const own = beside.shines(part.parameters, (segment) => meanAt(solved, part.id, segment))
+    const known = found.get(key)
+    found.set(key, known ? known.map((light, i) => Math.max(light, own[i]!)) : own)
+  }
+  return found
 }
 
 function meanAt(solved: SolvedBoard, part: string, segment: string): At {

@@ -61,6 +61,7 @@ export function stampPart(
   const opened: readonly string[] = [
     ...(around.detached ? (definition.detach?.opens ?? []) : []),
     ...(around.blown && definition.cable ? [definition.cable.segment] : []),
+    ...(around.blown ? (definition.bears?.segments ?? []) : []),
   ]
   const standing = opened.length ? own.filter((e) => !opened.includes(e.owner.segment)) : own
   for (const { key, between } of definition.segments) {

@@ -23,7 +23,7 @@ export function readCircuit(input: unknown, { unfinished = false }: ReadOptions 
   checkNames(filled, problems)
   if (problems.length === 0) checkStates(filled, problems)
   if (problems.length === 0) checkBundles(filled, problems)
-  if (problems.length === 0 && !unfinished) problems.push(...looseLoads(filled))
+  if (problems.length === 0 && !unfinished) problems.push(...nothingBetween(filled), ...looseLoads(filled))
   return problems.length ? { ok: false, problems } : { ok: true, value: filled }
 }
 
@@ -156,6 +156,15 @@ function checkBundles(circuit: Circuit, problems: Problem[]): void {
       }
     }),
   )
+}
+
+/** A finished circuit has something between plus and minus that takes current: there is nothing to measure otherwise. */
+function nothingBetween({ parts }: Circuit): Problem[] {
+  const takes = parts.some(({ kind }) => {
+    const { loads, takesCurrent, role } = partOfKind(kind)
+    return role !== 'source' && (takesCurrent === true || (loads?.length ?? 0) > 0)
+  })
+  return takes ? [] : [{ where: 'parts', ...say('circuit.nothingBetween') }]
 }
 
 /** Every load must find its way to both posts once all controls are on and everything is plugged in. */

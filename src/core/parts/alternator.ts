@@ -13,7 +13,8 @@ const notices = {
 /**
  * Alternator that regulates at its own terminals; the battery sees what the cables leave of it. Its lamp terminal
  * excites it when the key is turned on and comes up to its own volts once it charges, so that the charge lamp goes out.
- * Charging systems hold 13.5 to 14.6 V; common practice values, no source.
+ * Charging systems hold 13.5 to 14.6 V, and a regulator lets them fall by some two tenths up to its limit; common practice
+ * values, no source.
  */
 export const alternator = definePart({
   kind: 'alternator',
@@ -48,7 +49,7 @@ export const alternator = definePart({
   steps: ['exciter'],
   parameters: z.object({
     volts: quantity('parts.alternator.regulatedVolts', 'V', 12, 30, 14.4),
-    ohms: quantity('parts.alternator.outputResistance', 'Ω', 0.001, 0.2, 0.008),
+    ohms: quantity('parts.alternator.outputResistance', 'Ω', 0.001, 0.2, 0.002),
     limit: quantity('parts.alternator.mostItGives', 'A', 10, 300, 90),
     exciterOhms: quantity('parts.alternator.exciter2', 'Ω', 2, 200, 12),
   }),

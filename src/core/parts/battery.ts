@@ -20,7 +20,7 @@ export function openCircuitVoltage(charge: number): number {
  * Ohms inside one 12 V block. The cold-cranking test of SAE J537 and EN 50342-1 (from memory): at −18 °C
  * the rated amps may pull it to 7.5 V after 10 s, so R(−18 °C) ≈ (12.5 − 7.5) / amps: ohms as they are after some seconds of
  * a heavy load, what the plates set against it included. By 25 °C they fall to two thirds, so that half the rating for
- * fifteen seconds ends between 10.2 and 10.8 V; they rise as the charge goes (common practice, no source).
+ * fifteen seconds ends between 10.2 and 10.8 V; they rise as the charge goes, below half of it steeply (common practice, no source).
  * @param coldCrankingAmps A
  * @param charge percent
  * @param temperature °C
@@ -29,8 +29,14 @@ export function openCircuitVoltage(charge: number): number {
 export function internalResistance(coldCrankingAmps: number, charge: number, temperature: number): number {
   const cold = (12.5 - 7.5) / coldCrankingAmps
   const warmth = 2 ** (-(temperature + 18) / 90)
-  return (cold * warmth) / (0.4 + (0.6 * charge) / 100)
+  return (cold * warmth) / readiness(charge / 100)
 }
+
+/**
+ * How much of a full block's current one can give: three fifths fall with the charge; below half of it the acid thins, and an empty
+ * one gives a sixteenth, so that it clicks and does not crank. Common practice, no source.
+ */
+const readiness = (charge: number): number => (charge >= 0.5 ? 0.4 + 0.6 * charge : 0.06 + 1.28 * charge)
 
 /** Least volts of a 12 V block at the end of its load test by °C, coldest first: as workshop manuals print it (from memory). */
 const loadTest: readonly (readonly [celsius: number, volts: number])[] = [

@@ -1,6 +1,6 @@
 import { figures, type Words } from '../document'
 import { z } from 'zod'
-import { definePart, quantity, type Notice } from './definition'
+import { definePart, quantity, windingBears, type Notice } from './definition'
 import { formatPlain } from '../quantity'
 
 /** A load that is a winding: R in the steady state, R and L while it switches. */
@@ -56,6 +56,7 @@ function coilLoad(spec: {
     ],
     detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: ['winding'], gap: ['a', 'b'] },
     loads: ['winding'],
+    bears: { segments: ['winding'], most: ({ ratedVoltage }) => windingBears * ratedVoltage },
     stamp: ({ ohms }, net) => net.resistor('winding', 'a', 'b', ohms, 0.1),
     notice: {
       segment: 'winding',

@@ -192,6 +192,8 @@ export interface Attention {
   readonly temperature: number
   /** The same as `at`, of any segment. */
   readonly of: (segment: string) => At
+  /** The most that `shines` tells of any part like it on the board, itself included, in the same order. */
+  readonly beside?: readonly number[]
 }
 
 /** One line of live data. */
@@ -277,6 +279,11 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
       readonly ampHours: (parameters: z.output<S>) => { readonly full: number; readonly left: number }
     }
   }
+  /** What burns out for good at more volts than it bears: its segments are open from then on. */
+  readonly bears?: {
+    readonly segments: readonly string[]
+    readonly most: (parameters: z.output<S>) => number
+  }
   /** Metal that a chafed wire touches: at which terminal. */
   readonly ground?: TerminalKey
   /** A length of cable: which parameters say how long and how thick; by the metre, off a roll, or made up. */
@@ -360,6 +367,11 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
     readonly complained?: true
     readonly read: (parameters: z.output<S>, at: At, more: Attention) => Notice
     readonly all: readonly Notice[]
+    /** How bright each of its lights is, and which parts are like it: an eye sees them beside each other. */
+    readonly beside?: {
+      readonly like: (parameters: z.output<S>) => string
+      readonly shines: (parameters: z.output<S>, of: (segment: string) => At) => readonly number[]
+    }
   }
   /** One line of the main values, as a drawing carries it. */
   readonly summary: (parameters: z.output<S>) => Words
@@ -368,6 +380,12 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
 /** What a control's position is called. */
 export const positionName = ({ positionNames }: Pick<AnyPart, 'positionNames'>, key: string): Words =>
   positionNames?.[key] ?? (`parts.position.${key}` as Code)
+
+/**
+ * Rated volts that a winding stands for good. Heat ∝ V²: some 40 K over its surroundings at the rated volts (common practice, no
+ * source), and insulation of class F ends at 155 °C (IEC 60085, from memory): 130 K over a room are 1.8 times the volts.
+ */
+export const windingBears = 1.8
 
 /** A part whose parameters have been checked at the door: its schema's type is no longer needed. */
 export type AnyPart = PartDefinition

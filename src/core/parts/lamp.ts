@@ -90,23 +90,39 @@ const notices = {
   glaring: { key: 'glaring', text: 'parts.lamp.tooBrightOverItsVolts' },
 } as const satisfies Record<string, Notice>
 
+/** Light as a share of the rated one: ∝ V^3.4. */
+export const lightOf = (volts: number, ratedVoltage: number): number =>
+  (Math.abs(volts) / ratedVoltage) ** lightExponent
+
+/** A lamp at two thirds of its light passes for bright; beside its like, what has less than this of its light does not. */
+const passes = 0.62
+
 /**
- * What an eye makes of a filament. Light ∝ V^3.4; a lamp at two thirds of its light passes for bright
- * unless its neighbour is seen beside it (common practice, no source).
+ * What an eye makes of a filament, alone or beside its like (common practice, no source).
  * @param volts V
  * @param ratedVoltage V
+ * @param beside light of the brightest like it, as a share of the rated one
  */
-export function brightness(volts: number, ratedVoltage: number): Notice {
-  const light = (Math.abs(volts) / ratedVoltage) ** lightExponent
+export function brightness(volts: number, ratedVoltage: number, beside = 1): Notice {
+  const light = lightOf(volts, ratedVoltage)
   if (light < 0.0005) return notices.dark
   if (light < 0.02) return notices.glows
-  if (light < 0.62) return notices.dim
+  if (light < passes * Math.max(1, beside)) return notices.dim
   if (light < 2.5) return notices.bright
   return notices.glaring
 }
 
 /** Keys of `brightness`, darkest first. */
 export const brightnessScale: readonly string[] = Object.keys(notices)
+
+/** Hours that a lamp lasts at its rated volts, and how they fall: ∝ V^−13 (lighting handbooks, from memory). */
+const life = { hours: 1000, exponent: 13 }
+/** Hours within which it is gone before anybody has looked twice. */
+const atOnce = 1 / 6
+
+/** Volts at which a filament is gone in minutes: about twice the rated ones. */
+export const burnsOutAt = ({ ratedVoltage }: { readonly ratedVoltage: number }): number =>
+  ratedVoltage * (life.hours / atOnce) ** (1 / life.exponent)
 
 /** Filament lamp in its socket. Ratings as UN Regulation No. 37 states them (from memory). */
 export const lamp = definePart({
@@ -156,6 +172,7 @@ export const lamp = definePart({
     comesOut: { segments: ['filament'], pins: { a: 'f', b: 'g' } },
   },
   loads: ['filament'],
+  bears: { segments: ['filament'], most: burnsOutAt },
   benchPairs: [['f', 'g']],
   stamp: (parameters, net, { temperature, struck }) => {
     const ratedPower = struck.get('wrongBulb') ?? parameters.ratedPower
@@ -171,8 +188,12 @@ export const lamp = definePart({
   },
   notice: {
     segment: 'filament',
-    read: ({ ratedVoltage }, { volts }) => brightness(volts, ratedVoltage),
+    read: ({ ratedVoltage }, { volts }, { beside }) => brightness(volts, ratedVoltage, beside?.[0]),
     all: Object.values(notices),
+    beside: {
+      like: ({ ratedVoltage, ratedPower }) => `${ratedVoltage} ${ratedPower}`,
+      shines: ({ ratedVoltage }, of) => [lightOf(of('filament').volts, ratedVoltage)],
+    },
   },
   summary: ({ ratedVoltage, ratedPower }) =>
     figures(`${formatPlain(ratedVoltage)} V ${formatPlain(ratedPower)} W`),

@@ -123,8 +123,8 @@ export const motor = definePart({
       if (speed < 0.3) return notices.crawls
       // It draws what it gives: at a fifth of its amps there is no work in it, however fast it spins.
       if (Math.abs(amps) < 0.3 * ratedCurrent * Math.min(1, speed)) return notices.weak
-      // At three quarters of its volts a fan or pump is heard to be slow (common practice, no source).
-      return speed < 0.84 ? notices.slow : notices.turns
+      // A fan or pump that is short of 2 V in 12 is heard to be slow (common practice, no source).
+      return speed < 0.9 ? notices.slow : notices.turns
     },
     all: Object.values(notices),
   },

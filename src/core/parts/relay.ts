@@ -1,6 +1,6 @@
 import { say } from '../document'
 import { z } from 'zod'
-import { choice, definePart, passive, quantity, type Notice } from './definition'
+import { choice, definePart, passive, quantity, windingBears, type Notice } from './definition'
 import { junctionLaw } from './junction'
 import { copperCoefficient } from './wire'
 
@@ -9,6 +9,9 @@ const notices = {
   buzzes: { key: 'buzzes', text: 'parts.relay.buzzes' },
   clicks: { key: 'clicks', text: 'parts.relay.clicksAndHolds', pulled: true },
 } as const satisfies Record<string, Notice>
+
+/** Rated volts over those at which a relay pulls in: 12 over 7.5 (common practice, no source). */
+const ratedOver = 1.6
 
 /** The 1–5 numbering of the same five pins (ISO 7588 and DIN 72552 schemes side by side; from memory). */
 const numbers = { t86: '1', t85: '2', t30: '3', t87a: '4', t87: '5' } as const
@@ -158,6 +161,7 @@ export const relay = definePart({
     },
   },
   loads: ['coil'],
+  bears: { segments: ['coil'], most: ({ pullIn }) => windingBears * ratedOver * pullIn },
   absent: ({ contacts }) => (contacts === 'make' ? ['t87a'] : []),
   benchPairs: [
     ['t86', 't85'],

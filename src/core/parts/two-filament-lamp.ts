@@ -1,7 +1,7 @@
 import { figures, say, messageOf, type Words } from '../document'
 import { z } from 'zod'
 import { definePart, passive, quantity, type Notice } from './definition'
-import { brightness, filamentLaw } from './lamp'
+import { brightness, burnsOutAt, filamentLaw, lightOf } from './lamp'
 import { formatPlain } from '../quantity'
 
 const levels = ['dark', 'glows', 'dim', 'bright', 'glaring'] as const
@@ -111,6 +111,7 @@ export const twoFilamentLamp = definePart({
     comesOut: { segments: ['strong', 'faint'], pins: { s: 'sf', t: 'tf', b: 'g' } },
   },
   loads: ['strong', 'faint'],
+  bears: { segments: ['strong', 'faint'], most: burnsOutAt },
   benchPairs: [
     ['sf', 'g'],
     ['tf', 'g'],
@@ -127,9 +128,17 @@ export const twoFilamentLamp = definePart({
   },
   notice: {
     segment: 'strong',
-    read: ({ ratedVoltage }, { volts }, { of }) =>
-      both(brightness(volts, ratedVoltage), brightness(of('faint').volts, ratedVoltage)),
+    read: ({ ratedVoltage }, { volts }, { of, beside }) =>
+      both(
+        brightness(volts, ratedVoltage, beside?.[0]),
+        brightness(of('faint').volts, ratedVoltage, beside?.[1]),
+      ),
     all,
+    beside: {
+      like: ({ ratedVoltage, strongPower, faintPower }) => `${ratedVoltage} ${strongPower} ${faintPower}`,
+      shines: ({ ratedVoltage }, of) =>
+        [of('strong').volts, of('faint').volts].map((volts) => lightOf(volts, ratedVoltage)),
+    },
   },
   summary: ({ ratedVoltage, strongPower, faintPower }) =>
     figures(`${formatPlain(ratedVoltage)} V ${formatPlain(strongPower)}/${formatPlain(faintPower)} W`),

@@ -2,7 +2,8 @@ import { tell } from '../words'
 import { describe, expect, it } from 'vitest'
 import { capacitor, course, fallingAsleep, integrate, linkHeat, meltingTime, winding, type Instant } from '.'
 import type { Dynamic } from './dynamic'
-import { warmingFilament } from './lamp'
+import { heatOf, warmingFilament } from './lamp'
+import { lightExponent } from '../parts'
 import { spinningMotor, spinningStarter } from './machines'
 import type { Circuit } from '../circuit'
 import type { Element } from '../solve'
@@ -188,6 +189,25 @@ describe('what happens after a change', () => {
     expect(Math.max(...amps)).toBeGreaterThan(6 * last(amps))
     expect(Math.max(...amps)).toBeLessThan(16 * last(amps))
     expect(last(amps)).toBeCloseTo(4.62, 1)
+  })
+
+  it('a stop lamp of 21 W takes about a quarter of a second to nine tenths of its light', () => {
+    // 200 to 300 ms by the studies of stop lamps by Sivak and Flannagan, UMTRI 1993 (from memory).
+    const filament = { ratedVoltage: 12, ratedPower: 21, workingKelvin: 2800 }
+    const warming = warmingFilament(filament, 293)
+    const light = (at: number) => (at / warming.settled(12)) ** (lightExponent / 0.37)
+    let [at, seconds, inrush] = [293 / 2800, 0, 0]
+    const out = { current: 0, slope: 0 }
+    while (light(at) < 0.9) {
+      warming.law(at, 0.001).at(12, out)
+      at = warming.after(at, 0.001, 12)
+      seconds += 0.001
+      if (out.current > (1.1 * 21) / 12) inrush = seconds
+    }
+    expect(seconds).toBeGreaterThan(0.2)
+    expect(seconds).toBeLessThan(0.3)
+    expect(inrush).toBeGreaterThan(0.12)
+    expect(heatOf({ ...filament, ratedPower: 5 })).toBeLessThan(heatOf(filament) / 2)
   })
 
   it.each([

@@ -54,6 +54,25 @@ const type = (circuit: Circuit, line: string, path = circuit.paths[0]!.id): Circ
   return of(insertItems(circuit, path, 99, read.items))
 }
 
+describe('a circuit that is brought in', () => {
+  it.each([
+    ['nothing at all', []],
+    ['a wire alone', [{ id: 'W1', kind: 'wire', name: '', parameters: {} }]],
+  ])('with %s between + and − is refused, and may stand while it is built', (_, between) => {
+    const circuit = demoCircuit()
+    const bare = {
+      ...circuit,
+      parts: [circuit.parts[0], ...between],
+      paths: [
+        { id: 'p', name: '', from: 'B1.p', to: 'B1.n', steps: between.map(({ id }) => ({ part: id })) },
+      ],
+      states: [{ id: 'x', name: 'x', controls: {}, detached: [] }],
+    }
+    expect(readCircuit(bare)).toMatchObject({ ok: false, problems: [{ code: 'circuit.nothingBetween' }] })
+    expect(readCircuit(bare, { unfinished: true })).toMatchObject({ ok: true })
+  })
+})
+
 describe('a relay fan from an empty bench', () => {
   const fan = () => {
     let c = emptyCircuit('fan')

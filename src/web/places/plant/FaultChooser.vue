@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { findPart } from '../../../core/model'
 import { formatQuantity, t, tell } from '../../words'
-import { computed } from 'vue'
+import { NCheckbox } from 'naive-ui'
+import { computed, ref, toRef } from 'vue'
 import { type Circuit, partIn, type SegmentRef } from '../../../core/circuit'
 import {
   coldOf,
@@ -14,6 +15,7 @@ import {
 } from '../../../core/faults'
 import { partOfKind, strandsOf } from '../../../core/parts'
 import QuantityField from '../../readings/QuantityField.vue'
+import { useSilent } from './useSilent'
 
 const props = defineProps<{ circuit: Circuit; fault: Fault | null; part: string | null }>()
 const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
@@ -33,10 +35,29 @@ const choices = computed(() =>
               !faultOfKind(kind).involves ||
               partnersOf(props.circuit, { kind, part: part.value!.id, segment: segment.key }).length > 0,
           )
-          .map((kind) => ({ segment, kind, title: faultOfKind(kind).title })),
+          .map((kind) => ({
+            segment,
+            kind,
+            title: faultOfKind(kind).title,
+            fault: usual(segment.key, kind),
+          })),
       )
     : [],
 )
+const { silent } = useSilent(
+  toRef(props, 'circuit'),
+  computed(() => choices.value.map(({ fault }) => fault)),
+)
+/** Somebody wants what never shows, too. */
+const wantsAll = ref(false)
+const isChosen = (c: (typeof choices.value)[number]) =>
+  props.fault?.part === part.value?.id &&
+  props.fault?.segment === c.segment.key &&
+  props.fault.kind === c.kind
+const offered = computed(() =>
+  choices.value.filter((c, i) => wantsAll.value || !silent.value.has(i) || isChosen(c)),
+)
+const hidden = computed(() => choices.value.length - offered.value.length)
 const partners = computed(() => (props.fault ? partnersOf(props.circuit, props.fault) : []))
 const definition = computed(() => props.fault && faultOfKind(props.fault.kind))
 const range = computed(() => definition.value?.severity)
@@ -67,17 +88,17 @@ const slider = computed(() => {
 function choosePart(event: Event) {
   emit('part', (event.target as HTMLSelectElement).value)
 }
-function choose(segment: string, kind: FaultKind) {
-  if (!part.value) return
+/** A fault of the part at hand in the usual size of its kind. */
+function usual(segment: string, kind: FaultKind): Fault {
   const preset = faultOfKind(kind).severity?.preset
   const fault: Fault = {
     kind,
-    part: part.value.id,
+    part: part.value!.id,
     segment,
     ...(preset === undefined ? {} : { severity: preset }),
   }
   const [other] = partnersOf(props.circuit, fault)
-  emit('plant', other === undefined ? fault : { ...fault, other })
+  return other === undefined ? fault : { ...fault, other }
 }
 function chooseOther(event: Event) {
   if (props.fault)
@@ -113,15 +134,18 @@ function check(value: number) {
     </label>
     <div v-if="part" class="kinds" role="group" :aria-label="t('ui.plant.howItFails')">
       <button
-        v-for="c in choices"
+        v-for="c in offered"
         :key="c.segment.key + c.kind"
         type="button"
-        :aria-pressed="fault?.segment === c.segment.key && fault.kind === c.kind"
-        @click="choose(c.segment.key, c.kind)"
+        :aria-pressed="isChosen(c)"
+        @click="emit('plant', c.fault)"
       >
         {{ tell(c.title) }} <span class="quiet">{{ tell(c.segment.name) }}</span>
       </button>
     </div>
+    <NCheckbox v-if="part && (hidden > 0 || wantsAll)" v-model:checked="wantsAll" size="small">{{
+      wantsAll ? t('ui.plant.offerAlsoWhatNeverShows') : t('ui.plant.offerAlsoSoMany', { count: hidden })
+    }}</NCheckbox>
     <label v-if="partners.length" class="field"
       >{{ t('ui.plant.with') }}
       <select :value="fault?.other ?? ''" @change="chooseOther">
