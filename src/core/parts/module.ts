@@ -6,6 +6,7 @@ import {
   passive,
   quantity,
   text,
+  type Notice,
   type Segment,
   type StrikeUnit,
   type Sense,
@@ -373,9 +374,21 @@ function defineModule<const K extends string>(kind: K, title: Words, words: read
         })),
       ]
     },
+    notice: {
+      segment: 'ignition',
+      // Asleep, or dead with the key off: nobody sees which. What it should do with the key on is seen.
+      read: ({ nominal }, { volts }, { mode }) =>
+        mode.startsWith('awake') && volts > nominal / 2 ? notices.works : notices.quiet,
+      all: Object.values(notices),
+    },
     summary: ({ nominal }) => figures(`${nominal} V`),
   })
 }
+
+const notices = {
+  quiet: { key: 'quiet', text: 'parts.module.doesNothing' },
+  works: { key: 'works', text: 'parts.module.works' },
+} as const satisfies Record<string, Notice>
 
 const switched = (on: boolean) =>
   ({ on, value: on ? 'parts.module.scan.on' : 'parts.module.scan.off' }) as const

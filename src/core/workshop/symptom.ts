@@ -67,7 +67,9 @@ export function sizedAtPlace(circuit: Circuit, fault: Fault, others: readonly Fa
     const past = Math.min(1, Math.max(0, within + 0.25 * (found - usual > 0 ? 1 : -1) * (1 / steps)))
     return { fault: { ...fault, severity: round(at(shows(at(past)) ? past : within), range) }, by: 'symptom' }
   }
-  const broken = shares.find((share) => breaksLimit(circuit, [...others, { ...fault, severity: at(share) }]))
+  const breaks = (share: number) => breaksLimit(circuit, [...others, { ...fault, severity: at(share) }])
+  // What a size loses grows or falls over its range: where neither end nor the middle breaks a limit, none does.
+  const broken = [0, 0.5, 1].some(breaks) ? shares.find(breaks) : undefined
   return broken === undefined
     ? { fault, by: 'none' }
     : { fault: { ...fault, severity: round(at(broken), range) }, by: 'limit' }
