@@ -1,6 +1,6 @@
 import { complaintOf, stateOf, type Order, type Step } from '../attempt'
 import { noticeAll } from '../board'
-import { rankTests, type Predictor } from '../diagnosis'
+import { rankTests, solveForRanking, type Predictor } from '../diagnosis'
 import { conditionsOf, firstBelief, stillAlive } from './first'
 import { Judging, type Prepared } from './judging'
 import { modelPath } from './model-path'
@@ -30,10 +30,11 @@ export function makeReady(predictor: Predictor, order: Order, prepared: Prepared
     // What whoever verifies the complaint will see.
     const seen = Object.fromEntries(noticeAll(shown).map(({ part, key }) => [part, key]))
     belief = stillAlive(belief, belief.with({ type: 'seen', state, conditions, seen }))
-    for (const { hypothesis } of belief.alive)
-      predictor.sweep(hypothesis, predictor.situation(state, conditions)).refined()
+    for (const { hypothesis, ranges } of belief.alive)
+      predictor.sweep(hypothesis, predictor.situation(state, conditions)).refined(ranges)
   }
   rankTests(belief, order.frame.bag, start, conditions)
+  solveForRanking(belief, order.frame.bag, conditions)
 }
 
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */

@@ -1,4 +1,4 @@
-import type { Part } from '../circuit'
+import { stateSignature, type Circuit, type Part } from '../circuit'
 import { modelOf } from '../model'
 import { partOfKind, type AnyPart, type TerminalKey } from '../parts'
 import { Solver } from '../solve'
@@ -62,7 +62,7 @@ export function inHand(
 ):
   | { readonly part: string; readonly solved: SolvedBoard; readonly red: number; readonly black: number }
   | undefined {
-  const { circuit, wiring, state, faults, blown } = board
+  const { circuit, wiring, state } = board
   if (red === black) return undefined
   for (const id of state.detached) {
     const { part, definition } = modelOf(circuit).part(id)
@@ -78,12 +78,29 @@ export function inHand(
     }
     const [from, to] = [endAt(red), endAt(black)]
     if (from === undefined || to === undefined || from === to) continue
-    const whole = { ...state, detached: state.detached.filter((one) => one !== id), bypassed: [] }
-    const own = faults.filter((fault) => fault.part === id && fault.other === undefined)
-    const alone = partAlone(buildBoard(circuit, own, whole, { blown }), part, segments)
+    const alone = aloneOf(board, part, segments)
     if (!alone) return undefined
     const at = (key: TerminalKey) => alone.nodeOf(wiring.nodeOf(id, key))
     return { part: id, solved: alone.solved, red: at(from), black: at(to) }
   }
   return undefined
+}
+
+const alones = new WeakMap<Circuit, Map<string, PartAlone | undefined>>()
+/** Parts in the hand that are remembered of one circuit. */
+const most = 500
+
+/** A part that is out of this board: what lies around it does not matter, only what is wrong with itself. */
+function aloneOf(board: Board, part: Part, segments: readonly string[]): PartAlone | undefined {
+  const { circuit, state, faults, blown } = board
+  const own = faults.filter((fault) => fault.part === part.id && fault.other === undefined)
+  const whole = { ...state, detached: state.detached.filter((one) => one !== part.id), bypassed: [] }
+  let known = alones.get(circuit)
+  if (!known) alones.set(circuit, (known = new Map()))
+  const key = JSON.stringify([part.id, own, blown.has(part.id), stateSignature(circuit, whole)])
+  if (known.has(key)) return known.get(key)
+  if (known.size >= most) known.clear()
+  const alone = partAlone(buildBoard(circuit, own, whole, { blown }), part, segments)
+  known.set(key, alone)
+  return alone
 }

@@ -1,3 +1,4 @@
+import { cached } from '../cache'
 import { type Message, say } from '../document'
 
 /** What a module's condition may refer to: switched inputs are true or false, signals are volts. */
@@ -6,14 +7,20 @@ export type Facts = Readonly<Record<string, boolean | number>>
 /** A condition that has been read; pure. */
 export type Condition = (facts: Facts) => boolean
 
+type Names = ReadonlyMap<string, 'switched' | 'volts'>
+type ReadCondition =
+  { readonly ok: true; readonly condition: Condition } | { readonly ok: false; readonly why: Message }
+
 /**
  * Reads a condition over named inputs: `i1 and not (i2 or s1 > 2.5)`. An empty text never holds. `names` are the ones
  * that exist, with those that are volts told apart.
  */
-export function readCondition(
-  text: string,
-  names: ReadonlyMap<string, 'switched' | 'volts'>,
-): { ok: true; condition: Condition } | { ok: false; why: Message } {
+export const readCondition = cached(
+  { owner: (_text: string, names: Names) => names, key: (text) => text, most: 500 },
+  parseCondition,
+)
+
+function parseCondition(text: string, names: Names): ReadCondition {
   const tokens = text.toLowerCase().match(/[a-z][a-z0-9]*|\d+(?:\.\d+)?|[()<>]|\S/g) ?? []
   if (tokens.length === 0) return { ok: true, condition: () => false }
   let at = 0

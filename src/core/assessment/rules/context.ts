@@ -1,3 +1,5 @@
+import { cached } from '../../cache'
+import type { Predictor } from '../../diagnosis'
 import { findPieces, partOf, type Piece, walkPath } from '../../model'
 import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
@@ -6,6 +8,9 @@ import { arrangementOf, shownOf, stateOf, still } from '../../attempt'
 import { settable, stateSignature } from '../../circuit'
 import { type Message, say } from '../../document'
 import type { Ahead, TestContext } from './rule'
+
+/** Pairs of points that are remembered of one circuit. */
+const most = 2000
 
 /** Amps from which a path counts as under load. */
 const loaded = 0.02
@@ -82,10 +87,18 @@ export function sidesOf({ predictor }: Pick<TestContext, 'predictor'>, node: num
 
 /** Both leads on the same side of the load, or across one joint or wire: a drop test. */
 export function isDropTest(context: Pick<TestContext, 'predictor' | 'setup'>): boolean {
-  const { predictor, setup } = context
-  const { place } = setup
-  if (place.type === 'jaws') return false
-  const between = [...piecesBetween(context)]
+  const ends = endsOf(context)
+  return ends !== undefined && isDrop(context.predictor, ends)
+}
+
+const isDrop = cached<[Predictor, readonly number[]], boolean>(
+  { owner: (predictor) => predictor, key: (_, ends) => ends.join(), most },
+  isDropBetween,
+)
+
+function isDropBetween(predictor: Predictor, ends: readonly number[]): boolean {
+  const [red, black] = ends as readonly [number, number]
+  const between = [...piecesOn(predictor, ends)]
   const lossy = (name: string) =>
     findPieces(predictor.circuit, name).every(({ part, unit }) => {
       const { role, loads = [] } = partOfKind(partOf(predictor.circuit, part).kind)
@@ -100,9 +113,8 @@ export function isDropTest(context: Pick<TestContext, 'predictor' | 'setup'>): b
     const walk = walkPath(predictor.circuit, path)
     const sides = (node: number) =>
       new Set(walk.strides.filter((s) => s.from.node === node || s.to.node === node).map((s) => s.side))
-    const red = sides(place.red)
-    const black = sides(place.black)
-    return (red.has('feed') && black.has('feed')) || (red.has('return') && black.has('return'))
+    const [p, q] = [sides(red), sides(black)]
+    return (p.has('feed') && q.has('feed')) || (p.has('return') && q.has('return'))
   })
 }
 
@@ -124,9 +136,16 @@ export const unborne = (context: TestContext, ahead: Ahead): readonly Piece[] =>
 /** Pieces on the way between the two leads, along any path. */
 export function piecesBetween(context: Pick<TestContext, 'predictor' | 'setup'>): ReadonlySet<string> {
   const ends = endsOf(context)
+  return ends ? onTheWay(context.predictor, ends) : new Set()
+}
+
+const onTheWay = cached<[Predictor, readonly number[]], ReadonlySet<string>>(
+  { owner: (predictor) => predictor, key: (_, ends) => ends.join(), most },
+  piecesOn,
+)
+
+function piecesOn({ circuit, wiring }: Predictor, ends: readonly number[]): ReadonlySet<string> {
   const found = new Set<string>()
-  if (!ends) return found
-  const { circuit } = context.predictor
   for (const path of circuit.paths) {
     const { strides } = walkPath(circuit, path)
     const at = (node: number) => strides.findIndex((s) => s.from.node === node)
@@ -142,7 +161,7 @@ export function piecesBetween(context: Pick<TestContext, 'predictor' | 'setup'>)
   // A joint that lies beside every path, or at its very end: from post to clamp.
   for (const { id, kind } of circuit.parts)
     for (const { key, between } of partOfKind(kind).segments) {
-      const nodes = between.map((end) => context.predictor.wiring.nodeOf(id, end))
+      const nodes = between.map((end) => wiring.nodeOf(id, end))
       if (nodes.every((node) => ends.includes(node)) && nodes[0] !== nodes[1])
         for (const piece of findPieces(circuit, `${id}.${key}`)) found.add(piece.id)
     }

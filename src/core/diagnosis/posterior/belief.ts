@@ -5,7 +5,7 @@ import type { Hypothesis } from '../hypotheses/hypothesis'
 import { smoked } from '../hypotheses/priors'
 import { isJoint } from '../evidence/joint'
 import { admits, bestOf, restrict, shownTogether, situationOf, together, type Range } from './restrict'
-import { heldKey, type Predictor } from './predictor'
+import { heldKey, type Predictor, type Situation } from './predictor'
 
 /** What is left of one hypothesis. */
 export interface Alive {
@@ -47,6 +47,8 @@ export class Belief {
     readonly alive: readonly Alive[],
     /** Which fact, by index, excluded a hypothesis, by the hypothesis's index. */
     readonly excludedBy: ReadonlyMap<number, number>,
+    /** What the last fact has excluded, and where its boards are. */
+    private readonly gone: [Hypothesis, Situation][] = [],
   ) {}
 
   /** Before anything is known. */
@@ -118,6 +120,9 @@ export class Belief {
     const situation = situationOf(predictor, fact)
     const excludedBy = new Map(this.excludedBy)
     const alive: Alive[] = []
+    // What the fact before has excluded is weighed against once more, when its test is: now nobody asks for it.
+    for (const [hypothesis, at] of this.gone.splice(0)) predictor.release(hypothesis, at)
+    const gone: [Hypothesis, Situation][] = []
     const told = fact.type !== 'measured' || !fact.meaningless
     const joint = facts.filter(isJoint)
     const weigh = isJoint(fact) && joint.length > 1
@@ -130,7 +135,7 @@ export class Belief {
       const kept = left?.ranges ?? ranges
       if (kept.length === 0) {
         excludedBy.set(hypothesis.index, facts.length - 1)
-        predictor.release(hypothesis, situation)
+        gone.push([hypothesis, situation])
         continue
       }
       alive.push({
@@ -143,7 +148,7 @@ export class Belief {
         best: left?.best ?? bestOf(predictor, sweep, kept, fact),
       })
     }
-    return new Belief(predictor, facts, alive, excludedBy)
+    return new Belief(predictor, facts, alive, excludedBy, gone)
   }
 
   get total(): number {

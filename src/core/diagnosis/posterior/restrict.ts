@@ -91,7 +91,7 @@ export function restrict(
       if (fits(predictor.miss(sweep.at(from), fact))) keep(from, to)
       continue
     }
-    const points = fact.type === 'seen' ? sweep.coarse() : sweep.refined()
+    const points = fact.type === 'seen' ? sweep.coarse([[from, to]]) : sweep.refined([[from, to]])
     const snapshot = points.filter(
       (_, i) => (points[i + 1]?.x ?? Infinity) > from && (points[i - 1]?.x ?? -Infinity) < to,
     )
@@ -103,7 +103,7 @@ export function restrict(
 }
 
 /** Stretches so narrow are what the edges of two facts left of a cell: a board of theirs has to show both. */
-const narrow = 1 / 32
+const narrow = 1 / 16
 
 /** Without narrow stretches of which no solved board shows all that was seen. */
 export function shownTogether(

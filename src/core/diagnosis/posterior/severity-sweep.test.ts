@@ -27,11 +27,13 @@ describe('the boards of a hypothesis', () => {
   it('are few where nothing changes, and close where it does', () => {
     const predictor = new Predictor(circuit)
     const situation = predictor.situation(stateOf(circuit, 'off'))
-    const idle = predictor.sweep(hypothesisOf(predictor, 'highResistance', 'X2'), situation).refined()
+    const idle = predictor
+      .sweep(hypothesisOf(predictor, 'highResistance', 'X2'), situation)
+      .refined([[0, 99]])
     expect(idle.length).toBeLessThan(8)
     const loaded = predictor
       .sweep(hypothesisOf(predictor, 'highResistance', 'X2'), predictor.situation(on))
-      .refined()
+      .refined([[0, 99]])
     expect(loaded.length).toBeGreaterThan(idle.length)
     loaded.slice(1).forEach((point, i) => {
       const before = loaded[i]!
@@ -42,7 +44,7 @@ describe('the boards of a hypothesis', () => {
   it('are given back and solved again when they are asked for', () => {
     const predictor = new Predictor(circuit)
     const sweep = predictor.sweep(hypothesisOf(predictor, 'open', 'X2'), predictor.situation(on))
-    const [point] = sweep.refined()
+    const [point] = sweep.refined([[0, 99]])
     const volts = [...point!.solved!.point.voltage]
     sweep.drop()
     expect(point!.answers).toBe(true)
@@ -68,7 +70,7 @@ describe('the boards of a hypothesis', () => {
     const hypothesis = hypothesisOf(predictor, 'highResistance', 'X2')
     expect(hypothesis.grid[hypothesis.plantedAt!]).toBe(1.234)
     const { points } = predictor.sweep(hypothesis, predictor.situation(on))
-    predictor.sweep(hypothesis, predictor.situation(on)).coarse()
+    predictor.sweep(hypothesis, predictor.situation(on)).coarse([[0, 99]])
     expect(points.map((s) => s.x)).toContain(hypothesis.plantedAt)
   })
 })

@@ -62,6 +62,11 @@ function switchingOf(solved: SolvedBoard): string {
   return word
 }
 
+/** A stretch of x, both ends included. */
+type Stretch = readonly [number, number]
+const isWithin = (done: readonly Stretch[], from: number, to: number): boolean =>
+  done.some(([a, b]) => a <= from && to <= b)
+
 /** Volts by which two boards may differ at every node and still be called the same. */
 const same = 0.001
 
@@ -74,30 +79,41 @@ export class SeveritySweep {
     private readonly solve: (x: number) => SweepPoint,
   ) {}
 
-  /** Boards along the whole range, near enough to each other that nothing is missed between them. */
-  refined(): readonly SweepPoint[] {
-    const { points } = this
-    if (this.isRefined) return points
-    this.isRefined = true
-    const ends = [...this.coarse()]
-    for (let i = 1; i < ends.length; i++) this.between(ends[i - 1]!, ends[i]!)
-    return points
+  /** Boards along these stretches, near enough to each other that nothing is missed between them. */
+  refined(ranges: readonly Stretch[]): readonly SweepPoint[] {
+    for (const [from, to] of ranges) {
+      if (isWithin(this.refinedIn, from, to)) continue
+      const xs = this.marks(from, to)
+      this.at(xs[0]!)
+      for (let i = 1; i < xs.length; i++) this.between(this.at(xs[i - 1]!), this.at(xs[i]!))
+      this.refinedIn.push([xs[0]!, xs[xs.length - 1]!])
+    }
+    return this.points
   }
-  private isRefined = false
+  private readonly refinedIn: Stretch[] = []
 
-  /** A few boards along the range: enough for what a person sees, which changes in few steps. */
-  coarse(): readonly SweepPoint[] {
-    if (this.isCoarse) return this.points
-    this.isCoarse = true
+  /** A few boards along these stretches: enough for what a person sees, which changes in few steps. */
+  coarse(ranges: readonly Stretch[]): readonly SweepPoint[] {
+    for (const [from, to] of ranges) {
+      if (isWithin(this.coarseIn, from, to)) continue
+      const xs = this.marks(from, to)
+      for (const x of xs) this.at(x)
+      this.coarseIn.push([xs[0]!, xs[xs.length - 1]!])
+    }
+    return this.points
+  }
+  private readonly coarseIn: Stretch[] = []
+
+  /** Places on the grid just outside a stretch, and the few of the whole range that lie in it. */
+  private marks(from: number, to: number): number[] {
     const { grid, plantedAt } = this.hypothesis
     const last = Math.max(0, grid.length - 1)
     const quarters = last > 8 ? [0.25, 0.5, 0.75] : [0.5]
-    const xs = new Set([0, ...quarters.map((share) => Math.floor(last * share)), last])
-    if (plantedAt !== undefined && plantedAt >= 0) xs.add(plantedAt)
-    for (const x of xs) this.at(x)
-    return this.points
+    const [low, high] = [Math.max(0, Math.floor(from)), Math.min(last, Math.ceil(to))]
+    const inside = quarters.map((share) => Math.floor(last * share))
+    if (plantedAt !== undefined) inside.push(plantedAt)
+    return [...new Set([low, ...inside.filter((x) => x > low && x < high), high])].sort((p, q) => p - q)
   }
-  private isCoarse = false
 
   /** The board at x. */
   at(x: number): SweepPoint {

@@ -30,8 +30,11 @@ export function representativesOf({ alive, total }: Belief): Representative[] {
     if (representatives.length >= mostRepresentatives || covered > 0.97 * total) break
     covered += weight
     const [from, to] = [ranges[0]![0], ranges[ranges.length - 1]![1]]
-    // Quarters of the grid's steps: boards that the next step asks for again.
-    const near = (x: number) => Math.min(to, Math.max(from, Math.round(x * 4) / 4))
+    // Places of the grid where there are any, else quarters of its steps: boards that other steps ask for, too.
+    const near = (x: number) => {
+      const whole = Math.round(x)
+      return whole >= from && whole <= to ? whole : Math.min(to, Math.max(from, Math.round(x * 4) / 4))
+    }
     const xs =
       to - from > 2 ? [near(from + (to - from) / 4), near(to - (to - from) / 4)] : [near((from + to) / 2)]
     const name = hypothesis.pieces[0] ?? ''

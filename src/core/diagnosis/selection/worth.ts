@@ -52,6 +52,21 @@ export function rankTests(
   return choices
 }
 
+/** Solves the boards that ranking would ask for in every state that can be set, before somebody waits for it. */
+export function solveForRanking(
+  belief: Belief,
+  bag: readonly InstrumentKey[],
+  conditions: Conditions = untouched,
+): void {
+  const { predictor } = belief
+  const representatives = representativesOf(belief)
+  const states = new Set(candidatesOf(predictor, bag).map(({ setup }) => setup.state))
+  for (const state of states) {
+    const situation = predictor.situation(state, conditions)
+    for (const { index, x } of representatives) predictor.sweep(predictor.hypotheses[index]!, situation).at(x)
+  }
+}
+
 function rank(
   belief: Belief,
   bag: readonly InstrumentKey[],
