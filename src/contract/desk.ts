@@ -44,6 +44,7 @@ export const actionSchema = z.discriminatedUnion('type', [
   z.strictObject({
     type: z.literal('operate'),
     arrangement: arrangementSchema,
+    also: operateStep.shape.also,
     says: z.enum(['asComplained', 'notReproduced']).optional(),
     /** On a real board: what the student sees there. */
     seen: operateStep.shape.seen.optional(),

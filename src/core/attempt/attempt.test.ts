@@ -6,6 +6,7 @@ import type { Held } from '../instruments'
 import { tell } from '../words'
 import {
   asSeen,
+  defaultFrame,
   benchAfter,
   faultsLeft,
   frameDoor,
@@ -16,6 +17,7 @@ import {
   stepDoor,
   type Action,
   type Arrangement,
+  type Order,
   type Step,
 } from '.'
 
@@ -161,6 +163,36 @@ describe('two instruments at once', () => {
     if (step.type !== 'test') throw new Error('no test')
     expect(step.reading.value).toBeGreaterThan(1)
     expect(step.reading.value).toBeLessThan(5)
+  })
+})
+
+describe('a jumper that is left on', () => {
+  const open: Fault = { kind: 'open', part: 'X1', segment: 'pin' }
+  const over = {
+    instrument: 'jumper' as const,
+    settings: {},
+    held: { type: 'leads' as const, red: 'X1a', black: 'X1b' },
+  }
+  const seen = (also: (typeof over)[]) => {
+    const step = begin([open]).act({ type: 'operate', arrangement: on, also })
+    return step.type === 'operate' ? step : undefined
+  }
+
+  it('changes what is seen, and stands with what was seen', () => {
+    expect(seen([])).toMatchObject({ seen: { L1: 'dark' } })
+    expect(seen([])).not.toHaveProperty('also')
+    expect(seen([over])).toMatchObject({ seen: { L1: 'bright' }, also: [{ instrument: 'jumper' }] })
+  })
+
+  it('on a point that is none is refused', () => {
+    const order: Order = { circuit: lamp, planted: [open], frame: defaultFrame() }
+    const held = { ...over.held, red: 'Z9' }
+    const done = perform(order, startBench(order), [], {
+      type: 'operate',
+      arrangement: on,
+      also: [{ ...over, held }],
+    })
+    expect(done).toMatchObject({ ok: false, why: { code: 'instruments.noPoint' } })
   })
 })
 

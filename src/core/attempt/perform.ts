@@ -2,7 +2,15 @@ import { findPart, findPieces, wireUp, type Wiring } from '../model'
 import { noticeAll } from '../board'
 import { type Circuit, splitRef } from '../circuit'
 import { type Message, say, messageOf } from '../document'
-import { checkSettings, instrumentOf, locate, readWith, type Connected, type Reading } from '../instruments'
+import {
+  checkSettings,
+  instrumentOf,
+  locate,
+  readWith,
+  withConnected,
+  type Connected,
+  type Reading,
+} from '../instruments'
 import { partOfKind } from '../parts'
 import { still } from './movement'
 import { flatKey, standingBattery } from './standing'
@@ -57,12 +65,24 @@ export function perform(
         const strange = strangeNotice(circuit, seen)
         return strange ? wrong(strange) : { ok: true, step: { ...action, seen } }
       }
-      const solved = boardOf(order, bench, action.arrangement)
+      const left = connectAll(order, wiring, action.also ?? [])
+      if (!left.ok) return wrong(left.why)
+      const { also, ...bare } = action
+      const alone = boardOf(order, bench, action.arrangement)
+      const solved = alone.ok ? withConnected(alone, left.others, meterOfFrame(order.frame)) : alone
       if (!solved.ok) return wrong(say('attempt.unsettled'))
       const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
       const latched = latchedOf(solved)
       const blown = [...solved.blown].filter((id) => !bench.blown.includes(id))
-      return { ok: true, step: { ...action, seen, did: { blown, ...(latched && { latched }) } } }
+      return {
+        ok: true,
+        step: {
+          ...bare,
+          ...(also?.length && { also: left.also }),
+          seen,
+          did: { blown, ...(latched && { latched }) },
+        },
+      }
     }
     case 'test':
       return test(order, bench, action, wiring)
@@ -123,14 +143,9 @@ function test(
   if (problem) return wrong(problem)
   const reader = connect(order, wiring, action)
   if (!reader.ok) return wrong(reader.why)
-  const others: Connected[] = []
-  const also: Connection[] = []
-  for (const one of action.also) {
-    const found = connect(order, wiring, one)
-    if (!found.ok) return wrong(found.why)
-    others.push(found.connected)
-    also.push({ ...one, held: found.held, settings: found.connected.settings })
-  }
+  const left = connectAll(order, wiring, action.also)
+  if (!left.ok) return wrong(left.why)
+  const { others, also } = left
   const { reading: given, ...rest } = action
   const step = { ...rest, held: reader.held, settings: reader.connected.settings, also }
   if (action.source !== 'model') {
@@ -160,6 +175,23 @@ function test(
       did: { blown, ...(meterFuse && { meterFuse }), ...(latched && { latched }) },
     },
   }
+}
+
+/** All that is connected beside, each where it is held; or why one of them cannot be. */
+function connectAll(
+  order: Order,
+  wiring: Wiring,
+  list: readonly Connection[],
+): { ok: true; others: Connected[]; also: Connection[] } | { ok: false; why: Message } {
+  const others: Connected[] = []
+  const also: Connection[] = []
+  for (const one of list) {
+    const found = connect(order, wiring, one)
+    if (!found.ok) return found
+    others.push(found.connected)
+    also.push({ ...one, held: found.held, settings: found.connected.settings })
+  }
+  return { ok: true, others, also }
 }
 
 /** What is wrong with a complaint’s facts on this circuit: a state that cannot be made, a part or a notice that is none. */

@@ -71,6 +71,8 @@ export type Connection = z.infer<typeof connectedSchema>
 export const operateStep = z.strictObject({
   type: z.literal('operate'),
   arrangement: arrangementSchema,
+  /** What was left connected meanwhile: a jumper changes what is seen. */
+  also: z.array(connectedSchema).max(3).optional(),
   /** What was seen and heard: part → key of its notice. */
   seen: z.record(partName, z.string().max(40)),
   says: z.enum(['asComplained', 'notReproduced']).optional(),

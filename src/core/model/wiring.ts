@@ -142,7 +142,8 @@ function makeWiring(circuit: Circuit): Wiring {
       return numberOf(i)
     },
     points: sorted,
-    find: (name) => byName.get(fold(name)),
+    // `W3.b` as documents write it is the same as `W3b`.
+    find: (name) => byName.get(fold(name)) ?? byName.get(fold(name.replace('.', ''))),
   }
 }
 

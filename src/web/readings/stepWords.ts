@@ -115,7 +115,10 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
       return {
         head:
           step.says === 'notReproduced' ? t('ui.readings.operatedNotReproduced') : t('ui.readings.operated'),
-        text: `${describeArrangement(circuit, step.arrangement)}: ${describeSeen(circuit, step.seen)}`,
+        text: `${[
+          describeArrangement(circuit, step.arrangement),
+          ...(step.also ?? []).map((one) => `${describeInstrument(one)} ${describeHeld(one.held)}`),
+        ].join(', ')}: ${describeSeen(circuit, step.seen)}`,
       }
     case 'test':
       return {

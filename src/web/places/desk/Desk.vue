@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
 import StateBar from '../../readings/StateBar.vue'
@@ -46,8 +46,7 @@ async function change(to: CircuitState) {
   model.draft.engine = to.engine ?? 'off'
   model.draft.sinceKeyOff = to.sinceKeyOff ?? 0
   // What a real board does is for the student to say.
-  if (!model.desk?.concluded && !real.value)
-    await model.act({ type: 'operate', arrangement: model.arrangementNow() })
+  if (!model.desk?.concluded && !real.value) await model.operate()
 }
 function lead(name: string) {
   if (model.desk?.concluded) return
@@ -61,6 +60,16 @@ function mark(id: string) {
   if (!model.inferenceDue && (model.busy || held.holdAt(id))) return
   marks.markPart(id)
 }
+/** Where the next act is, once what had the focus is gone; a finger wants no keyboard that nobody asked for. */
+watch(
+  () => model.inferenceDue,
+  async (due) => {
+    await nextTick()
+    const lost = !document.activeElement || document.activeElement === document.body
+    if (!lost || matchMedia('(pointer: coarse)').matches) return
+    focus(due ? '.infer' : '.asking input')
+  },
+)
 const focus = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus()
 useKeys(t('ui.common.desk'), [
   {
@@ -121,6 +130,12 @@ const proved = computed(() => {
         t('ui.common.min', { minutes: model.minutes })
       }}</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
+      <p v-if="model.unseen && !model.desk.concluded && !real" class="again" role="status">
+        {{ t('ui.desk.theBoardHasChangedOperate') }}
+        <NButton size="small" :loading="model.busy" @click="model.operate()">{{
+          t('ui.desk.operateItAgain')
+        }}</NButton>
+      </p>
       <Told v-if="!model.desk.concluded" :id="String(route.params.id)" @told="heard" />
       <p v-if="model.waiting" class="wrong" role="status">
         {{ t('ui.desk.noConnectionYourStepIs') }}
@@ -252,6 +267,12 @@ const proved = computed(() => {
   flex-wrap: wrap;
   gap: 4px 18px;
   align-items: center;
+}
+.again {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 13px;
 }
 .complaint {
   font-size: 16px;

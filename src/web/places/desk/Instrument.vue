@@ -6,6 +6,7 @@ import { RouterLink } from 'vue-router'
 import { devices, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { shownOf } from '../../../core/attempt'
+import { nameOfPart } from '../../../core/parts'
 import Asking from './Asking.vue'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
@@ -31,6 +32,11 @@ const {
   take,
 } = props.held
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
+/** From the red lead to the black one, from there to the prediction. */
+const goOn = (lead: 'red' | 'black') =>
+  document
+    .querySelector<HTMLElement>(lead === 'red' ? '.leads .field:nth-child(2) input' : '.asking input')
+    ?.focus()
 const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
@@ -101,6 +107,7 @@ const loud = (code: string) => code === 'instruments.beeps'
             }"
             :placeholder="t('ui.desk.point')"
             @focus="emit('lead', lead)"
+            @keydown.enter.prevent="goOn(lead)"
           />
         </label>
       </div>
@@ -116,7 +123,7 @@ const loud = (code: string) => code === 'instruments.beeps'
         >{{ t('ui.desk.at') }}
         <select v-model="draft.part">
           <option value="" disabled>{{ t('ui.desk.chooseAPart') }}</option>
-          <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ p.name }}</option>
+          <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ tell(nameOfPart(p)) }}</option>
         </select>
       </label>
       <div v-if="loads || draft.also.length" class="also">

@@ -33,7 +33,7 @@ async function infer() {
 </script>
 
 <template>
-  <section class="infer" :aria-label="t('ui.desk.whatTheReadingTellsYou')">
+  <section class="infer" tabindex="-1" :aria-label="t('ui.desk.whatTheReadingTellsYou')">
     <h2>{{ t('ui.desk.whatDoesItTellYou') }}</h2>
     <p>
       {{ t('ui.desk.inTheDrawingStrikeOut') }}

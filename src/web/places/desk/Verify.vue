@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { partOf } from '../../../core/model'
 import { t, tell } from '../../words'
+import { dequal } from 'dequal/lite'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import { noticeText, partOfKind } from '../../../core/parts'
+import { nameOfPart, noticeText, partOfKind } from '../../../core/parts'
 import type { DeskModel } from './useDesk'
 
 /** What is seen and heard, and whether it is what the driver complained of. On a real board the student says what is seen. */
@@ -20,19 +21,22 @@ const last = computed(() => props.model.steps.findLast((s) => s.type === 'operat
 const shown = computed(() =>
   Object.entries(last.value?.seen ?? {}).map(([id, key]) => {
     const part = partOf(props.model.circuit, id)
-    return `${id} ${part.name}: ${tell(noticeText(part.kind, key))}`
+    return `${id} ${tell(nameOfPart(part))}: ${tell(noticeText(part.kind, key))}`
   }),
 )
 const said = computed(() => props.model.steps.findLast((s) => s.type === 'operate' && s.says))
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 
 const say = (says: 'asComplained' | 'notReproduced') =>
-  props.model.act({
-    type: 'operate',
-    arrangement: props.model.arrangementNow(),
+  props.model.operate(
     says,
-    ...(real.value && { seen: Object.fromEntries(Object.entries(told.value).filter(([, key]) => key)) }),
-  })
+    real.value ? Object.fromEntries(Object.entries(told.value).filter(([, key]) => key)) : undefined,
+  )
+/** It was said of the circuit as it is set now: once is enough. */
+const isSaid = (says: 'asComplained' | 'notReproduced') =>
+  last.value?.says === says &&
+  !props.model.unseen &&
+  dequal(last.value.arrangement, props.model.arrangementNow())
 </script>
 
 <template>
@@ -63,12 +67,20 @@ const say = (says: 'asComplained' | 'notReproduced') =>
     </template>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
     <div class="row">
-      <NButton size="small" :loading="model.busy" @click="say('asComplained')">{{
-        t('ui.desk.asComplainedTitle')
-      }}</NButton>
-      <NButton size="small" :loading="model.busy" @click="say('notReproduced')">{{
-        t('ui.desk.notReproducedTitle')
-      }}</NButton>
+      <NButton
+        size="small"
+        :loading="model.busy"
+        :disabled="isSaid('asComplained')"
+        @click="say('asComplained')"
+        >{{ t('ui.desk.asComplainedTitle') }}</NButton
+      >
+      <NButton
+        size="small"
+        :loading="model.busy"
+        :disabled="isSaid('notReproduced')"
+        @click="say('notReproduced')"
+        >{{ t('ui.desk.notReproducedTitle') }}</NButton
+      >
     </div>
   </details>
 </template>

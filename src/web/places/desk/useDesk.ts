@@ -1,5 +1,6 @@
 import { computed, reactive, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import { dequal } from 'dequal/lite'
 import { deskSchema, takenSchema, type Desk, type DeskAction, type Taken } from '../../../contract'
 import {
   benchAfter,
@@ -110,7 +111,10 @@ export function useDesk(id: string) {
       steps.value.findLastIndex(({ type }) => type === 'repair' || type === 'renew') + 1,
     )
     const last = since.findLast(
-      (s): s is StepOf<'operate'> => s.type === 'operate' && JSON.stringify(s.arrangement) === arrangement,
+      (s): s is StepOf<'operate'> =>
+        s.type === 'operate' &&
+        JSON.stringify(s.arrangement) === arrangement &&
+        dequal(s.also ?? [], draft.value.also),
     )
     const kinds = new Map(circuit.value.parts.map((p) => [p.id, p.kind]))
     return Object.fromEntries(
@@ -120,6 +124,22 @@ export function useDesk(id: string) {
       ]),
     )
   })
+
+  /** The board was repaired, or something on it renewed, and nobody has operated it since. */
+  const unseen = computed(() => {
+    const changed = steps.value.findLastIndex(({ type }) => type === 'repair' || type === 'renew')
+    return changed >= 0 && !steps.value.slice(changed + 1).some(({ type }) => type === 'operate')
+  })
+
+  /** Operates the circuit as it is set, with what is left connected. */
+  const operate = (says?: StepOf<'operate'>['says'], told?: Record<string, string>): Promise<boolean> =>
+    act({
+      type: 'operate',
+      arrangement: arrangementNow(),
+      ...(draft.value.also.length && { also: draft.value.also.slice() }),
+      ...(says && { says }),
+      ...(told && { seen: told }),
+    })
 
   function arrangementNow(): Arrangement {
     const controls = Object.fromEntries(
@@ -248,6 +268,8 @@ export function useDesk(id: string) {
     lastTest,
     seen,
     arrangementNow,
+    unseen,
+    operate,
     load,
     act,
   })
