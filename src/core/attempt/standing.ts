@@ -31,7 +31,10 @@ export function standingBattery(circuit: Circuit): StandingBattery | undefined {
   return { part: source.id, segment: stores.segment, ampHours: Math.max(0, left - cranks * full) }
 }
 
-/** A out of the battery; charging is below zero. */
+/**
+ * Current out of the battery; charging is below zero.
+ * @returns A
+ */
 export function batteryAmps({ board, point }: SolvedBoard): number {
   const battery = standingBattery(board.circuit)
   return battery ? -segmentAmps(board, point, battery.part, battery.segment) : 0
@@ -58,7 +61,11 @@ export function hoursUntilFlat(
 /** How far a driver's hours may be from what the drain makes of them: they sleep, and try in the morning. */
 const vague = 2
 
-/** A out of the battery between which it goes flat in about so many hours. */
+/**
+ * Current out of the battery between which it goes flat in about so many hours.
+ * @param hours h, as a driver says them
+ * @returns A
+ */
 export function ampsOfHours(circuit: Circuit, hours: number): readonly [low: number, high: number] {
   const amps = (standingBattery(circuit)?.ampHours ?? 0) / hours
   return [amps / vague, amps * vague]
