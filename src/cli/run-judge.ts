@@ -9,7 +9,7 @@ import { type Circuit } from '../core/circuit'
 import { Predictor } from '../core/diagnosis'
 import type { Read } from '../core/document'
 import { describeFault } from '../core/faults'
-import { readAttempt, type WorkedAttempt } from '../core/formats'
+import { readAttempt, unmet, type WorkedAttempt } from '../core/formats'
 import { instrumentOf } from '../core/instruments'
 import { formatPlain } from '../core/quantity'
 import { tell as say } from '../core/words'
@@ -24,7 +24,9 @@ Runs a written attempt on the virtual bench and judges it.
                  piece after every step, the marks, the total, a model path with its minutes
   --help         this text
 
-Exit status: 0 judged; 1 the attempt cannot be taken in or done; 2 the call is wrong.`
+An attempt may say what it expects: between what its readings lie, what is said of it, its mark.
+
+Exit status: 0 judged; 1 the attempt cannot be taken in or done, or is not as it expects; 2 the call is wrong.`
 
 function options(args: readonly string[]) {
   try {
@@ -102,6 +104,8 @@ function main(args: readonly string[]): string {
   const { circuit, planted, frame } = attempt.order
   const predictor = new Predictor(circuit, meterOfFrame(frame), planted, frame.faults)
   const judged = judgeAttempt(predictor, attempt.order, attempt.steps, attempt.rubric)
+  const off = attempt.expects ? unmet(attempt.expects, attempt.steps, judged) : []
+  if (off.length) throw new Ended(1, off.map((one) => `${file}: ${say(one)}`).join('\n'))
   if (values.format === 'text') return asText(attempt, judged)
   return JSON.stringify({ ...judged, steps: attempt.steps, complaint: frame.complaint }, null, 2)
 }

@@ -56,6 +56,10 @@ export function judgeEfficiency(input: EfficiencyInput): JudgedChoice | undefine
   if (!best) return undefined
   const share = Math.min(1, bits / minutes / (best.bits / best.minutes))
   const tip = tipOf(best)
+  // A load or a bypass proves that amps pass, which no reading of volts does: it is never for nothing.
+  const { carries } = instrumentOf(setup.instrument).nature(setup.settings)
+  if (bits < nothing && carries && !lost && !again)
+    return make('neutral', say('assessment.excused'), say('assessment.provedByLoad'), 'proof')
   if (bits < nothing)
     return make('poor', say('assessment.wasted'), say('assessment.toldNothing', { tip }), 'nothing', wasted)
   const percent = say('assessment.share', { percent: { shown: String(Math.round(share * 100)) } })

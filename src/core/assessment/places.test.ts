@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { RepairKey } from '../attempt'
+import { shaken, type RepairKey } from '../attempt'
 import { Predictor } from '../diagnosis'
 import { readFaultSpec, type Fault } from '../faults'
 import { Attempt } from '../../../test/attempt'
@@ -69,7 +69,7 @@ describe('a slack terminal', () => {
     attempt.conclude('X1', 'slack')
     expect(repair(attempt, 'X1', 'reseat')).toBe(false)
     expect(repair(attempt, 'X1', 'terminal')).toBe(true)
-    attempt.operate(on)
+    attempt.operate(shaken(attempt.order.circuit, on))
     const judged = attempt.judged(predictor).judgements.find((j) => j.aspect === 'repair')!
     expect(judged.verdict.code).not.toBe('assessment.notCured')
     expect(judged.share).toBeGreaterThan(0.5)

@@ -6,10 +6,13 @@ import {
   faultsUncured,
   repairOf,
   soundCircuit,
+  complaintOf,
+  type Arrangement,
   type BenchState,
   type Order,
   stateOf,
   type Step,
+  type StepOf,
 } from '../attempt'
 import { stateSignature, type Circuit } from '../circuit'
 import { instrumentOf } from '../instruments'
@@ -81,7 +84,7 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
   const measured = after.some(
     (s) => s.type === 'test' && instrumentOf(s.instrument).nature(s.settings).needsDead !== true,
   )
-  const gone = after.some((s) => s.type === 'operate')
+  const gone = after.some((s) => s.type === 'operate' && isGone(order, s))
   const bypassed = tests.some((s) => s.also.some((one) => carries(one)) || carries(s))
   const share =
     (shares.cured * (order.planted.length - left)) / order.planted.length +
@@ -111,6 +114,16 @@ const carries = ({
 }: Pick<Extract<Step, { type: 'test' }>, 'instrument' | 'settings'>): boolean => {
   const { carries: on, draws } = instrumentOf(instrument).nature(settings)
   return on === true && draws === 0
+}
+
+/** Operated as it was complained of, nothing shows what it did; hours and the road are for the readings and the hand to prove. */
+function isGone(order: Order, step: StepOf<'operate'>): boolean {
+  const complaint = complaintOf(order).filter(({ hours }) => hours === undefined)
+  const at = (arrangement: Arrangement) => stateSignature(order.circuit, stateOf(arrangement))
+  const claims = complaint.filter(({ arrangement }) => at(arrangement) === at(step.arrangement))
+  if (step.also?.length || step.arrangement.bypassed?.length) return false
+  if (complaint.length === 0) return true
+  return claims.length > 0 && claims.every(({ part, notice }) => step.seen[part] !== notice)
 }
 
 type Test = Extract<Step, { type: 'test' }>

@@ -25,6 +25,7 @@ import {
 } from '../attempt'
 import { readCircuit } from '../editing'
 import { wireUp } from '../model'
+import { expectsSchema, type Expects } from './attempt-expects'
 import { stateSignature, type Circuit } from '../circuit'
 import { problemsOf, type Message, type Problem, type Read, messageOf, say } from '../document'
 import { faultKinds, readFaultSpec, type Fault } from '../faults'
@@ -106,6 +107,8 @@ const complaint = z.union([
 export const attemptFileSchema = z.strictObject({
   format: z.literal('brachyon-attempt'),
   version: z.literal(1),
+  /** What it shows, in a line. */
+  title: z.string().max(200).optional(),
   /** A path to a circuit file, or the circuit itself. */
   circuit: z.union([z.string().min(1).max(400), z.record(z.string(), z.unknown())]),
   /** As `PART[.SEGMENT]=KIND[:SEVERITY]`; none where nothing is wrong. */
@@ -116,6 +119,7 @@ export const attemptFileSchema = z.strictObject({
     .extend({ complaint: complaint.optional() })
     .optional(),
   rubric: rubricSchema.optional(),
+  expects: expectsSchema.optional(),
   steps: z.array(z.union([operateStep, testStep, inferStep, concludeStep, repairStep, renewStep])).max(400),
 })
 export type AttemptFile = z.infer<typeof attemptFileSchema>
@@ -132,6 +136,7 @@ export interface WorkedAttempt {
   readonly order: Order
   readonly steps: readonly Step[]
   readonly rubric: Rubric | undefined
+  readonly expects: Expects | undefined
 }
 
 const refuse = (where: string, why: Message): { ok: false; problems: [Problem] } => ({
@@ -160,7 +165,7 @@ const placed = <T>(said: Said<T>, where: string): Read<T> => (said.ok ? said : r
 export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Circuit>): Read<WorkedAttempt> {
   const read = attemptFileSchema.safeParse(input)
   if (!read.success) return { ok: false, problems: stepProblems(input) ?? problemsOf(read.error) }
-  const { circuit: given, planted: specs, frame: framed = {}, rubric, steps: list } = read.data
+  const { circuit: given, planted: specs, frame: framed = {}, rubric, expects, steps: list } = read.data
   const circuitRead = typeof given === 'string' ? circuitOf(given) : readCircuit(given)
   if (!circuitRead.ok) return circuitRead
   const circuit = circuitRead.value
@@ -191,7 +196,7 @@ export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Ci
     before.push(done.step.type)
     return { ok: true, value: done.step }
   })
-  return steps.ok ? { ok: true, value: { order, steps: steps.value, rubric } } : steps
+  return steps.ok ? { ok: true, value: { order, steps: steps.value, rubric, expects } } : steps
 }
 
 const stepSchemas = {

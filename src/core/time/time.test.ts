@@ -77,8 +77,8 @@ const machines: readonly { what: string; dynamic: Dynamic; start: number; until:
       until: 0.4,
       lines: [
         `B1 1 0 I=v(1)/(${144 / 55}*exp(1.214*ln(v(x))))`,
-        // C·dt/dt' on node x: the heat taken in less the heat shed, both over the rated power.
-        `C1 x 0 ${0.045 * Math.sqrt(55 / 21)} ic=${293.15 / 2800}`,
+        // C·dt/dt' on node x: the heat taken in less the heat shed, both over the rated power; C reckoned apart from ours.
+        `C1 x 0 0.5802 ic=${293.15 / 2800}`,
         `BX 0 x I=(v(1)/12)^2/exp(1.214*ln(v(x)))-(exp(${(1.214 * 1.55) / 0.45}*ln(v(x)))-${coldShed})/(1-${coldShed})`,
       ],
     },
