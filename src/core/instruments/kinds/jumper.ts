@@ -1,3 +1,4 @@
+import { formatQuantity } from '../../quantity'
 import { connectJumper, connectLoad, jumperAcross, type ConnectionEffect } from '../connect'
 import { ohmsAcross } from '../attach'
 import { systemOf } from '../../circuit'
@@ -118,7 +119,7 @@ export const substitute: Instrument<'substitute'> = defineInstrument({
     return {
       value: made.amps,
       unit: 'A',
-      text: '',
+      text: formatQuantity(made.amps, 'A'),
       signs: [say('instruments.carries', { amps: inAmps(made.amps) }), ...changes(use, made)],
       did: { blown: made.blownByIt },
     }
