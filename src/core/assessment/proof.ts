@@ -84,7 +84,7 @@ export function judgeRepair(order: Order, steps: readonly Step[], bench: BenchSt
   const measured = after.some(
     (s) => s.type === 'test' && instrumentOf(s.instrument).nature(s.settings).needsDead !== true,
   )
-  const gone = after.some((s) => s.type === 'operate' && isGone(order, s))
+  const gone = after.some((s) => s.type === 'operate' && isGone(order, steps.slice(0, last), s))
   const bypassed = tests.some((s) => s.also.some((one) => carries(one)) || carries(s))
   const share =
     (shares.cured * (order.planted.length - left)) / order.planted.length +
@@ -116,14 +116,23 @@ const carries = ({
   return on === true && draws === 0
 }
 
-/** Operated as it was complained of, nothing shows what it did; hours and the road are for the readings and the hand to prove. */
-function isGone(order: Order, step: StepOf<'operate'>): boolean {
+/**
+ * Operated as it was complained of, nothing shows what it did; or, where more was wrong than was complained of, it does otherwise
+ * now where it had been operated before. Hours are for a reading to prove.
+ */
+function isGone(order: Order, before: readonly Step[], step: StepOf<'operate'>): boolean {
   const complaint = complaintOf(order).filter(({ hours }) => hours === undefined)
   const at = (arrangement: Arrangement) => stateSignature(order.circuit, stateOf(arrangement))
   const claims = complaint.filter(({ arrangement }) => at(arrangement) === at(step.arrangement))
   if (step.also?.length || step.arrangement.bypassed?.length) return false
   if (complaint.length === 0) return true
-  return claims.length > 0 && claims.every(({ part, notice }) => step.seen[part] !== notice)
+  if (claims.length) return claims.every(({ part, notice }) => step.seen[part] !== notice)
+  return before.some(
+    (s) =>
+      s.type === 'operate' &&
+      at(s.arrangement) === at(step.arrangement) &&
+      Object.entries(s.seen).some(([part, notice]) => step.seen[part] !== notice),
+  )
 }
 
 type Test = Extract<Step, { type: 'test' }>
