@@ -35,6 +35,7 @@ export function judgeVerification(order: Order, steps: readonly Step[]): Judgeme
   const shows = (step: Step) =>
     showsDrain(step) ||
     (step.type === 'operate' &&
+      !step.also?.length &&
       (states.size === 0 ||
         states.has(stateSignature(circuit, stateOf(step.arrangement))) ||
         complaint.some((c) => step.seen[c.part] === c.notice)))

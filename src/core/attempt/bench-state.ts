@@ -55,7 +55,12 @@ export function startBench({ circuit, planted }: Order): BenchState {
 export function advance(order: Order, bench: BenchState, step: Step): BenchState {
   switch (step.type) {
     case 'operate':
-      return { ...arranged(bench, step.arrangement), ...effects(bench, step), minutes: bench.minutes + 0.5 }
+      return {
+        ...arranged(bench, step.arrangement),
+        // What blows while a jumper is on was blown by the jumper.
+        ...effects(bench, step, Boolean(step.also?.length)),
+        minutes: bench.minutes + 0.5,
+      }
     case 'test': {
       const moved = arranged(bench, step.arrangement)
       const { minutes, reached } = instrumentMinutes(order.circuit, bench, step)
