@@ -37,8 +37,9 @@ export class Attempt {
     planted: readonly Fault[],
     private readonly usual: Arrangement,
     frame: Partial<Order['frame']> = {},
+    spares: readonly Fault[] = [],
   ) {
-    this.order = { circuit, planted, frame: { ...defaultFrame(), ...frame } }
+    this.order = { circuit, planted, frame: { ...defaultFrame(), ...frame }, spares }
     this.bench = startBench(this.order)
   }
 

@@ -101,8 +101,8 @@ function main(args: readonly string[]): string {
   if (values.format !== 'text' && values.format !== 'json')
     throw new Ended(2, `--format is text or json, not “${values.format}”`)
   const attempt = worked(file)
-  const { circuit, planted, frame } = attempt.order
-  const predictor = new Predictor(circuit, meterOfFrame(frame), planted, frame.faults)
+  const { circuit, planted, frame, spares } = attempt.order
+  const predictor = new Predictor(circuit, meterOfFrame(frame), planted, frame.faults, spares)
   const judged = judgeAttempt(predictor, attempt.order, attempt.steps, attempt.rubric)
   const off = attempt.expects ? unmet(attempt.expects, attempt.steps, judged) : []
   if (off.length) throw new Ended(1, off.map((one) => `${file}: ${say(one)}`).join('\n'))

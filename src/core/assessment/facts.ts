@@ -16,6 +16,8 @@ export function heldIn(held: Connection['held']): Message {
     case 'spots':
     case 'at':
       return say('assessment.at', { place: held.part })
+    case 'hand':
+      return say(held.spare ? 'assessment.spare' : 'assessment.hand', { red: held.red, black: held.black })
     case 'posts':
       return say('assessment.at', { place: '±' })
   }

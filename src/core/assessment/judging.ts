@@ -29,6 +29,7 @@ import { type Message, say } from '../document'
 import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { partOfKind } from '../parts'
 import { judgeConclusion, type JudgedConclusion } from './conclusion'
+import { judgeExchange } from './exchange'
 import { judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
 import { readingName, seenName } from './facts'
@@ -215,20 +216,12 @@ export class Judging {
 
   private step(step: Step, i: number): void {
     switch (step.type) {
-      case 'operate':
-        // With a jumper on it is not the circuit alone that is seen: what the jumper proves is told by its own reading.
-        if (step.also?.length) return
-        this.provedGood.seen(step)
-        return this.know(
-          {
-            type: 'seen',
-            state: stateOf(step.arrangement),
-            conditions: conditionsOf(this.bench),
-            seen: step.seen,
-          },
-          seenName(this.order.circuit, step),
-          step,
-        )
+      case 'operate': {
+        const before = this.belief
+        this.operated(step)
+        if (!this.blind) this.exchange(step, i, before)
+        return
+      }
       case 'test':
         return this.test(step, i)
       case 'infer':
@@ -242,6 +235,28 @@ export class Judging {
       case 'renew':
       case 'question':
     }
+  }
+
+  /** A part that was swapped in this step is spoken of. */
+  private exchange(step: StepOf<'operate' | 'test'>, i: number, before: Belief): void {
+    const judged = judgeExchange(this.order, step, this.steps.slice(0, i), before, this.belief, i)
+    if (judged) this.verdicts.push(judged)
+  }
+
+  private operated(step: StepOf<'operate'>): void {
+    // With a jumper on it is not the circuit alone that is seen: what the jumper proves is told by its own reading.
+    if (step.also?.length) return
+    this.provedGood.seen(step)
+    return this.know(
+      {
+        type: 'seen',
+        state: stateOf(step.arrangement),
+        conditions: conditionsOf(this.bench),
+        seen: step.seen,
+      },
+      seenName(this.order.circuit, step),
+      step,
+    )
   }
 
   private know(
@@ -333,7 +348,7 @@ export class Judging {
       bag: order.frame.bag,
       bench,
       lost: live && instrumentOf(step.instrument).nature(step.settings).needsDead === true,
-      excused: this.isSource(setup) || this.isProof(),
+      excused: this.isSource(setup) || this.isProof() || isOfSpare(setup),
       again: sameTestAgain.fires(context),
       step: i,
     })
@@ -358,6 +373,7 @@ export class Judging {
       return
     }
     this.know(fact, name, step, after)
+    if (!this.blind) this.exchange(step, i, belief)
   }
 
   /** What made a typed reading wrong, if it is; a blind eye goes by what any board of this complaint could show. */
@@ -459,6 +475,9 @@ export class Judging {
     this.verdicts.push(judged.judgement)
   }
 }
+
+/** The spare is looked at before it is trusted: that tells nothing of the circuit, and is well done. */
+const isOfSpare = ({ place }: TestSetup): boolean => place.type === 'hand' && place.spare
 
 /** Something was put right, renewed, or taken apart and put together. */
 const isTouched = ({ repairs, renewed, reseated, spent }: BenchState): boolean =>

@@ -13,7 +13,7 @@ const kept = new WeakMap<Predictor, Map<string, Truth>>()
 const most = 400
 
 export function truthOf(predictor: Predictor, order: Order): Truth {
-  const name = JSON.stringify(order.planted)
+  const name = JSON.stringify([order.planted, order.spares])
   let byPlanted = kept.get(predictor)
   if (!byPlanted) kept.set(predictor, (byPlanted = new Map()))
   const known = byPlanted.get(name)

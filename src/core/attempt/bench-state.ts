@@ -1,5 +1,13 @@
 import { findPart, partOf, findPieces, type Piece } from '../model'
-import { aftermath, solveBoard, type SolvedBoard, type UnsolvedBoard } from '../board'
+import {
+  aftermath,
+  bodyAt,
+  placesOf,
+  solveBoard,
+  type Exchanged,
+  type SolvedBoard,
+  type UnsolvedBoard,
+} from '../board'
 import { type Circuit, type CircuitState } from '../circuit'
 import { faultOfKind, type Fault } from '../faults'
 import { partOfKind } from '../parts'
@@ -10,7 +18,7 @@ import type { Arrangement, Step } from './steps'
 
 /** What the steps so far have left of the board and of the meter: all that the next step begins with. */
 export interface BenchState {
-  /** Fuses of the circuit that are gone now, by part id. */
+  /** Fuses of the circuit that are gone now: of a part its own by its id, of the box’s spare for it by that behind a +. */
   readonly blown: readonly string[]
   /** Of them, those that an instrument of the student’s blew, no fault; and those that were renewed and have blown again. */
   readonly spent: readonly string[]
@@ -22,6 +30,8 @@ export interface BenchState {
   /** What is out at the moment, and what was out and is in again: a slack terminal that was reseated behaves. */
   readonly out: readonly string[]
   readonly reseated: readonly string[]
+  /** What has changed places at the moment. */
+  readonly exchange?: Exchanged
   /** What had switched by itself and holds. */
   readonly latched: Readonly<Record<string, string>>
   readonly repairs: readonly { readonly piece: string; readonly by: RepairKey }[]
@@ -54,17 +64,27 @@ export function startBench({ circuit, planted }: Order): BenchState {
 /** The bench after one more step. Pure: what a step did is kept with it. */
 export function advance(order: Order, bench: BenchState, step: Step): BenchState {
   switch (step.type) {
-    case 'operate':
+    case 'operate': {
+      const moved = arranged(bench, step.arrangement)
+      const swap = swapMinutes(order.circuit, bench, step.arrangement)
       return {
-        ...arranged(bench, step.arrangement),
+        ...moved,
         // What blows while a jumper is on was blown by the jumper.
-        ...effects(bench, step, Boolean(step.also?.length)),
-        minutes: bench.minutes + 0.5,
+        ...effects(moved, step, Boolean(step.also?.length)),
+        reached: swap.reached,
+        minutes: bench.minutes + 0.5 + swap.minutes,
       }
+    }
     case 'test': {
       const moved = arranged(bench, step.arrangement)
-      const { minutes, reached } = instrumentMinutes(order.circuit, bench, step)
-      return { ...moved, ...effects(bench, step, true), reached, minutes: bench.minutes + minutes }
+      const swap = swapMinutes(order.circuit, bench, step.arrangement)
+      const { minutes, reached } = instrumentMinutes(order.circuit, { ...bench, reached: swap.reached }, step)
+      return {
+        ...moved,
+        ...effects(moved, step, true),
+        reached,
+        minutes: bench.minutes + swap.minutes + minutes,
+      }
     }
     case 'repair': {
       const repair = repairOf(step.by)
@@ -100,11 +120,12 @@ export function advance(order: Order, bench: BenchState, step: Step): BenchState
           meterRenewed: bench.meterRenewed + 1,
           minutes: bench.minutes + 2,
         }
+      const body = bodyAt(bench.exchange ?? {}, step.fuse)
       return {
         ...bench,
-        blown: bench.blown.filter((id) => id !== step.fuse),
-        spent: bench.spent.filter((id) => id !== step.fuse),
-        renewed: [...bench.renewed, step.fuse],
+        blown: bench.blown.filter((id) => id !== body),
+        spent: bench.spent.filter((id) => id !== body),
+        renewed: [...bench.renewed, body],
         minutes: bench.minutes + 1,
       }
     }
@@ -120,9 +141,35 @@ export function advance(order: Order, bench: BenchState, step: Step): BenchState
 export const benchAfter = (order: Order, steps: readonly Step[]): BenchState =>
   steps.reduce((bench, step) => advance(order, bench, step), startBench(order))
 
-function arranged(bench: BenchState, { detached }: Arrangement): BenchState {
+function arranged(bench: BenchState, { detached, swapped = [], spares = [] }: Arrangement): BenchState {
   const back = bench.out.filter((id) => !detached.includes(id))
-  return { ...bench, out: detached, reseated: union(bench.reseated, back) }
+  const exchange = { swapped, spares }
+  const moved = changedPlaces(bench, exchange)
+  return {
+    ...bench,
+    out: detached,
+    reseated: union(bench.reseated, [...back, ...moved]),
+    ...((moved.length || bench.exchange) && { exchange }),
+    // A relay that was pulled out rests.
+    ...(moved.length && {
+      latched: Object.fromEntries(Object.entries(bench.latched).filter(([id]) => !moved.includes(id))),
+    }),
+  }
+}
+
+/** Places in which another body stands than before. */
+function changedPlaces({ exchange = {} }: BenchState, now: Exchanged): string[] {
+  const named = [exchange, now].flatMap(({ swapped = [], spares = [] }) => [...swapped.flat(), ...spares])
+  return [...new Set(named)].filter((id) => bodyAt(exchange, id) !== bodyAt(now, id))
+}
+
+/** Minutes to pull one and press another in (common practice, no source). */
+const toSwap = 1
+
+function swapMinutes(circuit: Circuit, bench: BenchState, arrangement: Arrangement) {
+  const moved = changedPlaces(bench, arrangement)
+  const { minutes, reached } = accessMinutes(circuit, bench, moved)
+  return { minutes: minutes + moved.length * toSwap, reached }
 }
 
 function effects(
@@ -130,10 +177,14 @@ function effects(
   { did }: Extract<Step, { type: 'operate' | 'test' }>,
   byInstrument = false,
 ): Pick<BenchState, 'blown' | 'spent' | 'meterFuses' | 'latched'> {
-  const fresh = did?.blown ?? []
+  const exchange = bench.exchange ?? {}
+  const places = did?.blown ?? []
+  const bodies = places.map((id) => bodyAt(exchange, id))
+  // One that stands in another's place was not there when the fault blew what it could.
+  const again = bodies.filter((body, i) => bench.renewed.includes(body) || body !== places[i])
   return {
-    blown: union(bench.blown, fresh),
-    spent: union(bench.spent, byInstrument ? fresh : fresh.filter((id) => bench.renewed.includes(id))),
+    blown: union(bench.blown, bodies),
+    spent: union(bench.spent, byInstrument ? bodies : again),
     meterFuses: did?.meterFuse ? union(bench.meterFuses, [did.meterFuse]) : bench.meterFuses,
     latched: did?.latched ?? bench.latched,
   }
@@ -192,14 +243,15 @@ export const stateOf = (arrangement: Arrangement): CircuitState => ({
 
 /** The board that the bench is, arranged so. */
 export function boardOf(
-  { circuit, planted }: Order,
+  { circuit, planted, spares }: Order,
   bench: BenchState,
   arrangement: Arrangement,
 ): SolvedBoard | UnsolvedBoard {
   const now = arranged(bench, arrangement)
   const latched = Object.entries(bench.latched)
   return solveBoard(circuit, faultsLeft(circuit, planted, now), stateOf(arrangement), {
-    blown: new Set(bench.blown),
+    blown: new Set(placesOf(arrangement, bench.blown)),
+    ...(spares && { spares }),
     ...(latched.length && { from: modesFrom(circuit, bench.latched) }),
   })
 }

@@ -39,6 +39,8 @@ export function partsTouched(circuit: Circuit, held: Held): string[] {
     case 'spots':
     case 'at':
       return [held.part]
+    case 'hand':
+      return held.spare ? [] : ownerOf(circuit, held.red)
     case 'posts':
       return []
   }

@@ -66,10 +66,10 @@ export const frameDoor = door<Frame>('frame', 2, frameSchema, { 1: () => firstFr
 export const defaultFrame = (): Frame => frameSchema.parse({})
 
 /** What is planted, as it is stored with an order: a bare list in version 1. */
-export const plantedDoor = door<{ list: Fault[] }>(
+export const plantedDoor = door<{ list: Fault[]; spares?: Fault[] | undefined }>(
   'planted',
   2,
-  z.strictObject({ list: z.array(faultSchema).max(4) }),
+  z.strictObject({ list: z.array(faultSchema).max(4), spares: z.array(faultSchema).max(4).optional() }),
   // The list is put under its name before any upgrade.
   { 1: (planted) => planted },
 )
@@ -79,6 +79,8 @@ export interface Order {
   readonly circuit: Circuit
   readonly planted: readonly Fault[]
   readonly frame: Frame
+  /** What is wrong with spares of the box, each by the part in whose place it goes; none unless said. */
+  readonly spares?: readonly Fault[]
 }
 
 /** The meter that an order gives its student. */

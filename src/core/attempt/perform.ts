@@ -1,5 +1,5 @@
 import { findPart, findPieces, wireUp, type Wiring } from '../model'
-import { noticeAll } from '../board'
+import { bodyAt, likeParts, noticeAll, sparesOf } from '../board'
 import { type Circuit, splitRef } from '../circuit'
 import { type Message, say, messageOf } from '../document'
 import {
@@ -73,7 +73,7 @@ export function perform(
       if (!solved.ok) return wrong(say('attempt.unsettled'))
       const seen = Object.fromEntries(noticeAll(solved).map(({ part, key }) => [part, key]))
       const latched = latchedOf(solved)
-      const blown = [...solved.blown].filter((id) => !bench.blown.includes(id))
+      const blown = [...solved.blown].filter((id) => !bench.blown.includes(bodyAt(action.arrangement, id)))
       return {
         ok: true,
         step: {
@@ -164,7 +164,7 @@ function test(
   )
   const latched = latchedOf(solved)
   const blown = [...new Set([...solved.blown, ...reading.did.blown])].filter(
-    (id) => !bench.blown.includes(id),
+    (id) => !bench.blown.includes(bodyAt(action.arrangement, id)),
   )
   const { meterFuse } = reading.did
   return {
@@ -316,7 +316,7 @@ export const recordReading = ({ value, unit, text, word, signs }: Reading): Stor
 
 /** What is wrong with an arrangement, or undefined where it can be made. */
 export function checkArrangement(circuit: Circuit, arrangement: Arrangement): Message | undefined {
-  const { controls, detached, wiggled = [], bypassed = [] } = arrangement
+  const { controls, detached, wiggled = [], bypassed = [], swapped = [], spares = [] } = arrangement
   const kinds = new Map(circuit.parts.map((part) => [part.id, partOfKind(part.kind)]))
   for (const [id, position] of Object.entries(controls)) {
     const positions = kinds.get(id)?.positions
@@ -325,6 +325,14 @@ export function checkArrangement(circuit: Circuit, arrangement: Arrangement): Me
   }
   const fixed = detached.find((id) => !kinds.get(id)?.detach)
   if (fixed !== undefined) return say('attempt.noDetach', { id: fixed })
+  const unlike = swapped.find(([a, b]) => !likeParts(circuit, a).includes(b))
+  if (unlike) return say('attempt.notLike', { a: unlike[0], b: unlike[1] })
+  const kept = sparesOf(circuit)
+  const noSpare = spares.find((id) => !kept.includes(id))
+  if (noSpare !== undefined) return say('attempt.noSpare', { id: noSpare, spares: kept })
+  const moved = [...swapped.flat(), ...spares]
+  const twice = moved.find((id, i) => moved.indexOf(id) !== i)
+  if (twice !== undefined) return say('attempt.swappedTwice', { id: twice })
   const stranger = wiggled.find((id) => !kinds.has(id))
   if (stranger !== undefined) return say('attempt.noPart', { id: stranger })
   for (const end of bypassed.flat()) {

@@ -21,6 +21,12 @@ export const arrangementSchema = z.strictObject({
     .array(z.tuple([terminalRef, terminalRef]))
     .max(8)
     .optional(),
+  /** Like parts that have changed places, and parts in whose place the spare of the box stands. */
+  swapped: z
+    .array(z.tuple([partName, partName]))
+    .max(8)
+    .optional(),
+  spares: z.array(partName).max(20).optional(),
   /** What was moved by hand while looking or measuring, and the rest of a state that is not the usual. */
   wiggled: z.array(partName).max(300).optional(),
   engine: z.enum(['off', 'running']).optional(),

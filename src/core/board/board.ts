@@ -26,6 +26,10 @@ export interface Board extends Network {
   readonly sound: Network
   /** What is connected from outside. */
   readonly attached: readonly Attachment[]
+  /** What is wrong with spares of the box, each by the part in whose place it goes. */
+  readonly spares: readonly Fault[]
+  /** Parts that are out and whose coil is fed on the bench. */
+  readonly onSource: readonly string[]
 }
 
 /** The place of an element by name. */
@@ -41,6 +45,8 @@ export interface BoardOptions {
   readonly blown?: ReadonlySet<string>
   readonly modes?: ReadonlyMap<string, string>
   readonly attached?: readonly Attachment[]
+  readonly spares?: readonly Fault[]
+  readonly onSource?: readonly string[]
 }
 
 const nothing: ReadonlySet<string> = new Set()
@@ -59,12 +65,18 @@ export function buildBoard(
   circuit: Circuit,
   faults: readonly Fault[],
   state: CircuitState,
-  { blown = nothing, modes = restModes(circuit), attached = [] }: BoardOptions = {},
+  {
+    blown = nothing,
+    modes = restModes(circuit),
+    attached = [],
+    spares = [],
+    onSource = [],
+  }: BoardOptions = {},
 ): Board {
   const model = modelOf(circuit)
   const { wiring } = model
   const sound = soundBoardsOf(circuit)(state, blown, modes)
-  const board = { circuit, model, state, wiring, sound, modes, faults, blown, attached }
+  const board = { circuit, model, state, wiring, sound, modes, faults, blown, attached, spares, onSource }
   if (faults.length === 0 && attached.length === 0 && !state.bypassed?.length) return { ...board, ...sound }
   let { nodeCount, inner } = sound
   const freshNode = () => nodeCount++

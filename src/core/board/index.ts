@@ -8,8 +8,10 @@ export {
   type Board,
   type BoardOptions,
 } from './board'
+export { type Exchanged, bodyAt, exchanged, isInBody, likeParts, placesOf, sparesOf } from './exchange'
+export { pullsOnBench } from './bench-source'
 export { drawBoard, drawElement } from './drawn'
-export { handOf, inHand, partAlone, type PartAlone } from './part-alone'
+export { handOf, heldInHand, inHand, partAlone, type PartAlone } from './part-alone'
 export {
   Sensitivities,
   sensitivityBetween,

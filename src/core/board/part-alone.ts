@@ -2,6 +2,7 @@ import { stateSignature, type Circuit, type Part } from '../circuit'
 import { modelOf } from '../model'
 import { partOfKind, type AnyPart, type TerminalKey } from '../parts'
 import { Solver } from '../solve'
+import { movedMode, pullsOnBench } from './bench-source'
 import { buildBoard, type Board } from './board'
 import { SolvedBoard } from './solved-board'
 
@@ -86,21 +87,55 @@ export function inHand(
   return undefined
 }
 
+/**
+ * A part in the hand by two of its own ends: the one that is out of this board, or the spare of the box.
+ * @param ends keys of its terminals, or of those that stand for them
+ * @returns undefined where it is not in the hand, or has no such ends
+ */
+export function heldInHand(
+  { board }: SolvedBoard,
+  id: string,
+  [red, black]: readonly [TerminalKey, TerminalKey],
+  spare: boolean,
+): { readonly solved: SolvedBoard; readonly red: number; readonly black: number } | undefined {
+  const { circuit, wiring, state, spares } = board
+  const { part, definition } = modelOf(circuit).part(id)
+  const { segments, pins } = handOf(definition)
+  if (!segments.length || (!spare && !state.detached.includes(id))) return undefined
+  const alone = spare
+    ? aloneOf({ ...board, faults: spares, blown: new Set() }, part, segments)
+    : aloneOf(board, part, segments)
+  if (!alone) return undefined
+  const at = (key: TerminalKey) => alone.nodeOf(wiring.nodeOf(id, pins[key] ?? key))
+  return { solved: alone.solved, red: at(red), black: at(black) }
+}
+
 const alones = new WeakMap<Circuit, Map<string, PartAlone | undefined>>()
 /** Parts in the hand that are remembered of one circuit. */
 const most = 500
 
 /** A part that is out of this board: what lies around it does not matter, only what is wrong with itself. */
 function aloneOf(board: Board, part: Part, segments: readonly string[]): PartAlone | undefined {
-  const { circuit, state, faults, blown } = board
+  const { circuit, state, faults, blown, onSource } = board
   const own = faults.filter((fault) => fault.part === part.id && fault.other === undefined)
   const whole = { ...state, detached: state.detached.filter((one) => one !== part.id), bypassed: [] }
   let known = alones.get(circuit)
   if (!known) alones.set(circuit, (known = new Map()))
-  const key = JSON.stringify([part.id, own, blown.has(part.id), stateSignature(circuit, whole)])
+  const key = JSON.stringify([
+    part.id,
+    own,
+    blown.has(part.id),
+    onSource.includes(part.id),
+    stateSignature(circuit, whole),
+  ])
   if (known.has(key)) return known.get(key)
   if (known.size >= most) known.clear()
-  const alone = partAlone(buildBoard(circuit, own, whole, { blown }), part, segments)
+  const rest = buildBoard(circuit, own, whole, { blown })
+  const moved = onSource.includes(part.id) && pullsOnBench(rest, part.id) ? movedMode(part.kind) : undefined
+  const held = moved
+    ? buildBoard(circuit, own, whole, { blown, modes: new Map([...rest.modes, [part.id, moved]]) })
+    : rest
+  const alone = partAlone(held, part, segments)
   known.set(key, alone)
   return alone
 }

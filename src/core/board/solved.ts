@@ -6,6 +6,7 @@ import { modelOf } from '../model'
 import { burns, meltsAbove, type AnyPart, type At, type Notice } from '../parts'
 import { Solver, type Network, type OperatingPoint } from '../solve'
 import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
+import { exchanged } from './exchange'
 import { SolvedBoard } from './solved-board'
 
 export interface UnsolvedBoard {
@@ -17,6 +18,10 @@ export interface SolveOptions {
   /** Fuses that have melted in an earlier state. */
   readonly blown?: ReadonlySet<string>
   readonly attached?: readonly Attachment[]
+  /** What is wrong with spares of the box, each by the part in whose place it goes. */
+  readonly spares?: readonly Fault[]
+  /** Parts that are out and whose coil is fed on the bench. */
+  readonly onSource?: readonly string[]
   /** What each part had switched to before: what latches stays latched. From rest, or the state before, unless said. */
   readonly from?: ReadonlyMap<string, string>
   /** Node voltages of a board like it, to start from. */
@@ -37,6 +42,11 @@ export function solveBoard(
   state: CircuitState,
   options: SolveOptions = {},
 ): SolvedBoard | UnsolvedBoard {
+  const { swapped, spares } = state
+  if (swapped?.length || spares?.length) {
+    const now = exchanged(circuit, faults, state, options.spares)
+    return solveBoard(circuit, now.faults, now.state, options)
+  }
   const start = options.from ?? startModes(circuit, faults, state, options)
   const together = settle({ circuit, faults, state, options }, start, false)
   if (!together.ok || !together.limitCycle) return together
@@ -60,7 +70,7 @@ function settle(
   inTurn: boolean,
 ): SolvedBoard | UnsolvedBoard {
   const { circuit, faults, state, options } = setting
-  const { attached } = options
+  const { attached, spares, onSource } = options
   let blown: ReadonlySet<string> = new Set(options.blown)
   let modes = start
   let guess = options.guess
@@ -71,6 +81,8 @@ function settle(
       blown,
       modes,
       ...(attached && { attached }),
+      ...(spares && { spares }),
+      ...(onSource?.length && { onSource }),
     })
     const solver = new Solver(board)
     const point = solver.solve(nearVolts(board) ?? (guess?.length === board.nodeCount ? guess : undefined))

@@ -35,6 +35,9 @@ export const stateSchema = z.strictObject({
     .optional(),
   /** Ids of parts that somebody moves while measuring. */
   wiggled: z.array(z.string()).optional(),
+  /** Pairs of like parts that have changed places, and ids of parts in whose place the spare of the box stands. */
+  swapped: z.array(z.tuple([z.string(), z.string()])).optional(),
+  spares: z.array(z.string()).optional(),
   /** The engine turns by itself: the alternator is driven. */
   engine: z.enum(['off', 'running']).optional(),
   /** °C, where it is not the circuit's own. */
@@ -74,6 +77,15 @@ export const stateSignature = (
     after ?? '',
     state.jumperFuse ?? '',
     battery ? `${battery.after} ${battery.minutes}` : '',
+    ...(state.swapped?.length || state.spares?.length
+      ? [
+          (state.swapped ?? [])
+            .map((pair) => [...pair].sort().join('~'))
+            .sort()
+            .join(),
+          [...(state.spares ?? [])].sort().join(),
+        ]
+      : []),
   ].join(';')
 }
 

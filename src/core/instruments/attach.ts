@@ -12,8 +12,9 @@ export function solveWith(
   solved: SolvedBoard,
   attachment: Attachment | readonly Attachment[],
   out: readonly string[] = [],
+  onSource: readonly string[] = [],
 ): SolvedBoard | UnsolvedBoard {
-  const { circuit, faults, state, blown, attached, modes } = solved.board
+  const { circuit, faults, state, blown, attached, modes, spares, onSource: fed } = solved.board
   const opened = out.filter((id) => !state.detached.includes(id))
   return solveBoard(
     circuit,
@@ -23,6 +24,8 @@ export function solveWith(
       blown,
       attached: [...attached, ...(typeof attachment === 'function' ? [attachment] : attachment)],
       from: modes,
+      spares,
+      onSource: [...fed, ...onSource],
     },
   )
 }

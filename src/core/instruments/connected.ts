@@ -22,8 +22,8 @@ export function withConnected(
   for (const { instrument, settings, place } of others) {
     const { connect } = instrumentOf(instrument)
     if (!connect || !now.ok) continue
-    const { attached, opens } = connect({ place, settings, meter }, now.board.circuit)
-    now = solveWith(now, attached, opens)
+    const { attached, opens, onSource } = connect({ place, settings, meter }, now.board.circuit)
+    now = solveWith(now, attached, opens, onSource)
   }
   return now
 }

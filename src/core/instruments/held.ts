@@ -1,6 +1,7 @@
-import { findPart, type Point, type Wiring } from '../model'
+import { findPart, terminalName, terminalNamed, type Point, type Wiring } from '../model'
 import { z } from 'zod'
-import { type Circuit, firstSource } from '../circuit'
+import { handOf } from '../board'
+import { type Circuit, firstSource, type Part } from '../circuit'
 import { type Message, say, type Words } from '../document'
 import { partOfKind } from '../parts'
 import type { Clamped } from './clamp'
@@ -25,6 +26,8 @@ export const heldSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('spots'), part: name }),
   /** At a part as a whole: a plug taken apart, a relay in the hand, a module’s diagnosis. */
   z.strictObject({ type: z.literal('at'), part: name }),
+  /** A part in the hand, or the spare of the box for it, by two of its own terminals. */
+  z.strictObject({ type: z.literal('hand'), red: name, black: name, spare: z.boolean().optional() }),
   /** On the battery's posts. */
   z.strictObject({ type: z.literal('posts') }),
 ])
@@ -39,6 +42,7 @@ export const holds: Readonly<Record<Hold, Words>> = {
   inPlaceOf: 'instruments.held.inPlaceOfAPart',
   spots: 'instruments.held.onTheTestSpotsOf',
   at: 'instruments.held.atAPart',
+  hand: 'instruments.held.inTheHand',
   posts: 'instruments.held.onTheBatterysPosts',
 }
 
@@ -49,6 +53,14 @@ export type Place =
       readonly red: number
       readonly black: number
       readonly part?: string
+    }
+  | {
+      readonly type: 'hand'
+      readonly part: string
+      readonly pins: readonly [string, string]
+      readonly spare: boolean
+      readonly red: number
+      readonly black: number
     }
   | { readonly type: 'jaws'; readonly conductors: readonly Clamped[] }
   /** `part` is taken out, and the two ends of its way are bridged. */
@@ -116,6 +128,8 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       const [red, black] = partOfKind(part.kind).through.map((key) => wiring.nodeOf(part.id, key))
       return { ok: true, place: { type: 'at', part: part.id, red: red ?? 0, black: black ?? 0 }, held }
     }
+    case 'hand':
+      return locateInHand(circuit, wiring, held)
     case 'posts': {
       const source = firstSource(circuit.parts)!
       const [red, black] = (['pos', 'neg'] as const).map((key) => wiring.nodeOf(source.id, key)) as [
@@ -125,6 +139,51 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       return { ok: true, place: { type: 'posts', part: source.id, red, black }, held }
     }
   }
+}
+
+function locateInHand(circuit: Circuit, wiring: Wiring, held: Extract<Held, { type: 'hand' }>): Located {
+  const [red, black] = [held.red, held.black].map((written) => terminalNamed(circuit, written))
+  const part = red?.part ?? black?.part
+  const pins = part ? handPins(part) : []
+  const named = pins.map((key) => terminalName(part!, key))
+  const refused = (why: Message): Located => ({ ok: false, why })
+  if (!part || !pins.length) return refused(say('instruments.noHand', { name: held.red || held.black }))
+  if (
+    !red ||
+    !black ||
+    red.part !== black.part ||
+    !pins.includes(red.terminal) ||
+    !pins.includes(black.terminal)
+  )
+    return refused(say('instruments.noPins', { id: part.id, pins: named }))
+  if (held.spare && !partOfKind(part.kind).interchangeable)
+    return refused(say('instruments.noSpare', { id: part.id }))
+  const [from, to] = [red.terminal, black.terminal]
+  return {
+    ok: true,
+    place: {
+      type: 'hand',
+      part: part.id,
+      pins: [from, to],
+      spare: held.spare === true,
+      red: wiring.nodeOf(part.id, from),
+      black: wiring.nodeOf(part.id, to),
+    },
+    held: { ...held, red: terminalName(part, from), black: terminalName(part, to) },
+  }
+}
+
+/** Terminals of a part by which it is held when it is in the hand; none of what does not come out. */
+export function handPins({ kind, parameters }: Part): string[] {
+  const definition = partOfKind(kind)
+  const { segments, pins } = handOf(definition)
+  const ends = new Set(
+    definition.segments.filter(({ key }) => segments.includes(key)).flatMap(({ between }) => between),
+  )
+  const absent = definition.absent?.(parameters) ?? []
+  return definition.terminals
+    .filter(({ key, inside }) => !inside && !absent.includes(key) && ends.has(pins[key] ?? key))
+    .map(({ key }) => key)
 }
 
 function pointFor(

@@ -70,6 +70,8 @@ export interface Nature {
   readonly blind?: true
   /** It was not set to nought before it was held. */
   readonly notZeroed?: true
+  /** It can be left where it is while something else reads, though it loads nothing. */
+  readonly stays?: true
   /** It proves amps, not only that there is a way. */
   readonly underLoad?: true
 }
@@ -87,6 +89,8 @@ export interface Connection {
   readonly attached: readonly Attachment[]
   /** Parts that are out while it stands in their place. */
   readonly opens: readonly string[]
+  /** Parts that are out and whose coil it feeds on the bench. */
+  readonly onSource?: readonly string[]
 }
 
 /** What a bag is made of: each has one or more instruments in it. */

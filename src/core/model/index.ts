@@ -14,4 +14,5 @@ export {
 export { findPieces, piecesOf, type Piece } from './pieces'
 export { spareSegments } from './spare'
 export { runsOf, type Stride, type Walk } from './walks'
+export { terminalName, terminalNamed } from './wiring'
 export type { Point, Wiring } from './wiring'

@@ -159,6 +159,22 @@ function sourceOf(kindOf: Kinds, end: string): string | undefined {
   return kindOf.get(id)?.role === 'source' ? id : undefined
 }
 
+/** The terminal of a part that goes by a printed name, upper or lower case; undefined where none does. */
+export function terminalNamed(
+  { parts }: Pick<Circuit, 'parts'>,
+  written: string,
+): { readonly part: Part; readonly terminal: string } | undefined {
+  const name = fold(written)
+  for (const part of parts)
+    if (name.startsWith(part.id.toLowerCase()))
+      for (const { key } of partOfKind(part.kind).terminals)
+        if (fold(describe(part, key).name) === name) return { part, terminal: key }
+  return undefined
+}
+
+/** The name that a part's terminal goes by on the drawing. */
+export const terminalName = (part: Part, terminal: string): string => describe(part, terminal).name
+
 function describe({ id, kind, parameters }: Part, terminal: string) {
   const definition = partOfKind(kind)
   const { suffix, name, inside } = definition.terminals.find((t) => t.key === terminal)!

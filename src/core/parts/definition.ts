@@ -330,6 +330,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly benchPairs?: readonly (readonly [TerminalKey, TerminalKey])[]
   /** What a lesson about it is about, beside how it failed. */
   readonly topic?: 'relays' | 'starting' | 'charging' | 'modules' | 'grounds'
+  /** One that is like it is at hand: in a socket beside it, or in the spares box. It is swapped in a moment. */
+  readonly interchangeable?: true
   /** It guards what comes after it. */
   readonly protects?: {
     readonly segment: string

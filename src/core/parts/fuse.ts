@@ -135,6 +135,7 @@ export const fuse = definePart({
     gap: ['a', 'b'],
     comesOut: { segments: ['link'] },
   },
+  interchangeable: true,
   protects: {
     segment: 'link',
     melts: true,

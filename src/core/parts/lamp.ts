@@ -171,6 +171,7 @@ export const lamp = definePart({
     gap: ['a', 'b'],
     comesOut: { segments: ['filament'], pins: { a: 'f', b: 'g' } },
   },
+  interchangeable: true,
   loads: ['filament'],
   bears: { segments: ['filament'], most: burnsOutAt },
   benchPairs: [['f', 'g']],

@@ -160,6 +160,7 @@ export const relay = definePart({
       pins: { t86: 'c86', t85: 'c85', t30: 'c30', t87: 'c87', t87a: 'c87a' },
     },
   },
+  interchangeable: true,
   loads: ['coil'],
   bears: { segments: ['coil'], most: ({ pullIn }) => windingBears * ratedOver * pullIn },
   absent: ({ contacts }) => (contacts === 'make' ? ['t87a'] : []),

@@ -110,6 +110,7 @@ export const twoFilamentLamp = definePart({
     opens: ['socketStrong', 'socketFaint', 'socketOut'],
     comesOut: { segments: ['strong', 'faint'], pins: { s: 'sf', t: 'tf', b: 'g' } },
   },
+  interchangeable: true,
   loads: ['strong', 'faint'],
   bears: { segments: ['strong', 'faint'], most: burnsOutAt },
   benchPairs: [

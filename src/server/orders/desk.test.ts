@@ -206,7 +206,9 @@ describe('a Desk', () => {
               ? { type: 'jaws', round: ['W4'] }
               : how === 'posts'
                 ? { type: 'posts' }
-                : { type: how, part: part[how] }
+                : how === 'hand'
+                  ? { type: 'hand', red: 'L1a', black: 'L1b' }
+                  : { type: how, part: part[how] }
         const action = {
           ...leads('L1a', 'B1-'),
           instrument: key,

@@ -38,10 +38,10 @@ export function remembered<T extends Pick<Order, 'circuit' | 'planted'>>(order: 
 
 /** Does something with the boards of an order, which stay in memory while they are asked for. */
 export function withBoards<T>(order: Order, work: (boards: Boards) => T): T {
-  const { circuit, planted, frame } = order
+  const { circuit, planted, frame, spares } = order
   const key = boardsOf(order)
   const boards = kept.get(key) ?? {
-    predictor: new Predictor(circuit, meterOfFrame(frame), planted, frame.faults),
+    predictor: new Predictor(circuit, meterOfFrame(frame), planted, frame.faults, spares),
     live: new LRUCache<string, Judging>({ max: mostLive }),
   }
   try {

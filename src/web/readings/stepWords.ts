@@ -21,7 +21,16 @@ import { type Unit } from '../../core/quantity'
 
 /** “S1 closed, L1 out”. */
 export function describeArrangement(circuit: Circuit, arrangement: Arrangement): string {
-  const { controls, detached, bypassed = [], wiggled = [], engine, sinceKeyOff } = arrangement
+  const {
+    controls,
+    detached,
+    bypassed = [],
+    wiggled = [],
+    swapped = [],
+    spares = [],
+    engine,
+    sinceKeyOff,
+  } = arrangement
   const definition = (id: string) => {
     const part = findPart(circuit, id)
     return part && partOfKind(part.kind)
@@ -32,6 +41,8 @@ export function describeArrangement(circuit: Circuit, arrangement: Arrangement):
       return `${id} ${known ? tell(positionName(known, key)) : key}`
     }),
     ...detached.map((id) => `${id} ${tell(definition(id)?.detach?.done ?? 'ui.readings.partOut')}`),
+    ...swapped.map(([a, b]) => t('ui.readings.swappedWith', { a, b })),
+    ...spares.map((id) => t('ui.readings.spareIn', { id })),
     ...bypassed.map(([a, b]) => t('ui.readings.jumper', { a, b })),
     ...(wiggled.length > 1 && isShaken(circuit, arrangement)
       ? [t('ui.readings.everythingMoved')]
@@ -78,6 +89,11 @@ export function describeHeld(held: Connection['held']): string {
       return t('ui.readings.onTheTestSpotsOf', { part: held.part })
     case 'at':
       return t('ui.readings.atPart', { part: held.part })
+    case 'hand':
+      return t(held.spare ? 'ui.readings.onTheSpareFor' : 'ui.readings.inTheHand', {
+        red: held.red,
+        black: held.black,
+      })
     case 'posts':
       return t('ui.readings.onTheBatterysPosts')
   }

@@ -12,6 +12,9 @@ import { insulate } from './insulate'
 import { repin } from './repin'
 import { remove } from './remove'
 import { turn } from './turn'
+import { tighten } from './tighten'
+import { moveGround } from './move-ground'
+import { groundWire } from './ground-wire'
 import { splitRef, type Circuit } from '../../circuit'
 import { faultOfKind, type Fault } from '../../faults'
 import { partOfKind, type AnyPart, type Segment } from '../../parts'
@@ -31,6 +34,9 @@ const all = [
   repin,
   remove,
   turn,
+  tighten,
+  moveGround,
+  groundWire,
 ] as const
 
 export type RepairKey = (typeof all)[number]['key']

@@ -24,6 +24,9 @@ export const isJoint = (segment: Segment, part: AnyPart): boolean =>
   !part.loads?.includes(segment.key) &&
   (segment.faults.includes('corroded') || segment.faults.includes('slack'))
 
+/** A ground point, strap or metal of the return. */
+export const isGround = ({ topic }: AnyPart): boolean => topic === 'grounds'
+
 /** The conductor of a wire or cable itself. */
 export const isWire = (segment: Segment, { cable, protects }: AnyPart): boolean =>
   cable?.segment === segment.key && protects === undefined

@@ -1,5 +1,5 @@
 import { batteryAmps, faultsLeft } from '../../attempt'
-import { noticeAll, solveBoard, type SolvedBoard } from '../../board'
+import { noticeAll, placesOf, solveBoard, type SolvedBoard } from '../../board'
 import { stateSignature, type Circuit, type CircuitState } from '../../circuit'
 import { wireUp, type Wiring } from '../../model'
 import { faultOfKind, type Fault } from '../../faults'
@@ -44,6 +44,8 @@ export class Predictor {
     readonly meter: MeterType = workshopMeter,
     planted: readonly Fault[] = [],
     faults: 1 | 2 = 1,
+    /** What is wrong with spares of the box. */
+    private readonly spares: readonly Fault[] = [],
   ) {
     this.wiring = wireUp(circuit)
     this.melting = new Melting(circuit)
@@ -131,7 +133,8 @@ export class Predictor {
     if (!fault) return this.sweep(this.hypotheses[0]!, this.situation(state, conditions)).at(0).solved
     const { blown, faults } = this.left([fault], this.melting.of([fault]), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
-      blown,
+      blown: new Set(placesOf(state, blown)),
+      spares: this.spares,
     })
     return solved.ok ? solved : undefined
   }
@@ -193,7 +196,10 @@ export class Predictor {
       x,
       () => {
         const { blown, faults } = this.left(own, this.melting.at(hypothesis, x), conditions)
-        const found = solveBoard(this.circuit, faults, state, { blown })
+        const found = solveBoard(this.circuit, faults, state, {
+          blown: new Set(placesOf(state, blown)),
+          spares: this.spares,
+        })
         return found.ok ? found : undefined
       },
       (solved) => {

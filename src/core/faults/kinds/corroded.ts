@@ -10,7 +10,7 @@ export const corroded = defineFault({
   family: 'resistance',
   heats: true,
   sameAs: ['highResistance'],
-  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace', 'moveGround', 'groundWire'],
   severity: {
     label: 'faults.corroded.mostItCanPass',
     unit: 'A',

@@ -10,7 +10,7 @@ export const highResistance = defineFault({
   heats: true,
   madeBy: 'resistor',
   sameAs: ['corroded'],
-  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace', 'moveGround', 'groundWire'],
   severity: {
     label: 'faults.highResistance.resistance',
     unit: 'Ω',

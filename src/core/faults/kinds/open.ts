@@ -6,7 +6,7 @@ export const open = defineFault({
   title: 'faults.open.title',
   family: 'opens',
   sameAs: ['missingPin', 'burntOut', 'stuckOpen', 'blown'],
-  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace'],
+  repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace', 'moveGround', 'groundWire'],
   built: 'faults.open.built',
   describe: () => 'faults.open.describe',
   strike: () => [],

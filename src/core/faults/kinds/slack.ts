@@ -8,7 +8,7 @@ export const slack = defineFault({
   title: 'faults.slack.title',
   family: 'resistance',
   reseats: true,
-  repairedBy: ['terminal', 'recrimp', 'remake', 'replace'],
+  repairedBy: ['terminal', 'recrimp', 'remake', 'replace', 'tighten', 'moveGround'],
   severity: {
     label: 'faults.slack.resistanceWhileItIsMoved',
     unit: 'Ω',

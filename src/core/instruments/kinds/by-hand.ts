@@ -1,16 +1,12 @@
-import { partOf } from '../../model'
-import { schoolScatter } from '../../circuit'
-import { faultOfKind, struckBy } from '../../faults'
+import { faultOfKind } from '../../faults'
 import { partOfKind } from '../../parts'
-import type { SolvedBoard } from '../../board'
+import { pullsOnBench } from '../../board'
 import { defineInstrument, noEffects, numberOf, type Instrument, type Reading, type Use } from '../instrument'
 import { say } from '../../document'
 import { nothing, partsWith } from './common'
 
 const drag = { slack: 'instruments.word.slack', firm: 'instruments.word.firm' } as const
 const clicks = { silent: 'instruments.word.silent', clicks: 'instruments.word.clicks' } as const
-/** Volts of the source that a relay is tried with on the bench; two of them for a 24 V one (common practice, no source). */
-const benchVolts = 9
 
 const byWord = (place: number): number => place
 const told = (word: string): Reading => ({ unit: 'V', text: '', word, signs: [], did: noEffects })
@@ -56,14 +52,19 @@ export const benchRelay: Instrument<'benchRelay'> = defineInstrument({
   cautions: () => [],
   settings: [],
   holds: ['at'],
-  nature: () => ({ draws: 0 }),
+  nature: () => ({ draws: 0, stays: true }),
+  connect: ({ place }) => ({
+    attached: [],
+    opens: [],
+    ...(place.type === 'at' && place.part && { onSource: [place.part] }),
+  }),
   read: (use) => {
     const part = partAt(use)
     const coil = part && partOfKind(part.kind).coil
     if (!part || !coil) return nothing('–')
     if (!isOut(use, part.id))
       return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: part.id })] }
-    return told(pulls(use.solved, part.id, coil) ? 'clicks' : 'silent')
+    return told(pullsOnBench(use.solved.board, part.id) ? 'clicks' : 'silent')
   },
   expect: (use) => exactly(benchRelay, use),
   tells: byWord,
@@ -77,28 +78,4 @@ function exactly(instrument: Instrument, use: Use) {
   const { word } = instrument.read(use)
   const place = word === undefined ? -1 : numberOf(instrument, { word })
   return place < 0 ? { low: -Infinity, high: Infinity } : { low: place, high: place }
-}
-
-/** Whether the bench’s source moves it: what its own coil lets through. */
-function pulls({ board }: SolvedBoard, id: string, coil: string): boolean {
-  const part = partOf(board.circuit, id)
-  const { modes } = partOfKind(part.kind)
-  let ohms = 0
-  for (const element of board.elements)
-    if (element.type === 'resistor' && element.owner.part === id && element.owner.segment === coil)
-      ohms += element.ohms
-  if (!modes || ohms === 0) return false
-  const volts = benchVolts * (board.circuit.parts.some((p) => Number(p.parameters.nominal) > 20) ? 2 : 1)
-  const around = {
-    temperature: 20,
-    ...schoolScatter,
-    position: undefined,
-    detached: true,
-    blown: false,
-    struck: struckBy(board.faults, id),
-    mode: modes.rest,
-    engineRuns: false,
-    sinceKeyOff: 0,
-  }
-  return modes.next(part.parameters, { volts: () => volts, amps: () => volts / ohms }, around) !== modes.rest
 }

@@ -1,5 +1,5 @@
 import { partOf, type Wiring } from '../../model'
-import { inHand, type SolvedBoard } from '../../board'
+import { heldInHand, inHand, type SolvedBoard } from '../../board'
 import { systemOf, type Circuit, firstSource } from '../../circuit'
 import { type Message, say, messageOf } from '../../document'
 import { noticeText, partOfKind, type AnyPart } from '../../parts'
@@ -26,7 +26,17 @@ export function inTheHand(use: Pick<Use, 'solved' | 'place'>): {
   black: number
 } {
   const { red, black } = across(use)
+  if (use.place.type === 'hand') {
+    const { part, pins, spare } = use.place
+    return heldInHand(use.solved, part, pins, spare) ?? { solved: use.solved, red, black }
+  }
   return inHand(use.solved, red, black) ?? { solved: use.solved, red, black }
+}
+
+/** Why a part that is to be held in the hand is not there: it is not out. */
+export function notInHand({ solved, place }: Pick<Use, 'solved' | 'place'>): Reading | undefined {
+  if (place.type !== 'hand' || heldInHand(solved, place.part, place.pins, place.spare)) return undefined
+  return { ...nothing('–'), signs: [say('instruments.apartFirst', { id: place.part })] }
 }
 
 /** Lamps and loads of the bag are those of the vehicle's own system. */

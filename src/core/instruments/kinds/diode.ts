@@ -2,7 +2,7 @@ import { partOfKind } from '../../parts'
 import { readDiode } from '../diode-test'
 import { type Instrument, defineInstrument, noEffects } from '../instrument'
 import { say } from '../../document'
-import { around, byFifth, heldPieces, inTheHand, openLoop } from './common'
+import { around, byFifth, heldPieces, inTheHand, notInHand, openLoop } from './common'
 
 /** Diode test: a milliamp from red to black, volts as shown, OL where it does not flow. */
 export const diode: Instrument<'diode'> = defineInstrument({
@@ -12,9 +12,11 @@ export const diode: Instrument<'diode'> = defineInstrument({
   about: 'instruments.diode.about',
   cautions: () => ['disconnectBeforeOhms'],
   settings: [],
-  holds: ['leads'],
+  holds: ['leads', 'hand'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
+    const missing = notInHand(use)
+    if (missing) return missing
     const { solved, red, black } = inTheHand(use)
     const { value, text, live } = readDiode(solved, red, black, use.meter)
     return { value, unit: 'V', text, signs: live ? [say('instruments.live')] : [], did: noEffects }

@@ -1,7 +1,7 @@
 import { type Instrument, type Use, defineInstrument, noEffects } from '../instrument'
 import { ohmsAccuracy, readContinuity, readOhms } from '../ohmmeter'
 import { say } from '../../document'
-import { around, byFactor, byWord, heldPieces, inTheHand, openLoop } from './common'
+import { around, byFactor, byWord, heldPieces, inTheHand, notInHand, openLoop } from './common'
 
 /** Passive parts vary by a few per cent in ohms; a contact's milliohms are below the meter's last digit. */
 export const ohmsTolerance = 0.08
@@ -37,9 +37,11 @@ export const ohms: Instrument<'ohms'> = defineInstrument({
       preset: 'not',
     },
   ],
-  holds: ['leads'],
+  holds: ['leads', 'hand'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
+    const missing = notInHand(use)
+    if (missing) return missing
     const { solved, red, black } = inTheHand(use)
     const meter = use.settings.zero === 'zeroed' ? { ...use.meter, leadOhms: 0 } : use.meter
     const shown = readOhms(solved, red, black, meter)
@@ -65,9 +67,11 @@ export const continuity: Instrument<'continuity'> = defineInstrument({
   about: 'instruments.ohms.aBeepSaysBelowA',
   cautions: () => ['disconnectBeforeOhms'],
   settings: [],
-  holds: ['leads'],
+  holds: ['leads', 'hand'],
   nature: () => ({ needsDead: true, draws: 0 }),
   read: (use) => {
+    const missing = notInHand(use)
+    if (missing) return missing
     const { solved, red, black } = inTheHand(use)
     const shown = readContinuity(solved, red, black, use.meter)
     return { value: shown.value, unit: 'Ω', text: shown.text, signs: signsOf(shown), did: noEffects }

@@ -11,7 +11,7 @@ const { draft, asks, hold, measure, real, answer, readMeter, sending, carry } = 
 /** The commonest act of all costs one key: a lead one point on, the prediction’s place ready. */
 const other = { red: 'black', black: 'red' } as const
 const carryBy = (by: 1 | -1, which: (next: 'red' | 'black') => 'red' | 'black') => () =>
-  hold.value === 'leads' && (carry(which(props.next), by), true)
+  (hold.value === 'leads' || hold.value === 'hand') && (carry(which(props.next), by), true)
 const carried = useKeys(
   t('ui.desk.atThePrediction'),
   [

@@ -8,6 +8,7 @@ import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
 import Conclude from './Conclude.vue'
 import Course from './Course.vue'
+import Exchange from './Exchange.vue'
 import Hints from './Hints.vue'
 import Instrument from './Instrument.vue'
 import Marking from './Marking.vue'
@@ -43,6 +44,8 @@ async function change(to: CircuitState) {
   model.draft.controls = to.controls
   model.draft.detached = to.detached
   model.draft.wiggled = to.wiggled ?? []
+  model.draft.swapped = to.swapped ?? []
+  model.draft.spares = to.spares ?? []
   model.draft.engine = to.engine ?? 'off'
   model.draft.sinceKeyOff = to.sinceKeyOff ?? 0
   // What a real board does is for the student to say.
@@ -130,6 +133,7 @@ const proved = computed(() => {
         t('ui.common.min', { minutes: model.minutes })
       }}</span>
       <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
+      <Exchange v-if="!model.desk.concluded" :model="model" :state="state" @change="change" />
       <p v-if="model.unseen && !model.desk.concluded && !real" class="again" role="status">
         {{ t('ui.desk.theBoardHasChangedOperate') }}
         <NButton size="small" :loading="model.busy" @click="model.operate()">{{

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
 import { X } from '@lucide/vue'
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
-import { devices, holds } from '../../../core/instruments'
+import { computed } from 'vue'
+import { terminalName } from '../../../core/model'
+import { devices, handPins, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { shownOf } from '../../../core/attempt'
 import { nameOfPart } from '../../../core/parts'
@@ -37,6 +39,12 @@ const goOn = (lead: 'red' | 'black') =>
   document
     .querySelector<HTMLElement>(lead === 'red' ? '.leads .field:nth-child(2) input' : '.asking input')
     ?.focus()
+/** Two ends of something that comes out. */
+const handExample = computed(() => {
+  const part = props.model.circuit.parts.find((one) => handPins(one).length > 1)
+  const [pin] = part ? handPins(part) : []
+  return part && pin ? terminalName(part, pin) : ''
+})
 const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
@@ -87,7 +95,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           </select>
         </label>
       </div>
-      <div v-if="hold === 'leads'" class="leads">
+      <div v-if="hold === 'leads' || hold === 'hand'" class="leads">
         <label
           v-for="lead in ['red', 'black'] as const"
           :key="lead"
@@ -105,13 +113,19 @@ const loud = (code: string) => code === 'instruments.beeps'
               autocapitalize: 'none',
               spellcheck: false,
             }"
-            :placeholder="t('ui.desk.point')"
+            :placeholder="hold === 'hand' ? handExample : t('ui.desk.point')"
             @focus="emit('lead', lead)"
             @keydown.enter.prevent="goOn(lead)"
           />
         </label>
       </div>
-      <label v-else-if="hold === 'jaws'" class="field"
+      <NCheckbox
+        v-if="hold === 'hand'"
+        :checked="draft.spare === true"
+        @update:checked="draft.spare = $event"
+        >{{ t('ui.desk.theSpare') }}</NCheckbox
+      >
+      <label v-if="hold === 'jaws'" class="field"
         >{{ t('ui.desk.jawsRound') }}
         <NInput
           v-model:value="draft.round"
@@ -119,7 +133,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           :placeholder="t('ui.desk.wireOrMeasuringPlaceSuch')"
         />
       </label>
-      <label v-else-if="hold !== 'posts'" class="field"
+      <label v-if="!['leads', 'hand', 'jaws', 'posts'].includes(hold)" class="field"
         >{{ t('ui.desk.at') }}
         <select v-model="draft.part">
           <option value="" disabled>{{ t('ui.desk.chooseAPart') }}</option>

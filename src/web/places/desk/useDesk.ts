@@ -24,6 +24,9 @@ interface Draft {
   controls: Record<string, string>
   detached: string[]
   wiggled?: string[]
+  /** Like parts that have changed places, and parts in whose place the spare stands. */
+  swapped?: [string, string][]
+  spares?: string[]
   engine?: 'off' | 'running'
   sinceKeyOff?: number
   instrument: InstrumentKey
@@ -38,6 +41,8 @@ interface Draft {
   part: string
   /** What else is connected, and stays so while another instrument reads. */
   also: Connection[]
+  /** Not the part that was taken out is in the hand, but the spare of the box. */
+  spare?: boolean
   prediction: string
   /** What it would show if the piece that is suspected were at fault. */
   suspected?: string
@@ -148,11 +153,13 @@ export function useDesk(id: string) {
         return positions ? [[part.id, draft.value.controls[part.id] ?? positions[0]!]] : []
       }),
     )
-    const { detached, wiggled = [], engine = 'off', sinceKeyOff = 0 } = draft.value
+    const { detached, wiggled = [], swapped = [], spares = [], engine = 'off', sinceKeyOff = 0 } = draft.value
     return {
       controls,
       detached: [...detached].sort(),
       ...(wiggled.length ? { wiggled } : {}),
+      ...(swapped.length ? { swapped } : {}),
+      ...(spares.length ? { spares } : {}),
       ...(engine === 'running' ? { engine } : {}),
       ...(sinceKeyOff > 0 ? { sinceKeyOff } : {}),
     }
@@ -188,6 +195,8 @@ export function useDesk(id: string) {
       draft.value.controls = { ...arranged.arrangement.controls }
       draft.value.detached = [...arranged.arrangement.detached]
       draft.value.wiggled = [...(arranged.arrangement.wiggled ?? [])]
+      draft.value.swapped = [...(arranged.arrangement.swapped ?? [])]
+      draft.value.spares = [...(arranged.arrangement.spares ?? [])]
       draft.value.engine = arranged.arrangement.engine ?? 'off'
       draft.value.sinceKeyOff = arranged.arrangement.sinceKeyOff ?? 0
     }

@@ -9,8 +9,15 @@ import {
   type Prediction,
   type Said,
 } from '../../../core/attempt'
-import { walkPaths } from '../../../core/model'
-import { devices, instrumentOf, settingsOf, type Device, type InstrumentKey } from '../../../core/instruments'
+import { terminalName, terminalNamed, walkPaths } from '../../../core/model'
+import {
+  devices,
+  handPins,
+  instrumentOf,
+  settingsOf,
+  type Device,
+  type InstrumentKey,
+} from '../../../core/instruments'
 import { partOfKind } from '../../../core/parts'
 import { messageOf, send } from '../../api/client'
 import type { DeskModel } from './useDesk'
@@ -54,6 +61,8 @@ export function useInstrument(model: DeskModel) {
             .filter(Boolean)
             .slice(0, 12),
         }
+      case 'hand':
+        return { type: 'hand', red, black, ...(draft.value.spare && { spare: true }) }
       case 'posts':
         return { type: 'posts' }
       case 'series':
@@ -68,7 +77,8 @@ export function useInstrument(model: DeskModel) {
   function missing(): string {
     const { red, black, round, part } = draft.value
     switch (hold.value) {
-      case 'leads': {
+      case 'leads':
+      case 'hand': {
         const bare = [!red.trim() && 'red', !black.trim() && 'black'].filter(Boolean)
         if (!bare.length) return ''
         return t(
@@ -203,8 +213,11 @@ export function useInstrument(model: DeskModel) {
 
   /** It changes the circuit by being there, so that another instrument may read what then happens. */
   const loads = computed(() => {
-    const { draws, carries, shorts } = instrument.value.nature(settings.value)
-    return Boolean(instrument.value.connect) && (draws > 0 || carries === true || shorts === true)
+    const { draws, carries, shorts, stays } = instrument.value.nature(settings.value)
+    return (
+      Boolean(instrument.value.connect) &&
+      (draws > 0 || carries === true || shorts === true || stays === true)
+    )
   })
   /** It stays where it is while another reads: a lamp in the fuse's place, a load between two points. */
   function leave() {
@@ -219,6 +232,7 @@ export function useInstrument(model: DeskModel) {
 
   /** Carries one lead along its path, a point at a time: up towards the source, down towards the return. */
   function carry(which: 'red' | 'black', by: 1 | -1) {
+    if (hold.value === 'hand') return carryInHand(which, by)
     const walks = walkPaths(model.circuit)
     const at = draft.value[which].trim()
     const names = walks.map(({ points }) => [...new Set(points.filter((p) => !p.inside).map((p) => p.name))])
@@ -227,6 +241,16 @@ export function useInstrument(model: DeskModel) {
     const now = along.indexOf(at)
     const to = now < 0 ? (by > 0 ? 0 : along.length - 1) : Math.min(along.length - 1, Math.max(0, now + by))
     draft.value[which] = along[to]!
+  }
+
+  /** In the hand a lead goes from one of the part’s ends to the next. */
+  function carryInHand(which: 'red' | 'black', by: 1 | -1) {
+    const at = draft.value[which].trim()
+    const part = terminalNamed(model.circuit, at)?.part ?? model.circuit.parts.find((p) => handPins(p).length)
+    if (!part) return
+    const names = handPins(part).map((pin) => terminalName(part, pin))
+    const now = names.indexOf(at)
+    draft.value[which] = names[(now + by + names.length) % names.length]!
   }
 
   /** Where the instrument is held, as the drawing shows it. */

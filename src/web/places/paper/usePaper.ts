@@ -70,7 +70,9 @@ export function usePaper(review: Review) {
           ? { type: 'jaws', round: row.at.split(/[\s,]+/).filter(Boolean) }
           : how === 'posts'
             ? { type: 'posts' }
-            : { type: how, part: row.at }
+            : how === 'hand'
+              ? { type: 'hand', red: row.at, black: row.black }
+              : { type: how, part: row.at }
     return {
       ok: true,
       value: {
