@@ -109,6 +109,7 @@ describe('records on paper in German', () => {
     id: crypto.randomUUID(),
     circuit,
     faults: [fault],
+    spares: [],
     frame: attempt.order.frame,
     complaint: 'said aloud',
     student: {

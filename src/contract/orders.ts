@@ -17,6 +17,8 @@ export const newOrderSchema = z
       .min(5, coded(say('school.writeComplaint')))
       .max(1000),
     faults: z.array(faultSchema).max(4),
+    /** What is wrong with spares of the box, each by the part in whose place it goes. */
+    spares: z.array(faultSchema).max(4).optional(),
     /** Nothing is wrong: a false alarm, or a cause that is not electrical. */
     sound: z.boolean().optional(),
     frame: frameSchema.partial().optional(),
@@ -57,6 +59,7 @@ export const reviewSchema = z.object({
   id: z.uuid(),
   circuit: circuitSchema,
   faults: z.array(faultSchema),
+  spares: z.array(faultSchema),
   frame: frameSchema,
   complaint: z.string(),
   student: userSchema,

@@ -71,7 +71,12 @@ describe('like parts that change places', () => {
     const blown: Fault = { kind: 'blown', part: 'F2', segment: 'link' }
     const attempt = new Attempt(drain, [blown], { controls: {}, detached: [] })
     const across = (fuse: string, arrangement: Arrangement) => {
-      const [a, b] = ['ta', 'tb'].map((key) => terminalName(drain.parts.find(({ id }) => id === fuse)!, key))
+      const [a, b] = ['ta', 'tb'].map((key) =>
+        terminalName(
+          drain.parts.find(({ id }) => id === fuse)!,
+          key,
+        ),
+      )
       const held = { type: 'hand', red: a!, black: b! } as const
       return attempt.measure(held, 0.1, { instrument: 'ohms', arrangement }).reading.text
     }

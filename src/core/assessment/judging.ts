@@ -8,6 +8,7 @@ import {
   hasSign,
   instrumentMinutes,
   soundCircuit,
+  shownOf,
   stateOf,
   type BenchState,
   type Order,
@@ -32,7 +33,7 @@ import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { judgeExchange } from './exchange'
 import { judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
-import { readingName, seenName } from './facts'
+import { heldIn, readingName, seenName } from './facts'
 import { complaintFacts, conditionsOf, firstBelief, stillAlive } from './first'
 import { ProvedGood } from './sound'
 import { ambiguityGroupOf } from './ambiguity-group'
@@ -245,7 +246,7 @@ export class Judging {
 
   private operated(step: StepOf<'operate'>): void {
     // With a jumper on it is not the circuit alone that is seen: what the jumper proves is told by its own reading.
-    if (step.also?.length) return
+    if (step.also?.length) return this.shown(step)
     this.provedGood.seen(step)
     return this.know(
       {
@@ -257,6 +258,21 @@ export class Judging {
       seenName(this.order.circuit, step),
       step,
     )
+  }
+
+  /** What a lamp that stays connected shows while the circuit is operated. */
+  private shown(step: StepOf<'operate'>): void {
+    const { predictor, bench } = this
+    const connected = step.also ?? []
+    for (const [k, reading] of (step.shows ?? []).entries()) {
+      const also = connected.filter((_, other) => other !== k)
+      const one = { ...connected[k]!, also, arrangement: step.arrangement }
+      const setup = setupOf(predictor, bench, one)
+      if (!setup || reading.word === undefined) continue
+      const value = numberOf(instrumentOf(one.instrument), reading)
+      const fact: Fact = { type: 'measured', setup, value, meaningless: false }
+      this.know(fact, say('assessment.lampLeftOn', { held: heldIn(one.held), word: shownOf(reading) }), step)
+    }
   }
 
   private know(
@@ -311,7 +327,8 @@ export class Judging {
     const fact: Measured = { type: 'measured', setup, value, meaningless: live }
     const name = readingName(this.tests, step)
     const why = step.source === 'model' ? undefined : this.misread(real, fact, step)
-    this.verdicts.push(judgePrediction(predictor, setup, step.prediction, i, live))
+    const { byEye } = instrumentOf(step.instrument).nature(step.settings)
+    if (!byEye) this.verdicts.push(judgePrediction(predictor, setup, step.prediction, i, live))
     // A reading that is asked about is no evidence, nor one that nothing explains.
     const after = why ? belief : belief.with(fact)
     // A blind eye looks at the likeliest board that gives these readings.
@@ -338,6 +355,10 @@ export class Judging {
       thresholds: this.rubric.thresholds,
     }
     this.provedGood.test(context)
+    if (byEye) {
+      this.looked(step, i, fact, name, context.after)
+      return
+    }
     this.verdicts.push(new Technique(context, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
@@ -374,6 +395,20 @@ export class Judging {
     }
     this.know(fact, name, step, after)
     if (!this.blind) this.exchange(step, i, belief)
+  }
+
+  /** To look first is always right: it is marked by nothing, and what shows is evidence. */
+  private looked(step: StepOf<'test'>, i: number, fact: Fact, name: Message, after: Belief): void {
+    this.tests--
+    this.beforeTest = this.belief
+    this.verdicts.push({
+      aspect: 'reading',
+      step: i,
+      grade: 'neutral',
+      verdict: say('assessment.looked'),
+      reason: say(step.reading.word === 'nothing' ? 'assessment.sawNothing' : 'assessment.sawSomething'),
+    })
+    this.know(fact, name, step, after)
   }
 
   /** What made a typed reading wrong, if it is; a blind eye goes by what any board of this complaint could show. */
@@ -487,7 +522,7 @@ const isTouched = ({ repairs, renewed, reseated, spent }: BenchState): boolean =
 export function setupOf(
   predictor: Predictor,
   bench: BenchState,
-  step: StepOf<'test'>,
+  step: Pick<StepOf<'test'>, 'instrument' | 'settings' | 'held' | 'also' | 'arrangement'>,
 ): TestSetup | undefined {
   const { circuit, wiring } = predictor
   const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {

@@ -28,7 +28,9 @@ import {
 
 /** What a student asks for: a step without what only the bench can add. */
 export type Action =
-  | (Omit<StepOf<'operate'>, 'seen' | 'did'> & { readonly seen?: StepOf<'operate'>['seen'] | undefined })
+  | (Omit<StepOf<'operate'>, 'seen' | 'shows' | 'did'> & {
+      readonly seen?: StepOf<'operate'>['seen'] | undefined
+    })
   | (Omit<StepOf<'test'>, 'reading' | 'did'> & { readonly reading?: StoredReading | undefined })
   | StepOf<'infer'>
   | StepOf<'conclude'>
@@ -78,7 +80,7 @@ export function perform(
         ok: true,
         step: {
           ...bare,
-          ...(also?.length && { also: left.also }),
+          ...(also?.length && { also: left.also, shows: shownMeanwhile(order, alone, left.others) }),
           seen,
           did: { blown, ...(latched && { latched }) },
         },
@@ -177,6 +179,19 @@ function test(
   }
 }
 
+/** What each of several instruments shows while all of them are connected. */
+function shownMeanwhile(
+  { frame }: Order,
+  alone: ReturnType<typeof boardOf>,
+  connected: readonly Connected[],
+): StoredReading[] {
+  return connected.flatMap((one, i) => {
+    const others = connected.filter((_, k) => k !== i)
+    const read = alone.ok && readWith(alone, one, others, meterOfFrame(frame))
+    return read && read.ok ? [recordReading(read.reading)] : []
+  })
+}
+
 /** All that is connected beside, each where it is held; or why one of them cannot be. */
 function connectAll(
   order: Order,
@@ -232,6 +247,8 @@ function connect(
   { instrument: key, settings: said, held }: Connection,
 ): { ok: true; connected: Connected; held: Connection['held'] } | { ok: false; why: Message } {
   const instrument = instrumentOf(key)
+  if (instrument.nature(said).byEye && frame.source !== 'model')
+    return { ok: false, why: say('attempt.lookYourself') }
   if (!frame.bag.includes(key))
     return { ok: false, why: say('attempt.notInBag', { title: messageOf(instrument.title) }) }
   const checked = checkSettings(instrument, said)

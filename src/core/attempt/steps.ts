@@ -79,6 +79,8 @@ export const operateStep = z.strictObject({
   arrangement: arrangementSchema,
   /** What was left connected meanwhile: a jumper changes what is seen. */
   also: z.array(connectedSchema).max(3).optional(),
+  /** What each of these showed meanwhile. */
+  shows: z.array(readingSchema).max(3).optional(),
   /** What was seen and heard: part → key of its notice. */
   seen: z.record(partName, z.string().max(40)),
   says: z.enum(['asComplained', 'notReproduced']).optional(),

@@ -56,6 +56,18 @@ export const families = {
 } as const satisfies Readonly<Record<string, { readonly title: Words; readonly skill?: string }>>
 export type Family = keyof typeof families
 
+/** What an eye finds at a piece, the least first. */
+export const sights = {
+  nothing: 'faults.sight.nothing',
+  crusted: 'faults.sight.crusted',
+  browned: 'faults.sight.browned',
+  chafed: 'faults.sight.chafed',
+  empty: 'faults.sight.empty',
+  otherRating: 'faults.sight.otherRating',
+  gone: 'faults.sight.gone',
+} as const satisfies Readonly<Record<string, Words>>
+export type Sight = keyof typeof sights
+
 export interface FaultDefinition<K extends string = string> {
   readonly kind: K
   readonly title: Words
@@ -82,6 +94,8 @@ export interface FaultDefinition<K extends string = string> {
   readonly touches?: true
   /** Taking the joint apart and together again hides it: it has “repaired itself”. */
   readonly reseats?: true
+  /** What an eye finds of it on a vehicle, and whether only once the part is out or its plug apart; nothing unless said. */
+  readonly seen?: { readonly as: Exclude<Sight, 'nothing'>; readonly apart?: true }
   /** It is made from a resistor of its severity, or by cutting strands. */
   readonly madeBy?: 'resistor' | 'strands'
   /** Names that are taken for it where nothing in the bag told them apart. */

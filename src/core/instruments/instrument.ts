@@ -70,6 +70,8 @@ export interface Nature {
   readonly blind?: true
   /** It was not set to nought before it was held. */
   readonly notZeroed?: true
+  /** It is an eye: nothing is predicted, nothing is held, and what it sees is of the model’s board only. */
+  readonly byEye?: true
   /** It can be left where it is while something else reads, though it loads nothing. */
   readonly stays?: true
   /** It proves amps, not only that there is a way. */

@@ -5,12 +5,13 @@ import { settingsOf, type Instrument, type Settings } from './instrument'
 import { amps } from './kinds/amps'
 import { batteryTester } from './kinds/battery'
 import { benchRelay, terminalDrag } from './kinds/by-hand'
+import { look } from './kinds/look'
 import { relayByHand } from './kinds/relay-by-hand'
 import { clamp, clampAC } from './kinds/clamp'
 import { diode } from './kinds/diode'
 import { fuseVolts } from './kinds/fuse-volts'
 import { jumper, substitute } from './kinds/jumper'
-import { ledProbe, loadLamp, testLamp } from './kinds/lamps'
+import { ledProbe, loadedProbe, loadLamp, testLamp } from './kinds/lamps'
 import { continuity, ohms } from './kinds/ohms'
 import { scan } from './kinds/scan'
 import { volts } from './kinds/volts'
@@ -28,9 +29,11 @@ const all = [
   testLamp,
   loadLamp,
   ledProbe,
+  loadedProbe,
   jumper,
   substitute,
   batteryTester,
+  look,
   terminalDrag,
   benchRelay,
   relayByHand,

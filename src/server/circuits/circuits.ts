@@ -9,7 +9,7 @@ import {
 } from '../../contract'
 import { applyEdit, editDoor, readCircuit, type Edit } from '../../core/editing'
 import { type Circuit } from '../../core/circuit'
-import { checkFault } from '../../core/faults'
+import { checkFault, type Fault } from '../../core/faults'
 import type { Database, Queries } from '../database'
 import { once, type KeyedAct } from '../http/once'
 import { HttpError } from '../http/http-error'
@@ -166,7 +166,7 @@ export async function savePlant(db: Queries, id: string, plant: Plant): Promise<
   await db.query('update circuits set plant = $2 where id = $1', [id, JSON.stringify(plantDoor.write(plant))])
 }
 
-export function checkFaults(circuit: Circuit, faults: Plant['faults']): void {
+export function checkFaults(circuit: Circuit, faults: readonly Fault[]): void {
   const problems = faults.flatMap((fault) => checkFault(circuit, fault) ?? [])
   if (problems.length) throw new HttpError(422, problems[0]!, problems)
 }

@@ -2,6 +2,7 @@ import { say } from '../../core/document'
 import { type NewOrder, type User } from '../../contract'
 import type { Rubric } from '../../core/assessment'
 import { checkComplaint, frameSchema, type Frame } from '../../core/attempt'
+import { isInBody, sparesOf } from '../../core/board'
 import type { Circuit } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { checkFaults, loadCircuit } from '../circuits/circuits'
@@ -19,6 +20,7 @@ export interface ReadyOrder {
   /** The circuit in the library that it was made of, where it is one. */
   readonly circuitId: string | null
   readonly faults: readonly Fault[]
+  readonly spares?: readonly Fault[] | undefined
   readonly frame: Frame
   readonly complaint: string
   readonly meter?: string | undefined
@@ -50,6 +52,7 @@ export async function readyOrder(
 ): Promise<ReadyOrder> {
   const circuit = on ?? (await loadCircuit(db, order.circuit)).circuit
   checkFaults(circuit, order.faults)
+  checkSpares(circuit, order.spares)
   const framed = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
   const strange = checkComplaint(circuit, framed.complaint)
   if (strange) throw new HttpError(422, strange)
@@ -60,10 +63,20 @@ export async function readyOrder(
     circuit,
     circuitId: order.circuit || null,
     faults: order.faults,
+    spares: order.spares,
     frame: { ...framed, complaint },
     complaint: order.complaint,
     meter: order.meter,
   }
+}
+
+/** A spare has its fault in itself, and lies in the box. */
+function checkSpares(circuit: Circuit, spares: readonly Fault[] = []): void {
+  checkFaults(circuit, spares)
+  const kept = sparesOf(circuit)
+  for (const fault of spares)
+    if (!kept.includes(fault.part) || !isInBody(circuit, fault))
+      throw new HttpError(422, say('attempt.noSpare', { id: fault.part, spares: kept }))
 }
 
 /** What was made: for whom, and under which id. */
@@ -106,6 +119,7 @@ export async function handOut(
       void makeReady(database, workers, {
         circuit: order.circuit,
         planted: order.faults,
+        spares: order.spares ?? [],
         frame: order.frame,
         rubric,
       })
@@ -118,6 +132,7 @@ const rowOf = (order: ReadyOrder, rubric: Rubric): NewRow => ({
   circuit: order.circuit,
   complaint: order.complaint,
   faults: order.faults,
+  spares: order.spares ?? [],
   frame: order.frame,
   rubric,
   meter: order.meter ?? null,

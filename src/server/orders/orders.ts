@@ -54,7 +54,7 @@ export interface Standing {
 }
 
 /** What an order is about never changes once it is handed out: it is read through its doors once. */
-type Copied = Pick<Order, 'circuit' | 'planted' | 'rubric'>
+type Copied = Pick<Order, 'circuit' | 'planted' | 'spares' | 'rubric'>
 const copies = new LRUCache<string, Copied>({ max: 600 })
 /** A class works on few circuits: the same document is read once, whoever was handed it. By its digest. */
 const circuits = new LRUCache<string, Circuit>({ max: 60 })
@@ -69,9 +69,11 @@ async function copyOf(db: Queries, id: string): Promise<Copied> {
   if (!row) throw new HttpError(404, say('school.noOrder'))
   const circuit = circuits.get(row.digest) ?? opened(readCircuit(row.document, { unfinished: true }))
   circuits.set(row.digest, circuit)
+  const { list, spares = [] } = opened(plantedDoor.read(row.faults))
   const copy = {
     circuit,
-    planted: opened(plantedDoor.read(row.faults)).list,
+    planted: list,
+    spares,
     rubric: opened(rubricDoor.read(row.rubric)),
   }
   copies.set(id, copy)
@@ -206,6 +208,7 @@ export interface NewRow {
   readonly circuit: Circuit
   readonly complaint: string
   readonly faults: readonly Fault[]
+  readonly spares: readonly Fault[]
   readonly frame: OrderOfCore['frame']
   readonly rubric: Rubric
   readonly meter: string | null
@@ -235,7 +238,12 @@ export const insertOrders = (
       row.complaint,
       JSON.stringify(row.circuit),
       row.circuit.name,
-      JSON.stringify(plantedDoor.write({ list: [...row.faults] })),
+      JSON.stringify(
+        plantedDoor.write({
+          list: [...row.faults],
+          ...(row.spares.length && { spares: [...row.spares] }),
+        }),
+      ),
       JSON.stringify(frameDoor.write(row.frame)),
       JSON.stringify(rubricDoor.write(row.rubric)),
       row.meter,

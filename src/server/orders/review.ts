@@ -13,11 +13,12 @@ export async function reviewOf(db: Database, order: Order, own = false): Promise
   const [student] = await db.query<User>('select id, login, name, role from users where id = $1', [
     order.studentId,
   ])
-  const { id, circuit, planted, frame, complaint, created, concluded, released, rubric } = order
+  const { id, circuit, planted, spares = [], frame, complaint, created, concluded, released, rubric } = order
   return {
     id,
     circuit,
     faults: [...planted],
+    spares: [...spares],
     frame,
     complaint,
     created,

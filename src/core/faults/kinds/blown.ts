@@ -6,6 +6,7 @@ export const blown = defineFault({
   title: 'faults.blown.title',
   family: 'opens',
   sameAs: ['missingFuse'],
+  seen: { as: 'gone', apart: true },
   repairedBy: ['refit', 'replace'],
   built: 'faults.blown.built',
   describe: () => 'faults.blown.describe',

@@ -5,6 +5,7 @@ export const burntOut = defineFault({
   prior: asUsual,
   title: 'faults.burntOut.title',
   family: 'opens',
+  seen: { as: 'gone', apart: true },
   repairedBy: ['replace'],
   built: 'faults.burntOut.built',
   describe: () => 'faults.burntOut.burntOutOpenInside',

@@ -10,6 +10,7 @@ export const burnt = defineFault({
   heats: true,
   madeBy: 'resistor',
   sameAs: ['highResistance', 'corroded'],
+  seen: { as: 'browned', apart: true },
   repairedBy: ['replace'],
   severity: {
     label: 'faults.burnt.resistanceAtASmallCurrent',

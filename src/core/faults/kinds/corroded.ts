@@ -10,6 +10,7 @@ export const corroded = defineFault({
   family: 'resistance',
   heats: true,
   sameAs: ['highResistance'],
+  seen: { as: 'crusted' },
   repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace', 'moveGround', 'groundWire'],
   severity: {
     label: 'faults.corroded.mostItCanPass',

@@ -6,6 +6,7 @@ export const missingFuse = defineFault({
   title: 'faults.missingFuse.title',
   family: 'opens',
   sameAs: ['blown'],
+  seen: { as: 'empty' },
   repairedBy: ['refit', 'replace'],
   built: 'faults.missingFuse.built',
   describe: () => 'faults.missingFuse.noFuseFitted',

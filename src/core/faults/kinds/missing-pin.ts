@@ -6,6 +6,7 @@ export const missingPin = defineFault({
   title: 'faults.missingPin.title',
   family: 'opens',
   sameAs: ['open'],
+  seen: { as: 'empty', apart: true },
   repairedBy: ['terminal', 'replace'],
   built: 'faults.missingPin.built',
   describe: () => 'faults.missingPin.terminalMissingFromItsHousing',

@@ -10,6 +10,7 @@ export const shortBetween = defineFault({
   drawsMore: true,
   touches: true,
   madeBy: 'resistor',
+  seen: { as: 'chafed' },
   repairedBy: ['insulate', 'replace'],
   involves: 'conductor',
   severity: {

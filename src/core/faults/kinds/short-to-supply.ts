@@ -11,6 +11,7 @@ export const shortToSupply = defineFault({
   heats: true,
   touches: true,
   madeBy: 'resistor',
+  seen: { as: 'chafed' },
   repairedBy: ['insulate', 'replace'],
   severity: {
     label: 'faults.resistanceOfTheShort',

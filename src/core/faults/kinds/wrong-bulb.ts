@@ -8,6 +8,7 @@ export const wrongBulb = defineFault({
   family: 'wiring',
   drawsMore: true,
   heats: true,
+  seen: { as: 'otherRating', apart: true },
   repairedBy: ['replace'],
   severity: {
     label: 'faults.wrongBulb.wattsFitted',

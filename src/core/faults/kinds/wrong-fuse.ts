@@ -7,6 +7,7 @@ export const wrongFuse = defineFault({
   title: 'faults.wrongFuse.title',
   family: 'wiring',
   drawsMore: true,
+  seen: { as: 'otherRating' },
   repairedBy: ['refit', 'replace'],
   severity: {
     label: 'faults.wrongFuse.ratingFitted',

@@ -1,9 +1,23 @@
 import type { SolvedBoard } from '../../board'
 import { brightness, brightnessScale } from '../../parts'
-import { lampAcross, readLedProbe, readTestLamp, type LampReading } from '../test-lamp'
+import { expectedVolts } from '../expected'
+import { readVolts, voltsAccuracy } from '../voltmeter'
+import { lampAcross, readLedProbe, readTestLamp, withTestLamp, type LampReading } from '../test-lamp'
 import { defineInstrument, numberOf, type Instrument, type Reading, type Use } from '../instrument'
 import { say, figures } from '../../document'
-import { across, inAmps, blewSigns, byWord, connection, gaps, loadEnds, systemVolts, inVolts } from './common'
+import {
+  around,
+  across,
+  inAmps,
+  blewSigns,
+  byFifth,
+  byWord,
+  connection,
+  gaps,
+  loadEnds,
+  systemVolts,
+  inVolts,
+} from './common'
 
 const glows = {
   dark: 'instruments.word.dark',
@@ -111,6 +125,65 @@ export const loadLamp = lampOf({
   amps: () => 5,
   underLoad: () => true,
   minutes: 1,
+})
+
+/**
+ * A lamp and a meter as one tool: it glows, and says the volts across itself. Pin by pin under load, the other lead on a
+ * good ground or on the battery’s plus.
+ */
+export const loadedProbe: Instrument<'loadedProbe'> = defineInstrument({
+  key: 'loadedProbe',
+  device: 'lamps',
+  title: 'instruments.lamps.loadedProbe',
+  about: 'instruments.lamps.aboutLoadedProbe',
+  cautions: () => ['noLoadIntoModules'],
+  settings: [
+    {
+      key: 'size',
+      label: 'instruments.lamps.lamp',
+      options: ['1', '2', '5'].map((key) => ({ key, label: figures(`${key} A`) })),
+      preset: '1',
+    },
+  ],
+  holds: ['leads'],
+  nature: ({ size }) => ({ draws: Number(size ?? 1), carries: true, underLoad: true }),
+  read: (use) => {
+    const { red, black } = across(use)
+    const rated = systemVolts(use.solved)
+    const lit = withTestLamp(use.solved, red, black, Number(use.settings.size), rated)
+    const { value = 0, text } = readVolts(lit.ok ? lit : use.solved, red, black, use.meter)
+    const blown = lit.ok ? [...lit.blown].filter((id) => !use.solved.blown.has(id)) : []
+    const { key } = brightness(value, rated)
+    return {
+      value,
+      unit: 'V',
+      text,
+      signs: [{ code: glows[key as keyof typeof glows] }, ...blewSigns(blown)],
+      did: { blown },
+    }
+  },
+  expect: (use) => {
+    const { red, black } = across(use)
+    const size = Number(use.settings.size)
+    const lit = withTestLamp(use.solved, red, black, size, systemVolts(use.solved))
+    if (!lit.ok || red === black) return around(0, 0.01)
+    const { value = 0, band } = expectedVolts(lit, red, black, use.meter)
+    return around(value, Math.max(band, voltsAccuracy(value, use.meter)))
+  },
+  guess: (use) => {
+    const { red, black } = across(use)
+    const own = systemVolts(use.solved) / Number(use.settings.size)
+    return ((use.solved.volts(red, black) ?? 0) * own) / (own + use.solved.ohms(red, black))
+  },
+  connect: ({ place, settings }, circuit) => {
+    const { red, black } = across({ place })
+    const rated = systemVolts({ board: { circuit } } as unknown as SolvedBoard)
+    return connection(place, [lampAcross(red, black, Number(settings.size), rated)])
+  },
+  tells: byFifth,
+  asks: { type: 'value', unit: 'V', open: false },
+  places: loadEnds,
+  minutes: 0.4,
 })
 
 export const ledProbe: Instrument<'ledProbe'> = defineInstrument({

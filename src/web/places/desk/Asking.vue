@@ -7,7 +7,7 @@ import type { DeskInstrument } from './useInstrument'
 
 /** What a good circuit would show, before the reading; and on a real board what it does show. */
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black'; held: DeskInstrument }>()
-const { draft, asks, hold, measure, real, answer, readMeter, sending, carry } = props.held
+const { draft, asks, byEye, hold, measure, real, answer, readMeter, sending, carry } = props.held
 /** The commonest act of all costs one key: a lead one point on, the prediction’s place ready. */
 const other = { red: 'black', black: 'red' } as const
 const carryBy = (by: 1 | -1, which: (next: 'red' | 'black') => 'red' | 'black') => () =>
@@ -33,7 +33,7 @@ const carried = useKeys(
 
 <template>
   <form class="asking" @submit.prevent="measure" @keydown="carried">
-    <fieldset v-if="asks.type !== 'value'">
+    <fieldset v-if="asks.type !== 'value' && !byEye">
       <legend>{{ t('ui.desk.aGoodCircuitWould') }}</legend>
       <template v-if="asks.type === 'beep'">
         <label><input v-model="draft.prediction" type="radio" value="beep" /> {{ t('ui.desk.beep') }}</label>
@@ -45,7 +45,7 @@ const carried = useKeys(
         ><input v-model="draft.prediction" type="radio" :value="word" /> {{ tell(title) }}</label
       >
     </fieldset>
-    <label v-else class="field"
+    <label v-else-if="asks.type === 'value'" class="field"
       >{{ t('ui.common.aGoodCircuitWouldShow') }}
       <NInput
         v-model:value="draft.prediction"

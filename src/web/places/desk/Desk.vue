@@ -89,6 +89,10 @@ useKeys(t('ui.common.desk'), [
   { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing [tabindex="0"]') },
   { press: ['c'], what: t('ui.desk.toTheConclusion'), act: () => focus('.concluding summary') },
 ])
+/** After a reading that is taken as it is: the lead one point on, and the next prediction. */
+function goOn(by: 1 | -1) {
+  held.carry(next.value, by)
+}
 const partUnder = ({ target }: KeyboardEvent) =>
   (target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
 /** On a part in the drawing: a whole stretch in one act. */
@@ -172,7 +176,7 @@ const proved = computed(() => {
         </p>
         <Verify v-if="!model.inferenceDue" :model="model" />
         <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
-          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" />
+          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" @next="goOn" />
         </Instrument>
         <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
         <Hints :model="model" />

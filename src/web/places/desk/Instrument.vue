@@ -150,7 +150,8 @@ const loud = (code: string) => code === 'instruments.beeps'
           :aria-label="t('ui.desk.takeAway', { one: describeInstrument(one), held: describeHeld(one.held) })"
           @click="take(i)"
         >
-          {{ describeInstrument(one) }} {{ describeHeld(one.held) }} <X :size="13" />
+          {{ describeInstrument(one) }} {{ describeHeld(one.held) }}
+          <b v-if="model.glows[i]" class="reading">{{ tell(shownOf(model.glows[i]!)) }}</b> <X :size="13" />
         </button>
       </div>
       <Asking :model="model" :next="next" :held="held" />

@@ -4,10 +4,12 @@ import { ArrowDownToLine, ArrowUpToLine, Undo2 } from '@lucide/vue'
 import { NButton, NInput } from 'naive-ui'
 import { computed } from 'vue'
 import { pieceWords } from '../../readings/pieceWords'
+import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { Marks } from './useMarks'
 
 const props = defineProps<{ model: DeskModel; marks: Marks }>()
+const emit = defineEmits<{ next: [by: 1 | -1] }>()
 /** What is typed but not sent yet. */
 const draft = computed(() => props.model.draft)
 const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
@@ -20,7 +22,7 @@ const markOf = (id: string) =>
       ? 'ringed'
       : 'open'
 
-async function infer() {
+async function infer(): Promise<boolean> {
   const { model, marks } = props
   const done = await model.act({
     type: 'infer',
@@ -29,11 +31,24 @@ async function infer() {
     note: model.draft.note,
   })
   if (done) model.draft.note = ''
+  return done
 }
+/** The marks stand as they are, and the probe goes to the next point: pin by pin this is one key. */
+async function goOn(by: 1 | -1) {
+  if (await infer()) emit('next', by)
+}
+const keys = useKeys(
+  t('ui.desk.afterAReading'),
+  [
+    { press: ['ArrowDown'], what: t('ui.desk.marksStandNextPoint'), act: () => (void goOn(1), true) },
+    { press: ['ArrowUp'], what: t('ui.desk.marksStandPointBefore'), act: () => (void goOn(-1), true) },
+  ],
+  'own',
+)
 </script>
 
 <template>
-  <section class="infer" tabindex="-1" :aria-label="t('ui.desk.whatTheReadingTellsYou')">
+  <section class="infer" tabindex="-1" :aria-label="t('ui.desk.whatTheReadingTellsYou')" @keydown.self="keys">
     <h2>{{ t('ui.desk.whatDoesItTellYou') }}</h2>
     <p>
       {{ t('ui.desk.inTheDrawingStrikeOut') }}

@@ -130,6 +130,18 @@ export function useDesk(id: string) {
     )
   })
 
+  /** What each thing that is left connected showed when the board was operated so. */
+  const glows = computed(() => {
+    const arrangement = JSON.stringify(arrangementNow())
+    const last = steps.value.findLast(
+      (s): s is StepOf<'operate'> =>
+        s.type === 'operate' &&
+        JSON.stringify(s.arrangement) === arrangement &&
+        dequal(s.also ?? [], draft.value.also),
+    )
+    return last?.shows ?? []
+  })
+
   /** The board was repaired, or something on it renewed, and nobody has operated it since. */
   const unseen = computed(() => {
     const changed = steps.value.findLastIndex(({ type }) => type === 'repair' || type === 'renew')
@@ -276,6 +288,7 @@ export function useDesk(id: string) {
     finish,
     lastTest,
     seen,
+    glows,
     arrangementNow,
     unseen,
     operate,

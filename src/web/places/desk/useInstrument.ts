@@ -30,7 +30,12 @@ export function useInstrument(model: DeskModel) {
   const real = computed(() => model.desk?.frame.source !== 'model')
   /** What the connected meter sent last: typed over, it is the student’s own. */
   const fromMeter = ref('')
-  const bag = computed(() => (model.desk?.frame.bag ?? []).map(instrumentOf))
+  const bag = computed(() =>
+    (model.desk?.frame.bag ?? [])
+      .map(instrumentOf)
+      // At a real board one's own eyes look.
+      .filter((i) => !(real.value && i.nature(settingsOf(i)).byEye)),
+  )
   const instrument = computed(() => instrumentOf(draft.value.instrument))
   const asks = computed(() => instrument.value.asks)
   const kit = computed(() =>
@@ -40,11 +45,22 @@ export function useInstrument(model: DeskModel) {
   const functions = computed(() => bag.value.filter((i) => i.device === instrument.value.device))
   const settings = computed(() => settingsOf(instrument.value, draft.value.settings[draft.value.instrument]))
   const hold = computed(() => draft.value.hold[draft.value.instrument] ?? instrument.value.holds[0]!)
+  /** Parts at which the instrument in hand can be tried at all. */
+  const triedAt = computed(
+    () =>
+      new Set(
+        instrument.value
+          .places(model.circuit, model.wiring)
+          .flatMap((one) => (one.type === 'at' ? [one.part] : [])),
+      ),
+  )
+  const byEye = computed(() => instrument.value.nature(settings.value).byEye === true)
   /** What can be taken out so that something stands in its place. */
   const gaps = computed(() =>
-    model.circuit.parts.filter(({ kind }) => {
-      const { detach, protects, scan } = partOfKind(kind)
-      return hold.value === 'spots' ? protects?.blade : hold.value === 'at' ? (detach ?? scan) : detach?.gap
+    model.circuit.parts.filter(({ id, kind }) => {
+      const { detach, protects } = partOfKind(kind)
+      if (hold.value === 'at') return triedAt.value.has(id)
+      return hold.value === 'spots' ? protects?.blade : detach?.gap
     }),
   )
 
@@ -102,6 +118,9 @@ export function useInstrument(model: DeskModel) {
   }
 
   function prediction(): Prediction | undefined {
+    // An eye looks without a prediction.
+    if (byEye.value && asks.value.type === 'word')
+      return { type: 'word', word: Object.keys(asks.value.words)[0]! }
     const text = draft.value.prediction.trim()
     if (!text) {
       wrong.value =
@@ -225,6 +244,8 @@ export function useInstrument(model: DeskModel) {
     if (wrong.value) return
     const mine = { instrument: draft.value.instrument, settings: settings.value, held: held() }
     draft.value.also = [...draft.value.also.slice(-2), mine]
+    // What it shows there, and what it changes, is seen at once.
+    if (!real.value) void model.operate()
   }
   function take(at: number) {
     draft.value.also = draft.value.also.filter((_, i) => i !== at)
@@ -309,6 +330,7 @@ export function useInstrument(model: DeskModel) {
     draft,
     instrument,
     asks,
+    byEye,
     kit,
     functions,
     settings,

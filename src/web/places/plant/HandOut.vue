@@ -13,6 +13,7 @@ import { ask, messageOf, send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
+import BadSpares from './BadSpares.vue'
 import ComplaintFacts from './ComplaintFacts.vue'
 import FrameFields from './FrameFields.vue'
 
@@ -42,6 +43,8 @@ watch(
 )
 const facts = ref<Frame['complaint']>([])
 const confirmed = ref(true)
+/** What is wrong with spares of the box. */
+const spares = ref<Fault[]>([])
 const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
 const scope = useScope()
@@ -59,6 +62,7 @@ const order = () => ({
   student: student.value,
   complaint: props.complaint,
   faults: props.faults,
+  ...(spares.value.length && { spares: spares.value }),
   ...(sound.value && { sound: true }),
   frame: { ...frame.value, complaint: facts.value },
   ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
@@ -140,6 +144,7 @@ async function handOut() {
     <p v-if="!students.length">
       {{ t('ui.plant.theClassIsEmptyAdd') }} <RouterLink to="/"> {{ t('ui.common.today') }} </RouterLink>.
     </p>
+    <BadSpares :circuit="circuit" :spares="spares" @change="spares = $event" />
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
     <NButton type="primary" :disabled="!faults.length && !sound" :loading="busy" @click="handOut">
       {{ t('ui.plant.handOutTheWorkOrder') }}

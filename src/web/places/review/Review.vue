@@ -104,6 +104,11 @@ async function print() {
           join: review.faults.map((f) => tell(describeFault(review!.circuit, f))).join('; '),
         })
       }}</span>
+      <span v-if="review.spares.length" class="planted">{{
+        t('ui.review.badSpares', {
+          faults: review.spares.map((f) => tell(describeFault(review!.circuit, f))).join('; '),
+        })
+      }}</span>
       <span class="quiet">{{
         review.concluded
           ? t('ui.review.finished', { concluded: when(review.concluded) })

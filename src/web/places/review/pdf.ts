@@ -14,7 +14,7 @@ export const attemptPdf = (review: Review, say: (m: Message) => string): Promise
   make(attemptPage(review, say))
 
 export function attemptPage(review: Review, say: (m: Message) => string) {
-  const { circuit, complaint, faults, student, concluded, judged, steps, overrides, replies } = review
+  const { circuit, complaint, faults, spares, student, concluded, judged, steps, overrides, replies } = review
   let tests = 0
   const rows = steps.map(({ step, at }, i): TableCell[] => {
     const { head, text } = stepWords(circuit, step, step.type === 'test' ? ++tests : tests)
@@ -55,6 +55,16 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
       text: t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join('; ') }),
       style: 'bad',
     },
+    ...(spares.length
+      ? [
+          {
+            text: t('ui.review.badSpares', {
+              faults: spares.map((f) => tell(describeFault(circuit, f))).join('; '),
+            }),
+            style: 'bad',
+          },
+        ]
+      : []),
     { svg: drawingSvg(circuit, { face: 'Roboto' }), fit: [520, 260], margin: [0, 6, 0, 6] },
     ...(judged && mark !== null
       ? [
