@@ -47,3 +47,27 @@ describe('the ways that practitioners take', () => {
     expect(stderr).toMatch(/The total is \d+(\.\d)?, expected from 0 to 1/)
   }, 60_000)
 })
+
+describe('the mistakes that instructors see again and again', () => {
+  const mistakes = readdirSync('demo/mistakes')
+
+  it('are all there, each with what must be said of it', () => {
+    expect(mistakes).toHaveLength(25)
+    for (const name of mistakes) {
+      const { title, expects } = JSON.parse(readFileSync(`demo/mistakes/${name}`, 'utf8')) as ReturnType<
+        typeof read
+      >
+      expect(title, name).toBeTruthy()
+      expect(expects?.says.length, name).toBeGreaterThan(0)
+      expect(expects?.mark?.[1], name).toBeLessThanOrEqual(95)
+    }
+  })
+
+  it.each(mistakes)(
+    '%s is named as the trade does',
+    (name) => {
+      expect(runJudge([`demo/mistakes/${name}`])).toMatchObject({ status: 0, stderr: '' })
+    },
+    60_000,
+  )
+})

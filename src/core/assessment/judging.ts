@@ -30,6 +30,7 @@ import { type Message, say } from '../document'
 import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { partOfKind } from '../parts'
 import { judgeConclusion, type JudgedConclusion } from './conclusion'
+import { decisionsOf, orderOf } from './decisions'
 import { judgeExchange } from './exchange'
 import { judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
@@ -360,6 +361,7 @@ export class Judging {
       return
     }
     this.verdicts.push(new Technique(context, i))
+    for (const decision of decisionsOf(context)) this.verdicts.push(decided(decision, i))
     const { minutes } = instrumentMinutes(order.circuit, bench, step)
     const efficiency = judgeEfficiency({
       before: belief,
@@ -508,11 +510,22 @@ export class Judging {
     })
     this.conclusions.push(judged)
     this.verdicts.push(judged.judgement)
+    const unit = orderOf(order.circuit, step.piece)
+    if (unit) this.verdicts.push(decided(unit, i))
   }
 }
 
 /** The spare is looked at before it is trusted: that tells nothing of the circuit, and is well done. */
 const isOfSpare = ({ place }: TestSetup): boolean => place.type === 'hand' && place.spare
+
+/** What a step decides, beside its marks. */
+const decided = (reason: Message, step: number): Judgement => ({
+  aspect: 'reading',
+  step,
+  grade: 'neutral',
+  verdict: say('assessment.decides'),
+  reason,
+})
 
 /** Something was put right, renewed, or taken apart and put together. */
 const isTouched = ({ repairs, renewed, reseated, spent }: BenchState): boolean =>

@@ -11,6 +11,8 @@ const voltsNear = 1
 /** Below this the question is how much is lost: it is judged on the scale of the limits (common practice, no source). */
 const dropsBelow = 1
 const dropRight = 0.05
+/** V on the test spots of a fuse: half an amp or so. */
+const fuseRight = 0.003
 const dropNear = 0.1
 
 export function judgePrediction(
@@ -71,13 +73,19 @@ export function judgePrediction(
   const drop = good.unit === 'V' && Math.abs(expected) < dropsBelow
   if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropRight)
     return make('partly', say('assessment.near'), say('assessment.smallNotZero', { would }), 0.9)
-  const scale = drop
-    ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
-    : good.unit === 'V'
-      ? { right: voltsRight, near: voltsNear }
-      : good.unit === 'A'
-        ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
-        : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
+  const millivolts = setup.place.type === 'spots'
+  const scale = millivolts
+    ? {
+        right: Math.max(fuseRight, 0.5 * Math.abs(expected)),
+        near: Math.max(2 * fuseRight, Math.abs(expected)),
+      }
+    : drop
+      ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
+      : good.unit === 'V'
+        ? { right: voltsRight, near: voltsNear }
+        : good.unit === 'A'
+          ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
+          : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
   if (miss <= scale.right)
     return make('good', say('assessment.right'), say('assessment.closeEnough', { would, said }), 1)
   if (good.unit === 'V' && Math.abs(value + expected) <= scale.right)

@@ -178,8 +178,9 @@ export function readAttempt(input: unknown, circuitOf: (path: string) => Read<Ci
   const complaint = complaintOf(circuit, planted.value, said)
   if (!complaint.ok) return complaint
   const frame = frameSchema.parse({
-    faults: planted.value.length > 1 ? 2 : 1,
     ...rest,
+    // Where two are planted there may be two, whatever is said.
+    ...(planted.value.length > 1 && { faults: 2 }),
     complaint: complaint.value,
   })
   const order: Order = { circuit, planted: planted.value, frame }

@@ -5,7 +5,7 @@ import { segmentAmps, type SolvedBoard } from '../../board'
 import { instrumentOf, type Nature } from '../../instruments'
 import { partOfKind } from '../../parts'
 import { arrangementOf, shownOf, stateOf, still } from '../../attempt'
-import { settable, stateSignature } from '../../circuit'
+import { settable, stateSignature, type CircuitState } from '../../circuit'
 import { type Message, say } from '../../document'
 import type { Ahead, TestContext } from './rule'
 
@@ -195,9 +195,16 @@ export function healthyVolts(
   return healthy ? voltsOn(healthy, a, b) : 0
 }
 
-/** Amps of the largest load of the circuit as it should be. */
-export function mostAmps({ predictor, setup }: Pick<TestContext, 'predictor' | 'setup'>): number {
-  const healthy = predictor.board(undefined, setup.state)
+/** Amps of the largest load of the circuit as it should be, in whichever state it runs: it may be out during the test. */
+export function mostAmps({ predictor }: Pick<TestContext, 'predictor'>): number {
+  return Math.max(
+    0,
+    ...predictor.circuit.states.filter(settable).map((state) => mostAmpsIn(predictor, state)),
+  )
+}
+
+function mostAmpsIn(predictor: Predictor, state: CircuitState): number {
+  const healthy = predictor.board(undefined, state)
   if (!healthy) return 0
   const { board, point } = healthy
   return Math.max(

@@ -3,6 +3,7 @@ import { Registry } from '../../registry'
 import { ohmsLive } from './kinds/ohms-live'
 import { samePoint } from './kinds/same-point'
 import { dropWithoutLoad } from './kinds/drop-without-load'
+import { noughtClearsNothingElse } from './kinds/nought-clears-nothing-else'
 import { zeroIsNotPerfect } from './kinds/zero-is-not-perfect'
 import { sourceReadAsGood } from './kinds/source-read-as-good'
 import { coldOhmsTrusted } from './kinds/cold-ohms-trusted'
@@ -40,6 +41,7 @@ const all: readonly TechniqueRule[] = [
   voltsWithoutLoad,
   nothingFlows,
   zeroIsNotPerfect,
+  noughtClearsNothingElse,
   sourceReadAsGood,
   coldOhmsTrusted,
   lampTooLight,

@@ -123,6 +123,11 @@ const cases: Readonly<Record<string, readonly [fires: () => Bench, not: () => Be
         .volts('G1n', 'G1c', { strike: [] })
         .volts('X2a', 'X2b', { strike: ['X2'] }),
   ],
+  noughtClearsNothingElse: [
+    () => lamp(openGround).volts('X2a', 'X2b', { strike: ['X2'] }),
+    // With the lamp drawing its current, small and not nought is a measurement.
+    () => lamp().volts('X1a', 'X1b', { strike: ['X1'] }),
+  ],
   sourceReadAsGood: [
     () => lamp(openGround).volts('G1n', 'G1c', { strike: ['G1'] }),
     () => lamp(openGround).volts('G1n', 'G1c', { strike: ['F1', 'S1'] }),

@@ -170,11 +170,6 @@ export const loadedProbe: Instrument<'loadedProbe'> = defineInstrument({
     const { value = 0, band } = expectedVolts(lit, red, black, use.meter)
     return around(value, Math.max(band, voltsAccuracy(value, use.meter)))
   },
-  guess: (use) => {
-    const { red, black } = across(use)
-    const own = systemVolts(use.solved) / Number(use.settings.size)
-    return ((use.solved.volts(red, black) ?? 0) * own) / (own + use.solved.ohms(red, black))
-  },
   connect: ({ place, settings }, circuit) => {
     const { red, black } = across({ place })
     const rated = systemVolts({ board: { circuit } } as unknown as SolvedBoard)

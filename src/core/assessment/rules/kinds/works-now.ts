@@ -1,6 +1,6 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { stateSignature } from '../../../circuit'
-import { stateOf } from '../../../attempt'
+import { stateOf, still } from '../../../attempt'
 import { defineHindsight } from '../rule'
 
 export const worksNow = defineHindsight({
@@ -15,8 +15,8 @@ export const worksNow = defineHindsight({
     const { complaint } = order.frame
     const gone = complaint.every(
       ({ arrangement }) =>
-        stateSignature(order.circuit, stateOf(arrangement)) ===
-        stateSignature(order.circuit, stateOf(step.arrangement)),
+        stateSignature(order.circuit, stateOf(still(arrangement))) ===
+        stateSignature(order.circuit, stateOf(still(step.arrangement))),
     )
     return gone && !board.board.faults.length && order.planted.length > 0 && bench.repairs.length === 0
   },
