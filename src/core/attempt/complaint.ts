@@ -1,8 +1,8 @@
 import { cached } from '../cache'
 import { aftermath, noticeAll, solveBoard } from '../board'
 import { settable, type Circuit, type CircuitState } from '../circuit'
-import type { Fault } from '../faults'
-import { movableParts, shaken } from './movement'
+import { faultOfKind, type Fault } from '../faults'
+import { shaken } from './movement'
 import type { Claim, Order } from './order'
 import { batteryAmps, flatKey, hoursUntilFlat, standingBattery } from './standing'
 import type { Arrangement } from './steps'
@@ -44,7 +44,8 @@ export function* whatShows(circuit: Circuit, planted: readonly Fault[]): Generat
     if (complaint.length) yield { state, complaint }
     seen ||= complaint.length > 0
   }
-  if (!seen && movableParts(circuit).length)
+  const comesAndGoes = planted.some(({ kind, moving }) => moving === true || faultOfKind(kind).reseats)
+  if (!seen && comesAndGoes)
     for (const state of states.map((one) => shaken(circuit, one))) {
       const complaint = complaintIn(circuit, planted, state, gone)
       if (complaint.length) yield { state, complaint }

@@ -27,4 +27,5 @@ export {
   type SolveOptions,
   type UnsolvedBoard,
 } from './solved'
+export { allMoved, isStill } from './struck'
 export { SolvedBoard, type LimitCycle } from './solved-board'

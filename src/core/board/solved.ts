@@ -250,7 +250,10 @@ export function aftermath(circuit: Circuit, faults: readonly Fault[]): ReadonlyS
   const gone = new Set<string>()
   const model = modelOf(circuit)
   const seen = new Set<string>()
-  for (const state of circuit.states) {
+  const moved = faults.flatMap(({ moving, part }) => (moving ? [part] : []))
+  // On the road it was moved, too.
+  const used = moved.length ? circuit.states.flatMap((s) => [s, { ...s, wiggled: moved }]) : circuit.states
+  for (const state of used) {
     const signature = stateSignature(circuit, state)
     if (seen.has(signature)) continue
     seen.add(signature)

@@ -2,6 +2,7 @@ import { cached } from '../cache'
 import { firstSource, partIn, refOf, splitRef, systemOf, type Circuit, type CircuitState } from '../circuit'
 import { coldOf, faultOfKind, severityOf, type Fault } from '../faults'
 import { modelOf, type Model, type ModelPart } from '../model'
+import { partOfKind } from '../parts'
 import type { Element } from '../solve'
 import type { ElementIndex } from './board'
 import type { Sound } from './sound'
@@ -17,6 +18,27 @@ export function struckParts(model: Model, faults: readonly Fault[]): readonly Mo
   return [...ids].map((id) => model.part(id)).sort((p, q) => p.index - q.index)
 }
 
+/** Parts in which a contact can come and go: all of them moved is everything moved, as on the road. */
+const contactsOf = cached({ owner: (circuit: Circuit) => circuit }, (circuit) =>
+  circuit.parts
+    .filter(({ kind }) => partOfKind(kind).segments.some(({ faults }) => faults.includes('slack')))
+    .map(({ id }) => id),
+)
+
+/** Whether everything is moved at once. */
+export function allMoved(circuit: Circuit, { wiggled = [] }: Pick<CircuitState, 'wiggled'>): boolean {
+  const contacts = contactsOf(circuit)
+  const all = contacts.length ? contacts : circuit.parts.map(({ id }) => id)
+  return all.every((id) => wiggled.includes(id))
+}
+
+/** It comes and goes with movement, and nobody moves it now. */
+export const isStill = (
+  { moving, part }: Fault,
+  state: Pick<CircuitState, 'wiggled'>,
+  { circuit }: Pick<Model, 'circuit'>,
+): boolean => moving === true && !state.wiggled?.includes(part) && !allMoved(circuit, state)
+
 /** Has every fault change the elements of the pieces that it strikes. */
 export function strikeAll(
   model: Model,
@@ -27,6 +49,7 @@ export function strikeAll(
 ): void {
   const { ground, supply, nominal } = railsOf(model.circuit)
   for (const fault of faults) {
+    if (isStill(fault, state, model)) continue
     const { part, segment, between } = model.segment(fault.part, fault.segment)
     const other = fault.other === undefined ? undefined : model.segment(...splitRef(fault.other))
     const pick = (id: string, segment: string) =>

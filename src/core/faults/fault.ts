@@ -15,6 +15,8 @@ export const faultSchema = z.strictObject({
   at: z.number().min(0.01).max(0.99).optional(),
   /** Ohms at a milliamp, where the kind has them beside its severity: what an ohmmeter reads. */
   cold: z.number().min(0.05).max(50).optional(),
+  /** It is there only while the part is moved: a chafe that touches on the road, a break that opens when it is bent. */
+  moving: z.boolean().optional(),
   /** The other piece that is involved, as `PART.SEGMENT`: what it touches, or what it is swapped with. */
   other: (z.string() as unknown as z.ZodType<SegmentRef, SegmentRef>).optional(),
 })

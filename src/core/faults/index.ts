@@ -1,6 +1,6 @@
 export { catalogue, coldOf, faultKinds, faultOfKind, severityOf, struckBy, type FaultKind } from './catalogue'
 export { faultSchema, type Fault } from './fault'
-export { checkFault, describeFault, faultsOf, partnersOf, possibleFaults } from './plant'
+export { canMove, checkFault, describeFault, faultsOf, partnersOf, possibleFaults } from './plant'
 export { piecesStruck } from './pieces-struck'
 export { readFaultSpec } from './spec'
 export { families, sights, type Sight, type Family, type FaultDefinition } from './definition'

@@ -61,6 +61,11 @@ export function checkFault(circuit: Circuit, fault: Fault): Problem | undefined 
       }),
     }
   }
+  if (fault.moving && !canMove(fault.kind, definition))
+    return {
+      where: fault.part,
+      ...say('faults.cannotMove', { title: messageOf(faultOfKind(fault.kind).title) }),
+    }
   const { cold } = faultOfKind(fault.kind)
   if (fault.cold !== undefined && !cold)
     return { where: fault.part, ...say('faults.noCold', { kind: fault.kind }) }
@@ -113,6 +118,10 @@ export function partnersOf(circuit: Circuit, fault: Fault): SegmentRef[] {
   })
 }
 
+/** Kinds that may come and go with movement: what touches on the way of a conductor, and its break. */
+export const canMove = (kind: FaultKind, { cable }: Pick<AnyPart, 'cable'>): boolean =>
+  cable !== undefined && (faultOfKind(kind).touches === true || kind === 'open')
+
 /** “L1 work lamp, filament: open”: the school's name of the part stays as it is. */
 export function describeFault(circuit: Circuit, fault: Fault): Message {
   const part = findPart(circuit, fault.part)
@@ -120,10 +129,11 @@ export function describeFault(circuit: Circuit, fault: Fault): Message {
   const section = part?.parameters.section
   const about = { section: typeof section === 'number' ? section : undefined, cold: coldOf(fault) }
   const alone = messageOf(faultOfKind(fault.kind).describe(severityOf(fault), about))
-  const what =
+  const whole =
     fault.other === undefined
       ? alone
       : say('faults.withOther', { fault: alone, part: splitRef(fault.other)[0] })
+  const what = fault.moving ? say('faults.whileMoved', { fault: whole }) : whole
   const on = part?.name ? `${fault.part} ${part.name}` : fault.part
   if (segments.length === 1) return say('faults.onPart', { part: on, fault: what })
   const name = segments.find((s) => s.key === fault.segment)?.name

@@ -10,7 +10,7 @@ import { checkFault, faultsOf, partnersOf } from './plant'
  * Reads a fault from one line: `PART[.SEGMENT]=KIND[:SEVERITY[/OHMS]]`, such as `X2=corroded:3` or `G1.foot=highResistance:0R5`;
  * `X2=corroded:3/2R2` reads 2.2 Ω at a milliamp.
  * The segment may be left out where only one can fail that way. A fault between two pieces names the other after an
- * `&`: `W2=shortBetween:0.1&W5`.
+ * `&`: `W2=shortBetween:0.1&W5`. A `~` at the end: only while the part is moved.
  */
 export function readFaultSpec(
   circuit: Circuit,
@@ -21,15 +21,16 @@ export function readFaultSpec(
     why: say('faults.spec', { spec: spec.slice(0, 80), why }),
   })
   const found =
-    /^([A-Za-z]+\d+)(?:\.([A-Za-z0-9]+))?=([A-Za-z]+)(?::([^&]+))?(?:&([A-Za-z]+\d+(?:\.[A-Za-z0-9]+)?))?$/.exec(
+    /^([A-Za-z]+\d+)(?:\.([A-Za-z0-9]+))?=([A-Za-z]+)(?::([^&~]+))?(?:&([A-Za-z]+\d+(?:\.[A-Za-z0-9]+)?))?(~)?$/.exec(
       spec.trim(),
     )
   if (!found) return refuse(say('faults.written'))
-  const [, id, segmentKey, kindText, severityText, otherText] = found as unknown as [
+  const [, id, segmentKey, kindText, severityText, otherText, moving] = found as unknown as [
     string,
     string,
     string | undefined,
     string,
+    string | undefined,
     string | undefined,
     string | undefined,
   ]
@@ -69,6 +70,7 @@ export function readFaultSpec(
     segment,
     ...(severity === undefined ? {} : { severity }),
     ...(cold === undefined ? {} : { cold }),
+    ...(moving === undefined ? {} : { moving: true }),
   }
   if (faultOfKind(fault.kind).involves) {
     const asked = otherText?.toLowerCase()

@@ -1,5 +1,5 @@
 import { findPart } from '../model'
-import { type SolvedBoard } from '../board'
+import { isStill, type SolvedBoard } from '../board'
 import { faultOfKind } from '../faults'
 import { partOfKind } from '../parts'
 
@@ -33,7 +33,10 @@ function ampsAlong({ board, point }: SolvedBoard, id: string, at: number): numbe
   const key = cable?.segment ?? segments[segments.length - 1]!.key
   const first = board.firstElement.get(`${id}.${key}`)
   if (first === undefined) return 0
-  const split = board.faults.find((f) => (f.part === id && f.segment === key) || f.other === `${id}.${key}`)
+  const split = board.faults.find(
+    (f) =>
+      !isStill(f, board.state, board) && ((f.part === id && f.segment === key) || f.other === `${id}.${key}`),
+  )
   const touches = split && faultOfKind(split.kind).touches
   const place = split?.part === id ? (split.at ?? 0.5) : 0.5
   return point.current[first + (touches && at > place ? 1 : 0)]!

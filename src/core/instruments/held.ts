@@ -206,14 +206,15 @@ function pointFor(
   }
 }
 
-/** The conductors of a measuring place, or one conductor half-way along. */
+/** The conductors of a measuring place, or one conductor half-way along or where it is said: `W4@25`, a quarter of the way. */
 function conductorsOf(circuit: Circuit, written: string): readonly Clamped[] | undefined {
-  const low = written.trim().toLowerCase()
+  const [low = '', spot = '50'] = written.trim().toLowerCase().split('@')
+  if (!/^\d{1,3}$/.test(spot) || Number(spot) > 100) return undefined
   const place = circuit.bundles.flatMap((b) => b.places).find((p) => p.id.toLowerCase() === low)
   if (place) return place.conductors
   const part = circuit.parts.find((p) => p.id.toLowerCase() === low)
   if (!part) return undefined
   const { role, cable } = partOfKind(part.kind)
   if (role !== 'conductor' && !cable) return undefined
-  return [{ part: part.id, at: 0.5, against: false }]
+  return [{ part: part.id, at: Number(spot) / 100, against: false }]
 }

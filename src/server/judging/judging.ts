@@ -15,12 +15,12 @@ export async function makeReady(
   workers: Workers,
   order: OrderOfCore & { readonly rubric: Rubric },
 ): Promise<void> {
-  const { circuit, planted, frame, rubric } = order
+  const { circuit, planted, frame, rubric, spares } = order
   try {
     // The bench that everybody who begins stands at.
-    await workers.start({ order: { circuit, planted, frame } })
+    await workers.start({ order: { circuit, planted, frame, spares } })
     const first = await prepared(db, workers, order, rubric)
-    await workers.makeReady({ order: { circuit, planted, frame }, prepared: first })
+    await workers.makeReady({ order: { circuit, planted, frame, spares }, prepared: first })
   } catch {
     // Whoever asks for a judgement will hear of it.
   }
@@ -45,11 +45,11 @@ export async function judgementOf(
 export async function judgeNow(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric }: Order,
+  { id, circuit, planted, frame, rubric, spares }: Order,
   steps: readonly Step[],
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
-  const order = { circuit, planted, frame }
+  const order = { circuit, planted, frame, spares }
   const first = await prepared(db, workers, order, rubric, stopping)
   return workers.judge({ id, order, steps, rubric, prepared: first }, stopping)
 }
@@ -88,12 +88,12 @@ export async function keepAsGiven(
 export async function judgedBy(
   database: Database,
   workers: Workers,
-  { circuit, planted, frame }: OrderOfCore,
+  { circuit, planted, frame, spares }: OrderOfCore,
   steps: readonly Step[],
   rubric: Rubric,
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
-  const order = { circuit, planted, frame }
+  const order = { circuit, planted, frame, spares }
   const first = await prepared(database, workers, order, rubric, stopping)
   return workers.judge({ order, steps, rubric, prepared: first }, stopping)
 }
@@ -102,11 +102,11 @@ export async function judgedBy(
 export async function verdictsOf(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric }: Order,
+  { id, circuit, planted, frame, rubric, spares }: Order,
   steps: readonly Step[],
   stopping: Stopping = {},
 ): Promise<readonly Judgement[]> {
-  const order = { circuit, planted, frame }
+  const order = { circuit, planted, frame, spares }
   const first = await prepared(db, workers, order, rubric, stopping)
   return workers.verdicts({ id, order, steps, rubric, prepared: first }, stopping)
 }
@@ -115,11 +115,11 @@ export async function verdictsOf(
 export async function hintOf(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric }: Order,
+  { id, circuit, planted, frame, rubric, spares }: Order,
   steps: readonly Step[],
   level: HintLevel,
 ): Promise<Message> {
-  const order = { circuit, planted, frame }
+  const order = { circuit, planted, frame, spares }
   const first = await prepared(db, workers, order, rubric)
   return workers.hint({ id, order, steps, rubric, prepared: first, level })
 }

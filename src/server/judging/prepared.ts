@@ -32,7 +32,7 @@ function beliefsOf(db: Queries): LRUCache<string, Prepared> {
 export async function prepared(
   db: Queries,
   workers: Workers,
-  { circuit, planted, frame }: Order,
+  { circuit, planted, frame, spares }: Order,
   { thresholds }: Pick<Rubric, 'thresholds'>,
   stopping: Stopping = {},
 ): Promise<Prepared> {
@@ -63,7 +63,7 @@ export async function prepared(
     beliefs.set(hash, found.body)
     return found.body
   }
-  const made = await workers.prepare({ order: { circuit, planted, frame }, thresholds }, stopping)
+  const made = await workers.prepare({ order: { circuit, planted, frame, spares }, thresholds }, stopping)
   await db.query('insert into prepared (hash, body) values ($1, $2) on conflict (hash) do nothing', [
     hash,
     JSON.stringify(made),

@@ -177,7 +177,7 @@ async function stepNow(
     if (order.stopped !== null) throw new HttpError(409, say('school.stopped', { text: order.stopped }))
     if (order.taken >= mostSteps) throw new HttpError(409, say('attempt.noSteps', { most: mostSteps }))
     const bench = order.bench ?? (await benchSoFar(database, workers, order))
-    const { circuit, planted, frame } = order
+    const { circuit, planted, frame, spares } = order
     if (action.type === 'test' && !sources[frame.source].includes(action.source))
       throw new HttpError(409, say(frame.source === 'model' ? 'attempt.virtual' : 'attempt.typed'))
     if (action.type === 'hint') {
@@ -195,14 +195,14 @@ async function stepNow(
       continue
     }
     const { performed, bench: after } = await workers.perform(
-      { order: { circuit, planted, frame }, bench, before: before.types, action },
+      { order: { circuit, planted, frame, spares }, bench, before: before.types, action },
       stopping,
     )
     if (!performed.ok) throw new HttpError(performed.trouble === 'order' ? 409 : 422, performed.why)
     const { step } = performed
     if (step.type === 'test' && step.source !== 'model' && step.asked?.answer !== 'stands') {
       const first = await prepared(database, workers, order, order.rubric, stopping)
-      const asked = { order: { circuit, planted, frame }, bench, step, prepared: first }
+      const asked = { order: { circuit, planted, frame, spares }, bench, step, prepared: first }
       const about = await workers.question(asked, stopping)
       if (about) {
         const question = await record(database, id, key, order.taken, questionOf(step, about), bench)
@@ -222,8 +222,8 @@ async function benchSoFar(
   workers: Workers,
   order: Order & Standing,
 ): Promise<BenchState> {
-  const { circuit, planted, frame } = order
-  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame } })
+  const { circuit, planted, frame, spares } = order
+  if (order.taken === 0) return workers.start({ order: { circuit, planted, frame, spares } })
   const steps = await loadSteps(database, order.id)
   return benchAfter(
     order,

@@ -26,7 +26,7 @@ describe('what the trade believes', () => {
   afterAll(() => school.close())
 
   /** A bench with one fault; answers a way to measure on it. */
-  async function bench(name: RegExp, fault: Fault, usual: Arrangement) {
+  async function bench(name: RegExp, fault: Fault, usual: Arrangement, spares: Fault[] = []) {
     const { body } = await orla
       .post('/api/orders')
       .send({
@@ -34,6 +34,7 @@ describe('what the trade believes', () => {
         student: tamId,
         complaint: 'It does not do what it did.',
         faults: [fault],
+        ...(spares.length && { spares }),
       })
       .expect(201)
     const { id } = body as { id: string }
@@ -190,6 +191,33 @@ describe('what the trade believes', () => {
       { arrangement: out, settings: { fuse: '30' } },
     )
     expect(past.word).toBe('holds')
+  })
+
+  it('of a spare: it is as good as its instructor says, and is measured before it is trusted', async () => {
+    const open: Fault = { kind: 'open', part: 'K1', segment: 'coil' }
+    const inHand = (spare: boolean): Held => ({ type: 'hand', red: 'K1.86', black: 'K1.85', spare })
+    const volts = async (spares: Fault[]) => {
+      const read = await bench(/^Cooling fan by relay/, open, on, spares)
+      const fitted = { arrangement: { ...on, spares: ['K1'] } }
+      return {
+        ohms: (await read('ohms', inHand(true))).value!,
+        fan: (await read('volts', leads('M1a', 'B1-'), fitted)).value!,
+      }
+    }
+    const good = await volts([])
+    expect(good.ohms).toBeLessThan(100)
+    expect(good.fan).toBeGreaterThan(11)
+    const bad = await volts([open])
+    expect(bad.ohms).toBeGreaterThan(600)
+    expect(bad.fan).toBeLessThan(0.1)
+    const refused = await orla.post('/api/orders').send({
+      circuit: circuits.find((c) => c.name.startsWith('Cooling fan by relay'))!.id,
+      student: tamId,
+      complaint: 'It does not do what it did.',
+      faults: [open],
+      spares: [{ kind: 'open', part: 'K1', segment: 'pin86' }],
+    })
+    expect(refused.status).toBe(422)
   })
 
   it('of an ammeter across the source: its fuse goes, and the jack reads nothing after', async () => {

@@ -1,6 +1,6 @@
-import { piecesOf } from '../../model'
+import { partOf, piecesOf } from '../../model'
 import { type Circuit, partIn, splitRef } from '../../circuit'
-import { faultOfKind, possibleFaults, type Fault } from '../../faults'
+import { canMove, faultOfKind, possibleFaults, type Fault } from '../../faults'
 import { partOfKind } from '../../parts'
 import { nameOf, sameHypothesis, type Hypothesis } from './hypothesis'
 import { placeOf, placeWeights, soundShare } from './priors'
@@ -8,6 +8,12 @@ import { withValue } from './severity-grid'
 
 /** A second fault is rarer than one. */
 const pairShare = 0.3
+
+/** The same faults, there only while their part is moved, of those that can be so. */
+const movingOf = (circuit: Circuit, faults: readonly Fault[]): Fault[] =>
+  faults
+    .filter(({ kind, part }) => canMove(kind, partOfKind(partOf(circuit, part).kind)))
+    .map((fault) => ({ ...fault, moving: true }))
 
 /**
  * The sound circuit first, then every fault of the catalogue on every piece that it can strike. Where two faults may be
@@ -23,7 +29,9 @@ export function hypothesesOf(
   const pieces = piecesOf(circuit)
   const pieceAt = (part: string, segment: string): string =>
     pieces.find((p) => p.part === part && p.unit.segments.includes(segment))?.id ?? part
-  const all = possibleFaults(circuit)
+  const usual = possibleFaults(circuit)
+  // What comes and goes is thought of at every place once it may be the fault of this order.
+  const all = planted.some(({ moving }) => moving) ? [...usual, ...movingOf(circuit, usual)] : usual
   /** All that can strike one place share its weight, by how common each kind is; partners share their kind's. */
   const ways = new Map<string, number>()
   const shared = new Map<string, number>()

@@ -27,9 +27,13 @@ export interface Hypothesis {
 }
 
 /** What a hypothesis is called whatever others there are, such as `open W4.copper`. */
-export const nameOf = ({ kind, part, segment, other }: Fault): string =>
-  `${kind} ${refOf(part, segment)}${other === undefined ? '' : ` ${other}`}`
+export const nameOf = ({ kind, part, segment, other, moving }: Fault): string =>
+  `${kind} ${refOf(part, segment)}${other === undefined ? '' : ` ${other}`}${moving ? ' moved' : ''}`
 
 /** Whether two faults are one kind at one place, of whatever size. */
 export const sameHypothesis = (a: Fault, b: Fault): boolean =>
-  a.kind === b.kind && a.part === b.part && a.segment === b.segment && a.other === b.other
+  a.kind === b.kind &&
+  a.part === b.part &&
+  a.segment === b.segment &&
+  a.other === b.other &&
+  (a.moving ?? false) === (b.moving ?? false)

@@ -65,6 +65,7 @@ function choose(values: string[]) {
       :value="chosen"
       :options="options"
       :placeholder="t('ui.common.nothing')"
+      :consistent-menu-width="false"
       :input-props="{ 'aria-label': t('ui.desk.swapped') }"
       @update:value="choose"
     />

@@ -5,6 +5,7 @@ import { NCheckbox } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { type Circuit, partIn, type SegmentRef } from '../../../core/circuit'
 import {
+  canMove,
   coldOf,
   faultOfKind,
   faultsOf,
@@ -100,6 +101,11 @@ function usual(segment: string, kind: FaultKind): Fault {
   const [other] = partnersOf(props.circuit, fault)
   return other === undefined ? fault : { ...fault, other }
 }
+function withMovement(fault: Fault, moving: boolean): Fault {
+  const still = { ...fault }
+  delete still.moving
+  return moving ? { ...still, moving } : still
+}
 function chooseOther(event: Event) {
   if (props.fault)
     emit('plant', { ...props.fault, other: (event.target as HTMLSelectElement).value as SegmentRef })
@@ -189,6 +195,13 @@ function check(value: number) {
       :check="checkCold"
       @set="emit('plant', { ...fault, cold: $event })"
     />
+    <NCheckbox
+      v-if="fault && part && canMove(fault.kind, partOfKind(part.kind))"
+      size="small"
+      :checked="fault.moving === true"
+      @update:checked="emit('plant', withMovement(fault, $event))"
+      >{{ t('ui.plant.onlyWhileMoved') }}</NCheckbox
+    >
     <p v-if="definition" class="quiet">{{ t('ui.plant.onARealBoard', { built: tell(definition.built) }) }}</p>
     <p v-if="definition?.caution" class="caution">
       {{ tell(definition.caution) }}
