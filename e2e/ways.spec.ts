@@ -54,7 +54,9 @@ async function arrange(page: Page, circuit: Circuit, arrangement: Arrangement): 
   if (await running.isVisible()) await running.selectOption(engine)
   if (sinceKeyOff !== undefined) await page.getByLabel('Key off for').selectOption(String(sinceKeyOff))
   const moved = wiggled.length > 1 ? '*' : (wiggled[0] ?? '')
-  await page.getByLabel('Moved by hand').selectOption(moved)
+  const hand = page.getByLabel('Moved by hand')
+  // To choose what is chosen is an act, too: it would operate the board.
+  if ((await hand.inputValue()) !== moved) await hand.selectOption(moved)
 }
 
 /** How the page is told where an instrument is held. */

@@ -205,6 +205,9 @@ export interface ScanRow {
   readonly value: Words
 }
 
+/** Mating faces by the half that they belong to: rows from above, null where there is no cavity. */
+export type Faces = Readonly<Record<string, readonly (readonly (TerminalKey | null)[])[]>>
+
 export type Role = 'source' | 'protection' | 'control' | 'conductor' | 'connection' | 'load'
 
 export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
@@ -330,6 +333,8 @@ export interface PartDefinition<S extends z.ZodObject = z.ZodObject> {
   readonly benchPairs?: readonly (readonly [TerminalKey, TerminalKey])[]
   /** What a lesson about it is about, beside how it failed. */
   readonly topic?: 'relays' | 'starting' | 'charging' | 'modules' | 'grounds'
+  /** What an eye sees of its plugs and sockets from the front. */
+  readonly faces?: (parameters: z.output<S>) => Faces
   /** One that is like it is at hand: in a socket beside it, or in the spares box. It is swapped in a moment. */
   readonly interchangeable?: true
   /** It guards what comes after it. */

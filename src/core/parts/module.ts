@@ -1,5 +1,6 @@
 import { figures, say, type Words } from '../document'
 import { z } from 'zod'
+import { twoRows } from './faces'
 import {
   choice,
   definePart,
@@ -286,6 +287,7 @@ function defineModule<const K extends string>(kind: K, title: Words, words: read
       ...conditions,
     }),
     segments,
+    faces: () => ({ plug: twoRows(terminals.filter(({ inside }) => !inside).map(({ key }) => key)) }),
     detach: {
       verb: 'parts.unplug',
       done: 'parts.unplugged',

@@ -1,5 +1,6 @@
 import { figures, say } from '../document'
 import { z } from 'zod'
+import { twoRows } from './faces'
 import { definePart, passive, quantity } from './definition'
 
 const numbers = [1, 2, 3, 4, 5, 6] as const
@@ -39,6 +40,11 @@ export const multiConnector = definePart({
     between: [`a${n}`, `b${n}`] as const,
     faults: [...passive, 'slack', 'missingPin', 'swapped'] as const,
   })),
+  // Two halves that meet are mirrors of each other.
+  faces: () => ({
+    supply: twoRows(numbers.map((n) => `a${n}`)),
+    far: twoRows(numbers.map((n) => `b${n}`)).map((row) => [...row].reverse()),
+  }),
   detach: { verb: 'parts.unplug', done: 'parts.unplugged', opens: numbers.map((n) => `pin${n}`) },
   benchPairs: numbers.map((n) => [`a${n}`, `b${n}`] as const),
   stamp: ({ pinOhms }, net) => {

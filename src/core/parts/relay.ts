@@ -1,6 +1,7 @@
 import { say } from '../document'
 import { z } from 'zod'
 import { choice, definePart, passive, quantity, windingBears, type Notice } from './definition'
+import { relayFace } from './faces'
 import { junctionLaw } from './junction'
 import { copperCoefficient } from './wire'
 
@@ -161,6 +162,7 @@ export const relay = definePart({
     },
   },
   interchangeable: true,
+  faces: () => relayFace,
   loads: ['coil'],
   bears: { segments: ['coil'], most: ({ pullIn }) => windingBears * ratedOver * pullIn },
   absent: ({ contacts }) => (contacts === 'make' ? ['t87a'] : []),

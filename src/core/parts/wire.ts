@@ -1,6 +1,6 @@
 import { figures } from '../document'
 import { z } from 'zod'
-import { definePart, quantity } from './definition'
+import { choice, definePart, quantity } from './definition'
 import { sectionTable } from './tables'
 import { formatPlain } from '../quantity'
 
@@ -18,6 +18,9 @@ export const copperCoefficient = 0.00393
 export function copperOhms(length: number, area: number, temperature: number): number {
   return ((copperResistivity * length) / area) * (1 + copperCoefficient * (temperature - 20))
 }
+
+/** Two-letter codes of colours (IEC 60757, from memory); a drawing that names none leaves them out. */
+const colours = ['none', 'BK', 'BN', 'RD', 'OG', 'YE', 'GN', 'BU', 'VT', 'GY', 'WH', 'PK'] as const
 
 /** A single-core copper wire. */
 export const wire = definePart({
@@ -41,6 +44,20 @@ export const wire = definePart({
   parameters: z.object({
     length: quantity('parts.length', 'm', 0.01, 100, 1),
     section: quantity('parts.section', 'mm²', 0.13, 120, 1.5, sectionTable),
+    colour: choice('parts.wire.colour', colours, 'none', {
+      none: 'parts.wire.noColour',
+      BK: 'parts.wire.black',
+      BN: 'parts.wire.brown',
+      RD: 'parts.wire.red',
+      OG: 'parts.wire.orange',
+      YE: 'parts.wire.yellow',
+      GN: 'parts.wire.green',
+      BU: 'parts.wire.blue',
+      VT: 'parts.wire.violet',
+      GY: 'parts.wire.grey',
+      WH: 'parts.wire.white',
+      PK: 'parts.wire.pink',
+    }),
   }),
   segments: [
     {
@@ -60,5 +77,6 @@ export const wire = definePart({
   ],
   stamp: ({ length, section }, net, { temperature }) =>
     net.resistor('copper', 'a', 'b', copperOhms(length, section, temperature), 0.06),
-  summary: ({ length, section }) => figures(`${formatPlain(section)} mm², ${formatPlain(length)} m`),
+  summary: ({ length, section, colour }) =>
+    figures(`${colour === 'none' ? '' : `${colour} `}${formatPlain(section)} mm², ${formatPlain(length)} m`),
 })

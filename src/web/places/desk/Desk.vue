@@ -175,7 +175,7 @@ const proved = computed(() => {
           {{ t('ui.desk.firstSeeTheComplaintFor') }}
         </p>
         <Verify v-if="!model.inferenceDue" :model="model" />
-        <Instrument :model="model" :next="next" :held="held" @lead="next = $event">
+        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" @point="lead">
           <Marking v-if="model.inferenceDue" :model="model" :marks="marks" @next="goOn" />
         </Instrument>
         <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />

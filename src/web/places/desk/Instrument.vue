@@ -9,12 +9,13 @@ import { devices, handPins, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument } from '../../readings/stepWords'
 import { shownOf } from '../../../core/attempt'
 import { nameOfPart } from '../../../core/parts'
+import PlugFace from './PlugFace.vue'
 import Asking from './Asking.vue'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
 
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black'; held: DeskInstrument }>()
-const emit = defineEmits<{ lead: [which: 'red' | 'black'] }>()
+const emit = defineEmits<{ lead: [which: 'red' | 'black']; point: [name: string] }>()
 const {
   wrong,
   draft,
@@ -119,6 +120,12 @@ const loud = (code: string) => code === 'instruments.beeps'
           />
         </label>
       </div>
+      <PlugFace
+        v-if="hold === 'leads' || hold === 'hand'"
+        :model="model"
+        :next="next"
+        @point="emit('point', $event)"
+      />
       <NCheckbox
         v-if="hold === 'hand'"
         :checked="draft.spare === true"

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { NButton, NPopover, NRadioButton, NRadioGroup, NSelect } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { faceOf, faceSides, findPart, halvesOf, type FaceSide } from '../../../core/model'
+import { nameOfPart } from '../../../core/parts'
+import type { Code } from '../../../core/document'
+import { t, tell } from '../../words'
+import type { DeskModel } from './useDesk'
+
+/** A pin is chosen where an eye meets it: in the plug's face, from the front once it is apart, or from the back. */
+const props = defineProps<{ model: DeskModel; next: 'red' | 'black' }>()
+const emit = defineEmits<{ point: [name: string] }>()
+
+const options = computed(() =>
+  props.model.circuit.parts.flatMap((part) =>
+    halvesOf(part).map((half) => ({
+      value: `${part.id} ${half}`,
+      label: t('ui.desk.plugHalf', { part: `${part.id} ${tell(nameOfPart(part))}`, half: halfName(half) }),
+    })),
+  ),
+)
+function halfName(half: string): string {
+  return t(`ui.desk.half.${half}` as Code)
+}
+const chosen = ref(options.value[0]?.value ?? '')
+const side = ref<FaceSide>('back')
+const part = computed(() => findPart(props.model.circuit, chosen.value.split(' ')[0] ?? ''))
+const apart = computed(() => part.value !== undefined && props.model.draft.detached.includes(part.value.id))
+/** A mating face that is covered is seen by nobody. */
+watch(apart, (open) => !open && (side.value = 'back'), { immediate: true })
+const rows = computed(() =>
+  part.value ? faceOf(part.value, chosen.value.split(' ')[1] ?? '', side.value) : [],
+)
+const holds = (name: string) => {
+  const { red, black } = props.model.draft
+  return name === red ? 'R' : name === black ? 'B' : ''
+}
+</script>
+
+<template>
+  <NPopover v-if="options.length" trigger="click" placement="left" :width="320">
+    <template #trigger>
+      <NButton size="small">{{ t('ui.desk.pickInThePlug') }}</NButton>
+    </template>
+    <div class="face" role="group" :aria-label="t('ui.desk.plugFace')">
+      <NSelect
+        v-model:value="chosen"
+        filterable
+        size="small"
+        :options="options"
+        :input-props="{ 'aria-label': t('ui.desk.plug') }"
+      />
+      <NRadioGroup v-model:value="side" size="small" :aria-label="t('ui.desk.seenFrom')">
+        <NRadioButton v-for="s in faceSides" :key="s" :value="s" :disabled="s === 'front' && !apart">{{
+          t(s === 'front' ? 'ui.desk.fromTheFront' : 'ui.desk.fromTheBack')
+        }}</NRadioButton>
+      </NRadioGroup>
+      <p v-if="!apart" class="quiet">{{ t('ui.desk.unplugToSeeTheFront') }}</p>
+      <div class="cavities">
+        <div v-for="(row, r) in rows" :key="r" class="row">
+          <template v-for="(cavity, c) in row" :key="c">
+            <NButton
+              v-if="cavity"
+              size="small"
+              :type="holds(cavity.name) ? 'primary' : 'default'"
+              :aria-label="cavity.name"
+              @click="emit('point', cavity.name)"
+              >{{ holds(cavity.name) }} {{ cavity.mark }}</NButton
+            >
+            <span v-else class="none" />
+          </template>
+        </div>
+      </div>
+      <p class="quiet">{{ t('ui.desk.nextLead', { next }) }}</p>
+    </div>
+  </NPopover>
+</template>
+
+<style scoped>
+.face {
+  display: grid;
+  gap: 8px;
+}
+.cavities {
+  display: grid;
+  gap: 6px;
+  justify-items: center;
+  border: 2px solid var(--ink);
+  border-radius: 6px;
+  padding: 10px;
+}
+.row {
+  display: flex;
+  gap: 6px;
+}
+.none {
+  width: 44px;
+}
+</style>
