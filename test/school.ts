@@ -55,4 +55,9 @@ export async function startSchool({
   }
 }
 export type School = Awaited<ReturnType<typeof startSchool>>
-export const passwords = { orla: 'gritter-amber-7', tam: 'sweeper-brush-3', idris: 'hopper-chain-5' }
+export const passwords = {
+  orla: 'gritter-amber-7',
+  tam: 'sweeper-brush-3',
+  idris: 'hopper-chain-5',
+  maeve: 'beacon-lens-9',
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { frameSchema } from '../attempt'
+import { checkComplaint, frameSchema } from '../attempt'
 import { circuitSchema } from '../circuit'
 import { readCircuit } from '../editing'
 import { coded, problemsOf, type Read, say } from '../document'
@@ -15,6 +15,8 @@ export const faultSetSchema = z.strictObject({
   faults: z.array(faultSchema).min(1).max(4),
   /** In the driver's words; drafted from the circuit where it is left out. */
   complaint: z.string().trim().max(1000).default(''),
+  /** What the student must reproduce of it, where its author said so; drafted from the circuit where it is left out. */
+  facts: frameSchema.shape.complaint.removeDefault().optional(),
 })
 
 /** A lesson as one file: everything that an order needs but who works it and when. */
@@ -67,6 +69,10 @@ export function readLesson(input: unknown): Read<Lesson> {
       return problem ? [{ ...problem, where: `sets.${i}.${problem.where}` }] : []
     }),
   )
+  for (const [i, { facts = [] }] of read.data.sets.entries()) {
+    const strange = checkComplaint(circuit.value, facts)
+    if (strange) problems.push({ where: `sets.${i}.facts`, ...strange })
+  }
   for (const [i, { state }] of (read.data.script ?? []).entries())
     if (!circuit.value.states.some(({ id }) => id === state))
       problems.push({ where: `script.${i}.state`, ...say('lab.noState', { state }) })

@@ -93,6 +93,18 @@ describe('lessons', () => {
         { ...good, sets: [{ ...good!.sets[0], faults: [{ kind: 'open', part: 'X99', segment: 'pin' }] }] },
         /sets\.0\.X99/,
       ],
+      [
+        {
+          ...good,
+          sets: [
+            {
+              ...good!.sets[0],
+              facts: [{ arrangement: { controls: {}, detached: [] }, part: 'X99', notice: 'dim' }],
+            },
+          ],
+        },
+        /sets\.0\.facts/,
+      ],
       [{ ...good, extra: 1 }, /./],
     ]
     for (const [body, where] of broken) {
@@ -124,6 +136,29 @@ describe('lessons', () => {
       expect(desk.text.replaceAll(/"families":\[[^\]]*\]/g, '')).not.toContain(`"${fault}"`)
     for (const path of ['/api/lessons', `/api/lessons/${lamp.id}`]) await tam.get(path).expect(403)
     await tam.post(`/api/lessons/${lamp.id}/orders`).send({ students: [], set: null }).expect(403)
+  }, 60_000)
+
+  it('hand out what a set’s author said that the student must reproduce', async () => {
+    const lamp = (await list()).find(({ name }) => name.startsWith('1 '))!
+    const stored = storedLessonSchema.parse((await orla.get(`/api/lessons/${lamp.id}`)).body)
+    const off = { controls: { S1: 'open' }, detached: [] }
+    const facts = [{ arrangement: off, part: 'L1', notice: 'dark' }]
+    const [set] = stored.lesson.sets
+    const sets = [{ ...set, complaint: 'It is dark at night.', facts }]
+    const made = await orla
+      .post('/api/lessons')
+      .send({ ...stored.lesson, name: 'With facts', sets })
+      .expect(201)
+    const own = made.body as { id: string }
+    await orla
+      .post(`/api/lessons/${own.id}/orders`)
+      .send({ students: [students[0]!.id], set: 0 })
+      .expect(201)
+    const [{ frame } = { frame: null }] = await school.database.query<{ frame: { complaint: unknown } }>(
+      'select frame from work_orders where lesson_id = $1',
+      [own.id],
+    )
+    expect(frame).toMatchObject({ complaint: facts })
   }, 60_000)
 
   it('have a published schema, the one that the door uses', () => {

@@ -123,9 +123,8 @@ export async function readyLesson(
   const chosen = lesson.sets[set]
   if (!chosen) throw new HttpError(422, say('school.noSet', { set: set + 1, name: lesson.name }))
   const { circuit } = lesson
-  const facts = lesson.frame.complaint?.length
-    ? lesson.frame.complaint
-    : await workers.draft({ circuit, planted: chosen.faults })
+  const said = chosen.facts?.length ? chosen.facts : lesson.frame.complaint
+  const facts = said?.length ? said : await workers.draft({ circuit, planted: chosen.faults })
   const drafted = complaintWords(circuit, facts)
   const complaint = chosen.complaint || (drafted ? tellFor(user)(drafted) : '')
   if (complaint.length < 5) throw new HttpError(422, say('school.noSymptom', { set: chosen.name }))

@@ -133,7 +133,11 @@ export function stepWords(circuit: Circuit, step: Step, number: number): StepWor
           step.says === 'notReproduced' ? t('ui.readings.operatedNotReproduced') : t('ui.readings.operated'),
         text: `${[
           describeArrangement(circuit, step.arrangement),
-          ...(step.also ?? []).map((one) => `${describeInstrument(one)} ${describeHeld(one.held)}`),
+          ...(step.also ?? []).map((one, i) => {
+            const shown = step.shows?.[i]
+            const what = `${describeInstrument(one)} ${describeHeld(one.held)}`
+            return shown ? `${what} ${describeReading(shown)}` : what
+          }),
         ].join(', ')}: ${describeSeen(circuit, step.seen)}`,
       }
     case 'test':

@@ -18,6 +18,7 @@ const stored = {
   id,
   circuit,
   faults: [fault],
+  spares: [],
   frame: attempt.order.frame,
   complaint: 'It is weak.',
   student: { id, login: 'nela', name: 'Nela Farrow', role: 'student' },

@@ -18,7 +18,7 @@ export function labelLines(
   const summary = tell(definition.summary(parameters))
   const most = direction === 'down' ? mostBeside : mostAlong
   const lines = definition.cable?.byTheMetre
-    ? [`${id}  ${summary}`]
+    ? [fitting(`${id}  ${summary}`, most)]
     : [id, name || tell(definition.title), (caption && tell(caption)) || summary]
   return lines.filter(Boolean).map((line) => cut(line, most))
 }
@@ -39,6 +39,10 @@ export function linesAt(
     ...(named ? lines.slice(1, 2).map((line) => cut(line, Math.min(mostNamed, room))) : []),
   ]
 }
+
+/** A wire’s colour and section are wanted before its length. */
+const fitting = (line: string, most: number): string =>
+  line.length > most ? (line.split(', ')[0] ?? line) : line
 
 const cut = (text: string, most: number): string =>
   text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text

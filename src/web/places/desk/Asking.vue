@@ -87,7 +87,7 @@ const carried = useKeys(
       </NButton>
     </template>
     <NButton type="primary" attr-type="submit" :loading="model.busy">
-      {{ real ? t('ui.common.takeItDown') : t('ui.desk.measure') }}
+      {{ real ? t('ui.common.takeItDown') : byEye ? t('ui.desk.look') : t('ui.desk.measure') }}
     </NButton>
   </form>
   <div

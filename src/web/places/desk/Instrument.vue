@@ -6,7 +6,7 @@ import { RouterLink } from 'vue-router'
 import { computed } from 'vue'
 import { terminalName } from '../../../core/model'
 import { devices, handPins, holds } from '../../../core/instruments'
-import { describeHeld, describeInstrument } from '../../readings/stepWords'
+import { describeHeld, describeInstrument, describeReading } from '../../readings/stepWords'
 import { shownOf } from '../../../core/attempt'
 import { nameOfPart } from '../../../core/parts'
 import PlugFace from './PlugFace.vue'
@@ -158,7 +158,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           @click="take(i)"
         >
           {{ describeInstrument(one) }} {{ describeHeld(one.held) }}
-          <b v-if="model.glows[i]" class="reading">{{ tell(shownOf(model.glows[i]!)) }}</b> <X :size="13" />
+          <b v-if="model.glows[i]" class="reading">{{ describeReading(model.glows[i]!) }}</b> <X :size="13" />
         </button>
       </div>
       <Asking :model="model" :next="next" :held="held" />

@@ -40,7 +40,7 @@ const holds = (name: string) => {
 <template>
   <NPopover v-if="options.length" trigger="click" placement="left" :width="320">
     <template #trigger>
-      <NButton size="small">{{ t('ui.desk.pickInThePlug') }}</NButton>
+      <NButton size="small" class="opens">{{ t('ui.desk.pickInThePlug') }}</NButton>
     </template>
     <div class="face" role="group" :aria-label="t('ui.desk.plugFace')">
       <NSelect
@@ -77,6 +77,9 @@ const holds = (name: string) => {
 </template>
 
 <style scoped>
+.opens {
+  justify-self: start;
+}
 .face {
   display: grid;
   gap: 8px;

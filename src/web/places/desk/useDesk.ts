@@ -149,14 +149,19 @@ export function useDesk(id: string) {
   })
 
   /** Operates the circuit as it is set, with what is left connected. */
-  const operate = (says?: StepOf<'operate'>['says'], told?: Record<string, string>): Promise<boolean> =>
-    act({
+  async function operate(says?: StepOf<'operate'>['says'], told?: Record<string, string>): Promise<boolean> {
+    const done = await act({
       type: 'operate',
       arrangement: arrangementNow(),
       ...(draft.value.also.length && { also: draft.value.also.slice() }),
       ...(says && { says }),
       ...(told && { seen: told }),
     })
+    const last = steps.value[steps.value.length - 1]
+    // Points and places come back by their own names.
+    if (done && last?.type === 'operate' && last.also) draft.value.also = [...last.also]
+    return done
+  }
 
   function arrangementNow(): Arrangement {
     const controls = Object.fromEntries(

@@ -21,6 +21,7 @@ function deskWith(frame: Partial<Frame> = {}) {
     inferenceDue: false,
     question: null as unknown,
     arrangementNow: () => arrangement,
+    operate: () => Promise.resolve(true),
     act: (action: unknown) => {
       sent.push(JSON.parse(JSON.stringify(action)))
       return Promise.resolve(true)

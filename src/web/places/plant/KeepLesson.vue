@@ -9,6 +9,7 @@ import type { Frame } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
 import { ask, messageOf, send } from '../../api/client'
+import ComplaintFacts from './ComplaintFacts.vue'
 
 /** What stands here as a lesson: circuit, fault, complaint, frame; or as one more set for one about this circuit. */
 const props = defineProps<{
@@ -16,6 +17,8 @@ const props = defineProps<{
   circuit: Circuit
   faults: readonly Fault[]
   complaint: string
+  /** The complaint as the engine would put it; empty where nothing shows. */
+  drafted: string
   settled: () => Promise<void>
 }>()
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
@@ -25,6 +28,10 @@ const into = ref('')
 const wrong = ref('')
 const done = ref('')
 const open = ref(false)
+const facts = ref<Frame['complaint']>([])
+const confirmed = ref(true)
+/** Words that somebody wrote go with facts that somebody chose. */
+const ownWords = computed(() => props.complaint !== '' && props.complaint !== props.drafted)
 async function begin() {
   open.value = true
   lessons.value = await ask(lessonListSchema, '/lessons').catch(() => [])
@@ -38,12 +45,21 @@ const setName = computed(() =>
 )
 async function keep() {
   wrong.value = done.value = ''
+  if (!confirmed.value) {
+    wrong.value = t('ui.plant.sayWhichFactsFitFirst')
+    return
+  }
   try {
     await props.settled()
     const stored = await send(storedLessonSchema, '/lessons/kept', {
       lesson: { name: name.value.trim() || props.circuit.name, folder: '', note: '', frame: frame.value },
       circuit: props.id,
-      set: { name: setName.value, faults: props.faults, complaint: props.complaint },
+      set: {
+        name: setName.value,
+        faults: props.faults,
+        complaint: props.complaint,
+        ...(ownWords.value && facts.value.length && { facts: facts.value }),
+      },
       ...(into.value && { into: into.value }),
     })
     done.value = t('ui.plant.hasOfFaults', {
@@ -79,6 +95,14 @@ async function keep() {
         >{{ t('ui.plant.nameOfTheLesson') }}
         <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus
       /></label>
+      <ComplaintFacts
+        v-model="facts"
+        v-model:confirmed="confirmed"
+        :circuit="circuit"
+        :faults="faults"
+        :sound="false"
+        :own-words="ownWords"
+      />
       <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.keepIt') }}</NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

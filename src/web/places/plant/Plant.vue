@@ -261,6 +261,7 @@ useKeys(t('ui.common.plant'), [
           :circuit="circuit"
           :faults="faults"
           :complaint="plant.complaint"
+          :drafted="drafted"
           :settled="store.settled"
         />
       </div>
