@@ -11,6 +11,7 @@ export {
   type StateKey,
 } from './key'
 export { type LimitSet, type LimitVerdict } from './limits/limit-set'
+export { lampForFuseAmps, lampForFuseKeys } from './lamp-for-fuse'
 export { lossesOf, smallLosses, type LossStep } from './losses'
 export { findLimitSet, limitSetFor, limitSets, opinionsOn } from './limits/registry'
 export {

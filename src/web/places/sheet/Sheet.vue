@@ -11,6 +11,7 @@ import { answerKey } from '../../../core/readings'
 import { useKeys } from '../../keys/useKeys'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
+import LampForFuse from './LampForFuse.vue'
 import MeterChoice from './MeterChoice.vue'
 import IsolatedTable from './IsolatedTable.vue'
 import StateSheet from './StateSheet.vue'
@@ -147,6 +148,7 @@ useKeys(t('ui.common.sheet'), [
         />
         <p v-else class="wrong">{{ row.state.state.name }}: {{ tell(row.state.why) }}</p>
       </template>
+      <LampForFuse v-if="faulted && which === 'all'" :circuit="circuit" :faults="faults" />
       <IsolatedTable
         v-if="which === 'all'"
         :view="view"

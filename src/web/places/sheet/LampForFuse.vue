@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { NTable } from 'naive-ui'
+import { computed } from 'vue'
+import type { Circuit } from '../../../core/circuit'
+import type { Fault } from '../../../core/faults'
+import { formatQuantity } from '../../../core/quantity'
+import { lampForFuseAmps, lampForFuseKeys } from '../../../core/readings'
+import { t, tell } from '../../words'
+
+/** With the fault in: what the lamp does in the fuse’s place, and what a clamp reads along the harness. */
+const props = defineProps<{ circuit: Circuit; faults: readonly Fault[] }>()
+const keys = computed(() => lampForFuseKeys(props.circuit, props.faults))
+const amps = (value: number) => formatQuantity(value, 'A')
+</script>
+
+<template>
+  <article v-for="key in keys" :key="key.fuse" class="lamp">
+    <h2>
+      {{ t('ui.sheet.lampForFuse', { fuse: key.fuse }) }}
+      <span class="quiet">{{
+        t('ui.sheet.lampForFuseHow', {
+          amps: formatQuantity(lampForFuseAmps, 'A'),
+          state: key.state.name,
+          glow: tell(key.glow.text),
+          volts: formatQuantity(key.volts, 'V'),
+        })
+      }}</span>
+    </h2>
+    <NTable size="small" :single-line="false">
+      <thead>
+        <tr>
+          <th scope="col">{{ t('ui.sheet.clampRound') }}</th>
+          <th scope="col">{{ t('ui.sheet.nearTheSource') }}</th>
+          <th scope="col">{{ t('ui.sheet.nearTheLoad') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="place in key.places" :key="place.part">
+          <th scope="row">{{ place.part }}</th>
+          <td>{{ amps(place.near) }}</td>
+          <td>{{ amps(place.far) }}</td>
+        </tr>
+      </tbody>
+    </NTable>
+  </article>
+</template>
+
+<style scoped>
+.lamp {
+  max-width: 620px;
+}
+</style>
