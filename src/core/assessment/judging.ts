@@ -408,7 +408,7 @@ export class Judging {
       step: i,
       grade: 'neutral',
       verdict: say('assessment.looked'),
-      reason: say(step.reading.word === 'nothing' ? 'assessment.sawNothing' : 'assessment.sawSomething'),
+      reason: say(step.reading.word === 'unmarked' ? 'assessment.sawNothing' : 'assessment.sawSomething'),
     })
     this.know(fact, name, step, after)
   }

@@ -58,7 +58,7 @@ export type Family = keyof typeof families
 
 /** What an eye finds at a piece, the least first. */
 export const sights = {
-  nothing: 'faults.sight.nothing',
+  unmarked: 'faults.sight.nothing',
   crusted: 'faults.sight.crusted',
   browned: 'faults.sight.browned',
   chafed: 'faults.sight.chafed',
@@ -95,7 +95,7 @@ export interface FaultDefinition<K extends string = string> {
   /** Taking the joint apart and together again hides it: it has “repaired itself”. */
   readonly reseats?: true
   /** What an eye finds of it on a vehicle, and whether only once the part is out or its plug apart; nothing unless said. */
-  readonly seen?: { readonly as: Exclude<Sight, 'nothing'>; readonly apart?: true }
+  readonly seen?: { readonly as: Exclude<Sight, 'unmarked'>; readonly apart?: true }
   /** It is made from a resistor of its severity, or by cutting strands. */
   readonly madeBy?: 'resistor' | 'strands'
   /** Names that are taken for it where nothing in the bag told them apart. */

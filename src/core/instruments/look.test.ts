@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Attempt } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
+import { instruments } from './registry'
 import { perform, startBench, type Arrangement } from '../attempt'
 import { Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
@@ -13,30 +14,30 @@ const burnt: Fault = { kind: 'burntOut', part: 'L1', segment: 'filament' }
 
 function seenAt(planted: Fault[], part: string, detached: string[] = []) {
   const attempt = new Attempt(lamp, planted, { ...on, detached })
-  return attempt.measure({ type: 'at', part }, { word: 'nothing' }, { instrument: 'look' }).reading.word
+  return attempt.measure({ type: 'at', part }, { word: 'unmarked' }, { instrument: 'look' }).reading.word
 }
 
 describe('an eye at a part', () => {
   it('finds what shows where it is, and nothing where it is not', () => {
     expect(seenAt([chafed], 'W4')).toBe('chafed')
-    expect(seenAt([chafed], 'W3')).toBe('nothing')
+    expect(seenAt([chafed], 'W3')).toBe('unmarked')
     expect(seenAt([ground], 'G1')).toBe('crusted')
     expect(seenAt([{ kind: 'highResistance', part: 'W4', segment: 'copper', severity: 5 }], 'W4')).toBe(
-      'nothing',
+      'unmarked',
     )
   })
 
   it('finds what a plug or a socket hides only once it is apart', () => {
     const pins = lamp.parts.find(({ id }) => id === 'X1')
     expect(pins).toBeDefined()
-    expect(seenAt([burnt], 'L1')).toBe('nothing')
+    expect(seenAt([burnt], 'L1')).toBe('unmarked')
     expect(seenAt([burnt], 'L1', ['L1'])).toBe('gone')
   })
 
   it('is evidence that is marked by nothing, and clears only what would show', () => {
     const attempt = new Attempt(lamp, [chafed], on).operate()
-    attempt.measure({ type: 'at', part: 'G1' }, { word: 'nothing' }, { instrument: 'look' })
-    attempt.measure({ type: 'at', part: 'W4' }, { word: 'nothing' }, { instrument: 'look' })
+    attempt.measure({ type: 'at', part: 'G1' }, { word: 'unmarked' }, { instrument: 'look' })
+    attempt.measure({ type: 'at', part: 'W4' }, { word: 'unmarked' }, { instrument: 'look' })
     const judged = attempt.judged(new Predictor(lamp, undefined, [chafed]))
     const aspects = judged.judgements.filter(({ step }) => step > 0).map(({ aspect }) => aspect)
     expect(new Set(aspects)).toEqual(new Set(['reading']))
@@ -44,7 +45,7 @@ describe('an eye at a part', () => {
     // Nothing to see at a ground stud says nothing of a break inside it.
     const dark = new Attempt(lamp, [{ kind: 'open', part: 'G1', segment: 'foot' }], on).operate()
     const before = dark.judged(new Predictor(lamp)).doubts.at(-1)!['G1.foot']!
-    dark.measure({ type: 'at', part: 'G1' }, { word: 'nothing' }, { instrument: 'look' })
+    dark.measure({ type: 'at', part: 'G1' }, { word: 'unmarked' }, { instrument: 'look' })
     expect(dark.judged(new Predictor(lamp)).doubts.at(-1)!['G1.foot']!).toBeGreaterThan(before / 2)
   })
 
@@ -52,11 +53,22 @@ describe('an eye at a part', () => {
     const { order } = new Attempt(lamp, [chafed], on, { source: 'typed' })
     const step = new Attempt(lamp, [chafed], on).measure(
       { type: 'at', part: 'W4' },
-      { word: 'nothing' },
+      { word: 'unmarked' },
       { instrument: 'look' },
     )
     const done = perform(order, startBench(order), [], { ...step, source: 'typed' })
     expect(done).toMatchObject({ ok: false, why: { code: 'attempt.lookYourself' } })
+  })
+})
+
+describe('words that instruments tell in', () => {
+  it('are one word each, whichever instrument tells it', () => {
+    const titles = new Map<string, unknown>()
+    for (const { asks, key } of instruments)
+      for (const [word, title] of Object.entries(asks.type === 'word' ? asks.words : {})) {
+        expect(titles.get(word) ?? title, `${key}: ${word}`).toEqual(title)
+        titles.set(word, title)
+      }
   })
 })
 

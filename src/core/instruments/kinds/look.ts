@@ -10,7 +10,7 @@ const scale = Object.keys(sights) as Sight[]
 /** The worst that an eye finds at a part as it stands: some of it only with the part out or its plug apart. */
 function sightOf({ board }: SolvedBoard, id: string): Sight {
   const part = board.circuit.parts.find((one) => one.id === id)
-  if (!part) return 'nothing'
+  if (!part) return 'unmarked'
   const { detach, role, bears, protects } = partOfKind(part.kind)
   const out = board.state.detached.includes(id)
   // A joint between two metals that is closed hides its faces; a stud and a clamp stand open.
@@ -22,7 +22,7 @@ function sightOf({ board }: SolvedBoard, id: string): Sight {
   })
   const melted = out && board.blown.has(id) && (bears ?? protects?.melts)
   const seen: Sight[] = melted ? [...found, 'gone'] : found
-  return seen.sort((a, b) => scale.indexOf(b) - scale.indexOf(a))[0] ?? 'nothing'
+  return seen.sort((a, b) => scale.indexOf(b) - scale.indexOf(a))[0] ?? 'unmarked'
 }
 
 const at = ({ place }: Use): string => ('part' in place ? (place.part ?? '') : '')

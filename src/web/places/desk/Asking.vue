@@ -7,7 +7,8 @@ import type { DeskInstrument } from './useInstrument'
 
 /** What a good circuit would show, before the reading; and on a real board what it does show. */
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black'; held: DeskInstrument }>()
-const { draft, asks, byEye, hold, measure, real, answer, readMeter, sending, carry } = props.held
+const emit = defineEmits<{ turn: [by: 1 | -1] }>()
+const { draft, asks, byEye, hold, measure, real, answer, readMeter, sending, carry, walking } = props.held
 /** The commonest act of all costs one key: a lead one point on, the prediction’s place ready. */
 const other = { red: 'black', black: 'red' } as const
 const carryBy = (by: 1 | -1, which: (next: 'red' | 'black') => 'red' | 'black') => () =>
@@ -18,13 +19,18 @@ const carried = useKeys(
     {
       press: ['ArrowUp'],
       what: t('ui.desk.theLeadWhoseTurnIt'),
-      act: carryBy(-1, (n) => n),
+      act: carryBy(-1, walking),
     },
-    { press: ['ArrowDown'], what: t('ui.desk.theSameOnePointDown'), act: carryBy(1, (n) => n) },
+    { press: ['ArrowDown'], what: t('ui.desk.theSameOnePointDown'), act: carryBy(1, walking) },
     {
       press: ['Shift ArrowUp', 'Shift ArrowDown'],
       what: t('ui.desk.theOtherLead'),
-      act: (event) => carryBy(event.key === 'ArrowUp' ? -1 : 1, (n) => other[n])(),
+      act: (event) => carryBy(event.key === 'ArrowUp' ? -1 : 1, (n) => other[walking(n)])(),
+    },
+    {
+      press: ['PageUp', 'PageDown'],
+      what: t('ui.desk.turnTheKey'),
+      act: (event) => (emit('turn', event.key === 'PageUp' ? -1 : 1), true),
     },
   ],
   'own',

@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import Schematic from '../../schematic/Schematic.vue'
 import StateBar from '../../readings/StateBar.vue'
 import type { CircuitState } from '../../../core/circuit'
+import { partOfKind } from '../../../core/parts'
 import Conclude from './Conclude.vue'
 import Course from './Course.vue'
 import Exchange from './Exchange.vue'
@@ -89,9 +90,21 @@ useKeys(t('ui.common.desk'), [
   { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing [tabindex="0"]') },
   { press: ['c'], what: t('ui.desk.toTheConclusion'), act: () => focus('.concluding summary') },
 ])
+/** The key, or the switch of a circuit that has none, one position on: pin by pin it is asked for again and again. */
+async function turn(by: 1 | -1) {
+  const controls = model.circuit.parts.flatMap(({ id, kind }) => {
+    const { positions } = partOfKind(kind)
+    return positions ? [{ id, kind, positions }] : []
+  })
+  const key = controls.find(({ kind }) => kind === 'keySwitch') ?? controls[0]
+  if (!key || model.busy || model.inferenceDue) return
+  const now = key.positions.indexOf(state.value.controls[key.id] ?? key.positions[0]!)
+  const to = key.positions[now + by]
+  if (to) await change({ ...state.value, controls: { ...state.value.controls, [key.id]: to } })
+}
 /** After a reading that is taken as it is: the lead one point on, and the next prediction. */
 function goOn(by: 1 | -1) {
-  held.carry(next.value, by)
+  held.carry(held.walking(next.value), by)
 }
 const partUnder = ({ target }: KeyboardEvent) =>
   (target as Element).closest<SVGElement>('[data-part]')?.dataset['part']
@@ -175,8 +188,8 @@ const proved = computed(() => {
           {{ t('ui.desk.firstSeeTheComplaintFor') }}
         </p>
         <Verify v-if="!model.inferenceDue" :model="model" />
-        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" @point="lead">
-          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" @next="goOn" />
+        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" @point="lead" @turn="turn">
+          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" :carry-on="goOn" />
         </Instrument>
         <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
         <Hints :model="model" />

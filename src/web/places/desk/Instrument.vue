@@ -15,7 +15,7 @@ import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
 
 const props = defineProps<{ model: DeskModel; next: 'red' | 'black'; held: DeskInstrument }>()
-const emit = defineEmits<{ lead: [which: 'red' | 'black']; point: [name: string] }>()
+const emit = defineEmits<{ lead: [which: 'red' | 'black']; point: [name: string]; turn: [by: 1 | -1] }>()
 const {
   wrong,
   draft,
@@ -161,9 +161,9 @@ const loud = (code: string) => code === 'instruments.beeps'
           <b v-if="model.glows[i]" class="reading">{{ describeReading(model.glows[i]!) }}</b> <X :size="13" />
         </button>
       </div>
-      <Asking :model="model" :next="next" :held="held" />
+      <Asking :model="model" :next="next" :held="held" @turn="emit('turn', $event)" />
       <p v-if="hold === 'leads'" class="quiet keys">
-        {{ t('ui.desk.inThePredictionCarryThe', { next }) }}
+        {{ t('ui.desk.inThePredictionCarryThe', { next: held.walking(next) }) }}
       </p>
       <p v-if="wrong || model.failure" class="wrong" role="alert">
         {{ wrong || model.failure }}

@@ -8,8 +8,12 @@ import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { Marks } from './useMarks'
 
-const props = defineProps<{ model: DeskModel; marks: Marks }>()
-const emit = defineEmits<{ next: [by: 1 | -1] }>()
+const props = defineProps<{
+  model: DeskModel
+  marks: Marks
+  /** Carries the probe on. This is gone by then, and what is gone emits nothing. */
+  carryOn: (by: 1 | -1) => void
+}>()
 /** What is typed but not sent yet. */
 const draft = computed(() => props.model.draft)
 const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
@@ -35,7 +39,8 @@ async function infer(): Promise<boolean> {
 }
 /** The marks stand as they are, and the probe goes to the next point: pin by pin this is one key. */
 async function goOn(by: 1 | -1) {
-  if (await infer()) emit('next', by)
+  const { carryOn } = props
+  if (await infer()) carryOn(by)
 }
 const keys = useKeys(
   t('ui.desk.afterAReading'),

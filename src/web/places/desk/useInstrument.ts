@@ -264,6 +264,16 @@ export function useInstrument(model: DeskModel) {
     draft.value[which] = along[to]!
   }
 
+  /** The lead that walks: of two, one that stands on a post of the battery is the reference and stays. */
+  function walking(next: 'red' | 'black'): 'red' | 'black' {
+    const other = next === 'red' ? 'black' : 'red'
+    const sources = new Set(
+      model.circuit.parts.filter(({ kind }) => partOfKind(kind).role === 'source').map(({ id }) => id),
+    )
+    const stands = (lead: 'red' | 'black') => sources.has(model.wiring.find(draft.value[lead])?.part ?? '')
+    return stands(next) && !stands(other) ? other : next
+  }
+
   /** In the hand a lead goes from one of the part’s ends to the next. */
   function carryInHand(which: 'red' | 'black', by: 1 | -1) {
     const at = draft.value[which].trim()
@@ -324,6 +334,7 @@ export function useInstrument(model: DeskModel) {
     readMeter,
     sending,
     carry,
+    walking,
     holdAt,
     grip,
     wrong,
