@@ -26,7 +26,7 @@ const amps = (value: number) => formatQuantity(value, 'A')
         })
       }}</span>
     </h2>
-    <NTable size="small" :single-line="false">
+    <NTable size="small" :bordered="false" class="amps">
       <thead>
         <tr>
           <th scope="col">{{ t('ui.sheet.clampRound') }}</th>
@@ -37,8 +37,8 @@ const amps = (value: number) => formatQuantity(value, 'A')
       <tbody>
         <tr v-for="place in key.places" :key="place.part">
           <th scope="row">{{ place.part }}</th>
-          <td>{{ amps(place.near) }}</td>
-          <td>{{ amps(place.far) }}</td>
+          <td class="reading">{{ amps(place.near) }}</td>
+          <td class="reading">{{ amps(place.far) }}</td>
         </tr>
       </tbody>
     </NTable>
@@ -48,5 +48,11 @@ const amps = (value: number) => formatQuantity(value, 'A')
 <style scoped>
 .lamp {
   max-width: 620px;
+}
+.amps :is(th, td) {
+  background: none;
+}
+.amps :is(th, td):not(:first-child) {
+  text-align: right;
 }
 </style>
