@@ -44,7 +44,11 @@ export async function startNginx({ port, servers }) {
     [servers.length > 1 ? 1 : 0].replace('listen 443 ssl', `listen 127.0.0.1:${port} ssl`)
     .replace('/etc/ssl/school.pem', join(folder, 'cert.pem'))
     .replace('/etc/ssl/school.key', join(folder, 'key.pem'))
-  servers.forEach((own, i) => (site = site.replaceAll(`127.0.0.1:${4173 + i}`, `127.0.0.1:${own}`)))
+  // Whole numbers only: the port that it listens on may begin with one of these.
+  site = site.replace(/127\.0\.0\.1:(417[3-9])\b/g, (all, own) => {
+    const server = servers[Number(own) - 4173]
+    return server === undefined ? all : `127.0.0.1:${server}`
+  })
   const paths = ['client_body', 'proxy', 'fastcgi', 'uwsgi', 'scgi']
     .map((name) => `${name}_temp_path ${folder}/${name};`)
     .join(' ')
