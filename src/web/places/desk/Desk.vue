@@ -94,9 +94,9 @@ useKeys(t('ui.common.desk'), [
 async function turn(by: 1 | -1) {
   const controls = model.circuit.parts.flatMap(({ id, kind }) => {
     const { positions } = partOfKind(kind)
-    return positions ? [{ id, kind, positions }] : []
+    return positions ? [{ id, positions }] : []
   })
-  const key = controls.find(({ kind }) => kind === 'keySwitch') ?? controls[0]
+  const key = controls.find(({ positions }) => positions.length > 2) ?? controls[0]
   if (!key || model.busy || model.inferenceDue) return
   const now = key.positions.indexOf(state.value.controls[key.id] ?? key.positions[0]!)
   const to = key.positions[now + by]
