@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { Attempt } from '../../../test/attempt'
 import { demoCircuit } from '../../../test/demo'
-import { perform, startBench, type Arrangement, type Order } from '../attempt'
+import { draftComplaint, perform, startBench, type Arrangement, type Order } from '../attempt'
 import type { Circuit } from '../circuit'
 import { Predictor } from '../diagnosis'
 import type { Fault } from '../faults'
-import { terminalName } from '../model'
+import { piecesOf, terminalName } from '../model'
 
 const burntCoil: Fault = { kind: 'open', part: 'K1', segment: 'coil' }
 const openPin: Fault = { kind: 'open', part: 'K1', segment: 'pin86' }
@@ -61,6 +61,29 @@ describe('a spare in place of a part', () => {
     expect(bad.doubt['K1.coil'] ?? 0).toBeGreaterThan(0.02)
     expect(bad.codes).toContain('assessment.badSpare')
     expect(bad.judged.contradictions).toEqual([])
+  })
+})
+
+describe('the box gone through part by part', () => {
+  it('buys what it shows: it earns no more than other parts put in on a guess', () => {
+    const complaint = draftComplaint(fan, [burntCoil])
+    const predictor = new Predictor(fan, undefined, [burntCoil])
+    const attempt = new Attempt(fan, [burntCoil], on, { complaint }).operate()
+    // The relay comes last, however likely it is.
+    for (const id of ['F1', 'F2', 'K1']) attempt.operate({ ...on, spares: [id] })
+    const others = piecesOf(fan).map(({ id }) => id)
+    attempt.test(
+      'B1+',
+      'B1-',
+      12.6,
+      others.filter((id) => !id.startsWith('K1')),
+    )
+    attempt.conclude('K1', 'open')
+    attempt.act({ type: 'repair', piece: 'K1.coil', by: 'replace' })
+    attempt.operate()
+    const { total, evidence } = attempt.judged(predictor)
+    expect(total).toBeLessThanOrEqual(45)
+    expect(evidence).toBeLessThan(0.5)
   })
 })
 

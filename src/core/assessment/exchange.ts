@@ -6,7 +6,10 @@ import { findPieces } from '../model'
 import type { Judgement } from './verdict'
 
 /** Parts of whom another stands in their place since this step. */
-function freshlyMoved({ arrangement }: StepOf<'operate' | 'test'>, earlier: readonly Step[]): string[] {
+export function freshlyMoved(
+  { arrangement }: StepOf<'operate' | 'test'>,
+  earlier: readonly Step[],
+): string[] {
   const last = earlier.findLast(
     (s): s is StepOf<'operate' | 'test'> => s.type === 'operate' || s.type === 'test',
   )

@@ -31,7 +31,7 @@ import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
 import { partOfKind } from '../parts'
 import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { decisionsOf, orderOf } from './decisions'
-import { judgeExchange } from './exchange'
+import { freshlyMoved, judgeExchange } from './exchange'
 import { judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
 import { heldIn, readingName, seenName } from './facts'
@@ -220,11 +220,13 @@ export class Judging {
     switch (step.type) {
       case 'operate': {
         const before = this.belief
+        this.swaps(step, i)
         this.operated(step)
         if (!this.blind) this.exchange(step, i, before)
         return
       }
       case 'test':
+        this.swaps(step, i)
         return this.test(step, i)
       case 'infer':
         return this.infer(step, i)
@@ -237,6 +239,11 @@ export class Judging {
       case 'renew':
       case 'question':
     }
+  }
+
+  private swaps(step: StepOf<'operate' | 'test'>, i: number): void {
+    const moved = freshlyMoved(step, this.steps.slice(0, i))
+    if (moved.length) this.bought.exchanged(moved, this.reasoned, this.rubric.thresholds)
   }
 
   /** A part that was swapped in this step is spoken of. */
