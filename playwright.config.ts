@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
 const port = 4187
+/** A machine whose cores are shared with others takes up to three times as long. */
+const patience = process.env.CI ? 3 : 1
 /** The stories of the main job, which `npm test` tells; the others are told by `npm run sweep`. */
 const mainJob = /(story|build|real-board)\.spec/
 // Workers load this file again: the folder is made once and handed on.
@@ -25,8 +27,8 @@ const launchOptions = {
 export default defineConfig({
   testDir: 'e2e',
   // Two at once, on two cores: each is slower than it would be alone.
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 300_000 * patience,
+  expect: { timeout: 20_000 * patience },
   // Where a machine's cores are taken by others, a story may run out of time once.
   retries: process.env.CI ? 1 : 0,
   fullyParallel: false,
@@ -36,7 +38,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     // What is not there in half a minute is not coming: it is said at once, not when the story’s time is up.
-    actionTimeout: 30_000,
+    actionTimeout: 30_000 * patience,
     launchOptions,
   },
   projects: [
@@ -55,6 +57,6 @@ export default defineConfig({
     url: `http://127.0.0.1:${port}/api/session`,
     env: { PORT: String(port), BRACHYON_DATA: process.env.BRACHYON_E2E_DATA },
     reuseExistingServer: false,
-    timeout: 60_000,
+    timeout: 60_000 * patience,
   },
 })

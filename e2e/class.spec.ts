@@ -5,8 +5,6 @@ import { expect, test, type Browser, type BrowserContext, type Page } from '@pla
 import { expectAccessible } from './axe'
 import { startServer, type Running } from './server'
 
-test.describe.configure({ timeout: 240_000 })
-
 let server: Running
 const port = 4193
 const folder = mkdtempSync(join(tmpdir(), 'brachyon-class-'))

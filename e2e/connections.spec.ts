@@ -72,8 +72,8 @@ test('a server that is started anew behind a proxy: the Floor goes on by itself,
   // Long enough for a browser to have given its streams up for good.
   await orla.waitForTimeout(4000)
   server = await startServer(4196, folder, true)
-  await expect(floor).toHaveText('live', { timeout: 20_000 })
-  await expect(tam.getByText('No connection to the school')).toHaveCount(0, { timeout: 20_000 })
+  await expect(floor).toHaveText('live')
+  await expect(tam.getByText('No connection to the school')).toHaveCount(0)
   const station = orla.getByRole('listitem').filter({ hasText: 'Tam Pellow' }).first()
   await station.getByRole('button', { name: /Stop/ }).click()
   await orla

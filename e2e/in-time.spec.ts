@@ -94,6 +94,7 @@ test('what comes and goes is met on the road: everything is moved at once, and t
   await expect(part(desk, 'L1')).toContainText('dark')
   const asComplained = desk.getByRole('button', { name: 'As complained' })
   await asComplained.click()
+  await expect(desk.locator('.verify summary')).toContainText('as complained')
   // Said once, it is said.
   await desk.locator('.verify summary').click()
   await expect(asComplained).toBeDisabled()

@@ -3,8 +3,6 @@ import { expectAccessible } from './axe'
 import { conclude, goToDesk, handOut, tells } from './desk'
 import { openBench, part, signIn, signOut } from './story'
 
-test.describe.configure({ timeout: 240_000 })
-
 const slow = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.5 } as const
 
 test('a real board: what is seen is said, a slipped decimal is asked about, and the mark comes all the same', async ({

@@ -6,8 +6,6 @@ import { expectAccessible } from './axe'
 import { startServer } from './server'
 import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
 
-test.describe.configure({ timeout: 240_000 })
-
 test('a killed server loses no acknowledged step, and work goes on where it stood', async ({ browser }) => {
   const folder = mkdtempSync(join(tmpdir(), 'brachyon-kill-'))
   let server = await startServer(4191, folder, true)

@@ -13,6 +13,8 @@ export async function startServer(port: number, folder: string, demo: boolean): 
     env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
+  // A test that failed does not come to its own end: its server would keep the port from the next try.
+  process.once('exit', () => child.kill('SIGKILL'))
   const url = `http://127.0.0.1:${port}`
   await new Promise<void>((resolve, reject) => {
     child.stdout?.on('data', (text: Buffer) => text.toString().includes(url) && resolve())

@@ -3,7 +3,6 @@ import { conclude, goToDesk, handOut, numberIn, repair, take } from './desk'
 import { part, signIn } from './story'
 
 /** What the trade does at a bench, told through the Desk (common practice, no source). */
-test.describe.configure({ timeout: 240_000 })
 
 test('a drain is found three ways that agree; a short is followed with a lamp for the fuse', async ({
   page,
