@@ -1,4 +1,4 @@
-export { judgeAttempt, makeReady, prepareJudging } from './judge'
+export { judgeAttempt, makeReady, prepareJudging, solveAhead } from './judge'
 export { firstBelief } from './first'
 export { Judging, type Prepared } from './judging'
 export { defaultRubric, rubricDoor, rubricSchema, type Rubric } from './rubric'

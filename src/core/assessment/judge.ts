@@ -31,10 +31,22 @@ export function makeReady(predictor: Predictor, order: Order, prepared: Prepared
     const seen = Object.fromEntries(noticeAll(shown).map(({ part, key }) => [part, key]))
     belief = stillAlive(belief, belief.with({ type: 'seen', state, conditions, seen }))
     for (const { hypothesis, ranges } of belief.alive)
-      predictor.sweep(hypothesis, predictor.situation(state, conditions)).refined(ranges)
+      predictor.sweep(hypothesis, predictor.situation(state, conditions)).held(ranges)
   }
   rankTests(belief, order.frame.bag, start, conditions)
   solveForRanking(belief, order.frame.bag, conditions)
+}
+
+/** Solves what judging the next step will ask for, of an attempt that goes on: on the bench as it stands, with what is left. */
+export function solveAhead(predictor: Predictor, order: Order, judging: Judging): void {
+  const { belief, bench } = judging.followed()
+  const conditions = conditionsOf(bench)
+  const last = judging.taken.findLast((step) => step.type === 'operate' || step.type === 'test')
+  if (last) {
+    const situation = predictor.situation(stateOf(last.arrangement), conditions)
+    for (const { hypothesis, ranges } of belief.alive) predictor.sweep(hypothesis, situation).held(ranges)
+  }
+  rankTests(belief, order.frame.bag, bench, conditions)
 }
 
 /** Judges a whole attempt: every step with its verdicts and reasons, and the mark with its parts. */

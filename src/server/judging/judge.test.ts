@@ -102,6 +102,28 @@ describe('the judge', () => {
     await orla.delete(`/api/orders/${id}`).expect(204)
   })
 
+  it('has the boards of the next step solved while the work goes on, and none once it is finished', async () => {
+    const ahead = vi.spyOn(school.workers, 'solveAhead')
+    const id = await handOut()
+    await step(id, { type: 'operate', arrangement: on, says: 'asComplained' })
+    await school.judge.idle()
+    expect(ahead.mock.calls.map(([task]) => [task.id, task.steps.length])).toEqual([[id, 1]])
+    ahead.mockClear()
+    // That it could not be done is nothing to the step, nor to its judgement.
+    ahead.mockRejectedValueOnce(new Error('no'))
+    await measure(id, 'X2a', 'X2b')
+    await school.judge.idle()
+    expect(ahead).toHaveBeenCalledOnce()
+    await step(id, { type: 'conclude', piece: 'X2', kind: 'highResistance', sure: 90 })
+    await school.judge.idle()
+    ahead.mockClear()
+    await tam.post(`/api/desk/${id}/finish`).expect(200)
+    await school.judge.idle()
+    expect(ahead).not.toHaveBeenCalled()
+    ahead.mockRestore()
+    expect((await review(id)).judged!.suspects).toHaveLength(3)
+  })
+
   it('has judged finished work before its review is opened: it is read, and so is its result', async () => {
     const id = await work()
     await school.judge.idle()

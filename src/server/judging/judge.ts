@@ -6,7 +6,7 @@ import { tellFloor } from '../floor/floor'
 import { loadOrder, loadSteps, unjudgedOrders } from '../orders/orders'
 import { loadOverrides } from '../orders/overrides'
 import type { Workers } from '../workers/pool'
-import { judgeNow, keepAsGiven, keepJudged } from './judging'
+import { judgeNow, keepAsGiven, keepJudged, solveAhead } from './judging'
 import { keepJudgement, keptJudgement, signOf } from './judgements'
 import { keepProgress, progressOf } from './progress'
 import { forgetRejudgement, keepRejudgement } from './rejudgements'
@@ -87,12 +87,14 @@ export class Judge {
     if (order.judged) return
     const steps = (await loadSteps(database, id)).map(({ step }) => step)
     if (!steps.length) return
+    const behind = { behind: true, signal: this.ending.signal }
     const judged =
       (await keptJudgement(database, order, steps)) ??
-      (await judgeNow(database, workers, order, steps, { behind: true, signal: this.ending.signal }))
+      (await judgeNow(database, workers, order, steps, behind))
     if (order.concluded !== null) await keepJudged(database, order, steps, judged)
     await keepProgress(database, id, steps.length, progressOf(steps, judged))
     await tellFloor(database, id)
+    if (order.concluded === null) await solveAhead(database, workers, order, steps, behind)
   }
 
   /** Begins to look for what was left. */

@@ -26,6 +26,23 @@ export async function makeReady(
   }
 }
 
+/** Has the boards solved that judging the next step of work under way asks for; nobody waits for it, and it may fail in peace. */
+export async function solveAhead(
+  db: Queries,
+  workers: Workers,
+  { id, circuit, planted, frame, rubric, spares }: Order,
+  steps: readonly Step[],
+  stopping: Stopping,
+): Promise<void> {
+  const order = { circuit, planted, frame, spares }
+  try {
+    const first = await prepared(db, workers, order, rubric, stopping)
+    await workers.solveAhead({ id, order, steps, rubric, prepared: first }, stopping)
+  } catch {
+    // The next step is judged all the same.
+  }
+}
+
 /** The judgement of an attempt: as it was kept, or made now. */
 export async function judgementOf(
   database: Database,

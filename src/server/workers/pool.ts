@@ -26,6 +26,7 @@ const limits = {
   draft: 20_000,
   prepare: 120_000,
   makeReady: 120_000,
+  solveAhead: 60_000,
   verdicts: 60_000,
   hint: 60_000,
   question: 20_000,
@@ -130,6 +131,9 @@ export class Workers {
   /** Solves what the judging of the next steps will ask for. */
   makeReady = (task: ReadyTask, stopping?: Stopping): Promise<void> =>
     this.inThread('makeReady', task, stopping)
+  /** Solves what judging the next step will ask for, on the bench as it stands. */
+  solveAhead = (task: JudgeTask, stopping?: Stopping): Promise<void> =>
+    this.inThread('solveAhead', task, stopping)
   verdicts = (task: JudgeTask, stopping?: Stopping): Promise<readonly Judgement[]> =>
     this.inThread('verdicts', task, stopping)
   hint = (task: HintTask, stopping?: Stopping): Promise<Message> => this.inThread('hint', task, stopping)

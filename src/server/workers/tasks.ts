@@ -6,6 +6,7 @@ import {
   practiceVerdicts,
   prepareJudging,
   questionAbout,
+  solveAhead,
   Judging,
   type JudgedAttempt,
   type Judgement,
@@ -110,6 +111,10 @@ const tasks = {
   hint: ({ level, ...task }: HintTask): Message => hintFor(followed(task, true), level),
   question: ({ order, bench, step, prepared }: QuestionTask): Message | null =>
     withBoards(order, ({ predictor }) => questionAbout(predictor, order, bench, step, prepared) ?? null),
+  solveAhead: (task: JudgeTask): void => {
+    const judging = followed(task, false)
+    withBoards(task.order, ({ predictor }) => solveAhead(predictor, task.order, judging))
+  },
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
 }
 

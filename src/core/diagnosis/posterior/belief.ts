@@ -129,7 +129,9 @@ export class Belief {
     for (const one of this.alive) {
       const { hypothesis } = one
       const sweep = told ? predictor.sweep(hypothesis, situation) : undefined
-      const shown = sweep ? restrict(predictor, sweep, one.ranges, fact) : one.ranges
+      const { ranges: shown, points } = sweep
+        ? restrict(predictor, sweep, one.ranges, fact)
+        : { ranges: one.ranges, points: [] }
       const ranges = fact.type === 'seen' ? shownTogether(predictor, hypothesis, shown, facts) : shown
       const left = ranges.length && weigh ? together(predictor, hypothesis, ranges, joint) : undefined
       const kept = left?.ranges ?? ranges
@@ -145,7 +147,7 @@ export class Belief {
           hypothesis.prior *
           widthOf(hypothesis, kept) *
           (predictor.smokes(hypothesis, kept, situation) ? smoked : 1),
-        best: left?.best ?? bestOf(predictor, sweep, kept, fact),
+        best: left?.best ?? bestOf(predictor, points, kept, fact),
       })
     }
     return new Belief(predictor, facts, alive, excludedBy, gone)

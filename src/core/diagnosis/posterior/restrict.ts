@@ -46,22 +46,37 @@ export function admits(
   return distance(residuals) <= farthest(residuals.length)
 }
 
-/** The stretches of `ranges` in which the fact could have come about. */
+/** The stretches of `ranges` in which the fact could have come about, and the boards that were looked at. */
 export function restrict(
   predictor: Predictor,
   sweep: SeveritySweep,
   ranges: readonly Range[],
   fact: Fact,
-): readonly Range[] {
+): { readonly ranges: readonly Range[]; readonly points: readonly SweepPoint[] } {
   const { grid } = sweep.hypothesis
-  if (grid.length === 0) return fits(predictor.miss(sweep.at(0), fact)) ? ranges : []
+  if (grid.length === 0) return { ranges: fits(predictor.miss(sweep.at(0), fact)) ? ranges : [], points: [] }
+  const looked: SweepPoint[] = []
+  const at = (x: number): SweepPoint => {
+    const point = sweep.at(x)
+    looked.push(point)
+    return point
+  }
   const kept: [number, number][] = []
   const keep = (from: number, to: number) => {
     const last = kept[kept.length - 1]
     if (last && from <= last[1] + 1e-9) last[1] = Math.max(last[1], to)
     else kept.push([from, to])
   }
-  const look = (a: SweepPoint, b: SweepPoint, p: Miss, q: Miss, from: number, to: number): void => {
+  const look = (
+    a: SweepPoint,
+    b: SweepPoint,
+    p: Miss,
+    q: Miss,
+    from: number,
+    to: number,
+    /** One end was solved where the edge was thought to be. */
+    nearEdge = false,
+  ): void => {
     if (b.x < from || a.x > to || (b.x === from && a.x < from) || (a.x === to && b.x > to)) return
     const [first, second] = [fits(p), fits(q)]
     if (first && second) return keep(Math.max(a.x, from), Math.min(b.x, to))
@@ -69,11 +84,13 @@ export function restrict(
     if (!first && !second && !mayFitBetween(p, q) && (b.x - a.x <= widestBlind || sameSeen(a, b))) return
     const jumps = a.switching !== b.switching
     const searched = fact.type === 'seen' && !first && !second
-    if (b.x - a.x > (searched ? finestNotice : jumps ? finestSwitch : finest)) {
-      const middle = sweep.at((a.x + b.x) / 2)
+    const smooth = !jumps && fact.type === 'measured' && first !== second && b.x - a.x <= 1
+    if (b.x - a.x > (searched ? finestNotice : jumps ? finestSwitch : finest) && !(smooth && nearEdge)) {
+      const share = smooth ? (first ? 1 - entry(q, p) : entry(p, q)) : 0.5
+      const middle = at(smooth ? inCell(a.x, b.x, share) : (a.x + b.x) / 2)
       const r = predictor.miss(middle, fact)
-      look(a, middle, p, r, from, to)
-      look(middle, b, r, q, from, to)
+      look(a, middle, p, r, from, to, smooth)
+      look(middle, b, r, q, from, to, smooth)
       return
     }
     // No solved board shows just this.
@@ -88,18 +105,19 @@ export function restrict(
   }
   for (const [from, to] of ranges) {
     if (from === to) {
-      if (fits(predictor.miss(sweep.at(from), fact))) keep(from, to)
+      if (fits(predictor.miss(at(from), fact))) keep(from, to)
       continue
     }
     const points = fact.type === 'seen' ? sweep.coarse([[from, to]]) : sweep.refined([[from, to]])
     const snapshot = points.filter(
       (_, i) => (points[i + 1]?.x ?? Infinity) > from && (points[i - 1]?.x ?? -Infinity) < to,
     )
+    looked.push(...snapshot)
     const misses = snapshot.map((s) => predictor.miss(s, fact))
     for (let i = 1; i < snapshot.length; i++)
       look(snapshot[i - 1]!, snapshot[i]!, misses[i - 1]!, misses[i]!, from, to)
   }
-  return kept.filter(([from, to]) => to >= from)
+  return { ranges: kept.filter(([from, to]) => to >= from), points: looked }
 }
 
 /** Stretches so narrow are what the edges of two facts left of a cell: a board of theirs has to show both. */
@@ -128,6 +146,12 @@ export function shownTogether(
 
 const outward = (x: number, way: -1 | 1): number =>
   (way < 0 ? Math.floor(x * lattice) : Math.ceil(x * lattice)) / lattice
+
+/** A place inside a cell of at most one step, that many parts of the way along, where other facts ask for boards, too. */
+function inCell(from: number, to: number, share: number): number {
+  const x = Math.round((from + (to - from) * Math.min(0.8, Math.max(0.2, share))) * lattice) / lattice
+  return x > from && x < to ? x : (from + to) / 2
+}
 
 const sameSeen = (a: SweepPoint, b: SweepPoint): boolean =>
   a.switching === b.switching && a.notices.every((notice, i) => notice === b.notices[i])
@@ -197,12 +221,16 @@ export function together(
       if (x <= a.x || x >= b.x) break
       ends.splice(nearest.i, 0, at(x))
     }
-    // Bisect the edge on solved boards: between two of them a relay may let go, or the reading may bend.
+    // Find the edge on solved boards: between two of them a relay may let go, or the reading may bend.
     const within = ({ far }: End) => far <= limit
     for (let i = 1; i < ends.length; i++)
-      for (;;) {
+      for (let nearEdge = false; !nearEdge;) {
         const [a, b] = [ends[i - 1]!, ends[i]!]
-        const x = Math.round(((a.x + b.x) / 2) * lattice) / lattice
+        const [out, near] = within(a) ? [b, a] : [a, b]
+        nearEdge = b.x - a.x <= 1
+        const x = nearEdge
+          ? inCell(a.x, b.x, (edge(out, near, { share: 1 }, limit) - a.x) / (b.x - a.x))
+          : Math.round(((a.x + b.x) / 2) * lattice) / lattice
         if (within(a) === within(b) || b.x - a.x <= finest || x <= a.x || x >= b.x) break
         ends.splice(i, 0, at(x))
         if (within(ends[i]!) === within(a)) i++
@@ -274,18 +302,18 @@ function edge(a: End, b: End, { share }: { share: number }, limit: number): numb
   return a.x + (b.x - a.x) * within
 }
 
-/** Of what is left, the x whose board comes nearest to the middle of a reading's band. */
+/** Of what is left, the x whose board, of those looked at, comes nearest to the middle of a reading's band. */
 export function bestOf(
   predictor: Predictor,
-  sweep: SeveritySweep | undefined,
+  points: readonly SweepPoint[],
   ranges: readonly Range[],
   fact: Fact,
 ): number {
   const [from, to] = ranges[0]!
-  if (!sweep || from === to) return from
+  if (from === to) return from
   let best = from
   let least = Infinity
-  for (const point of sweep.points) {
+  for (const point of points) {
     if (!ranges.some(([a, b]) => point.x >= a && point.x <= b)) continue
     const { below, above } = predictor.miss(point, fact)
     const worst = Math.max(below, above)

@@ -13,6 +13,8 @@ export class SweepPoint {
   readonly residuals = new Map<string, ReadingResidual | undefined>()
   /** Places of the notices on their parts' scales, in the order of the parts. */
   readonly notices: Int8Array
+  /** What each test of a list would tell, by the list; NaN where it would tell nothing. */
+  readonly tells = new WeakMap<object, Float64Array>()
   /** Amps that its sources give, once somebody has asked. */
   drawn: number | undefined
   private board: SolvedBoard | undefined
@@ -34,11 +36,15 @@ export class SweepPoint {
 
   /** Undefined where the board finds no answer. */
   get solved(): SolvedBoard | undefined {
-    if (this.dropped) {
-      this.board = this.solve()
-      this.dropped = false
-    }
+    this.hold()
     return this.board
+  }
+
+  /** Has the board in memory, solved again where it was given back. */
+  hold(): void {
+    if (!this.dropped) return
+    this.board = this.solve()
+    this.dropped = false
   }
 
   /** Whether it has its board in memory. */
@@ -64,8 +70,6 @@ function switchingOf(solved: SolvedBoard): string {
 
 /** A stretch of x, both ends included. */
 type Stretch = readonly [number, number]
-const isWithin = (done: readonly Stretch[], from: number, to: number): boolean =>
-  done.some(([a, b]) => a <= from && to <= b)
 
 /** Volts by which two boards may differ at every node and still be called the same. */
 const same = 0.001
@@ -79,30 +83,39 @@ export class SeveritySweep {
     private readonly solve: (x: number) => SweepPoint,
   ) {}
 
-  /** Boards along these stretches, near enough to each other that nothing is missed between them. */
+  /**
+   * Boards along these stretches, near enough to each other that nothing is missed between them. They are the same
+   * whatever else has been solved: what is concluded from them must not hang on who asked before.
+   */
   refined(ranges: readonly Stretch[]): readonly SweepPoint[] {
-    for (const [from, to] of ranges) {
-      if (isWithin(this.refinedIn, from, to)) continue
-      const xs = this.marks(from, to)
-      this.at(xs[0]!)
-      for (let i = 1; i < xs.length; i++) this.between(this.at(xs[i - 1]!), this.at(xs[i]!))
-      this.refinedIn.push([xs[0]!, xs[xs.length - 1]!])
-    }
-    return this.points
+    return this.along(ranges, this.refinedIn, (a, b) => this.between(a, b))
   }
-  private readonly refinedIn: Stretch[] = []
+  private readonly refinedIn = new Map<string, readonly SweepPoint[]>()
 
   /** A few boards along these stretches: enough for what a person sees, which changes in few steps. */
   coarse(ranges: readonly Stretch[]): readonly SweepPoint[] {
-    for (const [from, to] of ranges) {
-      if (isWithin(this.coarseIn, from, to)) continue
-      const xs = this.marks(from, to)
-      for (const x of xs) this.at(x)
-      this.coarseIn.push([xs[0]!, xs[xs.length - 1]!])
-    }
-    return this.points
+    return this.along(ranges, this.coarseIn, () => [])
   }
-  private readonly coarseIn: Stretch[] = []
+  private readonly coarseIn = new Map<string, readonly SweepPoint[]>()
+
+  private along(
+    ranges: readonly Stretch[],
+    known: Map<string, readonly SweepPoint[]>,
+    between: (a: SweepPoint, b: SweepPoint) => readonly SweepPoint[],
+  ): readonly SweepPoint[] {
+    const found = ranges.flatMap(([from, to]) => {
+      const xs = this.marks(from, to)
+      const key = xs.join()
+      let points = known.get(key)
+      if (!points) {
+        const marked = xs.map((x) => this.at(x))
+        points = marked.flatMap((point, i) => (i ? [...between(marked[i - 1]!, point), point] : [point]))
+        known.set(key, points)
+      }
+      return points
+    })
+    return ranges.length > 1 ? [...new Set(found)].sort((a, b) => a.x - b.x) : found
+  }
 
   /** Places on the grid just outside a stretch, and the few of the whole range that lie in it. */
   private marks(from: number, to: number): number[] {
@@ -132,18 +145,23 @@ export class SeveritySweep {
     return fresh
   }
 
+  /** The same as `refined`, and each board is in memory, whatever was given back before. */
+  held(ranges: readonly Stretch[]): void {
+    for (const point of this.refined(ranges))
+      if (ranges.some(([from, to]) => point.x >= from && point.x <= to)) point.hold()
+  }
+
   /** Gives all boards back. */
   drop(): void {
     for (const point of this.points) point.drop()
   }
 
-  /** Solves in between until neighbours are alike or next to each other on the grid. */
-  private between(a: SweepPoint, b: SweepPoint): void {
+  /** What is solved in between until neighbours are alike or next to each other on the grid. */
+  private between(a: SweepPoint, b: SweepPoint): readonly SweepPoint[] {
     const middle = Math.floor((a.x + b.x) / 2)
-    if (middle <= a.x || sameBoard(a, b)) return
+    if (middle <= a.x || sameBoard(a, b)) return []
     const found = this.at(middle)
-    this.between(a, found)
-    this.between(found, b)
+    return [...this.between(a, found), found, ...this.between(found, b)]
   }
 }
 

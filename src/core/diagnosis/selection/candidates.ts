@@ -13,10 +13,17 @@ export interface Candidate {
   readonly state: string
 }
 
-const listed = new WeakMap<Predictor, Map<string, readonly Candidate[]>>()
+/** All candidates of one state. */
+export type InState = readonly [Candidate, ...Candidate[]]
+
+const listed = new WeakMap<Predictor, Map<string, readonly InState[]>>()
 
 /** Every test that is weighed on a circuit with a bag, in the states that its instructor named. */
-export function candidatesOf(predictor: Predictor, bag: readonly InstrumentKey[]): readonly Candidate[] {
+export const candidatesOf = (predictor: Predictor, bag: readonly InstrumentKey[]): readonly Candidate[] =>
+  candidatesByState(predictor, bag).flat()
+
+/** The same, state by state; the lists are the same whenever they are asked for. */
+export function candidatesByState(predictor: Predictor, bag: readonly InstrumentKey[]): readonly InState[] {
   let byBag = listed.get(predictor)
   if (!byBag) listed.set(predictor, (byBag = new Map()))
   const key = bag.join()
@@ -33,12 +40,13 @@ export function candidatesOf(predictor: Predictor, bag: readonly InstrumentKey[]
   const found = circuit.states.filter(settable).flatMap((state) => {
     const arrangement = arrangementOf(state)
     const set = stateOf(arrangement)
-    return places.map(({ instrument, held, place }): Candidate => ({
+    const [one, ...others] = places.map(({ instrument, held, place }): Candidate => ({
       arrangement,
       held,
       state: state.name,
       setup: { state: set, instrument: instrument.key, settings: settingsOf(instrument), place },
     }))
+    return one ? [[one, ...others] as const] : []
   })
   byBag.set(key, found)
   return found

@@ -1,11 +1,11 @@
 import { instrumentMinutes, type BenchState } from '../../attempt'
-import type { CircuitState } from '../../circuit'
 import { instrumentOf, type InstrumentKey } from '../../instruments'
 import type { Belief } from '../posterior/belief'
+import type { Predictor } from '../posterior/predictor'
 import { untouched, type Conditions, type TestSetup } from '../evidence/fact'
 import type { SweepPoint } from '../posterior/severity-sweep'
 import { situationOf } from '../posterior/restrict'
-import { candidatesOf, type Candidate } from './candidates'
+import { candidatesByState, type Candidate, type InState } from './candidates'
 import { informationOf, representativesOf } from './information'
 
 export interface Choice extends Candidate {
@@ -60,10 +60,10 @@ export function solveForRanking(
 ): void {
   const { predictor } = belief
   const representatives = representativesOf(belief)
-  const states = new Set(candidatesOf(predictor, bag).map(({ setup }) => setup.state))
-  for (const state of states) {
-    const situation = predictor.situation(state, conditions)
-    for (const { index, x } of representatives) predictor.sweep(predictor.hypotheses[index]!, situation).at(x)
+  for (const list of candidatesByState(predictor, bag)) {
+    const situation = predictor.situation(list[0].setup.state, conditions)
+    for (const { index, x } of representatives)
+      tellsOf(predictor, predictor.sweep(predictor.hypotheses[index]!, situation).at(x), list)
   }
 }
 
@@ -79,42 +79,45 @@ function rank(
   const slices = new Float64Array(representatives.length)
   const choices: Choice[] = []
   const visited = new Set(belief.facts.map((fact) => situationOf(predictor, fact).state))
-  const isVisited = ({ setup }: Candidate) => visited.has(predictor.situation(setup.state, conditions).state)
-  const all = candidatesOf(predictor, bag)
-  // The states that somebody has already made come first: their boards are solved, and most is told there.
-  const inOrder = [...all.filter(isVisited), ...all.filter((one) => !isVisited(one))]
+  const situationIn = ([{ setup }]: InState) => predictor.situation(setup.state, conditions)
+  const isVisited = (list: InState) => visited.has(situationIn(list).state)
+  const all = candidatesByState(predictor, bag)
   let best = 0
-  let state: CircuitState | undefined
-  let points: (SweepPoint | undefined)[] = []
-  for (const candidate of inOrder) {
-    const { setup, held, arrangement } = candidate
-    // Candidates come state by state.
-    if (setup.state !== state) {
-      if (best >= enough * belief.bits && !isVisited(candidate)) break
-      state = setup.state
-      const situation = predictor.situation(state, conditions)
-      points = representatives.map(({ index, x }) => {
-        const point = predictor.sweep(predictor.hypotheses[index]!, situation).at(x)
-        return point.solved ? point : undefined
+  // The states that somebody has already made come first: their boards are solved, and most is told there.
+  for (const list of [...all.filter(isVisited), ...all.filter((one) => !isVisited(one))]) {
+    if (best >= enough * belief.bits && !isVisited(list)) break
+    const situation = situationIn(list)
+    const told = representatives.map(({ index, x }) =>
+      tellsOf(predictor, predictor.sweep(predictor.hypotheses[index]!, situation).at(x), list),
+    )
+    for (const [k, candidate] of list.entries()) {
+      for (let i = 0; i < told.length; i++) slices[i] = told[i]![k]!
+      const bits = informationOf(representatives, slices)
+      if (bits < 0.01) continue
+      best = Math.max(best, bits)
+      const { setup, held, arrangement } = candidate
+      const { minutes } = instrumentMinutes(predictor.circuit, bench, {
+        instrument: setup.instrument,
+        held,
+        also: [],
+        arrangement,
       })
+      choices.push({ ...candidate, bits, minutes })
     }
-    const instrument = instrumentOf(setup.instrument)
-    const { settings, place } = setup
-    for (let i = 0; i < representatives.length; i++) {
-      const solved = points[i]?.solved
-      const value = solved && instrument.guess!({ solved, place, settings, meter: predictor.meter })
-      slices[i] = value === undefined ? Number.NaN : instrument.tells(value)
-    }
-    const bits = informationOf(representatives, slices)
-    if (bits < 0.01) continue
-    best = Math.max(best, bits)
-    const { minutes } = instrumentMinutes(predictor.circuit, bench, {
-      instrument: setup.instrument,
-      held,
-      also: [],
-      arrangement,
-    })
-    choices.push({ ...candidate, bits, minutes })
   }
   return choices.sort((p, q) => q.bits / q.minutes - p.bits / p.minutes)
+}
+
+/** What each test of a list would tell on one board; NaN where it would tell nothing. */
+function tellsOf({ meter }: Predictor, point: SweepPoint, list: InState): Float64Array {
+  const known = point.tells.get(list)
+  if (known) return known
+  const { solved } = point
+  const told = Float64Array.from(list, ({ setup: { instrument: key, settings, place } }) => {
+    const instrument = instrumentOf(key)
+    const value = solved && instrument.guess!({ solved, place, settings, meter })
+    return value === undefined ? Number.NaN : instrument.tells(value)
+  })
+  point.tells.set(list, told)
+  return told
 }
