@@ -1,6 +1,7 @@
 export { type Conditions, type Fact, type Measured, type TestSetup } from './evidence/fact'
 export { sameHypothesis, type Hypothesis } from './hypotheses/hypothesis'
 export { hypothesesOf } from './hypotheses/hypotheses'
+export { tooLargeToJudge } from './hypotheses/judging-size'
 export { faultAt, placeOnGrid, severityAt, widthOf } from './hypotheses/severity-grid'
 export { Belief, type KeptBelief } from './posterior/belief'
 export { fits, Predictor } from './posterior/predictor'

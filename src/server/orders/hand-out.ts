@@ -3,6 +3,7 @@ import { type NewOrder, type User } from '../../contract'
 import type { Rubric } from '../../core/assessment'
 import { checkComplaint, frameSchema, type Frame } from '../../core/attempt'
 import { isInBody, sparesOf } from '../../core/board'
+import { tooLargeToJudge } from '../../core/diagnosis'
 import type { Circuit } from '../../core/circuit'
 import type { Fault } from '../../core/faults'
 import { checkFaults, loadCircuit } from '../circuits/circuits'
@@ -42,7 +43,7 @@ export interface HandOut {
  * Works out what an order fixes: circuit, faults, frame and the complaint's facts, all copied, so that later edits do not
  * reach it. Takes its time, and changes nothing.
  * @param on the circuit itself, where it is not one of the library
- * @throws HttpError 422 where a fault does not fit, or the complaint names what the circuit has not
+ * @throws HttpError 422 where a fault does not fit, the complaint names what the circuit has not, or it is too large to judge
  */
 export async function readyOrder(
   db: Queries,
@@ -56,6 +57,8 @@ export async function readyOrder(
   const framed = frameSchema.parse({ ...order.frame, ...(order.faults.length > 1 && { faults: 2 }) })
   const strange = checkComplaint(circuit, framed.complaint)
   if (strange) throw new HttpError(422, strange)
+  const large = tooLargeToJudge(circuit, order.faults, framed.faults)
+  if (large) throw new HttpError(422, large)
   const complaint = framed.complaint.length
     ? framed.complaint
     : await workers.draft({ circuit, planted: order.faults })

@@ -1,7 +1,7 @@
 import { untouched, type Fact, type Measured } from '../evidence/fact'
 import type { Hypothesis } from '../hypotheses/hypothesis'
 import { distance, farthest, isJoint, lengthIn, spreadOf, type ReadingResidual } from '../evidence/joint'
-import type { SeveritySweep, SweepPoint } from './severity-sweep'
+import { sameSeen, type SeveritySweep, type SweepPoint } from './severity-sweep'
 import { fits, type Miss, type Predictor, type Situation } from './predictor'
 
 /** A stretch of a hypothesis's x, both ends included. */
@@ -152,9 +152,6 @@ function inCell(from: number, to: number, share: number): number {
   const x = Math.round((from + (to - from) * Math.min(0.8, Math.max(0.2, share))) * lattice) / lattice
   return x > from && x < to ? x : (from + to) / 2
 }
-
-const sameSeen = (a: SweepPoint, b: SweepPoint): boolean =>
-  a.switching === b.switching && a.notices.every((notice, i) => notice === b.notices[i])
 
 /** Something between two boards might fit though neither does: each part’s notice, or the reading, passes what was found. */
 function mayFitBetween(p: Miss, q: Miss): boolean {

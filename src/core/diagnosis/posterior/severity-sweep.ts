@@ -94,7 +94,10 @@ export class SeveritySweep {
 
   /** A few boards along these stretches: enough for what a person sees, which changes in few steps. */
   coarse(ranges: readonly Stretch[]): readonly SweepPoint[] {
-    return this.along(ranges, this.coarseIn, () => [])
+    return this.along(ranges, this.coarseIn, (a, b) => {
+      const middle = Math.floor((a.x + b.x) / 2)
+      return middle <= a.x || sameSeen(a, b) ? [] : [this.at(middle)]
+    })
   }
   private readonly coarseIn = new Map<string, readonly SweepPoint[]>()
 
@@ -117,13 +120,12 @@ export class SeveritySweep {
     return ranges.length > 1 ? [...new Set(found)].sort((a, b) => a.x - b.x) : found
   }
 
-  /** Places on the grid just outside a stretch, and the few of the whole range that lie in it. */
+  /** Places on the grid just outside a stretch, and the middle of the whole range if it lies in it. */
   private marks(from: number, to: number): number[] {
     const { grid, plantedAt } = this.hypothesis
     const last = Math.max(0, grid.length - 1)
-    const quarters = last > 8 ? [0.25, 0.5, 0.75] : [0.5]
     const [low, high] = [Math.max(0, Math.floor(from)), Math.min(last, Math.ceil(to))]
-    const inside = quarters.map((share) => Math.floor(last * share))
+    const inside = [Math.floor(last / 2)]
     if (plantedAt !== undefined) inside.push(plantedAt)
     return [...new Set([low, ...inside.filter((x) => x > low && x < high), high])].sort((p, q) => p - q)
   }
@@ -164,6 +166,10 @@ export class SeveritySweep {
     return [...this.between(a, found), found, ...this.between(found, b)]
   }
 }
+
+/** Whether a person sees the same, and all has switched alike. */
+export const sameSeen = (a: SweepPoint, b: SweepPoint): boolean =>
+  a.switching === b.switching && a.notices.every((notice, i) => notice === b.notices[i])
 
 export function sameBoard(a: SweepPoint, b: SweepPoint): boolean {
   if (!a.solved || !b.solved || a.switching !== b.switching) return !a.answers && !b.answers
