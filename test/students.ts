@@ -50,7 +50,7 @@ export interface Manner {
 /** Loss beside the good circuit's from which a section is called bad: the lower of the trade's usual limits. */
 const tooMuch = 0.15
 
-interface Leg {
+export interface Leg {
   readonly from: string
   readonly to: string
   readonly pieces: readonly string[]
@@ -71,9 +71,9 @@ export class Student {
   constructor(
     readonly circuit: Circuit,
     readonly planted: readonly Fault[],
-    private arrangement: Arrangement,
+    protected arrangement: Arrangement,
     complaint: Frame['complaint'],
-    private readonly habit: Habit = 'loadFirst',
+    protected readonly habit: Habit = 'loadFirst',
     frame: Partial<Frame> = {},
     private readonly manner: Manner = {},
   ) {
@@ -122,7 +122,6 @@ export class Student {
     const piece = blamed ?? likeliest
     if (this.manner.extra) this.read(...postsOf(this.circuit))
     attempt.conclude(piece, this.kindOf(piece, found.dead))
-    const { from, to } = found.leg
     if (blamed !== undefined) {
       attempt.act({ type: 'repair', piece, by: this.waysOf(piece)[0]! })
       attempt.operate(arrangement)
@@ -131,10 +130,15 @@ export class Student {
     // A way that fits; where the reading is as bad as before, the next.
     for (const way of this.waysOf(piece)) {
       attempt.act({ type: 'repair', piece, by: way })
-      if (Math.abs(this.read(from, to) - this.good(from, to)) < tooMuch) break
+      if (this.isWellNow(found.leg)) break
     }
     attempt.operate(arrangement)
     return piece
+  }
+
+  /** The test that failed, once more. */
+  protected isWellNow({ from, to }: Leg): boolean {
+    return Math.abs(this.read(from, to) - this.good(from, to)) < tooMuch
   }
 
   /** What a good circuit shows between two points here. */
@@ -147,7 +151,7 @@ export class Student {
     return readVolts(board, wiring.find(red)!.node, wiring.find(black)!.node, workshopMeter).value ?? 0
   }
 
-  private read(red: string, black: string): number {
+  protected read(red: string, black: string): number {
     const { out = 0 } = this.manner
     this.sign = -this.sign
     const { reading } = this.attempt.measure(
@@ -160,7 +164,7 @@ export class Student {
   private sign = 1
 
   /** The part that does not do what it should, a relay before what it switches; and its way from post to post. */
-  private legs(): { legs: readonly Leg[]; load: number } | undefined {
+  protected legs(): { legs: readonly Leg[]; load: number } | undefined {
     const { circuit } = this
     const { wrong } = this
     const kindOf = (id: string) => partOfKind(partOf(circuit, id).kind)
@@ -203,7 +207,7 @@ export class Student {
   }
 
   /** From the whole way down to two neighbouring points. */
-  private narrow({ legs, load }: { legs: readonly Leg[]; load: number }): { leg: Leg; dead: boolean } {
+  protected narrow({ legs, load }: { legs: readonly Leg[]; load: number }): { leg: Leg; dead: boolean } {
     const [plus, minus] = postsOf(this.circuit)
     const source = this.read(plus, minus)
     // The source itself: it stands low under a load that does not pull it down.
@@ -268,12 +272,12 @@ export class Student {
   }
 
   /** One fault: where the loss is, it is; everything else is struck out. */
-  private leave(legs: readonly Leg[]): void {
+  protected leave(legs: readonly Leg[]): void {
     const left = new Set(legs.flatMap((leg) => leg.pieces))
     this.say(this.all.filter((id) => !left.has(id)))
   }
 
-  private say(more: readonly string[]): void {
+  protected say(more: readonly string[]): void {
     if (this.manner.silent) return
     for (const id of more) this.struck.add(id)
     this.attempt.infer([...this.struck])
@@ -401,7 +405,7 @@ export function measureAll(
 }
 
 /** The battery’s posts by name, positive first. */
-function postsOf(circuit: Circuit): [string, string] {
+export function postsOf(circuit: Circuit): [string, string] {
   const wiring = wireUp(circuit)
   const source = circuit.parts.find((p) => partOfKind(p.kind).role === 'source')!
   const name = (key: string) => wiring.points.find((p) => p.node === wiring.nodeOf(source.id, key))!.name

@@ -7,6 +7,8 @@ import type { Judgement } from './verdict'
 
 /** Bits below which a test could not have told anything. */
 const nothing = 0.02
+/** Bits of doubt below which nothing is left to find out. */
+export const allKnown = 0.15
 /** What a wasted test leaves: its minutes are gone, nothing else. */
 const wasted = 0.4
 
@@ -48,7 +50,7 @@ export function judgeEfficiency(input: EfficiencyInput): JudgedChoice | undefine
   })
   if (excused) return make('neutral', say('assessment.excused'), say('assessment.neverWasted'), 'proof')
   // Where nothing is left to find out, whatever is measured more is a proof.
-  if (before.bits < 0.15)
+  if (before.bits < allKnown)
     return make('neutral', say('assessment.excused'), say('assessment.allKnown'), 'known')
   // Worth is what it could have told before anybody knew, or what it did tell.
   const bits = lost || again ? 0 : Math.max(expectedBits(before, setup), before.bits - after.bits)

@@ -32,7 +32,7 @@ import { partOfKind } from '../parts'
 import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { decisionsOf, orderOf } from './decisions'
 import { freshlyMoved, judgeExchange } from './exchange'
-import { judgeEfficiency } from './efficiency'
+import { allKnown, judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
 import { heldIn, readingName, seenName } from './facts'
 import { complaintFacts, conditionsOf, firstBelief, stillAlive } from './first'
@@ -69,6 +69,8 @@ const aimed = { good: 1, fair: 0.7, poor: 0.3, nothing: 0, known: 0, proof: 0 }
 const ampleTests = 4
 /** Doubt that has to have been cleared before anybody is asked to say so. */
 const leastCleared = 0.02
+/** Bits that are asked of any complaint: what is told by it alone is not seen at the bench. */
+const leastBits = 1
 /** Readings that may confirm what was known already. */
 const mayConfirm = 5
 
@@ -91,8 +93,8 @@ export class Judging {
   private struck: ReadonlySet<string> = new Set()
   private said: number | undefined
   private tests = 0
-  /** Tests before a repair that could be chosen, how many of them had an aim, and those made when all was known. */
-  private readonly chosen = { all: 0, aimed: 0, known: 0 }
+  /** Tests before a repair that could be chosen, how many of them had an aim, and those that confirmed what was known. */
+  private readonly chosen = { all: 0, aimed: 0, confirmed: 0 }
   private readonly conclusions: JudgedConclusion[] = []
   private readonly bought: Bought
 
@@ -197,7 +199,8 @@ export class Judging {
       proven: conclusions.some(({ proven }) => proven),
       understood: conclusions.length ? Math.max(...conclusions.map(({ understood }) => understood)) : 1,
       aim: chosen.all
-        ? (chosen.aimed / chosen.all) * Math.min(1, (this.first.bits + ampleTests) / chosen.all)
+        ? (chosen.aimed / chosen.all) *
+          Math.min(1, (Math.max(this.first.bits, leastBits) + ampleTests) / chosen.all)
         : 1,
       swapped: this.bought.swapped,
     }
@@ -386,9 +389,13 @@ export class Judging {
       const { judgement, aim } = efficiency
       this.verdicts.push(judgement)
       if (bench.repairs.length === 0 && aim !== 'proof') {
-        if (aim === 'known') this.chosen.known++
-        if (aim !== 'known' || this.chosen.known > mayConfirm) this.chosen.all++
-        this.chosen.aimed += aimed[aim]
+        // A few readings may confirm what is known.
+        const confirms = aim === 'known' && this.chosen.confirmed < mayConfirm
+        if (confirms) this.chosen.confirmed++
+        // Nobody sees at the bench that the complaint alone has left nothing to find out.
+        const told = this.first.bits < allKnown
+        if (!confirms || told) this.chosen.all++
+        this.chosen.aimed += confirms && told ? 1 : aimed[aim]
       }
     }
     this.beforeTest = this.belief

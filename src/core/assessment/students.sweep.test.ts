@@ -15,6 +15,7 @@ import {
   type Habit,
   type Manner,
 } from '../../../test/students'
+import { OtherRoute } from '../../../test/other-route'
 import { demoCircuit, demoNames } from '../../../test/demo'
 
 /** Every so-many-th fault in every run; all of them, with every habit, in a campaign. */
@@ -47,6 +48,7 @@ function faultsOf(circuit: Circuit, name: string): { fault: Fault; i: number }[]
 /** Students by what they do, with the marks that they earned. */
 const sorts = {
   textbook: [],
+  otherRoute: [],
   silent: [],
   measuresAll: [],
   swapsAndLooks: [],
@@ -69,7 +71,9 @@ describe('simulated students', () => {
         const complaint = complaintOf(circuit, [fault])!
         const right = findPieces(circuit, `${fault.part}.${fault.segment}`)[0]!.id
         const label = `${name}: ${describeFault(circuit, fault)}`
-        const other = pieces.find((p) => p.part !== fault.part && p.part !== fault.other?.split('.')[0])!.id
+        const elsewhere = pieces.find(
+          (p) => p.part !== fault.part && p.part !== fault.other?.split('.')[0],
+        )!.id
         const inPart = pieces.find((p) => p.part === fault.part && p.id !== right)?.id
         const asked = guess(circuit, [fault], complaint, { piece: right, kind: fault.kind }).order
         const given = firstBelief(predictor, asked).doubt(right) >= 0.9
@@ -98,9 +102,16 @@ describe('simulated students', () => {
         }
         const usual = habits[i % habits.length]!
         for (const habit of campaign ? habits : [usual]) goes('textbook', {}, habit)
+        const other = new OtherRoute(circuit, [fault], complaint.arrangement, complaint.complaint)
+        if (other.work() && other.told) {
+          const judged = other.attempt.judged(predictor)
+          const conclusion = other.attempt.steps.find((s) => s.type === 'conclude')
+          // Where the lamp finds it, not where a repair was lucky.
+          if (conclusion?.piece === right && judged.evidence > 0.5) keep('otherRoute', judged)
+        }
         goes('silent', { silent: true }, usual)
         goes('sloppy', { out: 0.3, extra: true }, usual)
-        goes('wrongPart', { blames: () => other }, usual)
+        goes('wrongPart', { blames: () => elsewhere }, usual)
         if (inPart) goes('wrongPiece', { blames: () => inPart }, usual)
         keep('measuresAll', measureAll(circuit, [fault], complaint, right).judged(predictor))
         keep('swapsAndLooks', swapAndLook(circuit, [fault], complaint).judged(predictor))
@@ -108,7 +119,7 @@ describe('simulated students', () => {
         const guessed = (piece: string, kind: Fault['kind']) =>
           guess(circuit, [fault], complaint, { piece, kind }).judged(predictor)
         keep('lucky', guessed(right, fault.kind))
-        keep('guessesWrong', guessed(other, 'open'))
+        keep('guessesWrong', guessed(elsewhere, 'open'))
       }
     },
     campaign ? 3_600_000 : 240_000,
@@ -125,6 +136,13 @@ describe('simulated students', () => {
     const low = textbook.filter(({ total }) => total <= 90)
     expect(mean(totals('textbook')), told(low)).toBeGreaterThanOrEqual(95)
     expect(low.length / textbook.length, told(low)).toBeLessThanOrEqual(0.05)
+  })
+
+  it('who go another way, by lamp, clamp and ohms, earn as much where these find it', () => {
+    const low = sorts.otherRoute!.filter(({ total }) => total <= 90)
+    expect(sorts.otherRoute!.length).toBeGreaterThan(3)
+    expect(mean(totals('otherRoute')), told(low)).toBeGreaterThanOrEqual(94)
+    expect(low.length / sorts.otherRoute!.length, told(low)).toBeLessThanOrEqual(0.15)
   })
 
   it.each([
