@@ -80,7 +80,8 @@ describe('what the README names', () => {
     expect((await fetch(`http://127.0.0.1:${port}/health`)).status).toBe(200)
     expect(await (await fetch(`http://127.0.0.1:${port}/`)).text()).toContain('<div id="app">')
     await command.stop()
-    expect(existsSync(join(data, 'control.json'))).toBe(false)
+    // Of the processes that were told, the server is the last: it answers what was asked first.
+    await expect.poll(() => existsSync(join(data, 'control.json')), { timeout: 15_000 }).toBe(false)
   })
 
   it('npm run dev serves pages that are built as they are asked for', async () => {
