@@ -4,6 +4,7 @@ import type { Message } from '../../core/document'
 import type { Database, Queries } from '../database'
 import type { Order } from '../orders/orders'
 import type { Stopping, Workers } from '../workers/pool'
+import type { JudgeTask } from '../workers/tasks'
 import { keepJudgement, keptJudgement, lastJudgement, signOf } from './judgements'
 import { prepared } from './prepared'
 import { resultOf } from './result'
@@ -30,14 +31,12 @@ export async function makeReady(
 export async function solveAhead(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric, spares }: Order,
+  order: Order,
   steps: readonly Step[],
   stopping: Stopping,
 ): Promise<void> {
-  const order = { circuit, planted, frame, spares }
   try {
-    const first = await prepared(db, workers, order, rubric, stopping)
-    await workers.solveAhead({ id, order, steps, rubric, prepared: first }, stopping)
+    await workers.solveAhead(await taskOf(db, workers, order, steps, stopping), stopping)
   } catch {
     // The next step is judged all the same.
   }
@@ -62,13 +61,23 @@ export async function judgementOf(
 export async function judgeNow(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric, spares }: Order,
+  order: Order,
   steps: readonly Step[],
   stopping: Stopping = {},
 ): Promise<JudgedAttempt> {
+  return workers.judge(await taskOf(db, workers, order, steps, stopping), stopping)
+}
+
+/** An attempt as a thread is handed it, with what was prepared for its order. */
+async function taskOf(
+  db: Queries,
+  workers: Workers,
+  { id, circuit, planted, frame, rubric, spares }: Order,
+  steps: readonly Step[],
+  stopping: Stopping = {},
+): Promise<JudgeTask> {
   const order = { circuit, planted, frame, spares }
-  const first = await prepared(db, workers, order, rubric, stopping)
-  return workers.judge({ id, order, steps, rubric, prepared: first }, stopping)
+  return { id, order, steps, rubric, prepared: await prepared(db, workers, order, rubric, stopping) }
 }
 
 /** Keeps a judgement; of finished work its result besides, in the same transaction. */
@@ -119,24 +128,20 @@ export async function judgedBy(
 export async function verdictsOf(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric, spares }: Order,
+  order: Order,
   steps: readonly Step[],
   stopping: Stopping = {},
 ): Promise<readonly Judgement[]> {
-  const order = { circuit, planted, frame, spares }
-  const first = await prepared(db, workers, order, rubric, stopping)
-  return workers.verdicts({ id, order, steps, rubric, prepared: first }, stopping)
+  return workers.verdicts(await taskOf(db, workers, order, steps, stopping), stopping)
 }
 
 /** A hint at the moment that the steps have led to. */
 export async function hintOf(
   db: Queries,
   workers: Workers,
-  { id, circuit, planted, frame, rubric, spares }: Order,
+  order: Order,
   steps: readonly Step[],
   level: HintLevel,
 ): Promise<Message> {
-  const order = { circuit, planted, frame, spares }
-  const first = await prepared(db, workers, order, rubric)
-  return workers.hint({ id, order, steps, rubric, prepared: first, level })
+  return workers.hint({ ...(await taskOf(db, workers, order, steps)), level })
 }
