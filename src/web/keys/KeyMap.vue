@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { useEventListener, whenever } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { t } from '../words'
@@ -42,15 +43,16 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <button
-    type="button"
+  <NButton
+    quaternary
+    circle
     class="keys"
     :aria-label="t('ui.keys.keys')"
     :title="t('ui.keys.keysHint')"
     @click="open = true"
   >
     ?
-  </button>
+  </NButton>
   <Dialog v-if="asked" v-model:show="open" :title="t('ui.keys.keys')" :width="860">
     <div class="groups" tabindex="0" role="group" :aria-label="t('ui.keys.keys')">
       <section v-for="group in shown" :key="group.title" :aria-label="group.title">

@@ -47,7 +47,7 @@ export function useKeys(
   if (of === 'page')
     useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       // Behind an open dialog nothing is changed.
-      if (document.querySelector('dialog[open]')) return
+      if (document.querySelector(':is(.n-modal, .n-drawer):not([class*="leave-active"])')) return
       if (!isTyping(event.target) && !isPressed(event)) handle(event)
     })
   return handle

@@ -10,6 +10,7 @@ import { isSignedOut } from '../api/client'
 import { useOpen } from '../stores/open'
 import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
+import CircuitHead from './CircuitHead.vue'
 import { problem } from './problem'
 
 const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
@@ -23,30 +24,16 @@ const session = useSession()
 const open = useOpen()
 const scheme = useScheme()
 
-const places = computed(() => {
-  const id = open.circuit
-  if (session.user?.role !== 'instructor' || !id) return []
-  return (['bench', 'plant', 'sheet', 'show'] as const).map((name) => ({
-    name,
-    title: t(`ui.common.${name}`),
-    to: { name, params: { id } },
-  }))
-})
-/** Places of the school, beside those of the circuit that is open. */
+/** Places of the school; those of the circuit that is open stand in its own head. */
 const school = [
+  { name: 'circuits', title: t('ui.common.circuits') },
   { name: 'lessons', title: t('ui.common.lessons') },
   { name: 'classes', title: t('ui.common.classes') },
   { name: 'days', title: t('ui.common.labDays') },
   { name: 'floor', title: t('ui.common.floor') },
   { name: 'ledger', title: t('ui.common.ledger') },
 ]
-const onCircuit = computed(() => ['bench', 'plant', 'sheet'].includes(String(route.name)))
-const saveText = {
-  saved: t('ui.common.saved'),
-  saving: t('ui.common.saving'),
-  waiting: t('ui.common.notSavedNoConnectionTrying'),
-  signedOut: t('ui.shell.notSavedSignInAgain'),
-}
+const onCircuit = computed(() => ['bench', 'plant', 'sheet', 'show'].includes(String(route.name)))
 
 /** A place that is being fetched or prepared says so before anybody wonders. */
 const busy = ref(false)
@@ -122,16 +109,8 @@ const reload = () => window.location.reload()
           :class="{ 'router-link-exact-active': route.name === 'handbook' }"
           >{{ t('ui.common.handbook') }}</RouterLink
         >
-        <RouterLink v-for="place in places" :key="place.name" :to="place.to">
-          {{ place.title }}
-        </RouterLink>
       </nav>
-      <span v-if="onCircuit" class="save" role="status" :data-state="open.saveState">{{
-        saveText[open.saveState]
-      }}</span>
       <span class="gap" />
-      <!-- What a place has to say beside its own bar: versions, undo, its keys. -->
-      <span id="place-tools" class="tools" />
       <KeyMap />
       <RouterLink class="quiet who" :to="{ name: 'account' }">{{ session.user.name }}</RouterLink>
       <NButton
@@ -144,6 +123,7 @@ const reload = () => window.location.reload()
       </NButton>
       <SignOut :leave-place="leavePlace" @staying="staying = $event" />
     </header>
+    <CircuitHead v-if="session.user && onCircuit" />
     <main>
       <p v-if="staying" class="wrong notice" role="alert">{{ staying }}</p>
       <p v-if="isOutdated" class="notice" role="status">
@@ -169,7 +149,7 @@ const reload = () => window.location.reload()
 .frame {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto 1fr;
+  grid-template-rows: auto auto 1fr;
   height: 100%;
 }
 header {
@@ -212,8 +192,7 @@ nav a.router-link-exact-active {
   font-weight: 500;
 }
 /* Two lines of a bar of places would push the page down. */
-.who,
-.save {
+.who {
   white-space: nowrap;
 }
 @media (max-width: 1400px) {
@@ -251,19 +230,6 @@ nav a.router-link-exact-active {
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-}
-.save {
-  font-size: 12px;
-  color: var(--quiet);
-}
-.save[data-state='waiting'] {
-  color: var(--fault);
-}
-.tools {
-  white-space: nowrap;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
 }
 .gap {
   flex: 1;
@@ -304,7 +270,7 @@ main {
   position: relative;
   min-height: 0;
   overflow: auto;
-  grid-row: 2;
+  grid-row: 3;
 }
 @media (max-width: 520px) {
   header {

@@ -1,27 +1,11 @@
-import { createDiscreteApi, darkTheme } from 'naive-ui'
-import { themeOverrides } from '../theme/overrides'
 import { t } from '../words'
+import { sure } from './sure'
 
 /** Whether somebody leaves though not everything is saved. */
-export function confirmLeaving(): Promise<boolean> {
-  const dark = document.documentElement.dataset.scheme === 'dark'
-  const { dialog } = createDiscreteApi(['dialog'], {
-    configProviderProps: {
-      theme: dark ? darkTheme : null,
-      themeOverrides: themeOverrides(dark ? 'dark' : 'light'),
-    },
+export const confirmLeaving = (): Promise<boolean> =>
+  sure({
+    title: t('ui.shell.leaveWithoutSaving'),
+    content: t('ui.shell.whatYouHaveChangedHere'),
+    yes: t('ui.common.leave'),
+    no: t('ui.shell.stay'),
   })
-  return new Promise((resolve) => {
-    dialog.warning({
-      title: t('ui.shell.leaveWithoutSaving'),
-      content: t('ui.shell.whatYouHaveChangedHere'),
-      positiveText: t('ui.common.leave'),
-      negativeText: t('ui.shell.stay'),
-      onPositiveClick: () => resolve(true),
-      onNegativeClick: () => resolve(false),
-      onClose: () => resolve(false),
-      onMaskClick: () => resolve(false),
-      onEsc: () => resolve(false),
-    })
-  })
-}

@@ -136,8 +136,8 @@ export const useCircuit = defineStore('circuit', () => {
   }
 
   const open = useOpen()
-  watch([() => stored.value?.id ?? null, saveState], ([id, state]) => {
-    open.circuit = id
+  watch([stored, saveState], ([now, state]) => {
+    open.circuit = now && { id: now.id, name: now.circuit.name, vehicle: now.circuit.vehicle }
     open.saveState = state
   })
   open.onLeave(settled, clear)

@@ -9,7 +9,7 @@ export type SaveState = 'saved' | 'saving' | 'waiting' | 'signedOut'
  * nobody waits for who only signs in: it reports here.
  */
 export const useOpen = defineStore('open', () => {
-  const circuit = ref<string | null>(null)
+  const circuit = ref<{ readonly id: string; readonly name: string; readonly vehicle: string } | null>(null)
   const saveState = ref<SaveState>('saved')
   let forget = (): Promise<void> => Promise.resolve()
   let wait = (): Promise<void> => Promise.resolve()

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { sessionSchema, type Session, type User } from '../../contract/account'
 import { ask, post, send } from '../api/client'
 import { setOwner } from '../api/unsent'
+import { forgetAll } from './forget'
 
 /** Who is signed in. */
 export const useSession = defineStore('session', () => {
@@ -41,11 +42,13 @@ export const useSession = defineStore('session', () => {
   /** The session has ended elsewhere, or by the time. */
   function lose(): void {
     user.value = null
+    forgetAll()
   }
 
   async function signOut(): Promise<void> {
     await post('/session', undefined, 'DELETE')
     user.value = null
+    forgetAll()
   }
 
   return { user, setUp, known, directory, others, find, load, take, signIn, signOut, lose }

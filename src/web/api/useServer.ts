@@ -1,0 +1,66 @@
+import { keepPreviousData, QueryClient, useQuery } from '@tanstack/vue-query'
+import { computed, type ComputedRef, type Ref } from 'vue'
+import type { z } from 'zod'
+import { onForget } from '../stores/forget'
+import { ask, messageOf, RequestFailure } from './client'
+
+/** Times that a question is asked again where nobody answers just now. */
+const tries = 3
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // What was refused is refused again; what did not arrive may arrive.
+      retry: (count, error) => error instanceof RequestFailure && error.isTemporary && count < tries,
+      retryDelay: (count) => Math.min(4000, 500 * 2 ** count),
+      // A workshop’s server stands on the same table, whatever the browser thinks of the network.
+      networkMode: 'always',
+      refetchOnWindowFocus: true,
+      structuralSharing: false,
+    },
+  },
+})
+onForget(() => client.clear())
+
+/** What a place has of the server. */
+export interface FromServer<T> {
+  /** Undefined until it has come for the first time; then what came last, while newer is on its way. */
+  readonly data: Ref<T | undefined>
+  readonly loading: ComputedRef<boolean>
+  /** Why the newest could not be had; empty where it could. */
+  readonly wrong: ComputedRef<string>
+  /** Asks again: an act has changed it. */
+  readonly again: () => Promise<void>
+  /** Waits until it is there. @throws what kept it away */
+  readonly ready: () => Promise<void>
+}
+
+/**
+ * What the server has at an address: shown at once where it was seen before, asked anew each time that a place opens, that
+ * somebody comes back to the window, and after an act. Loading, failing and trying again are handled here, once.
+ * @param path undefined where there is nothing to ask yet
+ */
+export function useServer<S extends z.ZodType>(
+  schema: S,
+  path: () => string | undefined,
+): FromServer<z.output<S>> {
+  const query = useQuery(
+    {
+      queryKey: computed(() => ['server', path() ?? '']),
+      queryFn: () => ask(schema, path()!),
+      enabled: computed(() => path() !== undefined),
+      placeholderData: keepPreviousData as never,
+    },
+    client,
+  )
+  return {
+    data: query.data as Ref<z.output<S> | undefined>,
+    loading: computed(() => query.isFetching.value),
+    wrong: computed(() => (query.error.value ? messageOf(query.error.value) : '')),
+    again: async () => void (await query.refetch()),
+    ready: async () => {
+      await query.suspense()
+      if (query.error.value) throw query.error.value
+    },
+  }
+}

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { useLocalStorage, useMediaQuery } from '@vueuse/core'
+import { NSplit } from 'naive-ui'
+
+/** A place in two panes, divided as its user likes it; on a narrow page one stands below the other. */
+const { name, first = 0.62 } = defineProps<{
+  /** Under which the division is kept on this machine. */
+  name: string
+  /** Share of the left pane at first. */
+  first?: number
+}>()
+const share = useLocalStorage(`brachyon.panes.${name}`, first)
+const narrow = useMediaQuery('(max-width: 760px)')
+</script>
+
+<template>
+  <div v-if="narrow" class="stacked">
+    <slot name="left" />
+    <slot name="right" />
+  </div>
+  <NSplit v-else v-model:size="share" :min="0.3" :max="0.78" :resize-trigger-size="10" class="panes">
+    <template #1><slot name="left" /></template>
+    <template #2><slot name="right" /></template>
+    <template #resize-trigger><span class="grip" /></template>
+  </NSplit>
+</template>
+
+<style scoped>
+.panes {
+  min-height: 0;
+  height: 100%;
+}
+.panes :deep(.n-split-pane-1),
+.panes :deep(.n-split-pane-2) {
+  overflow: hidden;
+}
+.grip {
+  display: block;
+  width: 4px;
+  height: 100%;
+  margin: 0 3px;
+  border-radius: 2px;
+}
+.grip:hover {
+  background: var(--rule-strong);
+}
+</style>

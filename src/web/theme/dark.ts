@@ -1,0 +1,1 @@
+export { darkTheme } from 'naive-ui'
