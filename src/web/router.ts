@@ -43,6 +43,12 @@ export const router = createRouter({
       component: () => import('./places/home/Home.vue'),
     },
     {
+      path: '/circuits',
+      name: 'circuits',
+      meta: { role: 'instructor', title: 'ui.common.circuits' },
+      component: () => import('./places/circuits/Circuits.vue'),
+    },
+    {
       path: '/bench/:id',
       name: 'bench',
       meta: { role: 'instructor', title: 'ui.common.bench' },

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { formatQuantity, t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -85,25 +88,30 @@ const question = computed(() => {
       <NButton type="primary" size="large" attr-type="submit">{{ t('ui.common.answer') }}</NButton>
     </form>
     <div v-else-if="body.type !== 'piece'" class="choices">
-      <button
+      <Toggle
         v-for="choice in choices"
         :key="choice.value"
-        type="button"
-        :aria-pressed="asked?.mine === choice.value"
+        size="large"
+        :on="asked?.mine === choice.value"
         @click="give(choice.value)"
       >
         {{ choice.text }}
-      </button>
+      </Toggle>
     </div>
-    <label v-else class="field"
-      >{{ t('ui.common.piece') }}
-      <select :value="asked?.mine ?? ''" @change="give(($event.target as HTMLSelectElement).value)">
-        <option value="" disabled>{{ t('ui.home.choose') }}</option>
-        <option v-for="choice in choices" :key="choice.value" :value="choice.value">
-          {{ choice.text }}
-        </option>
-      </select>
-    </label>
+    <Choice
+      v-else
+      :label="t('ui.common.piece')"
+      :placeholder="t('ui.home.choose')"
+      :value="asked?.mine ?? undefined"
+      :entries="
+        entriesOf(
+          choices,
+          (choice) => choice.value,
+          (choice) => choice.text,
+        )
+      "
+      @update:value="give($event!)"
+    />
     <p v-if="mine" role="status">
       {{ t('ui.home.yourAnswerItCanBe', { mine }) }}
     </p>
@@ -132,24 +140,5 @@ form {
 .choices {
   display: grid;
   gap: 8px;
-}
-.choices button {
-  min-height: 48px;
-  padding: 8px 14px;
-  border: 1.5px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-  font-size: 17px;
-  text-align: left;
-}
-.choices button[aria-pressed='true'] {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--paper);
-}
-select {
-  min-height: 44px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
 import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
@@ -79,8 +80,7 @@ const places = {
         })
       }}
     </NButton>
-    <details v-if="given.length">
-      <summary>{{ t('ui.home.givenBack', { count: props.given.count.value }) }}</summary>
+    <Fold v-if="given.length" :title="t('ui.home.givenBack', { count: props.given.count.value })">
       <ul>
         <li v-for="order in given" :key="order.id">
           <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
@@ -88,7 +88,7 @@ const places = {
         </li>
       </ul>
       <MoreRows :shown="given.length" :count="props.given.count.value" @more="props.given.more" />
-    </details>
+    </Fold>
   </section>
   <section aria-labelledby="working">
     <div class="title">
@@ -116,12 +116,12 @@ const places = {
             })
           }}
         </span>
-        <button v-if="!order.tests" type="button" class="link back" @click="emit('takeBack', order.id)">
+        <NButton v-if="!order.tests" text type="primary" class="back" @click="emit('takeBack', order.id)">
           {{ t('ui.common.takeItBack')
           }}<span class="visually-hidden">
             {{ t('ui.home.from', { student: order.student, circuit: order.circuit }) }}</span
           >
-        </button>
+        </NButton>
       </li>
     </ul>
     <MoreRows :shown="props.open.rows.value.length" :count="props.open.count.value" @more="props.open.more" />

@@ -2,9 +2,11 @@
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref, watch } from 'vue'
-import { leastPassword, userSchema, type User } from '../../../contract/account'
+import { leastPassword, newAccountSchema, userSchema, type User } from '../../../contract/account'
 import { studentsPageSchema } from '../../../contract/people'
 import { ask, messageOf, send } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 import MoreRows from '../../parts/MoreRows.vue'
 import { useScope } from '../../stores/scope'
 
@@ -13,9 +15,7 @@ const students = ref<User[]>([])
 const count = ref(0)
 const after = ref<string | null>(null)
 const adding = ref(false)
-const name = ref('')
-const login = ref('')
-const password = ref('')
+const form = useForm(newAccountSchema, () => ({ name: '', login: '', password: '' }))
 const wrong = ref('')
 const said = (error: unknown) => void (wrong.value = messageOf(error))
 async function read(from: string | null) {
@@ -34,20 +34,14 @@ watch(
 )
 
 async function add() {
-  wrong.value = ''
-  try {
-    const user = await send(userSchema, '/students', {
-      name: name.value,
-      login: login.value.trim(),
-      password: password.value,
-    })
+  const done = await form.submit(async (account) => {
+    const user = await send(userSchema, '/students', account)
     students.value = [...students.value, user]
     count.value++
-    name.value = login.value = password.value = ''
-    adding.value = false
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
+  if (!done) return
+  form.reset()
+  adding.value = false
 }
 </script>
 
@@ -60,28 +54,35 @@ async function add() {
         {{ student.name }} <span class="quiet">{{ student.login }}</span>
       </li>
     </ul>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <MoreRows :shown="students.length" :count="count" @more="read(after).catch(said)" />
     <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('ui.home.addAStudent') }} </NButton>
     <form v-else @submit.prevent="add">
-      <label class="field"
-        >{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" placeholder=""
-      /></label>
-      <label class="field"
-        >{{ t('ui.common.signInName') }}<NInput v-model:value="login" size="small" placeholder=""
-      /></label>
-      <label class="field"
-        >{{ t('ui.home.firstPasswordAtLeastCharacters', { leastPassword })
-        }}<NInput
-          v-model:value="password"
-          size="small"
-          type="password"
-          :input-props="{ autocomplete: 'new-password' }"
+      <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')"
+        ><NInput v-model:value="form.values.name" :input-props="field" placeholder=""
+      /></FormField>
+      <FormField v-slot="{ field }" :form="form" name="login" :label="t('ui.common.signInName')"
+        ><NInput
+          v-model:value="form.values.login"
+          :input-props="{ ...field, autocapitalize: 'none' }"
           placeholder=""
-      /></label>
-      <p v-if="wrong" class="wrong" role="alert">
-        {{ wrong }}
-      </p>
-      <NButton size="small" type="primary" attr-type="submit"> {{ t('ui.common.add') }} </NButton>
+      /></FormField>
+      <FormField
+        v-slot="{ field }"
+        :form="form"
+        name="password"
+        :label="t('ui.home.firstPasswordAtLeastCharacters', { leastPassword })"
+        ><NInput
+          v-model:value="form.values.password"
+          type="password"
+          show-password-on="click"
+          :input-props="{ ...field, autocomplete: 'new-password' }"
+          placeholder=""
+      /></FormField>
+      <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
+      <NButton size="small" type="primary" attr-type="submit" :loading="form.busy">
+        {{ t('ui.common.add') }}
+      </NButton>
     </form>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -6,9 +7,11 @@ import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { userSchema } from '../../../contract/account'
 import { madeSchema, type CircuitList } from '../../../contract/lists'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
 import { useSession } from '../../stores/session'
 import { t } from '../../words'
+
+const { wrong, act } = useAct()
 
 /**
  * The first five minutes of a school: a circuit near to one of theirs, a fault, somebody to hand it to. It goes by itself
@@ -18,7 +21,6 @@ const props = defineProps<{ circuits: CircuitList }>()
 const router = useRouter()
 const session = useSession()
 const skipped = useLocalStorage(`brachyon.first-steps.${session.user?.id ?? ''}`, false)
-const wrong = ref('')
 const students = ref(0)
 void ask(z.array(userSchema), '/students').then(
   (list) => (students.value = list.length),
@@ -37,13 +39,10 @@ const trades = [
 ]
 const first = computed(() => props.circuits[0])
 async function take(file: string) {
-  wrong.value = ''
-  try {
+  await act(async () => {
     const { id } = await send(madeSchema, `/templates/${file}`)
     await router.push({ name: 'bench', params: { id } })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 </script>
 

@@ -11,7 +11,6 @@ import Benches from './Benches.vue'
 import ClassList from './ClassList.vue'
 import FirstSteps from './FirstSteps.vue'
 import LabToday from './LabToday.vue'
-import Library from './Library.vue'
 import Meters from './Meters.vue'
 import RecordsNotice from './RecordsNotice.vue'
 import { useOrderList } from './useOrderList'
@@ -83,7 +82,6 @@ async function takeBack(id: string) {
         @take-back="takeBack"
       />
     </div>
-    <Library />
     <div class="aside">
       <ClassList />
       <Meters />
@@ -127,15 +125,8 @@ async function takeBack(id: string) {
   grid-column: 1 / -1;
 }
 .today {
-  grid-column: 1 / -1;
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 24px 36px;
-}
-:deep(table.data thead th) {
-  background: var(--paper);
-}
-:deep(table.data td) {
-  padding-block: 6px;
 }
 </style>

@@ -1,38 +1,30 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { NButton, NInput, NInputNumber } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { z } from 'zod'
-import { meterCheckSchema, metersSchema, type Meters } from '../../../contract/lists'
-import { ask, messageOf, post, send } from '../../api/client'
+import { meterCheckSchema, metersSchema, newMeterSchema } from '../../../contract/lists'
+import { post, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 
 /** Meters that stand at the stations of the workshop and can be read over its network. */
-const meters = ref<Meters>([])
+const list = useServer(metersSchema, () => '/meters')
+const meters = computed(() => list.data.value ?? [])
+await list.ready().catch(() => undefined)
 const adding = ref(false)
-const name = ref('')
-const host = ref('')
-const port = ref('5025')
-const wrong = ref('')
+const { wrong, act: attempt } = useAct()
+const form = useForm(newMeterSchema, () => ({ name: '', host: '', port: 5025 as number | null }))
 const said = ref<Record<string, string>>({})
-const load = async () => {
-  meters.value = await ask(metersSchema, '/meters').catch(() => [])
-}
-await load()
-
-async function act(work: () => Promise<unknown>) {
-  wrong.value = ''
-  try {
-    await work()
-    await load()
-    return true
-  } catch (error) {
-    wrong.value = messageOf(error)
-    return false
-  }
-}
+const act = async (work: () => Promise<unknown>) => (await attempt(work)) && list.again()
 async function add() {
-  const made = { name: name.value, host: host.value.trim(), port: Number(port.value) }
-  if (await act(() => send(z.object({ id: z.uuid() }), '/meters', made))) adding.value = false
+  const done = await form.submit((meter) => send(z.object({ id: z.uuid() }), '/meters', meter))
+  if (!done) return
+  adding.value = false
+  form.reset()
+  await list.again()
 }
 async function check(id: string) {
   await act(async () => {
@@ -51,38 +43,43 @@ async function check(id: string) {
     <ul>
       <li v-for="meter in meters" :key="meter.id">
         {{ meter.name }} <span class="quiet">{{ meter.host }}:{{ meter.port }}</span>
-        <button type="button" class="link" @click="check(meter.id)">{{ t('ui.home.whoAnswers') }}</button>
-        <button
-          type="button"
-          class="link"
-          @click="act(() => post(`/meters/${meter.id}`, undefined, 'DELETE'))"
-        >
+        <NButton text type="primary" @click="check(meter.id)">{{ t('ui.home.whoAnswers') }}</NButton>
+        <NButton text type="primary" @click="act(() => post(`/meters/${meter.id}`, undefined, 'DELETE'))">
           {{ t('ui.common.takeOut') }}
-        </button>
+        </NButton>
         <p v-if="said[meter.id]" role="status">{{ said[meter.id] }}</p>
       </li>
     </ul>
     <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('ui.home.addAMeter') }} </NButton>
     <form v-else @submit.prevent="add">
-      <label class="field"
-        >{{ t('ui.home.itsStation')
-        }}<NInput v-model:value="name" size="small" :placeholder="t('ui.home.suchAsBench4')"
-      /></label>
-      <label class="field"
-        >{{ t('ui.home.address')
-        }}<NInput v-model:value="host" size="small" :placeholder="t('ui.home.suchAs1921681')"
-      /></label>
-      <label class="field"
-        >{{ t('ui.home.port') }}<NInput v-model:value="port" size="small" :placeholder="'5025'"
-      /></label>
-      <NButton size="small" type="primary" attr-type="submit"> {{ t('ui.common.add') }} </NButton>
+      <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.home.itsStation')"
+        ><NInput
+          v-model:value="form.values.name"
+          :input-props="field"
+          :placeholder="t('ui.home.suchAsBench4')"
+      /></FormField>
+      <FormField v-slot="{ field }" :form="form" name="host" :label="t('ui.home.address')"
+        ><NInput
+          v-model:value="form.values.host"
+          :input-props="field"
+          :placeholder="t('ui.home.suchAs1921681')"
+      /></FormField>
+      <FormField v-slot="{ field }" :form="form" name="port" :label="t('ui.home.port')"
+        ><NInputNumber
+          v-model:value="form.values.port"
+          :input-props="field"
+          :show-button="false"
+          :min="1"
+          :max="65535"
+          :precision="0"
+      /></FormField>
+      <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
+      <NButton size="small" type="primary" attr-type="submit" :loading="form.busy">
+        {{ t('ui.common.add') }}
+      </NButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </section>
 </template>
 
-<style scoped>
-.link {
-  font-size: 13px;
-}
-</style>
+<style scoped></style>

@@ -1,22 +1,21 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import { NAlert, NButton } from 'naive-ui'
-import { computed, shallowRef } from 'vue'
-import { messageOf, post } from '../../api/client'
+import { computed } from 'vue'
+import { post } from '../../api/client'
 import { useSession } from '../../stores/session'
 import { t } from '../../words'
 
+const { wrong, act } = useAct()
+
 /** After a sign-in: the account is open on other computers too, which may have been left so. */
 const session = useSession()
-const wrong = shallowRef('')
 const where = computed(() => t('ui.home.count', { count: session.others }))
 async function signOutThere() {
-  wrong.value = ''
-  try {
+  await act(async () => {
     await post('/sessions', undefined, 'DELETE')
     session.others = 0
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChooseFile from '../../parts/ChooseFile.vue'
 import Dialog from '../../shell/Dialog.vue'
 import { quoted, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
@@ -14,7 +15,6 @@ import { messageOf, RequestFailure, send } from '../../api/client'
 const Preview = defineAsyncComponent(() => import('./Preview.vue'))
 
 const router = useRouter()
-const picker = ref<HTMLInputElement | null>(null)
 const problems = ref<readonly Problem[]>([])
 const failed = ref('')
 const ready = ref<{ circuit: Circuit; from: Words; open: readonly Problem[] } | null>(null)
@@ -32,11 +32,6 @@ async function take(file: File | undefined) {
     failed.value = tell(say('school.fileNotTakenIn', { file: file.name }))
     problems.value = read.problems
   }
-}
-function picked(event: Event) {
-  const input = event.target as HTMLInputElement
-  void take(input.files?.[0])
-  input.value = ''
 }
 // A file may be dropped anywhere on the page.
 useEventListener(document, 'dragover', (event: DragEvent) => {
@@ -70,16 +65,11 @@ async function bringIn() {
 
 <template>
   <div class="import">
-    <input
-      ref="picker"
-      type="file"
+    <ChooseFile
+      :label="t('ui.home.importACircuit')"
       accept=".json,.cir,.net,.sp,application/json"
-      class="visually-hidden"
-      :aria-label="t('ui.home.circuitFile')"
-      tabindex="-1"
-      @change="picked"
+      @files="([file]) => take(file)"
     />
-    <NButton size="small" @click="picker?.click()"> {{ t('ui.home.importACircuit') }} </NButton>
     <div v-if="over" class="drop" aria-hidden="true">
       {{ t('ui.home.dropItACircuitFile') }}
     </div>
