@@ -3,7 +3,6 @@ import { t } from '../words'
 import { computed } from 'vue'
 import { dropColumns, dropRows, type StateKey } from '../../core/readings'
 import KeyTable from './KeyTable.vue'
-import type { RowsView } from './useRows'
 
 const props = withDefaults(
   defineProps<{
@@ -12,17 +11,14 @@ const props = withDefaults(
     lit: string | null
     /** Which path's pieces; all of them if left out. */
     path?: number
-    /** The sheet's own choice and order of rows. */
-    view?: RowsView | null
-    /** Says what it is above it, where other tables stand beside it. */
-    captioned?: boolean
+    /** Takes the height that it is given, and scrolls by itself. */
+    fill?: boolean
   }>(),
-  { faulted: null, path: -1, view: null, captioned: false },
+  { faulted: null, path: -1, fill: false },
 )
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
-const all = computed(() => dropRows(props.state, props.faulted, props.path))
-const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
+const rows = computed(() => dropRows(props.state, props.faulted, props.path))
 </script>
 
 <template>
@@ -31,8 +27,7 @@ const rows = computed(() => props.view?.arrange(all.value) ?? all.value)
     :rows="rows"
     :beside="!!faulted"
     :caption="t('ui.readings.dropAcrossEachPieceOf')"
-    :caption-hidden="!captioned"
-    :view="view"
+    :fill="fill"
     :lit="lit"
     @light="emit('light', $event)"
     @choose="emit('choose', $event)"

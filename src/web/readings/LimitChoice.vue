@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../parts/Choice.vue'
+import { entriesOf } from '../parts/choice'
 import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../core/circuit'
@@ -13,13 +15,18 @@ const chosen = computed(() => findLimitSet(props.limits)?.id ?? '')
 </script>
 
 <template>
-  <label
-    >{{ t('ui.common.limits') }}
-    <select :value="chosen" @change="emit('choose', ($event.target as HTMLSelectElement).value)">
-      <option value="">
-        {{ t('ui.readings.forThisCircuit', { title: tell(limitSetFor(circuit).title) }) }}
-      </option>
-      <option v-for="s in limitSets" :key="s.id" :value="s.id">{{ tell(s.title) }}</option>
-    </select></label
-  >
+  <Choice
+    :label="t('ui.common.limits')"
+    labelled="beside"
+    :value="chosen"
+    :entries="[
+      { value: '', label: t('ui.readings.forThisCircuit', { title: tell(limitSetFor(circuit).title) }) },
+      ...entriesOf(
+        limitSets,
+        (s) => s.id,
+        (s) => tell(s.title),
+      ),
+    ]"
+    @update:value="emit('choose', $event ?? '')"
+  />
 </template>

@@ -1,17 +1,26 @@
 <script setup lang="ts">
+import Choice from '../parts/Choice.vue'
+import { entriesOf } from '../parts/choice'
 import { t } from '../words'
 import type { Circuit } from '../../core/circuit'
 
 defineProps<{ circuit: Circuit; path: number }>()
 const emit = defineEmits<{ choose: [path: number] }>()
-const choose = (event: Event) => emit('choose', Number((event.target as HTMLSelectElement).value))
 </script>
 
 <template>
-  <label v-if="circuit.paths.length > 1"
-    >{{ t('ui.common.path') }}
-    <select :value="path" @change="choose">
-      <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
-    </select>
-  </label>
+  <Choice
+    v-if="circuit.paths.length > 1"
+    :label="t('ui.common.path')"
+    labelled="beside"
+    :value="path"
+    :entries="
+      entriesOf(
+        circuit.paths,
+        (_, i) => i,
+        (p) => p.name || p.id,
+      )
+    "
+    @update:value="emit('choose', $event!)"
+  />
 </template>

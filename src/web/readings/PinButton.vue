@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { t } from '../words'
 import { Pin } from '@lucide/vue'
 import type { RowsView } from './useRows'
@@ -8,14 +9,15 @@ defineProps<{ id: string; what: string; view: RowsView }>()
 </script>
 
 <template>
-  <button
-    type="button"
+  <NButton
+    text
+    size="tiny"
     :aria-pressed="view.pinned.value.has(id)"
     :aria-label="t('ui.readings.pin', { what })"
     @click.stop="view.pin(id)"
   >
     <Pin :size="13" />
-  </button>
+  </NButton>
 </template>
 
 <style scoped>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import Choice from '../parts/Choice.vue'
+import { entriesOf } from '../parts/choice'
 import type { Words } from '../../core/document'
 import { formatPlain, t, tell } from '../words'
-import { NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useKeys } from '../keys/useKeys'
 import { parseQuantity, type Unit } from '../../core/quantity'
@@ -47,10 +49,6 @@ function step(way: 1 | -1) {
   const next = way > 0 ? values.find((v) => v > size * 1.0001) : values.findLast((v) => v < size * 0.9999)
   if (next !== undefined && !props.check?.(next)) emit('set', next)
 }
-function pick(event: Event) {
-  const value = Number((event.target as HTMLSelectElement).value)
-  if (value) emit('set', value)
-}
 function giveUp() {
   text.value = written.value
   wrong.value = ''
@@ -73,7 +71,7 @@ const key = useKeys(
 </script>
 
 <template>
-  <div class="field">
+  <div class="field quantity">
     <label>
       <span>{{ label }}</span>
       <NInput
@@ -89,21 +87,27 @@ const key = useKeys(
       </NInput>
     </label>
     <span class="steps">
-      <button type="button" :aria-label="t('ui.readings.less', { label })" tabindex="-1" @click="step(-1)">
+      <NButton size="small" :aria-label="t('ui.readings.less', { label })" tabindex="-1" @click="step(-1)">
         −
-      </button>
-      <button type="button" :aria-label="t('ui.readings.more', { label })" tabindex="-1" @click="step(1)">
+      </NButton>
+      <NButton size="small" :aria-label="t('ui.readings.more', { label })" tabindex="-1" @click="step(1)">
         +
-      </button>
-      <select
+      </NButton>
+      <Choice
         v-if="table"
-        :aria-label="t('ui.readings.fromTheTable', { label })"
-        :value="table.some((t) => t.value === value) ? value : ''"
-        @change="pick"
-      >
-        <option value="">{{ t('ui.readings.table') }}</option>
-        <option v-for="row in table" :key="row.value" :value="row.value">{{ tell(row.text) }}</option>
-      </select>
+        :label="t('ui.readings.fromTheTable', { label })"
+        labelled="aloud"
+        :value="table.some((t) => t.value === value) ? value : undefined"
+        :placeholder="t('ui.readings.table')"
+        :entries="
+          entriesOf(
+            table,
+            (row) => row.value,
+            (row) => tell(row.text),
+          )
+        "
+        @update:value="emit('set', $event!)"
+      />
     </span>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </div>
@@ -125,21 +129,6 @@ label {
 .steps {
   display: flex;
   gap: 2px;
-}
-.steps button {
-  font: inherit;
-  width: 24px;
-  height: 28px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
-}
-.steps select {
-  width: 62px;
-  min-height: 28px;
-  padding: 2px;
 }
 .wrong {
   grid-column: 1 / -1;

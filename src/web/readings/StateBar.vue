@@ -1,11 +1,22 @@
 <script setup lang="ts">
+import Toggle from '../parts/Toggle.vue'
+import { NButton, NButtonGroup } from 'naive-ui'
+import Choice from '../parts/Choice.vue'
+import { entriesOf, plainEntries } from '../parts/choice'
 import { t, tell } from '../words'
 import { computed } from 'vue'
 import type { Circuit, CircuitState } from '../../core/circuit'
 import { partOfKind, positionName } from '../../core/parts'
 import { isShaken, movableParts } from '../../core/attempt'
 
-const props = defineProps<{ circuit: Circuit; state: CircuitState; named?: boolean; brief?: boolean }>()
+const props = defineProps<{
+  circuit: Circuit
+  state: CircuitState
+  named?: boolean
+  brief?: boolean
+  /** Controls and plugs are set where they are drawn: only what stands in no drawing is set here. */
+  inDrawing?: boolean
+}>()
 const emit = defineEmits<{ change: [state: CircuitState] }>()
 
 const controls = computed(() =>
@@ -52,7 +63,6 @@ const moved = computed(() =>
     : (props.state.wiggled?.[0] ?? ''),
 )
 const wiggle = (what: string) => alter({ wiggled: what === everything ? movable.value : what ? [what] : [] })
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 function alter(part: Partial<CircuitState>) {
   emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), ...part })
 }
@@ -62,93 +72,107 @@ function toggle(id: string) {
     : [...props.state.detached, id]
   emit('change', { ...props.state, id: 'custom', name: t('ui.common.asSet'), detached })
 }
-function choose(event: Event) {
-  const found = props.circuit.states.find((s) => s.id === (event.target as HTMLSelectElement).value)
+function choose(id: string) {
+  const found = props.circuit.states.find((s) => s.id === id)
   if (found) emit('change', found)
 }
 </script>
 
 <template>
   <div class="bar" role="group" :aria-label="t('ui.common.stateOfTheCircuit')">
-    <label v-if="named">
-      <span class="visually-hidden">{{ t('ui.readings.namedState') }}</span>
-      <select :value="state.id" @change="choose">
-        <option v-if="state.id === 'custom'" value="custom">{{ t('ui.readings.asSet') }}</option>
-        <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-      </select>
-    </label>
+    <Choice
+      v-if="named"
+      :label="t('ui.readings.namedState')"
+      labelled="aloud"
+      :value="state.id"
+      :entries="[
+        ...(state.id === 'custom' ? [{ value: 'custom', label: t('ui.readings.asSet') }] : []),
+        ...entriesOf(
+          circuit.states,
+          (s) => s.id,
+          (s) => s.name,
+        ),
+      ]"
+      @update:value="choose($event!)"
+    />
     <slot />
-    <template v-if="many">
-      <button
+    <template v-if="many && !inDrawing">
+      <NButton
         v-for="control in controls"
         :key="control.id"
-        type="button"
-        class="small"
+        size="small"
         :class="{ moved: position(control.id, control.positions) !== control.positions[0] }"
         :title="control.name"
         @click="goOn(control)"
       >
         {{ control.id }} {{ tell(positionName(control, position(control.id, control.positions)!)) }}
-      </button>
+      </NButton>
     </template>
-    <span v-for="control in many ? [] : controls" :key="control.id" class="pair">
+    <span v-for="control in many || inDrawing ? [] : controls" :key="control.id" class="pair">
       <span>{{ control.id }} {{ control.name }}</span>
-      <span class="choice">
-        <button
+      <NButtonGroup size="small">
+        <Toggle
           v-for="p in control.positions"
           :key="p"
-          type="button"
-          :aria-pressed="position(control.id, control.positions) === p"
+          :on="position(control.id, control.positions) === p"
           :aria-label="`${control.id} ${tell(positionName(control, p))}`"
           @click="set(control.id, p)"
         >
           {{ tell(positionName(control, p)) }}
-        </button>
-      </span>
+        </Toggle>
+      </NButtonGroup>
     </span>
-    <label v-if="driven" class="pair"
-      >{{ t('ui.readings.engine') }}
-      <select
-        :value="state.engine ?? 'off'"
-        @change="alter({ engine: chosen($event) === 'running' ? 'running' : 'off' })"
-      >
-        <option value="off">{{ t('ui.readings.off') }}</option>
-        <option value="running">{{ t('ui.readings.running') }}</option>
-      </select>
-    </label>
-    <label v-if="sleeps" class="pair"
-      >{{ t('ui.readings.keyOffFor') }}
-      <select :value="state.sinceKeyOff ?? 0" @change="alter({ sinceKeyOff: Number(chosen($event)) })">
-        <option v-for="s in offTimes" :key="s" :value="s">
-          {{ s < 60 ? `${s} s` : t('ui.readings.min', { x: s / 60 }) }}
-        </option>
-      </select>
-    </label>
-    <label v-if="!brief" class="pair"
-      >{{ t('ui.readings.movedByHand') }}
-      <select :value="moved" @change="wiggle(chosen($event))">
-        <option value="">{{ t('ui.common.nothing') }}</option>
-        <option v-if="movable.length > 1" :value="everything">
-          {{ t('ui.readings.everythingAsOnTheRoad') }}
-        </option>
-        <option v-for="id in movable" :key="id" :value="id">{{ id }}</option>
-      </select>
-    </label>
-    <span class="pair">
+    <Choice
+      v-if="driven"
+      :label="t('ui.readings.engine')"
+      labelled="beside"
+      :value="state.engine ?? 'off'"
+      :entries="[
+        { value: 'off' as const, label: t('ui.readings.off') },
+        { value: 'running' as const, label: t('ui.readings.running') },
+      ]"
+      @update:value="alter({ engine: $event! })"
+    />
+    <Choice
+      v-if="sleeps"
+      :label="t('ui.readings.keyOffFor')"
+      labelled="beside"
+      :value="state.sinceKeyOff ?? 0"
+      :entries="
+        entriesOf(
+          offTimes,
+          (s) => s,
+          (s) => (s < 60 ? `${s} s` : t('ui.readings.min', { x: s / 60 })),
+        )
+      "
+      @update:value="alter({ sinceKeyOff: $event! })"
+    />
+    <Choice
+      v-if="!brief"
+      :label="t('ui.readings.movedByHand')"
+      labelled="beside"
+      :value="moved"
+      :entries="[
+        { value: '', label: t('ui.common.nothing') },
+        ...(movable.length > 1 ? [{ value: everything, label: t('ui.readings.everythingAsOnTheRoad') }] : []),
+        ...plainEntries(movable),
+      ]"
+      @update:value="wiggle($event!)"
+    />
+    <span v-if="!inDrawing" class="pair">
       <span>{{ t('ui.readings.out') }}</span>
-      <span class="choice">
-        <button
+      <NButtonGroup size="small">
+        <Toggle
           v-for="out in outs"
           :key="out.id"
-          type="button"
           :title="t('ui.readings.text', { verb: out.verb, name: out.name })"
           :aria-label="t('ui.readings.text', { verb: out.verb, name: `${out.id} ${out.name}` })"
-          :aria-pressed="state.detached.includes(out.id)"
+          :on="state.detached.includes(out.id)"
           @click="toggle(out.id)"
         >
           {{ out.id }}
-        </button>
-      </span>
+        </Toggle>
+      </NButtonGroup>
     </span>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { t, tell } from '../words'
 import { TriangleAlert } from '@lucide/vue'
 import { computed, ref } from 'vue'
@@ -34,12 +35,12 @@ const words = { hazard: t('ui.readings.hazard'), wrong: t('ui.readings.wrong'), 
       <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
         <TriangleAlert :size="14" aria-hidden="true" />
         <b>{{ words[w.weight] }}</b>
-        <button type="button" @click="emit('choose', w.part)">{{ tell(w.text) }}</button>
+        <NButton text size="small" @click="emit('choose', w.part)">{{ tell(w.text) }}</NButton>
       </li>
     </ul>
-    <button v-if="found.length > 1" type="button" class="more" :aria-expanded="all" @click="all = !all">
+    <NButton v-if="found.length > 1" text size="small" class="more" :aria-expanded="all" @click="all = !all">
       {{ all ? t('ui.readings.fewer') : t('ui.common.andMore', { x: found.length - 1 }) }}
-    </button>
+    </NButton>
   </div>
 </template>
 
@@ -68,16 +69,6 @@ li[data-weight='hazard'] {
 }
 li[data-weight='hint'] {
   color: var(--quiet);
-}
-button {
-  font: inherit;
-  border: 0;
-  background: none;
-  color: inherit;
-  cursor: pointer;
-  text-align: left;
-  padding: 2px 0;
-  min-height: 24px;
 }
 .more {
   color: var(--accent);

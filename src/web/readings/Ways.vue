@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Segments from '../parts/Segments.vue'
 import { t } from '../words'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { smallLosses, type LimitSet, type StateKey } from '../../core/readings'
@@ -30,14 +31,16 @@ const shown = computed(() => chosen.value ?? fitting.value)
 
 <template>
   <div class="ways">
-    <div class="tabs choice" role="group" :aria-label="t('ui.readings.howThePathIsShown')">
-      <button type="button" :aria-pressed="shown === 'losses'" @click="chosen = 'losses'">
-        {{ t('ui.common.losses') }}
-      </button>
-      <button type="button" :aria-pressed="shown === 'stairs'" @click="chosen = 'stairs'">
-        {{ t('ui.readings.staircase') }}
-      </button>
-    </div>
+    <Segments
+      :value="shown"
+      class="tabs"
+      :label="t('ui.readings.howThePathIsShown')"
+      :entries="[
+        { value: 'losses', label: t('ui.common.losses') },
+        { value: 'stairs', label: t('ui.readings.staircase') },
+      ]"
+      @update:value="chosen = $event"
+    />
     <Losses
       v-if="shown === 'losses'"
       :path="path"

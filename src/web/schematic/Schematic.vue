@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { useKeys } from '../keys/useKeys'
 import { t } from '../words'
 import { computed, ref } from 'vue'
@@ -265,35 +266,35 @@ const key = useKeys(
       :aria-label="t('ui.schematic.whichPoint')"
       :style="{ left: `${close.x}px`, top: `${close.y}px` }"
     >
-      <button v-for="name in close.names" :key="name" type="button" @click.stop="choose(name)">
+      <NButton v-for="name in close.names" :key="name" quaternary size="large" @click.stop="choose(name)">
         {{ name }}
-      </button>
+      </NButton>
     </div>
     <div class="zoom" role="group" :aria-label="t('ui.schematic.viewOfTheDrawing')">
-      <button
-        type="button"
+      <NButton
+        size="small"
         :aria-label="t('ui.schematic.smaller')"
         :title="t('ui.schematic.smallerKey')"
         @click="view.zoom(0.8)"
       >
         −
-      </button>
-      <button
-        type="button"
+      </NButton>
+      <NButton
+        size="small"
         :aria-label="t('ui.schematic.fitTheDrawing')"
         :title="t('ui.schematic.allOfIt0')"
         @click="view.fit()"
       >
         {{ t('ui.schematic.fit') }}
-      </button>
-      <button
-        type="button"
+      </NButton>
+      <NButton
+        size="small"
         :aria-label="t('ui.schematic.larger')"
         :title="t('ui.schematic.largerKey')"
         @click="view.zoom(1.25)"
       >
         +
-      </button>
+      </NButton>
       <span v-if="partial" class="more">{{ t('ui.schematic.dragOrUseTheArrows') }}</span>
     </div>
   </div>
@@ -318,24 +319,11 @@ const key = useKeys(
   align-items: center;
   font-size: 12px;
 }
-.zoom button {
-  min-width: 26px;
-  min-height: 24px;
-}
 .close {
   position: absolute;
   display: grid;
   border: 1px solid var(--rule-strong);
   background: var(--sheet);
-}
-.close button {
-  min-width: 88px;
-  min-height: 44px;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  cursor: pointer;
 }
 .close button + button {
   border-top: 1px solid var(--rule);

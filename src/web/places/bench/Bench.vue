@@ -2,7 +2,7 @@
 import { say } from '../../../core/document'
 import { formatQuantity, t } from '../../words'
 import { Redo2, Undo2, X } from '@lucide/vue'
-import { NButton } from 'naive-ui'
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { openingState, type Circuit, type CircuitState } from '../../../core/circuit'
@@ -22,6 +22,8 @@ import PartFinder from './PartFinder.vue'
 import Ways from '../../readings/Ways.vue'
 import StateBar from '../../readings/StateBar.vue'
 import StateEditor from './StateEditor.vue'
+import StateMenu from './StateMenu.vue'
+import Panes from '../../parts/Panes.vue'
 import VersionMenu from './VersionMenu.vue'
 import Warnings from '../../readings/Warnings.vue'
 import { useBuild } from './useBuild'
@@ -51,6 +53,7 @@ const { wiring, key, trouble, walk, values, tint, notices } = useReadings(circui
 const build = useBuild(circuit, path, chosen)
 const builder = ref<InstanceType<typeof Builder> | null>(null)
 const drawing = ref<InstanceType<typeof Schematic> | null>(null)
+const finder = ref<InstanceType<typeof PartFinder> | null>(null)
 /** The drawer of parts stands open until there is something to look at. */
 const drawer = ref(circuit.value?.parts.length < 2)
 const showAmps = ref(false)
@@ -65,6 +68,12 @@ const none = new Map<number, string>()
 function choose(part: string) {
   chosen.value = part
   drawing.value?.showPart(part)
+}
+/** Pressed in the drawing: its values beside it, and what can be set of it in a menu where it stands. */
+const pressed = ref<string | null>(null)
+function press(part: string) {
+  chosen.value = part
+  pressed.value = part
 }
 function rename(to: string) {
   const from = chosen.value
@@ -91,13 +100,13 @@ useKeys(t('ui.common.bench'), [
   {
     press: ['s'],
     what: t('ui.bench.toTheStateOfThe'),
-    act: () => focus(`[aria-label="${t('ui.common.stateOfTheCircuit')}"] button`),
+    act: () => focus('.building .bar [role=combobox]'),
   },
   { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing .part') },
   {
     press: ['f'],
     what: t('ui.bench.findAPart'),
-    act: () => focus(`[aria-label="${t('ui.bench.findPartTitle')}"]`),
+    act: () => finder.value?.focus(),
   },
   {
     press: ['v'],
@@ -113,31 +122,25 @@ useKeys(t('ui.common.bench'), [
 <template>
   <div v-if="store.stored" class="bench place">
     <h1 class="visually-hidden">{{ t('ui.bench.bench', { name: circuit.name }) }}</h1>
-    <div class="top">
-      <strong>{{ circuit.name }}</strong>
-      <StateBar :circuit="circuit" brief :state="state" named @change="own = $event">
-        <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
-      </StateBar>
-      <Teleport defer to="#place-tools">
-        <VersionMenu />
-        <NButton
-          size="small"
-          :disabled="!store.stored?.undo"
-          :aria-label="t('ui.bench.undo')"
-          @click="store.undo()"
-        >
-          <Undo2 :size="16" />
-        </NButton>
-        <NButton
-          size="small"
-          :disabled="!store.stored?.redo"
-          :aria-label="t('ui.bench.redo')"
-          @click="store.redo()"
-        >
-          <Redo2 :size="16" />
-        </NButton>
-      </Teleport>
-    </div>
+    <Teleport defer to="#place-tools">
+      <VersionMenu />
+      <NButton
+        size="small"
+        :disabled="!store.stored?.undo"
+        :aria-label="t('ui.bench.undo')"
+        @click="store.undo()"
+      >
+        <Undo2 :size="16" />
+      </NButton>
+      <NButton
+        size="small"
+        :disabled="!store.stored?.redo"
+        :aria-label="t('ui.bench.redo')"
+        @click="store.redo()"
+      >
+        <Redo2 :size="16" />
+      </NButton>
+    </Teleport>
     <p v-if="store.failure" class="wrong banner" role="alert">
       {{ store.failure }}
     </p>
@@ -154,88 +157,118 @@ useKeys(t('ui.common.bench'), [
       @path="path = $event"
       @choose="choose"
       @light="light"
-    />
-    <section class="drawing" :aria-label="t('ui.common.drawing')">
-      <Schematic
-        ref="drawing"
-        :circuit="circuit"
-        :wiring="wiring"
-        :values="showVolts ? values : none"
-        :amps="amps"
-        :tint="tint"
-        :lit="lit"
-        :controls="state.controls"
-        :detached="state.detached"
-        :notices="notices"
-        parts-act
-        @part="choose($event)"
-        @hover="light"
-      />
-      <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
-      <div class="showing">
-        <label><input v-model="showVolts" type="checkbox" /> {{ t('ui.bench.volts') }}</label>
-        <label><input v-model="showAmps" type="checkbox" /> {{ t('ui.bench.amps') }}</label>
-        <PartFinder :circuit="circuit" @found="choose" />
-      </div>
-    </section>
-    <p v-if="trouble" class="wrong">
-      {{ trouble }}
-    </p>
-    <template v-if="key">
-      <section class="stairs" :aria-label="t('ui.common.thePath')">
-        <Ways
-          :walk="walk"
-          :path="path"
-          :healthy="key"
-          :limits="limitSetFor(circuit)"
-          :lit="lit"
-          @light="light"
-          @choose="choose($event)"
-        />
-      </section>
-      <div class="sum">
-        <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
-        <DutyChoice :circuit="circuit" />
-        <ScatterChoice :circuit="circuit" />
-      </div>
-      <div v-if="!aside" class="scroll drops" tabindex="0" role="region" :aria-label="t('ui.common.drops')">
-        <DropTable :state="key" :path="path" :lit="lit" @light="light" @choose="choose($event)" />
-      </div>
-    </template>
-    <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
-    <div v-if="aside" class="scroll side" tabindex="0" role="region" :aria-label="t('ui.common.values')">
-      <button type="button" class="small fold" :aria-label="t('ui.bench.backToTheDrops')" @click="fold">
-        <X :size="15" /> {{ t('ui.bench.drops') }}
-      </button>
-      <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
-      <Inspector
-        v-if="chosen"
-        :circuit="circuit"
-        :part="chosen"
-        :state="key"
-        @set="(name, value) => store.edit({ type: 'setParameter', part: chosen!, name, value })"
-        @name="store.edit({ type: 'namePart', part: chosen!, name: $event })"
-        @rename="rename"
-        @replace="build.replace($event)"
-        @pins="build.setPins($event)"
-      />
-    </div>
+    >
+      <StateBar :circuit="circuit" brief in-drawing :state="state" named @change="own = $event">
+        <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
+      </StateBar>
+    </Builder>
+    <Panes name="bench" :first="0.65" class="panes">
+      <template #left>
+        <section class="drawing" :aria-label="t('ui.common.drawing')">
+          <Schematic
+            ref="drawing"
+            :circuit="circuit"
+            :wiring="wiring"
+            :values="showVolts ? values : none"
+            :amps="amps"
+            :tint="tint"
+            :lit="lit"
+            :controls="state.controls"
+            :detached="state.detached"
+            :notices="notices"
+            parts-act
+            @part="press"
+            @hover="light"
+          />
+          <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
+          <div class="showing">
+            <NCheckbox v-model:checked="showVolts" size="small">{{ t('ui.bench.volts') }}</NCheckbox>
+            <NCheckbox v-model:checked="showAmps" size="small">{{ t('ui.bench.amps') }}</NCheckbox>
+            <PartFinder ref="finder" :circuit="circuit" @found="choose" />
+          </div>
+          <StateMenu v-model:part="pressed" :circuit="circuit" :state="state" @change="own = $event" />
+        </section>
+      </template>
+      <template #right>
+        <div class="right">
+          <p v-if="trouble" class="wrong">
+            {{ trouble }}
+          </p>
+          <template v-if="key">
+            <section class="stairs" :aria-label="t('ui.common.thePath')">
+              <Ways
+                :walk="walk"
+                :path="path"
+                :healthy="key"
+                :limits="limitSetFor(circuit)"
+                :lit="lit"
+                @light="light"
+                @choose="choose($event)"
+              />
+            </section>
+            <div class="sum">
+              <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
+              <DutyChoice :circuit="circuit" />
+              <ScatterChoice :circuit="circuit" />
+            </div>
+            <DropTable
+              v-if="!aside"
+              fill
+              class="drops"
+              :state="key"
+              :path="path"
+              :lit="lit"
+              @light="light"
+              @choose="choose($event)"
+            />
+          </template>
+          <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
+          <div
+            v-if="aside"
+            class="scroll side"
+            tabindex="0"
+            role="region"
+            :aria-label="t('ui.common.values')"
+          >
+            <NButton size="small" class="fold" :aria-label="t('ui.bench.backToTheDrops')" @click="fold">
+              <X :size="15" /> {{ t('ui.bench.drops') }}
+            </NButton>
+            <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
+            <Inspector
+              v-if="chosen"
+              :circuit="circuit"
+              :part="chosen"
+              :state="key"
+              @set="(name, value) => store.edit({ type: 'setParameter', part: chosen!, name, value })"
+              @name="store.edit({ type: 'namePart', part: chosen!, name: $event })"
+              @rename="rename"
+              @replace="build.replace($event)"
+              @pins="build.setPins($event)"
+            />
+          </div>
+        </div>
+      </template>
+    </Panes>
   </div>
 </template>
 
 <style scoped>
 .bench {
-  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
-  grid-template-rows: auto auto auto minmax(150px, 40%) auto minmax(0, 1fr);
-  grid-template-areas: 'top top' 'build build' 'banner banner' 'draw stairs' 'draw sum' 'draw drops';
-  gap: 6px 14px;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  height: 100%;
   padding: 8px 16px 10px;
 }
-.top {
-  grid-area: top;
+.panes {
+  flex: 1;
 }
-.building {
-  grid-area: build;
+.right {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: minmax(150px, 42%) auto minmax(0, 1fr);
+  gap: 6px;
+  height: 100%;
 }
 .rules {
   position: absolute;
@@ -245,9 +278,13 @@ useKeys(t('ui.common.bench'), [
   background: var(--sheet);
 }
 /* The switches under the drawing have a strip of their own. */
-.place > .drawing {
+.drawing {
   position: relative;
+  height: 100%;
+  min-height: 260px;
   padding-bottom: 38px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
 }
 .drawing :deep(.more) {
   display: none;
@@ -262,38 +299,19 @@ useKeys(t('ui.common.bench'), [
   display: flex;
   gap: 10px;
   align-items: center;
-  font-size: 12.5px;
 }
 /* Its pieces wrap one by one with what stands beside them. */
-.top :deep(.bar) {
+.building :deep(.bar) {
   display: contents;
 }
-.banner {
-  grid-area: banner;
-}
-.drawing {
-  grid-area: draw;
-}
 .stairs {
-  grid-area: stairs;
   min-height: 0;
 }
-.sum {
-  grid-area: sum;
-}
-
 .stairs,
-.drawing,
-.drops {
+.drawing {
   contain: layout paint;
 }
-.drops {
-  container-type: inline-size;
-  grid-area: drops;
-  background: var(--sheet);
-}
 .side {
-  grid-area: drops;
   position: relative;
   border-top: 1px solid var(--rule);
   padding-top: 8px;
@@ -302,8 +320,17 @@ useKeys(t('ui.common.bench'), [
   position: absolute;
   right: 4px;
   top: 6px;
-  display: inline-flex;
-  gap: 4px;
-  align-items: center;
+}
+@media (max-width: 760px) {
+  .bench {
+    height: auto;
+  }
+  .drawing {
+    height: 70vh;
+  }
+  .right {
+    grid-template-rows: 240px auto auto;
+    height: auto;
+  }
 }
 </style>

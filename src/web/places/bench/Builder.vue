@@ -1,6 +1,11 @@
 <script setup lang="ts">
+import Committed from '../../parts/Committed.vue'
+import Toggle from '../../parts/Toggle.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { say } from '../../../core/document'
 import { t } from '../../words'
+import { NButton, NPopover } from 'naive-ui'
 import { ChevronLeft, ChevronRight, Copy, Trash2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { leadEnd, namePath, removePath } from '../../../core/editing'
@@ -50,9 +55,8 @@ const where = computed(() => {
 const points = computed(() =>
   wireUp(props.circuit)
     .points.filter((p) => !p.inside)
-    .map((p) => ({ value: `${p.part}.${p.terminal}`, text: p.name })),
+    .map((p) => ({ value: `${p.part}.${p.terminal}` as TerminalRef, text: p.name })),
 )
-const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 const onPath = computed(() => props.build.index.value >= 0)
 
 function drop() {
@@ -66,12 +70,83 @@ defineExpose({ type: () => quick.value?.focus() })
 <template>
   <div class="builder">
     <div class="row">
-      <label class="path"
-        ><span class="visually-hidden">{{ t('ui.common.path') }}</span>
-        <select :value="path" @change="emit('path', Number(value($event)))">
-          <option v-for="(title, i) in titles" :key="i" :value="i">{{ title }}</option>
-        </select>
-      </label>
+      <slot />
+      <Toggle :on="drawer" @click="emit('drawer')">
+        {{ t('ui.common.parts') }}
+      </Toggle>
+      <NewPath :circuit="circuit" :build="build" :near="chosen" />
+      <NPopover trigger="click" placement="bottom-end" :show-arrow="false" scrollable>
+        <template #trigger>
+          <NButton size="small">{{ t('ui.bench.path') }}</NButton>
+        </template>
+        <div class="menu">
+          <label class="field"
+            >{{ t('ui.bench.nameOfThisPath') }}
+            <Committed
+              :value="current.name"
+              :label="t('ui.bench.nameOfThisPath')"
+              @change="(name) => store.build(say('ui.bench.pathNamed'), (c) => namePath(c, current.id, name))"
+            />
+          </label>
+          <Choice
+            :label="t('ui.bench.beginsAt')"
+            :value="current.from"
+            :entries="
+              entriesOf(
+                points,
+                (p) => p.value,
+                (p) => p.text,
+              )
+            "
+            @update:value="
+              (end) =>
+                store.build(say('ui.bench.feedLedElsewhere'), (c) => leadEnd(c, current.id, 'from', end!))
+            "
+          />
+          <Choice
+            :label="t('ui.bench.endsAt')"
+            :value="current.to"
+            :entries="
+              entriesOf(
+                points,
+                (p) => p.value,
+                (p) => p.text,
+              )
+            "
+            @update:value="
+              (end) =>
+                store.build(say('ui.bench.returnLedElsewhere'), (c) => leadEnd(c, current.id, 'to', end!))
+            "
+          />
+          <NButton size="small" @click="build.copyPath()">
+            {{ t('ui.bench.copyAllItsParts') }}
+          </NButton>
+          <NButton size="small" :disabled="!build.clipboard.value.length" @click="build.paste()">
+            {{ t('ui.bench.pasteHere') }}
+          </NButton>
+          <NButton size="small" :disabled="circuit.paths.length < 2" @click="drop">
+            {{ t('ui.bench.takeThisPathOut') }}
+          </NButton>
+          <HarnessEditor :circuit="circuit" />
+        </div>
+      </NPopover>
+      <QuickAdd ref="quick" class="typed" :circuit="circuit" :where="where" @take="build.typed($event)" />
+    </div>
+    <div class="row">
+      <Choice
+        :label="t('ui.common.path')"
+        labelled="aloud"
+        class="path"
+        :value="path"
+        :entries="
+          entriesOf(
+            titles,
+            (_, i) => i,
+            (title) => title,
+          )
+        "
+        @update:value="emit('path', $event!)"
+      />
       <PathStrip
         class="strip"
         :circuit="circuit"
@@ -83,108 +158,43 @@ defineExpose({ type: () => quick.value?.focus() })
         @type="quick?.focus()"
       />
       <span class="acts" role="group" :aria-label="t('ui.bench.theChosenPart')">
-        <button
-          class="small"
-          type="button"
+        <NButton
+          size="small"
           :disabled="!onPath"
           :aria-label="t('ui.bench.moveTowardsSupply')"
           :title="t('ui.bench.moveTowardsSupplyAlt')"
           @click="build.move(-1)"
         >
           <ChevronLeft :size="15" />
-        </button>
-        <button
-          class="small"
-          type="button"
+        </NButton>
+        <NButton
+          size="small"
           :disabled="!onPath"
           :aria-label="t('ui.bench.moveTowardsReturn')"
           :title="t('ui.bench.moveTowardsReturnAlt')"
           @click="build.move(1)"
         >
           <ChevronRight :size="15" />
-        </button>
-        <button
-          class="small"
-          type="button"
+        </NButton>
+        <NButton
+          size="small"
           :disabled="!onPath"
           :aria-label="t('ui.bench.doubleIt')"
           :title="t('ui.bench.doubleItCtrlD')"
           @click="build.duplicate()"
         >
           <Copy :size="15" />
-        </button>
-        <button
-          class="small"
-          type="button"
+        </NButton>
+        <NButton
+          size="small"
           :disabled="!chosen"
           :aria-label="t('ui.common.takeItOut')"
           :title="t('ui.bench.takeItOutDel')"
           @click="build.remove()"
         >
           <Trash2 :size="15" />
-        </button>
+        </NButton>
       </span>
-    </div>
-    <div class="row">
-      <button type="button" class="small" :aria-pressed="drawer" @click="emit('drawer')">
-        {{ t('ui.common.parts') }}
-      </button>
-      <NewPath :circuit="circuit" :build="build" :near="chosen" />
-      <details class="more" @keydown.esc="($event.currentTarget as HTMLDetailsElement).open = false">
-        <summary class="small">{{ t('ui.bench.path') }}</summary>
-        <div class="menu">
-          <label class="field"
-            >{{ t('ui.bench.nameOfThisPath') }}
-            <input
-              class="plain"
-              :value="current.name"
-              @change="store.build(say('ui.bench.pathNamed'), (c) => namePath(c, current.id, value($event)))"
-            />
-          </label>
-          <label class="field"
-            >{{ t('ui.bench.beginsAt') }}
-            <select
-              :value="current.from"
-              @change="
-                store.build(say('ui.bench.feedLedElsewhere'), (c) =>
-                  leadEnd(c, current.id, 'from', value($event) as TerminalRef),
-                )
-              "
-            >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
-            </select></label
-          >
-          <label class="field"
-            >{{ t('ui.bench.endsAt') }}
-            <select
-              :value="current.to"
-              @change="
-                store.build(say('ui.bench.returnLedElsewhere'), (c) =>
-                  leadEnd(c, current.id, 'to', value($event) as TerminalRef),
-                )
-              "
-            >
-              <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
-            </select></label
-          >
-          <button type="button" class="small" @click="build.copyPath()">
-            {{ t('ui.bench.copyAllItsParts') }}
-          </button>
-          <button
-            type="button"
-            class="small"
-            :disabled="!build.clipboard.value.length"
-            @click="build.paste()"
-          >
-            {{ t('ui.bench.pasteHere') }}
-          </button>
-          <button type="button" class="small" :disabled="circuit.paths.length < 2" @click="drop">
-            {{ t('ui.bench.takeThisPathOut') }}
-          </button>
-          <HarnessEditor :circuit="circuit" />
-        </div>
-      </details>
-      <QuickAdd ref="quick" class="typed" :circuit="circuit" :where="where" @take="build.typed($event)" />
     </div>
     <p v-if="build.said.value" class="quiet said" role="status">{{ build.said.value }}</p>
   </div>
@@ -192,55 +202,39 @@ defineExpose({ type: () => quick.value?.focus() })
 
 <style scoped>
 .builder {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  border-block: 1px solid var(--rule);
-  padding: 3px 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 6px;
+  padding-bottom: 6px;
+  border-bottom: 1px solid var(--rule);
 }
 .row {
   display: flex;
   gap: 8px;
   align-items: center;
   min-width: 0;
-  flex: 1 1 400px;
 }
 .row:first-child {
-  flex: 1.5 1 560px;
+  flex-wrap: wrap;
 }
-.path select {
-  max-width: 150px;
+.path {
+  max-width: 170px;
 }
 .strip {
   flex: 1;
 }
 .typed {
-  flex: 1;
-  min-width: 0;
+  flex: 1 1 200px;
 }
 .acts {
   display: inline-flex;
   gap: 2px;
 }
-summary {
-  list-style: none;
-}
-.more {
-  position: relative;
-}
 .menu {
-  position: absolute;
-  z-index: 20;
-  top: 32px;
-  right: 0;
-  width: 300px;
+  width: 280px;
   max-height: 60vh;
-  overflow: auto;
   display: grid;
   gap: 8px;
-  padding: 10px;
-  background: var(--sheet);
-  border: 1px solid var(--rule-strong);
 }
 .said {
   font-size: 12px;

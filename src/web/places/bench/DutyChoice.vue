@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
 import { t, tell } from '../../words'
 import { dutyOf, type Circuit, type Duty } from '../../../core/circuit'
 import { limitSetFor } from '../../../core/readings'
@@ -13,21 +14,23 @@ const names: Readonly<Record<Duty, string>> = {
   heavy: t('ui.bench.startingCharging'),
   electronic: t('ui.bench.electronic'),
 }
-function choose(event: Event) {
-  const { value } = event.target as HTMLSelectElement
-  store.edit({ type: 'setDuty', ...(value && { duty: value as Duty }) })
+function choose(duty: Duty | '') {
+  store.edit({ type: 'setDuty', ...(duty && { duty }) })
 }
 </script>
 
 <template>
-  <label class="quiet"
-    >{{ t('ui.bench.kindOfCircuit') }}
-    <select :value="circuit.duty ?? ''" @change="choose">
-      <option value="">
-        {{ t('ui.bench.byItsParts', { parts: names[dutyOf({ parts: circuit.parts })] }) }}
-      </option>
-      <option v-for="(name, duty) in names" :key="duty" :value="duty">{{ name }}</option>
-    </select>
+  <span class="quiet">
+    <Choice
+      :label="t('ui.bench.kindOfCircuit')"
+      labelled="beside"
+      :value="circuit.duty ?? ''"
+      :entries="[
+        { value: '', label: t('ui.bench.byItsParts', { parts: names[dutyOf({ parts: circuit.parts })] }) },
+        ...(Object.entries(names) as [Duty, string][]).map(([value, label]) => ({ value, label })),
+      ]"
+      @update:value="choose($event ?? '')"
+    />
     {{ t('ui.bench.mayLose', { title: tell(limitSetFor(circuit).title) }) }}
-  </label>
+  </span>
 </template>

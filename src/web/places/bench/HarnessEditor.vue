@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Committed from '../../parts/Committed.vue'
+import { NButton, NCheckbox, NCheckboxGroup } from 'naive-ui'
 import { say } from '../../../core/document'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
@@ -13,7 +15,6 @@ const wires = computed(() =>
   props.circuit.parts.filter((p) => partOfKind(p.kind).role === 'conductor').map((p) => p.id),
 )
 const picked = ref<string[]>([])
-const text = (event: Event) => (event.target as HTMLInputElement).value
 
 function add(bundle?: string) {
   const built = store.build(say('ui.bench.measuringPlace'), (c) =>
@@ -33,43 +34,40 @@ function toggle(place: string, wire: string, on: boolean) {
       <div v-for="place in bundle.places" :key="place.id" class="place-row">
         <label class="field"
           >{{ place.id }}
-          <input
-            class="plain"
+          <Committed
             :value="place.name"
-            :aria-label="t('ui.bench.nameOfPlace', { id: place.id })"
-            @change="store.build(say('ui.bench.placeNamed'), (c) => namePlace(c, place.id, text($event)))"
+            :label="t('ui.bench.nameOfPlace', { id: place.id })"
+            @change="(name) => store.build(say('ui.bench.placeNamed'), (c) => namePlace(c, place.id, name))"
           />
         </label>
         <span class="wires">
-          <label v-for="wire in wires" :key="wire">
-            <input
-              type="checkbox"
-              :checked="place.conductors.some((c) => c.part === wire)"
-              @change="toggle(place.id, wire, ($event.target as HTMLInputElement).checked)"
-            />{{ wire }}
-          </label>
+          <NCheckbox
+            v-for="wire in wires"
+            :key="wire"
+            :checked="place.conductors.some((c) => c.part === wire)"
+            @update:checked="toggle(place.id, wire, $event)"
+            >{{ wire }}</NCheckbox
+          >
         </span>
-        <button
-          type="button"
+        <NButton
+          size="tiny"
           :aria-label="t('ui.bench.takePlaceAway', { id: place.id })"
           @click="store.build(say('ui.bench.placeTakenAway'), (c) => removePlace(c, place.id))"
         >
           ✕
-        </button>
+        </NButton>
       </div>
-      <button type="button" @click="add(bundle.id)">
+      <NButton size="tiny" @click="add(bundle.id)">
         {{ t('ui.bench.anotherPlaceAlong', { id: bundle.name || bundle.id }) }}
-      </button>
+      </NButton>
     </div>
     <p class="quiet">{{ t('ui.bench.wiresThatANewPlace') }}</p>
-    <span class="wires">
-      <label v-for="wire in wires" :key="wire"
-        ><input v-model="picked" type="checkbox" :value="wire" />{{ wire }}</label
-      >
-    </span>
-    <button type="button" :disabled="!picked.length" @click="add()">
+    <NCheckboxGroup v-model:value="picked" class="wires">
+      <NCheckbox v-for="wire in wires" :key="wire" :value="wire" :label="wire" />
+    </NCheckboxGroup>
+    <NButton size="tiny" :disabled="!picked.length" @click="add()">
       {{ t('ui.bench.newBundleWithThese') }}
-    </button>
+    </NButton>
   </section>
 </template>
 
@@ -91,10 +89,5 @@ function toggle(place: string, wire: string, on: boolean) {
   gap: 3px;
   border-bottom: 1px solid var(--rule);
   padding-bottom: 4px;
-}
-button {
-  font: inherit;
-  justify-self: start;
-  min-height: 26px;
 }
 </style>

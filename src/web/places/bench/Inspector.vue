@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import Committed from '../../parts/Committed.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { findPart } from '../../../core/model'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { RouterLink } from 'vue-router'
 import { entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
 import { problemsOf } from '../../../core/document'
-import { NInput } from 'naive-ui'
+import { NInput, NInputNumber } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
@@ -35,9 +38,8 @@ const others = computed(() =>
   ),
 )
 const wrongId = ref('')
-function takeId(event: Event) {
-  const field = event.target as HTMLInputElement
-  const id = field.value.trim().toUpperCase()
+function takeId(text: string) {
+  const id = text.trim().toUpperCase()
   if (id === props.part) return
   wrongId.value = !/^[A-Z]{1,3}[0-9]{1,3}$/.test(id)
     ? t('ui.bench.oneToThreeLettersAnd')
@@ -70,15 +72,11 @@ const words = computed(() =>
     return meta && typeof value === 'string' ? [{ key, ...meta, value }] : []
   }),
 )
-const chosenWord = (event: Event) => (event.target as HTMLSelectElement).value
 
 const pins = computed(() => found.value && pinsOf(found.value.kind))
 /** How often a count was typed: what is refused goes back to what it was. */
-const typedCounts = ref(0)
-function takePins(key: string, event: Event) {
-  const count = Number((event.target as HTMLInputElement).value)
-  if (pins.value) emit('pins', { ...pins.value, [key]: count })
-  typedCounts.value++
+function takePins(key: string, count: number | null) {
+  if (pins.value && count !== null) emit('pins', { ...pins.value, [key]: count })
 }
 
 /** What the part is doing now: its drops from end to end, its amps and watts. */
@@ -132,15 +130,21 @@ const heat = computed(() => {
     <div class="two">
       <label class="field id"
         >{{ t('ui.bench.short') }}
-        <input class="plain" :value="part" :aria-invalid="!!wrongId" @change="takeId" />
+        <Committed :value="part" :label="t('ui.bench.short')" :wrong="!!wrongId" @change="takeId" />
       </label>
-      <label class="field"
-        >{{ t('ui.bench.replaceBy') }}
-        <select value="" @change="emit('replace', chosenWord($event))">
-          <option value="">…</option>
-          <option v-for="p in others" :key="p.kind" :value="p.kind">{{ tell(p.title) }}</option>
-        </select>
-      </label>
+      <Choice
+        :label="t('ui.bench.replaceBy')"
+        :value="undefined"
+        placeholder="…"
+        :entries="
+          entriesOf(
+            others,
+            (p) => p.kind,
+            (p) => tell(p.title),
+          )
+        "
+        @update:value="emit('replace', $event!)"
+      />
     </div>
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <p v-if="heat" class="quiet">{{ heat }}</p>
@@ -166,33 +170,41 @@ const heat = computed(() => {
       <legend>{{ t('ui.bench.pins') }}</legend>
       <label v-for="({ name, least }, key) in modulePins" :key="key">
         {{ tell(name) }}
-        <input
-          :key="typedCounts"
-          class="plain"
-          type="number"
+        <NInputNumber
+          size="small"
           :min="least"
           :max="mostPins"
+          :precision="0"
           :value="pins[key]"
-          @change="takePins(key, $event)"
+          @update:value="takePins(key, $event)"
         />
       </label>
     </fieldset>
-    <label v-for="field in words" :key="part + field.key" class="field"
-      >{{ tell(field.label) }}
-      <select v-if="field.options" :value="field.value" @change="emit('set', field.key, chosenWord($event))">
-        <option v-for="option in field.options" :key="option" :value="option">
-          {{ tell(field.names![option]!) }}
-        </option>
-      </select>
-      <NInput
-        v-else
-        :key="part + field.key + field.value"
-        :default-value="field.value"
-        size="small"
-        :placeholder="t('ui.bench.never')"
-        @change="emit('set', field.key, $event)"
+    <template v-for="field in words" :key="part + field.key">
+      <Choice
+        v-if="field.options"
+        :label="tell(field.label)"
+        :value="field.value"
+        :entries="
+          entriesOf(
+            field.options,
+            (option) => option,
+            (option) => tell(field.names![option]!),
+          )
+        "
+        @update:value="emit('set', field.key, $event!)"
       />
-    </label>
+      <label v-else class="field"
+        >{{ tell(field.label) }}
+        <NInput
+          :key="part + field.key + field.value"
+          :default-value="field.value"
+          size="small"
+          :placeholder="t('ui.bench.never')"
+          @change="emit('set', field.key, $event)"
+        />
+      </label>
+    </template>
     <QuantityField
       v-for="field in fields"
       :key="part + field.key"
@@ -222,9 +234,6 @@ const heat = computed(() => {
   align-items: center;
   gap: 4px;
 }
-.pins input {
-  width: 52px;
-}
 .inspector {
   display: grid;
   gap: 8px;
@@ -234,11 +243,6 @@ const heat = computed(() => {
   display: grid;
   grid-template-columns: 62px minmax(0, 1fr);
   gap: 6px;
-}
-.two input,
-.two select {
-  width: 100%;
-  min-width: 0;
 }
 .doing {
   font-size: 15px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { findPart, wireUp } from '../../../core/model'
 import { t, tell } from '../../words'
 import { NButton, NPopover } from 'naive-ui'
@@ -47,29 +49,42 @@ function make() {
     @update:show="begin"
   >
     <template #trigger>
-      <button type="button" class="small">{{ t('ui.bench.branch') }}</button>
+      <NButton size="small">{{ t('ui.bench.branch') }}</NButton>
     </template>
     <form class="form" :aria-label="t('ui.bench.newPath')" @keydown.esc="open = false" @submit.prevent="make">
-      <label class="field"
-        >{{ t('ui.common.from') }}
-        <select v-model="from">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
-        </select></label
-      >
-      <label class="field"
-        >{{ t('ui.bench.firstPart') }}
-        <select v-model="kind">
-          <option v-for="p in parts.filter((q) => q.role !== 'source')" :key="p.kind" :value="p.kind">
-            {{ tell(p.title) }}
-          </option>
-        </select></label
-      >
-      <label class="field"
-        >{{ t('ui.common.to') }}
-        <select v-model="to">
-          <option v-for="p in points" :key="p.value" :value="p.value">{{ p.text }}</option>
-        </select></label
-      >
+      <Choice
+        v-model:value="from"
+        :label="t('ui.common.from')"
+        :entries="
+          entriesOf(
+            points,
+            (p) => p.value,
+            (p) => p.text,
+          )
+        "
+      />
+      <Choice
+        v-model:value="kind"
+        :label="t('ui.bench.firstPart')"
+        :entries="
+          entriesOf(
+            parts.filter((q) => q.role !== 'source'),
+            (p) => p.kind,
+            (p) => tell(p.title),
+          )
+        "
+      />
+      <Choice
+        v-model:value="to"
+        :label="t('ui.common.to')"
+        :entries="
+          entriesOf(
+            points,
+            (p) => p.value,
+            (p) => p.text,
+          )
+        "
+      />
       <NButton attr-type="submit" size="small" type="primary">{{ t('ui.bench.makeThePath') }}</NButton>
     </form>
   </NPopover>

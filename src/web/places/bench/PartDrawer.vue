@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { say } from '../../../core/document'
 import { t, tell } from '../../words'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { readQuick } from '../../../core/editing'
 import { type Circuit } from '../../../core/circuit'
 import { parts, partOfKind, type Role } from '../../../core/parts'
+import PartSymbol from '../../schematic/PartSymbol.vue'
+import Search from '../../parts/Search.vue'
 import type { Build } from './useBuild'
 
 const props = defineProps<{ circuit: Circuit; build: Build }>()
@@ -18,10 +21,20 @@ const heads: readonly (readonly [Role, string])[] = [
   ['load', t('ui.bench.loads')],
   ['source', t('ui.bench.sources')],
 ]
-const groups = heads.map(([role, title]) => ({
-  title,
-  kinds: parts.filter((p) => (p.generates ? 'source' : p.role) === role),
-}))
+const wanted = ref('')
+const groups = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return heads
+    .map(([role, title]) => ({
+      title,
+      kinds: parts.filter(
+        (p) =>
+          (p.generates ? 'source' : p.role) === role &&
+          words.every((word) => `${tell(p.title)} ${title}`.toLowerCase().includes(word)),
+      ),
+    }))
+    .filter(({ kinds }) => kinds.length)
+})
 
 /** Other ways through parts that are here and that no path takes yet: a relay's coil, a starter's windings. */
 const passes = computed(() =>
@@ -54,19 +67,19 @@ const passes = computed(() =>
 
 <template>
   <section class="drawer" :aria-label="t('ui.bench.partsToPutIn')">
-    <section v-if="passes.length">
+    <Search v-model="wanted" :label="t('ui.bench.findAKindOfPart')" />
+    <section v-if="passes.length && !wanted">
       <h3>{{ t('ui.bench.alreadyHereAnotherWayThrough') }}</h3>
       <div class="kinds">
-        <button
+        <NButton
           v-for="p in passes"
           :key="p.key"
-          class="small"
-          type="button"
+          size="small"
           :title="p.title"
           @click="build.insert(p.items, say('ui.bench.putInOf', { text: p.text }))"
         >
           {{ p.text }}
-        </button>
+        </NButton>
       </div>
     </section>
     <section v-for="group in groups" :key="group.title">
@@ -77,16 +90,17 @@ const passes = computed(() =>
         :group="{ name: 'parts', pull: 'clone', put: false }"
         :sort="false"
       >
-        <button
+        <NButton
           v-for="kind in group.kinds"
           :key="kind.kind"
-          class="small"
-          type="button"
+          size="small"
           :data-kind="kind.kind"
+          class="kind"
           @click="build.insertKind(kind.kind)"
         >
+          <template #icon><PartSymbol :kind="kind.kind" /></template>
           {{ tell(kind.title) }}
-        </button>
+        </NButton>
       </VueDraggable>
     </section>
     <p class="quiet">{{ t('ui.bench.aClickPutsItIn') }}</p>
@@ -106,8 +120,17 @@ h3 {
   margin-bottom: 3px;
 }
 .kinds {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
   gap: 4px;
+}
+.kind {
+  height: 36px;
+  justify-content: start;
+}
+.kind :deep(.n-button__icon) {
+  width: 34px;
+  height: 34px;
+  margin-right: 6px;
 }
 </style>

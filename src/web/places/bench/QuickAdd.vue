@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NInput, type InputInst } from 'naive-ui'
 import { t, tell } from '../../words'
 import { useKeys } from '../../keys/useKeys'
 import { computed, ref } from 'vue'
@@ -9,7 +10,7 @@ const props = defineProps<{ circuit: Circuit; where: string }>()
 const emit = defineEmits<{ take: [line: string]; leave: [] }>()
 
 const line = ref('')
-const field = ref<HTMLInputElement | null>(null)
+const field = ref<InputInst | null>(null)
 const read = computed(() => (line.value.trim() ? readQuick(props.circuit, line.value) : null))
 /** Word that is being typed: the last piece, as long as it is one word. */
 const begun = computed(() => {
@@ -56,15 +57,17 @@ defineExpose({ focus: () => field.value?.focus() })
 
 <template>
   <div class="quick">
-    <input
+    <NInput
       ref="field"
-      v-model="line"
-      class="plain"
-      :aria-label="t('ui.bench.typeParts')"
-      aria-describedby="quick-says"
-      autocomplete="off"
-      spellcheck="false"
+      v-model:value="line"
+      size="small"
       :placeholder="t('ui.bench.fuse15Wire15')"
+      :input-props="{
+        'aria-label': t('ui.bench.typeParts'),
+        'aria-describedby': 'quick-says',
+        autocomplete: 'off',
+        spellcheck: 'false',
+      }"
       @keydown="key"
     />
     <p id="quick-says" class="says" aria-live="polite">
@@ -85,9 +88,17 @@ defineExpose({ focus: () => field.value?.focus() })
         <i>{{ t('ui.bench.fromF1aToG1e') }}</i> {{ t('ui.bench.makesABranch') }}
       </template>
       <span v-if="offers.length && offers[0] !== begun" class="offers">
-        <button v-for="word in offers" :key="word" type="button" tabindex="-1" @click="complete(word)">
+        <NButton
+          v-for="word in offers"
+          :key="word"
+          text
+          type="primary"
+          size="small"
+          tabindex="-1"
+          @click="complete(word)"
+        >
           {{ word }}
-        </button>
+        </NButton>
         <kbd>{{ t('ui.bench.tab') }}</kbd>
       </span>
     </p>
@@ -98,9 +109,8 @@ defineExpose({ focus: () => field.value?.focus() })
 .quick {
   position: relative;
 }
-input {
+:deep(input) {
   font-family: var(--face-readings);
-  font-size: 13px;
 }
 /* What was read of it, while somebody writes. */
 .quick:not(:focus-within) .says {
@@ -141,14 +151,5 @@ kbd {
   display: inline-flex;
   gap: 4px;
   align-items: center;
-}
-.offers button {
-  font: inherit;
-  border: 0;
-  border-bottom: 1px dotted var(--accent);
-  background: none;
-  color: var(--accent);
-  cursor: pointer;
-  padding: 0 2px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { say } from '../../../core/document'
 import { formatPlain, t } from '../../words'
-import { NPopover } from 'naive-ui'
+import { NButton, NPopover } from 'naive-ui'
 import { computed } from 'vue'
 import {
   measuredScatter,
@@ -45,7 +45,7 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
 <template>
   <NPopover trigger="click" placement="top-end">
     <template #trigger>
-      <button type="button" class="small" aria-haspopup="dialog">{{ t('ui.bench.bands', { said }) }}</button>
+      <NButton size="small" aria-haspopup="dialog">{{ t('ui.bench.bands', { said }) }}</NButton>
     </template>
     <div class="scatter">
       <p>{{ t('ui.bench.howFarBoardsOfThis') }}</p>
@@ -63,15 +63,15 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
         :check="check('contacts', 100)"
         @set="set({ contacts: $event / 100 })"
       />
-      <button type="button" class="small" @click="store.edit({ type: 'setScatter' })">
+      <NButton size="small" @click="store.edit({ type: 'setScatter' })">
         {{ t('ui.bench.anyBoardOfASchool') }}
-      </button>
-      <button type="button" class="small" @click="draw">
+      </NButton>
+      <NButton size="small" @click="draw">
         {{ t('ui.bench.giveEveryJointAndGround') }}
-      </button>
-      <button type="button" class="small" @click="set(measuredScatter)">
+      </NButton>
+      <NButton size="small" @click="set(measuredScatter)">
         {{ t('ui.bench.oneBoardThatWasMeasured') }}
-      </button>
+      </NButton>
     </div>
   </NPopover>
 </template>

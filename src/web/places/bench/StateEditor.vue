@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { plainEntries } from '../../parts/choice'
 import { say } from '../../../core/document'
 import { findPart, wireUp } from '../../../core/model'
 import { t } from '../../words'
@@ -28,7 +30,6 @@ const points = computed(() =>
     .points.filter((p) => !p.inside)
     .map((p) => p.name),
 )
-const text = (event: Event) => (event.target as HTMLSelectElement).value
 const movable = computed(() => movableParts(props.circuit))
 const named = computed(() => props.state.id !== 'custom')
 const alter = (part: Partial<CircuitState>) =>
@@ -88,7 +89,7 @@ function setPast(after: string) {
 <template>
   <NPopover v-model:show="open" trigger="click" placement="bottom-start" :width="320" :show-arrow="false">
     <template #trigger>
-      <button type="button" class="small">{{ t('ui.bench.state') }}</button>
+      <NButton size="small">{{ t('ui.bench.state') }}</NButton>
     </template>
     <div class="form" :aria-label="t('ui.bench.thisState')" @keydown.esc="open = false">
       <label class="field"
@@ -115,22 +116,29 @@ function setPast(after: string) {
         <span>{{ t('ui.bench.fusedJumper') }}</span>
         <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair">
           {{ written(pair[0]) }} – {{ written(pair[1]) }}
-          <button
-            type="button"
+          <NButton
+            size="tiny"
+            quaternary
             :aria-label="t('ui.bench.takeTheJumperOff', { x: written(pair[0]) })"
             @click="alter({ bypassed: (state.bypassed ?? []).filter((_, k) => k !== i) })"
           >
             ✕
-          </button>
+          </NButton>
         </p>
         <span class="pair">
-          <select v-model="jumperFrom" :aria-label="t('ui.bench.jumperFrom')">
-            <option v-for="p in points" :key="p">{{ p }}</option>
-          </select>
+          <Choice
+            v-model:value="jumperFrom"
+            :label="t('ui.bench.jumperFrom')"
+            labelled="aloud"
+            :entries="plainEntries(points)"
+          />
           {{ t('ui.bench.toPoint') }}
-          <select v-model="jumperTo" :aria-label="t('ui.bench.jumperTo')">
-            <option v-for="p in points" :key="p">{{ p }}</option>
-          </select>
+          <Choice
+            v-model:value="jumperTo"
+            :label="t('ui.bench.jumperTo')"
+            labelled="aloud"
+            :entries="plainEntries(points)"
+          />
           <NButton
             size="small"
             :disabled="!jumperFrom || !jumperTo || jumperFrom === jumperTo"
@@ -148,24 +156,22 @@ function setPast(after: string) {
         />
         <p class="quiet">{{ t('ui.bench.fuseEveryJumperLikeThe') }}</p>
       </div>
-      <label class="field"
-        >{{ t('ui.bench.movedByHandWhileMeasuring') }}
-        <select
-          :value="state.wiggled?.[0] ?? ''"
-          @change="alter({ wiggled: text($event) ? [text($event)] : [] })"
-        >
-          <option value="">{{ t('ui.common.nothing') }}</option>
-          <option v-for="id in movable" :key="id" :value="id">{{ id }}</option>
-        </select>
-      </label>
-      <label class="field"
-        >{{ t('ui.bench.battery') }}
-        <select :value="state.battery?.after ?? ''" @change="setPast(text($event))">
-          <option value="">{{ t('ui.bench.rested') }}</option>
-          <option value="charging">{{ t('ui.bench.justChargedSurfaceChargeOn') }}</option>
-          <option value="load">{{ t('ui.bench.afterAHeavyLoadBounces') }}</option>
-        </select>
-      </label>
+      <Choice
+        :label="t('ui.bench.movedByHandWhileMeasuring')"
+        :value="state.wiggled?.[0] ?? ''"
+        :entries="[{ value: '', label: t('ui.common.nothing') }, ...plainEntries(movable)]"
+        @update:value="alter({ wiggled: $event ? [$event] : [] })"
+      />
+      <Choice
+        :label="t('ui.bench.battery')"
+        :value="state.battery?.after ?? ''"
+        :entries="[
+          { value: '', label: t('ui.bench.rested') },
+          { value: 'charging', label: t('ui.bench.justChargedSurfaceChargeOn') },
+          { value: 'load', label: t('ui.bench.afterAHeavyLoadBounces') },
+        ]"
+        @update:value="setPast($event ?? '')"
+      />
       <QuantityField
         v-if="state.battery"
         :label="t('ui.bench.minutesSinceThen')"
@@ -195,8 +201,5 @@ function setPast(after: string) {
   display: flex;
   gap: 6px;
   align-items: center;
-}
-.pair select {
-  max-width: 90px;
 }
 </style>

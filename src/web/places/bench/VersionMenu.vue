@@ -1,29 +1,23 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import type { Message } from '../../../core/document'
 import { t, tell } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract'
-import { ask, messageOf, post, send } from '../../api/client'
+import { ask, post, send } from '../../api/client'
 import { when } from '../../parts/when'
 import { useCircuit } from '../../stores/circuit'
+
+const { wrong, act: attempt } = useAct()
 
 const store = useCircuit()
 const versions = ref<VersionList>([])
 const history = ref<{ what: Message; undone: boolean }[]>([])
 const open = ref(false)
 const name = ref('')
-const wrong = ref('')
 const address = () => `/circuits/${store.stored!.id}`
 
-async function attempt(work: () => Promise<unknown>) {
-  wrong.value = ''
-  try {
-    await work()
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
 const load = () =>
   attempt(async () => {
     await store.settled()
@@ -57,7 +51,7 @@ const takeUp = (id: string) =>
     @update:show="$event && load()"
   >
     <template #trigger>
-      <button type="button" class="small">{{ t('ui.bench.versions') }}</button>
+      <NButton size="small">{{ t('ui.bench.versions') }}</NButton>
     </template>
     <div class="versions" :aria-label="t('ui.common.versions')" @keydown.esc="open = false">
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

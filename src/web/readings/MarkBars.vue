@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui'
+import { computed } from 'vue'
+import type { Overrides } from '../../contract'
+import {
+  aspectNames,
+  givenTotal,
+  type Aspect,
+  type JudgedAttempt,
+  type Judgement,
+} from '../../core/assessment'
+import { paletteOf, useScheme } from '../theme/scheme'
+import { formatPlain, t, tell } from '../words'
+
+/** The mark and its parts as bars; each opens what stands behind it. */
+const {
+  judged,
+  overrides = [],
+  open = undefined,
+} = defineProps<{
+  judged: Pick<JudgedAttempt, 'marks' | 'total' | 'of' | 'uncapped'>
+  overrides?: Overrides
+  /** The aspect whose reasons are shown; undefined where none can be. */
+  open?: Judgement['aspect'] | '' | undefined
+}>()
+const emit = defineEmits<{ aspect: [aspect: Aspect] }>()
+/** Each aspect with what the instructor put in its place. */
+const rows = computed(() =>
+  judged.marks
+    .filter(({ of }) => of > 0)
+    .map((mark) => {
+      const own = overrides.find((o) => o.aspect === mark.aspect)
+      const given = own?.points ?? mark.points
+      return { ...mark, own, given, share: Math.round((100 * given) / mark.of) }
+    }),
+)
+const total = computed(() => givenTotal(judged, overrides))
+const scheme = useScheme()
+const palette = computed(() => paletteOf(scheme.value))
+const colourOf = (share: number) =>
+  share >= 80 ? palette.value.good : share >= 45 ? palette.value.doubt : palette.value.fault
+</script>
+
+<template>
+  <section class="mark" :aria-label="t('ui.common.mark')">
+    <p class="total">
+      <b class="reading">{{ formatPlain(total, 3) }}</b> {{ t('ui.readings.of', { of: judged.of }) }}
+      <span v-if="judged.uncapped !== undefined" class="capped">{{
+        t('ui.readings.cappedFrom', { x: formatPlain(judged.uncapped, 3) })
+      }}</span>
+    </p>
+    <ul>
+      <li v-for="row in rows" :key="row.aspect">
+        <NButton
+          quaternary
+          block
+          class="aspect"
+          :disabled="open === undefined"
+          :aria-expanded="open === undefined ? undefined : open === row.aspect"
+          @click="emit('aspect', row.aspect)"
+        >
+          <span class="name">{{ tell(aspectNames[row.aspect]) }}</span>
+          <span class="bar" aria-hidden="true"
+            ><NProgress
+              type="line"
+              :percentage="row.share"
+              :show-indicator="false"
+              :height="9"
+              :color="colourOf(row.share)"
+              :rail-color="palette.rule"
+          /></span>
+          <span class="points"
+            ><b class="reading">{{ formatPlain(row.given, 3) }}</b> {{ t('ui.readings.of', { of: row.of }) }}
+            <span v-if="row.own" class="judge">{{
+              t('ui.readings.judge', { x: formatPlain(row.points, 3) })
+            }}</span></span
+          >
+        </NButton>
+        <div v-if="open === row.aspect" class="more"><slot :mark="row" /></div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.total {
+  font-size: 15px;
+}
+.total b {
+  font-size: 24px;
+}
+.capped {
+  color: var(--fault);
+}
+ul {
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.aspect {
+  height: auto;
+  min-height: 28px;
+  padding: 2px 4px;
+}
+.aspect:disabled {
+  opacity: 1;
+}
+.aspect :deep(.n-button__content) {
+  display: grid;
+  grid-template-columns: 9.5em minmax(60px, 1fr) 8.5em;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  font-weight: 400;
+  text-align: left;
+  white-space: normal;
+}
+.points {
+  text-align: right;
+}
+.judge {
+  display: block;
+  font-size: 12px;
+  color: var(--quiet);
+}
+.more {
+  padding: 4px 0 10px 8px;
+}
+</style>
