@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
+import Slide from '../../parts/Slide.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { findPart } from '../../../core/model'
 import { formatQuantity, t, tell } from '../../words'
 import { NCheckbox } from 'naive-ui'
@@ -15,10 +19,17 @@ import {
   type FaultKind,
 } from '../../../core/faults'
 import { partOfKind, strandsOf } from '../../../core/parts'
+import type { SizeMark } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
 import { useSilent } from './useSilent'
 
-const props = defineProps<{ circuit: Circuit; fault: Fault | null; part: string | null }>()
+const props = defineProps<{
+  circuit: Circuit
+  fault: Fault | null
+  part: string | null
+  /** Where along its size each effect begins. */
+  marks: readonly SizeMark[]
+}>()
 const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
 
 const places = computed(() =>
@@ -58,6 +69,14 @@ const isChosen = (c: (typeof choices.value)[number]) =>
 const offered = computed(() =>
   choices.value.filter((c, i) => wantsAll.value || !silent.value.has(i) || isChosen(c)),
 )
+const bySegment = computed(() => {
+  const groups = new Map<string, (typeof choices.value)[number][]>()
+  for (const c of offered.value) {
+    const name = tell(c.segment.name)
+    groups.set(name, [...(groups.get(name) ?? []), c])
+  }
+  return [...groups]
+})
 const hidden = computed(() => choices.value.length - offered.value.length)
 const partners = computed(() => (props.fault ? partnersOf(props.circuit, props.fault) : []))
 const definition = computed(() => props.fault && faultOfKind(props.fault.kind))
@@ -86,9 +105,22 @@ const slider = computed(() => {
   return (1000 * Math.log(severityOf(props.fault) / r.least)) / Math.log(r.most / r.least)
 })
 
-function choosePart(event: Event) {
-  emit('part', (event.target as HTMLSelectElement).value)
-}
+/** Marks that would stand over one another stand as one. */
+const together = 130
+const along = computed(() => {
+  const r = range.value
+  if (!r) return {}
+  const groups: { at: number; words: string[] }[] = []
+  for (const { effect, severity } of props.marks) {
+    const at = Math.round((1000 * Math.log(severity / r.least)) / Math.log(r.most / r.least))
+    const last = groups[groups.length - 1]
+    const word = t(`ui.plant.mark.${effect}`)
+    if (last && at - last.at < together) last.words.push(...(last.words.includes(word) ? [] : [word]))
+    else groups.push({ at, words: [word] })
+  }
+  return Object.fromEntries(groups.map(({ at, words }) => [at, words.join(' · ')]))
+})
+
 /** A fault of the part at hand in the usual size of its kind. */
 function usual(segment: string, kind: FaultKind): Fault {
   const preset = faultOfKind(kind).severity?.preset
@@ -106,14 +138,13 @@ function withMovement(fault: Fault, moving: boolean): Fault {
   delete still.moving
   return moving ? { ...still, moving } : still
 }
-function chooseOther(event: Event) {
-  if (props.fault)
-    emit('plant', { ...props.fault, other: (event.target as HTMLSelectElement).value as SegmentRef })
+function chooseOther(other: SegmentRef) {
+  if (props.fault) emit('plant', { ...props.fault, other })
 }
-function slide(event: Event) {
+function slide(at: number) {
   const r = range.value
   if (!r || !props.fault) return
-  const share = Number((event.target as HTMLInputElement).value) / 1000
+  const share = at / 1000
   emit('plant', { ...props.fault, severity: Number((r.least * (r.most / r.least) ** share).toPrecision(3)) })
 }
 function check(value: number) {
@@ -131,33 +162,44 @@ function check(value: number) {
 
 <template>
   <section class="chooser" :aria-label="t('ui.common.fault')">
-    <label class="field"
-      >{{ t('ui.plant.place') }}
-      <select :value="part?.id ?? ''" @change="choosePart">
-        <option value="" disabled>{{ t('ui.plant.chooseOrPointInThe') }}</option>
-        <option v-for="p in places" :key="p.id" :value="p.id">{{ p.text }}</option>
-      </select>
-    </label>
+    <Choice
+      :label="t('ui.plant.place')"
+      :placeholder="t('ui.plant.chooseOrPointInThe')"
+      :value="part?.id"
+      :entries="
+        entriesOf(
+          places,
+          (p) => p.id,
+          (p) => p.text,
+        )
+      "
+      @update:value="emit('part', $event!)"
+    />
     <div v-if="part" class="kinds" role="group" :aria-label="t('ui.plant.howItFails')">
-      <button
-        v-for="c in offered"
-        :key="c.segment.key + c.kind"
-        type="button"
-        :aria-pressed="isChosen(c)"
-        @click="emit('plant', c.fault)"
-      >
-        {{ tell(c.title) }} <span class="quiet">{{ tell(c.segment.name) }}</span>
-      </button>
+      <template v-for="[segment, kinds] in bySegment" :key="segment">
+        <span class="quiet">{{ segment }}</span>
+        <span class="row">
+          <Toggle
+            v-for="c in kinds"
+            :key="c.segment.key + c.kind"
+            :on="isChosen(c)"
+            :aria-label="`${tell(c.title)} ${segment}`"
+            @click="emit('plant', c.fault)"
+            >{{ tell(c.title) }}</Toggle
+          >
+        </span>
+      </template>
     </div>
     <NCheckbox v-if="part && (hidden > 0 || wantsAll)" v-model:checked="wantsAll" size="small">{{
       wantsAll ? t('ui.plant.offerAlsoWhatNeverShows') : t('ui.plant.offerAlsoSoMany', { count: hidden })
     }}</NCheckbox>
-    <label v-if="partners.length" class="field"
-      >{{ t('ui.plant.with') }}
-      <select :value="fault?.other ?? ''" @change="chooseOther">
-        <option v-for="p in partners" :key="p" :value="p">{{ partIn(p) }}</option>
-      </select>
-    </label>
+    <Choice
+      v-if="partners.length"
+      :label="t('ui.plant.with')"
+      :value="fault?.other"
+      :entries="entriesOf(partners, (p) => p, partIn)"
+      @update:value="chooseOther($event!)"
+    />
     <template v-if="fault && range">
       <QuantityField
         v-if="strands"
@@ -175,17 +217,16 @@ function check(value: number) {
         :check="check"
         @set="emit('plant', { ...fault, severity: $event })"
       />
-      <label>
-        <span class="visually-hidden">{{ t('ui.plant.slider', { label: tell(range.label) }) }}</span>
-        <input
-          type="range"
-          min="0"
-          max="1000"
-          :value="slider"
-          :aria-valuetext="formatQuantity(severityOf(fault), range.unit)"
-          @input="slide"
-        />
-      </label>
+      <Slide
+        :label="t('ui.plant.slider', { label: tell(range.label) })"
+        :min="0"
+        :max="1000"
+        :step="1"
+        :value="slider"
+        :shows="formatQuantity(severityOf(fault), range.unit)"
+        :marks="along"
+        @update:value="slide"
+      />
     </template>
     <QuantityField
       v-if="fault && definition?.cold"
@@ -216,27 +257,14 @@ function check(value: number) {
   font-size: 13px;
 }
 .kinds {
+  display: grid;
+  grid-template-columns: minmax(70px, max-content) minmax(0, 1fr);
+  gap: 6px 10px;
+  align-items: baseline;
+}
+.row {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
-}
-.kinds button {
-  font: inherit;
-  padding: 3px 8px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  cursor: pointer;
-}
-.kinds button[aria-pressed='true'] {
-  background: var(--fault-soft);
-  border-color: var(--fault);
-  font-weight: 500;
-}
-input[type='range'] {
-  margin: 0;
-  width: 100%;
-  accent-color: var(--fault);
 }
 </style>

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
+import { NCheckbox, NInputNumber } from 'naive-ui'
 import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { usualHints, type Frame } from '../../../core/attempt'
@@ -9,8 +13,6 @@ import { devices, instruments, type Device } from '../../../core/instruments'
 const props = defineProps<{ frame: Partial<Frame>; meters: readonly { id: string; name: string }[] }>()
 const emit = defineEmits<{ change: [frame: Partial<Frame>] }>()
 const meter = defineModel<string>('meter', { default: '' })
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value
-const checked = (event: Event) => (event.target as HTMLInputElement).checked
 const set = (part: Partial<Frame>) => emit('change', { ...props.frame, ...part })
 const bag = computed(() => props.frame.bag ?? instruments.map(({ key }) => key))
 const kit = computed(() =>
@@ -24,61 +26,78 @@ function pack(keys: readonly (typeof bag.value)[number][], within: boolean) {
   const rest = bag.value.filter((key) => !keys.includes(key))
   set({ bag: within ? [...rest, ...keys] : rest })
 }
-function limit(event: Event) {
-  const minutes = Number((event.target as HTMLInputElement).value)
-  set({ limit: minutes >= 1 ? Math.min(600, minutes) : null })
-}
+const inShort = computed(() => {
+  const { mode, faults, source, limit, hints } = props.frame
+  return [
+    mode === 'practice' ? t('ui.plant.practice') : t('ui.common.test'),
+    faults === 2 ? t('ui.plant.upToTwoFaults') : t('ui.plant.oneFault'),
+    !source || source === 'model' ? t('ui.plant.virtualBoard') : t('ui.common.realBoard'),
+    ...(limit ? [t('ui.plant.min', { limit })] : []),
+    ...(hints ? [t('ui.plant.hints')] : []),
+  ].join(', ')
+})
 </script>
 
 <template>
-  <details class="frame">
-    <summary>
-      {{ frame.mode === 'practice' ? t('ui.plant.practice') : t('ui.common.test') }},
-      {{ frame.faults === 2 ? t('ui.plant.upToTwoFaults') : t('ui.plant.oneFault') }},
-      {{ !frame.source || frame.source === 'model' ? t('ui.plant.virtualBoard') : t('ui.common.realBoard')
-      }}{{ frame.limit ? t('ui.plant.min', { limit: frame.limit }) : ''
-      }}{{ frame.hints ? t('ui.plant.hints') : '' }}
-    </summary>
+  <Fold class="frame" :title="inShort">
     <div class="fields">
-      <label class="field"
-        >{{ t('ui.plant.kind') }}
-        <select :value="frame.mode ?? 'test'" @change="set({ mode: chosen($event) as Frame['mode'] })">
-          <option value="test">{{ t('ui.plant.testNothingIsToldBefore') }}</option>
-          <option value="practice">{{ t('ui.plant.practiceEachStepIsTold') }}</option>
-        </select>
-      </label>
-      <label class="field"
-        >{{ t('ui.plant.faultsThatThereMayBe') }}
-        <select :value="frame.faults ?? 1" @change="set({ faults: chosen($event) === '2' ? 2 : 1 })">
-          <option :value="1">{{ t('ui.plant.one') }}</option>
-          <option :value="2">{{ t('ui.plant.upToTwo') }}</option>
-        </select>
-      </label>
-      <label class="field"
-        >{{ t('ui.plant.readingsFrom') }}
-        <select :value="frame.source ?? 'model'" @change="set({ source: chosen($event) as Frame['source'] })">
-          <option value="model">{{ t('ui.plant.theVirtualBoard') }}</option>
-          <option value="typed">{{ t('ui.plant.aRealBoardTypedIn') }}</option>
-          <option value="meter">{{ t('ui.plant.aRealBoardByA') }}</option>
-        </select>
-      </label>
-      <label v-if="frame.source === 'meter'" class="field"
-        >{{ t('ui.common.meter') }}
-        <select v-model="meter">
-          <option value="">{{ t('ui.plant.typedOnly') }}</option>
-          <option v-for="m in meters" :key="m.id" :value="m.id">{{ m.name }}</option>
-        </select>
-      </label>
+      <Choice
+        :label="t('ui.plant.kind')"
+        :value="frame.mode ?? 'test'"
+        :entries="[
+          { value: 'test' as const, label: t('ui.plant.testNothingIsToldBefore') },
+          { value: 'practice' as const, label: t('ui.plant.practiceEachStepIsTold') },
+        ]"
+        @update:value="set({ mode: $event! })"
+      />
+      <Choice
+        :label="t('ui.plant.faultsThatThereMayBe')"
+        :value="frame.faults ?? 1"
+        :entries="[
+          { value: 1 as const, label: t('ui.plant.one') },
+          { value: 2 as const, label: t('ui.plant.upToTwo') },
+        ]"
+        @update:value="set({ faults: $event! })"
+      />
+      <Choice
+        :label="t('ui.plant.readingsFrom')"
+        :value="frame.source ?? 'model'"
+        :entries="[
+          { value: 'model' as const, label: t('ui.plant.theVirtualBoard') },
+          { value: 'typed' as const, label: t('ui.plant.aRealBoardTypedIn') },
+          { value: 'meter' as const, label: t('ui.plant.aRealBoardByA') },
+        ]"
+        @update:value="set({ source: $event! })"
+      />
+      <Choice
+        v-if="frame.source === 'meter'"
+        v-model:value="meter"
+        :label="t('ui.common.meter')"
+        :entries="[
+          { value: '', label: t('ui.plant.typedOnly') },
+          ...entriesOf(
+            meters,
+            (m) => m.id,
+            (m) => m.name,
+          ),
+        ]"
+      />
       <label class="field"
         >{{ t('ui.plant.minutesNoneAsLongAs') }}
-        <input class="plain" type="number" min="1" max="600" :value="frame.limit ?? ''" @change="limit" />
-      </label>
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="Boolean(frame.hints)"
-          @change="set({ hints: checked($event) ? { ...usualHints } : null })"
+        <NInputNumber
+          size="small"
+          clearable
+          :min="1"
+          :max="600"
+          :precision="0"
+          :value="frame.limit ?? null"
+          @update:value="set({ limit: $event })"
         />
+      </label>
+      <NCheckbox
+        :checked="Boolean(frame.hints)"
+        @update:checked="set({ hints: $event ? { ...usualHints } : null })"
+      >
         {{
           t('ui.plant.hintsForAndPoints', {
             where: usualHints.where,
@@ -86,27 +105,33 @@ function limit(event: Event) {
             test: usualHints.test,
           })
         }}
-      </label>
-      <label class="field"
-        >{{ t('ui.plant.stepsBesideTheWork') }}
-        <select :value="frame.procedure ?? ''" @change="set({ procedure: chosen($event) })">
-          <option value="">{{ t('ui.plant.noneTheStudentPlans') }}</option>
-          <option v-for="p in procedures" :key="p.key" :value="p.key">{{ tell(p.title) }}</option>
-        </select>
-      </label>
+      </NCheckbox>
+      <Choice
+        :label="t('ui.plant.stepsBesideTheWork')"
+        :value="frame.procedure ?? ''"
+        :entries="[
+          { value: '', label: t('ui.plant.noneTheStudentPlans') },
+          ...entriesOf(
+            procedures,
+            (p) => p.key,
+            (p) => tell(p.title),
+          ),
+        ]"
+        @update:value="set({ procedure: $event! })"
+      />
       <fieldset>
         <legend>{{ t('ui.plant.inTheBag') }}</legend>
-        <label v-for="one in kit" :key="one.device" class="tick"
-          ><input
-            type="checkbox"
-            :checked="one.keys.every((k) => bag.includes(k))"
-            @change="pack(one.keys, checked($event))"
-          />
+        <NCheckbox
+          v-for="one in kit"
+          :key="one.device"
+          :checked="one.keys.every((k) => bag.includes(k))"
+          @update:checked="pack(one.keys, $event)"
+        >
           {{ t(one.title) }}
-        </label>
+        </NCheckbox>
       </fieldset>
     </div>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>
@@ -122,14 +147,5 @@ fieldset {
   flex-wrap: wrap;
   gap: 2px 14px;
   padding: 6px 10px;
-}
-summary {
-  cursor: pointer;
-}
-.tick {
-  display: flex;
-  gap: 7px;
-  align-items: center;
-  min-height: 26px;
 }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import type { Entries } from '../../parts/choice'
 import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NCheckbox, NInput } from 'naive-ui'
@@ -26,6 +28,8 @@ const props = defineProps<{
   /** The complaint as the engine would put it; empty where nothing shows. */
   drafted: string
   settled: () => Promise<void>
+  /** It is looked at: its button stands at the foot of the place. */
+  shown: boolean
 }>()
 const emit = defineEmits<{ complaint: [text: string] }>()
 
@@ -48,19 +52,33 @@ const spares = ref<Fault[]>([])
 const meters = ref<{ id: string; name: string }[]>([])
 const meter = ref('')
 const scope = useScope()
+const session = useSession()
 students.value = await ask(z.array(userSchema), '/students')
 await scope.load().catch(() => undefined)
-/** Those of the classes that were looked at last come first. */
 const near = computed(() => students.value.filter(({ id }) => scope.people?.has(id)))
 const others = computed(() => students.value.filter(({ id }) => !scope.people?.has(id)))
+/** Those of the classes that were looked at last come first, oneself last. */
+const people = computed((): Entries<string> => {
+  const entry = ({ id, name }: User) => ({ value: id, label: name })
+  const grouped = near.value.length > 0 && others.value.length > 0
+  return [
+    ...(near.value.length ? [{ group: scope.about, entries: near.value.map(entry) }] : []),
+    ...(grouped
+      ? [{ group: t('ui.plant.others'), entries: others.value.map(entry) }]
+      : others.value.map(entry)),
+    ...(session.user ? [{ value: session.user.id, label: t('ui.plant.yourselfToTryItOr') }] : []),
+  ]
+})
 meters.value = await ask(metersSchema, '/meters')
-const session = useSession()
 const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
+
+/** Until somebody writes words of their own, the order has those that were drafted. */
+const words = computed(() => props.complaint || props.drafted)
 
 const order = () => ({
   circuit: props.id,
   student: student.value,
-  complaint: props.complaint,
+  complaint: words.value,
   faults: props.faults,
   ...(spares.value.length && { spares: spares.value }),
   ...(sound.value && { sound: true }),
@@ -92,25 +110,25 @@ async function handOut() {
 
 <template>
   <section class="hand-out" :aria-label="t('ui.plant.handItOut')">
-    <h2>{{ t('ui.plant.handItOut') }}</h2>
     <label class="field"
       >{{ t('ui.plant.complaintInTheDriversWords') }}
       <NInput
         type="textarea"
-        :value="complaint"
+        :value="words"
         :autosize="{ minRows: 2, maxRows: 4 }"
-        :placeholder="drafted || t('ui.plant.neverNameTheFaultOnly')"
+        :placeholder="t('ui.plant.neverNameTheFaultOnly')"
         @update:value="emit('complaint', $event)"
       />
     </label>
-    <button
-      v-if="drafted && complaint !== drafted"
-      type="button"
-      class="link draft"
-      @click="emit('complaint', drafted)"
+    <NButton
+      v-if="drafted && words !== drafted"
+      text
+      type="primary"
+      class="draft"
+      @click="emit('complaint', '')"
     >
-      {{ t('ui.plant.takeAsDrafted', { drafted }) }}
-    </button>
+      {{ t('ui.plant.useTheDraft', { drafted }) }}
+    </NButton>
     <NCheckbox v-if="!faults.length" v-model:checked="sound" size="small">
       {{ t('ui.plant.nothingIsWrong') }}
     </NCheckbox>
@@ -123,32 +141,17 @@ async function handOut() {
       :sound="sound"
       :own-words="sound || (complaint !== '' && complaint !== drafted)"
     />
-    <label class="field"
-      >{{ t('ui.common.student') }}
-      <select v-model="student">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <optgroup v-if="near.length" :label="scope.about">
-          <option v-for="s in near" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </optgroup>
-        <optgroup v-if="near.length && others.length" :label="t('ui.plant.others')">
-          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </optgroup>
-        <template v-else-if="others.length">
-          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </template>
-        <option v-if="session.user" :value="session.user.id">
-          {{ t('ui.plant.yourselfToTryItOr') }}
-        </option>
-      </select>
-    </label>
+    <Choice v-model:value="student" :label="t('ui.common.student')" :entries="people" />
     <p v-if="!students.length">
       {{ t('ui.plant.theClassIsEmptyAdd') }} <RouterLink to="/"> {{ t('ui.common.today') }} </RouterLink>.
     </p>
     <BadSpares :circuit="circuit" :spares="spares" @change="spares = $event" />
     <FrameFields v-model:meter="meter" :frame="frame" :meters="meters" @change="frame = $event" />
-    <NButton type="primary" :disabled="!faults.length && !sound" :loading="busy" @click="handOut">
-      {{ t('ui.plant.handOutTheWorkOrder') }}
-    </NButton>
+    <Teleport v-if="shown" defer to="#hand-out-act">
+      <NButton type="primary" :disabled="!faults.length && !sound" :loading="busy" @click="handOut">
+        {{ t('ui.plant.handOutTheWorkOrder') }}
+      </NButton>
+    </Teleport>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
@@ -159,6 +162,10 @@ async function handOut() {
 </template>
 
 <style scoped>
+.draft {
+  white-space: normal;
+  text-align: left;
+}
 .hand-out {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -36,7 +37,7 @@ const stay = (seconds: number) =>
         <b>{{ t('ui.plant.ofItsStrands', { cut: m.strands.cut, of: m.strands.of }) }}</b>
         {{ t('ui.plant.whereTheyDoNotShow') }}
       </p>
-      <table v-if="m.resistor" class="data">
+      <NTable v-if="m.resistor" size="small" :bordered="false">
         <tbody>
           <tr>
             <th scope="row">{{ t('ui.plant.oneResistorE12') }}</th>
@@ -75,7 +76,7 @@ const stay = (seconds: number) =>
             </tr>
           </template>
         </tbody>
-      </table>
+      </NTable>
       <p v-if="m.fuse">
         {{ t('ui.plant.theBranchRunsAt') }}
         <span class="reading">{{ formatQuantity(m.fuse.amps, 'A') }}</span>{{ t('ui.plant.fuseItWith') }}

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
@@ -82,15 +84,19 @@ async function keep() {
       t('ui.plant.keepAsALesson')
     }}</NButton>
     <form v-else @submit.prevent="keep">
-      <label v-if="same.length" class="field"
-        >{{ t('ui.plant.as') }}
-        <select v-model="into">
-          <option value="">{{ t('ui.plant.aLessonOfItsOwn') }}</option>
-          <option v-for="l in same" :key="l.id" :value="l.id">
-            {{ t('ui.plant.oneMoreSetOf', { name: l.name }) }}
-          </option>
-        </select>
-      </label>
+      <Choice
+        v-if="same.length"
+        v-model:value="into"
+        :label="t('ui.plant.as')"
+        :entries="[
+          { value: '', label: t('ui.plant.aLessonOfItsOwn') },
+          ...entriesOf(
+            same,
+            (l) => l.id,
+            (l) => t('ui.plant.oneMoreSetOf', { name: l.name }),
+          ),
+        ]"
+      />
       <label v-if="!into" class="field"
         >{{ t('ui.plant.nameOfTheLesson') }}
         <NInput v-model:value="name" size="small" :placeholder="circuit.name" autofocus

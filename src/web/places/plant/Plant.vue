@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { ChevronLeft, ChevronRight } from '@lucide/vue'
+import { NButton } from 'naive-ui'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
@@ -11,26 +15,18 @@ import { useKeys } from '../../keys/useKeys'
 import Schematic from '../../schematic/Schematic.vue'
 import { useCircuit } from '../../stores/circuit'
 import BalanceLine from '../../readings/BalanceLine.vue'
-import DropTable from '../../readings/DropTable.vue'
+import LimitChoice from '../../readings/LimitChoice.vue'
 import PathChoice from '../../readings/PathChoice.vue'
+import Warnings from '../../readings/Warnings.vue'
 import { useReadings } from '../../readings/useReadings'
-import FaultChooser from './FaultChooser.vue'
-import FaultSets from './FaultSets.vue'
+import EffectStep from './EffectStep.vue'
+import FaultStep from './FaultStep.vue'
 import HandOut from './HandOut.vue'
 import KeepLesson from './KeepLesson.vue'
-import Hardware from './Hardware.vue'
-import Planted from './Planted.vue'
-import SizeByEffect from './SizeByEffect.vue'
-
-const WhatSees = defineAsyncComponent(() => import('./WhatSees.vue'))
-const TimeCourse = defineAsyncComponent(() => import('./TimeCourse.vue'))
-
-import Warnings from '../../readings/Warnings.vue'
-import { useSignatures } from './useSignatures'
+import StepHeads from './StepHeads.vue'
+import { steps, type PlantStep } from './steps'
 import { usePlanting } from './usePlanting'
-import Shows from './Shows.vue'
-import Ways from '../../readings/Ways.vue'
-import LimitChoice from '../../readings/LimitChoice.vue'
+import { useSignatures } from './useSignatures'
 
 const route = useRoute()
 const store = useCircuit()
@@ -55,7 +51,7 @@ const healthy = useReadings(circuit, state, ref([]), path)
 const faulted = useReadings(circuit, state, faults, path)
 const limitSet = computed(() => limitSetFor(circuit.value, plant.value.limits))
 const change = (part: Partial<Plant>) => store.savePlant({ ...plant.value, ...part })
-const { active, pointed, fault, symptom, looking, drafted, point, plantAt, another, stepBack } = usePlanting({
+const planting = usePlanting({
   circuit,
   plant,
   wiring: healthy.wiring,
@@ -63,9 +59,14 @@ const { active, pointed, fault, symptom, looking, drafted, point, plantAt, anoth
   change,
   step: (which) => store.stepPlant(which),
 })
+const { pointed, fault, drafted, point, plantAt, another, stepBack } = planting
+/** Pressing a part of the drawing chooses where the fault goes, whatever step is shown. */
+function pick(part: string) {
+  point(part)
+  if (step.value !== 'fault') go('fault')
+}
 const light = (part: string | null) => (store.lit = part)
 const shown = computed(() => (faults.value.length ? faulted.key.value : null))
-const text = (event: Event) => (event.target as HTMLSelectElement).value
 const changed = computed(() =>
   (healthy.key.value?.notices ?? []).map((good) => {
     const now = shown.value?.notices.find((n) => n.part === good.part)
@@ -73,37 +74,30 @@ const changed = computed(() =>
   }),
 )
 
-const tab = ref<'fault' | 'key' | 'sees' | 'hardware' | 'time' | 'sets'>('fault')
-/** What needs the room takes that of the path. */
-const tall = computed(() => ['sees', 'hardware', 'time', 'sets'].includes(tab.value))
-const tabs = [
-  ['fault', t('ui.common.fault')],
-  ['key', t('ui.common.drops')],
-  ['sees', t('ui.plant.whatCanSeeIt')],
-  ['hardware', t('ui.plant.hardware')],
-  ['time', t('ui.plant.inTime')],
-  ['sets', t('ui.plant.setsTitle')],
-] as const
+const step = ref<PlantStep>('fault')
+const at = computed(() => steps.indexOf(step.value))
+/** Until a fault is planted, the next step has nothing to show. */
+const done = computed(() => (faults.value.length ? steps.slice(0, Math.max(at.value, 1)) : []))
+const pane = useTemplateRef('pane')
+function go(to: PlantStep) {
+  step.value = to
+  pane.value?.scrollTo({ top: 0 })
+}
+function toTheFault() {
+  go('fault')
+  setTimeout(() => pane.value?.querySelector<HTMLElement>('[role=combobox]')?.focus())
+}
 
 /** Ready before it is asked: once the place stands, the engine is loaded where the map will be made. */
 const signatures = useSignatures()
-onMounted(() => void useTimeoutFn(() => tab.value === 'sees' || signatures.warm(circuit.value), 600))
+onMounted(() => void useTimeoutFn(() => signatures.warm(circuit.value), 600))
 useKeys(t('ui.common.plant'), [
-  {
-    press: ['1', '2', '3', '4', '5', '6'],
-    what: t('ui.plant.faultDropsWhatCanSee'),
-    act: ({ key }) => (tab.value = tabs[Number(key) - 1]![0]),
-  },
-  {
-    press: ['f'],
-    what: t('ui.plant.chooseThePlaceOfThe'),
-    act: () =>
-      document.querySelector<HTMLElement>(`section[aria-label="${t('ui.common.fault')}"] select`)?.focus(),
-  },
+  { press: ['1', '2', '3'], what: t('ui.plant.goToTheStep'), act: ({ key }) => go(steps[Number(key) - 1]!) },
+  { press: ['f'], what: t('ui.plant.chooseThePlaceOfThe'), act: toTheFault },
   {
     press: ['n'],
     what: t('ui.plant.anotherFaultBesideIt'),
-    act: () => faults.value.length > 0 && faults.value.length < 4 && (another(), true),
+    act: () => faults.value.length > 0 && faults.value.length < 4 && (another(), go('fault'), true),
   },
   {
     press: ['Delete'],
@@ -117,19 +111,24 @@ useKeys(t('ui.common.plant'), [
 
 <template>
   <!-- Whoever signs out leaves nothing behind: for a moment there is no circuit. -->
-  <div v-if="store.stored" class="plant place" :class="{ tall }">
+  <div v-if="store.stored" class="plant place">
     <h1 class="visually-hidden">{{ t('ui.plant.plant', { name: circuit.name }) }}</h1>
     <div class="top">
-      <strong>{{ circuit.name }}</strong>
-      <label
-        >{{ t('ui.common.state') }}
-        <select :value="state.id" @change="change({ state: text($event) })">
-          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
+      <Choice
+        :label="t('ui.common.state')"
+        labelled="beside"
+        :value="state.id"
+        :entries="
+          entriesOf(
+            circuit.states,
+            (s) => s.id,
+            (s) => s.name,
+          )
+        "
+        @update:value="change({ state: $event! })"
+      />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
-      <span class="quiet">{{ tell(limitSet.why) }}</span>
+      <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
     </div>
     <section class="drawing" :aria-label="t('ui.common.drawing')">
       <Schematic
@@ -143,7 +142,7 @@ useKeys(t('ui.common.plant'), [
         :notices="faulted.notices.value"
         :ringed="new Set(faults.map((f) => f.part))"
         parts-act
-        @part="point"
+        @part="pick"
         @hover="light"
       />
       <Warnings
@@ -152,26 +151,65 @@ useKeys(t('ui.common.plant'), [
         :wiring="healthy.wiring.value"
         :state="shown ?? healthy.key.value"
         faulted
-        @choose="point"
+        @choose="pick"
       />
     </section>
-    <section v-if="healthy.key.value && !tall" class="stairs" :aria-label="t('ui.common.thePath')">
-      <Ways
-        :walk="healthy.walk.value"
+    <StepHeads class="heads" :step="step" :done="done" @update:step="go" />
+    <div ref="pane" class="scroll pane" tabindex="0" role="region" :aria-label="t(`ui.plant.steps.${step}`)">
+      <FaultStep
+        v-if="step === 'fault'"
+        :id="store.stored.id"
+        :circuit="circuit"
+        :plant="plant"
+        :state="state"
         :path="path"
+        :planting="planting"
+        @change="change"
+      />
+      <EffectStep
+        v-else-if="step === 'effect' && healthy.key.value"
+        :circuit="circuit"
+        :plant="plant"
+        :state="state"
+        :path="path"
+        :walk="healthy.walk.value"
         :healthy="healthy.key.value"
-        :limits="limitSet"
         :faulted="shown"
+        :limits="limitSet"
         :lit="store.lit"
+        :planting="planting"
+        :signatures="signatures"
+        @change="change"
         @light="light"
         @choose="point"
       />
-    </section>
-    <div class="sum">
+      <!-- What is being filled in stays, whichever step is looked at. -->
+      <div v-show="step === 'handOut'" class="out">
+        <HandOut
+          :id="store.stored.id"
+          :circuit="circuit"
+          :faults="faults"
+          :complaint="plant.complaint"
+          :drafted="drafted"
+          :settled="store.settled"
+          :shown="step === 'handOut'"
+          @complaint="change({ complaint: $event })"
+        />
+        <KeepLesson
+          :id="store.stored.id"
+          :circuit="circuit"
+          :faults="faults"
+          :complaint="plant.complaint"
+          :drafted="drafted"
+          :settled="store.settled"
+        />
+      </div>
+    </div>
+    <div class="sum" role="group" :aria-label="t('ui.plant.whatItDoes')">
       <p v-if="faulted.trouble.value" class="wrong">
         {{ faulted.trouble.value }}
       </p>
-      <p class="seen" :tabindex="changed.length > 18 ? 0 : undefined">
+      <p v-if="faults.length" class="seen" :tabindex="changed.length > 18 ? 0 : undefined">
         <span v-for="n in changed" :key="n.part"
           >{{ n.part }}: {{ n.good
           }}<template v-if="n.now && n.now !== n.good">
@@ -181,7 +219,7 @@ useKeys(t('ui.common.plant'), [
         <b v-for="id in shown?.blown ?? []" :key="id">{{ t('ui.plant.hasBlown', { id }) }}</b>
       </p>
       <BalanceLine
-        v-if="healthy.key.value"
+        v-if="healthy.key.value && !shown"
         :state="healthy.key.value"
         :limits="limitSet"
         :path="path"
@@ -195,127 +233,34 @@ useKeys(t('ui.common.plant'), [
         :title="t('ui.common.faulted')"
       />
     </div>
-    <div class="below">
-      <div class="tabs choice" role="group" :aria-label="t('ui.plant.belowTheStaircase')">
-        <button
-          v-for="[key, title] in tabs"
-          :key="key"
-          type="button"
-          :aria-pressed="tab === key"
-          @click="tab = key"
-        >
-          {{ title }}
-        </button>
-      </div>
-      <div
-        v-if="tab === 'fault'"
-        class="scroll side"
-        tabindex="0"
-        role="region"
-        :aria-label="t('ui.plant.faultAndWorkOrder')"
-      >
-        <Planted
-          :circuit="circuit"
-          :faults="faults"
-          :active="active"
-          @choose="(i) => (point(faults[i]!.part), (active = i))"
-          @remove="(i) => ((active = i), plantAt(null))"
-          @another="another"
-        />
-        <Shows
-          v-if="fault"
-          :circuit="circuit"
-          :found="symptom"
-          :looking="looking"
-          @state="change({ state: $event })"
-          @size="fault && plantAt({ ...fault, severity: $event })"
-        />
-        <FaultChooser
-          :circuit="circuit"
-          :fault="fault && (!pointed || pointed === fault.part) ? fault : null"
-          :part="pointed"
-          @part="point"
-          @plant="plantAt"
-        />
-        <SizeByEffect
-          v-if="fault"
-          :circuit="circuit"
-          :state="state"
-          :fault="fault"
-          :others="faults.filter((f) => f !== fault)"
-          :path="path"
-          :limits="plant.limits"
-          @size="fault && plantAt({ ...fault, severity: $event })"
-        />
-        <HandOut
-          :id="store.stored!.id"
-          :circuit="circuit"
-          :faults="faults"
-          :complaint="plant.complaint"
-          :drafted="drafted"
-          :settled="store.settled"
-          @complaint="change({ complaint: $event })"
-        />
-        <KeepLesson
-          :id="store.stored!.id"
-          :circuit="circuit"
-          :faults="faults"
-          :complaint="plant.complaint"
-          :drafted="drafted"
-          :settled="store.settled"
-        />
-      </div>
-      <div
-        v-else-if="healthy.key.value"
-        class="scroll drops"
-        tabindex="0"
-        role="region"
-        :aria-label="tab === 'key' ? t('ui.common.answerKey') : t('ui.plant.moreAboutTheFault')"
-      >
-        <DropTable
-          v-if="tab === 'key'"
-          :state="healthy.key.value"
-          :path="path"
-          :faulted="shown"
-          :lit="store.lit"
-          @light="light"
-          @choose="point"
-        />
-        <WhatSees
-          v-else-if="tab === 'sees'"
-          :circuit="circuit"
-          :faults="faults"
-          :signatures="signatures"
-          @plant="plantAt"
-        />
-        <Hardware v-else-if="tab === 'hardware'" :circuit="circuit" :faults="faults" />
-        <TimeCourse v-else-if="tab === 'time'" :circuit="circuit" :faults="faults" :state="state" />
-        <FaultSets v-else :id="store.stored!.id" :circuit="circuit" :plant="plant" @take="change($event)" />
-      </div>
+    <div class="foot">
+      <NButton v-if="at > 0" @click="go(steps[at - 1]!)">
+        <template #icon><ChevronLeft :size="16" /></template>{{ t(`ui.plant.steps.${steps[at - 1]!}`) }}
+      </NButton>
+      <span class="gap" />
+      <span id="hand-out-act" />
+      <NButton v-if="at < 2" type="primary" icon-placement="right" @click="go(steps[at + 1]!)">
+        <template #icon><ChevronRight :size="16" /></template>{{ t(`ui.plant.steps.${steps[at + 1]!}`) }}
+      </NButton>
     </div>
   </div>
 </template>
 
 <style scoped>
 .plant {
-  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
-  grid-template-rows: auto minmax(170px, 34%) auto minmax(0, 1fr);
-  grid-template-areas: 'top top' 'draw stairs' 'draw sum' 'draw drops';
-  gap: 6px 14px;
+  grid-template-columns: minmax(0, 64fr) minmax(400px, 36fr);
+  grid-template-rows: auto auto minmax(0, 1fr) auto auto;
+  grid-template-areas: 'top heads' 'draw heads' 'draw pane' 'draw sum' 'draw foot';
+  gap: 0 14px;
   padding: 8px 16px 10px;
-}
-.tall {
-  grid-template-rows: auto auto auto minmax(0, 1fr);
 }
 .top {
   grid-area: top;
+  padding-bottom: 6px;
 }
 .drawing {
   grid-area: draw;
-}
-.stairs {
-  grid-area: stairs;
-  min-height: 0;
+  contain: layout paint;
 }
 .place > .drawing {
   position: relative;
@@ -327,10 +272,25 @@ useKeys(t('ui.common.plant'), [
   max-width: calc(100% - 16px);
   background: var(--sheet);
 }
+.heads {
+  grid-area: heads;
+  padding: 4px 0 10px;
+}
+.pane {
+  grid-area: pane;
+  padding: 2px 6px 12px 2px;
+}
+.out {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 14px;
+}
 .sum {
   grid-area: sum;
   display: grid;
   gap: 3px;
+  padding: 6px 0;
+  border-top: 1px solid var(--rule);
 }
 .seen {
   display: flex;
@@ -340,30 +300,15 @@ useKeys(t('ui.common.plant'), [
   max-height: 4.5em;
   overflow: auto;
 }
-
-.stairs,
-.drawing,
-.drops {
-  contain: layout paint;
+.foot {
+  grid-area: foot;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
 }
-.drops {
-  container-type: inline-size;
-  background: var(--sheet);
-}
-.side {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-  align-content: start;
-}
-.below {
-  grid-area: drops;
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
-  gap: 4px;
-  min-height: 0;
-}
-.tabs {
-  justify-self: start;
+.gap {
+  flex: 1;
 }
 </style>

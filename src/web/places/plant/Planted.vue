@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
 import { NButton } from 'naive-ui'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
@@ -19,9 +20,9 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
       <h2>{{ t('ui.plant.noFaultPlanted') }}</h2>
     </li>
     <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
-      <button type="button" class="one" :aria-pressed="i === active" @click="$emit('choose', i)">
+      <Toggle class="one" :on="i === active" @click="$emit('choose', i)">
         {{ tell(describeFault(circuit, f)) }}
-      </button>
+      </Toggle>
       <NButton
         size="tiny"
         :aria-label="t('ui.plant.remove', { f: tell(describeFault(circuit, f)) })"
@@ -52,17 +53,10 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
   justify-content: space-between;
 }
 .one {
-  font: inherit;
-  font-weight: 500;
+  height: auto;
+  min-height: 28px;
+  padding-block: 3px;
+  white-space: normal;
   text-align: left;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  color: var(--ink);
-  padding: 2px 0 2px 6px;
-  cursor: pointer;
-}
-.now .one {
-  border-left-color: var(--fault);
 }
 </style>

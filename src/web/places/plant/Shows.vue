@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import { complaintWords, isShaken } from '../../../core/attempt'
@@ -34,9 +35,9 @@ const sized = computed(() => {
   <p v-if="looking && !found" class="quiet" role="status">{{ t('ui.plant.lookingInEveryState') }}</p>
   <p v-else-if="states.length" class="shows" role="status">
     {{ t('ui.plant.showsIn') }}
-    <button v-for="s in states" :key="s.id" type="button" class="link" @click="emit('state', s.id)">
+    <NButton v-for="s in states" :key="s.id" text type="primary" @click="emit('state', s.id)">
       {{ s.name }}
-    </button>
+    </NButton>
     <span v-if="inTime">{{ inTime }}</span>
   </p>
   <div v-else-if="found" class="none" role="status">
@@ -44,7 +45,7 @@ const sized = computed(() => {
     <template v-if="sized">
       <span v-if="sized.by === 'symptom'">{{ t('ui.plant.theLeastThatShows') }}</span>
       <span v-else>{{ t('ui.plant.noSizeShowsTheLeast') }}</span>
-      <button type="button" class="small" @click="emit('size', sized.severity)">{{ sized.text }}</button>
+      <NButton size="small" @click="emit('size', sized.severity)">{{ sized.text }}</NButton>
     </template>
     <span v-else>{{ t('ui.plant.norAtAnyOtherSize') }}</span>
   </div>

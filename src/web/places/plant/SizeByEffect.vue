@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { formatQuantity, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -56,18 +58,20 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('ui.plant.between0And30V
 
 <template>
   <section v-if="range" class="effect" :aria-label="t('ui.plant.sizeItByItsEffect')">
-    <label class="field"
-      >{{ t('ui.plant.sizeItSoThat') }}
-      <select v-model="choice">
-        <option value="">…</option>
-        <option value="lazy">{{ t('ui.plant.itPassesContinuityAndFails') }}</option>
-        <option value="loss|feed">{{ t('ui.plant.theFeedLosesSoMany') }}</option>
-        <option value="loss|return">{{ t('ui.plant.theReturnLosesSoMany') }}</option>
-        <option v-for="w in wishes" :key="w.part + w.key" :value="`notice|${w.part}|${w.key}`">
-          {{ w.part }} {{ tell(w.name) }}: {{ tell(w.text) }}
-        </option>
-      </select>
-    </label>
+    <Choice
+      v-model:value="choice"
+      :label="t('ui.plant.sizeItSoThat')"
+      :entries="[
+        { value: 'lazy', label: t('ui.plant.itPassesContinuityAndFails') },
+        { value: 'loss|feed', label: t('ui.plant.theFeedLosesSoMany') },
+        { value: 'loss|return', label: t('ui.plant.theReturnLosesSoMany') },
+        ...entriesOf(
+          wishes,
+          (w) => `notice|${w.part}|${w.key}`,
+          (w) => `${w.part} ${tell(w.name)}: ${tell(w.text)}`,
+        ),
+      ]"
+    />
     <QuantityField
       v-if="effect?.type === 'loss'"
       :label="t('ui.plant.voltsLost')"
@@ -88,12 +92,6 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('ui.plant.between0And30V
   gap: 6px;
   grid-template-columns: minmax(0, 1fr);
   justify-items: start;
-}
-.effect select {
-  width: 100%;
-}
-.effect label {
-  width: 100%;
 }
 .effect > * {
   max-width: 100%;

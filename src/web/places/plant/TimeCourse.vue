@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
@@ -87,7 +89,7 @@ watch(
 )
 
 /** Times as the trade says them: milliseconds under a second. */
-const after = (seconds: number) =>
+const after = (seconds: number): string =>
   seconds < 1 ? t('ui.plant.ms', { x: formatPlain(seconds * 1000, 3) }) : formatQuantity(seconds, 's')
 const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' as const)))
 const option = computed(() => {
@@ -167,32 +169,42 @@ const told = computed(() => {
 <template>
   <section class="course" :aria-label="t('ui.plant.inTime')">
     <div class="row">
-      <label
-        >{{ t('ui.plant.after') }}
-        <select v-model="before">
-          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
+      <Choice
+        v-model:value="before"
+        :label="t('ui.plant.after')"
+        labelled="beside"
+        :entries="
+          entriesOf(
+            others,
+            (s) => s.id,
+            (s) => s.name,
+          )
+        "
+      />
       <span>{{ t('ui.plant.comes', { name: state.name }) }}</span>
-      <label
-        ><span class="visually-hidden">{{ t('ui.plant.whatIsFollowed') }}</span>
-        <select v-model="what">
-          <option v-for="p in pieces" :key="p.value" :value="p.value">{{ p.text }}</option>
-          <option v-for="p in points" :key="p.name" :value="`@${p.name}`">
-            {{ t('ui.plant.voltsAt', { name: p.name }) }}
-          </option>
-        </select></label
-      >
-      <label
-        >{{ t('ui.plant.for') }}
-        <select v-model.number="seconds">
-          <option :value="0.02">{{ t('ui.plant.n20Ms') }}</option>
-          <option :value="0.1">{{ t('ui.plant.n100Ms') }}</option>
-          <option :value="0.5">{{ formatQuantity(0.5, 's') }}</option>
-          <option :value="2">{{ formatQuantity(2, 's') }}</option>
-          <option :value="10">{{ formatQuantity(10, 's') }}</option>
-        </select></label
-      >
+      <Choice
+        v-model:value="what"
+        :label="t('ui.plant.whatIsFollowed')"
+        labelled="aloud"
+        :entries="[
+          ...entriesOf(
+            pieces,
+            (p) => p.value,
+            (p) => p.text,
+          ),
+          ...entriesOf(
+            points,
+            (p) => `@${p.name}`,
+            (p) => t('ui.plant.voltsAt', { name: p.name }),
+          ),
+        ]"
+      />
+      <Choice
+        v-model:value="seconds"
+        :label="t('ui.plant.for')"
+        labelled="beside"
+        :entries="entriesOf([0.02, 0.1, 0.5, 2, 10], (s) => s, after)"
+      />
       <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.reckoning') }}</span>
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>

@@ -1,25 +1,22 @@
 <script setup lang="ts">
 import { t, tell, within } from '../../words'
-import { NButton, NProgress } from 'naive-ui'
+import { NButton, NProgress, NTag } from 'naive-ui'
 import { computed, onUnmounted, ref, watch } from 'vue'
 import type { Circuit } from '../../../core/circuit'
-import {
-  groupsOf,
-  isLazy,
-  revealing,
-  sorts,
-  writeReading,
-  type FaultSignature,
-  type TestSet,
-} from '../../../core/diagnosis'
+import { groupsOf, isLazy, revealing, sorts, writeReading } from '../../../core/diagnosis'
 import { describeFault, type Fault } from '../../../core/faults'
+import DataTable from '../../parts/DataTable.vue'
+import { byText, type Column } from '../../parts/columns'
+import Dialog from '../../shell/Dialog.vue'
+import FaultMap from './FaultMap.vue'
 import type { Signatures } from './useSignatures'
 
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; signatures: Signatures }>()
 const emit = defineEmits<{ plant: [fault: Fault] }>()
-const { testSet, planted, seen, twins: alikes, progress, begin, stop } = props.signatures
+const { testSet, planted, twins: alikes, progress, begin, stop } = props.signatures
 onUnmounted(stop)
-const wanted = ref('')
+/** The map of all faults is looked at. */
+const mapped = ref(false)
 
 watch(
   () => [props.circuit, props.faults] as const,
@@ -76,37 +73,23 @@ const twins = computed(() => {
   return [...new Map(others.map((f) => [keyOf(f), f])).values()]
 })
 
-interface Row {
-  key: string
-  fault: Fault
-  text: string
-  cells: { n: number; of: number }[]
-}
-/** Each fault’s row is made once, however many come behind it. */
-const made = new WeakMap<FaultSignature, Row>()
-function rowOf(one: FaultSignature, all: TestSet): Row {
-  const known = made.get(one)
-  if (known) return known
-  const hits = new Set(revealing(all, one.signature))
-  const row = {
-    key: keyOf(one.fault),
-    fault: one.fault,
-    text: tell(describeFault(props.circuit, one.fault)),
-    cells: groups.value.map((g) => ({ n: g.tests.filter((i) => hits.has(i)).length, of: g.tests.length })),
-  }
-  made.set(one, row)
-  return row
-}
-const rows = computed(() => {
-  const all = testSet.value
-  const asked = wanted.value.toLowerCase()
-  if (!all) return []
-  return seen.value
-    .map((one) => rowOf(one, all))
-    .filter((row) => !asked || row.text.toLowerCase().includes(asked))
-})
-const shade = ({ n, of }: { n: number; of: number }) =>
-  n === 0 ? '' : `color-mix(in srgb, var(--accent) ${Math.round(15 + 45 * Math.sqrt(n / of))}%, transparent)`
+const columns = computed((): Column<Line>[] => [
+  {
+    key: 'test',
+    title: t('ui.common.test'),
+    text: (l) => `${l.title}, ${l.state}`,
+    sort: byText((l) => l.title),
+  },
+  {
+    key: 'hits',
+    title: t('ui.plant.ofThem'),
+    text: (l) => `${l.hits} / ${l.of}`,
+    number: true,
+    width: 74,
+    sort: (a, b) => a.hits / a.of - b.hits / b.of,
+  },
+  { key: 'best', title: t('ui.plant.bestShownBy'), text: (l) => l.best },
+])
 </script>
 
 <template>
@@ -120,34 +103,18 @@ const shade = ({ n, of }: { n: number; of: number }) =>
       <p v-if="lines.length && !sees.length" class="caution">
         {{ t('ui.plant.noTestShowsItIn') }}
       </p>
-      <template v-if="sees.length">
-        <h3>{{ t('ui.plant.showsIt') }}</h3>
-        <table class="data">
-          <thead>
-            <tr>
-              <th scope="col">{{ t('ui.common.test') }}</th>
-              <th scope="col">{{ t('ui.common.state') }}</th>
-              <th scope="col" class="num">{{ t('ui.plant.ofThem') }}</th>
-              <th scope="col">{{ t('ui.plant.bestShownBy') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="l in sees" :key="l.title + l.state">
-              <td>{{ l.title }}</td>
-              <td>{{ l.state }}</td>
-              <td class="num">{{ l.hits }} / {{ l.of }}</td>
-              <td>{{ l.best }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </template>
+      <DataTable
+        v-if="sees.length"
+        :label="t('ui.plant.whatCanSeeIt')"
+        :columns="columns"
+        :rows="sees"
+        :row-key="(l) => l.title + l.state"
+      />
       <p v-if="fooled.length" class="fooled">
         <b>{{ t('ui.plant.passedBy') }}</b>
-        {{
-          t('ui.plant.whoTrustsTheseAloneIs', {
-            join: fooled.map((l) => `${l.within}, ${l.state}`).join(' · '),
-          })
-        }}
+        <NTag v-for="l in fooled" :key="l.title + l.state" type="warning" size="small">
+          {{ l.title }}, {{ l.state }}
+        </NTag>
       </p>
       <p v-if="planted">
         <b>{{ t('ui.plant.cannotBeToldFrom') }}</b>
@@ -163,52 +130,27 @@ const shade = ({ n, of }: { n: number; of: number }) =>
     <p v-else class="quiet">
       {{ t('ui.plant.plantAFaultToSeeWhich') }}
     </p>
-    <h3>
-      {{ t('ui.plant.allFaultsByTest') }}
-      <input
-        v-model="wanted"
-        class="plain"
-        type="search"
-        :aria-label="t('ui.plant.findAFaultInThe')"
-        :placeholder="t('ui.plant.partOrFault')"
+    <NButton size="small" @click="mapped = true">{{ t('ui.plant.allFaultsByTest') }} …</NButton>
+    <Dialog v-model:show="mapped" :title="t('ui.plant.mapOfFaultsAndTests')" :width="1180">
+      <FaultMap
+        :circuit="circuit"
+        :signatures="signatures"
+        @plant="((mapped = false), emit('plant', $event))"
       />
-    </h3>
-    <div class="map" tabindex="0" role="region" :aria-label="t('ui.plant.mapOfFaultsAndTests')">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">{{ t('ui.common.fault') }}</th>
-            <th
-              v-for="g in groups"
-              :key="g.sort + g.state"
-              scope="col"
-              :title="`${t(sorts[g.sort].title)}, ${stateName(g.state)}`"
-            >
-              <span>{{ t(sorts[g.sort].title) }}, {{ stateName(g.state) }}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.key" v-memo="[row]">
-            <th scope="row">
-              <button type="button" @click="emit('plant', row.fault)">{{ row.text }}</button>
-            </th>
-            <td v-for="(cell, c) in row.cells" :key="c" :style="{ background: shade(cell) }">
-              {{ cell.n || '·' }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    </Dialog>
   </section>
 </template>
 
 <style scoped>
 .sees {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
-  font-size: 13px;
+  justify-items: start;
   align-content: start;
+}
+.sees > :deep(.data-table) {
+  width: 100%;
 }
 .progress {
   display: grid;
@@ -217,57 +159,10 @@ const shade = ({ n, of }: { n: number; of: number }) =>
   align-items: center;
   justify-content: start;
 }
-.map {
-  overflow: auto;
-  max-height: 60vh;
-}
-.map table {
-  border-collapse: collapse;
-  font-size: 12px;
-}
-.map thead th {
-  position: sticky;
-  top: 0;
-  background: var(--sheet);
-  vertical-align: bottom;
-  font-weight: 400;
-  text-align: left;
-  z-index: 1;
-}
-.map thead th span {
-  display: block;
-  writing-mode: vertical-rl;
-  transform: rotate(180deg);
-  height: 150px;
-  line-height: 1.15;
-  overflow-wrap: anywhere;
-}
-.map td {
-  width: 26px;
-  text-align: center;
-  border: 1px solid var(--rule);
-  font-family: var(--face-readings);
-}
-.map tbody th {
-  position: sticky;
-  left: 0;
-  background: var(--sheet);
-  text-align: left;
-  font-weight: 400;
-  padding-right: 8px;
-}
-.map tbody th button {
-  display: block;
-  width: 230px;
-}
-.map button {
-  font: inherit;
-  border: 0;
-  background: none;
-  color: var(--accent);
-  cursor: pointer;
-  text-align: left;
-  padding: 2px 0;
-  min-height: 24px;
+.fooled {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
 }
 </style>

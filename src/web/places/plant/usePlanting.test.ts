@@ -7,7 +7,7 @@ import type { Fault } from '../../../core/faults'
 
 /** What the search beside the page would have found: said by the test. */
 const found = shallowRef<unknown>(null)
-vi.mock('./useSymptom', () => ({ useSymptom: () => ({ found, looking: ref(false) }) }))
+vi.mock('./useSymptom', () => ({ useSymptom: () => ({ found, looking: ref(false), marks: ref([]) }) }))
 const { usePlanting } = await import('./usePlanting')
 
 const circuit = demoCircuit('van-cooling-fan')

@@ -32,6 +32,18 @@ export function usePlanting(of: {
     pointed.value = part
   }
 
+  /** Takes up a planted fault. */
+  function choose(index: number) {
+    const fault = faults.value[index]
+    if (!fault) return
+    point(fault.part)
+    active.value = index
+  }
+  function remove(index: number) {
+    active.value = index
+    plantAt(null)
+  }
+
   /** The fault that has just been chosen, in the usual size of its kind: its size is found where it is. */
   let fresh = ''
   function plantAt(next: Fault | null) {
@@ -55,7 +67,7 @@ export function usePlanting(of: {
     if (found >= 0) of.path.value = found
   }
 
-  const { found: symptom, looking } = useSymptom(of.circuit, faults, active)
+  const { found: symptom, looking, marks } = useSymptom(of.circuit, faults, active)
   /** The fault whose state was shown last: whoever then looks at another state is left there. */
   let toShow = ''
   watch(symptom, (now) => {
@@ -86,5 +98,19 @@ export function usePlanting(of: {
     active.value = Math.min(active.value, Math.max(0, faults.value.length - 1))
   }
 
-  return { active, pointed, fault, symptom, looking, drafted, point, plantAt, another, stepBack }
+  return {
+    active,
+    pointed,
+    fault,
+    symptom,
+    looking,
+    marks,
+    drafted,
+    point,
+    choose,
+    remove,
+    plantAt,
+    another,
+    stepBack,
+  }
 }

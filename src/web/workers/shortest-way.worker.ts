@@ -1,0 +1,24 @@
+import { prepareJudging, type Prepared } from '../../core/assessment'
+import { frameSchema, type Frame } from '../../core/attempt'
+import type { Circuit } from '../../core/circuit'
+import { Predictor } from '../../core/diagnosis'
+import type { Fault } from '../../core/faults'
+import { workshopMeter } from '../../core/instruments'
+
+export interface WayAsk {
+  readonly id: number
+  readonly circuit: Circuit
+  readonly planted: readonly Fault[]
+  readonly complaint: Frame['complaint']
+}
+export interface WaySays {
+  readonly id: number
+  readonly path: Prepared['path']
+}
+
+self.onmessage = ({ data: { id, circuit, planted, complaint } }: MessageEvent<WayAsk>) => {
+  const frame = frameSchema.parse({ complaint, faults: planted.length > 1 ? 2 : 1 })
+  const predictor = new Predictor(circuit, workshopMeter, planted, frame.faults)
+  const { path } = prepareJudging(predictor, { circuit, planted, frame })
+  postMessage({ id, path } satisfies WaySays)
+}
