@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
@@ -22,7 +23,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
     <div class="two">
       <section>
         <h2>{{ t('ui.common.parts') }}</h2>
-        <table class="data">
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col" class="num">{{ t('ui.sheet.no') }}</th>
@@ -39,11 +40,11 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td class="reading">{{ p.ids.join(', ') }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </section>
       <section>
         <h2>{{ t('ui.sheet.wiresToCut') }}</h2>
-        <table class="data">
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">{{ t('ui.sheet.wire') }}</th>
@@ -64,11 +65,11 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td class="num">{{ formatQuantity(w.amps, 'A') }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </section>
       <section>
         <h2>{{ t('ui.sheet.connectorsAndPins') }}</h2>
-        <table class="data">
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">{{ t('ui.sheet.plug') }}</th>
@@ -83,11 +84,11 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td class="reading">{{ pin.meets }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </section>
       <section>
         <h2>{{ t('ui.sheet.fuses') }}</h2>
-        <table class="data">
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">{{ t('ui.common.fuse') }}</th>
@@ -102,9 +103,9 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td class="num">{{ formatQuantity(f.amps, 'A') }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
         <h2>{{ t('ui.sheet.getsHot') }}</h2>
-        <table class="data">
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">{{ t('ui.sheet.part') }}</th>
@@ -119,7 +120,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
               <td>{{ h.state }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
         <h2>{{ t('ui.sheet.faultHardware') }}</h2>
         <p v-if="!sheet.hardware.length" class="quiet">{{ t('ui.sheet.noFaultPlanted') }}</p>
         <p v-for="(h, i) in sheet.hardware" :key="i">

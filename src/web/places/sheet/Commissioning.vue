@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import Committed from '../../parts/Committed.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { formatQuantity, t, tell } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NTable } from 'naive-ui'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
@@ -71,8 +74,8 @@ async function keep() {
   }
 }
 const v = (value: number) => formatQuantity(value, 'V')
-const set = (row: { state: string; point: string }, event: Event) =>
-  (typed.value = { ...typed.value, [keyOf(row)]: (event.target as HTMLInputElement).value })
+const set = (row: { state: string; point: string }, text: string) =>
+  (typed.value = { ...typed.value, [keyOf(row)]: text })
 </script>
 
 <template>
@@ -82,18 +85,24 @@ const set = (row: { state: string; point: string }, event: Event) =>
       <span class="quiet">{{ t('ui.sheet.measureTheHealthyBoardBlack') }}</span>
     </h2>
     <div class="tools">
-      <label
-        >{{ t('ui.common.state') }}
-        <select v-model="state">
-          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
+      <Choice
+        v-model:value="state"
+        :label="t('ui.common.state')"
+        labelled="beside"
+        :entries="
+          entriesOf(
+            circuit.states,
+            (s) => s.id,
+            (s) => s.name,
+          )
+        "
+      />
       <NButton size="small" type="primary" :disabled="!readings.length" @click="fit">{{
         t('ui.sheet.fitTheModelToReadings', { count: readings.length })
       }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <table class="data entry">
+    <NTable size="small" :bordered="false" class="entry">
       <thead>
         <tr>
           <th scope="col">{{ t('ui.sheet.point') }}</th>
@@ -108,12 +117,11 @@ const set = (row: { state: string; point: string }, event: Event) =>
           <td class="num">{{ v(row.value) }}</td>
           <td class="num quiet">± {{ v(row.band) }}</td>
           <td>
-            <input
-              class="plain"
+            <Committed
               :value="typed[keyOf(row)] ?? ''"
-              :aria-label="t('ui.sheet.measuredAt', { point: row.point })"
-              :aria-invalid="read(row)?.ok === false"
-              inputmode="decimal"
+              :label="t('ui.sheet.measuredAt', { point: row.point })"
+              :wrong="read(row)?.ok === false"
+              numeric
               @change="set(row, $event)"
             />
             <span v-if="read(row)?.ok === false" class="quiet"> {{ t('ui.sheet.writeItLike1234') }}</span>
@@ -121,7 +129,7 @@ const set = (row: { state: string; point: string }, event: Event) =>
           </td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
     <div v-if="fitted" class="result" role="status">
       <p>
         {{ t('ui.sheet.offBy') }} <b class="reading">{{ v(fitted.rms[0]) }}</b>
@@ -130,7 +138,7 @@ const set = (row: { state: string; point: string }, event: Event) =>
       </p>
       <h3>{{ t('ui.sheet.whatChanged') }}</h3>
       <p v-if="!fitted.changes.length">{{ t('ui.sheet.nothingTheBoardIsAs') }}</p>
-      <table v-else class="data entry">
+      <NTable v-else size="small" :bordered="false" class="entry">
         <thead>
           <tr>
             <th scope="col">{{ t('ui.sheet.value') }}</th>
@@ -155,7 +163,7 @@ const set = (row: { state: string; point: string }, event: Event) =>
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <p v-if="fitted.residuals.some((r) => r.unexplained)" class="caution">
         {{
           t('ui.sheet.cannotBeExplainedMeasureAgain', {
@@ -191,8 +199,5 @@ const set = (row: { state: string; point: string }, event: Event) =>
 }
 .entry {
   max-width: 640px;
-}
-.entry input {
-  width: 110px;
 }
 </style>

@@ -83,12 +83,13 @@ async function take(which: string) {
     busy.value = ''
   }
 }
+defineExpose({ take })
 </script>
 
 <template>
   <NDropdown trigger="click" :options="options" @select="take">
     <NButton size="small" :loading="!!busy">
-      <template #icon> <Download /> </template>{{ t('ui.sheet.takeItAlong') }}
+      <template #icon> <Download /> </template>{{ t('ui.sheet.export') }}
     </NButton>
   </NDropdown>
   <span v-if="busy" class="quiet" role="status">{{ busy }}</span>

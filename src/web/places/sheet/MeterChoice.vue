@@ -1,32 +1,14 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { problemsOf } from '../../../core/document'
-import { useLocalStorage } from '@vueuse/core'
-import { computed, watch } from 'vue'
-import {
-  leafletOf,
-  leafletSchema,
-  meterOf,
-  meterOfLeaflet,
-  meters,
-  workshopMeter,
-  type Leaflet,
-  type MeterType,
-} from '../../../core/instruments'
+import { leafletSchema, meters, type Leaflet } from '../../../core/instruments'
 import type { Unit } from '../../../core/quantity'
 import QuantityField from '../../readings/QuantityField.vue'
+import { useMeter } from './useMeter'
 
-const emit = defineEmits<{ meter: [meter: MeterType] }>()
-
-/** Which meter this school has is remembered on this machine. */
-const id = useLocalStorage('brachyon.meter', meters[0]!.id)
-const kept = useLocalStorage<Leaflet>('brachyon.leaflet', leafletOf(workshopMeter))
-const leaflet = computed(() => {
-  const read = leafletSchema.safeParse(kept.value)
-  return read.success ? read.data : leafletOf(workshopMeter)
-})
-const meter = computed(() => (id.value === 'own' ? meterOfLeaflet(leaflet.value) : meterOf(id.value)))
-watch(meter, (now) => emit('meter', now), { immediate: true })
+const { id, leaflet, set } = useMeter()
 
 const fields: readonly [keyof Leaflet, string, Unit][] = [
   ['counts', t('ui.sheet.counts'), ''],
@@ -41,19 +23,22 @@ const check = (field: keyof Leaflet) => (value: number) => {
   const { error } = leafletSchema.shape[field].safeParse(value)
   return error && tell(problemsOf(error)[0]!)
 }
-function set(field: keyof Leaflet, value: number) {
-  kept.value = { ...leaflet.value, [field]: value }
-}
 </script>
 
 <template>
-  <label
-    >{{ t('ui.common.meter') }}
-    <select v-model="id">
-      <option v-for="m in meters" :key="m.id" :value="m.id">{{ tell(m.title) }}</option>
-      <option value="own">{{ t('ui.sheet.ourOwnByItsLeaflet') }}</option>
-    </select></label
-  >
+  <Choice
+    v-model:value="id"
+    :label="t('ui.common.meter')"
+    labelled="beside"
+    :entries="[
+      ...entriesOf(
+        meters,
+        (m) => m.id,
+        (m) => tell(m.title),
+      ),
+      { value: 'own', label: t('ui.sheet.ourOwnByItsLeaflet') },
+    ]"
+  />
   <fieldset v-if="id === 'own'" class="leaflet">
     <legend class="visually-hidden">{{ t('ui.sheet.whatTheMetersLeafletSays') }}</legend>
     <QuantityField
@@ -74,7 +59,7 @@ function set(field: keyof Leaflet, value: number) {
   margin: 0;
   padding: 0;
   display: grid;
-  grid-template-columns: repeat(7, minmax(92px, 130px));
+  grid-template-columns: repeat(2, minmax(120px, 1fr));
   gap: 8px;
   flex-basis: 100%;
 }

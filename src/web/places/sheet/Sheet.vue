@@ -1,20 +1,24 @@
 <script setup lang="ts">
+import Segments from '../../parts/Segments.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
-import { Printer } from '@lucide/vue'
-import { NButton } from 'naive-ui'
-import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { FileDown, Printer } from '@lucide/vue'
+import { NButton, NCheckbox, NInput, NPopover, type InputInst } from 'naive-ui'
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Circuit } from '../../../core/circuit'
+import { openingState, type Circuit } from '../../../core/circuit'
 import { describeFault } from '../../../core/faults'
-import { workshopMeter, type MeterType } from '../../../core/instruments'
 import { answerKey } from '../../../core/readings'
 import { useKeys } from '../../keys/useKeys'
 import { useCircuit } from '../../stores/circuit'
 import ExportMenu from './ExportMenu.vue'
 import LampForFuse from './LampForFuse.vue'
 import MeterChoice from './MeterChoice.vue'
-import IsolatedTable from './IsolatedTable.vue'
-import StateSheet from './StateSheet.vue'
+import { useMeter } from './useMeter'
+import SheetTable from './SheetTable.vue'
+import StateSummary from './StateSummary.vue'
+import { sections, type Section, type StatePair } from './sheet-rows'
 import { useRows } from '../../readings/useRows'
 
 const BuildSheet = defineAsyncComponent(() => import('./BuildSheet.vue'))
@@ -29,8 +33,10 @@ const circuit = computed(() => store.circuit as Circuit)
 const faults = computed(() => store.stored?.plant?.faults ?? [])
 const withFault = ref(faults.value.length > 0)
 const limits = ref(store.stored?.plant?.limits ?? '')
-const which = ref('all')
-const meter = shallowRef<MeterType>(workshopMeter)
+/** One state, or all of them side by side. */
+const which = ref(store.stored?.plant?.state ?? openingState(circuit.value).id)
+const section = ref<Section | 'all'>('all')
+const { meter } = useMeter()
 const side = ref<'key' | 'build'>('key')
 const view = useRows(String(route.params.id))
 const { filter, changedOnly, pinnedOnly, sort, pins } = view
@@ -40,18 +46,24 @@ const faulted = computed(() =>
   withFault.value && faults.value.length ? answerKey(circuit.value, faults.value, meter.value) : null,
 )
 const shown = computed(() =>
-  healthy.value.states.flatMap((state, i) => {
-    if (which.value !== 'all' && state.state.id !== which.value) return []
-    const other = faulted.value?.states[i]
-    return [{ id: state.state.id, state, other: other?.ok ? other : null }]
+  healthy.value.states.filter((s) => which.value === 'all' || s.state.id === which.value),
+)
+const pairs = computed((): StatePair[] =>
+  shown.value.flatMap((state) => {
+    if (!state.ok) return []
+    const other = faulted.value?.states.find((s) => s.state.id === state.state.id)
+    return [{ id: state.state.id, state, faulted: other?.ok ? other : null }]
   }),
 )
+const troubles = computed(() => shown.value.flatMap((s) => (s.ok ? [] : [`${s.state.name}: ${tell(s.why)}`])))
+const finder = useTemplateRef<InputInst>('finder')
+const exporting = useTemplateRef('exporting')
 const print = () => window.print()
 useKeys(t('ui.common.sheet'), [
   {
     press: ['f', '/'],
     what: t('ui.sheet.filterTheRows'),
-    act: () => document.querySelector<HTMLElement>(`[aria-label="${t('ui.sheet.filterRows')}"]`)?.focus(),
+    act: () => finder.value?.focus(),
   },
   { press: ['k'], what: t('ui.sheet.answerKey'), act: () => (side.value = 'key') },
   { press: ['b'], what: t('ui.sheet.buildSheetFile'), act: () => (side.value = 'build') },
@@ -60,42 +72,58 @@ useKeys(t('ui.common.sheet'), [
 </script>
 
 <template>
-  <div v-if="store.stored" class="sheet">
-    <div class="top">
-      <h1>{{ side === 'key' ? t('ui.common.answerKey') : t('ui.sheet.buildSheet') }}: {{ circuit.name }}</h1>
-      <span class="quiet">{{ circuit.vehicle }}</span>
-      <span class="gap" />
-      <span class="choice no-print" role="group" :aria-label="t('ui.sheet.whichSheet')">
-        <button type="button" :aria-pressed="side === 'key'" @click="side = 'key'">
-          {{ t('ui.common.answerKey') }}
-        </button>
-        <button type="button" :aria-pressed="side === 'build'" @click="side = 'build'">
-          {{ t('ui.sheet.buildSheet') }}
-        </button>
-      </span>
-    </div>
+  <div v-if="store.stored" class="sheet" :class="side">
     <div class="tools no-print">
+      <h1 class="visually-hidden">
+        {{ side === 'key' ? t('ui.common.answerKey') : t('ui.sheet.buildSheet') }}: {{ circuit.name }}
+      </h1>
+      <Segments
+        v-model:value="side"
+        :label="t('ui.sheet.whichSheet')"
+        :entries="[
+          { value: 'key', label: t('ui.common.answerKey') },
+          { value: 'build', label: t('ui.sheet.buildSheet') },
+        ]"
+      />
       <template v-if="side === 'key'">
-        <label
-          >{{ t('ui.common.state') }}
-          <select v-model="which">
-            <option value="all">{{ t('ui.sheet.allStates') }}</option>
-            <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-          </select></label
-        >
-        <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
-        <label v-if="faults.length"
-          ><input v-model="withFault" type="checkbox" /> {{ t('ui.sheet.besideThePlantedFault') }}</label
-        >
-        <MeterChoice @meter="meter = $event" />
+        <Choice
+          v-model:value="which"
+          :label="t('ui.common.state')"
+          labelled="beside"
+          :entries="[
+            ...entriesOf(
+              circuit.states,
+              (s) => s.id,
+              (s) => s.name,
+            ),
+            { value: 'all', label: t('ui.sheet.allStates') },
+          ]"
+        />
+        <NCheckbox v-if="faults.length" v-model:checked="withFault">{{
+          t('ui.sheet.besideThePlantedFault')
+        }}</NCheckbox>
       </template>
+      <span class="gap" />
+      <NPopover v-if="side === 'key'" trigger="click" placement="bottom-end" :show-arrow="false">
+        <template #trigger>
+          <NButton size="small">{{ t('ui.sheet.meterAndLimits') }}</NButton>
+        </template>
+        <div class="more">
+          <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
+          <MeterChoice />
+        </div>
+      </NPopover>
+      <NButton v-if="side === 'key'" size="small" type="primary" @click="exporting?.take('key-pdf')">
+        <template #icon><FileDown /></template>{{ t('ui.sheet.answerKeyPdf') }}
+      </NButton>
       <ExportMenu
+        ref="exporting"
         :circuit="circuit"
         :healthy="healthy"
         :faulted="faulted"
         :faults="faults"
         :limits="limits"
-        :states="shown.map((row) => row.id)"
+        :states="pairs.map((pair) => pair.id)"
         :view="view"
         :complaint="store.stored?.plant?.complaint ?? ''"
       />
@@ -104,105 +132,115 @@ useKeys(t('ui.common.sheet'), [
       </NButton>
     </div>
     <div v-if="side === 'key'" class="tools no-print" role="search">
-      <input
-        v-model="filter"
-        class="plain"
-        type="search"
-        :aria-label="t('ui.sheet.filterRows')"
+      <NInput
+        ref="finder"
+        v-model:value="filter"
+        size="small"
+        clearable
+        class="find"
         :placeholder="t('ui.sheet.filterPointOrPart')"
+        :input-props="{ type: 'search', 'aria-label': t('ui.sheet.filterRows') }"
       />
-      <label
-        >{{ t('ui.sheet.order') }}
-        <select v-model="sort">
-          <option value="path">{{ t('ui.sheet.alongThePath') }}</option>
-          <option value="name">{{ t('ui.sheet.byName') }}</option>
-          <option value="value">{{ t('ui.sheet.largestFirst') }}</option>
-          <option value="difference">{{ t('ui.sheet.largestDifferenceFirst') }}</option>
-        </select></label
-      >
-      <label v-if="faulted"
-        ><input v-model="changedOnly" type="checkbox" /> {{ t('ui.sheet.onlyWhatTheFaultChanges') }}</label
-      >
-      <label
-        ><input v-model="pinnedOnly" type="checkbox" />
-        {{ t('ui.sheet.onlyPinned', { count: pins.length }) }}</label
-      >
+      <Choice
+        v-model:value="section"
+        :label="t('ui.sheet.figures')"
+        labelled="beside"
+        :entries="[
+          { value: 'all' as const, label: t('ui.sheet.allFigures') },
+          ...entriesOf(
+            sections,
+            (s) => s,
+            (s) => t(`ui.sheet.section.${s}`),
+          ),
+        ]"
+      />
+      <Choice
+        v-model:value="sort"
+        :label="t('ui.sheet.order')"
+        labelled="beside"
+        :entries="[
+          { value: 'path', label: t('ui.sheet.alongThePath') },
+          { value: 'name', label: t('ui.sheet.byName') },
+          { value: 'value', label: t('ui.sheet.largestFirst') },
+          { value: 'difference', label: t('ui.sheet.largestDifferenceFirst') },
+        ]"
+      />
+      <NCheckbox v-if="faulted" v-model:checked="changedOnly">{{
+        t('ui.sheet.onlyWhatTheFaultChanges')
+      }}</NCheckbox>
+      <NCheckbox v-model:checked="pinnedOnly">{{
+        t('ui.sheet.onlyPinned', { count: pins.length })
+      }}</NCheckbox>
       <NButton v-if="pins.length" size="tiny" @click="pins = []">{{ t('ui.sheet.unpinAll') }}</NButton>
+      <LampForFuse v-if="faulted" :circuit="circuit" :faults="faults" />
     </div>
     <p v-if="faulted && side === 'key'">
       {{ t('ui.sheet.planted') }}
       <strong>{{ faults.map((f) => tell(describeFault(circuit, f))).join('; ') }}</strong>
     </p>
-    <BuildSheet v-if="side === 'build'" :circuit="circuit" :faults="faults" :meter="meter" />
+    <div
+      v-if="side === 'build'"
+      class="scroll"
+      tabindex="0"
+      role="region"
+      :aria-label="t('ui.sheet.buildSheet')"
+    >
+      <BuildSheet :circuit="circuit" :faults="faults" :meter="meter" />
+    </div>
     <template v-else>
-      <template v-for="row in shown" :key="row.id">
-        <StateSheet
-          v-if="row.state.ok"
-          :circuit="circuit"
-          :state="row.state"
-          :faulted="row.other"
-          :faults="faults"
-          :limits="limits"
-          :view="view"
-          :meter="meter"
-        />
-        <p v-else class="wrong">{{ row.state.state.name }}: {{ tell(row.state.why) }}</p>
-      </template>
-      <LampForFuse v-if="faulted && which === 'all'" :circuit="circuit" :faults="faults" />
-      <IsolatedTable
-        v-if="which === 'all'"
+      <p v-for="one in troubles" :key="one" class="wrong">{{ one }}</p>
+      <StateSummary v-if="pairs.length === 1" :circuit="circuit" :pair="pairs[0]!" :limits="limits" />
+      <SheetTable
+        class="table"
+        :circuit="circuit"
+        :pairs="pairs"
+        :isolated="healthy.isolated"
+        :isolated-faulted="faulted?.isolated ?? null"
+        :faults="faults"
+        :beside="!!faulted"
         :view="view"
-        :healthy="healthy.isolated"
-        :faulted="faulted?.isolated ?? null"
-        :lead-ohms="meter.leadOhms"
+        :meter="meter"
+        :wanted="section === 'all' ? undefined : [section]"
       />
+      <p class="caution">{{ t('ui.sheet.disconnectBeforeOhmsOhmsAnd') }}</p>
     </template>
   </div>
 </template>
 
 <style scoped>
-/* The tools stand in one row at 1280. */
-.tools :deep(select) {
-  max-width: 206px;
-  text-overflow: ellipsis;
-}
 .sheet {
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 14px 20px 40px;
-  display: grid;
-  gap: 14px;
-}
-.top {
   display: flex;
-  flex-wrap: wrap;
-  gap: 6px 12px;
-  align-items: baseline;
+  flex-direction: column;
+  gap: 8px;
+  height: 100%;
+  padding: 8px 16px 10px;
 }
-.top button,
-.top .quiet {
-  white-space: nowrap;
-}
-.gap {
+.table,
+.scroll {
   flex: 1;
+  min-height: 200px;
 }
 .tools {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 14px;
+  gap: 6px 14px;
   align-items: center;
 }
-:deep(article) {
-  display: grid;
-  gap: 6px;
+.gap {
+  flex: 1;
 }
-:deep(table.data thead th) {
-  background: var(--paper);
+.find {
+  width: 210px;
+}
+.more {
+  display: grid;
+  gap: 8px;
+  max-width: min(90vw, 460px);
 }
 @media print {
   .sheet {
     display: block;
-    max-width: none;
+    height: auto;
     padding: 0;
   }
 }
