@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton, NInput } from 'naive-ui'
+import { NButton, NInput, NRadio, NRadioGroup } from 'naive-ui'
 import { useKeys } from '../../keys/useKeys'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
@@ -39,18 +39,24 @@ const carried = useKeys(
 
 <template>
   <form class="asking" @submit.prevent="measure" @keydown="carried">
-    <fieldset v-if="asks.type !== 'value' && !byEye">
-      <legend>{{ t('ui.desk.aGoodCircuitWould') }}</legend>
+    <NRadioGroup
+      v-if="asks.type !== 'value' && !byEye"
+      v-model:value="draft.prediction"
+      class="words"
+      :aria-label="t('ui.desk.aGoodCircuitWould')"
+    >
+      <span class="quiet" aria-hidden="true">{{ t('ui.desk.aGoodCircuitWould') }}</span>
       <template v-if="asks.type === 'beep'">
-        <label><input v-model="draft.prediction" type="radio" value="beep" /> {{ t('ui.desk.beep') }}</label>
-        <label
-          ><input v-model="draft.prediction" type="radio" value="OL" /> {{ t('ui.desk.staySilentOl') }}</label
-        >
+        <NRadio value="beep">{{ t('ui.desk.beep') }}</NRadio>
+        <NRadio value="OL">{{ t('ui.desk.staySilentOl') }}</NRadio>
       </template>
-      <label v-for="(title, word) in asks.type === 'word' ? asks.words : {}" :key="word"
-        ><input v-model="draft.prediction" type="radio" :value="word" /> {{ tell(title) }}</label
+      <NRadio
+        v-for="(title, word) in asks.type === 'word' ? asks.words : {}"
+        :key="word"
+        :value="String(word)"
+        >{{ tell(title) }}</NRadio
       >
-    </fieldset>
+    </NRadioGroup>
     <label v-else-if="asks.type === 'value'" class="field"
       >{{ t('ui.common.aGoodCircuitWouldShow') }}
       <NInput
@@ -70,12 +76,17 @@ const carried = useKeys(
       />
     </label>
     <template v-if="real">
-      <fieldset v-if="asks.type === 'word'">
-        <legend>{{ t('ui.desk.itIs') }}</legend>
-        <label v-for="(title, word) in asks.words" :key="word"
-          ><input v-model="draft.typed" type="radio" name="shown" :value="word" /> {{ tell(title) }}</label
-        >
-      </fieldset>
+      <NRadioGroup
+        v-if="asks.type === 'word'"
+        v-model:value="draft.typed"
+        class="words"
+        :aria-label="t('ui.desk.itIs')"
+      >
+        <span class="quiet" aria-hidden="true">{{ t('ui.desk.itIs') }}</span>
+        <NRadio v-for="(title, word) in asks.words" :key="word" :value="String(word)">{{
+          tell(title)
+        }}</NRadio>
+      </NRadioGroup>
       <label v-else class="field"
         >{{ t('ui.desk.yourMeterShows') }}
         <NInput
@@ -126,16 +137,10 @@ form {
   gap: 10px;
   align-items: end;
 }
-fieldset {
-  border: 0;
-  padding: 0;
-  margin: 0;
+.words {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 14px;
-}
-legend {
   font-size: 13px;
-  color: var(--quiet);
 }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Slide from '../../parts/Slide.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -67,25 +70,36 @@ async function conclude() {
 
 <template>
   <form class="conclude" :aria-label="t('ui.desk.conclusion')" @submit.prevent="conclude">
-    <label class="field"
-      >{{ t('ui.common.piece') }}
-      <select v-model="piece" @change="kind = ''">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <option :value="soundCircuit">{{ t('ui.desk.electricallySound') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
-      </select>
-    </label>
-    <label v-if="!isSound" class="field"
-      >{{ t('ui.common.howItFailed') }}
-      <select v-model="kind" :disabled="!piece">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <option v-for="k in kinds" :key="k" :value="k">{{ tell(faultOfKind(k).title) }}</option>
-      </select>
-    </label>
-    <label class="field"
-      >{{ t('ui.desk.howSure', { sure }) }}
-      <input v-model.number="sure" type="range" min="0" max="100" step="5" />
-    </label>
+    <Choice
+      v-model:value="piece"
+      :label="t('ui.common.piece')"
+      :entries="[
+        { value: soundCircuit, label: t('ui.desk.electricallySound') },
+        ...entriesOf(
+          pieces,
+          (p) => p.id,
+          (p) => p.text,
+        ),
+      ]"
+      @update:value="kind = ''"
+    />
+    <Choice
+      v-if="!isSound"
+      v-model:value="kind"
+      :label="t('ui.common.howItFailed')"
+      :disabled="!piece"
+      :entries="
+        entriesOf(
+          kinds,
+          (k) => k,
+          (k) => tell(faultOfKind(k).title),
+        )
+      "
+    />
+    <div class="field">
+      <span aria-hidden="true">{{ t('ui.desk.howSure', { sure }) }}</span>
+      <Slide v-model:value="sure" :label="t('ui.desk.howSure', { sure })" :min="0" :max="100" :step="5" />
+    </div>
     <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
       {{ t('ui.desk.conclude') }}
     </NButton>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { t } from '../../words'
+import { NStep, NSteps } from 'naive-ui'
+import { useMediaQuery } from '@vueuse/core'
 import { computed } from 'vue'
 import type { DeskModel } from './useDesk'
 
 const props = defineProps<{ model: DeskModel }>()
+const narrow = useMediaQuery('(max-width: 760px)')
 /** The order of the work, as far as it has come; nobody is held to it. */
 const stages = computed(() => {
   const { steps } = props.model
@@ -22,39 +25,21 @@ const stages = computed(() => {
 </script>
 
 <template>
-  <ol class="course" :aria-label="t('ui.desk.orderOfTheWork')">
-    <li
+  <p v-if="narrow" class="quiet">{{ stages.find((s) => s.state === 'now')?.name }}</p>
+  <NSteps v-else size="small" class="course" role="list" :aria-label="t('ui.desk.orderOfTheWork')">
+    <NStep
       v-for="s in stages"
       :key="s.name"
-      :class="s.state"
+      role="listitem"
+      :title="s.name"
+      :status="s.state === 'done' ? 'finish' : s.state === 'now' ? 'process' : 'wait'"
       :aria-current="s.state === 'now' ? 'step' : undefined"
-    >
-      {{ s.name }}<span v-if="s.state === 'done'" class="visually-hidden">{{ t('ui.desk.done') }}</span>
-    </li>
-  </ol>
+    />
+  </NSteps>
 </template>
 
 <style scoped>
 .course {
-  list-style: none;
-  display: flex;
-  gap: 4px;
-  margin: 0;
-  padding: 0;
-  font-size: 13px;
-}
-li {
-  padding: 2px 10px 2px 0;
-  color: var(--quiet);
-  border-bottom: 2px solid var(--rule);
-}
-.done {
-  color: var(--good);
-  border-color: var(--good);
-}
-.now {
-  color: var(--ink);
-  font-weight: 500;
-  border-color: var(--accent);
+  max-width: 620px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
 import { t, quoted } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
@@ -12,6 +13,10 @@ import Course from './Course.vue'
 import Exchange from './Exchange.vue'
 import Hints from './Hints.vue'
 import Instrument from './Instrument.vue'
+import JustTold from './JustTold.vue'
+import Panes from '../../parts/Panes.vue'
+import { ChevronDown, ChevronUp } from '@lucide/vue'
+import { useMediaQuery } from '@vueuse/core'
 import Marking from './Marking.vue'
 import Renew from './Renew.vue'
 import Repair from './Repair.vue'
@@ -34,6 +39,9 @@ await model.load()
 
 /** What a click in the drawing does: put a lead, or mark a part. */
 const next = ref<'red' | 'black'>('red')
+/** On a phone the instrument is a sheet from below, drawn up where more of it is wanted. */
+const narrow = useMediaQuery('(max-width: 760px)')
+const tall = ref(false)
 const marks = useMarks(model)
 const held = useInstrument(model)
 const told = useVerdicts(String(route.params.id), model)
@@ -79,16 +87,16 @@ useKeys(t('ui.common.desk'), [
   {
     press: ['r'],
     what: t('ui.desk.toTheRedLead'),
-    act: () => focus(`[aria-label="${t('ui.common.redLead')}"]`),
+    act: () => focus('[data-lead=red]'),
   },
   {
     press: ['b'],
     what: t('ui.desk.toTheBlackLead'),
-    act: () => focus(`[aria-label="${t('ui.common.blackLead')}"]`),
+    act: () => focus('[data-lead=black]'),
   },
   { press: ['m'], what: t('ui.desk.toThePredictionEnterMeasures'), act: () => focus('.asking input') },
   { press: ['g'], what: t('ui.common.toTheDrawing'), act: () => focus('.drawing [tabindex="0"]') },
-  { press: ['c'], what: t('ui.desk.toTheConclusion'), act: () => focus('.concluding summary') },
+  { press: ['c'], what: t('ui.desk.toTheConclusion'), act: () => focus('.concluding .title') },
 ])
 /** The key, or the switch of a circuit that has none, one position on: pin by pin it is asked for again and again. */
 async function turn(by: 1 | -1) {
@@ -139,7 +147,7 @@ const proved = computed(() => {
 </script>
 
 <template>
-  <div v-if="model.desk" class="desk place">
+  <div v-if="model.desk" class="desk">
     <div class="order">
       <h1>{{ model.circuit.name }}</h1>
       <p class="complaint">{{ quoted(model.desk.complaint) }}</p>
@@ -149,8 +157,10 @@ const proved = computed(() => {
       <span class="quiet" :title="t('ui.desk.whatTheWorkWouldHave')">{{
         t('ui.common.min', { minutes: model.minutes })
       }}</span>
-      <StateBar v-if="!model.desk.concluded" :circuit="model.circuit" :state="state" @change="change" />
-      <Exchange v-if="!model.desk.concluded" :model="model" :state="state" @change="change" />
+      <template v-if="!narrow && !model.desk.concluded">
+        <StateBar :circuit="model.circuit" :state="state" @change="change" />
+        <Exchange :model="model" :state="state" @change="change" />
+      </template>
       <p v-if="model.unseen && !model.desk.concluded && !real" class="again" role="status">
         {{ t('ui.desk.theBoardHasChangedOperate') }}
         <NButton size="small" :loading="model.busy" @click="model.operate()">{{
@@ -162,128 +172,123 @@ const proved = computed(() => {
         {{ t('ui.desk.noConnectionYourStepIs') }}
       </p>
     </div>
-    <section class="drawing" :aria-label="t('ui.common.drawing')" @keydown="marking">
-      <Schematic
-        :circuit="model.circuit"
-        :wiring="model.wiring"
-        :controls="state.controls"
-        :detached="state.detached"
-        :struck="struckParts"
-        :ringed="ringedParts"
-        :held="held.grip.value"
-        :places-act="held.hold.value === 'jaws' && !model.inferenceDue"
-        :red="model.draft.red"
-        :black="model.draft.black"
-        :notices="model.seen"
-        parts-act
-        points-act
-        @place="held.holdAt"
-        @part="mark"
-        @point="lead"
-      />
-    </section>
-    <div class="scroll side" tabindex="0" role="region" :aria-label="t('ui.desk.instrumentAndNotes')">
-      <template v-if="!model.desk.concluded">
-        <p v-if="!model.steps.length" class="hint">
-          {{ t('ui.desk.firstSeeTheComplaintFor') }}
-        </p>
-        <Verify v-if="!model.inferenceDue" :model="model" />
-        <Instrument :model="model" :next="next" :held="held" @lead="next = $event" @point="lead" @turn="turn">
-          <Marking v-if="model.inferenceDue" :model="model" :marks="marks" :carry-on="goOn" />
-        </Instrument>
-        <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
-        <Hints :model="model" />
-        <details>
-          <summary>{{ t('ui.desk.aFuseHasBlown') }}</summary>
-          <Renew :model="model" />
-        </details>
-        <details
-          class="concluding"
-          :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded"
-        >
-          <summary>{{ t('ui.desk.conclude') }}</summary>
-          <Conclude :model="model" />
-        </details>
-        <template v-if="model.concluded">
-          <details open>
-            <summary>{{ t('ui.desk.repair') }}</summary>
-            <Repair :model="model" />
-          </details>
-          <section class="finish" :aria-label="t('ui.desk.finish')">
-            <p v-if="!proved">
-              {{
-                model.steps.some((s) => s.type === 'repair')
-                  ? t('ui.desk.proveItMeasureWhatHad')
-                  : t('ui.desk.repairWhatYouFoundThen')
-              }}
-            </p>
-            <NButton :type="proved ? 'primary' : 'default'" @click="model.finish">
-              {{ proved ? t('ui.desk.finishTheWork') : t('ui.desk.finishWithoutAProof') }}
-            </NButton>
-          </section>
-        </template>
+    <Panes name="desk" class="panes">
+      <template #left>
+        <section class="drawing" :aria-label="t('ui.common.drawing')" @keydown="marking">
+          <Schematic
+            :circuit="model.circuit"
+            :wiring="model.wiring"
+            :controls="state.controls"
+            :detached="state.detached"
+            :struck="struckParts"
+            :ringed="ringedParts"
+            :held="held.grip.value"
+            :places-act="held.hold.value === 'jaws' && !model.inferenceDue"
+            :red="model.draft.red"
+            :black="model.draft.black"
+            :notices="model.seen"
+            parts-act
+            points-act
+            @place="held.holdAt"
+            @part="mark"
+            @point="lead"
+          />
+        </section>
       </template>
-      <p v-else class="hint" role="status">
-        {{ t('ui.desk.finishedYourInstructorGoesThrough') }}
-      </p>
-      <section :aria-label="t('ui.desk.yourSteps')">
-        <h2>{{ t('ui.desk.yourSteps') }}</h2>
-        <p v-if="!model.steps.length" class="quiet">{{ t('ui.desk.noneYet') }}</p>
-        <StepLog :circuit="model.circuit" :steps="model.steps" :told="told" />
-      </section>
-    </div>
+      <template #right>
+        <div
+          class="scroll side"
+          :class="{ tall }"
+          tabindex="0"
+          role="region"
+          :aria-label="t('ui.desk.instrumentAndNotes')"
+        >
+          <NButton v-if="narrow" quaternary block class="grip" :aria-expanded="tall" @click="tall = !tall">
+            <component :is="tall ? ChevronDown : ChevronUp" :size="18" />
+            {{ tall ? t('ui.desk.showTheDrawing') : t('ui.desk.showMore') }}
+          </NButton>
+          <template v-if="!model.desk.concluded">
+            <template v-if="narrow">
+              <StateBar :circuit="model.circuit" :state="state" @change="change" />
+              <Exchange :model="model" :state="state" @change="change" />
+            </template>
+            <p v-if="!model.steps.length" class="hint">
+              {{ t('ui.desk.firstSeeTheComplaintFor') }}
+            </p>
+            <Verify v-if="!model.inferenceDue" :model="model" />
+            <Instrument
+              :model="model"
+              :next="next"
+              :held="held"
+              @lead="next = $event"
+              @point="lead"
+              @turn="turn"
+            >
+              <template #told><JustTold :steps="model.steps.length" :told="told" /></template>
+              <Marking v-if="model.inferenceDue" :model="model" :marks="marks" :carry-on="goOn" />
+            </Instrument>
+            <Procedure v-if="model.desk.frame.procedure" :procedure="model.desk.frame.procedure" />
+            <Hints :model="model" />
+            <Fold :title="t('ui.desk.aFuseHasBlown')">
+              <Renew :model="model" />
+            </Fold>
+            <Fold
+              class="concluding"
+              :open="model.steps.filter((s) => s.type === 'test').length > 1 && !model.concluded"
+              :title="t('ui.desk.conclude')"
+            >
+              <Conclude :model="model" />
+            </Fold>
+            <template v-if="model.concluded">
+              <Fold :open="true" :title="t('ui.desk.repair')">
+                <Repair :model="model" />
+              </Fold>
+              <section class="finish" :aria-label="t('ui.desk.finish')">
+                <p v-if="!proved">
+                  {{
+                    model.steps.some((s) => s.type === 'repair')
+                      ? t('ui.desk.proveItMeasureWhatHad')
+                      : t('ui.desk.repairWhatYouFoundThen')
+                  }}
+                </p>
+                <NButton :type="proved ? 'primary' : 'default'" @click="model.finish">
+                  {{ proved ? t('ui.desk.finishTheWork') : t('ui.desk.finishWithoutAProof') }}
+                </NButton>
+              </section>
+            </template>
+          </template>
+          <p v-else class="hint" role="status">
+            {{ t('ui.desk.finishedYourInstructorGoesThrough') }}
+          </p>
+          <section :aria-label="t('ui.desk.yourSteps')">
+            <h2>{{ t('ui.desk.yourSteps') }}</h2>
+            <p v-if="!model.steps.length" class="quiet">{{ t('ui.desk.noneYet') }}</p>
+            <StepLog :circuit="model.circuit" :steps="model.steps" :told="told" />
+          </section>
+        </div>
+      </template>
+    </Panes>
   </div>
 </template>
 
 <style scoped>
 .desk {
-  grid-template-columns: minmax(0, 1fr) minmax(330px, 370px);
-  grid-template-rows: auto minmax(0, 1fr);
-  gap: 8px 16px;
-  padding: 10px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  height: 100%;
+  padding: 8px 16px 10px;
 }
-@media (max-width: 1100px) {
-  .desk {
-    grid-template-columns: minmax(0, 1fr) 340px;
-  }
+.panes {
+  flex: 1;
 }
-/* At the board, in one hand: what is typed comes first, the drawing below it. */
-@media (max-width: 760px) {
-  .desk {
-    display: flex;
-    flex-direction: column;
-    overflow-y: auto;
-  }
-  .desk > * {
-    flex: none;
-  }
-  .desk :deep(.choice),
-  .desk :deep(.pair) {
-    flex-wrap: wrap;
-    min-width: 0;
-  }
-  .desk .order {
-    align-items: start;
-  }
-  .side {
-    order: 1;
-    overflow: visible;
-  }
-  .drawing {
-    order: 2;
-    height: 70vh;
-  }
-}
-/* A glove’s finger: what is pressed is large enough. */
-@media (pointer: coarse) {
-  .desk :deep(button),
-  .desk :deep(select),
-  .desk :deep(summary) {
-    min-height: 40px;
-  }
+.drawing {
+  height: 100%;
+  min-height: 220px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
 }
 .order {
-  grid-column: 1 / -1;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 18px;
@@ -293,7 +298,6 @@ const proved = computed(() => {
   display: flex;
   gap: 8px;
   align-items: center;
-  font-size: 13px;
 }
 .complaint {
   font-size: 16px;
@@ -302,9 +306,10 @@ const proved = computed(() => {
 .side {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
+  gap: 12px;
   align-content: start;
-  padding: 2px 4px;
+  height: 100%;
+  padding: 2px 6px 8px 2px;
 }
 .finish {
   display: grid;
@@ -315,9 +320,43 @@ const proved = computed(() => {
   background: var(--accent-soft);
   padding: 8px 10px;
 }
-summary {
-  cursor: pointer;
-  font-weight: 500;
-  margin-bottom: 6px;
+/* In one hand, at the board: the drawing first, the instrument as a sheet from below. */
+@media (max-width: 760px) {
+  .desk {
+    padding: 6px 8px 0;
+  }
+  .panes {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+  }
+  .drawing {
+    flex: 1;
+    height: auto;
+    min-height: 120px;
+  }
+  .side {
+    flex: none;
+    height: 46vh;
+    padding: 0 8px 8px;
+    background: var(--paper);
+    border-top: 2px solid var(--rule-strong);
+    border-radius: 10px 10px 0 0;
+  }
+  .side.tall {
+    height: 70vh;
+  }
+  .grip {
+    position: sticky;
+    top: 0;
+    z-index: 3;
+    background: var(--paper);
+  }
+}
+/* A glove’s finger: what is pressed is large enough. */
+@media (pointer: coarse) {
+  .desk :deep(.n-button:not(.n-button--tiny-type)) {
+    min-height: 40px;
+  }
 }
 </style>

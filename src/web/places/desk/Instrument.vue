@@ -1,16 +1,20 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { X } from '@lucide/vue'
 import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed } from 'vue'
 import { terminalName } from '../../../core/model'
-import { devices, handPins, holds } from '../../../core/instruments'
+import { handPins, holds } from '../../../core/instruments'
 import { describeHeld, describeInstrument, describeReading } from '../../readings/stepWords'
 import { shownOf } from '../../../core/attempt'
 import { nameOfPart } from '../../../core/parts'
 import PlugFace from './PlugFace.vue'
 import Asking from './Asking.vue'
+import Bag from './Bag.vue'
 import type { DeskModel } from './useDesk'
 import type { DeskInstrument } from './useInstrument'
 
@@ -34,12 +38,9 @@ const {
   leave,
   take,
 } = props.held
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 /** From the red lead to the black one, from there to the prediction. */
 const goOn = (lead: 'red' | 'black') =>
-  document
-    .querySelector<HTMLElement>(lead === 'red' ? '.leads .field:nth-child(2) input' : '.asking input')
-    ?.focus()
+  document.querySelector<HTMLElement>(lead === 'red' ? '[data-lead=black]' : '.asking input')?.focus()
 /** Two ends of something that comes out. */
 const handExample = computed(() => {
   const part = props.model.circuit.parts.find((one) => handPins(one).length > 1)
@@ -51,50 +52,62 @@ const loud = (code: string) => code === 'instruments.beeps'
 
 <template>
   <section class="meter" :aria-label="t('ui.common.meter')">
-    <div class="display" role="status" aria-live="polite">
-      <span class="reading" data-testid="display">{{ shown ? tell(shownOf(shown)) : '- - -' }}</span>
-      <span class="signs">
-        <span
-          v-for="sign in shown?.signs ?? []"
-          :key="sign.code"
-          :class="loud(sign.code) ? 'beep' : 'live'"
-          >{{ tell(sign) }}</span
-        >
-      </span>
+    <div class="face">
+      <div class="display" role="status" aria-live="polite">
+        <span class="reading" data-testid="display">{{ shown ? tell(shownOf(shown)) : '- - -' }}</span>
+        <span class="signs">
+          <span
+            v-for="sign in shown?.signs ?? []"
+            :key="sign.code"
+            :class="loud(sign.code) ? 'beep' : 'live'"
+            >{{ tell(sign) }}</span
+          >
+        </span>
+      </div>
+      <slot name="told" />
     </div>
     <slot />
     <template v-if="!model.inferenceDue">
-      <label v-if="kit.length > 1" class="field"
-        >{{ t('ui.common.instrument') }}
-        <select :value="instrument.device" @change="chooseDevice(chosen($event))">
-          <option v-for="device in kit" :key="device" :value="device">{{ t(devices[device]) }}</option>
-        </select>
-      </label>
-      <div v-if="functions.length > 1" class="choice" role="group" :aria-label="t('ui.desk.function')">
-        <button
+      <Bag v-if="kit.length > 1" :kit="kit" :device="instrument.device" @update:device="chooseDevice" />
+      <div v-if="functions.length > 1" class="functions" role="group" :aria-label="t('ui.desk.function')">
+        <Toggle
           v-for="f in functions"
           :key="f.key"
-          type="button"
-          :aria-pressed="draft.instrument === f.key"
+          :on="draft.instrument === f.key"
           :title="tell(f.about)"
           @click="choose(f.key)"
         >
           {{ tell(f.title) }}
-        </button>
+        </Toggle>
       </div>
       <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
-        <label v-for="setting in instrument.settings" :key="setting.key" class="field"
-          >{{ tell(setting.label) }}
-          <select :value="settings[setting.key]" @change="set(setting.key, chosen($event))">
-            <option v-for="o in setting.options" :key="o.key" :value="o.key">{{ tell(o.label) }}</option>
-          </select>
-        </label>
-        <label v-if="instrument.holds.length > 1" class="field"
-          >{{ t('ui.desk.held') }}
-          <select :value="hold" @change="holdSo(chosen($event) as typeof hold)">
-            <option v-for="how in instrument.holds" :key="how" :value="how">{{ tell(holds[how]) }}</option>
-          </select>
-        </label>
+        <Choice
+          v-for="setting in instrument.settings"
+          :key="setting.key"
+          :label="tell(setting.label)"
+          :value="settings[setting.key]"
+          :entries="
+            entriesOf(
+              setting.options,
+              (o) => o.key,
+              (o) => tell(o.label),
+            )
+          "
+          @update:value="set(setting.key, $event!)"
+        />
+        <Choice
+          v-if="instrument.holds.length > 1"
+          :label="t('ui.desk.held')"
+          :value="hold"
+          :entries="
+            entriesOf(
+              instrument.holds,
+              (how) => how,
+              (how) => tell(holds[how]),
+            )
+          "
+          @update:value="holdSo($event!)"
+        />
       </div>
       <div v-if="hold === 'leads' || hold === 'hand'" class="leads">
         <label
@@ -111,6 +124,7 @@ const loud = (code: string) => code === 'instruments.beeps'
             v-model:value="draft[lead]"
             :input-props="{
               'aria-label': lead === 'red' ? t('ui.common.redLead') : t('ui.common.blackLead'),
+              ...({ 'data-lead': lead } as object),
               autocapitalize: 'none',
               spellcheck: false,
             }"
@@ -140,26 +154,33 @@ const loud = (code: string) => code === 'instruments.beeps'
           :placeholder="t('ui.desk.wireOrMeasuringPlaceSuch')"
         />
       </label>
-      <label v-if="!['leads', 'hand', 'jaws', 'posts'].includes(hold)" class="field"
-        >{{ t('ui.desk.at') }}
-        <select v-model="draft.part">
-          <option value="" disabled>{{ t('ui.desk.chooseAPart') }}</option>
-          <option v-for="p in gaps" :key="p.id" :value="p.id">{{ p.id }} {{ tell(nameOfPart(p)) }}</option>
-        </select>
-      </label>
+      <Choice
+        v-if="!['leads', 'hand', 'jaws', 'posts'].includes(hold)"
+        v-model:value="draft.part"
+        :label="t('ui.desk.at')"
+        :placeholder="t('ui.desk.chooseAPart')"
+        :entries="
+          entriesOf(
+            gaps,
+            (p) => p.id,
+            (p) => `${p.id} ${tell(nameOfPart(p))}`,
+          )
+        "
+      />
       <div v-if="loads || draft.also.length" class="also">
         <NButton v-if="loads" size="small" @click="leave"> {{ t('ui.desk.leaveItConnected') }} </NButton>
-        <button
+        <NButton
           v-for="(one, i) in draft.also"
           :key="i"
-          type="button"
+          size="tiny"
+          round
           class="chip"
           :aria-label="t('ui.desk.takeAway', { one: describeInstrument(one), held: describeHeld(one.held) })"
           @click="take(i)"
         >
           {{ describeInstrument(one) }} {{ describeHeld(one.held) }}
           <b v-if="model.glows[i]" class="reading">{{ describeReading(model.glows[i]!) }}</b> <X :size="13" />
-        </button>
+        </NButton>
       </div>
       <Asking :model="model" :next="next" :held="held" @turn="emit('turn', $event)" />
       <p v-if="hold === 'leads'" class="quiet keys">
@@ -181,6 +202,7 @@ const loud = (code: string) => code === 'instruments.beeps'
 <style scoped>
 .meter {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 9px;
 }
 .display {
@@ -212,9 +234,19 @@ const loud = (code: string) => code === 'instruments.beeps'
   font-weight: 500;
   color: var(--fault);
 }
-.choice {
-  justify-self: start;
+.face {
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr);
+  gap: 8px;
+}
+/* What was just said stands beside the display. */
+.face:has(.told > *) {
+  grid-template-columns: minmax(150px, 0.8fr) minmax(150px, 1fr);
+}
+.functions {
+  display: flex;
   flex-wrap: wrap;
+  gap: 4px;
 }
 .settings,
 .leads {
@@ -227,20 +259,6 @@ const loud = (code: string) => code === 'instruments.beeps'
   flex-wrap: wrap;
   gap: 6px 8px;
   align-items: center;
-}
-.chip {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  min-height: 28px;
-  padding: 2px 9px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--accent-soft);
-  color: var(--ink);
-  font: inherit;
-  font-size: 13px;
-  cursor: pointer;
 }
 .keys {
   font-size: 12px;

@@ -16,15 +16,12 @@ const props = defineProps<{
 }>()
 /** What is typed but not sent yet. */
 const draft = computed(() => props.model.draft)
-const list = (names: ReadonlySet<string>) => [...names].join(' ') || 'none'
+const list = (names: ReadonlySet<string>) => [...names].join(' ') || t('ui.desk.mark.none')
 const struck = computed(() => list(props.marks.struck.value))
 const ringed = computed(() => list(props.marks.ringed.value))
 const markOf = (id: string) =>
-  props.marks.struck.value.has(id)
-    ? t('ui.desk.struckOut')
-    : props.marks.ringed.value.has(id)
-      ? 'ringed'
-      : 'open'
+  props.marks.struck.value.has(id) ? 'struck' : props.marks.ringed.value.has(id) ? 'ringed' : 'open'
+const markWords = (id: string) => t(`ui.desk.mark.${markOf(id)}`)
 
 async function infer(): Promise<boolean> {
   const { model, marks } = props
@@ -65,16 +62,17 @@ const keys = useKeys(
       :aria-label="t('ui.desk.marksAt', { marks: marks.touched.value })"
     >
       <template v-if="marks.own.value.length > 1">
-        <button
+        <NButton
           v-for="piece in marks.own.value"
           :key="piece.id"
-          type="button"
+          size="tiny"
+          round
           class="piece"
           :class="markOf(piece.id)"
           @click="marks.mark([piece.id])"
         >
-          {{ pieceWords(model.circuit, piece) }}: {{ markOf(piece.id) }}
-        </button>
+          {{ pieceWords(model.circuit, piece) }}: {{ markWords(piece.id) }}
+        </NButton>
       </template>
       <span class="stretches">
         <NButton size="small" :title="'U'" @click="marks.stretch(marks.touched.value, 'up')">
@@ -131,18 +129,6 @@ const keys = useKeys(
 }
 .count {
   justify-content: space-between;
-}
-.piece {
-  min-height: 30px;
-  padding: 3px 9px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  font-size: 13px;
-  text-align: left;
-  cursor: pointer;
 }
 .piece.struck {
   text-decoration: line-through;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
 import { t, tell } from '../../words'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -10,8 +11,7 @@ const found = computed(() => findProcedure(props.procedure))
 </script>
 
 <template>
-  <details v-if="found" class="procedure">
-    <summary>{{ tell(found.title) }}</summary>
+  <Fold v-if="found" class="procedure" :title="tell(found.title)">
     <p class="quiet">{{ tell(found.about) }}</p>
     <ol>
       <li v-for="step in found.steps" :key="step.key">
@@ -26,14 +26,10 @@ const found = computed(() => findProcedure(props.procedure))
     <RouterLink :to="{ name: 'handbook', params: { entry: found.key } }" target="_blank">{{
       t('ui.common.handbook')
     }}</RouterLink>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  font-weight: 500;
-}
 ol,
 ul {
   padding-left: 20px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -27,13 +29,17 @@ async function renew() {
 
 <template>
   <form class="renew" :aria-label="t('ui.desk.renewAFuse')" @submit.prevent="renew">
-    <label class="field"
-      >{{ t('ui.common.fuse') }}
-      <select v-model="fuse">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <option v-for="f in fuses" :key="f.id" :value="f.id">{{ f.text }}</option>
-      </select>
-    </label>
+    <Choice
+      v-model:value="fuse"
+      :label="t('ui.common.fuse')"
+      :entries="
+        entriesOf(
+          fuses,
+          (f) => f.id,
+          (f) => f.text,
+        )
+      "
+    />
     <NButton attr-type="submit" :loading="model.busy" :disabled="!fuse || model.inferenceDue">
       {{ t('ui.desk.fitANewOne') }}
     </NButton>

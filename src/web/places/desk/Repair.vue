@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -31,20 +33,30 @@ async function repair() {
 
 <template>
   <form class="repair" :aria-label="t('ui.desk.repair')" @submit.prevent="repair">
-    <label class="field"
-      >{{ t('ui.common.piece') }}
-      <select v-model="piece" @change="way = ''">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
-      </select>
-    </label>
-    <label class="field"
-      >{{ t('ui.desk.how') }}
-      <select v-model="way" :disabled="!piece">
-        <option value="" disabled>{{ t('ui.common.choose') }}</option>
-        <option v-for="w in ways" :key="w.key" :value="w.key">{{ tell(w.title) }}</option>
-      </select>
-    </label>
+    <Choice
+      v-model:value="piece"
+      :label="t('ui.common.piece')"
+      :entries="
+        entriesOf(
+          pieces,
+          (p) => p.id,
+          (p) => p.text,
+        )
+      "
+      @update:value="way = ''"
+    />
+    <Choice
+      v-model:value="way"
+      :label="t('ui.desk.how')"
+      :disabled="!piece"
+      :entries="
+        entriesOf(
+          ways,
+          (w) => w.key,
+          (w) => tell(w.title),
+        )
+      "
+    />
     <p v-if="way" class="about">
       {{ t('ui.desk.aboutMinutes', { about: tell(repairOf(way).about), minutes: repairOf(way).minutes }) }}
     </p>

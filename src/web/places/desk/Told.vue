@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { t } from '../../words'
 import { refDebounced, useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -45,7 +46,7 @@ const offline = refDebounced(
     </p>
     <p v-for="one in told.said.filter((s) => s.id > read).slice(-2)" :key="one.id" class="say">
       {{ t('ui.desk.yourInstructor', { text: one.text }) }}
-      <button type="button" class="small" @click="read = one.id">{{ t('ui.common.read') }}</button>
+      <NButton size="small" @click="read = one.id">{{ t('ui.common.read') }}</NButton>
     </p>
   </div>
 </template>

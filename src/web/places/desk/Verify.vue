@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { partOf } from '../../../core/model'
 import { t, tell } from '../../words'
 import { dequal } from 'dequal/lite'
@@ -25,7 +28,6 @@ const shown = computed(() =>
   }),
 )
 const said = computed(() => props.model.steps.findLast((s) => s.type === 'operate' && s.says))
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value
 
 const say = (says: 'asComplained' | 'notReproduced') =>
   props.model.operate(
@@ -40,30 +42,38 @@ const isSaid = (says: 'asComplained' | 'notReproduced') =>
 </script>
 
 <template>
-  <details v-if="real || last" class="verify" :open="!said">
-    <summary>
-      {{
-        t('ui.desk.verifyComplaint', {
-          complaint:
-            said && 'says' in said
-              ? said.says === 'asComplained'
-                ? t('ui.desk.asComplained')
-                : t('ui.desk.notReproduced')
-              : t('ui.desk.theComplaint'),
-        })
-      }}
-    </summary>
+  <Fold
+    v-if="real || last"
+    class="verify"
+    :open="!said"
+    :title="
+      t('ui.desk.verifyComplaint', {
+        complaint:
+          said && 'says' in said
+            ? said.says === 'asComplained'
+              ? t('ui.desk.asComplained')
+              : t('ui.desk.notReproduced')
+            : t('ui.desk.theComplaint'),
+      })
+    "
+  >
     <template v-if="real">
       <p>{{ t('ui.desk.operateTheBoardAsIt') }}</p>
-      <label v-for="part in showing" :key="part.id" class="field"
-        >{{ part.id }} {{ part.name }}
-        <select :value="told[part.id] ?? ''" @change="told[part.id] = chosen($event)">
-          <option value="">{{ t('ui.desk.notLookedAt') }}</option>
-          <option v-for="key in part.keys" :key="key" :value="key">
-            {{ tell(noticeText(part.kind, key)) }}
-          </option>
-        </select>
-      </label>
+      <Choice
+        v-for="part in showing"
+        :key="part.id"
+        :label="`${part.id} ${part.name}`"
+        :value="told[part.id] ?? ''"
+        :entries="[
+          { value: '', label: t('ui.desk.notLookedAt') },
+          ...entriesOf(
+            part.keys,
+            (key) => key,
+            (key) => tell(noticeText(part.kind, key)),
+          ),
+        ]"
+        @update:value="told[part.id] = $event ?? ''"
+      />
     </template>
     <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
     <div class="row">
@@ -82,16 +92,12 @@ const isSaid = (says: 'asComplained' | 'notReproduced') =>
         >{{ t('ui.desk.notReproducedTitle') }}</NButton
       >
     </div>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>
 .verify > * + * {
   margin-top: 6px;
-}
-summary {
-  cursor: pointer;
-  font-weight: 500;
 }
 .row {
   display: flex;

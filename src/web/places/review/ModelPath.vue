@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Fold from '../../parts/Fold.vue'
 import { formatQuantity, t, tell, within } from '../../words'
 import { computed } from 'vue'
 import type { JudgedAttempt } from '../../../core/assessment'
@@ -37,23 +38,23 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
         }}
       </template>
     </p>
-    <details v-if="judged.path.length">
-      <summary>
-        {{
-          t('ui.review.aShortHonestWayMinutes', {
-            count: judged.path.length,
-            tests: judged.path.length === 1 ? t('ui.review.test') : t('ui.review.tests'),
-            x: minutes.toFixed(1),
-          })
-        }}
-      </summary>
+    <Fold
+      v-if="judged.path.length"
+      :title="
+        t('ui.review.aShortHonestWayMinutes', {
+          count: judged.path.length,
+          tests: judged.path.length === 1 ? t('ui.review.test') : t('ui.review.tests'),
+          x: minutes.toFixed(1),
+        })
+      "
+    >
       <ol :aria-label="t('ui.review.aWayTo', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
           {{ tell(instrumentOf(p.instrument).title) }}, {{ describeHeld(p.held) }}, {{ p.state }}:
           <span class="reading">{{ tell(p.reading) }}</span>{{ t('ui.review.left', { left: p.left }) }}
         </li>
       </ol>
-    </details>
+    </Fold>
   </section>
 </template>
 
@@ -65,8 +66,5 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 ol {
   margin: 6px 0 0;
   padding-left: 22px;
-}
-summary {
-  cursor: pointer;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Segments from '../../parts/Segments.vue'
 import { quoted, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
 import { computed, nextTick, ref } from 'vue'
@@ -13,13 +14,17 @@ import { useLive } from '../../api/live'
 import { floorRowSchema } from '../../../contract/floor'
 import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
-import MarkTable from '../../readings/MarkTable.vue'
+import MarkBars from '../../readings/MarkBars.vue'
+import Fold from '../../parts/Fold.vue'
+import Panes from '../../parts/Panes.vue'
 import { useKeys } from '../../keys/useKeys'
 import StepLosses from './StepLosses.vue'
 import DoubtCurves from './DoubtCurves.vue'
 import MarkNotices from './MarkNotices.vue'
 import ModelPath from './ModelPath.vue'
-import Overriding from './Overriding.vue'
+import OwnMark from './OwnMark.vue'
+import Player from './Player.vue'
+import Steps from './Steps.vue'
 import { useReview } from '../../readings/useReview'
 import { verdictWords } from '../../readings/verdictWords'
 import Verdict from './Verdict.vue'
@@ -59,10 +64,18 @@ const list = ref<HTMLElement | null>(null)
 async function go(to: number) {
   at.value = Math.min(rows.value.length - 1, Math.max(0, to))
   await nextTick()
-  list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest' })
+  list.value?.querySelector(`[data-step="${at.value}"]`)?.scrollIntoView({ block: 'nearest' })
 }
+const player = ref<InstanceType<typeof Player> | null>(null)
+/** What is said so far, by how good it is: of unfinished work there is no mark yet. */
+const soFar = computed(() => {
+  const all = review.value?.judged?.judgements ?? []
+  const of = (grade: Judgement['grade']) => all.filter((j) => j.grade === grade).length
+  return t('ui.review.soFar', { good: of('good'), partly: of('partly'), poor: of('poor') })
+})
 const views = ['marks', 'cleared', 'ways', 'losses'] as const
 useKeys(t('ui.common.review'), [
+  { press: ['Space'], what: t('ui.review.playOrPause'), act: () => void player.value?.play() },
   { press: ['n'], what: t('ui.review.oneStepOn'), act: () => void go(at.value + 1) },
   { press: ['p'], what: t('ui.review.oneStepBack'), act: () => void go(at.value - 1) },
   {
@@ -95,7 +108,7 @@ async function print() {
 </script>
 
 <template>
-  <div v-if="review" class="review place">
+  <div v-if="review" class="review">
     <div class="top">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</span>
@@ -132,128 +145,141 @@ async function print() {
       }}</RouterLink>
     </div>
     <MarkNotices v-if="review.newerMark !== null || review.markedAnew" :review="review" @settle="settle" />
-    <section class="drawing" :aria-label="t('ui.review.theStudentsDrawingAtThe')">
-      <div class="choice" role="group" :aria-label="t('ui.review.whatTheDrawingShows')">
-        <button type="button" :aria-pressed="showing === 'marks'" @click="showing = 'marks'">
-          {{ t('ui.review.theStudentsMarks') }}
-        </button>
-        <button type="button" :aria-pressed="showing === 'cleared'" @click="showing = 'cleared'">
-          {{ t('ui.review.whatTheReadingsHadCleared') }}
-        </button>
-        <button type="button" :aria-pressed="showing === 'ways'" @click="showing = 'ways'">
-          {{ t('ui.review.bothWays') }}
-        </button>
-        <button type="button" :aria-pressed="showing === 'losses'" @click="showing = 'losses'">
-          {{ t('ui.common.losses') }}
-        </button>
-      </div>
-      <p v-if="showing === 'ways'" class="quiet">
-        {{ t('ui.review.numbersWhereTheStudentsReadings') }}
-      </p>
-      <StepLosses
-        v-if="showing === 'losses'"
-        :circuit="review.circuit"
-        :wiring="wiring"
-        :faults="review.faults"
-        :arrangement="arrangement"
-        @light="lit = $event"
-      />
-      <Schematic
-        v-else
-        :circuit="review.circuit"
-        :wiring="wiring"
-        :struck="showing === 'ways' ? undefined : onDrawing.struck"
-        :ringed="showing === 'ways' ? undefined : onDrawing.ringed"
-        :values="showing === 'ways' ? ways : undefined"
-        :controls="arrangement.controls"
-        :detached="arrangement.detached"
-        :red="leads?.red ?? ''"
-        :black="leads?.black ?? ''"
-        :lit="review.faults[0]?.part ?? null"
-      />
-    </section>
-    <div ref="list" class="scroll side" tabindex="0" role="region" :aria-label="t('ui.review.stepsAndMarks')">
-      <template v-if="review.judged">
-        <MarkTable
-          :judged="review.judged"
-          :overrides="review.overrides"
-          :open="aspect"
-          @aspect="aspect = aspect === $event ? '' : $event"
-        />
-        <section
-          v-if="aspect"
-          class="why"
-          :aria-label="t('ui.review.why', { aspect: tell(aspectNames[aspect]) })"
-        >
-          <p v-if="!reasons.length" class="quiet">
-            {{ t('ui.review.nothingInThisAttemptWas', { aspect: tell(aspectNames[aspect]) }) }}
+    <Panes name="review" :first="0.64">
+      <template #left>
+        <section class="drawing" :aria-label="t('ui.review.theStudentsDrawingAtThe')">
+          <Segments
+            v-model:value="showing"
+            :label="t('ui.review.whatTheDrawingShows')"
+            :entries="[
+              { value: 'marks', label: t('ui.review.theStudentsMarks') },
+              { value: 'cleared', label: t('ui.review.whatTheReadingsHadCleared') },
+              { value: 'ways', label: t('ui.review.bothWays') },
+              { value: 'losses', label: t('ui.common.losses') },
+            ]"
+          />
+          <p v-if="showing === 'ways'" class="quiet">
+            {{ t('ui.review.numbersWhereTheStudentsReadings') }}
           </p>
-          <div v-for="(j, k) in reasons" :key="k">
-            <button type="button" class="step" @click="go(j.step)">
-              {{ rows[j.step]?.head ?? t('ui.review.beforeTheWork') }}
-            </button>
-            <Verdict :judgement="j" :say="say" :reply="undefined" :own="false" />
-          </div>
+          <StepLosses
+            v-if="showing === 'losses'"
+            :circuit="review.circuit"
+            :wiring="wiring"
+            :faults="review.faults"
+            :arrangement="arrangement"
+            @light="lit = $event"
+          />
+          <Schematic
+            v-else
+            :circuit="review.circuit"
+            :wiring="wiring"
+            :struck="showing === 'ways' ? undefined : onDrawing.struck"
+            :ringed="showing === 'ways' ? undefined : onDrawing.ringed"
+            :values="showing === 'ways' ? ways : undefined"
+            :controls="arrangement.controls"
+            :detached="arrangement.detached"
+            :red="leads?.red ?? ''"
+            :black="leads?.black ?? ''"
+            :lit="review.faults[0]?.part ?? null"
+          />
+          <Player
+            v-if="rows.length"
+            ref="player"
+            :at="at"
+            :steps="rows.length"
+            :minutes="rows[at]?.minutes"
+            @update:at="go"
+          />
         </section>
-        <DoubtCurves
-          v-if="curves.student.length"
-          :student="curves.student"
-          :short="curves.short"
-          :at="at"
-          @choose="go"
-        />
-        <ModelPath v-if="rows.length" :judged="review.judged" :faults="review.faults" />
-        <Overriding
-          v-if="rows.length && !own"
-          :order="review.id"
-          :marks="review.judged.marks"
-          :overrides="review.overrides"
-          @changed="review.overrides = $event"
-        />
-        <p v-for="(c, i) in review.judged.contradictions" :key="i" class="caution">
-          {{ say(c) }}
-        </p>
       </template>
-      <p v-else-if="!trouble" role="status">{{ t('ui.review.theVerdictsAreBeingWorked') }}</p>
-      <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
-      <p v-if="!rows.length">{{ t('ui.review.noStepYetTheStudent') }}</p>
-      <ol>
-        <li v-for="row in rows" :key="row.i" :class="{ here: row.i === at }">
-          <button type="button" :aria-pressed="row.i === at" @click="at = row.i">
-            <b>{{ row.head }}</b>
-            <span class="quiet">{{
-              t('ui.review.min', {
-                time: row.time,
-                x: row.minutes.toFixed(0),
-                suspect: row.left === undefined ? '' : t('ui.review.suspect', { left: row.left }),
-              })
-            }}</span>
-          </button>
-          <p>{{ row.text }}</p>
-          <Verdict
-            v-for="(j, k) in row.judgements"
-            :key="k"
-            :judgement="j"
+      <template #right>
+        <div
+          ref="list"
+          class="scroll side"
+          tabindex="0"
+          role="region"
+          :aria-label="t('ui.review.stepsAndMarks')"
+        >
+          <template v-if="review.judged">
+            <MarkBars
+              v-if="review.concluded"
+              :judged="review.judged"
+              :overrides="review.overrides"
+              :open="aspect"
+              @aspect="aspect = aspect === $event ? '' : $event"
+            >
+              <template #default="{ mark }">
+                <div class="why">
+                  <p v-if="!reasons.length" class="quiet">
+                    {{ t('ui.review.nothingInThisAttemptWas', { aspect: tell(aspectNames[mark.aspect]) }) }}
+                  </p>
+                  <div v-for="(j, k) in reasons" :key="k">
+                    <NButton text class="step" @click="go(j.step)">
+                      {{ rows[j.step]?.head ?? t('ui.review.beforeTheWork') }}
+                    </NButton>
+                    <Verdict :judgement="j" :say="say" :reply="undefined" :own="false" />
+                  </div>
+                  <OwnMark
+                    v-if="!own"
+                    :key="mark.aspect"
+                    :order="review.id"
+                    :mark="mark"
+                    :overrides="review.overrides"
+                    @changed="review.overrides = $event"
+                  />
+                </div>
+              </template>
+            </MarkBars>
+            <p v-else-if="rows.length" role="status">{{ soFar }}</p>
+            <Fold v-if="rows.length" :title="t('ui.review.whatTheEvidenceSays')">
+              <DoubtCurves
+                v-if="curves.student.length"
+                :student="curves.student"
+                :short="curves.short"
+                :at="at"
+                @choose="go"
+              />
+              <ModelPath :judged="review.judged" :faults="review.faults" />
+            </Fold>
+            <p v-for="(c, i) in review.judged.contradictions" :key="i" class="caution">
+              {{ say(c) }}
+            </p>
+          </template>
+          <p v-else-if="!trouble" role="status">{{ t('ui.review.theVerdictsAreBeingWorked') }}</p>
+          <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
+          <p v-if="!rows.length">{{ t('ui.review.noStepYetTheStudent') }}</p>
+          <Steps
+            v-else
+            :rows="rows"
+            :at="at"
             :say="say"
+            :replies="review.replies"
             :own="Boolean(own)"
-            :reply="review.replies.find((r) => r.step === j.step && r.verdict === j.verdict.code)"
+            @go="at = $event"
             @answer="answer"
           />
-        </li>
-      </ol>
-    </div>
+        </div>
+      </template>
+    </Panes>
   </div>
 </template>
 
 <style scoped>
 .review {
-  grid-template-columns: minmax(0, 63fr) minmax(0, 37fr);
-  grid-template-rows: auto minmax(0, 1fr);
-  gap: 8px 18px;
-  padding: 10px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  height: 100%;
+  padding: 8px 16px 10px;
+}
+.review > :last-child {
+  flex: 1;
 }
 .top {
-  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
 }
 .planted {
   color: var(--fault);
@@ -261,57 +287,42 @@ async function print() {
 }
 .drawing {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
-  justify-items: stretch;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  height: 100%;
+  min-height: 300px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
 }
-.drawing .choice {
+.drawing > .segments {
   justify-self: start;
   margin: 6px;
 }
 .drawing > :deep(.frame) {
   grid-row: 3;
 }
+.drawing > .player {
+  grid-row: 4;
+}
 .side {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
-}
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  border-top: 1px solid var(--rule);
-  padding: 6px 8px;
-  display: grid;
-  gap: 3px;
-}
-li.here {
-  background: var(--sheet);
-  box-shadow: -4px 0 0 var(--accent);
-}
-li button {
-  font: inherit;
-  color: inherit;
-  text-align: left;
-  border: 0;
-  background: none;
-  padding: 0;
-  cursor: pointer;
-  display: flex;
-  gap: 10px;
-  justify-content: space-between;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
+  height: 100%;
+  padding-right: 6px;
 }
 .why {
   display: grid;
-  gap: 5px;
+  gap: 6px;
+}
+@media (max-width: 760px) {
+  .review,
+  .side {
+    height: auto;
+  }
+  .drawing {
+    height: 70vh;
+  }
 }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { stateOf, type Arrangement } from '../../../core/attempt'
@@ -39,12 +41,19 @@ const faulted = computed(() => keyWith(props.faults))
 
 <template>
   <div class="losses">
-    <label v-if="circuit.paths.length > 1" class="quiet"
-      >{{ t('ui.common.path') }}
-      <select v-model.number="path">
-        <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
-      </select>
-    </label>
+    <Choice
+      v-if="circuit.paths.length > 1"
+      v-model:value="path"
+      :label="t('ui.common.path')"
+      labelled="beside"
+      :entries="
+        entriesOf(
+          circuit.paths,
+          (_, i) => i,
+          (p) => p.name || p.id,
+        )
+      "
+    />
     <Losses
       v-if="healthy"
       :path="path"

@@ -38,9 +38,9 @@ function keep() {
       <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }">{{
         t('ui.review.lookItUp')
       }}</RouterLink>
-      <button v-if="own && !answering" type="button" class="link" @click="begin">
+      <NButton v-if="own && !answering" text type="primary" @click="begin">
         {{ reply ? t('ui.review.changeYourAnswer') : t('ui.common.answer') }}
-      </button>
+      </NButton>
     </p>
     <p v-if="reply && !answering" class="reply">
       {{ own ? t('ui.review.you') : t('ui.review.theStudent') }}: {{ quoted(reply.body) }}
