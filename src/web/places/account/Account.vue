@@ -2,8 +2,10 @@
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { defineAsyncComponent, ref } from 'vue'
-import { leastPassword } from '../../../contract/account'
+import { changePasswordSchema, leastPassword } from '../../../contract/account'
 import { messageOf, post } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 import { useSession } from '../../stores/session'
 import LanguageChoice from './LanguageChoice.vue'
 
@@ -12,8 +14,7 @@ const People = defineAsyncComponent(() => import('./People.vue'))
 
 const Computers = defineAsyncComponent(() => import('./Computers.vue'))
 const session = useSession()
-const current = ref('')
-const fresh = ref('')
+const form = useForm(changePasswordSchema, () => ({ current: '', password: '' }))
 const wrong = ref('')
 const said = ref('')
 
@@ -27,11 +28,12 @@ async function act(work: () => Promise<unknown>, done: string) {
   }
 }
 async function change() {
-  await act(async () => {
-    await post('/password', { current: current.value, password: fresh.value }, 'PUT')
-    current.value = fresh.value = ''
-    await session.load()
-  }, t('ui.account.changedEveryOtherPlaceWhere'))
+  said.value = ''
+  const done = await form.submit((passwords) => post('/password', passwords, 'PUT'))
+  if (!done) return
+  form.reset()
+  await session.load()
+  said.value = t('ui.account.changedEveryOtherPlaceWhere')
 }
 const elsewhere = () =>
   act(() => post('/sessions', undefined, 'DELETE'), t('ui.account.signedOutEverywhereButHere'))
@@ -46,25 +48,29 @@ const elsewhere = () =>
     <LanguageChoice />
     <form aria-labelledby="password" @submit.prevent="change">
       <h2 id="password">{{ t('ui.account.yourPassword') }}</h2>
-      <label class="field"
-        >{{ t('ui.account.presentPassword') }}
+      <FormField v-slot="{ field }" :form="form" name="current" :label="t('ui.account.presentPassword')">
         <NInput
-          v-model:value="current"
+          v-model:value="form.values.current"
           type="password"
-          :input-props="{ autocomplete: 'current-password' }"
+          :input-props="{ ...field, autocomplete: 'current-password' }"
           placeholder=""
         />
-      </label>
-      <label class="field"
-        >{{ t('ui.account.newPasswordAtLeastCharacters', { leastPassword }) }}
+      </FormField>
+      <FormField
+        v-slot="{ field }"
+        :form="form"
+        name="password"
+        :label="t('ui.account.newPasswordAtLeastCharacters', { leastPassword })"
+      >
         <NInput
-          v-model:value="fresh"
+          v-model:value="form.values.password"
           type="password"
           show-password-on="click"
-          :input-props="{ autocomplete: 'new-password' }"
+          :input-props="{ ...field, autocomplete: 'new-password' }"
           placeholder=""
         />
-      </label>
+      </FormField>
+      <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="said" role="status">{{ said }}</p>
       <div class="acts">

@@ -1,20 +1,19 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { benchCodeSchema } from '../../../contract/account'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
 import { t } from '../../words'
+
+const { wrong, act } = useAct()
 
 /** A student's own code for signing in at a bench. */
 const code = ref('')
-const wrong = ref('')
 async function make() {
-  wrong.value = ''
-  try {
+  await act(async () => {
     code.value = (await send(benchCodeSchema, '/bench-code')).code
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 </script>
 

@@ -1,12 +1,16 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
+import Fold from '../../parts/Fold.vue'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import { z } from 'zod'
 import { statusSchema, type Status } from '../../../contract'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
 import { when } from '../../parts/when'
 import Retention from './Retention.vue'
+
+const { wrong, said, act } = useAct()
 
 /** For whoever looks after the school’s computers. */
 const status = ref<Status | null>(null)
@@ -15,16 +19,11 @@ const load = async () => {
   school.value = (await ask(z.object({ name: z.string() }), '/school').catch(() => ({ name: '' }))).name
 }
 const school = ref('')
-const wrong = ref('')
-const said = ref('')
 async function name() {
-  wrong.value = said.value = ''
-  try {
+  await act(async () => {
     await post('/school', { name: school.value }, 'PUT')
     said.value = t('ui.account.saved')
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 const size = (bytes: number) =>
   bytes > 1e9
@@ -33,8 +32,7 @@ const size = (bytes: number) =>
 </script>
 
 <template>
-  <details @toggle="load">
-    <summary>{{ t('ui.account.theSchoolsComputer') }}</summary>
+  <Fold :title="t('ui.account.theSchoolsComputer')" @toggle="load">
     <dl v-if="status">
       <dt>{{ t('ui.account.school') }}</dt>
       <dd>
@@ -79,7 +77,7 @@ const size = (bytes: number) =>
         <Suspense><Retention /></Suspense>
       </dd>
     </dl>
-  </details>
+  </Fold>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Segments from '../../parts/Segments.vue'
 import { ref } from 'vue'
 import { messageOf, post } from '../../api/client'
 import { useSession } from '../../stores/session'
@@ -10,8 +11,7 @@ const session = useSession()
 const now = chosenLanguage()
 const wrong = ref('')
 
-async function choose(event: Event) {
-  const language = (event.target as HTMLSelectElement).value
+async function choose(language: string) {
   try {
     if (session.user) await post('/language', { language }, 'PUT')
     // Everything is said anew.
@@ -23,13 +23,13 @@ async function choose(event: Event) {
 </script>
 
 <template>
-  <label class="field language"
-    >{{ t('ui.account.language') }}
-    <select :value="now" @change="choose">
-      <option v-for="({ name }, key) in languages" :key="key" :value="key" :lang="String(key)">
-        {{ name }}
-      </option>
-    </select>
+  <div class="language">
+    <Segments
+      :label="t('ui.account.language')"
+      :value="now"
+      :entries="Object.entries(languages).map(([key, { name }]) => ({ value: key, label: name, lang: key }))"
+      @update:value="choose($event!)"
+    />
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
-  </label>
+  </div>
 </template>

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
+import DataTable from '../../parts/DataTable.vue'
+import { byText, type Column } from '../../parts/columns'
+import Fold from '../../parts/Fold.vue'
+import Choice from '../../parts/Choice.vue'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
@@ -6,6 +11,7 @@ import { z } from 'zod'
 import {
   benchCodeSchema,
   leastPassword,
+  newAccountSchema,
   resetSchema,
   signInsSchema,
   userSchema,
@@ -13,42 +19,40 @@ import {
   type SignIns,
   type User,
 } from '../../../contract/account'
-import { ask, messageOf, post, send } from '../../api/client'
+import { ask, post, send } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 import { when } from '../../parts/when'
 import { useSession } from '../../stores/session'
+
+const { wrong, act: doing } = useAct()
 
 /** Who has an account: add, give a new password, take away; and who signed in or failed to. */
 const session = useSession()
 const people = ref<User[]>([])
 const signIns = ref<SignIns | null>(null)
-const wrong = ref('')
 /** A new password is told once: to be read out or written on a slip. */
 const told = ref<{ name: string; login: string; password: string } | null>(null)
 const toldCode = ref<{ name: string; code: string } | null>(null)
-const blank = { name: '', login: '', password: '', role: 'student' as Role }
-const adding = ref({ ...blank })
+const form = useForm(newAccountSchema, () => ({
+  name: '',
+  login: '',
+  password: '',
+  role: 'student' as Role,
+}))
 
 const load = async () => (people.value = await ask(z.array(userSchema), '/people'))
-async function act(work: () => Promise<unknown>) {
-  wrong.value = ''
-  try {
-    await work()
-    await load()
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()
 await act(load)
 
-const add = () =>
-  act(async () => {
-    const { role, ...account } = adding.value
-    await send(userSchema, role === 'instructor' ? '/instructors' : '/students', {
-      ...account,
-      login: account.login.trim(),
-    })
-    adding.value = { ...blank }
-  })
+async function add() {
+  const done = await form.submit((account) =>
+    send(userSchema, form.values.role === 'instructor' ? '/instructors' : '/students', account),
+  )
+  if (!done) return
+  form.reset()
+  await act(load)
+}
 const reset = ({ id, name, login }: User) =>
   act(async () => {
     const { password } = await send(resetSchema, `/people/${id}/password`)
@@ -59,10 +63,15 @@ const benchCode = ({ id, name }: User) =>
     const { code } = await send(benchCodeSchema, `/people/${id}/bench-code`)
     toldCode.value = { name, code }
   })
-const remove = ({ id, name, role }: User) => {
-  const what = role === 'student' ? t('ui.account.theirWorkOrdersAndReadings') : ''
-  if (window.confirm(t('ui.account.takeTheAccountOfAway', { name, what })))
-    void act(() => post(`/people/${id}`, undefined, 'DELETE'))
+async function remove({ id, name, role }: User) {
+  const { sure } = await import('../../shell/sure')
+  const yes = await sure({
+    title: t('ui.account.deleteTheAccountOf', { name }),
+    content:
+      role === 'student' ? t('ui.account.theirWorkOrdersAndReadings') : t('ui.account.theirCircuitsStay'),
+    yes: t('ui.account.delete'),
+  })
+  if (yes) await act(() => post(`/people/${id}`, undefined, 'DELETE'))
 }
 const outcomes = {
   in: t('ui.account.signedIn'),
@@ -72,6 +81,28 @@ const outcomes = {
   card: t('ui.account.signedInAtABench'),
   directory: t('ui.account.signedInByTheDirectory'),
 }
+const columns: Column<User>[] = [
+  { key: 'name', title: t('ui.common.name'), text: (p) => p.name, sort: byText((p) => p.name) },
+  { key: 'login', title: t('ui.common.signInName'), text: (p) => p.login, sort: byText((p) => p.login) },
+  {
+    key: 'role',
+    title: t('ui.account.role'),
+    text: (p) => t(`ui.account.role.${p.role}`),
+    sort: byText((p) => p.role),
+  },
+  { key: 'acts', title: t('ui.account.acts'), untitled: true, width: 330 },
+]
+const signInColumns: Column<SignIns[number]>[] = [
+  { key: 'at', title: t('ui.common.when'), text: (one) => when(one.at) },
+  {
+    key: 'login',
+    title: t('ui.common.signInName'),
+    text: (one) => one.login,
+    sort: byText((one) => one.login),
+  },
+  { key: 'from', title: t('ui.common.from'), text: (one) => one.address },
+  { key: 'outcome', title: t('ui.account.outcome'), text: (one) => outcomes[one.outcome] },
+]
 async function look(open: boolean) {
   if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))
 }
@@ -89,85 +120,72 @@ async function look(open: boolean) {
       {{ t('ui.account.newBenchCodeOfTold', { name: toldCode.name }) }}
       <code>{{ toldCode.code }}</code>
     </p>
-    <table class="data">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('ui.common.name') }}</th>
-          <th scope="col">{{ t('ui.common.signInName') }}</th>
-          <th scope="col">{{ t('ui.account.role') }}</th>
-          <th scope="col">
-            <span class="visually-hidden">{{ t('ui.account.acts') }}</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="person in people" :key="person.id">
-          <td>{{ person.name }}</td>
-          <td>{{ person.login }}</td>
-          <td>{{ t(`ui.account.role.${person.role}`) }}</td>
-          <td class="acts">
-            <template v-if="person.id !== session.user?.id">
-              <button type="button" class="link" @click="reset(person)">
-                {{ t('ui.account.newPassword')
-                }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
-              </button>
-              <button v-if="person.role === 'student'" type="button" class="link" @click="benchCode(person)">
-                {{ t('ui.account.benchCode')
-                }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
-              </button>
-              <button type="button" class="link" @click="remove(person)">
-                {{ t('ui.account.takeAway') }}<span class="visually-hidden"> {{ person.name }}</span>
-              </button>
-            </template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      :label="t('ui.account.accounts')"
+      :columns="columns"
+      :rows="people"
+      :row-key="(person) => person.id"
+    >
+      <template #cell-acts="{ row: person }"
+        ><span class="acts">
+          <template v-if="person.id !== session.user?.id">
+            <NButton text type="primary" @click="reset(person)">
+              {{ t('ui.account.newPassword')
+              }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
+            </NButton>
+            <NButton v-if="person.role === 'student'" text type="primary" @click="benchCode(person)">
+              {{ t('ui.account.benchCode')
+              }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
+            </NButton>
+            <NButton text type="primary" @click="remove(person)">
+              {{ t('ui.account.delete') }}<span class="visually-hidden"> {{ person.name }}</span>
+            </NButton>
+          </template>
+        </span></template
+      >
+    </DataTable>
     <form :aria-label="t('ui.account.addAnAccount')" @submit.prevent="add">
-      <label class="field"
-        >{{ t('ui.common.name') }}<NInput v-model:value="adding.name" size="small" placeholder=""
-      /></label>
-      <label class="field"
-        >{{ t('ui.common.signInName') }}<NInput v-model:value="adding.login" size="small" placeholder=""
-      /></label>
-      <label class="field"
-        >{{ t('ui.account.firstPasswordCharactersOrMore', { leastPassword })
-        }}<NInput
-          v-model:value="adding.password"
-          size="small"
-          :input-props="{ autocomplete: 'off' }"
+      <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')"
+        ><NInput v-model:value="form.values.name" :input-props="field" placeholder=""
+      /></FormField>
+      <FormField v-slot="{ field }" :form="form" name="login" :label="t('ui.common.signInName')"
+        ><NInput
+          v-model:value="form.values.login"
+          :input-props="{ ...field, autocapitalize: 'none' }"
           placeholder=""
-      /></label>
-      <label class="field"
-        >{{ t('ui.account.role') }}
-        <select v-model="adding.role">
-          <option value="student">{{ t('ui.account.student') }}</option>
-          <option value="instructor">{{ t('ui.account.instructor') }}</option>
-        </select>
-      </label>
-      <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.add') }}</NButton>
+      /></FormField>
+      <FormField
+        v-slot="{ field }"
+        :form="form"
+        name="password"
+        :label="t('ui.account.firstPasswordCharactersOrMore', { leastPassword })"
+        ><NInput
+          v-model:value="form.values.password"
+          :input-props="{ ...field, autocomplete: 'off' }"
+          placeholder=""
+      /></FormField>
+      <Choice
+        v-model:value="form.values.role"
+        :label="t('ui.account.role')"
+        :entries="[
+          { value: 'student' as const, label: t('ui.account.student') },
+          { value: 'instructor' as const, label: t('ui.account.instructor') },
+        ]"
+      />
+      <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
+      <NButton size="small" type="primary" attr-type="submit" :loading="form.busy">{{
+        t('ui.common.add')
+      }}</NButton>
     </form>
-    <details @toggle="look(($event.target as HTMLDetailsElement).open)">
-      <summary>{{ t('ui.account.whoSignedInAndWho') }}</summary>
-      <table v-if="signIns" class="data">
-        <thead>
-          <tr>
-            <th scope="col">{{ t('ui.common.when') }}</th>
-            <th scope="col">{{ t('ui.common.signInName') }}</th>
-            <th scope="col">{{ t('ui.common.from') }}</th>
-            <th scope="col">{{ t('ui.account.outcome') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(one, i) in signIns" :key="i">
-            <td>{{ when(one.at) }}</td>
-            <td>{{ one.login }}</td>
-            <td>{{ one.address }}</td>
-            <td>{{ outcomes[one.outcome] }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+    <Fold :title="t('ui.account.whoSignedInAndWho')" @toggle="look">
+      <DataTable
+        v-if="signIns"
+        :label="t('ui.account.whoSignedInAndWho')"
+        :columns="signInColumns"
+        :rows="signIns"
+        :row-key="(one) => `${one.at} ${one.login} ${one.outcome}`"
+      />
+    </Fold>
   </section>
 </template>
 
@@ -179,16 +197,18 @@ section {
   padding-top: 16px;
 }
 .acts {
-  text-align: right;
+  display: flex;
+  gap: 14px;
 }
-.acts button + button {
-  margin-left: 12px;
+/* In line with the fields, below their labels. */
+form > button {
+  margin-top: 24px;
 }
 form {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
-  align-items: end;
+  align-items: start;
 }
 .told {
   border-left: 4px solid var(--accent);

@@ -1,24 +1,17 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import { NAlert, NButton, NPopconfirm, NSelect } from 'naive-ui'
 import { computed, shallowRef } from 'vue'
 import { z } from 'zod'
 import { retentionStateSchema, type RetentionState } from '../../../contract/status'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
 import { when } from '../../parts/when'
 import { t } from '../../words'
 
+const { wrong, said: done, act } = useAct()
+
 /** How long records are kept, what goes into the bin next, and what lies there. */
 const state = shallowRef<RetentionState>(await ask(retentionStateSchema, '/retention'))
-const wrong = shallowRef('')
-const done = shallowRef('')
-async function act(work: () => Promise<void>) {
-  wrong.value = done.value = ''
-  try {
-    await work()
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
 const choices = computed(() => [
   { value: 0, label: t('ui.account.untilTheyAreErased') },
   ...[6, 12, 24, 36, 60].map((m) => ({ value: m, label: t('ui.account.months', { m }) })),

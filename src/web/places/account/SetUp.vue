@@ -1,36 +1,24 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { leastPassword } from '../../../contract/account'
-import { messageOf, post } from '../../api/client'
+import { leastPassword, setUpSchema } from '../../../contract/account'
+import { post } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
 
 const session = useSession()
 const router = useRouter()
-const name = ref('')
-const school = ref('')
-const login = ref('')
-const password = ref('')
-const wrong = ref('')
+const form = useForm(setUpSchema, () => ({ name: '', school: '', login: '', password: '' }))
 
-async function create() {
-  wrong.value = ''
-  try {
-    await post('/set-up', {
-      name: name.value,
-      login: login.value.trim(),
-      password: password.value,
-      school: school.value,
-    })
-    await session.signIn(login.value.trim(), password.value)
+const create = () =>
+  form.submit(async (account) => {
+    await post('/set-up', account)
+    await session.signIn(account.login, account.password)
     await router.push('/')
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 </script>
 
 <template>
@@ -39,35 +27,47 @@ async function create() {
       <p class="quiet">
         {{ t('ui.account.thisPageMakesTheFirst') }}
       </p>
-      <label class="field"
-        >{{ t('ui.account.nameOfTheSchool') }}
-        <NInput v-model:value="school" :input-props="{ autocomplete: 'organization' }" placeholder="" />
-      </label>
-      <label class="field"
-        >{{ t('ui.account.yourName') }}
-        <NInput v-model:value="name" :input-props="{ autocomplete: 'name' }" placeholder="" />
-      </label>
-      <label class="field"
-        >{{ t('ui.common.signInName') }}
+      <FormField v-slot="{ field }" :form="form" name="school" :label="t('ui.account.nameOfTheSchool')">
         <NInput
-          v-model:value="login"
-          :input-props="{ autocomplete: 'username', autocapitalize: 'none' }"
+          v-model:value="form.values.school"
+          :input-props="{ ...field, autocomplete: 'organization' }"
           placeholder=""
         />
-      </label>
-      <label class="field"
-        >{{ t('ui.account.passwordAtLeastCharactersA', { leastPassword }) }}
+      </FormField>
+      <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.account.yourName')">
         <NInput
-          v-model:value="password"
+          v-model:value="form.values.name"
+          :input-props="{ ...field, autocomplete: 'name' }"
+          placeholder=""
+        />
+      </FormField>
+      <FormField v-slot="{ field }" :form="form" name="login" :label="t('ui.common.signInName')">
+        <NInput
+          v-model:value="form.values.login"
+          :input-props="{ ...field, autocomplete: 'username', autocapitalize: 'none' }"
+          placeholder=""
+        />
+      </FormField>
+      <FormField
+        v-slot="{ field }"
+        :form="form"
+        name="password"
+        :label="t('ui.account.passwordAtLeastCharactersA', { leastPassword })"
+      >
+        <NInput
+          v-model:value="form.values.password"
           type="password"
-          :input-props="{ autocomplete: 'new-password' }"
+          show-password-on="click"
+          :input-props="{ ...field, autocomplete: 'new-password' }"
           placeholder=""
         />
-      </label>
-      <p v-if="wrong" class="wrong" role="alert">
-        {{ wrong }}
+      </FormField>
+      <p v-if="form.wrong" class="wrong" role="alert">
+        {{ form.wrong }}
       </p>
-      <NButton type="primary" attr-type="submit"> {{ t('ui.account.createTheAccount') }} </NButton>
+      <NButton type="primary" attr-type="submit" :loading="form.busy">
+        {{ t('ui.account.createTheAccount') }}
+      </NButton>
     </form>
   </DoorFrame>
 </template>

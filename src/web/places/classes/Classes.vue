@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
 import { t } from '../../words'
 import { NButton, NInput, NSelect, NSwitch } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -7,10 +8,11 @@ import { classListSchema, userSchema, type ClassList, type RosterDone, type User
 import { ask, messageOf, post, send } from '../../api/client'
 import Import from './Import.vue'
 
+const { wrong, act: doing } = useAct()
+
 /** Groups of a term, and who is in them. */
 const classes = ref<ClassList>([])
 const people = ref<User[]>([])
-const wrong = ref('')
 const name = ref('')
 const term = ref('')
 const done = ref<RosterDone | null>(null)
@@ -25,15 +27,7 @@ async function load() {
   }
 }
 await load()
-async function act(work: () => Promise<unknown>) {
-  wrong.value = ''
-  try {
-    await work()
-    await load()
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()
 const add = () =>
   act(async () => {
     await send(z.object({ id: z.uuid() }), '/classes', { name: name.value, term: term.value })

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import DataTable from '../../parts/DataTable.vue'
+import { byText, type Column } from '../../parts/columns'
+import ChooseFile from '../../parts/ChooseFile.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { NButton, NProgress, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -23,12 +28,8 @@ const names: Readonly<Record<keyof Columns, string>> = {
   login: t('ui.common.signInName'),
   class: t('ui.common.class'),
 }
-async function choose(event: Event) {
-  const input = event.target as HTMLInputElement
-  files.value = await Promise.all(
-    [...(input.files ?? [])].map(async (f) => ({ name: f.name, text: await f.text() })),
-  )
-  input.value = ''
+async function choose(chosen: File[]) {
+  files.value = await Promise.all(chosen.map(async (f) => ({ name: f.name, text: await f.text() })))
   columns.value = null
   if (files.value.length && !isOneRoster(files.value)) {
     const guess = guessColumns(files.value[0]!.text)
@@ -71,6 +72,23 @@ const words = (one: RosterPlan['people'][number]): string => {
       return t('ui.classes.theSignInNameBelongs', { was: one.was })
   }
 }
+const planColumns: Column<RosterPlan['people'][number]>[] = [
+  {
+    key: 'name',
+    title: t('ui.common.name'),
+    text: (one) => one.name,
+    width: 240,
+    sort: byText((one) => one.name),
+  },
+  {
+    key: 'login',
+    title: t('ui.common.signInName'),
+    text: (one) => one.login,
+    width: 190,
+    sort: byText((one) => one.login),
+  },
+  { key: 'what', title: t('ui.classes.whatHappens'), width: 300 },
+]
 async function look() {
   wrong.value = ''
   plan.value = null
@@ -100,8 +118,8 @@ async function take() {
     progress.value = null
   }
 }
-function column(key: keyof Columns, event: Event) {
-  columns.value = { ...columns.value!, [key]: Number((event.target as HTMLSelectElement).value) }
+function column(key: keyof Columns, at: number) {
+  columns.value = { ...columns.value!, [key]: at }
   void look()
 }
 </script>
@@ -112,19 +130,23 @@ function column(key: keyof Columns, event: Event) {
     <p class="quiet">
       {{ t('ui.classes.theFilesOfAOneroster') }}
     </p>
-    <label class="field"
-      >{{ t('ui.classes.files') }} <input type="file" accept=".csv,text/csv" multiple @change="choose"
-    /></label>
+    <ChooseFile :label="t('ui.classes.files')" accept=".csv,text/csv" multiple @files="choose" />
     <div v-if="columns" class="columns">
-      <label v-for="(label, key) in names" :key="key" class="field"
-        >{{ label }}
-        <select :value="columns[key]" @change="column(key, $event)">
-          <option :value="-1">{{ t('ui.classes.noColumn') }}</option>
-          <option v-for="(head, i) in heads" :key="i" :value="i">
-            {{ head || t('ui.classes.column', { x: i + 1 }) }}
-          </option>
-        </select>
-      </label>
+      <Choice
+        v-for="(label, key) in names"
+        :key="key"
+        :label="label"
+        :value="columns[key]"
+        :entries="[
+          { value: -1, label: t('ui.classes.noColumn') },
+          ...entriesOf(
+            heads,
+            (_, i) => i,
+            (head, i) => head || t('ui.classes.column', { x: i + 1 }),
+          ),
+        ]"
+        @update:value="column(key, $event!)"
+      />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="plan">
@@ -140,34 +162,26 @@ function column(key: keyof Columns, event: Event) {
           {{ t('ui.common.andMore', { x: plan.problems.length - 12 }) }}
         </li>
       </ul>
-      <div class="scroll" tabindex="0" role="region" :aria-label="t('ui.classes.whatWouldChange')">
-        <table class="data">
-          <thead>
-            <tr>
-              <th scope="col">{{ t('ui.common.name') }}</th>
-              <th scope="col">{{ t('ui.common.signInName') }}</th>
-              <th scope="col">{{ t('ui.classes.whatHappens') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in plan.people" :key="one.given">
-              <td>{{ one.name }}</td>
-              <td class="reading">{{ one.login }}</td>
-              <td>
-                {{ words(one) }}
-                <NSelect
-                  v-if="asked(one)"
-                  size="small"
-                  :value="answers[one.given] ?? null"
-                  :options="choices"
-                  :aria-label="t('ui.classes.whoseAccountIs', { login: one.given })"
-                  :placeholder="t('ui.common.choose')"
-                  @update:value="(value: Answer) => answer(one.given, value)"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
+      <div class="plan">
+        <DataTable
+          fill
+          :label="t('ui.classes.whatWouldChange')"
+          :columns="planColumns"
+          :rows="plan.people"
+          :row-key="(one) => one.given"
+        >
+          <template #cell-what="{ row }"
+            >{{ words(row) }}
+            <NSelect
+              v-if="asked(row)"
+              size="small"
+              :value="answers[row.given] ?? null"
+              :options="choices"
+              :aria-label="t('ui.classes.whoseAccountIs', { login: row.given })"
+              :placeholder="t('ui.common.choose')"
+              @update:value="(value: Answer) => answer(row.given, value)"
+          /></template>
+        </DataTable>
       </div>
       <p v-if="open" role="status">
         {{ openWords }}
@@ -194,9 +208,8 @@ section {
   flex-wrap: wrap;
   gap: 10px;
 }
-.scroll {
-  max-height: 260px;
-  width: 100%;
+.plan {
+  height: min(46vh, 420px);
 }
 .progress {
   width: 100%;

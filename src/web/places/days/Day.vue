@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NInputNumber, NTimePicker } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
@@ -19,10 +19,6 @@ const said = ref('')
 useLeaveGuard(saving)
 /** When each round begins. */
 const times = computed(() => Array.from({ length: body.value.rounds }, (_, r) => clockOf(body.value, r)))
-const numberOf = (event: Event, least: number, most: number, now: number) => {
-  const n = Math.round(Number((event.target as HTMLInputElement).value))
-  return Number.isFinite(n) && n >= least && n <= most ? n : now
-}
 /** One to a bench, or two where there are more people than benches. */
 function pair(size: number) {
   const all = body.value.groups.flat()
@@ -74,37 +70,42 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       >
       <label
         >{{ t('ui.days.from') }}
-        <input
-          type="time"
-          class="plain"
-          :value="body.start"
-          @change="day.change({ start: ($event.target as HTMLInputElement).value || body.start })"
+        <NTimePicker
+          :formatted-value="body.start"
+          format="HH:mm"
+          value-format="HH:mm"
+          size="small"
+          :actions="['confirm']"
+          class="short"
+          @update:formatted-value="$event && day.change({ start: $event })"
       /></label>
       <label
-        ><input
-          type="number"
-          class="plain short"
-          min="1"
-          max="12"
+        ><NInputNumber
           :value="body.rounds"
-          @change="day.change({ rounds: numberOf($event, 1, 12, body.rounds) })"
+          size="small"
+          :min="1"
+          :max="12"
+          :precision="0"
+          class="short"
+          @update:value="$event !== null && day.change({ rounds: $event })"
         />
         {{ t('ui.days.rounds') }}</label
       >
       <label
         >{{ t('ui.days.of') }}
-        <input
-          type="number"
-          class="plain short"
-          min="5"
-          max="240"
+        <NInputNumber
           :value="body.minutes"
-          @change="day.change({ minutes: numberOf($event, 5, 240, body.minutes) })"
+          size="small"
+          :min="5"
+          :max="240"
+          :precision="0"
+          class="short"
+          @update:value="$event !== null && day.change({ minutes: $event })"
         />
         {{ t('ui.days.min') }}</label
       >
-      <button type="button" class="small" @click="pair(1)">{{ t('ui.days.alone') }}</button>
-      <button type="button" class="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</button>
+      <NButton size="small" @click="pair(1)">{{ t('ui.days.alone') }}</NButton>
+      <NButton size="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</NButton>
       <span class="quiet" role="status">{{
         waiting
           ? t('ui.common.notSavedNoConnectionTrying')
@@ -174,7 +175,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
   flex: 1;
 }
 .short {
-  width: 58px;
+  width: 96px;
 }
 .broken {
   margin: 0;

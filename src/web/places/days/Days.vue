@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
+import DataTable from '../../parts/DataTable.vue'
+import { byText, type Column } from '../../parts/columns'
 import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
-import { NButton, NInput, NSelect } from 'naive-ui'
+import { NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
@@ -12,12 +15,13 @@ import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
 
+const { wrong, act } = useAct()
+
 /** Days in the workshop: what is planned, what runs, what was. */
 const router = useRouter()
 const days = ref<DayRow[]>([])
 const count = ref(0)
 const after = ref<string | null>(null)
-const wrong = ref('')
 const name = ref('')
 const day = ref(dayOf(new Date()))
 const rounds = ref(3)
@@ -59,8 +63,7 @@ const sums = computed(() =>
 
 /** A bench for each student, the lessons in turn: a plan to change, not an empty page. */
 async function make() {
-  wrong.value = ''
-  try {
+  await act(async () => {
     const lessons = await ask(lessonListSchema, '/lessons')
     const sets = lessons.flatMap(({ id, sets: own }) => own.map((_, set) => ({ lesson: id, set })))
     // One of each lesson first, so that neighbours differ.
@@ -88,10 +91,32 @@ async function make() {
       },
     })
     await router.push({ name: 'day', params: { id } })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
+const columns: Column<DayRow>[] = [
+  {
+    key: 'day',
+    title: t('ui.days.day'),
+    text: (one) => dayWords(one.day),
+    width: 170,
+    sort: byText((one) => one.day),
+  },
+  { key: 'name', title: t('ui.common.name'), sort: byText((one) => one.name) },
+  {
+    key: 'stations',
+    title: t('ui.days.stations'),
+    text: (one) => String(one.stations),
+    number: true,
+    width: 110,
+  },
+  {
+    key: 'rounds',
+    title: t('ui.days.roundsHandedOut'),
+    text: (one) => t('ui.days.roundsOut', { out: one.out, rounds: one.rounds }),
+    number: true,
+    width: 190,
+  },
+]
 </script>
 
 <template>
@@ -104,11 +129,17 @@ async function make() {
         <NInput v-model:value="name" size="small" :placeholder="t('ui.days.thursdayGroup')"
       /></label>
       <label class="field"
-        >{{ t('ui.days.day') }} <input v-model="day" type="date" class="plain" required
+        >{{ t('ui.days.day') }}
+        <NDatePicker
+          v-model:formatted-value="day"
+          type="date"
+          value-format="yyyy-MM-dd"
+          size="small"
+          :actions="null"
       /></label>
       <label class="field"
         >{{ t('ui.days.roundsTitle') }}
-        <input v-model.number="rounds" type="number" min="1" max="12" class="plain" required
+        <NInputNumber v-model:value="rounds" size="small" :min="1" :max="12" :precision="0" class="short"
       /></label>
       <div class="field">{{ t('ui.days.whoComes') }} <ScopeChoice with-people /></div>
       <label class="field"
@@ -144,26 +175,17 @@ async function make() {
     <p v-else-if="!days.length">
       {{ t('ui.days.nonePlannedYetADay') }}
     </p>
-    <table v-else class="data">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('ui.days.day') }}</th>
-          <th scope="col">{{ t('ui.common.name') }}</th>
-          <th scope="col" class="num">{{ t('ui.days.stations') }}</th>
-          <th scope="col" class="num">{{ t('ui.days.roundsHandedOut') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in days" :key="one.id">
-          <td>{{ dayWords(one.day) }}</td>
-          <td>
-            <RouterLink :to="{ name: 'day', params: { id: one.id } }">{{ one.name }}</RouterLink>
-          </td>
-          <td class="num">{{ one.stations }}</td>
-          <td class="num">{{ t('ui.days.roundsOut', { out: one.out, rounds: one.rounds }) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      :label="t('ui.common.labDays')"
+      :columns="columns"
+      :rows="days"
+      :row-key="(one) => one.id"
+    >
+      <template #cell-name="{ row }"
+        ><RouterLink :to="{ name: 'day', params: { id: row.id } }">{{ row.name }}</RouterLink></template
+      >
+    </DataTable>
     <MoreRows :shown="days.length" :count="count" @more="read(after)" />
   </div>
 </template>

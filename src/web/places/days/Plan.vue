@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
+import { NButton, NTable } from 'naive-ui'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import type { Broken, Station } from '../../../core/lab'
@@ -33,15 +35,15 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
 </script>
 
 <template>
-  <table class="data plan" :aria-label="t('ui.days.whoWorksWhere')">
+  <NTable size="small" :bordered="false" class="plan" :aria-label="t('ui.days.whoWorksWhere')">
     <thead>
       <tr>
         <th scope="col">{{ t('ui.days.who') }}</th>
         <th v-for="(time, r) in times" :key="r" scope="col">
           {{ t('ui.days.round', { x: r + 1 }) }} <span class="quiet">{{ time }}</span>
-          <button v-if="!out.includes(r)" type="button" class="small" @click="emit('out', r)">
+          <NButton v-if="!out.includes(r)" size="small" @click="emit('out', r)">
             {{ t('ui.days.handOut') }}
-          </button>
+          </NButton>
           <span v-else class="quiet">{{ t('ui.days.isOut') }}</span>
         </th>
       </tr>
@@ -50,11 +52,10 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
       <tr v-for="(group, g) in groups" :key="g">
         <th scope="row">{{ group.name }}</th>
         <td v-for="(seat, r) in seats[g]" :key="r">
-          <button
-            type="button"
+          <Toggle
             class="place"
             :class="{ bad: bad.has(`${g}.${r}`) }"
-            :aria-pressed="isHeld(g, r)"
+            :on="isHeld(g, r)"
             :title="whyOf(g, r).length ? t('ui.days.breaksARule') : stands[seat]?.task"
             draggable="true"
             @dragstart="held = { group: g, round: r }"
@@ -65,11 +66,11 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
           >
             <b>{{ stands[seat]?.name ?? t('ui.days.noBench') }}</b>
             <span>{{ stands[seat]?.task }}</span>
-          </button>
+          </Toggle>
         </td>
       </tr>
     </tbody>
-  </table>
+  </NTable>
 </template>
 
 <style scoped>

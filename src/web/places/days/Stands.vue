@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import Committed from '../../parts/Committed.vue'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NCheckbox } from 'naive-ui'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { DayBody, LessonRow } from '../../../contract'
 import { checks } from '../../../contract/days'
@@ -21,7 +24,6 @@ const set = (i: number, part: Partial<StandNow>) =>
     'change',
     props.stands.map((s, k) => (k === i ? { ...s, ...part } : s)),
   )
-const valueOf = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 function choose(i: number, value: string) {
   const [lesson, n] = value.split(' ')
   set(i, { lesson: lesson || null, set: Number(n ?? 0), checked: [] })
@@ -54,32 +56,34 @@ const add = () =>
     >
       <li v-for="(stand, i) in stands" :key="`${i} ${stand.name}`">
         <span class="grip" aria-hidden="true">⠿</span>
-        <input
-          class="plain"
+        <Committed
           :value="stand.name"
-          :aria-label="t('ui.days.nameOfStation', { x: i + 1 })"
-          maxlength="60"
-          @change="set(i, { name: valueOf($event).trim() || stand.name })"
+          :label="t('ui.days.nameOfStation', { x: i + 1 })"
+          :most="60"
+          @change="set(i, { name: $event.trim() || stand.name })"
         />
-        <select
+        <Choice
+          :label="t('ui.days.whatIsPlantedAt', { name: stand.name })"
+          labelled="aloud"
           :value="stand.lesson ? `${stand.lesson} ${stand.set}` : ''"
-          :aria-label="t('ui.days.whatIsPlantedAt', { name: stand.name })"
-          @change="choose(i, valueOf($event))"
-        >
-          <option value="">{{ t('ui.days.nothingYet') }}</option>
-          <optgroup v-for="lesson in lessons" :key="lesson.id" :label="lesson.name">
-            <option v-for="(name, n) in lesson.sets" :key="n" :value="`${lesson.id} ${n}`">
-              {{ name }} – {{ lesson.name }}
-            </option>
-          </optgroup>
-        </select>
-        <label class="real"
-          ><input type="checkbox" :checked="stand.real" @change="set(i, { real: !stand.real })" />
-          {{ t('ui.common.realBoard') }}</label
-        >
-        <button
-          type="button"
-          class="small"
+          :entries="[
+            { value: '', label: t('ui.days.nothingYet') },
+            ...lessons.map((lesson) => ({
+              group: lesson.name,
+              entries: entriesOf(
+                lesson.sets,
+                (_, n) => `${lesson.id} ${n}`,
+                (name) => `${name} – ${lesson.name}`,
+              ),
+            })),
+          ]"
+          @update:value="choose(i, $event!)"
+        />
+        <NCheckbox class="real" :checked="stand.real" @update:checked="set(i, { real: $event })">{{
+          t('ui.common.realBoard')
+        }}</NCheckbox>
+        <NButton
+          size="small"
           :aria-label="t('ui.days.takeOut', { name: stand.name })"
           @click="
             emit(
@@ -89,11 +93,14 @@ const add = () =>
           "
         >
           ✕
-        </button>
+        </NButton>
         <div v-if="stand.real" class="checks">
-          <label v-for="check in checks" :key="check"
-            ><input type="checkbox" :checked="stand.checked.includes(check)" @change="tick(i, check)" />
-            {{ words[check] }}</label
+          <NCheckbox
+            v-for="check in checks"
+            :key="check"
+            :checked="stand.checked.includes(check)"
+            @update:checked="tick(i, check)"
+            >{{ words[check] }}</NCheckbox
           >
         </div>
       </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Search from '../../parts/Search.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { useIntervalFn } from '@vueuse/core'
@@ -92,7 +93,7 @@ async function act(row: FloorRow, what: FloorAct) {
     wrong.value = messageOf(error)
   }
 }
-const finder = ref<HTMLInputElement | null>(null)
+const finder = ref<InstanceType<typeof Search> | null>(null)
 useKeys(t('ui.common.floor'), [
   { press: ['/'], what: t('ui.floor.findAPersonCircuitOr'), act: () => finder.value?.focus() },
 ])
@@ -115,12 +116,10 @@ useKeys(t('ui.common.floor'), [
       <span
         ><b>{{ countOf('waiting') }}</b> {{ t('ui.common.finished') }}</span
       >
-      <input
+      <Search
         ref="finder"
         v-model="filter"
-        type="search"
-        class="plain"
-        :aria-label="t('ui.common.find')"
+        :label="t('ui.common.find')"
         :placeholder="t('ui.floor.nameCircuitStation')"
       />
       <span class="quiet" role="status">{{

@@ -82,19 +82,19 @@ function send() {
       <NButton size="small" quaternary @click="saying = ''">{{ t('ui.common.leaveIt') }}</NButton>
     </form>
     <div v-else-if="!row.concluded" class="acts">
-      <button type="button" class="small" @click="saying = 'nudge'">{{ t('ui.floor.nudge') }}</button>
-      <button type="button" class="small" @click="emit('act', { type: 'hints' })">
+      <NButton size="small" @click="saying = 'nudge'">{{ t('ui.floor.nudge') }}</NButton>
+      <NButton size="small" @click="emit('act', { type: 'hints' })">
         {{ t('ui.common.hints') }}
-      </button>
-      <button type="button" class="small" @click="emit('act', { type: 'extend', minutes: 10 })">
+      </NButton>
+      <NButton size="small" @click="emit('act', { type: 'extend', minutes: 10 })">
         {{ t('ui.floor.n10Min') }}
-      </button>
-      <button v-if="row.stopped === null" type="button" class="small" @click="saying = 'stop'">
+      </NButton>
+      <NButton v-if="row.stopped === null" size="small" @click="saying = 'stop'">
         {{ t('ui.floor.stop') }}
-      </button>
-      <button v-else type="button" class="small" @click="emit('act', { type: 'go' })">
+      </NButton>
+      <NButton v-else size="small" @click="emit('act', { type: 'go' })">
         {{ t('ui.floor.letItGoOn') }}
-      </button>
+      </NButton>
     </div>
   </li>
 </template>

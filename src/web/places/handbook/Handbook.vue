@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Search from '../../parts/Search.vue'
+import { NButton, NTable } from 'naive-ui'
 import { useKeys } from '../../keys/useKeys'
 import { t, tell } from '../../words'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -54,12 +56,10 @@ const print = () => window.print()
   <div class="handbook">
     <aside>
       <h1>{{ t('ui.common.handbook') }}</h1>
-      <input
+      <Search
         ref="field"
         v-model="typed"
-        class="plain"
-        type="search"
-        :aria-label="t('ui.handbook.lookUp')"
+        :label="t('ui.handbook.lookUp')"
         :placeholder="t('ui.handbook.lookUpKey')"
         @keydown.enter="first"
       />
@@ -80,12 +80,12 @@ const print = () => window.print()
     <article v-if="entry" :aria-label="entry.title">
       <header>
         <h2>{{ entry.title }}</h2>
-        <button type="button" class="small" @click="print">{{ t('ui.common.print') }}</button>
+        <NButton size="small" @click="print">{{ t('ui.common.print') }}</NButton>
       </header>
       <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
       <template v-else-if="entry.type === 'table'">
         <div class="scroll" tabindex="0" role="region" :aria-label="entry.title">
-          <table class="data">
+          <NTable size="small" :bordered="false">
             <thead>
               <tr>
                 <th v-for="head in entry.table.head" :key="tell(head)" scope="col">{{ tell(head) }}</th>
@@ -96,7 +96,7 @@ const print = () => window.print()
                 <td v-for="(cell, c) in row" :key="c">{{ tell(cell) }}</td>
               </tr>
             </tbody>
-          </table>
+          </NTable>
         </div>
         <p class="quiet">{{ t('ui.handbook.source', { source: tell(entry.table.source) }) }}</p>
       </template>

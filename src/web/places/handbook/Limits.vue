@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
 import { limitSetFor, limitSets } from '../../../core/readings'
@@ -67,7 +68,7 @@ const rows = computed(() => {
       <b class="reading">{{ volts(worked.balance.source) }}</b>.
     </p>
     <div class="wide" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
-      <table class="data">
+      <NTable size="small" :bordered="false">
         <thead>
           <tr>
             <th scope="col">{{ t('ui.common.limits') }}</th>
@@ -99,7 +100,7 @@ const rows = computed(() => {
             <td>{{ tell(row.set.why) }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
     </div>
     <p class="quiet">
       {{ t('ui.handbook.defaultForThisCircuitIt', { title: tell(usual.title) }) }}
@@ -112,7 +113,7 @@ const rows = computed(() => {
 .wide {
   overflow-x: auto;
 }
-table.data th[scope='row'] {
+.n-table th[scope='row'] {
   white-space: normal;
   min-width: 130px;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
 import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -44,9 +45,9 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
     </dl>
     <p>{{ tell(ruleWords(rule.key, 'shows')) }}</p>
   </section>
-  <button type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
+  <Toggle :on="trying" @click="trying = !trying">
     {{ t('ui.handbook.tryIt') }}
-  </button>
+  </Toggle>
   <TryIt v-if="trying" :worked="worked" :faults="faults" />
   <p v-if="linked.length">
     {{ t('ui.handbook.doneProperlyIn') }}

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { formatPlain, formatQuantity, t, tell, within } from '../../words'
 import { computed, ref } from 'vue'
 import { presetsOf, sensitivityOf, type Calculator, type Result } from '../../../core/handbook'
@@ -38,15 +40,19 @@ const checkOf = (key: string) => (value: number) => {
   <div class="reckon">
     <form @submit.prevent>
       <template v-for="(input, key) in calculator.inputs" :key="key">
-        <label v-if="input.options" class="field"
-          >{{ tell(input.label) }}
-          <select
-            :value="given[key]"
-            @change="given = { ...given, [key]: Number(($event.target as HTMLSelectElement).value) }"
-          >
-            <option v-for="o in input.options" :key="o.value" :value="o.value">{{ tell(o.text) }}</option>
-          </select>
-        </label>
+        <Choice
+          v-if="input.options"
+          :label="tell(input.label)"
+          :value="given[key]"
+          :entries="
+            entriesOf(
+              input.options,
+              (o) => o.value,
+              (o) => tell(o.text),
+            )
+          "
+          @update:value="given = { ...given, [key]: $event! }"
+        />
         <QuantityField
           v-else
           :label="tell(input.label)"

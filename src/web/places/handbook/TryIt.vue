@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { t } from '../../words'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -52,9 +53,9 @@ async function toBench() {
   <section class="try" :aria-label="t('ui.handbook.tryIt')">
     <div class="bar">
       <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
-      <button v-if="session.user?.role === 'instructor'" type="button" class="small" @click="toBench">
+      <NButton v-if="session.user?.role === 'instructor'" size="small" @click="toBench">
         {{ t('ui.handbook.takeItToTheBench') }}
-      </button>
+      </NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="now.trouble.value" class="wrong" role="status">{{ now.trouble.value }}</p>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
+import Toggle from '../../parts/Toggle.vue'
 import { verbatim } from '../../../core/document'
 import { t, tell } from '../../words'
 import { computed, ref, watch } from 'vue'
@@ -66,9 +68,9 @@ watch(
   </p>
   <div class="on">
     <Where :choice="choice" with-fault />
-    <button v-if="!closed" type="button" class="small" :aria-pressed="trying" @click="trying = !trying">
+    <Toggle v-if="!closed" :on="trying" @click="trying = !trying">
       {{ trying ? t('ui.handbook.backToTheSteps') : t('ui.handbook.tryIt') }}
-    </button>
+    </Toggle>
   </div>
   <p v-if="faulted && faults.length" class="planted">
     {{ t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }) }}
@@ -81,7 +83,7 @@ watch(
         <h3>
           <span class="n">{{ n + 1 }}</span> {{ tell(row.step.do) }}
         </h3>
-        <table v-if="row.readings.length" class="data">
+        <NTable v-if="row.readings.length" size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">{{ t('ui.handbook.reading') }}</th>
@@ -98,7 +100,7 @@ watch(
               <td class="num">{{ reading.text }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
         <ul class="outcomes">
           <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
             <b>{{ tell(outcome.when) }}.</b> {{ tell(outcome.means) }}
@@ -184,7 +186,7 @@ h3 {
   border: 1px solid currentcolor;
   padding: 0 5px;
 }
-table.data {
+.n-table {
   max-width: 620px;
 }
 .end {

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import DataTable from '../../parts/DataTable.vue'
+import { computed } from 'vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
+import { NButton } from 'naive-ui'
 import { t } from '../../words'
 import { ready, skillKeys, skills, type Skill } from '../../../core/lab'
 import { levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
@@ -24,88 +28,72 @@ const told = (student: LedgerStudent, skill: Skill) => {
       })
 }
 const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(s, skill))).length
+
+const columns = computed((): Column<LedgerStudent>[] => [
+  { key: 'student', title: t('ui.common.student'), head: true, width: 160, sort: byText((s) => s.name) },
+  {
+    key: 'work',
+    title: t('ui.ledger.work'),
+    text: (s) => String(s.attempts),
+    number: true,
+    width: 70,
+    sort: byNumber((s) => s.attempts),
+  },
+  {
+    key: 'mean',
+    title: t('ui.ledger.mean'),
+    text: (s) => (s.mean === null ? '–' : String(Math.round(s.mean))),
+    number: true,
+    width: 76,
+    sort: byNumber((s) => s.mean),
+  },
+  ...skillKeys.map((key): Column<LedgerStudent> => ({
+    key,
+    title: t(skills[key]),
+    number: true,
+    width: 92,
+    sort: byNumber((s) => (levelOf(s, key).thin ? null : levelOf(s, key).level)),
+    cell: (s) => ({ style: shade(s, key), title: told(s, key) }),
+  })),
+  {
+    key: 'next',
+    title: t('ui.common.next'),
+    text: (s) => s.next.slice(0, 2).map(skillWord).join(', '),
+    width: 200,
+  },
+])
+const summary = computed(() => ({
+  student: t('ui.ledger.readyToWorkAlone'),
+  ...Object.fromEntries(skillKeys.map((key) => [key, String(readyCount(key) || '')])),
+}))
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" :aria-label="t('ui.ledger.classAndSkills')">
-    <table class="data matrix">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('ui.common.student') }}</th>
-          <th scope="col" class="num">{{ t('ui.ledger.work') }}</th>
-          <th scope="col" class="num">{{ t('ui.ledger.mean') }}</th>
-          <th v-for="key in skillKeys" :key="key" scope="col" class="skill">
-            <span>{{ t(skills[key]) }}</span>
-          </th>
-          <th scope="col">{{ t('ui.common.next') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="student in students" :key="student.id">
-          <th scope="row">
-            <button type="button" class="link" @click="emit('look', student)">{{ student.name }}</button>
-          </th>
-          <td class="num">{{ student.attempts }}</td>
-          <td class="num">{{ student.mean === null ? '–' : Math.round(student.mean) }}</td>
-          <td
-            v-for="key in skillKeys"
-            :key="key"
-            class="num level"
-            :style="shade(student, key)"
-            :title="told(student, key)"
-          >
-            <template v-if="levelOf(student, key).thin">·</template>
-            <template v-else
-              >{{ percent(levelOf(student, key).level)
-              }}<small>±{{ percent(levelOf(student, key).spread) }}</small></template
-            >
-          </td>
-          <td class="next">{{ student.next.slice(0, 2).map(skillWord).join(', ') }}</td>
-        </tr>
-      </tbody>
-      <tfoot>
-        <tr>
-          <th scope="row">{{ t('ui.ledger.readyToWorkAlone') }}</th>
-          <td></td>
-          <td></td>
-          <td v-for="key in skillKeys" :key="key" class="num">{{ readyCount(key) || '' }}</td>
-          <td></td>
-        </tr>
-      </tfoot>
-    </table>
-  </div>
+  <DataTable
+    sideways
+    :label="t('ui.ledger.classAndSkills')"
+    :columns="columns"
+    :rows="students"
+    :row-key="(s) => s.id"
+    :summary="summary"
+  >
+    <template #cell-student="{ row }"
+      ><NButton text type="primary" @click="emit('look', row)">{{ row.name }}</NButton></template
+    >
+    <template v-for="key in skillKeys" :key="key" #[`cell-${key}`]="{ row }"
+      ><template v-if="levelOf(row, key).thin">·</template
+      ><template v-else
+        >{{ percent(levelOf(row, key).level)
+        }}<small>±{{ percent(levelOf(row, key).spread) }}</small></template
+      ></template
+    >
+  </DataTable>
 </template>
 
 <style scoped>
-.matrix .skill {
-  height: 118px;
-  padding: 6px 2px 4px;
-  vertical-align: bottom;
-}
-.matrix .skill span {
-  display: block;
-  margin: 0 auto;
-  writing-mode: vertical-rl;
-  transform: rotate(180deg);
-}
-table.matrix.data td.level {
-  min-width: 46px;
-  padding: 4px 5px;
-  text-align: center;
-}
-.level small {
+small {
   margin-left: 2px;
   color: var(--quiet);
   font-size: 11px;
-}
-.next {
-  white-space: nowrap;
-}
-tfoot th,
-tfoot td {
-  border-bottom: 0;
-}
-tfoot th {
-  text-align: left;
 }
 </style>

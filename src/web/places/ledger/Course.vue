@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import DataTable from '../../parts/DataTable.vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
 import { t } from '../../words'
 import { NButton } from 'naive-ui'
 import { ref } from 'vue'
@@ -28,6 +30,35 @@ const read = (query = '') =>
   }, said)
 void read()
 const more = () => void read(`?after=${encodeURIComponent(after.value!)}`)
+const columns: Column<Course['rows'][number]>[] = [
+  { key: 'when', title: t('ui.common.when'), width: 130, sort: byText((one) => one.at) },
+  {
+    key: 'circuit',
+    title: t('ui.common.circuit'),
+    text: (one) => one.circuit,
+    sort: byText((one) => one.circuit),
+  },
+  {
+    key: 'fault',
+    title: t('ui.common.fault'),
+    text: (one) => `${one.right ? '' : t('ui.ledger.notFound')}${faultWords(one.fault)}`,
+  },
+  {
+    key: 'tests',
+    title: t('ui.ledger.readings'),
+    text: (one) => String(one.tests),
+    number: true,
+    width: 100,
+  },
+  {
+    key: 'mark',
+    title: t('ui.common.mark'),
+    text: (one) => String(Math.round(one.total)),
+    number: true,
+    width: 80,
+    sort: byNumber((one) => one.total),
+  },
+]
 async function save() {
   await ask(z.unknown(), `/ledger/${props.student.id}/export`).then(
     (all) => download(`${props.student.name}.json`, 'application/json', JSON.stringify(all, null, 2)),
@@ -44,28 +75,19 @@ async function erase() {
     <h2>{{ student.name }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="!course.length">{{ t('ui.ledger.noFinishedWorkYet') }}</p>
-    <table v-else class="data">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('ui.common.when') }}</th>
-          <th scope="col">{{ t('ui.common.circuit') }}</th>
-          <th scope="col">{{ t('ui.common.fault') }}</th>
-          <th scope="col" class="num">{{ t('ui.ledger.readings') }}</th>
-          <th scope="col" class="num">{{ t('ui.common.mark') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in course" :key="one.id">
-          <td>
-            <RouterLink :to="{ name: 'review', params: { id: one.id } }">{{ when(one.at) }}</RouterLink>
-          </td>
-          <td>{{ one.circuit }}</td>
-          <td>{{ one.right ? '' : t('ui.ledger.notFound') }}{{ faultWords(one.fault) }}</td>
-          <td class="num">{{ one.tests }}</td>
-          <td class="num">{{ Math.round(one.total) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable
+      v-else
+      :label="t('ui.ledger.oneStudentsCourse')"
+      :columns="columns"
+      :rows="course"
+      :row-key="(one) => one.id"
+    >
+      <template #cell-when="{ row }"
+        ><RouterLink :to="{ name: 'review', params: { id: row.id } }">{{
+          when(row.at)
+        }}</RouterLink></template
+      >
+    </DataTable>
     <MoreRows :shown="course.length" :count="count" @more="more" />
     <div class="acts">
       <NButton size="small" @click="save">{{

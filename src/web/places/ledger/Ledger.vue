@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import DataTable from '../../parts/DataTable.vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
 import { t } from '../../words'
 import { NAlert, NButton, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
@@ -30,6 +32,32 @@ async function forgotten() {
   chosen.value = null
   await load()
 }
+type FaultRow = NonNullable<typeof ledger.value>['faults'][number]
+const columns: Column<FaultRow>[] = [
+  { key: 'fault', title: t('ui.common.fault'), sort: byText((f) => faultWords(f.fault)) },
+  {
+    key: 'found',
+    title: t('ui.ledger.found'),
+    text: (f) => t('ui.ledger.of', { found: f.found, attempts: f.attempts }),
+    number: true,
+    sort: byNumber((f) => f.found / f.attempts),
+  },
+  {
+    key: 'tests',
+    title: t('ui.ledger.readings'),
+    text: (f) => String(f.tests),
+    number: true,
+    sort: byNumber((f) => f.tests),
+  },
+  {
+    key: 'minutes',
+    title: t('ui.ledger.minutes'),
+    text: (f) => String(Math.round(f.minutes)),
+    number: true,
+    sort: byNumber((f) => f.minutes),
+  },
+  { key: 'takenFor', title: t('ui.ledger.takenFor'), text: (f) => (f.wrong ? faultWords(f.wrong) : '') },
+]
 const print = () => window.print()
 </script>
 
@@ -90,30 +118,17 @@ const print = () => window.print()
         <section :aria-label="t('ui.ledger.faults')">
           <h2>{{ t('ui.ledger.whatEachFaultHasShown') }}</h2>
           <p v-if="!ledger.faults.length" class="quiet">{{ t('ui.ledger.nothingIsFinishedYet') }}</p>
-          <table v-else class="data">
-            <thead>
-              <tr>
-                <th scope="col">{{ t('ui.common.fault') }}</th>
-                <th scope="col" class="num">{{ t('ui.ledger.found') }}</th>
-                <th scope="col" class="num">{{ t('ui.ledger.readings') }}</th>
-                <th scope="col" class="num">{{ t('ui.ledger.minutes') }}</th>
-                <th scope="col">{{ t('ui.ledger.takenFor') }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(f, i) in ledger.faults" :key="i">
-                <td>
-                  {{ faultWords(f.fault) }} <span class="quiet">{{ f.circuit }}</span>
-                </td>
-                <td class="num">
-                  {{ t('ui.ledger.of', { found: f.found, attempts: f.attempts }) }}
-                </td>
-                <td class="num">{{ f.tests }}</td>
-                <td class="num">{{ Math.round(f.minutes) }}</td>
-                <td>{{ f.wrong ? faultWords(f.wrong) : '' }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <DataTable
+            v-else
+            :label="t('ui.ledger.whatEachFaultHasShown')"
+            :columns="columns"
+            :rows="ledger.faults"
+            :row-key="(f) => JSON.stringify([f.circuit, f.fault])"
+          >
+            <template #cell-fault="{ row }"
+              >{{ faultWords(row.fault) }} <span class="quiet">{{ row.circuit }}</span></template
+            >
+          </DataTable>
           <p v-if="ledger.allFaults > ledger.faults.length" class="quiet">
             {{
               t('ui.ledger.theThatWereMetMost', {
@@ -138,6 +153,7 @@ const print = () => window.print()
 <style scoped>
 .ledger {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   align-content: start;
   padding: 16px 20px;

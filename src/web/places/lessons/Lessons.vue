@@ -1,13 +1,20 @@
 <script setup lang="ts">
+import Search from '../../parts/Search.vue'
+import ChooseFile from '../../parts/ChooseFile.vue'
 import Dialog from '../../shell/Dialog.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
-import { NButton, NSelect } from 'naive-ui'
+import { NButton, NEmpty, NSelect } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { lessonListSchema, lessonVersionsSchema, storedLessonSchema, type LessonRow } from '../../../contract'
-import { ask, messageOf, post, send } from '../../api/client'
+import { ask, post, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
+import DataTable from '../../parts/DataTable.vue'
+import { byText, type Column } from '../../parts/columns'
+import LessonMenu from './LessonMenu.vue'
 import { useOneAct } from '../../api/one-act'
 import { download, fileName } from '../../parts/download'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
@@ -16,30 +23,18 @@ import { useScope } from '../../stores/scope'
 
 /** What the school teaches: circuit, faults to draw from, complaint and frame, ready to be handed out again. */
 const made = z.object({ id: z.uuid() })
-const lessons = ref<LessonRow[]>([])
-const wrong = ref('')
-const said = ref('')
+const list = useServer(lessonListSchema, () => '/lessons')
+await list.ready()
+const lessons = computed(() => list.data.value ?? [])
+const { wrong, said, act: attempt } = useAct()
+const load = list.again
 const search = ref('')
-async function attempt(work: () => Promise<unknown>) {
-  wrong.value = said.value = ''
-  try {
-    await work()
-    return true
-  } catch (error) {
-    wrong.value = messageOf(error)
-    return false
-  }
-}
-const list = async () => (lessons.value = await ask(lessonListSchema, '/lessons'))
-const load = () => attempt(list)
-await list()
 const shown = computed(() => {
   const words = search.value.toLowerCase().trim()
   return lessons.value.filter(
     (l) => !words || `${l.name} ${l.folder} ${l.circuit} ${l.vehicle}`.toLowerCase().includes(words),
   )
 })
-const folders = computed(() => [...new Set(shown.value.map((l) => l.folder))])
 
 /** Handing out: to whom, and which set. */
 const giving = ref<LessonRow | null>(null)
@@ -89,10 +84,7 @@ async function save(lesson: LessonRow) {
     download(fileName(lesson.name, 'lesson.json'), 'application/json', JSON.stringify(stored.lesson, null, 2))
   })
 }
-const picker = ref<HTMLInputElement | null>(null)
-async function takeIn(event: Event) {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
+async function takeIn([file]: File[]) {
   if (!file) return
   await attempt(async () => {
     let read: unknown
@@ -105,19 +97,35 @@ async function takeIn(event: Event) {
     await load()
     said.value = t('ui.lessons.isInTheLibrary', { name: file.name })
   })
-  input.value = ''
 }
 async function copy(lesson: LessonRow) {
   await attempt(() => send(made, `/lessons/${lesson.id}/copy`))
   await load()
 }
-/** Taking a lesson out is asked about once, in its own row. */
-const leaving = ref('')
 async function remove(lesson: LessonRow) {
   await attempt(() => post(`/lessons/${lesson.id}`, undefined, 'DELETE'))
-  leaving.value = ''
   await load()
 }
+const columns: Column<LessonRow>[] = [
+  { key: 'name', title: t('ui.common.lesson'), head: true, text: (l) => l.name, sort: byText((l) => l.name) },
+  { key: 'folder', title: t('ui.home.folder'), text: (l) => l.folder, sort: byText((l) => l.folder) },
+  { key: 'circuit', title: t('ui.common.circuit'), text: (l) => l.circuit, sort: byText((l) => l.circuit) },
+  {
+    key: 'sets',
+    title: t('ui.lessons.setsOfFaults'),
+    text: (l) =>
+      `${l.sets.length === 1 ? l.sets[0] : t('ui.lessons.toDrawFrom', { count: l.sets.length })}, ${l.mode === 'test' ? t('ui.lessons.asATest') : t('ui.lessons.asPractice')}`,
+  },
+  {
+    key: 'changed',
+    title: t('ui.common.changed'),
+    text: (l) => t('ui.lessons.version', { updated: when(l.updated), version: l.version }),
+    quiet: true,
+    width: 170,
+    sort: byText((l) => l.updated),
+  },
+  { key: 'acts', title: t('ui.common.whatToDoWithIt'), untitled: true, width: 250 },
+]
 const versions = ref<{ lesson: LessonRow; list: z.output<typeof lessonVersionsSchema> } | null>(null)
 async function look(lesson: LessonRow) {
   await attempt(
@@ -135,7 +143,7 @@ async function back(version: number) {
     await load()
   })
 }
-const finder = ref<HTMLInputElement | null>(null)
+const finder = ref<InstanceType<typeof Search> | null>(null)
 useKeys(t('ui.common.lessons'), [
   { press: ['/'], what: t('ui.lessons.findALesson'), act: () => finder.value?.focus() },
 ])
@@ -145,86 +153,34 @@ useKeys(t('ui.common.lessons'), [
   <div class="lessons">
     <div class="top">
       <h1>{{ t('ui.common.lessons') }}</h1>
-      <input
+      <Search
         ref="finder"
         v-model="search"
-        type="search"
-        class="plain"
-        :aria-label="t('ui.common.find')"
+        :label="t('ui.common.find')"
         :placeholder="t('ui.lessons.nameFolderCircuit')"
       />
-      <NButton size="small" @click="picker?.click()">{{ t('ui.lessons.takeInAFile') }}</NButton>
-      <input ref="picker" type="file" accept=".json,application/json" hidden @change="takeIn" />
+      <ChooseFile :label="t('ui.lessons.takeInAFile')" accept=".json,application/json" @files="takeIn" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
-    <p v-if="!lessons.length">
-      {{ t('ui.lessons.noneYetPlantAFault') }}
-    </p>
-    <section v-for="folder in folders" :key="folder">
-      <h2>{{ folder || t('ui.lessons.notInAFolder') }}</h2>
-      <table class="data">
-        <colgroup>
-          <col v-for="width in ['21%', '18%', '14%', '13%', '34%']" :key="width" :style="{ width }" />
-        </colgroup>
-        <thead class="visually-hidden">
-          <tr>
-            <th scope="col">{{ t('ui.common.lesson') }}</th>
-            <th scope="col">{{ t('ui.common.circuit') }}</th>
-            <th scope="col">{{ t('ui.lessons.setsOfFaults') }}</th>
-            <th scope="col">{{ t('ui.common.changed') }}</th>
-            <th scope="col">{{ t('ui.common.whatToDoWithIt') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="lesson in shown.filter((l) => l.folder === folder)" :key="lesson.id">
-            <th scope="row">{{ lesson.name }}</th>
-            <td>{{ lesson.circuit }}</td>
-            <td>
-              {{
-                lesson.sets.length === 1
-                  ? lesson.sets[0]
-                  : t('ui.lessons.toDrawFrom', { count: lesson.sets.length })
-              }},
-              {{ lesson.mode === 'test' ? t('ui.lessons.asATest') : t('ui.lessons.asPractice') }}
-            </td>
-            <td class="quiet">
-              {{ t('ui.lessons.version', { updated: when(lesson.updated), version: lesson.version }) }}
-            </td>
-            <td class="acts">
-              <template v-if="leaving === lesson.id">
-                {{ t('ui.lessons.ordersThatCameFromIt') }}
-                <button type="button" class="small" @click="remove(lesson)">
-                  {{ t('ui.common.takeItOut') }}
-                </button>
-                <button type="button" class="small" @click="leaving = ''">{{ t('ui.common.keepIt') }}</button>
-              </template>
-              <template v-else>
-                <NButton size="small" type="primary" @click="give(lesson)">{{
-                  t('ui.lessons.handOut')
-                }}</NButton>
-                <RouterLink :to="{ name: 'show-lesson', params: { id: lesson.id } }">{{
-                  t('ui.common.show')
-                }}</RouterLink>
-                <button type="button" class="small" @click="look(lesson)">
-                  {{ t('ui.common.versions') }}
-                </button>
-                <button type="button" class="small" @click="copy(lesson)">{{ t('ui.lessons.copy') }}</button>
-                <button type="button" class="small" @click="save(lesson)">{{ t('ui.lessons.file') }}</button>
-                <button
-                  type="button"
-                  class="small"
-                  :aria-label="t('ui.lessons.takeOut', { name: lesson.name })"
-                  @click="leaving = lesson.id"
-                >
-                  {{ t('ui.common.takeOut') }}
-                </button>
-              </template>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+    <NEmpty v-if="!lessons.length" :description="t('ui.lessons.noneYetPlantAFault')" />
+    <DataTable v-else :label="t('ui.common.lessons')" :columns="columns" :rows="shown" :row-key="(l) => l.id">
+      <template #cell-acts="{ row }">
+        <span class="acts">
+          <NButton size="small" type="primary" @click="give(row)">{{ t('ui.lessons.handOut') }}</NButton>
+          <RouterLink :to="{ name: 'show-lesson', params: { id: row.id } }">{{
+            t('ui.common.show')
+          }}</RouterLink>
+          <LessonMenu
+            :name="row.name"
+            @versions="look(row)"
+            @copy="copy(row)"
+            @save="save(row)"
+            @remove="remove(row)"
+          />
+        </span>
+      </template>
+    </DataTable>
 
     <Dialog
       :show="giving !== null"
@@ -262,14 +218,9 @@ useKeys(t('ui.common.lessons'), [
           {{ v.version }}: {{ when(v.at) }}, {{ v.sets }}
           {{ v.sets === 1 ? t('ui.lessons.set') : t('ui.lessons.sets') }},
           {{ v.circuit }}
-          <button
-            v-if="v.version !== versions.lesson.version"
-            type="button"
-            class="small"
-            @click="back(v.version)"
-          >
+          <NButton v-if="v.version !== versions.lesson.version" size="small" @click="back(v.version)">
             {{ t('ui.common.takeItBack') }}
-          </button>
+          </NButton>
           <span v-else class="quiet">{{ t('ui.lessons.asItIs') }}</span>
         </li>
       </ul>
@@ -291,28 +242,10 @@ useKeys(t('ui.common.lessons'), [
   gap: 14px;
   align-items: center;
 }
-.data td.acts {
-  overflow: visible;
-  text-align: right;
-}
-.acts > * + * {
-  margin-left: 6px;
-}
-th[scope='row'] {
-  text-align: left;
-  font-weight: 500;
-}
-table.data {
-  table-layout: fixed;
-}
-.data td,
-.data th {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-section {
-  display: grid;
-  gap: 6px;
+.acts {
+  display: inline-flex;
+  gap: 10px;
+  align-items: center;
 }
 .give {
   display: grid;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { partOf, piecesOf } from '../../../core/model'
 import { quoted, t, tell } from '../../words'
-import { NButton } from 'naive-ui'
+import { NButton, NCheckbox, NInput, NInputNumber, NTable } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { reviewSchema, type Review } from '../../../contract'
@@ -48,7 +50,7 @@ async function done() {
   <div v-if="review" class="paper">
     <h1>{{ t('ui.paper.fromPaper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
-    <table class="data" :aria-label="t('ui.paper.readingsOfTheWorksheet')">
+    <NTable size="small" :bordered="false" :aria-label="t('ui.paper.readingsOfTheWorksheet')">
       <thead>
         <tr>
           <th scope="col"></th>
@@ -67,35 +69,50 @@ async function done() {
           <tr>
             <th scope="row">{{ i + 1 }}</th>
             <td>
-              <select
-                v-model="row.state"
+              <Choice
+                v-model:value="row.state"
+                :label="t('ui.paper.stateOfReading', { x: i + 1 })"
+                labelled="aloud"
                 :disabled="row.taken"
-                :aria-label="t('ui.paper.stateOfReading', { x: i + 1 })"
-              >
-                <option v-for="s in review.circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-              </select>
+                :entries="
+                  entriesOf(
+                    review.circuit.states,
+                    (s) => s.id,
+                    (s) => s.name,
+                  )
+                "
+              />
             </td>
             <td>
-              <select
-                v-model="row.instrument"
+              <Choice
+                v-model:value="row.instrument"
+                :label="t('ui.paper.instrumentOfReading', { x: i + 1 })"
+                labelled="aloud"
                 :disabled="row.taken"
-                :aria-label="t('ui.paper.instrumentOfReading', { x: i + 1 })"
-              >
-                <option v-for="key in review.frame.bag" :key="key" :value="key">
-                  {{ tell(instrumentOf(key).title) }}
-                </option>
-              </select>
+                :entries="
+                  entriesOf(
+                    review.frame.bag,
+                    (key) => key,
+                    (key) => tell(instrumentOf(key).title),
+                  )
+                "
+              />
             </td>
             <td v-for="field in ['at', 'black', 'predicted', 'reading', 'struck'] as const" :key="field">
-              <input
-                v-model="row[field]"
+              <NInput
+                v-model:value="row[field]"
+                size="small"
                 :disabled="row.taken"
-                :class="['plain', field]"
-                :aria-label="
-                  t('ui.paper.ofReading', { field: field === 'at' ? t('ui.paper.red') : field, x: i + 1 })
-                "
-                autocomplete="off"
-                spellcheck="false"
+                :class="field"
+                placeholder=""
+                :input-props="{
+                  'aria-label': t('ui.paper.ofReading', {
+                    field: field === 'at' ? t('ui.paper.red') : field,
+                    x: i + 1,
+                  }),
+                  autocomplete: 'off',
+                  spellcheck: 'false',
+                }"
               />
             </td>
             <td>{{ row.taken ? t('ui.paper.taken') : '' }}</td>
@@ -104,34 +121,51 @@ async function done() {
             <td></td>
             <td colspan="8" role="alert" class="asked">
               {{ row.trouble }}
-              <label><input v-model="row.stands" type="checkbox" /> {{ t('ui.paper.itIsAsWritten') }}</label>
+              <NCheckbox v-model:checked="row.stands">{{ t('ui.paper.itIsAsWritten') }}</NCheckbox>
             </td>
           </tr>
         </template>
       </tbody>
-    </table>
+    </NTable>
     <div class="row">
       <NButton size="small" @click="paper.add">{{ t('ui.paper.oneReadingMore') }}</NButton>
     </div>
     <fieldset>
       <legend>{{ t('ui.paper.conclusionOnTheSheet') }}</legend>
-      <label class="field"
-        >{{ t('ui.common.piece') }}
-        <select v-model="paper.conclusion.value.piece" @change="paper.conclusion.value.kind = ''">
-          <option value="">{{ t('ui.paper.noneYet') }}</option>
-          <option v-for="p in pieces" :key="p.id" :value="p.id">{{ p.text }}</option>
-        </select>
-      </label>
-      <label class="field"
-        >{{ t('ui.common.howItFailed') }}
-        <select v-model="paper.conclusion.value.kind" :disabled="!paper.conclusion.value.piece">
-          <option value="">{{ t('ui.common.choose') }}</option>
-          <option v-for="k in kinds" :key="k" :value="k">{{ tell(faultOfKind(k).title) }}</option>
-        </select>
-      </label>
+      <Choice
+        v-model:value="paper.conclusion.value.piece"
+        :label="t('ui.common.piece')"
+        :entries="[
+          { value: '', label: t('ui.paper.noneYet') },
+          ...entriesOf(
+            pieces,
+            (p) => p.id,
+            (p) => p.text,
+          ),
+        ]"
+        @update:value="paper.conclusion.value.kind = ''"
+      />
+      <Choice
+        v-model:value="paper.conclusion.value.kind"
+        :label="t('ui.common.howItFailed')"
+        :disabled="!paper.conclusion.value.piece"
+        :entries="
+          entriesOf(
+            kinds,
+            (k) => k,
+            (k) => tell(faultOfKind(k).title),
+          )
+        "
+      />
       <label class="field"
         >{{ t('ui.paper.howSure') }}
-        <input v-model.number="paper.conclusion.value.sure" class="plain" type="number" min="0" max="100" />
+        <NInputNumber
+          v-model:value="paper.conclusion.value.sure"
+          size="small"
+          :min="0"
+          :max="100"
+          :precision="0"
+        />
       </label>
     </fieldset>
     <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>
@@ -151,11 +185,6 @@ async function done() {
   padding: 20px;
   display: grid;
   gap: 12px;
-}
-input:not([type='checkbox']),
-select {
-  width: 100%;
-  min-width: 64px;
 }
 .struck {
   min-width: 180px;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { useDebounceFn } from '@vueuse/core'
-import { NButton } from 'naive-ui'
+import { NButton, NInputNumber, NTable } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import {
   orderListSchema,
@@ -17,7 +19,7 @@ import { useRoute } from 'vue-router'
 import { ask, messageOf, send } from '../../api/client'
 import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
-import MarkTable from '../../readings/MarkTable.vue'
+import MarkBars from '../../readings/MarkBars.vue'
 import { useScope } from '../../stores/scope'
 
 const versions = ref<RubricRow[]>([])
@@ -118,7 +120,6 @@ const percents: readonly Percent[] = [
   own('graveCap', t('ui.rubric.aGraveErrorOfSafety')),
   own('swapCap', t('ui.rubric.partsInTurnLeave')),
 ]
-const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const hundredth = (share: number) => Math.round(share * 1000) / 10
 </script>
 
@@ -129,7 +130,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       {{ t('ui.rubric.whatIsHandedOutKeeps') }}
     </p>
     <form v-if="draft" :aria-label="t('ui.rubric.rubric')" @submit.prevent="keep">
-      <table class="data">
+      <NTable size="small" :bordered="false">
         <thead>
           <tr>
             <th scope="col">{{ t('ui.rubric.aspect') }}</th>
@@ -142,14 +143,14 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
               <label :for="`weight-${aspect}`">{{ tell(aspectNames[aspect]) }}</label>
             </td>
             <td class="num">
-              <input
-                :id="`weight-${aspect}`"
-                type="number"
-                min="0"
-                max="1000"
-                step="any"
+              <NInputNumber
+                size="small"
+                :show-button="false"
+                :min="0"
+                :max="1000"
                 :value="draft.weights[aspect]"
-                @input="draft.weights[aspect] = number($event)"
+                :input-props="{ id: `weight-${aspect}` }"
+                @update:value="draft.weights[aspect] = $event ?? Number.NaN"
               />
             </td>
           </tr>
@@ -160,20 +161,20 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
             </td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <div class="shares">
         <label v-for="p in percents" :key="p.label"
           ><span>{{ p.label }}</span>
           <span class="unit"
-            ><input
-              type="number"
-              min="0"
-              max="100"
-              step="any"
+            ><NInputNumber
+              size="small"
+              :show-button="false"
+              :min="0"
+              :max="100"
               :value="hundredth(p.of(draft))"
-              @input="p.set(draft, number($event) / 100)"
-            />
-            %</span
+              @update:value="p.set(draft, ($event ?? Number.NaN) / 100)"
+              ><template #suffix>%</template></NInputNumber
+            ></span
           >
         </label>
       </div>
@@ -190,20 +191,25 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
     </form>
     <section class="effect" :aria-label="t('ui.rubric.effectOnAnAttempt')">
       <h2>{{ t('ui.rubric.onThisAttempt') }}</h2>
-      <label class="field"
-        >{{ t('ui.rubric.attempt') }}
-        <select v-model="sample">
-          <option value="">{{ t('ui.rubric.sampleWorkLampGoodWork') }}</option>
-          <option v-for="o in orders" :key="o.id" :value="o.id">{{ o.student }}: {{ o.complaint }}</option>
-        </select>
-      </label>
+      <Choice
+        v-model:value="sample"
+        :label="t('ui.rubric.attempt')"
+        :entries="[
+          { value: '', label: t('ui.rubric.sampleWorkLampGoodWork') },
+          ...entriesOf(
+            orders,
+            (o) => o.id,
+            (o) => `${o.student}: ${o.complaint}`,
+          ),
+        ]"
+      />
       <template v-if="tried">
         <h3>{{ changed ? t('ui.rubric.withTheseChanges') : t('ui.rubric.asItStands') }}</h3>
-        <MarkTable :judged="tried" />
+        <MarkBars :judged="tried" />
       </template>
       <template v-if="before && changed">
         <h3>{{ t('ui.rubric.before') }}</h3>
-        <MarkTable :judged="before" />
+        <MarkBars :judged="before" />
       </template>
       <h2>{{ t('ui.common.versions') }}</h2>
       <ul>
@@ -256,17 +262,6 @@ form,
 }
 .unit {
   white-space: nowrap;
-}
-input {
-  font: inherit;
-  font-family: var(--mono, monospace);
-  width: 76px;
-  text-align: right;
-  padding: 3px 6px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: inherit;
 }
 .acts {
   display: flex;

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useAct } from '../../api/useAct'
+import { NButton } from 'naive-ui'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
@@ -6,12 +10,12 @@ import { type Ask } from '../../../core/lab'
 import { ask, messageOf, send } from '../../api/client'
 import type { Showing } from './useShow'
 
+const { wrong, said, act } = useAct()
+
 /** The steps of the demonstration: what is asked, in which order. They are kept with a lesson, and replayed from it. */
 const props = defineProps<{ show: Showing; lesson: string }>()
 const emit = defineEmits<{ done: [] }>()
 const { asks, setAsks, unscript, lamps, called, stateName, healthy, state } = props.show
-const said = ref('')
-const wrong = ref('')
 
 const questions = computed(() => props.show.questions())
 const words = (one: Ask): string => {
@@ -34,10 +38,8 @@ const points = computed(
 function add(one: Ask) {
   setAsks([...asks.value, one])
 }
-function addChosen(event: Event) {
-  const select = event.target as HTMLSelectElement
-  const [type, what] = select.value.split('|') as [string, string]
-  select.value = ''
+function addChosen(chosen: string) {
+  const [type, what] = chosen.split('|') as [string, string]
   if (type === 'piece') add({ type: 'piece', state: state.value })
   if (type === 'light') add({ type: 'light', state: state.value, part: what })
   if (type === 'volts')
@@ -66,8 +68,7 @@ if (!props.lesson)
     (error: unknown) => (wrong.value = messageOf(error)),
   )
 async function keep() {
-  wrong.value = said.value = ''
-  try {
+  await act(async () => {
     const { lesson } = await ask(storedLessonSchema, `/lessons/${into.value}`)
     const kept = await send(
       storedLessonSchema,
@@ -79,70 +80,86 @@ async function keep() {
       name: kept.lesson.name,
       version: kept.version,
     })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 </script>
 
 <template>
   <section class="script" :aria-label="t('ui.show.stepsOfTheDemonstration')">
     <div class="line">
-      <label
-        ><span class="visually-hidden">{{ t('ui.show.addAStep') }}</span>
-        <select @change="addChosen">
-          <option value="">{{ t('ui.show.add') }}</option>
-          <option value="piece|">{{ t('ui.show.whichPieceIsAtFault') }}</option>
-          <optgroup :label="t('ui.show.howBright')">
-            <option v-for="lamp in lamps" :key="lamp" :value="`light|${lamp}`">{{ called(lamp) }}</option>
-          </optgroup>
-          <optgroup :label="t('ui.show.quiz')">
-            <option v-for="q in questions" :key="q.key" :value="`quiz|${q.key}`">
-              {{ stateName(q.state) }}: {{ tell(q.text).slice(0, 90) }}
-            </option>
-          </optgroup>
-          <optgroup :label="t('ui.show.voltsInTheStateAbove')">
-            <option v-for="p in points" :key="p" :value="`volts|${p}`">{{ p }}</option>
-          </optgroup>
-        </select></label
-      >
-      <button type="button" @click="setAsks([])">{{ t('ui.show.empty') }}</button>
-      <button type="button" @click="unscript">{{ t('ui.show.pointByPoint') }}</button>
+      <Choice
+        :label="t('ui.show.addAStep')"
+        labelled="aloud"
+        size="large"
+        :value="undefined"
+        :placeholder="t('ui.show.add')"
+        :entries="[
+          { value: 'piece|', label: t('ui.show.whichPieceIsAtFault') },
+          { group: t('ui.show.howBright'), entries: entriesOf(lamps, (lamp) => `light|${lamp}`, called) },
+          {
+            group: t('ui.show.quiz'),
+            entries: entriesOf(
+              questions,
+              (q) => `quiz|${q.key}`,
+              (q) => `${stateName(q.state)}: ${tell(q.text).slice(0, 90)}`,
+            ),
+          },
+          {
+            group: t('ui.show.voltsInTheStateAbove'),
+            entries: entriesOf(
+              points,
+              (p) => `volts|${p}`,
+              (p) => p,
+            ),
+          },
+        ]"
+        @update:value="addChosen($event!)"
+      />
+      <NButton size="large" @click="setAsks([])">{{ t('ui.show.empty') }}</NButton>
+      <NButton size="large" @click="unscript">{{ t('ui.show.pointByPoint') }}</NButton>
       <span class="gap" />
-      <label v-if="!lesson"
-        ><span class="visually-hidden">{{ t('ui.common.lesson') }}</span>
-        <select v-model="into">
-          <option value="">{{ t('ui.show.withWhichLesson') }}</option>
-          <option v-for="l in lessons" :key="l.id" :value="l.id">{{ l.name }}</option>
-        </select></label
-      >
-      <button type="button" :disabled="!into" @click="keep">{{ t('ui.show.keepWithTheLesson') }}</button>
-      <button type="button" class="on" @click="emit('done')">{{ t('ui.show.toTheWall') }}</button>
+      <Choice
+        v-if="!lesson"
+        v-model:value="into"
+        :label="t('ui.common.lesson')"
+        labelled="aloud"
+        size="large"
+        :placeholder="t('ui.show.withWhichLesson')"
+        :entries="
+          entriesOf(
+            lessons,
+            (l) => l.id,
+            (l) => l.name,
+          )
+        "
+      />
+      <NButton size="large" :disabled="!into" @click="keep">{{ t('ui.show.keepWithTheLesson') }}</NButton>
+      <NButton size="large" class="on" @click="emit('done')">{{ t('ui.show.toTheWall') }}</NButton>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol>
       <li v-for="(one, i) in asks" :key="i">
         <span>{{ stateName(one.state) }}: {{ words(one) }}</span>
-        <button
-          type="button"
+        <NButton
+          size="large"
           :disabled="i === 0"
           :aria-label="t('ui.show.stepEarlier', { x: i + 1 })"
           @click="move(i, -1)"
         >
           ↑
-        </button>
-        <button
-          type="button"
+        </NButton>
+        <NButton
+          size="large"
           :disabled="i === asks.length - 1"
           :aria-label="t('ui.show.stepLater', { x: i + 1 })"
           @click="move(i, 1)"
         >
           ↓
-        </button>
-        <button type="button" :aria-label="t('ui.show.takeOutStep', { x: i + 1 })" @click="without(i)">
+        </NButton>
+        <NButton size="large" :aria-label="t('ui.show.takeOutStep', { x: i + 1 })" @click="without(i)">
           ×
-        </button>
+        </NButton>
       </li>
     </ol>
     <p v-if="!asks.length">{{ t('ui.show.nothingIsAskedYetAdd') }}</p>
@@ -162,9 +179,6 @@ async function keep() {
   flex-wrap: wrap;
   gap: 10px;
   align-items: center;
-}
-.line select {
-  max-width: 520px;
 }
 .gap {
   flex: 1;

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import Toggle from '../../parts/Toggle.vue'
+import { NButton } from 'naive-ui'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import { writtenAll, type Key } from '../../keys/press'
 import { useKeys } from '../../keys/useKeys'
 import { formatQuantity, quoted, t, tell } from '../../words'
@@ -10,6 +14,7 @@ import Answers from './Answers.vue'
 import Script from './Script.vue'
 import Steps, { type Stop } from './Steps.vue'
 import { useClass } from './useClass'
+import { useOpen } from '../../stores/open'
 import { useShow, type Shown } from './useShow'
 
 /**
@@ -19,6 +24,7 @@ import { useShow, type Shown } from './useShow'
 const props = defineProps<{ lesson?: boolean }>()
 const route = useRoute()
 const id = String(route.params.id)
+const opened = useOpen()
 async function load(): Promise<Shown> {
   if (props.lesson) {
     const { lesson } = await ask(storedLessonSchema, `/lessons/${id}`)
@@ -26,6 +32,7 @@ async function load(): Promise<Shown> {
     return { circuit: lesson.circuit, faults: set.faults, complaint: set.complaint, script: lesson.script }
   }
   const { circuit, plant } = await ask(storedCircuitSchema, `/circuits/${id}`)
+  opened.circuit = { id, name: circuit.name, vehicle: circuit.vehicle }
   return { circuit, faults: plant?.faults ?? [], complaint: plant?.complaint ?? '', state: plant?.state }
 }
 const shown = await load()
@@ -119,18 +126,35 @@ useKeys(t('ui.common.show'), keys)
   <div class="show">
     <div class="top">
       <h1>{{ circuit.name }}</h1>
-      <label
-        ><span class="visually-hidden">{{ t('ui.common.state') }}</span>
-        <select v-model="state" :disabled="scripted">
-          <option v-for="s in circuit.states" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label v-if="circuit.paths.length > 1"
-        ><span class="visually-hidden">{{ t('ui.common.path') }}</span>
-        <select v-model.number="path" :disabled="scripted">
-          <option v-for="(p, i) in circuit.paths" :key="p.id" :value="i">{{ p.name || p.id }}</option>
-        </select></label
-      >
+      <Choice
+        v-model:value="state"
+        :label="t('ui.common.state')"
+        labelled="aloud"
+        size="large"
+        :disabled="scripted"
+        :entries="
+          entriesOf(
+            circuit.states,
+            (s) => s.id,
+            (s) => s.name,
+          )
+        "
+      />
+      <Choice
+        v-if="circuit.paths.length > 1"
+        v-model:value="path"
+        :label="t('ui.common.path')"
+        labelled="aloud"
+        size="large"
+        :disabled="scripted"
+        :entries="
+          entriesOf(
+            circuit.paths,
+            (_, i) => i,
+            (p) => p.name || p.id,
+          )
+        "
+      />
       <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
     </div>
     <p class="complaint">
@@ -173,31 +197,39 @@ useKeys(t('ui.common.show'), keys)
       />
     </template>
     <div class="acts">
-      <button type="button" :disabled="at === 0" @click="step(-1)">{{ t('ui.show.back') }}</button>
-      <button type="button" class="on" :disabled="at >= most" @click="step(1)">
+      <NButton size="large" :disabled="at === 0" @click="step(-1)">{{ t('ui.show.back') }}</NButton>
+      <NButton size="large" class="on" :disabled="at >= most" @click="step(1)">
         {{ open ? t('ui.show.showIt') : at === 0 ? t('ui.show.ask') : t('ui.common.next') }}
-      </button>
-      <button type="button" :aria-pressed="showHealthy" @click="showHealthy = !showHealthy">
+      </NButton>
+      <Toggle size="large" :on="showHealthy" @click="showHealthy = !showHealthy">
         {{ t('ui.common.healthy') }}
-      </button>
-      <button type="button" :aria-pressed="showFaulted" @click="showFaulted = !showFaulted">
+      </Toggle>
+      <Toggle size="large" :on="showFaulted" @click="showFaulted = !showFaulted">
         {{ t('ui.common.faulted') }}
-      </button>
-      <button type="button" :aria-pressed="live" @click="live = !live">{{ t('ui.show.askTheClass') }}</button>
-      <label v-if="live && classes.length"
-        ><span class="visually-hidden">{{ t('ui.show.whichClass') }}</span>
-        <select v-model="group">
-          <option :value="null">{{ t('ui.show.everybody') }}</option>
-          <option v-for="c in classes" :key="c.id" :value="c.id">{{ c.name }}</option>
-        </select></label
-      >
+      </Toggle>
+      <Toggle size="large" :on="live" @click="live = !live">{{ t('ui.show.askTheClass') }}</Toggle>
+      <Choice
+        v-if="live && classes.length"
+        v-model:value="group"
+        :label="t('ui.show.whichClass')"
+        labelled="aloud"
+        size="large"
+        :entries="[
+          { value: null, label: t('ui.show.everybody') },
+          ...entriesOf(
+            classes,
+            (c) => c.id,
+            (c) => c.name,
+          ),
+        ]"
+      />
       <span v-if="live" class="count" role="status">{{
         trouble ||
         (values.length === 1 ? t('ui.show.n1Answer') : t('ui.show.answersCount', { count: values.length }))
       }}</span>
-      <button type="button" :aria-pressed="writing" @click="writing = !writing">
+      <Toggle size="large" :on="writing" @click="writing = !writing">
         {{ t('ui.show.stepsAsks') }}
-      </button>
+      </Toggle>
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
         t('ui.common.leave')
       }}</RouterLink>
@@ -229,7 +261,6 @@ useKeys(t('ui.common.show'), keys)
 h1 {
   font-size: 34px;
 }
-.show :deep(select),
 .show :deep(button) {
   padding: 4px 14px;
   border: 1.5px solid var(--rule-strong);
@@ -239,6 +270,11 @@ h1 {
   font: inherit;
   font-size: 26px;
   max-width: 100%;
+}
+/* Read from ten metres. */
+.show :deep(.n-base-selection) {
+  --n-font-size: 26px !important;
+  --n-height: 48px !important;
 }
 .show :deep(label) {
   min-width: 0;
