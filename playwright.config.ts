@@ -13,6 +13,8 @@ process.env.BRACHYON_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'brachyon-e2e-'))
 
 const launchOptions = {
   executablePath: '/usr/bin/chromium',
+  // With the scroll bars that everybody sees: headless hides them, and what they push aside with them.
+  ignoreDefaultArgs: ['--hide-scrollbars'],
   args: [
     '--no-sandbox',
     '--disable-gpu',
@@ -45,12 +47,7 @@ export default defineConfig({
     { name: 'e2e', testMatch: mainJob, grepInvert: /@sweep/ },
     { name: 'sweep', testIgnore: [mainJob, /shots\.spec/] },
     { name: 'sweep-more', testMatch: mainJob, grep: /@sweep/ },
-    // Pictures show the scroll bars that everybody sees.
-    {
-      name: 'shots',
-      testMatch: /shots\.spec/,
-      use: { launchOptions: { ...launchOptions, ignoreDefaultArgs: ['--hide-scrollbars'] } },
-    },
+    { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {
     command: 'node built/server/main.js --demo',

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { choose, press, takeInstrument } from './choose'
 import { expectAccessible } from './axe'
 import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
 
@@ -17,20 +18,20 @@ test('what is left connected is read past by another instrument; a fuse that a j
 
   // A load lamp stands in the fuse's place while a clamp reads what it lets through.
   await page.getByRole('button', { name: 'pull F1' }).click()
-  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('lamps')
+  await takeInstrument(page, 'lamps')
   await page.getByRole('button', { name: 'Load lamp' }).click()
-  await page.getByLabel('Held').selectOption('inPlaceOf')
-  await page.getByRole('combobox', { name: 'At' }).selectOption('F1')
+  await choose(page.getByRole('combobox', { name: 'Held', exact: true }), 'inPlaceOf')
+  await choose(page.getByRole('combobox', { name: 'At' }), 'F1')
   await page.getByRole('button', { name: 'Leave it connected' }).click()
   const chip = page.getByRole('button', { name: /^Take away: Load lamp.* in place of F1$/ })
   await expect(chip).toBeVisible()
-  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+  await takeInstrument(page, 'clamp')
   await page.getByLabel('Jaws round').fill('W4')
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('2')
   await page.getByRole('button', { name: 'Measure' }).click()
   await expect(page.getByTestId('display')).toHaveText(/^[1-4]\.\d\d.A$/)
   await page.getByRole('button', { name: 'That is what it tells me' }).click()
-  await expect(page.locator('li', { hasText: 'Reading 1' })).toContainText('in place of F1')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Reading 1' })).toContainText('in place of F1')
   await expectAccessible(page)
   await chip.click()
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('0')
@@ -41,12 +42,12 @@ test('what is left connected is read past by another instrument; a fuse that a j
   await expect(part(page, 'L1')).toContainText('bright')
 
   // A jumper of 30 A past the lamp is a short: the fuse of 10 A goes, and stays gone until there is another.
-  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('loads')
+  await takeInstrument(page, 'loads')
   await page.getByRole('button', { name: 'Fused jumper' }).click()
-  await page.getByLabel('Its fuse').selectOption('30')
+  await choose(page.getByRole('combobox', { name: 'Its fuse', exact: true }), '30')
   await page.getByLabel('Red lead').fill('L1a')
   await page.getByLabel('Black lead').fill('G1c')
-  await page.getByRole('radio', { name: /holds/ }).check()
+  await press(page.getByRole('radio', { name: /holds/ }))
   await page.getByRole('button', { name: 'Measure' }).click()
   await page.getByRole('button', { name: 'That is what it tells me' }).click()
   await page.getByRole('button', { name: 'S1 open' }).click()
@@ -55,12 +56,12 @@ test('what is left connected is read past by another instrument; a fuse that a j
   await page.reload()
   await page.getByText('A fuse has blown').click()
   const renew = page.getByRole('form', { name: 'Renew a fuse' })
-  await renew.getByLabel('Fuse').selectOption('F1')
+  await choose(renew.getByRole('combobox', { name: 'Fuse', exact: true }), 'F1')
   await renew.getByRole('button', { name: 'Fit a new one' }).click()
-  await expect(page.locator('li', { hasText: 'Renewed a fuse' })).toContainText('F1')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Renewed a fuse' })).toContainText('F1')
   await page.getByRole('button', { name: 'S1 open' }).click()
   await page.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(page, 'L1')).toContainText('bright')
-  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('multimeter')
+  await takeInstrument(page, 'multimeter')
   await measure(page, { red: 'L1f', black: 'L1g', predict: '12.2', clears: [], shows: /^12\.\d\d.V$/ })
 })

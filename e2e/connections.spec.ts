@@ -132,7 +132,7 @@ test('a session that has ended elsewhere: back through the sign-in, with the edi
   await page.getByLabel('Password').fill('gritter-amber-7')
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(page).toHaveURL(address)
-  await expect(page.locator('header').getByText('saved', { exact: true })).toBeVisible()
+  await expect(page.getByText('saved', { exact: true })).toBeVisible()
   const id = address.split('/').pop()!
   await expect
     .poll(async () => JSON.stringify(await (await page.request.get(`/api/circuits/${id}`)).json()))
@@ -180,7 +180,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
     }
     await expectAccessible(page)
     await page.getByRole('button', { name: 'Go to Today' }).click()
-    await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
   })
   await test.step('a part of the page that an upgrade has taken away: the newer page is loaded', async () => {
     let gone = true
@@ -188,7 +188,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
       gone ? route.fulfill({ status: 404, body: 'gone' }) : route.continue(),
     )
     await page.goto('/')
-    await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
     await page.evaluate(() => ((window as unknown as { old: boolean }).old = true))
     page.once('framenavigated', () => (gone = false))
     await page.getByRole('link', { name: 'Ledger' }).click()
@@ -197,7 +197,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
   })
   await test.step('a newer version: said, and loaded at the next navigation', async () => {
     await page.goto('/')
-    await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
     await page.evaluate(() => ((window as unknown as { old: boolean }).old = true))
     await page.route('**/api/lessons', async (route) => {
       const answer = await route.fetch()

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
+import { choose } from './choose'
 import { expectAccessible } from './axe'
-import { openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+import { openBench, openDesk, part, plantAndHandOut, signIn, signOut, sizeField } from './story'
 
 const pump = 'Washer pump, utility van'
 const gritter = 'Beacon and spreader light, gritter'
@@ -13,24 +14,24 @@ test('two paths share a feed and a ground: each has its own staircase, and one b
   await expect(part(page, 'M1')).toContainText('turns as it should')
   await expect(part(page, 'D1')).toContainText('bright')
   await expect(page.locator('tr[data-row="M1"]')).toHaveCount(1)
-  await page.getByRole('combobox', { name: 'Path' }).selectOption({ label: 'step light' })
+  await choose(page.getByRole('combobox', { name: 'Path' }), { label: 'step light' })
   await expect(page.locator('tr[data-row="M1"]')).toHaveCount(0)
   await expect(page.locator('tr[data-row="D1"]')).toHaveCount(2)
   await expect(page.locator('tr[data-row="W2"]')).toHaveCount(1)
 
   await page.getByRole('link', { name: 'Plant', exact: true }).click()
-  await page.getByRole('combobox', { name: 'Place' }).selectOption('G1')
+  await choose(page.getByRole('combobox', { name: 'Place' }), 'G1')
   await page.getByRole('button', { name: /High resistance stud on chassis/ }).click()
   await expect(page.getByText('D1: bright → dim')).toBeVisible()
   await expect(page.getByText(/fails: Return loses/)).toBeVisible()
-  await page.getByRole('combobox', { name: 'Path' }).selectOption({ label: 'step light' })
+  await choose(page.getByRole('combobox', { name: 'Path' }), { label: 'step light' })
   await expect(page.getByText(/fails: Return loses/)).toBeVisible()
 
   // The slider and the field say the same, and the drawing follows while it moves.
   const slider = page.getByRole('slider', { name: 'Resistance slider' })
   await slider.focus()
   for (let i = 0; i < 40; i++) await slider.press('ArrowRight')
-  const field = page.getByRole('region', { name: 'Fault and work order' }).getByRole('textbox').first()
+  const field = sizeField(page)
   await expect(field).not.toHaveValue('1')
   await field.fill('10 meg')
   await field.press('Enter')
@@ -85,7 +86,7 @@ test('the student needs no mouse', async ({ page }) => {
   await page.keyboard.type('sweeper-brush-3')
   await press('Enter')
   await expect(page.getByRole('heading', { name: 'Your work orders' })).toBeVisible()
-  const link = page.locator('li', { hasText: complaint }).getByRole('link')
+  const link = page.getByRole('listitem').filter({ hasText: complaint }).getByRole('link')
   await link.focus()
   await press('Enter')
   await tabTo('button', 'S1 closed')
@@ -106,7 +107,7 @@ test('the student needs no mouse', async ({ page }) => {
   await expect(page.getByText('ringed: X1')).toBeVisible()
   await tabTo('button', 'That is what it tells me')
   await press('Enter')
-  await expect(page.locator('li', { hasText: 'ringed X1' })).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: 'ringed X1' })).toBeVisible()
 })
 
 test('edits made without a connection are said to wait, and arrive', async ({ page, context }) => {

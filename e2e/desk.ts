@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { choose, press, takeInstrument } from './choose'
 import type { Fault } from '../src/core/faults'
 import type { Frame } from '../src/core/attempt'
 import { part, people } from './story'
@@ -88,19 +89,19 @@ export interface Measuring {
  * @param infers it is asked what the reading tells: not after a repair
  */
 export async function take(page: Page, m: Measuring, infers = true): Promise<string> {
-  if (m.device) await page.getByRole('combobox', { name: 'Instrument', exact: true }).selectOption(m.device)
+  if (m.device) await takeInstrument(page, m.device)
   const functions = page.getByRole('group', { name: 'Function' })
   if (m.function && (await functions.isVisible()))
     await functions.getByRole('button', { name: m.function, exact: true }).click()
   for (const [label, value] of Object.entries(m.set ?? {}))
-    await page.getByRole('combobox', { name: label, exact: true }).selectOption(value)
+    await choose(page.getByRole('combobox', { name: label, exact: true }), value)
   const held = page.getByRole('combobox', { name: 'Held', exact: true })
-  if (m.held && (await held.isVisible())) await held.selectOption(m.held)
+  if (m.held && (await held.isVisible())) await choose(held, m.held)
   if (m.red) await page.getByLabel('Red lead').fill(m.red)
   if (m.black) await page.getByLabel('Black lead').fill(m.black)
   if (m.round) await page.getByLabel('Jaws round').fill(m.round)
-  if (m.at) await page.getByRole('combobox', { name: 'At', exact: true }).selectOption(m.at)
-  if (m.word) await page.getByRole('radio', { name: m.word, exact: true }).check()
+  if (m.at) await choose(page.getByRole('combobox', { name: 'At', exact: true }), m.at)
+  if (m.word) await press(page.getByRole('radio', { name: m.word, exact: true }))
   if (m.predict) await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill(m.predict)
   await page.getByRole('button', { name: 'Measure' }).click()
   const display = page.getByTestId('display')
@@ -119,17 +120,17 @@ export async function tells(page: Page, marks: Measuring['marks'] = []): Promise
 
 export async function conclude(page: Page, piece: string, kind: string): Promise<void> {
   const form = page.getByRole('form', { name: 'Conclusion' })
-  if (!(await form.isVisible())) await page.locator('summary', { hasText: 'Conclude' }).click()
-  await form.getByLabel('Piece').selectOption(piece)
-  await form.getByLabel('How it failed').selectOption(kind)
+  if (!(await form.isVisible())) await page.locator('.concluding .title').click()
+  await choose(form.getByRole('combobox', { name: 'Piece', exact: true }), piece)
+  await choose(form.getByRole('combobox', { name: 'How it failed', exact: true }), kind)
   await form.getByRole('button', { name: 'Conclude' }).click()
   await expect(page.getByRole('form', { name: 'Repair' })).toBeVisible()
 }
 
 export async function repair(page: Page, piece: string, way: string): Promise<void> {
   const form = page.getByRole('form', { name: 'Repair' })
-  await form.getByLabel('Piece').selectOption(piece)
-  await form.getByLabel('How').selectOption(way)
+  await choose(form.getByRole('combobox', { name: 'Piece', exact: true }), piece)
+  await choose(form.getByRole('combobox', { name: 'How', exact: true }), way)
   await form.getByRole('button', { name: 'Repair it' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'Repaired' }).first()).toBeVisible()
 }

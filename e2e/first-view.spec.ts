@@ -54,7 +54,8 @@ test('a place that is being prepared says so at once', async ({ page }) => {
     await new Promise((done) => setTimeout(done, 1500))
     await route.continue()
   })
-  await page.getByRole('link', { name: 'Work lamp, street sweeper', exact: true }).first().click()
+  await page.getByRole('link', { name: 'Circuits', exact: true }).click()
+  await page.getByRole('link', { name: 'Work lamp, street sweeper', exact: true }).click()
   const pressed = Date.now()
   await page.getByText('Preparing …').first().waitFor({ state: 'attached' })
   const said = Date.now() - pressed

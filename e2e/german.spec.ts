@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { choose, press } from './choose'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expectAccessible } from './axe'
 import { handOut } from './desk'
@@ -38,7 +39,7 @@ function namesIn(of: unknown): string[] {
 
 async function signInGerman(page: Page, who: keyof typeof people) {
   await page.goto('/sign-in')
-  await page.getByLabel(/Language|Sprache/).selectOption('de')
+  await press(page.getByRole('radio', { name: 'Deutsch' }))
   await expect(page.getByRole('heading', { name: 'Anmelden' })).toBeVisible()
   await page.getByLabel('Anmeldename').fill(people[who].login)
   await page.getByLabel('Passwort').fill(people[who].password)
@@ -86,6 +87,7 @@ test('German: every place at two sizes, nothing of ours left in English, nothing
   const { id } = list.find(({ name }) => name === 'Cooling fan by relay, van')!
   const places = [
     '/',
+    '/circuits',
     `/bench/${id}`,
     `/plant/${id}`,
     `/sheet/${id}`,
@@ -116,7 +118,7 @@ test('German: every place at two sizes, nothing of ours left in English, nothing
     expect.soft(await right(`${place} at 1280`), `bar of places on ${place}`).toBeLessThanOrEqual(1)
     // What stands behind another choice of the same place is looked at as well.
     if (place.includes(id)) {
-      const choices = page.locator('main .choice button[aria-pressed=false]')
+      const choices = page.locator('main .segments label.n-radio-button')
       for (let n = Math.min(6, await choices.count()) - 1; n >= 0; n--) {
         await choices
           .nth(n)
@@ -143,9 +145,9 @@ test('German is the account’s: it comes with whoever signs in, and goes with t
 }) => {
   await signInGerman(page, 'maeve')
   await page.goto('/account')
-  await page.getByLabel('Sprache').selectOption('en')
+  await press(page.getByRole('radio', { name: 'English' }))
   await expect(page.getByLabel('Language')).toBeVisible()
-  await page.getByLabel('Language').selectOption('de')
+  await press(page.getByRole('radio', { name: 'Deutsch' }))
   await expect(page.getByLabel('Sprache')).toBeVisible()
   const context = await browser.newContext({ locale: 'en-GB' })
   const other = await context.newPage()
@@ -157,7 +159,7 @@ test('German is the account’s: it comes with whoever signs in, and goes with t
   await expect(other.locator('html')).toHaveAttribute('lang', 'de')
   await context.close()
   // Other stories read English.
-  await page.getByLabel('Sprache').selectOption('en')
+  await press(page.getByRole('radio', { name: 'English' }))
   await expect(page.getByLabel('Language')).toBeVisible()
 })
 
@@ -213,13 +215,13 @@ test('German at the Desk, from the complaint to the review', async ({ page, brow
   await tell()
   await german('verdicts after each step')
   const form = page.getByRole('form', { name: 'Ergebnis' })
-  if (!(await form.isVisible())) await page.locator('summary', { hasText: 'Abschließen' }).click()
-  await form.getByLabel('Stück').selectOption('G1.foot')
-  await form.getByLabel('Wie es versagt hat').selectOption('highResistance')
+  if (!(await form.isVisible())) await page.locator('.concluding .title').click()
+  await choose(form.getByRole('combobox', { name: 'Stück', exact: true }), 'G1.foot')
+  await choose(form.getByRole('combobox', { name: 'Wie es versagt hat', exact: true }), 'highResistance')
   await form.getByRole('button', { name: 'Abschließen' }).click()
   const mend = page.getByRole('form', { name: 'Reparatur' })
-  await mend.getByLabel('Stück').selectOption('G1.foot')
-  await mend.getByLabel('Wie').selectOption('remake')
+  await choose(mend.getByRole('combobox', { name: 'Stück', exact: true }), 'G1.foot')
+  await choose(mend.getByRole('combobox', { name: 'Wie', exact: true }), 'remake')
   await german('before the repair')
   await mend.getByRole('button', { name: 'Reparieren' }).click()
   await take('L1a', 'L1b', '12,1', '')
@@ -247,7 +249,7 @@ test('French: signing in and the account are whole, plurals among them, the rest
   page,
 }) => {
   await page.goto('/sign-in')
-  await page.getByLabel(/Language|Sprache|Langue/).selectOption('fr')
+  await press(page.getByRole('radio', { name: 'Français' }))
   await expect(page.getByRole('heading', { name: 'Se connecter' })).toBeVisible()
   await page.getByLabel('Identifiant').fill(people.maeve.login)
   await page.getByLabel('Mot de passe').fill('not this one')
@@ -258,7 +260,7 @@ test('French: signing in and the account are whole, plurals among them, the rest
   await expect(page.locator('header nav')).toBeVisible()
   // The account has a language of its own, which another story has chosen.
   await page.goto('/account')
-  await page.getByLabel(/Language|Langue/).selectOption('fr')
+  await press(page.getByRole('radio', { name: 'Français' }))
   await expect(page.getByRole('button', { name: 'Se déconnecter', exact: true })).toBeVisible()
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Manuel' })).toBeVisible()
@@ -268,6 +270,6 @@ test('French: signing in and the account are whole, plurals among them, the rest
   await settled(page)
   expect(await page.locator('main').innerText()).not.toMatch(/[Pp]assword|[Ss]ign|[Bb]ench/)
   await expectAccessible(page)
-  await page.getByLabel('Langue').selectOption('en')
+  await press(page.getByRole('radio', { name: 'English' }))
   await expect(page.getByLabel('Language')).toBeVisible()
 })

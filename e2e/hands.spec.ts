@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
+import { choose, takeInstrument } from './choose'
 import { conclude, freshStudent, goToDesk, handOut, repair, take, tells } from './desk'
-import { part, signIn } from './story'
+import { part, signIn, toStep } from './story'
 
 const base = 'http://127.0.0.1:4187'
 
@@ -16,17 +17,19 @@ test('a spare that is bad itself: chosen in Plant, measured in the hand, and sai
 
   await test.step('Plant: the relay’s coil is open, and so is the coil of the spare', async () => {
     await signIn(page, 'orla')
+    await page.goto('/circuits')
     await page
       .getByRole('link', { name: /^Cooling fan by relay/ })
       .first()
       .click()
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
-    await page.getByRole('combobox', { name: 'Place' }).selectOption('K1')
+    await choose(page.getByRole('combobox', { name: 'Place' }), 'K1')
     const kinds = page.getByRole('group', { name: 'How it fails' })
     await kinds
       .getByRole('button', { name: /^Open.*coil/i })
       .first()
       .click()
+    await toStep(page, 'Hand out')
     await page.getByLabel('Complaint').fill(complaint)
     const hand = page.getByRole('region', { name: 'Hand it out' })
     await hand.getByRole('button', { name: 'Keep these facts' }).click()
@@ -36,15 +39,15 @@ test('a spare that is bad itself: chosen in Plant, measured in the hand, and sai
       .last()
       .click()
     await page.keyboard.press('Escape')
-    await hand.getByRole('combobox', { name: 'Student' }).selectOption({ label: `Story ${login}` })
-    await hand.getByRole('button', { name: 'Hand out the work order' }).click()
+    await choose(hand.getByRole('combobox', { name: 'Student' }), { label: `Story ${login}` })
+    await page.getByRole('button', { name: 'Hand out the work order' }).click()
     await expect(page.getByText(`Handed out to Story ${login}.`)).toBeVisible()
   })
 
   let id = ''
   await test.step('Desk: the spare changes nothing; in the hand both coils are open', async () => {
     await desk.goto('/')
-    const link = desk.locator('li', { hasText: complaint }).getByRole('link')
+    const link = desk.getByRole('listitem').filter({ hasText: complaint }).getByRole('link')
     id = (await link.getAttribute('href'))!.split('/').pop()!
     await goToDesk(desk, id)
     await desk.getByRole('button', { name: 'S1 closed' }).click()
@@ -52,13 +55,13 @@ test('a spare that is bad itself: chosen in Plant, measured in the hand, and sai
     await desk.locator('.exchange .n-base-selection').click()
     await desk.getByText('K1 fan relay: spare from the box').click()
     await desk.keyboard.press('Escape')
-    await expect(desk.locator('li', { hasText: 'spare in place of K1' })).toBeVisible()
+    await expect(desk.getByRole('listitem').filter({ hasText: 'spare in place of K1' })).toBeVisible()
     await expect(part(desk, 'M1').first()).toContainText(/stands still/)
     await desk
       .getByRole('group', { name: 'Function' })
       .getByRole('button', { name: 'Ohms', exact: true })
       .click()
-    await desk.getByRole('combobox', { name: 'Held', exact: true }).selectOption('hand')
+    await choose(desk.getByRole('combobox', { name: 'Held', exact: true }), 'hand')
     await desk.getByRole('checkbox', { name: /The spare from the box/ }).check()
     await take(desk, { red: 'K1.86', black: 'K1.85', predict: '90', shows: /680|67\d|68\d/ })
     await desk.getByRole('checkbox', { name: /The spare from the box/ }).uncheck()
@@ -140,20 +143,20 @@ test('look, pick in the plug face, and move one wire after the other', async ({ 
   await page.getByRole('button', { name: 'S1 closed' }).click()
   const fan = part(page, 'M1').first()
   await expect(fan).toContainText(/turns as it should/)
-  const hand = page.getByLabel('Moved by hand')
-  await hand.selectOption('W7')
+  const hand = page.getByRole('combobox', { name: 'Moved by hand' })
+  await choose(hand, 'W7')
   await expect(fan).toContainText(/turns as it should/)
-  await hand.selectOption('W6')
+  await choose(hand, 'W6')
   await expect(fan).toContainText(/stands still/)
 
-  await page.getByRole('combobox', { name: 'Instrument', exact: true }).selectOption('hand')
+  await takeInstrument(page, 'hand')
   await page.getByRole('button', { name: 'Look', exact: true }).first().click()
-  await page.getByRole('combobox', { name: 'At', exact: true }).selectOption('W6')
+  await choose(page.getByRole('combobox', { name: 'At', exact: true }), 'W6')
   await page.locator('.asking').getByRole('button', { name: 'Look' }).click()
   await expect(page.getByTestId('display')).toHaveText('nothing to see')
   await tells(page)
 
-  await page.getByRole('combobox', { name: 'Instrument', exact: true }).selectOption('multimeter')
+  await takeInstrument(page, 'multimeter')
   await page.getByRole('button', { name: 'Pick in the plug face' }).click()
   const face = page.getByRole('group', { name: 'Plug face' })
   await expect(face.getByRole('radio', { name: 'Front' })).toBeDisabled()

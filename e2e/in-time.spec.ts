@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
+import { choose, takeInstrument } from './choose'
 import { conclude, freshStudent, goToDesk, handOut, repair, take } from './desk'
-import { part, signIn } from './story'
+import { part, signIn, toStep } from './story'
 
 const base = 'http://127.0.0.1:4187'
 
@@ -17,12 +18,13 @@ test('a drain: handed out with its hours, verified by its current, cured, and sa
 
   await test.step('Plant: what never shows is not offered, and the complaint is in hours', async () => {
     await signIn(page, 'orla')
+    await page.goto('/circuits')
     await page
       .getByRole('link', { name: /^Key-off drain/ })
       .first()
       .click()
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
-    await page.getByRole('combobox', { name: 'Place' }).selectOption('F2')
+    await choose(page.getByRole('combobox', { name: 'Place' }), 'F2')
     const kinds = page.getByRole('group', { name: 'How it fails' })
     await expect(page.getByRole('checkbox', { name: /Offer also what never shows/ })).toBeVisible({
       timeout: 30_000,
@@ -31,20 +33,21 @@ test('a drain: handed out with its hours, verified by its current, cured, and sa
     await page.getByRole('checkbox', { name: /Offer also what never shows/ }).check()
     await expect(kinds.getByRole('button', { name: /Wrong fuse/ })).toBeVisible()
     await kinds.getByRole('button', { name: /^Drain/ }).click()
+    await toStep(page, 'Hand out')
     const hand = page.getByRole('region', { name: 'Hand it out' })
-    await page.getByRole('button', { name: /Take as drafted: “Left standing, the van battery: flat/ }).click()
-    await expect(hand.getByRole('checkbox', { name: /van battery flat after about 4 days/ })).toBeChecked()
-    await hand.getByRole('combobox', { name: 'Student' }).selectOption({ label: `Story ${login}` })
-    await hand.getByRole('button', { name: 'Hand out the work order' }).click()
+    await expect(hand.getByLabel('Complaint')).toHaveValue(/^Left standing, the van battery is flat/)
+    await expect(hand.getByRole('checkbox', { name: /van battery is flat after about 4 days/ })).toBeChecked()
+    await choose(hand.getByRole('combobox', { name: 'Student' }), { label: `Story ${login}` })
+    await page.getByRole('button', { name: 'Hand out the work order' }).click()
     await expect(page.getByText(`Handed out to Story ${login}.`)).toBeVisible()
   })
 
   await test.step('Desk: left as the driver leaves it, the battery’s current tells it', async () => {
     await desk.goto('/')
-    const link = desk.locator('li', { hasText: 'flat after about 4 days' }).getByRole('link')
+    const link = desk.getByRole('listitem').filter({ hasText: 'flat after about 4 days' }).getByRole('link')
     id = (await link.getAttribute('href'))!.split('/').pop()!
     await goToDesk(desk, id)
-    await desk.getByLabel('Key off for').selectOption('1800')
+    await choose(desk.getByRole('combobox', { name: 'Key off for', exact: true }), '1800')
     await take(desk, { device: 'clamp', round: 'W1', predict: '10m', shows: /A$/ })
     await take(desk, {
       device: 'multimeter',
@@ -58,7 +61,7 @@ test('a drain: handed out with its hours, verified by its current, cured, and sa
     await expect(desk.getByText('The board has changed')).toBeVisible()
     await desk.getByRole('button', { name: 'Operate it again' }).click()
     await expect(desk.getByText('The board has changed')).toBeHidden()
-    await desk.getByRole('combobox', { name: 'Instrument', exact: true }).selectOption('clamp')
+    await takeInstrument(desk, 'clamp')
     await desk.getByLabel('Jaws round').fill('W1')
     await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('10m')
     await desk.getByRole('button', { name: 'Measure' }).click()
@@ -90,13 +93,15 @@ test('what comes and goes is met on the road: everything is moved at once, and t
   await goToDesk(desk, id)
   await desk.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(desk, 'L1')).toContainText('bright')
-  await desk.getByLabel('Moved by hand').selectOption({ label: 'Everything, as on a rough road' })
+  await choose(desk.getByRole('combobox', { name: 'Moved by hand', exact: true }), {
+    label: 'Everything, as on a rough road',
+  })
   await expect(part(desk, 'L1')).toContainText('dark')
-  const asComplained = desk.getByRole('button', { name: 'As complained' })
+  const asComplained = desk.getByRole('button', { name: 'As complained', exact: true })
   await asComplained.click()
-  await expect(desk.locator('.verify summary')).toContainText('as complained')
+  await expect(desk.locator('.verify .title')).toContainText('as complained')
   // Said once, it is said.
-  await desk.locator('.verify summary').click()
+  await desk.locator('.verify .title').click()
   await expect(asComplained).toBeDisabled()
   await desk.getByLabel('Red lead').fill('X2a')
   await desk.getByLabel('Red lead').press('Enter')

@@ -24,7 +24,7 @@ async function mapOf(page: Page): Promise<Record<string, string[]>> {
 test('? maps the keys of every place, from the table that acts', async ({ page }) => {
   await signIn(page, 'orla')
   for (const [address, title, key] of [
-    ['/', 'Today', '/'],
+    ['/circuits', 'Circuits', '/'],
     ['/lessons', 'Lessons', '/'],
     ['/floor', 'Floor', '/'],
     ['/handbook', 'Handbook', '/'],
@@ -115,5 +115,5 @@ test('the Desk is worked without a pointer', async ({ page }) => {
   await page.keyboard.press('Space')
   await expect(page.locator('[data-part="X2"]').first()).toHaveClass(/struck|ringed/)
   await page.locator('body').press('c')
-  await expect(page.locator('summary:focus')).toHaveText('Conclude')
+  await expect(page.locator('.title:focus')).toHaveText('Conclude')
 })

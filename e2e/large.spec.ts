@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
+import { choose, chosenIn, press } from './choose'
 import { harnessCircuit } from '../bench/harness'
-import { signIn } from './story'
+import { signIn, toStep } from './story'
 
 /** A circuit of the test's own, through the door that an import takes. */
 async function importCircuit(page: Page, circuit: object): Promise<string> {
@@ -139,27 +140,34 @@ test('the faulted staircase is drawn over the chart, rises with the severity, an
   const copy = await page.request.post('/api/templates/sweeper-work-lamp')
   const { id } = (await copy.json()) as { id: string }
   await page.goto(`/plant/${id}`)
-  await page.locator('section[aria-label=Fault] select').first().selectOption('G1')
+  await choose(page.locator('section[aria-label=Fault]').getByRole('combobox').first(), 'G1')
   const kinds = page.getByRole('group', { name: 'How it fails' })
   await kinds.getByRole('button', { name: /^High resistance eyelet/ }).click()
-  const line = page.locator('.stairs .over .line')
-  await expect(line).toBeVisible()
+  const line = page.locator('.ways .over .line')
+  const staircase = async () => {
+    await toStep(page, 'Effect')
+    await press(page.getByRole('radio', { name: 'Staircase' }))
+    await expect(line).toBeVisible()
+  }
+  await staircase()
   const slider = page.getByRole('slider', { name: /Resistance/ })
   /** Height of the stretch of the staircase before the ground, in pixels from the top. */
   const heights = async () =>
     [...((await line.getAttribute('d')) ?? '').matchAll(/V([\d.]+)/g)].map((m) => Number(m[1]))
   const before = await heights()
+  await toStep(page, 'Fault')
   await slider.focus()
   for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowRight')
+  await staircase()
   // Behind the load the volts stand higher the worse its ground is: less far from the top.
   const behind = (ys: number[]) => Math.min(...ys.slice(-11))
   await expect.poll(async () => behind(await heights())).toBeLessThan(behind(before) - 5)
 
-  const plot = (await page.locator('.stairs .plot').boundingBox())!
+  const plot = (await page.locator('.ways .plot').boundingBox())!
   await page.mouse.move(plot.x + plot.width * 0.9, plot.y + plot.height / 2)
-  await expect(page.locator('.stairs .readout')).toHaveText(/^\S+ .+V → .+V$/)
+  await expect(page.locator('.ways .readout')).toHaveText(/^\S+ .+V → .+V$/)
   await page.mouse.move(plot.x + plot.width / 2, plot.y + plot.height + 120)
-  await expect(page.locator('.stairs .readout')).toHaveCount(0)
+  await expect(page.locator('.ways .readout')).toHaveCount(0)
 })
 
 test('the school’s own meter: bands follow its leaflet, a wrong value is told, and the next visit finds it', async ({
@@ -168,9 +176,11 @@ test('the school’s own meter: bands follow its leaflet, a wrong value is told,
   await signIn(page, 'orla')
   const id = await importCircuit(page, harnessCircuit(40))
   await page.goto(`/sheet/${id}`)
-  const band = page.getByRole('table').first().locator('tbody tr').first().locator('td').nth(3)
+  const band = page.locator('tr[data-row]').first().locator('td').nth(4)
   const workshop = await band.textContent()
-  await page.getByLabel('Meter').selectOption('own')
+  const meters = () => page.getByRole('button', { name: 'Meter and limits …' }).click()
+  await meters()
+  await choose(page.getByRole('combobox', { name: 'Meter', exact: true }), 'own')
   await page.getByRole('textbox', { name: 'Volts ±' }).fill('3')
   await page.keyboard.press('Enter')
   await expect(band).not.toHaveText(workshop!)
@@ -180,8 +190,13 @@ test('the school’s own meter: bands follow its leaflet, a wrong value is told,
   await expect(page.getByRole('alert')).toContainText('Counts must lie between 1000 and 1000000')
   await expect(band).toHaveText(own!)
   await page.reload()
-  await expect(page.getByLabel('Meter')).toHaveValue('own')
   await expect(band).toHaveText(own!)
-  await page.getByLabel('Meter').selectOption('workshop')
+  await meters()
+  await expect(chosenIn(page.getByRole('combobox', { name: 'Meter', exact: true }))).toHaveAttribute(
+    'data-chosen',
+    'own',
+  )
+  await expect(band).toHaveText(own!)
+  await choose(page.getByRole('combobox', { name: 'Meter', exact: true }), 'workshop')
   await expect(band).toHaveText(workshop!)
 })

@@ -29,7 +29,7 @@ const measure = (page: Page): Promise<Measured> =>
         ? [one.textContent || one.tagName]
         : []
     })
-    const place = document.querySelector('.place')!.getBoundingClientRect()
+    const place = document.querySelector('main')!.getBoundingClientRect()
     return { smallest: Math.min(...sizes), outside, share: frame.width / place.width }
   })
 

@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test'
+import { choose } from './choose'
 import { expectAccessible } from './axe'
 import { conclude, goToDesk, handOut, tells } from './desk'
-import { openBench, part, signIn, signOut } from './story'
+import { openBench, part, signIn, signOut, toStep } from './story'
 
 const slow = { kind: 'highResistance', part: 'X2', segment: 'pin', severity: 1.5 } as const
 
@@ -18,8 +19,8 @@ test('a real board: what is seen is said, a slipped decimal is asked about, and 
   await signIn(page, 'tam')
   await goToDesk(page, id)
   await page.getByRole('button', { name: 'S1 closed' }).click()
-  const verify = page.getByRole('group').filter({ hasText: 'Operate the board as it is set above' })
-  await verify.getByRole('combobox').selectOption('dim')
+  const verify = page.locator('.verify')
+  await choose(verify.getByRole('combobox'), 'dim')
   await page.getByRole('button', { name: 'As complained' }).click()
   await page.getByLabel('Red lead').fill('B1+')
   await page.getByLabel('Black lead').fill('B1-')
@@ -65,7 +66,12 @@ test(
     await signOut(page)
 
     await signIn(page, 'idris')
-    await page.locator('li', { hasText: 'bench 1, with its meter' }).getByRole('link').first().click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'bench 1, with its meter' })
+      .getByRole('link')
+      .first()
+      .click()
     await page.getByRole('button', { name: 'S1 closed' }).click()
     await page.getByLabel('Red lead').fill('X1a')
     await page.getByLabel('Black lead').fill('X1b')
@@ -173,18 +179,19 @@ test(
     await signIn(page, 'orla')
     await openBench(page)
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
-    await page.getByRole('combobox', { name: 'Place' }).selectOption('X2')
+    await choose(page.getByRole('combobox', { name: 'Place' }), 'X2')
     await page
       .getByRole('group', { name: 'How it fails' })
       .getByRole('button', { name: /High resistance/ })
       .click()
+    await toStep(page, 'Hand out')
     await page.getByLabel('Complaint').fill('Tried out before the class has it.')
     await page.getByRole('button', { name: 'Keep these facts' }).click()
-    await page
-      .getByRole('combobox', { name: 'Student' })
-      .selectOption({ label: 'yourself, to try it or at a real board' })
-    await page.locator('summary', { hasText: 'one fault' }).click()
-    await page.getByRole('combobox', { name: 'Kind' }).selectOption('practice')
+    await choose(page.getByRole('combobox', { name: 'Student' }), {
+      label: 'yourself, to try it or at a real board',
+    })
+    await page.getByRole('button', { name: /one fault/ }).click()
+    await choose(page.getByRole('combobox', { name: 'Kind' }), 'practice')
     await expectAccessible(page)
     await page.getByRole('button', { name: 'Hand out the work order' }).click()
     await expect(page.getByText('Handed out to Orla Venning.')).toBeVisible()
@@ -193,7 +200,11 @@ test(
     page.on('response', async (response) => {
       if (response.url().includes('/api/desk')) heard.push(await response.text().catch(() => ''))
     })
-    await page.locator('li', { hasText: 'Tried out before' }).getByRole('link', { name: 'Your Desk' }).click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Tried out before' })
+      .getByRole('link', { name: 'Your Desk' })
+      .click()
     await expect(page.getByText('practice: each step is told at once')).toBeVisible()
     await page.getByRole('button', { name: 'S1 closed' }).click()
     await expect(part(page, 'L1')).toContainText(/dim|dark|dull/)

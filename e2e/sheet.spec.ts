@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { choose, press } from './choose'
 import { readFileSync } from 'node:fs'
 import { demoCircuit } from '../test/demo'
 import { expectAccessible as audit } from './axe'
@@ -23,36 +24,55 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   })
   expect(planted.ok()).toBe(true)
   await page.goto(`/sheet/${id}`)
+  // The state that was planted in is shown; its key is one press away.
+  await expect(page.getByRole('heading', { name: /^wash|Washing/i })).toBeVisible()
+  const [key] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Answer key PDF' }).click(),
+  ])
+  expect(
+    readFileSync(await key.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
   await page.getByLabel('Filter rows').fill('G1')
   await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
   await page.getByRole('button', { name: 'Pin G1n' }).first().click()
   await page.getByLabel('Filter rows').fill('')
-  await page.getByLabel(/only pinned/).check()
+  await page.getByRole('checkbox', { name: /only pinned/ }).check()
   await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
   await page.getByRole('button', { name: 'G1n', exact: true }).first().click()
   await expect(page.getByText('the meter shows').first()).toBeVisible()
   await page.getByRole('button', { name: 'Pin G1n' }).first().click()
   await expect(page.getByText('No row matches what you asked for.').first()).toBeVisible()
-  await page.getByLabel(/only pinned/).uncheck()
+  await page.getByRole('checkbox', { name: /only pinned/ }).uncheck()
   // A piece and a part by itself are pinned as a point is.
   await page.getByRole('button', { name: 'Pin F1 fuse link' }).first().click()
   await page
     .getByRole('button', { name: /^Pin W2 / })
     .last()
     .click()
-  await page.getByLabel(/only pinned \(2\)/).check()
+  await page.getByRole('checkbox', { name: /only pinned \(2\)/ }).check()
   await expect(page.getByRole('row', { name: /F1 fuse link/ }).first()).toBeVisible()
   await expect(page.getByRole('row', { name: /W3 conductor/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Unpin all' }).click()
-  await page.getByLabel(/only pinned/).uncheck()
-  // One state is shown, and goes on paper.
-  await page.getByLabel('State').selectOption('wash')
-  await expect(page.getByRole('heading', { name: 'Isolated' })).toHaveCount(0)
+  await page.getByRole('checkbox', { name: /only pinned/ }).uncheck()
+  // Only some of the readings; all states side by side.
+  await choose(page.getByRole('combobox', { name: 'Readings', exact: true }), 'isolated')
+  await expect(page.locator('td', { hasText: /^Disconnected: ohms and continuity/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'F1a', exact: true })).toHaveCount(0)
+  await choose(page.getByRole('combobox', { name: 'Readings', exact: true }), 'all')
+  await choose(page.getByRole('combobox', { name: 'State', exact: true }), 'all')
+  await expect(page.locator('tr[data-row="G1e"]')).toContainText('→')
   await audit(page)
+  await choose(page.getByRole('combobox', { name: 'State', exact: true }), 'wash')
 
   const file = async (what: string) => {
-    await page.getByRole('button', { name: 'Take it along …' }).click()
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByText(what).click()])
+    await page.getByRole('button', { name: 'Export …' }).click()
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.locator('.n-dropdown-menu').getByText(what).click(),
+    ])
     return readFileSync(await download.path())
   }
   for (const what of [
@@ -65,9 +85,9 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   expect((await file('SPICE')).toString()).toContain('.op')
   const json = await file('Circuit, JSON')
 
-  await page.getByRole('button', { name: 'Build sheet', exact: true }).click()
+  await press(page.getByRole('radio', { name: 'Build sheet' }))
   await expect(page.getByRole('heading', { name: 'Wires to cut' })).toBeVisible()
-  await page.getByLabel('State').selectOption({ index: 0 })
+  await choose(page.getByRole('combobox', { name: 'State', exact: true }), { index: 0 })
   const measured = page.getByLabel(/^Measured at G1e/)
   await measured.fill('0.9')
   await measured.press('Tab')
@@ -78,7 +98,7 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   await expect(page.getByRole('group', { name: /board as measured/ })).toBeVisible()
 
   // What went out comes back in, dropped on the page.
-  await page.getByRole('link', { name: 'Today', exact: true }).click()
+  await page.getByRole('link', { name: 'Circuits', exact: true }).click()
   await page.getByRole('button', { name: 'Import a circuit …' }).waitFor()
   await page.evaluate((text) => {
     const transfer = new DataTransfer()

@@ -1,6 +1,7 @@
 import { test } from '@playwright/test'
+import { choose, press, takeInstrument } from './choose'
 import { goToDesk, handOut, take } from './desk'
-import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+import { measure, openBench, openDesk, part, plantAndHandOut, signIn, signOut, toStep } from './story'
 
 const folder = process.env.BRACHYON_SHOTS ?? 'docs/screenshots'
 
@@ -17,13 +18,15 @@ test('pictures of the main views', async ({ page, browser }) => {
   if (process.env.BRACHYON_SMALL) return
   await signIn(page, 'orla')
   await page.goto('/handbook/fourDrops')
-  await page.getByLabel('with a fault planted').check()
+  await page.getByRole('checkbox', { name: 'with a fault planted' }).check()
   await shot('handbook')
   await page.goto('/handbook/limits')
   await page.getByRole('region', { name: 'Limits side by side' }).waitFor()
   await shot('handbook-limits')
-  await page.goto('/handbook/wireDrop')
-  await shot('handbook-calculator')
+  await page.goto('/circuits')
+  // Each picture is drawn once it is in view.
+  await page.locator('.picture svg').nth(8).waitFor()
+  await shot('circuits')
   await openBench(page)
   await part(page, 'W4').press('Enter')
   await shot('bench')
@@ -35,11 +38,13 @@ test('pictures of the main views', async ({ page, browser }) => {
     complaint,
     student: 'Tam Pellow',
   })
+  await toStep(page, 'Fault')
+  await page.locator('.n-slider-mark').first().waitFor()
   await shot('plant')
-  await page.getByRole('button', { name: 'What can see it' }).click()
+  await toStep(page, 'Effect')
+  await press(page.getByRole('radio', { name: 'Tests' }))
   await page.locator('.fooled').waitFor()
   await page.getByText(/faults tried/).waitFor({ state: 'hidden', timeout: 60_000 })
-  await page.locator('.map').scrollIntoViewIfNeeded()
   await shot('what-sees')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
   await page.getByRole('heading', { name: /Answer key/ }).waitFor()
@@ -65,10 +70,16 @@ test('pictures of the main views', async ({ page, browser }) => {
   await part(page, 'G1').press('Enter')
   await shot('desk')
   await page.getByRole('button', { name: 'That is what it tells me' }).click()
-  await page.locator('form[aria-label=Conclusion]').getByLabel('Piece').selectOption('X2')
-  await page.getByLabel('How it failed').selectOption('corroded')
+  await choose(
+    page.locator('form[aria-label=Conclusion]').getByRole('combobox', { name: 'Piece', exact: true }),
+    'X2',
+  )
+  await choose(page.getByRole('combobox', { name: 'How it failed', exact: true }), 'corroded')
   await page.getByRole('button', { name: 'Conclude', exact: true }).click()
-  await page.getByRole('form', { name: 'Repair' }).getByLabel('How').selectOption('terminal')
+  await choose(
+    page.getByRole('form', { name: 'Repair' }).getByRole('combobox', { name: 'How', exact: true }),
+    'terminal',
+  )
   await page.getByRole('button', { name: 'Repair it' }).click()
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('20 mV')
   await page.getByRole('button', { name: 'Measure' }).click()
@@ -79,7 +90,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   await signIn(page, 'orla')
   await shot('today')
   await page.getByRole('region', { name: 'Waiting for you' }).getByRole('link').nth(1).click()
-  await page.getByRole('table', { name: 'Mark' }).waitFor({ timeout: 30_000 })
+  await page.getByRole('region', { name: 'Mark', exact: true }).waitFor({ timeout: 30_000 })
   await shot('review')
   await page.keyboard.press('3')
   await shot('review-ways')
@@ -96,7 +107,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   await page.waitForTimeout(1500)
   await shot('floor')
   await page.goto('/ledger')
-  await page.getByRole('region', { name: 'Class and skills' }).waitFor()
+  await page.getByRole('table', { name: 'Class and skills' }).waitFor()
   await shot('ledger')
   await page.goto('/lessons')
   await page.getByRole('link', { name: 'Show', exact: true }).nth(2).click()
@@ -145,13 +156,13 @@ test('pictures of a practice, and of the Desk on a tablet', async ({ browser }) 
     await signIn(page, 'maeve')
     await goToDesk(page, id)
     if (name === 'desk-practice') {
-      await page.getByLabel('Key off for').selectOption('1800')
-      await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+      await choose(page.getByRole('combobox', { name: 'Key off for', exact: true }), '1800')
+      await takeInstrument(page, 'clamp')
       await take(page, { round: 'H1a', predict: '30m', shows: /A$/, marks: [['ST1', 'Enter']] })
       await page.getByRole('button', { name: /^Where to look/ }).click()
       await page.getByText('Predictions:').first().waitFor()
     } else {
-      await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+      await takeInstrument(page, 'clamp')
       await page.getByLabel('Jaws round').fill('W6')
       await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('0')
       await page.getByRole('button', { name: 'Measure' }).click()

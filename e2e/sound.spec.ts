@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test'
+import { choose } from './choose'
 import { expectAccessible } from './axe'
 import { freshStudent, goToDesk, take } from './desk'
-import { openBench, part, signIn } from './story'
+import { openBench, part, signIn, toStep } from './story'
 
 test('a false alarm: handed out with what is said of it, proved under load, concluded as sound', async ({
   page,
@@ -19,18 +20,19 @@ test('a false alarm: handed out with what is said of it, proved under load, conc
     await openBench(page)
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
     const hand = page.getByRole('region', { name: 'Hand it out' })
-    await expect(hand).toBeVisible()
     // Another story may have left its fault here.
     const none = page.getByRole('heading', { name: 'No fault planted' })
     const remove = page.getByRole('button', { name: 'Remove' }).first()
     await expect(none.or(remove)).toBeVisible()
     if (!(await none.isVisible())) await remove.click()
     await expect(none).toBeVisible()
-    await expect(hand.getByRole('button', { name: 'Hand out the work order' })).toBeDisabled()
+    await toStep(page, 'Hand out')
+    const out = page.getByRole('button', { name: 'Hand out the work order' })
+    await expect(out).toBeDisabled()
     await hand.getByRole('checkbox', { name: /Nothing is wrong/ }).check()
     await hand.getByLabel('Complaint').fill('The driver says that the work lamp is dim.')
-    await hand.getByRole('combobox', { name: 'Student' }).selectOption({ label: `Story ${login}` })
-    await hand.getByRole('button', { name: 'Hand out the work order' }).click()
+    await choose(hand.getByRole('combobox', { name: 'Student' }), { label: `Story ${login}` })
+    await out.click()
     await expect(hand.getByRole('alert')).toContainText('must be reproduced')
     for (const [field, option] of [
       ['In which state', 'Switch closed'],
@@ -41,13 +43,13 @@ test('a false alarm: handed out with what is said of it, proved under load, conc
       await page.locator('.n-base-select-option', { hasText: option }).first().click()
     }
     await expectAccessible(page)
-    await hand.getByRole('button', { name: 'Hand out the work order' }).click()
+    await out.click()
     await expect(page.getByText(`Handed out to Story ${login}.`)).toBeVisible()
   })
 
   await test.step('Desk: sees that it is not so, reads feed, load and return under load, says that it is sound', async () => {
     await desk.goto('/')
-    const link = desk.locator('li', { hasText: 'work lamp is dim' }).getByRole('link')
+    const link = desk.getByRole('listitem').filter({ hasText: 'work lamp is dim' }).getByRole('link')
     id = (await link.getAttribute('href'))!.split('/').pop()!
     await goToDesk(desk, id)
     await desk.getByRole('button', { name: 'S1 closed' }).click()
@@ -57,8 +59,8 @@ test('a false alarm: handed out with what is said of it, proved under load, conc
     await take(desk, { red: 'L1f', black: 'L1g', predict: '12', shows: /12\.\d+.V/ })
     await take(desk, { red: 'L1g', black: 'B1-', predict: '0.1', shows: /\d/ })
     const form = desk.getByRole('form', { name: 'Conclusion' })
-    if (!(await form.isVisible())) await desk.locator('summary', { hasText: 'Conclude' }).click()
-    await form.getByLabel('Piece').selectOption('sound')
+    if (!(await form.isVisible())) await desk.locator('.concluding .title').click()
+    await choose(form.getByRole('combobox', { name: 'Piece', exact: true }), 'sound')
     await expect(form.getByLabel('How it failed')).toBeHidden()
     await form.getByRole('button', { name: 'Conclude' }).click()
     await expect(desk.getByText('Concluded: electrically sound')).toBeVisible()

@@ -57,7 +57,7 @@ const misplaced = (page: Page) =>
       return false
     }
     const found = over > 0 ? [`the page is ${over} px too wide`] : []
-    for (const one of document.querySelectorAll('button, a, select, h1, h2, h3, p, td, th, summary, label')) {
+    for (const one of document.querySelectorAll('button, a, [role=combobox], h1, h2, h3, p, td, th, label')) {
       const { left, right, width, height } = one.getBoundingClientRect()
       if (!width || !height || one.closest('.visually-hidden, svg')) continue
       const words = `${one.tagName} ${(one.getAttribute('aria-label') ?? one.textContent).trim().slice(0, 50)}`
@@ -65,6 +65,32 @@ const misplaced = (page: Page) =>
       const { overflowX, textOverflow } = getComputedStyle(one)
       if (overflowX === 'hidden' && textOverflow !== 'ellipsis' && one.scrollWidth > one.clientWidth + 2)
         found.push(`cut off: ${words}`)
+    }
+    // What scrolls up and down: by enough to be worth a bar, and not within something that does so too.
+    const upright = [...document.querySelectorAll('main, main *')].filter((one) => {
+      const { overflowY } = getComputedStyle(one)
+      return ['auto', 'scroll'].includes(overflowY) && one.scrollHeight > one.clientHeight + 1
+    })
+    const words = (one: Element) => `${one.tagName}.${one.className.toString().slice(0, 60)}`
+    for (const one of upright) {
+      const by = one.scrollHeight - one.clientHeight
+      // A table may end anywhere in its last row.
+      if (by < 8 && !one.matches('.n-scrollbar-container')) found.push(`scrolls by ${by} px: ${words(one)}`)
+      const outer = upright.find((other) => other !== one && other.contains(one))
+      if (outer && one.clientHeight > 60 && innerWidth > 760)
+        found.push(`two bars: ${words(one)} in ${words(outer)}`)
+    }
+    // What a place is for is in view: nobody scrolls for it.
+    for (const act of document.querySelectorAll('main .n-button--primary-type')) {
+      const { top, bottom, height } = act.getBoundingClientRect()
+      if (
+        height &&
+        innerWidth > 760 &&
+        !act.closest('.n-modal') &&
+        (top < 0 || bottom > innerHeight) &&
+        !scrolls(act)
+      )
+        found.push(`out of view: ${act.textContent.trim()}`)
     }
     return [...new Set(found)]
   })
@@ -105,6 +131,7 @@ test('circuits of every kind at every size, light and dark, in German: nothing s
   }
   const sweep = async (kinds: readonly string[], what: string) => {
     await atEverySize('/', `Today, ${what}`)
+    await atEverySize('/circuits', `Circuits, ${what}`)
     for (const [name, id] of circuits.filter(([name]) => kinds.includes(name)))
       for (const place of ['bench', 'plant', 'sheet', 'show'])
         await atEverySize(`/${place}/${id}`, `${place}, ${name}, ${what}`)

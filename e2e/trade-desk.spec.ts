@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { choose, takeInstrument } from './choose'
 import { conclude, goToDesk, handOut, numberIn, repair, take } from './desk'
 import { part, signIn } from './story'
 
@@ -16,8 +17,8 @@ test('a drain is found three ways that agree; a short is followed with a lamp fo
       complaint: 'Flat after two days in the yard.',
     })
     await goToDesk(page, id)
-    await page.getByLabel('Key off for').selectOption('1800')
-    await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+    await choose(page.getByRole('combobox', { name: 'Key off for', exact: true }), '1800')
+    await takeInstrument(page, 'clamp')
     // The measuring place is in the drawing: one press puts the jaws round it.
     await page.getByRole('button', { name: /^Measuring place H1a/ }).press('Enter')
     await expect(page.getByLabel('Jaws round')).toHaveValue('H1a')
@@ -62,12 +63,12 @@ test('a drain is found three ways that agree; a short is followed with a lamp fo
       word: 'dark',
       shows: /bright/,
     } as const
-    await page.getByRole('combobox', { name: 'Instrument' }).selectOption('lamps')
+    await takeInstrument(page, 'lamps')
     await take(page, lamp)
     await page.getByRole('button', { name: /unplug L1/ }).click()
     await take(page, { word: 'dark', shows: /bright/, marks: [['L1', 'Enter']] })
     await page.getByRole('button', { name: 'Leave it connected' }).click()
-    await page.getByRole('combobox', { name: 'Instrument' }).selectOption('clamp')
+    await takeInstrument(page, 'clamp')
     const before = await take(page, { round: 'W3', predict: '0', shows: /A$/ })
     const behind = await take(page, { round: 'W5', predict: '0', shows: /A$/ })
     expect(numberIn(before)).toBeGreaterThan(3)
@@ -122,15 +123,15 @@ test('a no-crank ends at the nut on the stud; a charging loss is proved by a byp
     })
     await goToDesk(page, id)
     await page.getByRole('button', { name: 'SK1 run' }).click()
-    await page.getByRole('combobox', { name: /^Engine/ }).selectOption('running')
+    await choose(page.getByRole('combobox', { name: /^Engine/ }), 'running')
     const low = await take(page, { red: 'B1+', black: 'B1-', predict: '14.2', shows: /^1[23]\.\d+.V$/ })
-    await page.getByRole('combobox', { name: 'Instrument' }).selectOption('loads')
+    await takeInstrument(page, 'loads')
     await page.getByRole('group', { name: 'Function' }).getByRole('button', { name: 'Fused jumper' }).click()
-    await page.getByLabel('Its fuse').selectOption('30')
+    await choose(page.getByRole('combobox', { name: 'Its fuse', exact: true }), '30')
     await page.getByLabel('Red lead').fill('GA1.B+')
     await page.getByLabel('Black lead').fill('B1p')
     await page.getByRole('button', { name: 'Leave it connected' }).click()
-    await page.getByRole('combobox', { name: 'Instrument' }).selectOption('multimeter')
+    await takeInstrument(page, 'multimeter')
     const up = await take(page, { red: 'B1+', black: 'B1-', predict: '14.2', shows: /V$/ })
     expect(numberIn(up)).toBeGreaterThan(numberIn(low) + 0.4)
   })
@@ -219,7 +220,7 @@ test('a module’s ground is loaded pin by pin; a relay is told by four readings
     })
     await goToDesk(page, id)
     await page.getByRole('button', { name: 'S1 closed' }).click()
-    await page.getByLabel('Moved by hand').selectOption('X1')
+    await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), 'X1')
     await expect(part(page, 'L1')).toContainText('dark')
     await take(page, {
       set: { Record: 'minMax' },
@@ -229,7 +230,7 @@ test('a module’s ground is loaded pin by pin; a relay is told by four readings
       shows: /V$/,
       says: /min .*max 12\.\d+/,
     })
-    await page.getByLabel('Moved by hand').selectOption('')
+    await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), '')
     await page.getByRole('button', { name: /unplug X1/ }).click()
     await take(page, { device: 'hand', function: 'Terminal drag', at: 'X1', word: 'firm', shows: /slack/ })
   })

@@ -1,71 +1,72 @@
 import { expect, test } from '@playwright/test'
+import { choose, chosenIn } from './choose'
 import { expectAccessible } from './axe'
-import { openBench, openDesk, part, plantAndHandOut, signIn, signOut } from './story'
+import { openBench, openDesk, part, plantAndHandOut, setInDrawing, signIn, signOut } from './story'
 
 test('a relay on two paths: drawn twice, changed in words, welded, and told on the Sheet with fuses and clamps', async ({
   page,
 }) => {
   await signIn(page, 'orla')
+  await page.goto('/circuits')
   await page
     .getByRole('link', { name: /Cooling fan by relay/ })
     .first()
     .click()
   await page.getByRole('heading', { name: /Bench: Cooling fan/ }).waitFor()
   await expect(page.locator('[data-part=K1]')).toHaveCount(2)
-  await page.getByRole('button', { name: 'S1 closed' }).click()
+  await setInDrawing(page, 'S1', 'Set: closed')
   await expect(page.locator('[data-part=M1]')).toContainText('turns as it should')
   await expect(page.locator('[data-part=K1]').first()).toContainText('clicks and holds')
 
   await part(page, 'K1').first().press('Enter')
-  await page
-    .locator('label', { hasText: /^Across the coil/ })
-    .locator('select')
-    .selectOption('diode')
+  const across = page.getByRole('combobox', { name: /^Across the coil/ })
+  await choose(across, 'diode')
   await expect(page.getByText('saved')).toBeVisible()
   await page.reload()
   await part(page, 'K1').first().press('Enter')
-  await expect(page.locator('label', { hasText: /^Across the coil/ }).locator('select')).toHaveValue('diode')
+  await expect(chosenIn(across)).toHaveAttribute('data-chosen', 'diode')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.locator('label', { hasText: /^Across the coil/ }).locator('select')).toHaveValue(
-    'resistor',
-  )
+  await expect(chosenIn(across)).toHaveAttribute('data-chosen', 'resistor')
 
   await page.getByRole('button', { name: 'Larger' }).click()
   await page.getByRole('button', { name: 'Fit the drawing' }).click()
   await expectAccessible(page)
 
   await page.getByRole('link', { name: 'Plant', exact: true }).click()
-  await page.getByRole('combobox', { name: 'Place', exact: true }).selectOption('K1')
+  await choose(page.getByRole('combobox', { name: 'Place', exact: true }), 'K1')
   await page.getByRole('button', { name: /Contacts welded/ }).click()
   await expect(page.locator('[data-part=M1]')).toContainText('turns as it should')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
   await page.getByRole('heading', { name: /Answer key/ }).waitFor()
-  await expect(page.getByText('Millivolts across each fuse').first()).toBeVisible()
+  await choose(page.getByRole('combobox', { name: 'Readings' }), 'fuses')
+  await expect(page.locator('td', { hasText: 'Millivolts across each fuse' })).toBeVisible()
 })
 
 test('a harness: a short between two circuits is planted with its other wire, and a clamp tells it', async ({
   page,
 }) => {
   await signIn(page, 'orla')
+  await page.goto('/circuits')
   await page
     .getByRole('link', { name: /Side harness/ })
     .first()
     .click()
   await page.getByRole('link', { name: 'Plant', exact: true }).click()
-  await page.getByRole('combobox', { name: 'Place', exact: true }).selectOption('W3')
+  await choose(page.getByRole('combobox', { name: 'Place', exact: true }), 'W3')
   await page.getByRole('button', { name: /Short between circuits/ }).click()
-  await page.getByRole('combobox', { name: 'With', exact: true }).selectOption('W6.copper')
-  await page.locator('label', { hasText: 'State' }).locator('select').selectOption({ label: 'work light on' })
+  await choose(page.getByRole('combobox', { name: 'With', exact: true }), 'W6.copper')
+  await choose(page.getByRole('combobox', { name: 'State', exact: true }), { label: 'work light on' })
   await expect(page.locator('[data-part=L2]')).toContainText('bright')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
-  const clamp = page.getByRole('table', { name: /clamp at each measuring place/ }).nth(1)
-  await expect(clamp.getByRole('row', { name: /H1a behind the cab/ })).toContainText('A')
+  await choose(page.getByRole('combobox', { name: 'Readings' }), 'clamps')
+  await expect(page.getByRole('row', { name: /H1a .*behind the cab/ })).toContainText('A')
 })
 
 test('a module: what a scan tool shows stands beside the readings, its condition is a line to type', async ({
   page,
 }) => {
   await signIn(page, 'orla')
+  await page.goto('/circuits')
   await page
     .getByRole('link', { name: /Brush motor by relay and module/ })
     .first()
@@ -91,7 +92,8 @@ test('a module: what a scan tool shows stands beside the readings, its condition
   await part(page, 'N1').first().press('Enter')
   await expect(inputs).toHaveValue('23')
   await page.getByRole('link', { name: 'Sheet', exact: true }).click()
-  await expect(page.getByRole('table', { name: /Scan tool on N1/ }).nth(1)).toContainText('Input 1')
+  await choose(page.getByRole('combobox', { name: 'Readings' }), 'scans')
+  await expect(page.getByRole('row', { name: /N1 .*Input 1/ }).first()).toBeVisible()
 })
 
 test('an intermittent: sound until the student moves it, and the step says that it was moved', async ({
@@ -106,7 +108,7 @@ test('an intermittent: sound until the student moves it, and the step says that 
   await openDesk(page, complaint)
   await page.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(page, 'L1')).toContainText('bright')
-  await page.locator('label', { hasText: 'Moved by hand' }).locator('select').selectOption('X1')
+  await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), 'X1')
   await expect(part(page, 'L1')).toContainText('dark')
   await expect(page.getByText('Operated S1 closed, X1 moved by hand: L1 dark')).toBeVisible()
 })

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
+import { choose, chosenIn } from './choose'
 import { complaintIn, stateOf as bench, whatShows, type Arrangement } from '../src/core/attempt'
 import type { Circuit } from '../src/core/circuit'
 import { readFaultSpec, type Fault } from '../src/core/faults'
@@ -51,12 +52,13 @@ async function arrange(page: Page, circuit: Circuit, arrangement: Arrangement): 
     if (detach) await press(new RegExp(`^(unplug|pull|lift).* ${id}( |$)`, 'i'), detached.includes(id))
   }
   const running = page.getByRole('combobox', { name: /^Engine/ })
-  if (await running.isVisible()) await running.selectOption(engine)
-  if (sinceKeyOff !== undefined) await page.getByLabel('Key off for').selectOption(String(sinceKeyOff))
+  if (await running.isVisible()) await choose(running, engine)
+  if (sinceKeyOff !== undefined)
+    await choose(page.getByRole('combobox', { name: 'Key off for', exact: true }), String(sinceKeyOff))
   const moved = wiggled.length > 1 ? '*' : (wiggled[0] ?? '')
-  const hand = page.getByLabel('Moved by hand')
+  const hand = page.getByRole('combobox', { name: 'Moved by hand' })
   // To choose what is chosen is an act, too: it would operate the board.
-  if ((await hand.inputValue()) !== moved) await hand.selectOption(moved)
+  if ((await chosenIn(hand).getAttribute('data-chosen')) !== moved) await choose(hand, moved)
 }
 
 /** How the page is told where an instrument is held. */
@@ -143,9 +145,9 @@ for (const name of names)
       } else if ('renew' in step) {
         await page.getByText('A fuse has blown').click()
         const renew = page.getByRole('form', { name: 'Renew a fuse' })
-        await renew.getByLabel('Fuse').selectOption(step.renew)
+        await choose(renew.getByRole('combobox', { name: 'Fuse', exact: true }), step.renew)
         await renew.getByRole('button', { name: 'Fit a new one' }).click()
-        await expect(page.locator('li', { hasText: 'Renewed a fuse' })).toBeVisible()
+        await expect(page.getByRole('listitem').filter({ hasText: 'Renewed a fuse' })).toBeVisible()
       }
     }
     await page.getByRole('button', { name: /^Finish (the work|without a proof)/ }).click()
