@@ -50,8 +50,8 @@ describe('a drain', () => {
 
   it('is told in the driver’s words, in hours or days, and names nothing of where', () => {
     const words = (spec: string) => tell(complaintWords(van, draftComplaint(van, [fault(van, spec)]))!)
-    expect(words('F2.clipOut=drain:5')).toBe('Left standing, the van battery: flat after about 9.2\u00a0h.')
-    expect(words('F2.clipOut=drain:0.5')).toBe('Left standing, the van battery: flat after about 4 days.')
+    expect(words('F2.clipOut=drain:5')).toBe('Left standing, the van battery is flat after about 9.2\u00a0h.')
+    expect(words('F2.clipOut=drain:0.5')).toBe('Left standing, the van battery is flat after about 4 days.')
   })
 
   it('of another size by far is no hypothesis', () => {
@@ -96,7 +96,7 @@ describe('a drain', () => {
     expect(checkComplaint(van, [claim!])).toBeUndefined()
     expect(checkComplaint(van, [{ ...claim!, part: 'F2' }])).toMatchObject({ code: 'attempt.notFlat' })
     expect(checkComplaint(van, [{ ...claim!, hours: undefined }])).toMatchObject({ code: 'attempt.notFlat' })
-    expect(tell(claimText(van, { ...claim!, hours: 24 * 7 }))).toBe('flat after about 7 days')
+    expect(tell(claimText(van, { ...claim!, hours: 24 * 7 }))).toBe('is flat after about 7 days')
   })
 })
 
@@ -108,7 +108,7 @@ describe('what comes and goes', () => {
   it('is complained of as it is met on the road, and names no plug', () => {
     const words = tell(complaintWords(lamp, draftComplaint(lamp, [slack]))!)
     expect(words).toBe(
-      'With the work lamp switch closed, now and then, on a rough road, the work lamp: dark.',
+      'When the work lamp switch is closed, now and then, on a rough road, the work lamp stays dark.',
     )
   })
 

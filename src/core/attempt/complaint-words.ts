@@ -1,6 +1,6 @@
 import { partOf } from '../model'
 import type { Circuit } from '../circuit'
-import { type Message, say, within, messageOf } from '../document'
+import { type Code, type Message, say, within, messageOf } from '../document'
 import { noticeText, partOfKind, positionName } from '../parts'
 import { isShaken } from './movement'
 import type { Claim } from './order'
@@ -8,6 +8,34 @@ import { flatKey } from './standing'
 
 /** Hours above which a driver counts days. */
 const days = 48
+
+/** What a driver says in a sentence of what stands as a word beside a part; what is a verb already is said as it is. */
+const told: Readonly<Partial<Record<Code, Code>>> = {
+  'parts.dim': 'attempt.driver.dim',
+  'parts.bright': 'attempt.driver.bright',
+  'parts.dark': 'attempt.driver.dark',
+  'parts.silent': 'attempt.driver.silent',
+  'parts.lamp.tooBrightOverItsVolts': 'attempt.driver.tooBright',
+  'parts.coilLoad.silent': 'attempt.driver.hornSilent',
+  'parts.coilLoad.faint': 'attempt.driver.faint',
+  'parts.breaker.closed': 'attempt.driver.closed',
+  'parts.breaker.tripped': 'attempt.driver.tripped',
+  'parts.breaker.cyclesTicksOffAndOn': 'attempt.driver.cycles',
+  'parts.heater.lukewarm': 'attempt.driver.lukewarm',
+  'parts.motor.standsStillSilent': 'attempt.driver.still',
+  'parts.motor.standsStillHumsAndGets': 'attempt.driver.hums',
+  'parts.resistor.cool': 'attempt.driver.cool',
+  'parts.resistor.hot': 'attempt.driver.hot',
+  'parts.resistor.smokesOverItsWatts': 'attempt.driver.smokes',
+  'parts.starter.chattersClicksFastAndOver': 'attempt.driver.chatters',
+  'parts.starter.oneClickDoesNotTurn': 'attempt.driver.oneClick',
+  'parts.alternator.turnsDoesNotCharge': 'attempt.driver.noCharge',
+}
+const driverWords = (circuit: Circuit, claim: Claim): Message => {
+  const text = claimText(circuit, claim)
+  const code = told[text.code as Code]
+  return code ? say(code) : text
+}
 
 /** What one fact of a complaint says of its part. */
 export const claimText = (circuit: Circuit, { part, notice, hours }: Claim): Message =>
@@ -35,7 +63,7 @@ export function complaintWords(circuit: Circuit, complaint: readonly Claim[]): M
   const seen = complaint.some(isNamed) ? complaint.filter(isNamed) : complaint
   const noticed = seen
     .slice(0, 3)
-    .map((claim) => say('attempt.does', { what: called(claim.part), notice: claimText(circuit, claim) }))
+    .map((claim) => say('attempt.does', { what: called(claim.part), notice: driverWords(circuit, claim) }))
   const { controls, engine } = first.arrangement
   const set = Object.entries(controls)
     .filter(([id, position]) => position !== partOfKind(part(id).kind).positions?.[0])

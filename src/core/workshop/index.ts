@@ -6,4 +6,5 @@ export { combine, heatOf, nearest, series, wattsFor, type Combination } from './
 export { warningsOf } from './rules'
 export { scattered } from './scattered'
 export { noticesOf, sizeFault, type Effect } from './sizing'
+export { sizeMarks, type SizeEffect, type SizeMark } from './size-marks'
 export { sizedAtPlace, symptomOf, type SizedAtPlace, type Symptom } from './symptom'

@@ -4,7 +4,7 @@ import { complaintWords } from '../attempt'
 import { faultOfKind, possibleFaults, type Fault } from '../faults'
 import { limitSetFor, stateKey } from '../readings'
 import { tell } from '../words'
-import { sizedAtPlace, symptomOf } from '.'
+import { sizedAtPlace, sizeMarks, symptomOf } from '.'
 
 const joint = (part: string, severity: number, segment = 'pin'): Fault => ({
   kind: 'highResistance',
@@ -64,7 +64,7 @@ describe('a complaint in a driver’s words', () => {
     const fan = demoCircuit('van-cooling-fan')
     const open: Fault = { kind: 'open', part: 'W3', segment: 'copper' }
     const words = tell(complaintWords(fan, symptomOf(fan, [open]).complaint)!)
-    expect(words).toBe('With the fan switch closed, the cooling fan: stands still, silent.')
+    expect(words).toBe('When the fan switch is closed, the cooling fan does not turn.')
   })
 
   it.each(demoNames)('of %s names no piece by its short name, nor how anything failed', (name) => {
@@ -73,9 +73,51 @@ describe('a complaint in a driver’s words', () => {
       const words = complaintWords(circuit, symptomOf(circuit, [fault], true).complaint)
       if (!words) continue
       const text = tell(words)
-      expect(text).toMatch(/^(With (the |everything )|Now and then, |Left standing, the )/)
+      expect(text).toMatch(/^(When the |With everything |Now and then, |Left standing, the )/)
       for (const { id } of circuit.parts) expect(text).not.toMatch(new RegExp(`\\b${id}\\b`))
       expect(text.toLowerCase()).not.toMatch(/resistance|corroded|short to|strands/)
     }
+  })
+})
+
+describe('the marks along a size', () => {
+  it('divide the sizes that show, break a limit or blow a fuse from those that do not', () => {
+    const lamp = demoCircuit()
+    const cases: Fault[] = [
+      joint('X2', 1),
+      { kind: 'shortToGround', part: 'X1', segment: 'pin', severity: 1 },
+      joint('W2', 1, 'copper'),
+    ]
+    const set = limitSetFor(lamp)
+    const holds = {
+      shows: (f: Fault) => symptomOf(lamp, [f]).states.length > 0,
+      breaks: (f: Fault) =>
+        lamp.states.some((state) => {
+          const key = stateKey(lamp, [f], state)
+          return key.ok && key.balances.some((b, i) => set.judge(b, key.walks[i]!).passes === false)
+        }),
+      blows: (f: Fault) =>
+        lamp.states.some((state) => {
+          const key = stateKey(lamp, [f], state)
+          return key.ok && key.blown.length > 0
+        }),
+    }
+    for (const fault of cases) {
+      const marks = sizeMarks(lamp, fault)
+      expect(
+        marks.map((m) => m.effect),
+        fault.kind,
+      ).toContain('shows')
+      for (const { effect, severity, towards } of marks) {
+        const [within, without] = towards === 'more' ? [1.05, 0.95] : [0.95, 1.05]
+        const at = (share: number) => holds[effect]({ ...fault, severity: severity * share })
+        expect(at(within), `${fault.kind} ${effect} ${severity}`).toBe(true)
+        expect(at(without), `${fault.kind} ${effect} ${severity}`).toBe(false)
+      }
+    }
+    // A short blows the fuse below some ohms; a joint in the feed never does.
+    expect(sizeMarks(lamp, cases[1]!).some((m) => m.effect === 'blows' && m.towards === 'less')).toBe(true)
+    expect(sizeMarks(lamp, cases[0]!).some((m) => m.effect === 'blows')).toBe(false)
+    expect(sizeMarks(lamp, { kind: 'open', part: 'X1', segment: 'pin' })).toEqual([])
   })
 })
