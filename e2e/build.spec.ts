@@ -271,7 +271,7 @@ test(
     await page.getByRole('button', { name: 'All faults, by test …' }).click()
     await expect(page.getByRole('dialog').locator('tbody tr')).not.toHaveCount(0)
     await audit(page)
-    await page.getByRole('button', { name: 'close' }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'close', exact: true }).click()
     await toStep(page, 'Fault')
     await page.getByRole('button', { name: 'Another fault beside it' }).click()
     await choose(page.getByRole('combobox', { name: 'Place' }), 'F1')
