@@ -39,7 +39,7 @@ test('pictures of the main views', async ({ page, browser }) => {
     student: 'Tam Pellow',
   })
   await toStep(page, 'Fault')
-  await page.locator('.n-slider-mark').first().waitFor()
+  await page.waitForTimeout(2000)
   await shot('plant')
   await toStep(page, 'Effect')
   await press(page.getByRole('radio', { name: 'Tests' }))
@@ -75,7 +75,10 @@ test('pictures of the main views', async ({ page, browser }) => {
     'X2',
   )
   await choose(page.getByRole('combobox', { name: 'How it failed', exact: true }), 'corroded')
-  await page.getByRole('button', { name: 'Conclude', exact: true }).click()
+  await page
+    .getByRole('form', { name: 'Conclusion' })
+    .getByRole('button', { name: 'Conclude', exact: true })
+    .click()
   await choose(
     page.getByRole('form', { name: 'Repair' }).getByRole('combobox', { name: 'How', exact: true }),
     'terminal',
@@ -133,7 +136,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   await shot('show')
   await context.close()
   await page.goto('/rubric')
-  await page.getByRole('table', { name: 'Mark' }).first().waitFor()
+  await page.getByRole('region', { name: 'Mark', exact: true }).first().waitFor()
   await shot('rubric')
 })
 
