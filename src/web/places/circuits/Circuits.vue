@@ -114,7 +114,7 @@ const columns = computed((): Column<Row>[] => [
     width: 150,
     sort: byText((r) => r.updated),
   },
-  { key: 'acts', title: t('ui.common.whatToDoWithIt'), untitled: true, width: 60 },
+  { key: 'acts', title: t('ui.common.actions'), untitled: true, width: 60 },
 ])
 
 const finder = useTemplateRef<InputInst>('finder')

@@ -124,7 +124,7 @@ const columns: Column<LessonRow>[] = [
     width: 170,
     sort: byText((l) => l.updated),
   },
-  { key: 'acts', title: t('ui.common.whatToDoWithIt'), untitled: true, width: 250 },
+  { key: 'acts', title: t('ui.common.actions'), untitled: true, width: 250 },
 ]
 const versions = ref<{ lesson: LessonRow; list: z.output<typeof lessonVersionsSchema> } | null>(null)
 async function look(lesson: LessonRow) {

@@ -205,7 +205,7 @@ const told = computed(() => {
         labelled="beside"
         :entries="entriesOf([0.02, 0.1, 0.5, 2, 10], (s) => s, after)"
       />
-      <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.reckoning') }}</span>
+      <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.calculating') }}</span>
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>
     <VChart
