@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { constants } from 'node:zlib'
+import UnoCSS from '@unocss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { compression } from 'vite-plugin-compression2'
@@ -16,6 +17,7 @@ const messagesOf = (id: string): string => {
 export default defineConfig({
   plugins: [
     vue(),
+    UnoCSS('./uno.config.ts'),
     // Packed once here, not by the server for each who comes; over plain HTTP browsers take gzip only.
     compression({
       include: /assets\/.*\.(js|css|svg)$/,

@@ -3,6 +3,7 @@ import '@fontsource/fira-sans/500.css'
 import '@fontsource/fira-mono/400.css'
 import '@fontsource/fira-mono/500.css'
 import './theme/base.css'
+import 'virtual:uno.css'
 import { z } from 'zod'
 import { loadLanguage } from './words'
 

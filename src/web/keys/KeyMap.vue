@@ -55,14 +55,21 @@ const shown = computed(() =>
   </NButton>
   <Dialog v-if="asked" v-model:show="open" :title="t('ui.keys.keys')" :width="860">
     <div class="groups" tabindex="0" role="group" :aria-label="t('ui.keys.keys')">
-      <section v-for="group in shown" :key="group.title" :aria-label="group.title">
-        <h3>{{ group.title }}</h3>
-        <dl>
+      <section
+        v-for="group in shown"
+        :key="group.title"
+        class="break-inside-avoid pb-14px"
+        :aria-label="group.title"
+      >
+        <h3 class="mt-0 mx-0 mb-6px text-14px">{{ group.title }}</h3>
+        <dl class="grid grid-cols-[128px_1fr] gap-y-5px gap-x-16px m-0">
           <template v-for="key in group.keys" :key="key.what">
-            <dt>
-              <kbd>{{ writtenAll(key.press) }}</kbd>
+            <dt class="m-0">
+              <kbd class="font-readings text-12px line-rule-strong rounded-3px py-1px px-6px">{{
+                writtenAll(key.press)
+              }}</kbd>
             </dt>
-            <dd>{{ key.what }}</dd>
+            <dd class="m-0">{{ key.what }}</dd>
           </template>
         </dl>
       </section>
@@ -88,30 +95,5 @@ const shown = computed(() =>
   column-gap: 28px;
   max-height: 76vh;
   overflow-y: auto;
-}
-section {
-  break-inside: avoid;
-  padding-bottom: 14px;
-}
-h3 {
-  margin: 0 0 6px;
-  font-size: 14px;
-}
-dl {
-  display: grid;
-  grid-template-columns: 128px 1fr;
-  gap: 5px 16px;
-  margin: 0;
-}
-dt,
-dd {
-  margin: 0;
-}
-kbd {
-  font-family: var(--face-readings);
-  font-size: 12px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  padding: 1px 6px;
 }
 </style>

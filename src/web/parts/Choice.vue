@@ -80,7 +80,12 @@ defineExpose({ focus: () => root.value?.querySelector<HTMLElement>('.n-base-sele
 </script>
 
 <template>
-  <div ref="root" class="of" :class="labelled" :data-chosen="String(value)">
+  <div
+    ref="root"
+    class="of grid gap-3px min-w-0 text-13px text-quiet"
+    :class="labelled"
+    :data-chosen="String(value)"
+  >
     <span v-if="labelled !== 'aloud'" aria-hidden="true">{{ label }}</span>
     <NSelect
       v-model:show="open"
@@ -101,13 +106,6 @@ defineExpose({ focus: () => root.value?.querySelector<HTMLElement>('.n-base-sele
 </template>
 
 <style scoped>
-.of {
-  display: grid;
-  gap: 3px;
-  min-width: 0;
-  font-size: 13px;
-  color: var(--quiet);
-}
 .beside {
   display: inline-flex;
   gap: 6px;

@@ -28,14 +28,8 @@ const none: UploadFileInfo[] = []
     :multiple="multiple"
     :show-file-list="false"
     :on-before-upload="take"
-    class="choose-file"
+    class="choose-file w-auto"
   >
     <NButton size="small">{{ label }}</NButton>
   </NUpload>
 </template>
-
-<style scoped>
-.choose-file {
-  width: auto;
-}
-</style>

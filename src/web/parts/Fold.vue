@@ -19,18 +19,10 @@ function toggle() {
 
 <template>
   <div class="folded">
-    <NButton text class="title" :aria-expanded="shown" @click="toggle">
+    <NButton text class="title min-h-26px whitespace-normal text-left" :aria-expanded="shown" @click="toggle">
       <template #icon><component :is="shown ? ChevronDown : ChevronRight" :size="16" /></template>
       {{ title }}
     </NButton>
     <NCollapseTransition :show="shown"><slot /></NCollapseTransition>
   </div>
 </template>
-
-<style scoped>
-.title {
-  min-height: 26px;
-  white-space: normal;
-  text-align: left;
-}
-</style>

@@ -8,17 +8,8 @@ const emit = defineEmits<{ more: [] }>()
 </script>
 
 <template>
-  <p v-if="shown < count" class="rest">
+  <p v-if="shown < count" class="flex gap-10px items-center mt-4px mx-0 mb-0">
     <span class="quiet">{{ t('ui.parts.ofShown', { shown, count }) }}</span>
     <NButton size="tiny" @click="emit('more')">{{ t('ui.parts.showMore') }}</NButton>
   </p>
 </template>
-
-<style scoped>
-.rest {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  margin: 4px 0 0;
-}
-</style>

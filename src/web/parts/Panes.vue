@@ -18,28 +18,24 @@ const narrow = useMediaQuery('(max-width: 760px)')
     <slot name="left" />
     <slot name="right" />
   </div>
-  <NSplit v-else v-model:size="share" :min="0.3" :max="0.78" :resize-trigger-size="10" class="panes">
+  <NSplit
+    v-else
+    v-model:size="share"
+    :min="0.3"
+    :max="0.78"
+    :resize-trigger-size="10"
+    class="panes min-h-0 h-full"
+  >
     <template #1><slot name="left" /></template>
     <template #2><slot name="right" /></template>
-    <template #resize-trigger><span class="grip" /></template>
+    <template #resize-trigger><span class="grip block w-4px h-full my-0 mx-3px rounded-2px" /></template>
   </NSplit>
 </template>
 
 <style scoped>
-.panes {
-  min-height: 0;
-  height: 100%;
-}
 .panes :deep(.n-split-pane-1),
 .panes :deep(.n-split-pane-2) {
   overflow: hidden;
-}
-.grip {
-  display: block;
-  width: 4px;
-  height: 100%;
-  margin: 0 3px;
-  border-radius: 2px;
 }
 .grip:hover {
   background: var(--rule-strong);

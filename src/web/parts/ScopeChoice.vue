@@ -34,7 +34,7 @@ const choosePeople = (students: string[]) =>
 <template>
   <div
     v-if="store.classes.length || withPeople"
-    class="scope"
+    class="flex flex-wrap gap-8px"
     role="group"
     :aria-label="t('ui.parts.whoseWork')"
   >
@@ -47,7 +47,7 @@ const choosePeople = (students: string[]) =>
       clearable
       size="small"
       max-tag-count="responsive"
-      class="classes"
+      class="classes w-250px"
       :placeholder="t('ui.common.everybody')"
       :input-props="{ 'aria-label': t('ui.common.class') }"
       @update:value="chooseClasses"
@@ -61,24 +61,10 @@ const choosePeople = (students: string[]) =>
       clearable
       size="small"
       max-tag-count="responsive"
-      class="people"
+      class="w-200px"
       :placeholder="t('ui.parts.all', { count: people.length })"
       :input-props="{ 'aria-label': t('ui.parts.onlyThesePeople') }"
       @update:value="choosePeople"
     />
   </div>
 </template>
-
-<style scoped>
-.scope {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.classes {
-  width: 250px;
-}
-.people {
-  width: 200px;
-}
-</style>

@@ -14,7 +14,7 @@ defineExpose({ focus: () => field.value?.focus() })
   <NInput
     ref="field"
     v-model:value="text"
-    class="search"
+    class="search max-w-260px"
     size="small"
     clearable
     :placeholder="placeholder ?? label"
@@ -25,9 +25,6 @@ defineExpose({ focus: () => field.value?.focus() })
 </template>
 
 <style scoped>
-.search {
-  max-width: 260px;
-}
 /* The library has its own way to empty it. */
 .search :deep(input::-webkit-search-cancel-button) {
   display: none;

@@ -17,7 +17,7 @@ const v = (value: number | undefined) =>
 </script>
 
 <template>
-  <p class="balance">
+  <p class="flex flex-wrap gap-y-2px gap-x-8px text-13px">
     <strong v-if="title">{{ title }}</strong>
     <span
       >{{ t('ui.readings.source') }} <b class="reading">{{ v(balance.source) }}</b></span
@@ -43,12 +43,6 @@ const v = (value: number | undefined) =>
 </template>
 
 <style scoped>
-.balance {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 8px;
-  font-size: 13px;
-}
 b {
   font-weight: 500;
 }

@@ -5,40 +5,21 @@ defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: strin
 </script>
 
 <template>
-  <figcaption>
-    <span class="mark healthy" /> {{ t('ui.readings.healthyWithItsBand') }}
-    <template v-if="faulted"> <span class="mark faulted" /> {{ t('ui.common.faultedColumn') }} </template>
-    <template v-if="allowed"> <span class="mark limit" /> {{ t('ui.readings.allowed') }} </template>
-    <output v-if="readout" class="readout" aria-live="off">{{ readout }}</output>
-    <span v-else-if="rest" class="quiet">{{ rest }}</span>
+  <figcaption class="whitespace-nowrap overflow-hidden flex gap-6px items-center text-12px">
+    <span class="mark healthy flex-none w-18px line-t-2px-accent" /> {{ t('ui.readings.healthyWithItsBand') }}
+    <template v-if="faulted">
+      <span class="mark faulted flex-none w-18px line-t-4px-fault ml-10px" />
+      {{ t('ui.common.faultedColumn') }}
+    </template>
+    <template v-if="allowed">
+      <span class="mark limit flex-none w-18px line-t-2px-accent" /> {{ t('ui.readings.allowed') }}
+    </template>
+    <output v-if="readout" class="readout ml-auto font-readings" aria-live="off">{{ readout }}</output>
+    <span v-else-if="rest" class="quiet ml-auto">{{ rest }}</span>
   </figcaption>
 </template>
 
 <style scoped>
-figcaption {
-  white-space: nowrap;
-  overflow: hidden;
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 12px;
-}
-.quiet,
-.readout {
-  margin-left: auto;
-}
-.readout {
-  font-family: var(--face-readings);
-}
-.mark {
-  flex: none;
-  width: 18px;
-  border-top: 2px solid var(--accent);
-}
-.mark.faulted {
-  border-top: 4px solid var(--fault);
-  margin-left: 10px;
-}
 .mark.limit {
   border-top: 2px dashed var(--doubt);
   margin-left: 10px;

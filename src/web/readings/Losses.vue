@@ -127,9 +127,9 @@ function leave() {
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0 grid grid-rows-[auto_1fr] h-full min-h-0">
     <Legend :faulted="!!faulted" :allowed="!!allowed" :readout="readout" />
-    <div ref="plot" class="plot">
+    <div ref="plot" class="plot relative min-h-0 overflow-hidden">
       <svg
         v-if="width && height"
         :viewBox="`0 0 ${width} ${height}`"
@@ -193,8 +193,10 @@ function leave() {
             {{ volts(load.loadDrop.value) }}
           </text>
         </g>
-        <text :x="margin.left" :y="height - 6" class="side">{{ t('ui.readings.feedFromBattery') }}</text>
-        <text :x="width - margin.right" :y="height - 6" text-anchor="end" class="side">
+        <text :x="margin.left" :y="height - 6" class="font-text text-12px">
+          {{ t('ui.readings.feedFromBattery') }}
+        </text>
+        <text :x="width - margin.right" :y="height - 6" text-anchor="end" class="font-text text-12px">
           {{ t('ui.readings.returnFromBattery') }}
         </text>
       </svg>
@@ -203,18 +205,6 @@ function leave() {
 </template>
 
 <style scoped>
-figure {
-  margin: 0;
-  display: grid;
-  grid-template-rows: auto 1fr;
-  height: 100%;
-  min-height: 0;
-}
-.plot {
-  position: relative;
-  min-height: 0;
-  overflow: hidden;
-}
 svg {
   position: absolute;
   inset: 0;
@@ -228,10 +218,6 @@ text {
   fill: var(--quiet);
   font-size: 11px;
   font-family: var(--face-readings);
-}
-.side {
-  font-family: var(--face-text);
-  font-size: 12px;
 }
 .load text,
 .named {

@@ -43,18 +43,19 @@ const colourOf = (share: number) =>
 
 <template>
   <section class="mark" :aria-label="t('ui.common.mark')">
-    <p class="total">
-      <b class="reading">{{ formatPlain(total, 3) }}</b> {{ t('ui.readings.of', { of: judged.of }) }}
-      <span v-if="judged.uncapped !== undefined" class="capped">{{
+    <p class="total text-15px">
+      <b class="reading text-24px">{{ formatPlain(total, 3) }}</b>
+      {{ t('ui.readings.of', { of: judged.of }) }}
+      <span v-if="judged.uncapped !== undefined" class="text-fault">{{
         t('ui.readings.cappedFrom', { x: formatPlain(judged.uncapped, 3) })
       }}</span>
     </p>
-    <ul>
+    <ul class="mt-4px mx-0 mb-0 p-0 list-none">
       <li v-for="row in rows" :key="row.aspect">
         <NButton
           quaternary
           block
-          class="aspect"
+          class="aspect h-auto min-h-28px py-2px px-4px"
           :disabled="open === undefined"
           :aria-expanded="open === undefined ? undefined : open === row.aspect"
           @click="emit('aspect', row.aspect)"
@@ -69,39 +70,20 @@ const colourOf = (share: number) =>
               :color="colourOf(row.share)"
               :rail-color="palette.rule"
           /></span>
-          <span class="points"
+          <span class="points text-right"
             ><b class="reading">{{ formatPlain(row.given, 3) }}</b> {{ t('ui.readings.of', { of: row.of }) }}
-            <span v-if="row.own" class="judge">{{
+            <span v-if="row.own" class="block text-12px text-quiet">{{
               t('ui.readings.judge', { x: formatPlain(row.points, 3) })
             }}</span></span
           >
         </NButton>
-        <div v-if="open === row.aspect" class="more"><slot :mark="row" /></div>
+        <div v-if="open === row.aspect" class="more pt-4px pr-0 pb-10px pl-8px"><slot :mark="row" /></div>
       </li>
     </ul>
   </section>
 </template>
 
 <style scoped>
-.total {
-  font-size: 15px;
-}
-.total b {
-  font-size: 24px;
-}
-.capped {
-  color: var(--fault);
-}
-ul {
-  margin: 4px 0 0;
-  padding: 0;
-  list-style: none;
-}
-.aspect {
-  height: auto;
-  min-height: 28px;
-  padding: 2px 4px;
-}
 .aspect:disabled {
   opacity: 1;
 }
@@ -114,16 +96,5 @@ ul {
   font-weight: 400;
   text-align: left;
   white-space: normal;
-}
-.points {
-  text-align: right;
-}
-.judge {
-  display: block;
-  font-size: 12px;
-  color: var(--quiet);
-}
-.more {
-  padding: 4px 0 10px 8px;
 }
 </style>

@@ -71,8 +71,10 @@ const key = useKeys(
 </script>
 
 <template>
-  <div class="field quantity">
-    <label>
+  <div
+    class="field quantity grid grid-cols-[minmax(0,1fr)_auto] gap-y-3px gap-x-4px items-end text-13px text-quiet"
+  >
+    <label class="grid gap-3px">
       <span>{{ label }}</span>
       <NInput
         v-model:value="text"
@@ -86,7 +88,7 @@ const key = useKeys(
         <template v-if="unit" #suffix>{{ unit }}</template>
       </NInput>
     </label>
-    <span class="steps">
+    <span class="steps flex gap-2px">
       <NButton size="small" :aria-label="t('ui.readings.less', { label })" tabindex="-1" @click="step(-1)">
         −
       </NButton>
@@ -109,28 +111,6 @@ const key = useKeys(
         @update:value="emit('set', $event!)"
       />
     </span>
-    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+    <span v-if="wrong" class="wrong col-span-full" role="alert">{{ wrong }}</span>
   </div>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 3px 4px;
-  align-items: end;
-  font-size: 13px;
-  color: var(--quiet);
-}
-label {
-  display: grid;
-  gap: 3px;
-}
-.steps {
-  display: flex;
-  gap: 2px;
-}
-.wrong {
-  grid-column: 1 / -1;
-}
-</style>

@@ -209,9 +209,9 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
 </script>
 
 <template>
-  <figure>
+  <figure class="m-0 grid grid-rows-[auto_1fr] h-full min-h-0">
     <Legend :faulted="!!faulted" :readout="readout" :rest="t('ui.readings.voltsFromBatteryToBattery')" />
-    <div ref="plot" class="plot">
+    <div ref="plot" class="plot relative min-h-0">
       <VChart
         ref="chart"
         :option="shown"
@@ -237,18 +237,7 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
 
 <style scoped>
 figure {
-  margin: 0;
-  display: grid;
-  grid-template-rows: auto 1fr;
-  height: 100%;
-  min-height: 0;
-}
-figure {
   container-type: inline-size;
-}
-.plot {
-  position: relative;
-  min-height: 0;
 }
 .over {
   position: absolute;

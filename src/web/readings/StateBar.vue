@@ -79,7 +79,11 @@ function choose(id: string) {
 </script>
 
 <template>
-  <div class="bar" role="group" :aria-label="t('ui.common.stateOfTheCircuit')">
+  <div
+    class="bar flex flex-wrap gap-y-6px gap-x-16px items-center"
+    role="group"
+    :aria-label="t('ui.common.stateOfTheCircuit')"
+  >
     <Choice
       v-if="named"
       :label="t('ui.readings.namedState')"
@@ -108,7 +112,11 @@ function choose(id: string) {
         {{ control.id }} {{ tell(positionName(control, position(control.id, control.positions)!)) }}
       </NButton>
     </template>
-    <span v-for="control in many || inDrawing ? [] : controls" :key="control.id" class="pair">
+    <span
+      v-for="control in many || inDrawing ? [] : controls"
+      :key="control.id"
+      class="pair flex-wrap inline-flex min-w-0 gap-7px items-center"
+    >
       <span>{{ control.id }} {{ control.name }}</span>
       <NButtonGroup size="small">
         <Toggle
@@ -159,7 +167,7 @@ function choose(id: string) {
       ]"
       @update:value="wiggle($event!)"
     />
-    <span v-if="!inDrawing" class="pair">
+    <span v-if="!inDrawing" class="pair flex-wrap inline-flex min-w-0 gap-7px items-center">
       <span>{{ t('ui.readings.out') }}</span>
       <NButtonGroup size="small">
         <Toggle
@@ -178,24 +186,11 @@ function choose(id: string) {
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: center;
-}
 .moved {
   background: var(--ink);
   color: var(--sheet);
 }
-.pair,
 .pair > .choice {
   flex-wrap: wrap;
-}
-.pair {
-  display: inline-flex;
-  min-width: 0;
-  gap: 7px;
-  align-items: center;
 }
 </style>

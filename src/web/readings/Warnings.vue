@@ -30,48 +30,42 @@ const words = { hazard: t('ui.readings.hazard'), wrong: t('ui.readings.wrong'), 
 </script>
 
 <template>
-  <div v-if="found.length" class="warnings" role="region" :aria-label="t('ui.readings.workshopRules')">
-    <ul>
-      <li v-for="(w, i) in shown" :key="i" :data-weight="w.weight">
+  <div
+    v-if="found.length"
+    class="flex gap-10px items-start text-12.5px"
+    role="region"
+    :aria-label="t('ui.readings.workshopRules')"
+  >
+    <ul class="m-0 p-0 list-none grid gap-2px">
+      <li
+        v-for="(w, i) in shown"
+        :key="i"
+        class="flex gap-6px items-center text-doubt"
+        :data-weight="w.weight"
+      >
         <TriangleAlert :size="14" aria-hidden="true" />
         <b>{{ words[w.weight] }}</b>
         <NButton text size="small" @click="emit('choose', w.part)">{{ tell(w.text) }}</NButton>
       </li>
     </ul>
-    <NButton v-if="found.length > 1" text size="small" class="more" :aria-expanded="all" @click="all = !all">
+    <NButton
+      v-if="found.length > 1"
+      text
+      size="small"
+      class="more text-accent whitespace-nowrap"
+      :aria-expanded="all"
+      @click="all = !all"
+    >
       {{ all ? t('ui.readings.fewer') : t('ui.common.andMore', { x: found.length - 1 }) }}
     </NButton>
   </div>
 </template>
 
 <style scoped>
-.warnings {
-  display: flex;
-  gap: 10px;
-  align-items: start;
-  font-size: 12.5px;
-}
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 2px;
-}
-li {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  color: var(--doubt);
-}
 li[data-weight='hazard'] {
   color: var(--fault);
 }
 li[data-weight='hint'] {
   color: var(--quiet);
-}
-.more {
-  color: var(--accent);
-  white-space: nowrap;
 }
 </style>

@@ -30,10 +30,10 @@ const shown = computed(() => chosen.value ?? fitting.value)
 </script>
 
 <template>
-  <div class="ways">
+  <div class="ways relative h-full min-h-0">
     <Segments
       :value="shown"
-      class="tabs"
+      class="absolute z-2 right-0 top-0 text-12px"
       :label="t('ui.readings.howThePathIsShown')"
       :entries="[
         { value: 'losses', label: t('ui.common.losses') },
@@ -64,18 +64,6 @@ const shown = computed(() => chosen.value ?? fitting.value)
 </template>
 
 <style scoped>
-.ways {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-}
-.tabs {
-  position: absolute;
-  z-index: 2;
-  right: 0;
-  top: 0;
-  font-size: 12px;
-}
 .ways :deep(figcaption) {
   padding-right: 150px;
   min-height: 26px;

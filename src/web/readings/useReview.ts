@@ -5,7 +5,8 @@ import { judgedSchema } from '../../core/assessment'
 import { advance, startBench, type Arrangement } from '../../core/attempt'
 import { piecesOf, wireUp } from '../../core/model'
 import { locate } from '../../core/instruments'
-import { ask, messageOf, send } from '../api/client'
+import { ask, send } from '../api/client'
+import { useAct } from '../api/useAct'
 import { stepWords } from './stepWords'
 import { when } from '../parts/when'
 
@@ -13,7 +14,7 @@ import { when } from '../parts/when'
 export function useReview(id: string, own: boolean) {
   const from = own ? '/desk' : '/orders'
   const review = ref<Review | null>(null)
-  const trouble = ref('')
+  const { wrong: trouble, act, failed } = useAct()
   const at = ref(0)
 
   async function load() {
@@ -24,7 +25,7 @@ export function useReview(id: string, own: boolean) {
     if (!found.judged)
       void ask(judgedSchema, `${from}/${id}/judgement`).then(
         (judged) => (review.value = { ...review.value!, judged }),
-        (error: unknown) => (trouble.value = messageOf(error)),
+        failed,
       )
   }
   /** Looks anew while somebody works at it; whoever stands at an earlier step stays there. */
@@ -35,7 +36,7 @@ export function useReview(id: string, own: boolean) {
     try {
       await load()
     } catch (error) {
-      trouble.value = messageOf(error)
+      failed(error)
       return
     }
     // Until the new verdicts are there, the old ones stand.
@@ -43,31 +44,28 @@ export function useReview(id: string, own: boolean) {
     if (stay !== undefined) at.value = stay
   }
   async function giveBack() {
-    trouble.value = ''
     const { released, judged } = review.value!
-    await send(reviewSchema, `/orders/${id}/released`, { released: !released }, 'PUT').then(
-      (found) => (review.value = { ...found, judged: found.judged ?? judged }),
-      (error: unknown) => (trouble.value = messageOf(error)),
-    )
+    await act(async () => {
+      const found = await send(reviewSchema, `/orders/${id}/released`, { released: !released }, 'PUT')
+      review.value = { ...found, judged: found.judged ?? judged }
+    })
   }
   /** Whether the mark of a newer judge takes the place of the one that was given back. */
   async function settle(taken: boolean) {
-    trouble.value = ''
-    await send(reviewSchema, `/orders/${id}/rejudged`, { taken }).then(
-      (found) => (review.value = found),
-      (error: unknown) => (trouble.value = messageOf(error)),
-    )
+    await act(async () => {
+      review.value = await send(reviewSchema, `/orders/${id}/rejudged`, { taken })
+    })
   }
   async function answer(reply: Reply) {
-    trouble.value = ''
-    await send(repliesSchema, `/desk/${id}/replies`, reply, 'PUT').then(
-      (replies) => (review.value = { ...review.value!, replies }),
-      (error: unknown) => (trouble.value = messageOf(error)),
-    )
+    await act(async () => {
+      const replies = await send(repliesSchema, `/desk/${id}/replies`, reply, 'PUT')
+      review.value = { ...review.value!, replies }
+    })
   }
   return {
     review,
     trouble,
+    act,
     at,
     load,
     follow,

@@ -261,7 +261,7 @@ const key = useKeys(
     </svg>
     <div
       v-if="close"
-      class="close"
+      class="close absolute grid line-rule-strong bg-sheet"
       role="group"
       :aria-label="t('ui.schematic.whichPoint')"
       :style="{ left: `${close.x}px`, top: `${close.y}px` }"
@@ -295,7 +295,9 @@ const key = useKeys(
       >
         +
       </NButton>
-      <span v-if="partial" class="more">{{ t('ui.schematic.dragOrUseTheArrows') }}</span>
+      <span v-if="partial" class="more py-2px px-6px bg-sheet text-quiet">{{
+        t('ui.schematic.dragOrUseTheArrows')
+      }}</span>
     </div>
   </div>
 </template>
@@ -319,19 +321,8 @@ const key = useKeys(
   align-items: center;
   font-size: 12px;
 }
-.close {
-  position: absolute;
-  display: grid;
-  border: 1px solid var(--rule-strong);
-  background: var(--sheet);
-}
 .close button + button {
   border-top: 1px solid var(--rule);
-}
-.more {
-  padding: 2px 6px;
-  background: var(--sheet);
-  color: var(--quiet);
 }
 .schematic {
   position: absolute;

@@ -22,51 +22,31 @@ const saveText = {
 </script>
 
 <template>
-  <div class="head no-print">
-    <p class="what">
-      <strong>{{ circuit?.name }}</strong>
-      <span v-if="circuit?.vehicle" class="quiet">{{ circuit.vehicle }}</span>
+  <div
+    class="head no-print flex items-center gap-y-4px gap-x-14px min-h-36px py-0 px-16px line-b-rule-strong bg-sheet"
+  >
+    <p class="what flex gap-10px items-baseline min-w-0 whitespace-nowrap overflow-hidden">
+      <strong class="overflow-hidden text-ellipsis">{{ circuit?.name }}</strong>
+      <span v-if="circuit?.vehicle" class="quiet overflow-hidden text-ellipsis">{{ circuit.vehicle }}</span>
     </p>
-    <nav :aria-label="t('ui.shell.thisCircuit')">
+    <nav class="flex self-stretch" :aria-label="t('ui.shell.thisCircuit')">
       <RouterLink v-for="{ name, title } in places" :key="name" :to="{ name, params: { id } }">{{
         title
       }}</RouterLink>
     </nav>
-    <span v-if="route.name !== 'show'" class="save" role="status" :data-state="open.saveState">{{
-      saveText[open.saveState]
-    }}</span>
+    <span
+      v-if="route.name !== 'show'"
+      class="save text-12px text-quiet whitespace-nowrap"
+      role="status"
+      :data-state="open.saveState"
+      >{{ saveText[open.saveState] }}</span
+    >
     <!-- What a place has to say beside its own bar: versions, undo. -->
-    <span id="place-tools" class="tools" />
+    <span id="place-tools" class="ml-auto inline-flex gap-6px items-center whitespace-nowrap" />
   </div>
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  gap: 4px 14px;
-  min-height: 36px;
-  padding: 0 16px;
-  border-bottom: 1px solid var(--rule-strong);
-  background: var(--sheet);
-}
-.what {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  min-width: 0;
-  white-space: nowrap;
-  overflow: hidden;
-}
-.what strong,
-.what span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-nav {
-  display: flex;
-  align-self: stretch;
-}
 nav a {
   display: flex;
   align-items: center;
@@ -80,20 +60,8 @@ nav a.router-link-exact-active {
   border-bottom-color: var(--fault);
   font-weight: 500;
 }
-.save {
-  font-size: 12px;
-  color: var(--quiet);
-  white-space: nowrap;
-}
 .save[data-state='waiting'] {
   color: var(--fault);
-}
-.tools {
-  margin-left: auto;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  white-space: nowrap;
 }
 @media (max-width: 760px) {
   .head {

@@ -35,21 +35,12 @@ useIntervalFn(() => {
     :title="title"
     :description="messageOf(problem.error)"
     role="alert"
-    class="problem"
+    class="py-60px px-20px"
   >
     <template #footer>
       <p v-if="away" class="quiet">{{ t('ui.shell.itIsTriedAgainBy') }}</p>
       <NButton type="primary" @click="problem.again()">{{ t('ui.shell.tryAgain') }}</NButton>
-      <NButton v-if="!away" class="second" @click="router.push('/')">{{ t('ui.shell.goToToday') }}</NButton>
+      <NButton v-if="!away" class="ml-10px" @click="router.push('/')">{{ t('ui.shell.goToToday') }}</NButton>
     </template>
   </NResult>
 </template>
-
-<style scoped>
-.problem {
-  padding: 60px 20px;
-}
-.second {
-  margin-left: 10px;
-}
-</style>

@@ -88,7 +88,7 @@ const reload = () => window.location.reload()
 </script>
 
 <template>
-  <div class="frame">
+  <div class="frame grid grid-cols-1 grid-rows-[auto_auto_1fr] h-full">
     <header v-if="session.user" class="shell">
       <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('ui.shell.brachyonToday')">
         <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
@@ -110,9 +110,11 @@ const reload = () => window.location.reload()
           >{{ t('ui.common.handbook') }}</RouterLink
         >
       </nav>
-      <span class="gap" />
+      <span class="flex-1" />
       <KeyMap />
-      <RouterLink class="quiet who" :to="{ name: 'account' }">{{ session.user.name }}</RouterLink>
+      <RouterLink class="quiet who whitespace-nowrap" :to="{ name: 'account' }">{{
+        session.user.name
+      }}</RouterLink>
       <NButton
         quaternary
         size="small"
@@ -125,8 +127,8 @@ const reload = () => window.location.reload()
     </header>
     <CircuitHead v-if="session.user && onCircuit" />
     <main>
-      <p v-if="staying" class="wrong notice" role="alert">{{ staying }}</p>
-      <p v-if="isOutdated" class="notice" role="status">
+      <p v-if="staying" class="wrong py-6px px-16px line-b" role="alert">{{ staying }}</p>
+      <p v-if="isOutdated" class="py-6px px-16px line-b" role="status">
         {{ t('ui.shell.thereIsANewerVersion') }}
         <NButton size="tiny" @click="reload">{{ t('ui.shell.loadIt') }}</NButton>
       </p>
@@ -137,7 +139,7 @@ const reload = () => window.location.reload()
       <RouterView v-else-if="!leaving" v-slot="{ Component }"
         ><Suspense :timeout="150" @pending="preparing(true)" @resolve="resolved"
           ><component :is="Component" :key="`${route.path} ${count}`" /><template #fallback
-            ><p class="waiting quiet" role="status">{{ t('ui.shell.preparing') }}</p></template
+            ><p class="quiet p-24px" role="status">{{ t('ui.shell.preparing') }}</p></template
           ></Suspense
         ></RouterView
       >
@@ -146,12 +148,6 @@ const reload = () => window.location.reload()
 </template>
 
 <style scoped>
-.frame {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto 1fr;
-  height: 100%;
-}
 header {
   display: flex;
   align-items: center;
@@ -192,9 +188,6 @@ nav a.router-link-exact-active {
   font-weight: 500;
 }
 /* Two lines of a bar of places would push the page down. */
-.who {
-  white-space: nowrap;
-}
 @media (max-width: 1400px) {
   header {
     gap: 8px;
@@ -231,9 +224,6 @@ nav a.router-link-exact-active {
     white-space: nowrap;
   }
 }
-.gap {
-  flex: 1;
-}
 .busy {
   position: fixed;
   top: 0;
@@ -257,13 +247,6 @@ nav a.router-link-exact-active {
     animation: none;
     background: var(--accent);
   }
-}
-.waiting {
-  padding: 24px;
-}
-.notice {
-  padding: 6px 16px;
-  border-bottom: 1px solid var(--rule);
 }
 main {
   /* What is read out only lies within it, and makes the page no longer. */

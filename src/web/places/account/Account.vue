@@ -3,7 +3,8 @@ import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { defineAsyncComponent, ref } from 'vue'
 import { changePasswordSchema, leastPassword } from '../../../contract/account'
-import { messageOf, post } from '../../api/client'
+import { post } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
 import { useSession } from '../../stores/session'
@@ -15,18 +16,8 @@ const People = defineAsyncComponent(() => import('./People.vue'))
 const Computers = defineAsyncComponent(() => import('./Computers.vue'))
 const session = useSession()
 const form = useForm(changePasswordSchema, () => ({ current: '', password: '' }))
-const wrong = ref('')
-const said = ref('')
+const { wrong, said, act } = useAct()
 
-async function act(work: () => Promise<unknown>, done: string) {
-  wrong.value = said.value = ''
-  try {
-    await work()
-    said.value = done
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
 async function change() {
   said.value = ''
   const done = await form.submit((passwords) => post('/password', passwords, 'PUT'))
@@ -40,13 +31,13 @@ const elsewhere = () =>
 </script>
 
 <template>
-  <div class="account">
+  <div class="account max-w-860px my-0 mx-auto py-24px px-20px grid gap-20px">
     <h1>{{ session.user?.name }}</h1>
     <p v-if="session.user?.mustChange" class="caution" role="status">
       {{ t('ui.account.somebodyElseChoseYourPassword') }}
     </p>
     <LanguageChoice />
-    <form aria-labelledby="password" @submit.prevent="change">
+    <form class="grid gap-10px max-w-460px" aria-labelledby="password" @submit.prevent="change">
       <h2 id="password">{{ t('ui.account.yourPassword') }}</h2>
       <FormField v-slot="{ field }" :form="form" name="current" :label="t('ui.account.presentPassword')">
         <NInput
@@ -73,7 +64,7 @@ const elsewhere = () =>
       <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="said" role="status">{{ said }}</p>
-      <div class="acts">
+      <div class="acts flex gap-10px">
         <NButton type="primary" attr-type="submit">{{ t('ui.account.changeIt') }}</NButton>
         <NButton @click="elsewhere">{{ t('ui.account.signOutEverywhereElse') }}</NButton>
       </div>
@@ -83,22 +74,3 @@ const elsewhere = () =>
     <Computers v-if="session.user?.role === 'instructor'" />
   </div>
 </template>
-
-<style scoped>
-.account {
-  max-width: 860px;
-  margin: 0 auto;
-  padding: 24px 20px;
-  display: grid;
-  gap: 20px;
-}
-form {
-  display: grid;
-  gap: 10px;
-  max-width: 460px;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

@@ -18,7 +18,7 @@ async function make() {
 </script>
 
 <template>
-  <section aria-labelledby="bench-code">
+  <section class="grid gap-10px justify-items-start" aria-labelledby="bench-code">
     <h2 id="bench-code">{{ t('ui.account.yourBenchCode') }}</h2>
     <p class="quiet">
       {{ t('ui.account.sixDigitsThatYouType') }}
@@ -32,11 +32,6 @@ async function make() {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
 .code {
   font-family: var(--face-readings);
   font-weight: 500;

@@ -5,7 +5,8 @@ import { useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { cardAnswerSchema, cardPeopleSchema, claimSchema, type CardPeople } from '../../../contract/days'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
 
@@ -15,8 +16,7 @@ const router = useRouter()
 const session = useSession()
 const word = ref('')
 const code = ref('')
-const wrong = ref('')
-const busy = ref(false)
+const { busy, wrong, act: doing } = useAct()
 const found = shallowRef<CardPeople | null>(null)
 const person = shallowRef<CardPeople['people'][number] | null>(null)
 /** Given while the instructor is asked; null where nobody is. */
@@ -24,16 +24,7 @@ const claim = ref<string | null>(null)
 const card = () => ({ day: String(params.day), stand: Number(params.stand), word: word.value })
 
 async function act(work: () => Promise<void>) {
-  wrong.value = ''
-  busy.value = true
-  try {
-    await work()
-  } catch (error) {
-    wrong.value = messageOf(error)
-    claim.value = null
-  } finally {
-    busy.value = false
-  }
+  if (!(await doing(work))) claim.value = null
 }
 const look = () => act(async () => void (found.value = await send(cardPeopleSchema, '/card', card())))
 async function enter(proof: { code: string } | { claim: string }) {
@@ -63,7 +54,7 @@ function back() {
 
 <template>
   <DoorFrame :title="found ? found.stand : t('ui.common.atTheBench')">
-    <form v-if="!found" @submit.prevent="look">
+    <form v-if="!found" class="grid gap-14px" @submit.prevent="look">
       <label class="field"
         >{{ t('ui.account.wordOfTheDay') }}
         <NInput
@@ -77,14 +68,14 @@ function back() {
       <NButton type="primary" attr-type="submit" :loading="busy">{{ t('ui.account.continue') }}</NButton>
       <p class="quiet">{{ t('ui.account.yourInstructorHasItOn') }}</p>
     </form>
-    <div v-else-if="!person" class="who">
+    <div v-else-if="!person" class="grid gap-14px">
       <p>{{ t('ui.account.whoAreYou', { day: found.day }) }}</p>
       <NButton v-for="one in found.people" :key="one.id" size="large" @click="person = one">{{
         one.name
       }}</NButton>
       <p v-if="!found.people.length">{{ t('ui.account.nobodyWorksAtThisBench') }}</p>
     </div>
-    <form v-else class="who" @submit.prevent="withCode">
+    <form v-else class="grid gap-14px" @submit.prevent="withCode">
       <p>{{ person.name }}</p>
       <template v-if="claim">
         <p role="status"><NSpin size="small" /> {{ t('ui.account.waitingForYourInstructorTo') }}</p>
@@ -107,19 +98,8 @@ function back() {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <NButton quaternary @click="back">{{ t('ui.account.iAmSomebodyElse') }}</NButton>
     </form>
-    <p class="quiet other">
+    <p class="quiet other mt-22px">
       <RouterLink :to="{ name: 'sign-in' }">{{ t('ui.account.signInWithAPassword') }}</RouterLink>
     </p>
   </DoorFrame>
 </template>
-
-<style scoped>
-form,
-.who {
-  display: grid;
-  gap: 14px;
-}
-.other {
-  margin-top: 22px;
-}
-</style>

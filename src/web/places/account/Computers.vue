@@ -33,10 +33,10 @@ const size = (bytes: number) =>
 
 <template>
   <Fold :title="t('ui.account.theSchoolsComputer')" @toggle="load">
-    <dl v-if="status">
+    <dl v-if="status" class="grid grid-cols-[max-content_1fr] gap-y-4px gap-x-18px mt-8px mx-0 mb-0">
       <dt>{{ t('ui.account.school') }}</dt>
       <dd>
-        <form class="school" @submit.prevent="name">
+        <form class="flex gap-8px items-center max-w-420px" @submit.prevent="name">
           <NInput
             v-model:value="school"
             size="small"
@@ -81,22 +81,10 @@ const size = (bytes: number) =>
 </template>
 
 <style scoped>
-dl {
-  display: grid;
-  grid-template-columns: max-content 1fr;
-  gap: 4px 18px;
-  margin: 8px 0 0;
-}
 dt {
   color: var(--quiet);
 }
 dd {
   margin: 0;
-}
-.school {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  max-width: 420px;
 }
 </style>

@@ -10,7 +10,9 @@ const path = treads
 </script>
 
 <template>
-  <div class="door">
+  <div
+    class="door min-h-full grid grid-cols-[minmax(0,460px)_320px] gap-72px content-center justify-center items-center p-24px"
+  >
     <svg class="stairs" viewBox="-14 0 414 330" aria-hidden="true">
       <line
         v-for="v in [0, 4, 8, 12]"
@@ -34,35 +36,15 @@ const path = treads
       />
     </svg>
     <section>
-      <p class="word">{{ t('ui.common.brachyon') }}</p>
-      <p class="quiet line-below">{{ t('ui.account.whereDoTheVoltsGo') }}</p>
-      <h1>{{ title }}</h1>
+      <p class="word text-34px font-medium">{{ t('ui.common.brachyon') }}</p>
+      <p class="quiet mb-28px">{{ t('ui.account.whereDoTheVoltsGo') }}</p>
+      <h1 class="mb-14px">{{ title }}</h1>
       <slot />
     </section>
   </div>
 </template>
 
 <style scoped>
-.door {
-  min-height: 100%;
-  display: grid;
-  grid-template-columns: minmax(0, 460px) 320px;
-  gap: 72px;
-  align-content: center;
-  justify-content: center;
-  align-items: center;
-  padding: 24px;
-}
-.word {
-  font-size: 34px;
-  font-weight: 500;
-}
-.line-below {
-  margin-bottom: 28px;
-}
-h1 {
-  margin-bottom: 14px;
-}
 .rule {
   stroke: var(--rule);
 }

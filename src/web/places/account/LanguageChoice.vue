@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Segments from '../../parts/Segments.vue'
 import { ref } from 'vue'
-import { messageOf, post } from '../../api/client'
+import { post } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { useSession } from '../../stores/session'
 import { chooseLanguage, chosenLanguage, t } from '../../words'
 import { languages } from '../../../messages/languages'
@@ -9,17 +10,14 @@ import { languages } from '../../../messages/languages'
 /** In which language one reads: kept with the account, before sign-in with the browser. */
 const session = useSession()
 const now = chosenLanguage()
-const wrong = ref('')
+const { wrong, act } = useAct()
 
-async function choose(language: string) {
-  try {
+const choose = (language: string) =>
+  act(async () => {
     if (session.user) await post('/language', { language }, 'PUT')
     // Everything is said anew.
     if (chooseLanguage(language)) window.location.reload()
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 </script>
 
 <template>

@@ -109,16 +109,16 @@ async function look(open: boolean) {
 </script>
 
 <template>
-  <section aria-labelledby="people">
+  <section class="grid gap-12px line-t pt-16px" aria-labelledby="people">
     <h2 id="people">{{ t('ui.account.accounts') }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-if="told" class="told" role="status">
+    <p v-if="told" class="told line-l-4px-accent bg-accent-soft py-8px px-12px" role="status">
       {{ t('ui.account.signsInAs', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('ui.account.with') }}
-      <code>{{ told.password }}</code>{{ t('ui.account.itIsToldOnceAnd') }}
+      <code class="font-readings font-medium">{{ told.password }}</code>{{ t('ui.account.itIsToldOnceAnd') }}
     </p>
-    <p v-if="toldCode" class="told" role="status">
+    <p v-if="toldCode" class="told line-l-4px-accent bg-accent-soft py-8px px-12px" role="status">
       {{ t('ui.account.newBenchCodeOfTold', { name: toldCode.name }) }}
-      <code>{{ toldCode.code }}</code>
+      <code class="font-readings font-medium">{{ toldCode.code }}</code>
     </p>
     <DataTable
       :label="t('ui.account.accounts')"
@@ -127,7 +127,7 @@ async function look(open: boolean) {
       :row-key="(person) => person.id"
     >
       <template #cell-acts="{ row: person }"
-        ><span class="acts">
+        ><span class="acts flex gap-14px">
           <template v-if="person.id !== session.user?.id">
             <NButton text type="primary" @click="reset(person)">
               {{ t('ui.account.newPassword')
@@ -144,7 +144,11 @@ async function look(open: boolean) {
         </span></template
       >
     </DataTable>
-    <form :aria-label="t('ui.account.addAnAccount')" @submit.prevent="add">
+    <form
+      class="flex flex-wrap gap-10px items-start"
+      :aria-label="t('ui.account.addAnAccount')"
+      @submit.prevent="add"
+    >
       <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')"
         ><NInput v-model:value="form.values.name" :input-props="field" placeholder=""
       /></FormField>
@@ -173,7 +177,7 @@ async function look(open: boolean) {
         ]"
       />
       <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
-      <NButton size="small" type="primary" attr-type="submit" :loading="form.busy">{{
+      <NButton class="mt-24px" size="small" type="primary" attr-type="submit" :loading="form.busy">{{
         t('ui.common.add')
       }}</NButton>
     </form>
@@ -188,35 +192,3 @@ async function look(open: boolean) {
     </Fold>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 12px;
-  border-top: 1px solid var(--rule);
-  padding-top: 16px;
-}
-.acts {
-  display: flex;
-  gap: 14px;
-}
-/* In line with the fields, below their labels. */
-form > button {
-  margin-top: 24px;
-}
-form {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: start;
-}
-.told {
-  border-left: 4px solid var(--accent);
-  background: var(--accent-soft);
-  padding: 8px 12px;
-}
-code {
-  font-family: var(--face-readings);
-  font-weight: 500;
-}
-</style>

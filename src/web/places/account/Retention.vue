@@ -43,12 +43,12 @@ const clockIsRight = () =>
 </script>
 
 <template>
-  <div class="retention">
+  <div class="grid gap-8px">
     <NSelect
       :value="state.months ?? 0"
       :options="choices"
       :aria-label="t('ui.account.recordsAreKept')"
-      class="months"
+      class="months max-w-240px"
       @update:value="keep"
     />
     <NAlert v-if="state.clock !== 'steady'" type="warning" :title="t('ui.account.theClockOfTheSchools')">
@@ -79,13 +79,3 @@ const clockIsRight = () =>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </div>
 </template>
-
-<style scoped>
-.retention {
-  display: grid;
-  gap: 8px;
-}
-.months {
-  max-width: 240px;
-}
-</style>

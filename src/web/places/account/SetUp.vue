@@ -23,7 +23,7 @@ const create = () =>
 
 <template>
   <DoorFrame :title="t('ui.account.setUpYourSchool')">
-    <form @submit.prevent="create">
+    <form class="grid gap-14px" @submit.prevent="create">
       <p class="quiet">
         {{ t('ui.account.thisPageMakesTheFirst') }}
       </p>
@@ -71,10 +71,3 @@ const create = () =>
     </form>
   </DoorFrame>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 14px;
-}
-</style>

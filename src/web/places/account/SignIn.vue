@@ -44,7 +44,7 @@ async function enter() {
 
 <template>
   <DoorFrame :title="t('ui.common.signIn')">
-    <form @submit.prevent="enter">
+    <form class="grid gap-14px" @submit.prevent="enter">
       <p v-if="reason" role="status">{{ reason }}</p>
       <NButton v-if="session.directory" tag="a" :href="`/api/directory?next=${encodeURIComponent(next)}`">{{
         t('ui.account.signInWith', { directory: session.directory })
@@ -76,10 +76,3 @@ async function enter() {
     </form>
   </DoorFrame>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 14px;
-}
-</style>

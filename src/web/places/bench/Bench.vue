@@ -120,7 +120,7 @@ useKeys(t('ui.common.bench'), [
 </script>
 
 <template>
-  <div v-if="store.stored" class="bench place">
+  <div v-if="store.stored" class="bench place flex flex-col gap-6px h-full pt-8px px-16px pb-10px">
     <h1 class="visually-hidden">{{ t('ui.bench.bench', { name: circuit.name }) }}</h1>
     <Teleport defer to="#place-tools">
       <VersionMenu />
@@ -162,9 +162,12 @@ useKeys(t('ui.common.bench'), [
         <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
       </StateBar>
     </Builder>
-    <Panes name="bench" :first="0.65" class="panes">
+    <Panes name="bench" :first="0.65" class="panes flex-1">
       <template #left>
-        <section class="drawing" :aria-label="t('ui.common.drawing')">
+        <section
+          class="drawing relative h-full min-h-260px pb-38px bg-sheet line"
+          :aria-label="t('ui.common.drawing')"
+        >
           <Schematic
             ref="drawing"
             :circuit="circuit"
@@ -180,8 +183,14 @@ useKeys(t('ui.common.bench'), [
             @part="press"
             @hover="light"
           />
-          <Warnings class="rules" :circuit="circuit" :wiring="wiring" :state="key" @choose="choose" />
-          <div class="showing">
+          <Warnings
+            class="rules absolute left-8px top-6px max-w-[calc(100%_-_16px)] bg-sheet"
+            :circuit="circuit"
+            :wiring="wiring"
+            :state="key"
+            @choose="choose"
+          />
+          <div class="absolute left-6px bottom-4px flex gap-10px items-center">
             <NCheckbox v-model:checked="showVolts" size="small">{{ t('ui.bench.volts') }}</NCheckbox>
             <NCheckbox v-model:checked="showAmps" size="small">{{ t('ui.bench.amps') }}</NCheckbox>
             <PartFinder ref="finder" :circuit="circuit" @found="choose" />
@@ -190,12 +199,12 @@ useKeys(t('ui.common.bench'), [
         </section>
       </template>
       <template #right>
-        <div class="right">
+        <div class="right grid grid-cols-1 grid-rows-[minmax(150px,42%)_auto_minmax(0,1fr)] gap-6px h-full">
           <p v-if="trouble" class="wrong">
             {{ trouble }}
           </p>
           <template v-if="key">
-            <section class="stairs" :aria-label="t('ui.common.thePath')">
+            <section class="stairs min-h-0" :aria-label="t('ui.common.thePath')">
               <Ways
                 :walk="walk"
                 :path="path"
@@ -225,12 +234,17 @@ useKeys(t('ui.common.bench'), [
           <!-- What is not being used folds away: the values of a part, or the drawer, take the place of the table. -->
           <div
             v-if="aside"
-            class="scroll side"
+            class="scroll relative line-t pt-8px"
             tabindex="0"
             role="region"
             :aria-label="t('ui.common.values')"
           >
-            <NButton size="small" class="fold" :aria-label="t('ui.bench.backToTheDrops')" @click="fold">
+            <NButton
+              size="small"
+              class="absolute right-4px top-6px"
+              :aria-label="t('ui.bench.backToTheDrops')"
+              @click="fold"
+            >
               <X :size="15" /> {{ t('ui.bench.drops') }}
             </NButton>
             <PartDrawer v-if="drawer" :circuit="circuit" :build="build" />
@@ -253,73 +267,20 @@ useKeys(t('ui.common.bench'), [
 </template>
 
 <style scoped>
-.bench {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-  height: 100%;
-  padding: 8px 16px 10px;
-}
-.panes {
-  flex: 1;
-}
-.right {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: minmax(150px, 42%) auto minmax(0, 1fr);
-  gap: 6px;
-  height: 100%;
-}
-.rules {
-  position: absolute;
-  left: 8px;
-  top: 6px;
-  max-width: calc(100% - 16px);
-  background: var(--sheet);
-}
 /* The switches under the drawing have a strip of their own. */
-.drawing {
-  position: relative;
-  height: 100%;
-  min-height: 260px;
-  padding-bottom: 38px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-}
 .drawing :deep(.more) {
   display: none;
 }
 .rules:deep(.more) {
   display: inline;
 }
-.showing {
-  position: absolute;
-  left: 6px;
-  bottom: 4px;
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
 /* Its pieces wrap one by one with what stands beside them. */
 .building :deep(.bar) {
   display: contents;
 }
-.stairs {
-  min-height: 0;
-}
 .stairs,
 .drawing {
   contain: layout paint;
-}
-.side {
-  position: relative;
-  border-top: 1px solid var(--rule);
-  padding-top: 8px;
-}
-.fold {
-  position: absolute;
-  right: 4px;
-  top: 6px;
 }
 @media (max-width: 760px) {
   .bench {

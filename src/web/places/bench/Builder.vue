@@ -68,8 +68,8 @@ defineExpose({ type: () => quick.value?.focus() })
 </script>
 
 <template>
-  <div class="builder">
-    <div class="row">
+  <div class="grid grid-cols-1 gap-6px pb-6px line-b">
+    <div class="row flex gap-8px items-center min-w-0">
       <slot />
       <Toggle :on="drawer" @click="emit('drawer')">
         {{ t('ui.common.parts') }}
@@ -79,7 +79,7 @@ defineExpose({ type: () => quick.value?.focus() })
         <template #trigger>
           <NButton size="small">{{ t('ui.bench.path') }}</NButton>
         </template>
-        <div class="menu">
+        <div class="w-280px max-h-60vh grid gap-8px">
           <label class="field"
             >{{ t('ui.bench.nameOfThisPath') }}
             <Committed
@@ -132,11 +132,11 @@ defineExpose({ type: () => quick.value?.focus() })
       </NPopover>
       <QuickAdd ref="quick" class="typed" :circuit="circuit" :where="where" @take="build.typed($event)" />
     </div>
-    <div class="row">
+    <div class="row flex gap-8px items-center min-w-0">
       <Choice
         :label="t('ui.common.path')"
         labelled="aloud"
-        class="path"
+        class="path max-w-170px"
         :value="path"
         :entries="
           entriesOf(
@@ -148,7 +148,7 @@ defineExpose({ type: () => quick.value?.focus() })
         @update:value="emit('path', $event!)"
       />
       <PathStrip
-        class="strip"
+        class="flex-1"
         :circuit="circuit"
         :build="build"
         :chosen="chosen"
@@ -157,7 +157,7 @@ defineExpose({ type: () => quick.value?.focus() })
         @light="emit('light', $event)"
         @type="quick?.focus()"
       />
-      <span class="acts" role="group" :aria-label="t('ui.bench.theChosenPart')">
+      <span class="acts inline-flex gap-2px" role="group" :aria-label="t('ui.bench.theChosenPart')">
         <NButton
           size="small"
           :disabled="!onPath"
@@ -196,48 +196,15 @@ defineExpose({ type: () => quick.value?.focus() })
         </NButton>
       </span>
     </div>
-    <p v-if="build.said.value" class="quiet said" role="status">{{ build.said.value }}</p>
+    <p v-if="build.said.value" class="quiet text-12px basis-full" role="status">{{ build.said.value }}</p>
   </div>
 </template>
 
 <style scoped>
-.builder {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 6px;
-  padding-bottom: 6px;
-  border-bottom: 1px solid var(--rule);
-}
-.row {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-width: 0;
-}
 .row:first-child {
   flex-wrap: wrap;
 }
-.path {
-  max-width: 170px;
-}
-.strip {
-  flex: 1;
-}
 .typed {
   flex: 1 1 200px;
-}
-.acts {
-  display: inline-flex;
-  gap: 2px;
-}
-.menu {
-  width: 280px;
-  max-height: 60vh;
-  display: grid;
-  gap: 8px;
-}
-.said {
-  font-size: 12px;
-  flex-basis: 100%;
 }
 </style>

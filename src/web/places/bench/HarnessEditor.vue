@@ -28,10 +28,10 @@ function toggle(place: string, wire: string, on: boolean) {
 </script>
 
 <template>
-  <section class="harness" :aria-label="t('ui.bench.harness')">
+  <section class="harness grid gap-6px line-t pt-8px text-12.5px" :aria-label="t('ui.bench.harness')">
     <h3>{{ t('ui.bench.harnessPlacesForAClamp') }}</h3>
     <div v-for="bundle in circuit.bundles" :key="bundle.id">
-      <div v-for="place in bundle.places" :key="place.id" class="place-row">
+      <div v-for="place in bundle.places" :key="place.id" class="grid gap-3px line-b pb-4px">
         <label class="field"
           >{{ place.id }}
           <Committed
@@ -40,7 +40,7 @@ function toggle(place: string, wire: string, on: boolean) {
             @change="(name) => store.build(say('ui.bench.placeNamed'), (c) => namePlace(c, place.id, name))"
           />
         </label>
-        <span class="wires">
+        <span class="flex flex-wrap gap-y-2px gap-x-8px">
           <NCheckbox
             v-for="wire in wires"
             :key="wire"
@@ -62,7 +62,7 @@ function toggle(place: string, wire: string, on: boolean) {
       </NButton>
     </div>
     <p class="quiet">{{ t('ui.bench.wiresThatANewPlace') }}</p>
-    <NCheckboxGroup v-model:value="picked" class="wires">
+    <NCheckboxGroup v-model:value="picked" class="flex flex-wrap gap-y-2px gap-x-8px">
       <NCheckbox v-for="wire in wires" :key="wire" :value="wire" :label="wire" />
     </NCheckboxGroup>
     <NButton size="tiny" :disabled="!picked.length" @click="add()">
@@ -70,24 +70,3 @@ function toggle(place: string, wire: string, on: boolean) {
     </NButton>
   </section>
 </template>
-
-<style scoped>
-.harness {
-  display: grid;
-  gap: 6px;
-  border-top: 1px solid var(--rule);
-  padding-top: 8px;
-  font-size: 12.5px;
-}
-.wires {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 8px;
-}
-.place-row {
-  display: grid;
-  gap: 3px;
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 4px;
-}
-</style>

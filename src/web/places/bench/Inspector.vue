@@ -120,14 +120,18 @@ const heat = computed(() => {
 </script>
 
 <template>
-  <section v-if="found && definition" class="inspector" :aria-label="t('ui.bench.valuesOf', { part })">
+  <section
+    v-if="found && definition"
+    class="grid gap-8px content-start"
+    :aria-label="t('ui.bench.valuesOf', { part })"
+  >
     <h2>
       {{ part }} <span class="quiet">{{ tell(definition.title) }}</span>
     </h2>
-    <p v-if="doing" class="reading doing">
+    <p v-if="doing" class="reading text-15px">
       {{ [doing.volts, doing.amps, doing.watts].filter(Boolean).join(' · ') }}
     </p>
-    <div class="two">
+    <div class="grid grid-cols-[62px_minmax(0,1fr)] gap-6px">
       <label class="field id"
         >{{ t('ui.bench.short') }}
         <Committed :value="part" :label="t('ui.bench.short')" :wrong="!!wrongId" @change="takeId" />
@@ -148,7 +152,7 @@ const heat = computed(() => {
     </div>
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <p v-if="heat" class="quiet">{{ heat }}</p>
-    <p class="look-up">
+    <p class="text-12px">
       <template v-for="(key, i) in definition.seeAlso" :key="key"
         >{{ i ? ' · ' : ''
         }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
@@ -166,9 +170,13 @@ const heat = computed(() => {
         @change="emit('name', $event)"
       />
     </label>
-    <fieldset v-if="pins" class="pins">
+    <fieldset v-if="pins" class="pins grid grid-cols-[1fr_1fr] gap-y-4px gap-x-10px line">
       <legend>{{ t('ui.bench.pins') }}</legend>
-      <label v-for="({ name, least }, key) in modulePins" :key="key">
+      <label
+        v-for="({ name, least }, key) in modulePins"
+        :key="key"
+        class="flex justify-between items-center gap-4px"
+      >
         {{ tell(name) }}
         <NInputNumber
           size="small"
@@ -217,34 +225,3 @@ const heat = computed(() => {
     />
   </section>
 </template>
-
-<style scoped>
-.look-up {
-  font-size: 12px;
-}
-.pins {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 4px 10px;
-  border: 1px solid var(--rule);
-}
-.pins label {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 4px;
-}
-.inspector {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-.two {
-  display: grid;
-  grid-template-columns: 62px minmax(0, 1fr);
-  gap: 6px;
-}
-.doing {
-  font-size: 15px;
-}
-</style>

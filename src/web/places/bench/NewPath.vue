@@ -51,7 +51,12 @@ function make() {
     <template #trigger>
       <NButton size="small">{{ t('ui.bench.branch') }}</NButton>
     </template>
-    <form class="form" :aria-label="t('ui.bench.newPath')" @keydown.esc="open = false" @submit.prevent="make">
+    <form
+      class="grid gap-8px"
+      :aria-label="t('ui.bench.newPath')"
+      @keydown.esc="open = false"
+      @submit.prevent="make"
+    >
       <Choice
         v-model:value="from"
         :label="t('ui.common.from')"
@@ -89,10 +94,3 @@ function make() {
     </form>
   </NPopover>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 8px;
-}
-</style>

@@ -66,11 +66,13 @@ const passes = computed(() =>
 </script>
 
 <template>
-  <section class="drawer" :aria-label="t('ui.bench.partsToPutIn')">
+  <section class="drawer grid gap-8px text-13px" :aria-label="t('ui.bench.partsToPutIn')">
     <Search v-model="wanted" :label="t('ui.bench.findAKindOfPart')" />
     <section v-if="passes.length && !wanted">
-      <h3>{{ t('ui.bench.alreadyHereAnotherWayThrough') }}</h3>
-      <div class="kinds">
+      <h3 class="text-12px text-quiet font-medium mb-3px">
+        {{ t('ui.bench.alreadyHereAnotherWayThrough') }}
+      </h3>
+      <div class="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-4px">
         <NButton
           v-for="p in passes"
           :key="p.key"
@@ -83,9 +85,9 @@ const passes = computed(() =>
       </div>
     </section>
     <section v-for="group in groups" :key="group.title">
-      <h3>{{ group.title }}</h3>
+      <h3 class="text-12px text-quiet font-medium mb-3px">{{ group.title }}</h3>
       <VueDraggable
-        class="kinds"
+        class="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-4px"
         :model-value="[...group.kinds]"
         :group="{ name: 'parts', pull: 'clone', put: false }"
         :sort="false"
@@ -95,7 +97,7 @@ const passes = computed(() =>
           :key="kind.kind"
           size="small"
           :data-kind="kind.kind"
-          class="kind"
+          class="kind h-36px justify-start"
           @click="build.insertKind(kind.kind)"
         >
           <template #icon><PartSymbol :kind="kind.kind" /></template>
@@ -108,26 +110,6 @@ const passes = computed(() =>
 </template>
 
 <style scoped>
-.drawer {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-}
-h3 {
-  font-size: 12px;
-  color: var(--quiet);
-  font-weight: 500;
-  margin-bottom: 3px;
-}
-.kinds {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-  gap: 4px;
-}
-.kind {
-  height: 36px;
-  justify-content: start;
-}
 .kind :deep(.n-button__icon) {
   width: 34px;
   height: 34px;

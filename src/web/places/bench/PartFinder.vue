@@ -32,7 +32,7 @@ defineExpose({ focus: () => field.value?.focus() })
     ref="field"
     v-model:value="text"
     size="small"
-    class="find"
+    class="find w-150px"
     placement="top-start"
     clear-after-select
     :options="found"
@@ -42,9 +42,3 @@ defineExpose({ focus: () => field.value?.focus() })
     @keydown.enter="take(found[0]?.value)"
   />
 </template>
-
-<style scoped>
-.find {
-  width: 150px;
-}
-</style>

@@ -113,8 +113,16 @@ const ends = computed(() => {
 </script>
 
 <template>
-  <div class="strip" role="group" :aria-label="t('ui.bench.partsOfThePathIn')">
-    <span class="end" :title="t('ui.bench.pathBegins', { from: ends.from })">{{ ends.from }}</span>
+  <div
+    class="flex items-center gap-4px min-w-0 overflow-x-auto py-3px px-0"
+    role="group"
+    :aria-label="t('ui.bench.partsOfThePathIn')"
+  >
+    <span
+      class="end flex-none font-readings text-12px text-quiet whitespace-nowrap"
+      :title="t('ui.bench.pathBegins', { from: ends.from })"
+      >{{ ends.from }}</span
+    >
     <VueDraggable
       v-model="model"
       class="chips"
@@ -146,24 +154,18 @@ const ends = computed(() => {
       </button>
     </VueDraggable>
     <span
-      class="end"
+      class="end flex-none font-readings text-12px text-quiet whitespace-nowrap"
       :class="{ caret: build.at.value === chips.length }"
       :title="t('ui.bench.pathEnds', { to: ends.to })"
       >{{ ends.to }}</span
     >
-    <span v-if="!chips.length" class="empty">{{ t('ui.bench.nothingBetweenThemYetType') }}</span>
+    <span v-if="!chips.length" class="text-12px text-quiet">{{
+      t('ui.bench.nothingBetweenThemYetType')
+    }}</span>
   </div>
 </template>
 
 <style scoped>
-.strip {
-  display: flex;
-  align-items: center;
-  gap: 4px;
-  min-width: 0;
-  overflow-x: auto;
-  padding: 3px 0;
-}
 .chips {
   flex: none;
   display: flex;
@@ -212,16 +214,5 @@ const ends = computed(() => {
 /* The caret: new parts go here. */
 .caret {
   box-shadow: -4px 0 0 -1px var(--focus);
-}
-.end {
-  flex: none;
-  font-family: var(--face-readings);
-  font-size: 12px;
-  color: var(--quiet);
-  white-space: nowrap;
-}
-.empty {
-  font-size: 12px;
-  color: var(--quiet);
 }
 </style>

@@ -56,7 +56,7 @@ defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <div class="quick">
+  <div class="quick relative">
     <NInput
       ref="field"
       v-model:value="line"
@@ -70,9 +70,15 @@ defineExpose({ focus: () => field.value?.focus() })
       }"
       @keydown="key"
     />
-    <p id="quick-says" class="says" aria-live="polite">
+    <p
+      id="quick-says"
+      class="says absolute z-20 top-100% right-0 w-[max(100%,460px)] py-6px px-10px line-rule-strong bg-sheet flex flex-wrap gap-y-2px gap-x-8px items-center text-12px text-quiet min-h-18px"
+      aria-live="polite"
+    >
       <template v-if="read?.ok">
-        <kbd>{{ t('ui.common.enter') }}</kbd>
+        <kbd class="font-readings text-11px line-rule-strong rounded-3px py-0 px-4px">{{
+          t('ui.common.enter')
+        }}</kbd>
         <span v-if="read.from || read.to">{{
           t('ui.bench.newPathReads', {
             from: read.from ? t('ui.bench.from', { from: read.from }) : '',
@@ -80,14 +86,14 @@ defineExpose({ focus: () => field.value?.focus() })
           })
         }}</span>
         <span v-else>{{ where }}:</span>
-        <b v-for="(piece, i) in read.shown" :key="i">{{ tell(piece) }}</b>
+        <b v-for="(piece, i) in read.shown" :key="i" class="text-ink font-medium">{{ tell(piece) }}</b>
       </template>
-      <span v-else-if="read" class="not">{{ tell(read.why) }}</span>
+      <span v-else-if="read" class="not text-fault">{{ tell(read.why) }}</span>
       <template v-else>
         {{ t('ui.bench.partsInTheOrderThe') }} <i>{{ 'K1.86' }}</i> {{ t('ui.bench.passesARelaysCoil') }}
         <i>{{ t('ui.bench.fromF1aToG1e') }}</i> {{ t('ui.bench.makesABranch') }}
       </template>
-      <span v-if="offers.length && offers[0] !== begun" class="offers">
+      <span v-if="offers.length && offers[0] !== begun" class="inline-flex gap-4px items-center">
         <NButton
           v-for="word in offers"
           :key="word"
@@ -99,57 +105,20 @@ defineExpose({ focus: () => field.value?.focus() })
         >
           {{ word }}
         </NButton>
-        <kbd>{{ t('ui.bench.tab') }}</kbd>
+        <kbd class="font-readings text-11px line-rule-strong rounded-3px py-0 px-4px">{{
+          t('ui.bench.tab')
+        }}</kbd>
       </span>
     </p>
   </div>
 </template>
 
 <style scoped>
-.quick {
-  position: relative;
-}
 :deep(input) {
   font-family: var(--face-readings);
 }
 /* What was read of it, while somebody writes. */
 .quick:not(:focus-within) .says {
   display: none;
-}
-.says {
-  position: absolute;
-  z-index: 20;
-  top: 100%;
-  right: 0;
-  width: max(100%, 460px);
-  padding: 6px 10px;
-  border: 1px solid var(--rule-strong);
-  background: var(--sheet);
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 8px;
-  align-items: center;
-  font-size: 12px;
-  color: var(--quiet);
-  min-height: 18px;
-}
-.says b {
-  color: var(--ink);
-  font-weight: 500;
-}
-.not {
-  color: var(--fault);
-}
-kbd {
-  font-family: var(--face-readings);
-  font-size: 11px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-  padding: 0 4px;
-}
-.offers {
-  display: inline-flex;
-  gap: 4px;
-  align-items: center;
 }
 </style>

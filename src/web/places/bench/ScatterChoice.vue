@@ -47,8 +47,8 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
     <template #trigger>
       <NButton size="small" aria-haspopup="dialog">{{ t('ui.bench.bands', { said }) }}</NButton>
     </template>
-    <div class="scatter">
-      <p>{{ t('ui.bench.howFarBoardsOfThis') }}</p>
+    <div class="grid gap-8px max-w-300px">
+      <p class="m-0">{{ t('ui.bench.howFarBoardsOfThis') }}</p>
       <QuantityField
         :label="t('ui.bench.aRested12VBlock')"
         unit="V"
@@ -75,14 +75,3 @@ const check = (key: keyof Scatter, scale: number) => (value: number) =>
     </div>
   </NPopover>
 </template>
-
-<style scoped>
-.scatter {
-  display: grid;
-  gap: 8px;
-  max-width: 300px;
-}
-.scatter p {
-  margin: 0;
-}
-</style>

@@ -91,7 +91,7 @@ function setPast(after: string) {
     <template #trigger>
       <NButton size="small">{{ t('ui.bench.state') }}</NButton>
     </template>
-    <div class="form" :aria-label="t('ui.bench.thisState')" @keydown.esc="open = false">
+    <div class="grid gap-10px" :aria-label="t('ui.bench.thisState')" @keydown.esc="open = false">
       <label class="field"
         >{{ t('ui.common.name') }}
         <NInput
@@ -101,7 +101,7 @@ function setPast(after: string) {
           @keydown.enter="keep"
         />
       </label>
-      <div class="acts">
+      <div class="acts flex gap-6px items-center">
         <NButton size="small" type="primary" :disabled="!name.trim()" @click="keep">{{
           t('ui.common.keepIt')
         }}</NButton>
@@ -114,7 +114,7 @@ function setPast(after: string) {
       </div>
       <div class="field">
         <span>{{ t('ui.bench.fusedJumper') }}</span>
-        <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair">
+        <p v-for="(pair, i) in state.bypassed ?? []" :key="i" class="pair flex gap-6px items-center">
           {{ written(pair[0]) }} – {{ written(pair[1]) }}
           <NButton
             size="tiny"
@@ -125,7 +125,7 @@ function setPast(after: string) {
             ✕
           </NButton>
         </p>
-        <span class="pair">
+        <span class="pair flex gap-6px items-center">
           <Choice
             v-model:value="jumperFrom"
             :label="t('ui.bench.jumperFrom')"
@@ -190,16 +190,3 @@ function setPast(after: string) {
     </div>
   </NPopover>
 </template>
-
-<style scoped>
-.form {
-  display: grid;
-  gap: 10px;
-}
-.acts,
-.pair {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-</style>

@@ -53,9 +53,13 @@ const takeUp = (id: string) =>
     <template #trigger>
       <NButton size="small">{{ t('ui.bench.versions') }}</NButton>
     </template>
-    <div class="versions" :aria-label="t('ui.common.versions')" @keydown.esc="open = false">
+    <div
+      class="versions grid gap-8px text-13px"
+      :aria-label="t('ui.common.versions')"
+      @keydown.esc="open = false"
+    >
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <form class="keep" @submit.prevent="keep">
+      <form class="flex gap-6px" @submit.prevent="keep">
         <NInput
           v-model:value="name"
           size="small"
@@ -69,8 +73,8 @@ const takeUp = (id: string) =>
       <p v-if="!versions.length" class="quiet">
         {{ t('ui.bench.noVersionKeptYetEvery') }}
       </p>
-      <ul>
-        <li v-for="v in versions" :key="v.id">
+      <ul class="m-0 p-0 list-none">
+        <li v-for="v in versions" :key="v.id" class="flex justify-between gap-8px py-3px px-0">
           <span
             >{{ v.name }} <span class="quiet">{{ when(v.created) }}</span></span
           >
@@ -78,7 +82,7 @@ const takeUp = (id: string) =>
         </li>
       </ul>
       <h3>{{ t('ui.common.whatWasDone') }}</h3>
-      <ol v-if="history.length" tabindex="0">
+      <ol v-if="history.length" class="m-0 p-0 list-none max-h-180px overflow-auto" tabindex="0">
         <li v-for="(h, i) in history" :key="i" :class="{ undone: h.undone }">{{ tell(h.what) }}</li>
       </ol>
       <p v-else class="quiet">{{ t('ui.bench.nothingYet') }}</p>
@@ -87,31 +91,6 @@ const takeUp = (id: string) =>
 </template>
 
 <style scoped>
-.versions {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-}
-.keep {
-  display: flex;
-  gap: 6px;
-}
-ul,
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-ul li {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  padding: 3px 0;
-}
-ol {
-  max-height: 180px;
-  overflow: auto;
-}
 .undone {
   text-decoration: line-through;
   color: var(--quiet);

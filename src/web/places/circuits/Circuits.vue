@@ -125,15 +125,15 @@ useKeys(t('ui.circuits.title'), [
 </script>
 
 <template>
-  <div class="circuits">
-    <div class="top">
+  <div class="circuits grid gap-16px content-start max-w-1240px my-0 mx-auto pt-18px px-20px pb-30px">
+    <div class="top flex flex-wrap gap-y-8px gap-x-12px items-center">
       <h1>{{ t('ui.circuits.title') }}</h1>
       <NInput
         ref="finder"
         v-model:value="search"
         size="small"
         clearable
-        class="find"
+        class="find w-230px"
         :placeholder="t('ui.home.searchNameVehicleTag')"
         :input-props="{ type: 'search', 'aria-label': t('ui.home.searchCircuits') }"
       />
@@ -151,7 +151,7 @@ useKeys(t('ui.circuits.title'), [
         labelled="beside"
         :entries="tagEntries"
       />
-      <span class="gap" />
+      <span class="flex-1" />
       <NButton
         size="small"
         quaternary
@@ -200,13 +200,15 @@ useKeys(t('ui.circuits.title'), [
                 :to="{ name: 'bench', params: { id: row.id } }"
                 tabindex="-1"
                 aria-hidden="true"
-                class="cover"
+                class="block"
               >
                 <Picture :id="row.id" :updated="row.updated" />
               </RouterLink>
               <template #footer>
-                <div class="foot">
-                  <RouterLink class="name" :to="{ name: 'bench', params: { id: row.id } }">{{
+                <div
+                  class="foot grid grid-cols-[minmax(0,1fr)_auto] gap-y-2px gap-x-8px items-center line-t my-0 -mx-10px pt-6px px-10px pb-0"
+                >
+                  <RouterLink class="name font-medium" :to="{ name: 'bench', params: { id: row.id } }">{{
                     row.name
                   }}</RouterLink>
                   <CircuitMenu
@@ -215,9 +217,11 @@ useKeys(t('ui.circuits.title'), [
                     @move="moving = row"
                     @delete="remove(row)"
                   />
-                  <span class="quiet">{{ row.vehicle }}</span>
-                  <span class="quiet parts">{{ t('ui.circuits.parts', { count: row.parts }) }}</span>
-                  <span v-if="row.tags.length" class="tags">
+                  <span class="quiet text-12.5px">{{ row.vehicle }}</span>
+                  <span class="quiet parts text-right whitespace-nowrap text-12.5px">{{
+                    t('ui.circuits.parts', { count: row.parts })
+                  }}</span>
+                  <span v-if="row.tags.length" class="tags col-span-full flex flex-wrap gap-4px">
                     <NTag v-for="one in row.tags" :key="one" size="small" :bordered="false">{{ one }}</NTag>
                   </span>
                 </div>
@@ -233,26 +237,6 @@ useKeys(t('ui.circuits.title'), [
 </template>
 
 <style scoped>
-.circuits {
-  display: grid;
-  gap: 16px;
-  align-content: start;
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 18px 20px 30px;
-}
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  align-items: center;
-}
-.find {
-  width: 230px;
-}
-.gap {
-  flex: 1;
-}
 section {
   display: grid;
   gap: 8px;
@@ -264,33 +248,5 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-.cover {
-  display: block;
-}
-.foot {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 2px 8px;
-  align-items: center;
-  border-top: 1px solid var(--rule);
-  margin: 0 -10px;
-  padding: 6px 10px 0;
-}
-.name {
-  font-weight: 500;
-}
-.foot .quiet {
-  font-size: 12.5px;
-}
-.parts {
-  text-align: right;
-  white-space: nowrap;
-}
-.tags {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
 }
 </style>

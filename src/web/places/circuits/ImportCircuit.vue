@@ -64,7 +64,7 @@ async function bringIn() {
 </script>
 
 <template>
-  <div class="import">
+  <div class="grid gap-8px justify-items-start">
     <ChooseFile
       :label="t('ui.home.importACircuit')"
       accept=".json,.cir,.net,.sp,application/json"
@@ -90,13 +90,13 @@ async function bringIn() {
             })
           }}
         </p>
-        <ul v-if="ready.open.length" class="caution">
+        <ul v-if="ready.open.length" class="caution my-4px mx-0 pl-18px">
           <li v-for="(problem, i) in ready.open.slice(0, 6)" :key="i">
             {{ t('ui.home.itCanBeFinishedOn', { problem: tell(problem) }) }}
           </li>
         </ul>
-        <div class="picture"><Preview :circuit="ready.circuit" /></div>
-        <div class="acts">
+        <div class="picture h-[min(420px,46vh)] my-10px mx-0 line"><Preview :circuit="ready.circuit" /></div>
+        <div class="acts flex gap-8px">
           <NButton size="small" type="primary" @click="bringIn"> {{ t('ui.home.takeItIn') }} </NButton>
           <NButton size="small" @click="ready = null"> {{ t('ui.common.leaveIt') }} </NButton>
         </div>
@@ -104,9 +104,9 @@ async function bringIn() {
     </Dialog>
     <div v-if="failed" class="wrong" role="alert">
       <p>{{ failed }}</p>
-      <ul>
+      <ul class="my-4px mx-0 pl-18px">
         <li v-for="(problem, i) in problems.slice(0, 8)" :key="i">
-          <code>{{ problem.where }}</code>: {{ tell(problem) }}
+          <code class="font-readings text-12px">{{ problem.where }}</code>: {{ tell(problem) }}
         </li>
       </ul>
       <p v-if="problems.length > 8">{{ t('ui.common.andMore', { x: problems.length - 8 }) }}</p>
@@ -116,11 +116,6 @@ async function bringIn() {
 
 <style></style>
 <style scoped>
-.import {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
 .drop {
   position: fixed;
   inset: 12px;
@@ -131,22 +126,5 @@ async function bringIn() {
   background: color-mix(in srgb, var(--paper) 88%, transparent);
   border: 2px dashed var(--accent);
   pointer-events: none;
-}
-.picture {
-  height: min(420px, 46vh);
-  margin: 10px 0;
-  border: 1px solid var(--rule);
-}
-.acts {
-  display: flex;
-  gap: 8px;
-}
-ul {
-  margin: 4px 0;
-  padding-left: 18px;
-}
-code {
-  font-family: var(--face-readings);
-  font-size: 12px;
 }
 </style>

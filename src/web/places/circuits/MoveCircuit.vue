@@ -24,7 +24,11 @@ const move = () =>
 
 <template>
   <Dialog show :title="t('ui.circuits.moveName', { name: row.name })" @update:show="emit('close')">
-    <form :aria-label="t('ui.circuits.moveName', { name: row.name })" @submit.prevent="move">
+    <form
+      class="grid gap-12px"
+      :aria-label="t('ui.circuits.moveName', { name: row.name })"
+      @submit.prevent="move"
+    >
       <label class="field"
         >{{ t('ui.home.folderSuchAsALesson') }}
         <NAutoComplete
@@ -44,10 +48,3 @@ const move = () =>
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-}
-</style>

@@ -47,7 +47,11 @@ const make = () =>
 
 <template>
   <Dialog v-model:show="show" :title="t('ui.home.newCircuitTitle')">
-    <form :aria-label="t('ui.home.newCircuitTitle')" @submit.prevent="make">
+    <form
+      class="grid gap-12px justify-items-stretch"
+      :aria-label="t('ui.home.newCircuitTitle')"
+      @submit.prevent="make"
+    >
       <Choice
         v-model:value="template"
         :label="t('ui.home.startFrom')"
@@ -83,11 +87,6 @@ const make = () =>
 </template>
 
 <style scoped>
-form {
-  display: grid;
-  gap: 12px;
-  justify-items: stretch;
-}
 .segments {
   justify-self: start;
 }

@@ -29,18 +29,13 @@ const { stop } = useIntersectionObserver(
 </script>
 
 <template>
-  <div ref="root" class="picture" aria-hidden="true">
+  <div ref="root" class="picture h-130px p-6px bg-sheet" aria-hidden="true">
     <component :is="drawn.shapes" v-if="drawn" />
     <NSkeleton v-else-if="!failed" height="100%" :sharp="false" />
   </div>
 </template>
 
 <style scoped>
-.picture {
-  height: 130px;
-  padding: 6px;
-  background: var(--sheet);
-}
 .picture :deep(.stroke) {
   vector-effect: non-scaling-stroke;
   stroke-width: 1.3;

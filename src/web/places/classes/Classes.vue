@@ -62,11 +62,11 @@ async function slips() {
 </script>
 
 <template>
-  <div class="classes">
+  <div class="classes grid gap-14px max-w-1240px my-0 mx-auto py-16px px-20px">
     <h1>{{ t('ui.common.classes') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <div class="two">
-      <div class="list">
+    <div class="grid grid-cols-2 gap-36px">
+      <div class="grid content-start gap-24px">
         <p v-if="!classes.length">{{ t('ui.classes.noneYetNameOneOr') }}</p>
         <NInput
           v-if="classes.length > 8"
@@ -77,11 +77,11 @@ async function slips() {
           :input-props="{ 'aria-label': t('ui.classes.findAClass') }"
         />
         <div class="all">
-          <div v-for="one in shown" :key="one.id" class="one">
+          <div v-for="one in shown" :key="one.id" class="line-b">
             <NButton
               quaternary
               block
-              class="head"
+              class="head justify-start"
               :aria-expanded="open === one.id"
               @click="open = open === one.id ? null : one.id"
             >
@@ -94,8 +94,12 @@ async function slips() {
                 }}
               </span>
             </NButton>
-            <section v-if="open === one.id" :aria-label="one.name">
-              <label class="teaches">
+            <section
+              v-if="open === one.id"
+              class="grid gap-10px content-start pt-4px px-14px pb-14px justify-items-start"
+              :aria-label="one.name"
+            >
+              <label class="flex gap-10px items-center">
                 <NSwitch
                   size="small"
                   :value="one.own"
@@ -104,7 +108,7 @@ async function slips() {
                 />
                 <span class="quiet">{{ t('ui.classes.youTeachItItComes') }}</span>
               </label>
-              <ul>
+              <ul class="flex flex-wrap gap-y-4px gap-x-16px m-0 p-0 list-none">
                 <li v-for="member in one.members" :key="member.id">
                   {{ member.name }}
                   <NButton
@@ -123,7 +127,7 @@ async function slips() {
                 :options="others"
                 filterable
                 size="small"
-                class="add"
+                class="max-w-300px"
                 :placeholder="t('ui.classes.addSomebody')"
                 :input-props="{ 'aria-label': t('ui.classes.addSomebodyTo', { name: one.name }) }"
                 @update:value="(student: string) => join(one, student)"
@@ -131,7 +135,7 @@ async function slips() {
             </section>
           </div>
         </div>
-        <form class="new" @submit.prevent="add">
+        <form class="flex gap-10px items-end" @submit.prevent="add">
           <label class="field"
             >{{ t('ui.common.name') }}
             <NInput v-model:value="name" size="small" :placeholder="t('ui.classes.sweepersSecondYear')"
@@ -143,9 +147,14 @@ async function slips() {
           <NButton attr-type="submit" :disabled="!name.trim()">{{ t('ui.classes.newClass') }}</NButton>
         </form>
       </div>
-      <div class="list">
-        <Import @done="taken" />
-        <section v-if="done" :aria-label="t('ui.classes.whatWasTakenIn')" role="status">
+      <div class="grid content-start gap-24px">
+        <Import class="grid gap-10px content-start" @done="taken" />
+        <section
+          v-if="done"
+          class="grid gap-10px content-start"
+          :aria-label="t('ui.classes.whatWasTakenIn')"
+          role="status"
+        >
           <p>
             {{
               t('ui.classes.addedRenamedPutIntoClasses', {
@@ -166,59 +175,7 @@ async function slips() {
 </template>
 
 <style scoped>
-.classes {
-  display: grid;
-  gap: 14px;
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 16px 20px;
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 36px;
-}
-.list,
-section {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-.list {
-  gap: 24px;
-}
-.teaches {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.one {
-  border-bottom: 1px solid var(--rule);
-}
-.head {
-  justify-content: flex-start;
-}
 .head :deep(.n-button__content) {
   gap: 12px;
-}
-.one section {
-  padding: 4px 14px 14px;
-  justify-items: start;
-}
-.add {
-  max-width: 300px;
-}
-ul {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.new {
-  display: flex;
-  gap: 10px;
-  align-items: end;
 }
 </style>

@@ -9,8 +9,9 @@ import { NButton, NProgress, NSelect } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { rosterDoneSchema, rosterPlanSchema, type RosterDone, type RosterPlan } from '../../../contract'
 import { guessColumns, isOneRoster, type Columns, type RosterFile } from '../../../core/lab'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
 import { sendLong } from '../../api/long'
+import { useAct } from '../../api/useAct'
 
 /** People and classes from another system: chosen, looked at, and only then taken in. */
 const emit = defineEmits<{ done: [done: RosterDone] }>()
@@ -18,8 +19,7 @@ const files = ref<RosterFile[]>([])
 const columns = ref<Columns | null>(null)
 const heads = ref<string[]>([])
 const plan = ref<RosterPlan | null>(null)
-const wrong = ref('')
-const working = ref(false)
+const { busy: working, wrong, act } = useAct()
 const progress = ref<{ done: number; of: number } | null>(null)
 const names: Readonly<Record<keyof Columns, string>> = {
   name: t('ui.classes.wholeName'),
@@ -93,17 +93,12 @@ async function look() {
   wrong.value = ''
   plan.value = null
   if (!files.value.length) return
-  try {
-    plan.value = await send(rosterPlanSchema, '/roster/plan', body.value)
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  await act(async () => void (plan.value = await send(rosterPlanSchema, '/roster/plan', body.value)))
 }
 const fresh = computed(() => plan.value?.people.filter((p) => p.what === 'new').length ?? 0)
 const renamed = computed(() => plan.value?.people.filter((p) => p.what === 'renamed').length ?? 0)
 async function take() {
-  working.value = true
-  try {
+  await act(async () => {
     const result = await sendLong(rosterDoneSchema, '/roster', body.value, (done, of) => {
       progress.value = { done, of }
     })
@@ -111,12 +106,8 @@ async function take() {
     files.value = []
     plan.value = null
     columns.value = null
-  } catch (error) {
-    wrong.value = messageOf(error)
-  } finally {
-    working.value = false
-    progress.value = null
-  }
+  })
+  progress.value = null
 }
 function column(key: keyof Columns, at: number) {
   columns.value = { ...columns.value!, [key]: at }
@@ -125,13 +116,13 @@ function column(key: keyof Columns, at: number) {
 </script>
 
 <template>
-  <section :aria-label="t('ui.classes.takeInARoster')">
+  <section class="grid gap-10px justify-items-start" :aria-label="t('ui.classes.takeInARoster')">
     <h2>{{ t('ui.classes.takeInARoster') }}</h2>
     <p class="quiet">
       {{ t('ui.classes.theFilesOfAOneroster') }}
     </p>
     <ChooseFile :label="t('ui.classes.files')" accept=".csv,text/csv" multiple @files="choose" />
-    <div v-if="columns" class="columns">
+    <div v-if="columns" class="flex flex-wrap gap-10px">
       <Choice
         v-for="(label, key) in names"
         :key="key"
@@ -156,13 +147,13 @@ function column(key: keyof Columns, at: number) {
         {{ t('ui.classes.asTheyAre') }} <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b>
         {{ t('ui.classes.newClasses') }}
       </p>
-      <ul v-if="plan.problems.length" class="problems">
+      <ul v-if="plan.problems.length" class="m-0 pl-18px text-fault">
         <li v-for="(p, i) in plan.problems.slice(0, 12)" :key="i">{{ p.where }}: {{ tell(p) }}</li>
         <li v-if="plan.problems.length > 12">
           {{ t('ui.common.andMore', { x: plan.problems.length - 12 }) }}
         </li>
       </ul>
-      <div class="plan">
+      <div class="h-[min(46vh,420px)]">
         <DataTable
           fill
           :label="t('ui.classes.whatWouldChange')"
@@ -189,34 +180,10 @@ function column(key: keyof Columns, at: number) {
       <NButton type="primary" :disabled="!plan.people.length" :loading="working" @click="take">{{
         t('ui.classes.takeThemIn')
       }}</NButton>
-      <div v-if="progress" class="progress" role="status">
+      <div v-if="progress" class="w-full" role="status">
         {{ t('ui.classes.firstPasswordsOf', progress) }}
         <NProgress :percentage="Math.round((100 * progress.done) / progress.of)" :show-indicator="false" />
       </div>
     </template>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-.columns {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-.plan {
-  height: min(46vh, 420px);
-}
-.progress {
-  width: 100%;
-}
-.problems {
-  margin: 0;
-  padding-left: 18px;
-  color: var(--fault);
-}
-</style>

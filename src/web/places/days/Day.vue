@@ -4,8 +4,8 @@ import { NButton, NInputNumber, NTimePicker } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
-import { messageOf } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
+import { useAct } from '../../api/useAct'
 import { useLeaveGuard } from '../../shell/confirm'
 import { dayWords } from '../../parts/when'
 import Plan from './Plan.vue'
@@ -14,7 +14,7 @@ import { useDay } from './useDay'
 
 const day = await useDay(String(useRoute().params.id))
 const { stored, body, lessons, wrong, saving, waiting, best, groups, stands, seats, broken } = day
-const said = ref('')
+const { wrong: failure, said, act } = useAct()
 
 useLeaveGuard(saving)
 /** When each round begins. */
@@ -28,31 +28,20 @@ function pair(size: number) {
 }
 const { once } = useOneAct(() => stored.value.id)
 async function handOut(round: number) {
-  said.value = ''
-  try {
+  await act(async () => {
     const count = await once(() => day.handOut(round))
     if (count === undefined) return
     said.value = count
       ? t('ui.days.roundIsOutOrders', { x: round + 1, count })
       : t('ui.days.everybodyHasAnOrderOf', { x: round + 1 })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
-async function print(what: 'sealed' | 'stations' | 'orders') {
-  try {
+const print = (what: 'sealed' | 'stations' | 'orders') =>
+  act(async () => {
     const { dayCards } = await import('./cards')
-    await dayCards(
-      what,
-      stored.value,
-      lessons.value,
-      groups.value.map((g) => g.name),
-      times.value,
-    )
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+    const names = groups.value.map((g) => g.name)
+    await dayCards(what, stored.value, lessons.value, names, times.value)
+  })
 async function calendar() {
   const { saveCalendar } = await import('./calendar')
   saveCalendar(stored.value, times.value)
@@ -61,8 +50,8 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
 </script>
 
 <template>
-  <div class="day">
-    <div class="top">
+  <div class="day grid gap-14px content-start py-16px px-20px">
+    <div class="top flex flex-wrap gap-y-8px gap-x-14px items-center">
       <h1>{{ stored.name }}</h1>
       <span>{{ dayWords(stored.day) }}</span>
       <span
@@ -76,7 +65,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           value-format="HH:mm"
           size="small"
           :actions="['confirm']"
-          class="short"
+          class="w-96px"
           @update:formatted-value="$event && day.change({ start: $event })"
       /></label>
       <label
@@ -86,7 +75,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :min="1"
           :max="12"
           :precision="0"
-          class="short"
+          class="w-96px"
           @update:value="$event !== null && day.change({ rounds: $event })"
         />
         {{ t('ui.days.rounds') }}</label
@@ -99,7 +88,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
           :min="5"
           :max="240"
           :precision="0"
-          class="short"
+          class="w-96px"
           @update:value="$event !== null && day.change({ minutes: $event })"
         />
         {{ t('ui.days.min') }}</label
@@ -114,8 +103,8 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
             : t('ui.common.saved')
       }}</span>
     </div>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <div class="acts">
+    <p v-if="wrong || failure" class="wrong" role="alert">{{ wrong || failure }}</p>
+    <div class="acts flex flex-wrap gap-y-8px gap-x-14px items-center">
       <NButton type="primary" @click="day.turn">{{
         planned ? t('ui.days.rotateAnew') : t('ui.days.rotate')
       }}</NButton>
@@ -128,7 +117,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
               })
         }}{{ groups.some((g) => g.needs.length) ? t('ui.days.whatEachHasShownLeast') : '' }}</span
       >
-      <span class="gap" />
+      <span class="flex-1" />
       <NButton size="small" @click="print('sealed')">{{ t('ui.days.sealedCards') }}</NButton>
       <NButton size="small" @click="print('stations')">{{ t('ui.days.stationCards') }}</NButton>
       <NButton size="small" @click="print('orders')">{{ t('ui.days.orders') }}</NButton>
@@ -136,7 +125,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
     </div>
     <p v-if="said" role="status">{{ said }}</p>
-    <ul v-if="broken.length && planned" class="broken" :aria-label="t('ui.days.brokenRules')">
+    <ul v-if="broken.length && planned" class="m-0 pl-20px text-fault" :aria-label="t('ui.days.brokenRules')">
       <li v-for="(one, i) in broken.slice(0, 6)" :key="i">{{ tell(one.why) }}</li>
       <li v-if="broken.length > 6">{{ t('ui.common.andMore', { x: broken.length - 6 }) }}</li>
     </ul>
@@ -156,30 +145,3 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
     <Stands :stands="body.stands" :lessons="lessons" @change="day.change({ stands: $event })" />
   </div>
 </template>
-
-<style scoped>
-.day {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-  padding: 16px 20px;
-}
-.top,
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-}
-.gap {
-  flex: 1;
-}
-.short {
-  width: 96px;
-}
-.broken {
-  margin: 0;
-  padding-left: 20px;
-  color: var(--fault);
-}
-</style>

@@ -9,13 +9,13 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { dayListSchema, dayOf, lessonListSchema, mostStands, type DayRow } from '../../../contract'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
 import MoreRows from '../../parts/MoreRows.vue'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
 
-const { wrong, act } = useAct()
+const { wrong, act, failed } = useAct()
 
 /** Days in the workshop: what is planned, what runs, what was. */
 const router = useRouter()
@@ -27,17 +27,16 @@ const day = ref(dayOf(new Date()))
 const rounds = ref(3)
 const scope = useScope()
 const find = ref('')
-const said = (error: unknown) => void (wrong.value = messageOf(error))
 async function read(from: string | null) {
   const query = new URLSearchParams({ find: find.value.trim(), ...(from !== null && { after: from }) })
   await ask(dayListSchema, `/days?${query.toString()}`).then((page) => {
     days.value = from === null ? page.rows : [...days.value, ...page.rows]
     count.value = page.count
     after.value = page.after
-  }, said)
+  }, failed)
 }
 watchDebounced(find, () => read(null), { debounce: 200 })
-await Promise.all([read(null), scope.load().catch(said), scope.loadPeople().catch(said)])
+await Promise.all([read(null), scope.load().catch(failed), scope.loadPeople().catch(failed)])
 
 /** Who comes, how many stand at one bench, and whether there are benches enough: said before anything is made. */
 const people = computed(() => scope.members.filter(({ id }) => !scope.people || scope.people.has(id)))
@@ -120,10 +119,14 @@ const columns: Column<DayRow>[] = [
 </script>
 
 <template>
-  <div class="days">
+  <div class="days grid gap-16px content-start max-w-900px my-0 mx-auto py-18px px-20px">
     <h1>{{ t('ui.common.labDays') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form class="new" :aria-label="t('ui.days.newLabDay')" @submit.prevent="make">
+    <form
+      class="flex flex-wrap gap-12px items-end"
+      :aria-label="t('ui.days.newLabDay')"
+      @submit.prevent="make"
+    >
       <label class="field"
         >{{ t('ui.common.name') }}
         <NInput v-model:value="name" size="small" :placeholder="t('ui.days.thursdayGroup')"
@@ -146,14 +149,14 @@ const columns: Column<DayRow>[] = [
         >{{ t('ui.common.atTheBenches') }}
         <NSelect
           v-model:value="together"
-          class="together"
+          class="w-220px"
           size="small"
           filterable
           :options="togetherOptions"
           :input-props="{ 'aria-label': t('ui.common.atTheBenches') }"
       /></label>
       <NButton type="primary" attr-type="submit" :disabled="tooMany">{{ t('ui.days.planIt') }}</NButton>
-      <p class="sums" role="status">
+      <p class="basis-full m-0" role="status">
         {{ sums }}
         <span v-if="tooMany" class="wrong">{{
           t('ui.days.aLabDayHasBenches', {
@@ -165,7 +168,7 @@ const columns: Column<DayRow>[] = [
     <NInput
       v-if="count > 20 || find"
       v-model:value="find"
-      class="find"
+      class="find max-w-280px"
       size="small"
       clearable
       :placeholder="t('ui.days.findALabDayBy')"
@@ -189,30 +192,3 @@ const columns: Column<DayRow>[] = [
     <MoreRows :shown="days.length" :count="count" @more="read(after)" />
   </div>
 </template>
-
-<style scoped>
-.days {
-  display: grid;
-  gap: 16px;
-  align-content: start;
-  max-width: 900px;
-  margin: 0 auto;
-  padding: 18px 20px;
-}
-.together {
-  width: 220px;
-}
-.sums {
-  flex-basis: 100%;
-  margin: 0;
-}
-.find {
-  max-width: 280px;
-}
-.new {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: end;
-}
-</style>

@@ -41,7 +41,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
         <th scope="col">{{ t('ui.days.who') }}</th>
         <th v-for="(time, r) in times" :key="r" scope="col">
           {{ t('ui.days.round', { x: r + 1 }) }} <span class="quiet">{{ time }}</span>
-          <NButton v-if="!out.includes(r)" size="small" @click="emit('out', r)">
+          <NButton v-if="!out.includes(r)" class="ml-8px" size="small" @click="emit('out', r)">
             {{ t('ui.days.handOut') }}
           </NButton>
           <span v-else class="quiet">{{ t('ui.days.isOut') }}</span>
@@ -64,8 +64,10 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
             @click="take({ group: g, round: r })"
             @keydown.esc="held = null"
           >
-            <b>{{ stands[seat]?.name ?? t('ui.days.noBench') }}</b>
-            <span>{{ stands[seat]?.task }}</span>
+            <b class="font-medium">{{ stands[seat]?.name ?? t('ui.days.noBench') }}</b>
+            <span class="overflow-hidden text-quiet text-12px text-ellipsis whitespace-nowrap">{{
+              stands[seat]?.task
+            }}</span>
           </Toggle>
         </td>
       </tr>
@@ -80,9 +82,6 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
 }
 .plan th:first-child {
   width: 150px;
-}
-th button {
-  margin-left: 8px;
 }
 th[scope='row'] {
   text-align: left;
@@ -100,16 +99,6 @@ th[scope='row'] {
   font: inherit;
   text-align: left;
   cursor: grab;
-}
-.place b {
-  font-weight: 500;
-}
-.place span {
-  overflow: hidden;
-  color: var(--quiet);
-  font-size: 12px;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .place[aria-pressed='true'] {
   outline: 2px solid var(--focus);

@@ -51,11 +51,15 @@ const add = () =>
       :model-value="[...stands]"
       tag="ol"
       handle=".grip"
-      class="stands"
+      class="grid gap-6px mt-0 mx-0 mb-10px p-0 list-none"
       @update:model-value="emit('change', $event)"
     >
-      <li v-for="(stand, i) in stands" :key="`${i} ${stand.name}`">
-        <span class="grip" aria-hidden="true">⠿</span>
+      <li
+        v-for="(stand, i) in stands"
+        :key="`${i} ${stand.name}`"
+        class="grid grid-cols-[16px_120px_minmax(0,1fr)_auto_auto] gap-y-4px gap-x-8px items-center"
+      >
+        <span class="cursor-grab text-quiet" aria-hidden="true">⠿</span>
         <Committed
           :value="stand.name"
           :label="t('ui.days.nameOfStation', { x: i + 1 })"
@@ -79,9 +83,12 @@ const add = () =>
           ]"
           @update:value="choose(i, $event!)"
         />
-        <NCheckbox class="real" :checked="stand.real" @update:checked="set(i, { real: $event })">{{
-          t('ui.common.realBoard')
-        }}</NCheckbox>
+        <NCheckbox
+          class="whitespace-nowrap"
+          :checked="stand.real"
+          @update:checked="set(i, { real: $event })"
+          >{{ t('ui.common.realBoard') }}</NCheckbox
+        >
         <NButton
           size="small"
           :aria-label="t('ui.days.takeOut', { name: stand.name })"
@@ -110,30 +117,10 @@ const add = () =>
 </template>
 
 <style scoped>
-.stands {
-  display: grid;
-  gap: 6px;
-  margin: 0 0 10px;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: grid;
-  grid-template-columns: 16px 120px minmax(0, 1fr) auto auto;
-  gap: 4px 8px;
-  align-items: center;
-}
-.grip {
-  cursor: grab;
-  color: var(--quiet);
-}
 .checks {
   grid-column: 2 / -1;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 14px;
-}
-.real {
-  white-space: nowrap;
 }
 </style>

@@ -38,11 +38,15 @@ const carried = useKeys(
 </script>
 
 <template>
-  <form class="asking" @submit.prevent="measure" @keydown="carried">
+  <form
+    class="asking grid grid-cols-[1fr_auto] gap-10px items-end"
+    @submit.prevent="measure"
+    @keydown="carried"
+  >
     <NRadioGroup
       v-if="asks.type !== 'value' && !byEye"
       v-model:value="draft.prediction"
-      class="words"
+      class="words flex flex-wrap gap-y-4px gap-x-14px text-13px"
       :aria-label="t('ui.desk.aGoodCircuitWould')"
     >
       <span class="quiet" aria-hidden="true">{{ t('ui.desk.aGoodCircuitWould') }}</span>
@@ -79,7 +83,7 @@ const carried = useKeys(
       <NRadioGroup
         v-if="asks.type === 'word'"
         v-model:value="draft.typed"
-        class="words"
+        class="words flex flex-wrap gap-y-4px gap-x-14px text-13px"
         :aria-label="t('ui.desk.itIs')"
       >
         <span class="quiet" aria-hidden="true">{{ t('ui.desk.itIs') }}</span>
@@ -109,38 +113,12 @@ const carried = useKeys(
   </form>
   <div
     v-if="model.question"
-    class="question"
+    class="question flex flex-wrap gap-8px line-l-4px-doubt bg-accent-soft py-8px px-10px"
     role="alertdialog"
     :aria-label="t('ui.desk.aQuestionAboutThisReading')"
   >
-    <p>{{ tell(model.question.about) }}</p>
+    <p class="basis-full">{{ tell(model.question.about) }}</p>
     <NButton size="small" @click="answer(false)">{{ t('ui.desk.iPutItRight') }}</NButton>
     <NButton size="small" :loading="model.busy" @click="answer(true)">{{ t('ui.desk.itStands') }}</NButton>
   </div>
 </template>
-
-<style scoped>
-.question {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  border-left: 4px solid var(--doubt);
-  background: var(--accent-soft);
-  padding: 8px 10px;
-}
-.question p {
-  flex-basis: 100%;
-}
-form {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 10px;
-  align-items: end;
-}
-.words {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  font-size: 13px;
-}
-</style>

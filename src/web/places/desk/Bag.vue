@@ -12,7 +12,7 @@ const device = defineModel<Device>('device', { required: true })
 <template>
   <NRadioGroup
     v-model:value="device"
-    class="bag"
+    class="bag flex w-full h-auto"
     role="radiogroup"
     size="small"
     :aria-label="t('ui.common.instrument')"
@@ -27,11 +27,6 @@ const device = defineModel<Device>('device', { required: true })
 </template>
 
 <style scoped>
-.bag.bag {
-  display: flex;
-  width: 100%;
-  height: auto;
-}
 .bag.bag :deep(.n-radio-button) {
   flex: 1 1 0;
   min-width: 0;

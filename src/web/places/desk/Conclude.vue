@@ -69,7 +69,11 @@ async function conclude() {
 </script>
 
 <template>
-  <form class="conclude" :aria-label="t('ui.desk.conclusion')" @submit.prevent="conclude">
+  <form
+    class="conclude grid grid-cols-[repeat(2,minmax(0,1fr))] gap-y-8px gap-x-10px items-end"
+    :aria-label="t('ui.desk.conclusion')"
+    @submit.prevent="conclude"
+  >
     <Choice
       v-model:value="piece"
       :label="t('ui.common.piece')"
@@ -103,20 +107,8 @@ async function conclude() {
     <NButton attr-type="submit" :loading="model.busy" :disabled="model.inferenceDue">
       {{ t('ui.desk.conclude') }}
     </NButton>
-    <p v-if="wrong" class="wrong" role="alert">
+    <p v-if="wrong" class="wrong col-span-full" role="alert">
       {{ wrong }}
     </p>
   </form>
 </template>
-
-<style scoped>
-.conclude {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 8px 10px;
-  align-items: end;
-}
-.wrong {
-  grid-column: 1 / -1;
-}
-</style>

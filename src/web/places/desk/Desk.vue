@@ -147,10 +147,10 @@ const proved = computed(() => {
 </script>
 
 <template>
-  <div v-if="model.desk" class="desk">
-    <div class="order">
+  <div v-if="model.desk" class="desk flex flex-col gap-8px h-full pt-8px px-16px pb-10px">
+    <div class="order flex flex-wrap gap-y-4px gap-x-18px items-center">
       <h1>{{ model.circuit.name }}</h1>
-      <p class="complaint">{{ quoted(model.desk.complaint) }}</p>
+      <p class="complaint text-16px italic">{{ quoted(model.desk.complaint) }}</p>
       <Course :model="model" />
       <TimeLeft v-if="model.desk.left !== null" :left="model.desk.left" :at="model.loadedAt" />
       <span v-if="told.practice.value" class="quiet">{{ t('ui.desk.practiceEachStepIsTold') }}</span>
@@ -161,7 +161,11 @@ const proved = computed(() => {
         <StateBar :circuit="model.circuit" :state="state" @change="change" />
         <Exchange :model="model" :state="state" @change="change" />
       </template>
-      <p v-if="model.unseen && !model.desk.concluded && !real" class="again" role="status">
+      <p
+        v-if="model.unseen && !model.desk.concluded && !real"
+        class="flex gap-8px items-center"
+        role="status"
+      >
         {{ t('ui.desk.theBoardHasChangedOperate') }}
         <NButton size="small" :loading="model.busy" @click="model.operate()">{{
           t('ui.desk.operateItAgain')
@@ -172,9 +176,13 @@ const proved = computed(() => {
         {{ t('ui.desk.noConnectionYourStepIs') }}
       </p>
     </div>
-    <Panes name="desk" class="panes">
+    <Panes name="desk" class="panes flex-1">
       <template #left>
-        <section class="drawing" :aria-label="t('ui.common.drawing')" @keydown="marking">
+        <section
+          class="drawing h-full min-h-220px bg-sheet line"
+          :aria-label="t('ui.common.drawing')"
+          @keydown="marking"
+        >
           <Schematic
             :circuit="model.circuit"
             :wiring="model.wiring"
@@ -197,7 +205,7 @@ const proved = computed(() => {
       </template>
       <template #right>
         <div
-          class="scroll side"
+          class="scroll side grid grid-cols-1 gap-12px content-start h-full pt-2px pr-6px pb-8px pl-2px"
           :class="{ tall }"
           tabindex="0"
           role="region"
@@ -212,7 +220,7 @@ const proved = computed(() => {
               <StateBar :circuit="model.circuit" :state="state" @change="change" />
               <Exchange :model="model" :state="state" @change="change" />
             </template>
-            <p v-if="!model.steps.length" class="hint">
+            <p v-if="!model.steps.length" class="bg-accent-soft py-8px px-10px">
               {{ t('ui.desk.firstSeeTheComplaintFor') }}
             </p>
             <Verify v-if="!model.inferenceDue" :model="model" />
@@ -243,7 +251,7 @@ const proved = computed(() => {
               <Fold :open="true" :title="t('ui.desk.repair')">
                 <Repair :model="model" />
               </Fold>
-              <section class="finish" :aria-label="t('ui.desk.finish')">
+              <section class="grid gap-8px justify-items-start" :aria-label="t('ui.desk.finish')">
                 <p v-if="!proved">
                   {{
                     model.steps.some((s) => s.type === 'repair')
@@ -257,7 +265,7 @@ const proved = computed(() => {
               </section>
             </template>
           </template>
-          <p v-else class="hint" role="status">
+          <p v-else class="bg-accent-soft py-8px px-10px" role="status">
             {{ t('ui.desk.finishedYourInstructorGoesThrough') }}
           </p>
           <section :aria-label="t('ui.desk.yourSteps')">
@@ -272,54 +280,6 @@ const proved = computed(() => {
 </template>
 
 <style scoped>
-.desk {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  height: 100%;
-  padding: 8px 16px 10px;
-}
-.panes {
-  flex: 1;
-}
-.drawing {
-  height: 100%;
-  min-height: 220px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-}
-.order {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: center;
-}
-.again {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.complaint {
-  font-size: 16px;
-  font-style: italic;
-}
-.side {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-  align-content: start;
-  height: 100%;
-  padding: 2px 6px 8px 2px;
-}
-.finish {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-.hint {
-  background: var(--accent-soft);
-  padding: 8px 10px;
-}
 /* In one hand, at the board: the drawing first, the instrument as a sheet from below. */
 @media (max-width: 760px) {
   .desk {

@@ -56,7 +56,7 @@ function choose(values: string[]) {
 </script>
 
 <template>
-  <div v-if="options.length" class="exchange">
+  <div v-if="options.length" class="exchange flex gap-7px items-center min-w-260px">
     <span id="exchange">{{ t('ui.desk.swapped') }}</span>
     <NSelect
       multiple
@@ -71,12 +71,3 @@ function choose(values: string[]) {
     />
   </div>
 </template>
-
-<style scoped>
-.exchange {
-  display: flex;
-  gap: 7px;
-  align-items: center;
-  min-width: 260px;
-}
-</style>

@@ -22,9 +22,9 @@ const price = (points: number) => (points === 1 ? t('ui.desk.n1Point') : t('ui.d
 </script>
 
 <template>
-  <section v-if="prices" class="hints" :aria-label="t('ui.common.hints')">
+  <section v-if="prices" class="hints grid gap-6px" :aria-label="t('ui.common.hints')">
     <h2>{{ t('ui.desk.aHint') }}</h2>
-    <div class="row">
+    <div class="row flex flex-wrap gap-6px">
       <NButton
         v-for="level in hintLevels"
         :key="level"
@@ -36,22 +36,8 @@ const price = (points: number) => (points === 1 ? t('ui.desk.n1Point') : t('ui.d
         {{ names[level] }}, {{ price(prices[level]) }}
       </NButton>
     </div>
-    <p v-for="(hint, i) in given" :key="i" role="status">{{ tell(hint.says) }}</p>
+    <p v-for="(hint, i) in given" :key="i" class="bg-accent-soft py-6px px-10px" role="status">
+      {{ tell(hint.says) }}
+    </p>
   </section>
 </template>
-
-<style scoped>
-.hints {
-  display: grid;
-  gap: 6px;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-p {
-  background: var(--accent-soft);
-  padding: 6px 10px;
-}
-</style>

@@ -51,11 +51,17 @@ const loud = (code: string) => code === 'instruments.beeps'
 </script>
 
 <template>
-  <section class="meter" :aria-label="t('ui.common.meter')">
-    <div class="face">
-      <div class="display" role="status" aria-live="polite">
-        <span class="reading" data-testid="display">{{ shown ? tell(shownOf(shown)) : '- - -' }}</span>
-        <span class="signs">
+  <section class="meter grid grid-cols-1 gap-9px" :aria-label="t('ui.common.meter')">
+    <div class="face grid grid-cols-[minmax(180px,1fr)] gap-8px">
+      <div
+        class="flex items-baseline justify-between gap-10px line-2px-ink rounded-4px bg-sheet py-4px px-14px min-h-58px"
+        role="status"
+        aria-live="polite"
+      >
+        <span class="reading text-34px font-medium" data-testid="display">{{
+          shown ? tell(shownOf(shown)) : '- - -'
+        }}</span>
+        <span class="grid justify-items-end text-right text-13px">
           <span
             v-for="sign in shown?.signs ?? []"
             :key="sign.code"
@@ -69,7 +75,12 @@ const loud = (code: string) => code === 'instruments.beeps'
     <slot />
     <template v-if="!model.inferenceDue">
       <Bag v-if="kit.length > 1" :kit="kit" :device="instrument.device" @update:device="chooseDevice" />
-      <div v-if="functions.length > 1" class="functions" role="group" :aria-label="t('ui.desk.function')">
+      <div
+        v-if="functions.length > 1"
+        class="flex flex-wrap gap-4px"
+        role="group"
+        :aria-label="t('ui.desk.function')"
+      >
         <Toggle
           v-for="f in functions"
           :key="f.key"
@@ -80,7 +91,10 @@ const loud = (code: string) => code === 'instruments.beeps'
           {{ tell(f.title) }}
         </Toggle>
       </div>
-      <div v-if="instrument.settings.length || instrument.holds.length > 1" class="settings">
+      <div
+        v-if="instrument.settings.length || instrument.holds.length > 1"
+        class="grid grid-cols-[1fr_1fr] gap-10px"
+      >
         <Choice
           v-for="setting in instrument.settings"
           :key="setting.key"
@@ -109,7 +123,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           @update:value="holdSo($event!)"
         />
       </div>
-      <div v-if="hold === 'leads' || hold === 'hand'" class="leads">
+      <div v-if="hold === 'leads' || hold === 'hand'" class="leads grid grid-cols-[1fr_1fr] gap-10px">
         <label
           v-for="lead in ['red', 'black'] as const"
           :key="lead"
@@ -117,7 +131,11 @@ const loud = (code: string) => code === 'instruments.beeps'
           :class="{ next: next === lead }"
         >
           <span
-            ><b class="mark" :class="lead">{{ lead === 'red' ? 'R' : 'B' }}</b>
+            ><b
+              class="mark inline-block w-18px h-18px leading-18px text-center text-sheet text-12px"
+              :class="lead"
+              >{{ lead === 'red' ? 'R' : 'B' }}</b
+            >
             {{ t('ui.desk.lead', { lead }) }}</span
           >
           <NInput
@@ -167,7 +185,7 @@ const loud = (code: string) => code === 'instruments.beeps'
           )
         "
       />
-      <div v-if="loads || draft.also.length" class="also">
+      <div v-if="loads || draft.also.length" class="flex flex-wrap gap-y-6px gap-x-8px items-center">
         <NButton v-if="loads" size="small" @click="leave"> {{ t('ui.desk.leaveItConnected') }} </NButton>
         <NButton
           v-for="(one, i) in draft.also"
@@ -183,7 +201,7 @@ const loud = (code: string) => code === 'instruments.beeps'
         </NButton>
       </div>
       <Asking :model="model" :next="next" :held="held" @turn="emit('turn', $event)" />
-      <p v-if="hold === 'leads'" class="quiet keys">
+      <p v-if="hold === 'leads'" class="quiet keys text-12px">
         {{ t('ui.desk.inThePredictionCarryThe', { next: held.walking(next) }) }}
       </p>
       <p v-if="wrong || model.failure" class="wrong" role="alert">
@@ -200,32 +218,6 @@ const loud = (code: string) => code === 'instruments.beeps'
 </template>
 
 <style scoped>
-.meter {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 9px;
-}
-.display {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 10px;
-  border: 2px solid var(--ink);
-  border-radius: 4px;
-  background: var(--sheet);
-  padding: 4px 14px;
-  min-height: 58px;
-}
-.display .reading {
-  font-size: 34px;
-  font-weight: 500;
-}
-.signs {
-  display: grid;
-  justify-items: end;
-  text-align: right;
-  font-size: 13px;
-}
 .beep {
   font-weight: 500;
   color: var(--good);
@@ -234,43 +226,9 @@ const loud = (code: string) => code === 'instruments.beeps'
   font-weight: 500;
   color: var(--fault);
 }
-.face {
-  display: grid;
-  grid-template-columns: minmax(180px, 1fr);
-  gap: 8px;
-}
 /* What was just said stands beside the display. */
 .face:has(.told > *) {
   grid-template-columns: minmax(150px, 0.8fr) minmax(150px, 1fr);
-}
-.functions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-.settings,
-.leads {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-.also {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 8px;
-  align-items: center;
-}
-.keys {
-  font-size: 12px;
-}
-.mark {
-  display: inline-block;
-  width: 18px;
-  height: 18px;
-  line-height: 18px;
-  text-align: center;
-  color: var(--sheet);
-  font-size: 12px;
 }
 .mark.red {
   background: var(--lead-red);

@@ -14,27 +14,19 @@ const newest = computed(() => {
 </script>
 
 <template>
-  <div v-if="told.practice.value" class="told" aria-live="polite">
-    <p v-for="(v, k) in newest" :key="k" :data-grade="v.grade">
+  <div v-if="told.practice.value" class="told grid gap-4px content-start text-13px" aria-live="polite">
+    <p v-for="(v, k) in newest" :key="k" class="pl-8px line-l-3px-rule-strong" :data-grade="v.grade">
       <b>{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
       <!-- What went well needs no reason here; the steps below have it. -->
       <template v-if="v.grade !== 'good'">{{ told.say.value(v.reason) }}</template>
     </p>
-    <p v-if="told.working.value" class="quiet" role="status">{{ t('ui.desk.whatItWasWorthIs') }}</p>
+    <p v-if="told.working.value" class="quiet pl-8px line-l-3px-rule-strong" role="status">
+      {{ t('ui.desk.whatItWasWorthIs') }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.told {
-  display: grid;
-  gap: 4px;
-  align-content: start;
-  font-size: 13px;
-}
-p {
-  padding-left: 8px;
-  border-left: 3px solid var(--rule-strong);
-}
 [data-grade='good'] {
   border-color: var(--good);
 }

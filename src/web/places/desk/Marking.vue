@@ -50,14 +50,19 @@ const keys = useKeys(
 </script>
 
 <template>
-  <section class="infer" tabindex="-1" :aria-label="t('ui.desk.whatTheReadingTellsYou')" @keydown.self="keys">
+  <section
+    class="infer grid gap-7px line-2px-accent rounded-4px p-10px bg-accent-soft"
+    tabindex="-1"
+    :aria-label="t('ui.desk.whatTheReadingTellsYou')"
+    @keydown.self="keys"
+  >
     <h2>{{ t('ui.desk.whatDoesItTellYou') }}</h2>
     <p>
       {{ t('ui.desk.inTheDrawingStrikeOut') }}
     </p>
     <div
       v-if="marks.touched.value"
-      class="touched"
+      class="grid gap-5px"
       role="group"
       :aria-label="t('ui.desk.marksAt', { marks: marks.touched.value })"
     >
@@ -74,7 +79,7 @@ const keys = useKeys(
           {{ pieceWords(model.circuit, piece) }}: {{ markWords(piece.id) }}
         </NButton>
       </template>
-      <span class="stretches">
+      <span class="flex flex-wrap gap-y-6px gap-x-10px items-center">
         <NButton size="small" :title="'U'" @click="marks.stretch(marks.touched.value, 'up')">
           <template #icon><ArrowUpToLine :size="15" /></template>
           {{ t('ui.desk.fromUp', { marks: marks.touched.value }) }}
@@ -85,8 +90,8 @@ const keys = useKeys(
         </NButton>
       </span>
     </div>
-    <p class="reading marks">{{ t('ui.desk.struckOutRinged', { struck, ringed }) }}</p>
-    <p class="count">
+    <p class="reading marks text-12px">{{ t('ui.desk.struckOutRinged', { struck, ringed }) }}</p>
+    <p class="count flex flex-wrap gap-y-6px gap-x-10px items-center justify-between">
       <span role="status">{{ t('ui.desk.piecesLeft', { marks: marks.left.value }) }}</span>
       <NButton size="small" :disabled="!marks.undoable.value" @click="marks.undo">
         <template #icon><Undo2 :size="15" /></template>
@@ -105,31 +110,6 @@ const keys = useKeys(
 </template>
 
 <style scoped>
-.infer {
-  display: grid;
-  gap: 7px;
-  border: 2px solid var(--accent);
-  border-radius: 4px;
-  padding: 10px;
-  background: var(--accent-soft);
-}
-.marks {
-  font-size: 12px;
-}
-.touched {
-  display: grid;
-  gap: 5px;
-}
-.stretches,
-.count {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-}
-.count {
-  justify-content: space-between;
-}
 .piece.struck {
   text-decoration: line-through;
   color: var(--quiet);

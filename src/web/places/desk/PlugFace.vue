@@ -40,9 +40,9 @@ const holds = (name: string) => {
 <template>
   <NPopover v-if="options.length" trigger="click" placement="left" :width="320">
     <template #trigger>
-      <NButton size="small" class="opens">{{ t('ui.desk.pickInThePlug') }}</NButton>
+      <NButton size="small" class="justify-self-start">{{ t('ui.desk.pickInThePlug') }}</NButton>
     </template>
-    <div class="face" role="group" :aria-label="t('ui.desk.plugFace')">
+    <div class="grid gap-8px" role="group" :aria-label="t('ui.desk.plugFace')">
       <NSelect
         v-model:value="chosen"
         filterable
@@ -56,8 +56,8 @@ const holds = (name: string) => {
         }}</NRadioButton>
       </NRadioGroup>
       <p v-if="!apart" class="quiet">{{ t('ui.desk.unplugToSeeTheFront') }}</p>
-      <div class="cavities">
-        <div v-for="(row, r) in rows" :key="r" class="row">
+      <div class="grid gap-6px justify-items-center line-2px-ink rounded-6px p-10px">
+        <div v-for="(row, r) in rows" :key="r" class="row flex gap-6px">
           <template v-for="(cavity, c) in row" :key="c">
             <NButton
               v-if="cavity"
@@ -67,7 +67,7 @@ const holds = (name: string) => {
               @click="emit('point', cavity.name)"
               >{{ holds(cavity.name) }} {{ cavity.mark }}</NButton
             >
-            <span v-else class="none" />
+            <span v-else class="none w-44px" />
           </template>
         </div>
       </div>
@@ -75,28 +75,3 @@ const holds = (name: string) => {
     </div>
   </NPopover>
 </template>
-
-<style scoped>
-.opens {
-  justify-self: start;
-}
-.face {
-  display: grid;
-  gap: 8px;
-}
-.cavities {
-  display: grid;
-  gap: 6px;
-  justify-items: center;
-  border: 2px solid var(--ink);
-  border-radius: 6px;
-  padding: 10px;
-}
-.row {
-  display: flex;
-  gap: 6px;
-}
-.none {
-  width: 44px;
-}
-</style>

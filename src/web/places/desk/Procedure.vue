@@ -13,10 +13,10 @@ const found = computed(() => findProcedure(props.procedure))
 <template>
   <Fold v-if="found" class="procedure" :title="tell(found.title)">
     <p class="quiet">{{ tell(found.about) }}</p>
-    <ol>
-      <li v-for="step in found.steps" :key="step.key">
+    <ol class="pl-20px my-4px mx-0">
+      <li v-for="step in found.steps" :key="step.key" class="mt-8px">
         {{ tell(step.do) }}
-        <ul>
+        <ul class="pl-20px my-4px mx-0">
           <li v-for="(outcome, i) in step.outcomes" :key="i">
             <b>{{ tell(outcome.when) }}.</b> {{ tell(outcome.means) }}
           </li>
@@ -28,14 +28,3 @@ const found = computed(() => findProcedure(props.procedure))
     }}</RouterLink>
   </Fold>
 </template>
-
-<style scoped>
-ol,
-ul {
-  padding-left: 20px;
-  margin: 4px 0;
-}
-ol > li {
-  margin-top: 8px;
-}
-</style>

@@ -28,7 +28,11 @@ async function renew() {
 </script>
 
 <template>
-  <form class="renew" :aria-label="t('ui.desk.renewAFuse')" @submit.prevent="renew">
+  <form
+    class="grid grid-cols-[minmax(0,1fr)_auto] gap-10px items-end"
+    :aria-label="t('ui.desk.renewAFuse')"
+    @submit.prevent="renew"
+  >
     <Choice
       v-model:value="fuse"
       :label="t('ui.common.fuse')"
@@ -45,12 +49,3 @@ async function renew() {
     </NButton>
   </form>
 </template>
-
-<style scoped>
-.renew {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: end;
-}
-</style>

@@ -32,7 +32,11 @@ async function repair() {
 </script>
 
 <template>
-  <form class="repair" :aria-label="t('ui.desk.repair')" @submit.prevent="repair">
+  <form
+    class="repair grid grid-cols-[repeat(2,minmax(0,1fr))] gap-y-8px gap-x-10px items-end"
+    :aria-label="t('ui.desk.repair')"
+    @submit.prevent="repair"
+  >
     <Choice
       v-model:value="piece"
       :label="t('ui.common.piece')"
@@ -57,7 +61,7 @@ async function repair() {
         )
       "
     />
-    <p v-if="way" class="about">
+    <p v-if="way" class="about col-span-full">
       {{ t('ui.desk.aboutMinutes', { about: tell(repairOf(way).about), minutes: repairOf(way).minutes }) }}
     </p>
     <NButton attr-type="submit" :loading="model.busy" :disabled="!way">{{ t('ui.desk.repairIt') }}</NButton>
@@ -66,15 +70,3 @@ async function repair() {
     }}</span>
   </form>
 </template>
-
-<style scoped>
-.repair {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 8px 10px;
-  align-items: end;
-}
-.about {
-  grid-column: 1 / -1;
-}
-</style>

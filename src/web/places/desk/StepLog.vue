@@ -33,23 +33,13 @@ const rows = computed(() => {
   <NTimeline role="list" size="medium">
     <NTimelineItem v-for="row in rows" :key="row.i" role="listitem" :type="row.type">
       <template #header
-        ><b>{{ row.head }}</b></template
+        ><b class="font-medium">{{ row.head }}</b></template
       >
       {{ row.text }}
-      <p v-for="(v, k) in row.verdicts" :key="k" class="verdict">
-        <b>{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
+      <p v-for="(v, k) in row.verdicts" :key="k" class="verdict mt-3px text-13px">
+        <b class="font-medium">{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
         {{ told.say.value(v.reason) }}
       </p>
     </NTimelineItem>
   </NTimeline>
 </template>
-
-<style scoped>
-b {
-  font-weight: 500;
-}
-.verdict {
-  margin-top: 3px;
-  font-size: 13px;
-}
-</style>

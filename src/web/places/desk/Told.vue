@@ -33,18 +33,26 @@ const offline = refDebounced(
 </script>
 
 <template>
-  <p v-if="offline && !connected" class="told say" role="status">
+  <p
+    v-if="offline && !connected"
+    class="told say basis-full grid gap-4px py-6px px-10px line-l-5px-accent bg-sheet"
+    role="status"
+  >
     {{ t('ui.desk.noConnectionToTheSchool') }}
   </p>
-  <div v-if="told" class="told" aria-live="assertive">
-    <p v-if="told.stopped !== null" class="stop" role="alert">
+  <div v-if="told" class="told basis-full grid gap-4px" aria-live="assertive">
+    <p v-if="told.stopped !== null" class="stop py-6px px-10px line-l-5px-accent bg-sheet" role="alert">
       {{
         t('ui.desk.stoppedByYourInstructorLeads', {
           stopped: told.stopped,
         })
       }}
     </p>
-    <p v-for="one in told.said.filter((s) => s.id > read).slice(-2)" :key="one.id" class="say">
+    <p
+      v-for="one in told.said.filter((s) => s.id > read).slice(-2)"
+      :key="one.id"
+      class="say py-6px px-10px line-l-5px-accent bg-sheet"
+    >
       {{ t('ui.desk.yourInstructor', { text: one.text }) }}
       <NButton size="small" @click="read = one.id">{{ t('ui.common.read') }}</NButton>
     </p>
@@ -52,19 +60,8 @@ const offline = refDebounced(
 </template>
 
 <style scoped>
-.told {
-  flex-basis: 100%;
-  display: grid;
-  gap: 4px;
-}
 .told:empty {
   display: none;
-}
-.stop,
-.say {
-  padding: 6px 10px;
-  border-left: 5px solid var(--accent);
-  background: var(--sheet);
 }
 .stop {
   border-color: var(--fault);

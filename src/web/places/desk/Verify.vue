@@ -75,8 +75,8 @@ const isSaid = (says: 'asComplained' | 'notReproduced') =>
         @update:value="told[part.id] = $event ?? ''"
       />
     </template>
-    <p v-else-if="shown.length" class="seen">{{ shown.join(' · ') }}</p>
-    <div class="row">
+    <p v-else-if="shown.length" class="seen text-13px">{{ shown.join(' · ') }}</p>
+    <div class="row flex gap-8px">
       <NButton
         size="small"
         :loading="model.busy"
@@ -98,12 +98,5 @@ const isSaid = (says: 'asComplained' | 'notReproduced') =>
 <style scoped>
 .verify > * + * {
   margin-top: 6px;
-}
-.row {
-  display: flex;
-  gap: 8px;
-}
-.seen {
-  font-size: 13px;
 }
 </style>

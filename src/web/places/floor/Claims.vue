@@ -2,18 +2,18 @@
 import { NAlert, NButton } from 'naive-ui'
 import { shallowRef } from 'vue'
 import { benchClaimsSchema, type BenchClaims } from '../../../contract/days'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { t } from '../../words'
 
 /** Students at benches who ask to be confirmed: the instructor sees who stands there. */
 const claims = shallowRef<BenchClaims>([])
-const wrong = shallowRef('')
+const { wrong, act } = useAct()
 async function look() {
   claims.value = await ask(benchClaimsSchema, '/claims').catch(() => claims.value)
 }
 async function settle(id: string, confirmed: boolean) {
-  wrong.value = ''
-  await post(`/claims/${id}`, { confirmed }).catch((error: unknown) => (wrong.value = messageOf(error)))
+  await act(() => post(`/claims/${id}`, { confirmed }))
   await look()
 }
 void look()
@@ -33,7 +33,7 @@ defineExpose({ look })
       })
     "
   >
-    <div class="acts">
+    <div class="acts flex gap-10px">
       <NButton size="small" type="primary" @click="settle(one.id, true)">{{
         t('ui.floor.confirm', { student: one.student })
       }}</NButton>
@@ -41,10 +41,3 @@ defineExpose({ look })
     </div>
   </NAlert>
 </template>
-
-<style scoped>
-.acts {
-  display: flex;
-  gap: 10px;
-}
-</style>

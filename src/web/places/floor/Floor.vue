@@ -6,8 +6,9 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { floorRowSchema, floorSchema, type FloorAct, type FloorRow } from '../../../contract/floor'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
 import { useLive } from '../../api/live'
+import { useAct } from '../../api/useAct'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { useScope } from '../../stores/scope'
 import { byNeed, needOf } from './needs'
@@ -21,7 +22,7 @@ const rows = ref<FloorRow[]>([])
 /** How many there are in all, where more are going on than are shown. */
 const count = ref(0)
 const claims = ref<InstanceType<typeof Claims> | null>(null)
-const wrong = ref('')
+const { wrong, act: doing, failed } = useAct()
 const filter = ref('')
 const now = ref(Date.now())
 useIntervalFn(() => (now.value = Date.now()), 10_000)
@@ -40,7 +41,7 @@ async function load() {
     ]
     wrong.value = ''
   } catch (error) {
-    wrong.value = messageOf(error)
+    failed(error)
   }
 }
 const { connected } = useLive(
@@ -85,14 +86,7 @@ const shown = computed(() => {
 const countOf = (...needs: readonly string[]) =>
   rows.value.filter((row) => needs.includes(needOf(row, now.value))).length
 
-async function act(row: FloorRow, what: FloorAct) {
-  try {
-    await post(`/orders/${row.id}/acts`, what)
-    wrong.value = ''
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+const act = (row: FloorRow, what: FloorAct) => doing(() => post(`/orders/${row.id}/acts`, what))
 const finder = ref<InstanceType<typeof Search> | null>(null)
 useKeys(t('ui.common.floor'), [
   { press: ['/'], what: t('ui.floor.findAPersonCircuitOr'), act: () => finder.value?.focus() },
@@ -100,21 +94,22 @@ useKeys(t('ui.common.floor'), [
 </script>
 
 <template>
-  <div class="floor">
-    <div class="top">
+  <div class="floor grid gap-14px content-start py-14px px-20px">
+    <div class="top flex flex-wrap gap-y-6px gap-x-20px items-baseline">
       <h1>{{ t('ui.common.floor') }}</h1>
       <ScopeChoice />
       <span
-        ><b>{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b> {{ t('ui.floor.atWork') }}</span
+        ><b class="text-20px font-medium">{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b>
+        {{ t('ui.floor.atWork') }}</span
       >
       <span :class="{ alarm: countOf('unsafe') }"
-        ><b>{{ countOf('unsafe') }}</b> {{ t('ui.floor.unsafe') }}</span
+        ><b class="text-20px font-medium">{{ countOf('unsafe') }}</b> {{ t('ui.floor.unsafe') }}</span
       >
       <span
-        ><b>{{ countOf('stuck') }}</b> {{ t('ui.floor.stuck') }}</span
+        ><b class="text-20px font-medium">{{ countOf('stuck') }}</b> {{ t('ui.floor.stuck') }}</span
       >
       <span
-        ><b>{{ countOf('waiting') }}</b> {{ t('ui.common.finished') }}</span
+        ><b class="text-20px font-medium">{{ countOf('waiting') }}</b> {{ t('ui.common.finished') }}</span
       >
       <Search
         ref="finder"
@@ -143,38 +138,14 @@ useKeys(t('ui.common.floor'), [
       {{ t('ui.floor.nobodyIsAtWorkHand') }}
       <RouterLink to="/">{{ t('ui.floor.aCircuitsPlant') }}</RouterLink>{{ t('ui.floor.orARoundOfA') }}
     </p>
-    <ul class="stations">
+    <ul class="stations grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-12px m-0 p-0 list-none">
       <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />
     </ul>
   </div>
 </template>
 
 <style scoped>
-.floor {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-  padding: 14px 20px;
-}
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 20px;
-  align-items: baseline;
-}
-.top b {
-  font-size: 20px;
-  font-weight: 500;
-}
 .alarm {
   color: var(--fault);
-}
-.stations {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-  gap: 12px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 </style>

@@ -34,10 +34,13 @@ function send() {
 </script>
 
 <template>
-  <li class="station" :data-need="need">
-    <header>
-      <span v-if="row.station" class="bench">{{ row.station }}</span>
-      <RouterLink :to="{ name: 'review', params: { id: row.id } }" class="who">{{
+  <li
+    class="station grid gap-5px content-start pt-9px px-12px pb-10px bg-sheet line line-l-5px"
+    :data-need="need"
+  >
+    <header class="flex flex-wrap gap-y-0 gap-x-8px items-baseline">
+      <span v-if="row.station" class="bench font-readings">{{ row.station }}</span>
+      <RouterLink :to="{ name: 'review', params: { id: row.id } }" class="font-medium text-16px">{{
         row.student.name
       }}</RouterLink>
       <RouterLink
@@ -46,14 +49,14 @@ function send() {
         :title="t('ui.floor.onTheWallWithoutA')"
         >{{ t('ui.common.show') }}</RouterLink
       >
-      <span class="need">{{ words[need] }}</span>
+      <span class="need ml-auto">{{ words[need] }}</span>
     </header>
     <p class="what">{{ row.circuit }}</p>
-    <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="danger" role="alert">
+    <p v-for="one in row.unsafe.slice(-2)" :key="one.step" class="text-fault font-medium" role="alert">
       {{ tell(one.what) }}
     </p>
-    <p v-if="row.stopped" class="danger">{{ row.stopped }}</p>
-    <div class="state">
+    <p v-if="row.stopped" class="text-fault font-medium">{{ row.stopped }}</p>
+    <div class="state flex flex-wrap gap-y-2px gap-x-12px items-center">
       <Curve v-if="row.left && row.left.length > 1" :left="row.left" />
       <span
         ><b>{{ row.tests }}</b> {{ t('ui.common.readings')
@@ -65,8 +68,10 @@ function send() {
       <span v-if="row.hints">{{ t('ui.floor.hints', { hints: row.hints }) }}</span>
       <span v-if="row.idle > 1">{{ t('ui.floor.toldNothing', { idle: row.idle }) }}</span>
     </div>
-    <p v-if="row.last" class="quiet last">{{ actWords(row.last) }}</p>
-    <form v-if="saying" @submit.prevent="send">
+    <p v-if="row.last" class="quiet last overflow-hidden text-ellipsis whitespace-nowrap">
+      {{ actWords(row.last) }}
+    </p>
+    <form v-if="saying" class="flex flex-wrap gap-6px" @submit.prevent="send">
       <NInput
         v-model:value="text"
         size="small"
@@ -81,7 +86,7 @@ function send() {
       }}</NButton>
       <NButton size="small" quaternary @click="saying = ''">{{ t('ui.common.leaveIt') }}</NButton>
     </form>
-    <div v-else-if="!row.concluded" class="acts">
+    <div v-else-if="!row.concluded" class="acts flex flex-wrap gap-6px">
       <NButton size="small" @click="saying = 'nudge'">{{ t('ui.floor.nudge') }}</NButton>
       <NButton size="small" @click="emit('act', { type: 'hints' })">
         {{ t('ui.common.hints') }}
@@ -100,15 +105,6 @@ function send() {
 </template>
 
 <style scoped>
-.station {
-  display: grid;
-  gap: 5px;
-  align-content: start;
-  padding: 9px 12px 10px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  border-left: 5px solid var(--rule);
-}
 .station[data-need='working'] {
   border-left-color: var(--accent);
 }
@@ -120,42 +116,8 @@ function send() {
   border: 2px solid var(--fault);
   border-left-width: 8px;
 }
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  align-items: baseline;
-}
-.bench {
-  font-family: var(--face-readings);
-}
-.who {
-  font-weight: 500;
-  font-size: 16px;
-}
-.need {
-  margin-left: auto;
-}
-[data-need='unsafe'] .need,
-.danger {
+[data-need='unsafe'] .need {
   color: var(--fault);
   font-weight: 500;
-}
-.state {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  align-items: center;
-}
-.last {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.acts,
-form {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 </style>

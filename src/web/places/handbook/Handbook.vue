@@ -53,7 +53,7 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="handbook">
+  <div class="handbook grid grid-cols-[270px_minmax(0,1fr)] h-full min-h-0">
     <aside>
       <h1>{{ t('ui.common.handbook') }}</h1>
       <Search
@@ -64,22 +64,25 @@ const print = () => window.print()
         @keydown.enter="first"
       />
       <p v-if="!list.length" role="status">{{ t('ui.handbook.nothingOfThatIsIn') }}</p>
-      <nav ref="nav" :aria-label="t('ui.handbook.entries')">
+      <nav ref="nav" class="overflow-auto min-h-0" :aria-label="t('ui.handbook.entries')">
         <section v-for="group in groups" :key="group.title">
-          <h2>{{ group.title }}</h2>
+          <h2 class="mt-10px text-13px text-quiet">{{ group.title }}</h2>
           <ul>
             <li v-for="one in group.entries" :key="one.key">
-              <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }" replace>{{
-                one.title
-              }}</RouterLink>
+              <RouterLink
+                class="block py-3px px-6px text-ink no-underline"
+                :to="{ name: 'handbook', params: { entry: one.key } }"
+                replace
+                >{{ one.title }}</RouterLink
+              >
             </li>
           </ul>
         </section>
       </nav>
     </aside>
     <article v-if="entry" :aria-label="entry.title">
-      <header>
-        <h2>{{ entry.title }}</h2>
+      <header class="flex gap-16px items-center">
+        <h2 class="flex-1 text-22px">{{ entry.title }}</h2>
         <NButton size="small" @click="print">{{ t('ui.common.print') }}</NButton>
       </header>
       <Reckon v-if="entry.type === 'calculator'" :key="entry.key" :calculator="entry.calculator" />
@@ -111,7 +114,7 @@ const print = () => window.print()
         :rule="entry.rule"
       />
       <template v-else-if="entry.type === 'caution'">
-        <p class="caution">{{ entry.text }}</p>
+        <p class="caution text-17px">{{ entry.text }}</p>
         <p v-if="entry.instruments.length">
           <b>{{ t('ui.handbook.atTheDeskBeside') }}</b>
           {{ entry.instruments.map((title) => tell(title)).join(' · ') }}
@@ -137,12 +140,6 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.handbook {
-  display: grid;
-  grid-template-columns: 270px minmax(0, 1fr);
-  height: 100%;
-  min-height: 0;
-}
 aside {
   display: grid;
   grid-template-rows: auto auto 1fr;
@@ -151,25 +148,10 @@ aside {
   padding: 16px;
   border-right: 1px solid var(--rule);
 }
-nav {
-  overflow: auto;
-  min-height: 0;
-}
-nav h2 {
-  margin-top: 10px;
-  font-size: 13px;
-  color: var(--quiet);
-}
 ul {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-li a {
-  display: block;
-  padding: 3px 6px;
-  color: var(--ink);
-  text-decoration: none;
 }
 li a:hover {
   text-decoration: underline;
@@ -187,18 +169,6 @@ article {
   overflow: auto;
   max-width: 900px;
   padding: 18px 28px;
-}
-article header {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-}
-article h2 {
-  flex: 1;
-  font-size: 22px;
-}
-.caution {
-  font-size: 17px;
 }
 @media (width <= 700px) {
   .handbook {

@@ -67,7 +67,7 @@ const rows = computed(() => {
       <b class="reading">{{ volts(worked.balance.returnLoss.value) }}</b>{{ t('ui.handbook.of') }}
       <b class="reading">{{ volts(worked.balance.source) }}</b>.
     </p>
-    <div class="wide" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
+    <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
       <NTable size="small" :bordered="false">
         <thead>
           <tr>
@@ -110,9 +110,6 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-.wide {
-  overflow-x: auto;
-}
 .n-table th[scope='row'] {
   white-space: normal;
   min-width: 130px;

@@ -27,7 +27,7 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
   <p>
     <b>{{ t('ui.handbook.instead') }}</b> {{ instead }}
   </p>
-  <section class="example" :aria-label="t('ui.handbook.example')">
+  <section class="example grid gap-8px py-12px px-14px bg-sheet line" :aria-label="t('ui.handbook.example')">
     <p class="quiet">
       {{ worked.circuit.name }}, {{ worked.state.name
       }}<template v-if="faults.length">{{
@@ -36,16 +36,18 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
         })
       }}</template>
     </p>
-    <dl>
+    <dl class="grid grid-cols-[repeat(auto-fit,minmax(240px,1fr))] gap-y-12px gap-x-30px m-0">
       <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">
-        <dt>{{ i ? t('ui.handbook.theRightReading') : t('ui.handbook.theWrongReading') }}</dt>
-        <dd class="reading">{{ writeShown(shown) }}</dd>
-        <dd class="quiet">{{ tell(shown.what) }}</dd>
+        <dt class="font-medium">
+          {{ i ? t('ui.handbook.theRightReading') : t('ui.handbook.theWrongReading') }}
+        </dt>
+        <dd class="reading m-0 text-30px">{{ writeShown(shown) }}</dd>
+        <dd class="quiet m-0">{{ tell(shown.what) }}</dd>
       </div>
     </dl>
     <p>{{ tell(ruleWords(rule.key, 'shows')) }}</p>
   </section>
-  <Toggle :on="trying" @click="trying = !trying">
+  <Toggle class="justify-self-start" :on="trying" @click="trying = !trying">
     {{ t('ui.handbook.tryIt') }}
   </Toggle>
   <TryIt v-if="trying" :worked="worked" :faults="faults" />
@@ -61,31 +63,6 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
 </template>
 
 <style scoped>
-button {
-  justify-self: start;
-}
-.example {
-  display: grid;
-  gap: 8px;
-  padding: 12px 14px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-}
-dl {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
-  gap: 12px 30px;
-  margin: 0;
-}
-dt {
-  font-weight: 500;
-}
-dd {
-  margin: 0;
-}
-dd.reading {
-  font-size: 30px;
-}
 .wrong-way dt {
   color: var(--fault);
 }

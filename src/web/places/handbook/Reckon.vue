@@ -37,8 +37,8 @@ const checkOf = (key: string) => (value: number) => {
 
 <template>
   <p>{{ tell(calculator.about) }}</p>
-  <div class="reckon">
-    <form @submit.prevent>
+  <div class="grid grid-cols-[minmax(200px,280px)_minmax(0,1fr)] gap-y-10px gap-x-40px">
+    <form class="grid gap-8px content-start" @submit.prevent>
       <template v-for="(input, key) in calculator.inputs" :key="key">
         <Choice
           v-if="input.options"
@@ -63,27 +63,27 @@ const checkOf = (key: string) => (value: number) => {
         />
       </template>
     </form>
-    <dl aria-live="polite" :aria-label="t('ui.handbook.results')">
+    <dl class="grid gap-12px content-start m-0" aria-live="polite" :aria-label="t('ui.handbook.results')">
       <div v-for="(result, i) in results" :key="i" :class="{ first: i === 0 }">
-        <dt>{{ tell(result.label) }}</dt>
-        <dd>
+        <dt class="text-quiet">{{ tell(result.label) }}</dt>
+        <dd class="m-0 text-19px">
           <span class="reading">{{ write(result) }}</span>
-          <span v-if="result.note" class="quiet"> {{ tell(result.note) }}</span>
+          <span v-if="result.note" class="quiet text-14px"> {{ tell(result.note) }}</span>
         </dd>
       </div>
     </dl>
   </div>
   <p v-if="moves.length" class="quiet">
     {{ t('ui.handbook.withATenthMore') }}
-    <span v-for="move in moves" :key="move.input" class="move"
+    <span v-for="move in moves" :key="move.input" class="move mr-18px whitespace-nowrap"
       >{{ move.text }} → {{ within(results[0]!.label) }} {{ move.result }}</span
     >
   </p>
-  <p class="formula">
+  <p class="formula flex flex-wrap gap-y-4px gap-x-18px items-baseline">
     <span class="reading">{{ tell(calculator.formula) }}</span>
     <span v-if="calculator.by.length" class="quiet">
       {{ t('ui.handbook.reckonedByWhatTheCircuits') }}
-      <code lang="en">{{ calculator.by.join(', ') }}</code></span
+      <code class="font-readings" lang="en">{{ calculator.by.join(', ') }}</code></span
     >
   </p>
   <p class="quiet">
@@ -94,46 +94,7 @@ const checkOf = (key: string) => (value: number) => {
 </template>
 
 <style scoped>
-.reckon {
-  display: grid;
-  grid-template-columns: minmax(200px, 280px) minmax(0, 1fr);
-  gap: 10px 40px;
-}
-form {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-dl {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-  margin: 0;
-}
-dt {
-  color: var(--quiet);
-}
-dd {
-  margin: 0;
-  font-size: 19px;
-}
-dd .quiet {
-  font-size: 14px;
-}
-.formula {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: baseline;
-}
-code {
-  font-family: var(--face-readings);
-}
 .first dd {
   font-size: 34px;
-}
-.move {
-  margin-right: 18px;
-  white-space: nowrap;
 }
 </style>

@@ -37,8 +37,12 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 
 <template>
   <div class="gallery">
-    <section v-for="{ part, drawn } in groups" :key="part.kind">
-      <h3>{{ tell(part.title) }}</h3>
+    <section
+      v-for="{ part, drawn } in groups"
+      :key="part.kind"
+      class="flex flex-wrap gap-y-6px gap-x-14px pt-8px px-0 pb-14px line-t"
+    >
+      <h3 class="basis-full">{{ tell(part.title) }}</h3>
       <figure v-for="(one, i) in drawn" :key="i">
         <svg
           class="symbol"
@@ -64,7 +68,7 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
             class="stroke filled"
           />
         </svg>
-        <figcaption>{{ one.caption }}</figcaption>
+        <figcaption class="text-12px text-quiet text-center">{{ one.caption }}</figcaption>
       </figure>
     </section>
   </div>
@@ -87,24 +91,9 @@ const kindOf = ({ heavy, filled, partial }: { heavy?: boolean; filled?: boolean;
 .filled {
   fill: var(--ink);
 }
-section {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  padding: 8px 0 14px;
-  border-top: 1px solid var(--rule);
-}
-h3 {
-  flex-basis: 100%;
-}
 figure {
   margin: 0;
   width: 120px;
-}
-figcaption {
-  font-size: 12px;
-  color: var(--quiet);
-  text-align: center;
 }
 @media print {
   .gallery {

@@ -8,7 +8,8 @@ import type { CircuitState } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import type { WorkedCircuit } from '../../../core/handbook'
 import { limitSetFor, smallLosses } from '../../../core/readings'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import Losses from '../../readings/Losses.vue'
 import Staircase from '../../readings/Staircase.vue'
@@ -37,21 +38,18 @@ const small = computed(() => {
   const balance = (shown.value ?? healthy.key.value)?.balances[path.value]
   return !!balance && smallLosses(balance)
 })
-const wrong = ref('')
+const { wrong, act } = useAct()
 /** An instructor takes a copy onto the bench, in the state in question. */
-async function toBench() {
-  try {
+const toBench = () =>
+  act(async () => {
     const { id } = await send(z.object({ id: z.uuid() }), '/circuits', circuit.value)
     await router.push({ name: 'bench', params: { id }, query: { state: props.worked.state.id } })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 </script>
 
 <template>
-  <section class="try" :aria-label="t('ui.handbook.tryIt')">
-    <div class="bar">
+  <section class="grid gap-10px" :aria-label="t('ui.handbook.tryIt')">
+    <div class="bar flex flex-wrap gap-y-8px gap-x-16px items-center">
       <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
       <NButton v-if="session.user?.role === 'instructor'" size="small" @click="toBench">
         {{ t('ui.handbook.takeItToTheBench') }}
@@ -59,7 +57,7 @@ async function toBench() {
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="now.trouble.value" class="wrong" role="status">{{ now.trouble.value }}</p>
-    <div class="drawing">
+    <div class="drawing relative h-400px grid">
       <Schematic
         :circuit="circuit"
         :wiring="now.wiring.value"
@@ -74,7 +72,7 @@ async function toBench() {
     </div>
     <template v-if="healthy.key.value">
       <BalanceLine :state="shown ?? healthy.key.value" :limits="limitSetFor(circuit)" :path="path" />
-      <div class="chart">
+      <div class="h-220px grid">
         <Losses
           v-if="small"
           :path="path"
@@ -96,25 +94,3 @@ async function toBench() {
     </template>
   </section>
 </template>
-
-<style scoped>
-.try {
-  display: grid;
-  gap: 10px;
-}
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-.drawing {
-  position: relative;
-  height: 400px;
-  display: grid;
-}
-.chart {
-  height: 220px;
-  display: grid;
-}
-</style>

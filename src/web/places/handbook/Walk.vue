@@ -63,25 +63,31 @@ watch(
   <p>
     <b>{{ t('ui.handbook.when') }}</b> {{ tell(procedure.when) }}
   </p>
-  <p v-for="key in procedure.cautions" :key="key" class="caution">
+  <p v-for="key in procedure.cautions" :key="key" class="caution pl-10px line-l-3px-doubt">
     {{ tell({ code: `cautions.${key}` }) }}
   </p>
-  <div class="on">
+  <div class="flex flex-wrap gap-y-8px gap-x-16px items-end">
     <Where :choice="choice" with-fault />
     <Toggle v-if="!closed" :on="trying" @click="trying = !trying">
       {{ trying ? t('ui.handbook.backToTheSteps') : t('ui.handbook.tryIt') }}
     </Toggle>
   </div>
-  <p v-if="faulted && faults.length" class="planted">
+  <p v-if="faulted && faults.length" class="planted text-fault">
     {{ t('ui.common.planted', { join: faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }) }}
   </p>
-  <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
+  <p v-if="closed" class="caution pl-10px line-l-3px-doubt" role="status">{{ closedText() }}</p>
   <TryIt v-if="trying && !closed" :worked="worked" :faults="procedure.example.faults" />
   <template v-else>
-    <ol class="steps">
-      <li v-for="(row, n) in rows" :id="anchor(row.step)" :key="row.step.key" :class="{ on: row.on }">
-        <h3>
-          <span class="n">{{ n + 1 }}</span> {{ tell(row.step.do) }}
+    <ol class="steps m-0 p-0 list-none grid gap-18px">
+      <li
+        v-for="(row, n) in rows"
+        :id="anchor(row.step)"
+        :key="row.step.key"
+        class="grid gap-8px pl-14px line-l-3px"
+        :class="{ on: row.on }"
+      >
+        <h3 class="font-normal leading-[1.4]">
+          <span class="n font-readings font-medium mr-6px">{{ n + 1 }}</span> {{ tell(row.step.do) }}
         </h3>
         <NTable v-if="row.readings.length" size="small" :bordered="false">
           <thead>
@@ -101,8 +107,13 @@ watch(
             </tr>
           </tbody>
         </NTable>
-        <ul class="outcomes">
-          <li v-for="(outcome, o) in row.step.outcomes" :key="o" :class="{ so: row.on && o === row.outcome }">
+        <ul class="outcomes m-0 p-0 list-none grid gap-4px">
+          <li
+            v-for="(outcome, o) in row.step.outcomes"
+            :key="o"
+            class="py-3px px-8px"
+            :class="{ so: row.on && o === row.outcome }"
+          >
             <b>{{ tell(outcome.when) }}.</b> {{ tell(outcome.means) }}
             <a v-if="'step' in outcome.next" :href="`#step-${outcome.next.step}`">{{
               t('ui.handbook.step', { step: numberOf(outcome.next.step) })
@@ -117,7 +128,7 @@ watch(
         </ul>
       </li>
     </ol>
-    <p v-if="!closed" class="end" role="status">
+    <p v-if="!closed" class="end font-medium" role="status">
       <template v-if="end.end === 'sound'">{{ t('ui.handbook.onThisCircuitTheWalk') }}</template>
       <template v-else-if="end.parts.length">{{
         t('ui.handbook.onThisCircuitTheWalkEnds', { join: [...new Set(end.parts)].join(', ') })
@@ -129,53 +140,8 @@ watch(
 </template>
 
 <style scoped>
-.on {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: end;
-}
-.planted {
-  color: var(--fault);
-}
-.caution {
-  padding-left: 10px;
-  border-left: 3px solid var(--doubt);
-}
-.steps {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 18px;
-}
-.steps > li {
-  display: grid;
-  gap: 8px;
-  padding-left: 14px;
-  border-left: 3px solid var(--rule);
-}
 .steps > li.on {
   border-color: var(--accent);
-}
-h3 {
-  font-weight: 400;
-  line-height: 1.4;
-}
-.n {
-  font-family: var(--face-readings);
-  font-weight: 500;
-  margin-right: 6px;
-}
-.outcomes {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 4px;
-}
-.outcomes li {
-  padding: 3px 8px;
 }
 .outcomes li.so {
   background: var(--accent-soft);
@@ -188,8 +154,5 @@ h3 {
 }
 .n-table {
   max-width: 620px;
-}
-.end {
-  font-weight: 500;
 }
 </style>

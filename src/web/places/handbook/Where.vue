@@ -11,7 +11,11 @@ const { name, circuit, path, fitting, stateId, state, faulted, isExample, demos,
 </script>
 
 <template>
-  <form class="where" :aria-label="t('ui.handbook.circuitOfTheExample')" @submit.prevent>
+  <form
+    class="where flex flex-wrap gap-y-8px gap-x-16px items-end"
+    :aria-label="t('ui.handbook.circuitOfTheExample')"
+    @submit.prevent
+  >
     <Choice
       :label="t('ui.common.circuit')"
       :value="name"
@@ -69,12 +73,3 @@ const { name, circuit, path, fitting, stateId, state, faulted, isExample, demos,
     }}</NCheckbox>
   </form>
 </template>
-
-<style scoped>
-.where {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: end;
-}
-</style>

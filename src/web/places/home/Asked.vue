@@ -7,13 +7,14 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { askedSchema, type Asked } from '../../../contract/show'
 import { parseQuantity } from '../../../core/quantity'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
 import { useLive } from '../../api/live'
+import { useAct } from '../../api/useAct'
 
 /** What the wall asks the class: it comes by itself, is answered in one act, and can be answered anew while it is open. */
 const asked = ref<Asked>(null)
 const typed = ref('')
-const wrong = ref('')
+const { wrong, act, failed } = useAct()
 const closed = ref(false)
 
 async function look() {
@@ -24,7 +25,7 @@ async function look() {
     if (next?.id !== before) typed.value = ''
     asked.value = next
   } catch (error) {
-    wrong.value = messageOf(error)
+    failed(error)
   }
 }
 useLive('/room/live', { asked: () => void look() }, () => void look())
@@ -32,14 +33,11 @@ useLive('/room/live', { asked: () => void look() }, () => void look())
 async function give(value: number | string) {
   const now = asked.value
   if (!now) return
-  wrong.value = ''
-  try {
+  const taken = await act(async () => {
     await post(`/asked/${now.id}`, { value }, 'PUT')
     if (asked.value?.id === now.id) asked.value = { ...now, mine: value }
-  } catch (error) {
-    wrong.value = messageOf(error)
-    void look()
-  }
+  })
+  if (!taken) void look()
 }
 function giveVolts() {
   const read = parseQuantity(typed.value, 'V')
@@ -75,10 +73,19 @@ const question = computed(() => {
 </script>
 
 <template>
-  <section v-if="body" class="asked" :aria-label="t('ui.home.askedOfTheClass')" aria-live="polite">
+  <section
+    v-if="body"
+    class="grid gap-10px py-14px px-16px bg-sheet line-2px-focus"
+    :aria-label="t('ui.home.askedOfTheClass')"
+    aria-live="polite"
+  >
     <p class="quiet">{{ body.circuit }}, {{ body.state }}</p>
-    <h2>{{ question }}</h2>
-    <form v-if="body.type === 'volts'" @submit.prevent="giveVolts">
+    <h2 class="text-19px">{{ question }}</h2>
+    <form
+      v-if="body.type === 'volts'"
+      class="grid grid-cols-[minmax(0,220px)_auto] gap-10px justify-start"
+      @submit.prevent="giveVolts"
+    >
       <NInput
         v-model:value="typed"
         size="large"
@@ -87,7 +94,7 @@ const question = computed(() => {
       />
       <NButton type="primary" size="large" attr-type="submit">{{ t('ui.common.answer') }}</NButton>
     </form>
-    <div v-else-if="body.type !== 'piece'" class="choices">
+    <div v-else-if="body.type !== 'piece'" class="grid gap-8px">
       <Toggle
         v-for="choice in choices"
         :key="choice.value"
@@ -119,26 +126,3 @@ const question = computed(() => {
   </section>
   <p v-else-if="closed" class="quiet" role="status">{{ t('ui.home.theQuestionIsClosedLook') }}</p>
 </template>
-
-<style scoped>
-.asked {
-  display: grid;
-  gap: 10px;
-  padding: 14px 16px;
-  background: var(--sheet);
-  border: 2px solid var(--focus);
-}
-h2 {
-  font-size: 19px;
-}
-form {
-  display: grid;
-  grid-template-columns: minmax(0, 220px) auto;
-  gap: 10px;
-  justify-content: start;
-}
-.choices {
-  display: grid;
-  gap: 8px;
-}
-</style>

@@ -45,18 +45,24 @@ const places = {
 </script>
 
 <template>
-  <section aria-labelledby="waiting">
-    <div class="title">
+  <section class="grid gap-8px content-start line-t-2px-ink pt-10px" aria-labelledby="waiting">
+    <div class="title flex gap-10px items-baseline">
       <h2 id="waiting">{{ t('ui.home.waitingForYou') }}</h2>
-      <span v-if="props.waiting.count.value" class="count">{{ props.waiting.count.value }}</span>
-      <RouterLink class="more" :to="{ name: 'rubric' }">{{ t('ui.home.howTheyAreMarked') }}</RouterLink>
+      <span v-if="props.waiting.count.value" class="count font-readings font-medium text-accent">{{
+        props.waiting.count.value
+      }}</span>
+      <RouterLink class="more ml-auto text-13px" :to="{ name: 'rubric' }">{{
+        t('ui.home.howTheyAreMarked')
+      }}</RouterLink>
     </div>
     <p v-if="!waiting.length" class="quiet">{{ t('ui.home.noFinishedWorkWaitsFor') }}</p>
-    <ul>
-      <li v-for="order in waiting" :key="order.id">
+    <ul class="list-none m-0 p-0 max-h-250px overflow-auto">
+      <li v-for="order in waiting" :key="order.id" class="grid gap-1px py-6px px-0 line-b">
         <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
-        <span class="what">{{ order.circuit }}</span>
-        <span class="said">{{ quoted(order.complaint) }}</span>
+        <span class="what text-14px">{{ order.circuit }}</span>
+        <span class="text-13px italic whitespace-nowrap overflow-hidden text-ellipsis">{{
+          quoted(order.complaint)
+        }}</span>
         <span class="quiet">{{
           t('ui.home.finishedReadings', {
             concluded: when(order.concluded!),
@@ -81,31 +87,35 @@ const places = {
       }}
     </NButton>
     <Fold v-if="given.length" :title="t('ui.home.givenBack', { count: props.given.count.value })">
-      <ul>
-        <li v-for="order in given" :key="order.id">
+      <ul class="list-none m-0 p-0 max-h-250px overflow-auto">
+        <li v-for="order in given" :key="order.id" class="grid gap-1px py-6px px-0 line-b">
           <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
-          <span class="what">{{ order.circuit }}</span>
+          <span class="what text-14px">{{ order.circuit }}</span>
         </li>
       </ul>
       <MoreRows :shown="given.length" :count="props.given.count.value" @more="props.given.more" />
     </Fold>
   </section>
-  <section aria-labelledby="working">
-    <div class="title">
+  <section class="grid gap-8px content-start line-t-2px-ink pt-10px" aria-labelledby="working">
+    <div class="title flex gap-10px items-baseline">
       <h2 id="working">{{ t('ui.common.atTheBenches') }}</h2>
-      <span v-if="props.open.count.value" class="count">{{ props.open.count.value }}</span>
+      <span v-if="props.open.count.value" class="count font-readings font-medium text-accent">{{
+        props.open.count.value
+      }}</span>
     </div>
     <p v-if="!working.length" class="quiet">
       {{ t('ui.home.nobodyIsAtWorkOpen') }}
     </p>
-    <ul>
-      <li v-for="order in working" :key="order.id">
+    <ul class="list-none m-0 p-0 max-h-250px overflow-auto">
+      <li v-for="order in working" :key="order.id" class="grid gap-1px py-6px px-0 line-b">
         <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }">{{
           t('ui.home.yourDesk')
         }}</RouterLink>
         <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
-        <span class="what">{{ order.circuit }}</span>
-        <span class="said">{{ quoted(order.complaint) }}</span>
+        <span class="what text-14px">{{ order.circuit }}</span>
+        <span class="text-13px italic whitespace-nowrap overflow-hidden text-ellipsis">{{
+          quoted(order.complaint)
+        }}</span>
         <span class="quiet">
           {{
             t('ui.home.outSince', {
@@ -116,7 +126,13 @@ const places = {
             })
           }}
         </span>
-        <NButton v-if="!order.tests" text type="primary" class="back" @click="emit('takeBack', order.id)">
+        <NButton
+          v-if="!order.tests"
+          text
+          type="primary"
+          class="back justify-self-start min-h-24px text-13px"
+          @click="emit('takeBack', order.id)"
+        >
           {{ t('ui.common.takeItBack')
           }}<span class="visually-hidden">
             {{ t('ui.home.from', { student: order.student, circuit: order.circuit }) }}</span
@@ -126,15 +142,15 @@ const places = {
     </ul>
     <MoreRows :shown="props.open.rows.value.length" :count="props.open.count.value" @more="props.open.more" />
   </section>
-  <section aria-labelledby="opened">
-    <div class="title">
+  <section class="grid gap-8px content-start line-t-2px-ink pt-10px" aria-labelledby="opened">
+    <div class="title flex gap-10px items-baseline">
       <h2 id="opened">{{ t('ui.home.openedLast') }}</h2>
     </div>
     <p v-if="!recent.length" class="quiet">
       {{ t('ui.home.whatYouOpenOnBench') }}
     </p>
-    <ul>
-      <li v-for="one in recent" :key="one.id">
+    <ul class="list-none m-0 p-0 max-h-250px overflow-auto">
+      <li v-for="one in recent" :key="one.id" class="grid gap-1px py-6px px-0 line-b">
         <RouterLink :to="{ name: one.place, params: { id: one.id } }">{{ one.name }}</RouterLink>
         <span class="quiet">{{
           t('ui.home.on', {
@@ -148,58 +164,9 @@ const places = {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  border-top: 2px solid var(--ink);
-  padding-top: 10px;
-}
-.title {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-}
-.more {
-  margin-left: auto;
-  font-size: 13px;
-}
-.count {
-  font-family: var(--face-readings);
-  font-weight: 500;
-  color: var(--accent);
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  max-height: 250px;
-  overflow: auto;
-}
-li {
-  display: grid;
-  gap: 1px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--rule);
-}
 li a {
   font-weight: 500;
   min-height: 24px;
-}
-.back {
-  justify-self: start;
-  min-height: 24px;
-  font-size: 13px;
-}
-.what {
-  font-size: 14px;
-}
-.said {
-  font-size: 13px;
-  font-style: italic;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 .quiet {
   font-size: 13px;

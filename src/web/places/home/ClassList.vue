@@ -4,7 +4,8 @@ import { NButton, NInput } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { leastPassword, newAccountSchema, userSchema, type User } from '../../../contract/account'
 import { studentsPageSchema } from '../../../contract/people'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
 import MoreRows from '../../parts/MoreRows.vue'
@@ -16,8 +17,7 @@ const count = ref(0)
 const after = ref<string | null>(null)
 const adding = ref(false)
 const form = useForm(newAccountSchema, () => ({ name: '', login: '', password: '' }))
-const wrong = ref('')
-const said = (error: unknown) => void (wrong.value = messageOf(error))
+const { wrong, failed } = useAct()
 async function read(from: string | null) {
   const query = new URLSearchParams(scope.query)
   if (from !== null) query.set('after', from)
@@ -30,7 +30,7 @@ await scope.load()
 await read(null)
 watch(
   () => scope.query,
-  () => void read(null).catch(said),
+  () => void read(null).catch(failed),
 )
 
 async function add() {
@@ -55,7 +55,7 @@ async function add() {
       </li>
     </ul>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <MoreRows :shown="students.length" :count="count" @more="read(after).catch(said)" />
+    <MoreRows :shown="students.length" :count="count" @more="read(after).catch(failed)" />
     <NButton v-if="!adding" size="small" @click="adding = true"> {{ t('ui.home.addAStudent') }} </NButton>
     <form v-else @submit.prevent="add">
       <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')"

@@ -47,24 +47,28 @@ async function take(file: string) {
 </script>
 
 <template>
-  <section v-if="!skipped" class="first" :aria-label="t('ui.home.firstSteps')">
-    <header>
+  <section
+    v-if="!skipped"
+    class="first grid gap-10px py-14px px-18px bg-sheet line-rule-strong"
+    :aria-label="t('ui.home.firstSteps')"
+  >
+    <header class="flex justify-between items-center">
       <h2>{{ t('ui.home.firstSteps') }}</h2>
       <NButton size="small" quaternary @click="skipped = true">{{ t('ui.home.notAgain') }}</NButton>
     </header>
     <ol>
-      <li :class="{ done: circuits.length }">
+      <li class="pl-4px" :class="{ done: circuits.length }">
         <h3>{{ t('ui.home.aCircuitNearToOne') }}</h3>
         <p class="quiet">
           {{ t('ui.home.itIsACopyOf') }}
         </p>
-        <div class="trades">
+        <div class="flex flex-wrap gap-6px">
           <NButton v-for="one in trades" :key="one.file" size="small" @click="take(one.file)">{{
             one.text
           }}</NButton>
         </div>
       </li>
-      <li>
+      <li class="pl-4px">
         <h3>{{ t('ui.home.aFaultInIt') }}</h3>
         <p class="quiet">
           {{ t('ui.home.pressAPartTheFault') }}
@@ -73,12 +77,12 @@ async function take(file: string) {
           t('ui.home.plantOneIn', { name: first.name })
         }}</RouterLink>
       </li>
-      <li :class="{ done: students }">
+      <li class="pl-4px" :class="{ done: students }">
         <h3>{{ t('ui.home.somebodyToHandItTo') }}</h3>
         <p class="quiet">{{ t('ui.home.aStudentAClassFrom') }}</p>
         <RouterLink :to="{ name: 'classes' }">{{ t('ui.home.takeInAClass') }}</RouterLink>
       </li>
-      <li>
+      <li class="pl-4px">
         <h3>{{ t('ui.home.handItOutAndSee') }}</h3>
         <p class="quiet">
           {{ t('ui.home.belowTheFaultOnPlant') }}
@@ -90,18 +94,6 @@ async function take(file: string) {
 </template>
 
 <style scoped>
-.first {
-  display: grid;
-  gap: 10px;
-  padding: 14px 18px;
-  background: var(--sheet);
-  border: 1px solid var(--rule-strong);
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
 ol {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
@@ -109,19 +101,11 @@ ol {
   margin: 0;
   padding-left: 18px;
 }
-li {
-  padding-left: 4px;
-}
 li.done::marker {
   content: '✓ ';
   color: var(--good);
 }
 li > * + * {
   margin-top: 5px;
-}
-.trades {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
 }
 </style>

@@ -3,7 +3,8 @@ import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { circuitListSchema, type CircuitList } from '../../../contract/lists'
-import { ask, messageOf, post, send } from '../../api/client'
+import { ask, post, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
@@ -17,11 +18,10 @@ import { useOrderList } from './useOrderList'
 
 const session = useSession()
 const scope = useScope()
-const wrong = ref('')
-const said = (error: unknown) => void (wrong.value = messageOf(error))
-const waiting = useOrderList('waiting', said)
-const open = useOrderList('open', said)
-const given = useOrderList('given', said)
+const { wrong, act, failed } = useAct()
+const waiting = useOrderList('waiting', failed)
+const open = useOrderList('open', failed)
+const given = useOrderList('given', failed)
 /** What is there is known: nobody is led through first steps while a list is on its way. */
 const looked = ref(false)
 await scope.load()
@@ -37,41 +37,35 @@ void ask(circuitListSchema, '/circuits').then(
   },
   () => undefined,
 )
-async function giveBack() {
-  wrong.value = ''
-  try {
+const giveBack = () =>
+  act(async () => {
     await send(z.object({ count: z.number() }), '/orders/released', {
       ...scope.scope,
       asOf: waiting.asOf.value,
     })
     await Promise.all([waiting.load(), given.load()])
-  } catch (error) {
-    said(error)
-  }
-}
+  })
 /** An order that nobody has begun can be taken back as if it had never been handed out. */
-async function takeBack(id: string) {
-  wrong.value = ''
-  try {
+const takeBack = (id: string) =>
+  act(async () => {
     await post(`/orders/${id}`, undefined, 'DELETE')
     await open.load()
-  } catch (error) {
-    said(error)
-  }
-}
+  })
 </script>
 
 <template>
-  <div class="home">
+  <div
+    class="home grid grid-cols-[minmax(0,1fr)_250px] gap-y-32px gap-x-36px max-w-1240px my-0 mx-auto py-24px px-20px"
+  >
     <h1 class="visually-hidden">{{ t('ui.common.today') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">
       {{ wrong }}
     </p>
-    <RecordsNotice class="all" />
-    <FirstSteps v-if="looked && nothing" class="all" :circuits="circuits" />
-    <LabToday class="all" />
-    <ScopeChoice class="all" />
-    <div class="today">
+    <RecordsNotice class="col-span-full" />
+    <FirstSteps v-if="looked && nothing" class="col-span-full" :circuits="circuits" />
+    <LabToday class="col-span-full" />
+    <ScopeChoice class="col-span-full" />
+    <div class="today grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-y-24px gap-x-36px">
       <Benches
         :waiting="waiting"
         :open="open"
@@ -82,7 +76,7 @@ async function takeBack(id: string) {
         @take-back="takeBack"
       />
     </div>
-    <div class="aside">
+    <div class="aside grid gap-28px content-start">
       <ClassList />
       <Meters />
     </div>
@@ -90,19 +84,6 @@ async function takeBack(id: string) {
 </template>
 
 <style scoped>
-.home {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 250px;
-  gap: 32px 36px;
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 24px 20px;
-}
-.aside {
-  display: grid;
-  gap: 28px;
-  align-content: start;
-}
 .aside :deep(section),
 .aside :deep(form) {
   display: grid;
@@ -120,13 +101,5 @@ async function takeBack(id: string) {
 }
 .aside :deep(li) {
   padding: 3px 0;
-}
-.all {
-  grid-column: 1 / -1;
-}
-.today {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 24px 36px;
 }
 </style>

@@ -17,7 +17,7 @@ const next = computed(() => days.value.find(({ day }) => day > today))
 </script>
 
 <template>
-  <section v-if="here.length || next" class="lab" :aria-label="t('ui.common.labDays')">
+  <section v-if="here.length || next" class="grid gap-6px content-start" :aria-label="t('ui.common.labDays')">
     <h2>{{ t('ui.home.inTheWorkshop') }}</h2>
     <p v-for="day in here" :key="day.id">
       <RouterLink :to="{ name: 'day', params: { id: day.id } }">{{ day.name }}</RouterLink>
@@ -40,11 +40,3 @@ const next = computed(() => days.value.find(({ day }) => day > today))
     </p>
   </section>
 </template>
-
-<style scoped>
-.lab {
-  display: grid;
-  gap: 6px;
-  align-content: start;
-}
-</style>

@@ -20,15 +20,9 @@ async function signOutThere() {
 </script>
 
 <template>
-  <NAlert type="info" closable class="notice" @after-leave="session.others = 0">
+  <NAlert type="info" closable class="mt-12px mx-16px mb-0" @after-leave="session.others = 0">
     {{ where }}
     <NButton size="tiny" @click="signOutThere">{{ t('ui.home.endTheOtherSessions') }}</NButton>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </NAlert>
 </template>
-
-<style scoped>
-.notice {
-  margin: 12px 16px 0;
-}
-</style>

@@ -42,7 +42,7 @@ const groups = computed(() =>
 </script>
 
 <template>
-  <div class="home">
+  <div class="home max-w-760px my-0 mx-auto py-24px px-20px grid gap-18px">
     <h1>{{ t('ui.home.yourWorkOrders') }}</h1>
     <p v-if="user?.bench" role="status">
       {{
@@ -53,8 +53,8 @@ const groups = computed(() =>
     </p>
     <Asked v-else />
     <section v-if="rounds.length" :aria-label="t('ui.home.yourBenchesToday')">
-      <h2>{{ t('ui.home.yourBenchesToday') }}</h2>
-      <ol class="rounds">
+      <h2 class="text-15px">{{ t('ui.home.yourBenchesToday') }}</h2>
+      <ol class="list-none p-0 m-0 flex flex-wrap gap-y-6px gap-x-24px pt-6px">
         <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
           <b class="reading">{{ one.at }}</b> {{ one.stand
           }}<span v-if="one.with.length" class="quiet">{{
@@ -67,9 +67,9 @@ const groups = computed(() =>
       {{ t('ui.home.nothingIsOnYourDesk') }}
     </p>
     <section v-for="group in groups" :key="group.title" :aria-label="group.title">
-      <h2>{{ group.title }}</h2>
-      <ul>
-        <li v-for="order in group.orders" :key="order.id">
+      <h2 class="text-15px">{{ group.title }}</h2>
+      <ul class="list-none p-0 m-0">
+        <li v-for="order in group.orders" :key="order.id" class="line-t py-10px px-0">
           <RouterLink :to="{ name: 'desk', params: { id: order.id } }">
             {{ order.circuit }}
           </RouterLink>
@@ -102,32 +102,6 @@ const groups = computed(() =>
 </template>
 
 <style scoped>
-.home {
-  max-width: 760px;
-  margin: 0 auto;
-  padding: 24px 20px;
-  display: grid;
-  gap: 18px;
-}
-h2 {
-  font-size: 15px;
-}
-ul,
-.rounds {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-ul li {
-  border-top: 1px solid var(--rule);
-  padding: 10px 0;
-}
-.rounds {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 24px;
-  padding-top: 6px;
-}
 li a:not(.review) {
   font-size: 17px;
   font-weight: 500;

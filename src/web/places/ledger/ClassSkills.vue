@@ -84,16 +84,10 @@ const summary = computed(() => ({
       ><template v-if="levelOf(row, key).thin">·</template
       ><template v-else
         >{{ percent(levelOf(row, key).level)
-        }}<small>±{{ percent(levelOf(row, key).spread) }}</small></template
+        }}<small class="ml-2px text-quiet text-11px"
+          >±{{ percent(levelOf(row, key).spread) }}</small
+        ></template
       ></template
     >
   </DataTable>
 </template>
-
-<style scoped>
-small {
-  margin-left: 2px;
-  color: var(--quiet);
-  font-size: 11px;
-}
-</style>

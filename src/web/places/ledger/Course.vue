@@ -7,7 +7,8 @@ import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { courseSchema, type Course } from '../../../contract'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { download } from '../../parts/download'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
@@ -19,15 +20,14 @@ const emit = defineEmits<{ gone: [] }>()
 const course = ref<Course['rows']>([])
 const count = ref(0)
 const after = ref<string | null>(null)
-const wrong = ref('')
+const { wrong, act, failed } = useAct()
 const erasing = ref(false)
-const said = (error: unknown) => void (wrong.value = messageOf(error))
 const read = (query = '') =>
   ask(courseSchema, `/ledger/${props.student.id}${query}`).then((page) => {
     course.value = [...course.value, ...page.rows]
     count.value = page.count
     after.value = page.after
-  }, said)
+  }, failed)
 void read()
 const more = () => void read(`?after=${encodeURIComponent(after.value!)}`)
 const columns: Column<Course['rows'][number]>[] = [
@@ -59,19 +59,18 @@ const columns: Column<Course['rows'][number]>[] = [
     sort: byNumber((one) => one.total),
   },
 ]
-async function save() {
-  await ask(z.unknown(), `/ledger/${props.student.id}/export`).then(
-    (all) => download(`${props.student.name}.json`, 'application/json', JSON.stringify(all, null, 2)),
-    said,
-  )
-}
+const save = () =>
+  act(async () => {
+    const all = await ask(z.unknown(), `/ledger/${props.student.id}/export`)
+    download(`${props.student.name}.json`, 'application/json', JSON.stringify(all, null, 2))
+  })
 async function erase() {
-  await post(`/ledger/${props.student.id}/erased`).then(() => emit('gone'), said)
+  if (await act(() => post(`/ledger/${props.student.id}/erased`))) emit('gone')
 }
 </script>
 
 <template>
-  <section class="course" :aria-label="t('ui.ledger.oneStudentsCourse')">
+  <section class="course grid gap-8px content-start" :aria-label="t('ui.ledger.oneStudentsCourse')">
     <h2>{{ student.name }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="!course.length">{{ t('ui.ledger.noFinishedWorkYet') }}</p>
@@ -89,7 +88,7 @@ async function erase() {
       >
     </DataTable>
     <MoreRows :shown="course.length" :count="count" @more="more" />
-    <div class="acts">
+    <div class="acts flex flex-wrap gap-10px items-center">
       <NButton size="small" @click="save">{{
         t('ui.ledger.allThatIsKeptOf', { name: student.name })
       }}</NButton>
@@ -104,17 +103,6 @@ async function erase() {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
 @media print {
   .acts {
     display: none;

@@ -62,13 +62,13 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="ledger">
-    <div class="top">
+  <div class="ledger grid grid-cols-1 gap-14px content-start py-16px px-20px">
+    <div class="top flex flex-wrap gap-10px items-center">
       <h1>{{ t('ui.common.ledger') }}</h1>
       <ScopeChoice />
       <NSelect
         v-model:value="day"
-        class="day"
+        class="day w-190px"
         size="small"
         filterable
         clearable
@@ -78,7 +78,7 @@ const print = () => window.print()
         :input-props="{ 'aria-label': t('ui.common.labDay') }"
         @search="book.findDays"
       />
-      <span class="gap" />
+      <span class="flex-1" />
       <NButton size="small" @click="book.saveReport">{{ t('ui.ledger.reportPdf') }}</NButton>
       <NButton size="small" tag="a" download :href="file('marks')">{{ t('ui.ledger.marksCsv') }}</NButton>
       <NButton size="small" @click="book.saveSkills">{{ t('ui.ledger.skillsCsv') }}</NButton>
@@ -113,9 +113,15 @@ const print = () => window.print()
       <p class="quiet">
         {{ t('ui.ledger.percentOfAFullCommand') }}
       </p>
-      <Course v-if="chosen" :key="chosen.id" :student="chosen" @gone="forgotten" />
-      <div class="two">
-        <section :aria-label="t('ui.ledger.faults')">
+      <Course
+        v-if="chosen"
+        :key="chosen.id"
+        class="grid gap-8px content-start"
+        :student="chosen"
+        @gone="forgotten"
+      />
+      <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-28px">
+        <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.faults')">
           <h2>{{ t('ui.ledger.whatEachFaultHasShown') }}</h2>
           <p v-if="!ledger.faults.length" class="quiet">{{ t('ui.ledger.nothingIsFinishedYet') }}</p>
           <DataTable
@@ -138,7 +144,7 @@ const print = () => window.print()
             }}
           </p>
         </section>
-        <section :aria-label="t('ui.ledger.confidence')">
+        <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.confidence')">
           <h2>{{ t('ui.ledger.sureAndRight') }}</h2>
           <p v-if="!ledger.reliability.length" class="quiet">
             {{ t('ui.ledger.nobodyHasConcludedAnythingYet') }}
@@ -151,35 +157,6 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.ledger {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-  align-content: start;
-  padding: 16px 20px;
-}
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.gap {
-  flex: 1;
-}
-.day {
-  width: 190px;
-}
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 340px;
-  gap: 28px;
-}
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-}
 @media print {
   .top button,
   .top label {

@@ -16,7 +16,8 @@ import {
 } from '../../../contract'
 import { recordsToCsv } from '../../../core/formats'
 import { skillKeys, skills, type Skill } from '../../../core/lab'
-import { ask, messageOf } from '../../api/client'
+import { ask } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { download } from '../../parts/download'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
@@ -37,7 +38,7 @@ export function useLedger() {
   const count = ref(0)
   const after = ref<string | null>(null)
   const judging = ref<JudgingState | null>(null)
-  const wrong = ref('')
+  const { wrong, act, failed } = useAct()
   const days = ref<DayRow[]>([])
   const day = ref<string | null>(null)
   /** What is asked for, and `more` of it. */
@@ -58,7 +59,6 @@ export function useLedger() {
       .filter(Boolean)
       .join(', '),
   )
-  const said = (error: unknown) => void (wrong.value = messageOf(error))
   let asked = 0
   /** Of two that are on their way only the later counts, whichever arrives last. */
   async function load(): Promise<void> {
@@ -75,7 +75,7 @@ export function useLedger() {
       after.value = page.after
       wrong.value = ''
     } catch (error) {
-      if (mine === asked) said(error)
+      if (mine === asked) failed(error)
     }
     void lookAtJudging()
   }
@@ -94,7 +94,7 @@ export function useLedger() {
       if (mine !== asked) return
       students.value = [...students.value, ...page.rows]
       after.value = page.after
-    }, said)
+    }, failed)
   }
   /** All students of the scope, whatever is shown of them. */
   async function allStudents(): Promise<LedgerStudent[]> {
@@ -124,43 +124,35 @@ export function useLedger() {
       // The chosen one stays among them.
       const chosen = days.value.filter(({ id }) => id === day.value && !rows.some((row) => row.id === id))
       days.value = [...chosen, ...rows]
-    }, said)
+    }, failed)
   }
   watch(query, () => void load())
 
   const csv = (name: string, rows: readonly object[]) => download(name, 'text/csv', recordsToCsv(rows))
-  async function saveSkills() {
-    await allStudents().then(
-      (all) =>
-        csv(
-          'class-skills.csv',
-          all.map((s) => ({
-            student: s.name,
-            attempts: s.attempts,
-            mean: s.mean === null ? '' : Math.round(s.mean),
-            ...Object.fromEntries(
-              skillKeys.flatMap((k) => [
-                [t(skills[k]), levelOf(s, k).thin ? '' : percent(levelOf(s, k).level)],
-                [
-                  t('ui.ledger.giveOrTake', { k: t(skills[k]) }),
-                  levelOf(s, k).thin ? '' : percent(levelOf(s, k).spread),
-                ],
-              ]),
-            ),
-          })),
+  const saveSkills = () =>
+    act(async () => {
+      const rows = (await allStudents()).map((s) => ({
+        student: s.name,
+        attempts: s.attempts,
+        mean: s.mean === null ? '' : Math.round(s.mean),
+        ...Object.fromEntries(
+          skillKeys.flatMap((k) => {
+            const { thin, level, spread } = levelOf(s, k)
+            return [
+              [t(skills[k]), thin ? '' : percent(level)],
+              [t('ui.ledger.giveOrTake', { k: t(skills[k]) }), thin ? '' : percent(spread)],
+            ]
+          }),
         ),
-      said,
-    )
-  }
+      }))
+      csv('class-skills.csv', rows)
+    })
   const saveFaults = () => csv('faults.csv', ledger.value?.faults ?? [])
-  async function saveReport() {
-    try {
+  const saveReport = () =>
+    act(async () => {
       const { report } = await import('./report')
       await report(about.value, await allStudents(), ledger.value!, await allMarks())
-    } catch (error) {
-      said(error)
-    }
-  }
+    })
   return {
     scope,
     ledger,

@@ -150,8 +150,8 @@ useKeys(t('ui.common.lessons'), [
 </script>
 
 <template>
-  <div class="lessons">
-    <div class="top">
+  <div class="lessons grid gap-18px content-start max-w-1240px my-0 mx-auto py-18px px-20px">
+    <div class="top flex gap-14px items-center">
       <h1>{{ t('ui.common.lessons') }}</h1>
       <Search
         ref="finder"
@@ -166,7 +166,7 @@ useKeys(t('ui.common.lessons'), [
     <NEmpty v-if="!lessons.length" :description="t('ui.lessons.noneYetPlantAFault')" />
     <DataTable v-else :label="t('ui.common.lessons')" :columns="columns" :rows="shown" :row-key="(l) => l.id">
       <template #cell-acts="{ row }">
-        <span class="acts">
+        <span class="acts inline-flex gap-10px items-center">
           <NButton size="small" type="primary" @click="give(row)">{{ t('ui.lessons.handOut') }}</NButton>
           <RouterLink :to="{ name: 'show-lesson', params: { id: row.id } }">{{
             t('ui.common.show')
@@ -187,7 +187,7 @@ useKeys(t('ui.common.lessons'), [
       :title="t('ui.lessons.handOutLesson', { name: giving?.name })"
       @update:show="giving = null"
     >
-      <form v-if="giving" class="give" @submit.prevent="handOut">
+      <form v-if="giving" class="grid gap-8px" @submit.prevent="handOut">
         <label class="field"
           >{{ t('ui.lessons.whichFault') }}
           <NSelect
@@ -213,7 +213,7 @@ useKeys(t('ui.common.lessons'), [
       :title="t('ui.lessons.versionsOf', { name: versions?.lesson.name })"
       @update:show="versions = null"
     >
-      <ul v-if="versions" class="plainlist">
+      <ul v-if="versions" class="grid gap-8px m-0 p-0 list-none">
         <li v-for="v in versions.list" :key="v.version">
           {{ v.version }}: {{ when(v.at) }}, {{ v.sets }}
           {{ v.sets === 1 ? t('ui.lessons.set') : t('ui.lessons.sets') }},
@@ -227,35 +227,3 @@ useKeys(t('ui.common.lessons'), [
     </Dialog>
   </div>
 </template>
-
-<style scoped>
-.lessons {
-  display: grid;
-  gap: 18px;
-  align-content: start;
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 18px 20px;
-}
-.top {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.acts {
-  display: inline-flex;
-  gap: 10px;
-  align-items: center;
-}
-.give {
-  display: grid;
-  gap: 8px;
-}
-.plainlist {
-  display: grid;
-  gap: 8px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-</style>

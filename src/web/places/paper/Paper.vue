@@ -47,7 +47,7 @@ async function done() {
 </script>
 
 <template>
-  <div v-if="review" class="paper">
+  <div v-if="review" class="paper max-w-1200px my-0 mx-auto p-20px grid gap-12px">
     <h1>{{ t('ui.paper.fromPaper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
     <NTable size="small" :bordered="false" :aria-label="t('ui.paper.readingsOfTheWorksheet')">
@@ -119,7 +119,7 @@ async function done() {
           </tr>
           <tr v-if="row.trouble">
             <td></td>
-            <td colspan="8" role="alert" class="asked">
+            <td colspan="8" role="alert" class="bg-doubt-soft">
               {{ row.trouble }}
               <NCheckbox v-model:checked="row.stands">{{ t('ui.paper.itIsAsWritten') }}</NCheckbox>
             </td>
@@ -127,10 +127,10 @@ async function done() {
         </template>
       </tbody>
     </NTable>
-    <div class="row">
+    <div class="row flex gap-12px items-center">
       <NButton size="small" @click="paper.add">{{ t('ui.paper.oneReadingMore') }}</NButton>
     </div>
-    <fieldset>
+    <fieldset class="line grid grid-cols-[2fr_2fr_1fr] gap-12px p-10px">
       <legend>{{ t('ui.paper.conclusionOnTheSheet') }}</legend>
       <Choice
         v-model:value="paper.conclusion.value.piece"
@@ -169,7 +169,7 @@ async function done() {
       </label>
     </fieldset>
     <p v-if="paper.trouble.value" class="wrong" role="alert">{{ paper.trouble.value }}</p>
-    <div class="row">
+    <div class="row flex gap-12px items-center">
       <NButton type="primary" :loading="paper.busy.value" @click="done">{{
         t('ui.common.takeItDown')
       }}</NButton>
@@ -179,29 +179,7 @@ async function done() {
 </template>
 
 <style scoped>
-.paper {
-  max-width: 1200px;
-  margin: 0 auto;
-  padding: 20px;
-  display: grid;
-  gap: 12px;
-}
 .struck {
   min-width: 180px;
-}
-fieldset {
-  border: 1px solid var(--rule);
-  display: grid;
-  grid-template-columns: 2fr 2fr 1fr;
-  gap: 12px;
-  padding: 10px;
-}
-.asked {
-  background: var(--doubt-soft);
-}
-.row {
-  display: flex;
-  gap: 12px;
-  align-items: center;
 }
 </style>

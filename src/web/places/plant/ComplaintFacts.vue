@@ -94,7 +94,7 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
 </script>
 
 <template>
-  <div class="facts" role="group" :aria-label="t('ui.plant.whatMustBeReproduced')">
+  <div class="facts grid gap-4px text-13px" role="group" :aria-label="t('ui.plant.whatMustBeReproduced')">
     <span>{{ sound ? t('ui.plant.whatTheyClaim') : t('ui.plant.whatMustBeReproduced') }}</span>
     <template v-if="sound">
       <NSelect
@@ -130,7 +130,11 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
       </div>
     </NCheckboxGroup>
     <span v-else class="quiet">{{ t('ui.plant.nothingShowsToReproduce') }}</span>
-    <div v-if="!sound && !confirmed && shown.length" class="ask" role="status">
+    <div
+      v-if="!sound && !confirmed && shown.length"
+      class="line-l-4px-doubt bg-doubt-soft py-5px px-8px"
+      role="status"
+    >
       {{ t('ui.plant.theWordsAreYourOwn') }}
       <NButton size="tiny" :disabled="!facts.length" @click="confirmed = true">{{
         t('ui.plant.keepTheseFacts')
@@ -140,19 +144,9 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
 </template>
 
 <style scoped>
-.facts {
-  display: grid;
-  gap: 4px;
-  font-size: 13px;
-}
 /* Large enough to be hit with a finger. */
 .facts :deep(.n-checkbox) {
   min-height: 24px;
   align-items: center;
-}
-.ask {
-  border-left: 4px solid var(--doubt);
-  background: var(--doubt-soft);
-  padding: 5px 8px;
 }
 </style>

@@ -43,7 +43,10 @@ const { plantAt } = props.planting
 </script>
 
 <template>
-  <section class="step" :aria-label="t('ui.plant.steps.effect')">
+  <section
+    class="step grid grid-cols-1 gap-12px content-start justify-items-start"
+    :aria-label="t('ui.plant.steps.effect')"
+  >
     <Shows
       v-if="planting.fault.value"
       :circuit="circuit"
@@ -59,7 +62,7 @@ const { plantAt } = props.planting
       :complaint="planting.symptom.value?.symptom.complaint"
     />
     <Segments v-model:value="panel" :label="t('ui.plant.moreAboutTheFault')" :entries="entries" />
-    <div v-if="panel === 'path'" class="ways">
+    <div v-if="panel === 'path'" class="ways w-full">
       <Ways
         :walk="walk"
         :path="path"
@@ -93,17 +96,9 @@ const { plantAt } = props.planting
 </template>
 
 <style scoped>
-.step {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-  align-content: start;
-  justify-items: start;
-}
 .step > * {
   max-width: 100%;
 }
-.ways,
 .step > :deep(section),
 .step > :deep(.data-table) {
   width: 100%;

@@ -161,7 +161,7 @@ function check(value: number) {
 </script>
 
 <template>
-  <section class="chooser" :aria-label="t('ui.common.fault')">
+  <section class="grid gap-8px text-13px" :aria-label="t('ui.common.fault')">
     <Choice
       :label="t('ui.plant.place')"
       :placeholder="t('ui.plant.chooseOrPointInThe')"
@@ -175,10 +175,15 @@ function check(value: number) {
       "
       @update:value="emit('part', $event!)"
     />
-    <div v-if="part" class="kinds" role="group" :aria-label="t('ui.plant.howItFails')">
+    <div
+      v-if="part"
+      class="grid grid-cols-[minmax(70px,max-content)_minmax(0,1fr)] gap-y-6px gap-x-10px items-baseline"
+      role="group"
+      :aria-label="t('ui.plant.howItFails')"
+    >
       <template v-for="[segment, kinds] in bySegment" :key="segment">
         <span class="quiet">{{ segment }}</span>
-        <span class="row">
+        <span class="row flex flex-wrap gap-4px">
           <Toggle
             v-for="c in kinds"
             :key="c.segment.key + c.kind"
@@ -249,22 +254,3 @@ function check(value: number) {
     </p>
   </section>
 </template>
-
-<style scoped>
-.chooser {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-}
-.kinds {
-  display: grid;
-  grid-template-columns: minmax(70px, max-content) minmax(0, 1fr);
-  gap: 6px 10px;
-  align-items: baseline;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-</style>

@@ -73,12 +73,12 @@ const columns = computed((): Column<Row>[] => [
 </script>
 
 <template>
-  <div class="map">
+  <div class="map grid grid-cols-1 grid-rows-[auto_minmax(0,1fr)] gap-8px h-[min(72vh,640px)]">
     <NInput
       v-model:value="wanted"
       size="small"
       clearable
-      class="find"
+      class="find max-w-280px"
       :placeholder="t('ui.plant.partOrFault')"
       :input-props="{ type: 'search', 'aria-label': t('ui.plant.findAFaultInThe') }"
     />
@@ -91,25 +91,14 @@ const columns = computed((): Column<Row>[] => [
       :row-key="(row) => row.key"
     >
       <template #cell-fault="{ row }">
-        <NButton text type="primary" class="fault" @click="emit('plant', row.fault)">{{ row.text }}</NButton>
+        <NButton
+          text
+          type="primary"
+          class="fault whitespace-normal text-left"
+          @click="emit('plant', row.fault)"
+          >{{ row.text }}</NButton
+        >
       </template>
     </DataTable>
   </div>
 </template>
-
-<style scoped>
-.map {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto minmax(0, 1fr);
-  gap: 8px;
-  height: min(72vh, 640px);
-}
-.fault {
-  white-space: normal;
-  text-align: left;
-}
-.find {
-  max-width: 280px;
-}
-</style>

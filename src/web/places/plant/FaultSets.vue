@@ -5,24 +5,21 @@ import { ref } from 'vue'
 import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract'
 import type { Circuit } from '../../../core/circuit'
 import { checkFault, describeFault } from '../../../core/faults'
-import { ask, messageOf, post } from '../../api/client'
+import { ask, post } from '../../api/client'
+import { useAct } from '../../api/useAct'
 
 const props = defineProps<{ circuit: Circuit; id: string; plant: Plant }>()
 const emit = defineEmits<{ take: [plant: Plant] }>()
 const sets = ref<FaultSets>([])
 const name = ref('')
-const wrong = ref('')
+const { wrong, act } = useAct()
 const address = `/circuits/${props.id}/fault-sets`
 
-async function attempt(work: () => Promise<unknown>) {
-  wrong.value = ''
-  try {
+const attempt = (work: () => Promise<unknown>) =>
+  act(async () => {
     await work()
     sets.value = await ask(faultSetsSchema, address)
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 void attempt(() => Promise.resolve())
 const keep = () =>
   attempt(async () => {
@@ -33,9 +30,12 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
 </script>
 
 <template>
-  <section class="sets" :aria-label="t('ui.plant.faultSets')">
+  <section
+    class="sets grid gap-8px text-13px content-start max-w-620px"
+    :aria-label="t('ui.plant.faultSets')"
+  >
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <form @submit.prevent="keep">
+    <form class="flex gap-6px" @submit.prevent="keep">
       <NInput
         v-model:value="name"
         size="small"
@@ -53,8 +53,12 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
     <p v-if="!sets.length" class="quiet">
       {{ t('ui.plant.noSetKeptYetA') }}
     </p>
-    <ul>
-      <li v-for="set in sets" :key="set.id">
+    <ul class="m-0 p-0 list-none">
+      <li
+        v-for="set in sets"
+        :key="set.id"
+        class="grid grid-cols-[1fr_auto_auto] gap-6px items-center line-b py-4px px-0"
+      >
         <div>
           <b>{{ set.name }}</b>
           <p class="quiet">{{ set.plant.faults.map((f) => tell(describeFault(circuit, f))).join(' · ') }}</p>
@@ -73,30 +77,3 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
     </ul>
   </section>
 </template>
-
-<style scoped>
-.sets {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-  align-content: start;
-  max-width: 620px;
-}
-form {
-  display: flex;
-  gap: 6px;
-}
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: grid;
-  grid-template-columns: 1fr auto auto;
-  gap: 6px;
-  align-items: center;
-  border-bottom: 1px solid var(--rule);
-  padding: 4px 0;
-}
-</style>

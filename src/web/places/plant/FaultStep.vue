@@ -23,7 +23,7 @@ const emit = defineEmits<{ change: [part: Partial<Plant>] }>()
 </script>
 
 <template>
-  <section class="step" :aria-label="t('ui.plant.steps.fault')">
+  <section class="grid grid-cols-1 gap-12px content-start" :aria-label="t('ui.plant.steps.fault')">
     <Planted
       :circuit="circuit"
       :faults="plant.faults"
@@ -69,12 +69,3 @@ const emit = defineEmits<{ change: [part: Partial<Plant>] }>()
     </Fold>
   </section>
 </template>
-
-<style scoped>
-.step {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-  align-content: start;
-}
-</style>

@@ -40,7 +40,7 @@ const inShort = computed(() => {
 
 <template>
   <Fold class="frame" :title="inShort">
-    <div class="fields">
+    <div class="grid gap-8px mt-8px">
       <Choice
         :label="t('ui.plant.kind')"
         :value="frame.mode ?? 'test'"
@@ -119,7 +119,7 @@ const inShort = computed(() => {
         ]"
         @update:value="set({ procedure: $event! })"
       />
-      <fieldset>
+      <fieldset class="line rounded-3px flex flex-wrap gap-y-2px gap-x-14px py-6px px-10px">
         <legend>{{ t('ui.plant.inTheBag') }}</legend>
         <NCheckbox
           v-for="one in kit"
@@ -133,19 +133,3 @@ const inShort = computed(() => {
     </div>
   </Fold>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
-}
-fieldset {
-  border: 1px solid var(--rule);
-  border-radius: 3px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  padding: 6px 10px;
-}
-</style>

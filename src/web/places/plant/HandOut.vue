@@ -109,7 +109,7 @@ async function handOut() {
 </script>
 
 <template>
-  <section class="hand-out" :aria-label="t('ui.plant.handItOut')">
+  <section class="grid grid-cols-1 gap-8px" :aria-label="t('ui.plant.handItOut')">
     <label class="field"
       >{{ t('ui.plant.complaintInTheDriversWords') }}
       <NInput
@@ -124,7 +124,7 @@ async function handOut() {
       v-if="drafted && words !== drafted"
       text
       type="primary"
-      class="draft"
+      class="whitespace-normal text-left"
       @click="emit('complaint', '')"
     >
       {{ t('ui.plant.useTheDraft', { drafted }) }}
@@ -160,15 +160,3 @@ async function handOut() {
     </p>
   </section>
 </template>
-
-<style scoped>
-.draft {
-  white-space: normal;
-  text-align: left;
-}
-.hand-out {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-}
-</style>

@@ -27,9 +27,9 @@ const stay = (seconds: number) =>
 </script>
 
 <template>
-  <section class="hardware" :aria-label="t('ui.plant.hardware')">
+  <section class="grid gap-8px text-13px content-start" :aria-label="t('ui.plant.hardware')">
     <p v-if="!made.length" class="quiet">{{ t('ui.plant.plantAFaultToSee') }}</p>
-    <article v-for="(m, i) in made" :key="i">
+    <article v-for="(m, i) in made" :key="i" class="grid gap-8px text-13px content-start">
       <h3>{{ m.title }}</h3>
       <p>{{ tell(m.built) }}</p>
       <p v-if="m.strands">
@@ -37,7 +37,7 @@ const stay = (seconds: number) =>
         <b>{{ t('ui.plant.ofItsStrands', { cut: m.strands.cut, of: m.strands.of }) }}</b>
         {{ t('ui.plant.whereTheyDoNotShow') }}
       </p>
-      <NTable v-if="m.resistor" size="small" :bordered="false">
+      <NTable v-if="m.resistor" class="max-w-520px" size="small" :bordered="false">
         <tbody>
           <tr>
             <th scope="row">{{ t('ui.plant.oneResistorE12') }}</th>
@@ -97,16 +97,3 @@ const stay = (seconds: number) =>
     </p>
   </section>
 </template>
-
-<style scoped>
-.hardware,
-article {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-  align-content: start;
-}
-table {
-  max-width: 520px;
-}
-</style>

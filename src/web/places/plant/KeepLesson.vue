@@ -10,7 +10,8 @@ import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../c
 import type { Frame } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import ComplaintFacts from './ComplaintFacts.vue'
 
 /** What stands here as a lesson: circuit, fault, complaint, frame; or as one more set for one about this circuit. */
@@ -27,8 +28,7 @@ const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 const lessons = ref<LessonRow[]>([])
 const name = ref('')
 const into = ref('')
-const wrong = ref('')
-const done = ref('')
+const { wrong, said: done, act } = useAct()
 const open = ref(false)
 const facts = ref<Frame['complaint']>([])
 const confirmed = ref(true)
@@ -51,7 +51,7 @@ async function keep() {
     wrong.value = t('ui.plant.sayWhichFactsFitFirst')
     return
   }
-  try {
+  await act(async () => {
     await props.settled()
     const stored = await send(storedLessonSchema, '/lessons/kept', {
       lesson: { name: name.value.trim() || props.circuit.name, folder: '', note: '', frame: frame.value },
@@ -72,18 +72,16 @@ async function keep() {
           : t('ui.plant.sets', { count: stored.lesson.sets.length }),
     })
     open.value = false
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 </script>
 
 <template>
-  <section class="keep" :aria-label="t('ui.plant.keepItAsALesson')">
+  <section class="grid gap-8px justify-items-start" :aria-label="t('ui.plant.keepItAsALesson')">
     <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">{{
       t('ui.plant.keepAsALesson')
     }}</NButton>
-    <form v-else @submit.prevent="keep">
+    <form v-else class="grid gap-8px justify-items-stretch" @submit.prevent="keep">
       <Choice
         v-if="same.length"
         v-model:value="into"
@@ -117,15 +115,3 @@ async function keep() {
     </p>
   </section>
 </template>
-
-<style scoped>
-.keep,
-form {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-form {
-  justify-items: stretch;
-}
-</style>

@@ -130,7 +130,7 @@ useKeys(t('ui.common.plant'), [
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
       <LimitChoice :circuit="circuit" :limits="plant.limits" @choose="change({ limits: $event })" />
     </div>
-    <section class="drawing" :aria-label="t('ui.common.drawing')">
+    <section class="drawing relative" :aria-label="t('ui.common.drawing')">
       <Schematic
         :circuit="circuit"
         :wiring="healthy.wiring.value"
@@ -146,7 +146,7 @@ useKeys(t('ui.common.plant'), [
         @hover="light"
       />
       <Warnings
-        class="rules"
+        class="absolute left-8px top-6px max-w-[calc(100%_-_16px)] bg-sheet"
         :circuit="circuit"
         :wiring="healthy.wiring.value"
         :state="shown ?? healthy.key.value"
@@ -184,7 +184,7 @@ useKeys(t('ui.common.plant'), [
         @choose="point"
       />
       <!-- What is being filled in stays, whichever step is looked at. -->
-      <div v-show="step === 'handOut'" class="out">
+      <div v-show="step === 'handOut'" class="grid grid-cols-1 gap-14px">
         <HandOut
           :id="store.stored.id"
           :circuit="circuit"
@@ -209,7 +209,11 @@ useKeys(t('ui.common.plant'), [
       <p v-if="faulted.trouble.value" class="wrong">
         {{ faulted.trouble.value }}
       </p>
-      <p v-if="faults.length" class="seen" :tabindex="changed.length > 18 ? 0 : undefined">
+      <p
+        v-if="faults.length"
+        class="seen flex flex-wrap gap-y-2px gap-x-14px max-h-4.5em overflow-auto"
+        :tabindex="changed.length > 18 ? 0 : undefined"
+      >
         <span v-for="n in changed" :key="n.part"
           >{{ n.part }}: {{ n.good
           }}<template v-if="n.now && n.now !== n.good">
@@ -237,7 +241,7 @@ useKeys(t('ui.common.plant'), [
       <NButton v-if="at > 0" @click="go(steps[at - 1]!)">
         <template #icon><ChevronLeft :size="16" /></template>{{ t(`ui.plant.steps.${steps[at - 1]!}`) }}
       </NButton>
-      <span class="gap" />
+      <span class="flex-1" />
       <span id="hand-out-act" />
       <NButton v-if="at < 2" type="primary" icon-placement="right" @click="go(steps[at + 1]!)">
         <template #icon><ChevronRight :size="16" /></template>{{ t(`ui.plant.steps.${steps[at + 1]!}`) }}
@@ -262,16 +266,6 @@ useKeys(t('ui.common.plant'), [
   grid-area: draw;
   contain: layout paint;
 }
-.place > .drawing {
-  position: relative;
-}
-.rules {
-  position: absolute;
-  left: 8px;
-  top: 6px;
-  max-width: calc(100% - 16px);
-  background: var(--sheet);
-}
 .heads {
   grid-area: heads;
   padding: 4px 0 10px;
@@ -280,25 +274,12 @@ useKeys(t('ui.common.plant'), [
   grid-area: pane;
   padding: 2px 6px 12px 2px;
 }
-.out {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
-}
 .sum {
   grid-area: sum;
   display: grid;
   gap: 3px;
   padding: 6px 0;
   border-top: 1px solid var(--rule);
-}
-.seen {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 14px;
-  /* Of eighty lamps the first lines are enough to see that they shine. */
-  max-height: 4.5em;
-  overflow: auto;
 }
 .foot {
   grid-area: foot;
@@ -307,8 +288,5 @@ useKeys(t('ui.common.plant'), [
   align-items: center;
   padding-top: 8px;
   border-top: 1px solid var(--rule);
-}
-.gap {
-  flex: 1;
 }
 </style>

@@ -15,12 +15,21 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
 </script>
 
 <template>
-  <ul class="planted" :aria-label="t('ui.plant.plantedFaults')">
-    <li v-if="!faults.length">
+  <ul class="planted m-0 p-0 list-none grid gap-4px" :aria-label="t('ui.plant.plantedFaults')">
+    <li v-if="!faults.length" class="flex gap-8px items-start justify-between">
       <h2>{{ t('ui.plant.noFaultPlanted') }}</h2>
     </li>
-    <li v-for="(f, i) in faults" :key="i" :class="{ now: i === active }">
-      <Toggle class="one" :on="i === active" @click="$emit('choose', i)">
+    <li
+      v-for="(f, i) in faults"
+      :key="i"
+      class="flex gap-8px items-start justify-between"
+      :class="{ now: i === active }"
+    >
+      <Toggle
+        class="h-auto min-h-28px py-3px whitespace-normal text-left"
+        :on="i === active"
+        @click="$emit('choose', i)"
+      >
         {{ tell(describeFault(circuit, f)) }}
       </Toggle>
       <NButton
@@ -30,33 +39,10 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
         >{{ t('ui.plant.removeFault') }}</NButton
       >
     </li>
-    <li v-if="faults.length && faults.length < 4">
+    <li v-if="faults.length && faults.length < 4" class="flex gap-8px items-start justify-between">
       <NButton size="tiny" :disabled="active === faults.length" @click="$emit('another')">{{
         t('ui.plant.anotherFaultTitle')
       }}</NButton>
     </li>
   </ul>
 </template>
-
-<style scoped>
-.planted {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  display: grid;
-  gap: 4px;
-}
-.planted li {
-  display: flex;
-  gap: 8px;
-  align-items: start;
-  justify-content: space-between;
-}
-.one {
-  height: auto;
-  min-height: 28px;
-  padding-block: 3px;
-  white-space: normal;
-  text-align: left;
-}
-</style>

@@ -26,7 +26,7 @@ const minutes = computed(() => Math.round((path.value ?? []).reduce((sum, { minu
 <template>
   <p v-if="looking" class="quiet" role="status">{{ t('ui.plant.lookingForTheWay') }}</p>
   <Fold v-else-if="path?.length" :title="t('ui.plant.fewestTests', { count: path.length, minutes })">
-    <ol>
+    <ol class="mt-4px mx-0 mb-0 pl-22px">
       <li v-for="(p, i) in path" :key="i">
         {{ tell(instrumentOf(p.instrument).title) }}, {{ describeHeld(p.held) }}, {{ p.state }}:
         <span class="reading">{{ tell(p.reading) }}</span>
@@ -34,10 +34,3 @@ const minutes = computed(() => Math.round((path.value ?? []).reduce((sum, { minu
     </ol>
   </Fold>
 </template>
-
-<style scoped>
-ol {
-  margin: 4px 0 0;
-  padding-left: 22px;
-}
-</style>

@@ -33,14 +33,22 @@ const sized = computed(() => {
 
 <template>
   <p v-if="looking && !found" class="quiet" role="status">{{ t('ui.plant.lookingInEveryState') }}</p>
-  <p v-else-if="states.length" class="shows" role="status">
+  <p
+    v-else-if="states.length"
+    class="m-0 flex flex-wrap gap-y-2px gap-x-8px items-center text-13px"
+    role="status"
+  >
     {{ t('ui.plant.showsIn') }}
     <NButton v-for="s in states" :key="s.id" text type="primary" @click="emit('state', s.id)">
       {{ s.name }}
     </NButton>
     <span v-if="inTime">{{ inTime }}</span>
   </p>
-  <div v-else-if="found" class="none" role="status">
+  <div
+    v-else-if="found"
+    class="none m-0 flex flex-wrap gap-y-2px gap-x-8px items-center text-13px line-l-4px-doubt bg-doubt-soft py-5px px-8px"
+    role="status"
+  >
     <b>{{ t('ui.plant.noSymptomInAnyState') }}</b>
     <template v-if="sized">
       <span v-if="sized.by === 'symptom'">{{ t('ui.plant.theLeastThatShows') }}</span>
@@ -50,20 +58,3 @@ const sized = computed(() => {
     <span v-else>{{ t('ui.plant.norAtAnyOtherSize') }}</span>
   </div>
 </template>
-
-<style scoped>
-.shows,
-.none {
-  margin: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 8px;
-  align-items: center;
-  font-size: 13px;
-}
-.none {
-  border-left: 4px solid var(--doubt);
-  background: var(--doubt-soft);
-  padding: 5px 8px;
-}
-</style>

@@ -57,7 +57,11 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('ui.plant.between0And30V
 </script>
 
 <template>
-  <section v-if="range" class="effect" :aria-label="t('ui.plant.sizeItByItsEffect')">
+  <section
+    v-if="range"
+    class="effect grid gap-6px grid-cols-1 justify-items-start"
+    :aria-label="t('ui.plant.sizeItByItsEffect')"
+  >
     <Choice
       v-model:value="choice"
       :label="t('ui.plant.sizeItSoThat')"
@@ -87,12 +91,6 @@ const checkVolts = (v: number) => (v <= 0 || v > 30 ? t('ui.plant.between0And30V
 </template>
 
 <style scoped>
-.effect {
-  display: grid;
-  gap: 6px;
-  grid-template-columns: minmax(0, 1fr);
-  justify-items: start;
-}
 .effect > * {
   max-width: 100%;
 }

@@ -167,8 +167,8 @@ const told = computed(() => {
 </script>
 
 <template>
-  <section class="course" :aria-label="t('ui.plant.inTime')">
-    <div class="row">
+  <section class="grid gap-8px text-13px content-start" :aria-label="t('ui.plant.inTime')">
+    <div class="row flex flex-wrap gap-y-6px gap-x-10px items-center">
       <Choice
         v-model:value="before"
         :label="t('ui.plant.after')"
@@ -209,7 +209,7 @@ const told = computed(() => {
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>
     <VChart
-      class="chart"
+      class="h-300px"
       :option="option"
       :update-options="{ notMerge: true }"
       autoresize
@@ -225,21 +225,3 @@ const told = computed(() => {
     <p v-if="!others.length" class="quiet">{{ t('ui.plant.aSecondStateIsNeeded') }}</p>
   </section>
 </template>
-
-<style scoped>
-.course {
-  display: grid;
-  gap: 8px;
-  font-size: 13px;
-  align-content: start;
-}
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-}
-.chart {
-  height: 300px;
-}
-</style>

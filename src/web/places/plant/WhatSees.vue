@@ -93,8 +93,15 @@ const columns = computed((): Column<Line>[] => [
 </script>
 
 <template>
-  <section class="sees" :aria-label="t('ui.plant.whatCanSeeIt')">
-    <div v-if="progress" class="progress" role="status">
+  <section
+    class="sees grid grid-cols-1 gap-8px justify-items-start content-start"
+    :aria-label="t('ui.plant.whatCanSeeIt')"
+  >
+    <div
+      v-if="progress"
+      class="grid grid-cols-[160px_auto_auto] gap-10px items-center justify-start"
+      role="status"
+    >
       <NProgress type="line" :percentage="Math.round((100 * progress.done) / progress.of)" :height="10" />
       <span>{{ t('ui.plant.ofFaultsTried', { done: progress.done, of: progress.of }) }}</span>
       <NButton size="tiny" @click="stop">{{ t('ui.plant.stop') }}</NButton>
@@ -110,7 +117,7 @@ const columns = computed((): Column<Line>[] => [
         :rows="sees"
         :row-key="(l) => l.title + l.state"
       />
-      <p v-if="fooled.length" class="fooled">
+      <p v-if="fooled.length" class="fooled flex flex-wrap gap-y-4px gap-x-6px items-center">
         <b>{{ t('ui.plant.passedBy') }}</b>
         <NTag v-for="l in fooled" :key="l.title + l.state" type="warning" size="small">
           {{ l.title }}, {{ l.state }}
@@ -142,27 +149,7 @@ const columns = computed((): Column<Line>[] => [
 </template>
 
 <style scoped>
-.sees {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 8px;
-  justify-items: start;
-  align-content: start;
-}
 .sees > :deep(.data-table) {
   width: 100%;
-}
-.progress {
-  display: grid;
-  grid-template-columns: 160px auto auto;
-  gap: 10px;
-  align-items: center;
-  justify-content: start;
-}
-.fooled {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 6px;
-  align-items: center;
 }
 </style>

@@ -91,32 +91,19 @@ function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: n
 </script>
 
 <template>
-  <figure class="curves">
-    <figcaption>
-      {{ t('ui.review.piecesLeftSuspect') }} <span class="student">{{ t('ui.review.theStudentsWay') }}</span>,
+  <figure class="m-0 grid gap-4px">
+    <figcaption class="text-13px">
+      {{ t('ui.review.piecesLeftSuspect') }}
+      <span class="student line-b-2px-accent">{{ t('ui.review.theStudentsWay') }}</span>,
       <span class="short">{{ t('ui.review.aShortHonestWay') }}</span>
     </figcaption>
-    <div class="plot" role="img" :aria-label="told">
+    <div class="plot h-150px" role="img" :aria-label="told">
       <VChart :option="option" autoresize @click="click" />
     </div>
   </figure>
 </template>
 
 <style scoped>
-.curves {
-  margin: 0;
-  display: grid;
-  gap: 4px;
-}
-figcaption {
-  font-size: 13px;
-}
-.plot {
-  height: 150px;
-}
-.student {
-  border-bottom: 2px solid var(--accent);
-}
 .short {
   border-bottom: 2px dashed var(--doubt);
 }

@@ -17,7 +17,7 @@ const now = computed(() => {
 </script>
 
 <template>
-  <div class="notices">
+  <div class="grid col-span-full gap-8px">
     <NAlert v-if="review.newerMark !== null" type="warning" :show-icon="false">
       {{
         t('ui.review.theJudgeHasBecomeBetter', {
@@ -25,7 +25,7 @@ const now = computed(() => {
           now: now ?? '–',
         })
       }}
-      <span class="acts">
+      <span class="acts inline-flex gap-8px ml-12px">
         <NButton size="small" @click="emit('settle', true)">{{ t('ui.review.changeTheMark') }}</NButton>
         <NButton size="small" @click="emit('settle', false)">{{ t('ui.review.leaveTheMark') }}</NButton>
       </span>
@@ -40,16 +40,3 @@ const now = computed(() => {
     </NAlert>
   </div>
 </template>
-
-<style scoped>
-.notices {
-  display: grid;
-  grid-column: 1 / -1;
-  gap: 8px;
-}
-.acts {
-  display: inline-flex;
-  gap: 8px;
-  margin-left: 12px;
-}
-</style>

@@ -23,7 +23,7 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 </script>
 
 <template>
-  <section class="path" :aria-label="t('ui.review.whatTheEvidenceSays')">
+  <section class="path grid gap-6px" :aria-label="t('ui.review.whatTheEvidenceSays')">
     <p>
       {{ t('ui.review.theReadingsTookAway') }} <b>{{ evidence }} %</b>
       {{ t('ui.review.ofTheDoubtThatThe') }}
@@ -48,7 +48,7 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
         })
       "
     >
-      <ol :aria-label="t('ui.review.aWayTo', { join: kinds.join(', ') })">
+      <ol class="mt-6px mx-0 mb-0 pl-22px" :aria-label="t('ui.review.aWayTo', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
           {{ tell(instrumentOf(p.instrument).title) }}, {{ describeHeld(p.held) }}, {{ p.state }}:
           <span class="reading">{{ tell(p.reading) }}</span>{{ t('ui.review.left', { left: p.left }) }}
@@ -57,14 +57,3 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
     </Fold>
   </section>
 </template>
-
-<style scoped>
-.path {
-  display: grid;
-  gap: 6px;
-}
-ol {
-  margin: 6px 0 0;
-  padding-left: 22px;
-}
-</style>

@@ -33,13 +33,14 @@ async function put(value: number | null) {
 <template>
   <form
     v-if="changing"
+    class="flex flex-wrap gap-y-6px gap-x-8px items-center"
     :aria-label="t('ui.review.aMarkOfYourOwn')"
     @submit.prevent="points !== null && put(points)"
   >
     <NInputNumber
       v-model:value="points"
       size="small"
-      class="points"
+      class="points w-110px"
       autofocus
       :min="0"
       :max="mark.of"
@@ -58,7 +59,7 @@ async function put(value: number | null) {
     <NButton size="small" @click="changing = false">{{ t('ui.common.cancel') }}</NButton>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </form>
-  <p v-else class="own">
+  <p v-else class="flex flex-wrap gap-y-6px gap-x-8px items-center">
     <span v-if="known?.note">{{ known.note }}</span>
     <NButton size="tiny" @click="begin">{{ t('ui.review.changeThisMark') }}</NButton>
     <NButton v-if="known" size="tiny" @click="put(null)">{{ t('ui.review.useTheJudges') }}</NButton>
@@ -66,16 +67,6 @@ async function put(value: number | null) {
 </template>
 
 <style scoped>
-form,
-.own {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 8px;
-  align-items: center;
-}
-.points {
-  width: 110px;
-}
 form > :nth-child(2) {
   flex: 1;
   min-width: 140px;

@@ -39,7 +39,11 @@ defineExpose({ play })
 </script>
 
 <template>
-  <div class="player" role="group" :aria-label="t('ui.review.playTheAttempt')">
+  <div
+    class="row-start-4 flex gap-4px items-center py-6px px-8px line-t"
+    role="group"
+    :aria-label="t('ui.review.playTheAttempt')"
+  >
     <NButton size="small" quaternary :aria-label="t('ui.review.toTheFirst')" @click="go(0)"
       ><SkipBack :size="16"
     /></NButton>
@@ -62,30 +66,13 @@ defineExpose({ play })
     /></NButton>
     <Slide
       v-model:value="at"
-      class="slide"
+      class="flex-1 py-0 px-12px"
       :label="t('ui.review.stepOfTheAttempt')"
       :min="0"
       :max="Math.max(1, steps - 1)"
       :step="1"
       :shows="said"
     />
-    <span class="quiet">{{ said }}</span>
+    <span class="quiet whitespace-nowrap">{{ said }}</span>
   </div>
 </template>
-
-<style scoped>
-.player {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-  padding: 6px 8px;
-  border-top: 1px solid var(--rule);
-}
-.slide {
-  flex: 1;
-  padding: 0 12px;
-}
-.quiet {
-  white-space: nowrap;
-}
-</style>

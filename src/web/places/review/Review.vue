@@ -8,7 +8,7 @@ import { z } from 'zod'
 import { aspectNames, type Judgement } from '../../../core/assessment'
 import { describeFault } from '../../../core/faults'
 import Schematic from '../../schematic/Schematic.vue'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
 import { useLive } from '../../api/live'
 import { floorRowSchema } from '../../../contract/floor'
@@ -31,7 +31,7 @@ import Verdict from './Verdict.vue'
 
 const props = defineProps<{ own?: boolean }>()
 const router = useRouter()
-const { review, trouble, at, load, follow, giveBack, settle, answer, ...shown } = useReview(
+const { review, trouble, act, at, load, follow, giveBack, settle, answer, ...shown } = useReview(
   String(useRoute().params.id),
   Boolean(props.own),
 )
@@ -87,10 +87,10 @@ useKeys(t('ui.common.review'), [
 
 const { busy: asking, once } = useOneAct(() => review.value?.id)
 async function another() {
-  await once(() => send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`)).then(
-    (made) => made && router.push({ name: 'desk', params: { id: made.id } }),
-    (error: unknown) => (trouble.value = messageOf(error)),
-  )
+  await act(async () => {
+    const made = await once(() => send(z.object({ id: z.uuid() }), `/desk/${review.value!.id}/another`))
+    if (made) await router.push({ name: 'desk', params: { id: made.id } })
+  })
 }
 async function worksheet() {
   const { orderSheetPdf } = await import('./pdf')
@@ -108,16 +108,16 @@ async function print() {
 </script>
 
 <template>
-  <div v-if="review" class="review">
-    <div class="top">
+  <div v-if="review" class="review flex flex-col gap-8px h-full pt-8px px-16px pb-10px">
+    <div class="top flex flex-wrap gap-y-4px gap-x-14px items-center">
       <h1>{{ review.student.name }}</h1>
       <span>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</span>
-      <span class="planted">{{
+      <span class="planted text-fault font-medium">{{
         t('ui.common.planted', {
           join: review.faults.map((f) => tell(describeFault(review!.circuit, f))).join('; '),
         })
       }}</span>
-      <span v-if="review.spares.length" class="planted">{{
+      <span v-if="review.spares.length" class="planted text-fault font-medium">{{
         t('ui.review.badSpares', {
           faults: review.spares.map((f) => tell(describeFault(review!.circuit, f))).join('; '),
         })
@@ -147,7 +147,10 @@ async function print() {
     <MarkNotices v-if="review.newerMark !== null || review.markedAnew" :review="review" @settle="settle" />
     <Panes name="review" :first="0.64">
       <template #left>
-        <section class="drawing" :aria-label="t('ui.review.theStudentsDrawingAtThe')">
+        <section
+          class="drawing grid grid-cols-1 grid-rows-[auto_auto_minmax(0,1fr)_auto] h-full min-h-300px bg-sheet line"
+          :aria-label="t('ui.review.theStudentsDrawingAtThe')"
+        >
           <Segments
             v-model:value="showing"
             :label="t('ui.review.whatTheDrawingShows')"
@@ -195,7 +198,7 @@ async function print() {
       <template #right>
         <div
           ref="list"
-          class="scroll side"
+          class="scroll side grid grid-cols-1 gap-12px content-start h-full pr-6px"
           tabindex="0"
           role="region"
           :aria-label="t('ui.review.stepsAndMarks')"
@@ -209,7 +212,7 @@ async function print() {
               @aspect="aspect = aspect === $event ? '' : $event"
             >
               <template #default="{ mark }">
-                <div class="why">
+                <div class="why grid gap-6px">
                   <p v-if="!reasons.length" class="quiet">
                     {{ t('ui.review.nothingInThisAttemptWas', { aspect: tell(aspectNames[mark.aspect]) }) }}
                   </p>
@@ -265,34 +268,8 @@ async function print() {
 </template>
 
 <style scoped>
-.review {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  height: 100%;
-  padding: 8px 16px 10px;
-}
 .review > :last-child {
   flex: 1;
-}
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-}
-.planted {
-  color: var(--fault);
-  font-weight: 500;
-}
-.drawing {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto minmax(0, 1fr) auto;
-  height: 100%;
-  min-height: 300px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
 }
 .drawing > .segments {
   justify-self: start;
@@ -300,21 +277,6 @@ async function print() {
 }
 .drawing > :deep(.frame) {
   grid-row: 3;
-}
-.drawing > .player {
-  grid-row: 4;
-}
-.side {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 12px;
-  align-content: start;
-  height: 100%;
-  padding-right: 6px;
-}
-.why {
-  display: grid;
-  gap: 6px;
 }
 @media (max-width: 760px) {
   .review,

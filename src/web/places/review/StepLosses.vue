@@ -40,7 +40,7 @@ const faulted = computed(() => keyWith(props.faults))
 </script>
 
 <template>
-  <div class="losses">
+  <div class="grid grid-rows-[auto_1fr] gap-6px min-h-0 h-full">
     <Choice
       v-if="circuit.paths.length > 1"
       v-model:value="path"
@@ -66,13 +66,3 @@ const faulted = computed(() => keyWith(props.faults))
     <p v-else role="status">{{ t('ui.review.thisStateHasNoAnswer') }}</p>
   </div>
 </template>
-
-<style scoped>
-.losses {
-  display: grid;
-  grid-template-rows: auto 1fr;
-  gap: 6px;
-  min-height: 0;
-  height: 100%;
-}
-</style>

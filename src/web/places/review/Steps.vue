@@ -50,7 +50,7 @@ const typeOf = ({ judgements }: StepRow) =>
 </script>
 
 <template>
-  <section class="steps" :aria-label="t('ui.review.steps')">
+  <section class="steps grid grid-cols-1 gap-10px justify-items-start" :aria-label="t('ui.review.steps')">
     <Segments
       v-model:value="filter"
       :label="t('ui.review.whichSteps')"
@@ -60,7 +60,12 @@ const typeOf = ({ judgements }: StepRow) =>
     <NTimeline>
       <NTimelineItem v-for="row in shown" :key="row.i" :type="typeOf(row)" :data-step="row.i">
         <template #header>
-          <NButton text class="head" :aria-pressed="row.i === at" @click="emit('go', row.i)">
+          <NButton
+            text
+            class="head text-left whitespace-normal"
+            :aria-pressed="row.i === at"
+            @click="emit('go', row.i)"
+          >
             <b>{{ row.head }}</b>
             <span class="quiet">{{
               t('ui.review.min', {
@@ -71,7 +76,7 @@ const typeOf = ({ judgements }: StepRow) =>
             }}</span>
           </NButton>
         </template>
-        <div class="step" :class="{ here: row.i === at }">
+        <div class="grid gap-4px py-2px px-8px" :class="{ here: row.i === at }">
           <p>{{ row.text }}</p>
           <Verdict
             v-for="(j, k) in row.judgements"
@@ -89,25 +94,10 @@ const typeOf = ({ judgements }: StepRow) =>
 </template>
 
 <style scoped>
-.steps {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-  justify-items: start;
-}
-.head {
-  text-align: left;
-  white-space: normal;
-}
 .head :deep(.n-button__content) {
   display: flex;
   flex-wrap: wrap;
   gap: 0 10px;
-}
-.step {
-  display: grid;
-  gap: 4px;
-  padding: 2px 8px;
 }
 .here {
   background: var(--sheet);

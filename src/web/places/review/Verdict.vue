@@ -31,9 +31,11 @@ function keep() {
 </script>
 
 <template>
-  <div class="judgement" :data-grade="judgement.grade">
+  <div class="judgement text-13px pl-10px line-l-3px-rule-strong" :data-grade="judgement.grade">
     <p>
-      <span class="tag">{{ tell(aspectNames[judgement.aspect]) }}: {{ say(judgement.verdict) }}</span>
+      <span class="tag font-medium"
+        >{{ tell(aspectNames[judgement.aspect]) }}: {{ say(judgement.verdict) }}</span
+      >
       {{ say(judgement.reason) }}
       <RouterLink v-if="rule" :to="{ name: 'handbook', params: { entry: `rule-${rule}` } }">{{
         t('ui.review.lookItUp')
@@ -42,10 +44,10 @@ function keep() {
         {{ reply ? t('ui.review.changeYourAnswer') : t('ui.common.answer') }}
       </NButton>
     </p>
-    <p v-if="reply && !answering" class="reply">
+    <p v-if="reply && !answering" class="italic">
       {{ own ? t('ui.review.you') : t('ui.review.theStudent') }}: {{ quoted(reply.body) }}
     </p>
-    <form v-if="answering" @submit.prevent="keep">
+    <form v-if="answering" class="flex gap-6px mt-4px" @submit.prevent="keep">
       <NInput
         v-model:value="text"
         size="small"
@@ -58,14 +60,6 @@ function keep() {
 </template>
 
 <style scoped>
-.judgement {
-  font-size: 13px;
-  padding-left: 10px;
-  border-left: 3px solid var(--rule-strong);
-}
-.tag {
-  font-weight: 500;
-}
 .judgement[data-grade='good'] {
   border-color: var(--good);
 }
@@ -83,13 +77,5 @@ function keep() {
 }
 .judgement[data-grade='poor'] .tag {
   color: var(--fault);
-}
-.reply {
-  font-style: italic;
-}
-form {
-  display: flex;
-  gap: 6px;
-  margin-top: 4px;
 }
 </style>

@@ -16,7 +16,8 @@ import {
 } from '../../../contract'
 import { aspectNames, aspects, rubricSchema, type Rubric } from '../../../core/assessment'
 import { useRoute } from 'vue-router'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
 import MarkBars from '../../readings/MarkBars.vue'
@@ -31,8 +32,7 @@ const asked = useRoute().query.attempt
 const sample = ref(typeof asked === 'string' ? asked : '')
 const tried = ref<TriedRubric | null>(null)
 const before = ref<TriedRubric | null>(null)
-const wrong = ref('')
-const done = ref('')
+const { wrong, said: done, act } = useAct()
 
 const current = computed(() => versions.value[0]?.rubric)
 const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(current.value))
@@ -60,17 +60,13 @@ const mark = (rubric: Rubric) =>
   send(triedRubricSchema, '/rubrics/try', { rubric, ...(sample.value && { order: sample.value }) })
 
 const tryIt = useDebounceFn(async () => {
-  wrong.value = ''
   const read = rubricSchema.safeParse(draft.value)
   if (!read.success) {
     wrong.value = t('ui.rubric.pointsAreNumbersFrom0')
     return
   }
-  try {
-    tried.value = await mark(read.data)
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  const kept = done.value
+  await act(async () => void (tried.value = await mark(read.data)), kept)
 }, 300)
 watch(draft, () => void tryIt(), { deep: true, immediate: true })
 watch(
@@ -82,19 +78,14 @@ watch(
   { immediate: true },
 )
 
-async function keep() {
-  wrong.value = ''
-  done.value = ''
-  try {
+const keep = () =>
+  act(async () => {
     const kept = await send(rubricSchema, '/rubrics', { rubric: draft.value, after: current.value!.version })
     await load()
     done.value = t('ui.rubric.keptAsVersionItMarks', {
       version: kept.version,
     })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 
 /** Shares are written in per cent, as the trade speaks of them. */
 interface Percent {
@@ -124,12 +115,19 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
 </script>
 
 <template>
-  <div class="rubric">
-    <h1>{{ t('ui.rubric.howAttemptsAreMarked') }}</h1>
-    <p class="about">
+  <div
+    class="rubric grid grid-cols-[minmax(300px,400px)_minmax(0,1fr)] gap-y-12px gap-x-40px max-w-1240px my-0 mx-auto p-20px items-start"
+  >
+    <h1 class="col-span-full m-0">{{ t('ui.rubric.howAttemptsAreMarked') }}</h1>
+    <p class="about col-span-full m-0">
       {{ t('ui.rubric.whatIsHandedOutKeeps') }}
     </p>
-    <form v-if="draft" :aria-label="t('ui.rubric.rubric')" @submit.prevent="keep">
+    <form
+      v-if="draft"
+      class="grid gap-12px content-start"
+      :aria-label="t('ui.rubric.rubric')"
+      @submit.prevent="keep"
+    >
       <NTable size="small" :bordered="false">
         <thead>
           <tr>
@@ -162,10 +160,13 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
           </tr>
         </tbody>
       </NTable>
-      <div class="shares">
-        <label v-for="p in percents" :key="p.label"
+      <div class="grid gap-8px">
+        <label
+          v-for="p in percents"
+          :key="p.label"
+          class="grid grid-cols-[minmax(0,1fr)_auto] gap-12px items-center"
           ><span>{{ p.label }}</span>
-          <span class="unit"
+          <span class="unit whitespace-nowrap"
             ><NInputNumber
               size="small"
               :show-button="false"
@@ -178,7 +179,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
           >
         </label>
       </div>
-      <div class="acts">
+      <div class="acts flex gap-10px">
         <NButton type="primary" attr-type="submit" :disabled="!changed">
           {{ t('ui.rubric.keepAsVersion', { x: (current?.version ?? 0) + 1 }) }}
         </NButton>
@@ -189,8 +190,8 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <p v-if="done" role="status">{{ done }}</p>
     </form>
-    <section class="effect" :aria-label="t('ui.rubric.effectOnAnAttempt')">
-      <h2>{{ t('ui.rubric.onThisAttempt') }}</h2>
+    <section class="grid gap-12px content-start" :aria-label="t('ui.rubric.effectOnAnAttempt')">
+      <h2 class="m-0">{{ t('ui.rubric.onThisAttempt') }}</h2>
       <Choice
         v-model:value="sample"
         :label="t('ui.rubric.attempt')"
@@ -204,15 +205,15 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
         ]"
       />
       <template v-if="tried">
-        <h3>{{ changed ? t('ui.rubric.withTheseChanges') : t('ui.rubric.asItStands') }}</h3>
+        <h3 class="m-0">{{ changed ? t('ui.rubric.withTheseChanges') : t('ui.rubric.asItStands') }}</h3>
         <MarkBars :judged="tried" />
       </template>
       <template v-if="before && changed">
-        <h3>{{ t('ui.rubric.before') }}</h3>
+        <h3 class="m-0">{{ t('ui.rubric.before') }}</h3>
         <MarkBars :judged="before" />
       </template>
-      <h2>{{ t('ui.common.versions') }}</h2>
-      <ul>
+      <h2 class="m-0">{{ t('ui.common.versions') }}</h2>
+      <ul class="list-none m-0 p-0 grid gap-6px">
         <li v-for="v in versions" :key="v.rubric.version">
           {{
             t('ui.rubric.version', {
@@ -230,54 +231,6 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
 </template>
 
 <style scoped>
-.rubric {
-  display: grid;
-  grid-template-columns: minmax(300px, 400px) minmax(0, 1fr);
-  gap: 12px 40px;
-  max-width: 1240px;
-  margin: 0 auto;
-  padding: 20px;
-  align-items: start;
-}
-h1,
-.about {
-  grid-column: 1 / -1;
-  margin: 0;
-}
-form,
-.effect {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-.shares {
-  display: grid;
-  gap: 8px;
-}
-.shares label {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 12px;
-  align-items: center;
-}
-.unit {
-  white-space: nowrap;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-}
-h2,
-h3 {
-  margin: 0;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  gap: 6px;
-}
 @media (max-width: 900px) {
   .rubric {
     grid-template-columns: minmax(0, 1fr);

@@ -13,14 +13,14 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
 </script>
 
 <template>
-  <div class="build">
-    <ul class="caution">
+  <div class="grid gap-10px content-start">
+    <ul class="caution m-0 pl-26px">
       <li v-for="(c, i) in sheet.cautions" :key="i">{{ tell(c) }}</li>
       <li v-for="w in sheet.warnings" :key="JSON.stringify(w.text)">
         <b>{{ tell(w.text) }}</b>
       </li>
     </ul>
-    <div class="two">
+    <div class="two grid grid-cols-2 gap-y-22px gap-x-32px">
       <section>
         <h2>{{ t('ui.common.parts') }}</h2>
         <NTable size="small" :bordered="false">
@@ -136,7 +136,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
         {{ t('ui.sheet.labelsForTheProbePoints') }}
         <span class="quiet">{{ t('ui.sheet.thePdfHasThemOn') }}</span>
       </h2>
-      <p class="labels">
+      <p class="labels flex flex-wrap gap-4px">
         <span v-for="l in sheet.labels" :key="l.name" :title="`${l.part} ${tell(l.title)}`.trim()">{{
           l.name
         }}</span>
@@ -147,30 +147,15 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
 </template>
 
 <style scoped>
-.build,
 section {
   display: grid;
   gap: 10px;
   align-content: start;
 }
-.two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 22px 32px;
-}
 @media screen and (max-width: 760px) {
   .two {
     grid-template-columns: minmax(0, 1fr);
   }
-}
-ul.caution {
-  margin: 0;
-  padding-left: 26px;
-}
-.labels {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
 }
 .labels span {
   font-family: var(--face-readings);

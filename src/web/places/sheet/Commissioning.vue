@@ -13,7 +13,8 @@ import { measuredScatter, type Circuit, firstSource } from '../../../core/circui
 import type { MeterType } from '../../../core/instruments'
 import { parseQuantity } from '../../../core/quantity'
 import { fitBoard, type BuildSheet, type Fitted, type Measured } from '../../../core/workshop'
-import { messageOf, send } from '../../api/client'
+import { send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { useCircuit } from '../../stores/circuit'
 
 const props = defineProps<{ circuit: Circuit; rows: BuildSheet['commissioning']; meter: MeterType }>()
@@ -23,7 +24,7 @@ const state = ref(props.rows[0]?.state ?? '')
 /** What was measured, as it was typed, by state and point: kept on this machine until the board is fitted. */
 const typed = useLocalStorage<Record<string, string>>(`brachyon.measured.${store.stored!.id}`, {})
 const fitted = shallowRef<Extract<Fitted, { ok: true }> | null>(null)
-const wrong = ref('')
+const { wrong, act } = useAct()
 
 const shown = computed(() => props.rows.filter((r) => r.state === state.value))
 const black = computed(() => {
@@ -57,7 +58,7 @@ function fit() {
 async function keep() {
   const now = fitted.value
   if (!now) return
-  try {
+  await act(async () => {
     const stored = await send(storedCircuitSchema, '/circuits', {
       ...now.circuit,
       scatter: measuredScatter,
@@ -69,9 +70,7 @@ async function keep() {
     })
     typed.value = {}
     await router.push({ name: 'bench', params: { id: stored.id } })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+  })
 }
 const v = (value: number) => formatQuantity(value, 'V')
 const set = (row: { state: string; point: string }, text: string) =>
@@ -79,12 +78,12 @@ const set = (row: { state: string; point: string }, text: string) =>
 </script>
 
 <template>
-  <section class="commissioning" :aria-label="t('ui.sheet.commissioning')">
+  <section class="grid gap-10px justify-items-start" :aria-label="t('ui.sheet.commissioning')">
     <h2>
       {{ t('ui.sheet.commissioning') }}
       <span class="quiet">{{ t('ui.sheet.measureTheHealthyBoardBlack') }}</span>
     </h2>
-    <div class="tools">
+    <div class="flex gap-14px items-center">
       <Choice
         v-model:value="state"
         :label="t('ui.common.state')"
@@ -102,7 +101,7 @@ const set = (row: { state: string; point: string }, text: string) =>
       }}</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <NTable size="small" :bordered="false" class="entry">
+    <NTable size="small" :bordered="false" class="max-w-640px">
       <thead>
         <tr>
           <th scope="col">{{ t('ui.sheet.point') }}</th>
@@ -130,7 +129,7 @@ const set = (row: { state: string; point: string }, text: string) =>
         </tr>
       </tbody>
     </NTable>
-    <div v-if="fitted" class="result" role="status">
+    <div v-if="fitted" class="grid gap-10px justify-items-start" role="status">
       <p>
         {{ t('ui.sheet.offBy') }} <b class="reading">{{ v(fitted.rms[0]) }}</b>
         {{ t('ui.sheet.onAverageAsDrawnBy') }} <b class="reading">{{ v(fitted.rms[1]) }}</b>
@@ -138,7 +137,7 @@ const set = (row: { state: string; point: string }, text: string) =>
       </p>
       <h3>{{ t('ui.sheet.whatChanged') }}</h3>
       <p v-if="!fitted.changes.length">{{ t('ui.sheet.nothingTheBoardIsAs') }}</p>
-      <NTable v-else size="small" :bordered="false" class="entry">
+      <NTable v-else size="small" :bordered="false" class="max-w-640px">
         <thead>
           <tr>
             <th scope="col">{{ t('ui.sheet.value') }}</th>
@@ -184,20 +183,3 @@ const set = (row: { state: string; point: string }, text: string) =>
     </div>
   </section>
 </template>
-
-<style scoped>
-.commissioning,
-.result {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-}
-.tools {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.entry {
-  max-width: 640px;
-}
-</style>

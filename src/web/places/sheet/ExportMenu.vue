@@ -8,10 +8,10 @@ import type { Fault } from '../../../core/faults'
 import { findFormat, formats, type Format } from '../../../core/formats'
 import type { AnswerKey } from '../../../core/readings'
 import { buildSheet } from '../../../core/workshop'
-import { messageOf } from '../../api/client'
 import { download, fileName, saveBlob } from '../../parts/download'
 import { drawingSvg } from '../../schematic/svg'
 import type { RowsView } from '../../readings/useRows'
+import { useAct } from '../../api/useAct'
 
 const props = defineProps<{
   circuit: Circuit
@@ -24,8 +24,8 @@ const props = defineProps<{
   states: readonly string[]
   view: RowsView
 }>()
-const busy = ref('')
-const wrong = ref('')
+const making = ref('')
+const { wrong, act } = useAct()
 /** Papers are laid out here; everything else is a format of the registry. */
 const papers = [
   { key: 'key-pdf', label: t('ui.sheet.answerKeyWithTheRows') },
@@ -67,31 +67,27 @@ async function pdf(which: string): Promise<Blob> {
 }
 
 async function take(which: string) {
-  wrong.value = ''
-  try {
+  await act(async () => {
     if (which.endsWith('-pdf')) {
-      busy.value = t('ui.sheet.makingThePdf')
+      making.value = t('ui.sheet.makingThePdf')
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
     } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
     else {
       const format = findFormat(which)
       if (format) write(format)
     }
-  } catch (error) {
-    wrong.value = messageOf(error)
-  } finally {
-    busy.value = ''
-  }
+  })
+  making.value = ''
 }
 defineExpose({ take })
 </script>
 
 <template>
   <NDropdown trigger="click" :options="options" @select="take">
-    <NButton size="small" :loading="!!busy">
+    <NButton size="small" :loading="!!making">
       <template #icon> <Download /> </template>{{ t('ui.sheet.export') }}
     </NButton>
   </NDropdown>
-  <span v-if="busy" class="quiet" role="status">{{ busy }}</span>
+  <span v-if="making" class="quiet" role="status">{{ making }}</span>
   <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
 </template>

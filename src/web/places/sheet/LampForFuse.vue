@@ -20,7 +20,7 @@ const amps = (value: number) => formatQuantity(value, 'A')
     >{{ t('ui.sheet.lampForFuseTitle') }} …</NButton
   >
   <Dialog v-model:show="show" :title="t('ui.sheet.lampForFuseTitle')" :width="680">
-    <article v-for="key in keys" :key="key.fuse" class="lamp">
+    <article v-for="key in keys" :key="key.fuse" class="lamp max-w-620px">
       <h2>
         {{ t('ui.sheet.lampForFuse', { fuse: key.fuse }) }}
         <span class="quiet">{{
@@ -53,9 +53,6 @@ const amps = (value: number) => formatQuantity(value, 'A')
 </template>
 
 <style scoped>
-.lamp {
-  max-width: 620px;
-}
 .amps :is(th, td) {
   background: none;
 }

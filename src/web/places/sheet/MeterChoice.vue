@@ -39,7 +39,10 @@ const check = (field: keyof Leaflet) => (value: number) => {
       { value: 'own', label: t('ui.sheet.ourOwnByItsLeaflet') },
     ]"
   />
-  <fieldset v-if="id === 'own'" class="leaflet">
+  <fieldset
+    v-if="id === 'own'"
+    class="leaflet border-none m-0 p-0 grid grid-cols-[repeat(2,minmax(120px,1fr))] gap-8px basis-full"
+  >
     <legend class="visually-hidden">{{ t('ui.sheet.whatTheMetersLeafletSays') }}</legend>
     <QuantityField
       v-for="[field, label, unit] in fields"
@@ -52,15 +55,3 @@ const check = (field: keyof Leaflet) => (value: number) => {
     />
   </fieldset>
 </template>
-
-<style scoped>
-.leaflet {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(2, minmax(120px, 1fr));
-  gap: 8px;
-  flex-basis: 100%;
-}
-</style>

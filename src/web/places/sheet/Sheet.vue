@@ -72,8 +72,8 @@ useKeys(t('ui.common.sheet'), [
 </script>
 
 <template>
-  <div v-if="store.stored" class="sheet" :class="side">
-    <div class="tools no-print">
+  <div v-if="store.stored" class="sheet flex flex-col gap-8px h-full pt-8px px-16px pb-10px" :class="side">
+    <div class="no-print flex flex-wrap gap-y-6px gap-x-14px items-center">
       <h1 class="visually-hidden">
         {{ side === 'key' ? t('ui.common.answerKey') : t('ui.sheet.buildSheet') }}: {{ circuit.name }}
       </h1>
@@ -103,12 +103,12 @@ useKeys(t('ui.common.sheet'), [
           t('ui.sheet.besideThePlantedFault')
         }}</NCheckbox>
       </template>
-      <span class="gap" />
+      <span class="flex-1" />
       <NPopover v-if="side === 'key'" trigger="click" placement="bottom-end" :show-arrow="false">
         <template #trigger>
           <NButton size="small">{{ t('ui.sheet.meterAndLimits') }}</NButton>
         </template>
-        <div class="more">
+        <div class="more grid gap-8px max-w-[min(90vw,460px)]">
           <LimitChoice :circuit="circuit" :limits="limits" @choose="limits = $event" />
           <MeterChoice />
         </div>
@@ -131,13 +131,17 @@ useKeys(t('ui.common.sheet'), [
         <template #icon> <Printer /> </template>{{ t('ui.common.print') }}
       </NButton>
     </div>
-    <div v-if="side === 'key'" class="tools no-print" role="search">
+    <div
+      v-if="side === 'key'"
+      class="no-print flex flex-wrap gap-y-6px gap-x-14px items-center"
+      role="search"
+    >
       <NInput
         ref="finder"
         v-model:value="filter"
         size="small"
         clearable
-        class="find"
+        class="find w-210px"
         :placeholder="t('ui.sheet.filterPointOrPart')"
         :input-props="{ type: 'search', 'aria-label': t('ui.sheet.filterRows') }"
       />
@@ -180,7 +184,7 @@ useKeys(t('ui.common.sheet'), [
     </p>
     <div
       v-if="side === 'build'"
-      class="scroll"
+      class="scroll flex-1 min-h-200px"
       tabindex="0"
       role="region"
       :aria-label="t('ui.sheet.buildSheet')"
@@ -191,7 +195,7 @@ useKeys(t('ui.common.sheet'), [
       <p v-for="one in troubles" :key="one" class="wrong">{{ one }}</p>
       <StateSummary v-if="pairs.length === 1" :circuit="circuit" :pair="pairs[0]!" :limits="limits" />
       <SheetTable
-        class="table"
+        class="flex-1 !min-h-200px"
         :circuit="circuit"
         :pairs="pairs"
         :isolated="healthy.isolated"
@@ -208,35 +212,6 @@ useKeys(t('ui.common.sheet'), [
 </template>
 
 <style scoped>
-.sheet {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  height: 100%;
-  padding: 8px 16px 10px;
-}
-.table,
-.scroll {
-  flex: 1;
-  min-height: 200px;
-}
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-}
-.gap {
-  flex: 1;
-}
-.find {
-  width: 210px;
-}
-.more {
-  display: grid;
-  gap: 8px;
-  max-width: min(90vw, 460px);
-}
 @media print {
   .sheet {
     display: block;

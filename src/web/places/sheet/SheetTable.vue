@@ -132,7 +132,9 @@ const tells = (row: SheetRow) => alone.value && row.section === 'points' && !row
     <template v-for="(_, i) in alone ? [] : pairs" :key="i" #[`cell-state${i}`]="{ row }">
       <template v-if="row.cells[i]">
         <span :class="{ quiet: beside && row.cells[i]!.bad }">{{ row.cells[i]!.healthy }}</span>
-        <b v-if="beside && row.cells[i]!.bad" class="now"> → {{ row.cells[i]!.faulted }}</b>
+        <b v-if="beside && row.cells[i]!.bad" class="font-medium text-fault">
+          → {{ row.cells[i]!.faulted }}</b
+        >
       </template>
     </template>
     <template #more="{ row }">
@@ -149,10 +151,3 @@ const tells = (row: SheetRow) => alone.value && row.section === 'points' && !row
     <template #empty>{{ t('ui.readings.noRowMatchesWhatYou') }}</template>
   </DataTable>
 </template>
-
-<style scoped>
-.now {
-  font-weight: 500;
-  color: var(--fault);
-}
-</style>

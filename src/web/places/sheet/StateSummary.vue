@@ -38,7 +38,7 @@ const notices = computed(() =>
 </script>
 
 <template>
-  <div class="summary">
+  <div class="grid gap-3px max-h-22vh overflow-auto">
     <h2>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
@@ -57,7 +57,7 @@ const notices = computed(() =>
         :title="title(i, t('ui.common.faultedColumn'))"
       />
     </template>
-    <p v-for="d in split" :key="d.path" class="split">
+    <p v-for="d in split" :key="d.path" class="split text-12.5px text-doubt">
       {{
         t('ui.sheet.limitSetsDisagreeOnPasses', {
           path: d.path,
@@ -71,16 +71,3 @@ const notices = computed(() =>
     </p>
   </div>
 </template>
-
-<style scoped>
-.summary {
-  display: grid;
-  gap: 3px;
-  max-height: 22vh;
-  overflow: auto;
-}
-.split {
-  font-size: 12.5px;
-  color: var(--doubt);
-}
-</style>

@@ -28,16 +28,18 @@ const last = computed(() => recent.value.at(-1))
 </script>
 
 <template>
-  <div class="aloud">
+  <div
+    class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] grid-rows-[auto_auto_minmax(0,1fr)] gap-y-10px gap-x-24px h-full py-18px px-32px text-28px"
+  >
     <p v-if="trouble" class="wrong" role="alert">{{ trouble }}</p>
     <template v-else-if="review">
-      <div class="top">
-        <h1>{{ review.circuit.name }}</h1>
+      <div class="top col-span-full flex gap-24px items-center">
+        <h1 class="flex-1 text-34px">{{ review.circuit.name }}</h1>
         <span v-if="!connected" role="status">{{ t('ui.show.noConnectionTryingAgain') }}</span>
         <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
       </div>
-      <p class="complaint">{{ quoted(review.complaint) }}</p>
-      <div class="drawing">
+      <p class="complaint col-span-full text-30px">{{ quoted(review.complaint) }}</p>
+      <div class="drawing min-h-0 bg-sheet line">
         <Schematic
           :circuit="review.circuit"
           :wiring="wiring"
@@ -49,52 +51,26 @@ const last = computed(() => recent.value.at(-1))
           :black="leads?.black ?? ''"
         />
       </div>
-      <section class="said" aria-live="polite" :aria-label="t('ui.show.whatWasDoneLast')">
+      <section
+        class="grid gap-12px content-start overflow-hidden"
+        aria-live="polite"
+        :aria-label="t('ui.show.whatWasDoneLast')"
+      >
         <template v-if="last">
           <p class="title">{{ last.head }}</p>
-          <p class="line">{{ last.text }}</p>
+          <p class="line text-32px">{{ last.text }}</p>
         </template>
         <p v-else class="title">{{ t('ui.show.nothingHasBeenDoneYet') }}</p>
-        <ol v-if="recent.length > 1">
+        <ol v-if="recent.length > 1" class="m-0 pl-36px text-quiet">
           <li v-for="row in recent.slice(0, -1).toReversed()" :key="row.i">{{ row.head }}</li>
         </ol>
-        <p class="quiet">{{ t('ui.show.steps', { x: at + 1 }) }}</p>
+        <p class="quiet text-24px">{{ t('ui.show.steps', { x: at + 1 }) }}</p>
       </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.aloud {
-  display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
-  grid-template-rows: auto auto minmax(0, 1fr);
-  gap: 10px 24px;
-  height: 100%;
-  padding: 18px 32px;
-  font-size: 28px;
-}
-.top,
-.complaint {
-  grid-column: 1 / -1;
-}
-.top {
-  display: flex;
-  gap: 24px;
-  align-items: center;
-}
-h1 {
-  flex: 1;
-  font-size: 34px;
-}
-.complaint {
-  font-size: 30px;
-}
-.drawing {
-  min-height: 0;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-}
 /* Ten metres away short names are read, and nothing smaller is shown. */
 .drawing :deep(.schematic .face-id) {
   font-size: calc(26px * var(--unit, 1));
@@ -109,24 +85,7 @@ h1 {
 .drawing:focus-within :deep(button) {
   opacity: 1;
 }
-.said {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-  overflow: hidden;
-}
 .title {
   font: 500 36px var(--face-readings);
-}
-.line {
-  font-size: 32px;
-}
-ol {
-  margin: 0;
-  padding-left: 36px;
-  color: var(--quiet);
-}
-.quiet {
-  font-size: 24px;
 }
 </style>

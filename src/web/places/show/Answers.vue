@@ -29,14 +29,21 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
 
 <template>
   <ol class="answers" :aria-label="t('ui.show.answers')">
-    <li v-for="(row, n) in rows" :key="row.key" :class="{ right: shown && row.right }">
+    <li
+      v-for="(row, n) in rows"
+      :key="row.key"
+      class="grid grid-cols-[52px_minmax(0,3fr)_minmax(0,1fr)_60px] gap-14px items-center py-0.1em px-14px line-1.5px"
+      :class="{ right: shown && row.right }"
+    >
       <span v-if="!some" class="letter" aria-hidden="true">{{ letter(n) }}</span>
       <span class="text"
         >{{ row.text }}<span v-if="shown && row.right" class="mark"> {{ t('ui.show.right') }}</span>
-        <small v-else-if="shown && row.misbelief && row.count"> ({{ row.misbelief }})</small></span
+        <small v-else-if="shown && row.misbelief && row.count" class="text-quiet text-26px">
+          ({{ row.misbelief }})</small
+        ></span
       >
       <template v-if="shown && values.length">
-        <span class="bar" :style="{ width: `${(100 * row.count) / most}%` }" />
+        <span class="bar h-22px bg-focus" :style="{ width: `${(100 * row.count) / most}%` }" />
         <b>{{ row.count }}</b>
       </template>
     </li>
@@ -54,14 +61,6 @@ const most = computed(() => Math.max(1, ...rows.value.map(({ count }) => count))
   overflow: hidden;
   font-size: clamp(24px, 3.1vh, 34px);
 }
-li {
-  display: grid;
-  grid-template-columns: 52px minmax(0, 3fr) minmax(0, 1fr) 60px;
-  gap: 14px;
-  align-items: center;
-  padding: 0.1em 14px;
-  border: 1.5px solid var(--rule);
-}
 .right {
   border: 3px solid var(--accent);
 }
@@ -69,15 +68,7 @@ li {
   color: var(--accent);
   font-weight: 600;
 }
-small {
-  color: var(--quiet);
-  font-size: 26px;
-}
 .letter {
   font: 600 34px var(--face-readings);
-}
-.bar {
-  height: 22px;
-  background: var(--focus);
 }
 </style>

@@ -7,10 +7,10 @@ import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
 import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
 import { type Ask } from '../../../core/lab'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
 import type { Showing } from './useShow'
 
-const { wrong, said, act } = useAct()
+const { wrong, said, act, failed } = useAct()
 
 /** The steps of the demonstration: what is asked, in which order. They are kept with a lesson, and replayed from it. */
 const props = defineProps<{ show: Showing; lesson: string }>()
@@ -62,11 +62,7 @@ function move(i: number, by: number) {
 
 const lessons = ref<LessonRow[]>([])
 const into = ref(props.lesson)
-if (!props.lesson)
-  void ask(lessonListSchema, '/lessons').then(
-    (list) => (lessons.value = list),
-    (error: unknown) => (wrong.value = messageOf(error)),
-  )
+if (!props.lesson) void ask(lessonListSchema, '/lessons').then((list) => (lessons.value = list), failed)
 async function keep() {
   await act(async () => {
     const { lesson } = await ask(storedLessonSchema, `/lessons/${into.value}`)
@@ -85,8 +81,11 @@ async function keep() {
 </script>
 
 <template>
-  <section class="script" :aria-label="t('ui.show.stepsOfTheDemonstration')">
-    <div class="line">
+  <section
+    class="row-span-2 grid gap-10px content-start overflow-auto"
+    :aria-label="t('ui.show.stepsOfTheDemonstration')"
+  >
+    <div class="line flex flex-wrap gap-10px items-center">
       <Choice
         :label="t('ui.show.addAStep')"
         labelled="aloud"
@@ -117,7 +116,7 @@ async function keep() {
       />
       <NButton size="large" @click="setAsks([])">{{ t('ui.show.empty') }}</NButton>
       <NButton size="large" @click="unscript">{{ t('ui.show.pointByPoint') }}</NButton>
-      <span class="gap" />
+      <span class="flex-1" />
       <Choice
         v-if="!lesson"
         v-model:value="into"
@@ -138,10 +137,11 @@ async function keep() {
     </div>
     <p v-if="said" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <ol>
+    <ol class="grid gap-6px m-0 pl-44px">
       <li v-for="(one, i) in asks" :key="i">
-        <span>{{ stateName(one.state) }}: {{ words(one) }}</span>
+        <span class="mr-12px">{{ stateName(one.state) }}: {{ words(one) }}</span>
         <NButton
+          class="ml-4px"
           size="large"
           :disabled="i === 0"
           :aria-label="t('ui.show.stepEarlier', { x: i + 1 })"
@@ -150,6 +150,7 @@ async function keep() {
           ↑
         </NButton>
         <NButton
+          class="ml-4px"
           size="large"
           :disabled="i === asks.length - 1"
           :aria-label="t('ui.show.stepLater', { x: i + 1 })"
@@ -157,7 +158,12 @@ async function keep() {
         >
           ↓
         </NButton>
-        <NButton size="large" :aria-label="t('ui.show.takeOutStep', { x: i + 1 })" @click="without(i)">
+        <NButton
+          class="ml-4px"
+          size="large"
+          :aria-label="t('ui.show.takeOutStep', { x: i + 1 })"
+          @click="without(i)"
+        >
           ×
         </NButton>
       </li>
@@ -165,34 +171,3 @@ async function keep() {
     <p v-if="!asks.length">{{ t('ui.show.nothingIsAskedYetAdd') }}</p>
   </section>
 </template>
-
-<style scoped>
-.script {
-  grid-row: span 2;
-  display: grid;
-  gap: 10px;
-  align-content: start;
-  overflow: auto;
-}
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-.gap {
-  flex: 1;
-}
-ol {
-  display: grid;
-  gap: 6px;
-  margin: 0;
-  padding-left: 44px;
-}
-li > span {
-  margin-right: 12px;
-}
-li button {
-  margin-left: 4px;
-}
-</style>

@@ -123,9 +123,11 @@ useKeys(t('ui.common.show'), keys)
 </script>
 
 <template>
-  <div class="show">
-    <div class="top">
-      <h1>{{ circuit.name }}</h1>
+  <div
+    class="show grid grid-cols-1 grid-rows-[auto_auto_auto_minmax(0,1fr)_auto] gap-10px h-full py-18px px-32px text-26px"
+  >
+    <div class="top flex flex-wrap gap-y-8px gap-x-20px items-center">
+      <h1 class="text-34px">{{ circuit.name }}</h1>
       <Choice
         v-model:value="state"
         :label="t('ui.common.state')"
@@ -157,13 +159,13 @@ useKeys(t('ui.common.show'), keys)
       />
       <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
     </div>
-    <p class="complaint">
+    <p class="complaint text-30px">
       <template v-if="complaint">{{ quoted(complaint) }}</template>
       <template v-else>{{ seen.join(' · ') }}</template>
     </p>
     <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
     <template v-else>
-      <div class="middle" aria-live="polite">
+      <div class="min-h-120px" aria-live="polite">
         <p v-if="!now" class="ask">{{ seen.join(' · ') || t('ui.show.nothingToSeeInThis') }}</p>
         <p v-else-if="now.type !== 'volts'" class="ask">{{ asks }}</p>
         <template v-else>
@@ -171,9 +173,14 @@ useKeys(t('ui.common.show'), keys)
             {{ t('ui.show.whatDoes') }} <b class="point">{{ point }}</b>
             {{ t('ui.show.read', { open: open ? '?' : ':' }) }}
           </p>
-          <p class="reading value" :class="{ hidden: open }">
-            <span v-if="showFaulted" class="bad">{{ open ? '—' : reads(valueOf(faulted, point)) }}</span>
-            <span v-if="showHealthy && !open" class="good">{{
+          <p
+            class="reading value flex gap-50px items-baseline text-92px leading-[1.1]"
+            :class="{ hidden: open }"
+          >
+            <span v-if="showFaulted" class="bad text-fault">{{
+              open ? '—' : reads(valueOf(faulted, point))
+            }}</span>
+            <span v-if="showHealthy && !open" class="text-accent text-40px">{{
               t('ui.show.healthy', { point: reads(valueOf(healthy, point)) })
             }}</span>
           </p>
@@ -196,7 +203,7 @@ useKeys(t('ui.common.show'), keys)
         :answers="dots"
       />
     </template>
-    <div class="acts">
+    <div class="acts flex flex-wrap gap-y-8px gap-x-20px items-center">
       <NButton size="large" :disabled="at === 0" @click="step(-1)">{{ t('ui.show.back') }}</NButton>
       <NButton size="large" class="on" :disabled="at >= most" @click="step(1)">
         {{ open ? t('ui.show.showIt') : at === 0 ? t('ui.show.ask') : t('ui.common.next') }}
@@ -233,8 +240,8 @@ useKeys(t('ui.common.show'), keys)
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
         t('ui.common.leave')
       }}</RouterLink>
-      <span class="quiet far">{{ asked }} / {{ most / 2 }}</span>
-      <span class="keys">{{
+      <span class="quiet far ml-auto text-24px">{{ asked }} / {{ most / 2 }}</span>
+      <span class="keys basis-full text-quiet text-24px whitespace-pre-wrap">{{
         keys.map(({ press, what }) => `${writtenAll(press)}: ${what}`).join('   ')
       }}</span>
     </div>
@@ -242,25 +249,6 @@ useKeys(t('ui.common.show'), keys)
 </template>
 
 <style scoped>
-.show {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto auto minmax(0, 1fr) auto;
-  gap: 10px;
-  height: 100%;
-  padding: 18px 32px;
-  font-size: 26px;
-}
-.top,
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 20px;
-  align-items: center;
-}
-h1 {
-  font-size: 34px;
-}
 .show :deep(button) {
   padding: 4px 14px;
   border: 1.5px solid var(--rule-strong);
@@ -289,31 +277,11 @@ h1 {
 .show :deep(button:disabled) {
   opacity: 0.5;
 }
-.complaint {
-  font-size: 30px;
-}
 .ask {
   font-size: clamp(28px, 3.7vh, 40px);
 }
 .point {
   font: 500 48px var(--face-readings);
-}
-.value {
-  display: flex;
-  gap: 50px;
-  align-items: baseline;
-  font-size: 92px;
-  line-height: 1.1;
-}
-.bad {
-  color: var(--fault);
-}
-.good {
-  color: var(--accent);
-  font-size: 40px;
-}
-.middle {
-  min-height: 120px;
 }
 .why {
   color: var(--accent);
@@ -321,17 +289,5 @@ h1 {
 }
 .count {
   font: 500 26px var(--face-readings);
-}
-.far {
-  margin-left: auto;
-}
-.quiet {
-  font-size: 24px;
-}
-.keys {
-  flex-basis: 100%;
-  color: var(--quiet);
-  font-size: 24px;
-  white-space: pre-wrap;
 }
 </style>
