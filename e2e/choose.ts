@@ -24,6 +24,21 @@ export async function choose(
   await expect(menu).toBeHidden()
 }
 
+/** Chooses some in a list by their names, and closes it. */
+export async function chooseSome(field: Locator, labels: readonly string[]): Promise<void> {
+  const menu = field.page().locator('.n-base-select-menu:visible')
+  for (const label of labels) {
+    const entry = menu.locator('.n-base-select-option').filter({ hasText: exactly(label) })
+    await expect(async () => {
+      if (!(await menu.isVisible())) await field.click()
+      await field.locator('input').fill(label)
+      await entry.click({ timeout: 3000 })
+    }).toPass()
+  }
+  await field.page().keyboard.press('Escape')
+  await expect(menu).toBeHidden()
+}
+
 const exactly = (text: string): RegExp =>
   new RegExp(`^\\s*${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}\\s*$`)
 

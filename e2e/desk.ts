@@ -51,9 +51,11 @@ export async function handOut({ circuit, faults, student, complaint, frame = {} 
   const students = await call<{ id: string; login: string }[]>('/students')
   const made = await call<{ id: string }>('/orders', {
     circuit: circuits.find(({ name }) => circuit.test(name))!.id,
-    student: students.find(
-      ({ login }) => login === (student in people ? people[student as keyof typeof people].login : student),
-    )!.id,
+    students: students
+      .filter(
+        ({ login }) => login === (student in people ? people[student as keyof typeof people].login : student),
+      )
+      .map(({ id }) => id),
     complaint,
     faults,
     frame,

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, takeInstrument } from './choose'
+import { choose, chooseSome, takeInstrument } from './choose'
 import { conclude, freshStudent, goToDesk, handOut, repair, take, tells } from './desk'
 import { part, signIn, toStep } from './story'
 
@@ -39,7 +39,7 @@ test('a spare that is bad itself: chosen in Plant, measured in the hand, and sai
       .last()
       .click()
     await page.keyboard.press('Escape')
-    await choose(hand.getByRole('combobox', { name: 'Student' }), { label: `Story ${login}` })
+    await chooseSome(hand.getByRole('combobox', { name: 'Students' }), [`Story ${login}`])
     await page.getByRole('button', { name: 'Hand out the work order' }).click()
     await expect(page.getByText(`Handed out to Story ${login}.`)).toBeVisible()
   })

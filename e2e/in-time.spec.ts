@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, takeInstrument } from './choose'
+import { choose, chooseSome, takeInstrument } from './choose'
 import { conclude, freshStudent, goToDesk, handOut, repair, take } from './desk'
 import { part, signIn, toStep } from './story'
 
@@ -37,7 +37,7 @@ test('a drain: handed out with its hours, verified by its current, cured, and sa
     const hand = page.getByRole('region', { name: 'Hand it out' })
     await expect(hand.getByLabel('Complaint')).toHaveValue(/^Left standing, the van battery is flat/)
     await expect(hand.getByRole('checkbox', { name: /van battery is flat after about 4 days/ })).toBeChecked()
-    await choose(hand.getByRole('combobox', { name: 'Student' }), { label: `Story ${login}` })
+    await chooseSome(hand.getByRole('combobox', { name: 'Students' }), [`Story ${login}`])
     await page.getByRole('button', { name: 'Hand out the work order' }).click()
     await expect(page.getByText(`Handed out to Story ${login}.`)).toBeVisible()
   })

@@ -1,5 +1,5 @@
 import { expect, type Page, type Request } from '@playwright/test'
-import { choose } from './choose'
+import { choose, chooseSome } from './choose'
 
 /** What the helpers below do is what a person does: names, buttons and keys, never the inside. */
 export const people = {
@@ -98,7 +98,7 @@ export async function plantAndHandOut(
   const keep = page.getByRole('button', { name: 'Keep these facts' })
   await expect(keep.or(page.getByText('Nothing shows in any state'))).toBeVisible()
   if (await keep.isVisible()) await keep.click()
-  await choose(page.getByRole('combobox', { name: 'Student' }), { label: student })
+  await chooseSome(page.getByRole('combobox', { name: 'Students' }), [student])
   await page.getByRole('button', { name: 'Hand out the work order' }).click()
   await expect(page.getByText(`Handed out to ${student}.`)).toBeVisible()
 }

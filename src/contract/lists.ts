@@ -37,7 +37,9 @@ export const orderRowSchema = z.object({
   student: z.string(),
   /** Whose desk it is on. */
   studentId: z.uuid(),
+  /** When it was handed out; to come where it is early. */
   created: z.string(),
+  early: z.boolean(),
   concluded: z.string().nullable(),
   released: z.string().nullable(),
   tests: z.number(),

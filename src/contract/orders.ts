@@ -10,7 +10,13 @@ import { repliesSchema } from './desk'
 export const newOrderSchema = z
   .object({
     circuit: z.uuid(),
-    student: z.uuid(),
+    /** Whoever gets one, each their own. */
+    students: z
+      .array(z.uuid())
+      .min(1, coded(say('school.chooseStudent')))
+      .max(400),
+    /** From when it is on their desks; at once where nothing is said, or where that is past. */
+    opens: z.iso.datetime({ offset: true }).optional(),
     complaint: z
       .string()
       .trim()

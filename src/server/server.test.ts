@@ -48,7 +48,7 @@ function suite(kind: 'embedded' | 'server'): void {
     (
       await orla
         .post('/api/orders')
-        .send({ circuit, student: tamId, complaint, faults: [planted] })
+        .send({ circuit, students: [tamId], complaint, faults: [planted] })
         .expect(201)
     ).body.id as string
   const step = (id: string, action: object, key = randomUUID()) =>
@@ -164,7 +164,7 @@ function suite(kind: 'embedded' | 'server'): void {
       .post('/api/orders')
       .send({
         circuit,
-        student: tamId,
+        students: [tamId],
         complaint: 'It is dark.',
         faults: [{ kind: 'blown', part: 'W1', segment: 'copper' }],
       })

@@ -92,7 +92,7 @@ describe('what is sent to the school', () => {
     const gone = '00000000-0000-4000-8000-00000000dead'
     const order = {
       circuit: circuit!.id,
-      student: ((await orla.get('/api/students')).body as { id: string }[])[0]!.id,
+      students: [((await orla.get('/api/students')).body as { id: string }[])[0]!.id],
       complaint: 'It is dim.',
       faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
     }
@@ -112,7 +112,7 @@ describe('what is sent to the school', () => {
         body: { type: 'volts', circuit: 'c', state: 's', point: 'p' },
       }),
       orla.post(`/api/lessons/${lesson!.id}/orders`).send({ students: [gone], set: 0 }),
-      orla.post(`/api/lessons/${lesson!.id}/orders`).send({ students: [order.student], set: 900 }),
+      orla.post(`/api/lessons/${lesson!.id}/orders`).send({ students: order.students, set: 900 }),
     ])
     for (const [i, { status, body }] of answers.entries()) {
       expect([404, 409, 422], `${i}: ${JSON.stringify(body)}`).toContain(status)

@@ -34,7 +34,7 @@ describe('a server under strange requests', () => {
     order = (
       await orla.post('/api/orders').send({
         circuit: circuits.find((c) => c.name === 'Work lamp, street sweeper')!.id,
-        student: students.find((s) => s.login === 'tam')!.id,
+        students: [students.find((s) => s.login === 'tam')!.id],
         complaint: 'The work lamp is dim.',
         faults: [{ kind: 'corroded', part: 'X2', segment: 'pin', severity: 3 }],
       })

@@ -181,7 +181,7 @@ describe('accounts', () => {
     ).id as string
     const order = {
       circuit,
-      student,
+      students: [student],
       complaint: 'The lamp is dim.',
       faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
     }

@@ -59,7 +59,7 @@ describe('the Floor', () => {
       .find((c) => c.name === 'Work lamp, street sweeper')!.id
     const order = {
       circuit,
-      student: students.find((s) => s.login === 'tam')!.id,
+      students: [students.find((s) => s.login === 'tam')!.id],
       complaint: 'The work lamp is dim.',
       faults: [planted],
     }

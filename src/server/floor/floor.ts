@@ -47,7 +47,7 @@ async function rowsNow(db: Database, scope: Scope, day?: string): Promise<FloorL
   const which =
     day === undefined
       ? `(o.created_at > now() - interval '18 hours' or (o.concluded_at is null and o.created_at > now() - interval '3 days'))
-         and o.created_at > now() - interval '3 days'`
+         and o.created_at between now() - interval '3 days' and now()`
       : 'o.lab_day_id = $2'
   const where = `where ${which} and ${people ? 'o.student_id = any($1::uuid[])' : '$1::uuid[] is null'}`
   const bound = [people, ...(day === undefined ? [] : [day])]

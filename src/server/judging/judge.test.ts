@@ -36,7 +36,7 @@ describe('the judge', () => {
   async function handOut(): Promise<string> {
     const order = {
       circuit,
-      student,
+      students: [student],
       complaint: 'The work lamp is dim.',
       faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
     }

@@ -25,7 +25,7 @@ describe('what has been judged', () => {
     const students = (await orla.get('/api/students')).body as { id: string; login: string }[]
     const student = students.find((s) => s.login === 'tam')!.id
     const faults = [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }]
-    const order = { circuit, student, complaint: 'The work lamp is dim.', faults }
+    const order = { circuit, students: [student], complaint: 'The work lamp is dim.', faults }
     id = ((await orla.post('/api/orders').send(order).expect(201)).body as { id: string }).id
     await tam.get(`/api/desk/${id}`).expect(200)
     await step({ type: 'operate', arrangement: on, says: 'asComplained' })

@@ -34,7 +34,7 @@ describe('the Ledger', () => {
     const work = async (agent: TestAgent, login: string, piece: string, sure: number) => {
       const order = {
         circuit,
-        student: idOf(login),
+        students: [idOf(login)],
         complaint: 'The work lamp is dim.',
         faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
       }

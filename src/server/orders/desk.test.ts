@@ -42,7 +42,7 @@ describe('a Desk', () => {
         .post('/api/orders')
         .send({
           circuit,
-          student: students[who]!.id,
+          students: [students[who]!.id],
           complaint: 'The work lamp is dim.',
           faults: [planted],
           frame,
@@ -234,7 +234,7 @@ describe('a Desk', () => {
       const other = { ...planted, severity: 2.7182 }
       const { body } = await orla
         .post('/api/orders')
-        .send({ circuit, student: students.tam!.id, complaint: 'The work lamp is dim.', faults: [other] })
+        .send({ circuit, students: [students.tam!.id], complaint: 'The work lamp is dim.', faults: [other] })
         .expect(201)
       const { id } = body as { id: string }
       await students.tam!.agent.get(`/api/desk/${id}`).expect(200)
@@ -257,7 +257,7 @@ describe('a Desk', () => {
           .post('/api/orders')
           .send({
             circuit,
-            student,
+            students: [student],
             complaint: 'The work lamp is dim.',
             faults: [{ ...planted, severity: 1.618 }],
           })

@@ -37,7 +37,7 @@ export async function loadOwn(
 ): Promise<Order & Standing> {
   const order = await load(db, id)
   const elsewhere = bench && (order.day !== bench.day || order.station !== bench.name)
-  if (order.studentId !== student || elsewhere) throw new HttpError(404, say('school.noOrder'))
+  if (order.studentId !== student || elsewhere || order.early) throw new HttpError(404, say('school.noOrder'))
   return order
 }
 

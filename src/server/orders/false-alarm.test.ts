@@ -12,7 +12,7 @@ describe('an order in which nothing is wrong', () => {
   let school: School
   let orla: TestAgent
   let tam: TestAgent
-  let order: { circuit: string; student: string; complaint: string }
+  let order: { circuit: string; students: string[]; complaint: string }
 
   beforeAll(async () => {
     school = await startSchool()
@@ -22,7 +22,7 @@ describe('an order in which nothing is wrong', () => {
     const list = (await orla.get('/api/students')).body as { id: string; login: string }[]
     order = {
       circuit: circuits.find((c) => c.name === 'Work lamp, street sweeper')!.id,
-      student: list.find((s) => s.login === 'tam')!.id,
+      students: [list.find((s) => s.login === 'tam')!.id],
       complaint: 'The work lamp is dim.',
     }
   }, 60_000)

@@ -58,7 +58,7 @@ describe.each(['embedded', 'server'])('handing out, on a database that is %s', (
     const body = {
       key: randomUUID(),
       circuit: circuits.find(({ name }) => name === 'Work lamp, street sweeper')!.id,
-      student: students[0]!.id,
+      students: [students[0]!.id],
       complaint: 'It is dim.',
       faults: [{ kind: 'highResistance', part: 'X2', segment: 'pin', severity: 2 }],
     }

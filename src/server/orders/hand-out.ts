@@ -25,6 +25,8 @@ export interface ReadyOrder {
   readonly frame: Frame
   readonly complaint: string
   readonly meter?: string | undefined
+  /** From when its students have it. */
+  readonly opens?: string | undefined
   /** The order that this one is like. */
   readonly likeOf?: string | undefined
   readonly lesson?: string | undefined
@@ -48,7 +50,7 @@ export interface HandOut {
 export async function readyOrder(
   db: Queries,
   workers: Workers,
-  order: Omit<NewOrder, 'student' | 'key'>,
+  order: Omit<NewOrder, 'students' | 'key'>,
   on?: Circuit,
 ): Promise<ReadyOrder> {
   const circuit = on ?? (await loadCircuit(db, order.circuit)).circuit
@@ -70,6 +72,7 @@ export async function readyOrder(
     frame: { ...framed, complaint },
     complaint: order.complaint,
     meter: order.meter,
+    opens: order.opens,
   }
 }
 
@@ -139,6 +142,7 @@ const rowOf = (order: ReadyOrder, rubric: Rubric): NewRow => ({
   frame: order.frame,
   rubric,
   meter: order.meter ?? null,
+  opens: order.opens ?? null,
   likeOf: order.likeOf ?? null,
   lesson: order.lesson ?? null,
   day: order.day ?? null,

@@ -33,7 +33,7 @@ export async function listOrders(
   const { count, asOf } = counted!
   const rows = await db.query<OrderRow & { sorted: string }>(
     `select o.id, coalesce(o.circuit, o.document->>'name') as circuit, o.complaint, u.name as student, o.student_id as "studentId",
-       ${iso('o.created_at')} as created, ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
+       ${iso('o.created_at')} as created, o.created_at > now() as early, ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
        ${countOf('test')} as tests, ${by}::text as sorted
      from (select * from current_orders o where ${where} ${whose}
         ${cursor ? `and (${by}, o.id) < ($2::timestamptz, $3::uuid)` : ''}
@@ -52,7 +52,8 @@ export async function listOrders(
 export async function deskList(db: Queries, student: User, after?: string): Promise<DeskList> {
   const cursor = readCursor(after, 2)
   const bench = [student.bench?.day ?? null, student.bench?.name ?? null]
-  const own = 'student_id = $1 and ($2::uuid is null or (lab_day_id = $2 and station = $3))'
+  const own =
+    'student_id = $1 and created_at <= now() and ($2::uuid is null or (lab_day_id = $2 and station = $3))'
   const [counted] = await db.query<{ count: number }>(
     `select count(*)::int as count from current_orders where ${own}`,
     [student.id, ...bench],

@@ -51,6 +51,8 @@ export interface Standing {
   readonly left: number | null
   /** Why the instructor has stopped the work; null where it goes on. */
   readonly stopped: string | null
+  /** Its students do not have it yet. */
+  readonly early: boolean
 }
 
 /** What an order is about never changes once it is handed out: it is read through its doors once. */
@@ -95,6 +97,7 @@ interface Row {
   taken: number
   left: number | null
   stopped: string | null
+  early: boolean
 }
 
 /** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
@@ -122,7 +125,7 @@ function orderOf(row: Row, copy: Copied): Order {
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    often(`select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, ${leftSql} as left, ${iso('created_at')} as created,
+    often(`select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, created_at > now() as early, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`),
     [id],
   )
@@ -133,6 +136,7 @@ export async function load(db: Queries, id: string): Promise<Order & Standing> {
     taken: row.taken,
     left: row.left,
     stopped: row.stopped,
+    early: row.early,
   }
 }
 
@@ -212,6 +216,8 @@ export interface NewRow {
   readonly frame: OrderOfCore['frame']
   readonly rubric: Rubric
   readonly meter: string | null
+  /** The moment at which it counts as handed out, where that is to come. */
+  readonly opens: string | null
   readonly likeOf: string | null
   readonly lesson: string | null
   readonly day: string | null
@@ -228,8 +234,8 @@ export const insertOrders = (
 ): Promise<{ id: string; student: string }[]> =>
   tx.query(
     `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, circuit, faults, frame, rubric,
-       meter_id, like_of, lesson_id, lab_day_id, station, round, tests, hints)
-     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, 0, 0 from unnest($1::uuid[]) s (id)
+       meter_id, like_of, lesson_id, lab_day_id, station, round, created_at, tests, hints)
+     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, greatest(now(), $16::timestamptz), 0, 0 from (select distinct unnest($1::uuid[]) as id) s
      on conflict do nothing returning id, student_id as student`,
     [
       students,
@@ -252,6 +258,7 @@ export const insertOrders = (
       row.day,
       row.station,
       row.round,
+      row.opens,
     ],
   )
 

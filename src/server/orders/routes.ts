@@ -34,10 +34,10 @@ export function orderRoutes(db: Database, workers: Workers, judge: Judge): Route
     res.json(await listOrders(db, state, scopeOf(req.query), afterSchema.parse(req.query.after)))
   })
   router.post('/orders', async (req, res) => {
-    const { student, key, ...order } = newOrderSchema.parse(req.body)
+    const { students, key, ...order } = newOrderSchema.parse(req.body)
     const ready = await readyOrder(db, workers, order)
-    const [made] = await handOut(db, workers, [{ order: ready, students: [student] }], userOf(res), { key })
-    res.status(201).json({ id: made!.id })
+    const made = await handOut(db, workers, [{ order: ready, students }], userOf(res), { key })
+    res.status(201).json({ id: made[0]!.id, count: made.length })
   })
   router.post('/orders/released', async (req, res) => {
     res.json(await releaseAll(db, releaseAllSchema.parse(req.body)))

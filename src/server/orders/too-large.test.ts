@@ -14,7 +14,7 @@ it('a circuit too large to judge two faults in says so when it is handed out, an
     const send = (...parts: string[]) =>
       orla.post('/api/orders').send({
         circuit: id,
-        student: list.find((s) => s.login === 'tam')!.id,
+        students: [list.find((s) => s.login === 'tam')!.id],
         complaint: 'The first lamp is dim.',
         faults: parts.map(fault),
         frame: {

@@ -37,7 +37,7 @@ describe('what the trade believes', () => {
       .post('/api/orders')
       .send({
         circuit: circuits.find((c) => name.test(c.name))!.id,
-        student,
+        students: [student],
         complaint: 'It does not do what it did.',
         faults: [fault],
         ...(spares?.length && { spares }),
@@ -218,7 +218,7 @@ describe('what the trade believes', () => {
     expect(bad.fan).toBeLessThan(0.1)
     const refused = await orla.post('/api/orders').send({
       circuit: circuits.find((c) => c.name.startsWith('Cooling fan by relay'))!.id,
-      student: tamId,
+      students: [tamId],
       complaint: 'It does not do what it did.',
       faults: [open],
       spares: [{ kind: 'open', part: 'K1', segment: 'pin86' }],

@@ -1,8 +1,9 @@
 <script setup lang="ts" generic="V extends string | number | null">
 import { NSelect, type SelectGroupOption, type SelectOption } from 'naive-ui'
-import { computed, ref, useTemplateRef, watchEffect, type HTMLAttributes } from 'vue'
+import { computed, ref, useTemplateRef, type HTMLAttributes } from 'vue'
 import { t } from '../words'
 import type { Entries, Entry } from './choice'
+import { useCombobox } from './useCombobox'
 
 /** One out of a list, by pointing or typing. Its label stands above it, beside it, or is only read out. */
 const {
@@ -61,22 +62,9 @@ const width = computed(() => {
 
 const filters = computed(() => all.value.length >= fewestFiltered)
 const root = useTemplateRef('root')
-// What has the focus is an element of the library’s that it gives no name.
-watchEffect(
-  () => {
-    // Another element takes its place where it begins to filter, or ceases to.
-    void filters.value
-    const field = root.value?.querySelector('.n-base-selection-label')
-    if (!field) return
-    const attributes = { role: 'combobox', 'aria-haspopup': 'listbox', 'aria-label': label }
-    for (const [name, text] of Object.entries(attributes)) field.setAttribute(name, text)
-    field.setAttribute('aria-expanded', String(open.value))
-    field.setAttribute('aria-disabled', String(disabled))
-  },
-  { flush: 'post' },
-)
+const focus = useCombobox(root, () => ({ label, open: open.value, disabled, filters: filters.value }))
 /** For the keys of a place. */
-defineExpose({ focus: () => root.value?.querySelector<HTMLElement>('.n-base-selection-label')?.focus() })
+defineExpose({ focus })
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { defineAsyncComponent, ref } from 'vue'
+import { defineAsyncComponent } from 'vue'
 import { changePasswordSchema, leastPassword } from '../../../contract/account'
 import { post } from '../../api/client'
 import { useAct } from '../../api/useAct'

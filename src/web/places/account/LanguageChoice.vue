@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Segments from '../../parts/Segments.vue'
-import { ref } from 'vue'
 import { post } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { useSession } from '../../stores/session'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
 import { NButton, NInputNumber, NTimePicker } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
 import { useOneAct } from '../../api/one-act'

@@ -118,12 +118,14 @@ const places = {
         }}</span>
         <span class="quiet">
           {{
-            t('ui.home.outSince', {
-              begun: order.tests
-                ? `${order.tests} ${order.tests === 1 ? t('ui.home.reading') : t('ui.common.readings')}`
-                : t('ui.common.notBegun'),
-              created: when(order.created),
-            })
+            order.early
+              ? t('ui.home.opensOn', { when: when(order.created) })
+              : t('ui.home.outSince', {
+                  begun: order.tests
+                    ? `${order.tests} ${order.tests === 1 ? t('ui.home.reading') : t('ui.common.readings')}`
+                    : t('ui.common.notBegun'),
+                  created: when(order.created),
+                })
           }}
         </span>
         <NButton

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import Choice from '../../parts/Choice.vue'
+import Several from '../../parts/Several.vue'
+import { when } from '../../parts/when'
 import type { Entries } from '../../parts/choice'
 import { t } from '../../words'
 import { useLocalStorage } from '@vueuse/core'
-import { NButton, NCheckbox, NInput } from 'naive-ui'
+import { NButton, NCheckbox, NDatePicker, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
@@ -11,7 +12,8 @@ import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { ask, messageOf, send } from '../../api/client'
+import { ask, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
 import { useOneAct } from '../../api/one-act'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
@@ -34,9 +36,10 @@ const props = defineProps<{
 const emit = defineEmits<{ complaint: [text: string] }>()
 
 const students = ref<User[]>([])
-const student = ref('')
-const wrong = ref('')
-const done = ref('')
+const chosen = ref<string[]>([])
+/** From when they have it, in milliseconds; at once where nothing is chosen. */
+const opens = ref<number | null>(null)
+const { wrong, said: done, act } = useAct()
 /** As the last order was framed: a lesson’s orders are alike. */
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 /** A false alarm, or a cause that is not electrical: an order in which nothing is planted. */
@@ -70,14 +73,17 @@ const people = computed((): Entries<string> => {
   ]
 })
 meters.value = await ask(metersSchema, '/meters')
-const chosen = computed(() => [...students.value, session.user].find((s) => s?.id === student.value))
+/** Everybody of the classes that were looked at last, by one press. */
+const classmates = computed(() => near.value.map(({ id }) => id))
+const nameOf = (id: string) => [...students.value, session.user].find((s) => s?.id === id)?.name ?? ''
 
 /** Until somebody writes words of their own, the order has those that were drafted. */
 const words = computed(() => props.complaint || props.drafted)
 
 const order = () => ({
   circuit: props.id,
-  student: student.value,
+  students: chosen.value,
+  ...(opens.value !== null && { opens: new Date(opens.value).toISOString() }),
   complaint: words.value,
   faults: props.faults,
   ...(spares.value.length && { spares: spares.value }),
@@ -86,10 +92,10 @@ const order = () => ({
   ...(frame.value.source === 'meter' && meter.value && { meter: meter.value }),
 })
 const { busy, once } = useOneAct(order)
+const isPast = (day: number) => day < Date.now() - 86_400_000
 async function handOut() {
-  wrong.value = ''
-  done.value = ''
-  if (!chosen.value) {
+  wrong.value = done.value = ''
+  if (!chosen.value.length) {
     wrong.value = t('ui.plant.chooseTheStudentFirst')
     return
   }
@@ -97,14 +103,18 @@ async function handOut() {
     wrong.value = t('ui.plant.sayWhichFactsFitFirst')
     return
   }
-  try {
+  await act(async () => {
     // The order copies the circuit as the server has it: everything on screen must have arrived.
     await props.settled()
+    const { length } = chosen.value
     const made = await once((key) => send(z.object({ id: z.uuid() }), '/orders', { ...order(), key }))
-    if (made) done.value = t('ui.plant.handedOutTo', { name: chosen.value.name })
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
+    if (!made) return
+    const to = { count: length, name: nameOf(chosen.value[0]!) }
+    done.value =
+      opens.value === null
+        ? t('ui.plant.handedOutTo', to)
+        : t('ui.plant.handedOutFrom', { ...to, when: when(new Date(opens.value).toISOString()) })
+  })
 }
 </script>
 
@@ -141,7 +151,30 @@ async function handOut() {
       :sound="sound"
       :own-words="sound || (complaint !== '' && complaint !== drafted)"
     />
-    <Choice v-model:value="student" :label="t('ui.common.student')" :entries="people" />
+    <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-8px items-end">
+      <Several v-model:value="chosen" :label="t('ui.common.students')" :entries="people" />
+      <label class="field"
+        >{{ t('ui.plant.opens') }}
+        <NDatePicker
+          v-model:value="opens"
+          type="datetime"
+          size="small"
+          clearable
+          format="d MMM yyyy HH:mm"
+          :placeholder="t('ui.plant.atOnce')"
+          :is-date-disabled="isPast"
+        />
+      </label>
+    </div>
+    <NButton
+      v-if="classmates.length > 1 && chosen.length < classmates.length"
+      text
+      type="primary"
+      class="justify-self-start"
+      @click="chosen = classmates"
+    >
+      {{ t('ui.plant.chooseAllOf', { about: scope.about, count: classmates.length }) }}
+    </NButton>
     <p v-if="!students.length">
       {{ t('ui.plant.theClassIsEmptyAdd') }} <RouterLink to="/"> {{ t('ui.common.today') }} </RouterLink>.
     </p>
