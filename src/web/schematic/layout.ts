@@ -70,6 +70,8 @@ const batteryX = 156
 /** Where the first column stands, unless its rails need more. */
 const leastX = 460
 const columnStep = 324
+/** A column that stands alone stands farther away: panes are wider than it is high. */
+const loneSpread = 160
 /** A stretch of rail, wide enough for the names above and below it. */
 const railStretch = 120
 const headStretch = 132
@@ -189,13 +191,16 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
   const loop = begins.find((p) => p.to === refOf(partIn(p.from), 'n')) ?? begins[0]
   const alone = circuit.parts.find((p) => isSource(p.id))
   const others = circuit.paths.filter((p) => p !== loop)
-  let columnX = leastX
+  // By the number of paths alone: a part that is put in moves nothing before it.
+  const apart = circuit.paths.length === 1 ? loneSpread : 0
+  let columnX = leastX + apart
   let bottom = top
   if (loop) bottom = placeLoop(loop)
   else if (alone)
     bottom = placeLoop({ id: '', name: '', from: `${alone.id}.p`, to: `${alone.id}.n`, steps: [] })
-  // Columns stand side by side as far as a page goes, then in a further row.
-  const perRow = Math.max(2, Math.ceil(Math.sqrt(circuit.paths.length * 1.3)))
+  // Columns stand side by side as far as a page goes, then in a further row; three fit into any pane.
+  const { length: paths } = circuit.paths
+  const perRow = paths <= 3 ? Math.max(2, paths) : Math.ceil(Math.sqrt(paths * 1.3))
   let column = 1
   let rowTop = top - 20
   let rowFoot = bottom + 60
@@ -227,7 +232,7 @@ function arrange(circuit: Circuit, wiring: Wiring): Layout {
     const stretch = (part: string) =>
       Math.max(railStretch, symbolOf(partOfKind(kinds.get(part)!).symbol).length)
     const wanted = rail.reduce((sum, { part }) => sum + stretch(part), 0)
-    columnX = Math.max(leastX, batteryX + Math.max(wanted, head * headStretch))
+    columnX = Math.max(leastX + apart, batteryX + Math.max(wanted, head * headStretch))
     let y = top
     stretched(column).forEach((length, i) => {
       const { part, enter, leave } = column[i]!

@@ -6,7 +6,7 @@ import Fold from '../../parts/Fold.vue'
 import Choice from '../../parts/Choice.vue'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { ref, toRef } from 'vue'
 import { z } from 'zod'
 import {
   benchCodeSchema,
@@ -22,6 +22,7 @@ import {
 import { ask, post, send } from '../../api/client'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
+import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
 import { useSession } from '../../stores/session'
 
@@ -40,6 +41,7 @@ const form = useForm(newAccountSchema, () => ({
   password: '',
   role: 'student' as Role,
 }))
+useLeaveGuard(toRef(() => form.changed))
 
 const load = async () => (people.value = await ask(z.array(userSchema), '/people'))
 const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { messageOf } from '../../api/client'
+import { signInSchema } from '../../../contract/account'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
 import { useSession } from '../../stores/session'
 import DoorFrame from './DoorFrame.vue'
 import LanguageChoice from './LanguageChoice.vue'
@@ -11,10 +12,10 @@ import LanguageChoice from './LanguageChoice.vue'
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const login = ref('')
-const password = ref('')
-const wrong = ref('')
-const busy = ref(false)
+const form = useForm(signInSchema, () => ({
+  login: typeof route.query.login === 'string' ? route.query.login : '',
+  password: '',
+}))
 const next = typeof route.query.next === 'string' ? route.query.next : '/'
 /** Why somebody was led here. */
 const reasons: Readonly<Record<string, string>> = {
@@ -26,20 +27,12 @@ const reasons: Readonly<Record<string, string>> = {
 const reason =
   reasons[String(route.query.directory ?? '')] ??
   (route.query.ended ? t('ui.account.yourSessionHasEndedSign') : '')
-if (typeof route.query.login === 'string') login.value = route.query.login
 
-async function enter() {
-  wrong.value = ''
-  busy.value = true
-  try {
-    await session.signIn(login.value, password.value)
+const enter = () =>
+  form.submit(async ({ login, password }) => {
+    await session.signIn(login, password)
     await router.push(next.startsWith('/') && !next.startsWith('//') ? next : '/')
-  } catch (error) {
-    wrong.value = messageOf(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>
@@ -49,28 +42,26 @@ async function enter() {
       <NButton v-if="session.directory" tag="a" :href="`/api/directory?next=${encodeURIComponent(next)}`">{{
         t('ui.account.signInWith', { directory: session.directory })
       }}</NButton>
-      <label class="field"
-        >{{ t('ui.common.signInName') }}
+      <FormField v-slot="{ field }" :form="form" name="login" :label="t('ui.common.signInName')">
         <NInput
-          v-model:value="login"
-          :input-props="{ autocomplete: 'username', autocapitalize: 'none', name: 'login' }"
+          v-model:value="form.values.login"
+          :input-props="{ ...field, autocomplete: 'username', autocapitalize: 'none', name: 'login' }"
           autofocus
           placeholder=""
         />
-      </label>
-      <label class="field"
-        >{{ t('ui.account.password') }}
+      </FormField>
+      <FormField v-slot="{ field }" :form="form" name="password" :label="t('ui.account.password')">
         <NInput
-          v-model:value="password"
+          v-model:value="form.values.password"
           type="password"
-          :input-props="{ autocomplete: 'current-password', name: 'password' }"
+          :input-props="{ ...field, autocomplete: 'current-password', name: 'password' }"
           placeholder=""
         />
-      </label>
-      <p v-if="wrong" class="wrong" role="alert">
-        {{ wrong }}
+      </FormField>
+      <p v-if="form.wrong" class="wrong" role="alert">
+        {{ form.wrong }}
       </p>
-      <NButton type="primary" attr-type="submit" :loading="busy"> {{ t('ui.common.signIn') }} </NButton>
+      <NButton type="primary" attr-type="submit" :loading="form.busy"> {{ t('ui.common.signIn') }} </NButton>
       <p class="quiet">{{ t('ui.account.noAccountYourInstructorMakes') }}</p>
       <LanguageChoice />
     </form>

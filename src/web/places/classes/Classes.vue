@@ -2,10 +2,20 @@
 import { useAct } from '../../api/useAct'
 import { t } from '../../words'
 import { NButton, NInput, NSelect, NSwitch } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { z } from 'zod'
-import { classListSchema, userSchema, type ClassList, type RosterDone, type User } from '../../../contract'
-import { ask, messageOf, post, send } from '../../api/client'
+import {
+  classListSchema,
+  newClassSchema,
+  userSchema,
+  type ClassList,
+  type RosterDone,
+  type User,
+} from '../../../contract'
+import { ask, post, send } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
+import { useLeaveGuard } from '../../shell/confirm'
 import Import from './Import.vue'
 
 const { wrong, act: doing } = useAct()
@@ -13,26 +23,24 @@ const { wrong, act: doing } = useAct()
 /** Groups of a term, and who is in them. */
 const classes = ref<ClassList>([])
 const people = ref<User[]>([])
-const name = ref('')
-const term = ref('')
+const form = useForm(newClassSchema, () => ({ name: '', term: '' }))
+useLeaveGuard(toRef(() => form.changed))
 const done = ref<RosterDone | null>(null)
-async function load() {
-  try {
+const load = () =>
+  doing(async () => {
     ;[classes.value, people.value] = await Promise.all([
       ask(classListSchema, '/classes'),
       ask(z.array(userSchema), '/students'),
     ])
-  } catch (error) {
-    wrong.value = messageOf(error)
-  }
-}
+  })
 await load()
 const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()
-const add = () =>
-  act(async () => {
-    await send(z.object({ id: z.uuid() }), '/classes', { name: name.value, term: term.value })
-    name.value = ''
-  })
+async function add() {
+  const done = await form.submit((made) => send(z.object({ id: z.uuid() }), '/classes', made))
+  if (!done) return
+  form.reset()
+  await load()
+}
 /** The class that is open: its people, and who could be added. */
 const open = ref<string | null>(null)
 const others = computed(() => {
@@ -136,15 +144,22 @@ async function slips() {
           </div>
         </div>
         <form class="flex gap-10px items-end" @submit.prevent="add">
-          <label class="field"
-            >{{ t('ui.common.name') }}
-            <NInput v-model:value="name" size="small" :placeholder="t('ui.classes.sweepersSecondYear')"
-          /></label>
-          <label class="field"
-            >{{ t('ui.classes.term') }}
-            <NInput v-model:value="term" size="small" :placeholder="t('ui.classes.autumn2026')"
-          /></label>
-          <NButton attr-type="submit" :disabled="!name.trim()">{{ t('ui.classes.newClass') }}</NButton>
+          <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
+            <NInput
+              v-model:value="form.values.name"
+              :input-props="field"
+              :placeholder="t('ui.classes.sweepersSecondYear')"
+            />
+          </FormField>
+          <FormField v-slot="{ field }" :form="form" name="term" :label="t('ui.classes.term')">
+            <NInput
+              v-model:value="form.values.term"
+              :input-props="field"
+              :placeholder="t('ui.classes.autumn2026')"
+            />
+          </FormField>
+          <NButton attr-type="submit" :loading="form.busy">{{ t('ui.classes.newClass') }}</NButton>
+          <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
         </form>
       </div>
       <div class="grid content-start gap-24px">

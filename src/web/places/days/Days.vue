@@ -5,26 +5,39 @@ import { byText, type Column } from '../../parts/columns'
 import { t } from '../../words'
 import { watchDebounced } from '@vueuse/core'
 import { NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
-import { dayListSchema, dayOf, lessonListSchema, mostStands, type DayRow } from '../../../contract'
+import {
+  dayBodySchema,
+  dayListSchema,
+  dayOf,
+  lessonListSchema,
+  mostStands,
+  newDaySchema,
+  type DayRow,
+} from '../../../contract'
 import { ask, send } from '../../api/client'
+import FormField from '../../parts/FormField.vue'
+import { useForm } from '../../parts/useForm'
+import { useLeaveGuard } from '../../shell/confirm'
 import MoreRows from '../../parts/MoreRows.vue'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
 
-const { wrong, act, failed } = useAct()
+const { wrong, failed } = useAct()
 
 /** Days in the workshop: what is planned, what runs, what was. */
 const router = useRouter()
 const days = ref<DayRow[]>([])
 const count = ref(0)
 const after = ref<string | null>(null)
-const name = ref('')
-const day = ref(dayOf(new Date()))
-const rounds = ref(3)
+const form = useForm(
+  newDaySchema.pick({ name: true, day: true }).extend({ rounds: dayBodySchema.shape.rounds }),
+  () => ({ name: t('ui.common.labDay'), day: dayOf(new Date()), rounds: 3 as number | null }),
+)
+useLeaveGuard(toRef(() => form.changed))
 const scope = useScope()
 const find = ref('')
 async function read(from: string | null) {
@@ -61,13 +74,13 @@ const sums = computed(() =>
 )
 
 /** A bench for each student, the lessons in turn: a plan to change, not an empty page. */
-async function make() {
-  await act(async () => {
+const make = () =>
+  form.submit(async ({ name, day, rounds }) => {
     const lessons = await ask(lessonListSchema, '/lessons')
     const sets = lessons.flatMap(({ id, sets: own }) => own.map((_, set) => ({ lesson: id, set })))
     // One of each lesson first, so that neighbours differ.
     sets.sort((a, b) => a.set - b.set)
-    const benches = Math.max(rounds.value, groups.value.length)
+    const benches = Math.max(rounds, groups.value.length)
     const stands = Array.from({ length: benches }, (_, i) => ({
       name: t('ui.days.bench', { x: i + 1 }),
       lesson: sets[i % Math.max(1, sets.length)]?.lesson ?? null,
@@ -76,22 +89,22 @@ async function make() {
       checked: [],
     }))
     const { id } = await send(z.object({ id: z.uuid() }), '/days', {
-      name: name.value.trim() || t('ui.common.labDay'),
-      day: day.value,
+      name,
+      day,
       class: scope.scope.classes.length === 1 ? scope.scope.classes[0] : null,
       body: {
         start: '08:00',
         minutes: 45,
-        rounds: rounds.value,
+        rounds,
         stands,
         groups: groups.value,
         seats: [],
         out: [],
       },
     })
+    form.reset()
     await router.push({ name: 'day', params: { id } })
   })
-}
 const columns: Column<DayRow>[] = [
   {
     key: 'day',
@@ -127,23 +140,32 @@ const columns: Column<DayRow>[] = [
       :aria-label="t('ui.days.newLabDay')"
       @submit.prevent="make"
     >
-      <label class="field"
-        >{{ t('ui.common.name') }}
-        <NInput v-model:value="name" size="small" :placeholder="t('ui.days.thursdayGroup')"
-      /></label>
-      <label class="field"
-        >{{ t('ui.days.day') }}
+      <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
+        <NInput
+          v-model:value="form.values.name"
+          :input-props="field"
+          :placeholder="t('ui.days.thursdayGroup')"
+        />
+      </FormField>
+      <FormField v-slot="{ field }" :form="form" name="day" :label="t('ui.days.day')">
         <NDatePicker
-          v-model:formatted-value="day"
+          v-model:formatted-value="form.values.day"
           type="date"
           value-format="yyyy-MM-dd"
-          size="small"
           :actions="null"
-      /></label>
-      <label class="field"
-        >{{ t('ui.days.roundsTitle') }}
-        <NInputNumber v-model:value="rounds" size="small" :min="1" :max="12" :precision="0" class="short"
-      /></label>
+          :input-props="field"
+        />
+      </FormField>
+      <FormField v-slot="{ field }" :form="form" name="rounds" :label="t('ui.days.roundsTitle')">
+        <NInputNumber
+          v-model:value="form.values.rounds"
+          :min="1"
+          :max="12"
+          :precision="0"
+          class="short"
+          :input-props="field"
+        />
+      </FormField>
       <div class="field">{{ t('ui.days.whoComes') }} <ScopeChoice with-people /></div>
       <label class="field"
         >{{ t('ui.common.atTheBenches') }}
@@ -155,7 +177,10 @@ const columns: Column<DayRow>[] = [
           :options="togetherOptions"
           :input-props="{ 'aria-label': t('ui.common.atTheBenches') }"
       /></label>
-      <NButton type="primary" attr-type="submit" :disabled="tooMany">{{ t('ui.days.planIt') }}</NButton>
+      <NButton type="primary" attr-type="submit" :disabled="tooMany" :loading="form.busy">{{
+        t('ui.days.planIt')
+      }}</NButton>
+      <p v-if="form.wrong" class="wrong basis-full" role="alert">{{ form.wrong }}</p>
       <p class="basis-full m-0" role="status">
         {{ sums }}
         <span v-if="tooMany" class="wrong">{{

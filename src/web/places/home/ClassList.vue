@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref, watch } from 'vue'
+import { ref, toRef, watch } from 'vue'
 import { leastPassword, newAccountSchema, userSchema, type User } from '../../../contract/account'
 import { studentsPageSchema } from '../../../contract/people'
 import { ask, send } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
+import { useLeaveGuard } from '../../shell/confirm'
 import MoreRows from '../../parts/MoreRows.vue'
 import { useScope } from '../../stores/scope'
 
@@ -17,6 +18,7 @@ const count = ref(0)
 const after = ref<string | null>(null)
 const adding = ref(false)
 const form = useForm(newAccountSchema, () => ({ name: '', login: '', password: '' }))
+useLeaveGuard(toRef(() => form.changed))
 const { wrong, failed } = useAct()
 async function read(from: string | null) {
   const query = new URLSearchParams(scope.query)

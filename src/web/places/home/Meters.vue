@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
 import { NButton, NInput, NInputNumber } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import { z } from 'zod'
 import { meterCheckSchema, metersSchema, newMeterSchema } from '../../../contract/lists'
 import { post, send } from '../../api/client'
@@ -9,6 +9,7 @@ import { useAct } from '../../api/useAct'
 import { useServer } from '../../api/useServer'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
+import { useLeaveGuard } from '../../shell/confirm'
 
 /** Meters that stand at the stations of the workshop and can be read over its network. */
 const list = useServer(metersSchema, () => '/meters')
@@ -17,6 +18,7 @@ await list.ready().catch(() => undefined)
 const adding = ref(false)
 const { wrong, act: attempt } = useAct()
 const form = useForm(newMeterSchema, () => ({ name: '', host: '', port: 5025 as number | null }))
+useLeaveGuard(toRef(() => form.changed))
 const said = ref<Record<string, string>>({})
 const act = async (work: () => Promise<unknown>) => (await attempt(work)) && list.again()
 async function add() {

@@ -61,10 +61,8 @@ const mark = (rubric: Rubric) =>
 
 const tryIt = useDebounceFn(async () => {
   const read = rubricSchema.safeParse(draft.value)
-  if (!read.success) {
-    wrong.value = t('ui.rubric.pointsAreNumbersFrom0')
-    return
-  }
+  // Each field says what is wrong with it.
+  if (!read.success) return
   const kept = done.value
   await act(async () => void (tried.value = await mark(read.data)), kept)
 }, 300)
@@ -111,6 +109,8 @@ const percents: readonly Percent[] = [
   own('graveCap', t('ui.rubric.aGraveErrorOfSafety')),
   own('swapCap', t('ui.rubric.partsInTurnLeave')),
 ]
+/** An empty field is no number: it says so. */
+const statusOf = (value: number) => (Number.isFinite(value) ? undefined : 'error')
 const hundredth = (share: number) => Math.round(share * 1000) / 10
 </script>
 
@@ -147,9 +147,13 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
                 :min="0"
                 :max="1000"
                 :value="draft.weights[aspect]"
+                :status="statusOf(draft.weights[aspect])"
                 :input-props="{ id: `weight-${aspect}` }"
                 @update:value="draft.weights[aspect] = $event ?? Number.NaN"
               />
+              <span v-if="statusOf(draft.weights[aspect])" class="text-12px text-fault" role="alert">{{
+                t('ui.rubric.points')
+              }}</span>
             </td>
           </tr>
           <tr>
@@ -173,14 +177,25 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
               :min="0"
               :max="100"
               :value="hundredth(p.of(draft))"
+              :status="statusOf(p.of(draft))"
               @update:value="p.set(draft, ($event ?? Number.NaN) / 100)"
               ><template #suffix>%</template></NInputNumber
             ></span
           >
+          <span
+            v-if="statusOf(p.of(draft))"
+            class="col-span-full text-right text-12px text-fault"
+            role="alert"
+            >{{ t('ui.rubric.share') }}</span
+          >
         </label>
       </div>
       <div class="acts flex gap-10px">
-        <NButton type="primary" attr-type="submit" :disabled="!changed">
+        <NButton
+          type="primary"
+          attr-type="submit"
+          :disabled="!changed || !rubricSchema.safeParse(draft).success"
+        >
           {{ t('ui.rubric.keepAsVersion', { x: (current?.version ?? 0) + 1 }) }}
         </NButton>
         <NButton :disabled="!changed" @click="draft = copyOf(current!)">{{
