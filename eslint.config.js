@@ -2,6 +2,7 @@ import js from '@eslint/js'
 import ts from 'typescript-eslint'
 import vue from 'eslint-plugin-vue'
 import prettier from 'eslint-config-prettier'
+import vueI18n from '@intlify/eslint-plugin-vue-i18n'
 import globals from 'globals'
 import { readdirSync } from 'node:fs'
 
@@ -165,6 +166,20 @@ export default ts.config(
         })),
       ],
       'no-undef': 'off',
+    },
+  },
+  {
+    // Of the translator's rules those that hold for messages of a compiler of their own; codes are checked by their type.
+    files: ['src/web/**/*.vue'],
+    plugins: { '@intlify/vue-i18n': vueI18n },
+    rules: {
+      '@intlify/vue-i18n/no-raw-text': [
+        'error',
+        { ignorePattern: '^[^a-z]*$', ignoreText: ['s', 'mm²', 'English', 'Brachyon'] },
+      ],
+      '@intlify/vue-i18n/no-v-html': 'error',
+      '@intlify/vue-i18n/no-deprecated-v-t': 'error',
+      '@intlify/vue-i18n/no-deprecated-tc': 'error',
     },
   },
   {

@@ -71,7 +71,7 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
       mimeType: 'text/csv',
       buffer: Buffer.from('First name,Last name,Class\nNela,Farrow,Thursday\n,,Thursday\n'),
     })
-    await expect(orla.getByText('1 new, 0 with another name')).toBeVisible()
+    await expect(orla.getByText('1 person added, 0 renamed')).toBeVisible()
     await expect(orla.getByText(/list\.csv 3: Row 3: no name/)).toBeVisible()
     await expectAccessible(orla)
     let text = ''

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../words/slots'
+import Sentence from '../parts/Sentence.vue'
 import { NButton, NProgress } from 'naive-ui'
 import { computed } from 'vue'
 import type { Overrides } from '../../contract'
@@ -44,8 +46,11 @@ const colourOf = (share: number) =>
 <template>
   <section class="mark" :aria-label="t('ui.common.mark')">
     <p class="total text-15px">
-      <b class="reading text-24px">{{ formatPlain(total, 3) }}</b>
-      {{ t('ui.readings.of', { of: judged.of }) }}
+      <Sentence :text="t('ui.readings.pointsOf', { given: slot('given'), of: judged.of })">
+        <template #given
+          ><b class="reading text-24px">{{ formatPlain(total, 3) }}</b></template
+        >
+      </Sentence>
       <span v-if="judged.uncapped !== undefined" class="text-fault">{{
         t('ui.readings.cappedFrom', { x: formatPlain(judged.uncapped, 3) })
       }}</span>
@@ -71,7 +76,11 @@ const colourOf = (share: number) =>
               :rail-color="palette.rule"
           /></span>
           <span class="points text-right"
-            ><b class="reading">{{ formatPlain(row.given, 3) }}</b> {{ t('ui.readings.of', { of: row.of }) }}
+            ><Sentence :text="t('ui.readings.pointsOf', { given: slot('given'), of: row.of })">
+              <template #given
+                ><b class="reading">{{ formatPlain(row.given, 3) }}</b></template
+              >
+            </Sentence>
             <span v-if="row.own" class="block text-12px text-quiet">{{
               t('ui.readings.judge', { x: formatPlain(row.points, 3) })
             }}</span></span

@@ -1,5 +1,5 @@
 import { findPart, findPieces } from '../../core/model'
-import { formatQuantity, localNumbers, quoted, t, tell, within } from '../words'
+import { formatQuantity, listed, localNumbers, quoted, t, tell, within } from '../words'
 import { pieceWords } from './pieceWords'
 import { type Circuit } from '../../core/circuit'
 import {
@@ -80,7 +80,7 @@ export function describeHeld(held: Connection['held']): string {
     case 'leads':
       return t('ui.readings.to', { red: held.red, black: held.black })
     case 'jaws':
-      return t('ui.readings.round', { held: held.round.join(t('ui.common.and')) })
+      return t('ui.readings.round', { held: listed(held.round) })
     case 'series':
       return t('ui.readings.inSeriesAt', { part: held.part })
     case 'inPlaceOf':

@@ -214,7 +214,11 @@ const key = useKeys(
         :tabindex="partsAct ? 0 : undefined"
         :aria-label="
           partsAct
-            ? `${figure.title}${figure.struck ? t('ui.schematic.struckOut') : figure.ringed ? t('ui.schematic.suspect') : ''}`
+            ? figure.struck
+              ? t('ui.schematic.struckOut', { part: figure.title })
+              : figure.ringed
+                ? t('ui.schematic.suspect', { part: figure.title })
+                : figure.title
             : undefined
         "
         @click="partsAct && emit('part', figure.id)"

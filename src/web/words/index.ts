@@ -119,6 +119,10 @@ export const within = (title: Words): string =>
 /** What a person has said, word for word, in the quotation marks of this language. */
 export const quoted = (said: string): string => language.quotes.join(said)
 
+/** Names in a row, as this language joins them: “A, B and C”. */
+export const listed = (names: readonly string[]): string =>
+  new Intl.ListFormat(language.tag, { type: 'conjunction' }).format(names)
+
 /** The decimal sign of this language in a text whose numbers have a point, such as a display's. */
 export const localNumbers = (text: string): string => withDecimal(text, language.decimal)
 

@@ -60,7 +60,11 @@ const size = (bytes: number) =>
       </dd>
       <dt>{{ t('ui.account.database') }}</dt>
       <dd>
-        {{ status.database }}{{ status.embedded ? t('ui.account.embedded') : '' }}, {{ size(status.bytes) }}
+        {{
+          status.embedded
+            ? t('ui.account.embedded', { database: status.database, size: size(status.bytes) })
+            : `${status.database}, ${size(status.bytes)}`
+        }}
       </dd>
       <dt>{{ t('ui.account.spaceLeft') }}</dt>
       <dd>{{ status.free === null ? t('ui.account.theDatabaseServers') : size(status.free) }}</dd>

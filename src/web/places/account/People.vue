@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import { useAct } from '../../api/useAct'
 import DataTable from '../../parts/DataTable.vue'
 import { byText, type Column } from '../../parts/columns'
@@ -115,12 +117,25 @@ async function look(open: boolean) {
     <h2 id="people">{{ t('ui.account.accounts') }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="told" class="told line-l-4px-accent bg-accent-soft py-8px px-12px" role="status">
-      {{ t('ui.account.signsInAs', { name: told.name }) }} <b>{{ told.login }}</b> {{ t('ui.account.with') }}
-      <code class="font-readings font-medium">{{ told.password }}</code>{{ t('ui.account.itIsToldOnceAnd') }}
+      <Sentence
+        :text="
+          t('ui.account.signsInAs', { name: told.name, login: slot('login'), password: slot('password') })
+        "
+      >
+        <template #login
+          ><b>{{ told.login }}</b></template
+        >
+        <template #password
+          ><code class="font-readings font-medium">{{ told.password }}</code></template
+        >
+      </Sentence>
     </p>
     <p v-if="toldCode" class="told line-l-4px-accent bg-accent-soft py-8px px-12px" role="status">
-      {{ t('ui.account.newBenchCodeOfTold', { name: toldCode.name }) }}
-      <code class="font-readings font-medium">{{ toldCode.code }}</code>
+      <Sentence :text="t('ui.account.newBenchCodeOfTold', { name: toldCode.name, code: slot('code') })">
+        <template #code
+          ><code class="font-readings font-medium">{{ toldCode.code }}</code></template
+        >
+      </Sentence>
     </p>
     <DataTable
       :label="t('ui.account.accounts')"
@@ -131,17 +146,28 @@ async function look(open: boolean) {
       <template #cell-acts="{ row: person }"
         ><span class="acts flex gap-14px">
           <template v-if="person.id !== session.user?.id">
-            <NButton text type="primary" @click="reset(person)">
-              {{ t('ui.account.newPassword')
-              }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
-            </NButton>
-            <NButton v-if="person.role === 'student'" text type="primary" @click="benchCode(person)">
-              {{ t('ui.account.benchCode')
-              }}<span class="visually-hidden"> {{ t('ui.account.for', { name: person.name }) }}</span>
-            </NButton>
-            <NButton text type="primary" @click="remove(person)">
-              {{ t('ui.account.delete') }}<span class="visually-hidden"> {{ person.name }}</span>
-            </NButton>
+            <NButton
+              text
+              type="primary"
+              :aria-label="t('ui.account.newPasswordFor', { name: person.name })"
+              @click="reset(person)"
+              >{{ t('ui.account.newPassword') }}</NButton
+            >
+            <NButton
+              v-if="person.role === 'student'"
+              text
+              type="primary"
+              :aria-label="t('ui.account.benchCodeFor', { name: person.name })"
+              @click="benchCode(person)"
+              >{{ t('ui.account.benchCode') }}</NButton
+            >
+            <NButton
+              text
+              type="primary"
+              :aria-label="t('ui.account.deleteWhom', { name: person.name })"
+              @click="remove(person)"
+              >{{ t('ui.account.delete') }}</NButton
+            >
           </template>
         </span></template
       >

@@ -81,8 +81,9 @@ defineExpose({ focus: () => field.value?.focus() })
         }}</kbd>
         <span v-if="read.from || read.to">{{
           t('ui.bench.newPathReads', {
-            from: read.from ? t('ui.bench.from', { from: read.from }) : '',
-            to: read.to ? t('ui.bench.to', { to: read.to }) : '',
+            ends: read.from && read.to ? 'both' : read.from ? 'from' : 'to',
+            from: read.from,
+            to: read.to,
           })
         }}</span>
         <span v-else>{{ where }}:</span>

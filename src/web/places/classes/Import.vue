@@ -142,10 +142,14 @@ function column(key: keyof Columns, at: number) {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="plan">
       <p role="status">
-        <b>{{ fresh }}</b> {{ t('ui.classes.new') }} <b>{{ renamed }}</b>
-        {{ t('ui.classes.withAnotherName') }} <b>{{ plan.people.length - fresh - renamed }}</b>
-        {{ t('ui.classes.asTheyAre') }} <b>{{ plan.classes.filter((c) => c.what === 'new').length }}</b>
-        {{ t('ui.classes.newClasses') }}
+        {{
+          t('ui.classes.whatChanges', {
+            added: fresh,
+            renamed,
+            same: plan.people.length - fresh - renamed,
+            classes: plan.classes.filter((c) => c.what === 'new').length,
+          })
+        }}
       </p>
       <ul v-if="plan.problems.length" class="m-0 pl-18px text-fault">
         <li v-for="(p, i) in plan.problems.slice(0, 12)" :key="i">{{ p.where }}: {{ tell(p) }}</li>

@@ -112,10 +112,13 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
         >{{
           broken.length
             ? t('ui.days.theBestThatWasFound', { count: broken.length })
-            : t('ui.days.noRuleIsBrokenFamilies', {
-                found: best ? t('ui.days.canBe') : t('ui.days.wasFound'),
-              })
-        }}{{ groups.some((g) => g.needs.length) ? t('ui.days.whatEachHasShownLeast') : '' }}</span
+            : best
+              ? t('ui.days.noRuleIsBrokenBest')
+              : t('ui.days.noRuleIsBrokenFound')
+        }}
+        <template v-if="groups.some((g) => g.needs.length)">{{
+          t('ui.days.whatEachHasShownLeast')
+        }}</template></span
       >
       <span class="flex-1" />
       <NButton size="small" @click="print('sealed')">{{ t('ui.days.sealedCards') }}</NButton>

@@ -1,4 +1,4 @@
-import { t } from '../../words'
+import { listed, t } from '../../words'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import {
@@ -54,7 +54,7 @@ export async function useDay(id: string) {
   )
   const groups = computed(() =>
     body.value.groups.map((people) => ({
-      name: people.map(nameOf).join(t('ui.common.and')),
+      name: listed(people.map(nameOf)),
       needs: needsOf(people.map((id) => next.value.get(id) ?? [])),
     })),
   )

@@ -47,14 +47,11 @@ const isSaid = (says: 'asComplained' | 'notReproduced') =>
     class="verify"
     :open="!said"
     :title="
-      t('ui.desk.verifyComplaint', {
-        complaint:
-          said && 'says' in said
-            ? said.says === 'asComplained'
-              ? t('ui.desk.asComplained')
-              : t('ui.desk.notReproduced')
-            : t('ui.desk.theComplaint'),
-      })
+      said && 'says' in said
+        ? said.says === 'asComplained'
+          ? t('ui.desk.asComplained')
+          : t('ui.desk.notReproduced')
+        : t('ui.desk.verifyComplaint')
     "
   >
     <template v-if="real">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import Search from '../../parts/Search.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
@@ -135,8 +137,14 @@ useKeys(t('ui.common.floor'), [
       {{ t('ui.floor.nobodyOfIsAtWork', { about: scope.about }) }}
     </p>
     <p v-else-if="!rows.length">
-      {{ t('ui.floor.nobodyIsAtWorkHand') }}
-      <RouterLink to="/">{{ t('ui.floor.aCircuitsPlant') }}</RouterLink>{{ t('ui.floor.orARoundOfA') }}
+      <Sentence :text="t('ui.floor.nobodyIsAtWorkHand', { plant: slot('plant'), day: slot('day') })">
+        <template #plant
+          ><RouterLink :to="{ name: 'circuits' }">{{ t('ui.floor.aCircuitsPlant') }}</RouterLink></template
+        >
+        <template #day
+          ><RouterLink :to="{ name: 'days' }">{{ t('ui.floor.aLabDay') }}</RouterLink></template
+        >
+      </Sentence>
     </p>
     <ul class="stations grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-12px m-0 p-0 list-none">
       <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />

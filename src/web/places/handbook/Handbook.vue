@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import Search from '../../parts/Search.vue'
 import { NButton, NTable } from 'naive-ui'
 import { useKeys } from '../../keys/useKeys'
@@ -134,7 +136,11 @@ const print = () => window.print()
       </p>
     </article>
     <article v-else>
-      <p>{{ t('ui.handbook.chooseAnEntryOrPress') }} <b>/</b> {{ t('ui.handbook.andTypeADropA') }}</p>
+      <p>
+        <Sentence :text="t('ui.handbook.chooseAnEntryOrPress', { key: slot('key') })">
+          <template #key><kbd>/</kbd></template>
+        </Sentence>
+      </p>
     </article>
   </div>
 </template>

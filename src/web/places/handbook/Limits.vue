@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import { NTable } from 'naive-ui'
 import { formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
@@ -61,11 +63,19 @@ const rows = computed(() => {
   <p v-if="closed" class="caution" role="status">{{ closedText() }}</p>
   <template v-else>
     <p v-if="worked.balance" class="now">
-      {{ t('ui.handbook.feedLoses') }} <b class="reading">{{ volts(worked.balance.feedLoss.value) }}</b>{{
-        t('ui.handbook.return')
-      }}
-      <b class="reading">{{ volts(worked.balance.returnLoss.value) }}</b>{{ t('ui.handbook.of') }}
-      <b class="reading">{{ volts(worked.balance.source) }}</b>.
+      <Sentence
+        :text="t('ui.handbook.feedLoses', { feed: slot('feed'), back: slot('back'), source: slot('source') })"
+      >
+        <template #feed
+          ><b class="reading">{{ volts(worked.balance.feedLoss.value) }}</b></template
+        >
+        <template #back
+          ><b class="reading">{{ volts(worked.balance.returnLoss.value) }}</b></template
+        >
+        <template #source
+          ><b class="reading">{{ volts(worked.balance.source) }}</b></template
+        >
+      </Sentence>
     </p>
     <div class="overflow-x-auto" tabindex="0" role="region" :aria-label="t('ui.handbook.limitsSideBySide')">
       <NTable size="small" :bordered="false">

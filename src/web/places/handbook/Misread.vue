@@ -29,12 +29,15 @@ const linked = computed(() => procedures.filter(({ key }) => props.rule.procedur
   </p>
   <section class="example grid gap-8px py-12px px-14px bg-sheet line" :aria-label="t('ui.handbook.example')">
     <p class="quiet">
-      {{ worked.circuit.name }}, {{ worked.state.name
-      }}<template v-if="faults.length">{{
-        t('ui.handbook.planted', {
-          join: faults.map((f) => tell(describeFault(worked.circuit, f))).join(' · '),
-        })
-      }}</template>
+      {{
+        faults.length
+          ? t('ui.handbook.planted', {
+              circuit: worked.circuit.name,
+              state: worked.state.name,
+              faults: faults.map((f) => tell(describeFault(worked.circuit, f))).join(' · '),
+            })
+          : `${worked.circuit.name}, ${worked.state.name}`
+      }}
     </p>
     <dl class="grid grid-cols-[repeat(auto-fit,minmax(240px,1fr))] gap-y-12px gap-x-30px m-0">
       <div v-for="(shown, i) in both" :key="i" :class="i ? 'right' : 'wrong-way'">

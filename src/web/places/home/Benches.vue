@@ -121,9 +121,7 @@ const places = {
             order.early
               ? t('ui.home.opensOn', { when: when(order.created) })
               : t('ui.home.outSince', {
-                  begun: order.tests
-                    ? `${order.tests} ${order.tests === 1 ? t('ui.home.reading') : t('ui.common.readings')}`
-                    : t('ui.common.notBegun'),
+                  tests: order.tests,
                   created: when(order.created),
                 })
           }}

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { dayWords } from '../../parts/when'
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -33,10 +36,13 @@ const next = computed(() => days.value.find(({ day }) => day > today))
       ><RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
     </p>
     <p v-if="next">
-      {{ t('ui.home.next') }}
-      <RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink>{{
-        t('ui.home.stations', { day: next.day, stations: next.stations })
-      }}
+      <Sentence
+        :text="t('ui.home.next', { name: slot('name'), day: dayWords(next.day), stations: next.stations })"
+      >
+        <template #name
+          ><RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink></template
+        >
+      </Sentence>
     </p>
   </section>
 </template>

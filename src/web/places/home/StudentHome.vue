@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { quoted, t } from '../../words'
+import { listed, quoted, t } from '../../words'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
@@ -56,10 +56,10 @@ const groups = computed(() =>
       <h2 class="text-15px">{{ t('ui.home.yourBenchesToday') }}</h2>
       <ol class="list-none p-0 m-0 flex flex-wrap gap-y-6px gap-x-24px pt-6px">
         <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
-          <b class="reading">{{ one.at }}</b> {{ one.stand
-          }}<span v-if="one.with.length" class="quiet">{{
-            t('ui.home.with', { and: one.with.join(' and ') })
-          }}</span>
+          <b class="reading">{{ one.at }}</b>
+          {{
+            one.with.length ? t('ui.home.with', { stand: one.stand, others: listed(one.with) }) : one.stand
+          }}
         </li>
       </ol>
     </section>

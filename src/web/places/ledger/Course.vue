@@ -41,7 +41,8 @@ const columns: Column<Course['rows'][number]>[] = [
   {
     key: 'fault',
     title: t('ui.common.fault'),
-    text: (one) => `${one.right ? '' : t('ui.ledger.notFound')}${faultWords(one.fault)}`,
+    text: (one) =>
+      one.right ? faultWords(one.fault) : t('ui.ledger.notFound', { fault: faultWords(one.fault) }),
   },
   {
     key: 'tests',

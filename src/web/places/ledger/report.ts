@@ -56,7 +56,10 @@ export function reportPages(
             { text: m.student, bold: true },
             when(m.finished),
             m.circuit,
-            `${m.found ? '' : t('ui.ledger.notFound')}${faultWords(m.fault)}${m.notes.length ? t('ui.ledger.byTheInstructor', { join: m.notes.join('; ') }) : ''}`,
+            [
+              m.found ? faultWords(m.fault) : t('ui.ledger.notFound', { fault: faultWords(m.fault) }),
+              ...(m.notes.length ? [t('ui.ledger.byTheInstructor', { notes: m.notes.join('; ') })] : []),
+            ].join(' '),
             String(m.readings),
             String(Math.round(m.minutes)),
             String(Math.round(m.mark)),

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import { NTable } from 'naive-ui'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
 import { computed } from 'vue'
@@ -60,7 +62,7 @@ const stay = (seconds: number) =>
               <b v-if="m.resistor.rating">{{
                 t('ui.plant.wOrMoreHalfIts', {
                   rating: formatPlain(m.resistor.rating),
-                  each: m.resistor.pair.how === 'single' ? '' : t('ui.plant.each'),
+                  many: m.resistor.pair.how === 'single' ? 'one' : 'each',
                 })
               }}</b><b v-else>{{ t('ui.plant.noneThatIsSoldMake') }}</b>
             </td>
@@ -78,14 +80,18 @@ const stay = (seconds: number) =>
         </tbody>
       </NTable>
       <p v-if="m.fuse">
-        {{ t('ui.plant.theBranchRunsAt') }}
-        <span class="reading">{{ formatQuantity(m.fuse.amps, 'A') }}</span>{{ t('ui.plant.fuseItWith') }}
-        <b>{{ formatPlain(m.fuse.rating) }} A</b
-        ><template v-if="!m.fuse.fits"> {{ t('ui.plant.tooMuchForItsThinnest') }}</template
-        ><template v-if="m.fuse.stands">{{
-          t('ui.plant.aStandsInItNow', { stands: formatPlain(m.fuse.stands) })
-        }}</template
-        >.
+        <Sentence :text="t('ui.plant.theBranchRunsAt', { amps: slot('amps'), rating: slot('rating') })">
+          <template #amps
+            ><span class="reading">{{ formatQuantity(m.fuse.amps, 'A') }}</span></template
+          >
+          <template #rating
+            ><b>{{ formatPlain(m.fuse.rating) }} A</b></template
+          >
+        </Sentence>
+        <template v-if="!m.fuse.fits"> {{ t('ui.plant.tooMuchForItsThinnest') }}</template>
+        <template v-if="m.fuse.stands">
+          {{ t('ui.plant.aStandsInItNow', { stands: formatPlain(m.fuse.stands) }) }}</template
+        >
       </p>
       <p v-if="m.caution" class="caution">{{ tell(m.caution) }}</p>
       <p v-if="m.resistor?.heat?.burns" class="caution">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
@@ -217,10 +219,17 @@ const told = computed(() => {
       :aria-label="t('ui.plant.theCourseInTimePeak')"
     />
     <p v-for="one in told" :key="one.name">
-      <b>{{ one.name }}</b>{{ t('ui.plant.peak') }} <span class="reading">{{ one.peak }}</span>{{
-        t('ui.plant.atTheEnd')
-      }}
-      <span class="reading">{{ one.end }}</span><template v-if="one.list"> · {{ one.list }}</template>
+      <Sentence :text="t('ui.plant.peak', { name: slot('name'), peak: slot('peak'), end: slot('end') })">
+        <template #name
+          ><b>{{ one.name }}</b></template
+        >
+        <template #peak
+          ><span class="reading">{{ one.peak }}</span></template
+        >
+        <template #end
+          ><span class="reading">{{ one.end }}</span></template
+        > </Sentence
+      ><template v-if="one.list"> · {{ one.list }}</template>
     </p>
     <p v-if="!others.length" class="quiet">{{ t('ui.plant.aSecondStateIsNeeded') }}</p>
   </section>

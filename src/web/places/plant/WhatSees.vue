@@ -56,7 +56,11 @@ const lines = computed<Line[]>(() => {
         state: stateName(group.state),
         hits: shown.length,
         of: group.tests.length,
-        best: test ? `${tell(test.what)}${to ? t('ui.plant.insteadOf', { to, from }) : ''}` : '',
+        best: !test
+          ? ''
+          : to
+            ? t('ui.plant.insteadOf', { what: tell(test.what), to, from })
+            : tell(test.what),
         lazy: isLazy(group.sort),
       }
     })

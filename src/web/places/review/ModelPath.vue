@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { slot } from '../../words/slots'
+import Sentence from '../../parts/Sentence.vue'
 import Fold from '../../parts/Fold.vue'
 import { formatQuantity, t, tell, within } from '../../words'
 import { computed } from 'vue'
@@ -25,8 +27,11 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 <template>
   <section class="path grid gap-6px" :aria-label="t('ui.review.whatTheEvidenceSays')">
     <p>
-      {{ t('ui.review.theReadingsTookAway') }} <b>{{ evidence }} %</b>
-      {{ t('ui.review.ofTheDoubtThatThe') }}
+      <Sentence :text="t('ui.review.theReadingsTookAway', { share: slot('share') })">
+        <template #share
+          ><b>{{ evidence }} %</b></template
+        >
+      </Sentence>
       <template v-for="s in sizes" :key="s.piece">
         {{
           t('ui.review.byThemAloneItIs', {
@@ -50,8 +55,19 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
     >
       <ol class="mt-6px mx-0 mb-0 pl-22px" :aria-label="t('ui.review.aWayTo', { join: kinds.join(', ') })">
         <li v-for="(p, i) in judged.path" :key="i">
-          {{ tell(instrumentOf(p.instrument).title) }}, {{ describeHeld(p.held) }}, {{ p.state }}:
-          <span class="reading">{{ tell(p.reading) }}</span>{{ t('ui.review.left', { left: p.left }) }}
+          <Sentence
+            :text="
+              t('ui.review.left', {
+                test: `${tell(instrumentOf(p.instrument).title)}, ${describeHeld(p.held)}, ${p.state}`,
+                reading: slot('reading'),
+                left: p.left,
+              })
+            "
+          >
+            <template #reading
+              ><span class="reading">{{ tell(p.reading) }}</span></template
+            >
+          </Sentence>
         </li>
       </ol>
     </Fold>

@@ -68,11 +68,13 @@ const typeOf = ({ judgements }: StepRow) =>
           >
             <b>{{ row.head }}</b>
             <span class="quiet">{{
-              t('ui.review.min', {
-                time: row.time,
-                x: row.minutes.toFixed(0),
-                suspect: row.left === undefined ? '' : t('ui.review.suspect', { left: row.left }),
-              })
+              row.left === undefined
+                ? t('ui.review.min', { time: row.time, minutes: row.minutes.toFixed(0) })
+                : t('ui.review.minSuspect', {
+                    time: row.time,
+                    minutes: row.minutes.toFixed(0),
+                    left: row.left,
+                  })
             }}</span>
           </NButton>
         </template>

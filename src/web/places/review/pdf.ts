@@ -47,7 +47,9 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
   return page(`${student.name}: ${circuit.name}`, [
     { text: `${student.name}: ${circuit.name}`, style: 'title' },
     {
-      text: `${quoted(complaint)}${concluded ? t('ui.review.finishedAt', { concluded: when(concluded) }) : ''}`,
+      text: concluded
+        ? t('ui.review.finishedAt', { complaint: quoted(complaint), concluded: when(concluded) })
+        : quoted(complaint),
       style: 'quiet',
       margin: [0, 2, 0, 4],
     },

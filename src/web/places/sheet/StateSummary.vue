@@ -32,7 +32,8 @@ const switching = computed(() => [
 const notices = computed(() =>
   state.value.notices.map((n) => {
     const now = faulted.value?.notices.find((o) => o.part === n.part)
-    return `${n.part} ${tell(n.text)}${now && now.key !== n.key ? t('ui.sheet.faulted', { text: tell(now.text) }) : ''}`
+    const healthy = `${n.part} ${tell(n.text)}`
+    return now && now.key !== n.key ? t('ui.sheet.faulted', { healthy, faulted: tell(now.text) }) : healthy
   }),
 )
 </script>

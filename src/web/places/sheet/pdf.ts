@@ -133,9 +133,10 @@ function stateContent(
   const points = tableOf(short(pointColumns), arrange(pointRows(state, other)), other !== null)
   const drops = tableOf([...short(dropColumns), dropAmps], arrange(dropRows(state, other)), other !== null)
   const now = other ?? state
-  const fuses = now.fuses.map(
-    ({ part, value, tableAmps, why }) =>
-      `${part} ${volts(value)}${why ? `: ${tell(why)}` : t('ui.sheet.about', { tableAmps: formatQuantity(tableAmps, 'A') })}`,
+  const fuses = now.fuses.map(({ part, value, tableAmps, why }) =>
+    why
+      ? `${part} ${volts(value)}: ${tell(why)}`
+      : t('ui.sheet.about', { part, volts: volts(value), amps: formatQuantity(tableAmps, 'A') }),
   )
   const clamps = now.places.map(
     ({ place, amps, conductors }) =>
