@@ -234,7 +234,7 @@ export default ts.config(
     rules: forbid(serverOnly, 'The interface meets the server through the contract only.'),
   },
   {
-    files: ['src/web/{api,parts,readings,schematic,shell,stores,theme,workers}/**/*.{ts,vue}'],
+    files: ['src/web/{api,charts,parts,readings,schematic,shell,stores,theme,workers}/**/*.{ts,vue}'],
     rules: forbid([...serverOnly, '**/places/**'], 'What places share knows no place.'),
   },
   ...placeRules,

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { formatQuantity, t, tell } from '../words'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { lossesOf, type LimitSet, type LossStep, type StateKey } from '../../core/readings'
+import { axis, band, base, line, niceStep, words } from '../charts/chart'
+import Chart from '../charts/Chart.vue'
+import { paletteOf, useScheme } from '../theme/scheme'
+import { faces } from '../theme/tokens'
 import Legend from './Legend.vue'
 
 /**
@@ -18,7 +22,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
-const plot = ref<HTMLElement | null>(null)
+const scheme = useScheme()
+const chart = useTemplateRef('chart')
+const plot = useTemplateRef('plot')
 const { width, height } = useElementSize(plot)
 const margin = { left: 58, right: 58, top: 18, bottom: 24 }
 /** Between the two sides, where the load stands. */
@@ -32,62 +38,32 @@ const allowed = computed(() => props.limits.allows?.(load.value))
 
 const most = computed(() => {
   const totals = [good.value, bad.value].flatMap((one) =>
-    one ? [...one.feed, ...one.back].map(({ total, band }) => Math.abs(total ?? 0) + band) : [],
+    one ? [...one.feed, ...one.back].map(({ total, band: width }) => Math.abs(total ?? 0) + width) : [],
   )
-  return niceAbove(Math.max(0.02, ...totals, ...(allowed.value ?? []).map((v) => 1.15 * v)))
-})
-/** Whole steps of one, two or five. */
-function niceAbove(volts: number) {
-  const step = niceStep(volts / 4)
+  const volts = Math.max(0.02, ...totals, ...(allowed.value ?? []).map((v) => 1.15 * v))
+  const step = niceStep(volts, 4)
   return { step, top: step * Math.ceil(volts / step - 1e-9) }
-}
-function niceStep(raw: number) {
-  const ten = 10 ** Math.floor(Math.log10(raw))
-  return ([1, 2, 5, 10].find((n) => n * ten >= raw - 1e-12) ?? 10) * ten
-}
-const ticks = computed(() => {
-  const { step, top } = most.value
-  return Array.from({ length: Math.round(top / step) + 1 }, (_, i) => i * step)
 })
-
-const y = (volts: number) =>
-  margin.top + (1 - Math.max(-0.02, volts / most.value.top)) * (height.value - margin.top - margin.bottom)
 const half = computed(() => Math.max(10, (width.value - margin.left - margin.right - gap) / 2))
 const pieces = computed(() => Math.max(good.value.feed.length, good.value.back.length, 1))
-/** A side’s steps have one width each, the shorter side leaves its rest flat beside the load. */
-const widthOf = (side: 'feed' | 'back') => half.value / Math.max(1, good.value[side].length)
-const x = (side: 'feed' | 'back', i: number) =>
-  side === 'feed' ? margin.left + i * widthOf(side) : width.value - margin.right - i * widthOf(side)
-
-function climb(steps: readonly LossStep[], side: 'feed' | 'back', shift = 0): string {
-  let line = `M${x(side, 0)} ${y(0)}`
-  steps.forEach(({ total, band }, i) => {
-    if (total === undefined) line += `M${x(side, i + 1)} ${y(0)}`
-    else line += `V${y(total + shift * band)}H${x(side, i + 1)}`
-  })
-  return line
-}
-/** The band as one area: out along its upper edge, back along the lower. */
-function bandOf(steps: readonly LossStep[], side: 'feed' | 'back'): string {
-  const up = climb(steps, side, 1)
-  let back = ''
-  for (let i = steps.length - 1; i >= 0; i--) {
-    const { total = 0, band } = steps[i]!
-    back += `L${x(side, i + 1)} ${y(Math.max(0, total - band))}H${x(side, i)}`
-  }
-  return `${up}${back}Z`
-}
-
+/** A little of what lies below nothing is shown: a reading of the wrong sign is seen, and no more. */
+const shown = (volts: number) => Math.max(-0.02 * most.value.top, volts)
 const sides = ['feed', 'back'] as const
-const lines = computed(() => {
-  if (!width.value || !height.value) return []
-  return sides.map((side) => ({
-    side,
-    band: bandOf(good.value[side], side),
-    healthy: climb(good.value[side], side),
-    faulted: bad.value ? climb(bad.value[side], side) : '',
-  }))
-})
+type Side = (typeof sides)[number]
+/** Both ends of each tread. */
+const treads = (steps: readonly LossStep[]) =>
+  steps.flatMap(({ total, band: width }, i) =>
+    [i, i + 1].map((x) =>
+      total === undefined
+        ? ([x, null, null, null] as const)
+        : ([x, shown(total - width), shown(total), shown(total + width)] as const),
+    ),
+  )
+const climb = (steps: readonly LossStep[]) => [
+  [0, 0] as const,
+  ...treads(steps).map(([x, , volts]) => [x, volts] as const),
+]
+
 /** What is worth a word: the largest steps of what is shown. */
 const named = computed(() => {
   const steps = bad.value ?? good.value
@@ -100,11 +76,120 @@ const named = computed(() => {
 })
 const volts = (value: number | undefined) =>
   value === undefined ? t('ui.common.floating') : formatQuantity(value, 'V')
-const at = ref<{ side: 'feed' | 'back'; i: number } | null>(null)
+const option = computed(() => {
+  const p = paletteOf(scheme.value)
+  const across = (side: Side, grid: number) =>
+    axis(p, {
+      gridIndex: grid,
+      min: 0,
+      max: Math.max(1, good.value[side].length),
+      interval: 1,
+      inverse: side === 'back',
+      axisLabel: { show: false },
+      axisTick: { show: false },
+      splitLine: { show: false },
+    })
+  const up = (grid: number) =>
+    axis(p, {
+      gridIndex: grid,
+      position: grid ? 'right' : 'left',
+      min: 0,
+      max: most.value.top,
+      interval: most.value.step,
+      axisLine: { show: false },
+      axisTick: { show: false },
+      axisLabel: { ...words(p), formatter: (v: number) => volts(v) },
+    })
+  const series = sides.flatMap((side, grid) => {
+    const here = { xAxisIndex: grid, yAxisIndex: grid, silent: true, clip: false }
+    const lit = good.value[side].flatMap(({ part }, i) =>
+      part === props.lit ? [[{ xAxis: i }, { xAxis: i + 1 }]] : [],
+    )
+    const marks = named.value
+      .filter((one) => one.side === side)
+      .map(({ i, step }) => ({
+        coord: [i, shown((step.total ?? 0) - (step.volts ?? 0) / 2)],
+        value: `${step.part} ${volts(step.volts)}`,
+      }))
+    return [
+      ...band(
+        side,
+        treads(good.value[side]).map(([x, low, , high]) => [x, low, high]),
+        p.accent,
+        here,
+      ),
+      line(climb(good.value[side]), p.accent, 1.8, {
+        ...here,
+        id: `healthy ${side}`,
+        z: 5,
+        markPoint: {
+          silent: true,
+          symbol: 'rect',
+          symbolSize: 1,
+          itemStyle: { color: 'transparent' },
+          label: {
+            position: side === 'feed' ? 'left' : 'right',
+            fontFamily: faces.readings,
+            fontSize: 12,
+            fontWeight: 500,
+            color: p.ink,
+            formatter: '{c}',
+          },
+          data: marks,
+        },
+        markArea: { silent: true, itemStyle: { color: p.accentSoft }, data: lit },
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          label: { show: false },
+          lineStyle: { color: p.doubt, width: 1.6, type: 'dashed' },
+          data: allowed.value ? [{ yAxis: allowed.value[grid] }] : [],
+        },
+      }),
+      line(bad.value ? climb(bad.value[side]) : [], p.fault, 3.4, {
+        ...here,
+        id: `faulted ${side}`,
+        z: 4,
+      }),
+    ]
+  })
+  const text = (x: number, y: number, said: string, anchor: 'left' | 'center' | 'right', strong = false) => ({
+    type: 'text' as const,
+    silent: true,
+    x,
+    y,
+    style: {
+      text: said,
+      align: anchor,
+      fill: strong ? p.ink : p.quiet,
+      font: `${strong ? 500 : 400} 12px ${strong ? faces.readings : faces.text}`,
+    },
+  })
+  const middle = margin.left + half.value + gap / 2
+  return {
+    ...base(p),
+    grid: [
+      { ...margin, right: undefined, width: half.value, outerBoundsMode: 'none' },
+      { ...margin, left: undefined, width: half.value, outerBoundsMode: 'none' },
+    ],
+    xAxis: sides.map(across),
+    yAxis: sides.map((_, grid) => up(grid)),
+    series,
+    graphic: [
+      text(middle, height.value - 72, load.value.load ?? '', 'center', true),
+      text(middle, height.value - 54, volts(load.value.loadDrop.value), 'center', true),
+      text(margin.left, height.value - 18, t('ui.readings.feedFromBattery'), 'left'),
+      text(width.value - margin.right, height.value - 18, t('ui.readings.returnFromBattery'), 'right'),
+    ],
+  }
+})
+
+const at = ref<{ side: Side; i: number } | null>(null)
 const readout = computed(() => {
   if (!at.value) return ''
   const { side, i } = at.value
-  const [was, now] = [good.value[side][i]!, bad.value?.[side][i]]
+  const [was, now] = [good.value[side][i], bad.value?.[side][i]]
+  if (!was) return ''
   const more = now ? ` → ${volts(now.volts)}` : ''
   return t('ui.readings.soFar', {
     from: was.from,
@@ -116,13 +201,27 @@ const readout = computed(() => {
     total: volts((now ?? was).total),
   })
 })
-function enter(side: 'feed' | 'back', i: number, part: string) {
-  at.value = { side, i }
-  emit('light', part)
+/** The piece under the pointer, on either side. */
+function pieceAt(spot: readonly [number, number]) {
+  for (const [grid, side] of sides.entries()) {
+    const found = chart.value?.valueAt(grid, spot)
+    const i = found ? Math.floor(found[0]) : -1
+    const step = good.value[side][i]
+    if (step) return { side, i, part: step.part }
+  }
+  return null
+}
+function point(spot: readonly [number, number]) {
+  at.value = pieceAt(spot)
+  emit('light', pieceAt(spot)?.part ?? null)
 }
 function leave() {
   at.value = null
   emit('light', null)
+}
+function choose(spot: readonly [number, number]) {
+  const piece = pieceAt(spot)
+  if (piece) emit('choose', piece.part)
 }
 </script>
 
@@ -130,133 +229,21 @@ function leave() {
   <figure class="m-0 grid grid-rows-[auto_1fr] h-full min-h-0">
     <Legend :faulted="!!faulted" :allowed="!!allowed" :readout="readout" />
     <div ref="plot" class="plot relative min-h-0 overflow-hidden">
-      <svg
+      <Chart
         v-if="width && height"
-        :viewBox="`0 0 ${width} ${height}`"
-        role="img"
-        :aria-label="
+        ref="chart"
+        :option="option"
+        :label="
           t('ui.readings.lossesFeedReturnOfPieces', {
             volts: volts(load.feedLoss.value),
             volts2: volts(load.returnLoss.value),
             pieces,
           })
         "
-      >
-        <g class="grid">
-          <template v-for="tick in ticks" :key="tick">
-            <line :x1="margin.left" :x2="width - margin.right" :y1="y(tick)" :y2="y(tick)" />
-            <text :x="margin.left - 7" :y="y(tick) + 4" text-anchor="end">{{ volts(tick) }}</text>
-            <text :x="width - margin.right + 7" :y="y(tick) + 4">{{ volts(tick) }}</text>
-          </template>
-        </g>
-        <template v-for="(line, n) in lines" :key="line.side">
-          <rect
-            v-for="(step, i) in good[line.side]"
-            :key="i"
-            class="piece"
-            :class="{ lit: step.part === lit }"
-            :x="Math.min(x(line.side, i), x(line.side, i + 1))"
-            :y="margin.top"
-            :width="widthOf(line.side)"
-            :height="height - margin.top - margin.bottom"
-            @pointerenter="enter(line.side, i, step.part)"
-            @pointerleave="leave"
-            @click="emit('choose', step.part)"
-          />
-          <path :d="line.band" class="band" />
-          <line
-            v-if="allowed"
-            class="allowed"
-            :x1="x(line.side, 0)"
-            :x2="x(line.side, good[line.side].length)"
-            :y1="y(allowed[n]!)"
-            :y2="y(allowed[n]!)"
-          />
-          <path :d="line.healthy" class="healthy" />
-          <path v-if="line.faulted" :d="line.faulted" class="faulted" />
-        </template>
-        <text
-          v-for="{ side, i, step } in named"
-          :key="`${side}${i}`"
-          class="named"
-          :x="x(side, i) + (side === 'feed' ? -6 : 6)"
-          :y="y((step.total ?? 0) - (step.volts ?? 0) / 2) + 4"
-          :text-anchor="side === 'feed' ? 'end' : 'start'"
-        >
-          {{ step.part }} {{ volts(step.volts) }}
-        </text>
-        <g class="load">
-          <text :x="margin.left + half + gap / 2" :y="height - 62" text-anchor="middle">
-            {{ load.load ?? '' }}
-          </text>
-          <text :x="margin.left + half + gap / 2" :y="height - 44" text-anchor="middle" class="value">
-            {{ volts(load.loadDrop.value) }}
-          </text>
-        </g>
-        <text :x="margin.left" :y="height - 6" class="font-text text-12px">
-          {{ t('ui.readings.feedFromBattery') }}
-        </text>
-        <text :x="width - margin.right" :y="height - 6" text-anchor="end" class="font-text text-12px">
-          {{ t('ui.readings.returnFromBattery') }}
-        </text>
-      </svg>
+        @move="point"
+        @leave="leave"
+        @press="choose"
+      />
     </div>
   </figure>
 </template>
-
-<style scoped>
-svg {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-}
-.grid line {
-  stroke: var(--rule);
-}
-text {
-  fill: var(--quiet);
-  font-size: 11px;
-  font-family: var(--face-readings);
-}
-.load text,
-.named {
-  fill: var(--ink);
-  font-size: 12px;
-  font-weight: 500;
-}
-.piece {
-  fill: transparent;
-  cursor: pointer;
-}
-.piece.lit {
-  fill: var(--accent-soft);
-}
-.band,
-.healthy,
-.faulted,
-.allowed,
-text {
-  pointer-events: none;
-}
-.band {
-  fill: var(--accent);
-  opacity: 0.16;
-}
-.healthy {
-  fill: none;
-  stroke: var(--accent);
-  stroke-width: 1.8;
-}
-.faulted {
-  fill: none;
-  stroke: var(--fault);
-  stroke-width: 3.4;
-  stroke-linejoin: round;
-}
-.allowed {
-  stroke: var(--doubt);
-  stroke-width: 1.6;
-  stroke-dasharray: 6 4;
-}
-</style>

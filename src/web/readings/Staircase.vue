@@ -1,26 +1,20 @@
 <script setup lang="ts">
 import { formatQuantity, t } from '../words'
-import { LineChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent } from 'echarts/components'
-import { use } from 'echarts/core'
-import { CanvasRenderer } from 'echarts/renderers'
 import { useElementSize } from '@vueuse/core'
 import { dequal } from 'dequal/lite'
-import { computed, ref, shallowRef, watch } from 'vue'
-import VChart from 'vue-echarts'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { StateKey } from '../../core/readings'
 import type { Walk } from '../../core/model'
-import { faces } from '../theme/tokens'
+import { axis, band, base, line, words } from '../charts/chart'
+import Chart from '../charts/Chart.vue'
 import { paletteOf, useScheme } from '../theme/scheme'
 import Legend from './Legend.vue'
-
-use([LineChart, GridComponent, MarkAreaComponent, CanvasRenderer])
 
 const props = defineProps<{ walk: Walk; healthy: StateKey; faulted?: StateKey | null; lit: string | null }>()
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
 
 const scheme = useScheme()
-const chart = ref<InstanceType<typeof VChart> | null>(null)
+const chart = useTemplateRef('chart')
 
 const voltsOf = (key: StateKey) => {
   const at = new Map(key.points.map((row) => [row.node, row]))
@@ -96,16 +90,11 @@ const option = computed(() => {
   const lit = props.walk.strides.flatMap((s, i) =>
     s.part === props.lit ? [[{ xAxis: i }, { xAxis: i + 1 }]] : [],
   )
-  const line = (rows: ReturnType<typeof voltsOf>) => rows.map((row, i) => [i, row?.value ?? null])
-  const edge = (sign: number) =>
-    good.map((row, i) => [i, row?.value === undefined ? null : row.value + sign * row.band])
   return {
-    animation: false,
-    textStyle: { fontFamily: faces.text, color: p.ink },
+    ...base(p),
     // Room for the names is known: nothing needs to be measured at every update.
     grid: { ...margin, outerBoundsMode: 'none' },
-    xAxis: {
-      type: 'value',
+    xAxis: axis(p, {
       min: 0,
       max: props.walk.points.length - 1,
       interval: 1,
@@ -113,69 +102,42 @@ const option = computed(() => {
       axisTick: { show: true, lineStyle: { color: p.ruleStrong } },
       splitLine: { show: false },
       axisLabel: {
+        ...words(p),
         formatter: (i: number) => (named.value.has(i) ? (props.walk.points[i]?.name ?? '') : ''),
-        fontFamily: faces.readings,
-        fontSize: 11,
-        color: p.quiet,
         hideOverlap: true,
       },
-    },
-    yAxis: {
-      type: 'value',
+    }),
+    yAxis: axis(p, {
       min: range.value.least,
       max: range.value.most,
       interval: range.value.step,
-      axisLabel: { formatter: '{value} V', fontFamily: faces.readings, fontSize: 11, color: p.quiet },
-      splitLine: { lineStyle: { color: p.rule } },
-    },
+      axisLine: { show: false },
+      axisTick: { show: false },
+      axisLabel: { ...words(p), formatter: '{value} V' },
+    }),
     series: [
-      {
-        type: 'line',
-        step: 'middle',
-        data: edge(-1),
-        lineStyle: { opacity: 0 },
-        symbol: 'none',
-        stack: 'band',
-        silent: true,
-      },
-      {
-        type: 'line',
-        step: 'middle',
-        data: good.map((row, i) => [i, row?.value === undefined ? null : 2 * row.band]),
-        lineStyle: { opacity: 0 },
-        symbol: 'none',
-        stack: 'band',
-        stackStrategy: 'all',
-        areaStyle: { color: p.accent, opacity: 0.16 },
-        silent: true,
-      },
-      {
-        type: 'line',
-        name: 'healthy',
-        step: 'middle',
-        data: line(good),
-        symbol: 'circle',
-        symbolSize: 4,
-        itemStyle: { color: p.accent },
-        lineStyle: { color: p.accent, width: 1.6 },
-        markArea: { silent: true, itemStyle: { color: p.accent, opacity: 0.14 }, data: lit },
-      },
+      ...band(
+        'band',
+        good.map((row, i) =>
+          row?.value === undefined ? [i, null, null] : [i, row.value - row.band, row.value + row.band],
+        ),
+        p.accent,
+        { step: 'middle' },
+      ),
+      line(
+        good.map((row, i) => [i, row?.value ?? null]),
+        p.accent,
+        1.6,
+        {
+          id: 'healthy',
+          step: 'middle',
+          symbol: 'circle',
+          symbolSize: 4,
+          markArea: { silent: true, itemStyle: { color: p.accent, opacity: 0.14 }, data: lit },
+        },
+      ),
     ],
   }
-})
-
-/** The numbers are painted first, and the chart, which takes as long as all of them, in the frame after. */
-const shown = shallowRef(option.value)
-let waiting = false
-watch(option, () => {
-  if (waiting) return
-  waiting = true
-  requestAnimationFrame(() =>
-    setTimeout(() => {
-      waiting = false
-      shown.value = option.value
-    }),
-  )
 })
 
 /** The point that is nearest to the pointer, and what it reads: said in the line above, where it hides nothing. */
@@ -190,10 +152,10 @@ const readout = computed(() => {
   const bad = props.faulted ? ` → ${say(props.faulted)}` : ''
   return `${point.name} ${say(props.healthy)}${bad}`
 })
-function point(event: { offsetX: number; offsetY: number }) {
-  const x = chart.value?.convertFromPixel({ xAxisIndex: 0 }, event.offsetX) as number | undefined
-  at.value = x === undefined || Number.isNaN(x) ? null : Math.round(x)
-  emit('light', partAt(event))
+function point(spot: readonly [number, number]) {
+  const found = chart.value?.valueAt(0, spot)
+  at.value = found ? Math.round(found[0]) : null
+  emit('light', partAt(spot))
 }
 function leave() {
   at.value = null
@@ -201,10 +163,13 @@ function leave() {
 }
 
 /** The part whose tread or riser lies under the pointer. */
-function partAt(event: { offsetX: number; offsetY: number }): string | null {
-  const at = chart.value?.convertFromPixel({ seriesIndex: 2 }, [event.offsetX, event.offsetY])
-  const x = Array.isArray(at) ? Number(at[0]) : Number.NaN
-  return props.walk.strides[Math.floor(x)]?.part ?? null
+function partAt(spot: readonly [number, number]): string | null {
+  const found = chart.value?.valueAt(0, spot)
+  return (found && props.walk.strides[Math.floor(found[0])]?.part) ?? null
+}
+function choose(spot: readonly [number, number]) {
+  const part = partAt(spot)
+  if (part) emit('choose', part)
 }
 </script>
 
@@ -212,20 +177,17 @@ function partAt(event: { offsetX: number; offsetY: number }): string | null {
   <figure class="m-0 grid grid-rows-[auto_1fr] h-full min-h-0">
     <Legend :faulted="!!faulted" :readout="readout" :rest="t('ui.readings.voltsFromBatteryToBattery')" />
     <div ref="plot" class="plot relative min-h-0">
-      <VChart
+      <Chart
         ref="chart"
-        :option="shown"
-        :update-options="{ lazyUpdate: true }"
-        autoresize
-        role="img"
-        :aria-label="
+        :option="option"
+        :label="
           t('ui.readings.staircaseOfPointsTheTable', {
             count: walk.points.length,
           })
         "
-        @zr:mousemove="point"
-        @zr:globalout="leave"
-        @zr:click="partAt($event) && emit('choose', partAt($event)!)"
+        @move="point"
+        @leave="leave"
+        @press="choose"
       />
       <svg v-if="fault" class="over" aria-hidden="true">
         <path :d="fault.line" class="line" />

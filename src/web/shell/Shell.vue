@@ -2,7 +2,7 @@
 import { t } from '../words'
 import { Moon, Sun } from '@lucide/vue'
 import { NButton } from 'naive-ui'
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, onErrorCaptured, ref, shallowRef } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { isOutdated } from '../api/build'
@@ -12,10 +12,12 @@ import { useSession } from '../stores/session'
 import { useScheme } from '../theme/scheme'
 import CircuitHead from './CircuitHead.vue'
 import { problem } from './problem'
+import Waiting from './Waiting.vue'
 
 const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
 // Nobody who is not signed in waits for these.
 const KeyMap = defineAsyncComponent(() => import('../keys/KeyMap.vue'))
+const PlaceMenu = defineAsyncComponent(() => import('./PlaceMenu.vue'))
 const SignOut = defineAsyncComponent(() => import('./SignOut.vue'))
 
 const route = useRoute()
@@ -25,7 +27,7 @@ const open = useOpen()
 const scheme = useScheme()
 
 /** Places of the school; those of the circuit that is open stand in its own head. */
-const school = [
+const teaching = [
   { name: 'circuits', title: t('ui.common.circuits') },
   { name: 'lessons', title: t('ui.common.lessons') },
   { name: 'classes', title: t('ui.common.classes') },
@@ -33,7 +35,16 @@ const school = [
   { name: 'floor', title: t('ui.common.floor') },
   { name: 'ledger', title: t('ui.common.ledger') },
 ]
+const places = computed(() => [
+  { name: 'home', title: t('ui.common.today') },
+  ...(session.user?.role === 'instructor' ? teaching : []),
+  { name: 'handbook', title: t('ui.common.handbook') },
+])
+/** On a narrow page they stand behind one button. */
+const narrow = useMediaQuery('(max-width: 900px)')
 const onCircuit = computed(() => ['bench', 'plant', 'sheet', 'show'].includes(String(route.name)))
+/** A place with a drawing in it waits in another shape than a list. */
+const hasDrawing = (name: unknown) => ['bench', 'plant', 'desk', 'review', 'returned'].includes(String(name))
 
 /** A place that is being fetched or prepared says so before anybody wonders. */
 const busy = ref(false)
@@ -90,6 +101,7 @@ const reload = () => window.location.reload()
 <template>
   <div class="frame grid grid-cols-1 grid-rows-[auto_auto_1fr] h-full">
     <header v-if="session.user" class="shell">
+      <PlaceMenu v-if="narrow" :places="places" />
       <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('ui.shell.brachyonToday')">
         <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
           <path d="M4 7h10v9h7v9h7" fill="none" stroke="currentColor" stroke-width="3" />
@@ -97,17 +109,13 @@ const reload = () => window.location.reload()
         </svg>
         {{ t('ui.common.brachyon') }}
       </RouterLink>
-      <nav :aria-label="t('ui.shell.places')">
-        <RouterLink :to="{ name: 'home' }"> {{ t('ui.common.today') }} </RouterLink>
-        <template v-if="session.user.role === 'instructor'">
-          <RouterLink v-for="one in school" :key="one.name" :to="{ name: one.name }">{{
-            one.title
-          }}</RouterLink>
-        </template>
+      <nav v-if="!narrow" :aria-label="t('ui.shell.places')">
         <RouterLink
-          :to="{ name: 'handbook' }"
-          :class="{ 'router-link-exact-active': route.name === 'handbook' }"
-          >{{ t('ui.common.handbook') }}</RouterLink
+          v-for="one in places"
+          :key="one.name"
+          :to="{ name: one.name }"
+          :class="{ 'router-link-exact-active': route.name === one.name }"
+          >{{ one.title }}</RouterLink
         >
       </nav>
       <span class="flex-1" />
@@ -139,10 +147,8 @@ const reload = () => window.location.reload()
       <RouterView v-else-if="!leaving" v-slot="{ Component }"
         ><Suspense :timeout="150" @pending="preparing(true)" @resolve="resolved"
           ><component :is="Component" :key="`${route.path} ${count}`" /><template #fallback
-            ><p class="quiet p-24px" role="status">{{ t('ui.shell.preparing') }}</p></template
-          ></Suspense
-        ></RouterView
-      >
+            ><Waiting :drawing="hasDrawing(route.name)" /></template></Suspense
+      ></RouterView>
     </main>
   </div>
 </template>
@@ -197,12 +203,6 @@ nav a.router-link-exact-active {
     min-width: 48px;
     overflow: hidden;
     text-overflow: ellipsis;
-  }
-  nav {
-    flex: 0 1 auto;
-    min-width: 0;
-    overflow-x: auto;
-    scrollbar-width: none;
   }
   nav a {
     padding: 0 7px;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { say } from '../../../core/document'
 import { formatQuantity, t } from '../../words'
-import { Redo2, Undo2, X } from '@lucide/vue'
+import { useLocalStorage } from '@vueuse/core'
+import { PanelBottom, PanelRight, Redo2, Undo2, X } from '@lucide/vue'
 import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
@@ -54,6 +55,8 @@ const build = useBuild(circuit, path, chosen)
 const builder = ref<InstanceType<typeof Builder> | null>(null)
 const drawing = ref<InstanceType<typeof Schematic> | null>(null)
 const finder = ref<InstanceType<typeof PartFinder> | null>(null)
+/** Where the readings stand, as its user likes it. */
+const below = useLocalStorage('brachyon.bench.below', false)
 /** The drawer of parts stands open until there is something to look at. */
 const drawer = ref(circuit.value?.parts.length < 2)
 const showAmps = ref(false)
@@ -140,6 +143,14 @@ useKeys(t('ui.common.bench'), [
       >
         <Redo2 :size="16" />
       </NButton>
+      <NButton
+        size="small"
+        :aria-label="below ? t('ui.bench.readingsBeside') : t('ui.bench.readingsBelow')"
+        :title="below ? t('ui.bench.readingsBeside') : t('ui.bench.readingsBelow')"
+        @click="below = !below"
+      >
+        <component :is="below ? PanelRight : PanelBottom" :size="16" />
+      </NButton>
     </Teleport>
     <p v-if="store.failure" class="wrong banner" role="alert">
       {{ store.failure }}
@@ -162,7 +173,7 @@ useKeys(t('ui.common.bench'), [
         <StateEditor :circuit="circuit" :state="state" @change="own = $event" />
       </StateBar>
     </Builder>
-    <Panes name="bench" :first="0.65" class="panes flex-1">
+    <Panes name="bench" :first="0.65" :below="below" class="panes flex-1">
       <template #left>
         <section
           class="drawing relative h-full min-h-260px pb-38px bg-sheet line"
@@ -199,7 +210,7 @@ useKeys(t('ui.common.bench'), [
         </section>
       </template>
       <template #right>
-        <div class="right grid grid-cols-1 grid-rows-[minmax(150px,42%)_auto_minmax(0,1fr)] gap-6px h-full">
+        <div class="right grid gap-6px h-full" :class="below ? 'below' : 'beside'">
           <p v-if="trouble" class="wrong">
             {{ trouble }}
           </p>
@@ -215,7 +226,7 @@ useKeys(t('ui.common.bench'), [
                 @choose="choose($event)"
               />
             </section>
-            <div class="sum">
+            <div class="sum min-h-0" :class="{ scroll: below }">
               <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
               <DutyChoice :circuit="circuit" />
               <ScatterChoice :circuit="circuit" />
@@ -281,6 +292,17 @@ useKeys(t('ui.common.bench'), [
 .stairs,
 .drawing {
   contain: layout paint;
+}
+.beside {
+  grid-template: minmax(150px, 42%) auto minmax(0, 1fr) / minmax(0, 1fr);
+}
+/* The chart and what it sums up to at the left, the table or the values at the right. */
+.below {
+  grid-template: minmax(0, 1fr) auto / minmax(0, 1fr) minmax(0, 1fr);
+  grid-auto-flow: column;
+}
+.below > :last-child:not(.sum) {
+  grid-row: 1 / -1;
 }
 @media (max-width: 760px) {
   .bench {

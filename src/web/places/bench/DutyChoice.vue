@@ -20,7 +20,7 @@ function choose(duty: Duty | '') {
 </script>
 
 <template>
-  <span class="quiet">
+  <span class="quiet inline-flex flex-wrap items-center gap-y-2px gap-x-8px">
     <Choice
       :label="t('ui.bench.kindOfCircuit')"
       labelled="beside"

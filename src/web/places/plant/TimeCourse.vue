@@ -4,21 +4,16 @@ import Sentence from '../../parts/Sentence.vue'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
-import { LineChart } from 'echarts/charts'
-import { GridComponent, TooltipComponent } from 'echarts/components'
-import { use } from 'echarts/core'
-import { SVGRenderer } from 'echarts/renderers'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import VChart from 'vue-echarts'
+import { computed, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { wireUp } from '../../../core/model'
 import { type Circuit, type CircuitState } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { partOfKind } from '../../../core/parts'
 import { paletteOf, useScheme } from '../../theme/scheme'
-import { faces } from '../../theme/tokens'
+import { axis, base, line, words } from '../../charts/chart'
+import Chart from '../../charts/Chart.vue'
 import type { CourseAsk, CourseSays } from '../../workers/course.worker'
 
-use([LineChart, GridComponent, TooltipComponent, SVGRenderer])
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; state: CircuitState }>()
 
 const scheme = useScheme()
@@ -97,59 +92,37 @@ const unit = computed(() => (what.value.startsWith('@') ? ('V' as const) : ('A' 
 const option = computed(() => {
   const p = paletteOf(scheme.value)
   const found = says.value?.ok ? says.value : null
-  const line = (
-    name: string,
-    data: readonly (readonly [number, number])[],
-    color: string,
-    width: number,
-  ) => ({
-    name,
-    type: 'line',
-    data,
-    showSymbol: false,
-    itemStyle: { color },
-    lineStyle: { color, width },
-  })
+  const trace = (key: 'healthy' | 'faulted', color: string, width: number) =>
+    line(found?.[key]?.samples ?? [], color, width, { id: key })
   return {
-    animation: false,
-    textStyle: { fontFamily: faces.text, color: p.ink },
+    ...base(p),
     grid: { left: 56, right: 16, top: 14, bottom: 34 },
-    tooltip: {
-      trigger: 'axis',
-      valueFormatter: (v: number) => formatQuantity(v, unit.value),
-      backgroundColor: p.sheet,
-      textStyle: { color: p.ink },
-    },
-    xAxis: {
-      type: 'value',
+    xAxis: axis(p, {
       min: 0,
       max: seconds.value,
-      axisLabel: {
-        formatter: (v: number) => formatQuantity(v, 's'),
-        color: p.quiet,
-        fontFamily: faces.readings,
-      },
-    },
-    yAxis: {
-      type: 'value',
+      axisLabel: { ...words(p), formatter: (v: number) => formatQuantity(v, 's') },
+      splitLine: { show: false },
+    }),
+    yAxis: axis(p, {
       scale: unit.value === 'V',
-      axisLabel: {
-        formatter: `{value} ${unit.value}`,
-        color: p.quiet,
-        fontFamily: faces.readings,
-      },
-      splitLine: { lineStyle: { color: p.rule } },
-    },
-    series: found
-      ? [
-          line('healthy', found.healthy.samples, p.accent, 1.6),
-          ...(found.faulted ? [line('faulted', found.faulted.samples, p.fault, 3)] : []),
-        ]
-      : [],
+      axisLabel: { ...words(p), formatter: `{value} ${unit.value}` },
+    }),
+    series: [trace('healthy', p.accent, 1.6), trace('faulted', p.fault, 3)],
   }
 })
-const peak = (samples: readonly (readonly [number, number])[]) =>
-  samples.reduce((m, [, v]) => (Math.abs(v) > Math.abs(m) ? v : m), 0)
+/** What both traces are at the moment under the pointer. */
+const chart = useTemplateRef('chart')
+const moment = ref<number | null>(null)
+const look = (spot: readonly [number, number]) => (moment.value = chart.value?.valueAt(0, spot)?.[0] ?? null)
+const readout = computed(() => {
+  if (moment.value === null || !says.value?.ok) return ''
+  const { healthy, faulted } = says.value
+  const now = moment.value
+  const at = (samples: Samples) => formatQuantity(samples.findLast(([s]) => s <= now)?.[1] ?? 0, unit.value)
+  return [after(now), at(healthy.samples), ...(faulted ? [at(faulted.samples)] : [])].join(' · ')
+})
+type Samples = readonly (readonly [number, number])[]
+const peak = (samples: Samples) => samples.reduce((m, [, v]) => (Math.abs(v) > Math.abs(m) ? v : m), 0)
 const told = computed(() => {
   if (!says.value?.ok) return []
   const { healthy, faulted } = says.value
@@ -210,14 +183,15 @@ const told = computed(() => {
       <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.calculating') }}</span>
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>
-    <VChart
+    <Chart
+      ref="chart"
       class="h-300px"
       :option="option"
-      :update-options="{ notMerge: true }"
-      autoresize
-      role="img"
-      :aria-label="t('ui.plant.theCourseInTimePeak')"
+      :label="t('ui.plant.theCourseInTimePeak')"
+      @move="look"
+      @leave="moment = null"
     />
+    <output v-if="readout" class="reading" aria-live="off">{{ readout }}</output>
     <p v-for="one in told" :key="one.name">
       <Sentence :text="t('ui.plant.peak', { name: slot('name'), peak: slot('peak'), end: slot('end') })">
         <template #name

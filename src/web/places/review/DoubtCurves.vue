@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { t } from '../../words'
-import { LineChart } from 'echarts/charts'
-import { GridComponent, MarkLineComponent } from 'echarts/components'
-import { use } from 'echarts/core'
-import { CanvasRenderer } from 'echarts/renderers'
-import { computed } from 'vue'
-import VChart from 'vue-echarts'
-import { faces } from '../../theme/tokens'
+import { computed, useTemplateRef } from 'vue'
+import { axis, base, line, words } from '../../charts/chart'
+import Chart from '../../charts/Chart.vue'
 import { paletteOf, useScheme } from '../../theme/scheme'
-
-use([LineChart, GridComponent, MarkLineComponent, CanvasRenderer])
 
 /** Pieces that the evidence left suspect over simulated minutes: the student’s way beside a short one. */
 const props = defineProps<{
@@ -21,56 +15,39 @@ const emit = defineEmits<{ choose: [step: number] }>()
 const scheme = useScheme()
 
 const option = computed(() => {
-  const palette = paletteOf(scheme.value)
-  const text = { color: palette.quiet, fontFamily: faces.text, fontSize: 12 }
-  const here = props.student.find((p) => p.step === props.at)
-  const line = (
-    points: readonly { minutes: number; left: number }[],
-    color: string,
-    type: 'solid' | 'dashed',
-  ) => ({
-    type: 'line' as const,
-    step: 'end' as const,
-    data: points.map(({ minutes, left }) => [minutes, left]),
-    symbolSize: 7,
-    lineStyle: { color, width: 2, type },
-    itemStyle: { color },
-    animation: false,
-  })
+  const p = paletteOf(scheme.value)
+  const here = props.student.find((one) => one.step === props.at)
+  const course = (points: readonly { minutes: number; left: number }[], color: string, more: object) =>
+    line(
+      points.map(({ minutes, left }) => [minutes, left]),
+      color,
+      2,
+      { step: 'end', symbol: 'circle', symbolSize: 7, ...more },
+    )
   return {
+    ...base(p),
     grid: { left: 36, right: 14, top: 10, bottom: 34 },
-    xAxis: {
-      type: 'value' as const,
-      name: 'minutes',
-      nameLocation: 'middle' as const,
+    xAxis: axis(p, {
+      name: t('ui.review.minutes'),
+      nameLocation: 'middle',
       nameGap: 20,
-      nameTextStyle: text,
-      axisLabel: text,
-      axisLine: { lineStyle: { color: palette.rule } },
+      nameTextStyle: words(p),
       splitLine: { show: false },
       min: 0,
-    },
-    yAxis: {
-      type: 'value' as const,
-      axisLabel: text,
-      minInterval: 1,
-      splitLine: { lineStyle: { color: palette.rule } },
-      min: 0,
-    },
+    }),
+    yAxis: axis(p, { minInterval: 1, min: 0 }),
     series: [
-      {
-        ...line(props.student, palette.accent, 'solid'),
-        ...(here && {
-          markLine: {
-            symbol: 'none',
-            silent: true,
-            label: { show: false },
-            lineStyle: { color: palette.ink, type: 'dotted' as const },
-            data: [{ xAxis: here.minutes }],
-          },
-        }),
-      },
-      line(props.short, palette.doubt, 'dashed'),
+      course(props.student, p.accent, {
+        id: 'student',
+        markLine: {
+          symbol: 'none',
+          silent: true,
+          label: { show: false },
+          lineStyle: { color: p.ink, type: 'dotted' },
+          data: here ? [{ xAxis: here.minutes }] : [],
+        },
+      }),
+      course(props.short, p.doubt, { id: 'short', lineStyle: { color: p.doubt, width: 2, type: 'dashed' } }),
     ],
   }
 })
@@ -84,9 +61,14 @@ const told = computed(() =>
     x4: (end.value?.minutes ?? 0).toFixed(0),
   }),
 )
-function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: number }) {
-  const point = seriesIndex === 0 ? props.student[dataIndex ?? -1] : undefined
-  if (point) emit('choose', point.step)
+const chart = useTemplateRef('chart')
+/** The step whose minute lies nearest to where was pressed. */
+function choose(spot: readonly [number, number]) {
+  const found = chart.value?.valueAt(0, spot)
+  if (!found) return
+  const off = ({ minutes }: { minutes: number }) => Math.abs(minutes - found[0])
+  const nearest = props.student.toSorted((a, b) => off(a) - off(b))[0]
+  if (nearest) emit('choose', nearest.step)
 }
 </script>
 
@@ -97,9 +79,7 @@ function click({ seriesIndex, dataIndex }: { seriesIndex?: number; dataIndex?: n
       <span class="student line-b-2px-accent">{{ t('ui.review.theStudentsWay') }}</span>,
       <span class="short">{{ t('ui.review.aShortHonestWay') }}</span>
     </figcaption>
-    <div class="plot h-150px" role="img" :aria-label="told">
-      <VChart :option="option" autoresize @click="click" />
-    </div>
+    <div class="plot h-150px"><Chart ref="chart" :option="option" :label="told" @press="choose" /></div>
   </figure>
 </template>
 
