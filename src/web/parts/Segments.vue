@@ -16,7 +16,7 @@ const value = defineModel<V | null>('value', { required: true })
     :size="size ?? 'small'"
     role="radiogroup"
     :aria-label="label"
-    class="segments"
+    class="segments !h-auto !flex !flex-wrap max-w-full w-max gap-y-3px"
   >
     <NRadioButton v-for="one in entries" :key="one.value" :value="one.value"
       ><span :lang="one.lang">{{ one.label }}</span></NRadioButton

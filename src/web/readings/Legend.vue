@@ -12,7 +12,7 @@ defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: strin
       {{ t('ui.common.faultedColumn') }}
     </template>
     <template v-if="allowed">
-      <span class="mark limit flex-none w-18px line-t-2px-accent" /> {{ t('ui.readings.allowed') }}
+      <span class="mark limit flex-none w-18px" /> <span class="limit">{{ t('ui.readings.allowed') }}</span>
     </template>
     <output v-if="readout" class="readout ml-auto font-readings" aria-live="off">{{ readout }}</output>
     <span v-else-if="rest" class="quiet ml-auto">{{ rest }}</span>
@@ -23,6 +23,11 @@ defineProps<{ faulted: boolean; allowed?: boolean; readout: string; rest?: strin
 .mark.limit {
   border-top: 2px dashed var(--doubt);
   margin-left: 10px;
+}
+@container (max-width: 430px) {
+  .limit {
+    display: none;
+  }
 }
 @container (max-width: 560px) {
   .quiet {

@@ -247,3 +247,9 @@ function choose(spot: readonly [number, number]) {
     </div>
   </figure>
 </template>
+
+<style scoped>
+figure {
+  container-type: inline-size;
+}
+</style>

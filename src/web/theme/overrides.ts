@@ -4,6 +4,8 @@ import { faces, palettes, type Scheme } from './tokens'
 /** Carries the tokens into the component library. */
 export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
   const p = palettes[scheme]
+  const edge = `1px solid ${p.ruleStrong}`
+  const edgeHover = `1px solid ${p.accent}`
   return {
     common: {
       fontFamily: faces.text,
@@ -83,6 +85,8 @@ export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
       tdPaddingSmall: '3px 8px',
       lineHeight: '1.35',
     },
-    Input: { border: `1px solid ${p.ruleStrong}`, borderHover: `1px solid ${p.accent}` },
+    Input: { border: edge, borderHover: edgeHover },
+    InternalSelection: { border: edge, borderHover: edgeHover },
+    Skeleton: { color: p.rule, colorEnd: p.sheet },
   }
 }

@@ -55,6 +55,8 @@ export const voltageRamp = ['#2b3f73', '#4d5f80', '#757b7d', '#9c9266', '#c2a63f
 export function applyPalette(scheme: Scheme): void {
   const root = document.documentElement
   root.dataset.scheme = scheme
+  // Scroll bars and whatever else the browser draws itself.
+  root.style.colorScheme = scheme
   for (const [name, value] of Object.entries(palettes[scheme])) {
     root.style.setProperty(`--${name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}`, value)
   }

@@ -152,6 +152,7 @@ const columns: Column<DayRow>[] = [
           v-model:formatted-value="form.values.day"
           type="date"
           value-format="yyyy-MM-dd"
+          format="d MMM yyyy"
           :actions="null"
           :input-props="field"
         />
