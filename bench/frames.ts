@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startServer } from '../e2e/server'
+import { choose } from '../e2e/choose'
 import { people } from '../e2e/story'
 import { harnessCircuit } from './harness'
 import { small } from './small'
@@ -132,14 +133,13 @@ async function main(): Promise<void> {
     const all = await page.request.get(`${server.url}/api/circuits`)
     const circuits = (await all.json()) as { id: string; name: string }[]
     await page.goto(`${server.url}/plant/${circuits.find((c) => /drain/.test(c.name))!.id}`)
-    await page.locator('section[aria-label=Fault] select').first().waitFor()
-    await page.locator('section[aria-label=Fault] select').first().selectOption('X1')
+    await choose(page.getByRole('combobox', { name: 'Place', exact: true }), 'X1')
     const kinds = page.getByRole('group', { name: 'How it fails' })
     await kinds
       .getByRole('button', { name: /resistance/i })
       .first()
       .click()
-    const slider = page.locator('input[type=range]').first()
+    const slider = page.locator('.n-slider').first()
     await slider.waitFor()
     await page.waitForTimeout(1500)
     const track = (await slider.boundingBox())!

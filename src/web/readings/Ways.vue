@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import Segments from '../parts/Segments.vue'
 import { t } from '../words'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { smallLosses, type LimitSet, type StateKey } from '../../core/readings'
 import { type Walk } from '../../core/model'
-import Losses from './Losses.vue'
+import { Losses, Staircase } from './charts'
 
 /** Two readings of one path: the losses, where they are small against the source; and the whole staircase. */
 const props = defineProps<{
@@ -16,7 +16,6 @@ const props = defineProps<{
   lit: string | null
 }>()
 const emit = defineEmits<{ light: [part: string | null]; choose: [part: string] }>()
-const Staircase = defineAsyncComponent(() => import('./Staircase.vue'))
 
 const balance = computed(() => (props.faulted ?? props.healthy).balances[props.path])
 const fitting = computed(() => (balance.value && smallLosses(balance.value) ? 'losses' : 'stairs'))

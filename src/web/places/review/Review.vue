@@ -2,7 +2,7 @@
 import Segments from '../../parts/Segments.vue'
 import { quoted, t, tell } from '../../words'
 import { NButton } from 'naive-ui'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { aspectNames, type Judgement } from '../../../core/assessment'
@@ -19,7 +19,6 @@ import Fold from '../../parts/Fold.vue'
 import Panes from '../../parts/Panes.vue'
 import { useKeys } from '../../keys/useKeys'
 import StepLosses from './StepLosses.vue'
-import DoubtCurves from './DoubtCurves.vue'
 import MarkNotices from './MarkNotices.vue'
 import ModelPath from './ModelPath.vue'
 import OwnMark from './OwnMark.vue'
@@ -28,6 +27,9 @@ import Steps from './Steps.vue'
 import { useReview } from '../../readings/useReview'
 import { verdictWords } from '../../readings/verdictWords'
 import Verdict from './Verdict.vue'
+
+/** Charts come after the place. */
+const DoubtCurves = defineAsyncComponent(() => import('./DoubtCurves.vue'))
 
 const props = defineProps<{ own?: boolean }>()
 const router = useRouter()

@@ -8,7 +8,7 @@ import type { Circuit } from '../../../core/circuit'
 import type { Wiring } from '../../../core/model'
 import type { Fault } from '../../../core/faults'
 import { limitSetFor, stateKey } from '../../../core/readings'
-import Losses from '../../readings/Losses.vue'
+import { Losses } from '../../readings/charts'
 
 /** Where the volts go in the state of the chosen step, as it should be and as it was before any repair. */
 const props = defineProps<{
