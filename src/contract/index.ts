@@ -165,10 +165,12 @@ export {
   askedSchema,
   newQuestionSchema,
   spreadSchema,
+  wallMessageSchema,
   type Answer,
   type Asked,
   type QuestionBody,
   type Spread,
+  type WallMessage,
 } from './show'
 export {
   retentionSchema,

@@ -48,6 +48,33 @@ export const askedSchema = z
   .nullable()
 export type Asked = z.infer<typeof askedSchema>
 
+/** What the wall and a remote of the same instructor say to one another. */
+export const wallMessageSchema = z.discriminatedUnion('type', [
+  /** A remote wants to know what is on the wall. */
+  z.strictObject({ type: z.literal('who') }),
+  /** A remote presses one of the wall's keys. */
+  z.strictObject({
+    type: z.literal('act'),
+    act: z.enum(['next', 'back', 'healthy', 'faulted', 'class']),
+  }),
+  /** The wall says where it is. */
+  z.strictObject({
+    type: z.literal('now'),
+    title: place,
+    question: z.string().max(600),
+    asked: z.int().min(0).max(1000),
+    all: z.int().min(0).max(1000),
+    open: z.boolean(),
+    healthy: z.boolean(),
+    faulted: z.boolean(),
+    live: z.boolean(),
+    answers: z.int().min(0).max(10_000),
+  }),
+  /** The wall shows something else. */
+  z.strictObject({ type: z.literal('gone') }),
+])
+export type WallMessage = z.infer<typeof wallMessageSchema>
+
 /** All answers to a question, without any name and in no order that tells whose they are. */
 export const spreadSchema = z.object({ values: z.array(z.union([z.number(), z.string()])) })
 export type Spread = z.infer<typeof spreadSchema>

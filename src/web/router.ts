@@ -135,6 +135,12 @@ export const router = createRouter({
       component: () => import('./places/show/Aloud.vue'),
     },
     {
+      path: '/remote',
+      name: 'remote',
+      meta: { role: 'instructor', title: 'ui.show.remote' },
+      component: () => import('./places/show/Remote.vue'),
+    },
+    {
       path: '/card/:day/:stand',
       name: 'card',
       meta: { open: true, title: 'ui.common.atTheBench' },

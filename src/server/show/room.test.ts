@@ -112,6 +112,35 @@ describe('a question from the wall', () => {
     await idris.put(`/api/asked/${id}`).send({ value: 1 }).expect(409)
   })
 
+  it('the wall and the remote of one instructor hear each other; nobody else does', async () => {
+    await orla
+      .post('/api/instructors')
+      .send({ name: 'Bram Oakley', login: 'bram', password: 'hopper-lamp-relay-9' })
+      .expect(201)
+    const bram = await school.signedIn('bram', 'hopper-lamp-relay-9')
+    await bram
+      .put('/api/password')
+      .send({ current: 'hopper-lamp-relay-9', password: 'gritter-valve-spool-4' })
+      .expect(204)
+    const live = '/api/room/live'
+    const mine = await cookieOf('orla', passwords.orla)
+    const wall = await new Listener().open(server, live, mine)
+    const remote = await new Listener().open(server, live, mine)
+    const other = await new Listener().open(server, live, await cookieOf('bram', 'gritter-valve-spool-4'))
+    const phone = await new Listener().open(server, live, await cookieOf('tam', passwords.tam))
+    for (const one of [wall, remote, other, phone])
+      await one.until(() => one.events.find(({ name }) => name !== 'wall'))
+    await orla.post('/api/wall').send({ type: 'act', act: 'next' }).expect(204)
+    for (const one of [wall, remote]) {
+      const heard = await one.until(() => one.events.find(({ name }) => name === 'wall'))
+      expect(JSON.parse(heard.data)).toEqual({ type: 'act', act: 'next' })
+    }
+    await orla.post('/api/wall').send({ type: 'act', act: 'explode' }).expect(422)
+    await tam.post('/api/wall').send({ type: 'who' }).expect(403)
+    expect([...other.events, ...phone.events].filter(({ name }) => name === 'wall')).toEqual([])
+    for (const one of [wall, remote, other, phone]) one.close()
+  })
+
   it('is put by instructors and answered by students only', async () => {
     const id = await put(volts)
     await tam.post('/api/questions').send({ body: volts }).expect(403)

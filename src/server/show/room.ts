@@ -1,4 +1,4 @@
-import { createChannel, type Session } from 'better-sse'
+import { createChannel, type Channel, type Session } from 'better-sse'
 import type { z } from 'zod'
 import { say, type Message } from '../../core/document'
 import {
@@ -8,6 +8,7 @@ import {
   type QuestionBody,
   type Spread,
   type User,
+  type WallMessage,
 } from '../../contract'
 import type { Database } from '../database'
 import { HttpError } from '../http/http-error'
@@ -110,10 +111,29 @@ export async function answer(
   })
 }
 
+/** What a notification is for: everybody's screens, or the screens of one instructor. */
+interface Said {
+  readonly to: string
+  readonly message: WallMessage
+}
+
+/** Tells the other screens of the same instructor. */
+export const tellWall = (
+  db: Database,
+  message: WallMessage,
+  instructor: Pick<User, 'id'>,
+): Promise<unknown> =>
+  db.query('select pg_notify($1, $2)', [
+    channelName,
+    JSON.stringify({ to: instructor.id, message } satisfies Said),
+  ])
+
 /** Who hears that something was asked, and that somebody answered. One for each server process. */
 export class Room {
   private readonly class = createChannel()
   private readonly shows = createChannel()
+  /** The screens of each instructor, by id: the wall, and what steers it. */
+  private readonly walls = new Map<string, Channel>()
   private hearing: Promise<() => Promise<void>> | undefined
 
   constructor(private readonly database: Database) {}
@@ -122,6 +142,11 @@ export class Room {
   private hear(): Promise<() => Promise<void>> {
     return (this.hearing ??= this.database
       .listen(channelName, (what) => {
+        if (what.startsWith('{')) {
+          const { to, message } = JSON.parse(what) as Said
+          this.walls.get(to)?.broadcast(message, 'wall')
+          return
+        }
         if (what !== 'answered') this.class.broadcast(null, 'asked')
         if (what !== 'asked') this.shows.broadcast(null, 'answered')
       })
@@ -131,13 +156,25 @@ export class Room {
       }))
   }
 
-  async attend(session: Session, role: User['role']): Promise<void> {
+  async attend(session: Session, { id, role }: Pick<User, 'id' | 'role'>): Promise<void> {
     await this.hear()
     // Whoever has gone meanwhile hears nothing any more.
     if (!session.isConnected) return
     const channel = role === 'instructor' ? this.shows : this.class
     channel.register(session)
+    if (role === 'instructor') this.wallOf(id).register(session)
     session.push(null, role === 'instructor' ? 'answered' : 'asked')
+  }
+
+  private wallOf(instructor: string): Channel {
+    const known = this.walls.get(instructor)
+    if (known) return known
+    const made = createChannel()
+    made.on('session-deregistered', () => {
+      if (made.sessionCount === 0) this.walls.delete(instructor)
+    })
+    this.walls.set(instructor, made)
+    return made
   }
 
   async close(): Promise<void> {

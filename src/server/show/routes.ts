@@ -1,7 +1,7 @@
 import { Router } from 'express'
-import { answerSchema, newQuestionSchema } from '../../contract'
+import { answerSchema, newQuestionSchema, wallMessageSchema } from '../../contract'
 import type { Database } from '../database'
-import { answer, ask, askedOf, close, spreadOf, type Room } from './room'
+import { answer, ask, askedOf, close, spreadOf, tellWall, type Room } from './room'
 import type { Streams } from '../http/streams'
 import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from '../circuits/routes'
@@ -10,7 +10,11 @@ import { idOf } from '../circuits/routes'
 export function roomRoutes(db: Database, room: Room, streams: Streams): Router {
   const router = Router()
   router.get('/room/live', signedIn, async (req, res) => {
-    await room.attend(await streams.begin(req, res), userOf(res).role)
+    await room.attend(await streams.begin(req, res), userOf(res))
+  })
+  router.post('/wall', only('instructor'), async (req, res) => {
+    await tellWall(db, wallMessageSchema.parse(req.body), userOf(res))
+    res.status(204).end()
   })
   router.post('/questions', only('instructor'), async (req, res) => {
     res.status(201).json(await ask(db, newQuestionSchema.parse(req.body), userOf(res)))

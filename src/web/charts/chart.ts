@@ -1,4 +1,4 @@
-import { LineChart } from 'echarts/charts'
+import { BarChart, LineChart } from 'echarts/charts'
 import {
   GraphicComponent,
   GridComponent,
@@ -12,6 +12,7 @@ import { faces, type Palette } from '../theme/tokens'
 
 /** Every chart is made of these: axes, lines, bands and marks in the colours and faces of the theme. SVG prints sharply. */
 use([
+  BarChart,
   LineChart,
   GridComponent,
   MarkAreaComponent,
@@ -78,9 +79,4 @@ export const band = (
   ),
 ]
 
-/** Whole steps of one, two or five: as many as fit in `most` parts of a range. */
-export function niceStep(range: number, most: number): number {
-  const raw = range / most
-  const ten = 10 ** Math.floor(Math.log10(raw))
-  return ([1, 2, 5, 10].find((n) => n * ten >= raw - 1e-12) ?? 10) * ten
-}
+export { niceStep } from './nice'

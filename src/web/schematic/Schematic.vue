@@ -17,6 +17,8 @@ const props = withDefaults(
       partsAct?: boolean
       placesAct?: boolean
       pointsAct?: boolean
+      /** Short name of a point that is asked for: it pulses. */
+      asked?: string
     }
   >(),
   {
@@ -34,6 +36,7 @@ const props = withDefaults(
     partsAct: false,
     placesAct: false,
     pointsAct: false,
+    asked: '',
     amps: undefined,
   },
 )
@@ -248,9 +251,9 @@ const key = useKeys(
       <g
         v-for="figure in points"
         :key="figure.key"
-        v-memo="[figure.sign, pointsAct]"
+        v-memo="[figure.sign, pointsAct, figure.name === asked]"
         class="point"
-        :class="{ act: pointsAct }"
+        :class="{ act: pointsAct, asked: figure.name === asked }"
         :data-point="figure.name"
         :role="pointsAct ? 'button' : undefined"
         :tabindex="pointsAct ? 0 : undefined"
@@ -260,6 +263,7 @@ const key = useKeys(
         @pointerleave="hover($event, null)"
       >
         <circle :cx="figure.x" :cy="figure.y" r="10" class="hit" />
+        <circle v-if="figure.name === asked" :cx="figure.x" :cy="figure.y" r="16" class="pulse" />
         <SceneShapes :shapes="figure.shapes()" />
       </g>
     </svg>

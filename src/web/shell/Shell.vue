@@ -40,6 +40,11 @@ const places = computed(() => [
   ...(session.user?.role === 'instructor' ? teaching : []),
   { name: 'handbook', title: t('ui.common.handbook') },
 ])
+/** In the hand there is the remote of the wall, too. */
+const inHand = computed(() => [
+  ...places.value,
+  ...(session.user?.role === 'instructor' ? [{ name: 'remote', title: t('ui.show.remote') }] : []),
+])
 /** On a narrow page they stand behind one button. */
 const narrow = useMediaQuery('(max-width: 900px)')
 const onCircuit = computed(() => ['bench', 'plant', 'sheet', 'show'].includes(String(route.name)))
@@ -101,7 +106,7 @@ const reload = () => window.location.reload()
 <template>
   <div class="frame grid grid-cols-1 grid-rows-[auto_auto_1fr] h-full">
     <header v-if="session.user" class="shell">
-      <PlaceMenu v-if="narrow" :places="places" />
+      <PlaceMenu v-if="narrow" :places="inHand" />
       <RouterLink :to="{ name: 'home' }" class="name" :aria-label="t('ui.shell.brachyonToday')">
         <svg viewBox="0 0 32 32" width="22" height="22" aria-hidden="true">
           <path d="M4 7h10v9h7v9h7" fill="none" stroke="currentColor" stroke-width="3" />

@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { floorRowSchema } from '../../../contract/floor'
 import { useLive } from '../../api/live'
-import Schematic from '../../schematic/Schematic.vue'
 import { useReview } from '../../readings/useReview'
+import WallDrawing from './WallDrawing.vue'
 
 /**
  * Reason aloud: the class watches one student’s Desk on the wall as it is worked, without a name. What is planted is not
@@ -39,18 +39,16 @@ const last = computed(() => recent.value.at(-1))
         <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
       </div>
       <p class="complaint col-span-full text-30px">{{ quoted(review.complaint) }}</p>
-      <div class="drawing min-h-0 bg-sheet line">
-        <Schematic
-          :circuit="review.circuit"
-          :wiring="wiring"
-          :struck="marks.struck"
-          :ringed="marks.ringed"
-          :controls="arrangement.controls"
-          :detached="arrangement.detached"
-          :red="leads?.red ?? ''"
-          :black="leads?.black ?? ''"
-        />
-      </div>
+      <WallDrawing
+        :circuit="review.circuit"
+        :wiring="wiring"
+        :struck="marks.struck"
+        :ringed="marks.ringed"
+        :controls="arrangement.controls"
+        :detached="arrangement.detached"
+        :red="leads?.red ?? ''"
+        :black="leads?.black ?? ''"
+      />
       <section
         class="grid gap-12px content-start overflow-hidden"
         aria-live="polite"
@@ -71,20 +69,6 @@ const last = computed(() => recent.value.at(-1))
 </template>
 
 <style scoped>
-/* Ten metres away short names are read, and nothing smaller is shown. */
-.drawing :deep(.schematic .face-id) {
-  font-size: calc(26px * var(--unit, 1));
-}
-.drawing :deep(.schematic tspan:not(.face-id)) {
-  display: none;
-}
-.drawing :deep(button) {
-  opacity: 0;
-}
-.drawing:hover :deep(button),
-.drawing:focus-within :deep(button) {
-  opacity: 1;
-}
 .title {
   font: 500 36px var(--face-readings);
 }

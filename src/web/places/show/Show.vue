@@ -1,18 +1,28 @@
 <script setup lang="ts">
 import Toggle from '../../parts/Toggle.vue'
-import { NButton } from 'naive-ui'
+import { NButton, NPopover } from 'naive-ui'
+import { useFullscreen } from '@vueuse/core'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { writtenAll, type Key } from '../../keys/press'
 import { useKeys } from '../../keys/useKeys'
 import { formatQuantity, quoted, t, tell } from '../../words'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
+import { firstSource } from '../../../core/circuit'
+import { wireUp } from '../../../core/model'
+import { smallLosses } from '../../../core/readings'
 import { ask } from '../../api/client'
+import Sentence from '../../parts/Sentence.vue'
+import { slot } from '../../words/slots'
 import Answers from './Answers.vue'
 import Script from './Script.vue'
-import Steps, { type Stop } from './Steps.vue'
+import Histogram from './Histogram.vue'
+import WallCourse from './WallCourse.vue'
+import WallDrawing from './WallDrawing.vue'
+import { stopsOf } from './stops'
+import { useWall } from './useWall'
 import { useClass } from './useClass'
 import { useOpen } from '../../stores/open'
 import { useShow, type Shown } from './useShow'
@@ -53,23 +63,22 @@ function step(by: number) {
   go(by)
 }
 
-const valueOf = (key: typeof healthy.value, name: string) =>
-  key?.points.find((p) => p.name === name && !p.inside)?.value
-/** Points of the staircase: those of the same path and state that are asked for, as far as the class has come. */
-const stops = computed((): Stop[] => {
+const wiring = computed(() => wireUp(circuit))
+/** Points of the path that is asked about, as far as the class has come. */
+const pathNow = computed(() => {
   const ask = now.value
-  return show.asks.value.flatMap((one) =>
+  const i = ask?.type === 'volts' ? circuit.paths.findIndex(({ id }) => id === ask.path) : path.value
+  return Math.max(0, i)
+})
+const stops = computed(() => {
+  const ask = now.value
+  const names = show.asks.value.flatMap((one) =>
     one.type === 'volts' &&
     (!ask || ask.type !== 'volts' || (one.path === ask.path && one.state === ask.state))
-      ? [
-          {
-            name: one.point,
-            healthy: valueOf(healthy.value, one.point),
-            faulted: valueOf(faulted.value, one.point),
-          },
-        ]
+      ? [one.point]
       : [],
   )
+  return stopsOf(names, pathNow.value, healthy.value, faulted.value)
 })
 const shownStops = computed(() => {
   const ask = now.value
@@ -77,12 +86,33 @@ const shownStops = computed(() => {
   const i = stops.value.findIndex(({ name }) => name === ask.point)
   return open.value ? i : i + 1
 })
+const stop = computed(() => stops.value.find(({ name }) => name === point.value))
+/** Losses that are hairs on the scale of the source are drawn by themselves. */
+const small = computed(() => {
+  const balance = faulted.value?.balances[pathNow.value]
+  return balance !== undefined && smallLosses(balance)
+})
+/** What the class has seen is tinted by its volts; nothing else on the drawing says any. */
+const tint = computed(() => {
+  const nodes = new Map(wiring.value.points.map(({ name, node }) => [name, node]))
+  const key = showFaulted.value ? 'faulted' : 'healthy'
+  const most = Math.max(1, ...stops.value.map((one) => one.healthy ?? 0))
+  return new Map(
+    stops.value.slice(0, shownStops.value).flatMap((one) => {
+      const node = nodes.get(one.name)
+      return node === undefined || one[key] === undefined ? [] : [[node, one[key] / most] as const]
+    }),
+  )
+})
+const stateNow = computed(() => circuit.states.find(({ id: one }) => one === show.shownState.value))
+const black = computed(() => {
+  const source = firstSource(circuit.parts)
+  return now.value?.type === 'volts' && source ? `${source.id}−` : ''
+})
+const lit = computed(() => (now.value?.type === 'light' ? now.value.part : null))
 const point = computed(() => (now.value?.type === 'volts' ? now.value.point : ''))
-const dots = computed(() =>
-  now.value?.type === 'volts' && !open.value
-    ? values.value.filter((v): v is number => typeof v === 'number')
-    : [],
-)
+/** What was answered in volts, once it is shown. */
+const guesses = computed(() => values.value.filter((v): v is number => typeof v === 'number'))
 const reads = (v: number | undefined) => (v === undefined ? t('ui.common.floating') : formatQuantity(v, 'V'))
 const asks = computed(() => {
   const ask = now.value
@@ -120,14 +150,48 @@ const keys: readonly Key[] = [
   { press: ['c'], what: t('ui.show.askTheClassAct'), act: unlessWriting(() => (live.value = !live.value)) },
 ]
 useKeys(t('ui.common.show'), keys)
+
+const asking = computed(() =>
+  !now.value
+    ? seen.value.join(' · ') || t('ui.show.nothingToSeeInThis')
+    : now.value.type === 'volts'
+      ? open.value
+        ? t('ui.show.whatDoesItRead', { point: point.value })
+        : t('ui.show.itReads', { point: point.value })
+      : asks.value,
+)
+useWall(
+  () => ({
+    title: circuit.name,
+    question: asking.value.slice(0, 600),
+    asked: asked.value,
+    all: most.value / 2,
+    open: open.value,
+    healthy: showHealthy.value,
+    faulted: showFaulted.value,
+    live: live.value,
+    answers: values.value.length,
+  }),
+  {
+    next: () => step(1),
+    back: () => step(-1),
+    healthy: () => (showHealthy.value = !showHealthy.value),
+    faulted: () => (showFaulted.value = !showFaulted.value),
+    class: () => (live.value = !live.value),
+  },
+)
+const wall = useTemplateRef('wall')
+const { isFullscreen, toggle: fullScreen } = useFullscreen(wall)
+const remoteAt = `${window.location.origin}/remote`
 </script>
 
 <template>
   <div
-    class="show grid grid-cols-1 grid-rows-[auto_auto_auto_minmax(0,1fr)_auto] gap-10px h-full py-18px px-32px text-26px"
+    ref="wall"
+    class="show grid grid-cols-1 grid-rows-[auto_minmax(0,1fr)_auto] gap-10px h-full py-14px px-24px text-26px bg-paper"
   >
-    <div class="top flex flex-wrap gap-y-8px gap-x-20px items-center">
-      <h1 class="text-34px">{{ circuit.name }}</h1>
+    <div class="top flex flex-wrap gap-y-6px gap-x-20px items-center">
+      <h1 class="text-32px">{{ circuit.name }}</h1>
       <Choice
         v-model:value="state"
         :label="t('ui.common.state')"
@@ -158,52 +222,80 @@ useKeys(t('ui.common.show'), keys)
         "
       />
       <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
+      <p class="complaint basis-full text-28px">
+        {{ complaint ? quoted(complaint) : seen.join(' · ') }}
+      </p>
     </div>
-    <p class="complaint text-30px">
-      <template v-if="complaint">{{ quoted(complaint) }}</template>
-      <template v-else>{{ seen.join(' · ') }}</template>
-    </p>
-    <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
-    <template v-else>
-      <div class="min-h-120px" aria-live="polite">
-        <p v-if="!now" class="ask">{{ seen.join(' · ') || t('ui.show.nothingToSeeInThis') }}</p>
-        <p v-else-if="now.type !== 'volts'" class="ask">{{ asks }}</p>
-        <template v-else>
-          <p class="ask">
-            {{ t('ui.show.whatDoes') }} <b class="point">{{ point }}</b>
-            {{ t('ui.show.read', { open: open ? '?' : ':' }) }}
-          </p>
-          <p
-            class="reading value flex gap-50px items-baseline text-92px leading-[1.1]"
-            :class="{ hidden: open }"
-          >
-            <span v-if="showFaulted" class="bad text-fault">{{
-              open ? '—' : reads(valueOf(faulted, point))
-            }}</span>
-            <span v-if="showHealthy && !open" class="text-accent text-40px">{{
-              t('ui.show.healthy', { point: reads(valueOf(healthy, point)) })
-            }}</span>
-          </p>
-        </template>
-        <p v-if="why" class="why">{{ why }}</p>
+    <div class="middle grid grid-cols-[minmax(0,11fr)_minmax(0,9fr)] gap-20px min-h-0">
+      <WallDrawing
+        :circuit="circuit"
+        :wiring="wiring"
+        :controls="stateNow?.controls"
+        :detached="stateNow?.detached"
+        :red="point"
+        :black="black"
+        :asked="open ? point : ''"
+        :tint="tint"
+        :lit="lit"
+      />
+      <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
+      <div v-else class="grid grid-cols-1 grid-rows-[auto_minmax(0,1fr)] gap-10px min-h-0">
+        <div aria-live="polite">
+          <p v-if="now?.type !== 'volts'" class="ask">{{ asking }}</p>
+          <template v-else>
+            <p class="ask">
+              <Sentence
+                :text="
+                  open
+                    ? t('ui.show.whatDoesItRead', { point: slot('point') })
+                    : t('ui.show.itReads', { point: slot('point') })
+                "
+              >
+                <template #point
+                  ><b class="point">{{ point }}</b></template
+                >
+              </Sentence>
+            </p>
+            <p class="reading value flex flex-wrap gap-x-40px items-baseline leading-[1.1]">
+              <span v-if="showFaulted || open" class="bad text-fault">{{
+                open ? '—' : reads(stop?.faulted)
+              }}</span>
+              <span v-if="showHealthy && !open" class="text-accent text-36px">{{
+                t('ui.show.healthy', { point: reads(stop?.healthy) })
+              }}</span>
+            </p>
+          </template>
+          <p v-if="why" class="why">{{ why }}</p>
+        </div>
+        <Answers
+          v-if="now && now.type !== 'volts'"
+          :options="options"
+          :values="open ? [] : values"
+          :shown="!open"
+          :some="now.type === 'piece'"
+        />
+        <div
+          v-else
+          class="grid gap-8px min-h-0"
+          :class="guesses.length && !open ? 'grid-rows-2' : 'grid-rows-1'"
+        >
+          <WallCourse
+            :stops="stops"
+            :shown="shownStops"
+            :healthy="showHealthy"
+            :faulted="showFaulted"
+            :losses="small"
+          />
+          <Histogram
+            v-if="guesses.length && !open"
+            :values="guesses"
+            :right="stop?.faulted"
+            :most="stops[0]?.healthy ?? 0"
+          />
+        </div>
       </div>
-      <Answers
-        v-if="now && now.type !== 'volts'"
-        :options="options"
-        :values="open ? [] : values"
-        :shown="!open"
-        :some="now.type === 'piece'"
-      />
-      <Steps
-        v-else
-        :stops="stops"
-        :shown="shownStops"
-        :healthy="showHealthy"
-        :faulted="showFaulted"
-        :answers="dots"
-      />
-    </template>
-    <div class="acts flex flex-wrap gap-y-8px gap-x-20px items-center">
+    </div>
+    <div class="acts flex flex-wrap gap-y-6px gap-x-14px items-center">
       <NButton size="large" :disabled="at === 0" @click="step(-1)">{{ t('ui.show.back') }}</NButton>
       <NButton size="large" class="on" :disabled="at >= most" @click="step(1)">
         {{ open ? t('ui.show.showIt') : at === 0 ? t('ui.show.ask') : t('ui.common.next') }}
@@ -231,19 +323,30 @@ useKeys(t('ui.common.show'), keys)
         ]"
       />
       <span v-if="live" class="count" role="status">{{
-        trouble ||
-        (values.length === 1 ? t('ui.show.n1Answer') : t('ui.show.answersCount', { count: values.length }))
+        trouble || t('ui.show.answersCount', { count: values.length })
       }}</span>
+      <span class="flex-1" />
       <Toggle size="large" :on="writing" @click="writing = !writing">
         {{ t('ui.show.stepsAsks') }}
       </Toggle>
+      <NPopover trigger="click" placement="top-end">
+        <template #trigger
+          ><NButton size="large">{{ t('ui.show.moreAbout') }}</NButton></template
+        >
+        <div class="more grid gap-10px max-w-[min(90vw,620px)] text-24px">
+          <p>{{ t('ui.show.remoteAt', { address: remoteAt }) }}</p>
+          <p class="whitespace-pre-line">
+            {{ keys.map(({ press, what }) => `${writtenAll(press)}: ${what}`).join('\n') }}
+          </p>
+          <NButton size="large" @click="fullScreen">{{
+            isFullscreen ? t('ui.show.leaveFullScreen') : t('ui.show.fullScreen')
+          }}</NButton>
+        </div>
+      </NPopover>
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
         t('ui.common.leave')
       }}</RouterLink>
-      <span class="quiet far ml-auto text-24px">{{ asked }} / {{ most / 2 }}</span>
-      <span class="keys basis-full text-quiet text-24px whitespace-pre-wrap">{{
-        keys.map(({ press, what }) => `${writtenAll(press)}: ${what}`).join('   ')
-      }}</span>
+      <span class="quiet text-24px">{{ asked }} / {{ most / 2 }}</span>
     </div>
   </div>
 </template>
@@ -278,10 +381,13 @@ useKeys(t('ui.common.show'), keys)
   opacity: 0.5;
 }
 .ask {
-  font-size: clamp(28px, 3.7vh, 40px);
+  font-size: clamp(26px, 3.4vh, 40px);
 }
 .point {
-  font: 500 48px var(--face-readings);
+  font: 500 1.2em var(--face-readings);
+}
+.value {
+  font-size: clamp(56px, 9vh, 110px);
 }
 .why {
   color: var(--accent);

@@ -41,6 +41,15 @@ describe('a demonstration', () => {
     expect(show.open.value).toBe(false)
   })
 
+  it('opens without a fault in the state in which the load runs', () => {
+    for (const name of ['sweeper-work-lamp', 'van-cooling-fan', 'van-washer-pump'] as const) {
+      const sound = demoCircuit(name)
+      const show = useShow({ circuit: sound, faults: [], complaint: '' })
+      const amps = show.healthy.value!.balances[show.path.value]!.amps
+      expect(amps, name).toBeGreaterThan(1)
+    }
+  })
+
   it('begins anew in another state', async () => {
     const show = opened()
     show.go(5)

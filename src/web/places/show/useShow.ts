@@ -43,16 +43,17 @@ export function useShow(shown: Shown) {
     }
     return found
   }
-  const state = ref(
-    circuit.states.find((s) => s.id === shown.state)?.id ??
-      circuit.states.find((s) => settable(s) && differs(s.id))?.id ??
-      openingState(circuit).id,
-  )
   const path = ref(
     Math.max(
       0,
       circuit.paths.findIndex(({ steps }) => steps.some(({ part }) => part === faults[0]?.part)),
     ),
+  )
+  const state = ref(
+    circuit.states.find((s) => s.id === shown.state)?.id ??
+      circuit.states.find((s) => settable(s) && differs(s.id))?.id ??
+      running()?.id ??
+      openingState(circuit).id,
   )
   const scripted = ref((shown.script?.length ?? 0) > 0)
   const asks = shallowRef<readonly Ask[]>(scripted.value ? shown.script! : usual())
@@ -62,6 +63,11 @@ export function useShow(shown: Shown) {
     const notices = (planted: readonly Fault[]) =>
       JSON.stringify(keyOf(id, planted)?.notices.map(({ part, key }) => [part, key]))
     return faults.length > 0 && notices([]) !== notices(faults)
+  }
+  /** The state in which the most flows along the path: a demonstration begins with its load at work. */
+  function running() {
+    const amps = (id: string) => Math.abs(keyOf(id, [])?.balances[path.value]?.amps ?? 0)
+    return circuit.states.filter(settable).toSorted((a, b) => amps(b.id) - amps(a.id))[0]
   }
   /** Every point along the path, from battery plus to battery minus. */
   function usual(): Ask[] {
