@@ -61,14 +61,44 @@ test('a demonstration that the class answers from its own screens: dots, a quiz,
     await asked(idris).getByRole('button', { name: 'Answer' }).click()
     await expect(page.getByText('2 answers', { exact: true })).toBeVisible()
     // Before it is shown the wall says how many, not what.
-    await expect(page.locator('.dots .dot')).toHaveCount(0)
+    await expect(page.locator('.histogram')).toHaveCount(0)
+    // The leads stand where the question is, and the point that is asked for pulses.
+    await expect(page.locator('.schematic .pulse')).toHaveCount(1)
     await expectAccessible(tam)
     await press('Space')
-    await expect(page.locator('.dots .dot')).toHaveCount(2)
+    await expect(page.getByRole('img', { name: '0 to 2 V: 1; 12 to 14 V: 1' })).toBeVisible()
+    await expect(page.locator('.schematic .pulse')).toHaveCount(0)
     await expect(tam.getByText('The question is closed')).toBeVisible()
     await expect(page.locator('main')).not.toContainText(/Tam|Idris/)
     expect(await smallest(page)).toBeGreaterThanOrEqual(24)
     await expectAccessible(page)
+  })
+
+  await test.step('a phone of the same instructor is the remote', async () => {
+    const context = await browser.newContext({
+      viewport: { width: 390, height: 780 },
+      storageState: await page.context().storageState(),
+    })
+    const remote = await context.newPage()
+    await remote.goto('/remote')
+    const wall = remote.getByRole('region', { name: 'On the wall' })
+    await expect(wall).toBeVisible()
+    // Another story may have a wall of the same instructor.
+    const title = await page.getByRole('heading', { level: 1 }).innerText()
+    const several = wall.getByRole('combobox', { name: 'Which wall' })
+    if (await several.isVisible()) await choose(several, { label: title })
+    await expect(wall).toContainText('reads')
+    await expectAccessible(remote)
+    await remote.getByRole('button', { name: 'Next' }).click()
+    await expect(page.getByText('What does')).toBeVisible()
+    await expect(wall).toContainText('What does')
+    await remote.getByRole('button', { name: 'Healthy' }).click()
+    await expect(page.getByRole('button', { name: 'Healthy' })).toHaveAttribute('aria-pressed', 'false')
+    await remote.getByRole('button', { name: 'Back' }).click()
+    await page.goto('/lessons')
+    await expect(wall.getByText(title)).toHaveCount(0)
+    await context.close()
+    await open()
   })
 
   await test.step('steps are chosen: how bright, a question with known wrong answers, which piece; and kept', async () => {

@@ -48,18 +48,20 @@ export const askedSchema = z
   .nullable()
 export type Asked = z.infer<typeof askedSchema>
 
-/** What the wall and a remote of the same instructor say to one another. */
+/** What walls and remotes of the same instructor say to one another; each wall has an id of its own. */
 export const wallMessageSchema = z.discriminatedUnion('type', [
   /** A remote wants to know what is on the wall. */
   z.strictObject({ type: z.literal('who') }),
   /** A remote presses one of the wall's keys. */
   z.strictObject({
     type: z.literal('act'),
+    wall: z.uuid(),
     act: z.enum(['next', 'back', 'healthy', 'faulted', 'class']),
   }),
   /** The wall says where it is. */
   z.strictObject({
     type: z.literal('now'),
+    wall: z.uuid(),
     title: place,
     question: z.string().max(600),
     asked: z.int().min(0).max(1000),
@@ -71,7 +73,7 @@ export const wallMessageSchema = z.discriminatedUnion('type', [
     answers: z.int().min(0).max(10_000),
   }),
   /** The wall shows something else. */
-  z.strictObject({ type: z.literal('gone') }),
+  z.strictObject({ type: z.literal('gone'), wall: z.uuid() }),
 ])
 export type WallMessage = z.infer<typeof wallMessageSchema>
 

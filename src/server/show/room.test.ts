@@ -122,6 +122,7 @@ describe('a question from the wall', () => {
       .put('/api/password')
       .send({ current: 'hopper-lamp-relay-9', password: 'gritter-valve-spool-4' })
       .expect(204)
+    const next = { type: 'act', wall: '6f9619ff-8b86-4d01-b42d-00cf4fc964f1', act: 'next' }
     const live = '/api/room/live'
     const mine = await cookieOf('orla', passwords.orla)
     const wall = await new Listener().open(server, live, mine)
@@ -130,12 +131,15 @@ describe('a question from the wall', () => {
     const phone = await new Listener().open(server, live, await cookieOf('tam', passwords.tam))
     for (const one of [wall, remote, other, phone])
       await one.until(() => one.events.find(({ name }) => name !== 'wall'))
-    await orla.post('/api/wall').send({ type: 'act', act: 'next' }).expect(204)
+    await orla.post('/api/wall').send(next).expect(204)
     for (const one of [wall, remote]) {
       const heard = await one.until(() => one.events.find(({ name }) => name === 'wall'))
-      expect(JSON.parse(heard.data)).toEqual({ type: 'act', act: 'next' })
+      expect(JSON.parse(heard.data)).toEqual(next)
     }
-    await orla.post('/api/wall').send({ type: 'act', act: 'explode' }).expect(422)
+    await orla
+      .post('/api/wall')
+      .send({ ...next, act: 'explode' })
+      .expect(422)
     await tam.post('/api/wall').send({ type: 'who' }).expect(403)
     expect([...other.events, ...phone.events].filter(({ name }) => name === 'wall')).toEqual([])
     for (const one of [wall, remote, other, phone]) one.close()

@@ -164,6 +164,7 @@ export class Room {
     channel.register(session)
     if (role === 'instructor') this.wallOf(id).register(session)
     session.push(null, role === 'instructor' ? 'answered' : 'asked')
+    if (role === 'instructor') session.push(null, 'again')
   }
 
   private wallOf(instructor: string): Channel {

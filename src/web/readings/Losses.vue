@@ -215,9 +215,11 @@ function point(spot: readonly [number, number]) {
   at.value = pieceAt(spot)
   emit('light', pieceAt(spot)?.part ?? null)
 }
+/** That the pointer has gone is told late: by then something else may be lit. */
 function leave() {
+  const mine = at.value && good.value[at.value.side][at.value.i]?.part
   at.value = null
-  emit('light', null)
+  if (mine === props.lit) emit('light', null)
 }
 function choose(spot: readonly [number, number]) {
   const piece = pieceAt(spot)

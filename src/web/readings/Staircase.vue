@@ -152,14 +152,17 @@ const readout = computed(() => {
   const bad = props.faulted ? ` → ${say(props.faulted)}` : ''
   return `${point.name} ${say(props.healthy)}${bad}`
 })
+let mine: string | null = null
 function point(spot: readonly [number, number]) {
   const found = chart.value?.valueAt(0, spot)
   at.value = found ? Math.round(found[0]) : null
-  emit('light', partAt(spot))
+  mine = partAt(spot)
+  emit('light', mine)
 }
+/** That the pointer has gone is told late: by then something else may be lit. */
 function leave() {
   at.value = null
-  emit('light', null)
+  if (mine === props.lit) emit('light', null)
 }
 
 /** The part whose tread or riser lies under the pointer. */

@@ -226,8 +226,11 @@ useKeys(t('ui.common.bench'), [
                 @choose="choose($event)"
               />
             </section>
-            <div class="sum min-h-0" :class="{ scroll: below }">
-              <BalanceLine :state="key" :limits="limitSetFor(circuit)" :path="path" />
+            <div
+              class="sum flex flex-wrap gap-y-2px gap-x-8px items-center min-h-0 text-13px text-quiet"
+              :class="{ scroll: below }"
+            >
+              <BalanceLine class="basis-full" :state="key" :limits="limitSetFor(circuit)" :path="path" />
               <DutyChoice :circuit="circuit" />
               <ScatterChoice :circuit="circuit" />
             </div>

@@ -20,7 +20,7 @@ function choose(duty: Duty | '') {
 </script>
 
 <template>
-  <span class="quiet inline-flex flex-wrap items-center gap-y-2px gap-x-8px">
+  <span class="contents text-quiet">
     <Choice
       :label="t('ui.bench.kindOfCircuit')"
       labelled="beside"
@@ -31,6 +31,6 @@ function choose(duty: Duty | '') {
       ]"
       @update:value="choose($event ?? '')"
     />
-    {{ t('ui.bench.mayLose', { title: tell(limitSetFor(circuit).title) }) }}
+    <span>{{ t('ui.bench.mayLose', { title: tell(limitSetFor(circuit).title) }) }}</span>
   </span>
 </template>

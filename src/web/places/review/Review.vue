@@ -29,7 +29,10 @@ import { verdictWords } from '../../readings/verdictWords'
 import Verdict from './Verdict.vue'
 
 /** Charts come after the place. */
-const DoubtCurves = defineAsyncComponent(() => import('./DoubtCurves.vue'))
+const DoubtCurves = defineAsyncComponent({
+  loader: () => import('./DoubtCurves.vue'),
+  suspensible: false,
+})
 
 const props = defineProps<{ own?: boolean }>()
 const router = useRouter()

@@ -23,7 +23,7 @@ const option = computed(() => {
   const large = { fontFamily: faces.readings, fontSize: 24, color: p.quiet }
   return {
     ...base(p),
-    grid: { left: 60, right: 20, top: 14, bottom: 46 },
+    grid: { left: 60, right: 20, top: 40, bottom: 46 },
     xAxis: {
       ...axis(p, { axisTick: { show: false }, axisLabel: { ...large, interval: 'auto', hideOverlap: true } }),
       type: 'category',

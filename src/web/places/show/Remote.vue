@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { shallowRef } from 'vue'
 import { useAct } from '../../api/useAct'
+import Choice from '../../parts/Choice.vue'
+import { entriesOf } from '../../parts/choice'
 import Toggle from '../../parts/Toggle.vue'
 import { t } from '../../words'
-import { useRemote, type WallAct, type WallNow } from './useWall'
+import { useRemote, type WallAct } from './useWall'
 
 /** In the hand: what is on the wall, and its keys. */
-const now = shallowRef<WallNow | null>(null)
-const { connected, press } = useRemote((heard) => (now.value = heard))
+const { connected, walls, chosen, now, press } = useRemote()
 const { wrong, act } = useAct()
 const push = (what: WallAct) => act(() => press(what))
 </script>
@@ -27,7 +27,20 @@ const push = (what: WallAct) => act(() => press(what))
       :aria-label="t('ui.show.onTheWall')"
       aria-live="polite"
     >
-      <p class="quiet">{{ now.title }}</p>
+      <Choice
+        v-if="walls.size > 1"
+        :value="now.wall"
+        :label="t('ui.show.whichWall')"
+        :entries="
+          entriesOf(
+            [...walls.values()],
+            (one) => one.wall,
+            (one) => one.title,
+          )
+        "
+        @update:value="chosen = $event!"
+      />
+      <p v-else class="quiet">{{ now.title }}</p>
       <p class="text-22px">{{ now.question }}</p>
       <p class="quiet">
         {{ t('ui.show.questionOf', { asked: now.asked, all: now.all }) }}

@@ -109,6 +109,10 @@ const black = computed(() => {
   const source = firstSource(circuit.parts)
   return now.value?.type === 'volts' && source ? `${source.id}−` : ''
 })
+/** A relay that is pulled in is drawn so. */
+const notices = computed(() =>
+  Object.fromEntries(((showFaulted.value ? faulted : healthy).value?.notices ?? []).map((n) => [n.part, n])),
+)
 const lit = computed(() => (now.value?.type === 'light' ? now.value.part : null))
 const point = computed(() => (now.value?.type === 'volts' ? now.value.point : ''))
 /** What was answered in volts, once it is shown. */
@@ -222,6 +226,7 @@ const remoteAt = `${window.location.origin}/remote`
         "
       />
       <span v-if="now && scripted">{{ show.stateName(now.state) }}</span>
+      <span class="quiet ml-auto text-24px">{{ asked }} / {{ most / 2 }}</span>
       <p class="complaint basis-full text-28px">
         {{ complaint ? quoted(complaint) : seen.join(' · ') }}
       </p>
@@ -237,6 +242,7 @@ const remoteAt = `${window.location.origin}/remote`
         :asked="open ? point : ''"
         :tint="tint"
         :lit="lit"
+        :notices="notices"
       />
       <Script v-if="writing" :show="show" :lesson="lesson ? id : ''" @done="writing = false" />
       <div v-else class="grid grid-cols-1 grid-rows-[auto_minmax(0,1fr)] gap-10px min-h-0">
@@ -346,7 +352,6 @@ const remoteAt = `${window.location.origin}/remote`
       <RouterLink :to="lesson ? { name: 'lessons' } : { name: 'plant', params: { id } }">{{
         t('ui.common.leave')
       }}</RouterLink>
-      <span class="quiet text-24px">{{ asked }} / {{ most / 2 }}</span>
     </div>
   </div>
 </template>

@@ -4,7 +4,7 @@ import { axis, base, line, niceStep } from '../../charts/chart'
 import Chart from '../../charts/Chart.vue'
 import { paletteOf, useScheme } from '../../theme/scheme'
 import { faces } from '../../theme/tokens'
-import { formatQuantity, t } from '../../words'
+import { formatPlain, formatQuantity, t } from '../../words'
 import type { Stop } from './stops'
 
 /** The volts along the path, or what is lost on it, drawn up to the probe: large enough for the last row. */
@@ -57,7 +57,10 @@ const option = computed(() => {
       interval: most.value.step,
       axisLine: { show: false },
       axisTick: { show: false },
-      axisLabel: { ...large, formatter: (v: number) => formatQuantity(v, 'V') },
+      axisLabel: {
+        ...large,
+        formatter: (v: number) => (props.losses ? formatQuantity(v, 'V') : `${formatPlain(v)} V`),
+      },
     }),
     series: [
       {

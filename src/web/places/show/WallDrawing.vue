@@ -17,6 +17,7 @@ defineProps<{
   struck?: ReadonlySet<string> | undefined
   ringed?: ReadonlySet<string> | undefined
   lit?: string | null
+  notices?: InstanceType<typeof Schematic>['$props']['notices']
 }>()
 </script>
 
@@ -34,12 +35,13 @@ defineProps<{
       :struck="struck"
       :ringed="ringed"
       :lit="lit ?? null"
+      :notices="notices"
     />
   </div>
 </template>
 
 <style scoped>
-/* Ten metres away short names are read, and nothing smaller is shown. */
+/* Ten metres away short names are read, and nothing smaller is shown: leads are told apart by shape and colour. */
 .wall :deep(.schematic .face-id),
 .wall :deep(.schematic .asked .face-point) {
   font-size: calc(26px * var(--unit, 1));
@@ -48,8 +50,8 @@ defineProps<{
   fill: var(--focus);
   font-weight: 500;
 }
-.wall :deep(.schematic tspan:not(.face-id):not(.face-lead)),
-.wall :deep(.schematic .asked tspan:not(.face-point):not(.face-lead)) {
+.wall :deep(.schematic tspan:not(.face-id)),
+.wall :deep(.schematic .asked tspan:not(.face-point)) {
   display: none;
 }
 .wall :deep(.schematic .asked .face-point) {

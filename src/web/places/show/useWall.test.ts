@@ -2,6 +2,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref } from 'vue'
 import { useRemote, useWall, type WallNow } from './useWall'
 
+const [first, second] = [1, 2].map((n) => `6f9619ff-8b86-4d01-b42d-00cf4fc964f${n}`) as [string, string]
+
 type Heard = (event: { data: string }) => void
 
 describe('the wall and its remote', () => {
@@ -9,7 +11,7 @@ describe('the wall and its remote', () => {
   let sources: Map<string, Heard>[]
   const say = (data: object) =>
     sources.forEach((source) => source.get('wall')?.({ data: JSON.stringify(data) }))
-  const now: Omit<WallNow, 'type'> = {
+  const now: Omit<WallNow, 'type' | 'wall'> = {
     title: 'Work lamp',
     question: 'What does X2a read?',
     asked: 1,
@@ -63,31 +65,38 @@ describe('the wall and its remote', () => {
       }),
     )
     say({ type: 'who' })
-    expect(sent).toEqual([{ type: 'now', ...now }])
+    expect(sent).toMatchObject([{ type: 'now', ...now }])
+    const { wall } = sent[0] as WallNow
     asked.value = 2
     await nextTick()
-    expect(sent.at(-1)).toEqual({ type: 'now', ...now, asked: 2 })
-    say({ type: 'act', act: 'next' })
+    expect(sent.at(-1)).toEqual({ type: 'now', wall, ...now, asked: 2 })
+    say({ type: 'act', wall, act: 'next' })
+    // Another wall of the same instructor is not this one.
+    say({ type: 'act', wall: second, act: 'next' })
     expect(next).toHaveBeenCalledOnce()
     // What it says itself comes back to it, and does nothing.
-    say({ type: 'now', ...now })
+    say({ type: 'now', wall, ...now })
     expect(sent.length).toBe(2)
     scope.stop()
-    expect(sent.at(-1)).toEqual({ type: 'gone' })
+    expect(sent.at(-1)).toEqual({ type: 'gone', wall })
   })
 
   it('is asked for by a remote, which shows it until it is gone', async () => {
     const scope = effectScope()
-    let heard: WallNow | null | undefined
-    const remote = scope.run(() => useRemote((one) => (heard = one)))!
+    const remote = scope.run(() => useRemote())!
     sources[0]!.get('again')?.({ data: '' })
     expect(sent).toEqual([{ type: 'who' }])
-    say({ type: 'now', ...now })
-    expect(heard).toMatchObject({ question: 'What does X2a read?' })
+    say({ type: 'now', wall: first, ...now })
+    say({ type: 'now', wall: second, ...now, title: 'Cooling fan' })
+    expect(remote.now.value).toMatchObject({ wall: first, question: 'What does X2a read?' })
     await remote.press('back')
-    expect(sent.at(-1)).toEqual({ type: 'act', act: 'back' })
-    say({ type: 'gone' })
-    expect(heard).toBeNull()
+    expect(sent.at(-1)).toEqual({ type: 'act', wall: first, act: 'back' })
+    remote.chosen.value = second
+    expect(remote.now.value?.title).toBe('Cooling fan')
+    say({ type: 'gone', wall: second })
+    expect(remote.now.value?.wall).toBe(first)
+    say({ type: 'gone', wall: first })
+    expect(remote.now.value).toBeUndefined()
     scope.stop()
   })
 })
