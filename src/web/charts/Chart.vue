@@ -43,8 +43,10 @@ defineExpose({
 </script>
 
 <template>
+  <!-- Until it has drawn itself anew it may be larger than its place. -->
   <VChart
     ref="chart"
+    class="overflow-hidden min-w-0"
     :option="shown"
     :update-options="{ lazyUpdate: true }"
     autoresize

@@ -163,7 +163,7 @@ const columns: Column<DayRow>[] = [
           :min="1"
           :max="12"
           :precision="0"
-          class="short"
+          :show-button="false"
           :input-props="field"
         />
       </FormField>
