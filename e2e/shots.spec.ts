@@ -132,7 +132,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   }
   await page.getByText('3 answers').waitFor()
   await page.keyboard.press('Space')
-  await page.locator('.dots .dot').nth(2).waitFor()
+  await page.locator('.histogram').waitFor()
   await shot('show')
   await context.close()
   await page.goto('/rubric')
