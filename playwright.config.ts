@@ -50,7 +50,7 @@ export default defineConfig({
     { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {
-    command: 'node built/server/main.js --demo',
+    command: 'node built/server/main.js --demo --new',
     url: `http://127.0.0.1:${port}/api/session`,
     env: { PORT: String(port), BRACHYON_DATA: process.env.BRACHYON_E2E_DATA },
     reuseExistingServer: false,

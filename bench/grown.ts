@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import {
   defaultRubric,
   judgeAttempt,
@@ -29,6 +28,7 @@ import { engineDigest, rubricDigest, signOf } from '../src/server/judging/judgem
 import { resultOf } from '../src/server/judging/result'
 import { markOf } from '../src/server/judging/results'
 import { override } from '../src/server/orders/overrides'
+import { Chance } from '../test/chance'
 
 /** How much of a school there is to be. */
 export interface Growth {
@@ -65,21 +65,6 @@ export async function grow(db: Database, growth: Growth, told: (what: string) =>
   for (const table of ['users', 'lab_days', 'work_orders', 'judgements', 'attempt_results'])
     await db.query(`vacuum analyze ${table}`)
   await db.query('analyze steps')
-}
-
-/** Park and Miller's generator (Communications of the ACM 31, 1988). */
-class Chance {
-  private state: number
-  constructor(seed: number) {
-    this.state = 20261129 + seed
-  }
-  readonly next = (): number => (this.state = (this.state * 48271) % 2147483647) / 2147483647
-  readonly below = (most: number): number => Math.floor(this.next() * most)
-  readonly pick = <T>(list: readonly T[]): T => list[this.below(list.length)]!
-  readonly uuid = (): string => {
-    const hex = createHash('md5').update(String(this.next())).update(String(this.next())).digest('hex')
-    return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20)}`
-  }
 }
 
 /** One judged attempt that students of the school are given. */

@@ -29,6 +29,8 @@ export interface TestOptions {
 /** An attempt in the making on a virtual bench, as a student would go through it. */
 export class Attempt {
   readonly steps: Step[] = []
+  /** What was asked for at each step. */
+  readonly actions: Action[] = []
   readonly order: Order
   bench: BenchState
 
@@ -52,6 +54,7 @@ export class Attempt {
     )
     if (!done.ok) throw new Error(tell(done.why))
     this.steps.push(done.step)
+    this.actions.push(action)
     this.bench = advance(this.order, this.bench, done.step)
     return done.step
   }
@@ -97,8 +100,9 @@ export class Attempt {
     this.act({ type: 'infer', struck: [...struck], ringed: [...ringed], note: '' })
     return this
   }
-  conclude(piece: string, kind: Fault['kind'] = 'corroded'): this {
-    this.act({ type: 'conclude', piece, kind, sure: 80, note: '' })
+  /** @param sure how sure, per cent */
+  conclude(piece: string, kind: Fault['kind'] = 'corroded', sure = 80): this {
+    this.act({ type: 'conclude', piece, kind, sure, note: '' })
     return this
   }
   /** Judged, without looking for the shortest way through, which takes longest. */

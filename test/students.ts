@@ -45,6 +45,8 @@ export interface Manner {
   readonly extra?: true
   /** Concludes on another piece than the one that was found, and repairs that. */
   readonly blames?: (found: string) => string | undefined
+  /** How sure of the conclusion, per cent; 80 unless given. */
+  readonly sure?: number
 }
 
 /** Loss beside the good circuit's from which a section is called bad: the lower of the trade's usual limits. */
@@ -75,7 +77,7 @@ export class Student {
     complaint: Frame['complaint'],
     protected readonly habit: Habit = 'loadFirst',
     frame: Partial<Frame> = {},
-    private readonly manner: Manner = {},
+    protected readonly manner: Manner = {},
   ) {
     this.attempt = new Attempt(circuit, planted, arrangement, { ...defaultFrame(), complaint, ...frame })
     this.all = piecesOf(circuit).map(({ id }) => id)
@@ -121,7 +123,7 @@ export class Student {
     if (this.manner.blames && blamed === undefined) return undefined
     const piece = blamed ?? likeliest
     if (this.manner.extra) this.read(...postsOf(this.circuit))
-    attempt.conclude(piece, this.kindOf(piece, found.dead))
+    attempt.conclude(piece, this.kindOf(piece, found.dead), this.manner.sure)
     if (blamed !== undefined) {
       attempt.act({ type: 'repair', piece, by: this.waysOf(piece)[0]! })
       attempt.operate(arrangement)

@@ -15,7 +15,7 @@ import { Directory, directorySettings } from './accounts/directory'
 import { forgetOldCounts } from './http/request-limits'
 import { Streams } from './http/streams'
 import { Room } from './show/room'
-import { demoSchool, loadDemo } from './demo/demo'
+import { demoSchool, loadDemo, loadDemoTerm } from './demo/demo'
 import { startDemoStation } from './demo/demo-station'
 import { Workers } from './workers/pool'
 
@@ -31,6 +31,8 @@ if (!/^\d+$/.test(written) || port > 65535)
   giveUp(`PORT is “${written}”: it must be a whole number from 0 to 65535, such as 4173.`)
 const host = process.env.HOST ?? '127.0.0.1'
 const demo = process.argv.includes('--demo')
+/** The demo school has a term behind it, unless it is to be as new. */
+const loadSchool = demo ? (process.argv.includes('--new') ? loadDemo : loadDemoTerm) : undefined
 const folder = process.env.BRACHYON_DATA ?? join(process.cwd(), 'data', demo ? 'demo' : 'school')
 const logFile = process.env.LOG_FILE
 const logger = await openLog(
@@ -45,7 +47,7 @@ const where = {
   onSlow: (begun: string) => logger.warn({ begun }, 'a transaction has been open for five seconds'),
 }
 const directory = setting(() => directorySettings(process.env))
-const database = await openDatabase(where, demo ? loadDemo : undefined).catch((error: unknown) =>
+const database = await openDatabase(where, loadSchool).catch((error: unknown) =>
   giveUp(startFailure(error)),
 )
 const workers = new Workers()

@@ -8,6 +8,7 @@ import { placeMeter } from '../meters/meters'
 import type { Workers } from '../workers/pool'
 
 const station = 'Bench 1, stand-in meter'
+const worksWithIt = 'idris'
 const usualPort = 5025
 const planted: Fault = { kind: 'highResistance', part: 'X1', segment: 'pin', severity: 1.5 }
 
@@ -20,9 +21,9 @@ export async function startDemoStation(database: Database, workers: Workers): Pr
     `select id, document from circuits where document->>'name' = $1 limit 1`,
     ['Work lamp, street sweeper'],
   )
-  const [student] = await database.query<User>(
-    `select id, login, name, role from users where role = 'student' order by name limit 1`,
-  )
+  const [student] = await database.query<User>('select id, login, name, role from users where login = $1', [
+    worksWithIt,
+  ])
   const [instructor] = await database.query<User>(
     `select id, login, name, role from users where role = 'instructor' order by created_at limit 1`,
   )

@@ -11,6 +11,7 @@ import { addLesson, admitLesson } from '../class/lessons'
 import { hashPassword } from '../accounts/password-threads'
 import { addHashed } from '../accounts/users'
 import { nameSchool } from '../operations/school-name'
+import { addTerm, demoTerm } from './term'
 
 const folder = new URL('../../../demo/', import.meta.url)
 
@@ -65,7 +66,12 @@ export const demoLessons = (): Lesson[] =>
     })
 
 /** Loads the demo school once, through the same doors as a person's own accounts and imports: all of it or nothing. */
-export async function loadDemo(database: Database): Promise<void> {
+export const loadDemo = (database: Database): Promise<void> => load(database)
+
+/** The demo school with a term behind it, which ends now. */
+export const loadDemoTerm = (database: Database): Promise<void> => load(database, Date.now())
+
+async function load(database: Database, termEnds?: number): Promise<void> {
   const school = demoSchool()
   if (await anybody(database)) return
   // Slow work comes before the transaction, not in it.
@@ -80,14 +86,21 @@ export async function loadDemo(database: Database): Promise<void> {
     const instructors = []
     for (const one of school.instructors)
       instructors.push(await addHashed(db, one, 'instructor', false, hashes.get(one.login)!))
-    for (const one of school.students) await addHashed(db, one, 'student', false, hashes.get(one.login)!)
-    for (const lesson of demoLessons()) await addLesson(db, lesson)
+    const people = new Map<string, string>()
+    for (const one of school.students)
+      people.set(one.login, (await addHashed(db, one, 'student', false, hashes.get(one.login)!)).id)
+    const lessons = demoLessons()
+    const lessonIds: string[] = []
+    for (const lesson of lessons) lessonIds.push(await addLesson(db, lesson))
     for (const file of readdirSync(new URL('circuits/', folder)).sort()) {
       const text = readFileSync(new URL(`circuits/${file}`, folder), 'utf8')
       const id = await addCircuit(db, JSON.parse(text), instructors[0]?.id)
       const shelf = school.shelves[file.replace('.json', '')]
       if (shelf) await shelve(db, id, shelf)
     }
+    const [instructor] = instructors
+    if (termEnds !== undefined && instructor)
+      await addTerm(db, demoTerm(), { lessons, lessonIds, instructor: instructor.id, people }, termEnds)
   })
 }
 

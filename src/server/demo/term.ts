@@ -1,0 +1,378 @@
+import { readFileSync } from 'node:fs'
+import { brotliDecompressSync } from 'node:zlib'
+import { defaultRubric, rubricDoor, type JudgedAttempt } from '../../core/assessment'
+import { frameDoor, frameSchema, plantedDoor, type Action, type Frame } from '../../core/attempt'
+import type { Lesson } from '../../core/lab'
+import type { Queries } from '../database'
+import { engineDigest, rubricDigest } from '../judging/judgements'
+import { markOf } from '../judging/results'
+import type { Result } from '../judging/result'
+import type { Progress } from '../judging/progress'
+import { daysOfTerm, type TermDay } from './term-days'
+
+/** One attempt of the demo term, as `npm run term` has made it. */
+interface Worked {
+  readonly lesson: number
+  readonly set: number
+  /** Place among the students of all classes, from zero. */
+  readonly student: number
+  /** Place of the bench, from zero. */
+  readonly stand: number
+  readonly steps: readonly unknown[]
+  /** Seconds from the beginning at which each step was taken. */
+  readonly seconds: readonly number[]
+  readonly bench: unknown
+  readonly tests: number
+}
+export interface StoredAttempt extends Worked {
+  readonly meeting: number
+  readonly round: number
+  readonly judged: JudgedAttempt
+  readonly result: Result
+}
+/** Work that goes on, and what its student is going to do. */
+export interface UnderWay extends Worked {
+  readonly progress: Progress
+  readonly actions: readonly Action[]
+}
+/** The demo school's term: students, what they were handed, how they worked, what the judge made of it. */
+export interface Term {
+  readonly seed: number
+  /** Complaint of each set of each lesson. */
+  readonly sets: readonly (readonly { readonly complaint: string; readonly facts: Frame['complaint'] }[])[]
+  readonly classes: readonly {
+    readonly name: string
+    readonly students: readonly (readonly [login: string, name: string])[]
+  }[]
+  readonly attempts: readonly StoredAttempt[]
+  readonly under: readonly UnderWay[]
+}
+
+const file = new URL('../../../demo/term.json.br', import.meta.url)
+
+export const demoTerm = (): Term => JSON.parse(brotliDecompressSync(readFileSync(file)).toString()) as Term
+
+/** Who and what the term is put on. */
+export interface TermGround {
+  readonly lessons: readonly Lesson[]
+  readonly lessonIds: readonly string[]
+  readonly instructor: string
+  /** Accounts that are there already, by sign-in name. */
+  readonly people: ReadonlyMap<string, string>
+}
+
+/** How many of the newest finished attempts wait for a review: some of today, some of yesterday. */
+const waiting = { today: 4, yesterday: 2 }
+
+/**
+ * Puts the demo term into the school: two classes with a term behind them, yesterday's and today's lab day, work that waits
+ * for a review and work that goes on. In the caller's transaction.
+ * @param now ms since 1970: when the second round of today is under way
+ */
+export async function addTerm(db: Queries, term: Term, ground: TermGround, now: number): Promise<void> {
+  const students = await addStudents(db, term, ground)
+  const days = daysOfTerm(term, now)
+  const classIds: string[] = []
+  for (const c of term.classes.keys()) classIds.push(await addClass(db, c, ground, term, students, days))
+  const dayIds = new Map<TermDay, string>()
+  for (const day of days) dayIds.set(day, await addDay(db, day, classIds[day.class]!, ground, students))
+  await addOrders(db, term, ground, students, days, dayIds)
+}
+
+async function addStudents(db: Queries, term: Term, { people }: TermGround): Promise<string[]> {
+  const ids: string[] = []
+  for (const [login, name] of term.classes.flatMap((one) => one.students)) {
+    const known = people.get(login)
+    // Nobody signs in as these until an instructor gives them a password.
+    const [row] = known
+      ? [{ id: known }]
+      : await db.query<{ id: string }>(
+          `insert into users (login, name, role, password_hash) values ($1, $2, 'student', 'none') returning id`,
+          [login, name],
+        )
+    ids.push(row!.id)
+  }
+  return ids
+}
+
+async function addClass(
+  db: Queries,
+  c: number,
+  { instructor }: TermGround,
+  term: Term,
+  students: readonly string[],
+  days: readonly TermDay[],
+): Promise<string> {
+  const first = days.find((day) => day.class === c)!
+  const [row] = await db.query<{ id: string }>(
+    'insert into classes (name, term, created_at) values ($1, $2, $3) returning id',
+    [term.classes[c]!.name, termName(first.begins), new Date(first.begins - 86_400_000).toISOString()],
+  )
+  const id = row!.id
+  const own = membersOf(term, c).map((n) => students[n]!)
+  await db.query(
+    'insert into class_members (class_id, user_id) select $1, id from unnest($2::uuid[]) t (id)',
+    [id, own],
+  )
+  await db.query('insert into class_instructors (class_id, user_id) values ($1, $2)', [id, instructor])
+  return id
+}
+
+/** Places of a class's students among those of all classes. */
+export function membersOf(term: Pick<Term, 'classes'>, c: number): number[] {
+  const before = term.classes.slice(0, c).reduce((sum, one) => sum + one.students.length, 0)
+  return term.classes[c]!.students.map((_, i) => before + i)
+}
+
+/** As schools name their terms: by the year in which they begin. */
+function termName(begins: number): string {
+  const year = new Date(begins).getFullYear()
+  return `${year}/${String((year + 1) % 100).padStart(2, '0')}`
+}
+
+async function addDay(
+  db: Queries,
+  { name, date, start, minutes, rounds, stands, out, word }: TermDay,
+  classId: string,
+  { lessonIds }: TermGround,
+  students: readonly string[],
+): Promise<string> {
+  const body = {
+    start,
+    minutes,
+    rounds,
+    stands: stands.map(({ lesson, set }, i) => ({
+      name: benchName(i),
+      real: false,
+      lesson: lessonIds[lesson]!,
+      set,
+      checked: [],
+    })),
+    groups: stands.map(({ student }) => [students[student]!]),
+    // In a second round, each half goes on where the other began.
+    seats: stands.map((_, i) =>
+      Array.from({ length: rounds }, (_, round) => (i + (round * stands.length) / 2) % stands.length),
+    ),
+    out,
+  }
+  const [row] = await db.query<{ id: string }>(
+    'insert into lab_days (name, day, class_id, body, word) values ($1, $2::date, $3, $4, $5) returning id',
+    [name, date, classId, JSON.stringify(body), word],
+  )
+  return row!.id
+}
+
+const benchName = (stand: number) => `Bench ${stand + 1}`
+
+/** One order as a row: whose, of what, when. */
+interface Row {
+  readonly student: string
+  readonly template: number
+  readonly day: string
+  readonly station: string
+  readonly round: number
+  readonly begun: string
+  readonly done: string | null
+  readonly released: string | null
+  readonly work: Worked
+  readonly judged: JudgedAttempt | null
+  readonly result: Result | null
+  readonly progress: Progress | null
+}
+
+const iso = (ms: number) => new Date(ms).toISOString()
+
+async function addOrders(
+  db: Queries,
+  term: Term,
+  ground: TermGround,
+  students: readonly string[],
+  days: readonly TermDay[],
+  dayIds: ReadonlyMap<TermDay, string>,
+): Promise<void> {
+  const templates = await addTemplates(db, term, ground)
+  const at = (lesson: number, set: number) => templates.get(`${lesson}.${set}`)!
+  const classOf = (student: number) => term.classes.findIndex((_, c) => membersOf(term, c).includes(student))
+  const rows: Row[] = term.attempts.map((work) => {
+    const day = days.find((d) => d.class === classOf(work.student) && d.meeting === work.meeting)!
+    const begun = day.roundBegins(work.round) + 1000 * ((work.student * 37) % 150)
+    const done = begun + 1000 * (work.seconds.at(-1) ?? 0) + 45_000
+    return {
+      student: students[work.student]!,
+      template: at(work.lesson, work.set),
+      day: dayIds.get(day)!,
+      station: benchName(work.stand),
+      round: work.round + 1,
+      begun: iso(begun),
+      done: iso(Math.min(done, day.latest)),
+      released: iso(day.released),
+      work,
+      judged: work.judged,
+      result: work.result,
+      progress: null,
+    }
+  })
+  keepWaiting(rows, days, dayIds)
+  const today = days.find((day) => day.today)!
+  for (const work of term.under) {
+    const begun = today.roundBegins(1) + 1000 * ((work.student * 37) % 150)
+    rows.push({
+      student: students[work.student]!,
+      template: at(work.lesson, work.set),
+      day: dayIds.get(today)!,
+      station: benchName(work.stand),
+      round: 2,
+      begun: iso(begun),
+      done: null,
+      released: null,
+      work,
+      judged: null,
+      result: null,
+      progress: work.steps.length ? work.progress : null,
+    })
+  }
+  for (let i = 0; i < rows.length; i += 60) await insertRows(db, rows.slice(i, i + 60), ground.instructor)
+  await db.query('drop table term_templates')
+}
+
+/** The last of today's and of yesterday's wait for a review; the rest was given back. */
+function keepWaiting(rows: Row[], days: readonly TermDay[], dayIds: ReadonlyMap<TermDay, string>): void {
+  for (const [which, count] of [
+    ['today', waiting.today],
+    ['yesterday', waiting.yesterday],
+  ] as const) {
+    const day = days.find((one) => one[which])
+    const last = rows
+      .flatMap((row, i) => (day && row.day === dayIds.get(day) ? [i] : []))
+      .sort((p, q) => rows[q]!.done!.localeCompare(rows[p]!.done!))
+    for (const i of last.slice(0, count)) rows[i] = { ...rows[i]!, released: null }
+  }
+}
+
+async function addTemplates(
+  db: Queries,
+  term: Term,
+  { lessons, lessonIds }: TermGround,
+): Promise<Map<string, number>> {
+  await db.query(`create temporary table term_templates (n integer primary key, lesson uuid, circuit text, complaint text,
+    document jsonb, faults jsonb, frame jsonb, rubric jsonb)`)
+  const places = new Map<string, number>()
+  for (const [l, lesson] of lessons.entries())
+    for (const [s, { faults }] of lesson.sets.entries()) {
+      const { complaint, facts } = term.sets[l]![s]!
+      const n = places.size
+      places.set(`${l}.${s}`, n)
+      await db.query('insert into term_templates values ($1, $2, $3, $4, $5, $6, $7, $8)', [
+        n,
+        lessonIds[l]!,
+        lesson.circuit.name,
+        complaint,
+        JSON.stringify(lesson.circuit),
+        JSON.stringify(plantedDoor.write({ list: [...faults] })),
+        JSON.stringify(frameDoor.write(frameSchema.parse({ ...lesson.frame, complaint: facts }))),
+        JSON.stringify(rubricDoor.write(defaultRubric)),
+      ])
+    }
+  return places
+}
+
+async function insertRows(db: Queries, rows: readonly Row[], instructor: string): Promise<void> {
+  const made = await db.query<{ id: string; n: number }>(
+    `with given as (
+       select gen_random_uuid() as id, g.* from jsonb_to_recordset($1::jsonb) as g (n int, student uuid, template int, day uuid,
+         station text, round int, begun timestamptz, done timestamptz, released timestamptz, taken int, bench jsonb, tests int)),
+     added as (
+       insert into work_orders (id, student_id, instructor_id, lesson_id, complaint, document, circuit, faults, frame, rubric,
+         created_at, started_at, concluded_at, released_at, judged_at, lab_day_id, station, round, taken, bench, tests, hints)
+       select g.id, g.student, $2, t.lesson, t.complaint, t.document, t.circuit, t.faults, t.frame, t.rubric, g.begun,
+         case when g.taken > 0 then g.begun end, g.done, g.released, g.done, g.day, g.station, g.round, g.taken, g.bench, g.tests, 0
+       from given g join term_templates t on t.n = g.template)
+     select id, n from given`,
+    [
+      JSON.stringify(
+        rows.map(({ work, ...row }, n) => ({
+          n,
+          student: row.student,
+          template: row.template,
+          day: row.day,
+          station: row.station,
+          round: row.round,
+          begun: row.begun,
+          done: row.done,
+          released: row.released,
+          taken: work.steps.length,
+          bench: work.steps.length ? work.bench : null,
+          tests: work.tests,
+        })),
+      ),
+      instructor,
+    ],
+  )
+  const idOf = new Map(made.map(({ id, n }) => [n, id]))
+  await db.query(
+    `insert into steps (work_order_id, position, key, body, at)
+     select s.id, s.position, gen_random_uuid(), s.body, s.at
+     from jsonb_to_recordset($1::jsonb) as s (id uuid, position int, body jsonb, at timestamptz)`,
+    [
+      JSON.stringify(
+        rows.flatMap(({ work, begun }, n) =>
+          work.steps.map((body, position) => ({
+            id: idOf.get(n),
+            position,
+            body,
+            at: iso(Date.parse(begun) + 1000 * work.seconds[position]!),
+          })),
+        ),
+      ),
+    ],
+  )
+  await insertJudged(db, rows, idOf)
+  await db.query(
+    `insert into attempt_progress (work_order_id, steps, suspects, idle, unsafe, total)
+     select p.id, p.steps, p.suspects, p.idle, p.unsafe, p.total
+     from jsonb_to_recordset($1::jsonb) as p (id uuid, steps int, suspects jsonb, idle int, unsafe jsonb, total float8)`,
+    [
+      JSON.stringify(
+        rows.flatMap(({ progress, work }, n) =>
+          progress
+            ? [
+                {
+                  id: idOf.get(n),
+                  steps: work.steps.length,
+                  suspects: progress.left ?? [],
+                  idle: progress.idle,
+                  unsafe: progress.unsafe,
+                  total: progress.total,
+                },
+              ]
+            : [],
+        ),
+      ),
+    ],
+  )
+}
+
+async function insertJudged(
+  db: Queries,
+  rows: readonly Row[],
+  idOf: ReadonlyMap<number, string>,
+): Promise<void> {
+  const judged = rows.flatMap(({ judged, result, student, done }, n) =>
+    judged && result ? [{ id: idOf.get(n), student, done, judged, result, mark: markOf(judged, []) }] : [],
+  )
+  await db.query(
+    `insert into judgements (work_order_id, sign, body, at)
+     select j.id, 'term', j.judged, j.done from jsonb_to_recordset($1::jsonb) as j (id uuid, judged jsonb, done timestamptz)`,
+    [JSON.stringify(judged)],
+  )
+  await db.query(
+    `insert into attempt_results (work_order_id, student_id, concluded_at, circuit, fault, found, tests, minutes, doubt, marks,
+       total, most, uncapped, mark, evidence, verdicts, wrong, sure, engine, rubric, at)
+     select j.id, j.student, j.done, j.result->>'circuit', j.result->>'fault', (j.result->>'found')::boolean,
+       (j.result->>'tests')::int, (j.result->>'minutes')::float8, (j.result->>'doubt')::float8, j.judged->'marks',
+       (j.judged->>'total')::float8, (j.judged->>'of')::float8, (j.judged->>'uncapped')::float8, j.mark, j.result->'evidence',
+       array(select jsonb_array_elements_text(j.result->'verdicts')), j.result->>'wrong', (j.result->>'sure')::int, $2, $3, j.done
+     from jsonb_to_recordset($1::jsonb) as j (id uuid, student uuid, done timestamptz, judged jsonb, result jsonb, mark float8)`,
+    [JSON.stringify(judged), engineDigest, rubricDigest(defaultRubric)],
+  )
+}
