@@ -63,7 +63,7 @@ const env = {
   BRACHYON_DATA: join(folder, 'data'),
   DATABASE_URL: postgres?.url ?? '',
 }
-const server = spawn(process.execPath, ['built/server/main.js', '--demo'], {
+const server = spawn(process.execPath, ['built/server/main.js', '--demo', '--new'], {
   env,
   stdio: ['ignore', 'ignore', 'inherit'],
 })

@@ -74,7 +74,7 @@ class Server {
     const began = performance.now()
     this.child = spawn(
       process.execPath,
-      ['--import', './bench/loop-delay.mjs', 'built/server/main.js', '--demo'],
+      ['--import', './bench/loop-delay.mjs', 'built/server/main.js', '--demo', '--new'],
       {
         env: {
           ...process.env,

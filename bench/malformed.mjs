@@ -17,7 +17,7 @@ const { values } = parseArgs({
 const port = 4198
 const url = `http://127.0.0.1:${port}`
 const postgres = values.postgres ? startPostgres() : undefined
-const server = spawn(process.execPath, ['built/server/main.js', '--demo'], {
+const server = spawn(process.execPath, ['built/server/main.js', '--demo', '--new'], {
   env: {
     ...process.env,
     PORT: String(port),

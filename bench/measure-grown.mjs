@@ -29,7 +29,7 @@ const port = await new Promise((resolve) => {
 const data = values.data ?? mkdtempSync(join(tmpdir(), 'brachyon-grown-'))
 const env = { ...process.env, PORT: String(port), BRACHYON_DATA: data, DATABASE_URL: values.postgres ?? '' }
 const starting = performance.now()
-const server = spawn(process.execPath, ['built/server/main.js', '--demo'], {
+const server = spawn(process.execPath, ['built/server/main.js', '--demo', '--new'], {
   env,
   stdio: ['ignore', 'ignore', 'inherit'],
 })

@@ -9,10 +9,14 @@ export interface Running {
 
 /** A Brachyon of the test's own on `port`, with its data in `folder`. */
 export async function startServer(port: number, folder: string, demo: boolean): Promise<Running> {
-  const child: ChildProcess = spawn(process.execPath, ['built/server/main.js', ...(demo ? ['--demo'] : [])], {
-    env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ['built/server/main.js', ...(demo ? ['--demo', '--new'] : [])],
+    {
+      env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    },
+  )
   // A test that failed does not come to its own end: its server would keep the port from the next try.
   process.once('exit', () => child.kill('SIGKILL'))
   const url = `http://127.0.0.1:${port}`

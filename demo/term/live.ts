@@ -8,7 +8,7 @@ const unsafe = 9
 
 /**
  * What a student at work in a live demo does, step by step: most go the whole way; one measures what is known already, again
- * and again; one holds the ohmmeter on a live circuit.
+ * and again; one puts the ammeter across the battery.
  */
 export function live(who: number, whole: Attempt, order: Order): Attempt {
   if (who !== stuck && who !== unsafe) return whole
@@ -23,7 +23,7 @@ export function live(who: number, whole: Attempt, order: Order): Attempt {
     return made
   }
   for (const action of whole.actions.slice(1, 5)) made.act(action)
-  made.measure({ type: 'leads', red, black }, 5, { instrument: 'ohms' })
+  made.measure({ type: 'leads', red, black }, 5, { instrument: 'amps' })
   for (const action of whole.actions.slice(5)) {
     try {
       made.act(action)

@@ -2,7 +2,7 @@ import { findPieces, piecesOf } from '../../src/core/model'
 import type { Circuit } from '../../src/core/circuit'
 import type { Fault } from '../../src/core/faults'
 import { partOfKind } from '../../src/core/parts'
-import { Attempt } from '../../test/attempt'
+import type { Attempt } from '../../test/attempt'
 import type { Chance } from '../../test/chance'
 import { OtherRoute } from '../../test/other-route'
 import {

@@ -84,6 +84,8 @@ export {
   type Verdicts,
 } from './desk'
 export {
+  attemptsQuerySchema,
+  attemptsSchema,
   courseSchema,
   judgingStateSchema,
   ledgerSchema,
@@ -95,6 +97,8 @@ export {
   type LedgerStudents,
   type MarkRow,
   type Marks,
+  type Attempts,
+  type AttemptsQuery,
 } from './ledger'
 export {
   handOutSchema,

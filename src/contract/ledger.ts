@@ -67,16 +67,37 @@ export type MarkRow = z.infer<typeof markRowSchema>
 export const marksSchema = pageOf(markRowSchema)
 export type Marks = z.infer<typeof marksSchema>
 
-/** One student's course: attempt by attempt. */
+const attemptSchema = z.object({
+  id: z.uuid(),
+  at: z.string(),
+  circuit: z.string(),
+  fault: z.string(),
+  total: z.number(),
+  right: z.boolean(),
+  tests: z.number(),
+})
+/** One student's course: attempt by attempt, with what each says of which skill. */
 export const courseSchema = pageOf(
-  z.object({
-    id: z.uuid(),
-    at: z.string(),
-    circuit: z.string(),
-    fault: z.string(),
-    total: z.number(),
-    right: z.boolean(),
-    tests: z.number(),
-  }),
+  attemptSchema.extend({ evidence: z.array(z.tuple([z.string(), z.number(), z.number()])) }),
 )
 export type Course = z.infer<typeof courseSchema>
+
+/** The attempts behind a figure of the records. */
+export const attemptsSchema = pageOf(
+  attemptSchema.extend({
+    student: z.string(),
+    /** The piece that was concluded wrongly. */
+    wrong: z.string().nullable(),
+    sure: z.number().nullable(),
+  }),
+)
+export type Attempts = z.infer<typeof attemptsSchema>
+
+/** Which attempts: those on one fault, or those whose students were so sure. */
+export const attemptsQuerySchema = z.object({
+  circuit: z.string().max(200).optional(),
+  fault: z.string().max(4000).optional(),
+  /** Per cent, from this up to twenty more. */
+  sure: z.coerce.number().int().min(0).max(100).optional(),
+})
+export type AttemptsQuery = z.infer<typeof attemptsQuerySchema>

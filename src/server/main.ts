@@ -17,6 +17,7 @@ import { Streams } from './http/streams'
 import { Room } from './show/room'
 import { demoSchool, loadDemo, loadDemoTerm } from './demo/demo'
 import { startDemoStation } from './demo/demo-station'
+import { startLive } from './demo/live'
 import { Workers } from './workers/pool'
 
 /** Says in one sentence what is wrong and ends: whoever starts it must be able to act on it. */
@@ -100,7 +101,10 @@ server.listen(port, host, () => {
   console.log(`\nBrachyon is at http://${host}:${shown}/`)
   if (!demo) return
   // Nobody waits for it: the school is there without.
-  void warm.then(() => startDemoStation(database, workers)).catch(warn)
+  void warm
+    .then(() => startDemoStation(database, workers))
+    .then(() => (process.argv.includes('--live') ? startLive({ database, workers, judge, failed: warn }) : undefined))
+    .catch(warn)
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)
   for (const { name, login, password } of school.instructors)

@@ -33,7 +33,7 @@ describe('two processes behind nginx, as the manual sets them up', () => {
     )
   /** What systemd does: starts it, or tells it to stop and waits until it has. */
   function start(i: number): void {
-    processes[i] = spawn(process.execPath, [...program('main'), '--demo'], {
+    processes[i] = spawn(process.execPath, [...program('main'), '--demo', '--new'], {
       env: { ...process.env, PORT: String(ports[i]), DATABASE_URL: postgres.url, TRUST_PROXY: '1' },
       stdio: ['ignore', 'ignore', 'inherit'],
     })

@@ -5,7 +5,7 @@ import { tell } from '../../contract/words'
 import { readCircuit } from '../../core/editing'
 import { describeFault, readFaultSpec } from '../../core/faults'
 import { lessonFormat, lessonVersion, type Lesson } from '../../core/lab'
-import { addCircuit, shelve } from '../circuits/circuits'
+import { addCircuit, savePlant, shelve } from '../circuits/circuits'
 import { takeStartLock, type Database, type Queries } from '../database'
 import { addLesson, admitLesson } from '../class/lessons'
 import { hashPassword } from '../accounts/password-threads'
@@ -21,6 +21,8 @@ const schoolSchema = z.object({
   /** Where each circuit stands in the library, by its file. */
   shelves: z.record(z.string(), shelfSchema).default({}),
   students: z.array(z.object({ login: z.string(), name: z.string(), password: z.string() })),
+  /** Faults that an instructor has begun to plant and not handed out, by the circuit’s file. */
+  drafts: z.record(z.string(), z.object({ fault: z.string(), complaint: z.string() })).default({}),
 })
 export type DemoSchool = z.infer<typeof schoolSchema>
 
@@ -97,11 +99,26 @@ async function load(database: Database, termEnds?: number): Promise<void> {
       const id = await addCircuit(db, JSON.parse(text), instructors[0]?.id)
       const shelf = school.shelves[file.replace('.json', '')]
       if (shelf) await shelve(db, id, shelf)
+      const draft = school.drafts[file.replace('.json', '')]
+      if (draft && termEnds !== undefined) await plant(db, id, JSON.parse(text), draft)
     }
     const [instructor] = instructors
     if (termEnds !== undefined && instructor)
       await addTerm(db, demoTerm(), { lessons, lessonIds, instructor: instructor.id, people }, termEnds)
   })
+}
+
+async function plant(
+  db: Queries,
+  id: string,
+  document: unknown,
+  { fault, complaint }: { readonly fault: string; readonly complaint: string },
+): Promise<void> {
+  const read = readCircuit(document)
+  const found = read.ok ? readFaultSpec(read.value, fault) : undefined
+  if (!read.ok || !found?.ok) throw new Error(`demo/school.json: ${fault} does not fit`)
+  const state = read.value.states[0]?.id ?? ''
+  await savePlant(db, id, { faults: [found.fault], state, limits: '', complaint })
 }
 
 const anybody = async (db: Queries): Promise<boolean> =>

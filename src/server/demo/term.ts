@@ -5,7 +5,7 @@ import { frameDoor, frameSchema, plantedDoor, type Action, type Frame } from '..
 import type { Lesson } from '../../core/lab'
 import type { Queries } from '../database'
 import { engineDigest, rubricDigest } from '../judging/judgements'
-import { markOf } from '../judging/results'
+import { markOf, remark } from '../judging/results'
 import type { Result } from '../judging/result'
 import type { Progress } from '../judging/progress'
 import { daysOfTerm, type TermDay } from './term-days'
@@ -77,6 +77,7 @@ export async function addTerm(db: Queries, term: Term, ground: TermGround, now: 
   const dayIds = new Map<TermDay, string>()
   for (const day of days) dayIds.set(day, await addDay(db, day, classIds[day.class]!, ground, students))
   await addOrders(db, term, ground, students, days, dayIds)
+  await addAnswers(db, ground.instructor)
 }
 
 async function addStudents(db: Queries, term: Term, { people }: TermGround): Promise<string[]> {
@@ -233,6 +234,50 @@ async function addOrders(
   }
   for (let i = 0; i < rows.length; i += 60) await insertRows(db, rows.slice(i, i + 60), ground.instructor)
   await db.query('drop table term_templates')
+}
+
+/** What was said and done about reviews that were given back, by how many weeks ago. */
+const answers = [
+  { week: 1, body: 'I wanted to be sure of the battery before I went on. Is that really wasted?' },
+  { week: 2, body: 'The lead slipped off while I read. I saw it and measured again.' },
+  { week: 4, body: 'I understand it now: nothing flowed, so nothing could be lost.' },
+] as const
+const raised = {
+  week: 1,
+  aspect: 'inference',
+  points: 20,
+  note: 'Said aloud at the bench what the reading cleared, and was right; it was only not entered.',
+} as const
+
+/** Some reviews have an answer of their student, one mark was raised by the instructor. */
+async function addAnswers(db: Queries, instructor: string): Promise<void> {
+  const given = (week: number, more: string) =>
+    db.query<{ id: string; judged: JudgedAttempt; reason: string }>(
+      `select o.id, j.body as judged from current_orders o join judgements j on j.work_order_id = o.id
+         join current_results r on r.work_order_id = o.id join users u on u.id = o.student_id
+       where o.released_at is not null and o.concluded_at < now() - interval '${week - 1} weeks' - interval '2 days' ${more}
+       order by o.concluded_at desc, u.login limit 30`,
+    )
+  for (const { week, body } of answers)
+    for (const { id, judged } of await given(week, `and (u.login = 'maeve' or ${week} > 1)`)) {
+      const doubted = judged.judgements.find(({ share, verdict }) => verdict.code && (share ?? 1) < 0.6)
+      if (!doubted) continue
+      await db.query('insert into replies (work_order_id, step, verdict, body) values ($1, $2, $3, $4)', [
+        id,
+        doubted.step,
+        doubted.verdict.code,
+        body,
+      ])
+      break
+    }
+  const { week, aspect, points, note } = raised
+  const [one] = await given(week, `and r.mark between 55 and 80`)
+  if (!one) return
+  await db.query(
+    'insert into overrides (work_order_id, aspect, points, note, instructor_id) values ($1, $2, $3, $4, $5)',
+    [one.id, aspect, points, note, instructor],
+  )
+  await remark(db, one.id)
 }
 
 /** The last of today's and of yesterday's wait for a review; the rest was given back. */

@@ -11,7 +11,7 @@ export async function courseOf(db: Queries, student: string, after?: string): Pr
     [student],
   )
   const rows = await db.query<Course['rows'][number] & { sorted: string }>(
-    `select work_order_id as id, ${iso('concluded_at')} as at, circuit, fault, mark as total, found as right, tests,
+    `select work_order_id as id, ${iso('concluded_at')} as at, circuit, fault, mark as total, found as right, tests, evidence,
        concluded_at::text as sorted
      from current_results where student_id = $1
        ${cursor ? 'and (concluded_at, work_order_id) < ($2::timestamptz, $3::uuid)' : ''}

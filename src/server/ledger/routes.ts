@@ -1,9 +1,10 @@
 import { pipeline } from 'node:stream/promises'
 import { Router, type Response } from 'express'
-import { afterSchema, type JudgingState } from '../../contract'
+import { afterSchema, attemptsQuerySchema, type JudgingState } from '../../contract'
 import type { Database } from '../database'
 import { countWaiting } from '../judging/rejudgements'
 import { countJudged } from '../judging/results'
+import { attemptsBehind } from './attempts'
 import { courseOf } from './course'
 import { eraseName } from './erase'
 import { expectStudent, ledgerOf, ledgerStudents } from './ledger'
@@ -31,6 +32,11 @@ export function ledgerRoutes(db: Database): Router {
   })
   router.get('/ledger/students', async (req, res) => {
     res.json(await ledgerStudents(db, ledgerScopeOf(req.query), afterSchema.parse(req.query.after)))
+  })
+  router.get('/ledger/attempts', async (req, res) => {
+    const { query } = req
+    const which = attemptsQuerySchema.parse(query)
+    res.json(await attemptsBehind(db, ledgerScopeOf(query), which, afterSchema.parse(query.after)))
   })
   router.get('/ledger/judging', async (_req, res) => {
     res.json({ ...(await countJudged(db)), waiting: await countWaiting(db) } satisfies JudgingState)

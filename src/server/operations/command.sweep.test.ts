@@ -30,7 +30,7 @@ describe('the backup of a school that is open', () => {
   let server: ChildProcess
 
   beforeAll(async () => {
-    server = spawn(process.execPath, [...program('main'), '--demo'], {
+    server = spawn(process.execPath, [...program('main'), '--demo', '--new'], {
       env: { ...process.env, BRACHYON_DATA: open, PORT: '0', DATABASE_URL: '' },
       stdio: ['ignore', 'pipe', 'inherit'],
     })

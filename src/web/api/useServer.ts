@@ -1,26 +1,8 @@
-import { keepPreviousData, QueryClient, useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, type ComputedRef, type Ref } from 'vue'
 import type { z } from 'zod'
-import { onForget } from '../stores/forget'
-import { ask, messageOf, RequestFailure } from './client'
-
-/** Times that a question is asked again where nobody answers just now. */
-const tries = 3
-
-const client = new QueryClient({
-  defaultOptions: {
-    queries: {
-      // What was refused is refused again; what did not arrive may arrive.
-      retry: (count, error) => error instanceof RequestFailure && error.isTemporary && count < tries,
-      retryDelay: (count) => Math.min(4000, 500 * 2 ** count),
-      // A workshop’s server stands on the same table, whatever the browser thinks of the network.
-      networkMode: 'always',
-      refetchOnWindowFocus: true,
-      structuralSharing: false,
-    },
-  },
-})
-onForget(() => client.clear())
+import { ask, messageOf } from './client'
+import { serverCache } from './server-cache'
 
 /** What a place has of the server. */
 export interface FromServer<T> {
@@ -51,7 +33,7 @@ export function useServer<S extends z.ZodType>(
       enabled: computed(() => path() !== undefined),
       placeholderData: keepPreviousData as never,
     },
-    client,
+    serverCache,
   )
   return {
     data: query.data as Ref<z.output<S> | undefined>,

@@ -1,94 +1,54 @@
 <script setup lang="ts">
-import { slot } from '../../words/slots'
-import Sentence from '../../parts/Sentence.vue'
-import Search from '../../parts/Search.vue'
-import { useKeys } from '../../keys/useKeys'
-import { t } from '../../words'
-import { useIntervalFn } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { useStorage } from '@vueuse/core'
+import { NAlert, NEmpty, NTag } from 'naive-ui'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { floorRowSchema, floorSchema, type FloorAct, type FloorRow } from '../../../contract/floor'
-import { ask, post } from '../../api/client'
-import { useLive } from '../../api/live'
-import { useAct } from '../../api/useAct'
+import type { FloorRow } from '../../../contract/floor'
+import { useKeys } from '../../keys/useKeys'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
-import { useScope } from '../../stores/scope'
-import { byNeed, needOf } from './needs'
+import Search from '../../parts/Search.vue'
+import Segments from '../../parts/Segments.vue'
+import Sentence from '../../parts/Sentence.vue'
+import { t } from '../../words'
+import { slot } from '../../words/slots'
 import Claims from './Claims.vue'
-import Station from './Station.vue'
+import FloorList from './FloorList.vue'
+import StationCard from './StationCard.vue'
+import { byNeed, filters, needOf, type Filter } from './needs'
+import { useFloor } from './useFloor'
 
 /** The workshop as it runs: who needs me, at a glance. */
-const scope = useScope()
-await scope.load()
-const rows = ref<FloorRow[]>([])
-/** How many there are in all, where more are going on than are shown. */
-const count = ref(0)
 const claims = ref<InstanceType<typeof Claims> | null>(null)
-const { wrong, act: doing, failed } = useAct()
-const filter = ref('')
-const now = ref(Date.now())
-useIntervalFn(() => (now.value = Date.now()), 10_000)
-
-/** Rows that came by themselves while the whole list was on its way: they are newer than what it says. */
-const newer = new Set<string>()
-async function load() {
-  newer.clear()
-  try {
-    const { rows: list, count: all } = await ask(floorSchema, `/floor?${scope.query}`)
-    count.value = all
-    const kept = new Map(rows.value.filter(({ id }) => newer.has(id)).map((row) => [row.id, row]))
-    rows.value = [
-      ...list.map((row) => kept.get(row.id) ?? row),
-      ...[...kept.values()].filter(({ id }) => !list.some((row) => row.id === id)),
-    ]
-    wrong.value = ''
-  } catch (error) {
-    failed(error)
-  }
-}
-const { connected } = useLive(
-  '/floor/live',
-  {
-    row: (data) => {
-      const row = floorRowSchema.parse(data)
-      // What goes on elsewhere in the school is not looked at here.
-      if (scope.people && !scope.people.has(row.student.id)) return
-      newer.add(row.id)
-      const at = rows.value.findIndex(({ id }) => id === row.id)
-      rows.value = at < 0 ? [...rows.value, row] : rows.value.map((old, i) => (i === at ? row : old))
-      now.value = Date.now()
-    },
-    claims: () => void claims.value?.look(),
-  },
-  () => {
-    void load()
-    void claims.value?.look()
-  },
-)
-useIntervalFn(() => {
-  if (!connected.value) void load()
-}, 6000)
+const { scope, rows, count, wrong, now, connected, load, act } = useFloor(() => void claims.value?.look())
+await scope.load()
 await load()
-watch(
-  () => scope.query,
-  () => {
-    rows.value = []
-    void load()
-  },
-)
 
+const search = ref('')
+const filter = ref<Filter | null>('all')
+const view = useStorage<'cards' | 'list'>('floor view', 'cards')
+const fits = (row: FloorRow, which: Filter) =>
+  (filters[which] as readonly string[]).includes(needOf(row, now.value))
+const countOf = (which: Filter) => rows.value.filter((row) => fits(row, which)).length
+const entries = computed(() => [
+  { value: 'all' as const, label: t('ui.floor.filterAll', { count: countOf('all') }) },
+  { value: 'needMe' as const, label: t('ui.floor.filterNeedMe', { count: countOf('needMe') }) },
+  { value: 'atWork' as const, label: t('ui.floor.filterAtWork', { count: countOf('atWork') }) },
+  { value: 'notBegun' as const, label: t('ui.floor.filterNotBegun', { count: countOf('notBegun') }) },
+  { value: 'finished' as const, label: t('ui.floor.filterFinished', { count: countOf('finished') }) },
+])
 const shown = computed(() => {
-  const words = filter.value.toLowerCase().trim()
+  const words = search.value.toLowerCase().trim()
   const fitting = rows.value.filter(
     (row) =>
-      !words || `${row.student.name} ${row.circuit} ${row.station ?? ''}`.toLowerCase().includes(words),
+      fits(row, filter.value ?? 'all') &&
+      (!words || `${row.student.name} ${row.circuit} ${row.station ?? ''}`.toLowerCase().includes(words)),
   )
   return byNeed(fitting, now.value)
 })
-const countOf = (...needs: readonly string[]) =>
-  rows.value.filter((row) => needs.includes(needOf(row, now.value))).length
-
-const act = (row: FloorRow, what: FloorAct) => doing(() => post(`/orders/${row.id}/acts`, what))
+const views = [
+  { value: 'cards' as const, label: t('ui.common.asCards') },
+  { value: 'list' as const, label: t('ui.common.asList') },
+]
 const finder = ref<InstanceType<typeof Search> | null>(null)
 useKeys(t('ui.common.floor'), [
   { press: ['/'], what: t('ui.floor.findAPersonCircuitOr'), act: () => finder.value?.focus() },
@@ -97,46 +57,34 @@ useKeys(t('ui.common.floor'), [
 
 <template>
   <div class="floor grid gap-14px content-start py-14px px-20px">
-    <div class="top flex flex-wrap gap-y-6px gap-x-20px items-baseline">
+    <div class="top flex flex-wrap gap-y-8px gap-x-12px items-center">
       <h1>{{ t('ui.common.floor') }}</h1>
+      <NTag size="small" :type="connected ? 'success' : 'warning'" round
+        ><span role="status">{{
+          connected ? t('ui.floor.live') : t('ui.floor.noConnectionTryingAgain')
+        }}</span></NTag
+      >
+      <Segments v-model:value="filter" :label="t('ui.floor.filter')" :entries="entries" />
       <ScopeChoice />
-      <span
-        ><b class="text-20px font-medium">{{ countOf('working', 'stuck', 'unsafe', 'stopped') }}</b>
-        {{ t('ui.floor.atWork') }}</span
-      >
-      <span :class="{ alarm: countOf('unsafe') }"
-        ><b class="text-20px font-medium">{{ countOf('unsafe') }}</b> {{ t('ui.floor.unsafe') }}</span
-      >
-      <span
-        ><b class="text-20px font-medium">{{ countOf('stuck') }}</b> {{ t('ui.floor.stuck') }}</span
-      >
-      <span
-        ><b class="text-20px font-medium">{{ countOf('waiting') }}</b> {{ t('ui.common.finished') }}</span
-      >
       <Search
         ref="finder"
-        v-model="filter"
+        v-model="search"
+        class="!w-190px"
         :label="t('ui.common.find')"
         :placeholder="t('ui.floor.nameCircuitStation')"
       />
-      <span class="quiet" role="status">{{
-        connected ? t('ui.floor.live') : t('ui.floor.noConnectionTryingAgain')
-      }}</span>
+      <Segments v-model:value="view" :label="t('ui.common.view')" :entries="views" class="ml-auto" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <Claims ref="claims" />
-    <p v-if="count > rows.length" role="status">
-      {{
-        t('ui.floor.theNewestOfAreShown', {
-          shown: rows.length,
-          count,
-        })
-      }}
-    </p>
-    <p v-if="!rows.length && scope.people">
-      {{ t('ui.floor.nobodyOfIsAtWork', { about: scope.about }) }}
-    </p>
-    <p v-else-if="!rows.length">
+    <NAlert v-if="count > rows.length" type="info" role="status">
+      {{ t('ui.floor.theNewestOfAreShown', { shown: rows.length, count }) }}
+    </NAlert>
+    <NEmpty
+      v-if="!rows.length && scope.people"
+      :description="t('ui.floor.nobodyOfIsAtWork', { about: scope.about })"
+    />
+    <NEmpty v-else-if="!rows.length">
       <Sentence :text="t('ui.floor.nobodyIsAtWorkHand', { plant: slot('plant'), day: slot('day') })">
         <template #plant
           ><RouterLink :to="{ name: 'circuits' }">{{ t('ui.floor.aCircuitsPlant') }}</RouterLink></template
@@ -145,15 +93,14 @@ useKeys(t('ui.common.floor'), [
           ><RouterLink :to="{ name: 'days' }">{{ t('ui.floor.aLabDay') }}</RouterLink></template
         >
       </Sentence>
-    </p>
-    <ul class="stations grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-12px m-0 p-0 list-none">
-      <Station v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />
+    </NEmpty>
+    <NEmpty v-else-if="!shown.length" :description="t('ui.floor.nobodyFits')" />
+    <FloorList v-else-if="view === 'list'" :rows="shown" :now="now" @act="act" />
+    <ul
+      v-else
+      class="stations grid grid-cols-[repeat(auto-fill,minmax(280px,1fr))] gap-12px m-0 p-0 list-none"
+    >
+      <StationCard v-for="row in shown" :key="row.id" :row="row" :now="now" @act="act(row, $event)" />
     </ul>
   </div>
 </template>
-
-<style scoped>
-.alarm {
-  color: var(--fault);
-}
-</style>

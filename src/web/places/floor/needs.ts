@@ -4,9 +4,11 @@ import type { FloorRow } from '../../../contract/floor'
 const stuckTests = 3
 const stuckMinutes = 8
 
-export type Need = 'unsafe' | 'stopped' | 'stuck' | 'waiting' | 'working' | 'new' | 'done'
+/** The most pressing first. */
+export const needs = ['unsafe', 'stopped', 'stuck', 'working', 'waiting', 'new', 'done'] as const
+export type Need = (typeof needs)[number]
 
-/** Why an instructor should go there, the most pressing first. */
+/** Why an instructor should go there. */
 export function needOf(row: FloorRow, now: number): Need {
   if (row.concluded) return row.released ? 'done' : 'waiting'
   if (row.stopped !== null) return 'stopped'
@@ -16,12 +18,29 @@ export function needOf(row: FloorRow, now: number): Need {
   return row.idle >= stuckTests || since >= stuckMinutes ? 'stuck' : 'working'
 }
 
-const order: readonly Need[] = ['unsafe', 'stopped', 'stuck', 'waiting', 'working', 'new', 'done']
-
 /** Who needs me comes first; among equals who has been at it longest. */
 export const byNeed = (rows: readonly FloorRow[], now: number): FloorRow[] =>
   [...rows].sort(
     (a, b) =>
-      order.indexOf(needOf(a, now)) - order.indexOf(needOf(b, now)) ||
+      needs.indexOf(needOf(a, now)) - needs.indexOf(needOf(b, now)) ||
       (a.began ?? a.created).localeCompare(b.began ?? b.created),
   )
+
+/** Which rows are looked at. */
+export const filters = {
+  all: needs,
+  needMe: ['unsafe', 'stopped', 'stuck'],
+  atWork: ['unsafe', 'stopped', 'stuck', 'working'],
+  notBegun: ['new'],
+  finished: ['waiting', 'done'],
+} as const satisfies Record<string, readonly Need[]>
+export type Filter = keyof typeof filters
+
+/** Minutes since it was begun; null before. */
+export const minutesOf = (row: FloorRow, now: number): number | null =>
+  row.began
+    ? Math.max(
+        0,
+        Math.floor(((row.concluded ? Date.parse(row.concluded) : now) - Date.parse(row.began)) / 60_000),
+      )
+    : null

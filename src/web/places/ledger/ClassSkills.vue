@@ -1,20 +1,24 @@
 <script setup lang="ts">
-import DataTable from '../../parts/DataTable.vue'
-import { computed } from 'vue'
-import { byNumber, byText, type Column } from '../../parts/columns'
 import { NButton } from 'naive-ui'
-import { t } from '../../words'
+import { computed } from 'vue'
 import { ready, skillKeys, skills, type Skill } from '../../../core/lab'
-import { levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
+import DataTable from '../../parts/DataTable.vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
+import { t } from '../../words'
+import { levelOf, percent, type LedgerStudent } from './useLedger'
 
-/** Class × skills: darker is better, and what is hardly known stays paper. */
+/** Class × skills as a heat map: the number, its uncertainty, and a colour that says where to look. */
 const props = defineProps<{ students: readonly LedgerStudent[] }>()
-const emit = defineEmits<{ look: [student: LedgerStudent] }>()
-const shade = (student: LedgerStudent, skill: Skill) => {
+const emit = defineEmits<{ look: [student: LedgerStudent, skill: Skill | null] }>()
+/** Levels up to which a cell has the colour of weak, and from which that of strong, per cent. */
+const weakTo = 50
+const strongFrom = 70
+function colourOf(student: LedgerStudent, skill: Skill): string {
   const { level, thin } = levelOf(student, skill)
-  return thin
-    ? {}
-    : { background: `color-mix(in srgb, var(--good) ${Math.round(level * 42)}%, var(--sheet))` }
+  if (thin) return ''
+  const value = percent(level)
+  if (value < weakTo) return 'weak'
+  return value < strongFrom ? 'middling' : value < 85 ? 'strong' : 'strongest'
 }
 const told = (student: LedgerStudent, skill: Skill) => {
   const { level, spread, evidence, thin } = levelOf(student, skill)
@@ -30,37 +34,23 @@ const told = (student: LedgerStudent, skill: Skill) => {
 const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(s, skill))).length
 
 const columns = computed((): Column<LedgerStudent>[] => [
-  { key: 'student', title: t('ui.common.student'), head: true, width: 160, sort: byText((s) => s.name) },
-  {
-    key: 'work',
-    title: t('ui.ledger.work'),
-    text: (s) => String(s.attempts),
-    number: true,
-    width: 70,
-    sort: byNumber((s) => s.attempts),
-  },
+  { key: 'student', title: t('ui.common.student'), head: true, width: 150, sort: byText((s) => s.name) },
   {
     key: 'mean',
     title: t('ui.ledger.mean'),
     text: (s) => (s.mean === null ? '–' : String(Math.round(s.mean))),
     number: true,
-    width: 76,
+    width: 62,
     sort: byNumber((s) => s.mean),
   },
   ...skillKeys.map((key): Column<LedgerStudent> => ({
     key,
     title: t(skills[key]),
     number: true,
-    width: 92,
+    width: 66,
     sort: byNumber((s) => (levelOf(s, key).thin ? null : levelOf(s, key).level)),
-    cell: (s) => ({ style: shade(s, key), title: told(s, key) }),
+    cell: (s) => ({ class: `heat ${colourOf(s, key)}`, title: told(s, key) }),
   })),
-  {
-    key: 'next',
-    title: t('ui.common.next'),
-    text: (s) => s.next.slice(0, 2).map(skillWord).join(', '),
-    width: 200,
-  },
 ])
 const summary = computed(() => ({
   student: t('ui.ledger.readyToWorkAlone'),
@@ -69,25 +59,77 @@ const summary = computed(() => ({
 </script>
 
 <template>
-  <DataTable
-    sideways
-    :label="t('ui.ledger.classAndSkills')"
-    :columns="columns"
-    :rows="students"
-    :row-key="(s) => s.id"
-    :summary="summary"
-  >
-    <template #cell-student="{ row }"
-      ><NButton text type="primary" @click="emit('look', row)">{{ row.name }}</NButton></template
+  <div class="class-skills">
+    <DataTable
+      sideways
+      :label="t('ui.ledger.classAndSkills')"
+      :columns="columns"
+      :rows="students"
+      :row-key="(s) => s.id"
+      :summary="summary"
     >
-    <template v-for="key in skillKeys" :key="key" #[`cell-${key}`]="{ row }"
-      ><template v-if="levelOf(row, key).thin">·</template
-      ><template v-else
-        >{{ percent(levelOf(row, key).level)
-        }}<small class="ml-2px text-quiet text-11px"
-          >±{{ percent(levelOf(row, key).spread) }}</small
-        ></template
-      ></template
-    >
-  </DataTable>
+      <template #cell-student="{ row }"
+        ><NButton text type="primary" @click="emit('look', row, null)">{{ row.name }}</NButton></template
+      >
+      <template v-for="key in skillKeys" :key="key" #[`cell-${key}`]="{ row }"
+        ><template v-if="levelOf(row, key).evidence === 0"></template
+        ><NButton
+          v-else
+          text
+          block
+          class="cell"
+          tabindex="-1"
+          :class="{ thin: levelOf(row, key).thin }"
+          @click="emit('look', row, key)"
+        >
+          {{ percent(levelOf(row, key).level) }}<small>±{{ percent(levelOf(row, key).spread) }}</small>
+        </NButton></template
+      >
+    </DataTable>
+  </div>
 </template>
+
+<style scoped>
+.class-skills :deep(th) {
+  padding: 5px 3px;
+  font-size: 11px;
+  vertical-align: bottom;
+  hyphens: auto;
+}
+.class-skills :deep(th .n-data-table-sorter) {
+  display: none;
+}
+.class-skills :deep(th.n-data-table-th--sorting .n-data-table-sorter) {
+  display: inline-flex;
+}
+.class-skills :deep(td.heat) {
+  padding: 0;
+  border-left: 2px solid var(--sheet);
+}
+.class-skills :deep(td.weak) {
+  background: var(--fault-soft);
+}
+.class-skills :deep(td.middling) {
+  background: var(--doubt-soft);
+}
+.class-skills :deep(td.strong) {
+  background: var(--good-soft);
+}
+.class-skills :deep(td.strongest) {
+  background: color-mix(in srgb, var(--good) 30%, var(--sheet));
+}
+.class-skills :deep(.cell) {
+  justify-content: flex-end;
+  padding: 4px 6px;
+  font-weight: inherit;
+  font-size: inherit;
+}
+.cell small {
+  margin-left: 2px;
+  font-size: 11px;
+}
+.class-skills :deep(.cell.thin) {
+  color: var(--quiet);
+  font-style: italic;
+}
+</style>

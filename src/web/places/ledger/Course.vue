@@ -1,42 +1,64 @@
 <script setup lang="ts">
-import DataTable from '../../parts/DataTable.vue'
-import { byNumber, byText, type Column } from '../../parts/columns'
-import { t } from '../../words'
-import { NButton } from 'naive-ui'
-import { ref } from 'vue'
+import { NAlert, NButton, NEmpty, NPopconfirm, NSelect } from 'naive-ui'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { courseSchema, type Course } from '../../../contract'
+import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask, post } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { usePages } from '../../api/usePages'
+import DataTable from '../../parts/DataTable.vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
 import { download } from '../../parts/download'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
-import { faultWords, type LedgerStudent } from './useLedger'
+import { t } from '../../words'
+import { faultWords, levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
 
-/** One student’s course, and what a student may ask of the school: all that is kept, and to be forgotten. */
-const props = defineProps<{ student: LedgerStudent }>()
+/** One student's course, and what a student may ask of the school: all that is kept, and to be forgotten. */
+const props = defineProps<{
+  student: LedgerStudent
+  /** The skill that was pressed on. */
+  about?: Skill | null
+}>()
 const emit = defineEmits<{ gone: [] }>()
-const course = ref<Course['rows']>([])
-const count = ref(0)
-const after = ref<string | null>(null)
-const { wrong, act, failed } = useAct()
-const erasing = ref(false)
-const read = (query = '') =>
-  ask(courseSchema, `/ledger/${props.student.id}${query}`).then((page) => {
-    course.value = [...course.value, ...page.rows]
-    count.value = page.count
-    after.value = page.after
-  }, failed)
-void read()
-const more = () => void read(`?after=${encodeURIComponent(after.value!)}`)
+const CourseChart = defineAsyncComponent({
+  loader: async () => (await import('./CourseChart.vue')).default,
+  suspensible: false,
+})
+const course = usePages(courseSchema, () => `/ledger/${props.student.id}`)
+const { wrong, act } = useAct()
+const usual: Skill = 'drops'
+const skill = ref<Skill>(props.about ?? usual)
+watch(
+  () => props.about,
+  (about) => (skill.value = about ?? skill.value),
+)
+const known = computed(() =>
+  skillKeys.map((key) => {
+    const { level, spread, thin } = levelOf(props.student, key)
+    return {
+      value: key,
+      label: thin
+        ? t('ui.ledger.skillUnknown', { skill: t(skills[key]) })
+        : t('ui.ledger.skillKnown', {
+            skill: t(skills[key]),
+            level: percent(level),
+            spread: percent(spread),
+          }),
+    }
+  }),
+)
+const next = computed(() => props.student.next.slice(0, 3).map(skillWord).join(', '))
 const columns: Column<Course['rows'][number]>[] = [
-  { key: 'when', title: t('ui.common.when'), width: 130, sort: byText((one) => one.at) },
+  { key: 'when', title: t('ui.common.when'), width: 110, sort: byText((one) => one.at) },
   {
     key: 'circuit',
     title: t('ui.common.circuit'),
     text: (one) => one.circuit,
     sort: byText((one) => one.circuit),
+    width: 150,
   },
   {
     key: 'fault',
@@ -44,19 +66,13 @@ const columns: Column<Course['rows'][number]>[] = [
     text: (one) =>
       one.right ? faultWords(one.fault) : t('ui.ledger.notFound', { fault: faultWords(one.fault) }),
   },
-  {
-    key: 'tests',
-    title: t('ui.ledger.readings'),
-    text: (one) => String(one.tests),
-    number: true,
-    width: 100,
-  },
+  { key: 'tests', title: t('ui.ledger.readings'), text: (one) => String(one.tests), number: true, width: 84 },
   {
     key: 'mark',
     title: t('ui.common.mark'),
     text: (one) => String(Math.round(one.total)),
     number: true,
-    width: 80,
+    width: 70,
     sort: byNumber((one) => one.total),
   },
 ]
@@ -71,42 +87,51 @@ async function erase() {
 </script>
 
 <template>
-  <section class="course grid gap-8px content-start" :aria-label="t('ui.ledger.oneStudentsCourse')">
-    <h2>{{ student.name }}</h2>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-if="!course.length">{{ t('ui.ledger.noFinishedWorkYet') }}</p>
-    <DataTable
-      v-else
-      :label="t('ui.ledger.oneStudentsCourse')"
-      :columns="columns"
-      :rows="course"
-      :row-key="(one) => one.id"
-    >
-      <template #cell-when="{ row }"
-        ><RouterLink :to="{ name: 'review', params: { id: row.id } }">{{
-          when(row.at)
-        }}</RouterLink></template
+  <section class="course grid gap-12px content-start" :aria-label="t('ui.ledger.oneStudentsCourse')">
+    <NAlert v-if="wrong || course.wrong.value" type="error" role="alert">{{
+      wrong || course.wrong.value
+    }}</NAlert>
+    <NEmpty
+      v-if="!course.loading.value && !course.rows.value.length"
+      :description="t('ui.ledger.noFinishedWorkYet')"
+    />
+    <template v-else>
+      <p v-if="next">{{ t('ui.ledger.nextTopics', { topics: next }) }}</p>
+      <NSelect
+        v-model:value="skill"
+        size="small"
+        filterable
+        :options="known"
+        :input-props="{ 'aria-label': t('ui.ledger.skill') }"
+      />
+      <CourseChart v-if="course.rows.value.length" :rows="[...course.rows.value]" :skill="skill" />
+      <DataTable
+        :label="t('ui.ledger.attempts')"
+        :columns="columns"
+        :rows="course.rows.value"
+        :row-key="(one) => one.id"
+        :loading="course.loading.value"
       >
-    </DataTable>
-    <MoreRows :shown="course.length" :count="count" @more="more" />
+        <template #cell-when="{ row }"
+          ><RouterLink :to="{ name: 'review', params: { id: row.id } }">{{
+            when(row.at)
+          }}</RouterLink></template
+        >
+      </DataTable>
+      <MoreRows :shown="course.rows.value.length" :count="course.count.value" @more="course.more" />
+    </template>
     <div class="acts flex flex-wrap gap-10px items-center">
-      <NButton size="small" @click="save">{{
-        t('ui.ledger.allThatIsKeptOf', { name: student.name })
-      }}</NButton>
-      <template v-if="erasing">
-        <span>{{ t('ui.ledger.nameSignInAnswersAnd') }}</span>
-        <NButton size="small" type="error" @click="erase">{{ t('ui.ledger.forgetTheName') }}</NButton>
-        <NButton size="small" quaternary @click="erasing = false">{{ t('ui.common.leaveIt') }}</NButton>
-      </template>
-      <NButton v-else size="small" @click="erasing = true">{{ t('ui.ledger.forgetTheNameAsks') }}</NButton>
+      <NButton size="small" @click="save">{{ t('ui.ledger.exportAllOf', { name: student.name }) }}</NButton>
+      <NPopconfirm
+        :positive-text="t('ui.ledger.eraseTheName')"
+        :negative-text="t('ui.common.cancel')"
+        @positive-click="erase"
+      >
+        <template #trigger
+          ><NButton size="small">{{ t('ui.ledger.eraseTheNameAsks') }}</NButton></template
+        >
+        {{ t('ui.ledger.nameSignInAnswersAnd') }}
+      </NPopconfirm>
     </div>
   </section>
 </template>
-
-<style scoped>
-@media print {
-  .acts {
-    display: none;
-  }
-}
-</style>

@@ -1,64 +1,56 @@
 <script setup lang="ts">
-import DataTable from '../../parts/DataTable.vue'
-import { byNumber, byText, type Column } from '../../parts/columns'
-import { t } from '../../words'
-import { NAlert, NButton, NSelect } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { NAlert, NEmpty, NSelect, NTabPane, NTabs } from 'naive-ui'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import type { AttemptsQuery, Ledger } from '../../../contract'
+import type { Skill } from '../../../core/lab'
 import MoreRows from '../../parts/MoreRows.vue'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
+import Sentence from '../../parts/Sentence.vue'
+import SidePanel from '../../parts/SidePanel.vue'
 import { dayWords } from '../../parts/when'
+import { t } from '../../words'
+import { slot } from '../../words/slots'
+import AttemptList from './AttemptList.vue'
 import ClassSkills from './ClassSkills.vue'
 import Course from './Course.vue'
-import Reliability from './Reliability.vue'
+import ExportMenu from './ExportMenu.vue'
+import FaultRecords from './FaultRecords.vue'
 import { faultWords, useLedger, type LedgerStudent } from './useLedger'
 
 /** What each of the class can do, how sure that is, and what should come next. */
+const Confidence = defineAsyncComponent({
+  loader: async () => (await import('./Confidence.vue')).default,
+  suspensible: false,
+})
 const book = useLedger()
 const { ledger, students, count, judging, wrong, days, day, scope, query } = book
 await Promise.all([scope.load(), book.findDays('')])
 await book.load()
-const load = book.load
 const dayOptions = computed(() =>
   days.value.map((d) => ({ value: d.id, label: `${d.name}, ${dayWords(d.day)}` })),
 )
-/** Files that are written by the server as they are taken, however long they are. */
-const file = (name: string) => `/api/ledger/${name}.csv${query.value}`
 const waitingWords = computed(() =>
   t('ui.ledger.waitingEachStaysAsIt', { waiting: judging.value?.waiting ?? 0 }),
 )
+
+/** Whose course is open, and about which skill. */
 const chosen = ref<LedgerStudent | null>(null)
+const about = ref<Skill | null>(null)
+function look(student: LedgerStudent, skill: Skill | null) {
+  about.value = skill
+  chosen.value = student
+}
 async function forgotten() {
   chosen.value = null
-  await load()
+  await book.load()
 }
-type FaultRow = NonNullable<typeof ledger.value>['faults'][number]
-const columns: Column<FaultRow>[] = [
-  { key: 'fault', title: t('ui.common.fault'), sort: byText((f) => faultWords(f.fault)) },
-  {
-    key: 'found',
-    title: t('ui.ledger.found'),
-    text: (f) => t('ui.ledger.of', { found: f.found, attempts: f.attempts }),
-    number: true,
-    sort: byNumber((f) => f.found / f.attempts),
-  },
-  {
-    key: 'tests',
-    title: t('ui.ledger.readings'),
-    text: (f) => String(f.tests),
-    number: true,
-    sort: byNumber((f) => f.tests),
-  },
-  {
-    key: 'minutes',
-    title: t('ui.ledger.minutes'),
-    text: (f) => String(Math.round(f.minutes)),
-    number: true,
-    sort: byNumber((f) => f.minutes),
-  },
-  { key: 'takenFor', title: t('ui.ledger.takenFor'), text: (f) => (f.wrong ? faultWords(f.wrong) : '') },
-]
-const print = () => window.print()
+/** Which figure's attempts are open. */
+const behind = ref<{ title: string; which: AttemptsQuery } | null>(null)
+const openFault = ({ circuit, fault }: Ledger['faults'][number]) =>
+  (behind.value = { title: faultWords(fault), which: { circuit, fault } })
+const openSure = (sure: number) =>
+  (behind.value = { title: t('ui.ledger.attemptsSure', { from: sure, to: sure + 20 }), which: { sure } })
 </script>
 
 <template>
@@ -68,99 +60,63 @@ const print = () => window.print()
       <ScopeChoice />
       <NSelect
         v-model:value="day"
-        class="day w-190px"
+        class="day !w-240px"
         size="small"
         filterable
         clearable
         remote
         :options="dayOptions"
-        :placeholder="t('ui.ledger.atAnyTime')"
+        :placeholder="t('ui.ledger.anyTime')"
         :input-props="{ 'aria-label': t('ui.common.labDay') }"
         @search="book.findDays"
       />
       <span class="flex-1" />
-      <NButton size="small" @click="book.saveReport">{{ t('ui.ledger.reportPdf') }}</NButton>
-      <NButton size="small" tag="a" download :href="file('marks')">{{ t('ui.ledger.marksCsv') }}</NButton>
-      <NButton size="small" @click="book.saveSkills">{{ t('ui.ledger.skillsCsv') }}</NButton>
-      <NButton size="small" @click="book.saveFaults">{{ t('ui.ledger.faultsCsv') }}</NButton>
-      <NButton size="small" tag="a" download :href="file('results')">{{
-        t('ui.ledger.resultsOneroster')
-      }}</NButton>
-      <NButton size="small" tag="a" download :href="file('lineItems')">{{
-        t('ui.ledger.lineItemsOneroster')
-      }}</NButton>
-      <NButton size="small" @click="print">{{ t('ui.common.print') }}</NButton>
+      <ExportMenu :book="book" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="ledger">
-      <NAlert v-if="judging && judging.done < judging.all" type="info" :show-icon="false">
-        {{
-          t('ui.ledger.ofFinishedAttemptsAreJudged', {
-            done: judging.done,
-            all: judging.all,
-          })
-        }}
+      <NAlert v-if="judging && judging.done < judging.all" type="info">
+        {{ t('ui.ledger.ofFinishedAttemptsAreJudged', { done: judging.done, all: judging.all }) }}
       </NAlert>
-      <NAlert v-if="judging?.waiting" type="warning" :show-icon="false">
-        {{ waitingWords }}
-      </NAlert>
-      <p v-if="!students.length && !scope.people && !day">
-        {{ t('ui.ledger.noStudentsYetAddThem') }} <RouterLink to="/">{{ t('ui.common.today') }}</RouterLink>.
-      </p>
-      <p v-else-if="!students.length">{{ t('ui.ledger.nobodyOfThisClassHas') }}</p>
-      <ClassSkills v-else :students="students" @look="chosen = $event" />
-      <MoreRows :shown="students.length" :count="count" @more="book.more" />
-      <p class="quiet">
-        {{ t('ui.ledger.percentOfAFullCommand') }}
-      </p>
-      <Course
-        v-if="chosen"
-        :key="chosen.id"
-        class="grid gap-8px content-start"
-        :student="chosen"
-        @gone="forgotten"
-      />
-      <div class="grid grid-cols-[minmax(0,1fr)_340px] gap-28px">
-        <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.faults')">
-          <h2>{{ t('ui.ledger.whatEachFaultHasShown') }}</h2>
-          <p v-if="!ledger.faults.length" class="quiet">{{ t('ui.ledger.nothingIsFinishedYet') }}</p>
-          <DataTable
-            v-else
-            :label="t('ui.ledger.whatEachFaultHasShown')"
-            :columns="columns"
-            :rows="ledger.faults"
-            :row-key="(f) => JSON.stringify([f.circuit, f.fault])"
+      <NAlert v-if="judging?.waiting" type="warning">{{ waitingWords }}</NAlert>
+      <NEmpty v-if="!students.length && !scope.people && !day">
+        <Sentence :text="t('ui.ledger.noStudentsYet', { classes: slot('classes') })">
+          <template #classes
+            ><RouterLink :to="{ name: 'classes' }">{{ t('ui.common.classes') }}</RouterLink></template
           >
-            <template #cell-fault="{ row }"
-              >{{ faultWords(row.fault) }} <span class="quiet">{{ row.circuit }}</span></template
-            >
-          </DataTable>
-          <p v-if="ledger.allFaults > ledger.faults.length" class="quiet">
-            {{
-              t('ui.ledger.theThatWereMetMost', {
-                shown: ledger.faults.length,
-                count: ledger.allFaults,
-              })
-            }}
-          </p>
-        </section>
-        <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.confidence')">
-          <h2>{{ t('ui.ledger.sureAndRight') }}</h2>
-          <p v-if="!ledger.reliability.length" class="quiet">
-            {{ t('ui.ledger.nobodyHasConcludedAnythingYet') }}
-          </p>
-          <Reliability v-else :bins="ledger.reliability" />
-        </section>
-      </div>
+        </Sentence>
+      </NEmpty>
+      <NEmpty v-else-if="!students.length" :description="t('ui.ledger.nobodyOfThisClassHas')" />
+      <NTabs v-else type="line" size="small" default-value="students" animated>
+        <NTabPane name="students" :tab="t('ui.common.students')" display-directive="show:lazy">
+          <div class="grid grid-cols-1 gap-8px">
+            <ClassSkills :students="students" @look="look" />
+            <MoreRows :shown="students.length" :count="count" @more="book.more" />
+            <p class="quiet">{{ t('ui.ledger.howToReadTheMap') }}</p>
+          </div>
+        </NTabPane>
+        <NTabPane name="faults" :tab="t('ui.ledger.faults')" display-directive="show:lazy">
+          <FaultRecords :ledger="ledger" @open="openFault" />
+        </NTabPane>
+        <NTabPane name="confidence" :tab="t('ui.ledger.confidence')" display-directive="if">
+          <section class="grid gap-8px" :aria-label="t('ui.ledger.confidence')">
+            <NEmpty
+              v-if="!ledger.reliability.length"
+              :description="t('ui.ledger.nobodyHasConcludedAnythingYet')"
+            />
+            <template v-else>
+              <p>{{ t('ui.ledger.howToReadConfidence') }}</p>
+              <Confidence :bins="ledger.reliability" @open="openSure" />
+            </template>
+          </section>
+        </NTabPane>
+      </NTabs>
     </template>
+    <SidePanel wide :show="chosen !== null" :title="chosen?.name ?? ''" @update:show="chosen = null">
+      <Course v-if="chosen" :key="chosen.id" :student="chosen" :about="about" @gone="forgotten" />
+    </SidePanel>
+    <SidePanel wide :show="behind !== null" :title="behind?.title ?? ''" @update:show="behind = null">
+      <AttemptList v-if="behind" :which="behind.which" :query="query" />
+    </SidePanel>
   </div>
 </template>
-
-<style scoped>
-@media print {
-  .top button,
-  .top label {
-    display: none;
-  }
-}
-</style>
