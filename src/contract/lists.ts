@@ -43,6 +43,8 @@ export const orderRowSchema = z.object({
   concluded: z.string().nullable(),
   released: z.string().nullable(),
   tests: z.number(),
+  /** The mark that counts, of 100; null while it is unfinished or not judged yet. */
+  mark: z.number().nullable(),
 })
 export type OrderRow = z.infer<typeof orderRowSchema>
 

@@ -34,7 +34,8 @@ export async function listOrders(
   const rows = await db.query<OrderRow & { sorted: string }>(
     `select o.id, coalesce(o.circuit, o.document->>'name') as circuit, o.complaint, u.name as student, o.student_id as "studentId",
        ${iso('o.created_at')} as created, o.created_at > now() as early, ${iso('o.concluded_at')} as concluded, ${iso('o.released_at')} as released,
-       ${countOf('test')} as tests, ${by}::text as sorted
+       ${countOf('test')} as tests, ${by}::text as sorted,
+       (select mark from current_results r where r.work_order_id = o.id) as mark
      from (select * from current_orders o where ${where} ${whose}
         ${cursor ? `and (${by}, o.id) < ($2::timestamptz, $3::uuid)` : ''}
         order by ${by} desc, o.id desc limit ${pageSize + 1}) o join users u on u.id = o.student_id

@@ -13,7 +13,9 @@ interface PageOf<R> {
 type RowOf<S extends z.ZodType> = z.output<S> extends PageOf<infer R> ? R : never
 
 /** A list that comes page by page. */
-export interface Pages<R> {
+export interface Pages<R, P = unknown> {
+  /** The first page as it came; undefined before. */
+  readonly first: ComputedRef<P | undefined>
   /** All rows that have come so far. */
   readonly rows: ComputedRef<readonly R[]>
   /** How many there are in all. */
@@ -36,7 +38,7 @@ export interface Pages<R> {
 export function usePages<S extends z.ZodType<PageOf<unknown>>>(
   schema: S,
   path: () => string | undefined,
-): Pages<RowOf<S>> {
+): Pages<RowOf<S>, z.output<S>> {
   const query = useInfiniteQuery(
     {
       queryKey: computed(() => ['pages', path() ?? '']),
@@ -54,6 +56,7 @@ export function usePages<S extends z.ZodType<PageOf<unknown>>>(
   )
   const pages = computed(() => (query.data.value?.pages ?? []) as PageOf<RowOf<S>>[])
   return {
+    first: computed(() => query.data.value?.pages[0] as z.output<S> | undefined),
     rows: computed(() => pages.value.flatMap((page) => page.rows)),
     count: computed(() => pages.value[0]?.count ?? 0),
     loading: computed(() => query.isFetching.value),

@@ -19,7 +19,7 @@ import CircuitMenu from './CircuitMenu.vue'
 import ImportCircuit from './ImportCircuit.vue'
 import MoveCircuit from './MoveCircuit.vue'
 import NewCircuit from './NewCircuit.vue'
-import Picture from './Picture.vue'
+import Picture from '../../readings/Picture.vue'
 
 /** The school’s circuits: found by name, vehicle, folder or tag, with a small picture of each. */
 type Row = CircuitList[number]

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { useAct } from '../../api/useAct'
-import { t } from '../../words'
-import { NButton, NInput, NSelect, NSwitch } from 'naive-ui'
+import { NAlert, NButton, NInput, NTabPane, NTabs, NTag } from 'naive-ui'
 import { computed, ref, toRef } from 'vue'
 import { z } from 'zod'
 import {
@@ -10,58 +8,71 @@ import {
   userSchema,
   type ClassList,
   type RosterDone,
-  type User,
 } from '../../../contract'
-import { ask, post, send } from '../../api/client'
+import { post, send } from '../../api/client'
+import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
+import DataTable from '../../parts/DataTable.vue'
+import { byNumber, byText, type Column } from '../../parts/columns'
 import FormField from '../../parts/FormField.vue'
+import Search from '../../parts/Search.vue'
+import SidePanel from '../../parts/SidePanel.vue'
 import { useForm } from '../../parts/useForm'
 import { useLeaveGuard } from '../../shell/confirm'
+import { t } from '../../words'
+import ClassPanel from './ClassPanel.vue'
 import Import from './Import.vue'
+import Students from './Students.vue'
 
+/** Groups of a term, who is in them, and rosters of other systems. */
+const list = useServer(classListSchema, () => '/classes')
+const everyone = useServer(z.array(userSchema), () => '/students')
+await Promise.all([list.ready(), everyone.ready()])
+const classes = computed(() => list.data.value ?? [])
+const people = computed(() => everyone.data.value ?? [])
 const { wrong, act: doing } = useAct()
-
-/** Groups of a term, and who is in them. */
-const classes = ref<ClassList>([])
-const people = ref<User[]>([])
+const again = () => Promise.all([list.again(), everyone.again()])
+const act = async (work: () => Promise<unknown>) => (await doing(work)) && again()
 const form = useForm(newClassSchema, () => ({ name: '', term: '' }))
 useLeaveGuard(toRef(() => form.changed))
-const done = ref<RosterDone | null>(null)
-const load = () =>
-  doing(async () => {
-    ;[classes.value, people.value] = await Promise.all([
-      ask(classListSchema, '/classes'),
-      ask(z.array(userSchema), '/students'),
-    ])
-  })
-await load()
-const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()
 async function add() {
   const done = await form.submit((made) => send(z.object({ id: z.uuid() }), '/classes', made))
   if (!done) return
   form.reset()
-  await load()
+  await list.again()
 }
-/** The class that is open: its people, and who could be added. */
-const open = ref<string | null>(null)
-const others = computed(() => {
-  const there = new Set(classes.value.find(({ id }) => id === open.value)?.members.map(({ id }) => id))
-  return people.value
-    .filter(({ id }) => !there.has(id))
-    .map(({ id, name, login }) => ({ value: id, label: `${name} (${login})` }))
-})
-const join = (one: ClassList[number], student: string) =>
-  act(() => post(`/classes/${one.id}/members`, { student }))
-const teach = (one: ClassList[number], teaches: boolean) =>
-  act(() => post(`/classes/${one.id}/teaching`, { teaches }, 'PUT'))
-const peopleWords = (one: ClassList[number]) => t('ui.common.count', { count: one.members.length })
+/** The class that is open. */
+const openId = ref<string | null>(null)
+const open = computed(() => classes.value.find(({ id }) => id === openId.value))
 const find = ref('')
 const shown = computed(() => {
   const words = find.value.toLowerCase().trim()
   return classes.value.filter(({ name, term }) => !words || `${name} ${term}`.toLowerCase().includes(words))
 })
-async function taken(result: RosterDone) {
+type Row = ClassList[number]
+const columns: Column<Row>[] = [
+  { key: 'name', title: t('ui.common.class'), head: true, sort: byText((one) => one.name) },
+  {
+    key: 'term',
+    title: t('ui.classes.term'),
+    text: (one) => one.term,
+    sort: byText((one) => one.term),
+    width: 160,
+  },
+  {
+    key: 'count',
+    title: t('ui.common.students'),
+    text: (one) => String(one.members.length),
+    number: true,
+    sort: byNumber((one) => one.members.length),
+    width: 110,
+  },
+  { key: 'own', title: t('ui.classes.teaching'), width: 130 },
+]
+const done = ref<RosterDone | null>(null)
+async function imported(result: RosterDone) {
   done.value = result
-  await load()
+  await again()
 }
 async function slips() {
   const { printSlips } = await import('./slips')
@@ -70,104 +81,72 @@ async function slips() {
 </script>
 
 <template>
-  <div class="classes grid gap-14px max-w-1240px my-0 mx-auto py-16px px-20px">
+  <div class="classes grid content-start gap-10px max-w-1000px my-0 mx-auto py-16px px-20px">
     <h1>{{ t('ui.common.classes') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <div class="grid grid-cols-2 gap-36px">
-      <div class="grid content-start gap-24px">
-        <p v-if="!classes.length">{{ t('ui.classes.noneYetNameOneOr') }}</p>
-        <NInput
-          v-if="classes.length > 8"
-          v-model:value="find"
-          size="small"
-          clearable
-          :placeholder="t('ui.classes.findAClass')"
-          :input-props="{ 'aria-label': t('ui.classes.findAClass') }"
-        />
-        <div class="all">
-          <div v-for="one in shown" :key="one.id" class="line-b">
-            <NButton
-              quaternary
-              block
-              class="head justify-start"
-              :aria-expanded="open === one.id"
-              @click="open = open === one.id ? null : one.id"
+    <NTabs type="line" size="small" default-value="classes">
+      <NTabPane name="classes" :tab="t('ui.common.classes')">
+        <div class="grid gap-16px content-start">
+          <p v-if="!classes.length">{{ t('ui.classes.noneYetNameOneOr') }}</p>
+          <template v-else>
+            <Search
+              v-if="classes.length > 8"
+              v-model="find"
+              :label="t('ui.classes.findAClass')"
+              :placeholder="t('ui.classes.findAClass')"
+            />
+            <DataTable
+              :label="t('ui.common.classes')"
+              :columns="columns"
+              :rows="shown"
+              :row-key="(one) => one.id"
             >
-              <b>{{ one.name }}</b>
-              <span class="quiet">
-                {{
-                  [one.term, peopleWords(one), ...(one.own ? [t('ui.classes.youTeachIt')] : [])]
-                    .filter(Boolean)
-                    .join(' · ')
-                }}
-              </span>
-            </NButton>
-            <section
-              v-if="open === one.id"
-              class="grid gap-10px content-start pt-4px px-14px pb-14px justify-items-start"
-              :aria-label="one.name"
-            >
-              <label class="flex gap-10px items-center">
-                <NSwitch
-                  size="small"
-                  :value="one.own"
-                  :aria-label="t('ui.classes.youTeach', { name: one.name })"
-                  @update:value="teach(one, $event)"
-                />
-                <span class="quiet">{{ t('ui.classes.youTeachItItComes') }}</span>
-              </label>
-              <ul class="flex flex-wrap gap-y-4px gap-x-16px m-0 p-0 list-none">
-                <li v-for="member in one.members" :key="member.id">
-                  {{ member.name }}
-                  <NButton
-                    size="tiny"
-                    quaternary
-                    :aria-label="t('ui.classes.takeOutOf', { name: member.name, name2: one.name })"
-                    @click="act(() => post(`/classes/${one.id}/members/${member.id}`, undefined, 'DELETE'))"
-                  >
-                    ✕
-                  </NButton>
-                </li>
-              </ul>
-              <NSelect
-                v-if="others.length"
-                :value="null"
-                :options="others"
-                filterable
-                size="small"
-                class="max-w-300px"
-                :placeholder="t('ui.classes.addSomebody')"
-                :input-props="{ 'aria-label': t('ui.classes.addSomebodyTo', { name: one.name }) }"
-                @update:value="(student: string) => join(one, student)"
+              <template #cell-name="{ row }"
+                ><NButton text type="primary" @click="openId = row.id">{{ row.name }}</NButton></template
+              >
+              <template #cell-own="{ row }"
+                ><NTag v-if="row.own" size="small" type="info">{{
+                  t('ui.classes.youTeachIt')
+                }}</NTag></template
+              >
+            </DataTable>
+          </template>
+          <form
+            class="flex flex-wrap gap-10px items-end"
+            :aria-label="t('ui.classes.newClass')"
+            @submit.prevent="add"
+          >
+            <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
+              <NInput
+                v-model:value="form.values.name"
+                :input-props="field"
+                :placeholder="t('ui.classes.sweepersSecondYear')"
               />
-            </section>
-          </div>
+            </FormField>
+            <FormField v-slot="{ field }" :form="form" name="term" :label="t('ui.classes.term')">
+              <NInput
+                v-model:value="form.values.term"
+                :input-props="field"
+                :placeholder="t('ui.classes.autumn2026')"
+              />
+            </FormField>
+            <NButton attr-type="submit" type="primary" :loading="form.busy">{{
+              t('ui.classes.addClass')
+            }}</NButton>
+            <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
+          </form>
         </div>
-        <form class="flex gap-10px items-end" @submit.prevent="add">
-          <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
-            <NInput
-              v-model:value="form.values.name"
-              :input-props="field"
-              :placeholder="t('ui.classes.sweepersSecondYear')"
-            />
-          </FormField>
-          <FormField v-slot="{ field }" :form="form" name="term" :label="t('ui.classes.term')">
-            <NInput
-              v-model:value="form.values.term"
-              :input-props="field"
-              :placeholder="t('ui.classes.autumn2026')"
-            />
-          </FormField>
-          <NButton attr-type="submit" :loading="form.busy">{{ t('ui.classes.newClass') }}</NButton>
-          <p v-if="form.wrong" class="wrong" role="alert">{{ form.wrong }}</p>
-        </form>
-      </div>
-      <div class="grid content-start gap-24px">
-        <Import class="grid gap-10px content-start" @done="taken" />
-        <section
+      </NTabPane>
+      <NTabPane name="students" :tab="t('ui.common.students')" display-directive="show:lazy">
+        <Students @added="again" />
+      </NTabPane>
+      <NTabPane name="import" :tab="t('ui.classes.importRoster')" display-directive="show">
+        <Import class="grid gap-10px content-start" @done="imported" />
+        <NAlert
           v-if="done"
-          class="grid gap-10px content-start"
-          :aria-label="t('ui.classes.whatWasTakenIn')"
+          type="success"
+          class="mt-14px"
+          :aria-label="t('ui.classes.imported')"
           role="status"
         >
           <p>
@@ -180,17 +159,21 @@ async function slips() {
             }}
             <template v-if="done.added.length">{{ t('ui.classes.theirFirstPasswordsAreTold') }}</template>
           </p>
-          <NButton v-if="done.added.length" type="primary" @click="slips">{{
+          <NButton v-if="done.added.length" type="primary" class="mt-8px" @click="slips">{{
             t('ui.classes.printTheSlipsPdf')
           }}</NButton>
-        </section>
-      </div>
-    </div>
+        </NAlert>
+      </NTabPane>
+    </NTabs>
+    <SidePanel :show="open !== undefined" :title="open?.name ?? ''" @update:show="openId = null">
+      <ClassPanel
+        v-if="open"
+        :one="open"
+        :people="people"
+        @join="(student) => act(() => post(`/classes/${open!.id}/members`, { student }))"
+        @leave="(student) => act(() => post(`/classes/${open!.id}/members/${student}`, undefined, 'DELETE'))"
+        @teach="(teaches) => act(() => post(`/classes/${open!.id}/teaching`, { teaches }, 'PUT'))"
+      />
+    </SidePanel>
   </div>
 </template>
-
-<style scoped>
-.head :deep(.n-button__content) {
-  gap: 12px;
-}
-</style>

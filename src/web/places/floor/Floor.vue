@@ -14,7 +14,7 @@ import { slot } from '../../words/slots'
 import Claims from './Claims.vue'
 import FloorList from './FloorList.vue'
 import StationCard from './StationCard.vue'
-import { byNeed, filters, needOf, type Filter } from './needs'
+import { byNeed, filters, needOf, type Filter } from '../../readings/needs'
 import { useFloor } from './useFloor'
 
 /** The workshop as it runs: who needs me, at a glance. */

@@ -6,8 +6,8 @@ import { byText, type Column } from '../../parts/columns'
 import { t, tell } from '../../words'
 import { actWords } from './actWords'
 import Curve from './Curve.vue'
-import { minutesOf, needOf, needs } from './needs'
-import NeedTag from './NeedTag.vue'
+import { minutesOf, needOf, needs } from '../../readings/needs'
+import NeedTag from '../../readings/NeedTag.vue'
 import StationActs from './StationActs.vue'
 
 /** Everybody at work, a line each. */

@@ -6,8 +6,8 @@ import type { FloorAct, FloorRow } from '../../../contract/floor'
 import { t, tell } from '../../words'
 import { actWords } from './actWords'
 import Curve from './Curve.vue'
-import { minutesOf, needOf } from './needs'
-import NeedTag from './NeedTag.vue'
+import { minutesOf, needOf } from '../../readings/needs'
+import NeedTag from '../../readings/NeedTag.vue'
 import StationActs from './StationActs.vue'
 
 /** One student at work. */

@@ -5,7 +5,7 @@ import type { FloorRow } from '../../../contract/floor'
 import type { Step } from '../../../core/attempt'
 import { use } from '../../words'
 import { actWords } from './actWords'
-import { byNeed, needOf } from './needs'
+import { byNeed, needOf } from '../../readings/needs'
 
 afterEach(() => use('en'))
 

@@ -1,105 +1,71 @@
 <script setup lang="ts">
-import { t } from '../../words'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { z } from 'zod'
-import { circuitListSchema, type CircuitList } from '../../../contract/lists'
-import { ask, post, send } from '../../api/client'
+import { circuitListSchema } from '../../../contract/lists'
+import { post, send } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
+import { dayWords } from '../../parts/when'
+import { dayOf } from '../../../contract/days'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
-import Benches from './Benches.vue'
-import ClassList from './ClassList.vue'
+import { t } from '../../words'
 import FirstSteps from './FirstSteps.vue'
-import LabToday from './LabToday.vue'
-import Meters from './Meters.vue'
+import GoOn from './GoOn.vue'
 import RecordsNotice from './RecordsNotice.vue'
+import ToReview from './ToReview.vue'
 import { useOrderList } from './useOrderList'
+import Workshop from './Workshop.vue'
 
+/** What needs me, then go on where I was. */
 const session = useSession()
 const scope = useScope()
-const { wrong, act, failed } = useAct()
-const waiting = useOrderList('waiting', failed)
-const open = useOrderList('open', failed)
-const given = useOrderList('given', failed)
-/** What is there is known: nobody is led through first steps while a list is on its way. */
-const looked = ref(false)
+const { wrong, busy, act } = useAct()
 await scope.load()
-await Promise.all([waiting.load(), open.load(), given.load()])
+const waiting = useOrderList('waiting')
+const open = useOrderList('open')
+const given = useOrderList('given')
+const list = useServer(circuitListSchema, () => '/circuits')
+await Promise.all([waiting.ready(), open.ready(), given.ready()])
+const circuits = computed(() => list.data.value ?? [])
+/** What is there is known: nobody is led through first steps while a list is on its way. */
 const nothing = computed(
-  () => !scope.scope.classes.length && waiting.count.value + open.count.value + given.count.value === 0,
+  () =>
+    list.data.value !== undefined &&
+    !scope.scope.classes.length &&
+    waiting.count.value + open.count.value + given.count.value === 0,
 )
-const circuits = ref<CircuitList>([])
-void ask(circuitListSchema, '/circuits').then(
-  (list) => {
-    circuits.value = list
-    looked.value = true
-  },
-  () => undefined,
-)
-const giveBack = () =>
+const release = () =>
   act(async () => {
     await send(z.object({ count: z.number() }), '/orders/released', {
       ...scope.scope,
       asOf: waiting.asOf.value,
     })
-    await Promise.all([waiting.load(), given.load()])
+    await Promise.all([waiting.again(), given.again()])
   })
 /** An order that nobody has begun can be taken back as if it had never been handed out. */
 const takeBack = (id: string) =>
   act(async () => {
     await post(`/orders/${id}`, undefined, 'DELETE')
-    await open.load()
+    await open.again()
   })
 </script>
 
 <template>
-  <div
-    class="home grid grid-cols-[minmax(0,1fr)_250px] gap-y-32px gap-x-36px max-w-1240px my-0 mx-auto py-24px px-20px"
-  >
-    <h1 class="visually-hidden">{{ t('ui.common.today') }}</h1>
-    <p v-if="wrong" class="wrong" role="alert">
-      {{ wrong }}
-    </p>
-    <RecordsNotice class="col-span-full" />
-    <FirstSteps v-if="looked && nothing" class="col-span-full" :circuits="circuits" />
-    <LabToday class="col-span-full" />
-    <ScopeChoice class="col-span-full" />
-    <div class="today grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-y-24px gap-x-36px">
-      <Benches
-        :waiting="waiting"
-        :open="open"
-        :given="given"
-        :circuits="circuits"
-        :self="session.user?.id"
-        @give-back="giveBack"
-        @take-back="takeBack"
-      />
+  <div class="home grid gap-16px content-start max-w-1240px my-0 mx-auto py-18px px-20px">
+    <div class="flex flex-wrap gap-x-16px gap-y-8px items-center">
+      <h1>{{ t('ui.common.today') }}</h1>
+      <span class="quiet">{{ dayWords(dayOf(new Date())) }}</span>
+      <ScopeChoice class="ml-auto" />
     </div>
-    <div class="aside grid gap-28px content-start">
-      <ClassList />
-      <Meters />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <RecordsNotice />
+    <FirstSteps v-if="nothing" :circuits="circuits" />
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(min(420px,100%),1fr))] gap-16px items-start">
+      <ToReview :waiting="waiting" :given="given" :busy="busy" @release="release" />
+      <Workshop :open="open" :self="session.user?.id" @take-back="takeBack" />
     </div>
+    <GoOn :circuits="circuits" />
   </div>
 </template>
-
-<style scoped>
-.aside :deep(section),
-.aside :deep(form) {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-.aside :deep(form) {
-  justify-items: stretch;
-}
-.aside :deep(ul) {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.aside :deep(li) {
-  padding: 3px 0;
-}
-</style>

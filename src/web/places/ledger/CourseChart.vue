@@ -39,7 +39,10 @@ const option = computed(() => {
       max: course.value.length + 1,
       interval: 1,
       splitLine: { show: false },
-      axisLabel: { ...words(p), formatter: (n: number) => (n > 0 && n <= course.value.length ? String(n) : '') },
+      axisLabel: {
+        ...words(p),
+        formatter: (n: number) => (n > 0 && n <= course.value.length ? String(n) : ''),
+      },
       name: t('ui.ledger.attemptNumber'),
       nameLocation: 'middle',
       nameGap: 24,

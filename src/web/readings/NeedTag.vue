@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NTag } from 'naive-ui'
-import { t } from '../../words'
+import { t } from '../words'
 import type { Need } from './needs'
 
 /** The state of somebody's work as a word on its colour. */

@@ -1,4 +1,4 @@
-import type { FloorRow } from '../../../contract/floor'
+import type { FloorRow } from '../../contract/floor'
 
 /** Tests in a row that tell nothing, and minutes without a step, from which somebody is stuck (common practice, no source). */
 const stuckTests = 3

@@ -1,11 +1,11 @@
 import { h, type FunctionalComponent } from 'vue'
-import { storedCircuitSchema } from '../../../contract'
-import { wireUp } from '../../../core/model'
-import { ask } from '../../api/client'
-import { SceneShapes } from '../../schematic/SceneShapes'
-import '../../schematic/scene.css'
-import { sceneOf, stillOf } from '../../schematic/scene'
-import { onForget } from '../../stores/forget'
+import { storedCircuitSchema } from '../../contract'
+import { wireUp } from '../../core/model'
+import { ask } from '../api/client'
+import { SceneShapes } from '../schematic/SceneShapes'
+import '../schematic/scene.css'
+import { sceneOf, stillOf } from '../schematic/scene'
+import { onForget } from '../stores/forget'
 
 /** A circuit’s picture: its lines and symbols. */
 export interface Drawn {

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { NAlert, NButton, NCard, NEmpty } from 'naive-ui'
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import { dayOf, nearDaysSchema } from '../../../contract/days'
+import { floorSchema } from '../../../contract/floor'
+import { useServer } from '../../api/useServer'
+import Fold from '../../parts/Fold.vue'
+import MoreRows from '../../parts/MoreRows.vue'
+import Sentence from '../../parts/Sentence.vue'
+import { dayWords, when } from '../../parts/when'
+import { useScope } from '../../stores/scope'
+import { t, tell } from '../../words'
+import { slot } from '../../words/slots'
+import { byNeed, filters, needOf } from '../../readings/needs'
+import NeedTag from '../../readings/NeedTag.vue'
+import type { OrderPages } from './useOrderList'
+
+/** Today's lab day, who needs help there, and what else was handed out. */
+const { open } = defineProps<{ open: OrderPages; self: string | undefined }>()
+const emit = defineEmits<{ takeBack: [id: string] }>()
+const scope = useScope()
+const days = useServer(nearDaysSchema, () => '/days/near')
+const floor = useServer(floorSchema, () => `/floor?${scope.query}`)
+const today = dayOf(new Date())
+const here = computed(() => (days.data.value ?? []).filter(({ day }) => day === today))
+const next = computed(() => (days.data.value ?? []).find(({ day }) => day > today))
+const now = Date.now()
+const rows = computed(() => floor.data.value?.rows ?? [])
+const of = (which: keyof typeof filters) =>
+  byNeed(
+    rows.value.filter((row) => (filters[which] as readonly string[]).includes(needOf(row, now))),
+    now,
+  )
+const needHelp = computed(() => of('needMe'))
+const atWork = computed(() => of('atWork').length)
+/** More than this are looked at on the Floor. */
+const most = 5
+</script>
+
+<template>
+  <NCard
+    size="small"
+    :title="t('ui.home.inTheWorkshop')"
+    role="region"
+    :aria-label="t('ui.home.inTheWorkshop')"
+  >
+    <template #header-extra>
+      <RouterLink class="text-13px" :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
+    </template>
+    <div class="grid gap-10px">
+      <div v-for="day in here" :key="day.id" class="grid gap-2px">
+        <RouterLink class="font-medium text-16px" :to="{ name: 'day', params: { id: day.id } }">{{
+          day.name
+        }}</RouterLink>
+        <p>
+          {{ t('ui.home.roundsHandedOut', { out: day.out, rounds: day.rounds, stations: day.stations }) }}
+        </p>
+        <p v-if="day.word">
+          <Sentence :text="t('ui.home.codeOfTheDay', { word: slot('word') })"
+            ><template #word
+              ><b class="reading">{{ day.word }}</b></template
+            ></Sentence
+          >
+        </p>
+      </div>
+      <p v-if="!here.length && !rows.length">{{ t('ui.home.noLabDayToday') }}</p>
+      <p v-if="rows.length">{{ t('ui.home.atWorkAndStuck', { atWork, stuck: needHelp.length }) }}</p>
+      <ul v-if="needHelp.length" class="list-none m-0 p-0 grid">
+        <li
+          v-for="row in needHelp.slice(0, most)"
+          :key="row.id"
+          class="flex flex-wrap gap-x-8px items-baseline py-5px line-t"
+        >
+          <NeedTag :need="needOf(row, now)" />
+          <RouterLink class="font-medium" :to="{ name: 'review', params: { id: row.id } }">{{
+            row.student.name
+          }}</RouterLink>
+          <span class="quiet">{{ row.station }}</span>
+          <span v-if="row.unsafe.length" class="text-fault text-13px">{{
+            tell(row.unsafe.at(-1)!.what)
+          }}</span>
+        </li>
+      </ul>
+      <p v-if="next" class="quiet">
+        <Sentence
+          :text="
+            t('ui.home.nextLabDay', { name: slot('name'), day: dayWords(next.day), stations: next.stations })
+          "
+        >
+          <template #name
+            ><RouterLink :to="{ name: 'day', params: { id: next.id } }">{{ next.name }}</RouterLink></template
+          >
+        </Sentence>
+      </p>
+      <NAlert v-if="floor.wrong.value" type="error" role="alert">{{ floor.wrong.value }}</NAlert>
+      <Fold
+        v-if="open.rows.value.length"
+        :title="t('ui.home.ordersNotFinished', { count: open.count.value })"
+      >
+        <ul class="list-none m-0 p-0" :aria-label="t('ui.home.notFinished')">
+          <li v-for="order in open.rows.value" :key="order.id" class="grid gap-1px py-6px line-b">
+            <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }">{{
+              t('ui.home.yourDesk')
+            }}</RouterLink>
+            <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{
+              order.student
+            }}</RouterLink>
+            <span class="text-13px">{{ order.circuit }}</span>
+            <span class="quiet text-13px">{{
+              order.early
+                ? t('ui.home.opensOn', { when: when(order.created) })
+                : t('ui.home.handedOutAt', { tests: order.tests, created: when(order.created) })
+            }}</span>
+            <NButton
+              v-if="!order.tests"
+              text
+              type="primary"
+              class="back justify-self-start min-h-24px text-13px"
+              :aria-label="t('ui.home.withdrawFrom', { student: order.student, circuit: order.circuit })"
+              @click="emit('takeBack', order.id)"
+              >{{ t('ui.home.withdraw') }}</NButton
+            >
+          </li>
+        </ul>
+        <MoreRows :shown="open.rows.value.length" :count="open.count.value" @more="open.more" />
+      </Fold>
+      <NEmpty
+        v-if="!open.rows.value.length && !rows.length"
+        size="small"
+        :description="t('ui.home.nobodyIsAtWorkOpen')"
+      />
+    </div>
+  </NCard>
+</template>
