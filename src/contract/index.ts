@@ -86,6 +86,7 @@ export {
 export {
   attemptsQuerySchema,
   attemptsSchema,
+  commonMistakesSchema,
   courseSchema,
   judgingStateSchema,
   ledgerSchema,
@@ -99,6 +100,7 @@ export {
   type Marks,
   type Attempts,
   type AttemptsQuery,
+  type CommonMistakes,
 } from './ledger'
 export {
   handOutSchema,

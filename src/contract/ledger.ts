@@ -101,3 +101,7 @@ export const attemptsQuerySchema = z.object({
   sure: z.coerce.number().int().min(0).max(100).optional(),
 })
 export type AttemptsQuery = z.infer<typeof attemptsQuerySchema>
+
+/** Rules of measuring that were broken of late, the most frequent first. */
+export const commonMistakesSchema = z.array(z.object({ rule: z.string(), times: z.number().int() }))
+export type CommonMistakes = z.infer<typeof commonMistakesSchema>

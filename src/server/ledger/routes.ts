@@ -9,10 +9,11 @@ import { courseOf } from './course'
 import { eraseName } from './erase'
 import { expectStudent, ledgerOf, ledgerStudents } from './ledger'
 import { marksFile, marksOf } from './marks'
+import { commonMistakes } from './mistakes'
 import { lineItemsFile, resultsFile } from './results-file'
 import { ledgerScopeOf } from './scope'
 import { exportOf } from './student-export'
-import { only } from '../accounts/routes'
+import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from '../circuits/routes'
 
 /** A file that is written as fast as it is taken; whoever goes away ends it. */
@@ -26,6 +27,9 @@ async function sendCsv(res: Response, name: string, file: NodeJS.ReadableStream)
 /** The school's records. */
 export function ledgerRoutes(db: Database): Router {
   const router = Router()
+  router.get('/mistakes', signedIn, async (_req, res) => {
+    res.json(await commonMistakes(db, userOf(res)))
+  })
   router.use('/ledger', only('instructor'))
   router.get('/ledger', async (req, res) => {
     res.json(await ledgerOf(db, ledgerScopeOf(req.query)))

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { t, tell } from '../../words'
-import { NButton, NInputNumber, NTimePicker } from 'naive-ui'
+import { Printer } from '@lucide/vue'
+import { NButton, NDropdown, NInputNumber, NTimePicker } from 'naive-ui'
 import { computed } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { clockOf } from '../../../contract/days'
 import { useOneAct } from '../../api/one-act'
 import { useAct } from '../../api/useAct'
 import { useLeaveGuard } from '../../shell/confirm'
+import Sentence from '../../parts/Sentence.vue'
 import { dayWords } from '../../parts/when'
+import { slot } from '../../words/slots'
 import Plan from './Plan.vue'
 import Stands from './Stands.vue'
 import { useDay } from './useDay'
@@ -46,56 +49,31 @@ async function calendar() {
   const { saveCalendar } = await import('./calendar')
   saveCalendar(stored.value, times.value)
 }
+const files = [
+  { key: 'sealed', label: t('ui.days.sealedCards') },
+  { key: 'stations', label: t('ui.days.stationCards') },
+  { key: 'orders', label: t('ui.days.orders') },
+  { type: 'divider', key: 'line' },
+  { key: 'calendar', label: t('ui.days.calendarFile') },
+]
+const give = (what: string) =>
+  what === 'calendar' ? calendar() : print(what as 'sealed' | 'stations' | 'orders')
 const planned = computed(() => seats.value.some((row) => row.some((seat) => seat >= 0)))
 </script>
 
 <template>
   <div class="day grid gap-14px content-start py-16px px-20px">
-    <div class="top flex flex-wrap gap-y-8px gap-x-14px items-center">
+    <div class="top flex flex-wrap gap-y-8px gap-x-16px items-baseline">
       <h1>{{ stored.name }}</h1>
       <span>{{ dayWords(stored.day) }}</span>
-      <span
-        >{{ t('ui.common.wordOfTheDay') }} <b class="reading">{{ stored.word }}</b></span
-      >
-      <label
-        >{{ t('ui.days.from') }}
-        <NTimePicker
-          :formatted-value="body.start"
-          format="HH:mm"
-          value-format="HH:mm"
-          size="small"
-          :actions="['confirm']"
-          class="w-96px"
-          @update:formatted-value="$event && day.change({ start: $event })"
-      /></label>
-      <label
-        ><NInputNumber
-          :value="body.rounds"
-          size="small"
-          :min="1"
-          :max="12"
-          :precision="0"
-          class="w-96px"
-          @update:value="$event !== null && day.change({ rounds: $event })"
-        />
-        {{ t('ui.days.rounds') }}</label
-      >
-      <label
-        >{{ t('ui.days.of') }}
-        <NInputNumber
-          :value="body.minutes"
-          size="small"
-          :min="5"
-          :max="240"
-          :precision="0"
-          class="w-96px"
-          @update:value="$event !== null && day.change({ minutes: $event })"
-        />
-        {{ t('ui.days.min') }}</label
-      >
-      <NButton size="small" @click="pair(1)">{{ t('ui.days.alone') }}</NButton>
-      <NButton size="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</NButton>
-      <span class="quiet" role="status">{{
+      <span>
+        <Sentence :text="t('ui.home.codeOfTheDay', { word: slot('word') })"
+          ><template #word
+            ><b class="reading">{{ stored.word }}</b></template
+          ></Sentence
+        >
+      </span>
+      <span class="quiet ml-auto" role="status">{{
         waiting
           ? t('ui.common.notSavedNoConnectionTrying')
           : saving
@@ -104,29 +82,62 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       }}</span>
     </div>
     <p v-if="wrong || failure" class="wrong" role="alert">{{ wrong || failure }}</p>
-    <div class="acts flex flex-wrap gap-y-8px gap-x-14px items-center">
-      <NButton type="primary" @click="day.turn">{{
-        planned ? t('ui.days.rotateAnew') : t('ui.days.rotate')
-      }}</NButton>
-      <span v-if="best !== null" role="status"
-        >{{
-          broken.length
-            ? t('ui.days.theBestThatWasFound', { count: broken.length })
-            : best
-              ? t('ui.days.noRuleIsBrokenBest')
-              : t('ui.days.noRuleIsBrokenFound')
-        }}
-        <template v-if="groups.some((g) => g.needs.length)">{{
-          t('ui.days.whatEachHasShownLeast')
-        }}</template></span
-      >
+    <div class="acts flex flex-wrap gap-y-8px gap-x-12px items-end">
+      <label class="field"
+        >{{ t('ui.days.start') }}
+        <NTimePicker
+          :formatted-value="body.start"
+          format="HH:mm"
+          value-format="HH:mm"
+          size="small"
+          :actions="['confirm']"
+          class="!w-96px"
+          @update:formatted-value="$event && day.change({ start: $event })"
+      /></label>
+      <label class="field"
+        >{{ t('ui.days.roundsTitle') }}
+        <NInputNumber
+          :value="body.rounds"
+          size="small"
+          :min="1"
+          :max="12"
+          :precision="0"
+          class="!w-96px"
+          @update:value="$event !== null && day.change({ rounds: $event })"
+      /></label>
+      <label class="field"
+        >{{ t('ui.days.minutesEach') }}
+        <NInputNumber
+          :value="body.minutes"
+          size="small"
+          :min="5"
+          :max="240"
+          :precision="0"
+          class="!w-96px"
+          @update:value="$event !== null && day.change({ minutes: $event })"
+      /></label>
+      <NButton size="small" @click="pair(1)">{{ t('ui.days.alone') }}</NButton>
+      <NButton size="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</NButton>
       <span class="flex-1" />
-      <NButton size="small" @click="print('sealed')">{{ t('ui.days.sealedCards') }}</NButton>
-      <NButton size="small" @click="print('stations')">{{ t('ui.days.stationCards') }}</NButton>
-      <NButton size="small" @click="print('orders')">{{ t('ui.days.orders') }}</NButton>
-      <NButton size="small" @click="calendar">{{ t('ui.days.calendar') }}</NButton>
-      <RouterLink :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
+      <NDropdown trigger="click" :options="files" @select="give">
+        <NButton size="small"
+          ><template #icon><Printer :size="15" /></template>{{ t('ui.days.printAndExport') }}</NButton
+        >
+      </NDropdown>
+      <NButton size="small" type="primary" @click="day.turn">{{
+        planned ? t('ui.days.planRotationAgain') : t('ui.days.planRotation')
+      }}</NButton>
     </div>
+    <p v-if="best !== null" role="status">
+      {{
+        broken.length
+          ? t('ui.days.theBestThatWasFound', { count: broken.length })
+          : best
+            ? t('ui.days.noRuleIsBrokenBest')
+            : t('ui.days.noRuleIsBrokenFound')
+      }}
+      <template v-if="groups.some((g) => g.needs.length)">{{ t('ui.days.whatEachHasShownLeast') }}</template>
+    </p>
     <p v-if="said" role="status">{{ said }}</p>
     <ul v-if="broken.length && planned" class="m-0 pl-20px text-fault" :aria-label="t('ui.days.brokenRules')">
       <li v-for="(one, i) in broken.slice(0, 6)" :key="i">{{ tell(one.why) }}</li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Toggle from '../../parts/Toggle.vue'
-import { NButton, NTable } from 'naive-ui'
+import { NButton, NTable, NTag } from 'naive-ui'
 import { t } from '../../words'
 import { computed, ref } from 'vue'
 import type { Broken, Station } from '../../../core/lab'
@@ -44,7 +44,7 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
           <NButton v-if="!out.includes(r)" class="ml-8px" size="small" @click="emit('out', r)">
             {{ t('ui.days.handOut') }}
           </NButton>
-          <span v-else class="quiet">{{ t('ui.days.isOut') }}</span>
+          <NTag v-else class="ml-8px" size="small" type="success">{{ t('ui.days.isOut') }}</NTag>
         </th>
       </tr>
     </thead>
@@ -97,6 +97,7 @@ th[scope='row'] {
   background: var(--sheet);
   color: inherit;
   font: inherit;
+  justify-items: start;
   text-align: left;
   cursor: grab;
 }

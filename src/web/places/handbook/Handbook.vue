@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { slot } from '../../words/slots'
-import Sentence from '../../parts/Sentence.vue'
 import Search from '../../parts/Search.vue'
 import { NButton, NTable } from 'naive-ui'
 import { useKeys } from '../../keys/useKeys'
@@ -8,6 +6,7 @@ import { t, tell } from '../../words'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Reckon from './Reckon.vue'
+import Front from './Front.vue'
 import Limits from './Limits.vue'
 import Misread from './Misread.vue'
 import Symbols from './Symbols.vue'
@@ -57,7 +56,11 @@ const print = () => window.print()
 <template>
   <div class="handbook grid grid-cols-[270px_minmax(0,1fr)] h-full min-h-0">
     <aside>
-      <h1>{{ t('ui.common.handbook') }}</h1>
+      <h1>
+        <RouterLink class="text-ink no-underline" :to="{ name: 'handbook' }">{{
+          t('ui.common.handbook')
+        }}</RouterLink>
+      </h1>
       <Search
         ref="field"
         v-model="typed"
@@ -135,13 +138,7 @@ const print = () => window.print()
         {{ t('ui.handbook.theVehicleMakersDataLocal') }}
       </p>
     </article>
-    <article v-else>
-      <p>
-        <Sentence :text="t('ui.handbook.chooseAnEntryOrPress', { key: slot('key') })">
-          <template #key><kbd>/</kbd></template>
-        </Sentence>
-      </p>
-    </article>
+    <article v-else class="!max-w-1000px" :aria-label="t('ui.handbook.overview')"><Front /></article>
   </div>
 </template>
 

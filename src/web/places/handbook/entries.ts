@@ -34,13 +34,16 @@ export type Entry = { readonly key: string; readonly title: string; readonly wor
 )
 
 export const chapters = [
-  { types: ['procedure'], title: t('ui.handbook.procedures') },
-  { types: ['limits'], title: t('ui.common.limits') },
-  { types: ['calculator'], title: t('ui.handbook.toReckon') },
-  { types: ['table', 'symbols'], title: t('ui.handbook.tables') },
-  { types: ['misreading'], title: t('ui.handbook.misreadings') },
-  { types: ['caution'], title: t('ui.common.cautions') },
-] as const satisfies readonly { types: readonly Entry['type'][]; title: string }[]
+  { types: ['procedure'], title: t('ui.handbook.procedures'), about: t('ui.handbook.aboutProcedures') },
+  { types: ['limits'], title: t('ui.common.limits'), about: t('ui.handbook.aboutLimits') },
+  { types: ['calculator'], title: t('ui.handbook.calculators'), about: t('ui.handbook.aboutCalculators') },
+  { types: ['table', 'symbols'], title: t('ui.handbook.tables'), about: t('ui.handbook.aboutTables') },
+  { types: ['misreading'], title: t('ui.handbook.misreadings'), about: t('ui.handbook.aboutMisreadings') },
+  { types: ['caution'], title: t('ui.common.cautions'), about: t('ui.handbook.aboutCautions') },
+] as const satisfies readonly { types: readonly Entry['type'][]; title: string; about: string }[]
+
+/** Entries that came last, the newest first. */
+export const newest: readonly string[] = ['relaySocket', 'substitute', 'drainThree', 'limits']
 
 /** Everything that can be looked up, in the order of its chapters. */
 export const entries: readonly Entry[] = [

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { NCard, NTag } from 'naive-ui'
+import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import { commonMistakesSchema } from '../../../contract/ledger'
+import { useServer } from '../../api/useServer'
+import { useSession } from '../../stores/session'
+import { t } from '../../words'
+import { chapters, entries, newest } from './entries'
+
+/** What the Handbook has, what is new in it, and what the last reviews suggest to read. */
+const session = useSession()
+const mistakes = useServer(commonMistakesSchema, () => '/mistakes')
+const titled = (key: string) => entries.find((one) => one.key === key)
+const suggested = computed(() =>
+  (mistakes.data.value ?? []).flatMap(({ rule, times }) => {
+    const entry = titled(`rule-${rule}`)
+    return entry ? [{ entry, times }] : []
+  }),
+)
+const fresh = newest.flatMap((key) => titled(key) ?? [])
+/** Titles that are shown of each chapter. */
+const most = 4
+const parts = chapters.map(({ types, title, about }) => {
+  const own = entries.filter(({ type }) => (types as readonly string[]).includes(type))
+  return { title, about, count: own.length, first: own.slice(0, most), more: own[most] }
+})
+</script>
+
+<template>
+  <div class="grid gap-18px">
+    <p class="text-16px max-w-720px">{{ t('ui.handbook.whatItIs') }}</p>
+    <NCard
+      v-if="suggested.length"
+      size="small"
+      :title="t('ui.handbook.suggested')"
+      role="region"
+      :aria-label="t('ui.handbook.suggested')"
+    >
+      <p class="quiet mb-8px">
+        {{
+          session.user?.role === 'student'
+            ? t('ui.handbook.fromYourReviews')
+            : t('ui.handbook.fromTheSchoolsReviews')
+        }}
+      </p>
+      <ul class="m-0 p-0 list-none grid gap-4px">
+        <li v-for="{ entry, times } in suggested" :key="entry.key" class="flex gap-10px items-baseline">
+          <RouterLink :to="{ name: 'handbook', params: { entry: entry.key } }">{{ entry.title }}</RouterLink>
+          <NTag size="small" type="warning">{{ t('ui.handbook.times', { times }) }}</NTag>
+        </li>
+      </ul>
+    </NCard>
+    <div class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-14px">
+      <NCard v-for="part in parts" :key="part.title" size="small" :title="part.title">
+        <template #header-extra
+          ><span class="quiet">{{ t('ui.handbook.entryCount', { count: part.count }) }}</span></template
+        >
+        <p class="quiet mb-6px">{{ part.about }}</p>
+        <ul class="m-0 p-0 list-none grid gap-3px">
+          <li v-for="one in part.first" :key="one.key">
+            <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{ one.title }}</RouterLink>
+          </li>
+        </ul>
+      </NCard>
+    </div>
+    <section v-if="fresh.length" class="grid gap-4px">
+      <h2>{{ t('ui.handbook.new') }}</h2>
+      <p class="flex flex-wrap gap-x-16px gap-y-4px">
+        <RouterLink
+          v-for="one in fresh"
+          :key="one.key"
+          :to="{ name: 'handbook', params: { entry: one.key } }"
+          >{{ one.title }}</RouterLink
+        >
+      </p>
+    </section>
+    <p class="quiet">{{ t('ui.handbook.theVehicleMakersDataLocal') }}</p>
+  </div>
+</template>
