@@ -66,6 +66,7 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
 
   await test.step('a roster is looked at, then taken in', async () => {
     await orla.getByRole('link', { name: 'Classes' }).click()
+    await orla.getByText('Import roster', { exact: true }).click()
     await orla.locator('.choose-file input').setInputFiles({
       name: 'list.csv',
       mimeType: 'text/csv',
@@ -80,17 +81,19 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
       text = await answer.text()
       await route.fulfill({ response: answer })
     })
-    await orla.getByRole('button', { name: 'Take them in' }).click()
-    await expect(orla.getByRole('button', { name: 'Print the slips (PDF)' })).toBeVisible()
+    await orla.getByRole('button', { name: 'Import', exact: true }).click()
+    await expect(orla.getByRole('button', { name: 'Print sign-in slips (PDF)' })).toBeVisible()
     const { answer } = JSON.parse(text.trim().split('\n').at(-1)!) as {
       answer: { added: { password: string }[] }
     }
     nela = answer.added[0]!.password
+    await orla.getByText('Classes', { exact: true }).last().click()
     await orla.getByRole('button', { name: /^Thursday/ }).click()
     await expect(orla.getByRole('region', { name: 'Thursday' })).toContainText('Nela Farrow')
     await orla.getByRole('switch', { name: 'You teach Thursday' }).click()
-    await expect(orla.getByText('you teach it', { exact: false }).first()).toBeVisible()
+    await expect(orla.getByText('you teach it', { exact: false }).first()).toBeAttached()
     await expectAccessible(orla)
+    await orla.keyboard.press('Escape')
   })
 
   await test.step('a day is planned, turned, spoilt by hand, and turned again', async () => {
@@ -98,10 +101,10 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     await expect(orla.getByRole('rowheader')).toHaveCount(8)
     await expectAccessible(orla)
     await orla.getByRole('link', { name: 'Lab days' }).click()
-    await orla.getByLabel('Name').fill('Thursday group')
+    await orla.getByLabel('Name', { exact: true }).fill('Thursday group')
     await expectAccessible(orla)
-    await orla.getByRole('button', { name: 'Plan it' }).click()
-    await orla.getByRole('button', { name: 'Rotate' }).click()
+    await orla.getByRole('button', { name: 'Create lab day' }).click()
+    await orla.getByRole('button', { name: 'Plan rotation' }).click()
     await expect(orla.getByText('No rule is broken')).toBeVisible()
     const plan = orla.getByRole('table', { name: 'Who works where' })
     const places = plan.getByRole('row').nth(1).getByRole('button')
@@ -116,26 +119,28 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     await expect(places.nth(0)).toContainText(first)
     await expect(orla.getByRole('list', { name: 'Broken rules' })).toHaveCount(0)
     await plan.getByRole('button', { name: 'Hand out' }).first().click()
-    await expect(orla.getByText('Round 1 is out: 4 orders.')).toBeVisible()
+    await expect(orla.getByText('Round 1 handed out: 4 orders.')).toBeVisible()
     const calendar = orla.waitForEvent('download')
-    await orla.getByRole('button', { name: 'Calendar' }).click()
+    await orla.getByRole('button', { name: 'Print and export' }).click()
+    await orla.getByText('Calendar file (iCalendar)').click()
     expect((await calendar).suggestedFilename()).toBe('thursday-group.ics')
     const cards = orla.waitForEvent('download')
-    await orla.getByRole('button', { name: 'Sealed cards' }).click()
+    await orla.getByRole('button', { name: 'Print and export' }).click()
+    await orla.getByText('Sealed cards').click()
     expect((await cards).suggestedFilename()).toMatch(/sealed-cards\.pdf$/)
   })
 
-  await test.step('a phone signs in with the card of a bench and the word of the day', async () => {
+  await test.step('a phone signs in with the card of a bench and the code of the day', async () => {
     const word = (await orla.locator('.top b.reading').textContent())!
     const phone = await (
       await browser.newContext({ baseURL: server.url, viewport: { width: 390, height: 780 } })
     ).newPage()
     await phone.goto(`/card/${orla.url().split('/').pop()}/1`)
-    await phone.getByLabel('Word of the day').fill('amber-anvil-1')
+    await phone.getByLabel('Code of the day').fill('amber-anvil-1')
     await phone.getByRole('button', { name: 'Continue' }).click()
-    await expect(phone.getByRole('alert')).toContainText('not the word of the day')
+    await expect(phone.getByRole('alert')).toContainText('not the code of the day')
     await expectAccessible(phone)
-    await phone.getByLabel('Word of the day').fill(word)
+    await phone.getByLabel('Code of the day').fill(word)
     await phone.getByRole('button', { name: 'Continue' }).click()
     await expect(phone.getByText('Who are you?')).toBeVisible()
     const someone = phone.getByRole('button').first()
@@ -173,10 +178,10 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     await expect(orla.getByText('live', { exact: true })).toBeVisible()
     await expect(station('Idris Quill')).toContainText('not begun')
     // A password that somebody else made up is changed before any work.
-    await expect(fourth.getByText('Somebody else chose your password')).toBeVisible()
-    await fourth.getByLabel('Present password').fill(nela)
+    await expect(fourth.getByText('Someone else chose your password')).toBeVisible()
+    await fourth.getByLabel('Current password').fill(nela)
     await fourth.getByLabel('New password').fill('eleven dry oak ledges')
-    await fourth.getByRole('button', { name: 'Change it' }).click()
+    await fourth.getByRole('button', { name: 'Change password' }).click()
     await expect(fourth.getByRole('status').filter({ hasText: 'Changed.' })).toBeVisible()
     for (const page of [tam, fourth, maeve]) {
       const { id, on } = await orderOf(page)
@@ -184,7 +189,7 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     }
     const { id, on } = await orderOf(tam)
     await step(tam, id, volts(on))
-    await expect(station('Tam Pellow')).toContainText('1 readings')
+    await expect(station('Tam Pellow')).toContainText('1 reading')
     await expect(station('Tam Pellow')).toContainText('Volts')
     const other = await orderOf(fourth)
     await step(fourth, other.id, volts(other.on, { jack: 'amps' }))
@@ -197,12 +202,12 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
   await test.step('a word and a stop arrive at the Desk, and the stop holds', async () => {
     const { id, on } = await orderOf(fourth)
     await fourth.goto(`/desk/${id}`)
-    await station('Nela Farrow').getByRole('button', { name: 'Nudge …' }).click()
-    await orla.getByLabel('What to say').fill('Where is the red lead plugged in?')
-    await orla.getByRole('button', { name: 'Say it' }).click()
+    await station('Nela Farrow').getByRole('button', { name: 'Message …' }).click()
+    await orla.getByLabel('Message', { exact: true }).fill('Where is the red lead plugged in?')
+    await orla.getByRole('button', { name: 'Send', exact: true }).click()
     await expect(fourth.getByText('“Where is the red lead plugged in?”')).toBeVisible()
     await station('Nela Farrow').getByRole('button', { name: 'Stop …' }).click()
-    await orla.getByLabel('Why it is stopped').fill('Leads off, I am coming.')
+    await orla.getByLabel('Reason for stopping').fill('Leads off, I am coming.')
     await orla.getByRole('button', { name: 'Stop the work' }).click()
     await expect(fourth.getByRole('alert')).toContainText('Leads off, I am coming.')
     await expectAccessible(fourth)
@@ -210,7 +215,7 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
       data: { key: crypto.randomUUID(), action: { type: 'operate', arrangement: on } },
     })
     expect(refused.status()).toBe(409)
-    await station('Nela Farrow').getByRole('button', { name: 'Let it go on' }).click()
+    await station('Nela Farrow').getByRole('button', { name: 'Resume work' }).click()
     await expect(fourth.getByRole('alert')).toHaveCount(0)
   })
 
@@ -236,7 +241,7 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     await orla.context().setOffline(true)
     await step(maeve, id, volts(on))
     await orla.context().setOffline(false)
-    await expect(station('Maeve Torrin')).toContainText('1 readings')
+    await expect(station('Maeve Torrin')).toContainText('1 reading')
     await server.kill()
     server = await startServer(port, folder, true)
     await expect(orla.getByText('live', { exact: true })).toBeVisible({ timeout: 40_000 })
@@ -280,15 +285,18 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
     const { id, load } = await orderOf(maeve)
     await step(maeve, id, { type: 'conclude', piece: load, kind: 'open', sure: 60 })
     await maeve.request.post(`/api/desk/${id}/finish`)
-    await expect(station('Maeve Torrin')).toContainText('finished')
+    await expect(station('Maeve Torrin')).toContainText('to review')
     await orla.getByRole('link', { name: 'Ledger' }).click()
     const row = orla.getByRole('row', { name: /Maeve Torrin/ })
-    await expect(row.getByRole('cell').first()).toHaveText('1')
+    await expect(row.getByRole('cell').first()).toHaveText(/^\d+$/)
     await expectAccessible(orla)
     await orla.getByRole('button', { name: 'Maeve Torrin' }).click()
     await expect(orla.getByRole('region', { name: 'One student’s course' })).toContainText('not found')
+    await expectAccessible(orla)
+    await orla.keyboard.press('Escape')
     const table = orla.waitForEvent('download')
-    await orla.getByRole('button', { name: 'Skills (CSV)' }).click()
+    await orla.getByRole('button', { name: 'Export', exact: true }).click()
+    await orla.getByText('Skills (CSV)').click()
     expect((await table).suggestedFilename()).toBe('class-skills.csv')
     await orla.getByRole('group', { name: 'Whose work' }).locator('.classes').click()
     await orla.getByText(/^Thursday \(1\)$/).click()
@@ -300,11 +308,19 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
       ['Report (PDF)', 'report-thursday.pdf'],
     ] as const) {
       const file = orla.waitForEvent('download')
-      await orla
-        .getByRole('button', { name: button })
-        .or(orla.getByRole('link', { name: button }))
-        .click()
+      await orla.getByRole('button', { name: 'Export', exact: true }).click()
+      await orla.getByText(button).click()
       expect((await file).suggestedFilename()).toBe(name)
     }
+  })
+
+  await test.step('every figure of the records opens the attempts behind it', async () => {
+    await orla.getByText('Faults', { exact: true }).click()
+    await orla.getByRole('table', { name: 'Faults' }).getByRole('button').first().click()
+    const behind = orla.getByRole('dialog').getByRole('table', { name: 'Attempts' })
+    await expect(behind.getByRole('row')).not.toHaveCount(1)
+    await expectAccessible(orla)
+    await behind.getByRole('link').first().click()
+    await expect(orla.getByRole('region', { name: 'Steps and marks' })).toBeVisible()
   })
 })

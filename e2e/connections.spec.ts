@@ -77,7 +77,7 @@ test('a server that is started anew behind a proxy: the Floor goes on by itself,
   const station = orla.getByRole('listitem').filter({ hasText: 'Tam Pellow' }).first()
   await station.getByRole('button', { name: /Stop/ }).click()
   await orla
-    .getByRole('textbox', { name: /why|say/i })
+    .getByRole('textbox', { name: /reason/i })
     .first()
     .fill('Hands off the battery')
   await orla.keyboard.press('Enter')
@@ -89,10 +89,7 @@ test('a server that is started anew behind a proxy: the Floor goes on by itself,
   await tam.route('**/live', (route) => route.abort())
   await tam.reload()
   await expect(tam.getByText('No connection to the school')).toBeVisible()
-  await station
-    .getByRole('button', { name: /Go on|Let/ })
-    .first()
-    .click()
+  await station.getByRole('button', { name: 'Resume work' }).first().click()
   await expect(tam.getByRole('alert').filter({ hasText: 'Hands off the battery' })).toHaveCount(0, {
     timeout: 10_000,
   })
@@ -164,7 +161,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
         : route.continue(),
     )
     await page.goto('/')
-    await expect(page.getByRole('alert')).toContainText('does not answer')
+    await expect(page.getByRole('alert')).toContainText('does not respond')
     await expectAccessible(page)
     away = false
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 15_000 })
@@ -180,7 +177,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
     }
     await expectAccessible(page)
     await page.getByRole('button', { name: 'Go to Today' }).click()
-    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'To review', exact: true })).toBeVisible()
   })
   await test.step('a part of the page that an upgrade has taken away: the newer page is loaded', async () => {
     let gone = true
@@ -188,7 +185,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
       gone ? route.fulfill({ status: 404, body: 'gone' }) : route.continue(),
     )
     await page.goto('/')
-    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'To review', exact: true })).toBeVisible()
     await page.evaluate(() => ((window as unknown as { old: boolean }).old = true))
     page.once('framenavigated', () => (gone = false))
     await page.getByRole('link', { name: 'Ledger' }).click()
@@ -197,14 +194,14 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
   })
   await test.step('a newer version: said, and loaded at the next navigation', async () => {
     await page.goto('/')
-    await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'To review', exact: true })).toBeVisible()
     await page.evaluate(() => ((window as unknown as { old: boolean }).old = true))
     await page.route('**/api/lessons', async (route) => {
       const answer = await route.fetch()
       await route.fulfill({ response: answer, headers: { ...answer.headers(), 'x-brachyon-build': 'newer' } })
     })
     await page.getByRole('link', { name: 'Lessons' }).click()
-    await expect(page.getByText('There is a newer version of this page.')).toBeVisible()
+    await expect(page.getByText('A newer version of this page is available.')).toBeVisible()
     await page.getByRole('link', { name: 'Classes' }).click()
     await expect(page.getByRole('heading', { name: 'Classes' })).toBeVisible()
     expect(await page.evaluate(() => 'old' in window)).toBe(false)

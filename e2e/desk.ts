@@ -116,7 +116,7 @@ export async function take(page: Page, m: Measuring, infers = true): Promise<str
 
 export async function tells(page: Page, marks: Measuring['marks'] = []): Promise<void> {
   for (const [id, key] of marks) await part(page, id).first().press(key)
-  await page.getByRole('button', { name: 'That is what it tells me' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'What does it tell you?' })).toBeHidden()
 }
 
@@ -133,7 +133,7 @@ export async function repair(page: Page, piece: string, way: string): Promise<vo
   const form = page.getByRole('form', { name: 'Repair' })
   await choose(form.getByRole('combobox', { name: 'Piece', exact: true }), piece)
   await choose(form.getByRole('combobox', { name: 'How', exact: true }), way)
-  await form.getByRole('button', { name: 'Repair it' }).click()
+  await form.getByRole('button', { name: 'Repair' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'Repaired' }).first()).toBeVisible()
 }
 

@@ -204,7 +204,7 @@ test('German at the Desk, from the complaint to the review', async ({ page, brow
     await german(`a reading from ${red} to ${black}`)
   }
   const tell = async () => {
-    await page.getByRole('button', { name: 'Das sagt sie mir' }).click()
+    await page.getByRole('button', { name: 'Fertig' }).click()
     await expect(page.getByRole('heading', { name: 'Was sagt sie Ihnen?' })).toBeHidden()
   }
   await take('L1a', 'B1n', '12,3', 'F1')

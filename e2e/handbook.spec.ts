@@ -11,7 +11,7 @@ test('the handbook: found by /, reckons what is typed as the trade writes it, an
   await page.getByRole('link', { name: 'Handbook' }).click()
   await expect(page.getByRole('heading', { name: 'Handbook' })).toBeVisible()
   await page.keyboard.press('/')
-  await expect(page.getByRole('searchbox', { name: 'Look up' })).toBeFocused()
+  await expect(page.getByRole('searchbox', { name: 'Search' })).toBeFocused()
   await page.keyboard.type('drop wire')
   await page.keyboard.press('Enter')
   const entry = page.getByRole('article', { name: 'Drop of a wire' })
@@ -26,10 +26,10 @@ test('the handbook: found by /, reckons what is typed as the trade writes it, an
   await expect(entry.getByRole('alert')).toBeVisible()
   await expect(lost).toHaveText(/272.mV/)
   await expectAccessible(page)
-  await page.getByRole('searchbox', { name: 'Look up' }).fill('55')
+  await page.getByRole('searchbox', { name: 'Search' }).fill('55')
   await page.getByRole('link', { name: 'Lamps', exact: true }).click()
   await expect(page.getByRole('cell', { name: 'H1, H3, H7' })).toBeVisible()
-  await page.getByRole('searchbox', { name: 'Look up' }).fill('carburettor')
+  await page.getByRole('searchbox', { name: 'Search' }).fill('carburettor')
   await expect(page.getByRole('status')).toContainText('Nothing of that')
   await expectAccessible(page)
 })
@@ -47,7 +47,7 @@ test('the handbook walks a procedure on a circuit, sound and faulted, and lets i
   await entry.getByRole('button', { name: 'Try it' }).click()
   await expect(entry.getByRole('group', { name: /^Schematic:/ })).toBeVisible()
   // Nothing of a student's own is touched, and no way leads to the instructor's bench.
-  await expect(entry.getByRole('button', { name: 'Take it to the bench' })).toHaveCount(0)
+  await expect(entry.getByRole('button', { name: 'Open on the Bench' })).toHaveCount(0)
   await expectAccessible(page)
 
   await page.goto('/handbook/limits')
@@ -70,7 +70,7 @@ test('from the handbook onto the bench, in the state in question; and from a par
   await signIn(page, 'orla')
   await page.goto('/handbook/noCrank')
   await page.getByRole('button', { name: 'Try it' }).click()
-  await page.getByRole('button', { name: 'Take it to the bench' }).click()
+  await page.getByRole('button', { name: 'Open on the Bench' }).click()
   await expect(page).toHaveURL(/\/bench\/.*state=crank/)
   await expect(chosenIn(page.getByRole('combobox', { name: 'Named state' }))).toHaveAttribute(
     'data-chosen',
@@ -115,7 +115,7 @@ test('what a circuit reads stays closed to a student who has a test on it in han
     frame: { mode: 'test' },
   })
   await page.reload()
-  await expect(page.getByRole('article').getByRole('status')).toContainText('stays closed until')
+  await expect(page.getByRole('article').getByRole('status')).toContainText('hidden until')
   await expect(page.getByRole('region', { name: 'Limits side by side' })).toHaveCount(0)
   await expect(page.getByRole('region', { name: 'Try it' })).toHaveCount(0)
   // Another circuit is open, and what procedures say without numbers.

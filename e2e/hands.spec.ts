@@ -31,7 +31,7 @@ test('a spare that is bad itself: chosen in Plant, measured in the hand, and sai
       .click()
     await toStep(page, 'Hand out')
     await page.getByLabel('Complaint').fill(complaint)
-    const hand = page.getByRole('region', { name: 'Hand it out' })
+    const hand = page.getByRole('region', { name: 'Hand out' })
     await hand.getByRole('button', { name: 'Keep these facts' }).click()
     await hand.locator('.field', { hasText: 'Bad spares' }).locator('.n-base-selection').click()
     await page
@@ -143,7 +143,7 @@ test('look, pick in the plug face, and move one wire after the other', async ({ 
   await page.getByRole('button', { name: 'S1 closed' }).click()
   const fan = part(page, 'M1').first()
   await expect(fan).toContainText(/turns as it should/)
-  const hand = page.getByRole('combobox', { name: 'Moved by hand' })
+  const hand = page.getByRole('combobox', { name: 'Wiggle' })
   await choose(hand, 'W7')
   await expect(fan).toContainText(/turns as it should/)
   await choose(hand, 'W6')

@@ -26,15 +26,15 @@ test('a drain: handed out with its hours, verified by its current, cured, and sa
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
     await choose(page.getByRole('combobox', { name: 'Place' }), 'F2')
     const kinds = page.getByRole('group', { name: 'How it fails' })
-    await expect(page.getByRole('checkbox', { name: /Offer also what never shows/ })).toBeVisible({
+    await expect(page.getByRole('checkbox', { name: /Also offer faults that never show/ })).toBeVisible({
       timeout: 30_000,
     })
     await expect(kinds.getByRole('button', { name: /Wrong fuse/ })).toBeHidden()
-    await page.getByRole('checkbox', { name: /Offer also what never shows/ }).check()
+    await page.getByRole('checkbox', { name: /Also offer faults that never show/ }).check()
     await expect(kinds.getByRole('button', { name: /Wrong fuse/ })).toBeVisible()
     await kinds.getByRole('button', { name: /^Drain/ }).click()
     await toStep(page, 'Hand out')
-    const hand = page.getByRole('region', { name: 'Hand it out' })
+    const hand = page.getByRole('region', { name: 'Hand out' })
     await expect(hand.getByLabel('Complaint')).toHaveValue(/^Left standing, the van battery is flat/)
     await expect(hand.getByRole('checkbox', { name: /van battery is flat after about 4 days/ })).toBeChecked()
     await chooseSome(hand.getByRole('combobox', { name: 'Students' }), [`Story ${login}`])
@@ -93,7 +93,7 @@ test('what comes and goes is met on the road: everything is moved at once, and t
   await goToDesk(desk, id)
   await desk.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(desk, 'L1')).toContainText('bright')
-  await choose(desk.getByRole('combobox', { name: 'Moved by hand', exact: true }), {
+  await choose(desk.getByRole('combobox', { name: 'Wiggle', exact: true }), {
     label: 'Everything, as on a rough road',
   })
   await expect(part(desk, 'L1')).toContainText('dark')

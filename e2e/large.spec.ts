@@ -103,7 +103,7 @@ test('four hundred nodes: found by name, moved, zoomed, gone through by keys, an
   })
 
   await test.step('what takes the focus comes into view', async () => {
-    for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Larger' }).click()
+    for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Zoom in' }).click()
     await page.keyboard.press('g')
     for (let i = 0; i < 4; i++) await page.keyboard.press('Tab')
     const id = (await page.evaluate('document.activeElement.dataset.part')) as string
@@ -118,7 +118,7 @@ test('four hundred nodes: found by name, moved, zoomed, gone through by keys, an
     // Near enough, every point has its reading beside it.
     const volts = page.locator('.schematic [data-point="F1a"] .face-value')
     await expect(async () => {
-      await page.getByRole('button', { name: 'Larger' }).click()
+      await page.getByRole('button', { name: 'Zoom in' }).click()
       await find('F1')
       await expect(volts).toBeAttached({ timeout: 500 })
     }).toPass()

@@ -44,7 +44,7 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   await page.getByRole('button', { name: 'G1n', exact: true }).first().click()
   await expect(page.getByText('the meter shows').first()).toBeVisible()
   await page.getByRole('button', { name: 'Pin G1n' }).first().click()
-  await expect(page.getByText('No row matches what you asked for.').first()).toBeVisible()
+  await expect(page.getByText('No row matches your search.').first()).toBeVisible()
   await page.getByRole('checkbox', { name: /only pinned/ }).uncheck()
   // A piece and a part by itself are pinned as a point is.
   await page.getByRole('button', { name: 'Pin F1 fuse link' }).first().click()
@@ -86,7 +86,7 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   const json = await file('Circuit, JSON')
 
   await press(page.getByRole('radio', { name: 'Build sheet' }))
-  await expect(page.getByRole('heading', { name: 'Wires to cut' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wire list' })).toBeVisible()
   await choose(page.getByRole('combobox', { name: 'State', exact: true }), { index: 0 })
   const measured = page.getByLabel(/^Measured at G1e/)
   await measured.fill('0.9')
@@ -94,7 +94,7 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
   await expect(page.getByText('outside its band')).toBeVisible()
   await page.getByRole('button', { name: /Fit the model to 1/ }).click()
   await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible()
-  await page.getByRole('button', { name: 'Keep it as this board’s own baseline' }).click()
+  await page.getByRole('button', { name: 'Save as this board’s baseline' }).click()
   await expect(page.getByRole('group', { name: /board as measured/ })).toBeVisible()
 
   // What went out comes back in, dropped on the page.
@@ -105,6 +105,6 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
     transfer.items.add(new File([text], 'pump.json', { type: 'application/json' }))
     document.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))
   }, json.toString())
-  await page.getByRole('button', { name: 'Take it in' }).click()
+  await page.getByRole('button', { name: 'Import' }).click()
   await expect(page.getByRole('group', { name: 'Schematic: Pump of bench 3' })).toBeVisible()
 })

@@ -69,7 +69,7 @@ test('pictures of the main views', async ({ page, browser }) => {
   await part(page, 'X2').press('Enter')
   await part(page, 'G1').press('Enter')
   await shot('desk')
-  await page.getByRole('button', { name: 'That is what it tells me' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
   await choose(
     page.locator('form[aria-label=Conclusion]').getByRole('combobox', { name: 'Piece', exact: true }),
     'X2',
@@ -83,7 +83,7 @@ test('pictures of the main views', async ({ page, browser }) => {
     page.getByRole('form', { name: 'Repair' }).getByRole('combobox', { name: 'How', exact: true }),
     'terminal',
   )
-  await page.getByRole('button', { name: 'Repair it' }).click()
+  await page.getByRole('button', { name: 'Repair' }).click()
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('20 mV')
   await page.getByRole('button', { name: 'Measure' }).click()
   await page.getByRole('button', { name: 'Finish the work' }).waitFor()
@@ -92,19 +92,19 @@ test('pictures of the main views', async ({ page, browser }) => {
   await signOut(page)
   await signIn(page, 'orla')
   await shot('today')
-  await page.getByRole('region', { name: 'Waiting for you' }).getByRole('link').nth(1).click()
+  await page.getByRole('region', { name: 'To review' }).getByRole('link').nth(1).click()
   await page.getByRole('region', { name: 'Mark', exact: true }).waitFor({ timeout: 30_000 })
   await shot('review')
   await page.keyboard.press('3')
   await shot('review-ways')
   await page.goto('/days')
   await page.getByLabel('Name').fill('Workshop group')
-  await page.getByRole('button', { name: 'Plan it' }).click()
-  await page.getByRole('button', { name: 'Rotate' }).click()
+  await page.getByRole('button', { name: 'Create lab day' }).click()
+  await page.getByRole('button', { name: 'Plan rotation' }).click()
   await page.getByText('No rule is broken').waitFor()
   await shot('lab-day')
   await page.getByRole('button', { name: 'Hand out' }).first().click()
-  await page.getByText(/Round 1 is out/).waitFor()
+  await page.getByText(/Round 1 handed out/).waitFor()
   await page.goto('/floor')
   await page.getByRole('listitem').first().waitFor()
   await page.waitForTimeout(1500)

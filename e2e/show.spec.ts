@@ -110,7 +110,7 @@ test('a demonstration that the class answers from its own screens: dots, a quiz,
     await page.locator('[data-value^="quiz|"]').first().click()
     await choose(add, 'piece|')
     await expectAccessible(page)
-    await steps.getByRole('button', { name: 'Keep with the lesson' }).click()
+    await steps.getByRole('button', { name: 'Save with the lesson' }).click()
     await expect(steps.getByRole('status')).toContainText('Kept with')
   })
 

@@ -19,7 +19,7 @@ test('a false alarm: handed out with what is said of it, proved under load, conc
     await signIn(page, 'orla')
     await openBench(page)
     await page.getByRole('link', { name: 'Plant', exact: true }).click()
-    const hand = page.getByRole('region', { name: 'Hand it out' })
+    const hand = page.getByRole('region', { name: 'Hand out' })
     // Another story may have left its fault here.
     const none = page.getByRole('heading', { name: 'No fault planted' })
     const remove = page.getByRole('button', { name: 'Remove' }).first()

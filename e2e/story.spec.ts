@@ -37,7 +37,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
   await page.goto('/sign-in')
   await expectAccessible(page)
   await signIn(page, 'orla')
-  await expect(page.getByRole('heading', { name: 'Waiting for you' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'To review', exact: true })).toBeVisible()
   await expectAccessible(page)
 
   await test.step('Bench: readings, states, linked highlights, change and undo', async () => {
@@ -71,9 +71,9 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(row.locator('td').last()).not.toHaveText(before!)
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(row.locator('td').last()).toHaveText(before!)
-    await setInDrawing(page, 'S1', 'Set: open')
+    await setInDrawing(page, 'S1', 'Set to open')
     await expect(part(page, 'L1')).toContainText('dark')
-    await setInDrawing(page, 'S1', 'Set: closed')
+    await setInDrawing(page, 'S1', 'Set to closed')
     await expect(part(page, 'L1')).toContainText('bright')
     await setInDrawing(page, 'L1', 'Unplug')
     await expect(part(page, 'L1')).toContainText('unplugged')
@@ -181,14 +181,14 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(desk.getByText('ringed: G1')).toBeVisible()
     await expect(desk.getByTestId('display')).toHaveText(/V$/)
     await desk.getByLabel('Why, in a sentence').fill('All of the loss is under the nut.')
-    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+    await desk.getByRole('button', { name: 'Done' }).click()
 
     // Ohms on a live circuit give a number, and the meter says what it is worth.
     await desk.getByRole('button', { name: 'Ohms' }).click()
     await desk.getByRole('textbox', { name: 'Prediction', exact: true }).fill('OL')
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByText('live circuit: the number means nothing', { exact: true })).toBeVisible()
-    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+    await desk.getByRole('button', { name: 'Done' }).click()
 
     // Continuity with the strap off is allowed, and its weakness is for the review to say.
     await desk.getByRole('button', { name: 'lift ST1 battery strap' }).click()
@@ -196,7 +196,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await press(desk.getByRole('radio', { name: 'beep' }))
     await desk.getByRole('button', { name: 'Measure' }).click()
     await expect(desk.getByText('beeps', { exact: true })).toBeVisible()
-    await desk.getByRole('button', { name: 'That is what it tells me' }).click()
+    await desk.getByRole('button', { name: 'Done' }).click()
 
     const secrets = heard.join('\n')
     expect(secrets).toContain('L1a')
@@ -210,14 +210,14 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     // After the conclusion comes the repair, and its proof by the test that had failed.
     const course = desk.getByRole('list', { name: 'Order of the work' })
     await expect(course.locator('[aria-current=step]')).toContainText('Repair')
-    await expect(desk.getByRole('button', { name: 'Finish without a proof' })).toBeVisible()
+    await expect(desk.getByRole('button', { name: 'Finish without proof' })).toBeVisible()
     const repair = desk.getByRole('form', { name: 'Repair' })
     await expect(chosenIn(repair.getByRole('combobox', { name: 'Piece' }))).toHaveAttribute(
       'data-chosen',
       'G1.foot',
     )
     await choose(repair.getByRole('combobox', { name: 'How', exact: true }), 'remake')
-    await repair.getByRole('button', { name: 'Repair it' }).click()
+    await repair.getByRole('button', { name: 'Repair' }).click()
     await expect(desk.getByRole('listitem').filter({ hasText: 'clean and remake the joint' })).toBeVisible()
     await desk.getByRole('button', { name: 'lift ST1 battery strap' }).click()
     await expect(part(desk, 'L1')).toContainText('bright')
@@ -246,7 +246,7 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await expect(page.getByText('Technique: Ohms on a live circuit')).toBeVisible()
     await page.getByRole('button', { name: /^Reading 2/ }).click()
     await page.getByRole('button', { name: 'What the evidence says' }).click()
-    await expect(page.getByText(/By them alone it is G1\.foot, high resistance: between/)).toBeVisible()
+    await expect(page.getByText(/The readings alone say G1\.foot, high resistance: between/)).toBeVisible()
     await expectAccessible(page)
     await page
       .getByRole('region', { name: 'Mark', exact: true })
@@ -263,8 +263,8 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await page.getByRole('button', { name: 'Play', exact: true }).click()
     await expect(page.getByText(/Step 2 of \d+/)).toBeVisible()
     await page.getByRole('button', { name: 'Pause' }).click()
-    await page.getByRole('button', { name: 'Give it back to the student' }).click()
-    await expect(page.getByRole('button', { name: 'Take the review back' })).toBeVisible()
+    await page.getByRole('button', { name: 'Release to student' }).click()
+    await expect(page.getByRole('button', { name: 'Withdraw release' })).toBeVisible()
   })
 
   await test.step('The student gets the review back', async () => {
@@ -289,9 +289,9 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
     await page.getByLabel('Repair and proof').fill('30')
     await expect(effect.getByRole('region', { name: 'Mark', exact: true }).first()).toContainText('of 120')
     await expectAccessible(page)
-    await page.getByRole('button', { name: /^Keep as version/ }).click()
+    await page.getByRole('button', { name: /^Save as version/ }).click()
     await expect(
-      page.getByText(/^Kept as version \d+: it marks what is handed out from now on/),
+      page.getByText(/^Saved as version \d+. It marks what is handed out from now on/),
     ).toBeVisible()
   })
 

@@ -125,7 +125,7 @@ export async function measure(page: Page, { red, black, predict, clears = [], sh
   await page.getByRole('button', { name: 'Measure' }).click()
   await expect(page.getByTestId('display')).toHaveText(shows)
   for (const id of clears) await part(page, id).press('Enter')
-  await page.getByRole('button', { name: 'That is what it tells me' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('heading', { name: 'What does it tell you?' })).toBeHidden()
 }
 

@@ -137,7 +137,7 @@ test('circuits of every kind at every size, light and dark, in German: nothing s
         await atEverySize(`/${place}/${id}`, `${place}, ${name}, ${what}`)
   }
   await sweep(['three', 'long', 'none', 'modules', 'eighty'], 'light')
-  await page.getByRole('button', { name: 'Dark paper' }).click()
+  await page.getByRole('button', { name: 'Dark mode' }).click()
   await sweep(['long'], 'dark')
   await page.goto(`/bench/${circuits[0]![1]}`)
   await expect(page.locator('.schematic')).toBeVisible()

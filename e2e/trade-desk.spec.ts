@@ -220,7 +220,7 @@ test('a module’s ground is loaded pin by pin; a relay is told by four readings
     })
     await goToDesk(page, id)
     await page.getByRole('button', { name: 'S1 closed' }).click()
-    await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), 'X1')
+    await choose(page.getByRole('combobox', { name: 'Wiggle', exact: true }), 'X1')
     await expect(part(page, 'L1')).toContainText('dark')
     await take(page, {
       set: { Record: 'minMax' },
@@ -230,7 +230,7 @@ test('a module’s ground is loaded pin by pin; a relay is told by four readings
       shows: /V$/,
       says: /min .*max 12\.\d+/,
     })
-    await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), '')
+    await choose(page.getByRole('combobox', { name: 'Wiggle', exact: true }), '')
     await page.getByRole('button', { name: /unplug X1/ }).click()
     await take(page, { device: 'hand', function: 'Terminal drag', at: 'X1', word: 'firm', shows: /slack/ })
   })

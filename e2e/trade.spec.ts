@@ -14,7 +14,7 @@ test('a relay on two paths: drawn twice, changed in words, welded, and told on t
     .click()
   await page.getByRole('heading', { name: /Bench: Cooling fan/ }).waitFor()
   await expect(page.locator('[data-part=K1]')).toHaveCount(2)
-  await setInDrawing(page, 'S1', 'Set: closed')
+  await setInDrawing(page, 'S1', 'Set to closed')
   await expect(page.locator('[data-part=M1]')).toContainText('turns as it should')
   await expect(page.locator('[data-part=K1]').first()).toContainText('clicks and holds')
 
@@ -28,7 +28,7 @@ test('a relay on two paths: drawn twice, changed in words, welded, and told on t
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(chosenIn(across)).toHaveAttribute('data-chosen', 'resistor')
 
-  await page.getByRole('button', { name: 'Larger' }).click()
+  await page.getByRole('button', { name: 'Zoom in' }).click()
   await page.getByRole('button', { name: 'Fit the drawing' }).click()
   await expectAccessible(page)
 
@@ -108,7 +108,7 @@ test('an intermittent: sound until the student moves it, and the step says that 
   await openDesk(page, complaint)
   await page.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(page, 'L1')).toContainText('bright')
-  await choose(page.getByRole('combobox', { name: 'Moved by hand', exact: true }), 'X1')
+  await choose(page.getByRole('combobox', { name: 'Wiggle', exact: true }), 'X1')
   await expect(part(page, 'L1')).toContainText('dark')
-  await expect(page.getByText('Operated S1 closed, X1 moved by hand: L1 dark')).toBeVisible()
+  await expect(page.getByText('Operated S1 closed, X1 wiggled: L1 dark')).toBeVisible()
 })

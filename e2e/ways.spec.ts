@@ -56,7 +56,7 @@ async function arrange(page: Page, circuit: Circuit, arrangement: Arrangement): 
   if (sinceKeyOff !== undefined)
     await choose(page.getByRole('combobox', { name: 'Key off for', exact: true }), String(sinceKeyOff))
   const moved = wiggled.length > 1 ? '*' : (wiggled[0] ?? '')
-  const hand = page.getByRole('combobox', { name: 'Moved by hand' })
+  const hand = page.getByRole('combobox', { name: 'Wiggle' })
   // To choose what is chosen is an act, too: it would operate the board.
   if ((await chosenIn(hand).getAttribute('data-chosen')) !== moved) await choose(hand, moved)
 }
@@ -143,11 +143,11 @@ for (const name of names)
         left = false
         await repair(page, step.repair.piece, step.repair.by)
       } else if ('renew' in step) {
-        await page.getByText('A fuse has blown').click()
-        const renew = page.getByRole('form', { name: 'Renew a fuse' })
+        await page.getByText('Replace a fuse').click()
+        const renew = page.getByRole('form', { name: 'Replace a fuse' })
         await choose(renew.getByRole('combobox', { name: 'Fuse', exact: true }), step.renew)
-        await renew.getByRole('button', { name: 'Fit a new one' }).click()
-        await expect(page.getByRole('listitem').filter({ hasText: 'Renewed a fuse' })).toBeVisible()
+        await renew.getByRole('button', { name: 'Fit a new fuse' }).click()
+        await expect(page.getByRole('listitem').filter({ hasText: 'Replaced a fuse' })).toBeVisible()
       }
     }
     await page.getByRole('button', { name: /^Finish (the work|without a proof)/ }).click()

@@ -65,7 +65,7 @@ const run = async (line: string, env?: NodeJS.ProcessEnv): Promise<string> => {
   return command.text
 }
 
-describe('what the README names', () => {
+describe('what README and docs name', () => {
   it.each([
     ['npm run demo', /Demo school: Fennick Vale[\s\S]*student/],
     ['npm start', /Brachyon is at/],
@@ -114,6 +114,9 @@ describe('what the README names', () => {
   }, 300_000)
   it('npm run frames measures the interface', async () => {
     expect(await run('npm run frames')).toMatch(/frames while the drawing is dragged .*median/)
+  }, 300_000)
+  it('npm run term judges some of the demo term again', async () => {
+    expect(await run('npm run term -- --check 2')).toContain('2 attempts judged again: all as they were')
   }, 300_000)
   it('npm run symptoms counts faults without one', async () => {
     expect(await run('npm run symptoms')).toMatch(/all: \d+ faults/)
@@ -168,7 +171,7 @@ describe('what the README names', () => {
 
   it('is all of it', () => {
     const named = new Set<string>()
-    for (const file of ['README.md', 'docs/running.md'])
+    for (const file of ['README.md', 'docs/running.md', 'docs/commands.md'])
       for (const [, npm, other] of readFileSync(file, 'utf8').matchAll(
         /`?npm run ([a-z]+)|node (bench\/\S+\.mjs)/g,
       ))

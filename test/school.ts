@@ -5,7 +5,7 @@ import request from 'supertest'
 import { createApp } from '../src/server/app'
 import { openDatabase, type Database } from '../src/server/database'
 import type {} from './image'
-import { loadDemo } from '../src/server/demo/demo'
+import { loadDemo, loadDemoTerm } from '../src/server/demo/demo'
 import { Judge } from '../src/server/judging'
 import { Workers } from '../src/server/workers/pool'
 
@@ -17,15 +17,17 @@ const demoDatabase = (): Blob => new Blob([readFileSync(inject('demoDatabase'))]
 /** Threads to judge in, once for all schools of a process: each school judges orders of its own in them. */
 const workers = new Workers()
 
-/** A whole server with the demo school, in memory or on the PostgreSQL server at `url`. */
+/** A whole server with the demo school, with its term behind it or as new, in memory or on the PostgreSQL server at `url`. */
 export async function startSchool({
   url,
   demo = true,
+  term = false,
   log,
   trustProxy,
-}: { url?: string; demo?: boolean; log?: (line: string) => void; trustProxy?: number } = {}) {
+}: { url?: string; demo?: boolean; term?: boolean; log?: (line: string) => void; trustProxy?: number } = {}) {
   const database: Database = await openDatabase(
-    url ? { url } : { image: demo ? demoDatabase() : emptyDatabase() },
+    url ? { url } : { image: demo && !term ? demoDatabase() : emptyDatabase() },
+    term ? loadDemoTerm : undefined,
   )
   if (url)
     await database.script(

@@ -1,95 +1,46 @@
 import { writeFileSync } from 'node:fs'
 import { brotliCompressSync, constants } from 'node:zlib'
-import { defaultRubric, judgeAttempt, prepareJudging, type JudgedAttempt } from '../../src/core/assessment'
-import {
-  advance,
-  benchAfter,
-  complaintWords,
-  draftComplaint,
-  frameSchema,
-  startBench,
-  stepDoor,
-  type Order,
-  type Step,
-} from '../../src/core/attempt'
-import { Predictor } from '../../src/core/diagnosis'
-import { tell } from '../../src/core/words'
+import { parseArgs } from 'node:util'
+import { advance, benchAfter, startBench, stepDoor, type Order, type Step } from '../../src/core/attempt'
 import { demoLessons } from '../../src/server/demo/demo'
 import type { StoredAttempt, Term } from '../../src/server/demo/term'
 import { progressOf } from '../../src/server/judging/progress'
 import { resultOf } from '../../src/server/judging/result'
 import { Chance } from '../../test/chance'
-import type { Attempt } from '../../test/attempt'
-import { complaintOf } from '../../test/students'
-import { guided } from './guided'
+import { Board } from './board'
+import { judgedOtherwise } from './check'
 import { live } from './live'
 import { classes } from './people'
 import { course, lastRounds, learner, wayOf } from './plan'
-import { habitOf, ways, type Way } from './ways'
 
 /**
  * Makes the demo school's term: `npm run term`. Every attempt is worked by a simulated student on the virtual bench and
- * judged by the judge; the same comes of the same seed.
+ * judged by the judge; the same comes of the same seed. With `--check N` it judges N of the stored attempts again instead,
+ * and says which marks have changed.
  */
+const { values } = parseArgs({ options: { check: { type: 'string' } } })
+if (values.check !== undefined) {
+  const count = Number(values.check)
+  const changed = judgedOtherwise(count)
+  console.log(
+    changed.length
+      ? `${changed.join('\n')}\nMake the term anew: npm run term`
+      : `${count} attempts judged again: all as they were`,
+  )
+  process.exit(changed.length ? 1 : 0)
+}
+
 const seed = 1
 const chance = new Chance(seed)
 const lessons = demoLessons()
-
-/** One set of a lesson as it is handed out, with what judging it needs. */
-class Board {
-  readonly order: Order
-  readonly complaint: string
-  private readonly predictor: Predictor
-  private readonly prepared
-  private readonly complained
-  /** No path from post to post leads to it: it is looked for test by test. */
-  private readonly byTests: boolean
-
-  constructor(
-    readonly lesson: number,
-    readonly set: number,
-  ) {
-    const { circuit, sets, frame } = lessons[lesson]!
-    const { faults: planted, complaint } = sets[set]!
-    const facts = draftComplaint(circuit, planted)
-    const words = complaintWords(circuit, facts)
-    this.complaint = complaint || (words ? tell(words) : '')
-    this.order = { circuit, planted, frame: frameSchema.parse({ ...frame, complaint: facts }) }
-    this.predictor = new Predictor(circuit, undefined, planted, this.order.frame.faults)
-    this.prepared = prepareJudging(this.predictor, this.order)
-    this.complained = complaintOf(circuit, planted)
-    this.byTests = this.judge(this.worked('textbook', 0)?.steps ?? []).total < 60
-  }
-
-  private worked(way: Way, habit: number): Attempt | undefined {
-    const { circuit, planted, frame } = this.order
-    const { complained } = this
-    if (!complained) return undefined
-    try {
-      return ways[way]({ circuit, planted, complained, frame, habit: habitOf(habit), chance })
-    } catch {
-      // A way that this board does not offer: a lamp on it, a fuse in it.
-      return undefined
-    }
-  }
-
-  attempt(way: Way, habit: number): Attempt {
-    const worked = this.byTests ? undefined : this.worked(way, habit)
-    if (worked) return worked
-    const well = way === 'textbook' || way === 'meterAndLamp' || way === 'careful'
-    const care = well
-      ? { out: way === 'careful' ? 0.25 : 0.05, says: true, sure: 70 + 10 * chance.below(4) }
-      : { out: 0.6, tests: 1 + chance.below(2), says: way !== 'silent', sure: 40 + 10 * chance.below(5) }
-    return guided(this.predictor, this.order, this.prepared, care, chance)
-  }
-
-  judge(steps: readonly Step[]): JudgedAttempt {
-    return judgeAttempt(this.predictor, this.order, steps, defaultRubric, this.prepared)
-  }
+const boards = new Map<string, Board>()
+/** A set of a lesson, worked out once. */
+function boardOf(lesson: number, turn: number): Board {
+  const set = turn % lessons[lesson]!.sets.length
+  const board = boards.get(`${lesson}.${set}`) ?? new Board(lessons[lesson]!, lesson, set, chance)
+  boards.set(`${lesson}.${set}`, board)
+  return board
 }
-
-const boards = lessons.map((lesson, l) => lesson.sets.map((_, s) => new Board(l, s)))
-console.log(`${boards.flat().length} boards`)
 
 /** Seconds from the beginning at which each step was taken: what the bench takes, and time to think. */
 function secondsOf(order: Order, steps: readonly Step[], slow: number): number[] {
@@ -133,7 +84,7 @@ function finished(
   meeting: number,
   round: number,
 ): void {
-  const board = boards[lesson]![turn % boards[lesson]!.length]!
+  const board = boardOf(lesson, turn)
   const way = wayOf(learners[who]!, meeting, lesson, chance)
   const made = board.attempt(way, learners[who]!.habit)
   const { judged, row } = stored(board, who, stand, made.steps, way === 'textbook' ? 1 : 1.5)
@@ -161,8 +112,7 @@ for (const [c, group] of classes.entries()) {
 /** Work that goes on in the second round of today: how many of its steps each has taken. */
 const under = classes[0].students.map((_, i) => {
   const stand = seat(i, 1)
-  const ofLesson = boards[lessonAt(stand)]!
-  const board = ofLesson[stand % ofLesson.length]!
+  const board = boardOf(lessonAt(stand), stand)
   const made = live(i, board.attempt(i % 3 === 2 ? 'careful' : 'textbook', i), board.order)
   // Two have not begun.
   const taken = i === 0 || i === 7 ? 0 : 2 + ((5 * i) % 7)
@@ -173,7 +123,12 @@ const under = classes[0].students.map((_, i) => {
 
 const term: Term = {
   seed,
-  sets: boards.map((one) => one.map(({ order, complaint }) => ({ complaint, facts: order.frame.complaint }))),
+  sets: lessons.map(({ sets }, l) =>
+    sets.map((_, s) => {
+      const { order, complaint } = boardOf(l, s)
+      return { complaint, facts: order.frame.complaint }
+    }),
+  ),
   classes: classes.map(({ name, students }) => ({
     name,
     students: students.map(([login, n]) => [login, n]),

@@ -30,6 +30,7 @@ import uiDays from './en/ui/days.json' with { type: 'json' }
 import uiDesk from './en/ui/desk.json' with { type: 'json' }
 import uiFloor from './en/ui/floor.json' with { type: 'json' }
 import uiHandbook from './en/ui/handbook.json' with { type: 'json' }
+import uiIntro from './en/ui/intro.json' with { type: 'json' }
 import uiCircuits from './en/ui/circuits.json' with { type: 'json' }
 import uiHome from './en/ui/home.json' with { type: 'json' }
 import uiKeys from './en/ui/keys.json' with { type: 'json' }
@@ -81,6 +82,7 @@ export const en = {
   'ui.desk': uiDesk,
   'ui.floor': uiFloor,
   'ui.handbook': uiHandbook,
+  'ui.intro': uiIntro,
   'ui.circuits': uiCircuits,
   'ui.home': uiHome,
   'ui.keys': uiKeys,

@@ -48,9 +48,7 @@ const where = {
   onSlow: (begun: string) => logger.warn({ begun }, 'a transaction has been open for five seconds'),
 }
 const directory = setting(() => directorySettings(process.env))
-const database = await openDatabase(where, loadSchool).catch((error: unknown) =>
-  giveUp(startFailure(error)),
-)
+const database = await openDatabase(where, loadSchool).catch((error: unknown) => giveUp(startFailure(error)))
 const workers = new Workers()
 const warm = workers.warm().catch(warn)
 void warm
@@ -103,7 +101,9 @@ server.listen(port, host, () => {
   // Nobody waits for it: the school is there without.
   void warm
     .then(() => startDemoStation(database, workers))
-    .then(() => (process.argv.includes('--live') ? startLive({ database, workers, judge, failed: warn }) : undefined))
+    .then(() =>
+      process.argv.includes('--live') ? startLive({ database, workers, judge, failed: warn }) : undefined,
+    )
     .catch(warn)
   const school = demoSchool()
   console.log(`Demo school: ${school.name}`)

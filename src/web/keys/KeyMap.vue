@@ -2,6 +2,9 @@
 import { NButton } from 'naive-ui'
 import { useEventListener, whenever } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { useIntroduction } from '../stores/introduction'
+import { useSession } from '../stores/session'
 import { t } from '../words'
 import { writtenAll } from './press'
 import { groups, isTyping, useKeys, type KeyGroup } from './useKeys'
@@ -9,6 +12,13 @@ import { groups, isTyping, useKeys, type KeyGroup } from './useKeys'
 /** Every key that does something here, on `?`: read off the tables that act. */
 const open = ref(false)
 const asked = ref(false)
+const route = useRoute()
+const session = useSession()
+const { begin } = useIntroduction(session.user?.id ?? '')
+function introduce() {
+  open.value = false
+  begin(String(route.name).startsWith('show') ? 'wall' : (session.user?.role ?? 'student'))
+}
 whenever(open, () => (asked.value = true))
 /** Nobody waits for it who only signs in. */
 const Dialog = defineAsyncComponent(() => import('../shell/Dialog.vue'))
@@ -54,6 +64,9 @@ const shown = computed(() =>
     ?
   </NButton>
   <Dialog v-if="asked" v-model:show="open" :title="t('ui.keys.keys')" :width="860">
+    <p v-if="session.user" class="mb-12px">
+      <NButton size="small" @click="introduce">{{ t('ui.intro.show') }}</NButton>
+    </p>
     <div class="groups" tabindex="0" role="group" :aria-label="t('ui.keys.keys')">
       <section
         v-for="group in shown"

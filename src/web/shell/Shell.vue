@@ -18,6 +18,7 @@ const PlaceProblem = defineAsyncComponent(() => import('./PlaceProblem.vue'))
 // Nobody who is not signed in waits for these.
 const KeyMap = defineAsyncComponent(() => import('../keys/KeyMap.vue'))
 const PlaceMenu = defineAsyncComponent(() => import('./PlaceMenu.vue'))
+const Introduction = defineAsyncComponent(() => import('./Introduction.vue'))
 const SignOut = defineAsyncComponent(() => import('./SignOut.vue'))
 
 const route = useRoute()
@@ -155,6 +156,7 @@ const reload = () => window.location.reload()
             ><Waiting :drawing="hasDrawing(route.name)" /></template></Suspense
       ></RouterView>
     </main>
+    <Introduction v-if="session.user" />
   </div>
 </template>
 

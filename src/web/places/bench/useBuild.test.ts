@@ -62,7 +62,7 @@ describe('building on the Bench', () => {
     expect(ids()).toHaveLength(4)
     await useCircuit().settled()
     expect(server.now().paths[0]!.steps.map((s) => s.part)).toEqual(['F1', 'W1', 'S1', 'L1'])
-    expect(server.labels[1]).toMatch(/put in$/)
+    expect(server.labels[1]).toMatch(/inserted$/)
   })
 
   it('goes to the path of a part that is chosen elsewhere, and to a new branch', async () => {

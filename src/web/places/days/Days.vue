@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import { NAlert, NCalendar, NEmpty, NTabPane, NTabs } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import { dayListSchema, dayOf, type DayRow } from '../../../contract'
 import { usePages } from '../../api/usePages'
@@ -44,6 +44,13 @@ async function look({ year, month }: { year: number; month: number }) {
     if (days.value.length === before) return
   }
 }
+const calendar = useTemplateRef('calendar')
+// The library’s buttons for the month before and after have no names.
+onMounted(() => {
+  const names = [t('ui.days.monthBefore'), '', t('ui.days.monthAfter')]
+  for (const [i, button] of (calendar.value?.querySelectorAll('.n-calendar-header button') ?? []).entries())
+    if (names[i]) button.setAttribute('aria-label', names[i])
+})
 const columns: Column<DayRow>[] = [
   {
     key: 'day',
@@ -77,26 +84,28 @@ const columns: Column<DayRow>[] = [
     <div class="grid grid-cols-[minmax(0,1fr)_320px] gap-24px items-start lt-md:grid-cols-1">
       <NTabs type="line" size="small" default-value="calendar">
         <NTabPane name="calendar" :tab="t('ui.days.calendar')">
-          <NCalendar v-model:value="noon" class="calendar" @update:value="choose" @panel-change="look">
-            <template #default="{ year, month, date }">
-              <RouterLink
-                v-for="one in ofDay.get(iso(year, month, date)) ?? []"
-                :key="one.id"
-                class="event"
-                :to="{ name: 'day', params: { id: one.id } }"
-                :title="
-                  t('ui.days.eventTold', {
-                    name: one.name,
-                    stations: one.stations,
-                    out: one.out,
-                    rounds: one.rounds,
-                  })
-                "
-                @click.stop
-                >{{ one.name }}</RouterLink
-              >
-            </template>
-          </NCalendar>
+          <div ref="calendar">
+            <NCalendar v-model:value="noon" class="calendar" @update:value="choose" @panel-change="look">
+              <template #default="{ year, month, date }">
+                <RouterLink
+                  v-for="one in ofDay.get(iso(year, month, date)) ?? []"
+                  :key="one.id"
+                  class="event"
+                  :to="{ name: 'day', params: { id: one.id } }"
+                  :title="
+                    t('ui.days.eventTold', {
+                      name: one.name,
+                      stations: one.stations,
+                      out: one.out,
+                      rounds: one.rounds,
+                    })
+                  "
+                  @click.stop
+                  >{{ one.name }}</RouterLink
+                >
+              </template>
+            </NCalendar>
+          </div>
         </NTabPane>
         <NTabPane name="list" :tab="t('ui.common.asList')">
           <div class="grid gap-10px">
@@ -133,6 +142,9 @@ const columns: Column<DayRow>[] = [
 <style scoped>
 .calendar {
   height: 620px;
+}
+.calendar :deep(.n-calendar-cell--other-month .n-calendar-date) {
+  color: var(--quiet);
 }
 .event {
   display: block;

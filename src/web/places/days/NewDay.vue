@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NButton, NCard, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
+import Panel from '../../parts/Panel.vue'
+import { NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { z } from 'zod'
@@ -72,7 +73,7 @@ const make = () =>
 </script>
 
 <template>
-  <NCard size="small" :title="t('ui.days.newLabDay')">
+  <Panel :title="t('ui.days.newLabDay')">
     <form class="grid gap-10px" :aria-label="t('ui.days.newLabDay')" @submit.prevent="make">
       <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
         <NInput
@@ -121,5 +122,5 @@ const make = () =>
         t('ui.days.createLabDay')
       }}</NButton>
     </form>
-  </NCard>
+  </Panel>
 </template>

@@ -82,7 +82,7 @@ describe('before a reading', () => {
     expect(await refused()).toMatch(/^The jaws are round nothing/)
     desk.hand.choose('testLamp')
     desk.hand.holdSo('inPlaceOf')
-    expect(await refused()).toMatch(/^Say at which part/)
+    expect(await refused()).toMatch(/^Choose a part/)
   })
 
   it('wants on a real board what its meter shows', async () => {
@@ -226,7 +226,7 @@ describe('in the hand', () => {
     hand.holdSo('inPlaceOf')
     expect(hand.loads.value).toBe(true)
     hand.leave()
-    expect(hand.wrong.value).toMatch(/^Say at which part/)
+    expect(hand.wrong.value).toMatch(/^Choose a part/)
     expect(model.draft.also).toEqual([])
     hand.holdAt('F1')
     for (let n = 0; n < 5; n++) hand.leave()

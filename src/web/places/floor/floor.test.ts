@@ -73,7 +73,7 @@ describe('what somebody just did', () => {
       expect.stringMatching(/^Volts DC, .*L1a.*: 1\d\.\d\d\sV$/),
       'struck out 2',
       expect.stringMatching(/G1n/),
-      'cleared nothing yet',
+      'struck out nothing',
       'concludes G1.foot, 80 % sure',
     ])
     const others: Step[] = [

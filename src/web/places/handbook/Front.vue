@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NCard, NTag } from 'naive-ui'
+import Panel from '../../parts/Panel.vue'
+import { NTag } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { commonMistakesSchema } from '../../../contract/ledger'
@@ -30,13 +31,7 @@ const parts = chapters.map(({ types, title, about }) => {
 <template>
   <div class="grid gap-18px">
     <p class="text-16px max-w-720px">{{ t('ui.handbook.whatItIs') }}</p>
-    <NCard
-      v-if="suggested.length"
-      size="small"
-      :title="t('ui.handbook.suggested')"
-      role="region"
-      :aria-label="t('ui.handbook.suggested')"
-    >
+    <Panel v-if="suggested.length" :title="t('ui.handbook.suggested')">
       <p class="quiet mb-8px">
         {{
           session.user?.role === 'student'
@@ -50,10 +45,10 @@ const parts = chapters.map(({ types, title, about }) => {
           <NTag size="small" type="warning">{{ t('ui.handbook.times', { times }) }}</NTag>
         </li>
       </ul>
-    </NCard>
+    </Panel>
     <div class="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] gap-14px">
-      <NCard v-for="part in parts" :key="part.title" size="small" :title="part.title">
-        <template #header-extra
+      <Panel v-for="part in parts" :key="part.title" :title="part.title">
+        <template #extra
           ><span class="quiet">{{ t('ui.handbook.entryCount', { count: part.count }) }}</span></template
         >
         <p class="quiet mb-6px">{{ part.about }}</p>
@@ -62,7 +57,7 @@ const parts = chapters.map(({ types, title, about }) => {
             <RouterLink :to="{ name: 'handbook', params: { entry: one.key } }">{{ one.title }}</RouterLink>
           </li>
         </ul>
-      </NCard>
+      </Panel>
     </div>
     <section v-if="fresh.length" class="grid gap-4px">
       <h2>{{ t('ui.handbook.new') }}</h2>

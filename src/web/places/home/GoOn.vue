@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { NCard, NEmpty } from 'naive-ui'
+import Panel from '../../parts/Panel.vue'
+import { NEmpty } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { CircuitList } from '../../../contract/lists'
 import { when } from '../../parts/when'
 import { useOpened } from '../../stores/opened'
 import { t } from '../../words'
-import Picture from '../../readings/Picture.vue'
 
 /** Where the instructor was: circuits that were opened last, else the newest ones. */
 const { circuits } = defineProps<{ circuits: CircuitList }>()
 const { opened } = useOpened()
-const most = 4
+const most = 6
 const places = {
   bench: t('ui.common.bench'),
   plant: t('ui.common.plant'),
@@ -37,15 +37,14 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <NCard size="small" :title="t('ui.home.goOn')" role="region" :aria-label="t('ui.home.goOn')">
-    <template #header-extra>
+  <Panel :title="t('ui.home.goOn')">
+    <template #extra>
       <RouterLink class="text-13px" :to="{ name: 'circuits' }">{{ t('ui.home.allCircuits') }}</RouterLink>
     </template>
     <NEmpty v-if="!shown.length" size="small" :description="t('ui.home.whatYouOpenOnBench')" />
-    <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-12px">
-      <li v-for="one in shown" :key="one.id" class="grid gap-2px content-start min-w-0">
-        <RouterLink :to="{ name: one.place, params: { id: one.id } }" class="grid gap-4px font-medium">
-          <Picture :id="one.id" :updated="one.updated" class="line" />
+    <ul class="list-none m-0 p-0 grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-12px">
+      <li v-for="one in shown" :key="one.id" class="grid gap-2px content-start min-w-0 py-6px px-10px line">
+        <RouterLink :to="{ name: one.place, params: { id: one.id } }" class="font-medium">
           {{ one.name }}
         </RouterLink>
         <span class="quiet text-13px">{{
@@ -53,5 +52,5 @@ const shown = computed(() =>
         }}</span>
       </li>
     </ul>
-  </NCard>
+  </Panel>
 </template>

@@ -11,6 +11,7 @@ import { dayOf } from '../../../contract/days'
 import { useScope } from '../../stores/scope'
 import { useSession } from '../../stores/session'
 import { t } from '../../words'
+import IntroductionOffer from '../../shell/IntroductionOffer.vue'
 import FirstSteps from './FirstSteps.vue'
 import GoOn from './GoOn.vue'
 import RecordsNotice from './RecordsNotice.vue'
@@ -60,6 +61,7 @@ const takeBack = (id: string) =>
       <ScopeChoice class="ml-auto" />
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <IntroductionOffer which="instructor" />
     <RecordsNotice />
     <FirstSteps v-if="nothing" :circuits="circuits" />
     <div class="grid grid-cols-[repeat(auto-fit,minmax(min(420px,100%),1fr))] gap-16px items-start">

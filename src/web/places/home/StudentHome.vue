@@ -8,6 +8,7 @@ import { ask } from '../../api/client'
 import { useSession } from '../../stores/session'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
+import IntroductionOffer from '../../shell/IntroductionOffer.vue'
 import Asked from './Asked.vue'
 
 /** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
@@ -51,7 +52,8 @@ const groups = computed(() =>
         })
       }}
     </p>
-    <Asked v-else />
+    <IntroductionOffer v-if="!user?.bench" which="student" />
+    <Asked v-if="!user?.bench" />
     <section v-if="rounds.length" :aria-label="t('ui.home.yourBenchesToday')">
       <h2 class="text-15px">{{ t('ui.home.yourBenchesToday') }}</h2>
       <ol class="list-none p-0 m-0 flex flex-wrap gap-y-6px gap-x-24px pt-6px">

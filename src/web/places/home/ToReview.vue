@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NButton, NCard, NEmpty } from 'naive-ui'
+import Panel from '../../parts/Panel.vue'
+import { NButton, NEmpty } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import type { OrderRow } from '../../../contract/lists'
 import DataTable from '../../parts/DataTable.vue'
@@ -48,8 +49,8 @@ const columns: Column<OrderRow>[] = [
 </script>
 
 <template>
-  <NCard size="small" :title="t('ui.home.toReview')" role="region" :aria-label="t('ui.home.toReview')">
-    <template #header-extra>
+  <Panel :title="t('ui.home.toReview')">
+    <template #extra>
       <RouterLink class="text-13px" :to="{ name: 'rubric' }">{{ t('ui.home.howTheyAreMarked') }}</RouterLink>
     </template>
     <div class="grid gap-10px">
@@ -93,5 +94,5 @@ const columns: Column<OrderRow>[] = [
         <MoreRows :shown="given.rows.value.length" :count="given.count.value" @more="given.more" />
       </Fold>
     </div>
-  </NCard>
+  </Panel>
 </template>

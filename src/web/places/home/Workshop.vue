@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NAlert, NButton, NCard, NEmpty } from 'naive-ui'
+import Panel from '../../parts/Panel.vue'
+import { NAlert, NButton, NEmpty } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { dayOf, nearDaysSchema } from '../../../contract/days'
@@ -39,13 +40,8 @@ const most = 5
 </script>
 
 <template>
-  <NCard
-    size="small"
-    :title="t('ui.home.inTheWorkshop')"
-    role="region"
-    :aria-label="t('ui.home.inTheWorkshop')"
-  >
-    <template #header-extra>
+  <Panel :title="t('ui.home.inTheWorkshop')">
+    <template #extra>
       <RouterLink class="text-13px" :to="{ name: 'floor' }">{{ t('ui.common.floor') }}</RouterLink>
     </template>
     <div class="grid gap-10px">
@@ -131,5 +127,5 @@ const most = 5
         :description="t('ui.home.nobodyIsAtWorkOpen')"
       />
     </div>
-  </NCard>
+  </Panel>
 </template>

@@ -1,0 +1,113 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { judgedOtherwise } from '../../../demo/term/check'
+import { passwords, startSchool, type School } from '../../../test/school'
+import {
+  deskListSchema,
+  floorSchema,
+  ledgerSchema,
+  ledgerStudentsSchema,
+  orderListSchema,
+} from '../../contract'
+import { nearDaysSchema } from '../../contract/days'
+import { demoTerm } from './term'
+import { daysOfTerm } from './term-days'
+
+describe('the demo term', () => {
+  let school: School
+  const counted = async (sql: string) => {
+    const [row] = await school.database.query<{ count: number }>(`select count(*)::int as count from ${sql}`)
+    return row!.count
+  }
+  beforeAll(async () => {
+    school = await startSchool({ term: true })
+  })
+  afterAll(() => school.close())
+
+  it('has two classes, three hundred judged attempts, and work that waits for a review', async () => {
+    expect(await counted(`users where role = 'student'`)).toBe(24)
+    expect(await counted('class_members')).toBe(24)
+    expect(await counted('current_results')).toBe(300)
+    expect(await counted('judgements')).toBe(300)
+    expect(await counted(`replies where body <> ''`)).toBe(3)
+    const orla = await school.signedIn('orla', passwords.orla)
+    const waiting = orderListSchema.parse((await orla.get('/api/orders?state=waiting').expect(200)).body)
+    expect(waiting.count).toBe(6)
+    expect(waiting.rows.every(({ mark }) => mark !== null)).toBe(true)
+    const [raised] = await school.database.query<{ mark: number; total: number; most: number }>(
+      'select r.mark, r.total, r.most from overrides o join current_results r using (work_order_id)',
+    )
+    expect(raised!.mark).toBeGreaterThan((100 * raised!.total) / raised!.most)
+  })
+
+  it('lies in the past, in order, and ends with a round that goes on', async () => {
+    expect(
+      await counted('current_orders where created_at > now() or concluded_at > now() or released_at > now()'),
+    ).toBe(0)
+    expect(
+      await counted('current_orders where concluded_at < started_at or released_at < concluded_at'),
+    ).toBe(0)
+    expect(
+      await counted(`steps s join current_orders o on o.id = s.work_order_id
+        where s.at < o.created_at or s.at > now() or s.at > o.concluded_at + interval '30 minutes'`),
+    ).toBe(0)
+    const orla = await school.signedIn('orla', passwords.orla)
+    const near = nearDaysSchema.parse((await orla.get('/api/days/near').expect(200)).body)
+    expect(near).toMatchObject([{ stations: 12, rounds: 2, out: 2 }])
+    const floor = floorSchema.parse((await orla.get('/api/floor').expect(200)).body)
+    const open = floor.rows.filter(({ concluded }) => concluded === null)
+    expect(open).toHaveLength(12)
+    expect(open.filter(({ began }) => began === null)).toHaveLength(2)
+    // The curve of suspects is there before anybody has judged anything anew.
+    expect(open.filter(({ left }) => (left?.length ?? 0) > 1).length).toBeGreaterThan(7)
+  })
+
+  it('gives each student of the printed sign-ins something to do, and nothing away', async () => {
+    for (const login of ['tam', 'idris', 'maeve'] as const) {
+      const one = await school.signedIn(login, passwords[login])
+      const { body } = (await one.get('/api/desk').expect(200)) as { body: unknown }
+      const list = deskListSchema.parse(body)
+      expect(list.rows.filter(({ released }) => released !== null).length).toBeGreaterThan(5)
+      expect(list.rows.some(({ concluded, released }) => concluded === null || released !== null)).toBe(true)
+      expect(JSON.stringify(body)).not.toMatch(/faults|planted|severity/)
+    }
+  })
+
+  it('shows who grew: records with figures in all of their parts', async () => {
+    const orla = await school.signedIn('orla', passwords.orla)
+    const students = ledgerStudentsSchema.parse((await orla.get('/api/ledger/students').expect(200)).body)
+    expect(students.rows).toHaveLength(24)
+    const means = students.rows.map(({ mean }) => mean!)
+    expect(Math.max(...means) - Math.min(...means)).toBeGreaterThan(30)
+    const ledger = ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
+    expect(ledger.faults.length).toBeGreaterThan(20)
+    expect(ledger.reliability.length).toBeGreaterThan(2)
+  })
+
+  it('is judged as the judge judges now', () => {
+    expect(judgedOtherwise(3)).toEqual([])
+  }, 120_000)
+})
+
+describe('the days of the term', () => {
+  const term = demoTerm()
+  it.each([
+    ['a Monday morning', new Date(2026, 10, 30, 8, 12)],
+    ['a Sunday just after midnight', new Date(2026, 10, 29, 0, 20)],
+    ['a Saturday night', new Date(2027, 1, 27, 23, 50)],
+  ])('end on %s, and were on working days before', (_, now) => {
+    const days = daysOfTerm(term, now.getTime())
+    const today = days.find((day) => day.today)!
+    expect(new Date(`${today.date}T12:00`).toDateString()).toBe(now.toDateString())
+    expect(today.roundBegins(1)).toBeLessThan(now.getTime())
+    for (const day of days) {
+      expect(day.released).toBeLessThan(now.getTime())
+      if (day.today || day.yesterday) continue
+      expect([1, 2, 3, 4, 5], day.date).toContain(new Date(`${day.date}T12:00`).getDay())
+    }
+    // A class is there once a week.
+    for (const one of [0, 1]) {
+      const dates = days.filter((day) => day.class === one).map(({ date }) => date)
+      expect(new Set(dates).size).toBe(dates.length)
+    }
+  })
+})
