@@ -85,7 +85,7 @@ test('a first real start asks for an instructor, once, and an import says what i
   await expect(page.getByRole('alert')).toContainText('temperature: Between −40 and 85 °C')
   await expect(page.getByText('No circuit yet.')).toBeVisible()
   await give('good.json', good.replace('Work lamp, street sweeper', 'Step light, utility van'))
-  await page.getByRole('button', { name: 'Import' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Import', exact: true }).click()
   await expect(page.getByRole('group', { name: 'Schematic: Step light, utility van' })).toBeVisible()
 
   // First steps lead on with what there is, copy a template of one's own trade, and go for good when somebody says so.

@@ -105,6 +105,6 @@ test('the sheet: rows picked and pinned, its files, the fitted board, and the wa
     transfer.items.add(new File([text], 'pump.json', { type: 'application/json' }))
     document.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }))
   }, json.toString())
-  await page.getByRole('button', { name: 'Import' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Import', exact: true }).click()
   await expect(page.getByRole('group', { name: 'Schematic: Pump of bench 3' })).toBeVisible()
 })

@@ -111,7 +111,7 @@ test('a demonstration that the class answers from its own screens: dots, a quiz,
     await choose(add, 'piece|')
     await expectAccessible(page)
     await steps.getByRole('button', { name: 'Save with the lesson' }).click()
-    await expect(steps.getByRole('status')).toContainText('Kept with')
+    await expect(steps.getByRole('status')).toContainText('Saved with')
   })
 
   await test.step('replayed: the quiz is answered with one tap, and says what who chose wrong believes', async () => {

@@ -237,7 +237,8 @@ test('the whole story: build, change, plant, print, hand out, diagnose, review',
 
   await test.step('Review: every step with its verdict and reason, and the mark in parts', async () => {
     await page.getByRole('link', { name: 'Brachyon, today' }).click()
-    await page.getByRole('listitem').filter({ hasText: complaint }).getByRole('link').first().click()
+    // The newest stands first.
+    await page.getByRole('table', { name: 'To review' }).getByRole('link', { name: 'Tam Pellow' }).first().click()
     await expect(page.getByRole('region', { name: 'Mark', exact: true })).toContainText('of 100')
     await expect(page.getByText('Planted: G1 hopper frame ground, stud on chassis: 1.24')).toBeVisible()
     await expect(page.getByText('Conclusion: proven')).toBeVisible()

@@ -139,7 +139,7 @@ for (const name of names)
         if (infers) struck = next.infer.struck
       } else if ('conclude' in step) await conclude(page, step.conclude.piece, step.conclude.kind)
       else if ('repair' in step) {
-        if (left) await page.getByRole('button', { name: /^Take .*away/ }).click()
+        if (left) await page.getByRole('button', { name: /^Remove: / }).click()
         left = false
         await repair(page, step.repair.piece, step.repair.by)
       } else if ('renew' in step) {

@@ -30,6 +30,11 @@ export const ledgerSchema = z.object({
       minutes: z.number(),
       /** The wrong piece that was concluded most often. */
       wrong: z.string().nullable(),
+      /** How hard it has been in the whole school, in logits with its standard deviation; null after too few attempts. */
+      difficulty: z.number().nullable(),
+      spread: z.number().nullable(),
+      /** How sharply it parts able students from others; 1 is usual. */
+      discrimination: z.number().nullable(),
     }),
   ),
   /** How many faults there are, where more than fit are met. */

@@ -168,7 +168,7 @@ export function createApp({
     lessonRoutes(database, workers),
     classRoutes(database),
     dayRoutes(database, workers),
-    ledgerRoutes(database),
+    ledgerRoutes(database, workers),
     orderRoutes(database, workers, judge),
     rubricRoutes(database, workers),
     meterRoutes(database, { onLoopback: meterOnLoopback }),

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { judgedOtherwise } from '../../../demo/term/check'
 import { passwords, startSchool, type School } from '../../../test/school'
 import {
@@ -81,6 +81,23 @@ describe('the demo term', () => {
     const ledger = ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
     expect(ledger.faults.length).toBeGreaterThan(20)
     expect(ledger.reliability.length).toBeGreaterThan(2)
+  })
+
+  it('says how hard each fault has been, once that has been fitted behind the answer', async () => {
+    const orla = await school.signedIn('orla', passwords.orla)
+    const faults = await vi.waitFor(
+      async () => {
+        const { faults: now } = ledgerSchema.parse((await orla.get('/api/ledger').expect(200)).body)
+        expect(now.filter(({ difficulty }) => difficulty !== null).length).toBeGreaterThan(15)
+        return now
+      },
+      { timeout: 30_000, interval: 300 },
+    )
+    const known = faults.filter(({ difficulty }) => difficulty !== null)
+    // What few find is harder than what nearly all find.
+    const byFound = known.toSorted((p, q) => p.found / p.attempts - q.found / q.attempts)
+    expect(byFound[0]!.difficulty!).toBeGreaterThan(byFound.at(-1)!.difficulty! + 1)
+    expect(known.every(({ spread }) => spread! > 0 && spread! < 2)).toBe(true)
   })
 
   it('is judged as the judge judges now', () => {

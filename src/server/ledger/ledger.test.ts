@@ -6,7 +6,9 @@ import Papa from 'papaparse'
 import type TestAgent from 'supertest/lib/agent'
 import { passwords, startSchool, type School } from '../../../test/school'
 import {
+  attemptsSchema,
   circuitListSchema,
+  commonMistakesSchema,
   courseSchema,
   ledgerSchema,
   ledgerStudentsSchema,
@@ -85,6 +87,43 @@ describe('the Ledger', () => {
     expect(course).toMatchObject({ count: 2, after: null })
     expect(course.rows.every(({ right }) => right)).toBe(true)
   }, 60_000)
+
+  it('opens the attempts behind a figure: those on a fault, those that were so sure, page by page', async () => {
+    await read()
+    const behind = async (query: Record<string, string | number>) =>
+      attemptsSchema.parse((await orla.get('/api/ledger/attempts').query(query).expect(200)).body)
+    const all = await behind({})
+    expect(all.count).toBe(3)
+    const { circuit, fault } = all.rows[0]!
+    expect((await behind({ circuit, fault })).count).toBe(3)
+    expect((await behind({ circuit: 'another', fault })).count).toBe(0)
+    expect((await behind({ sure: 80 })).rows.map(({ sure }) => sure).toSorted()).toEqual([85, 90, 95])
+    expect((await behind({ sure: 60 })).rows).toEqual([])
+    expect(all.rows.find(({ right }) => !right)).toMatchObject({
+      student: 'Idris Quill',
+      wrong: expect.any(String) as string,
+    })
+    await orla.get('/api/ledger/attempts?sure=no').expect(422)
+  })
+
+  it('tells a student of their own mistakes in released reviews only, an instructor of everybody’s', async () => {
+    await read()
+    await school.database.query(
+      `update attempt_results set verdicts = array['2:rules.unloaded.title', '3:rules.unloaded.title', '3:assessment.sound']
+       where student_id = $1`,
+      [idOf('tam')],
+    )
+    const mistakes = async (who: TestAgent) =>
+      commonMistakesSchema.parse((await who.get('/api/mistakes').expect(200)).body)
+    expect(await mistakes(tam)).toEqual([])
+    expect(await mistakes(orla)).toContainEqual({ rule: 'unloaded', times: 4 })
+    await school.database.query('update work_orders set released_at = now() where student_id = $1', [
+      idOf('tam'),
+    ])
+    expect(await mistakes(tam)).toEqual([{ rule: 'unloaded', times: 4 }])
+    expect(await mistakes(idris)).toEqual([])
+    await school.visitor().get('/api/mistakes').expect(401)
+  })
 
   it('gives marks to other systems as OneRoster’s results', async () => {
     const file = async (name: string) => {
@@ -178,7 +217,7 @@ describe('the Ledger', () => {
   }, 60_000)
 
   it('is no student’s', async () => {
-    for (const path of ['', `/${idOf('tam')}`, `/${idOf('tam')}/export`])
+    for (const path of ['', '/attempts', `/${idOf('tam')}`, `/${idOf('tam')}/export`])
       await tam.get(`/api/ledger${path}`).expect(403)
     await tam.post(`/api/ledger/${idOf('maeve')}/erased`).expect(403)
     await orla.post(`/api/ledger/${randomUUID()}/erased`).expect(404)

@@ -5,6 +5,7 @@ import type { Queries } from '../database'
 import { cursorOf, pageFrom, pageSize, readCursor } from '../http/pages'
 import { HttpError } from '../http/http-error'
 import { peopleOf } from '../class/scope'
+import { faultKey, type Difficulties, type Observed } from './difficulties'
 import type { LedgerScope } from './scope'
 
 /** The school's records, out of `attempt_results`. */
@@ -90,11 +91,12 @@ export const ofDay = (day: string): string =>
   `and (${day}::uuid is null or exists (select 1 from current_orders o where o.id = r.work_order_id and o.lab_day_id = ${day}))`
 
 /** What each fault has shown in a scope, and what confidence was worth. */
-export async function ledgerOf(db: Queries, scope: LedgerScope): Promise<Ledger> {
+export async function ledgerOf(db: Queries, scope: LedgerScope, difficulties: Difficulties): Promise<Ledger> {
+  const hard = await difficulties.now()
   const people = await peopleOf(db, scope)
   const whose = people ? 'r.student_id = any($1::uuid[])' : '$1::uuid[] is null'
   const bound = [people, scope.day ?? null]
-  const faults = await db.query<Ledger['faults'][number] & { all: number }>(
+  const faults = await db.query<Omit<Ledger['faults'][number], keyof Observed> & { all: number }>(
     `select *, count(*) over ()::int as all from (
        select r.circuit, r.fault, count(*)::int as attempts, (count(*) filter (where r.found))::int as found,
          percentile_cont(0.5) within group (order by r.tests) as tests,
@@ -110,7 +112,16 @@ export async function ledgerOf(db: Queries, scope: LedgerScope): Promise<Ledger>
     bound,
   )
   return {
-    faults,
+    faults: faults.map(({ all, ...one }) => {
+      void all
+      const known = hard.get(faultKey(one.circuit, one.fault))
+      return {
+        ...one,
+        difficulty: known?.difficulty ?? null,
+        spread: known?.spread ?? null,
+        discrimination: known?.discrimination ?? null,
+      }
+    }),
     allFaults: faults[0]?.all ?? 0,
     reliability: reliability(said),
   }

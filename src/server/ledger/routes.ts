@@ -6,6 +6,7 @@ import { countWaiting } from '../judging/rejudgements'
 import { countJudged } from '../judging/results'
 import { attemptsBehind } from './attempts'
 import { courseOf } from './course'
+import { Difficulties } from './difficulties'
 import { eraseName } from './erase'
 import { expectStudent, ledgerOf, ledgerStudents } from './ledger'
 import { marksFile, marksOf } from './marks'
@@ -15,6 +16,7 @@ import { ledgerScopeOf } from './scope'
 import { exportOf } from './student-export'
 import { only, signedIn, userOf } from '../accounts/routes'
 import { idOf } from '../circuits/routes'
+import type { Workers } from '../workers/pool'
 
 /** A file that is written as fast as it is taken; whoever goes away ends it. */
 async function sendCsv(res: Response, name: string, file: NodeJS.ReadableStream): Promise<void> {
@@ -25,14 +27,15 @@ async function sendCsv(res: Response, name: string, file: NodeJS.ReadableStream)
 }
 
 /** The school's records. */
-export function ledgerRoutes(db: Database): Router {
+export function ledgerRoutes(db: Database, workers: Workers): Router {
   const router = Router()
+  const difficulties = new Difficulties(db, workers)
   router.get('/mistakes', signedIn, async (_req, res) => {
     res.json(await commonMistakes(db, userOf(res)))
   })
   router.use('/ledger', only('instructor'))
   router.get('/ledger', async (req, res) => {
-    res.json(await ledgerOf(db, ledgerScopeOf(req.query)))
+    res.json(await ledgerOf(db, ledgerScopeOf(req.query), difficulties))
   })
   router.get('/ledger/students', async (req, res) => {
     res.json(await ledgerStudents(db, ledgerScopeOf(req.query), afterSchema.parse(req.query.after)))

@@ -6,10 +6,12 @@ import { Piscina } from 'piscina'
 import { say, type Message } from '../../core/document'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { BenchState, Frame, Order, Performed } from '../../core/attempt'
+import type { Fit } from '../../core/learning'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type {
   DraftTask,
+  FitTask,
   HintTask,
   JudgeTask,
   PerformTask,
@@ -31,6 +33,7 @@ const limits = {
   hint: 60_000,
   question: 20_000,
   judge: 120_000,
+  fit: 60_000,
 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
@@ -141,6 +144,10 @@ export class Workers {
     this.inThread('question', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.inThread('judge', task, stopping)
+
+  /** Fits difficulties behind everything else. */
+  fit = (task: FitTask): Promise<Fit> =>
+    this.background.queue.add(() => this.run<Fit>(this.background.pool, 'fit', task))
 
   /**
    * Starts threads before anybody waits for one: loading what they run takes a second or two. One after the other, the one

@@ -28,6 +28,7 @@ import {
 import { type Circuit } from '../../core/circuit'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
+import { fitTwoParameter, type Fit, type Response } from '../../core/learning'
 import { remembered, withBoards } from './boards'
 import type { PerformedStep } from './pool'
 
@@ -42,6 +43,11 @@ export interface PerformTask {
   readonly bench: BenchState
   readonly before: readonly Step['type'][]
   readonly action: Action
+}
+export interface FitTask {
+  readonly responses: readonly Response[]
+  readonly students: number
+  readonly faults: number
 }
 export interface JudgeTask {
   /** Of an order that is judged by its own rubric: a thread that has followed it so far goes on from there. */
@@ -116,9 +122,16 @@ const tasks = {
     withBoards(task.order, ({ predictor }) => solveAhead(predictor, task.order, judging))
   },
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
+  fit: ({ responses, students, faults }: FitTask): Fit =>
+    fitTwoParameter(responses, students, faults, {
+      priors: Array.from({ length: faults }, () => unknownFault),
+    }),
 }
 
-type Task = DraftTask | { readonly order: Order }
+/** A fault of which nothing is known beforehand (common practice, no source). */
+const unknownFault = { difficulty: 0, spread: 1.5 }
+
+type Task = DraftTask | FitTask | { readonly order: Order }
 export type TaskName = keyof typeof tasks
 
 /** What a worker thread runs. */

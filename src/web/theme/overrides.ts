@@ -85,6 +85,7 @@ export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
       tdPaddingSmall: '3px 8px',
       lineHeight: '1.35',
     },
+    Empty: { textColor: p.quiet, iconColor: p.quiet },
     Calendar: { dayTextColor: p.quiet, textColor: p.ink, dateTextColorCurrent: p.sheet },
     Input: { border: edge, borderHover: edgeHover },
     InternalSelection: { border: edge, borderHover: edgeHover },

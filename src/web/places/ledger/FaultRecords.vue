@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { NButton, NEmpty, NProgress } from 'naive-ui'
+import { NButton, NEmpty, NProgress, NTag } from 'naive-ui'
 import type { Ledger } from '../../../contract'
 import DataTable from '../../parts/DataTable.vue'
 import { byNumber, byText, type Column } from '../../parts/columns'
+import { wordOfDifficulty } from '../../../core/learning'
 import { t } from '../../words'
 import { faultWords, percent } from './useLedger'
 
@@ -10,6 +11,15 @@ import { faultWords, percent } from './useLedger'
 defineProps<{ ledger: Ledger }>()
 const emit = defineEmits<{ open: [fault: Ledger['faults'][number]] }>()
 type Row = Ledger['faults'][number]
+const colours = { easy: 'success', fair: 'default', hard: 'warning', veryHard: 'error' } as const
+/** Discrimination below which strong and weak students find a fault about alike (common practice, no source). */
+const flat = 0.6
+const told = ({ difficulty, spread, discrimination }: Row) =>
+  t('ui.ledger.difficultyTold', {
+    difficulty: (difficulty ?? 0).toFixed(1),
+    spread: (spread ?? 0).toFixed(1),
+    discrimination: (discrimination ?? 1).toFixed(1),
+  })
 const columns: Column<Row>[] = [
   {
     key: 'fault',
@@ -43,6 +53,7 @@ const columns: Column<Row>[] = [
     sort: byNumber((f) => f.minutes),
     width: 90,
   },
+  { key: 'difficulty', title: t('ui.ledger.difficulty'), width: 130, sort: byNumber((f) => f.difficulty) },
   { key: 'takenFor', title: t('ui.ledger.takenFor'), text: (f) => (f.wrong ? faultWords(f.wrong) : '') },
 ]
 </script>
@@ -64,6 +75,19 @@ const columns: Column<Row>[] = [
           class="!whitespace-normal !text-left !h-auto"
           @click="emit('open', row)"
           >{{ faultWords(row.fault) }}</NButton
+        ></template
+      >
+      <template #cell-difficulty="{ row }"
+        ><span
+          v-if="row.difficulty !== null"
+          class="flex flex-wrap gap-x-6px items-baseline"
+          :title="told(row)"
+          ><NTag size="small" :type="colours[wordOfDifficulty(row.difficulty)]">{{
+            t(`ui.ledger.hard.${wordOfDifficulty(row.difficulty)}`)
+          }}</NTag
+          ><NTag v-if="(row.discrimination ?? 1) < flat" size="small" type="error">{{
+            t('ui.ledger.doesNotDiscriminate')
+          }}</NTag></span
         ></template
       >
       <template #cell-found="{ row }"

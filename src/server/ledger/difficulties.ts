@@ -1,0 +1,91 @@
+import type { Fit, Response } from '../../core/learning'
+import type { Queries } from '../database'
+import type { Workers } from '../workers/pool'
+
+/** Attempts from which a fault's difficulty is told. */
+export const fewestAttempts = 5
+/** The newest so many attempts count: what was handed out years ago is another lesson. */
+const mostAttempts = 50_000
+
+/** What the attempts of the school say of a fault. */
+export interface Observed {
+  /** Logits; 0 is what half of the students find. */
+  readonly difficulty: number
+  /** Standard deviation, logits. */
+  readonly spread: number
+  readonly discrimination: number
+}
+type ByFault = ReadonlyMap<string, Observed>
+export const faultKey = (circuit: string, fault: string): string => JSON.stringify([circuit, fault])
+
+interface Kept {
+  /** What the records were like when it was worked out. */
+  readonly of: string
+  readonly faults: ByFault
+}
+
+/**
+ * How hard each fault has been, of the whole school, by a two-parameter logistic model. It is fitted in the background when
+ * attempts have come since; until then what was known before is told.
+ */
+export class Difficulties {
+  private kept: Kept | undefined
+  private under: Promise<void> | undefined
+
+  constructor(
+    private readonly db: Queries,
+    private readonly workers: Workers,
+  ) {}
+
+  /** What is known now; whatever has come since is looked at behind the answer. */
+  async now(): Promise<ByFault> {
+    const [state] = await this.db.query<{ of: string }>(
+      `select count(*)::text || ' ' || coalesce(max(at)::text, '') as of from current_results`,
+    )
+    const { of } = state!
+    if (this.kept?.of !== of) {
+      const fitting = (this.under ??= this.fit(of).finally(() => (this.under = undefined)))
+      // Nobody waits for it: whoever looks again has it.
+      fitting.catch(() => undefined)
+    }
+    return this.kept?.faults ?? new Map()
+  }
+
+  /** Resolves once nothing is being fitted. */
+  async idle(): Promise<void> {
+    await this.under?.catch(() => undefined)
+  }
+
+  private async fit(of: string): Promise<void> {
+    const rows = await this.db.query<{ student: string; key: string; right: boolean }>(
+      `select student_id as student, jsonb_build_array(circuit, fault)::text as key, found as right
+       from current_results order by concluded_at desc limit ${mostAttempts}`,
+    )
+    const students = new Map<string, number>()
+    const faults = new Map<string, number>()
+    const placeIn = (map: Map<string, number>, key: string) => {
+      if (!map.has(key)) map.set(key, map.size)
+      return map.get(key)!
+    }
+    const responses: Response[] = rows.map(({ student, key, right }) => ({
+      student: placeIn(students, student),
+      fault: placeIn(faults, JSON.stringify(JSON.parse(key))),
+      right,
+    }))
+    const fitted: Fit = await this.workers.fit({
+      responses,
+      students: students.size,
+      // Nobody has tried them before: hard ones and easy ones are as likely.
+      faults: faults.size,
+    })
+    this.kept = {
+      of,
+      faults: new Map(
+        [...faults].flatMap(([key, place]) => {
+          const one = fitted.faults[place]!
+          return one.attempts < fewestAttempts ? [] : [[key, one] as const]
+        }),
+      ),
+    }
+  }
+}
