@@ -50,7 +50,8 @@ export default defineConfig({
     { name: 'shots', testMatch: /shots\.spec/ },
   ],
   webServer: {
-    command: 'node built/server/main.js --demo --new',
+    // Stories begin with a new school; pictures are taken of one in the middle of a term.
+    command: `node built/server/main.js --demo ${process.env.BRACHYON_SHOW_TERM ? '' : '--new'}`,
     url: `http://127.0.0.1:${port}/api/session`,
     env: { PORT: String(port), BRACHYON_DATA: process.env.BRACHYON_E2E_DATA },
     reuseExistingServer: false,

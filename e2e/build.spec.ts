@@ -185,7 +185,7 @@ test('states, versions, warnings and the library', { tag: '@sweep' }, async ({ p
   await page.getByPlaceholder(/key run/).fill('lamp out, jumper on')
   await choose(page.getByRole('combobox', { name: 'Jumper from', exact: true }), 'F1b')
   await choose(page.getByRole('combobox', { name: 'Jumper to', exact: true }), 'S1b')
-  await page.getByRole('button', { name: 'Connect' }).click()
+  await page.getByRole('button', { name: 'Connect', exact: true }).click()
   await page.getByPlaceholder(/key run/).fill('lamp out, jumper on')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('combobox', { name: 'Named state' })).toContainText('lamp out, jumper on')

@@ -315,6 +315,13 @@ test('a lab day from an empty plan to the records: roster, rotation, Floor, a wo
   })
 
   await test.step('every figure of the records opens the attempts behind it', async () => {
+    // Of everybody again.
+    await orla.getByRole('group', { name: 'Whose work' }).locator('.classes').click()
+    await orla
+      .getByText(/^Thursday \(1\)$/)
+      .last()
+      .click()
+    await orla.keyboard.press('Escape')
     await orla.getByText('Faults', { exact: true }).click()
     await orla.getByRole('table', { name: 'Faults' }).getByRole('button').first().click()
     const behind = orla.getByRole('dialog').getByRole('table', { name: 'Attempts' })

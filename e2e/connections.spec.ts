@@ -172,7 +172,7 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
     const gone = '00000000-0000-4000-8000-00000000dead'
     for (const path of ['days', 'show/lesson', 'show', 'bench', 'plant', 'sheet', 'desk', 'review']) {
       await page.goto(`/${path}/${gone}`)
-      await expect(page.getByRole('alert'), path).toContainText('not there any more')
+      await expect(page.getByRole('alert'), path).toContainText('no longer exists')
       await expect(page.getByRole('button', { name: 'Go to Today' })).toBeVisible()
     }
     await expectAccessible(page)

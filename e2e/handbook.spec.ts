@@ -30,7 +30,7 @@ test('the handbook: found by /, reckons what is typed as the trade writes it, an
   await page.getByRole('link', { name: 'Lamps', exact: true }).click()
   await expect(page.getByRole('cell', { name: 'H1, H3, H7' })).toBeVisible()
   await page.getByRole('searchbox', { name: 'Search' }).fill('carburettor')
-  await expect(page.getByRole('status')).toContainText('Nothing of that')
+  await expect(page.getByRole('status')).toContainText('Nothing found')
   await expectAccessible(page)
 })
 

@@ -71,6 +71,7 @@ test('a first real start asks for an instructor, once, and an import says what i
   await expect(page.getByText('Bram Osk')).toBeVisible()
 
   await page.getByRole('link', { name: 'Circuits', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible()
   const good = readFileSync('demo/circuits/sweeper-work-lamp.json', 'utf8')
   const give = (name: string, text: string) =>
     page

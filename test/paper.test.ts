@@ -197,6 +197,9 @@ describe('records on paper in German', () => {
         tests: 4,
         minutes: 12.4,
         wrong: writeWords([say('readings.pieceOf', { part: 'L1', name: messageOf('parts.lamp.socket') })]),
+        difficulty: null,
+        spread: null,
+        discrimination: null,
       })),
       reliability: [],
     }

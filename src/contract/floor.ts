@@ -1,32 +1,10 @@
 import { z } from 'zod'
 import { frameSchema, stepSchema } from '../core/attempt'
-import { messageSchema, coded, say } from '../core/document'
+import { coded, say } from '../core/document'
+import { floorBaseSchema } from './floor-base'
 
 /** One station as it stands: who, since when, how far, and whether somebody should go there. */
-export const floorRowSchema = z.object({
-  id: z.uuid(),
-  student: z.object({ id: z.uuid(), name: z.string() }),
-  circuit: z.string(),
-  station: z.string().nullable(),
-  round: z.number().nullable(),
-  created: z.string(),
-  began: z.string().nullable(),
-  /** Of the last step. */
-  at: z.string().nullable(),
-  concluded: z.string().nullable(),
-  released: z.string().nullable(),
-  tests: z.number(),
-  hints: z.number(),
-  /** Pieces still in doubt after each step, by the readings; null while it is worked out. */
-  left: z.array(z.number()).nullable(),
-  /** Tests in a row that told nothing. */
-  idle: z.number(),
-  /** Grave errors of safety, in the order in which they were made. */
-  unsafe: z.array(z.object({ step: z.number(), what: messageSchema })),
-  last: stepSchema.nullable(),
-  stopped: z.string().nullable(),
-  total: z.number().nullable(),
-})
+export const floorRowSchema = floorBaseSchema.extend({ last: stepSchema.nullable() })
 export type FloorRow = z.infer<typeof floorRowSchema>
 /** The rows of a scope, and how many there are: more than fit are not shown, and said. */
 export const floorSchema = z.object({ rows: z.array(floorRowSchema), count: z.number().int() })

@@ -1,4 +1,4 @@
-import type { FloorRow } from '../../contract/floor'
+import type { FloorBase } from '../../contract/floor-base'
 
 /** Tests in a row that tell nothing, and minutes without a step, from which somebody is stuck (common practice, no source). */
 const stuckTests = 3
@@ -9,7 +9,7 @@ export const needs = ['unsafe', 'stopped', 'stuck', 'working', 'waiting', 'new',
 export type Need = (typeof needs)[number]
 
 /** Why an instructor should go there. */
-export function needOf(row: FloorRow, now: number): Need {
+export function needOf(row: FloorBase, now: number): Need {
   if (row.concluded) return row.released ? 'done' : 'waiting'
   if (row.stopped !== null) return 'stopped'
   if (row.unsafe.length) return 'unsafe'
@@ -19,7 +19,7 @@ export function needOf(row: FloorRow, now: number): Need {
 }
 
 /** Who needs me comes first; among equals who has been at it longest. */
-export const byNeed = (rows: readonly FloorRow[], now: number): FloorRow[] =>
+export const byNeed = <Row extends FloorBase>(rows: readonly Row[], now: number): Row[] =>
   [...rows].sort(
     (a, b) =>
       needs.indexOf(needOf(a, now)) - needs.indexOf(needOf(b, now)) ||
@@ -37,7 +37,7 @@ export const filters = {
 export type Filter = keyof typeof filters
 
 /** Minutes since it was begun; null before. */
-export const minutesOf = (row: FloorRow, now: number): number | null =>
+export const minutesOf = (row: FloorBase, now: number): number | null =>
   row.began
     ? Math.max(
         0,

@@ -4,25 +4,25 @@ import { NAlert, NButton, NEmpty } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { dayOf, nearDaysSchema } from '../../../contract/days'
-import { floorSchema } from '../../../contract/floor'
+import { floorSummarySchema } from '../../../contract/floor-base'
 import { useServer } from '../../api/useServer'
 import Fold from '../../parts/Fold.vue'
 import MoreRows from '../../parts/MoreRows.vue'
 import Sentence from '../../parts/Sentence.vue'
 import { dayWords, when } from '../../parts/when'
 import { useScope } from '../../stores/scope'
-import { t, tell } from '../../words'
+import { quoted, t } from '../../words'
 import { slot } from '../../words/slots'
 import { byNeed, filters, needOf } from '../../readings/needs'
 import NeedTag from '../../readings/NeedTag.vue'
 import type { OrderPages } from './useOrderList'
 
 /** Today's lab day, who needs help there, and what else was handed out. */
-const { open } = defineProps<{ open: OrderPages; self: string | undefined }>()
+const { open, self } = defineProps<{ open: OrderPages; self: string | undefined }>()
 const emit = defineEmits<{ takeBack: [id: string] }>()
 const scope = useScope()
 const days = useServer(nearDaysSchema, () => '/days/near')
-const floor = useServer(floorSchema, () => `/floor?${scope.query}`)
+const floor = useServer(floorSummarySchema, () => `/floor?${scope.query}`)
 const today = dayOf(new Date())
 const here = computed(() => (days.data.value ?? []).filter(({ day }) => day === today))
 const next = computed(() => (days.data.value ?? []).find(({ day }) => day > today))
@@ -35,6 +35,9 @@ const of = (which: keyof typeof filters) =>
   )
 const needHelp = computed(() => of('needMe'))
 const atWork = computed(() => of('atWork').length)
+/** What the instructor tries out is apart from what students have. */
+const own = computed(() => open.rows.value.filter(({ studentId }) => studentId === self))
+const others = computed(() => open.rows.value.filter(({ studentId }) => studentId !== self))
 /** More than this are looked at on the Floor. */
 const most = 5
 </script>
@@ -73,9 +76,6 @@ const most = 5
             row.student.name
           }}</RouterLink>
           <span class="quiet">{{ row.station }}</span>
-          <span v-if="row.unsafe.length" class="text-fault text-13px">{{
-            tell(row.unsafe.at(-1)!.what)
-          }}</span>
         </li>
       </ul>
       <p v-if="next" class="quiet">
@@ -89,19 +89,31 @@ const most = 5
           >
         </Sentence>
       </p>
+      <ul v-if="own.length" class="list-none m-0 p-0 grid" :aria-label="t('ui.home.yourOwnOrders')">
+        <li v-for="order in own" :key="order.id" class="grid gap-1px py-5px line-t">
+          <RouterLink class="font-medium" :to="{ name: 'desk', params: { id: order.id } }">{{
+            t('ui.home.yourDesk')
+          }}</RouterLink>
+          <span class="quiet text-13px">{{ quoted(order.complaint) }}</span>
+          <NButton
+            v-if="!order.tests"
+            text
+            type="primary"
+            class="back justify-self-start min-h-24px text-13px"
+            :aria-label="t('ui.home.withdrawFrom', { student: order.student, circuit: order.circuit })"
+            @click="emit('takeBack', order.id)"
+            >{{ t('ui.home.withdraw') }}</NButton
+          >
+        </li>
+      </ul>
       <NAlert v-if="floor.wrong.value" type="error" role="alert">{{ floor.wrong.value }}</NAlert>
       <Fold
-        v-if="open.rows.value.length"
-        :title="t('ui.home.ordersNotFinished', { count: open.count.value })"
+        v-if="others.length"
+        :title="t('ui.home.ordersNotFinished', { count: open.count.value - own.length })"
       >
         <ul class="list-none m-0 p-0" :aria-label="t('ui.home.notFinished')">
-          <li v-for="order in open.rows.value" :key="order.id" class="grid gap-1px py-6px line-b">
-            <RouterLink v-if="order.studentId === self" :to="{ name: 'desk', params: { id: order.id } }">{{
-              t('ui.home.yourDesk')
-            }}</RouterLink>
-            <RouterLink v-else :to="{ name: 'review', params: { id: order.id } }">{{
-              order.student
-            }}</RouterLink>
+          <li v-for="order in others" :key="order.id" class="grid gap-1px py-6px line-b">
+            <RouterLink :to="{ name: 'review', params: { id: order.id } }">{{ order.student }}</RouterLink>
             <span class="text-13px">{{ order.circuit }}</span>
             <span class="quiet text-13px">{{
               order.early

@@ -10,7 +10,20 @@ import { faultWords, useLedger } from './useLedger'
 
 const id = (n: number) => `6f9619ff-8b86-4d01-b42d-00cf4fc964f${n}`
 const ledgerOf = (circuit: string) => ({
-  faults: [{ circuit, fault: 'x', attempts: 1, found: 1, tests: 1, minutes: 1, wrong: null }],
+  faults: [
+    {
+      circuit,
+      fault: 'x',
+      attempts: 1,
+      found: 1,
+      tests: 1,
+      minutes: 1,
+      wrong: null,
+      difficulty: null,
+      spread: null,
+      discrimination: null,
+    },
+  ],
   allFaults: 1,
   reliability: [],
 })
