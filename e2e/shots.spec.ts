@@ -83,7 +83,7 @@ test('pictures of the main views', async ({ page, browser }) => {
     page.getByRole('form', { name: 'Repair' }).getByRole('combobox', { name: 'How', exact: true }),
     'terminal',
   )
-  await page.getByRole('button', { name: 'Repair' }).click()
+  await page.getByRole('form', { name: 'Repair' }).getByRole('button', { name: 'Repair' }).click()
   await page.getByRole('textbox', { name: 'Prediction', exact: true }).fill('20 mV')
   await page.getByRole('button', { name: 'Measure' }).click()
   await page.getByRole('button', { name: 'Finish the work' }).waitFor()

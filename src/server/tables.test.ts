@@ -9,6 +9,9 @@ const sources = readdirSync(folder, { recursive: true, encoding: 'utf8' })
   .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
   .map((file) => ({ file: file.replaceAll('\\', '/'), text: readFileSync(`${folder}${file}`, 'utf8') }))
 
+/** The demo school’s term comes as a whole, with times of its own: it fills the tables as a restore does. */
+const fillsAll = 'demo/term.ts'
+
 describe('the tables', () => {
   let school: School
   beforeAll(async () => {
@@ -20,7 +23,9 @@ describe('the tables', () => {
     const writers = new Map<string, string[]>()
     for (const table of await allTables(school.database)) {
       const writes = new RegExp(`\\b(insert into|update|delete from) ${table}\\b`)
-      const files = sources.filter(({ text }) => writes.test(text)).map(({ file }) => file)
+      const files = sources
+        .filter(({ file, text }) => file !== fillsAll && writes.test(text))
+        .map(({ file }) => file)
       if (files.length !== 1) writers.set(table, files)
     }
     expect([...writers]).toEqual([])

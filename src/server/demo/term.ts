@@ -76,7 +76,7 @@ export async function addTerm(db: Queries, term: Term, ground: TermGround, now: 
   for (const c of term.classes.keys()) classIds.push(await addClass(db, c, ground, term, students, days))
   const dayIds = new Map<TermDay, string>()
   for (const day of days) dayIds.set(day, await addDay(db, day, classIds[day.class]!, ground, students))
-  await addOrders(db, term, ground, students, days, dayIds)
+  await addOrders(db, term, ground, students, days, dayIds, now)
   await addAnswers(db, ground.instructor)
 }
 
@@ -176,9 +176,19 @@ interface Row {
   readonly done: string | null
   readonly released: string | null
   readonly work: Worked
+  /** Seconds from the beginning at which each step was taken: hurried where the day would not hold them. */
+  readonly seconds: readonly number[]
   readonly judged: JudgedAttempt | null
   readonly result: Result | null
   readonly progress: Progress | null
+}
+
+/** Seconds between the last step and the end. */
+const lastThoughts = 45
+/** The same steps, in at most so many seconds. */
+function within(seconds: readonly number[], most: number): readonly number[] {
+  const pace = Math.min(1, most / Math.max(1, seconds.at(-1) ?? 0))
+  return seconds.map((s) => s * pace)
 }
 
 const iso = (ms: number) => new Date(ms).toISOString()
@@ -190,6 +200,7 @@ async function addOrders(
   students: readonly string[],
   days: readonly TermDay[],
   dayIds: ReadonlyMap<TermDay, string>,
+  now: number,
 ): Promise<void> {
   const templates = await addTemplates(db, term, ground)
   const at = (lesson: number, set: number) => templates.get(`${lesson}.${set}`)!
@@ -197,7 +208,8 @@ async function addOrders(
   const rows: Row[] = term.attempts.map((work) => {
     const day = days.find((d) => d.class === classOf(work.student) && d.meeting === work.meeting)!
     const begun = day.roundBegins(work.round) + 1000 * ((work.student * 37) % 150)
-    const done = begun + 1000 * (work.seconds.at(-1) ?? 0) + 45_000
+    const seconds = within(work.seconds, (day.latest - begun) / 1000 - lastThoughts)
+    const done = begun + 1000 * ((seconds.at(-1) ?? 0) + lastThoughts)
     return {
       student: students[work.student]!,
       template: at(work.lesson, work.set),
@@ -205,9 +217,10 @@ async function addOrders(
       station: benchName(work.stand),
       round: work.round + 1,
       begun: iso(begun),
-      done: iso(Math.min(done, day.latest)),
+      done: iso(done),
       released: iso(day.released),
       work,
+      seconds,
       judged: work.judged,
       result: work.result,
       progress: null,
@@ -227,6 +240,7 @@ async function addOrders(
       done: null,
       released: null,
       work,
+      seconds: within(work.seconds, (now - begun) / 1000 - lastThoughts),
       judged: null,
       result: null,
       progress: work.steps.length ? work.progress : null,
@@ -360,12 +374,12 @@ async function insertRows(db: Queries, rows: readonly Row[], instructor: string)
      from jsonb_to_recordset($1::jsonb) as s (id uuid, position int, body jsonb, at timestamptz)`,
     [
       JSON.stringify(
-        rows.flatMap(({ work, begun }, n) =>
+        rows.flatMap(({ work, begun, seconds }, n) =>
           work.steps.map((body, position) => ({
             id: idOf.get(n),
             position,
             body,
-            at: iso(Date.parse(begun) + 1000 * work.seconds[position]!),
+            at: iso(Date.parse(begun) + 1000 * seconds[position]!),
           })),
         ),
       ),

@@ -160,8 +160,8 @@ describe('whatever goes wrong at the other end is said, and nothing hangs', () =
   })
 
   it('garbage, a flood, an empty line', async () => {
-    expect(await words(await meterLike({ 'READ?': 'banana' }))).toContain('“banana”, which is no number')
-    expect(await words(await meterLike({ 'READ?': '' }))).toContain('no number')
+    expect(await words(await meterLike({ 'READ?': 'banana' }))).toContain('“banana”, which is not a number')
+    expect(await words(await meterLike({ 'READ?': '' }))).toContain('not a number')
     expect(await words(await peer((_, socket) => socket.write('x'.repeat(10_000))))).toContain(
       'sends more than',
     )
