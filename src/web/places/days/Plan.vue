@@ -101,6 +101,12 @@ th[scope='row'] {
   text-align: left;
   cursor: grab;
 }
+.place :deep(.n-button__content) {
+  justify-content: flex-start;
+  gap: 8px;
+  width: 100%;
+  min-width: 0;
+}
 .place[aria-pressed='true'] {
   outline: 2px solid var(--focus);
 }
