@@ -7,16 +7,17 @@ export interface Running {
   kill: () => Promise<void>
 }
 
-/** A Brachyon of the test's own on `port`, with its data in `folder`. */
-export async function startServer(port: number, folder: string, demo: boolean): Promise<Running> {
-  const child: ChildProcess = spawn(
-    process.execPath,
-    ['built/server/main.js', ...(demo ? ['--demo', '--new'] : [])],
-    {
-      env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  )
+/** A Brachyon of the test's own on `port`, with its data in `folder`; of the demo school as new, or as its options say. */
+export async function startServer(
+  port: number,
+  folder: string,
+  demo: boolean | readonly string[],
+): Promise<Running> {
+  const args = typeof demo === 'boolean' ? (demo ? ['--demo', '--new'] : []) : demo
+  const child: ChildProcess = spawn(process.execPath, ['built/server/main.js', ...args], {
+    env: { ...process.env, PORT: String(port), BRACHYON_DATA: folder },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   // A test that failed does not come to its own end: its server would keep the port from the next try.
   process.once('exit', () => child.kill('SIGKILL'))
   const url = `http://127.0.0.1:${port}`

@@ -15,7 +15,8 @@ interface Stop {
   readonly to?: string
   readonly place?: string
 }
-const ways: Readonly<Record<Introduced, readonly Stop[]>> = {
+/** Said when it is opened: whoever has just signed in has not got all words yet. */
+const ways = (): Readonly<Record<Introduced, readonly Stop[]>> => ({
   instructor: [
     {
       title: t('ui.intro.circuitTitle'),
@@ -50,12 +51,12 @@ const ways: Readonly<Record<Introduced, readonly Stop[]>> = {
     { title: t('ui.intro.classTitle'), text: t('ui.intro.class') },
     { title: t('ui.intro.phoneTitle'), text: t('ui.intro.phone') },
   ],
-}
+})
 const session = useSession()
 const { open, leave } = useIntroduction(session.user?.id ?? '')
 const at = ref(0)
 watch(open, () => (at.value = 0))
-const stops = computed(() => (open.value ? ways[open.value] : []))
+const stops = computed(() => (open.value ? ways()[open.value] : []))
 const now = computed(() => stops.value[at.value])
 const isLast = computed(() => at.value === stops.value.length - 1)
 </script>
