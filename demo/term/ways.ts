@@ -74,55 +74,32 @@ const firstFuse = (circuit: Circuit) =>
     ),
   )?.id
 
-const student = (given: Given, manner: ConstructorParameters<typeof Student>[6]) =>
-  new Student(
-    given.circuit,
-    given.planted,
-    given.complained.arrangement,
-    given.complained.complaint,
-    given.habit,
-    given.frame,
-    manner,
-  )
+type Manner = ConstructorParameters<typeof Student>[6]
 
-const worked = (one: Student): Attempt | undefined => (one.work() ? one.attempt : undefined)
+/** Lets a student of some school go the whole way; undefined where the board offers that school no path. */
+function worked(
+  { circuit, planted, complained, habit, frame }: Given,
+  manner: Manner,
+  School: typeof Student = Student,
+): Attempt | undefined {
+  const { arrangement, complaint } = complained
+  const one = new School(circuit, planted, arrangement, complaint, habit, frame, manner)
+  return one.work() ? one.attempt : undefined
+}
 
 /** In which ways the made-up students work: what each does of its own accord, well or badly. */
 export const ways = {
-  textbook: (given) => worked(student(given, { out: 0.04, sure: 70 + 10 * given.chance.below(4) })),
-  meterAndLamp: (given) =>
-    worked(
-      new OtherRoute(
-        given.circuit,
-        given.planted,
-        given.complained.arrangement,
-        given.complained.complaint,
-        given.habit,
-        given.frame,
-        { sure: 80 },
-      ),
-    ),
-  careful: (given) =>
-    worked(student(given, { out: 0.3, extra: true, sure: 60 + 10 * given.chance.below(4) })),
-  rough: (given) => worked(student(given, { out: 0.9, extra: true, sure: 50 + 10 * given.chance.below(4) })),
-  silent: (given) => worked(student(given, { out: 0.2, silent: true, sure: 90 })),
-  unloaded: (given) =>
-    worked(
-      new Unloaded(
-        given.circuit,
-        given.planted,
-        given.complained.arrangement,
-        given.complained.complaint,
-        given.habit,
-        given.frame,
-        { out: 0.2, sure: 80 },
-      ),
-    ),
+  textbook: (given) => worked(given, { out: 0.04, sure: 70 + 10 * given.chance.below(4) }),
+  meterAndLamp: (given) => worked(given, { sure: 80 }, OtherRoute),
+  careful: (given) => worked(given, { out: 0.3, extra: true, sure: 60 + 10 * given.chance.below(4) }),
+  rough: (given) => worked(given, { out: 0.9, extra: true, sure: 50 + 10 * given.chance.below(4) }),
+  silent: (given) => worked(given, { out: 0.2, silent: true, sure: 90 }),
+  unloaded: (given) => worked(given, { out: 0.2, sure: 80 }, Unloaded),
   deadPart: (given) =>
-    worked(student(given, { out: 0.4, sure: 80, blames: () => deadPart(given.circuit, given.complained) })),
+    worked(given, { out: 0.4, sure: 80, blames: () => deadPart(given.circuit, given.complained) }),
   fuseFirst: (given) => {
     const fuse = firstFuse(given.circuit)
-    return fuse === undefined ? undefined : worked(student(given, { out: 0.5, sure: 70, blames: () => fuse }))
+    return fuse === undefined ? undefined : worked(given, { out: 0.5, sure: 70, blames: () => fuse })
   },
   everyPoint: (given) =>
     measureAll(

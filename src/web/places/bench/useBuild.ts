@@ -132,7 +132,7 @@ export function useBuild(circuit: Ref<Circuit>, path: Ref<number>, chosen: Ref<s
     if (index.value < 0) return
     const items = copySteps(circuit.value, current.value.id, index.value, index.value + 1)
     caret.value = index.value + 1
-    insert(items, say('ui.bench.doubled', { chosen: chosen.value ?? '' }))
+    insert(items, say('ui.bench.duplicated', { chosen: chosen.value ?? '' }))
   }
 
   function replace(kind: string): void {

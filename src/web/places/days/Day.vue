@@ -56,7 +56,7 @@ const files = [
   { type: 'divider', key: 'line' },
   { key: 'calendar', label: t('ui.days.calendarFile') },
 ]
-const give = (what: string) =>
+const makeFile = (what: string) =>
   what === 'calendar' ? calendar() : print(what as 'sealed' | 'stations' | 'orders')
 const planned = computed(() => seats.value.some((row) => row.some((seat) => seat >= 0)))
 </script>
@@ -119,7 +119,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
       <NButton size="small" @click="pair(1)">{{ t('ui.days.alone') }}</NButton>
       <NButton size="small" @click="pair(2)">{{ t('ui.days.inPairs') }}</NButton>
       <span class="flex-1" />
-      <NDropdown trigger="click" :options="files" @select="give">
+      <NDropdown trigger="click" :options="files" @select="makeFile">
         <NButton size="small"
           ><template #icon><Printer :size="15" /></template>{{ t('ui.days.printAndExport') }}</NButton
         >

@@ -7,9 +7,9 @@ import { commonMistakesSchema } from '../../../contract/ledger'
 import { useServer } from '../../api/useServer'
 import { useSession } from '../../stores/session'
 import { t } from '../../words'
-import { chapters, entries, newest } from './entries'
+import { chapters, entries } from './entries'
 
-/** What the Handbook has, what is new in it, and what the last reviews suggest to read. */
+/** What the Handbook has, and what the last reviews suggest to read. */
 const session = useSession()
 const mistakes = useServer(commonMistakesSchema, () => '/mistakes')
 const titled = (key: string) => entries.find((one) => one.key === key)
@@ -19,7 +19,6 @@ const suggested = computed(() =>
     return entry ? [{ entry, times }] : []
   }),
 )
-const fresh = newest.flatMap((key) => titled(key) ?? [])
 /** Titles that are shown of each chapter. */
 const most = 4
 const parts = chapters.map(({ types, title, about }) => {
@@ -59,17 +58,6 @@ const parts = chapters.map(({ types, title, about }) => {
         </ul>
       </Panel>
     </div>
-    <section v-if="fresh.length" class="grid gap-4px">
-      <h2>{{ t('ui.handbook.new') }}</h2>
-      <p class="flex flex-wrap gap-x-16px gap-y-4px">
-        <RouterLink
-          v-for="one in fresh"
-          :key="one.key"
-          :to="{ name: 'handbook', params: { entry: one.key } }"
-          >{{ one.title }}</RouterLink
-        >
-      </p>
-    </section>
     <p class="quiet">{{ t('ui.handbook.theVehicleMakersDataLocal') }}</p>
   </div>
 </template>

@@ -42,9 +42,6 @@ export const chapters = [
   { types: ['caution'], title: t('ui.common.cautions'), about: t('ui.handbook.aboutCautions') },
 ] as const satisfies readonly { types: readonly Entry['type'][]; title: string; about: string }[]
 
-/** Entries that came last, the newest first. */
-export const newest: readonly string[] = ['relaySocket', 'substitute', 'drainThree', 'limits']
-
 /** Everything that can be looked up, in the order of its chapters. */
 export const entries: readonly Entry[] = [
   ...procedures.map((procedure): Entry => ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Panel from '../../parts/Panel.vue'
-import { NAlert, NButton, NEmpty } from 'naive-ui'
+import { NAlert, NEmpty } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { dayOf, nearDaysSchema } from '../../../contract/days'
@@ -16,6 +16,7 @@ import { slot } from '../../words/slots'
 import { byNeed, filters, needOf } from '../../readings/needs'
 import NeedTag from '../../readings/NeedTag.vue'
 import type { OrderPages } from './useOrderList'
+import Withdraw from './Withdraw.vue'
 
 /** Today's lab day, who needs help there, and what else was handed out. */
 const { open, self } = defineProps<{ open: OrderPages; self: string | undefined }>()
@@ -95,15 +96,7 @@ const most = 5
             t('ui.home.yourDesk')
           }}</RouterLink>
           <span class="quiet text-13px">{{ quoted(order.complaint) }}</span>
-          <NButton
-            v-if="!order.tests"
-            text
-            type="primary"
-            class="back justify-self-start min-h-24px text-13px"
-            :aria-label="t('ui.home.withdrawFrom', { student: order.student, circuit: order.circuit })"
-            @click="emit('takeBack', order.id)"
-            >{{ t('ui.home.withdraw') }}</NButton
-          >
+          <Withdraw :order="order" @withdraw="emit('takeBack', order.id)" />
         </li>
       </ul>
       <NAlert v-if="floor.wrong.value" type="error" role="alert">{{ floor.wrong.value }}</NAlert>
@@ -120,15 +113,7 @@ const most = 5
                 ? t('ui.home.opensOn', { when: when(order.created) })
                 : t('ui.home.handedOutAt', { tests: order.tests, created: when(order.created) })
             }}</span>
-            <NButton
-              v-if="!order.tests"
-              text
-              type="primary"
-              class="back justify-self-start min-h-24px text-13px"
-              :aria-label="t('ui.home.withdrawFrom', { student: order.student, circuit: order.circuit })"
-              @click="emit('takeBack', order.id)"
-              >{{ t('ui.home.withdraw') }}</NButton
-            >
+            <Withdraw :order="order" @withdraw="emit('takeBack', order.id)" />
           </li>
         </ul>
         <MoreRows :shown="open.rows.value.length" :count="open.count.value" @more="open.more" />

@@ -8,6 +8,7 @@ import { byNumber, byText, type Column } from '../../parts/columns'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import { t } from '../../words'
+import { attemptColumns } from './attemptColumns'
 import { faultWords } from './useLedger'
 
 /** The finished attempts behind a figure of the records: each opens its review. */
@@ -22,8 +23,9 @@ const list = usePages(attemptsSchema, () => {
   for (const [key, value] of Object.entries(which)) if (value !== undefined) all.set(key, String(value))
   return `/ledger/attempts?${all}`
 })
+const shared = attemptColumns<Row>()
 const columns: Column<Row>[] = [
-  { key: 'when', title: t('ui.common.when'), width: 110, sort: byText((one) => one.at) },
+  shared.when,
   {
     key: 'student',
     title: t('ui.common.student'),
@@ -45,22 +47,8 @@ const columns: Column<Row>[] = [
     width: 90,
     sort: byNumber((one) => one.sure),
   },
-  {
-    key: 'tests',
-    title: t('ui.ledger.readings'),
-    text: (one) => String(one.tests),
-    number: true,
-    width: 84,
-    sort: byNumber((one) => one.tests),
-  },
-  {
-    key: 'mark',
-    title: t('ui.common.mark'),
-    text: (one) => String(Math.round(one.total)),
-    number: true,
-    width: 70,
-    sort: byNumber((one) => one.total),
-  },
+  shared.tests,
+  shared.mark,
 ]
 </script>
 

@@ -9,11 +9,12 @@ import { ask, post } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { usePages } from '../../api/usePages'
 import DataTable from '../../parts/DataTable.vue'
-import { byNumber, byText, type Column } from '../../parts/columns'
+import { byText, type Column } from '../../parts/columns'
 import { download } from '../../parts/download'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import { t } from '../../words'
+import { attemptColumns } from './attemptColumns'
 import { faultWords, levelOf, percent, skillWord, type LedgerStudent } from './useLedger'
 
 /** One student's course, and what a student may ask of the school: all that is kept, and to be forgotten. */
@@ -51,8 +52,9 @@ const known = computed(() =>
   }),
 )
 const next = computed(() => props.student.next.slice(0, 3).map(skillWord).join(', '))
+const shared = attemptColumns<Course['rows'][number]>()
 const columns: Column<Course['rows'][number]>[] = [
-  { key: 'when', title: t('ui.common.when'), width: 110, sort: byText((one) => one.at) },
+  shared.when,
   {
     key: 'circuit',
     title: t('ui.common.circuit'),
@@ -66,15 +68,8 @@ const columns: Column<Course['rows'][number]>[] = [
     text: (one) =>
       one.right ? faultWords(one.fault) : t('ui.ledger.notFound', { fault: faultWords(one.fault) }),
   },
-  { key: 'tests', title: t('ui.ledger.readings'), text: (one) => String(one.tests), number: true, width: 84 },
-  {
-    key: 'mark',
-    title: t('ui.common.mark'),
-    text: (one) => String(Math.round(one.total)),
-    number: true,
-    width: 70,
-    sort: byNumber((one) => one.total),
-  },
+  shared.tests,
+  shared.mark,
 ]
 const save = () =>
   act(async () => {
