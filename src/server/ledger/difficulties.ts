@@ -19,7 +19,7 @@ type ByFault = ReadonlyMap<string, Observed>
 export const faultKey = (circuit: string, fault: string): string => JSON.stringify([circuit, fault])
 
 interface Kept {
-  /** What the records were like when it was worked out. */
+  /** When the newest result was written that it was worked out from. */
   readonly of: string
   readonly faults: ByFault
 }
@@ -39,10 +39,11 @@ export class Difficulties {
 
   /** What is known now; whatever has come since is looked at behind the answer. */
   async now(): Promise<ByFault> {
-    const [state] = await this.db.query<{ of: string }>(
-      `select count(*)::text || ' ' || coalesce(max(at)::text, '') as of from current_results`,
+    const [newest] = await this.db.query<{ of: string }>(
+      'select at::text as of from current_results order by at desc limit 1',
     )
-    const { of } = state!
+    if (!newest) return new Map()
+    const { of } = newest
     if (this.kept?.of !== of) {
       const fitting = (this.under ??= this.fit(of).finally(() => (this.under = undefined)))
       // Nobody waits for it: whoever looks again has it.

@@ -11,6 +11,8 @@ import { openDatabase, type Database } from '../database'
 import { loadDemo } from '../demo/demo'
 import { Workers } from '../workers/pool'
 
+/** What the fit of difficulties asks: every attempt counts in it, and nobody waits for it. */
+const fitsAll = /select student_id as student, jsonb_build_array\(circuit, fault\)/
 /** Rows from which nobody reads a whole table to show a list. */
 const large = 10_000
 
@@ -101,7 +103,7 @@ describe('a school with years behind it, on a PostgreSQL server', () => {
     const found: string[] = []
     const seen = new Set<string>()
     for (const { sql, bound } of asked) {
-      if (!/^\s*select\b/i.test(sql) || seen.has(sql)) continue
+      if (!/^\s*select\b/i.test(sql) || seen.has(sql) || fitsAll.test(sql)) continue
       seen.add(sql)
       const [row] = await db.query<{ 'QUERY PLAN': [{ Plan: Plan }] }>(`explain (format json) ${sql}`, bound)
       for (const table of scans(row!['QUERY PLAN'][0].Plan))
