@@ -48,6 +48,7 @@ const layers = [
   'assessment',
   'workshop',
   'lab',
+  'learning',
   'handbook',
   'formats',
   'words',

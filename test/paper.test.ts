@@ -200,6 +200,7 @@ describe('records on paper in German', () => {
         difficulty: null,
         spread: null,
         discrimination: null,
+        computed: null,
       })),
       reliability: [],
     }

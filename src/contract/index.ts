@@ -105,6 +105,8 @@ export {
 export {
   handOutSchema,
   keepLessonSchema,
+  difficultySchema,
+  setDifficultiesSchema,
   lessonListSchema,
   lessonVersionsSchema,
   storedLessonSchema,

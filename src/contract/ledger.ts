@@ -30,9 +30,11 @@ export const ledgerSchema = z.object({
       minutes: z.number(),
       /** The wrong piece that was concluded most often. */
       wrong: z.string().nullable(),
-      /** How hard it has been in the whole school, in logits with its standard deviation; null after too few attempts. */
+      /** How hard it is by all that is known, in logits with its standard deviation; null where that is too little. */
       difficulty: z.number().nullable(),
       spread: z.number().nullable(),
+      /** The same as it was worked out before anybody tried it; null where it was not. */
+      computed: z.number().nullable(),
       /** How sharply it parts able students from others; 1 is usual. */
       discrimination: z.number().nullable(),
     }),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { messageSchema } from '../core/document'
 import { lessonSchema } from '../core/lab'
 
 export const lessonRowSchema = z.object({
@@ -12,13 +13,23 @@ export const lessonRowSchema = z.object({
   sets: z.array(z.string()),
   /** Kind of the first fault of each set. */
   kinds: z.array(z.string()),
-  mode: z.enum(['practice', 'test']),
+  mode: z.enum(['practice', 'test', 'exam']),
+  /** How hard each set is, in logits; null where that has not been worked out. */
+  difficulties: z.array(z.number().nullable()).nullable(),
   updated: z.string(),
 })
 export type LessonRow = z.infer<typeof lessonRowSchema>
 export const lessonListSchema = z.array(lessonRowSchema)
 export const storedLessonSchema = z.object({ id: z.uuid(), version: z.number(), lesson: lessonSchema })
 export type StoredLesson = z.infer<typeof storedLessonSchema>
+/** How hard an order is before anybody has tried it, in logits, with what makes it so. */
+export const difficultySchema = z.object({
+  difficulty: z.number(),
+  spread: z.number(),
+  reasons: z.array(z.object({ key: z.string(), adds: z.number(), says: messageSchema })),
+})
+/** Of each set of a lesson; null while it is worked out. */
+export const setDifficultiesSchema = z.object({ sets: z.array(difficultySchema.nullable()).nullable() })
 export const lessonVersionsSchema = z.array(
   z.object({ version: z.number(), at: z.string(), sets: z.number(), circuit: z.string() }),
 )

@@ -11,6 +11,7 @@ import formats from './en/formats.json' with { type: 'json' }
 import handbook from './en/handbook.json' with { type: 'json' }
 import instruments from './en/instruments.json' with { type: 'json' }
 import lab from './en/lab.json' with { type: 'json' }
+import learning from './en/learning.json' with { type: 'json' }
 import parts from './en/parts.json' with { type: 'json' }
 import procedures from './en/procedures.json' with { type: 'json' }
 import quantity from './en/quantity.json' with { type: 'json' }
@@ -63,6 +64,7 @@ export const en = {
   handbook,
   instruments,
   lab,
+  learning,
   parts,
   procedures,
   quantity,

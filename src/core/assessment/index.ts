@@ -1,5 +1,6 @@
 export { judgeAttempt, makeReady, prepareJudging, solveAhead } from './judge'
 export { firstBelief } from './first'
+export { honestWays } from './model-path'
 export { Judging, type Prepared } from './judging'
 export { defaultRubric, rubricDoor, rubricSchema, type Rubric } from './rubric'
 export {

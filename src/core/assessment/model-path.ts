@@ -22,14 +22,27 @@ export function modelPath(predictor: Predictor, order: Order, first: Belief, thr
   const found = known.get(key)
   if (found) return found
   // Cheap looks one after the other, or the one test that tells most: whichever is there sooner.
-  const ways = [
-    walk(predictor, order, first, thresholds, (choices) => choices),
-    walk(predictor, order, first, thresholds, (choices) => [...choices].sort((p, q) => q.bits - p.bits)),
-  ]
+  const ways = [worthFirst, bitsFirst].map((inOrder) => walk(predictor, order, first, thresholds, inOrder))
   const made = ways.sort((p, q) => costOf(p) - costOf(q))[0]!
   known.set(key, made)
   return made
 }
+
+type InOrder = (choices: readonly Choice[]) => readonly Choice[]
+const worthFirst: InOrder = (choices) => choices
+const bitsFirst: InOrder = (choices) => [...choices].sort((p, q) => q.bits - p.bits)
+const cheapFirst: InOrder = (choices) => [...choices].sort((p, q) => p.minutes - q.minutes || q.bits - p.bits)
+
+/** Three honest ways: by what tells most for its minutes, by what tells most, by what costs least. */
+export const honestWays = (
+  predictor: Predictor,
+  order: Order,
+  first: Belief,
+  thresholds: Thresholds,
+): readonly Path[] =>
+  order.planted.length
+    ? [worthFirst, bitsFirst, cheapFirst].map((inOrder) => walk(predictor, order, first, thresholds, inOrder))
+    : []
 
 /** A way that ends where something is still in doubt is no way. */
 const costOf = (path: Path): number =>
@@ -40,7 +53,7 @@ function walk(
   order: Order,
   first: Belief,
   thresholds: Thresholds,
-  inOrder: (choices: readonly Choice[]) => readonly Choice[],
+  inOrder: InOrder,
 ): Path {
   const { circuit, planted, frame } = order
   const { proven, follows } = thresholds

@@ -5,5 +5,7 @@ export {
   type FittedFault,
   type Prior,
   type Response,
-} from './fit'
-export { wordOfDifficulty, type DifficultyWord } from './word'
+} from './model/fit'
+export { difficultyOf, type Difficulty, type Reason } from './difficulty/difficulty'
+export { alikeSets, alikeWithin, apartBy } from './difficulty/variants'
+export { wordOfDifficulty, type DifficultyWord } from './difficulty/word'

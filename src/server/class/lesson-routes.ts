@@ -14,6 +14,7 @@ import {
   loadLesson,
   removeLesson,
 } from './lessons'
+import { setDifficulties, soon, workOutLeft } from '../learning/lessons'
 import type { Workers } from '../workers/pool'
 import { only, userOf } from '../accounts/routes'
 import { idOf } from '../circuits/routes'
@@ -26,7 +27,9 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
   const router = Router()
   router.use('/lessons', only('instructor'))
   router.get('/lessons', async (_req, res) => {
-    res.json(await listLessons(db))
+    const list = await listLessons(db)
+    res.json(list)
+    workOutLeft(db, workers, list)
   })
   /** One file of ours, taken in as it is. */
   router.post('/lessons', async (req, res) => {
@@ -46,6 +49,11 @@ export function lessonRoutes(db: Database, workers: Workers): Router {
   router.delete('/lessons/:id', async (req, res) => {
     await removeLesson(db, idOf(req.params.id))
     res.status(204).end()
+  })
+  router.get('/lessons/:id/difficulty', async (req, res) => {
+    const stored = await loadLesson(db, idOf(req.params.id))
+    const sets = await soon(setDifficulties(db, workers, stored))
+    res.json({ sets })
   })
   router.get('/lessons/:id/versions', async (req, res) => {
     res.json(await listVersions(db, idOf(req.params.id)))

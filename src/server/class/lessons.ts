@@ -23,7 +23,9 @@ const rowSql = `select id, name, folder, version, body->'circuit'->>'name' as ci
     coalesce(body->'circuit'->>'vehicle', '') as vehicle,
     (select coalesce(json_agg(s->>'name'), '[]') from jsonb_array_elements(body->'sets') s) as sets,
     (select coalesce(json_agg(s->'faults'->0->>'kind'), '[]') from jsonb_array_elements(body->'sets') s) as kinds,
-    coalesce(body->'frame'->>'mode', 'test') as mode, ${iso('updated_at')} as updated
+    coalesce(body->'frame'->>'mode', 'test') as mode, ${iso('updated_at')} as updated,
+    case when (difficulty->>'version')::int = version then
+      (select json_agg((s->>'difficulty')::float8) from jsonb_array_elements(difficulty->'sets') s) end as difficulties
   from lessons`
 
 export const listLessons = (db: Queries): Promise<LessonRow[]> =>
@@ -164,6 +166,18 @@ export async function handOutLesson(
     orders.push({ order: await readyLesson(database, workers, stored, own, instructor), students })
   return (await handOut(database, workers, orders, instructor, { key })).length
 }
+
+/** Keeps how hard each set of a version is; a newer version has its own. */
+export const keepDifficulty = (
+  db: Queries,
+  { id, version }: Pick<StoredLesson, 'id' | 'version'>,
+  sets: readonly unknown[],
+): Promise<unknown[]> =>
+  db.query('update lessons set difficulty = $3 where id = $1 and version = $2', [
+    id,
+    version,
+    JSON.stringify({ version, sets }),
+  ])
 
 /** Takes a lesson out; orders that came of it stay. @throws HttpError 404 */
 export async function removeLesson(db: Queries, id: string): Promise<void> {

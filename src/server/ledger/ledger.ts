@@ -5,7 +5,7 @@ import type { Queries } from '../database'
 import { cursorOf, pageFrom, pageSize, readCursor } from '../http/pages'
 import { HttpError } from '../http/http-error'
 import { peopleOf } from '../class/scope'
-import { faultKey, type Difficulties, type Observed } from './difficulties'
+import { faultKey, type Difficulties, type Observed } from '../learning/difficulties'
 import type { LedgerScope } from './scope'
 
 /** The school's records, out of `attempt_results`. */
@@ -120,6 +120,7 @@ export async function ledgerOf(db: Queries, scope: LedgerScope, difficulties: Di
         difficulty: known?.difficulty ?? null,
         spread: known?.spread ?? null,
         discrimination: known?.discrimination ?? null,
+        computed: known?.computed ?? null,
       }
     }),
     allFaults: faults[0]?.all ?? 0,

@@ -6,10 +6,11 @@ import { Piscina } from 'piscina'
 import { say, type Message } from '../../core/document'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { BenchState, Frame, Order, Performed } from '../../core/attempt'
-import type { Fit } from '../../core/learning'
+import type { Difficulty, Fit } from '../../core/learning'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type {
+  DifficultyTask,
   DraftTask,
   FitTask,
   HintTask,
@@ -34,6 +35,7 @@ const limits = {
   question: 20_000,
   judge: 120_000,
   fit: 60_000,
+  difficulty: 120_000,
 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
@@ -144,6 +146,10 @@ export class Workers {
     this.inThread('question', task, stopping)
   judge = (task: JudgeTask, stopping?: Stopping): Promise<JudgedAttempt> =>
     this.inThread('judge', task, stopping)
+
+  /** How hard an order is, before anybody has tried it. */
+  difficulty = (task: DifficultyTask, stopping?: Stopping): Promise<Difficulty> =>
+    this.inThread('difficulty', task, stopping)
 
   /** Fits difficulties behind everything else. */
   fit = (task: FitTask): Promise<Fit> =>

@@ -28,7 +28,14 @@ import {
 import { type Circuit } from '../../core/circuit'
 import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
-import { fitTwoParameter, type Fit, type Response } from '../../core/learning'
+import {
+  difficultyOf,
+  fitTwoParameter,
+  type Difficulty,
+  type Fit,
+  type Prior,
+  type Response,
+} from '../../core/learning'
 import { remembered, withBoards } from './boards'
 import type { PerformedStep } from './pool'
 
@@ -48,6 +55,12 @@ export interface FitTask {
   readonly responses: readonly Response[]
   readonly students: number
   readonly faults: number
+  /** What was thought of each before anybody tried it, where something was. */
+  readonly priors?: readonly (Prior | null)[]
+}
+export interface DifficultyTask {
+  readonly order: Order
+  readonly thresholds: Rubric['thresholds']
 }
 export interface JudgeTask {
   /** Of an order that is judged by its own rubric: a thread that has followed it so far goes on from there. */
@@ -111,6 +124,8 @@ const tasks = {
   draft: ({ circuit, planted }: DraftTask): Order['frame']['complaint'] => draftComplaint(circuit, planted),
   prepare: ({ order, thresholds }: PrepareTask): Prepared =>
     withBoards(order, ({ predictor }) => prepareJudging(predictor, order, { thresholds })),
+  difficulty: ({ order, thresholds }: DifficultyTask): Difficulty =>
+    withBoards(order, ({ predictor }) => difficultyOf(predictor, order, thresholds)),
   makeReady: ({ order, prepared }: ReadyTask): void =>
     withBoards(order, ({ predictor }) => makeReady(predictor, order, prepared)),
   verdicts: (task: JudgeTask): readonly Judgement[] => practiceVerdicts(followed(task, true)),
@@ -122,9 +137,9 @@ const tasks = {
     withBoards(task.order, ({ predictor }) => solveAhead(predictor, task.order, judging))
   },
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
-  fit: ({ responses, students, faults }: FitTask): Fit =>
+  fit: ({ responses, students, faults, priors = [] }: FitTask): Fit =>
     fitTwoParameter(responses, students, faults, {
-      priors: Array.from({ length: faults }, () => unknownFault),
+      priors: Array.from({ length: faults }, (_, f) => priors[f] ?? unknownFault),
     }),
 }
 

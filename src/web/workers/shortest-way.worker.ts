@@ -1,8 +1,9 @@
-import { prepareJudging, type Prepared } from '../../core/assessment'
+import { defaultRubric, prepareJudging, type Prepared } from '../../core/assessment'
 import { frameSchema, type Frame } from '../../core/attempt'
 import type { Circuit } from '../../core/circuit'
 import { Predictor } from '../../core/diagnosis'
 import type { Fault } from '../../core/faults'
+import { difficultyOf, type Difficulty } from '../../core/learning'
 import { workshopMeter } from '../../core/instruments'
 
 export interface WayAsk {
@@ -14,11 +15,14 @@ export interface WayAsk {
 export interface WaySays {
   readonly id: number
   readonly path: Prepared['path']
+  readonly difficulty: Difficulty | null
 }
 
 self.onmessage = ({ data: { id, circuit, planted, complaint } }: MessageEvent<WayAsk>) => {
   const frame = frameSchema.parse({ complaint, faults: planted.length > 1 ? 2 : 1 })
   const predictor = new Predictor(circuit, workshopMeter, planted, frame.faults)
-  const { path } = prepareJudging(predictor, { circuit, planted, frame })
-  postMessage({ id, path } satisfies WaySays)
+  const order = { circuit, planted, frame }
+  const { path, belief } = prepareJudging(predictor, order)
+  const difficulty = difficultyOf(predictor, order, defaultRubric.thresholds, belief)
+  postMessage({ id, path, difficulty } satisfies WaySays)
 }

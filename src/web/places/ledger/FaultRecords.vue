@@ -3,7 +3,7 @@ import { NButton, NEmpty, NProgress, NTag } from 'naive-ui'
 import type { Ledger } from '../../../contract'
 import DataTable from '../../parts/DataTable.vue'
 import { byNumber, byText, type Column } from '../../parts/columns'
-import { wordOfDifficulty } from '../../../core/learning'
+import HowHard from '../../readings/HowHard.vue'
 import { t } from '../../words'
 import { faultWords, percent } from './useLedger'
 
@@ -11,14 +11,14 @@ import { faultWords, percent } from './useLedger'
 defineProps<{ ledger: Ledger }>()
 const emit = defineEmits<{ open: [fault: Ledger['faults'][number]] }>()
 type Row = Ledger['faults'][number]
-const colours = { easy: 'success', fair: 'default', hard: 'warning', veryHard: 'error' } as const
 /** Discrimination below which strong and weak students find a fault about alike (common practice, no source). */
 const flat = 0.6
-const told = ({ difficulty, spread, discrimination }: Row) =>
+const told = ({ difficulty, spread, discrimination, computed }: Row) =>
   t('ui.ledger.difficultyTold', {
     difficulty: (difficulty ?? 0).toFixed(1),
     spread: (spread ?? 0).toFixed(1),
-    discrimination: (discrimination ?? 1).toFixed(1),
+    discrimination: discrimination?.toFixed(1) ?? '–',
+    computed: computed?.toFixed(1) ?? '–',
   })
 const columns: Column<Row>[] = [
   {
@@ -53,7 +53,7 @@ const columns: Column<Row>[] = [
     sort: byNumber((f) => f.minutes),
     width: 90,
   },
-  { key: 'difficulty', title: t('ui.ledger.difficulty'), width: 130, sort: byNumber((f) => f.difficulty) },
+  { key: 'difficulty', title: t('ui.ledger.difficulty'), width: 200, sort: byNumber((f) => f.difficulty) },
   { key: 'takenFor', title: t('ui.ledger.takenFor'), text: (f) => (f.wrong ? faultWords(f.wrong) : '') },
 ]
 </script>
@@ -82,12 +82,12 @@ const columns: Column<Row>[] = [
           v-if="row.difficulty !== null"
           class="flex flex-wrap gap-x-6px items-baseline"
           :title="told(row)"
-          ><NTag size="small" :type="colours[wordOfDifficulty(row.difficulty)]">{{
-            t(`ui.ledger.hard.${wordOfDifficulty(row.difficulty)}`)
-          }}</NTag
-          ><NTag v-if="(row.discrimination ?? 1) < flat" size="small" type="error">{{
-            t('ui.ledger.doesNotDiscriminate')
-          }}</NTag></span
+          ><HowHard brief :difficulty="{ difficulty: row.difficulty, spread: row.spread ?? 0 }" /><NTag
+            v-if="(row.discrimination ?? 1) < flat"
+            size="small"
+            type="error"
+            >{{ t('ui.ledger.doesNotDiscriminate') }}</NTag
+          ></span
         ></template
       >
       <template #cell-found="{ row }"

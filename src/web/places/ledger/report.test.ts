@@ -29,6 +29,7 @@ it('a report has every student, every piece of work with the mark that counts, a
         difficulty: null,
         spread: null,
         discrimination: null,
+        computed: null,
       },
     ],
     reliability: [],

@@ -4,7 +4,7 @@ import ChooseFile from '../../parts/ChooseFile.vue'
 import Dialog from '../../shell/Dialog.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
-import { NButton, NEmpty, NSelect } from 'naive-ui'
+import { NAlert, NButton, NEmpty, NSelect } from 'naive-ui'
 import { RouterLink } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
@@ -13,8 +13,12 @@ import { ask, post, send } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { useServer } from '../../api/useServer'
 import DataTable from '../../parts/DataTable.vue'
-import { byText, type Column } from '../../parts/columns'
+import { byNumber, byText, type Column } from '../../parts/columns'
+import SidePanel from '../../parts/SidePanel.vue'
+import { alikeWithin, apartBy } from '../../../core/learning'
+import HowHard from '../../readings/HowHard.vue'
 import LessonMenu from './LessonMenu.vue'
+import SetList from './SetList.vue'
 import { useOneAct } from '../../api/one-act'
 import { download, fileName } from '../../parts/download'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
@@ -55,6 +59,12 @@ const setOptions = computed(() => {
     label: t('ui.lessons.eachDrawsOneOfNeighbours', { count: sets.length }),
   }
   return [...(sets.length > 1 ? [drawn] : []), ...sets.map((label, value) => ({ value, label }))]
+})
+/** By how much one student has it harder than another, where each draws a set of a test; 0 where they are alike. */
+const unequal = computed(() => {
+  const { mode, difficulties } = giving.value ?? {}
+  const apart = mode === 'test' && set.value === null ? apartBy(difficulties ?? []) : 0
+  return apart > alikeWithin ? apart : 0
 })
 const { busy, once } = useOneAct(() => [giving.value?.id, chosen.value, set.value])
 async function handOut() {
@@ -106,8 +116,14 @@ async function remove(lesson: LessonRow) {
   await attempt(() => post(`/lessons/${lesson.id}`, undefined, 'DELETE'))
   await load()
 }
+/** The mean of its sets. */
+const meanOf = ({ difficulties }: LessonRow): number | null => {
+  const known = (difficulties ?? []).filter((one) => one !== null)
+  return known.length ? known.reduce((sum, one) => sum + one, 0) / known.length : null
+}
+const looking = ref<LessonRow | null>(null)
 const columns: Column<LessonRow>[] = [
-  { key: 'name', title: t('ui.common.lesson'), head: true, text: (l) => l.name, sort: byText((l) => l.name) },
+  { key: 'name', title: t('ui.common.lesson'), head: true, minWidth: 200, sort: byText((l) => l.name) },
   { key: 'folder', title: t('ui.home.folder'), text: (l) => l.folder, sort: byText((l) => l.folder) },
   { key: 'circuit', title: t('ui.common.circuit'), text: (l) => l.circuit, sort: byText((l) => l.circuit) },
   {
@@ -116,6 +132,7 @@ const columns: Column<LessonRow>[] = [
     text: (l) =>
       `${l.sets.length === 1 ? l.sets[0] : t('ui.lessons.toDrawFrom', { count: l.sets.length })}, ${l.mode === 'test' ? t('ui.lessons.asATest') : t('ui.lessons.asPractice')}`,
   },
+  { key: 'hard', title: t('ui.ledger.difficulty'), width: 190, sort: byNumber(meanOf) },
   {
     key: 'changed',
     title: t('ui.common.changed'),
@@ -165,6 +182,14 @@ useKeys(t('ui.common.lessons'), [
     <p v-if="said" role="status">{{ said }}</p>
     <NEmpty v-if="!lessons.length" :description="t('ui.lessons.noneYetPlantAFault')" />
     <DataTable v-else :label="t('ui.common.lessons')" :columns="columns" :rows="shown" :row-key="(l) => l.id">
+      <template #cell-name="{ row }"
+        ><NButton text type="primary" class="!whitespace-normal !text-left !h-auto" @click="looking = row">{{
+          row.name
+        }}</NButton></template
+      >
+      <template #cell-hard="{ row }"
+        ><HowHard v-if="meanOf(row) !== null" brief :difficulty="{ difficulty: meanOf(row)!, spread: 0.8 }"
+      /></template>
       <template #cell-acts="{ row }">
         <span class="acts inline-flex gap-10px items-center">
           <NButton size="small" type="primary" @click="give(row)">{{ t('ui.lessons.handOut') }}</NButton>
@@ -182,6 +207,9 @@ useKeys(t('ui.common.lessons'), [
       </template>
     </DataTable>
 
+    <SidePanel :show="looking !== null" :title="looking?.name ?? ''" @update:show="looking = null">
+      <SetList v-if="looking" :lesson="looking" />
+    </SidePanel>
     <Dialog
       :show="giving !== null"
       :title="t('ui.lessons.handOutLesson', { name: giving?.name })"
@@ -202,6 +230,9 @@ useKeys(t('ui.common.lessons'), [
           {{ t('ui.lessons.toWhom') }}
           <ScopeChoice with-people />
         </div>
+        <NAlert v-if="unequal" type="warning">{{
+          t('ui.lessons.setsApart', { apart: unequal.toFixed(1) })
+        }}</NAlert>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <NButton type="primary" attr-type="submit" :disabled="!chosen.length" :loading="busy">
           {{ giveWords }}

@@ -7,6 +7,7 @@ import { instrumentOf } from '../../../core/instruments'
 import Fold from '../../parts/Fold.vue'
 import { describeHeld } from '../../readings/stepWords'
 import { t, tell } from '../../words'
+import HowHard from '../../readings/HowHard.vue'
 import { useShortestWay } from './useShortestWay'
 
 /** How hard it is: the fewest tests, and how many minutes they take. */
@@ -15,7 +16,7 @@ const props = defineProps<{
   faults: readonly Fault[]
   complaint: Frame['complaint'] | undefined
 }>()
-const { path, looking } = useShortestWay(
+const { path, difficulty, looking } = useShortestWay(
   toRef(props, 'circuit'),
   toRef(props, 'faults'),
   toRef(props, 'complaint'),
@@ -33,4 +34,5 @@ const minutes = computed(() => Math.round((path.value ?? []).reduce((sum, { minu
       </li>
     </ol>
   </Fold>
+  <HowHard v-if="difficulty && !looking" :difficulty="difficulty" />
 </template>

@@ -3,6 +3,7 @@ import { onScopeDispose, ref, shallowRef, toRaw, type Ref } from 'vue'
 import type { Frame } from '../../../core/attempt'
 import type { Prepared } from '../../../core/assessment'
 import type { Circuit } from '../../../core/circuit'
+import type { Difficulty } from '../../../core/learning'
 import type { Fault } from '../../../core/faults'
 import type { WayAsk, WaySays } from '../../workers/shortest-way.worker'
 
@@ -13,13 +14,14 @@ export function useShortestWay(
   complaint: Ref<Frame['complaint'] | undefined>,
 ) {
   const path = shallowRef<Prepared['path'] | null>(null)
+  const difficulty = shallowRef<Difficulty | null>(null)
   const looking = ref(false)
   let worker: Worker | null = null
   let latest = 0
 
   function look(): void {
     latest++
-    path.value = null
+    path.value = difficulty.value = null
     if (looking.value) {
       worker?.terminate()
       worker = null
@@ -33,6 +35,7 @@ export function useShortestWay(
       worker.onmessage = ({ data }: MessageEvent<WaySays>) => {
         if (data.id !== latest) return
         path.value = data.path
+        difficulty.value = data.difficulty
         looking.value = false
       }
       worker.onerror = () => (looking.value = false)
@@ -48,5 +51,5 @@ export function useShortestWay(
   }
   watchDebounced([circuit, faults, complaint], look, { debounce: 200, immediate: true })
   onScopeDispose(() => worker?.terminate())
-  return { path, looking }
+  return { path, difficulty, looking }
 }

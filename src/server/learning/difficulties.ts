@@ -1,8 +1,8 @@
-import type { Fit, Response } from '../../core/learning'
+import type { Fit, Prior, Response } from '../../core/learning'
 import type { Queries } from '../database'
 import type { Workers } from '../workers/pool'
 
-/** Attempts from which a fault's difficulty is told. */
+/** Attempts from which they alone tell a fault's difficulty, and how it parts students. */
 export const fewestAttempts = 5
 /** The newest so many attempts count: what was handed out years ago is another lesson. */
 const mostAttempts = 50_000
@@ -13,7 +13,10 @@ export interface Observed {
   readonly difficulty: number
   /** Standard deviation, logits. */
   readonly spread: number
-  readonly discrimination: number
+  /** Null after too few attempts. */
+  readonly discrimination: number | null
+  /** What was worked out before anybody tried it, logits; null where nothing was. */
+  readonly computed: number | null
 }
 type ByFault = ReadonlyMap<string, Observed>
 export const faultKey = (circuit: string, fault: string): string => JSON.stringify([circuit, fault])
@@ -39,11 +42,12 @@ export class Difficulties {
 
   /** What is known now; whatever has come since is looked at behind the answer. */
   async now(): Promise<ByFault> {
-    const [newest] = await this.db.query<{ of: string }>(
-      'select at::text as of from current_results order by at desc limit 1',
+    const [newest] = await this.db.query<{ of: string | null }>(
+      `select (select at from current_results order by at desc limit 1)::text
+         || coalesce((select at from difficulties order by at desc limit 1)::text, '') as of`,
     )
-    if (!newest) return new Map()
-    const { of } = newest
+    const of = newest?.of
+    if (!of) return new Map()
     if (this.kept?.of !== of) {
       const fitting = (this.under ??= this.fit(of).finally(() => (this.under = undefined)))
       // Nobody waits for it: whoever looks again has it.
@@ -55,6 +59,15 @@ export class Difficulties {
   /** Resolves once nothing is being fitted. */
   async idle(): Promise<void> {
     await this.under?.catch(() => undefined)
+  }
+
+  /** What was worked out before anybody tried them. */
+  private async computed(): Promise<ReadonlyMap<string, Prior>> {
+    const rows = await this.db.query<Prior & { circuit: string; fault: string }>(
+      `select circuit, fault, avg(difficulty)::float8 as difficulty, avg(spread)::float8 as spread
+       from difficulties group by circuit, fault`,
+    )
+    return new Map(rows.map(({ circuit, fault, ...prior }) => [faultKey(circuit, fault), prior]))
   }
 
   private async fit(of: string): Promise<void> {
@@ -73,18 +86,25 @@ export class Difficulties {
       fault: placeIn(faults, JSON.stringify(JSON.parse(key))),
       right,
     }))
+    const computed = await this.computed()
     const fitted: Fit = await this.workers.fit({
       responses,
       students: students.size,
-      // Nobody has tried them before: hard ones and easy ones are as likely.
       faults: faults.size,
+      // Where nothing was worked out beforehand, hard ones and easy ones are as likely.
+      priors: [...faults.keys()].map((key) => computed.get(key) ?? null),
     })
     this.kept = {
       of,
       faults: new Map(
         [...faults].flatMap(([key, place]) => {
           const one = fitted.faults[place]!
-          return one.attempts < fewestAttempts ? [] : [[key, one] as const]
+          const before = computed.get(key)?.difficulty ?? null
+          const few = one.attempts < fewestAttempts
+          if (few && before === null) return []
+          return [
+            [key, { ...one, computed: before, discrimination: few ? null : one.discrimination }] as const,
+          ]
         }),
       ),
     }
