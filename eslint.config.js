@@ -48,8 +48,8 @@ const layers = [
   'assessment',
   'workshop',
   'lab',
-  'learning',
   'handbook',
+  'learning',
   'formats',
   'words',
 ]

@@ -183,6 +183,7 @@ describe('records on paper in German', () => {
         name: 'Nela Farrow',
         attempts: 2,
         mean: 81.6,
+        drills: 0,
         skills: Object.fromEntries(skillKeys.map((k) => [k, level])),
         next: ['drops'],
       },

@@ -47,6 +47,12 @@ export interface Manner {
   readonly blames?: (found: string) => string | undefined
   /** How sure of the conclusion, per cent; 80 unless given. */
   readonly sure?: number
+  /** What is done first, before the way that is taught; true where the work ends with it. */
+  readonly before?: (student: Student) => boolean | undefined
+  /** What is predicted where a good circuit shows `good`. */
+  readonly predicts?: (good: number, red: string, black: string) => number
+  /** Pieces that are struck out besides, after a reading. */
+  readonly rash?: () => readonly string[]
 }
 
 /** Loss beside the good circuit's from which a section is called bad: the lower of the trade's usual limits. */
@@ -87,6 +93,7 @@ export class Student {
   /** Goes the whole way; false where the drawing offers no path along which to look. */
   work(): boolean {
     this.attempt.operate()
+    if (this.manner.before?.(this)) return true
     return this.find() !== undefined
   }
 
@@ -143,10 +150,22 @@ export class Student {
     return Math.abs(this.read(from, to) - this.good(from, to)) < tooMuch
   }
 
+  /** How everything stands while the complaint shows. */
+  get arranged(): Arrangement {
+    return this.arrangement
+  }
+  /** The way through what does not do what it should, from post to post; undefined where the drawing has none. */
+  way(): { legs: readonly Leg[]; load: number } | undefined {
+    return this.legs()
+  }
+  /** Strikes pieces out. */
+  strike(pieces: readonly string[]): void {
+    this.say(pieces)
+  }
   /** What a good circuit shows between two points here. */
-  good(red: string, black: string): number {
+  good(red: string, black: string, arrangement = this.arrangement): number {
     const wiring = wireUp(this.circuit)
-    const board = solveBoard(this.circuit, [], stateOf(this.arrangement), {
+    const board = solveBoard(this.circuit, [], stateOf(arrangement), {
       blown: aftermath(this.circuit, []),
     })
     if (!board.ok) throw new Error('the good circuit has no answer')
@@ -154,11 +173,11 @@ export class Student {
   }
 
   protected read(red: string, black: string): number {
-    const { out = 0 } = this.manner
+    const { out = 0, predicts = (good: number) => good } = this.manner
     this.sign = -this.sign
     const { reading } = this.attempt.measure(
       { type: 'leads', red, black },
-      this.good(red, black) + this.sign * out,
+      predicts(this.good(red, black), red, black) + this.sign * out,
       { arrangement: this.arrangement },
     )
     return reading.value ?? 0
@@ -281,7 +300,7 @@ export class Student {
 
   protected say(more: readonly string[]): void {
     if (this.manner.silent) return
-    for (const id of more) this.struck.add(id)
+    for (const id of [...more, ...(this.manner.rash?.() ?? [])]) this.struck.add(id)
     this.attempt.infer([...this.struck])
   }
 

@@ -12,6 +12,8 @@ export const ledgerStudentSchema = z.object({
   name: z.string(),
   attempts: z.number(),
   mean: z.number().nullable(),
+  /** Answers of drills that count in the skills, with less weight. */
+  drills: z.number().int(),
   skills: z.record(z.string(), levelSchema),
   /** Topics that it would help most to meet next, the first first. */
   next: z.array(z.string()),

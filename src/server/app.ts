@@ -22,6 +22,7 @@ import { circuitRoutes } from './circuits/routes'
 import { dayRoutes } from './class/day-routes'
 import { deskRoutes } from './orders/desk-routes'
 import { lessonRoutes } from './class/lesson-routes'
+import { learningRoutes } from './learning/routes'
 import { ledgerRoutes } from './ledger/routes'
 import { libraryRoutes } from './circuits/library-routes'
 import { meterRoutes } from './meters/routes'
@@ -169,6 +170,7 @@ export function createApp({
     classRoutes(database),
     dayRoutes(database, workers),
     ledgerRoutes(database, workers),
+    learningRoutes(database, workers),
     orderRoutes(database, workers, judge),
     rubricRoutes(database, workers),
     meterRoutes(database, { onLoopback: meterOnLoopback }),

@@ -1,6 +1,7 @@
 export { judgeAttempt, makeReady, prepareJudging, solveAhead } from './judge'
 export { firstBelief } from './first'
 export { honestWays } from './model-path'
+export { allowanceOf } from './prediction'
 export { Judging, type Prepared } from './judging'
 export { defaultRubric, rubricDoor, rubricSchema, type Rubric } from './rubric'
 export {
@@ -17,3 +18,17 @@ export { ruleWords, techniqueRules } from './rules/registry'
 export type { TechniqueRule } from './rules/rule'
 export { followBlindly, hintFor, practiceVerdicts, questionAbout } from './practice'
 export type { ExampleReading, RuleExample } from './rules/example'
+export type { Technique } from './technique'
+export {
+  carries,
+  endsOf,
+  feedBefore,
+  flows,
+  isDropTest,
+  natureOf,
+  newlyStruck,
+  piecesBetween,
+  readsVolts,
+  sidesOf,
+} from './rules/context'
+export type { TestContext } from './rules/rule'

@@ -149,6 +149,11 @@ export class Judging {
     return { belief, bench, judgements: this.judgements() }
   }
 
+  /** Each test with what its technique is judged by, in order. */
+  techniques(): readonly Technique[] {
+    return this.verdicts.filter((one) => one instanceof Technique)
+  }
+
   private judgements(): Judgement[] {
     return this.verdicts.flatMap((one) =>
       'aspect' in one ? [one] : judgeTechnique(one, this.steps, this.rubric),

@@ -15,6 +15,27 @@ const dropRight = 0.05
 const fuseRight = 0.003
 const dropNear = 0.1
 
+/**
+ * How far a prediction may be out and still be right, or near.
+ * @param expected what a good circuit shows, in `unit`
+ * @param millivolts across the test spots of a fuse
+ * @returns half-widths, in `unit`
+ */
+export function allowanceOf(
+  unit: Unit,
+  expected: number,
+  millivolts = false,
+): { readonly right: number; readonly near: number } {
+  const size = Math.abs(expected)
+  if (millivolts) return { right: Math.max(fuseRight, 0.5 * size), near: Math.max(2 * fuseRight, size) }
+  if (unit === 'V')
+    return size < dropsBelow
+      ? { right: Math.max(dropRight, 0.5 * size), near: Math.max(dropNear, size) }
+      : { right: voltsRight, near: voltsNear }
+  if (unit === 'A') return { right: Math.max(0.2, 0.25 * size), near: Math.max(0.5, size) }
+  return { right: Math.max(1, 0.5 * size), near: Math.max(3, 2 * size) }
+}
+
 export function judgePrediction(
   predictor: Predictor,
   setup: TestSetup,
@@ -73,19 +94,7 @@ export function judgePrediction(
   const drop = good.unit === 'V' && Math.abs(expected) < dropsBelow
   if (drop && value === 0 && Math.abs(expected) >= 0.005 && miss <= dropRight)
     return make('partly', say('assessment.near'), say('assessment.smallNotZero', { would }), 0.9)
-  const millivolts = setup.place.type === 'spots'
-  const scale = millivolts
-    ? {
-        right: Math.max(fuseRight, 0.5 * Math.abs(expected)),
-        near: Math.max(2 * fuseRight, Math.abs(expected)),
-      }
-    : drop
-      ? { right: Math.max(dropRight, 0.5 * Math.abs(expected)), near: Math.max(dropNear, Math.abs(expected)) }
-      : good.unit === 'V'
-        ? { right: voltsRight, near: voltsNear }
-        : good.unit === 'A'
-          ? { right: Math.max(0.2, 0.25 * Math.abs(expected)), near: Math.max(0.5, Math.abs(expected)) }
-          : { right: Math.max(1, 0.5 * expected), near: Math.max(3, 2 * expected) }
+  const scale = allowanceOf(good.unit, expected, setup.place.type === 'spots')
   if (miss <= scale.right)
     return make('good', say('assessment.right'), say('assessment.closeEnough', { would, said }), 1)
   if (good.unit === 'V' && Math.abs(value + expected) <= scale.right)

@@ -1,4 +1,4 @@
-import type { Step } from '../attempt'
+import type { Step, StepOf } from '../attempt'
 import { type Message, say } from '../document'
 import type { Rubric } from './rubric'
 import { loadedReading } from './rules/context'
@@ -18,7 +18,7 @@ export class Technique {
   private readonly atOnce: ReadonlySet<TechniqueRule>
 
   constructor(
-    private readonly context: TestContext,
+    readonly context: TestContext,
     readonly step: number,
   ) {
     this.atOnce = new Set(techniqueRules.filter((rule) => !('looksAhead' in rule) && rule.fires(context)))
@@ -32,9 +32,19 @@ export class Technique {
 
   /** All rules that it breaks by what has come after it so far, in their order. */
   broken(steps: readonly Step[]): TechniqueRule[] {
+    const next = steps[this.step + 1]
+    return this.brokenIf(steps, next?.type === 'infer' ? next : undefined)
+  }
+
+  /** All rules that it would break if every piece had been struck out by it: what somebody could have fallen for. */
+  tempts(steps: readonly Step[]): TechniqueRule[] {
+    const struck = [...this.context.predictor.suspectable]
+    return this.brokenIf(steps, { type: 'infer', struck, ringed: [], note: '' })
+  }
+
+  private brokenIf(steps: readonly Step[], inference: StepOf<'infer'> | undefined): TechniqueRule[] {
     const { context, step, atOnce } = this
-    const next = steps[step + 1]
-    const ahead = { later: steps.slice(step + 1), inference: next?.type === 'infer' ? next : undefined }
+    const ahead = { later: steps.slice(step + 1), inference }
     return techniqueRules.filter((rule) =>
       'looksAhead' in rule ? rule.fires(context, ahead) : atOnce.has(rule),
     )

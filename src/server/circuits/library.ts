@@ -32,6 +32,9 @@ function templates(): ReadonlyMap<string, Circuit> {
   return kept
 }
 
+/** The circuits that come with the application. */
+export const templateCircuits = (): readonly Circuit[] => [...templates().values()]
+
 export const listTemplates = (): TemplateList =>
   [...templates()].map(([file, { name, vehicle, note, parts }]) => ({
     file,

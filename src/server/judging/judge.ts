@@ -4,6 +4,7 @@ import type { Database } from '../database'
 import { claimFact } from '../operations/facts'
 import { tellFloor } from '../floor/floor'
 import { loadOrder, loadSteps, unjudgedOrders } from '../orders/orders'
+import { learnFrom } from '../learning/learn'
 import { loadOverrides } from '../orders/overrides'
 import type { Workers } from '../workers/pool'
 import { judgeNow, keepAsGiven, keepJudged, solveAhead } from './judging'
@@ -11,7 +12,7 @@ import { keepJudgement, keptJudgement, signOf } from './judgements'
 import { keepProgress, progressOf } from './progress'
 import { forgetRejudgement, keepRejudgement } from './rejudgements'
 import { resultOf } from './result'
-import { judgedByOthers, keepEngine, keepResult, markOf } from './results'
+import { judgedByOthers, keepEngine, keepResult, markOf, unlearned } from './results'
 
 /** Seconds between two looks for finished work that nobody has judged, and for work that an older engine has. */
 const lookEvery = 30
@@ -122,6 +123,29 @@ export class Judge {
       }
     }
     await this.rejudge()
+    await this.learnLeft()
+  }
+
+  /** What finished attempts say beside their marks, after all else. */
+  private async learnLeft(): Promise<void> {
+    for (;;) {
+      if (this.closed || !(await this.isMine())) return
+      const left = await unlearned(this.database, batch)
+      const fresh = left.filter((id) => (this.tries.get(id) ?? 0) < mostTries)
+      if (!fresh.length) return
+      for (const id of fresh) {
+        if (this.closed) return
+        await this.inBackground(id, () => this.learn(id))
+      }
+    }
+  }
+
+  private async learn(id: string): Promise<void> {
+    const { database, workers } = this
+    const order = await loadOrder(database, id)
+    const steps = (await loadSteps(database, id)).map(({ step }) => step)
+    const background = { background: true, signal: this.ending.signal }
+    await learnFrom(database, workers, order, steps, background)
   }
 
   private async rejudge(): Promise<void> {

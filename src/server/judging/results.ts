@@ -40,7 +40,7 @@ export async function keepResult(
        tests = excluded.tests, minutes = excluded.minutes, doubt = excluded.doubt, marks = excluded.marks,
        total = excluded.total, most = excluded.most, uncapped = excluded.uncapped, mark = excluded.mark,
        evidence = excluded.evidence, verdicts = excluded.verdicts, wrong = excluded.wrong, sure = excluded.sure,
-       engine = excluded.engine, rubric = excluded.rubric, at = now()`,
+       engine = excluded.engine, rubric = excluded.rubric, at = now(), learned = false`,
     [
       order.id,
       result.circuit,
@@ -74,6 +74,19 @@ export async function remark(tx: Queries, id: string): Promise<void> {
   if (!row) return
   const mark = markOf({ ...row, uncapped: row.uncapped ?? undefined }, await loadOverrides(tx, id))
   await tx.query('update attempt_results set mark = $2 where work_order_id = $1', [id, mark])
+}
+
+/** What an attempt says beside its mark has been taken down. */
+export const keepLearned = (tx: Queries, id: string): Promise<unknown[]> =>
+  tx.query('update attempt_results set learned = true where work_order_id = $1', [id])
+
+/** Attempts of which it has not, the newest first. */
+export async function unlearned(db: Queries, most: number): Promise<string[]> {
+  const rows = await db.query<{ id: string }>(
+    `select work_order_id as id from current_results where not learned order by concluded_at desc limit $1`,
+    [most],
+  )
+  return rows.map(({ id }) => id)
 }
 
 /** The results of work that goes into the bin go with it, and come back with it. */

@@ -9,6 +9,8 @@ import { leaveClasses } from '../class/classes'
 import type { Database } from '../database'
 import { forgetPacked } from '../operations/bin'
 import { forgetBinned } from '../orders/orders'
+import { forgetDrills } from '../learning/drills'
+import { forgetIdeas } from '../learning/misbeliefs'
 import { HttpError } from '../http/http-error'
 import { forgetReplies } from '../orders/replies'
 
@@ -31,6 +33,8 @@ export async function eraseName(db: Database, student: string): Promise<void> {
       forgetPacked,
       forgetActs,
       forgetReplies,
+      forgetIdeas,
+      forgetDrills,
       forgetPerson,
     ])
       await forget(tx, student)

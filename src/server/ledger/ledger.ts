@@ -5,6 +5,7 @@ import type { Queries } from '../database'
 import { cursorOf, pageFrom, pageSize, readCursor } from '../http/pages'
 import { HttpError } from '../http/http-error'
 import { peopleOf } from '../class/scope'
+import { drillEvidence } from '../learning/drills'
 import { faultKey, type Difficulties, type Observed } from '../learning/difficulties'
 import type { LedgerScope } from './scope'
 
@@ -12,6 +13,9 @@ import type { LedgerScope } from './scope'
 
 /** Faults that are listed, those that were met most often first. */
 const mostFaults = 100
+
+/** What an answer of a drill counts beside an attempt: nobody has watched it (common practice, no source). */
+const drillWeight = 0.15
 
 interface StudentRow {
   readonly id: string
@@ -45,9 +49,17 @@ export async function ledgerStudents(
     pageSize,
     counted!.count,
     ({ id, name }) => {
-      const { attempts = 0, mean = null, evidence = [] } = own.get(id) ?? {}
+      const { attempts = 0, mean = null, drills = 0, evidence = [] } = own.get(id) ?? {}
       const skills = levelsOf(evidence)
-      return { id, name, attempts, mean, skills, next: nextOf(skills).slice(0, 3) }
+      return {
+        id,
+        name,
+        attempts,
+        mean: attempts ? mean : null,
+        drills,
+        skills,
+        next: nextOf(skills).slice(0, 3),
+      }
     },
     ({ id, name }) => cursorOf(name, id),
   )
@@ -56,6 +68,7 @@ export async function ledgerStudents(
 interface Shown {
   attempts: number
   mean: number
+  drills: number
   evidence: Evidence[]
 }
 
@@ -77,12 +90,19 @@ async function evidenceByStudent(
   )
   const shown = new Map<string, Shown>()
   for (const { student, mark, age, evidence } of rows) {
-    const one = shown.get(student) ?? { attempts: 0, mean: 0, evidence: [] }
+    const one = shown.get(student) ?? { attempts: 0, mean: 0, drills: 0, evidence: [] }
     one.mean = (one.mean * one.attempts + mark) / (one.attempts + 1)
     one.attempts++
     for (const [skill, share, weight] of evidence) one.evidence.push({ skill, share, weight, age })
     shown.set(student, one)
   }
+  if (day === undefined)
+    for (const { student, skill, share, age } of await drillEvidence(db, students)) {
+      const one = shown.get(student) ?? { attempts: 0, mean: 0, drills: 0, evidence: [] }
+      one.drills++
+      one.evidence.push({ skill: skill as Skill, share, weight: drillWeight, age })
+      shown.set(student, one)
+    }
   return shown
 }
 

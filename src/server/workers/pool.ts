@@ -6,7 +6,7 @@ import { Piscina } from 'piscina'
 import { say, type Message } from '../../core/document'
 import type { JudgedAttempt, Judgement, Prepared } from '../../core/assessment'
 import type { BenchState, Frame, Order, Performed } from '../../core/attempt'
-import type { Difficulty, Fit } from '../../core/learning'
+import type { Difficulty, Fit, Item, MisbeliefEvidence } from '../../core/learning'
 import { HttpError } from '../http/http-error'
 import { boardsOf } from './boards-of'
 import type {
@@ -14,6 +14,7 @@ import type {
   DraftTask,
   FitTask,
   HintTask,
+  ItemTask,
   JudgeTask,
   PerformTask,
   PrepareTask,
@@ -36,6 +37,8 @@ const limits = {
   judge: 120_000,
   fit: 60_000,
   difficulty: 120_000,
+  ideas: 120_000,
+  item: 20_000,
 }
 /** Megabytes that one worker may hold; a task that needs more is stopped, and the worker with it. */
 const memory = 1500
@@ -108,9 +111,7 @@ export class Workers {
   /** The same thread for all that is judged on the same boards. */
   private judgeOf(order: Order, { background }: Stopping = {}): Thread {
     if (background) return this.background
-    let hash = 0
-    for (const char of boardsOf(order)) hash = (Math.imul(hash, 31) + char.charCodeAt(0)) | 0
-    return this.reviews[(hash >>> 0) % this.reviews.length]!
+    return this.reviews[numberOf(boardsOf(order)) % this.reviews.length]!
   }
 
   /** The last task of whoever has one under way. */
@@ -150,6 +151,17 @@ export class Workers {
   /** How hard an order is, before anybody has tried it. */
   difficulty = (task: DifficultyTask, stopping?: Stopping): Promise<Difficulty> =>
     this.inThread('difficulty', task, stopping)
+
+  /** Which wrong ideas a finished attempt speaks for. */
+  ideas = (task: JudgeTask, stopping?: Stopping): Promise<readonly MisbeliefEvidence[]> =>
+    this.inThread('ideas', task, stopping)
+
+  /** A question of a drill; null where the circuit offers none. All of one circuit come from the thread that has its boards. */
+  item = async (task: ItemTask): Promise<Item | null> => {
+    const { pool, queue } = this.reviews[numberOf(task.circuit.name) % this.reviews.length]!
+    if (queue.size >= mostWaiting) throw new HttpError(503, say('school.tooBusy'))
+    return queue.add(() => this.run<Item | null>(pool, 'item', task), { priority: 1 })
+  }
 
   /** Fits difficulties behind everything else. */
   fit = (task: FitTask): Promise<Fit> =>
@@ -231,6 +243,13 @@ export class Workers {
       throw error
     }
   }
+}
+
+/** Any whole number from a text, at least 0. */
+function numberOf(text: string): number {
+  let hash = 0
+  for (const char of text) hash = (Math.imul(hash, 31) + char.charCodeAt(0)) | 0
+  return hash >>> 0
 }
 
 export interface PerformedStep {

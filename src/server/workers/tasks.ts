@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import { isDeepStrictEqual } from 'node:util'
 import {
   followBlindly,
@@ -30,9 +31,16 @@ import type { Message } from '../../core/document'
 import type { Fault } from '../../core/faults'
 import {
   difficultyOf,
+  DrillBench,
+  evidenceIn,
   fitTwoParameter,
+  makeItem,
+  workOf,
   type Difficulty,
+  type DrillKey,
   type Fit,
+  type Item,
+  type MisbeliefEvidence,
   type Prior,
   type Response,
 } from '../../core/learning'
@@ -61,6 +69,14 @@ export interface FitTask {
 export interface DifficultyTask {
   readonly order: Order
   readonly thresholds: Rubric['thresholds']
+}
+/** A question of a drill. */
+export interface ItemTask {
+  readonly circuit: Circuit
+  readonly kind: DrillKey
+  readonly seed: number
+  /** Logits. */
+  readonly wanted: number
 }
 export interface JudgeTask {
   /** Of an order that is judged by its own rubric: a thread that has followed it so far goes on from there. */
@@ -136,6 +152,10 @@ const tasks = {
     const judging = followed(task, false)
     withBoards(task.order, ({ predictor }) => solveAhead(predictor, task.order, judging))
   },
+  ideas: ({ order, steps, prepared }: JudgeTask): readonly MisbeliefEvidence[] =>
+    withBoards(order, ({ predictor }) => evidenceIn(workOf(predictor, order, steps, prepared))),
+  item: ({ circuit, kind, seed, wanted }: ItemTask): Item | null =>
+    makeItem(benchOf(circuit), kind, seed, wanted) ?? null,
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
   fit: ({ responses, students, faults, priors = [] }: FitTask): Fit =>
     fitTwoParameter(responses, students, faults, {
@@ -146,7 +166,16 @@ const tasks = {
 /** A fault of which nothing is known beforehand (common practice, no source). */
 const unknownFault = { difficulty: 0, spread: 1.5 }
 
-type Task = DraftTask | FitTask | { readonly order: Order }
+/** Benches of circuits that items are made of: their boards stay solved. */
+const benches = new LRUCache<string, DrillBench>({ max: 12 })
+function benchOf(circuit: Circuit): DrillBench {
+  const key = JSON.stringify(circuit)
+  const known = benches.get(key) ?? new DrillBench(circuit)
+  benches.set(key, known)
+  return known
+}
+
+type Task = ItemTask | DraftTask | FitTask | { readonly order: Order }
 export type TaskName = keyof typeof tasks
 
 /** What a worker thread runs. */

@@ -2,7 +2,7 @@
 import { NProgress, NTag } from 'naive-ui'
 import { computed } from 'vue'
 import type { Message } from '../../core/document'
-import { wordOfDifficulty } from '../../core/learning'
+import { wordOfDifficulty } from '../../core/learning/difficulty/word'
 import { t, tell } from '../words'
 
 /** How hard a fault is, as a word and a bar, with its reasons where there are some. */

@@ -11,6 +11,7 @@ it('a report has every student, every piece of work with the mark that counts, a
       name: 'Nela Farrow',
       attempts: 2,
       mean: 81.6,
+      drills: 0,
       skills: Object.fromEntries(skillKeys.map((k) => [k, { ...level, thin: k === 'drains' }])),
       next: ['drops', 'relays'],
     },

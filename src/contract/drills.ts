@@ -1,0 +1,145 @@
+import { z } from 'zod'
+import { circuitSchema } from '../core/circuit'
+import { coded, messageSchema, say } from '../core/document'
+
+/** Most items that a class is set at once. */
+const mostItems = 60
+
+const keySchema = z.string().max(30)
+
+/** A question as its student has it: without its key. */
+export const drillItemSchema = z.object({
+  id: z.uuid(),
+  kind: z.string(),
+  circuit: circuitSchema,
+  state: z.string(),
+  detached: z.array(z.string()),
+  leads: z.tuple([z.string(), z.string()]).nullable(),
+  given: z.array(messageSchema),
+  asks: messageSchema,
+  answer: z.discriminatedUnion('type', [
+    z.object({ type: z.literal('choice'), options: z.array(messageSchema) }),
+    z.object({ type: z.literal('value'), unit: z.string(), direction: z.boolean() }),
+  ]),
+})
+export type DrillItem = z.infer<typeof drillItemSchema>
+
+export const askDrillSchema = z.strictObject({
+  /** The set that it counts for. */
+  set: z.uuid().optional(),
+  /** One kind alone. */
+  kind: keySchema.optional(),
+})
+
+export const drillAnswerSchema = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('choice'), option: z.number().int().min(0).max(20) }),
+  z.strictObject({
+    type: z.literal('value'),
+    value: z.number(),
+    direction: z.enum(['higher', 'same', 'lower']).optional(),
+  }),
+])
+export type DrillAnswer = z.infer<typeof drillAnswerSchema>
+
+/** What is told at once. */
+export const drillToldSchema = z.object({
+  share: z.number(),
+  right: z.boolean(),
+  but: messageSchema.nullable(),
+  why: messageSchema,
+  key: messageSchema,
+  /** Place of the right answer, where one was chosen. */
+  option: z.number().int().nullable(),
+})
+export type DrillTold = z.infer<typeof drillToldSchema>
+
+export const drillSetSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  class: z.string(),
+  kinds: z.array(z.string()),
+  items: z.number().int(),
+  due: z.string(),
+  /** How many of its items the asking student has answered. */
+  done: z.number().int(),
+})
+export const drillsSchema = z.object({
+  levels: z.array(
+    z.object({
+      kind: z.string(),
+      level: z.number(),
+      spread: z.number(),
+      ability: z.number(),
+      answers: z.number().int(),
+    }),
+  ),
+  /** Answered today. */
+  today: z.number().int(),
+  sets: z.array(drillSetSchema),
+})
+export type Drills = z.infer<typeof drillsSchema>
+export type DrillSet = z.infer<typeof drillSetSchema>
+
+export const newDrillSetSchema = z.strictObject({
+  class: z.uuid(),
+  name: z
+    .string()
+    .trim()
+    .min(1, coded(say('school.drillName')))
+    .max(80),
+  kinds: z
+    .array(keySchema)
+    .min(1, coded(say('school.drillKinds')))
+    .max(30),
+  items: z.number().int().min(1).max(mostItems),
+  due: z.iso.date(),
+})
+export type NewDrillSet = z.infer<typeof newDrillSetSchema>
+
+/** A set as its instructor sees it: who has done how much. */
+export const setProgressSchema = z.array(
+  drillSetSchema.omit({ done: true }).extend({
+    students: z.array(
+      z.object({ id: z.uuid(), name: z.string(), done: z.number().int(), right: z.number() }),
+    ),
+  }),
+)
+export type SetProgress = z.infer<typeof setProgressSchema>
+
+/** A wrong idea of one student, with the occasions that it rests on. */
+export const heldSchema = z.object({
+  misbelief: z.string(),
+  probability: z.number(),
+  shown: z.number().int(),
+  occasions: z.number().int(),
+  named: z.boolean(),
+  /** The newest attempt in which it showed. */
+  order: z.uuid().nullable(),
+})
+export const heldListSchema = z.array(heldSchema)
+export type Held = z.infer<typeof heldSchema>
+
+/** What a class holds: what to teach again. */
+export const reteachSchema = z.array(
+  z.object({
+    misbelief: z.string(),
+    /** Students of whom it is named, by name. */
+    students: z.array(z.object({ id: z.uuid(), name: z.string(), probability: z.number() })),
+    /** Sum of all probabilities: how many hold it, as far as anybody knows. */
+    expected: z.number(),
+    /** A lesson in whose sets it can show, where there is one. */
+    lesson: z.object({ id: z.uuid(), name: z.string() }).nullable(),
+  }),
+)
+export type Reteach = z.infer<typeof reteachSchema>
+
+/** What of a finished attempt speaks for a wrong idea: one that explains several wrong verdicts at once. */
+export const attemptIdeasSchema = z.array(
+  z.object({
+    misbelief: z.string(),
+    shown: z.number().int(),
+    occasions: z.number().int(),
+    step: z.number().int().nullable(),
+  }),
+)
+export type AttemptIdeas = z.infer<typeof attemptIdeasSchema>

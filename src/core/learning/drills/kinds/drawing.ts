@@ -1,0 +1,102 @@
+import { noticeAll, segmentAmps } from '../../../board'
+import { say } from '../../../document'
+import { faultsOf } from '../../../faults'
+import { partOfKind } from '../../../parts'
+import { defineDrill } from '../kind'
+import type { DrillBench } from '../bench'
+import type { Draw } from '../draw'
+import type { Item } from '../item'
+import { drawRunning } from '../points'
+
+/** A below which a part carries nothing. */
+const nothing = 0.005
+
+/** What the current of a load passes. */
+function passes(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined {
+  const drawn = drawRunning(bench, draw)
+  if (!drawn) return undefined
+  const { walk, state } = drawn
+  const board = bench.board(state)!
+  const most = (part: string) =>
+    Math.max(
+      ...partOfKind(bench.circuit.parts.find(({ id }) => id === part)!.kind).segments.map(({ key }) =>
+        Math.abs(segmentAmps(board.board, board.point, part, key)),
+      ),
+    )
+  const on = [...new Set(walk.strides.map(({ part }) => part))].filter(
+    (part) => part !== walk.load && !/^B|^ST/.test(part) && most(part) > 0.02,
+  )
+  const off = bench.circuit.parts
+    .map(({ id }) => id)
+    .filter((id) => !walk.strides.some(({ part }) => part === id) && most(id) < nothing)
+  const right = draw.one(on)
+  const wrong = draw.shuffled(off).slice(0, 3)
+  if (right === undefined || wrong.length < 2) return undefined
+  return {
+    state: state.id,
+    detached: state.detached,
+    given: [],
+    asks: say('learning.drills.drawing.passes', { load: walk.load!, state: state.name }),
+    answer: {
+      type: 'choice',
+      options: draw.shuffled([
+        { says: say('learning.drills.piece', { piece: right }), right: true },
+        ...wrong.map((piece) => ({
+          says: say('learning.drills.piece', { piece }),
+          right: false,
+          why: say('learning.drills.drawing.carriesNothing', { part: piece, state: state.name }),
+        })),
+      ]),
+    },
+    why: say('learning.drills.drawing.way', { parts: on }),
+    difficulty: -0.9,
+  }
+}
+
+/** What else stops working if a fuse blows. */
+function goesDead(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined {
+  const { circuit } = bench
+  const fuse = draw.one(circuit.parts.filter(({ kind }) => partOfKind(kind).role === 'protection'))
+  const state = draw.one(bench.states)
+  if (!fuse || !state) return undefined
+  const definition = partOfKind(fuse.kind)
+  const segment = definition.segments.find((one) => faultsOf(definition, one).includes('blown'))
+  if (!segment) return undefined
+  const good = bench.board(state)
+  const bad = bench.board(state, [{ kind: 'blown', part: fuse.id, segment: segment.key }])
+  if (!good || !bad) return undefined
+  const before = new Map(noticeAll(good).map(({ part, key }) => [part, key]))
+  const now = noticeAll(bad).filter(({ part }) => part !== fuse.id)
+  const changed = now.filter(({ part, key }) => before.get(part) !== key).map(({ part }) => part)
+  const same = now.filter(({ part, key }) => before.get(part) === key).map(({ part }) => part)
+  const right = draw.one(changed)
+  const wrong = draw.shuffled(same).slice(0, 3)
+  if (right === undefined || wrong.length < 2) return undefined
+  return {
+    state: state.id,
+    detached: state.detached,
+    given: [],
+    asks: say('learning.drills.drawing.blows', { fuse: fuse.id, state: state.name }),
+    answer: {
+      type: 'choice',
+      options: draw.shuffled([
+        { says: say('learning.drills.piece', { piece: right }), right: true },
+        ...wrong.map((piece) => ({
+          says: say('learning.drills.piece', { piece }),
+          right: false,
+          why: say('learning.drills.drawing.unchanged', { part: piece, fuse: fuse.id }),
+        })),
+      ]),
+    },
+    why: say('learning.drills.drawing.dead', { fuse: fuse.id, parts: changed }),
+    difficulty: -0.3,
+  }
+}
+
+export const drawing = defineDrill({
+  key: 'drawing',
+  title: 'learning.drills.drawing.title',
+  skill: 'relays',
+  make: (bench, draw) =>
+    draw.next() < 0.5 ? passes(bench, draw) : (goesDead(bench, draw) ?? passes(bench, draw)),
+})

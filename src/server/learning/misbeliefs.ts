@@ -1,0 +1,134 @@
+import { say } from '../../core/document'
+import {
+  findMisbelief,
+  fewestShown,
+  named,
+  probabilityOf,
+  type MisbeliefEvidence,
+  type MisbeliefKey,
+} from '../../core/learning'
+import type { AttemptIdeas, Held, Reteach, User } from '../../contract'
+import { peopleOf } from '../class/scope'
+import type { Scope } from '../../contract'
+import type { Queries } from '../database'
+import { HttpError } from '../http/http-error'
+
+/** Table `misbelief_evidence`: one row for each attempt or drill and each wrong idea that it had an occasion for. */
+
+/** Writes what one attempt or drill says, in place of what it said before. */
+export async function keepIdeas(
+  tx: Queries,
+  { student, source }: { readonly student: string; readonly source: string },
+  evidence: readonly MisbeliefEvidence[],
+): Promise<void> {
+  await tx.query('delete from misbelief_evidence where source_id = $1', [source])
+  if (!evidence.length) return
+  await tx.query(
+    `insert into misbelief_evidence (student_id, source_id, misbelief, shown, occasions, weight, step)
+     select $1, $2, e->>'misbelief', (e->>'shown')::int, (e->>'occasions')::int, (e->>'weight')::float8, (e->>'step')::int
+     from jsonb_array_elements($3::jsonb) e`,
+    [student, source, JSON.stringify(evidence)],
+  )
+}
+
+/** Forgets all that was ever noted of one student's ideas. */
+export const forgetIdeas = (tx: Queries, student: string): Promise<unknown[]> =>
+  tx.query('delete from misbelief_evidence where student_id = $1', [student])
+
+interface Summed {
+  readonly misbelief: string
+  readonly weight: number
+  readonly shown: number
+  readonly occasions: number
+}
+const isNamed = (probability: number, shown: number): boolean => probability >= named && shown >= fewestShown
+
+/** What is known of one student: what is named, and what is more likely than not, the likeliest first. */
+export async function heldByStudent(db: Queries, student: string): Promise<Held[]> {
+  const rows = await db.query<Summed & { order: string | null }>(
+    `select misbelief, sum(weight)::float8 as weight, sum(shown)::int as shown, sum(occasions)::int as occasions,
+       (select n.source_id from misbelief_evidence n join current_orders o on o.id = n.source_id
+        where n.student_id = $1 and n.misbelief = e.misbelief and n.shown > 0 order by n.at desc limit 1) as order
+     from misbelief_evidence e where student_id = $1 group by misbelief`,
+    [student],
+  )
+  return rows
+    .filter(({ misbelief }) => findMisbelief(misbelief))
+    .map(({ weight, ...row }) => {
+      const probability = probabilityOf(weight)
+      return { ...row, probability, named: isNamed(probability, row.shown) }
+    })
+    .filter(({ probability, shown }) => shown > 0 && probability >= 0.2)
+    .sort((p, q) => q.probability - p.probability)
+}
+
+/** What to teach again: what a scope's students hold, most of them first, each with a lesson in which it has shown. */
+export async function reteachOf(db: Queries, scope: Scope): Promise<Reteach> {
+  const people = await peopleOf(db, scope)
+  const rows = await db.query<Summed & { id: string; name: string }>(
+    `select u.id, u.name, e.misbelief, e.weight, e.shown, e.occasions from (
+       select student_id, misbelief, sum(weight)::float8 as weight, sum(shown)::int as shown, sum(occasions)::int as occasions
+       from misbelief_evidence where ${people ? 'student_id = any($1::uuid[])' : '$1::uuid[] is null'}
+       group by student_id, misbelief having sum(shown) > 0) e join users u on u.id = e.student_id`,
+    [people],
+  )
+  const byIdea = new Map<string, { expected: number; students: Reteach[number]['students'] }>()
+  for (const { id, name, misbelief, weight, shown } of rows) {
+    if (!findMisbelief(misbelief)) continue
+    const one = byIdea.get(misbelief) ?? { expected: 0, students: [] }
+    const probability = probabilityOf(weight)
+    one.expected += probability
+    if (isNamed(probability, shown)) one.students.push({ id, name, probability })
+    byIdea.set(misbelief, one)
+  }
+  const ideas = [...byIdea].filter(([, { students }]) => students.length)
+  const lessons = await lessonsFor(
+    db,
+    ideas.map(([key]) => key),
+  )
+  return ideas
+    .map(([misbelief, { expected, students }]) => ({
+      misbelief,
+      expected,
+      students: students.sort((p, q) => q.probability - p.probability),
+      lesson: lessons.get(misbelief) ?? null,
+    }))
+    .sort((p, q) => q.students.length - p.students.length || q.expected - p.expected)
+}
+
+/** For each idea the lesson in whose orders it has shown most often. */
+async function lessonsFor(
+  db: Queries,
+  ideas: readonly string[],
+): Promise<ReadonlyMap<string, { id: string; name: string }>> {
+  const rows = await db.query<{ misbelief: string; id: string; name: string }>(
+    `select distinct on (misbelief) misbelief, l.id, l.name from (
+       select e.misbelief, o.lesson_id, sum(e.shown) as shown from misbelief_evidence e
+       join current_orders o on o.id = e.source_id
+       where e.shown > 0 and e.misbelief = any($1::text[]) and o.lesson_id is not null group by 1, 2) s
+     join lessons l on l.id = s.lesson_id order by misbelief, shown desc`,
+    [ideas],
+  )
+  return new Map(rows.map(({ misbelief, id, name }) => [misbelief, { id, name }]))
+}
+
+/** Wrong ideas for which one finished attempt speaks, and which its student is likely to hold by all that is known. */
+export async function ideasOfAttempt(db: Queries, order: string, user: User): Promise<AttemptIdeas> {
+  const [row] = await db.query<{ student: string; released: boolean }>(
+    'select student_id as student, released_at is not null as released from current_orders where id = $1',
+    [order],
+  )
+  if (!row) throw new HttpError(404, say('school.noOrder'))
+  if (user.role !== 'instructor' && (row.student !== user.id || !row.released))
+    throw new HttpError(404, say('school.noOrder'))
+  const own = await db.query<{
+    misbelief: MisbeliefKey
+    shown: number
+    occasions: number
+    step: number | null
+  }>('select misbelief, shown, occasions, step from misbelief_evidence where source_id = $1 and shown > 0', [
+    order,
+  ])
+  const held = new Set((await heldByStudent(db, row.student)).map(({ misbelief }) => misbelief))
+  return own.filter(({ misbelief }) => held.has(misbelief))
+}
