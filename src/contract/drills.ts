@@ -113,6 +113,9 @@ export const heldSchema = z.object({
   shown: z.number().int(),
   occasions: z.number().int(),
   named: z.boolean(),
+  /** The kind of drill in which it can be unlearned, and the rule whose example answers it. */
+  drill: z.string(),
+  rule: z.string().nullable(),
   /** The newest attempt in which it showed. */
   order: z.uuid().nullable(),
 })
@@ -123,6 +126,8 @@ export type Held = z.infer<typeof heldSchema>
 export const reteachSchema = z.array(
   z.object({
     misbelief: z.string(),
+    drill: z.string(),
+    rule: z.string().nullable(),
     /** Students of whom it is named, by name. */
     students: z.array(z.object({ id: z.uuid(), name: z.string(), probability: z.number() })),
     /** Sum of all probabilities: how many hold it, as far as anybody knows. */
@@ -140,6 +145,8 @@ export const attemptIdeasSchema = z.array(
     shown: z.number().int(),
     occasions: z.number().int(),
     step: z.number().int().nullable(),
+    drill: z.string(),
+    rule: z.string().nullable(),
   }),
 )
 export type AttemptIdeas = z.infer<typeof attemptIdeasSchema>

@@ -29,6 +29,7 @@ import uiClasses from './en/ui/classes.json' with { type: 'json' }
 import uiCommon from './en/ui/common.json' with { type: 'json' }
 import uiDays from './en/ui/days.json' with { type: 'json' }
 import uiDesk from './en/ui/desk.json' with { type: 'json' }
+import uiDrills from './en/ui/drills.json' with { type: 'json' }
 import uiFloor from './en/ui/floor.json' with { type: 'json' }
 import uiHandbook from './en/ui/handbook.json' with { type: 'json' }
 import uiIntro from './en/ui/intro.json' with { type: 'json' }
@@ -82,6 +83,7 @@ export const en = {
   'ui.common': uiCommon,
   'ui.days': uiDays,
   'ui.desk': uiDesk,
+  'ui.drills': uiDrills,
   'ui.floor': uiFloor,
   'ui.handbook': uiHandbook,
   'ui.intro': uiIntro,

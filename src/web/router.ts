@@ -92,6 +92,12 @@ export const router = createRouter({
       component: () => import('./places/paper/Paper.vue'),
     },
     {
+      path: '/drills',
+      name: 'drills',
+      meta: { title: 'ui.common.drills' },
+      component: () => import('./places/drills/Drills.vue'),
+    },
+    {
       path: '/lessons',
       name: 'lessons',
       meta: { role: 'instructor', title: 'ui.common.lessons' },

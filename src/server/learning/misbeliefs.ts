@@ -35,6 +35,12 @@ export async function keepIdeas(
 export const forgetIdeas = (tx: Queries, student: string): Promise<unknown[]> =>
   tx.query('delete from misbelief_evidence where student_id = $1', [student])
 
+/** Where a wrong idea can be unlearned. */
+const cureOf = (key: string) => {
+  const found = findMisbelief(key)
+  return { drill: found?.drills[0] ?? '', rule: found?.rule ?? null }
+}
+
 interface Summed {
   readonly misbelief: string
   readonly weight: number
@@ -56,7 +62,7 @@ export async function heldByStudent(db: Queries, student: string): Promise<Held[
     .filter(({ misbelief }) => findMisbelief(misbelief))
     .map(({ weight, ...row }) => {
       const probability = probabilityOf(weight)
-      return { ...row, probability, named: isNamed(probability, row.shown) }
+      return { ...row, ...cureOf(row.misbelief), probability, named: isNamed(probability, row.shown) }
     })
     .filter(({ probability, shown }) => shown > 0 && probability >= 0.2)
     .sort((p, q) => q.probability - p.probability)
@@ -89,6 +95,7 @@ export async function reteachOf(db: Queries, scope: Scope): Promise<Reteach> {
   return ideas
     .map(([misbelief, { expected, students }]) => ({
       misbelief,
+      ...cureOf(misbelief),
       expected,
       students: students.sort((p, q) => q.probability - p.probability),
       lesson: lessons.get(misbelief) ?? null,
@@ -130,5 +137,7 @@ export async function ideasOfAttempt(db: Queries, order: string, user: User): Pr
     order,
   ])
   const held = new Set((await heldByStudent(db, row.student)).map(({ misbelief }) => misbelief))
-  return own.filter(({ misbelief }) => held.has(misbelief))
+  return own
+    .filter(({ misbelief }) => held.has(misbelief))
+    .map((one) => ({ ...one, ...cureOf(one.misbelief) }))
 }

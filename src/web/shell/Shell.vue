@@ -39,6 +39,7 @@ const teaching = [
 const places = computed(() => [
   { name: 'home', title: t('ui.common.today') },
   ...(session.user?.role === 'instructor' ? teaching : []),
+  { name: 'drills', title: t('ui.common.drills') },
   { name: 'handbook', title: t('ui.common.handbook') },
 ])
 /** In the hand there is the remote of the wall, too. */

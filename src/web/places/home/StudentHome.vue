@@ -10,6 +10,7 @@ import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
 import IntroductionOffer from '../../shell/IntroductionOffer.vue'
 import Asked from './Asked.vue'
+import DrillsToDo from './DrillsToDo.vue'
 
 /** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
 const orders = ref<DeskList['rows']>([])
@@ -54,6 +55,7 @@ const groups = computed(() =>
     </p>
     <IntroductionOffer v-if="!user?.bench" which="student" />
     <Asked v-if="!user?.bench" />
+    <DrillsToDo v-if="!user?.bench" />
     <section v-if="rounds.length" :aria-label="t('ui.home.yourBenchesToday')">
       <h2 class="text-15px">{{ t('ui.home.yourBenchesToday') }}</h2>
       <ol class="list-none p-0 m-0 flex flex-wrap gap-y-6px gap-x-24px pt-6px">

@@ -8,6 +8,9 @@ import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask, post } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { usePages } from '../../api/usePages'
+import { heldListSchema } from '../../../contract/drills'
+import { useServer } from '../../api/useServer'
+import Ideas from '../../readings/Ideas.vue'
 import DataTable from '../../parts/DataTable.vue'
 import { byText, type Column } from '../../parts/columns'
 import { download } from '../../parts/download'
@@ -29,6 +32,7 @@ const CourseChart = defineAsyncComponent({
   suspensible: false,
 })
 const course = usePages(courseSchema, () => `/ledger/${props.student.id}`)
+const ideas = useServer(heldListSchema, () => `/ideas/student/${props.student.id}`)
 const { wrong, act } = useAct()
 const usual: Skill = 'drops'
 const skill = ref<Skill>(props.about ?? usual)
@@ -99,6 +103,11 @@ async function erase() {
         :options="known"
         :input-props="{ 'aria-label': t('ui.ledger.skill') }"
       />
+      <section v-if="ideas.data.value?.length" class="grid gap-6px" :aria-label="t('ui.ledger.ideas')">
+        <h2 class="text-15px">{{ t('ui.ledger.ideas') }}</h2>
+        <Ideas :ideas="ideas.data.value" opens />
+      </section>
+      <p v-if="student.drills" class="quiet">{{ t('ui.ledger.drillsCount', { count: student.drills }) }}</p>
       <CourseChart v-if="course.rows.value.length" :rows="[...course.rows.value]" :skill="skill" />
       <DataTable
         :label="t('ui.ledger.attempts')"

@@ -16,6 +16,7 @@ import ClassSkills from './ClassSkills.vue'
 import Course from './Course.vue'
 import ExportMenu from './ExportMenu.vue'
 import FaultRecords from './FaultRecords.vue'
+import Reteach from './Reteach.vue'
 import { faultWords, useLedger, type LedgerStudent } from './useLedger'
 
 /** What each of the class can do, how sure that is, and what should come next. */
@@ -97,6 +98,9 @@ const openSure = (sure: number) =>
         </NTabPane>
         <NTabPane name="faults" :tab="t('ui.ledger.faults')" display-directive="show:lazy">
           <FaultRecords :ledger="ledger" @open="openFault" />
+        </NTabPane>
+        <NTabPane name="reteach" :tab="t('ui.ledger.reteach')" display-directive="if">
+          <Reteach :query="query" />
         </NTabPane>
         <NTabPane name="confidence" :tab="t('ui.ledger.confidence')" display-directive="if">
           <section class="grid gap-8px" :aria-label="t('ui.ledger.confidence')">

@@ -14,6 +14,9 @@ import { useLive } from '../../api/live'
 import { floorRowSchema } from '../../../contract/floor'
 import { fileName, saveBlob } from '../../parts/download'
 import { when } from '../../parts/when'
+import { attemptIdeasSchema } from '../../../contract/drills'
+import { useServer } from '../../api/useServer'
+import Ideas from '../../readings/Ideas.vue'
 import MarkBars from '../../readings/MarkBars.vue'
 import Fold from '../../parts/Fold.vue'
 import Panes from '../../parts/Panes.vue'
@@ -41,6 +44,10 @@ const { review, trouble, act, at, load, follow, giveBack, settle, answer, ...sho
   Boolean(props.own),
 )
 await load()
+/** What explains several wrong verdicts at once; of finished work only. */
+const ideas = useServer(attemptIdeasSchema, () =>
+  review.value?.concluded ? `/ideas/order/${review.value.id}` : undefined,
+)
 const say = verdictWords(review.value?.circuit)
 const { wiring, rows, marks, cleared, current, arrangement, ways, curves } = shown
 /** While its student is at work the instructor watches: every step comes by itself. */
@@ -239,6 +246,14 @@ async function print() {
               </template>
             </MarkBars>
             <p v-else-if="rows.length" role="status">{{ soFar }}</p>
+            <section
+              v-if="ideas.data.value?.length"
+              class="grid gap-6px"
+              :aria-label="t('ui.review.ideasBehind')"
+            >
+              <h2 class="text-15px">{{ t('ui.review.ideasBehind') }}</h2>
+              <Ideas :ideas="ideas.data.value" />
+            </section>
             <Fold v-if="rows.length" :title="t('ui.review.whatTheEvidenceSays')">
               <DoubtCurves
                 v-if="curves.student.length"
