@@ -31,6 +31,7 @@ export const deskSchema = z.object({
     source: true,
     hints: true,
     limit: true,
+    handbook: true,
   }),
   /** Seconds that are left of the time limit, on the server’s clock; null without one. */
   left: z.number().nullable(),

@@ -209,3 +209,13 @@ export {
   type Reteach,
   type SetProgress,
 } from './drills'
+export {
+  examListSchema,
+  examMadeSchema,
+  examSchema,
+  newExamSchema,
+  ownExamSchema,
+  type Exam,
+  type ExamRow,
+  type NewExam,
+} from './exams'

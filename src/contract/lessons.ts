@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { messageSchema } from '../core/document'
 import { lessonSchema } from '../core/lab'
+import { orderModes } from '../core/attempt'
 
 export const lessonRowSchema = z.object({
   id: z.uuid(),
@@ -13,7 +14,7 @@ export const lessonRowSchema = z.object({
   sets: z.array(z.string()),
   /** Kind of the first fault of each set. */
   kinds: z.array(z.string()),
-  mode: z.enum(['practice', 'test', 'exam']),
+  mode: z.enum(orderModes),
   /** How hard each set is, in logits; null where that has not been worked out. */
   difficulties: z.array(z.number().nullable()).nullable(),
   updated: z.string(),

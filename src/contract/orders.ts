@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { aspects, judgedSchema, rubricSchema } from '../core/assessment'
-import { frameSchema, stepSchema } from '../core/attempt'
+import { frameSchema, handbookModes, stepSchema } from '../core/attempt'
 import { circuitSchema } from '../core/circuit'
 import { coded, say } from '../core/document'
 import { faultSchema } from '../core/faults'
@@ -83,5 +83,21 @@ export const reviewSchema = z.object({
   overrides: overridesSchema,
   /** What the student answers to verdicts. */
   replies: repliesSchema,
+  /** Of an examination: what its record says; null for other work, and for the student. */
+  exam: z
+    .object({
+      name: z.string(),
+      room: z.string(),
+      seat: z.string().nullable(),
+      minutes: z.number(),
+      extra: z.number(),
+      handbook: z.enum(handbookModes),
+      /** Logits; null where it has not been worked out. */
+      difficulty: z.number().nullable(),
+      /** Digests of the rubric and the engine that the mark was made with. */
+      rubric: z.string(),
+      engine: z.string(),
+    })
+    .nullable(),
 })
 export type Review = z.infer<typeof reviewSchema>

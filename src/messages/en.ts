@@ -30,6 +30,7 @@ import uiCommon from './en/ui/common.json' with { type: 'json' }
 import uiDays from './en/ui/days.json' with { type: 'json' }
 import uiDesk from './en/ui/desk.json' with { type: 'json' }
 import uiDrills from './en/ui/drills.json' with { type: 'json' }
+import uiExams from './en/ui/exams.json' with { type: 'json' }
 import uiFloor from './en/ui/floor.json' with { type: 'json' }
 import uiHandbook from './en/ui/handbook.json' with { type: 'json' }
 import uiIntro from './en/ui/intro.json' with { type: 'json' }
@@ -84,6 +85,7 @@ export const en = {
   'ui.days': uiDays,
   'ui.desk': uiDesk,
   'ui.drills': uiDrills,
+  'ui.exams': uiExams,
   'ui.floor': uiFloor,
   'ui.handbook': uiHandbook,
   'ui.intro': uiIntro,

@@ -16,6 +16,7 @@ import { accountRoutes, identify, sameOrigin } from './accounts/routes'
 import { readBodies } from './http/bodies'
 import { Floor } from './floor/floor'
 import { Judge } from './judging'
+import { examRoutes } from './exams/routes'
 import { floorRoutes } from './floor/routes'
 import { classRoutes } from './class/class-routes'
 import { circuitRoutes } from './circuits/routes'
@@ -171,6 +172,7 @@ export function createApp({
     dayRoutes(database, workers),
     ledgerRoutes(database, workers),
     learningRoutes(database, workers),
+    examRoutes(database, workers),
     orderRoutes(database, workers, judge),
     rubricRoutes(database, workers),
     meterRoutes(database, { onLoopback: meterOnLoopback }),

@@ -92,6 +92,18 @@ export const router = createRouter({
       component: () => import('./places/paper/Paper.vue'),
     },
     {
+      path: '/exams',
+      name: 'exams',
+      meta: { role: 'instructor', title: 'ui.common.examinations' },
+      component: () => import('./places/exams/Exams.vue'),
+    },
+    {
+      path: '/exams/:id',
+      name: 'exam',
+      meta: { role: 'instructor', title: 'ui.common.examinations' },
+      component: () => import('./places/exams/Exam.vue'),
+    },
+    {
       path: '/drills',
       name: 'drills',
       meta: { title: 'ui.common.drills' },

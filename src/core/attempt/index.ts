@@ -15,6 +15,9 @@ export { isShaken, movableParts, shaken, still } from './movement'
 export { ampsOfHours, batteryAmps, flatKey, standingBattery } from './standing'
 export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'
 export {
+  handbookModes,
+  orderModes,
+  type HandbookMode,
   type Claim,
   defaultFrame,
   frameDoor,

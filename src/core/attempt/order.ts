@@ -18,6 +18,12 @@ const price = z.number().min(0).max(100)
 /** What hints cost where nothing else is said. */
 export const usualHints = { where: 1, side: 2, test: 4 } as const
 
+/** A practice tells each step at once, a test with its review, an examination when all are released. */
+export const orderModes = ['practice', 'test', 'exam'] as const
+/** Of the Handbook: everything; limits, tables, calculators and cautions; nothing. */
+export const handbookModes = ['open', 'part', 'closed'] as const
+export type HandbookMode = (typeof handbookModes)[number]
+
 /** What a work order fixes when it is handed out. */
 export const frameSchema = z.strictObject({
   /** How many faults there may be; the student is told. */
@@ -33,7 +39,9 @@ export const frameSchema = z.strictObject({
   meter: leafletSchema.nullable().default(null),
   /** Which limit set counts. */
   limits: z.string().max(60).default(''),
-  mode: z.enum(['practice', 'test']).default('test'),
+  mode: z.enum(orderModes).default('test'),
+  /** How much of the Handbook is open meanwhile; of an examination. */
+  handbook: z.enum(handbookModes).default('open'),
   source: sourceSchema.default('model'),
   /** Points off the choice of tests that each kind of hint costs; null: none are given. */
   hints: z.strictObject({ where: price, side: price, test: price }).nullable().default(null),

@@ -3,7 +3,7 @@ import PQueue from 'p-queue'
 import type { Database } from '../database'
 import { claimFact } from '../operations/facts'
 import { tellFloor } from '../floor/floor'
-import { loadOrder, loadSteps, unjudgedOrders } from '../orders/orders'
+import { handInOver, loadOrder, loadSteps, unjudgedOrders } from '../orders/orders'
 import { learnFrom } from '../learning/learn'
 import { loadOverrides } from '../orders/overrides'
 import type { Workers } from '../workers/pool'
@@ -112,6 +112,7 @@ export class Judge {
 
   /** Judges finished work that has no result, then what an older engine has judged. */
   async lookForLeft(): Promise<void> {
+    for (const id of await handInOver(this.database)) this.finished(id)
     for (;;) {
       if (this.closed || !(await this.isMine())) return
       const left = await unjudgedOrders(this.database, batch)

@@ -21,6 +21,7 @@ import { templateCircuits } from '../circuits/library'
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import type { Workers } from '../workers/pool'
+import { handbookFor } from '../exams/exams'
 import { ownSets } from './drill-sets'
 import { keepIdeas } from './misbeliefs'
 
@@ -97,6 +98,7 @@ export async function nextItem(
   user: Pick<User, 'id'>,
   { set, kind }: { readonly set?: string | undefined; readonly kind?: string | undefined },
 ): Promise<DrillItem> {
+  if ((await handbookFor(db, user)) !== null) throw new HttpError(409, say('school.examNoDrills'))
   const [open] = await db.query<Row>(
     `select id, user_id, circuit, item, answer from drill_items
      where user_id = $1 and answered_at is null and given_at > now() - interval '${staysOpen} minutes'

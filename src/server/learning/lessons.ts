@@ -44,7 +44,7 @@ async function workOut(db: Queries, workers: Workers, lesson: Lesson): Promise<S
       const complaint = said?.length ? said : await workers.draft({ circuit, planted })
       const frame = frameSchema.parse({ ...own, complaint, ...(planted.length > 1 && { faults: 2 }) })
       const order = { circuit, planted, frame }
-      found.push(await computedDifficulty(db, workers, order, rubric, { background: true }))
+      found.push(await computedDifficulty(db, workers, order, rubric, { behind: true }))
     } catch {
       // A circuit too large to judge has no difficulty either: the lesson is shown without.
       found.push(null)

@@ -49,14 +49,19 @@ interface Summed {
 }
 const isNamed = (probability: number, shown: number): boolean => probability >= named && shown >= fewestShown
 
-/** What is known of one student: what is named, and what is more likely than not, the likeliest first. */
-export async function heldByStudent(db: Queries, student: string): Promise<Held[]> {
+/**
+ * What is known of one student: what is named, and what is more likely than not, the likeliest first.
+ * @param own as the student may see it: of work whose review has not been given back nothing is told
+ */
+export async function heldByStudent(db: Queries, student: string, own = false): Promise<Held[]> {
   const rows = await db.query<Summed & { order: string | null }>(
     `select misbelief, sum(weight)::float8 as weight, sum(shown)::int as shown, sum(occasions)::int as occasions,
        (select n.source_id from misbelief_evidence n join current_orders o on o.id = n.source_id
         where n.student_id = $1 and n.misbelief = e.misbelief and n.shown > 0 order by n.at desc limit 1) as order
-     from misbelief_evidence e where student_id = $1 group by misbelief`,
-    [student],
+     from misbelief_evidence e where student_id = $1
+       and (not $2 or not exists (select 1 from current_orders o where o.id = e.source_id and o.released_at is null))
+     group by misbelief`,
+    [student, own],
   )
   return rows
     .filter(({ misbelief }) => findMisbelief(misbelief))

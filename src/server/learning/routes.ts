@@ -46,7 +46,7 @@ export function learningRoutes(db: Database, workers: Workers): Router {
     res.json(await answerItem(db, idOf(req.params.id), userOf(res), drillAnswerSchema.parse(req.body)))
   })
   router.get('/ideas/mine', signedIn, async (_req, res) => {
-    res.json((await heldByStudent(db, userOf(res).id)).filter(({ named }) => named))
+    res.json((await heldByStudent(db, userOf(res).id, true)).filter(({ named }) => named))
   })
   router.get('/ideas/order/:id', signedIn, async (req, res) => {
     res.json(await ideasOfAttempt(db, idOf(req.params.id), userOf(res)))

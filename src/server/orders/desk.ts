@@ -46,12 +46,12 @@ export async function loadDesk(db: Database, id: string, student: User): Promise
   await beginOrder(db, id)
   const order = await loadOwn(db, id, student)
   const steps = await loadSteps(db, id)
-  const { faults, families, bag, meter, mode, source, hints, limit, procedure } = order.frame
+  const { faults, families, bag, meter, mode, source, hints, limit, procedure, handbook } = order.frame
   return {
     id: order.id,
     complaint: order.complaint,
     circuit: order.circuit,
-    frame: { faults, families, bag, meter, mode, source, hints, limit, procedure },
+    frame: { faults, families, bag, meter, mode, source, hints, limit, procedure, handbook },
     left: order.left,
     steps: steps.map(({ step }) => asSeen(step)),
     concluded: order.concluded !== null,

@@ -10,7 +10,7 @@ import { checkFaults, loadCircuit } from '../circuits/circuits'
 import type { Database, Queries } from '../database'
 import { makeReady } from '../judging'
 import { once } from '../http/once'
-import { insertOrders, load, type NewRow } from './orders'
+import { insertOrders, load, type ExamPlace, type NewRow } from './orders'
 import { HttpError } from '../http/http-error'
 import { currentRubric } from './rubrics'
 import type { Workers } from '../workers/pool'
@@ -33,6 +33,7 @@ export interface ReadyOrder {
   readonly day?: string | undefined
   readonly station?: string | undefined
   readonly round?: number | undefined
+  readonly exam?: ExamPlace | undefined
 }
 
 /** One order and everybody who gets it. */
@@ -148,6 +149,7 @@ const rowOf = (order: ReadyOrder, rubric: Rubric): NewRow => ({
   day: order.day ?? null,
   station: order.station ?? null,
   round: order.round ?? null,
+  exam: order.exam ?? null,
 })
 
 /** An instructor may work an order of their own: to try it out, or at a real board on the bench. */

@@ -24,8 +24,9 @@ export const countOf = (what: 'test' | 'hint') =>
 export const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')`
 
 /** Seconds that are left to the student: the limit runs from when the order was first opened, on the server’s clock. */
-const leftSql = `case when jsonb_typeof(frame->'limit') = 'number' and started_at is not null then
-  ((frame->>'limit')::float8 + extra_minutes) * 60 - extract(epoch from now() - started_at)::float8 end`
+const leftSql = `least(case when jsonb_typeof(frame->'limit') = 'number' and started_at is not null then
+  ((frame->>'limit')::float8 + extra_minutes) * 60 - extract(epoch from now() - started_at)::float8 end,
+  extract(epoch from closes_at - now())::float8)`
 
 /** A work order as it was handed out, read through the doors of all its documents. */
 export interface Order extends OrderOfCore {
@@ -41,6 +42,8 @@ export interface Order extends OrderOfCore {
   /** The lab day and the bench that it is worked at, where it belongs to one. */
   readonly day: string | null
   readonly station: string | null
+  /** The examination that it belongs to, where it does. */
+  readonly exam: string | null
 }
 
 /** Where the bench of an order stands, and how many steps have led there. */
@@ -93,6 +96,7 @@ interface Row {
   judged: boolean
   day: string | null
   station: string | null
+  exam: string | null
   bench: BenchState | null
   taken: number
   left: number | null
@@ -120,12 +124,13 @@ function orderOf(row: Row, copy: Copied): Order {
     judged: row.judged,
     day: row.day,
     station: row.station,
+    exam: row.exam,
   }
 }
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    often(`select id, frame, complaint, student_id, lab_day_id as day, station, bench, taken, stopped, judged_at is not null as judged, created_at > now() as early, ${leftSql} as left, ${iso('created_at')} as created,
+    often(`select id, frame, complaint, student_id, lab_day_id as day, station, exam_id as exam, bench, taken, stopped, judged_at is not null as judged, created_at > now() as early, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`),
     [id],
   )
@@ -174,10 +179,18 @@ export async function unjudgedOrders(db: Queries, most: number): Promise<string[
   return rows.map(({ id }) => id)
 }
 
+/** Whether the reviews of an examination have not been released yet: all of them are at once. */
+async function isHeldBack(db: Queries, exam: string): Promise<boolean> {
+  const [row] = await db.query('select 1 from exams where id = $1 and released_at is null', [exam])
+  return row !== undefined
+}
+
 /** Gives the review of finished work to its student, or takes it back. */
 export async function release(db: Queries, id: string, released: boolean): Promise<void> {
   const order = await load(db, id)
   if (released && order.concluded === null) throw new HttpError(409, say('school.notFinished'))
+  if (released && order.exam !== null && (await isHeldBack(db, order.exam)))
+    throw new HttpError(409, say('school.releaseExam'))
   await db.query(`update current_orders set released_at = ${released ? 'now()' : 'null'} where id = $1`, [id])
 }
 
@@ -191,6 +204,7 @@ export async function releaseFinished(
     `update current_orders set released_at = now()
      where concluded_at is not null and released_at is null and concluded_at <= $1::timestamptz
        and ${people ? 'student_id = any($2::uuid[])' : '$2::uuid[] is null'}
+       and not exists (select 1 from exams e where e.id = exam_id and e.released_at is null)
      returning 1`,
     [by, people],
   )
@@ -223,6 +237,17 @@ export interface NewRow {
   readonly day: string | null
   readonly station: string | null
   readonly round: number | null
+  readonly exam: ExamPlace | null
+}
+
+/** Where an order of an examination belongs. */
+export interface ExamPlace {
+  readonly exam: string
+  readonly closes: string
+  readonly variant: number
+  /** Minutes more than the others have, by student; and where each sits. */
+  readonly extra: Readonly<Record<string, number>>
+  readonly seats: Readonly<Record<string, string>>
 }
 
 /** One order each; who has one of the same round already gets none. */
@@ -234,8 +259,9 @@ export const insertOrders = (
 ): Promise<{ id: string; student: string }[]> =>
   tx.query(
     `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, circuit, faults, frame, rubric,
-       meter_id, like_of, lesson_id, lab_day_id, station, round, created_at, tests, hints)
-     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, greatest(now(), $16::timestamptz), 0, 0 from (select distinct unnest($1::uuid[]) as id) s
+       meter_id, like_of, lesson_id, lab_day_id, station, round, created_at, tests, hints, exam_id, closes_at, variant, extra_minutes)
+     select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, coalesce($14, $21::jsonb->>s.id::text), $15,
+       greatest(now(), $16::timestamptz), 0, 0, $17, $18::timestamptz, $19::int, coalesce(($20::jsonb->>s.id::text)::float8, 0) from (select distinct unnest($1::uuid[]) as id) s
      on conflict do nothing returning id, student_id as student`,
     [
       students,
@@ -259,6 +285,11 @@ export const insertOrders = (
       row.station,
       row.round,
       row.opens,
+      row.exam?.exam ?? null,
+      row.exam?.closes ?? null,
+      row.exam?.variant ?? null,
+      JSON.stringify(row.exam?.extra ?? {}),
+      JSON.stringify(row.exam?.seats ?? {}),
     ],
   )
 
@@ -269,6 +300,29 @@ export const beginOrder = (db: Queries, id: string): Promise<unknown[]> =>
 /** The work is finished; said twice, it is so from the first time. */
 export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
   db.query('update current_orders set concluded_at = coalesce(concluded_at, now()) where id = $1', [id])
+
+/** Seconds after the end of an examination in which a step that was on its way still arrives. */
+const lateBy = 40
+
+/** Hands in what is left of examinations that are over, for everybody or for one student; answers which. */
+export async function handInOver(db: Queries): Promise<string[]> {
+  const rows = await db.query<{ id: string }>(
+    `update work_orders set concluded_at = now() where concluded_at is null and binned_at is null and closes_at is not null
+       and ${leftSql} < -${lateBy} returning id`,
+  )
+  return rows.map(({ id }) => id)
+}
+
+/** Gives back all reviews of an examination. */
+export const releaseExamOrders = (tx: Queries, exam: string): Promise<unknown[]> =>
+  tx.query(
+    'update work_orders set released_at = now() where exam_id = $1 and concluded_at is not null and released_at is null and binned_at is null',
+    [exam],
+  )
+
+/** Takes an examination's orders away that nobody has begun. */
+export const removeExamOrders = (tx: Queries, exam: string): Promise<unknown[]> =>
+  tx.query('delete from work_orders where exam_id = $1', [exam])
 
 /** A step as it is written. */
 export interface NewStep {
@@ -372,6 +426,7 @@ const belongings = {
   lesson_id: 'lessons',
   lab_day_id: 'lab_days',
   meter_id: 'meters',
+  exam_id: 'exams',
   like_of: 'work_orders',
 }
 

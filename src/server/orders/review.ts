@@ -6,6 +6,20 @@ import { markedAnew } from '../judging/results'
 import { loadSteps, type Order } from './orders'
 import { loadOverrides } from './overrides'
 import { loadReplies } from './replies'
+import { knownDifficulty } from '../learning/computed'
+
+/** What the record of an examination says beside the work itself. */
+async function examRecord(db: Database, order: Order): Promise<Review['exam']> {
+  if (order.exam === null) return null
+  const [row] = await db.query<NonNullable<Review['exam']>>(
+    `select e.name, e.room, o.station as seat, e.minutes, o.extra_minutes::float8 as extra, e.handbook,
+       coalesce(r.engine, '') as engine, coalesce(r.rubric, '') as rubric
+     from current_orders o join exams e on e.id = o.exam_id left join current_results r on r.work_order_id = o.id where o.id = $1`,
+    [order.id],
+  )
+  if (!row) return null
+  return { ...row, difficulty: (await knownDifficulty(db, order))?.difficulty ?? null }
+}
 
 /** The whole of a review: for the instructor at any time, for the student once it has been given back. */
 export async function reviewOf(db: Database, order: Order, own = false): Promise<Review> {
@@ -39,5 +53,6 @@ export async function reviewOf(db: Database, order: Order, own = false): Promise
     markedAnew: await markedAnew(db, id),
     overrides: (await loadOverrides(db, id)).map((o) => (own ? { ...o, note: '' } : o)),
     replies: await loadReplies(db, id),
+    exam: own ? null : await examRecord(db, order),
   }
 }

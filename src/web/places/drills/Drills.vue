@@ -4,12 +4,9 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { drillsSchema, heldListSchema } from '../../../contract/drills'
 import { useServer } from '../../api/useServer'
-import { dayWords } from '../../parts/when'
-import Panel from '../../parts/Panel.vue'
-import Ideas from '../../readings/Ideas.vue'
 import { useSession } from '../../stores/session'
 import { t, tell } from '../../words'
-import Levels from './Levels.vue'
+import Begin from './Begin.vue'
 import Question from './Question.vue'
 import SetForClass from './SetForClass.vue'
 import SetProgress from './SetProgress.vue'
@@ -76,67 +73,22 @@ const progress = ref<InstanceType<typeof SetProgress> | null>(null)
       </template>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <div v-if="item" class="grid gap-16px items-start running">
-      <div class="grid gap-12px">
-        <Question
-          :item="item"
-          :told="told"
-          :given="given"
-          :busy="busy"
-          @answer="drill.answer"
-          @next="onward"
-        />
-        <p v-if="over" role="status">
-          {{ t('ui.drills.sittingOver', { right, of: sitting }) }}
-        </p>
-      </div>
-      <Levels :levels="drills.data.value?.levels ?? []" @drill="begin({ kind: $event })" />
+    <div v-if="item" class="grid gap-12px">
+      <Question :item="item" :told="told" :given="given" :busy="busy" @answer="drill.answer" @next="onward" />
+      <p v-if="over" role="status">{{ t('ui.drills.sittingOver', { right, of: sitting }) }}</p>
     </div>
-    <NTabs v-else type="line" size="small" :default-value="'try'">
-      <NTabPane name="try" :tab="teaches ? t('ui.drills.tryIt') : t('ui.drills.practise')">
-        <div class="grid gap-16px items-start begin">
-          <div class="grid gap-14px">
-            <Panel :title="t('ui.drills.tenQuestions')">
-              <div class="grid gap-10px">
-                <p>{{ t('ui.drills.howItWorks') }}</p>
-                <NButton
-                  type="primary"
-                  size="large"
-                  class="justify-self-start"
-                  :loading="busy"
-                  @click="begin()"
-                  >{{ t('ui.drills.start') }}</NButton
-                >
-                <p v-if="drills.data.value?.today" class="quiet">
-                  {{ t('ui.drills.today', { count: drills.data.value.today }) }}
-                </p>
-              </div>
-            </Panel>
-            <Panel v-if="sets.length" :title="t('ui.drills.setForYou')">
-              <ul class="m-0 p-0 list-none grid gap-8px">
-                <li v-for="one in sets" :key="one.id" class="flex flex-wrap gap-10px items-center">
-                  <strong>{{ one.name }}</strong>
-                  <span>{{
-                    t('ui.drills.setUntil', { done: one.done, of: one.items, due: dayWords(one.due) })
-                  }}</span>
-                  <NButton
-                    size="small"
-                    :type="one.done < one.items ? 'primary' : 'default'"
-                    @click="begin({ set: one.id })"
-                    >{{ one.done < one.items ? t('ui.drills.goOn') : t('ui.drills.again') }}</NButton
-                  >
-                </li>
-              </ul>
-            </Panel>
-            <Panel v-if="ideas.data.value?.length" :title="t('ui.drills.yourIdeas')">
-              <Ideas :ideas="ideas.data.value" />
-              <p class="quiet mt-8px">{{ t('ui.drills.ideasNote') }}</p>
-            </Panel>
-          </div>
-          <Levels :levels="drills.data.value?.levels ?? []" @drill="begin({ kind: $event })" />
-        </div>
+    <Begin
+      v-else-if="!teaches"
+      :drills="drills.data.value!"
+      :ideas="ideas.data.value ?? []"
+      :busy="busy"
+      @begin="begin"
+    />
+    <NTabs v-else type="line" size="small" default-value="try">
+      <NTabPane name="try" :tab="t('ui.drills.tryIt')">
+        <Begin :drills="drills.data.value!" :ideas="ideas.data.value ?? []" :busy="busy" @begin="begin" />
       </NTabPane>
-      <NTabPane v-if="teaches" name="set" :tab="t('ui.drills.forClasses')" display-directive="show:lazy">
+      <NTabPane name="set" :tab="t('ui.drills.forClasses')" display-directive="show:lazy">
         <div class="grid gap-16px items-start begin">
           <SetProgress ref="progress" />
           <SetForClass :kinds="kinds" @made="progress?.again()" />
@@ -147,12 +99,10 @@ const progress = ref<InstanceType<typeof SetProgress> | null>(null)
 </template>
 
 <style scoped>
-.running,
 .begin {
   grid-template-columns: minmax(0, 1fr) minmax(260px, 340px);
 }
 @media (max-width: 860px) {
-  .running,
   .begin {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -19,7 +19,7 @@ const emit = defineEmits<{ made: [] }>()
 const classes = useServer(classListSchema, () => '/classes')
 const week = 7 * 86_400_000
 const form = useForm(newDrillSetSchema, () => ({
-  class: '',
+  class: null as string | null,
   name: t('ui.common.drills'),
   kinds: [] as string[],
   items: 20 as number | null,

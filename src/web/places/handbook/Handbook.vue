@@ -1,25 +1,36 @@
 <script setup lang="ts">
 import Search from '../../parts/Search.vue'
-import { NButton, NTable } from 'naive-ui'
+import { NAlert, NButton, NTable } from 'naive-ui'
 import { useKeys } from '../../keys/useKeys'
 import { t, tell } from '../../words'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import Reckon from './Reckon.vue'
 import Front from './Front.vue'
+import HowJudged from './HowJudged.vue'
 import Limits from './Limits.vue'
 import Misread from './Misread.vue'
 import Symbols from './Symbols.vue'
 import Walk from './Walk.vue'
-import { chapters, entries, found } from './entries'
+import { ownExamSchema } from '../../../contract/exams'
+import { useServer } from '../../api/useServer'
+import { useSession } from '../../stores/session'
+import { chapters, entries, found, type Entry } from './entries'
 
 /** What people look up, reckoned: found by / from anywhere in it, for instructors and students alike. */
 const route = useRoute()
 const router = useRouter()
+const session = useSession()
 const typed = ref('')
 const field = ref<HTMLInputElement | null>(null)
-const list = computed(() => found(typed.value))
-const entry = computed(() => entries.find(({ key }) => key === route.params.entry))
+const exam = useServer(ownExamSchema, () => (session.user?.role === 'student' ? '/exams/mine' : undefined))
+/** During an examination less is open, or nothing. */
+const allowed = computed(() => exam.data.value?.handbook ?? 'open')
+const inPart: readonly Entry['type'][] = ['limits', 'calculator', 'table', 'symbols', 'caution']
+const isOpen = ({ type }: Entry) =>
+  allowed.value === 'open' || (allowed.value === 'part' && inPart.includes(type))
+const list = computed(() => found(typed.value).filter(isOpen))
+const entry = computed(() => entries.find((one) => one.key === route.params.entry && isOpen(one)))
 const groups = computed(() =>
   chapters
     .map(({ types, title }) => ({
@@ -110,6 +121,7 @@ const print = () => window.print()
       </template>
       <Walk v-else-if="entry.type === 'procedure'" :key="entry.key" :procedure="entry.procedure" />
       <Limits v-else-if="entry.type === 'limits'" />
+      <HowJudged v-else-if="entry.type === 'judging'" :paragraphs="entry.paragraphs" :ideas="entry.ideas" />
       <Symbols v-else-if="entry.type === 'symbols'" />
       <Misread
         v-else-if="entry.type === 'misreading'"
@@ -138,7 +150,12 @@ const print = () => window.print()
         {{ t('ui.handbook.theVehicleMakersDataLocal') }}
       </p>
     </article>
-    <article v-else class="!max-w-1000px" :aria-label="t('ui.handbook.overview')"><Front /></article>
+    <article v-else class="!max-w-1000px" :aria-label="t('ui.handbook.overview')">
+      <NAlert v-if="allowed !== 'open'" type="warning" :show-icon="false">{{
+        allowed === 'closed' ? t('ui.exams.examinationRunning') : t('ui.exams.examinationPart')
+      }}</NAlert>
+      <Front v-else />
+    </article>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 import { t, tell } from '../../words'
 import type { Words } from '../../../core/document'
+import learning from '../../../messages/en/learning.json'
 import { ruleWords, techniqueRules, type TechniqueRule } from '../../../core/assessment'
 import {
   calculators,
@@ -12,6 +13,11 @@ import {
   type Procedure,
 } from '../../../core/handbook'
 
+/** Wrong ideas by their titles: the models themselves are the judge's, not the reader's. */
+const misbeliefKeys = Object.keys(learning).flatMap(
+  (key) => /^misbeliefs\.(\w+)\.title$/.exec(key)?.[1] ?? [],
+)
+
 /** One thing to look up. */
 export type Entry = { readonly key: string; readonly title: string; readonly words: string } & (
   | { readonly type: 'calculator'; readonly calculator: Calculator }
@@ -19,6 +25,7 @@ export type Entry = { readonly key: string; readonly title: string; readonly wor
   | { readonly type: 'procedure'; readonly procedure: Procedure }
   | { readonly type: 'table'; readonly table: LookUp }
   | { readonly type: 'symbols' }
+  | { readonly type: 'judging'; readonly paragraphs: readonly string[]; readonly ideas: readonly string[] }
   | {
       readonly type: 'misreading'
       readonly say: string
@@ -39,6 +46,7 @@ export const chapters = [
   { types: ['calculator'], title: t('ui.handbook.calculators'), about: t('ui.handbook.aboutCalculators') },
   { types: ['table', 'symbols'], title: t('ui.handbook.tables'), about: t('ui.handbook.aboutTables') },
   { types: ['misreading'], title: t('ui.handbook.misreadings'), about: t('ui.handbook.aboutMisreadings') },
+  { types: ['judging'], title: t('ui.handbook.learning'), about: t('ui.handbook.aboutLearning') },
   { types: ['caution'], title: t('ui.common.cautions'), about: t('ui.handbook.aboutCautions') },
 ] as const satisfies readonly { types: readonly Entry['type'][]; title: string; about: string }[]
 
@@ -90,6 +98,22 @@ export const entries: readonly Entry[] = [
       rule,
     }
   }),
+  {
+    type: 'judging',
+    key: 'difficulty',
+    title: t('ui.handbook.difficultyTitle'),
+    words: 'logits item response bits variants examination discrimination',
+    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.difficulty${n}`)),
+    ideas: [],
+  },
+  {
+    type: 'judging',
+    key: 'misbeliefs',
+    title: t('ui.handbook.misbeliefTitle'),
+    words: 'misconception wrong idea bayes probability re-teach',
+    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.misbelief${n}`)),
+    ideas: misbeliefKeys,
+  },
   ...cautionKeys.map((key): Entry => {
     const text = tell(`cautions.${key}`)
     return {

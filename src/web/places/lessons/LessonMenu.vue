@@ -5,15 +5,17 @@ import { t } from '../../words'
 
 /** What else can be done with a lesson. */
 const props = defineProps<{ name: string }>()
-const emit = defineEmits<{ versions: []; copy: []; save: []; remove: [] }>()
+const emit = defineEmits<{ examine: []; versions: []; copy: []; save: []; remove: [] }>()
 const options = [
+  { key: 'examine', label: t('ui.lessons.examine') },
   { key: 'versions', label: t('ui.common.versions') },
   { key: 'copy', label: t('ui.lessons.copy') },
   { key: 'save', label: t('ui.lessons.file') },
   { key: 'remove', label: t('ui.lessons.delete') },
 ]
 function does(what: string) {
-  if (what === 'versions') emit('versions')
+  if (what === 'examine') emit('examine')
+  else if (what === 'versions') emit('versions')
   else if (what === 'copy') emit('copy')
   else if (what === 'save') emit('save')
   else void remove()

@@ -5,7 +5,7 @@ import Dialog from '../../shell/Dialog.vue'
 import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { NAlert, NButton, NEmpty, NSelect } from 'naive-ui'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { lessonListSchema, lessonVersionsSchema, storedLessonSchema, type LessonRow } from '../../../contract'
@@ -30,6 +30,7 @@ const made = z.object({ id: z.uuid() })
 const list = useServer(lessonListSchema, () => '/lessons')
 await list.ready()
 const lessons = computed(() => list.data.value ?? [])
+const router = useRouter()
 const { wrong, said, act: attempt } = useAct()
 const load = list.again
 const search = ref('')
@@ -121,6 +122,11 @@ const meanOf = ({ difficulties }: LessonRow): number | null => {
   const known = (difficulties ?? []).filter((one) => one !== null)
   return known.length ? known.reduce((sum, one) => sum + one, 0) / known.length : null
 }
+const modeWords = {
+  test: t('ui.lessons.asATest'),
+  practice: t('ui.lessons.asPractice'),
+  exam: t('ui.lessons.asAnExam'),
+} as const
 const looking = ref<LessonRow | null>(null)
 const columns: Column<LessonRow>[] = [
   { key: 'name', title: t('ui.common.lesson'), head: true, minWidth: 200, sort: byText((l) => l.name) },
@@ -130,7 +136,7 @@ const columns: Column<LessonRow>[] = [
     key: 'sets',
     title: t('ui.lessons.setsOfFaults'),
     text: (l) =>
-      `${l.sets.length === 1 ? l.sets[0] : t('ui.lessons.toDrawFrom', { count: l.sets.length })}, ${l.mode === 'test' ? t('ui.lessons.asATest') : t('ui.lessons.asPractice')}`,
+      `${l.sets.length === 1 ? l.sets[0] : t('ui.lessons.toDrawFrom', { count: l.sets.length })}, ${modeWords[l.mode]}`,
   },
   { key: 'hard', title: t('ui.ledger.difficulty'), width: 190, sort: byNumber(meanOf) },
   {
@@ -177,6 +183,7 @@ useKeys(t('ui.common.lessons'), [
         :placeholder="t('ui.lessons.nameFolderCircuit')"
       />
       <ChooseFile :label="t('ui.lessons.takeInAFile')" accept=".json,application/json" @files="takeIn" />
+      <RouterLink class="ml-auto" :to="{ name: 'exams' }">{{ t('ui.common.examinations') }}</RouterLink>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
@@ -198,6 +205,7 @@ useKeys(t('ui.common.lessons'), [
           }}</RouterLink>
           <LessonMenu
             :name="row.name"
+            @examine="router.push({ name: 'exams', query: { lesson: row.id } })"
             @versions="look(row)"
             @copy="copy(row)"
             @save="save(row)"

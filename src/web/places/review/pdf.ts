@@ -91,11 +91,47 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
           ),
         ]
       : []),
+    ...(review.exam ? examRecord(review.exam, review.steps.length) : []),
     { text: t('ui.review.stepByStep'), style: 'state' },
     table(['', t('ui.common.whatWasDone'), t('ui.review.whatIsSaidOfIt')], rows, [14, 210, '*']),
+    ...(review.exam ? [signatures()] : []),
     { text: caution(), style: 'quiet', margin: [0, 10, 0, 0] },
   ])
 }
+
+/** What an examination's record says beside the marks: under which conditions, how hard, by which rubric and engine. */
+function examRecord(exam: NonNullable<Review['exam']>, steps: number): Content[] {
+  const { name, room, seat, minutes, extra, handbook, difficulty, rubric, engine } = exam
+  return [
+    { text: t('ui.review.examRecord', { name }), style: 'state' },
+    {
+      text: t('ui.review.examConditions', {
+        room: room || '–',
+        seat: seat ?? '–',
+        minutes: minutes + extra,
+        handbook: t(`ui.exams.handbook.${handbook}`),
+        steps,
+      }),
+    },
+    {
+      text: t('ui.review.examVersions', {
+        difficulty: difficulty === null ? '–' : difficulty.toFixed(1),
+        rubric: rubric.slice(0, 12),
+        engine: engine.slice(0, 12),
+      }),
+      style: 'quiet',
+      margin: [0, 0, 0, 6],
+    },
+  ]
+}
+
+/** Lines to sign on. */
+const signatures = (): Content => ({
+  columns: [t('ui.review.signedStudent'), t('ui.review.signedInstructor'), t('ui.review.signedDate')].map(
+    (text): Content => ({ text: `\n\n______________________\n${text}` }),
+  ),
+  margin: [0, 16, 0, 0],
+})
 
 /** Lines of a worksheet: as many as a page holds. */
 const sheetRows = 14
