@@ -156,5 +156,33 @@ export async function fillEveryTable(db: Database): Promise<void> {
   await put(`insert into identities (issuer, subject, user_id) values ('https://d.example', 's', $1)`, tam)
   await put(`insert into directory_visits (token_hash, body) values ('t', $1)`, odd)
   await put(`insert into done_requests (key, user_id, answer) values ($1, $2, $3)`, randomUUID(), orla, odd)
+  await put(
+    `insert into difficulties (hash, circuit, fault, difficulty, spread, reasons) values ('h', 'c', 'f', 0.1, 0.8, $1)`,
+    odd,
+  )
+  const [item, exam] = [randomUUID(), randomUUID()]
+  await put(
+    `insert into drill_sets (class_id, instructor_id, name, kinds, items, due) values ($1, $2, 'n', array['predict'], 20, '2026-12-09')`,
+    group,
+    orla,
+  )
+  await put(
+    `insert into drill_items (id, user_id, kind, difficulty, circuit, item, answer, share, answered_at) values ($1, $2, 'predict', 0.1, $3, $3, $3, 0.5, now())`,
+    item,
+    tam,
+    odd,
+  )
+  await put(
+    `insert into misbelief_evidence (student_id, source_id, item_id, misbelief, shown, occasions, weight) values ($1, $2, $2, 'equalShares', 1, 2, 0.3)`,
+    tam,
+    item,
+  )
+  await put(
+    `insert into exams (id, name, lesson_id, instructor_id, opens_at, closes_at, minutes, handbook) values ($1, 'e', $2, $3, now(), now(), 60, 'part')`,
+    exam,
+    lesson,
+    orla,
+  )
+  await put('update work_orders set exam_id = $1, closes_at = now(), variant = 2 where id = $2', exam, second)
   await put(`insert into bin (work_order_id, student_id, rows) values ($1, $2, $3)`, randomUUID(), tam, odd)
 }

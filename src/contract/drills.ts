@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { circuitSchema } from '../core/circuit'
 import { coded, messageSchema, say } from '../core/document'
+import { drillSetSchema } from './drill-sets'
 
 /** Most items that a class is set at once. */
 const mostItems = 60
@@ -52,33 +53,6 @@ export const drillToldSchema = z.object({
   option: z.number().int().nullable(),
 })
 export type DrillTold = z.infer<typeof drillToldSchema>
-
-export const drillSetSchema = z.object({
-  id: z.uuid(),
-  name: z.string(),
-  class: z.string(),
-  kinds: z.array(z.string()),
-  items: z.number().int(),
-  due: z.string(),
-  /** How many of its items the asking student has answered. */
-  done: z.number().int(),
-})
-export const drillsSchema = z.object({
-  levels: z.array(
-    z.object({
-      kind: z.string(),
-      level: z.number(),
-      spread: z.number(),
-      ability: z.number(),
-      answers: z.number().int(),
-    }),
-  ),
-  /** Answered today. */
-  today: z.number().int(),
-  sets: z.array(drillSetSchema),
-})
-export type Drills = z.infer<typeof drillsSchema>
-export type DrillSet = z.infer<typeof drillSetSchema>
 
 export const newDrillSetSchema = z.strictObject({
   class: z.uuid(),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { coded, say } from '../core/document'
-import { handbookModes } from '../core/attempt'
+import { handbookModes } from '../core/attempt/modes'
 
 export const newExamSchema = z
   .object({

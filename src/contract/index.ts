@@ -192,7 +192,6 @@ export {
   attemptIdeasSchema,
   drillAnswerSchema,
   drillItemSchema,
-  drillsSchema,
   drillToldSchema,
   heldListSchema,
   newDrillSetSchema,
@@ -201,8 +200,6 @@ export {
   type AttemptIdeas,
   type DrillAnswer,
   type DrillItem,
-  type Drills,
-  type DrillSet,
   type DrillTold,
   type Held,
   type NewDrillSet,
@@ -219,3 +216,4 @@ export {
   type ExamRow,
   type NewExam,
 } from './exams'
+export { drillsSchema, type Drills, type DrillSet } from './drill-sets'

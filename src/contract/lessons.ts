@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { messageSchema } from '../core/document'
 import { lessonSchema } from '../core/lab'
-import { orderModes } from '../core/attempt'
+import { orderModes } from '../core/attempt/modes'
 
 export const lessonRowSchema = z.object({
   id: z.uuid(),

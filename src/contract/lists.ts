@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { orderModes } from '../core/attempt/modes'
 import { coded, messageSchema, say } from '../core/document'
 import { pageOf, scopeSchema } from './scope'
 
@@ -63,7 +64,7 @@ export const deskListSchema = pageOf(
     id: z.uuid(),
     circuit: z.string(),
     complaint: z.string(),
-    mode: z.enum(['practice', 'test']),
+    mode: z.enum(orderModes),
     created: z.string(),
     concluded: z.string().nullable(),
     /** When its review was given back; null before. */

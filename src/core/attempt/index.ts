@@ -15,9 +15,6 @@ export { isShaken, movableParts, shaken, still } from './movement'
 export { ampsOfHours, batteryAmps, flatKey, standingBattery } from './standing'
 export { accessOf, instrumentMinutes, minutesToReach, partsTouched } from './minutes'
 export {
-  handbookModes,
-  orderModes,
-  type HandbookMode,
   type Claim,
   defaultFrame,
   frameDoor,
@@ -58,3 +55,4 @@ export {
 } from './steps'
 export { predictionSaid, readingSaid, type Said } from './said'
 export { shownOf } from './shown'
+export { handbookModes, orderModes, type HandbookMode } from './modes'

@@ -10,6 +10,7 @@ import {
   workshopMeter,
   type MeterType,
 } from '../instruments'
+import { handbookModes, orderModes } from './modes'
 import { arrangementSchema, sourceSchema } from './steps'
 
 const familyKeys = Object.keys(families) as [keyof typeof families, ...(keyof typeof families)[]]
@@ -17,12 +18,6 @@ const familyKeys = Object.keys(families) as [keyof typeof families, ...(keyof ty
 const price = z.number().min(0).max(100)
 /** What hints cost where nothing else is said. */
 export const usualHints = { where: 1, side: 2, test: 4 } as const
-
-/** A practice tells each step at once, a test with its review, an examination when all are released. */
-export const orderModes = ['practice', 'test', 'exam'] as const
-/** Of the Handbook: everything; limits, tables, calculators and cautions; nothing. */
-export const handbookModes = ['open', 'part', 'closed'] as const
-export type HandbookMode = (typeof handbookModes)[number]
 
 /** What a work order fixes when it is handed out. */
 export const frameSchema = z.strictObject({

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { say } from '../../core/document'
 import type { HandbookMode } from '../../core/attempt'
 import { alikeSets, apartBy } from '../../core/learning'
@@ -5,7 +6,6 @@ import type { Exam, ExamRow, NewExam, User } from '../../contract'
 import { loadLesson, readyLesson } from '../class/lessons'
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
-import { once } from '../http/once'
 import { setDifficulties } from '../learning/lessons'
 import { handOut, type HandOut } from '../orders/hand-out'
 import { iso, releaseExamOrders, removeExamOrders } from '../orders/orders'
@@ -52,43 +52,50 @@ export async function setExam(
   const extra = Object.fromEntries(
     exam.more.students.map((id) => [id, Math.ceil((exam.minutes * exam.more.percent) / 100)]),
   )
-  return database.transaction((tx) =>
-    once(tx, exam.key === undefined ? undefined : { key: exam.key, user: instructor as User }, async () => {
-      const [row] = await tx.query<{ id: string }>(
-        `insert into exams (name, lesson_id, instructor_id, opens_at, closes_at, minutes, room, handbook, apart)
-         values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-        [
-          exam.name,
-          exam.lesson,
-          instructor.id,
-          exam.opens,
-          exam.closes,
-          exam.minutes,
-          exam.room,
-          exam.handbook,
-          apart,
-        ],
-      )
-      const { id } = row!
-      const orders = variants.map((variant, v): HandOut => ({
-        order: {
-          ...made.get(variant)!,
-          opens: exam.opens,
-          exam: { exam: id, closes: exam.closes, variant, extra, seats },
-        },
-        // In turn along the seats: no neighbour has the same.
-        students: people.filter((_, i) => i % variants.length === v).map((one) => one.id),
-      }))
-      await handOut(
-        { ...database, transaction: (work) => work(tx) },
-        workers,
-        orders.filter(({ students }) => students.length),
-        instructor,
-      )
-      return { id, apart }
-    }),
+  // Under the same key it is the same examination, however often it is asked for.
+  const id = exam.key ?? randomUUID()
+  const orders = variants.map((variant, v): HandOut => ({
+    order: {
+      ...made.get(variant)!,
+      opens: exam.opens,
+      exam: { exam: id, closes: exam.closes, variant, extra, seats },
+    },
+    // In turn along the seats: no neighbour has the same.
+    students: people.filter((_, i) => i % variants.length === v).map((one) => one.id),
+  }))
+  await handOut(
+    database,
+    workers,
+    orders.filter(({ students }) => students.length),
+    instructor,
+    { key: exam.key, before: (tx) => addExam(tx, id, exam, apart, instructor) },
   )
+  return { id, apart }
 }
+
+const addExam = (
+  tx: Queries,
+  id: string,
+  exam: NewExam,
+  apart: number,
+  instructor: Pick<User, 'id'>,
+): Promise<unknown[]> =>
+  tx.query(
+    `insert into exams (id, name, lesson_id, instructor_id, opens_at, closes_at, minutes, room, handbook, apart)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    [
+      id,
+      exam.name,
+      exam.lesson,
+      instructor.id,
+      exam.opens,
+      exam.closes,
+      exam.minutes,
+      exam.room,
+      exam.handbook,
+      apart,
+    ],
+  )
 
 const rowSql = `select e.id, e.name, l.name as lesson, ${iso('e.opens_at')} as opens, ${iso('e.closes_at')} as closes, e.minutes,
     e.room, e.handbook, e.apart, ${iso('e.released_at')} as released,

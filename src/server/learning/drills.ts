@@ -191,7 +191,7 @@ export async function answerItem(
         told.share,
       ])
       // What an instructor tries out says nothing of anybody.
-      if (user.role === 'student') await keepIdeas(tx, { student: user.id, source: id }, ideasOf(told))
+      if (user.role === 'student') await keepIdeas(tx, { student: user.id, item: id }, ideasOf(told))
     }
     return toldOf(row.item, told)
   })

@@ -23,7 +23,7 @@ export async function learnFrom(
   await db.transaction(async (tx) => {
     // Whoever tries an order out for themselves, being an instructor, is nobody's student.
     const [row] = await tx.query(`select 1 from users where id = $1 and role = 'student'`, [order.studentId])
-    await keepIdeas(tx, { student: order.studentId, source: order.id }, row ? ideas : [])
+    await keepIdeas(tx, { student: order.studentId, order: order.id }, row ? ideas : [])
     await keepLearned(tx, order.id)
   })
 }

@@ -18,16 +18,17 @@ import { HttpError } from '../http/http-error'
 /** Writes what one attempt or drill says, in place of what it said before. */
 export async function keepIdeas(
   tx: Queries,
-  { student, source }: { readonly student: string; readonly source: string },
+  { student, order, item }: { readonly student: string; readonly order?: string; readonly item?: string },
   evidence: readonly MisbeliefEvidence[],
 ): Promise<void> {
+  const source = order ?? item
   await tx.query('delete from misbelief_evidence where source_id = $1', [source])
   if (!evidence.length) return
   await tx.query(
-    `insert into misbelief_evidence (student_id, source_id, misbelief, shown, occasions, weight, step)
-     select $1, $2, e->>'misbelief', (e->>'shown')::int, (e->>'occasions')::int, (e->>'weight')::float8, (e->>'step')::int
+    `insert into misbelief_evidence (student_id, source_id, order_id, item_id, misbelief, shown, occasions, weight, step)
+     select $1, $2, $4, $5, e->>'misbelief', (e->>'shown')::int, (e->>'occasions')::int, (e->>'weight')::float8, (e->>'step')::int
      from jsonb_array_elements($3::jsonb) e`,
-    [student, source, JSON.stringify(evidence)],
+    [student, source, JSON.stringify(evidence), order ?? null, item ?? null],
   )
 }
 
@@ -56,10 +57,10 @@ const isNamed = (probability: number, shown: number): boolean => probability >= 
 export async function heldByStudent(db: Queries, student: string, own = false): Promise<Held[]> {
   const rows = await db.query<Summed & { order: string | null }>(
     `select misbelief, sum(weight)::float8 as weight, sum(shown)::int as shown, sum(occasions)::int as occasions,
-       (select n.source_id from misbelief_evidence n join current_orders o on o.id = n.source_id
+       (select n.order_id from misbelief_evidence n join current_orders o on o.id = n.order_id
         where n.student_id = $1 and n.misbelief = e.misbelief and n.shown > 0 order by n.at desc limit 1) as order
      from misbelief_evidence e where student_id = $1
-       and (not $2 or not exists (select 1 from current_orders o where o.id = e.source_id and o.released_at is null))
+       and (not $2 or not exists (select 1 from current_orders o where o.id = e.order_id and o.released_at is null))
      group by misbelief`,
     [student, own],
   )
@@ -116,7 +117,7 @@ async function lessonsFor(
   const rows = await db.query<{ misbelief: string; id: string; name: string }>(
     `select distinct on (misbelief) misbelief, l.id, l.name from (
        select e.misbelief, o.lesson_id, sum(e.shown) as shown from misbelief_evidence e
-       join current_orders o on o.id = e.source_id
+       join current_orders o on o.id = e.order_id
        where e.shown > 0 and e.misbelief = any($1::text[]) and o.lesson_id is not null group by 1, 2) s
      join lessons l on l.id = s.lesson_id order by misbelief, shown desc`,
     [ideas],
@@ -138,7 +139,7 @@ export async function ideasOfAttempt(db: Queries, order: string, user: User): Pr
     shown: number
     occasions: number
     step: number | null
-  }>('select misbelief, shown, occasions, step from misbelief_evidence where source_id = $1 and shown > 0', [
+  }>('select misbelief, shown, occasions, step from misbelief_evidence where order_id = $1 and shown > 0', [
     order,
   ])
   const held = new Set((await heldByStudent(db, row.student)).map(({ misbelief }) => misbelief))

@@ -95,7 +95,7 @@ export interface HandedOut {
 /**
  * Hands orders out: all of them or none. Under the same key it is done once, however often it is asked for; who has an
  * order of the same round already gets no second one.
- * @param also what belongs to the same act, in the same transaction
+ * @param before what the orders belong to, made first in the same transaction; `also` what belongs to the same act
  * @throws HttpError 422 where one of them is no student
  */
 export async function handOut(
@@ -105,11 +105,17 @@ export async function handOut(
   instructor: Pick<User, 'id'>,
   {
     key,
+    before,
     also,
-  }: { readonly key?: string | undefined; readonly also?: (tx: Queries) => Promise<unknown> } = {},
+  }: {
+    readonly key?: string | undefined
+    readonly before?: (tx: Queries) => Promise<unknown>
+    readonly also?: (tx: Queries) => Promise<unknown>
+  } = {},
 ): Promise<readonly HandedOut[]> {
   const made = await database.transaction((tx) =>
     once(tx, key === undefined ? undefined : { key, user: instructor }, async () => {
+      await before?.(tx)
       await expectStudents(tx, orders, instructor)
       const rubric = await currentRubric(tx)
       const all: HandedOut[] = []

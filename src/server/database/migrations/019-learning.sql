@@ -24,20 +24,3 @@ create or replace view current_results as
     evidence, verdicts, wrong, sure, engine, rubric, marked_before, marked_anew_at, at, learned
   from attempt_results where binned_at is null;
 create index attempt_results_unlearned on attempt_results (concluded_at desc) where not learned and binned_at is null;
-
--- How often a wrong idea could have shown in an attempt or a drill, how often it did, and what that says for it.
-create table misbelief_evidence (
-  student_id uuid not null references users (id) on delete cascade deferrable initially immediate,
-  -- The work order or the item of a drill.
-  source_id uuid not null,
-  misbelief text not null,
-  shown integer not null,
-  occasions integer not null,
-  -- Natural logarithm of how much likelier all this is from somebody who holds it.
-  weight double precision not null,
-  -- Step of the attempt, from 0, at which it showed; null where it did not, and of a drill.
-  step integer,
-  at timestamptz not null default now(),
-  primary key (source_id, misbelief)
-);
-create index misbelief_evidence_student on misbelief_evidence (student_id, misbelief, weight, shown, occasions);

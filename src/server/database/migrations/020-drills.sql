@@ -33,3 +33,24 @@ create index drill_items_user on drill_items (user_id, answered_at desc);
 create index drill_items_set on drill_items (set_id, user_id);
 alter table drill_items alter column item set statistics 0, alter column circuit set statistics 0,
   alter column answer set statistics 0;
+
+-- How often a wrong idea could have shown in an attempt or a drill, how often it did, and what that says for it.
+create table misbelief_evidence (
+  student_id uuid not null references users (id) on delete cascade deferrable initially immediate,
+  -- The work order or the item of a drill: one of the two, by which it goes when that goes.
+  source_id uuid not null,
+  order_id uuid references work_orders (id) on delete cascade deferrable initially immediate,
+  item_id uuid references drill_items (id) on delete cascade deferrable initially immediate,
+  misbelief text not null,
+  shown integer not null,
+  occasions integer not null,
+  -- Natural logarithm of how much likelier all this is from somebody who holds it.
+  weight double precision not null,
+  -- Step of the attempt, from 0, at which it showed; null where it did not, and of a drill.
+  step integer,
+  at timestamptz not null default now(),
+  primary key (source_id, misbelief)
+);
+create index misbelief_evidence_student on misbelief_evidence (student_id, misbelief, weight, shown, occasions);
+create index misbelief_evidence_order on misbelief_evidence (order_id);
+create index misbelief_evidence_item on misbelief_evidence (item_id);

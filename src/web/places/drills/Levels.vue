@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NProgress } from 'naive-ui'
-import type { Drills } from '../../../contract/drills'
+import type { Drills } from '../../../contract/drill-sets'
 import Panel from '../../parts/Panel.vue'
 import { t, tell } from '../../words'
 

@@ -3,7 +3,7 @@ import { NAlert, NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'nai
 import { computed, ref, watch } from 'vue'
 import { lessonListSchema } from '../../../contract/lessons'
 import { examMadeSchema } from '../../../contract/exams'
-import type { HandbookMode } from '../../../core/attempt'
+import type { HandbookMode } from '../../../core/attempt/modes'
 import { alikeSets, alikeWithin, apartBy } from '../../../core/learning/difficulty/variants'
 import { send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import { drillsSchema } from '../../../contract/drills'
+import { drillsSchema } from '../../../contract/drill-sets'
 import { useServer } from '../../api/useServer'
 import { dayWords } from '../../parts/when'
 import { t } from '../../words'
