@@ -112,9 +112,9 @@ export class Judge {
 
   /** Judges finished work that has no result, then what an older engine has judged. */
   async lookForLeft(): Promise<void> {
-    for (const id of await handInOver(this.database)) this.finished(id)
     for (;;) {
       if (this.closed || !(await this.isMine())) return
+      for (const id of await handInOver(this.database)) this.finished(id)
       const left = await unjudgedOrders(this.database, batch)
       const fresh = left.filter((id) => (this.tries.get(id) ?? 0) < mostTries)
       if (!fresh.length) break

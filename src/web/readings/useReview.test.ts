@@ -31,6 +31,7 @@ const stored = {
   overrides: [],
   newerMark: null,
   markedAnew: null,
+  exam: null,
   replies: [],
 }
 

@@ -61,6 +61,7 @@ export function loadedReading(context: TestContext): Message | undefined {
   return say('assessment.withLoad', { state: state.name, reading: shownOf(reading) })
 }
 
+/** What the instrument is, as it is set. */
 export const natureOf = ({ setup }: Pick<TestContext, 'setup'>): Nature =>
   instrumentOf(setup.instrument).nature(setup.settings)
 
@@ -76,7 +77,10 @@ export const endsOf = ({
 }: Pick<TestContext, 'setup'>): readonly [number, number] | undefined =>
   place.type === 'jaws' ? undefined : [place.red, place.black]
 
-/** On which sides of a load a node lies, over all paths. */
+/**
+ * On which sides of a load a node lies, over all paths.
+ * @param node index of the node
+ */
 export function sidesOf({ predictor }: Pick<TestContext, 'predictor'>, node: number): ReadonlySet<string> {
   const sides = new Set<string>()
   for (const path of predictor.circuit.paths)

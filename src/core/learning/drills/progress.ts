@@ -93,6 +93,7 @@ const pause = 2
  * What to ask next: what was missed and is due, after something else; otherwise the skill that is least certain or weakest,
  * by chance among those that come near; at a difficulty at which somebody is right about three times in four.
  * @param last kinds of the last items, the newest last
+ * @param now milliseconds since 1970
  */
 export function nextDrill(
   levels: readonly DrillLevel[],

@@ -20,6 +20,9 @@ const mostOfOne = 2
 /**
  * The weight of some occasions: ln P(them | held) − ln P(them | not held), each occasion by itself; of one attempt two at
  * most count, and where it showed only one of those at which it did not: nobody is led by one idea at every step.
+ * @param shown how often it showed
+ * @param hidden how often it could have shown and did not
+ * @returns natural logarithm, 0 where nothing is known
  */
 export function weightOf({ chances: { held, not } }: Misbelief, shown: number, hidden: number): number {
   const against = Math.min(hidden, shown ? 1 : mostOfOne)
@@ -65,6 +68,7 @@ export interface Held {
 /**
  * How likely it is that a student holds a wrong idea, by Bayes' rule over all occasions.
  * @param weight sum of the weights of all evidence, natural logarithm
+ * @returns probability, 0 to 1
  */
 export const probabilityOf = (weight: number): number =>
   1 / (1 + Math.exp(-(Math.log(before / (1 - before)) + weight)))

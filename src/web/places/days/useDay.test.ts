@@ -12,6 +12,7 @@ const lesson = (n: number, kind: string) => ({
   vehicle: 'van',
   sets: ['one'],
   kinds: [kind],
+  difficulties: null,
   mode: 'test',
   updated: '2026-11-26T09:00:00Z',
 })

@@ -100,7 +100,9 @@ async function set() {
         />
       </label>
       <p v-if="variants" class="quiet">{{ variants }}</p>
-      <label class="field">{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" /></label>
+      <label class="field"
+        >{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" placeholder=""
+      /></label>
       <div class="field">{{ t('ui.days.whoComes') }}<ScopeChoice with-people /></div>
       <label class="field"
         >{{ t('ui.exams.window') }}
@@ -123,7 +125,9 @@ async function set() {
             :precision="0"
             :show-button="false"
         /></label>
-        <label class="field">{{ t('ui.exams.room') }}<NInput v-model:value="room" size="small" /></label>
+        <label class="field"
+          >{{ t('ui.exams.room') }}<NInput v-model:value="room" size="small" placeholder=""
+        /></label>
       </div>
       <div class="field">
         {{ t('ui.common.handbook') }}

@@ -103,7 +103,7 @@ export const entries: readonly Entry[] = [
     key: 'difficulty',
     title: t('ui.handbook.difficultyTitle'),
     words: 'logits item response bits variants examination discrimination',
-    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.difficulty${n}`)),
+    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.difficulty.${n}`)),
     ideas: [],
   },
   {
@@ -111,7 +111,7 @@ export const entries: readonly Entry[] = [
     key: 'misbeliefs',
     title: t('ui.handbook.misbeliefTitle'),
     words: 'misconception wrong idea bayes probability re-teach',
-    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.misbelief${n}`)),
+    paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.misbelief.${n}`)),
     ideas: misbeliefKeys,
   },
   ...cautionKeys.map((key): Entry => {

@@ -22,6 +22,7 @@ const ledgerOf = (circuit: string) => ({
       difficulty: null,
       spread: null,
       discrimination: null,
+      computed: null,
     },
   ],
   allFaults: 1,
@@ -34,6 +35,7 @@ const student = (name: string) => ({
   name,
   attempts: 1,
   mean: 50,
+  drills: 0,
   skills: Object.fromEntries(skillKeys.map((key) => [key, level])),
   next: [],
 })

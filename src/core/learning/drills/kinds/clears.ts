@@ -67,10 +67,7 @@ export const clears = defineDrill({
         .map(({ piece, example }) => ({
           says: say('learning.drills.piece', { piece }),
           right: false,
-          why: say('learning.drills.clears.but', {
-            fault: describeFault(circuit, example),
-            value: { shown: shown.text },
-          }),
+          why: say('learning.drills.clears.but', { fault: describeFault(circuit, example) }),
         })),
     ])
     return {

@@ -44,7 +44,7 @@ function passes(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined {
         ...wrong.map((piece) => ({
           says: say('learning.drills.piece', { piece }),
           right: false,
-          why: say('learning.drills.drawing.carriesNothing', { part: piece, state: state.name }),
+          why: say('learning.drills.drawing.carriesNothing', { part: piece }),
         })),
       ]),
     },
