@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible } from './axe'
 import { choose, chooseSome } from './choose'
-import { signIn } from './story'
+import { signIn, signOut } from './story'
 
-const question = (page: Page) => page.getByRole('region', { name: 'Question' })
+const question = (page: Page) => page.getByRole('region', { name: 'Question', exact: true })
 
 /** Answers whatever is asked, by the keyboard alone. */
 async function answer(page: Page): Promise<void> {
@@ -69,7 +69,7 @@ test('a drill is set for a class, and its students find it under Today', async (
   await expect(
     page.getByRole('button', { name: /Drops under load, Drop group.* 0 of 1 have done it/ }),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await signOut(page)
   await signIn(page, 'maeve')
   await page.getByRole('link', { name: 'Drops under load' }).click()
   await answer(page)
@@ -82,14 +82,16 @@ test('the sets of a lesson say how hard they are, and an examination is set of t
 }) => {
   await signIn(page, 'orla')
   await page.goto('/lessons')
-  await page.getByRole('button', { name: '1 First drops: a dim work lamp' }).click()
+  await page.getByRole('button', { name: '1 First drops: a dim work lamp', exact: true }).click()
   const panel = page.getByRole('dialog')
   await expect(panel.getByText(/bits of doubt/).first()).toBeVisible({ timeout: 60_000 })
   await expect(panel.getByText(/^(easy|fair|hard|very hard)$/).first()).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'Examinations' }).click()
-  await choose(page.getByRole('combobox', { name: 'Lesson' }), '1 First drops: a dim work lamp')
+  await choose(page.getByRole('combobox', { name: 'Lesson' }), {
+    label: '1 First drops: a dim work lamp',
+  })
   await page.getByLabel('Room').fill('Bay 2')
   await chooseSome(page.getByRole('combobox', { name: 'More time' }), ['Maeve Torrin'])
   await expectAccessible(page)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { NButton, NDatePicker, NInput, NInputNumber } from 'naive-ui'
 import { computed } from 'vue'
 import { z } from 'zod'
 import { newDrillSetSchema } from '../../../contract/drills'
@@ -7,6 +7,7 @@ import { dayOf } from '../../../contract/days'
 import { classListSchema } from '../../../contract/classes'
 import { send } from '../../api/client'
 import { useServer } from '../../api/useServer'
+import Choice from '../../parts/Choice.vue'
 import Several from '../../parts/Several.vue'
 import FormField from '../../parts/FormField.vue'
 import Panel from '../../parts/Panel.vue'
@@ -42,18 +43,12 @@ async function make() {
 <template>
   <Panel :title="t('ui.drills.setForAClass')">
     <form class="grid gap-6px" @submit.prevent="make">
-      <label class="field"
-        >{{ t('ui.common.class') }}
-        <NSelect
-          v-model:value="form.values.class"
-          size="small"
-          filterable
-          :options="classOptions"
-          :status="form.errors.class ? 'error' : undefined"
-          :placeholder="t('ui.drills.chooseAClass')"
-          :input-props="{ 'aria-label': t('ui.common.class') }"
-        />
-      </label>
+      <Choice
+        v-model:value="form.values.class"
+        :label="t('ui.common.class')"
+        :entries="classOptions"
+        :placeholder="t('ui.drills.chooseAClass')"
+      />
       <p v-if="form.errors.class" class="wrong" role="alert">{{ t('ui.drills.chooseAClass') }}</p>
       <FormField v-slot="{ field }" :form="form" name="name" :label="t('ui.common.name')">
         <NInput v-model:value="form.values.name" :input-props="field" />

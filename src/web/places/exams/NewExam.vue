@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NAlert, NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
+import { NAlert, NButton, NDatePicker, NInput, NInputNumber } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { lessonListSchema } from '../../../contract/lessons'
 import { examMadeSchema } from '../../../contract/exams'
@@ -9,6 +9,7 @@ import { send } from '../../api/client'
 import { useOneAct } from '../../api/one-act'
 import { useAct } from '../../api/useAct'
 import { useServer } from '../../api/useServer'
+import Choice from '../../parts/Choice.vue'
 import Panel from '../../parts/Panel.vue'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
 import Segments from '../../parts/Segments.vue'
@@ -88,17 +89,12 @@ async function set() {
 <template>
   <Panel :title="t('ui.exams.setAnExamination')">
     <form class="grid gap-10px" @submit.prevent="set">
-      <label class="field"
-        >{{ t('ui.common.lesson') }}
-        <NSelect
-          v-model:value="lesson"
-          size="small"
-          filterable
-          :options="lessonOptions"
-          :placeholder="t('ui.exams.chooseLesson')"
-          :input-props="{ 'aria-label': t('ui.common.lesson') }"
-        />
-      </label>
+      <Choice
+        v-model:value="lesson"
+        :label="t('ui.common.lesson')"
+        :entries="lessonOptions"
+        :placeholder="t('ui.exams.chooseLesson')"
+      />
       <p v-if="variants" class="quiet">{{ variants }}</p>
       <label class="field"
         >{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" placeholder=""
