@@ -189,21 +189,15 @@ export {
 } from './status'
 export {
   askDrillSchema,
-  attemptIdeasSchema,
   drillAnswerSchema,
   drillItemSchema,
   drillToldSchema,
-  heldListSchema,
   newDrillSetSchema,
-  reteachSchema,
   setProgressSchema,
-  type AttemptIdeas,
   type DrillAnswer,
   type DrillItem,
   type DrillTold,
-  type Held,
   type NewDrillSet,
-  type Reteach,
   type SetProgress,
 } from './drills'
 export {
@@ -217,3 +211,11 @@ export {
   type NewExam,
 } from './exams'
 export { drillsSchema, type Drills, type DrillSet } from './drill-sets'
+export {
+  attemptIdeasSchema,
+  heldListSchema,
+  reteachSchema,
+  type AttemptIdeas,
+  type Held,
+  type Reteach,
+} from './ideas'

@@ -22,7 +22,7 @@ const embedded = () => openDatabase({ image: emptyDatabase() })
 function asBefore(lines: readonly string[]): string[] {
   const head = JSON.parse(lines[0]!) as { schema: string; at: string }
   const tables =
-    'users meters circuits circuit_edits circuit_versions fault_sets rubrics work_orders steps overrides replies sign_ins classes class_members lessons lesson_versions lab_days acts facts'
+    'users meters circuits circuit_edits circuit_versions fault_sets rubrics work_orders steps overrides replies sign_ins classes class_members lessons lesson_versions lab_days exams acts facts'
   const all = [JSON.stringify({ format: 'brachyon-school', version: 1, schema: head.schema, at: head.at })]
   for (const table of tables.split(' '))
     all.push(...lines.filter((line) => line.startsWith(`{"table":"${table}",`)))

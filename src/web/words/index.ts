@@ -57,6 +57,12 @@ export async function loadLanguage(key = chosenLanguage()): Promise<void> {
   if (typeof document !== 'undefined') document.documentElement.lang = key
 }
 
+/** What stands between a beginning and an end in the codes that there are: all of a kind whose texts are known. */
+export const codesBetween = (begins: string, ends: string): string[] =>
+  Object.keys(texts.en ?? {}).flatMap((code) =>
+    code.startsWith(begins) && code.endsWith(ends) ? [code.slice(begins.length, -ends.length)] : [],
+  )
+
 const whole = new Map<string, Promise<void>>()
 /** All that there is to say: nobody waits for it who only signs in. */
 export function loadWords(): Promise<void> {

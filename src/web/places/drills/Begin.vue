@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import type { Drills } from '../../../contract/drill-sets'
-import type { Held } from '../../../contract/drills'
+import type { Held } from '../../../contract/ideas'
 import Panel from '../../parts/Panel.vue'
 import { dayWords } from '../../parts/when'
 import Ideas from '../../readings/Ideas.vue'

@@ -1,6 +1,5 @@
-import { t, tell } from '../../words'
+import { codesBetween, t, tell } from '../../words'
 import type { Words } from '../../../core/document'
-import learning from '../../../messages/en/learning.json'
 import { ruleWords, techniqueRules, type TechniqueRule } from '../../../core/assessment'
 import {
   calculators,
@@ -12,11 +11,6 @@ import {
   type LookUp,
   type Procedure,
 } from '../../../core/handbook'
-
-/** Wrong ideas by their titles: the models themselves are the judge's, not the reader's. */
-const misbeliefKeys = Object.keys(learning).flatMap(
-  (key) => /^misbeliefs\.(\w+)\.title$/.exec(key)?.[1] ?? [],
-)
 
 /** One thing to look up. */
 export type Entry = { readonly key: string; readonly title: string; readonly words: string } & (
@@ -112,7 +106,8 @@ export const entries: readonly Entry[] = [
     title: t('ui.handbook.misbeliefTitle'),
     words: 'misconception wrong idea bayes probability re-teach',
     paragraphs: ([1, 2, 3, 4] as const).map((n) => t(`ui.handbook.misbelief.${n}`)),
-    ideas: misbeliefKeys,
+    // The models themselves are the judge's: a reader has their titles.
+    ideas: codesBetween('learning.misbeliefs.', '.title'),
   },
   ...cautionKeys.map((key): Entry => {
     const text = tell(`cautions.${key}`)

@@ -15,6 +15,7 @@ import IntroductionOffer from '../../shell/IntroductionOffer.vue'
 import FirstSteps from './FirstSteps.vue'
 import GoOn from './GoOn.vue'
 import RecordsNotice from './RecordsNotice.vue'
+import ToReteach from './ToReteach.vue'
 import ToReview from './ToReview.vue'
 import { useOrderList } from './useOrderList'
 import Workshop from './Workshop.vue'
@@ -68,6 +69,7 @@ const takeBack = (id: string) =>
       <ToReview :waiting="waiting" :given="given" :busy="busy" @release="release" />
       <Workshop :open="open" :self="session.user?.id" @take-back="takeBack" />
     </div>
+    <ToReteach />
     <GoOn :circuits="circuits" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NAlert, NEmpty, NSelect, NTabPane, NTabs } from 'naive-ui'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import type { AttemptsQuery, Ledger } from '../../../contract'
 import type { Skill } from '../../../core/lab'
 import MoreRows from '../../parts/MoreRows.vue'
@@ -34,6 +34,9 @@ const dayOptions = computed(() =>
 const waitingWords = computed(() =>
   t('ui.ledger.waitingEachStaysAsIt', { waiting: judging.value?.waiting ?? 0 }),
 )
+
+/** The tab that a link leads to. */
+const tab = String(useRoute().query.tab ?? 'students')
 
 /** Whose course is open, and about which skill. */
 const chosen = ref<LedgerStudent | null>(null)
@@ -88,7 +91,7 @@ const openSure = (sure: number) =>
         </Sentence>
       </NEmpty>
       <NEmpty v-else-if="!students.length" :description="t('ui.ledger.nobodyOfThisClassHas')" />
-      <NTabs v-else type="line" size="small" default-value="students" animated>
+      <NTabs v-else type="line" size="small" :default-value="tab" animated>
         <NTabPane name="students" :tab="t('ui.common.students')" display-directive="show:lazy">
           <div class="grid grid-cols-1 gap-8px">
             <ClassSkills :students="students" @look="look" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NEmpty } from 'naive-ui'
 import { RouterLink } from 'vue-router'
-import { reteachSchema, type Reteach } from '../../../contract/drills'
+import { reteachSchema, type Reteach } from '../../../contract/ideas'
 import { useServer } from '../../api/useServer'
 import DataTable from '../../parts/DataTable.vue'
 import { byNumber, byText, type Column } from '../../parts/columns'
