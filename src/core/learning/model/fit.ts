@@ -42,7 +42,7 @@ const nodes = 41
 const farthest = 6
 const mostRounds = 200
 /** Change of a difficulty, in logits, below which the fit rests. */
-const rests = 1e-4
+const rests = 3e-4
 
 /**
  * Two-parameter logistic model of item response: P(found) = 1 / (1 + e^(−a(θ − b))), ability θ of a student standard normal,
@@ -62,7 +62,7 @@ export function fitTwoParameter(
     if (!(student >= 0 && student < students && fault >= 0 && fault < faults))
       throw new RangeError('a response names a student or a fault that there is not')
   const grid = Array.from({ length: nodes }, (_, q) => farthest * ((2 * q) / (nodes - 1) - 1))
-  const weight = grid.map((x) => Math.exp(-0.5 * x * x))
+  const logWeight = Float64Array.from(grid, (x) => -0.5 * x * x)
   const a = new Float64Array(faults).fill(1)
   const b = Float64Array.from({ length: faults }, (_, f) => priors?.[f]?.difficulty ?? 0)
   const counts = new Int32Array(faults)
@@ -78,13 +78,12 @@ export function fitTwoParameter(
     right.fill(0)
     const logs = logTable(grid, a, b)
     for (let s = 0; s < students; s++) {
-      abilities[s] = believe(of[s]!, grid, weight, logs, posterior)
-      for (const { fault, right: found } of of[s]!)
-        for (let q = 0; q < nodes; q++) {
-          const at = fault * nodes + q
-          expected[at] = expected[at]! + posterior[q]!
-          if (found) right[at] = right[at]! + posterior[q]!
-        }
+      abilities[s] = believe(of, s, grid, logWeight, logs, posterior)
+      for (let i = of.from[s]!; i < of.from[s + 1]!; i++) {
+        const at = of.fault[i]! * nodes
+        for (let q = 0; q < nodes; q++) expected[at + q] = expected[at + q]! + posterior[q]!
+        if (of.right[i]) for (let q = 0; q < nodes; q++) right[at + q] = right[at + q]! + posterior[q]!
+      }
     }
     let moved = 0
     for (let f = 0; f < faults; f++) {
@@ -106,10 +105,28 @@ export function fitTwoParameter(
   }
 }
 
-function byStudent(responses: readonly Response[], students: number): Response[][] {
-  const of: Response[][] = Array.from({ length: students }, () => [])
-  for (const one of responses) of[one.student]!.push(one)
-  return of
+/** Responses one student after the other, in flat arrays: they are gone through a hundred times. */
+interface ByStudent {
+  /** Where each student's begin; one more than there are students. */
+  readonly from: Int32Array
+  readonly fault: Int32Array
+  readonly right: Uint8Array
+}
+
+function byStudent(responses: readonly Response[], students: number): ByStudent {
+  const from = new Int32Array(students + 1)
+  for (const { student } of responses) from[student + 1] = from[student + 1]! + 1
+  for (let s = 0; s < students; s++) from[s + 1] = from[s + 1]! + from[s]!
+  const next = from.slice()
+  const fault = new Int32Array(responses.length)
+  const right = new Uint8Array(responses.length)
+  for (const one of responses) {
+    const at = next[one.student]!
+    next[one.student] = at + 1
+    fault[at] = one.fault
+    right[at] = Number(one.right)
+  }
+  return { from, fault, right }
 }
 
 const chance = (a: number, b: number, ability: number): number => 1 / (1 + Math.exp(-a * (ability - b)))
@@ -129,19 +146,21 @@ function logTable(grid: readonly number[], a: Float64Array, b: Float64Array) {
 
 /** What is believed of one student's ability, into `posterior`; answers its mean. */
 function believe(
-  own: readonly Response[],
+  of: ByStudent,
+  student: number,
   grid: readonly number[],
-  weight: readonly number[],
-  logs: ReturnType<typeof logTable>,
+  logWeight: Float64Array,
+  { found, missed }: ReturnType<typeof logTable>,
   posterior: Float64Array,
 ): number {
-  let most = -Infinity
-  for (let q = 0; q < nodes; q++) {
-    let log = Math.log(weight[q]!)
-    for (const { fault, right } of own) log += (right ? logs.found : logs.missed)[fault * nodes + q]!
-    posterior[q] = log
-    most = Math.max(most, log)
+  posterior.set(logWeight)
+  for (let i = of.from[student]!; i < of.from[student + 1]!; i++) {
+    const table = of.right[i] ? found : missed
+    const at = of.fault[i]! * nodes
+    for (let q = 0; q < nodes; q++) posterior[q] = posterior[q]! + table[at + q]!
   }
+  let most = -Infinity
+  for (let q = 0; q < nodes; q++) most = Math.max(most, posterior[q]!)
   let sum = 0
   let mean = 0
   for (let q = 0; q < nodes; q++) {
