@@ -1,6 +1,8 @@
 import { faultOfKind, possibleFaults, type Fault } from '../../faults'
+import type { Hypothesis } from '../../diagnosis'
 import type { Walk } from '../../model'
 import type { DrillBench } from './bench'
+import type { Draw } from './draw'
 
 /** So many ohms in series. */
 export function isOhmic({ kind }: Pick<Fault, 'kind'>): boolean {
@@ -22,4 +24,21 @@ export function faultsOn(
   return possibleFaults(bench.circuit).filter(
     (fault) => own.has(`${fault.part}.${fault.segment}`) && !fault.other && fits(fault),
   )
+}
+
+/** Some pieces along a way, with what may be wrong with them; undefined where there are fewer than four to choose from. */
+export function drawPieces(
+  { predictor }: DrillBench,
+  { strides }: Walk,
+  draw: Draw,
+  fits: (fault: Fault) => boolean,
+  most: number,
+): { readonly pieces: readonly string[]; readonly asked: readonly Hypothesis[] } | undefined {
+  const own = new Set(strides.map(({ part }) => part))
+  const all = predictor.hypotheses.filter(
+    ({ fault, pieces }) => fault && fits(fault) && own.has(fault.part) && pieces.length === 1,
+  )
+  const pieces = draw.shuffled([...new Set(all.map(({ pieces: [piece] }) => piece!))]).slice(0, most)
+  if (pieces.length < 4) return undefined
+  return { pieces, asked: all.filter(({ pieces: [piece] }) => pieces.includes(piece!)) }
 }

@@ -1,8 +1,8 @@
 import { Belief, type Measured } from '../../../diagnosis'
 import { say } from '../../../document'
-import { describeFault } from '../../../faults'
+import { describeFault, type Fault } from '../../../faults'
 import { instrumentOf, locate, settingsOf } from '../../../instruments'
-import { isOhmic, isOpen } from '../faults'
+import { drawPieces, isOhmic, isOpen } from '../faults'
 import { defineDrill } from '../kind'
 import type { Option } from '../item'
 import { drawOnSide, drawRunning, minusOf, reachable } from '../points'
@@ -22,15 +22,11 @@ export const clears = defineDrill({
     if (!drawn) return undefined
     const { walk, state } = drawn
     const { predictor, circuit } = bench
-    const own = new Set(walk.strides.map(({ part }) => part))
-    const all = predictor.hypotheses.filter(
-      ({ fault, pieces }) =>
-        fault && (isOhmic(fault) || isOpen(fault)) && own.has(fault.part) && pieces.length === 1,
-    )
     const amps = bench.ampsOf(bench.board(state)!, walk)
-    const pieces = draw.shuffled([...new Set(all.map(({ pieces: [piece] }) => piece!))]).slice(0, mostPieces)
-    if (pieces.length < 4) return undefined
-    const asked = all.filter(({ pieces: [piece] }) => pieces.includes(piece!))
+    const fits = (fault: Fault) => isOhmic(fault) || isOpen(fault)
+    const some = drawPieces(bench, walk, draw, fits, mostPieces)
+    if (!some) return undefined
+    const { pieces, asked } = some
     const planted = draw.one(asked)?.fault
     const board = planted && bench.board(state, [planted])
     if (!board) return undefined

@@ -1,15 +1,33 @@
 import { noticeAll, segmentAmps } from '../../../board'
-import { say } from '../../../document'
+import { say, type Message } from '../../../document'
 import { faultsOf } from '../../../faults'
 import { partOfKind } from '../../../parts'
 import { defineDrill } from '../kind'
 import type { DrillBench } from '../bench'
 import type { Draw } from '../draw'
-import type { Item } from '../item'
+import type { Answer, Item } from '../item'
 import { drawRunning } from '../points'
 
 /** A below which a part carries nothing. */
 const nothing = 0.005
+
+/** One right piece among wrong ones, each with why it is. */
+const choiceOf = (
+  draw: Draw,
+  right: string,
+  wrong: readonly string[],
+  why: (part: string) => Message,
+): Answer => ({
+  type: 'choice',
+  options: draw.shuffled([
+    { says: say('learning.drills.piece', { piece: right }), right: true },
+    ...wrong.map((piece) => ({
+      says: say('learning.drills.piece', { piece }),
+      right: false,
+      why: why(piece),
+    })),
+  ]),
+})
 
 /** What the current of a load passes. */
 function passes(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined {
@@ -37,17 +55,7 @@ function passes(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined {
     detached: state.detached,
     given: [],
     asks: say('learning.drills.drawing.passes', { load: walk.load!, state: state.name }),
-    answer: {
-      type: 'choice',
-      options: draw.shuffled([
-        { says: say('learning.drills.piece', { piece: right }), right: true },
-        ...wrong.map((piece) => ({
-          says: say('learning.drills.piece', { piece }),
-          right: false,
-          why: say('learning.drills.drawing.carriesNothing', { part: piece }),
-        })),
-      ]),
-    },
+    answer: choiceOf(draw, right, wrong, (part) => say('learning.drills.drawing.carriesNothing', { part })),
     why: say('learning.drills.drawing.way', { parts: on }),
     difficulty: -0.9,
   }
@@ -77,17 +85,9 @@ function goesDead(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined
     detached: state.detached,
     given: [],
     asks: say('learning.drills.drawing.blows', { fuse: fuse.id, state: state.name }),
-    answer: {
-      type: 'choice',
-      options: draw.shuffled([
-        { says: say('learning.drills.piece', { piece: right }), right: true },
-        ...wrong.map((piece) => ({
-          says: say('learning.drills.piece', { piece }),
-          right: false,
-          why: say('learning.drills.drawing.unchanged', { part: piece, fuse: fuse.id }),
-        })),
-      ]),
-    },
+    answer: choiceOf(draw, right, wrong, (part) =>
+      say('learning.drills.drawing.unchanged', { part, fuse: fuse.id }),
+    ),
     why: say('learning.drills.drawing.dead', { fuse: fuse.id, parts: changed }),
     difficulty: -0.3,
   }

@@ -2,7 +2,7 @@ import { instrumentMinutes } from '../../../attempt'
 import { Belief, candidatesOf, expectedBits } from '../../../diagnosis'
 import { say, messageOf } from '../../../document'
 import { instrumentOf, type Held } from '../../../instruments'
-import { isOhmic } from '../faults'
+import { drawPieces, isOhmic } from '../faults'
 import { defineDrill } from '../kind'
 import { drawRunning } from '../points'
 
@@ -33,16 +33,10 @@ export const nextTest = defineDrill({
     if (!drawn) return undefined
     const { walk, state } = drawn
     const { predictor, circuit } = bench
-    const own = new Set(walk.strides.map(({ part }) => part))
-    const all = predictor.hypotheses.filter(
-      ({ fault, pieces }) => fault && isOhmic(fault) && own.has(fault.part) && pieces.length === 1,
-    )
-    const pieces = draw.shuffled([...new Set(all.map(({ pieces: [piece] }) => piece!))]).slice(0, 4)
-    if (pieces.length < 4) return undefined
-    const belief = Belief.of(
-      predictor,
-      all.filter(({ pieces: [piece] }) => pieces.includes(piece!)),
-    )
+    const some = drawPieces(bench, walk, draw, isOhmic, 4)
+    if (!some) return undefined
+    const { pieces } = some
+    const belief = Belief.of(predictor, some.asked)
     const tests = draw
       .shuffled(candidatesOf(predictor, bag).filter((one) => one.state === state.name))
       .slice(0, weighed)
