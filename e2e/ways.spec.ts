@@ -150,7 +150,7 @@ for (const name of names)
         await expect(page.getByRole('listitem').filter({ hasText: 'Replaced a fuse' })).toBeVisible()
       }
     }
-    await page.getByRole('button', { name: /^Finish (the work|without a proof)/ }).click()
+    await page.getByRole('button', { name: /^Finish (the work|without proof)/ }).click()
     await expect(page.getByText(/^Finished\./)).toBeVisible()
     for (const { test: number, from, to } of way.expects!.reads ?? []) {
       expect(values[number - 1], `reading ${number}`).toBeGreaterThanOrEqual(from)
