@@ -38,6 +38,7 @@ export const examMadeSchema = z.object({
 const examRowSchema = z.object({
   id: z.uuid(),
   name: z.string(),
+  lessonId: z.uuid().nullable(),
   lesson: z.string().nullable(),
   opens: z.string(),
   closes: z.string(),

@@ -77,6 +77,20 @@ describe('an examination', () => {
     expect((await desk('maeve')).left).toBeGreaterThan(74 * 60)
   }, 90_000)
 
+  it('has no hints, whoever allows them, and a window that is longer for who has more time', async () => {
+    await orla
+      .post(`/api/orders/${await orderOf('tam')}/acts`)
+      .send({ type: 'hints' })
+      .expect(409)
+    const ends = await school.database.query<{ login: string; ends: number }>(
+      `select u.login, extract(epoch from o.closes_at)::float8 as ends from work_orders o join users u on u.id = o.student_id
+       where o.exam_id = $1`,
+      [exam],
+    )
+    const of = (who: string) => ends.find(({ login }) => login === who)!.ends
+    expect(of('maeve') - of('tam')).toBeCloseTo(15 * 60, 0)
+  })
+
   it('closes the Handbook and the drills while it is under way', async () => {
     expect((await agents.tam!.get('/api/exams/mine').expect(200)).body).toEqual({ handbook: 'closed' })
     expect((await agents.idris!.get('/api/exams/mine').expect(200)).body).toEqual({ handbook: null })
@@ -113,7 +127,8 @@ describe('an examination', () => {
       .send({ classes: [], students: [], asOf: at(1) })
       .expect(200)
     await agents.tam!.get(`/api/desk/${id}/review`).expect(404)
-    // Two are still at it, and the window is open.
+    // One is still at it, another may still begin.
+    const idris = await orderOf('idris')
     await orla.post(`/api/exams/${exam}/released`).expect(409)
     await orla.delete(`/api/exams/${exam}`).expect(409)
     await school.database.query(
@@ -125,7 +140,12 @@ describe('an examination', () => {
     ])
     await school.judge.lookForLeft()
     const released = examSchema.parse((await orla.post(`/api/exams/${exam}/released`).expect(200)).body)
-    expect(released.handedIn).toBe(3)
+    // One was never there: nothing of theirs is handed in, and they cannot begin any more.
+    expect(released.handedIn).toBe(2)
+    expect(released.orders.filter(({ concluded }) => !concluded)).toHaveLength(1)
+    await agents.idris!.get(`/api/desk/${idris}`).expect(409)
+    const own = deskListSchema.parse((await agents.idris!.get('/api/desk')).body).rows
+    expect(own.some((one) => one.id === idris)).toBe(false)
     expect(released.released).not.toBeNull()
     const review = (await agents.tam!.get(`/api/desk/${id}/review`).expect(200)).body as { exam: unknown }
     expect(review.exam).toBeNull()

@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { say } from '../../core/document'
 import type { HandbookMode } from '../../core/attempt'
-import { alikeSets, apartBy } from '../../core/learning'
+import { alikeSets, apartBy, correlation, mean } from '../../core/learning'
 import type { Exam, ExamRow, NewExam, User } from '../../contract'
 import { loadLesson, readyLesson } from '../class/lessons'
 import type { Database, Queries } from '../database'
 import { HttpError } from '../http/http-error'
 import { setDifficulties } from '../learning/lessons'
 import { handOut, type HandOut } from '../orders/hand-out'
-import { iso, releaseExamOrders, removeExamOrders } from '../orders/orders'
+import { countOpen, iso, releaseExamOrders, removeExamOrders } from '../orders/orders'
 import type { Workers } from '../workers/pool'
 
 /** Table `exams`. */
@@ -97,7 +97,7 @@ const addExam = (
     ],
   )
 
-const rowSql = `select e.id, e.name, l.name as lesson, ${iso('e.opens_at')} as opens, ${iso('e.closes_at')} as closes, e.minutes,
+const rowSql = `select e.id, e.name, e.lesson_id as "lessonId", l.name as lesson, ${iso('e.opens_at')} as opens, ${iso('e.closes_at')} as closes, e.minutes,
     e.room, e.handbook, e.apart, ${iso('e.released_at')} as released,
     (select count(*)::int from current_orders o where o.exam_id = e.id) as students,
     (select count(*)::int from current_orders o where o.exam_id = e.id and o.started_at is not null) as begun,
@@ -110,17 +110,11 @@ const mostExams = 100
 export const listExams = (db: Queries): Promise<ExamRow[]> =>
   db.query<ExamRow>(`${rowSql} order by e.opens_at desc, e.id limit ${mostExams}`)
 
-/** Fewer tell nothing of how a variant parts strong from weak. */
-const fewestForDiscrimination = 4
-
 /** @throws HttpError 404 */
 export async function loadExam(db: Queries, id: string): Promise<Exam> {
-  const [row] = await db.query<ExamRow & { lessonId: string | null }>(
-    rowSql.replace('select e.id,', 'select e.id, e.lesson_id as "lessonId",') + ' where e.id = $1',
-    [id],
-  )
-  if (!row) throw new HttpError(404, say('school.noExam'))
-  const { lessonId, ...exam } = row
+  const [exam] = await db.query<ExamRow>(`${rowSql} where e.id = $1`, [id])
+  if (!exam) throw new HttpError(404, say('school.noExam'))
+  const { lessonId } = exam
   const orders = await db.query<
     Exam['orders'][number] & { others: number | null; difficulty: number | null }
   >(
@@ -159,32 +153,15 @@ export async function loadExam(db: Queries, id: string): Promise<Exam> {
   }
 }
 
-const mean = (all: readonly number[]): number | null =>
-  all.length ? all.reduce((sum, one) => sum + one, 0) / all.length : null
-
-/** Pearson's correlation of pairs; null where they are too few, or one side does not vary. */
-function correlation(pairs: readonly (readonly [number, number])[]): number | null {
-  if (pairs.length < fewestForDiscrimination) return null
-  const [x, y] = [mean(pairs.map(([a]) => a))!, mean(pairs.map(([, b]) => b))!]
-  let [xy, xx, yy] = [0, 0, 0]
-  for (const [a, b] of pairs) {
-    xy += (a - x) * (b - y)
-    xx += (a - x) ** 2
-    yy += (b - y) ** 2
-  }
-  return xx > 0 && yy > 0 ? xy / Math.sqrt(xx * yy) : null
-}
-
 /**
  * Releases all reviews of an examination at once.
  * @throws HttpError 404, 409 while somebody may still be at work
  */
 export async function releaseExam(db: Database, id: string): Promise<Exam> {
   return db.transaction(async (tx) => {
-    const exam = await loadExam(tx, id)
-    const open = exam.students - exam.handedIn
-    if (open > 0 && Date.parse(exam.closes) > Date.now())
-      throw new HttpError(409, say('school.examRuns', { count: open }))
+    await loadExam(tx, id)
+    const open = await countOpen(tx, id)
+    if (open) throw new HttpError(409, say('school.examRuns', { count: open }))
     await tx.query('update exams set released_at = coalesce(released_at, now()) where id = $1', [id])
     await releaseExamOrders(tx, id)
     return loadExam(tx, id)

@@ -1,3 +1,5 @@
+import { say } from '../../core/document'
+import { HttpError } from '../http/http-error'
 import { createChannel, type Session } from 'better-sse'
 import type { FloorAct, FloorList, FloorRow, Scope, Told, User } from '../../contract'
 import { asSeen, stepDoor } from '../../core/attempt'
@@ -70,7 +72,9 @@ const rowsOf = async (db: Database, ids: readonly string[]): Promise<FloorRow[]>
 
 /** What an instructor does to work that is going on: kept, and told to the student. */
 export async function act(db: Database, id: string, what: FloorAct, instructor: User): Promise<void> {
-  await load(db, id)
+  const order = await load(db, id)
+  if (what.type === 'hints' && order.frame.mode === 'exam')
+    throw new HttpError(409, say('school.examNoHints'))
   await db.transaction(async (tx) => {
     if (what.type === 'stop') await stopOrder(tx, id, what.text)
     if (what.type === 'go') await stopOrder(tx, id, null)

@@ -88,15 +88,30 @@ async function circuitsOf(db: Queries, user: string): Promise<Circuit[]> {
   })
 }
 
+/** What is asked for: of a set, or of one kind alone. */
+interface Asked {
+  readonly set?: string | undefined
+  readonly kind?: string | undefined
+}
+
 /**
  * The next question: the one that was left open, or a new one of the kind and difficulty that teaches most now.
  * @throws HttpError 422 for a kind or a set that there is not
  */
-export async function nextItem(
+export const nextItem = (
   db: Database,
   workers: Workers,
   user: Pick<User, 'id'>,
-  { set, kind }: { readonly set?: string | undefined; readonly kind?: string | undefined },
+  ask: Asked,
+): Promise<DrillItem> =>
+  // Asked twice at once it is one question: nobody picks among several.
+  workers.inTurn(`drills ${user.id}`, () => itemFor(db, workers, user, ask))
+
+async function itemFor(
+  db: Database,
+  workers: Workers,
+  user: Pick<User, 'id'>,
+  { set, kind }: Asked,
 ): Promise<DrillItem> {
   if ((await handbookFor(db, user)) !== null) throw new HttpError(409, say('school.examNoDrills'))
   const [open] = await db.query<Row>(
@@ -108,8 +123,11 @@ export async function nextItem(
   if (open) return asSeen(open)
   const own = set === undefined ? undefined : (await ownSets(db, user.id)).find(({ id }) => id === set)
   if (set !== undefined && !own) throw new HttpError(422, say('school.noDrillSet'))
-  const asked = kind === undefined ? (own?.kinds ?? drillKeys) : [kind]
-  const among = asked.filter((key): key is DrillKey => findDrill(key) !== undefined)
+  // A set is done by its own kinds: nobody chooses the easiest among all.
+  const asked: readonly string[] = own?.kinds ?? drillKeys
+  const among = asked.filter(
+    (key): key is DrillKey => findDrill(key) !== undefined && (kind === undefined || key === kind),
+  )
   if (!among.length) throw new HttpError(422, say('school.noDrillKind'))
   const answers = await answersOf(db, user.id)
   const draw = new Draw(randomInt(2 ** 31 - 2))

@@ -110,6 +110,10 @@ describe('learning', () => {
     ])
     expect(drillsSchema.parse((await idris.get('/api/drills')).body).sets).toEqual([])
     await idris.post('/api/drills/next').send({ set: id }).expect(422)
+    // Its kinds are the set's, not the easiest of all.
+    await tam.post('/api/drills/next').send({ set: id, kind: 'drawing' }).expect(422)
+    const twice = await Promise.all([next(tam, { set: id }), next(tam, { set: id })])
+    expect(twice[0].id).toBe(twice[1].id)
     const item = await next(tam, { set: id })
     expect(set.kinds).toContain(item.kind)
     await answer(tam, item, await rightAnswer(item))

@@ -38,6 +38,9 @@ export async function loadOwn(
   const order = await load(db, id)
   const elsewhere = bench && (order.day !== bench.day || order.station !== bench.name)
   if (order.studentId !== student || elsewhere || order.early) throw new HttpError(404, say('school.noOrder'))
+  // Who was not there cannot begin an examination that is over.
+  if (order.exam !== null && !order.begun && order.left !== null && order.left < 0)
+    throw new HttpError(409, say('school.examOver'))
   return order
 }
 

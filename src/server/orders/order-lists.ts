@@ -53,8 +53,8 @@ export async function listOrders(
 export async function deskList(db: Queries, student: User, after?: string): Promise<DeskList> {
   const cursor = readCursor(after, 2)
   const bench = [student.bench?.day ?? null, student.bench?.name ?? null]
-  const own =
-    'student_id = $1 and created_at <= now() and ($2::uuid is null or (lab_day_id = $2 and station = $3))'
+  const own = `student_id = $1 and created_at <= now() and ($2::uuid is null or (lab_day_id = $2 and station = $3))
+     and (closes_at is null or closes_at > now() or started_at is not null)`
   const [counted] = await db.query<{ count: number }>(
     `select count(*)::int as count from current_orders where ${own}`,
     [student.id, ...bench],

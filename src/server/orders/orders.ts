@@ -56,6 +56,8 @@ export interface Standing {
   readonly stopped: string | null
   /** Its students do not have it yet. */
   readonly early: boolean
+  /** Its student has opened it. */
+  readonly begun: boolean
 }
 
 /** What an order is about never changes once it is handed out: it is read through its doors once. */
@@ -102,6 +104,7 @@ interface Row {
   left: number | null
   stopped: string | null
   early: boolean
+  begun: boolean
 }
 
 /** What is stored is let in like anything else; what cannot be read is said to be so, and left as it is. */
@@ -130,7 +133,7 @@ function orderOf(row: Row, copy: Copied): Order {
 
 export async function load(db: Queries, id: string): Promise<Order & Standing> {
   const [row] = await db.query<Row>(
-    often(`select id, frame, complaint, student_id, lab_day_id as day, station, exam_id as exam, bench, taken, stopped, judged_at is not null as judged, created_at > now() as early, ${leftSql} as left, ${iso('created_at')} as created,
+    often(`select id, frame, complaint, student_id, lab_day_id as day, station, exam_id as exam, bench, taken, stopped, judged_at is not null as judged, created_at > now() as early, started_at is not null as begun, ${leftSql} as left, ${iso('created_at')} as created,
        ${iso('concluded_at')} as concluded, ${iso('released_at')} as released from current_orders where id = $1`),
     [id],
   )
@@ -142,6 +145,7 @@ export async function load(db: Queries, id: string): Promise<Order & Standing> {
     left: row.left,
     stopped: row.stopped,
     early: row.early,
+    begun: row.begun,
   }
 }
 
@@ -261,7 +265,8 @@ export const insertOrders = (
     `insert into work_orders (student_id, instructor_id, circuit_id, complaint, document, circuit, faults, frame, rubric,
        meter_id, like_of, lesson_id, lab_day_id, station, round, created_at, tests, hints, exam_id, closes_at, variant, extra_minutes)
      select s.id, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, coalesce($14, $21::jsonb->>s.id::text), $15,
-       greatest(now(), $16::timestamptz), 0, 0, $17, $18::timestamptz, $19::int, coalesce(($20::jsonb->>s.id::text)::float8, 0) from (select distinct unnest($1::uuid[]) as id) s
+       greatest(now(), $16::timestamptz), 0, 0, $17,
+       $18::timestamptz + coalesce(($20::jsonb->>s.id::text)::float8, 0) * interval '1 minute', $19::int, coalesce(($20::jsonb->>s.id::text)::float8, 0) from (select distinct unnest($1::uuid[]) as id) s
      on conflict do nothing returning id, student_id as student`,
     [
       students,
@@ -295,7 +300,10 @@ export const insertOrders = (
 
 /** The time limit runs from the first look. */
 export const beginOrder = (db: Queries, id: string): Promise<unknown[]> =>
-  db.query('update work_orders set started_at = now() where id = $1 and started_at is null', [id])
+  db.query(
+    `update work_orders set started_at = now() where id = $1 and started_at is null and (closes_at is null or closes_at > now())`,
+    [id],
+  )
 
 /** The work is finished; said twice, it is so from the first time. */
 export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
@@ -304,11 +312,11 @@ export const concludeOrder = (db: Queries, id: string): Promise<unknown[]> =>
 /** Seconds after the end of an examination in which a step that was on its way still arrives. */
 const lateBy = 40
 
-/** Hands in what is left of examinations that are over, for everybody or for one student; answers which. */
+/** Hands in what is at work in examinations that are over; answers which. Who has not begun was not there. */
 export async function handInOver(db: Queries): Promise<string[]> {
   const rows = await db.query<{ id: string }>(
     `update work_orders set concluded_at = now() where concluded_at is null and binned_at is null and closes_at is not null
-       and ${leftSql} < -${lateBy} returning id`,
+       and started_at is not null and ${leftSql} < -${lateBy} returning id`,
   )
   return rows.map(({ id }) => id)
 }
@@ -319,6 +327,16 @@ export const releaseExamOrders = (tx: Queries, exam: string): Promise<unknown[]>
     'update work_orders set released_at = now() where exam_id = $1 and concluded_at is not null and released_at is null and binned_at is null',
     [exam],
   )
+
+/** How many of an examination are at work, or may still begin. */
+export async function countOpen(tx: Queries, exam: string): Promise<number> {
+  const [row] = await tx.query<{ count: number }>(
+    `select count(*)::int as count from current_orders where exam_id = $1 and concluded_at is null
+       and (started_at is not null or closes_at > now())`,
+    [exam],
+  )
+  return row!.count
+}
 
 /** Takes an examination's orders away that nobody has begun. */
 export const removeExamOrders = (tx: Queries, exam: string): Promise<unknown[]> =>
@@ -364,7 +382,10 @@ export const stopOrder = (tx: Queries, id: string, why: string | null): Promise<
   tx.query('update work_orders set stopped = $2 where id = $1', [id, why])
 
 export const extendOrder = (tx: Queries, id: string, minutes: number): Promise<unknown[]> =>
-  tx.query('update work_orders set extra_minutes = extra_minutes + $2 where id = $1', [id, minutes])
+  tx.query(
+    `update work_orders set extra_minutes = extra_minutes + $2, closes_at = closes_at + $2 * interval '1 minute' where id = $1`,
+    [id, minutes],
+  )
 
 export const allowHints = (tx: Queries, id: string): Promise<unknown[]> =>
   tx.query(

@@ -1,4 +1,4 @@
-import { say, type Message } from '../../document'
+import { figures, type Message } from '../../document'
 import { formatQuantity } from '../../quantity'
 import type { MisbeliefKey } from '../misbeliefs/registry'
 import type { Given, Item } from './item'
@@ -46,7 +46,7 @@ export function judgeItem({ answer, why }: Item, given: Given): Told {
     share,
     right,
     why,
-    key: say('learning.drills.key', { value: { shown: formatQuantity(answer.value, answer.unit) } }),
+    key: figures(formatQuantity(answer.value, answer.unit)),
     ideas: answer.lures.map(({ value, within, misbelief }) => ({
       misbelief,
       shown: !right && Math.abs(given.value - value) <= within,

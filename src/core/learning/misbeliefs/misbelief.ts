@@ -1,5 +1,3 @@
-import type { StepOf } from '../../attempt'
-import type { Code } from '../../document'
 import type { Work } from './work'
 
 /** A moment at which somebody who holds a wrong idea does something else than somebody who does not. */
@@ -8,12 +6,6 @@ export interface Occasion {
   readonly step: number
   /** The wrong idea showed. */
   readonly shown: boolean
-}
-
-/** The demonstration that answers a wrong idea: what is asked on Show, and what the class then reads. */
-export interface Demonstration {
-  /** Says what to show, in one sentence. */
-  readonly says: Code
 }
 
 /**
@@ -34,5 +26,3 @@ export interface Misbelief<K extends string = string> {
 export const usual = { held: 0.8, not: 0.05 } as const
 
 export const defineMisbelief = <const K extends string>(misbelief: Misbelief<K>): Misbelief<K> => misbelief
-
-export type Conclusion = StepOf<'conclude'>

@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import type { Drills } from '../../../contract/drill-sets'
 import type { Held } from '../../../contract/ideas'
+import Beside from '../../parts/Beside.vue'
 import Panel from '../../parts/Panel.vue'
 import { dayWords } from '../../parts/when'
 import Ideas from '../../readings/Ideas.vue'
@@ -14,8 +15,8 @@ const emit = defineEmits<{ begin: [query: Record<string, string>] }>()
 </script>
 
 <template>
-  <div class="grid gap-16px items-start begin">
-    <div class="grid gap-14px">
+  <Beside
+    ><div class="grid gap-14px">
       <Panel :title="t('ui.drills.tenQuestions')">
         <div class="grid gap-10px">
           <p>{{ t('ui.drills.howItWorks') }}</p>
@@ -53,17 +54,6 @@ const emit = defineEmits<{ begin: [query: Record<string, string>] }>()
         <p class="quiet mt-8px">{{ t('ui.drills.ideasNote') }}</p>
       </Panel>
     </div>
-    <Levels :levels="drills.levels" @drill="emit('begin', { kind: $event })" />
-  </div>
+    <template #side><Levels :levels="drills.levels" @drill="emit('begin', { kind: $event })" /></template
+  ></Beside>
 </template>
-
-<style scoped>
-.begin {
-  grid-template-columns: minmax(0, 1fr) minmax(260px, 340px);
-}
-@media (max-width: 860px) {
-  .begin {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

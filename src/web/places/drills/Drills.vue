@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { drillsSchema } from '../../../contract/drill-sets'
 import { heldListSchema } from '../../../contract/ideas'
 import { useServer } from '../../api/useServer'
+import Beside from '../../parts/Beside.vue'
 import { useSession } from '../../stores/session'
 import { t, tell } from '../../words'
 import Begin from './Begin.vue'
@@ -90,22 +91,11 @@ const progress = ref<InstanceType<typeof SetProgress> | null>(null)
         <Begin :drills="drills.data.value!" :ideas="ideas.data.value ?? []" :busy="busy" @begin="begin" />
       </NTabPane>
       <NTabPane name="set" :tab="t('ui.drills.forClasses')" display-directive="show:lazy">
-        <div class="grid gap-16px items-start begin">
-          <SetProgress ref="progress" />
-          <SetForClass :kinds="kinds" @made="progress?.again()" />
-        </div>
+        <Beside
+          ><SetProgress ref="progress" /><template #side
+            ><SetForClass :kinds="kinds" @made="progress?.again()" /></template
+        ></Beside>
       </NTabPane>
     </NTabs>
   </div>
 </template>
-
-<style scoped>
-.begin {
-  grid-template-columns: minmax(0, 1fr) minmax(260px, 340px);
-}
-@media (max-width: 860px) {
-  .begin {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

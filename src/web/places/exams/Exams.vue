@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { examListSchema, type ExamRow } from '../../../contract/exams'
 import { useServer } from '../../api/useServer'
+import Beside from '../../parts/Beside.vue'
 import DataTable from '../../parts/DataTable.vue'
 import { byText, type Column } from '../../parts/columns'
 import { when } from '../../parts/when'
@@ -47,33 +48,20 @@ const columns: Column<ExamRow>[] = [
   <div class="exams grid gap-16px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
     <h1>{{ t('ui.common.examinations') }}</h1>
     <p v-if="list.wrong.value" class="wrong" role="alert">{{ list.wrong.value }}</p>
-    <div class="grid gap-16px items-start both">
-      <div>
-        <NEmpty v-if="!list.data.value?.length" :description="t('ui.exams.none')" />
-        <DataTable
-          v-else
-          :label="t('ui.common.examinations')"
-          :columns="columns"
-          :rows="list.data.value"
-          :row-key="(one) => one.id"
+    <Beside>
+      <NEmpty v-if="!list.data.value?.length" :description="t('ui.exams.none')" />
+      <DataTable
+        v-else
+        :label="t('ui.common.examinations')"
+        :columns="columns"
+        :rows="list.data.value"
+        :row-key="(one) => one.id"
+      >
+        <template #cell-name="{ row }"
+          ><RouterLink :to="{ name: 'exam', params: { id: row.id } }">{{ row.name }}</RouterLink></template
         >
-          <template #cell-name="{ row }"
-            ><RouterLink :to="{ name: 'exam', params: { id: row.id } }">{{ row.name }}</RouterLink></template
-          >
-        </DataTable>
-      </div>
-      <NewExam :lesson="lesson" @made="list.again()" />
-    </div>
+      </DataTable>
+      <template #side><NewExam :lesson="lesson" @made="list.again()" /></template
+    ></Beside>
   </div>
 </template>
-
-<style scoped>
-.both {
-  grid-template-columns: minmax(0, 1fr) minmax(300px, 380px);
-}
-@media (max-width: 900px) {
-  .both {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -1,5 +1,5 @@
 import { Belief, type Measured } from '../../../diagnosis'
-import { say } from '../../../document'
+import { say, verbatim } from '../../../document'
 import { describeFault, type Fault } from '../../../faults'
 import { instrumentOf, locate, settingsOf } from '../../../instruments'
 import { drawPieces, isOhmic, isOpen } from '../faults'
@@ -56,12 +56,12 @@ export const clears = defineDrill({
     const right = draw.one(cleared)
     if (right === undefined || doubted.length < 3) return undefined
     const options: Option[] = draw.shuffled([
-      { says: say('learning.drills.piece', { piece: right }), right: true },
+      { says: verbatim(right), right: true },
       ...draw
         .shuffled(doubted)
         .slice(0, 3)
         .map(({ piece, example }) => ({
-          says: say('learning.drills.piece', { piece }),
+          says: verbatim(piece),
           right: false,
           why: say('learning.drills.clears.but', { fault: describeFault(circuit, example) }),
         })),

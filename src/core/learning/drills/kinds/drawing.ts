@@ -1,5 +1,5 @@
 import { noticeAll, segmentAmps } from '../../../board'
-import { say, type Message } from '../../../document'
+import { say, verbatim, type Message } from '../../../document'
 import { faultsOf } from '../../../faults'
 import { partOfKind } from '../../../parts'
 import { defineDrill } from '../kind'
@@ -20,9 +20,9 @@ const choiceOf = (
 ): Answer => ({
   type: 'choice',
   options: draw.shuffled([
-    { says: say('learning.drills.piece', { piece: right }), right: true },
+    { says: verbatim(right), right: true },
     ...wrong.map((piece) => ({
-      says: say('learning.drills.piece', { piece }),
+      says: verbatim(piece),
       right: false,
       why: why(piece),
     })),
