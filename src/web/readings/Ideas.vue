@@ -19,7 +19,8 @@ defineProps<{
 const title = (key: string) => tell({ code: `learning.misbeliefs.${key}.title` })
 const says = (key: string, shown: number, of: number) =>
   tell({ code: `learning.misbeliefs.${key}.says`, params: { shown, of } })
-const percent = (x: number) => Math.round(100 * x)
+/** Never sure: people are not that regular. */
+const percent = (x: number) => Math.min(99, Math.round(100 * x))
 </script>
 
 <template>

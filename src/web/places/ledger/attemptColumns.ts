@@ -13,7 +13,7 @@ export const attemptColumns = <A extends Attempt>() =>
       title: t('ui.ledger.readings'),
       text: (one) => String(one.tests),
       number: true,
-      width: 84,
+      width: 100,
       sort: byNumber((one) => one.tests),
     },
     mark: {

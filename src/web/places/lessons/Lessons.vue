@@ -6,7 +6,8 @@ import { useKeys } from '../../keys/useKeys'
 import { t } from '../../words'
 import { NAlert, NButton, NEmpty, NSelect } from 'naive-ui'
 import { RouterLink, useRouter } from 'vue-router'
-import { computed, ref } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { z } from 'zod'
 import { lessonListSchema, lessonVersionsSchema, storedLessonSchema, type LessonRow } from '../../../contract'
 import { ask, post, send } from '../../api/client'
@@ -33,6 +34,15 @@ const lessons = computed(() => list.data.value ?? [])
 const router = useRouter()
 const { wrong, said, act: attempt } = useAct()
 const load = list.again
+// Difficulties are worked out while the list is open.
+const soon = useTimeoutFn(() => void list.again(), 4000, { immediate: false })
+watch(
+  () => [list.data.value, list.loading.value],
+  () => {
+    if (!list.loading.value && lessons.value.some(({ difficulties }) => !difficulties)) soon.start()
+  },
+  { immediate: true },
+)
 const search = ref('')
 const shown = computed(() => {
   const words = search.value.toLowerCase().trim()
@@ -195,8 +205,14 @@ useKeys(t('ui.common.lessons'), [
         }}</NButton></template
       >
       <template #cell-hard="{ row }"
-        ><HowHard v-if="meanOf(row) !== null" brief :difficulty="{ difficulty: meanOf(row)!, spread: 0.8 }"
-      /></template>
+        ><HowHard
+          v-if="meanOf(row) !== null"
+          brief
+          :difficulty="{ difficulty: meanOf(row)!, spread: 0.8 }"
+        /><span v-else class="quiet">{{
+          row.difficulties ? t('ui.lessons.difficultyUnknown') : t('ui.lessons.difficultySoon')
+        }}</span></template
+      >
       <template #cell-acts="{ row }">
         <span class="acts inline-flex gap-10px items-center">
           <NButton size="small" type="primary" @click="give(row)">{{ t('ui.lessons.handOut') }}</NButton>
