@@ -7,6 +7,9 @@ import { choose } from '../e2e/choose'
 import { people } from '../e2e/story'
 import { harnessCircuit } from './harness'
 import { small } from './small'
+import drawing from '../src/messages/en/ui/schematic.json'
+import plant from '../src/messages/en/ui/plant.json'
+import bench from '../src/messages/en/ui/bench.json'
 
 /*
  * How smooth the real interface is: frames while a large drawing is moved and zoomed, edits of it, and a severity that
@@ -112,14 +115,14 @@ async function main(): Promise<void> {
         for (let i = 0; i < 60; i++) await page.mouse.wheel(0, i % 30 < 17 ? -40 : 40)
       }),
     )
-    await page.getByRole('button', { name: 'Fit the drawing' }).click()
+    await page.getByRole('button', { name: drawing.fitTheDrawing }).click()
     await page.waitForTimeout(500)
     say(
       '400 nodes, all in view: frames while it is dragged',
       await framesOf(page, () => drag(page, middle, circle, 150)),
     )
-    for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Larger' }).click()
-    await page.getByLabel('Find a part').fill('W5')
+    for (let i = 0; i < 4; i++) await page.getByRole('button', { name: drawing.larger }).click()
+    await page.getByLabel(bench.findPartTitle).fill('W5')
     await page.keyboard.press('Enter')
     const length = page.getByRole('textbox', { name: /length/i }).first()
     await length.waitFor()
@@ -134,7 +137,7 @@ async function main(): Promise<void> {
     const circuits = (await all.json()) as { id: string; name: string }[]
     await page.goto(`${server.url}/plant/${circuits.find((c) => /drain/.test(c.name))!.id}`)
     await choose(page.getByRole('combobox', { name: 'Place', exact: true }), 'X1')
-    const kinds = page.getByRole('group', { name: 'How it fails' })
+    const kinds = page.getByRole('group', { name: plant.howItFails })
     await kinds
       .getByRole('button', { name: /resistance/i })
       .first()
