@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NSlider } from 'naive-ui'
-import { useTemplateRef, watchEffect } from 'vue'
+import { onBeforeUnmount, ref, useTemplateRef, watch, watchEffect } from 'vue'
 
 /** A number by sliding. */
 const {
@@ -19,6 +19,27 @@ const {
 }>()
 const value = defineModel<number>('value', { required: true })
 
+/** Where the handle stands; while it is dragged, what hangs on it follows once a frame. */
+const here = ref(value.value)
+watch(value, (now) => (here.value = now))
+let dragged = false
+let frame = 0
+function follow() {
+  cancelAnimationFrame(frame)
+  frame = 0
+  value.value = here.value
+}
+function move(to: number) {
+  here.value = to
+  if (!dragged) follow()
+  else frame ||= requestAnimationFrame(follow)
+}
+function drop() {
+  dragged = false
+  if (frame) follow()
+}
+onBeforeUnmount(drop)
+
 const root = useTemplateRef('root')
 // The library gives its handle no name.
 watchEffect(
@@ -33,7 +54,17 @@ watchEffect(
 
 <template>
   <div ref="root" class="slide" :class="{ marked: marks }">
-    <NSlider v-model:value="value" :min="min" :max="max" :step="step" :tooltip="false" :marks="marks" />
+    <NSlider
+      :value="here"
+      :min="min"
+      :max="max"
+      :step="step"
+      :tooltip="false"
+      :marks="marks"
+      @update:value="move"
+      @dragstart="dragged = true"
+      @dragend="drop"
+    />
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NCheckbox, NCheckboxGroup, NSelect } from 'naive-ui'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { arrangementOf, claimText, isShaken, whatShows, type Claim, type Frame } from '../../../core/attempt'
 import { settable, type Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
@@ -19,6 +19,8 @@ const props = defineProps<{
   sound: boolean
   /** The words are not those that were drafted. */
   ownWords: boolean
+  /** It is looked at: until then nothing is worked out, so that a size can be dragged. */
+  active: boolean
 }>()
 const facts = defineModel<Frame['complaint']>({ required: true })
 /** Somebody has said that the facts go with the words. */
@@ -33,9 +35,15 @@ const stateName = (name: string, { arrangement }: Claim): string =>
   isShaken(props.circuit, arrangement) ? t('ui.plant.whileItIsShaken', { state: name }) : name
 
 const states = computed(() => props.circuit.states.filter(settable))
-const shown = computed(() =>
-  props.faults.length
-    ? [...whatShows(props.circuit, props.faults)].flatMap(({ state, complaint }) =>
+interface Fact {
+  readonly claim: Claim
+  readonly key: string
+  readonly state: string
+  readonly text: string
+}
+const factsOf = (circuit: Circuit, faults: readonly Fault[]): readonly Fact[] =>
+  faults.length
+    ? [...whatShows(circuit, faults)].flatMap(({ state, complaint }) =>
         complaint.map((claim) => ({
           claim,
           key: keyOf(claim),
@@ -43,7 +51,18 @@ const shown = computed(() =>
           text: textOf(claim),
         })),
       )
-    : [],
+    : []
+const shown = shallowRef<readonly Fact[]>([])
+/** Of which circuit and faults that was worked out. */
+let of: readonly unknown[] = []
+watch(
+  [() => props.active, () => props.circuit, () => props.faults] as const,
+  ([active, circuit, faults]) => {
+    if (!active || (of[0] === circuit && of[1] === faults)) return
+    of = [circuit, faults]
+    shown.value = factsOf(circuit, faults)
+  },
+  { immediate: true },
 )
 const chosen = computed(() => facts.value.map(keyOf))
 function choose(keys: (string | number)[]): void {

@@ -33,9 +33,13 @@ const props = defineProps<{
 const emit = defineEmits<{ plant: [fault: Fault | null]; part: [id: string] }>()
 
 const places = computed(() =>
-  props.circuit.parts
-    .filter((part) => partOfKind(part.kind).segments.some((s) => faultsOf(partOfKind(part.kind), s).length))
-    .map((part) => ({ id: part.id, text: `${part.id}  ${part.name || tell(partOfKind(part.kind).title)}` })),
+  entriesOf(
+    props.circuit.parts.filter(({ kind }) =>
+      partOfKind(kind).segments.some((s) => faultsOf(partOfKind(kind), s).length),
+    ),
+    ({ id }) => id,
+    ({ id, name, kind }) => `${id}  ${name || tell(partOfKind(kind).title)}`,
+  ),
 )
 const part = computed(() => findPart(props.circuit, props.fault?.part ?? props.part))
 const choices = computed(() =>
@@ -166,13 +170,7 @@ function check(value: number) {
       :label="t('ui.plant.place')"
       :placeholder="t('ui.plant.chooseOrPointInThe')"
       :value="part?.id"
-      :entries="
-        entriesOf(
-          places,
-          (p) => p.id,
-          (p) => p.text,
-        )
-      "
+      :entries="places"
       @update:value="emit('part', $event!)"
     />
     <div

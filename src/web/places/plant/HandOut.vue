@@ -150,6 +150,7 @@ async function handOut() {
       :faults="faults"
       :sound="sound"
       :own-words="sound || (complaint !== '' && complaint !== drafted)"
+      :active="shown"
     />
     <div class="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-8px items-end">
       <Several v-model:value="chosen" :label="t('ui.common.students')" :entries="people" />

@@ -23,6 +23,8 @@ const props = defineProps<{
   /** The complaint as the engine would put it; empty where nothing shows. */
   drafted: string
   settled: () => Promise<void>
+  /** It is looked at. */
+  shown: boolean
 }>()
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 const lessons = ref<LessonRow[]>([])
@@ -106,6 +108,7 @@ async function keep() {
         :faults="faults"
         :sound="false"
         :own-words="ownWords"
+        :active="shown"
       />
       <NButton size="small" type="primary" attr-type="submit">{{ t('ui.common.keepIt') }}</NButton>
     </form>

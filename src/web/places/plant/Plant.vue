@@ -46,6 +46,13 @@ const plant = computed<Plant>(
 const state = computed(
   () => circuit.value.states.find((s) => s.id === plant.value.state) ?? openingState(circuit.value),
 )
+const stateEntries = computed(() =>
+  entriesOf(
+    circuit.value.states,
+    (s) => s.id,
+    (s) => s.name,
+  ),
+)
 const faults = computed<Fault[]>(() => plant.value.faults)
 const healthy = useReadings(circuit, state, ref([]), path)
 const faulted = useReadings(circuit, state, faults, path)
@@ -118,13 +125,7 @@ useKeys(t('ui.common.plant'), [
         :label="t('ui.common.state')"
         labelled="beside"
         :value="state.id"
-        :entries="
-          entriesOf(
-            circuit.states,
-            (s) => s.id,
-            (s) => s.name,
-          )
-        "
+        :entries="stateEntries"
         @update:value="change({ state: $event! })"
       />
       <PathChoice :circuit="circuit" :path="path" @choose="path = $event" />
@@ -202,6 +203,7 @@ useKeys(t('ui.common.plant'), [
           :complaint="plant.complaint"
           :drafted="drafted"
           :settled="store.settled"
+          :shown="step === 'handOut'"
         />
       </div>
     </div>
