@@ -53,5 +53,7 @@ export default defineConfig({
       },
     },
   },
+  // What several jobs of the worker need is a file of its own.
+  worker: { format: 'es' },
   server: { port: 5173, proxy: { '/api': server } },
 })

@@ -48,6 +48,44 @@ test('a first view is light on the wire, and signing in brings no circuit engine
   }
 })
 
+/** What a place brings that is not waited for: charts are drawn after the numbers, and text stands before its face is there. */
+const comesAfter = /\/assets\/(Chart-.*|.*\.woff2)$/
+
+test('each further place is light on the wire', async ({ page }) => {
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('Network.enable')
+  await cdp.send('Network.setCacheDisabled', { cacheDisabled: true })
+  const addresses = new Map<string, string>()
+  let wire = { waited: 0, after: 0 }
+  cdp.on('Network.responseReceived', ({ requestId, response }) => addresses.set(requestId, response.url))
+  cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    wire[comesAfter.test(addresses.get(requestId) ?? '') ? 'after' : 'waited'] += encodedDataLength
+  })
+  const quiet = quietOf(page)
+  await page.request.post('/api/session', { data: people.orla })
+  const circuits = (await (await page.request.get('/api/circuits')).json()) as { id: string }[]
+  const one = circuits[0]!.id
+  const names = ['floor', 'lessons', 'days', 'classes', 'ledger', 'exams', 'drills', 'rubric']
+  const more = ['handbook', 'circuits', 'account', `bench/${one}`, `plant/${one}`, `sheet/${one}`]
+  for (const place of [...names, ...more]) {
+    await page.goto('/')
+    await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
+    await quiet()
+    wire = { waited: 0, after: 0 }
+    await page.evaluate((to) => {
+      type App = { config: { globalProperties: { $router: { push(to: string): Promise<unknown> } } } }
+      return (
+        document.querySelector('#app') as unknown as { __vue_app__: App }
+      ).__vue_app__.config.globalProperties.$router.push(to)
+    }, `/${place}`)
+    await quiet()
+    const { waited, after } = wire
+    console.log(`${place}: ${Math.round(waited / 1000)} kB, ${Math.round(after / 1000)} kB after it`)
+    expect(waited, place).toBeLessThan(200_000)
+    expect(waited, place).toBeGreaterThan(2_000)
+  }
+})
+
 test('a place that is being prepared says so at once', async ({ page }) => {
   await signIn(page, 'orla')
   await page.route('**/assets/Bench-*.js', async (route) => {

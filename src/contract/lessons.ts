@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { messageSchema } from '../core/document'
-import { lessonSchema } from '../core/lab'
+import { lessonSchema } from '../core/lab/lesson'
 import { orderModes } from '../core/attempt/modes'
 
 export const lessonRowSchema = z.object({

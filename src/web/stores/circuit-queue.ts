@@ -1,4 +1,4 @@
-import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract'
+import { storedCircuitSchema, type Plant, type StoredCircuit } from '../../contract/circuits'
 import type { Edit } from '../../core/editing'
 import { isSignedOut, retryWhileOffline, post, send } from '../api/client'
 import { unsent } from '../api/unsent'

@@ -4,12 +4,10 @@ import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { findPart } from '../../../core/model'
 import { formatPlain, formatQuantity, t, tell } from '../../words'
-import { RouterLink } from 'vue-router'
-import { entryTitle } from '../../../core/handbook'
 import type { ZodType } from 'zod'
 import { problemsOf } from '../../../core/document'
 import { NInput, NInputNumber } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import {
   modulePins,
@@ -23,6 +21,9 @@ import {
 import type { StateKey } from '../../../core/readings'
 import { ampacity, heatOf } from '../../../core/workshop'
 import QuantityField from '../../readings/QuantityField.vue'
+
+/** Their titles come with the whole Handbook. */
+const SeeAlso = defineAsyncComponent({ loader: () => import('./SeeAlso.vue'), suspensible: false })
 
 const props = defineProps<{ circuit: Circuit; part: string; state: StateKey | null }>()
 const emit = defineEmits<{
@@ -152,14 +153,7 @@ const heat = computed(() => {
     </div>
     <p v-if="wrongId" class="wrong" role="alert">{{ wrongId }}</p>
     <p v-if="heat" class="quiet">{{ heat }}</p>
-    <p class="text-12px">
-      <template v-for="(key, i) in definition.seeAlso" :key="key"
-        >{{ i ? ' · ' : ''
-        }}<RouterLink :to="{ name: 'handbook', params: { entry: key } }">{{
-          tell(entryTitle(key))
-        }}</RouterLink></template
-      >
-    </p>
+    <SeeAlso :keys="definition.seeAlso" />
     <label class="field"
       >{{ t('ui.common.name') }}
       <NInput

@@ -2,7 +2,7 @@
 import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
-import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract'
+import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract/circuits'
 import type { Circuit } from '../../../core/circuit'
 import { checkFault, describeFault } from '../../../core/faults'
 import { ask, post } from '../../api/client'

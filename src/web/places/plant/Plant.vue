@@ -3,8 +3,8 @@ import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
-import { NButton } from 'naive-ui'
-import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { NButton, NSkeleton } from 'naive-ui'
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTimeoutFn } from '@vueuse/core'
 import type { Plant } from '../../../contract'
@@ -21,8 +21,6 @@ import Warnings from '../../readings/Warnings.vue'
 import { useReadings } from '../../readings/useReadings'
 import EffectStep from './EffectStep.vue'
 import FaultStep from './FaultStep.vue'
-import HandOut from './HandOut.vue'
-import KeepLesson from './KeepLesson.vue'
 import StepHeads from './StepHeads.vue'
 import { steps, type PlantStep } from './steps'
 import { usePlanting } from './usePlanting'
@@ -85,9 +83,13 @@ const step = ref<PlantStep>('fault')
 const at = computed(() => steps.indexOf(step.value))
 /** Until a fault is planted, the next step has nothing to show. */
 const done = computed(() => (faults.value.length ? steps.slice(0, Math.max(at.value, 1)) : []))
+/** The last step brings as much as the first two: it comes once somebody goes there. */
+const HandOutStep = defineAsyncComponent(() => import('./HandOutStep.vue'))
+const opened = ref(false)
 const pane = useTemplateRef('pane')
 function go(to: PlantStep) {
   step.value = to
+  opened.value ||= to === 'handOut'
   pane.value?.scrollTo({ top: 0 })
 }
 function toTheFault() {
@@ -185,8 +187,9 @@ useKeys(t('ui.common.plant'), [
         @choose="point"
       />
       <!-- What is being filled in stays, whichever step is looked at. -->
-      <div v-show="step === 'handOut'" class="grid grid-cols-1 gap-14px">
-        <HandOut
+      <Suspense v-if="opened">
+        <HandOutStep
+          v-show="step === 'handOut'"
           :id="store.stored.id"
           :circuit="circuit"
           :faults="faults"
@@ -196,16 +199,8 @@ useKeys(t('ui.common.plant'), [
           :shown="step === 'handOut'"
           @complaint="change({ complaint: $event })"
         />
-        <KeepLesson
-          :id="store.stored.id"
-          :circuit="circuit"
-          :faults="faults"
-          :complaint="plant.complaint"
-          :drafted="drafted"
-          :settled="store.settled"
-          :shown="step === 'handOut'"
-        />
-      </div>
+        <template #fallback><NSkeleton text :repeat="6" /></template>
+      </Suspense>
     </div>
     <div class="sum" role="group" :aria-label="t('ui.plant.whatItDoes')">
       <p v-if="faulted.trouble.value" class="wrong">

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { complaintWords, isShaken } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import { faultOfKind, severityOf } from '../../../core/faults'
-import type { SymptomSays } from '../../workers/symptom.worker'
+import type { SymptomSays } from '../../workers/symptom'
 
 /** Whether a customer would notice what is planted: where, or that nothing shows, and what size would. */
 const props = defineProps<{ circuit: Circuit; found: SymptomSays | null; looking: boolean }>()

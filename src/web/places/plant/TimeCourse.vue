@@ -12,7 +12,8 @@ import { partOfKind } from '../../../core/parts'
 import { paletteOf, useScheme } from '../../theme/scheme'
 import { axis, base, line, words } from '../../charts/chart'
 import Chart from '../../charts/Chart.vue'
-import type { CourseAsk, CourseSays } from '../../workers/course.worker'
+import type { CourseAsk, CourseSays } from '../../workers/course'
+import { startWorker } from '../../workers/start'
 
 const props = defineProps<{ circuit: Circuit; faults: readonly Fault[]; state: CircuitState }>()
 
@@ -65,7 +66,7 @@ watch(
     if (!from || !what.value) return
     stop()
     busy.value = true
-    worker = new Worker(new URL('../../workers/course.worker.ts', import.meta.url), { type: 'module' })
+    worker = startWorker('course')
     worker.onmessage = ({ data }: MessageEvent<CourseSays>) => {
       says.value = data
       busy.value = false

@@ -5,7 +5,8 @@ import type { Prepared } from '../../../core/assessment'
 import type { Circuit } from '../../../core/circuit'
 import type { Difficulty } from '../../../core/learning'
 import type { Fault } from '../../../core/faults'
-import type { WayAsk, WaySays } from '../../workers/shortest-way.worker'
+import type { WayAsk, WaySays } from '../../workers/shortest-way'
+import { startWorker } from '../../workers/start'
 
 /** The fewest tests that lead from the complaint to what is planted: worked out beside the page. */
 export function useShortestWay(
@@ -29,9 +30,7 @@ export function useShortestWay(
     looking.value = false
     if (!faults.value.length || !complaint.value?.length) return
     if (!worker) {
-      worker = new Worker(new URL('../../workers/shortest-way.worker.ts', import.meta.url), {
-        type: 'module',
-      })
+      worker = startWorker('shortest-way')
       worker.onmessage = ({ data }: MessageEvent<WaySays>) => {
         if (data.id !== latest) return
         path.value = data.path

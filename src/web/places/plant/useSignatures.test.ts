@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import { demoCircuit } from '../../../../test/demo'
-import type { SightAsk, SightSays } from '../../workers/signatures.worker'
+import type { SightAsk, SightSays } from '../../workers/signatures'
 import { useSignatures } from './useSignatures'
 
 class FakeWorker {

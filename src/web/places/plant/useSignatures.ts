@@ -2,7 +2,8 @@ import { onScopeDispose, ref, shallowRef, toRaw, triggerRef } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import type { FaultSignature, Signature, TestSet } from '../../../core/diagnosis'
 import type { Fault } from '../../../core/faults'
-import type { SightAsk, SightSays } from '../../workers/signatures.worker'
+import type { SightAsk, SightSays } from '../../workers/signatures'
+import { startWorker } from '../../workers/start'
 
 /** No more than this many share the work: each has to load the engine first. */
 const mostSharers = 4
@@ -53,9 +54,7 @@ export function useSignatures() {
     id++
     if (!workers.length)
       workers = Array.from({ length: of }, (_, nth) => {
-        const worker = new Worker(new URL('../../workers/signatures.worker.ts', import.meta.url), {
-          type: 'module',
-        })
+        const worker = startWorker('signatures')
         worker.onmessage = ({ data }: MessageEvent<SightSays>) => heard(data, nth)
         worker.onerror = end
         return worker

@@ -1,7 +1,8 @@
 import { onScopeDispose, ref, shallowRef, toRaw, watch, type Ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import type { SilentAsk, SilentSays } from '../../workers/silent.worker'
+import type { SilentAsk, SilentSays } from '../../workers/silent'
+import { startWorker } from '../../workers/start'
 
 /** What an earlier look has found, for as long as the circuit stays what it is. */
 const kept = new WeakMap<Circuit, Map<string, readonly number[]>>()
@@ -30,8 +31,7 @@ export function useSilent(circuit: Ref<Circuit>, faults: Ref<readonly Fault[]>) 
       if (stopped) worker = null
       return
     }
-    if (stopped || !worker)
-      worker = new Worker(new URL('../../workers/silent.worker.ts', import.meta.url), { type: 'module' })
+    if (stopped || !worker) worker = startWorker('silent')
     worker.onmessage = ({ data }: MessageEvent<SilentSays>) => {
       if (data.id !== latest) return
       kept.set(own, (kept.get(own) ?? new Map<string, readonly number[]>()).set(key, data.silent))

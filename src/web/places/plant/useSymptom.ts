@@ -3,7 +3,8 @@ import { onScopeDispose, ref, shallowRef, toRaw, type Ref } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import type { SizeMark } from '../../../core/workshop'
-import type { MarksSay, SymptomAsk, SymptomSays } from '../../workers/symptom.worker'
+import type { MarksSay, SymptomAsk, SymptomSays } from '../../workers/symptom'
+import { startWorker } from '../../workers/start'
 
 /** Whether anything shows of what is planted, and in which states: worked out beside the page, always for the latest. */
 export function useSymptom(circuit: Ref<Circuit>, faults: Ref<readonly Fault[]>, active: Ref<number>) {
@@ -23,7 +24,7 @@ export function useSymptom(circuit: Ref<Circuit>, faults: Ref<readonly Fault[]>,
       worker = null
     }
     if (!worker) {
-      worker = new Worker(new URL('../../workers/symptom.worker.ts', import.meta.url), { type: 'module' })
+      worker = startWorker('symptom')
       worker.onmessage = ({ data }: MessageEvent<SymptomSays | MarksSay>) => {
         if (data.id !== latest) return
         if (data.type === 'marks') {

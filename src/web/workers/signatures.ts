@@ -78,7 +78,7 @@ async function ahead(all: Known, id: number): Promise<void> {
   }
 }
 
-self.onmessage = async ({ data }: MessageEvent<SightAsk>) => {
+export async function work(data: SightAsk): Promise<void> {
   const { id, circuit, planted, share, warm } = data
   latest = id
   const all = knownOf(data)

@@ -13,7 +13,7 @@ export interface SilentSays {
   readonly silent: readonly number[]
 }
 
-self.onmessage = ({ data: { id, circuit, faults } }: MessageEvent<SilentAsk>) => {
+export function work({ id, circuit, faults }: SilentAsk): void {
   const silent = faults.flatMap((fault, i) => (sizedAtPlace(circuit, fault).by === 'none' ? [i] : []))
   postMessage({ id, silent } satisfies SilentSays)
 }

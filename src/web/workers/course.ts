@@ -36,7 +36,7 @@ function trace({ circuit, from, to, until, what }: CourseAsk, faults: readonly F
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<CourseAsk>) => {
+export function work(data: CourseAsk): void {
   const healthy = trace(data, [])
   const faulted = data.faults.length ? trace(data, data.faults) : null
   const says: CourseSays = isMessage(healthy)

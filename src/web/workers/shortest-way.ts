@@ -18,7 +18,7 @@ export interface WaySays {
   readonly difficulty: Difficulty | null
 }
 
-self.onmessage = ({ data: { id, circuit, planted, complaint } }: MessageEvent<WayAsk>) => {
+export function work({ id, circuit, planted, complaint }: WayAsk): void {
   const frame = frameSchema.parse({ complaint, faults: planted.length > 1 ? 2 : 1 })
   const predictor = new Predictor(circuit, workshopMeter, planted, frame.faults)
   const order = { circuit, planted, frame }

@@ -33,7 +33,7 @@ export interface MarksSay {
 let marked = ''
 let marks: readonly SizeMark[] = []
 
-self.onmessage = ({ data: { id, circuit, planted, active } }: MessageEvent<SymptomAsk>) => {
+export function work({ id, circuit, planted, active }: SymptomAsk): void {
   const symptom = symptomOf(circuit, planted)
   const fault = planted[active]
   const others = planted.filter((_, i) => i !== active)
