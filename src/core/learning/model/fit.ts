@@ -40,6 +40,9 @@ export interface FitOptions {
 /** Steps of the grid of abilities, and how far it goes, logits. */
 const nodes = 41
 const farthest = 6
+const grid = Float64Array.from({ length: nodes }, (_, q) => farthest * ((2 * q) / (nodes - 1) - 1))
+/** Abilities are standard normal before anybody has tried anything. */
+const logWeight = grid.map((ability) => -0.5 * ability * ability)
 const mostRounds = 200
 /** Change of a difficulty, in logits, below which the fit rests. */
 const rests = 3e-4
@@ -61,47 +64,96 @@ export function fitTwoParameter(
   for (const { student, fault } of responses)
     if (!(student >= 0 && student < students && fault >= 0 && fault < faults))
       throw new RangeError('a response names a student or a fault that there is not')
-  const grid = Array.from({ length: nodes }, (_, q) => farthest * ((2 * q) / (nodes - 1) - 1))
-  const logWeight = Float64Array.from(grid, (x) => -0.5 * x * x)
-  const a = new Float64Array(faults).fill(1)
-  const b = Float64Array.from({ length: faults }, (_, f) => priors?.[f]?.difficulty ?? 0)
+  const of = byStudent(responses, students)
   const counts = new Int32Array(faults)
   for (const { fault } of responses) counts[fault] = counts[fault]! + 1
-  const of = byStudent(responses, students)
+  const tightA = 1 / spreadOfDiscrimination ** 2
+  const thought = Array.from({ length: faults }, (_, f): Thought => {
+    const { difficulty = 0, spread = Infinity } = priors?.[f] ?? {}
+    return { tightA, difficulty, tightB: 1 / spread ** 2 }
+  })
   const expected = new Float64Array(faults * nodes)
   const right = new Float64Array(faults * nodes)
-  const posterior = new Float64Array(nodes)
   const abilities = new Float64Array(students)
+  let rounds = 0
 
-  for (let round = 0; round < mostRounds; round++) {
-    expected.fill(0)
-    right.fill(0)
-    const logs = logTable(grid, a, b)
-    for (let s = 0; s < students; s++) {
-      abilities[s] = believe(of, s, grid, logWeight, logs, posterior)
-      for (let i = of.from[s]!; i < of.from[s + 1]!; i++) {
-        const at = of.fault[i]! * nodes
-        for (let q = 0; q < nodes; q++) expected[at + q] = expected[at + q]! + posterior[q]!
-        if (of.right[i]) for (let q = 0; q < nodes; q++) right[at + q] = right[at + q]! + posterior[q]!
-      }
-    }
-    let moved = 0
+  /** One round from `x` into `to`; answers how likely `x` is, as a logarithm. */
+  const round = (x: Float64Array, to: Float64Array): number => {
+    rounds++
+    let likely = believeAll(of, logTable(x), expected, right, abilities)
     for (let f = 0; f < faults; f++) {
-      if (!counts[f]) continue
-      const before = b[f]!
-      ;[a[f], b[f]] = maximise(f, grid, expected, right, a[f]!, before, spreadOfDiscrimination, priors?.[f])
-      moved = Math.max(moved, Math.abs(b[f]! - before))
+      likely -=
+        0.5 * (tightA * x[f]! ** 2 + thought[f]!.tightB * (x[faults + f]! - thought[f]!.difficulty) ** 2)
+      if (counts[f]) maximise(f, faults, expected, right, x, to, thought[f]!)
     }
-    if (moved < rests) break
+    return likely
+  }
+  const start = new Float64Array(2 * faults)
+  for (let f = 0; f < faults; f++) start[faults + f] = thought[f]!.difficulty
+  const far = start.slice()
+  let [x, first, second, next] = Array.from({ length: 4 }, () => start.slice()) as Four
+  for (;;) {
+    round(x, first)
+    if (rounds >= mostRounds || apart(x, first, faults) < rests) break
+    const likely = round(first, second)
+    if (rounds >= mostRounds || apart(first, second, faults) < rests) {
+      first = second
+      break
+    }
+    leap(x, first, second, far)
+    // What is less likely than what two plain rounds reached is no way forward.
+    const better = round(far, next) >= likely
+    ;[x, second, next] = better ? [next, second, x] : [second, x, next]
   }
   return {
-    faults: Array.from({ length: faults }, (_, f) => ({
-      difficulty: b[f]!,
-      discrimination: a[f]!,
-      attempts: counts[f]!,
-      spread: spreadOf(f, grid, expected, a[f]!, b[f]!, priors?.[f]),
-    })),
+    faults: Array.from({ length: faults }, (_, f) => {
+      const [a, b] = [Math.exp(first[f]!), first[faults + f]!]
+      return {
+        difficulty: b,
+        discrimination: a,
+        attempts: counts[f]!,
+        spread: spreadOf(f, expected, a, b, thought[f]!),
+      }
+    }),
     abilities: [...abilities],
+  }
+}
+
+type Four = [Float64Array, Float64Array, Float64Array, Float64Array]
+
+/** Priors of one fault as they are reckoned with: how tight each holds, 1 / spread². */
+interface Thought {
+  readonly tightA: number
+  readonly difficulty: number
+  readonly tightB: number
+}
+
+/** The most that a difficulty has moved. */
+function apart(x: Float64Array, y: Float64Array, faults: number): number {
+  let most = 0
+  for (let f = faults; f < 2 * faults; f++) most = Math.max(most, Math.abs(x[f]! - y[f]!))
+  return most
+}
+
+/**
+ * As far as two plain rounds point, and on: the squared extrapolation of Varadhan and Roland (Scandinavian Journal of
+ * Statistics 35, 2008, scheme S3). Plain rounds creep where abilities and difficulties shift together.
+ */
+function leap(x: Float64Array, first: Float64Array, second: Float64Array, into: Float64Array): void {
+  let [steps, turns] = [0, 0]
+  for (let i = 0; i < x.length; i++) {
+    const step = first[i]! - x[i]!
+    steps += step * step
+    turns += (second[i]! - first[i]! - step) ** 2
+  }
+  const length = Math.max(1, Math.sqrt(steps / (turns || 1)))
+  const half = x.length / 2
+  for (let i = 0; i < x.length; i++) {
+    const step = first[i]! - x[i]!
+    const turn = second[i]! - first[i]! - step
+    const to = x[i]! + 2 * length * step + length * length * turn
+    into[i] =
+      i < half ? within(to, Math.log(flattest), Math.log(sharpest)) : within(to, -2 * farthest, 2 * farthest)
   }
 }
 
@@ -132,45 +184,70 @@ function byStudent(responses: readonly Response[], students: number): ByStudent 
 const chance = (a: number, b: number, ability: number): number => 1 / (1 + Math.exp(-a * (ability - b)))
 
 /** Logarithms of found and of not found, by fault and node. */
-function logTable(grid: readonly number[], a: Float64Array, b: Float64Array) {
-  const found = new Float64Array(a.length * nodes)
-  const missed = new Float64Array(a.length * nodes)
-  for (let f = 0; f < a.length; f++)
+function logTable(x: Float64Array) {
+  const faults = x.length / 2
+  const found = new Float64Array(faults * nodes)
+  const missed = new Float64Array(faults * nodes)
+  for (let f = 0; f < faults; f++) {
+    const a = Math.exp(x[f]!)
     for (let q = 0; q < nodes; q++) {
-      const p = Math.min(1 - 1e-12, Math.max(1e-12, chance(a[f]!, b[f]!, grid[q]!)))
+      const p = Math.min(1 - 1e-12, Math.max(1e-12, chance(a, x[faults + f]!, grid[q]!)))
       found[f * nodes + q] = Math.log(p)
       missed[f * nodes + q] = Math.log(1 - p)
     }
+  }
   return { found, missed }
 }
 
-/** What is believed of one student's ability, into `posterior`; answers its mean. */
-function believe(
+/** Believed less than this of an ability adds nothing to what is expected. */
+const leastBelief = 1e-12
+
+/**
+ * What is believed of every student's ability: its mean into `abilities`, and how many are expected at each node to try a fault
+ * and to find it.
+ * @returns logarithm of how likely all responses are
+ */
+function believeAll(
   of: ByStudent,
-  student: number,
-  grid: readonly number[],
-  logWeight: Float64Array,
   { found, missed }: ReturnType<typeof logTable>,
-  posterior: Float64Array,
+  expected: Float64Array,
+  right: Float64Array,
+  abilities: Float64Array,
 ): number {
-  posterior.set(logWeight)
-  for (let i = of.from[student]!; i < of.from[student + 1]!; i++) {
-    const table = of.right[i] ? found : missed
-    const at = of.fault[i]! * nodes
-    for (let q = 0; q < nodes; q++) posterior[q] = posterior[q]! + table[at + q]!
+  expected.fill(0)
+  right.fill(0)
+  const posterior = new Float64Array(nodes)
+  let likely = 0
+  for (let s = 0; s < abilities.length; s++) {
+    const [begin, end] = [of.from[s]!, of.from[s + 1]!]
+    posterior.set(logWeight)
+    for (let i = begin; i < end; i++) {
+      const table = of.right[i] ? found : missed
+      const at = of.fault[i]! * nodes
+      for (let q = 0; q < nodes; q++) posterior[q] = posterior[q]! + table[at + q]!
+    }
+    let most = -Infinity
+    for (let q = 0; q < nodes; q++) most = Math.max(most, posterior[q]!)
+    let [sum, mean] = [0, 0]
+    for (let q = 0; q < nodes; q++) {
+      const p = Math.exp(posterior[q]! - most)
+      posterior[q] = p
+      sum += p
+      mean += p * grid[q]!
+    }
+    abilities[s] = mean / sum
+    likely += most + Math.log(sum)
+    let [low, high] = [0, nodes]
+    while (posterior[low]! < leastBelief * sum) low++
+    while (posterior[high - 1]! < leastBelief * sum) high--
+    for (let q = low; q < high; q++) posterior[q] = posterior[q]! / sum
+    for (let i = begin; i < end; i++) {
+      const at = of.fault[i]! * nodes
+      for (let q = low; q < high; q++) expected[at + q] = expected[at + q]! + posterior[q]!
+      if (of.right[i]) for (let q = low; q < high; q++) right[at + q] = right[at + q]! + posterior[q]!
+    }
   }
-  let most = -Infinity
-  for (let q = 0; q < nodes; q++) most = Math.max(most, posterior[q]!)
-  let sum = 0
-  let mean = 0
-  for (let q = 0; q < nodes; q++) {
-    const p = Math.exp(posterior[q]! - most)
-    posterior[q] = p
-    sum += p
-    mean += p * grid[q]!
-  }
-  for (let q = 0; q < nodes; q++) posterior[q] = posterior[q]! / sum
-  return mean / sum
+  return likely
 }
 
 const mostSteps = 12
@@ -178,29 +255,20 @@ const mostSteps = 12
 const flattest = 0.1
 const sharpest = 5
 
-/** Newton's method on (ln a, b) of one fault, with the expected counts. */
+/** Newton's method on (ln a, b) of fault `f`, with the expected counts, from `x` into `to`. */
 function maximise(
   f: number,
-  grid: readonly number[],
+  faults: number,
   expected: Float64Array,
   right: Float64Array,
-  a0: number,
-  b0: number,
-  spreadOfDiscrimination: number,
-  prior: Prior | undefined,
-): [a: number, b: number] {
-  let [logA, b] = [Math.log(a0), b0]
-  const tightA = 1 / spreadOfDiscrimination ** 2
-  const tightB = prior && Number.isFinite(prior.spread) ? 1 / prior.spread ** 2 : 0
+  x: Float64Array,
+  to: Float64Array,
+  { tightA, difficulty, tightB }: Thought,
+): void {
+  let [logA, b] = [x[f]!, x[faults + f]!]
   for (let n = 0; n < mostSteps; n++) {
     const a = Math.exp(logA)
-    let [gA, gB, hAA, hBB, hAB] = [
-      -tightA * logA,
-      -tightB * (b - (prior?.difficulty ?? 0)),
-      tightA,
-      tightB,
-      0,
-    ]
+    let [gA, gB, hAA, hBB, hAB] = [-tightA * logA, -tightB * (b - difficulty), tightA, tightB, 0]
     for (let q = 0; q < nodes; q++) {
       const count = expected[f * nodes + q]!
       if (count === 0) continue
@@ -218,27 +286,21 @@ function maximise(
     }
     const det = hAA * hBB - hAB * hAB
     if (!(det > 1e-12)) break
-    const stepA = clip((gA * hBB - gB * hAB) / det)
-    const stepB = clip((gB * hAA - gA * hAB) / det)
-    logA = Math.min(Math.log(sharpest), Math.max(Math.log(flattest), logA + stepA))
-    b = Math.min(2 * farthest, Math.max(-2 * farthest, b + stepB))
+    const stepA = within((gA * hBB - gB * hAB) / det, -1, 1)
+    const stepB = within((gB * hAA - gA * hAB) / det, -1, 1)
+    logA = within(logA + stepA, Math.log(flattest), Math.log(sharpest))
+    b = within(b + stepB, -2 * farthest, 2 * farthest)
     if (Math.abs(stepA) + Math.abs(stepB) < 1e-6) break
   }
-  return [Math.exp(logA), b]
+  to[f] = logA
+  to[faults + f] = b
 }
 
-const clip = (step: number): number => Math.min(1, Math.max(-1, step))
+const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
 
 /** By the information that the attempts and the prior hold. */
-function spreadOf(
-  f: number,
-  grid: readonly number[],
-  expected: Float64Array,
-  a: number,
-  b: number,
-  prior: Prior | undefined,
-): number {
-  let information = prior && Number.isFinite(prior.spread) ? 1 / prior.spread ** 2 : 0
+function spreadOf(f: number, expected: Float64Array, a: number, b: number, { tightB }: Thought): number {
+  let information = tightB
   for (let q = 0; q < nodes; q++) {
     const p = chance(a, b, grid[q]!)
     information += expected[f * nodes + q]! * a * a * p * (1 - p)
