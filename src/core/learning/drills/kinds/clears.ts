@@ -1,16 +1,53 @@
-import { Belief, type Measured } from '../../../diagnosis'
+import { Belief, type Hypothesis, type Measured } from '../../../diagnosis'
 import { say, verbatim } from '../../../document'
 import { describeFault, type Fault } from '../../../faults'
-import { instrumentOf, locate, settingsOf } from '../../../instruments'
-import { drawPieces, isOhmic, isOpen } from '../faults'
+import { expectedVolts, instrumentOf, locate, settingsOf } from '../../../instruments'
+import type { Point, Walk } from '../../../model'
+import type { DrillBench } from '../bench'
+import type { Draw } from '../draw'
+import { isOhmic, isOpen } from '../faults'
 import { defineDrill } from '../kind'
 import type { Option } from '../item'
 import { drawOnSide, drawRunning, minusOf, reachable } from '../points'
 
-/** Pieces that are looked at to find four that make a question. */
-const mostPieces = 5
 /** V at the load's current from which a resistance is one that matters: the lower of the trade's usual limits (common practice, no source). */
 const matters = 0.15
+
+/** A piece, and all that may be wrong with it. */
+interface Suspect {
+  readonly piece: string
+  readonly hypotheses: readonly Hypothesis[]
+}
+
+/**
+ * Three pieces that a reading may leave in doubt and one that it may clear: three of those between the leads and one of the
+ * others, or the other way round; the fault is in one of the three.
+ */
+function drawPieces(
+  { predictor }: DrillBench,
+  { points, strides }: Walk,
+  draw: Draw,
+  [red, black]: readonly [Point, Point],
+): { readonly three: readonly Suspect[]; readonly other: Suspect } | undefined {
+  const between = new Set(
+    strides.slice(points.indexOf(red), points.lastIndexOf(black)).map(({ part }) => part),
+  )
+  const own = new Set(strides.map(({ part }) => part))
+  const suspects = new Map<string, { part: string; hypotheses: Hypothesis[] }>()
+  for (const hypothesis of predictor.hypotheses) {
+    const { fault, pieces } = hypothesis
+    const [piece] = pieces
+    if (!fault || pieces.length !== 1 || !own.has(fault.part) || !(isOhmic(fault) || isOpen(fault))) continue
+    const known = suspects.get(piece!)
+    if (known) known.hypotheses.push(hypothesis)
+    else suspects.set(piece!, { part: fault.part, hypotheses: [hypothesis] })
+  }
+  const some = draw.shuffled([...suspects].map(([piece, suspect]) => ({ piece, ...suspect })))
+  const inside = draw.next() < 0.5
+  const three = some.filter(({ part }) => between.has(part) === inside).slice(0, 3)
+  const other = some.find(({ part }) => between.has(part) !== inside)
+  return three.length === 3 && other ? { three, other } : undefined
+}
 
 export const clears = defineDrill({
   key: 'clears',
@@ -22,19 +59,23 @@ export const clears = defineDrill({
     if (!drawn) return undefined
     const { walk, state } = drawn
     const { predictor, circuit } = bench
-    const amps = bench.ampsOf(bench.board(state)!, walk)
-    const fits = (fault: Fault) => isOhmic(fault) || isOpen(fault)
-    const some = drawPieces(bench, walk, draw, fits, mostPieces)
-    if (!some) return undefined
-    const { pieces, asked } = some
-    const planted = draw.one(asked)?.fault
-    const board = planted && bench.board(state, [planted])
-    if (!board) return undefined
+    const sound = bench.board(state)!
+    const amps = bench.ampsOf(sound, walk)
     const side = draw.next() < 0.6 ? drawOnSide(walk, draw) : undefined
     const [red, black] = side ?? [draw.one(reachable(walk))!, minusOf(walk)]
+    const some = drawPieces(bench, walk, draw, [red, black])
+    if (!some) return undefined
+    const { three, other } = some
+    const planted = draw.one(three.flatMap(({ hypotheses }) => hypotheses))
+    const board = planted && bench.board(state, [planted.fault!])
+    if (!board) return undefined
     const shown = bench.volts(board, red, black)
     const located = locate(circuit, predictor.wiring, { type: 'leads', red: red.name, black: black.name })
     if (shown.value === undefined || shown.floating || !located.ok) return undefined
+    // Read as on a good board it clears nothing that may have a few ohms: the smallest of them is left.
+    const good = expectedVolts(sound, red.node, black.node, bench.meter)
+    const asGood = Math.abs(shown.value - (good.value ?? Infinity)) <= good.band
+    if (asGood && other.hypotheses.some(({ fault }) => isOhmic(fault!))) return undefined
     const fact: Measured = {
       type: 'measured',
       setup: {
@@ -46,25 +87,24 @@ export const clears = defineDrill({
       value: shown.value,
       meaningless: false,
     }
-    const belief = Belief.of(predictor, asked).with(fact)
-    const cleared = pieces.filter((piece) => belief.doubt(piece) === 0)
-    const doubted = pieces.flatMap((piece) => {
-      const example = belief.doubt(piece) > 0 ? belief.example(piece) : undefined
-      const lost = (example?.severity ?? Infinity) * amps
-      return example && lost >= matters ? [{ piece, example }] : []
-    })
-    const right = draw.one(cleared)
-    if (right === undefined || doubted.length < 3) return undefined
+    // One after the other: most draws fail at the first, and a belief is what takes time.
+    const believe = ({ hypotheses }: Suspect) => Belief.of(predictor, hypotheses).with(fact)
+    if (believe(other).alive.length) return undefined
+    const doubted: { piece: string; example: Fault }[] = []
+    for (const one of three) {
+      // What is planted gives its own reading.
+      const example = one.hypotheses.includes(planted) ? planted.fault : believe(one).example(one.piece)
+      if (!example || (example.severity ?? Infinity) * amps < matters) return undefined
+      doubted.push({ piece: one.piece, example })
+    }
+    const { piece: right } = other
     const options: Option[] = draw.shuffled([
       { says: verbatim(right), right: true },
-      ...draw
-        .shuffled(doubted)
-        .slice(0, 3)
-        .map(({ piece, example }) => ({
-          says: verbatim(piece),
-          right: false,
-          why: say('learning.drills.clears.but', { fault: describeFault(circuit, example) }),
-        })),
+      ...doubted.map(({ piece, example }) => ({
+        says: verbatim(piece),
+        right: false,
+        why: say('learning.drills.clears.but', { fault: describeFault(circuit, example) }),
+      })),
     ])
     return {
       state: state.id,
