@@ -1,11 +1,17 @@
-import type { Fit, Prior, Response } from '../../core/learning'
+import type { Fit, Prior } from '../../core/learning'
 import type { Queries } from '../database'
 import type { Workers } from '../workers/pool'
 
 /** Attempts from which they alone tell a fault's difficulty, and how it parts students. */
 export const fewestAttempts = 5
-/** The newest so many attempts count: what was handed out years ago is another lesson. */
-const mostAttempts = 50_000
+/** The newest so many attempts count: a thousand students at three hundred faults. */
+const mostAttempts = 300_000
+/** Attempts that are read at once: others wait for the embedded database meanwhile. */
+const page = 2000
+/** A fit that takes longer than so many ms is not begun again at once for each attempt that comes … */
+const quick = 2000
+/** … but after so many times as long as it has taken. */
+const pause = 60
 
 /** What the attempts of the school say of a fault. */
 export interface Observed {
@@ -21,6 +27,15 @@ export interface Observed {
 type ByFault = ReadonlyMap<string, Observed>
 export const faultKey = (circuit: string, fault: string): string => JSON.stringify([circuit, fault])
 
+interface Attempt {
+  readonly id: string
+  readonly at: string
+  readonly student: string
+  readonly circuit: string
+  readonly fault: string
+  readonly found: boolean
+}
+
 interface Kept {
   /** When the newest result was written that it was worked out from. */
   readonly of: string
@@ -34,6 +49,8 @@ interface Kept {
 export class Difficulties {
   private kept: Kept | undefined
   private under: Promise<void> | undefined
+  /** When the next fit may begin, in ms of the process's own clock. */
+  private from = 0
 
   constructor(
     private readonly db: Queries,
@@ -48,7 +65,7 @@ export class Difficulties {
     )
     const of = newest?.of
     if (!of) return new Map()
-    if (this.kept?.of !== of) {
+    if (this.kept?.of !== of && performance.now() >= this.from) {
       const fitting = (this.under ??= this.fit(of).finally(() => (this.under = undefined)))
       // Nobody waits for it: whoever looks again has it.
       fitting.catch(() => undefined)
@@ -70,30 +87,55 @@ export class Difficulties {
     return new Map(rows.map(({ circuit, fault, ...prior }) => [faultKey(circuit, fault), prior]))
   }
 
+  /** The newest attempts, page after page. */
+  private async *attempts(): AsyncGenerator<Attempt> {
+    let last: Attempt | undefined
+    for (let read = 0; read < mostAttempts; read += page) {
+      const rows: Attempt[] = await this.db.query<Attempt>(
+        `select work_order_id as id, concluded_at::text as at, student_id as student, circuit, fault, found
+         from current_results
+         where concluded_at <= $1 and not (concluded_at = $1 and work_order_id <= $2)
+         order by concluded_at desc, work_order_id limit ${page}`,
+        [last?.at ?? 'infinity', last?.id ?? '00000000-0000-0000-0000-000000000000'],
+      )
+      yield* rows
+      last = rows.at(-1)
+      if (rows.length < page) return
+    }
+  }
+
   private async fit(of: string): Promise<void> {
-    const rows = await this.db.query<{ student: string; key: string; right: boolean }>(
-      `select student_id as student, jsonb_build_array(circuit, fault)::text as key, found as right
-       from current_results order by concluded_at desc limit ${mostAttempts}`,
-    )
+    const began = performance.now()
     const students = new Map<string, number>()
     const faults = new Map<string, number>()
     const placeIn = (map: Map<string, number>, key: string) => {
-      if (!map.has(key)) map.set(key, map.size)
-      return map.get(key)!
+      const known = map.get(key)
+      if (known !== undefined) return known
+      map.set(key, map.size)
+      return map.size - 1
     }
-    const responses: Response[] = rows.map(({ student, key, right }) => ({
-      student: placeIn(students, student),
-      fault: placeIn(faults, JSON.stringify(JSON.parse(key))),
-      right,
-    }))
+    const responses = {
+      student: new Int32Array(mostAttempts),
+      fault: new Int32Array(mostAttempts),
+      right: new Uint8Array(mostAttempts),
+    }
+    let count = 0
+    for await (const { student, circuit, fault, found } of this.attempts()) {
+      responses.student[count] = placeIn(students, student)
+      responses.fault[count] = placeIn(faults, faultKey(circuit, fault))
+      responses.right[count++] = Number(found)
+    }
     const computed = await this.computed()
     const fitted: Fit = await this.workers.fit({
       responses,
+      count,
       students: students.size,
       faults: faults.size,
       // Where nothing was worked out beforehand, hard ones and easy ones are as likely.
       priors: [...faults.keys()].map((key) => computed.get(key) ?? null),
     })
+    const took = performance.now() - began
+    if (took > quick) this.from = performance.now() + pause * took
     this.kept = {
       of,
       faults: new Map(

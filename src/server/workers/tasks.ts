@@ -60,7 +60,13 @@ export interface PerformTask {
   readonly action: Action
 }
 export interface FitTask {
-  readonly responses: readonly Response[]
+  /** Attempts in flat arrays, of which the first `count` hold: they are copied to another thread. */
+  readonly responses: {
+    readonly student: Int32Array
+    readonly fault: Int32Array
+    readonly right: Uint8Array
+  }
+  readonly count: number
   readonly students: number
   readonly faults: number
   /** What was thought of each before anybody tried it, where something was. */
@@ -157,10 +163,16 @@ const tasks = {
   item: ({ circuit, kind, seed, wanted }: ItemTask): Item | null =>
     makeItem(benchOf(circuit), kind, seed, wanted) ?? null,
   judge: (task: JudgeTask): JudgedAttempt => followed(task, false).judged(),
-  fit: ({ responses, students, faults, priors = [] }: FitTask): Fit =>
-    fitTwoParameter(responses, students, faults, {
+  fit: ({ responses: { student, fault, right }, count, students, faults, priors = [] }: FitTask): Fit => {
+    const responses = Array.from({ length: count }, (_, i): Response => ({
+      student: student[i]!,
+      fault: fault[i]!,
+      right: right[i] === 1,
+    }))
+    return fitTwoParameter(responses, students, faults, {
       priors: Array.from({ length: faults }, (_, f) => priors[f] ?? unknownFault),
-    }),
+    })
+  },
 }
 
 /** A fault of which nothing is known beforehand (common practice, no source). */
