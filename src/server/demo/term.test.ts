@@ -9,6 +9,7 @@ import {
   orderListSchema,
 } from '../../contract'
 import { nearDaysSchema } from '../../contract/days'
+import { setProgressSchema } from '../../contract/drills'
 import { demoTerm } from './term'
 import { daysOfTerm } from './term-days'
 
@@ -37,6 +38,22 @@ describe('the demo term', () => {
       'select r.mark, r.total, r.most from overrides o join current_results r using (work_order_id)',
     )
     expect(raised!.mark).toBeGreaterThan((100 * raised!.total) / raised!.most)
+  })
+
+  it('has drilled: every student by themselves, some what their class was set', async () => {
+    expect(await counted('(select distinct user_id from drill_items) d')).toBe(24)
+    expect(
+      await counted('drill_items where answered_at is null or answered_at > now() or share is null'),
+    ).toBe(0)
+    expect(await counted('misbelief_evidence where item_id is not null and shown > 0')).toBeGreaterThan(5)
+    const orla = await school.signedIn('orla', passwords.orla)
+    const sets = setProgressSchema.parse((await orla.get('/api/drills/sets').expect(200)).body)
+    expect(sets).toHaveLength(2)
+    for (const { items, students } of sets) {
+      const done = students.map((one) => one.done)
+      expect(Math.max(...done)).toBe(items)
+      expect(Math.min(...done)).toBe(0)
+    }
   })
 
   it('lies in the past, in order, and ends with a round that goes on', async () => {

@@ -8,6 +8,7 @@ import { remark } from '../judging/results'
 import type { Result } from '../judging/result'
 import type { Progress } from '../judging/progress'
 import { daysOfTerm, type TermDay } from './term-days'
+import { addDrills } from './term-drills'
 import { insertRows, iso, type TermRow } from './term-rows'
 
 /** One attempt of the demo term, as `npm run term` has made it. */
@@ -78,6 +79,7 @@ export async function addTerm(db: Queries, term: Term, ground: TermGround, now: 
   for (const day of days) dayIds.set(day, await addDay(db, day, classIds[day.class]!, ground, students))
   await addOrders(db, term, ground, students, days, dayIds, now)
   await addAnswers(db, ground.instructor)
+  await addDrills(db, term, ground, students, classIds, now)
 }
 
 async function addStudents(db: Queries, term: Term, { people }: TermGround): Promise<string[]> {

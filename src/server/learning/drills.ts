@@ -215,6 +215,45 @@ export async function answerItem(
   })
 }
 
+/** A question of a student's past with its answer, as it would stand here had it been asked then. */
+export async function keepAnswered(
+  tx: Queries,
+  {
+    student,
+    set,
+    circuit,
+    item,
+    given,
+    at,
+  }: {
+    readonly student: string
+    readonly set: string | null
+    readonly circuit: Circuit
+    readonly item: Item
+    readonly given: DrillAnswer
+    /** ms since 1970 */
+    readonly at: number
+  },
+): Promise<void> {
+  const told = judged(item, given)
+  const [row] = await tx.query<{ id: string }>(
+    `insert into drill_items (user_id, set_id, kind, difficulty, circuit, item, given_at, answer, share, answered_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $7) returning id`,
+    [
+      student,
+      set,
+      item.kind,
+      item.difficulty,
+      JSON.stringify(circuit),
+      JSON.stringify(item),
+      new Date(at).toISOString(),
+      JSON.stringify(given),
+      told.share,
+    ],
+  )
+  await keepIdeas(tx, { student, item: row!.id }, ideasOf(told))
+}
+
 function judged(item: Item, given: DrillAnswer): Told {
   try {
     return judgeItem(item, given)

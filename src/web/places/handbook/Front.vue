@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import Panel from '../../parts/Panel.vue'
+import { useLocalStorage } from '@vueuse/core'
 import { NTag } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, onBeforeUnmount } from 'vue'
 import { RouterLink } from 'vue-router'
 import { commonMistakesSchema } from '../../../contract/ledger'
 import { useServer } from '../../api/useServer'
 import { useSession } from '../../stores/session'
+import { dayWords } from '../../parts/when'
 import { t } from '../../words'
 import { chapters, entries } from './entries'
+import { news } from './news'
 
-/** What the Handbook has, and what the last reviews suggest to read. */
+/** What the Handbook has, what is new in it, and what the last reviews suggest to read. */
 const session = useSession()
 const mistakes = useServer(commonMistakesSchema, () => '/mistakes')
 const titled = (key: string) => entries.find((one) => one.key === key)
@@ -19,6 +22,11 @@ const suggested = computed(() =>
     return entry ? [{ entry, times }] : []
   }),
 )
+const added = news.map(({ since, keys }) => ({ since, entries: keys.flatMap((key) => titled(key) ?? []) }))
+/** The day of the newest entry that was here when this page was left last. */
+const seen = useLocalStorage(`brachyon.handbook.seen.${session.user?.id ?? ''}`, '')
+const before = seen.value
+onBeforeUnmount(() => (seen.value = news[0]!.since))
 /** Titles that are shown of each chapter. */
 const most = 4
 const parts = chapters.map(({ types, title, about }) => {
@@ -42,6 +50,24 @@ const parts = chapters.map(({ types, title, about }) => {
         <li v-for="{ entry, times } in suggested" :key="entry.key" class="flex gap-10px items-baseline">
           <RouterLink :to="{ name: 'handbook', params: { entry: entry.key } }">{{ entry.title }}</RouterLink>
           <NTag size="small" type="warning">{{ t('ui.handbook.times', { times }) }}</NTag>
+        </li>
+      </ul>
+    </Panel>
+    <Panel :title="t('ui.handbook.whatIsNew')">
+      <ul class="m-0 p-0 list-none grid gap-4px">
+        <li
+          v-for="{ since, entries: those } in added"
+          :key="since"
+          class="flex flex-wrap gap-x-10px items-baseline"
+        >
+          <span class="quiet min-w-140px">{{ dayWords(since) }}</span>
+          <NTag v-if="since > before" size="small" type="success">{{ t('ui.handbook.new') }}</NTag>
+          <RouterLink
+            v-for="one in those"
+            :key="one.key"
+            :to="{ name: 'handbook', params: { entry: one.key } }"
+            >{{ one.title }}</RouterLink
+          >
         </li>
       </ul>
     </Panel>

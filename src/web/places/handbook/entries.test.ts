@@ -2,6 +2,7 @@ import { ruleWords } from '../../../core/assessment'
 import { tell } from '../../words'
 import { describe, expect, it } from 'vitest'
 import { chapters, entries, found } from './entries'
+import { news } from './news'
 
 describe('the handbook', () => {
   it('has every entry once, under a chapter, with words to read', () => {
@@ -24,6 +25,12 @@ describe('the handbook', () => {
     ['fuse milli', 'fuseVolts'],
     ['battery rest', 'restVolts'],
   ])('finds “%s” first', (typed, key) => expect(found(typed)[0]?.key).toBe(key))
+
+  it('says what is new, newest first, of what it has', () => {
+    const days = news.map(({ since }) => since)
+    expect(days).toEqual([...new Set(days)].sort().reverse())
+    for (const key of news.flatMap(({ keys }) => keys)) expect(entries.map((e) => e.key)).toContain(key)
+  })
 
   it('finds nothing for what is not in it, and all for nothing', () => {
     expect(found('carburettor')).toEqual([])
