@@ -143,6 +143,6 @@ export function judgeInference(input: InferenceInput): Judgement[] {
   return judged
 }
 
-/** A share as a whole per cent that is never nought while something is left. */
+/** A share as a whole per cent that is never zero while something is left. */
 export const percentOf = (share: number): string =>
   share > 0 && share < 0.01 ? '< 1' : String(Math.round(share * 100))

@@ -85,7 +85,7 @@ export const severityOf = (fault: Fault): number =>
   fault.severity ?? faultOfKind(fault.kind).severity?.preset ?? 0
 
 /**
- * Ohms at a milliamp of a planted fault; nought where its kind has none.
+ * Ohms at a milliamp of a planted fault; zero where its kind has none.
  * @returns Ω
  */
 export const coldOf = (fault: Fault): number => fault.cold ?? faultOfKind(fault.kind).cold?.preset ?? 0

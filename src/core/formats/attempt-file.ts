@@ -338,7 +338,7 @@ function heldOf(
     : refuse(where, say('formats.heldHow', { title: messageOf(instrument.title) }))
 }
 
-/** What a good circuit would show, as the trade writes it; nought where nothing was predicted. */
+/** What a good circuit would show, as the trade writes it; zero where nothing was predicted. */
 function predictionOf(key: InstrumentKey, text: string | undefined, where: string): Read<Prediction> {
   const { asks } = instrumentOf(key)
   const said = text?.trim() ?? ''

@@ -68,7 +68,7 @@ export interface Nature {
   readonly unfused?: true
   /** It gives nothing for direct current. */
   readonly blind?: true
-  /** It was not set to nought before it was held. */
+  /** It was not set to zero before it was held. */
   readonly notZeroed?: true
   /** It is an eye: nothing is predicted, nothing is held, and what it sees is of the model’s board only. */
   readonly byEye?: true

@@ -116,7 +116,7 @@ export type Access = (typeof accesses)[number]
 /** The small interface to the solver that a part writes itself into. Terminals by key, SI units. */
 export interface Net {
   resistor(segment: string, a: TerminalKey, b: TerminalKey, ohms: number, tolerance: number): void
-  /** A joint, a contact or bare metal: its ohms scatter as the circuit's contacts do, and are never quite nought. */
+  /** A joint, a contact or bare metal: its ohms scatter as the circuit's contacts do, and are never quite zero. */
   contact(segment: string, a: TerminalKey, b: TerminalKey, ohms: number): void
   source(
     segment: string,

@@ -31,7 +31,7 @@ export interface Scratch {
   readonly x: Float64Array
   readonly next: Float64Array
   readonly right: Float64Array
-  /** By rank; nought between two questions. */
+  /** By rank; zero between two questions. */
   readonly work: Float64Array
   /** By node. */
   readonly missing: Float64Array

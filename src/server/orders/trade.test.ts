@@ -96,7 +96,7 @@ describe('what the trade believes', () => {
     // Both ends read the source, and that says nothing.
     const both = await read('volts', leads('X1b', 'B1-'), { arrangement: { ...on, detached: ['L1'] } })
     expect(both.value).toBeGreaterThan(12.4)
-    // Nought on a drop test: nothing flows.
+    // Zero on a drop test: nothing flows.
     expect(Math.abs((await read('volts', joint, { arrangement: off })).value!)).toBeLessThan(0.001)
   })
 

@@ -125,7 +125,7 @@ const cases: Readonly<Record<string, readonly [fires: () => Bench, not: () => Be
   ],
   noughtClearsNothingElse: [
     () => lamp(openGround).volts('X2a', 'X2b', { strike: ['X2'] }),
-    // With the lamp drawing its current, small and not nought is a measurement.
+    // With the lamp drawing its current, small and not zero is a measurement.
     () => lamp().volts('X1a', 'X1b', { strike: ['X1'] }),
   ],
   sourceReadAsGood: [

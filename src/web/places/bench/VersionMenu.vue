@@ -4,7 +4,12 @@ import type { Message } from '../../../core/document'
 import { t, tell } from '../../words'
 import { NButton, NInput, NPopover } from 'naive-ui'
 import { ref } from 'vue'
-import { historySchema, storedCircuitSchema, versionListSchema, type VersionList } from '../../../contract/circuits'
+import {
+  historySchema,
+  storedCircuitSchema,
+  versionListSchema,
+  type VersionList,
+} from '../../../contract/circuits'
 import { ask, post, send } from '../../api/client'
 import { when } from '../../parts/when'
 import { useCircuit } from '../../stores/circuit'

@@ -3,7 +3,7 @@ import { defineRule } from '../rule'
 import { isComplained, isDropTest, meantToCarry, readsVolts } from '../context'
 
 /** Volts up to which a drop shows that nothing flows. */
-const nought = 0.005
+const zero = 0.005
 
 export const nothingFlows = defineRule({
   key: 'nothingFlows',
@@ -13,7 +13,7 @@ export const nothingFlows = defineRule({
   fires: (context) =>
     readsVolts(context) &&
     isDropTest(context) &&
-    Math.abs(context.step.reading.value ?? 1) < nought &&
+    Math.abs(context.step.reading.value ?? 1) < zero &&
     !meantToCarry(context) &&
     !isComplained(context),
   example: {

@@ -11,10 +11,10 @@ import {
 } from '../context'
 
 /** Volts up to which a drop shows that nothing flows. */
-const nought = 0.02
+const zero = 0.02
 
 /**
- * With one fault on the board a drop of nought clears what lies between the leads of being that fault. It does not say that
+ * With one fault on the board a drop of zero clears what lies between the leads of being that fault. It does not say that
  * the piece is good: nothing has flowed through it yet.
  */
 export const noughtClearsNothingElse = defineHindsight({
@@ -23,7 +23,7 @@ export const noughtClearsNothingElse = defineHindsight({
   weight: 'note',
   fires: (context, ahead) => {
     if (!readsVolts(context) || !isDropTest(context) || !meantToCarry(context)) return false
-    if (Math.abs(context.step.reading.value ?? 1) >= nought) return false
+    if (Math.abs(context.step.reading.value ?? 1) >= zero) return false
     const between = piecesBetween(context)
     if (carries(context.board, between)) return false
     const struck = (list: readonly { readonly id: string }[]) => list.some(({ id }) => between.has(id))
