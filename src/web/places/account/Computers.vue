@@ -3,22 +3,23 @@ import { useAct } from '../../api/useAct'
 import Fold from '../../parts/Fold.vue'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { z } from 'zod'
-import { statusSchema, type Status } from '../../../contract'
-import { ask, post } from '../../api/client'
+import { statusSchema } from '../../../contract'
+import { post } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import { when } from '../../parts/when'
 import Retention from './Retention.vue'
 
 const { wrong, said, act } = useAct()
 
 /** For whoever looks after the school’s computers. */
-const status = ref<Status | null>(null)
-const load = async () => {
-  status.value = await ask(statusSchema, '/status').catch(() => null)
-  school.value = (await ask(z.object({ name: z.string() }), '/school').catch(() => ({ name: '' }))).name
-}
+const open = ref(false)
+const whenOpen = (path: string) => () => (open.value ? path : undefined)
+const { data: status } = useServer(statusSchema, whenOpen('/status'))
+const named = useServer(z.object({ name: z.string() }), whenOpen('/school'))
 const school = ref('')
+watch(named.data, (now) => (school.value = now?.name ?? ''), { immediate: true })
 async function name() {
   await act(async () => {
     await post('/school', { name: school.value }, 'PUT')
@@ -32,7 +33,7 @@ const size = (bytes: number) =>
 </script>
 
 <template>
-  <Fold :title="t('ui.account.theSchoolsComputer')" @toggle="load">
+  <Fold :title="t('ui.account.theSchoolsComputer')" @toggle="open = $event">
     <dl v-if="status" class="grid grid-cols-[max-content_1fr] gap-y-4px gap-x-18px mt-8px mx-0 mb-0">
       <dt>{{ t('ui.account.school') }}</dt>
       <dd>

@@ -21,7 +21,8 @@ import {
   type SignIns,
   type User,
 } from '../../../contract/account'
-import { ask, post, send } from '../../api/client'
+import { post, send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import FormField from '../../parts/FormField.vue'
 import { useForm } from '../../parts/useForm'
 import { useLeaveGuard } from '../../shell/confirm'
@@ -32,8 +33,11 @@ const { wrong, act: doing } = useAct()
 
 /** Who has an account: add, give a new password, take away; and who signed in or failed to. */
 const session = useSession()
-const people = ref<User[]>([])
-const signIns = ref<SignIns | null>(null)
+const { data: people, ready, again } = useServer(z.array(userSchema), () => '/people')
+await ready()
+/** Who signed in is asked for while it is looked at. */
+const looking = ref(false)
+const { data: signIns } = useServer(signInsSchema, () => (looking.value ? '/sign-ins' : undefined))
 /** A new password is told once: to be read out or written on a slip. */
 const told = ref<{ name: string; login: string; password: string } | null>(null)
 const toldCode = ref<{ name: string; code: string } | null>(null)
@@ -45,9 +49,7 @@ const form = useForm(newAccountSchema, () => ({
 }))
 useLeaveGuard(toRef(() => form.changed))
 
-const load = async () => (people.value = await ask(z.array(userSchema), '/people'))
-const act = async (work: () => Promise<unknown>) => (await doing(work)) && load()
-await act(load)
+const act = async (work: () => Promise<unknown>) => (await doing(work)) && again()
 
 async function add() {
   const done = await form.submit((account) =>
@@ -55,7 +57,7 @@ async function add() {
   )
   if (!done) return
   form.reset()
-  await act(load)
+  await again()
 }
 const reset = ({ id, name, login }: User) =>
   act(async () => {
@@ -107,9 +109,6 @@ const signInColumns: Column<SignIns[number]>[] = [
   { key: 'from', title: t('ui.common.from'), text: (one) => one.address },
   { key: 'outcome', title: t('ui.account.outcome'), text: (one) => outcomes[one.outcome] },
 ]
-async function look(open: boolean) {
-  if (open) await act(async () => (signIns.value = await ask(signInsSchema, '/sign-ins')))
-}
 </script>
 
 <template>
@@ -140,7 +139,7 @@ async function look(open: boolean) {
     <DataTable
       :label="t('ui.account.accounts')"
       :columns="columns"
-      :rows="people"
+      :rows="people ?? []"
       :row-key="(person) => person.id"
     >
       <template #cell-acts="{ row: person }"
@@ -209,7 +208,7 @@ async function look(open: boolean) {
         t('ui.common.add')
       }}</NButton>
     </form>
-    <Fold :title="t('ui.account.whoSignedInAndWho')" @toggle="look">
+    <Fold :title="t('ui.account.whoSignedInAndWho')" @toggle="looking = $event">
       <DataTable
         v-if="signIns"
         :label="t('ui.account.whoSignedInAndWho')"

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { useAct } from '../../api/useAct'
 import { NAlert, NButton, NPopconfirm, NSelect } from 'naive-ui'
-import { computed, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { z } from 'zod'
-import { retentionStateSchema, type RetentionState } from '../../../contract/status'
-import { ask, send } from '../../api/client'
+import { retentionStateSchema } from '../../../contract/status'
+import { send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import { when } from '../../parts/when'
 import { t } from '../../words'
 
 const { wrong, said: done, act } = useAct()
 
 /** How long records are kept, what goes into the bin next, and what lies there. */
-const state = shallowRef<RetentionState>(await ask(retentionStateSchema, '/retention'))
+const { data, again, ready } = useServer(retentionStateSchema, () => '/retention')
+await ready()
+const state = computed(() => data.value!)
 const choices = computed(() => [
   { value: 0, label: t('ui.account.untilTheyAreErased') },
   ...[6, 12, 24, 36, 60].map((m) => ({ value: m, label: t('ui.account.months', { m }) })),
@@ -26,7 +29,8 @@ const binned = computed(() => {
 })
 const keep = (months: number) =>
   act(async () => {
-    state.value = await send(retentionStateSchema, '/retention', { months: months || null }, 'PUT')
+    await send(retentionStateSchema, '/retention', { months: months || null }, 'PUT')
+    await again()
   })
 const restore = () =>
   act(async () => {
@@ -34,11 +38,12 @@ const restore = () =>
     done.value = t('ui.account.countPutBack', {
       count,
     })
-    state.value = await ask(retentionStateSchema, '/retention')
+    await again()
   })
 const clockIsRight = () =>
   act(async () => {
-    state.value = await send(retentionStateSchema, '/clock/right')
+    await send(retentionStateSchema, '/clock/right')
+    await again()
   })
 </script>
 

@@ -2,25 +2,19 @@
 import { NButton } from 'naive-ui'
 import { t } from '../../words'
 import { refDebounced, useIntervalFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { toldSchema, type Told } from '../../../contract/floor'
-import { ask } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import { useLive } from '../../api/live'
 
 /** What the instructor says while the work goes on. */
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ told: [told: Told] }>()
-const told = ref<Told | null>(null)
+const { data: told, again: look } = useServer(toldSchema, () => `/desk/${props.id}/told`)
+watch(told, (now) => now && emit('told', now), { immediate: true })
 /** Read and put away, on this machine. */
 const read = ref(0)
-async function look() {
-  const now = await ask(toldSchema, `/desk/${props.id}/told`).catch(() => null)
-  if (!now) return
-  told.value = now
-  emit('told', now)
-}
 const { connected } = useLive(`/desk/${props.id}/live`, { told: () => void look() }, () => void look())
-void look()
 /** A stop for safety must arrive: without a connection that stays open it is asked for. */
 useIntervalFn(() => {
   if (!connected.value) void look()

@@ -1,29 +1,25 @@
 <script setup lang="ts">
 import { NAlert, NButton } from 'naive-ui'
-import { shallowRef } from 'vue'
-import { benchClaimsSchema, type BenchClaims } from '../../../contract/days'
-import { ask, post } from '../../api/client'
+import { benchClaimsSchema } from '../../../contract/days'
+import { post } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 import { t } from '../../words'
 
 /** Students at benches who ask to be confirmed: the instructor sees who stands there. */
-const claims = shallowRef<BenchClaims>([])
+const { data: claims, again: look } = useServer(benchClaimsSchema, () => '/claims')
 const { wrong, act } = useAct()
-async function look() {
-  claims.value = await ask(benchClaimsSchema, '/claims').catch(() => claims.value)
-}
 async function settle(id: string, confirmed: boolean) {
   await act(() => post(`/claims/${id}`, { confirmed }))
   await look()
 }
-void look()
 defineExpose({ look })
 </script>
 
 <template>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   <NAlert
-    v-for="one in claims"
+    v-for="one in claims ?? []"
     :key="one.id"
     type="info"
     :title="

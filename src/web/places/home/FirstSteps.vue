@@ -2,12 +2,13 @@
 import { useAct } from '../../api/useAct'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton } from 'naive-ui'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { userSchema } from '../../../contract/account'
 import { madeSchema, type CircuitList } from '../../../contract/lists'
-import { ask, send } from '../../api/client'
+import { send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import { useSession } from '../../stores/session'
 import { t } from '../../words'
 
@@ -21,11 +22,7 @@ const props = defineProps<{ circuits: CircuitList }>()
 const router = useRouter()
 const session = useSession()
 const skipped = useLocalStorage(`brachyon.first-steps.${session.user?.id ?? ''}`, false)
-const students = ref(0)
-void ask(z.array(userSchema), '/students').then(
-  (list) => (students.value = list.length),
-  () => undefined,
-)
+const { data: students } = useServer(z.array(userSchema), () => '/students')
 
 /** A template for each trade, by what its workshop would say. */
 const trades = [
@@ -77,7 +74,7 @@ async function take(file: string) {
           t('ui.home.plantOneIn', { name: first.name })
         }}</RouterLink>
       </li>
-      <li class="pl-4px" :class="{ done: students }">
+      <li class="pl-4px" :class="{ done: students?.length }">
         <h3>{{ t('ui.home.somebodyToHandItTo') }}</h3>
         <p class="quiet">{{ t('ui.home.aStudentAClassFrom') }}</p>
         <RouterLink :to="{ name: 'classes' }">{{ t('ui.home.takeInAClass') }}</RouterLink>

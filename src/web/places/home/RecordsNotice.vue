@@ -1,18 +1,14 @@
 <script setup lang="ts">
 import { NAlert } from 'naive-ui'
-import { computed, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import { retentionStateSchema, type RetentionState } from '../../../contract/status'
-import { ask } from '../../api/client'
+import { retentionStateSchema } from '../../../contract/status'
+import { useServer } from '../../api/useServer'
 import { when } from '../../parts/when'
 import { t } from '../../words'
 
 /** What instructors are told before records go, and where the clock is in doubt. */
-const state = shallowRef<RetentionState | null>(null)
-void ask(retentionStateSchema, '/retention').then(
-  (found) => (state.value = found),
-  () => undefined,
-)
+const { data: state } = useServer(retentionStateSchema, () => '/retention')
 const planned = computed(() => {
   const plan = state.value?.plan
   return plan ? t('ui.home.countTooOldAndWill', { count: plan.count, on: when(plan.on) }) : ''

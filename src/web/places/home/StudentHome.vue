@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { listed, quoted, t } from '../../words'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import { ownRoundsSchema, type OwnRounds } from '../../../contract/days'
-import { deskListSchema, type DeskList } from '../../../contract/lists'
-import { ask } from '../../api/client'
+import { ownRoundsSchema } from '../../../contract/days'
+import { deskListSchema } from '../../../contract/lists'
+import { usePages } from '../../api/usePages'
+import { useServer } from '../../api/useServer'
 import { useSession } from '../../stores/session'
 import MoreRows from '../../parts/MoreRows.vue'
 import { when } from '../../parts/when'
@@ -13,23 +14,13 @@ import Asked from './Asked.vue'
 import DrillsToDo from './DrillsToDo.vue'
 
 /** A student’s day: what the wall asks, what to work at now, where to stand next, and what has come back. */
-const orders = ref<DeskList['rows']>([])
-const count = ref(0)
-const after = ref<string | null>(null)
-const rounds = ref<OwnRounds>([])
 const { user } = useSession()
-async function read(query: string) {
-  const page = await ask(deskListSchema, `/desk${query}`)
-  orders.value = [...orders.value, ...page.rows]
-  count.value = page.count
-  after.value = page.after
-}
-const more = () => void read(`?after=${encodeURIComponent(after.value!)}`).catch(() => undefined)
-await Promise.all([
-  read(''),
-  // At a bench there is this bench and nothing else.
-  user?.bench || ask(ownRoundsSchema, '/rounds').then((list) => (rounds.value = list)),
-])
+const { rows: orders, count, more, ready } = usePages(deskListSchema, () => '/desk')
+// At a bench there is this bench and nothing else.
+const { data: rounds, ready: seated } = useServer(ownRoundsSchema, () =>
+  user?.bench ? undefined : '/rounds',
+)
+await Promise.all([ready(), user?.bench ? undefined : seated()])
 
 const groups = computed(() =>
   [
@@ -56,7 +47,7 @@ const groups = computed(() =>
     <IntroductionOffer v-if="!user?.bench" which="student" />
     <Asked v-if="!user?.bench" />
     <DrillsToDo v-if="!user?.bench" />
-    <section v-if="rounds.length" :aria-label="t('ui.home.yourBenchesToday')">
+    <section v-if="rounds?.length" :aria-label="t('ui.home.yourBenchesToday')">
       <h2 class="text-15px">{{ t('ui.home.yourBenchesToday') }}</h2>
       <ol class="list-none p-0 m-0 flex flex-wrap gap-y-6px gap-x-24px pt-6px">
         <li v-for="one in rounds" :key="`${one.day} ${one.round}`">
@@ -82,7 +73,9 @@ const groups = computed(() =>
             {{
               [
                 when(order.created),
-                ...(order.station ? [`${order.station}, round ${order.round}`] : []),
+                ...(order.station
+                  ? [t('ui.home.stationRound', { station: order.station, round: order.round })]
+                  : []),
                 order.concluded
                   ? t('ui.common.finished')
                   : order.steps

@@ -2,25 +2,25 @@
 import { t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
 import { ref } from 'vue'
-import { faultSetsSchema, type FaultSets, type Plant } from '../../../contract/circuits'
+import { faultSetsSchema, type Plant } from '../../../contract/circuits'
 import type { Circuit } from '../../../core/circuit'
 import { checkFault, describeFault } from '../../../core/faults'
-import { ask, post } from '../../api/client'
+import { post } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 
 const props = defineProps<{ circuit: Circuit; id: string; plant: Plant }>()
 const emit = defineEmits<{ take: [plant: Plant] }>()
-const sets = ref<FaultSets>([])
 const name = ref('')
 const { wrong, act } = useAct()
 const address = `/circuits/${props.id}/fault-sets`
+const { data: sets, wrong: unread, again } = useServer(faultSetsSchema, () => address)
 
 const attempt = (work: () => Promise<unknown>) =>
   act(async () => {
     await work()
-    sets.value = await ask(faultSetsSchema, address)
+    await again()
   })
-void attempt(() => Promise.resolve())
 const keep = () =>
   attempt(async () => {
     await post(address, { name: name.value, plant: props.plant })
@@ -34,7 +34,7 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
     class="sets grid gap-8px text-13px content-start max-w-620px"
     :aria-label="t('ui.plant.faultSets')"
   >
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="wrong || unread" class="wrong" role="alert">{{ wrong || unread }}</p>
     <form class="flex gap-6px" @submit.prevent="keep">
       <NInput
         v-model:value="name"
@@ -50,7 +50,7 @@ const fits = (plant: Plant) => plant.faults.every((f) => checkFault(props.circui
         >{{ t('ui.plant.keepWhatIsPlanted') }}</NButton
       >
     </form>
-    <p v-if="!sets.length" class="quiet">
+    <p v-if="sets && !sets.length" class="quiet">
       {{ t('ui.plant.noSetKeptYetA') }}
     </p>
     <ul class="m-0 p-0 list-none">

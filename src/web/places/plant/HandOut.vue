@@ -12,7 +12,8 @@ import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
-import { ask, send } from '../../api/client'
+import { send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import { useAct } from '../../api/useAct'
 import { useOneAct } from '../../api/one-act'
 import { useScope } from '../../stores/scope'
@@ -35,7 +36,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ complaint: [text: string] }>()
 
-const students = ref<User[]>([])
+const studentList = useServer(z.array(userSchema), () => '/students')
+const students = computed((): User[] => studentList.data.value ?? [])
 const chosen = ref<string[]>([])
 /** From when they have it, in milliseconds; at once where nothing is chosen. */
 const opens = ref<number | null>(null)
@@ -52,11 +54,12 @@ const facts = ref<Frame['complaint']>([])
 const confirmed = ref(true)
 /** What is wrong with spares of the box. */
 const spares = ref<Fault[]>([])
-const meters = ref<{ id: string; name: string }[]>([])
+const meterList = useServer(metersSchema, () => '/meters')
+const meters = computed(() => meterList.data.value ?? [])
 const meter = ref('')
 const scope = useScope()
 const session = useSession()
-students.value = await ask(z.array(userSchema), '/students')
+await Promise.all([studentList.ready(), meterList.ready()])
 await scope.load().catch(() => undefined)
 const near = computed(() => students.value.filter(({ id }) => scope.people?.has(id)))
 const others = computed(() => students.value.filter(({ id }) => !scope.people?.has(id)))
@@ -72,7 +75,6 @@ const people = computed((): Entries<string> => {
     ...(session.user ? [{ value: session.user.id, label: t('ui.plant.yourselfToTryItOr') }] : []),
   ]
 })
-meters.value = await ask(metersSchema, '/meters')
 /** Everybody of the classes that were looked at last, by one press. */
 const classmates = computed(() => near.value.map(({ id }) => id))
 const nameOf = (id: string) => [...students.value, session.user].find((s) => s?.id === id)?.name ?? ''

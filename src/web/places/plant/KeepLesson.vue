@@ -6,12 +6,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
-import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
+import { lessonListSchema, storedLessonSchema } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
 import type { Circuit } from '../../../core/circuit'
 import { describeFault, type Fault } from '../../../core/faults'
-import { ask, send } from '../../api/client'
+import { send } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 import ComplaintFacts from './ComplaintFacts.vue'
 
 /** What stands here as a lesson: circuit, fault, complaint, frame; or as one more set for one about this circuit. */
@@ -27,20 +28,16 @@ const props = defineProps<{
   shown: boolean
 }>()
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
-const lessons = ref<LessonRow[]>([])
 const name = ref('')
 const into = ref('')
 const { wrong, said: done, act } = useAct()
 const open = ref(false)
+const { data: lessons } = useServer(lessonListSchema, () => (open.value ? '/lessons' : undefined))
 const facts = ref<Frame['complaint']>([])
 const confirmed = ref(true)
 /** Words that somebody wrote go with facts that somebody chose. */
 const ownWords = computed(() => props.complaint !== '' && props.complaint !== props.drafted)
-async function begin() {
-  open.value = true
-  lessons.value = await ask(lessonListSchema, '/lessons').catch(() => [])
-}
-const same = computed(() => lessons.value.filter((l) => l.circuit === props.circuit.name))
+const same = computed(() => (lessons.value ?? []).filter((l) => l.circuit === props.circuit.name))
 const setName = computed(() =>
   props.faults
     .map((fault) => tell(describeFault(props.circuit, fault)))
@@ -80,7 +77,7 @@ async function keep() {
 
 <template>
   <section class="grid gap-8px justify-items-start" :aria-label="t('ui.plant.keepItAsALesson')">
-    <NButton v-if="!open" size="small" :disabled="!faults.length" @click="begin">{{
+    <NButton v-if="!open" size="small" :disabled="!faults.length" @click="open = true">{{
       t('ui.plant.keepAsALesson')
     }}</NButton>
     <form v-else class="grid gap-8px justify-items-stretch" @submit.prevent="keep">
