@@ -184,7 +184,7 @@ describe('conclusions', () => {
     expect(verdict.share).toBeGreaterThan(0.02)
     expect(verdict.share).toBeLessThan(0.6)
     expect(verdict.reason).toMatch(
-      /the readings leave \S+ \(\d+ % of the doubt\)\. To part them: .+ would have told more/,
+      /the readings leave \S+ \(\d+ % of the doubt\)\. To tell them apart: .+ would have told more/,
     )
     expect(verdict.reason).not.toMatch(/luck/i)
   })
