@@ -29,10 +29,12 @@ export interface EfficiencyInput {
   readonly step: number
 }
 
+/** It told much or little beside the best of that moment, could tell nothing, came when all was known, or was a proof. */
+export type Aim = 'good' | 'fair' | 'poor' | 'nothing' | 'known' | 'proof'
+
 export interface JudgedChoice {
   readonly judgement: Judgement
-  /** It told much or little beside the best of that moment, could tell nothing, came when all was known, or was a proof. */
-  readonly aim: 'good' | 'fair' | 'poor' | 'nothing' | 'known' | 'proof'
+  readonly aim: Aim
 }
 
 /** What a test was worth beside the best of that moment, in bits of doubt per minute. */
@@ -42,7 +44,7 @@ export function judgeEfficiency(input: EfficiencyInput): JudgedChoice | undefine
     grade: Judgement['grade'],
     verdict: Judgement['verdict'],
     reason: Judgement['reason'],
-    aim: JudgedChoice['aim'],
+    aim: Aim,
     share?: number,
   ): JudgedChoice => ({
     judgement: { aspect: 'efficiency', step, grade, verdict, reason, ...(share !== undefined && { share }) },

@@ -1,9 +1,8 @@
-import { firstSource, stateSignature } from '../circuit'
+import { firstSource } from '../circuit'
 import { partOf, findPieces } from '../model'
 import {
   advance,
   arrangementOf,
-  complaintOf,
   faultsUncured,
   hasSign,
   instrumentMinutes,
@@ -18,7 +17,7 @@ import {
 import { segmentAmps, type SolvedBoard } from '../board'
 import { piecesStruck } from '../faults'
 import {
-  Belief,
+  type Belief,
   rankTests,
   type Fact,
   type KeptBelief,
@@ -27,7 +26,7 @@ import {
   type TestSetup,
 } from '../diagnosis'
 import { type Message, say } from '../document'
-import { instrumentOf, locate, numberOf, type Connected } from '../instruments'
+import { instrumentOf, numberOf } from '../instruments'
 import { partOfKind } from '../parts'
 import { judgeConclusion, type JudgedConclusion } from './conclusion'
 import { decisionsOf, orderOf } from './decisions'
@@ -35,10 +34,13 @@ import { freshlyMoved, judgeExchange } from './exchange'
 import { allKnown, judgeEfficiency } from './efficiency'
 import { Bought } from './bought'
 import { heldIn, readingName, seenName } from './facts'
-import { complaintFacts, conditionsOf, firstBelief, stillAlive } from './first'
+import { conditionsOf, stillAlive } from './first'
 import { ProvedGood } from './sound'
 import { ambiguityGroupOf } from './ambiguity-group'
 import { judgeInference, piecesIn } from './inference'
+import { Aimed } from './aim'
+import { Known } from './known'
+import { isOfSpare, setupOf } from './setup'
 import { marksOf, type Account } from './marks'
 import { explainMisreading, liveQuestion } from './misreading'
 import { explainImplausible } from './plausible'
@@ -63,38 +65,23 @@ export interface Prepared {
 /** What is said of a step at once, and of a test in hindsight: its technique. */
 type Said = Judgement | Technique
 
-/** How much of an aim a test had: others stood open that would have told far more. */
-const aimed = { good: 1, fair: 0.7, poor: 0.3, nothing: 0, known: 0, proof: 0 }
-/** Tests that a search may take beside one for each bit of doubt: point by point is a school of its own. */
-const ampleTests = 4
 /** Doubt that has to have been cleared before anybody is asked to say so. */
 const leastCleared = 0.02
-/** Bits that are asked of any complaint: what is told by it alone is not seen at the bench. */
-const leastBits = 1
-/** Readings that may confirm what was known already. */
-const mayConfirm = 5
-
 /** One attempt as it is judged, step by step; more steps may follow, and cost what they are worth alone. */
 export class Judging {
   private readonly steps: Step[] = []
   private readonly verdicts: Said[] = []
   private readonly suspects: string[][] = []
   private readonly doubts: Record<string, number>[] = []
-  private readonly contradictions: Message[] = []
-  private readonly factNames: Message[]
-  private first: Belief
+  private readonly known: Known
   private readonly provedGood: ProvedGood
   private bench: BenchState
-  private belief: Belief
   private beforeTest: Belief
-  /** What is believed without what was bought with parts that were put in on a guess. */
-  private reasoned: Belief
   private atConclusion: Belief | undefined
   private struck: ReadonlySet<string> = new Set()
   private said: number | undefined
   private tests = 0
-  /** Tests before a repair that could be chosen, how many of them had an aim, and those that confirmed what was known. */
-  private readonly chosen = { all: 0, aimed: 0, confirmed: 0 }
+  private readonly chosen = new Aimed()
   private readonly conclusions: JudgedConclusion[] = []
   private readonly bought: Bought
 
@@ -106,14 +93,18 @@ export class Judging {
     /** Without looking at what is planted: what may be said while the work goes on. */
     private readonly blind = false,
   ) {
-    this.first = firstBelief(predictor, order, prepared?.belief)
-    this.factNames = this.first.facts.map(() => say('assessment.complaint'))
-    this.bench = truthOf(predictor, order).start
-    this.belief = this.first
+    this.known = new Known(predictor, order, prepared?.belief)
     this.beforeTest = this.first
-    this.reasoned = this.first
+    this.bench = truthOf(predictor, order).start
     this.bought = new Bought(order)
     this.provedGood = new ProvedGood(predictor, order)
+  }
+
+  private get first(): Belief {
+    return this.known.first
+  }
+  private get belief(): Belief {
+    return this.known.belief
   }
 
   /** The steps that it has followed so far. */
@@ -182,7 +173,7 @@ export class Judging {
       suspects: [...this.suspects],
       doubts: [...this.doubts],
       sizes: sizesOf(end, order),
-      contradictions: [...this.contradictions],
+      contradictions: [...this.known.contradictions],
       path: this.prepared?.path ?? modelPath(predictor, order, this.first, rubric.thresholds),
     }
   }
@@ -203,10 +194,7 @@ export class Judging {
       said: this.said ?? this.saidOf(end),
       proven: conclusions.some(({ proven }) => proven),
       understood: conclusions.length ? Math.max(...conclusions.map(({ understood }) => understood)) : 1,
-      aim: chosen.all
-        ? (chosen.aimed / chosen.all) *
-          Math.min(1, (Math.max(this.first.bits, leastBits) + ampleTests) / chosen.all)
-        : 1,
+      aim: chosen.share(this.first.bits),
       swapped: this.bought.swapped,
     }
   }
@@ -243,7 +231,7 @@ export class Judging {
       case 'hint':
         return this.hint(step, i)
       case 'repair':
-        return this.bought.repaired(step, this.reasoned, this.rubric.thresholds)
+        return this.bought.repaired(step, this.known.reasoned, this.rubric.thresholds)
       case 'renew':
       case 'question':
     }
@@ -251,7 +239,7 @@ export class Judging {
 
   private swaps(step: StepOf<'operate' | 'test'>, i: number): void {
     const moved = freshlyMoved(step, this.steps.slice(0, i))
-    if (moved.length) this.bought.exchanged(moved, this.reasoned, this.rubric.thresholds)
+    if (moved.length) this.bought.exchanged(moved, this.known.reasoned, this.rubric.thresholds)
   }
 
   /** A part that was swapped in this step is spoken of. */
@@ -291,46 +279,10 @@ export class Judging {
     }
   }
 
-  private know(
-    fact: Fact,
-    name: Message,
-    step: StepOf<'operate' | 'test'>,
-    after = this.belief.with(fact),
-  ): void {
-    if (this.isNotReproduced(fact)) {
-      this.dismissed = true
-      // What the customer said does not show: from here on it is no fact.
-      const seen = [...this.belief.facts.slice(complaintFacts(this.predictor, this.order).length), fact]
-      this.first = Belief.of(this.predictor)
-      this.belief = seen.reduce((belief, one) => stillAlive(belief, belief.with(one)), this.first)
-      this.reasoned = this.belief
-      this.factNames.splice(0, this.factNames.length, ...seen.map(() => name))
-      return
-    }
-    if (after.alive.length === 0) {
-      this.contradictions.push(say('assessment.doesNotFit', { fact: name }))
-      return
-    }
-    if (!this.bought.buys(step, this.steps))
-      this.reasoned =
-        this.reasoned === this.belief ? after : stillAlive(this.reasoned, this.reasoned.with(fact))
-    this.belief = after
-    this.factNames.push(name)
+  private know(fact: Fact, name: Message, step: StepOf<'operate' | 'test'>, after?: Belief): void {
+    const bought = this.bought.buys(step, this.steps)
+    this.known.add(fact, name, { bench: this.bench, bought, ...(after && { after }) })
   }
-
-  /** The complaint was looked for on an untouched bench whose eyes do not err, and is not there. */
-  private isNotReproduced(fact: Fact): boolean {
-    const { order, bench, dismissed } = this
-    if (dismissed || fact.type !== 'seen' || order.frame.source !== 'model' || isTouched(bench)) return false
-    const at = stateSignature(order.circuit, fact.state)
-    return complaintOf(order).some(
-      ({ arrangement, part, notice }) =>
-        stateSignature(order.circuit, stateOf(arrangement)) === at &&
-        fact.seen[part] !== undefined &&
-        fact.seen[part] !== notice,
-    )
-  }
-  private dismissed = false
 
   private test(step: StepOf<'test'>, i: number): void {
     const { order, predictor, bench, belief } = this
@@ -393,15 +345,7 @@ export class Judging {
     if (efficiency) {
       const { judgement, aim } = efficiency
       this.verdicts.push(judgement)
-      if (bench.repairs.length === 0 && aim !== 'proof') {
-        // A few readings may confirm what is known.
-        const confirms = aim === 'known' && this.chosen.confirmed < mayConfirm
-        if (confirms) this.chosen.confirmed++
-        // Nobody sees at the bench that the complaint alone has left nothing to find out.
-        const told = this.first.bits < allKnown
-        if (!confirms || told) this.chosen.all++
-        this.chosen.aimed += confirms && told ? 1 : aimed[aim]
-      }
+      if (bench.repairs.length === 0 && aim !== 'proof') this.chosen.count(aim, this.first.bits < allKnown)
     }
     this.beforeTest = this.belief
     if (why) {
@@ -490,7 +434,7 @@ export class Judging {
         before: this.beforeTest,
         after: this.belief,
         first: this.first,
-        factNames: this.factNames,
+        factNames: this.known.factNames,
         struckBefore: this.struck,
         struck,
         planted: this.blind ? [] : faultsUncured(this.order.circuit, this.order.planted, this.bench),
@@ -504,7 +448,8 @@ export class Judging {
   }
 
   private conclude(step: StepOf<'conclude'>, i: number): void {
-    const { order, reasoned: belief, bench } = this
+    const { order, bench } = this
+    const { reasoned: belief } = this.known
     this.atConclusion = belief
     this.said = Math.max(this.said ?? 0, this.saidOf(belief))
     this.bought.concluded(step.piece)
@@ -517,7 +462,7 @@ export class Judging {
         : rankTests(belief, order.frame.bag, bench, conditionsOf(bench))
     const judged = judgeConclusion({
       belief,
-      factNames: this.factNames,
+      factNames: this.known.factNames,
       conclusion: step,
       planted: left.length ? left : order.planted,
       bench,
@@ -534,9 +479,6 @@ export class Judging {
   }
 }
 
-/** The spare is looked at before it is trusted: that tells nothing of the circuit, and is well done. */
-const isOfSpare = ({ place }: TestSetup): boolean => place.type === 'hand' && place.spare
-
 /** What a step decides, beside its marks. */
 const decided = (reason: Message, step: number): Judgement => ({
   aspect: 'reading',
@@ -545,23 +487,3 @@ const decided = (reason: Message, step: number): Judgement => ({
   verdict: say('assessment.decides'),
   reason,
 })
-
-/** Something was put right, renewed, or taken apart and put together. */
-const isTouched = ({ repairs, renewed, reseated, spent }: BenchState): boolean =>
-  repairs.length + renewed.length + reseated.length + spent.length > 0
-
-/** A stored test as the predictor asks it; undefined where its places are none of this circuit. */
-export function setupOf(
-  predictor: Predictor,
-  bench: BenchState,
-  step: Pick<StepOf<'test'>, 'instrument' | 'settings' | 'held' | 'also' | 'arrangement'>,
-): TestSetup | undefined {
-  const { circuit, wiring } = predictor
-  const connected = [step, ...step.also].flatMap(({ instrument, settings, held }): Connected[] => {
-    const located = locate(circuit, wiring, held)
-    return located.ok ? [{ instrument, settings, place: located.place }] : []
-  })
-  const [reader, ...also] = connected
-  if (!reader || connected.length <= step.also.length) return undefined
-  return { ...reader, also, state: stateOf(step.arrangement), conditions: conditionsOf(bench) }
-}
