@@ -36,6 +36,11 @@ export class DrillBench {
     }
     return this.solved.get(key)
   }
+  /** The same, taking for granted that a fault in series melts nothing in any other state: for a first look. */
+  glance(state: CircuitState, fault: Fault): SolvedBoard | undefined {
+    const board = solveBoard(this.circuit, [fault], state, { blown: this.gone })
+    return board.ok ? board : undefined
+  }
   private get gone(): ReadonlySet<string> {
     return (this.melted ??= aftermath(this.circuit, []))
   }

@@ -1,4 +1,12 @@
-import { Belief, type Hypothesis, type Measured } from '../../../diagnosis'
+import {
+  admits,
+  Belief,
+  faultAt,
+  placeOnGrid,
+  type Hypothesis,
+  type Measured,
+  type Predictor,
+} from '../../../diagnosis'
 import { say, verbatim } from '../../../document'
 import { describeFault, type Fault } from '../../../faults'
 import { expectedVolts, instrumentOf, locate, settingsOf } from '../../../instruments'
@@ -45,8 +53,26 @@ function drawPieces(
   const some = draw.shuffled([...suspects].map(([piece, suspect]) => ({ piece, ...suspect })))
   const inside = draw.next() < 0.5
   const three = some.filter(({ part }) => between.has(part) === inside).slice(0, 3)
-  const other = some.find(({ part }) => between.has(part) !== inside)
+  // Any piece may have a few ohms too many: one of which that is not reckoned with would seem cleared.
+  const other = some.find(
+    ({ part, hypotheses }) => between.has(part) !== inside && hypotheses.some(({ fault }) => isOhmic(fault!)),
+  )
   return three.length === 3 && other ? { three, other } : undefined
+}
+
+/** An exact fault of a piece that gives a reading: as large as what is planted, or wherever a belief finds one. */
+function exampleOf(
+  predictor: Predictor,
+  { piece, hypotheses }: Suspect,
+  planted: Hypothesis,
+  fact: Measured,
+): Fault | undefined {
+  if (hypotheses.includes(planted)) return planted.fault
+  for (const one of hypotheses) {
+    const x = one.grid.length ? placeOnGrid(one.grid, planted.fault?.severity ?? Infinity) : 0
+    if (admits(predictor, one, x, [fact])) return faultAt(one, x)
+  }
+  return Belief.of(predictor, hypotheses).with(fact).example(piece)
 }
 
 export const clears = defineDrill({
@@ -67,15 +93,14 @@ export const clears = defineDrill({
     if (!some) return undefined
     const { three, other } = some
     const planted = draw.one(three.flatMap(({ hypotheses }) => hypotheses))
-    const board = planted && bench.board(state, [planted.fault!])
+    const board = planted && bench.glance(state, planted.fault!)
     if (!board) return undefined
     const shown = bench.volts(board, red, black)
     const located = locate(circuit, predictor.wiring, { type: 'leads', red: red.name, black: black.name })
     if (shown.value === undefined || shown.floating || !located.ok) return undefined
-    // Read as on a good board it clears nothing that may have a few ohms: the smallest of them is left.
+    // Read as on a good board it clears nothing: the smallest of every fault is left.
     const good = expectedVolts(sound, red.node, black.node, bench.meter)
-    const asGood = Math.abs(shown.value - (good.value ?? Infinity)) <= good.band
-    if (asGood && other.hypotheses.some(({ fault }) => isOhmic(fault!))) return undefined
+    if (Math.abs(shown.value - (good.value ?? Infinity)) <= good.band) return undefined
     const fact: Measured = {
       type: 'measured',
       setup: {
@@ -87,16 +112,17 @@ export const clears = defineDrill({
       value: shown.value,
       meaningless: false,
     }
-    // One after the other: most draws fail at the first, and a belief is what takes time.
-    const believe = ({ hypotheses }: Suspect) => Belief.of(predictor, hypotheses).with(fact)
-    if (believe(other).alive.length) return undefined
+    // One after the other: most draws fail at one of the three, and a belief is what takes time.
     const doubted: { piece: string; example: Fault }[] = []
     for (const one of three) {
-      // What is planted gives its own reading.
-      const example = one.hypotheses.includes(planted) ? planted.fault : believe(one).example(one.piece)
+      const example = exampleOf(predictor, one, planted, fact)
       if (!example || (example.severity ?? Infinity) * amps < matters) return undefined
       doubted.push({ piece: one.piece, example })
     }
+    if (Belief.of(predictor, other.hypotheses).with(fact).alive.length) return undefined
+    // Used in all its states before, it has to show the same.
+    const used = bench.board(state, [planted.fault!])
+    if (!used || bench.volts(used, red, black).text !== shown.text) return undefined
     const { piece: right } = other
     const options: Option[] = draw.shuffled([
       { says: verbatim(right), right: true },
