@@ -2,9 +2,9 @@ import type { Element, Law, Network } from './element'
 import { structureOf, type Structure } from './structure'
 import { valuesOf } from './values'
 
-/** A network's elements made ready for numbers to be worked out: what a sound board is, for every fault struck in it. */
+/** A network's elements compiled for numeric work: a sound board is compiled once and reused for every fault. */
 export interface CompiledNetwork {
-  /** The elements that it was compiled of: of others it says nothing. */
+  /** The elements from which it was compiled; it is valid for these only. */
   readonly elements: readonly Element[]
   readonly structure: Structure
   /** Siemens of each linear element, and the amps that it drives at no volts. */

@@ -22,7 +22,7 @@ export interface Law {
   /** Volts at whose tangent it is first taken, where a plain resistor would mislead: a source with a limit. */
   readonly start?: number
   /**
-   * Of a law with a sharp knee: the volts at which it is looked at next, when iteration proposes `v` and `before` was
+   * Of a law with a sharp knee: the voltage at which to evaluate it next, when the iteration proposes `v` and `before` was
    * the last; `v` itself near the answer. Keeps Newton from leaping over the knee.
    */
   limit?(v: number, before: number): number

@@ -6,9 +6,9 @@ import { SparseLU } from './sparse/lu'
 import { PatternBuilder, type SparseMatrix } from './sparse/pattern'
 import type { DrivenCurrents, NetworkSolver, NoEquilibrium, OperatingPoint } from './operating-point'
 
-/** Newton stops when no voltage moves by more than this (V); it closes in quadratically, so what is left is far less … */
+/** Newton has converged when no voltage moves by more than this (V); convergence is quadratic, so the error left is far smaller. */
 const voltageStep = 1e-6
-/** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
+/** Largest current residual accepted at a node, A, or as a share of the currents through that node. */
 const currentResidual = 1e-9
 const relativeResidual = 1e-12
 const mostIterations = 200
@@ -49,7 +49,7 @@ export class GeneralSolver implements NetworkSolver {
       const pairs = element.type === 'ideal' ? idealPairs(a, b, this.idealRow[i]!) : nodalPairs(a, b)
       pairs.forEach(([row, column], k) => (keys[i * 4 + k] = slot(row, column)))
     })
-    // Every node has a diagonal, so that one which nothing touches is an answer and not a crash.
+    // Every node has a diagonal entry, so that an unconnected node gives a result instead of a crash.
     const anchorKeys: { node: number; key: number }[] = []
     for (let node = 1; node < nodeCount; node++) {
       const key = builder.slot(node - 1, node - 1)
@@ -68,7 +68,7 @@ export class GeneralSolver implements NetworkSolver {
 
   /**
    * The steady state. `guess` (node voltages, as an earlier `voltage`) makes a nearby solve quicker.
-   * An honest failure rather than a number that is no equilibrium.
+   * Returns a failure rather than values that do not satisfy Kirchhoff's laws.
    */
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium {
     this.x.fill(0)
@@ -90,7 +90,7 @@ export class GeneralSolver implements NetworkSolver {
       error = next
       if (!Number.isFinite(error)) return this.refuse('unbounded')
       if (moved * share <= voltageStep && error <= 1) return this.report(iteration)
-      // A linear network needs one step; a second polishes rounding away.
+      // A linear network needs one step; a second removes rounding errors.
       if (linear && iteration >= 3 && error <= 1) return this.report(iteration)
       this.assemble(true)
     }

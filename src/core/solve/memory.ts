@@ -1,4 +1,4 @@
-/** Slices of one piece of memory: boards are laid out by the thousand, and an allocation costs as much as an iteration. */
+/** Slices of one allocation: boards are created by the thousand, and an allocation costs as much as an iteration. */
 export function slicesOf(length: number): (count: number) => Float64Array {
   const { buffer } = new Float64Array(length)
   let taken = 0

@@ -10,17 +10,17 @@ import { Factors } from './sparse/factors'
 import type { Scratch, Structure } from './structure'
 
 /**
- * Newton stops when its last step has moved no voltage by more than this (V): it closes in quadratically, so that what is
- * left then is far under a nanovolt …
+ * Newton has converged when the last step moved no voltage by more than this (V). Convergence is quadratic: the error left is
+ * far below a nanovolt.
  */
 const voltageStep = 1e-6
-/** … and no node's currents fail to cancel by more than this (A), or this share of what flows there. */
+/** Largest current residual accepted at a node, A, or as a share of the currents through that node. */
 const currentResidual = 1e-9
 const relativeResidual = 1e-10
 const mostIterations = 200
-/** Times that a knee may hold iteration back, before it is searched along the line instead. */
+/** Maximum damped iterations (a law limited its step) before a line search. */
 const mostHolds = 12
-/** Rounding of a voltage, relative: a joint of micro-ohms turns it into amps that are no fault of the answer. */
+/** Relative rounding error of a voltage: across a micro-ohm joint it becomes a current residual that is no real error. */
 const rounding = 4e-16
 
 /**
@@ -38,18 +38,18 @@ export class MeshSolver implements NetworkSolver {
   private readonly ends: Int32Array
   private readonly siemens: Float64Array
   private readonly offset: Float64Array
-  /** Amps driven in, by rank; what of them the linear nodes hand on is added when those are eliminated. */
+  /** Currents driven into each node, by rank, A; the share that eliminated linear nodes pass on is added during elimination. */
   private readonly driven: Float64Array
   private readonly factors: Factors
   private readonly responses: Responses
-  /** The same once the linear nodes are gone, from the boundary on. */
+  /** The network after the linear nodes are eliminated, from the boundary on. */
   private readonly baseMesh: Float64Array
   private readonly baseGround: Float64Array
   private readonly baseDriven: Float64Array
   private readonly value: CurveValue = { current: 0, slope: 0 }
   private held = false
   private prepared = false
-  /** Shared with other networks of the same pattern: nothing is left there from one question to the next. */
+  /** Shared with other networks of the same pattern; holds nothing between two calls. */
   private readonly scratch: Scratch
 
   /** @throws Error where a source is ideal: that takes the general solver */
@@ -117,11 +117,11 @@ export class MeshSolver implements NetworkSolver {
         const moved = this.distance()
         settled = !wasHeld && moved <= voltageStep
         if (!settled) {
-          // After a full step the linear currents cancel by construction: the residual is what the tangents missed.
+          // After a full step the linear currents cancel by construction: the residual is the error of the tangents.
           let after = this.evaluate(next, holds < mostHolds)
           const { held } = this
           if (held) holds++
-          // A limited law's current is not that of these volts: no line search.
+          // A limited law's current does not belong to these voltages, so a line search makes no sense.
           for (let share = 1; !held && after > error && after > 1e-7 && share > 1 / 1024; share /= 2) {
             for (let k = boundary; k < size; k++) next[k] = (x[k]! + next[k]!) / 2
             this.evaluate(next, false)
@@ -141,7 +141,7 @@ export class MeshSolver implements NetworkSolver {
     return this.finish(Math.max(1, iterations))
   }
 
-  /** Eliminates the linear nodes: their factors never change and stay where they are, from one solve to the next. */
+  /** Eliminates the linear nodes once: their factors do not change between solves. */
   private prepare(): void {
     if (this.prepared) {
       this.scratch.right.set(this.driven)
@@ -169,7 +169,7 @@ export class MeshSolver implements NetworkSolver {
     this.scratch.right.set(this.baseDriven, boundary)
   }
 
-  /** Nonlinear elements as plain conductances, or as their tangents where they say, for a first answer. */
+  /** Nonlinear elements as chord conductances, or as tangents where the law has no chord, for a starting point. */
   private useChords(): void {
     const { value, laws } = this
     const { slope, amps, where } = this.scratch
@@ -189,7 +189,7 @@ export class MeshSolver implements NetworkSolver {
     this.linearise()
   }
 
-  /** Nonlinear elements as their tangents, where they have been looked at. */
+  /** Nonlinear elements as their tangents at the voltages last evaluated. */
   private linearise(): void {
     this.restoreBase()
     const { a: ranksA, b: ranksB, slot: slots } = this.nonlinear
@@ -302,7 +302,7 @@ export class MeshSolver implements NetworkSolver {
     this.responses.shiftsBy(currents, into)
   }
 
-  /** Currents, and the proof: every node's currents cancel, or it is polished once, or refused. */
+  /** Computes the currents and checks Kirchhoff's current law at every node; refines, or refuses the result. */
   private finish(iterations: number): OperatingPoint | NoEquilibrium {
     const { network, plan } = this
     const { x } = this.scratch
@@ -318,7 +318,7 @@ export class MeshSolver implements NetworkSolver {
         if (!(miss <= residual)) residual = miss
       }
       if (Number.isNaN(residual)) return this.refuse('unbounded', [])
-      // Most answers cancel to the nanoamp; where they do not, what is rounding has to be told from what is wrong.
+      // Most solutions balance to a nanoampere; where they do not, tell rounding from a real error.
       if (residual <= currentResidual || this.isRounding(voltage, current)) {
         this.settleIslands(voltage)
         return { ok: true, voltage, current, island: this.island, iterations, residual }
@@ -334,7 +334,7 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  /** Current of every element, and what is then missing at every node. */
+  /** Current of every element, and the residual at every node. */
   private currents(voltage: Float64Array, current: Float64Array): void {
     const { value, ends, siemens, offset } = this
     const { missing } = this.scratch
@@ -358,7 +358,7 @@ export class MeshSolver implements NetworkSolver {
     }
   }
 
-  /** Whether what is missing is no more than rounding of the voltages and of the sums makes of it. */
+  /** Whether the residuals are no larger than rounding of voltages and sums explains. */
   private isRounding(voltage: Float64Array, current: Float64Array): boolean {
     const { ends, siemens, nonlinear } = this
     const { missing, slope } = this.scratch
@@ -381,7 +381,7 @@ export class MeshSolver implements NetworkSolver {
     return true
   }
 
-  /** In a floating island, volts are told over its first node. */
+  /** In a floating island, voltages are relative to its first node. */
   private settleIslands(voltage: Float64Array): void {
     if (this.wellJoined) return
     const base = new Map<number, number>()

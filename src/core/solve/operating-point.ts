@@ -30,12 +30,12 @@ export interface DrivenCurrents {
   readonly amps: Float64Array
 }
 
-/** A network made ready to be solved again and again. */
+/** A network prepared for repeated solving. */
 export interface NetworkSolver {
   readonly network: Network
   /**
    * The steady state. `guess` (node voltages, as an earlier `voltage`) makes a nearby solve quicker.
-   * An honest failure rather than a number that is no equilibrium.
+   * Returns a failure rather than values that do not satisfy Kirchhoff's laws.
    */
   solve(guess?: Float64Array): OperatingPoint | NoEquilibrium
   /** Volts at every node for one amp into `node`, at the last operating point: one entry per node. */

@@ -8,7 +8,7 @@ interface Way {
   q: number
 }
 
-/** Small-signal answers of a network that is solved, through the factors of its tangents. */
+/** Small-signal responses of a solved network, from the factors of its linearisation. */
 export class Responses {
   private readonly way: Way = { p: -1, q: -1 }
 
@@ -66,7 +66,7 @@ export class Responses {
     const { work } = this.scratch
     const { size, rank, order, first, neighbour } = plan
     into.fill(0, 0, (size + 1) * count)
-    // What each current hands on, as far as it goes …
+    // Forward substitution, each current along its own path …
     for (let i = 0; i < count; i++) {
       const way = this.startWay(rank[a[i]!]!, amps[i]!, rank[b[i]!]!, -amps[i]!)
       for (let k = this.nextOf(way); k >= 0; k = this.nextOf(way)) {
@@ -76,7 +76,7 @@ export class Responses {
         for (let at = first[k]!; at < first[k + 1]!; at++) work[neighbour[at]!]! += mesh[at]! * own
       }
     }
-    // … then all of them together back, row by row.
+    // … then back substitution for all of them together, row by row.
     for (let k = size - 1; k >= 0; k--) {
       const row = order[k]! * count
       const one = inverse[k]!

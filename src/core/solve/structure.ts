@@ -3,7 +3,7 @@ import { slicesOf } from './memory'
 import { planElimination, type Elimination } from './sparse/elimination'
 import { elementKinds, type Values } from './values'
 
-/** What a network's pattern alone decides: in which order its nodes are eliminated, and which hang together. */
+/** What the topology of a network decides: the elimination order of its nodes, and which are connected. */
 export interface Structure {
   readonly nodeCount: number
   readonly ends: Int32Array
@@ -22,7 +22,7 @@ export interface Structure {
     readonly b: Int32Array
     readonly slot: Int32Array
   }
-  /** Memory that solving takes and nothing is left in, shared by all networks of this pattern. */
+  /** Scratch memory, shared by all networks of this pattern; holds nothing between two calls. */
   readonly scratch: Scratch
 }
 
@@ -31,7 +31,7 @@ export interface Scratch {
   readonly x: Float64Array
   readonly next: Float64Array
   readonly right: Float64Array
-  /** By rank; zero between two questions. */
+  /** By rank; zero between two calls. */
   readonly work: Float64Array
   /** By node. */
   readonly missing: Float64Array
@@ -42,8 +42,8 @@ export interface Scratch {
 }
 
 /**
- * Found structures by hash: boards of one circuit differ in values far more often than in what joins what. Each holds memory of
- * its own (some 25 kB at 400 nodes), so fewer are kept than plans.
+ * Structures by hash of their pattern: boards of one circuit differ in values far more often than in topology. Each holds its own
+ * memory (about 25 kB at 400 nodes), so fewer are kept than plans.
  */
 const found = new Map<number, Structure[]>()
 const most = 600

@@ -1,7 +1,7 @@
 import type { Network } from './element'
 import { slicesOf } from './memory'
 
-/** What an element is to whoever joins nodes, as a number. */
+/** Kinds of element as numbers. */
 export const elementKinds = { current: 0, joined: 1, open: 2, nonlinear: 3, ideal: 4 } as const
 
 /** A network's elements as numbers, one pass over them: loops over numbers are an order quicker than over objects. */
@@ -21,7 +21,7 @@ export interface Values {
   readonly hash: number
 }
 
-/** Patterns are nearly always known already: what they are compared with is read into the same memory again and again. */
+/** Patterns are nearly always known already, so that the one to compare is read into the same memory each time. */
 let ends = new Int32Array(0)
 let kinds = new Uint8Array(0)
 

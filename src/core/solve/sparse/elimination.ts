@@ -152,7 +152,7 @@ function makePlan({ nodeCount, ends, bent }: Shape): Elimination {
   }
 }
 
-/** Nodes by falling eagerness to go: those with the fewest neighbours first. */
+/** Nodes in order of elimination: those with the fewest neighbours first. */
 class DegreeQueue {
   /** Nodes with more neighbours than `most` are left alone. */
   private readonly buckets: number[][] = []
