@@ -58,8 +58,13 @@ test('each further place is light on the wire', async ({ page }) => {
   const addresses = new Map<string, string>()
   let wire = { waited: 0, after: 0 }
   cdp.on('Network.responseReceived', ({ requestId, response }) => addresses.set(requestId, response.url))
+  /** What Today brings: on a slow machine some of it is still on its way when the next place is opened. */
+  const today = new Set<string>()
+  let learning = true
   cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-    wire[comesAfter.test(addresses.get(requestId) ?? '') ? 'after' : 'waited'] += encodedDataLength
+    const address = addresses.get(requestId) ?? ''
+    if (learning) today.add(address)
+    else if (!today.has(address)) wire[comesAfter.test(address) ? 'after' : 'waited'] += encodedDataLength
   })
   const quiet = quietOf(page)
   await page.request.post('/api/session', { data: people.orla })
@@ -67,10 +72,17 @@ test('each further place is light on the wire', async ({ page }) => {
   const one = circuits[0]!.id
   const names = ['floor', 'lessons', 'days', 'classes', 'ledger', 'exams', 'drills', 'rubric']
   const more = ['handbook', 'circuits', 'account', `bench/${one}`, `plant/${one}`, `sheet/${one}`]
-  for (const place of [...names, ...more]) {
+  const home = async () => {
+    learning = true
     await page.goto('/')
     await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
     await quiet()
+  }
+  await home()
+  await page.waitForTimeout(2000)
+  for (const place of [...names, ...more]) {
+    await home()
+    learning = false
     wire = { waited: 0, after: 0 }
     await page.evaluate((to) => {
       type App = { config: { globalProperties: { $router: { push(to: string): Promise<unknown> } } } }
