@@ -179,6 +179,23 @@ test('what cannot be shown says what happened and what to do', async ({ page }) 
     await page.getByRole('button', { name: 'Go to Today' }).click()
     await expect(page.getByRole('heading', { name: 'To review', exact: true })).toBeVisible()
   })
+  await test.step('a step of a place that cannot be had: said in its stead, and had when it is tried again', async () => {
+    await openBench(page)
+    await page.getByRole('link', { name: 'Plant', exact: true }).click()
+    await expect(page.getByRole('region', { name: 'Fault' }).first()).toBeVisible()
+    let broken = true
+    await page.route('**/api/meters', (route) =>
+      broken ? route.fulfill({ status: 500, body: '{}' }) : route.continue(),
+    )
+    await page.keyboard.press('3')
+    const pane = page.locator('.pane')
+    await expect(pane.getByRole('alert')).toBeVisible()
+    await expectAccessible(page)
+    broken = false
+    await pane.getByRole('button', { name: 'Try again' }).click()
+    await expect(page.getByRole('button', { name: 'Hand out the work order' })).toBeVisible()
+    await page.unroute('**/api/meters')
+  })
   await test.step('a part of the page that an upgrade has taken away: the newer page is loaded', async () => {
     let gone = true
     await page.route(/assets\/Ledger-.*\.js/, (route) =>

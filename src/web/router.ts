@@ -1,4 +1,5 @@
 import type { Code } from '../core/document'
+import { isGone, loadAnew } from './api/load-anew'
 import { createRouter, createWebHistory } from 'vue-router'
 import { isOutdated } from './api/build'
 import { onSessionLost } from './api/client'
@@ -192,20 +193,6 @@ export const router = createRouter({
   ],
 })
 
-/** A path that was just loaded anew because a part of the page was gone: not twice in a row. */
-const reloaded = 'brachyon.reloaded'
-const isGone = (error: unknown): boolean =>
-  error instanceof Error &&
-  /dynamically imported module|Importing a module script failed|error loading dynamically|preload CSS/i.test(
-    error.message,
-  )
-function loadAnew(path: string): boolean {
-  const last = sessionStorage.getItem(reloaded)
-  if (last && Date.now() - Number(last) < 10_000) return false
-  sessionStorage.setItem(reloaded, String(Date.now()))
-  window.location.assign(path)
-  return true
-}
 /** What kept somebody from a place is shown in its stead, with a way to try again. */
 router.onError((error: unknown, to) => {
   // Parts of a page of before an upgrade are gone from the server: the newer page has its own.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useAct } from '../../api/useAct'
+import Awaited from '../../parts/Awaited.vue'
 import Fold from '../../parts/Fold.vue'
 import { t } from '../../words'
 import { NButton, NInput } from 'naive-ui'
@@ -19,7 +20,12 @@ const whenOpen = (path: string) => () => (open.value ? path : undefined)
 const { data: status } = useServer(statusSchema, whenOpen('/status'))
 const named = useServer(z.object({ name: z.string() }), whenOpen('/school'))
 const school = ref('')
-watch(named.data, (now) => (school.value = now?.name ?? ''), { immediate: true })
+// What is being typed stays while it is asked anew.
+watch(
+  () => named.data.value?.name,
+  (now) => (school.value = now ?? ''),
+  { immediate: true },
+)
 async function name() {
   await act(async () => {
     await post('/school', { name: school.value }, 'PUT')
@@ -79,7 +85,7 @@ const size = (bytes: number) =>
       <dd>{{ status.backup ? when(status.backup) : t('ui.account.noneYetNpmRunBackup') }}</dd>
       <dt>{{ t('ui.account.recordsAreKept') }}</dt>
       <dd>
-        <Suspense><Retention /></Suspense>
+        <Awaited><Retention /></Awaited>
       </dd>
     </dl>
   </Fold>

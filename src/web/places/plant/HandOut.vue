@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ToHandOut } from './to-hand-out'
 import Several from '../../parts/Several.vue'
 import { when } from '../../parts/when'
 import type { Entries } from '../../parts/choice'
@@ -10,7 +11,6 @@ import { RouterLink } from 'vue-router'
 import { z } from 'zod'
 import { metersSchema, userSchema, type User } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
-import type { Circuit } from '../../../core/circuit'
 import type { Fault } from '../../../core/faults'
 import { send } from '../../api/client'
 import { useServer } from '../../api/useServer'
@@ -22,18 +22,7 @@ import BadSpares from './BadSpares.vue'
 import ComplaintFacts from './ComplaintFacts.vue'
 import FrameFields from './FrameFields.vue'
 
-const props = defineProps<{
-  /** The circuit's id in the library, and the circuit itself. */
-  id: string
-  circuit: Circuit
-  faults: readonly Fault[]
-  complaint: string
-  /** The complaint as the engine would put it; empty where nothing shows. */
-  drafted: string
-  settled: () => Promise<void>
-  /** It is looked at: its button stands at the foot of the place. */
-  shown: boolean
-}>()
+const props = defineProps<ToHandOut>()
 const emit = defineEmits<{ complaint: [text: string] }>()
 
 const studentList = useServer(z.array(userSchema), () => '/students')

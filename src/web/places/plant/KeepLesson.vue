@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ToHandOut } from './to-hand-out'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
@@ -8,25 +9,14 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { lessonListSchema, storedLessonSchema } from '../../../contract'
 import type { Frame } from '../../../core/attempt'
-import type { Circuit } from '../../../core/circuit'
-import { describeFault, type Fault } from '../../../core/faults'
+import { describeFault } from '../../../core/faults'
 import { send } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { useServer } from '../../api/useServer'
 import ComplaintFacts from './ComplaintFacts.vue'
 
 /** What stands here as a lesson: circuit, fault, complaint, frame; or as one more set for one about this circuit. */
-const props = defineProps<{
-  id: string
-  circuit: Circuit
-  faults: readonly Fault[]
-  complaint: string
-  /** The complaint as the engine would put it; empty where nothing shows. */
-  drafted: string
-  settled: () => Promise<void>
-  /** It is looked at. */
-  shown: boolean
-}>()
+const props = defineProps<ToHandOut>()
 const frame = useLocalStorage<Partial<Frame>>('brachyon.frame', {})
 const name = ref('')
 const into = ref('')

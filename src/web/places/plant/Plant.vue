@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import Awaited from '../../parts/Awaited.vue'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { ChevronLeft, ChevronRight } from '@lucide/vue'
-import { NButton, NSkeleton } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTimeoutFn } from '@vueuse/core'
@@ -187,7 +188,7 @@ useKeys(t('ui.common.plant'), [
         @choose="point"
       />
       <!-- What is being filled in stays, whichever step is looked at. -->
-      <Suspense v-if="opened">
+      <Awaited v-if="opened">
         <HandOutStep
           v-show="step === 'handOut'"
           :id="store.stored.id"
@@ -199,8 +200,7 @@ useKeys(t('ui.common.plant'), [
           :shown="step === 'handOut'"
           @complaint="change({ complaint: $event })"
         />
-        <template #fallback><NSkeleton text :repeat="6" /></template>
-      </Suspense>
+      </Awaited>
     </div>
     <div class="sum" role="group" :aria-label="t('ui.plant.whatItDoes')">
       <p v-if="faulted.trouble.value" class="wrong">
