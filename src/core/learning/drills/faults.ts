@@ -26,19 +26,21 @@ export function faultsOn(
   )
 }
 
-/** Some pieces along a way, with what may be wrong with them; undefined where there are fewer than four to choose from. */
+/** Pieces that one is chosen from. */
+const choices = 4
+
+/** Four pieces along a way, with what may be wrong with them; undefined where there are fewer. */
 export function drawPieces(
   { predictor }: DrillBench,
   { strides }: Walk,
   draw: Draw,
   fits: (fault: Fault) => boolean,
-  most: number,
 ): { readonly pieces: readonly string[]; readonly asked: readonly Hypothesis[] } | undefined {
   const own = new Set(strides.map(({ part }) => part))
   const all = predictor.hypotheses.filter(
     ({ fault, pieces }) => fault && fits(fault) && own.has(fault.part) && pieces.length === 1,
   )
-  const pieces = draw.shuffled([...new Set(all.map(({ pieces: [piece] }) => piece!))]).slice(0, most)
-  if (pieces.length < 4) return undefined
+  const pieces = draw.shuffled([...new Set(all.map(({ pieces: [piece] }) => piece!))]).slice(0, choices)
+  if (pieces.length < choices) return undefined
   return { pieces, asked: all.filter(({ pieces: [piece] }) => pieces.includes(piece!)) }
 }

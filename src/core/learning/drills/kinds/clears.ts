@@ -31,7 +31,7 @@ interface Suspect {
  * Three pieces that a reading may leave in doubt and one that it may clear: three of those between the leads and one of the
  * others, or the other way round; the fault is in one of the three.
  */
-function drawPieces(
+function drawSuspects(
   { predictor }: DrillBench,
   { points, strides }: Walk,
   draw: Draw,
@@ -89,7 +89,7 @@ export const clears = defineDrill({
     const amps = bench.ampsOf(sound, walk)
     const side = draw.next() < 0.6 ? drawOnSide(walk, draw) : undefined
     const [red, black] = side ?? [draw.one(reachable(walk))!, minusOf(walk)]
-    const some = drawPieces(bench, walk, draw, [red, black])
+    const some = drawSuspects(bench, walk, draw, [red, black])
     if (!some) return undefined
     const { three, other } = some
     const planted = draw.one(three.flatMap(({ hypotheses }) => hypotheses))

@@ -33,7 +33,7 @@ export const nextTest = defineDrill({
     if (!drawn) return undefined
     const { walk, state } = drawn
     const { predictor, circuit } = bench
-    const some = drawPieces(bench, walk, draw, isOhmic, 4)
+    const some = drawPieces(bench, walk, draw, isOhmic)
     if (!some) return undefined
     const { pieces } = some
     const belief = Belief.of(predictor, some.asked)
