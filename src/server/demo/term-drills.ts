@@ -1,11 +1,11 @@
-import { dayOf } from '../../contract'
+import { dayOf, type DrillAnswer } from '../../contract'
 import type { Circuit } from '../../core/circuit'
 import { Draw, DrillBench, makeItem, type DrillKey, type Item } from '../../core/learning'
-import type { DrillAnswer } from '../../contract'
 import type { Queries } from '../database'
 import { addSet } from '../learning/drill-sets'
 import { keepAnswered } from '../learning/drills'
-import { membersOf, type Term, type TermGround } from './term'
+import { membersOf } from './members'
+import type { Term, TermGround } from './term'
 
 /** Kinds that a class has been set, in words and in keys, and how many days from now they are due. */
 const sets = [

@@ -10,6 +10,10 @@ import {
 } from '../../contract'
 import { nearDaysSchema } from '../../contract/days'
 import { setProgressSchema } from '../../contract/drills'
+import type { Fit } from '../../core/learning'
+import type { Queries } from '../database'
+import { Difficulties } from '../learning/difficulties'
+import type { FitTask } from '../workers/tasks'
 import { demoTerm } from './term'
 import { daysOfTerm } from './term-days'
 
@@ -54,6 +58,27 @@ describe('the demo term', () => {
       expect(Math.max(...done)).toBe(items)
       expect(Math.min(...done)).toBe(0)
     }
+  })
+
+  it('is read for the fit page by page, each attempt once, though many were finished at the same moment', async () => {
+    const read = async (page: number, db: Queries = school.database) => {
+      const tasks: FitTask[] = []
+      const fit = (task: FitTask) => (tasks.push(task), Promise.resolve({ faults: [], abilities: [] } as Fit))
+      const difficulties = new Difficulties(db, { fit }, page)
+      await difficulties.now()
+      await difficulties.idle()
+      const { count, students, faults, responses } = tasks[0]!
+      return { count, students, faults, right: responses.right.reduce((sum, one) => sum + one, 0) }
+    }
+    const whole = await read(2000)
+    expect(whole.count).toBe(300)
+    expect(await read(7)).toEqual(whole)
+    const undone = school.database.transaction(async (tx) => {
+      await tx.query(`update attempt_results set concluded_at = date_trunc('week', concluded_at)`)
+      expect(await read(7, tx)).toEqual(whole)
+      throw new Error('as it was')
+    })
+    await expect(undone).rejects.toThrow('as it was')
   })
 
   it('lies in the past, in order, and ends with a round that goes on', async () => {

@@ -7,6 +7,7 @@ import type { Queries } from '../database'
 import { remark } from '../judging/results'
 import type { Result } from '../judging/result'
 import type { Progress } from '../judging/progress'
+import { membersOf } from './members'
 import { daysOfTerm, type TermDay } from './term-days'
 import { addDrills } from './term-drills'
 import { insertRows, iso, type TermRow } from './term-rows'
@@ -119,12 +120,6 @@ async function addClass(
   )
   await db.query('insert into class_instructors (class_id, user_id) values ($1, $2)', [id, instructor])
   return id
-}
-
-/** Places of a class's students among those of all classes. */
-export function membersOf(term: Pick<Term, 'classes'>, c: number): number[] {
-  const before = term.classes.slice(0, c).reduce((sum, one) => sum + one.students.length, 0)
-  return term.classes[c]!.students.map((_, i) => before + i)
 }
 
 /** As schools name their terms: by the year in which they begin. */

@@ -6,8 +6,6 @@ import type { Workers } from '../workers/pool'
 export const fewestAttempts = 5
 /** The newest so many attempts count: a thousand students at three hundred faults. */
 const mostAttempts = 300_000
-/** Attempts that are read at once: others wait for the embedded database meanwhile. */
-const page = 2000
 /** A fit that takes longer than so many ms is not begun again at once for each attempt that comes … */
 const quick = 2000
 /** … but after so many times as long as it has taken. */
@@ -54,7 +52,9 @@ export class Difficulties {
 
   constructor(
     private readonly db: Queries,
-    private readonly workers: Workers,
+    private readonly workers: Pick<Workers, 'fit'>,
+    /** Attempts that are read at once: others wait for the embedded database meanwhile. */
+    private readonly page = 2000,
   ) {}
 
   /** What is known now; whatever has come since is looked at behind the answer. */
@@ -89,6 +89,7 @@ export class Difficulties {
 
   /** The newest attempts, page after page. */
   private async *attempts(): AsyncGenerator<Attempt> {
+    const { page } = this
     let last: Attempt | undefined
     for (let read = 0; read < mostAttempts; read += page) {
       const rows: Attempt[] = await this.db.query<Attempt>(
