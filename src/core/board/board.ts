@@ -1,5 +1,5 @@
 import { cached } from '../cache'
-import { refOf, splitRef, type Circuit, type CircuitState } from '../circuit'
+import { refOf, splitRef, type Circuit, type CircuitState, type SegmentRef } from '../circuit'
 import type { Fault } from '../faults'
 import { modelOf, type Model, type Wiring } from '../model'
 import type { Sense, Surroundings } from '../parts'
@@ -145,12 +145,19 @@ export function senseOf(
  * Amps through a segment, from its first terminal to its second; 0 where it is open.
  * @returns A, positive from the first terminal to the second
  */
-export function segmentAmps(
-  { firstElement }: Pick<Board, 'firstElement'>,
+export const segmentAmps = (
+  board: Pick<Board, 'firstElement'>,
   point: OperatingPoint,
   part: string,
   segment: string,
+): number => ampsOf(board, point, refOf(part, segment))
+
+/** The same for a segment by its name. */
+export function ampsOf(
+  { firstElement }: Pick<Board, 'firstElement'>,
+  { current }: OperatingPoint,
+  segment: SegmentRef,
 ): number {
-  const i = firstElement.get(refOf(part, segment))
-  return i === undefined ? 0 : point.current[i]!
+  const i = firstElement.get(segment)
+  return i === undefined ? 0 : current[i]!
 }

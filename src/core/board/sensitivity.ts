@@ -1,5 +1,6 @@
 import { cached } from '../cache'
 import type { DrivenCurrents } from '../solve'
+import { seriesOf, toleranceAmps, type Series } from './series'
 import type { SolvedBoard } from './solved-board'
 
 /** How the voltage between two nodes answers to a milliamp there, and to every part's tolerance. */
@@ -30,8 +31,7 @@ export const tolerancesOf = cached(
     let count = 0
     for (let i = 0; i < elements.length; i++) {
       const own = elements[i]!
-      if (!own.tolerance) continue
-      const shift = own.type === 'source' ? own.tolerance / own.ohms : point.current[i]! * own.tolerance
+      const shift = toleranceAmps(own, point.current[i]!)
       if (shift === 0) continue
       a[count] = own.a
       b[count] = own.b
@@ -81,51 +81,79 @@ const mostSpare = 2 ** 21
 
 /**
  * Sensitivities of the voltages between many pairs of nodes of one solved board, by the adjoint (Director and Rohrer,
- * IEEE Trans. CT-16, 1969): what every tolerance does at every node, and every pair from those of its two ends.
+ * IEEE Trans. CT-16, 1969): what every tolerance does at every node, and every pair from those of its two ends. Tolerances
+ * in series are taken together: a board of 400 nodes has 560 tolerances in 200 runs.
  * Independent tolerances spread evenly over ± t have standard deviation t/√3; three of those are taken, but never more
  * than the sum of all, which is the worst case.
  */
 export class Sensitivities {
-  private readonly count: number
-  /** Volts that each tolerance adds at each node, node after node. */
+  private readonly series: Series
+  /** Volts at each node for a volt in each run of elements in series, node after node. */
   private readonly shifts: Float64Array
+  private worst = 0
+  private squares = 0
 
   constructor(private readonly solved: SolvedBoard) {
-    const tolerances = tolerancesOf(solved)
-    this.count = tolerances.count
-    const needed = solved.board.nodeCount * tolerances.count
+    const { board, point } = solved
+    this.series = seriesOf(board, point)
+    const needed = board.nodeCount * this.series.count
     this.shifts = spare.length >= needed ? spare : new Float64Array(needed)
     spare = none
-    solved.shiftsBy(tolerances, this.shifts)
+    solved.shiftsBy(this.series, this.shifts)
   }
 
   between(p: number, q: number): Sensitivity {
     if (p === q) return { ohms: 0, band: 0 }
     if (!this.solved.tied(p, q)) return { ohms: Infinity, band: 0 }
-    const { shifts, count } = this
+    const { run, count } = this.series
+    this.worst = this.squares = 0
+    // Inside a run its own tolerances are looked at one by one.
+    const [one, other] = [Math.min(run[p]!, run[q]!), Math.max(run[p]!, run[q]!)]
+    let from = 0
+    if (one >= 0) {
+      this.addOutside(p, q, 0, one)
+      this.addInside(p, q, one)
+      from = one + 1
+    }
+    if (other >= 0 && other !== one) {
+      this.addOutside(p, q, from, other)
+      this.addInside(p, q, other)
+      from = other + 1
+    }
+    this.addOutside(p, q, from, count)
+    return { ohms: this.solved.ohms(p, q), band: Math.min(this.worst, Math.sqrt(3 * this.squares)) }
+  }
+
+  /** Adds what runs `from` to `to` do between two nodes outside them. */
+  private addOutside(p: number, q: number, from: number, to: number): void {
+    const { shifts } = this
+    const { count, sum, squares } = this.series
     const [x, y] = [p * count, q * count]
-    // Two sums of each kind: an addition need not wait for the one before it.
     let worst = 0
-    let others = 0
-    let squares = 0
-    let further = 0
-    const even = count & ~1
-    for (let i = 0; i < even; i += 2) {
-      const one = shifts[x + i]! - shifts[y + i]!
-      const next = shifts[x + i + 1]! - shifts[y + i + 1]!
-      worst += Math.abs(one)
-      others += Math.abs(next)
-      squares += one * one
-      further += next * next
+    let square = 0
+    for (let i = from; i < to; i++) {
+      const volts = shifts[x + i]! - shifts[y + i]!
+      worst += Math.abs(volts) * sum[i]!
+      square += volts * volts * squares[i]!
     }
-    if (even < count) {
-      const last = shifts[x + even]! - shifts[y + even]!
-      worst += Math.abs(last)
-      squares += last * last
+    this.worst += worst
+    this.squares += square
+  }
+
+  /** Adds what one run does between two nodes of which at least one lies inside it. */
+  private addInside(p: number, q: number, own: number): void {
+    const { shifts } = this
+    const { count, first, place, share, driven, run, at } = this.series
+    const volts = shifts[p * count + own]! - shifts[q * count + own]!
+    const end = -1
+    const [pAt, qAt] = [run[p] === own ? at[p]! : end, run[q] === own ? at[q]! : end]
+    const source = driven[own]!
+    for (let j = first[own]!; j < first[own + 1]!; j++) {
+      const here = place[j]!
+      const shift = (volts + moved(pAt, here, source) - moved(qAt, here, source)) * share[j]!
+      this.worst += Math.abs(shift)
+      this.squares += shift * shift
     }
-    worst += others
-    squares += further
-    return { ohms: this.solved.ohms(p, q), band: Math.min(worst, Math.sqrt(3 * squares)) }
   }
 
   /** Gives the memory back; nothing may be asked afterwards. */
@@ -133,3 +161,7 @@ export class Sensitivities {
     if (this.shifts.length <= mostSpare && this.shifts.length > spare.length) spare = this.shifts
   }
 }
+
+/** Volts by which a node at place `at` of a run moves when one volt goes from place `driven` to place `here`; none outside the run. */
+const moved = (at: number, here: number, driven: number): number =>
+  at < 0 ? 0 : (at >= here ? 1 : 0) - (at >= driven ? 1 : 0)

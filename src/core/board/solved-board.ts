@@ -1,5 +1,6 @@
 import type { NetworkSolver, OperatingPoint } from '../solve'
-import { type Board, segmentAmps } from './board'
+import { refOf, type SegmentRef } from '../circuit'
+import { ampsOf, type Board } from './board'
 
 /** Something switches to and fro without end: every phase of it, each solved, and the ids of the parts that do so. */
 export interface LimitCycle {
@@ -55,9 +56,14 @@ export class SolvedBoard {
 
   /** @returns amps through a segment, from its first terminal to its second, 0 where it is open; the mean over all phases */
   amps(part: string, segment: string): number {
-    if (!this.limitCycle) return segmentAmps(this.board, this.point, part, segment)
+    return this.ampsOf(refOf(part, segment))
+  }
+
+  /** The same for a segment by its name. */
+  ampsOf(segment: SegmentRef): number {
+    if (!this.limitCycle) return ampsOf(this.board, this.point, segment)
     const { phases } = this
-    return phases.reduce((sum, p) => sum + segmentAmps(p.board, p.point, part, segment), 0) / phases.length
+    return phases.reduce((sum, p) => sum + ampsOf(p.board, p.point, segment), 0) / phases.length
   }
 
   /** @returns volts at every node for one amp into `node` (V/A), at the operating point; of a board that switches, in its first phase */

@@ -27,15 +27,44 @@ export function isolatedRows(
   meter: MeterType,
   blown: ReadonlySet<string>,
 ): IsolatedRow[] {
-  const touched = new Set(faults.flatMap(({ part, other }) => (other ? [part, partIn(other)] : [part])))
-  const state = isolatedState(circuit)
-  let board: Board | undefined
-  return modelOf(circuit).parts.flatMap((part) => {
-    if (!touched.has(part.part.id) && !blown.has(part.part.id)) return soundRows(part)(meter, circuit)
-    board ??= buildBoard(circuit, faults, state, { blown })
-    return rowsOf(board, part, meter)
-  })
+  const model = modelOf(circuit)
+  const { rows, starts } = soundList(circuit, meter)
+  const touched = new Set(blown)
+  for (const { part, other } of faults) {
+    touched.add(part)
+    if (other) touched.add(partIn(other))
+  }
+  if (touched.size === 0) return rows.slice()
+  const board = buildBoard(circuit, faults, isolatedState(circuit), { blown })
+  const found: IsolatedRow[] = []
+  let from = 0
+  const copyTo = (end: number) => {
+    while (from < end) found.push(rows[from++]!)
+  }
+  // Jumpers blow, too, and are no parts.
+  const parts = [...touched].flatMap((id) => model.find(id) ?? [])
+  for (const part of parts.sort((p, q) => p.index - q.index)) {
+    copyTo(starts[part.index]!)
+    found.push(...rowsOf(board, part, meter))
+    from = starts[part.index + 1]!
+  }
+  copyTo(rows.length)
+  return found
 }
+
+/** Rows of all parts of a circuit without a fault, and where each part's begin; one entry more for the end. */
+const soundList = cached<
+  [circuit: Circuit, meter: MeterType],
+  { rows: readonly IsolatedRow[]; starts: readonly number[] }
+>({ owner: (circuit) => circuit, key: (_, meter) => meter, most: 4 }, (circuit, meter) => {
+  const rows: IsolatedRow[] = []
+  const starts = [0]
+  for (const part of modelOf(circuit).parts) {
+    rows.push(...soundRows(part)(meter, circuit))
+    starts.push(rows.length)
+  }
+  return { rows, starts }
+})
 
 /** Controls in their working position, everything plugged in. */
 const isolatedState = cached({ owner: (circuit: Circuit) => circuit }, (circuit): CircuitState => ({

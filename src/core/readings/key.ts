@@ -1,7 +1,7 @@
 import { type Words, type Message } from '../document'
 import { cached } from '../cache'
 import { modelOf, runsOf, walkPaths, wireUp, type Stride, type Walk } from '../model'
-import { refOf, type Circuit, type CircuitState } from '../circuit'
+import { refOf, type Circuit, type CircuitState, type SegmentRef } from '../circuit'
 import type { Fault } from '../faults'
 import {
   ampsByFuse,
@@ -137,7 +137,7 @@ function keyOfBoard(solved: SolvedBoard, meter: MeterType): StateKey {
   const { circuit, state, wiring } = solved.board
   const { ways, distinct, firsts } = waysOf(circuit)
   const expected = new Expectations(solved, meter)
-  const rows = distinct.map((stride) => dropRow(solved, stride, expected))
+  const rows = distinct.map((piece) => dropRow(solved, piece, expected))
   const supply = supplyOf(solved)
   const key: StateKey = {
     ok: true,
@@ -174,39 +174,47 @@ interface Way {
   readonly load: Runs
   readonly back: Runs
   /** Where its load takes amps, and where the path itself begins. */
-  readonly taking: readonly Stride[]
+  readonly taking: readonly SegmentRef[]
+}
+
+/** A stride over a piece, by the piece's name. */
+interface Piece {
+  readonly stride: Stride
+  readonly name: SegmentRef
 }
 
 /** The walks of all paths; they hang on the wiring alone. */
 const waysOf = cached({ owner: wireUp }, (circuit: Circuit) => {
   const numbers = new Map<string, number>()
   const pieces = new Set<string>()
-  const distinct: Stride[] = []
+  const distinct: Piece[] = []
   /** The first stride over each piece, in the order in which the paths meet them. */
   const firsts: number[] = []
   const ways = walkPaths(circuit).map((walk): Way => {
     const { strides, points, load, own } = walk
     const ids = strides.map((stride) => {
-      const piece = refOf(stride.part, stride.segment.key)
-      const name = `${piece} ${stride.forward} ${stride.side}`
-      let id = numbers.get(name)
+      const name = nameOf(stride)
+      const way = `${name} ${stride.forward} ${stride.side}`
+      let id = numbers.get(way)
       if (id === undefined) {
         id = distinct.length
-        numbers.set(name, id)
-        distinct.push(stride)
-        if (!pieces.has(piece)) firsts.push(id)
-        pieces.add(piece)
+        numbers.set(way, id)
+        distinct.push({ stride, name })
+        if (!pieces.has(name)) firsts.push(id)
+        pieces.add(name)
       }
       return id
     })
     const share = (side: Stride['side']): Runs =>
       runsOf(strides, side).map(([from, to]) => [points[from]!.node, points[to]!.node])
     const main = strides.findIndex((s) => s.part === load && s.side === 'load')
-    const taking = [strides[main < 0 ? own : main]!, strides[own]!]
+    const taking = [strides[main < 0 ? own : main]!, strides[own]!].map(nameOf)
     return { walk, ids, feed: share('feed'), load: share('load'), back: share('return'), taking }
   })
   return { ways, distinct, firsts }
 })
+
+const nameOf = ({ part, segment }: Stride): SegmentRef => refOf(part, segment.key)
 
 function fuseRows(solved: SolvedBoard, expected: Expectations, meter: MeterType): FuseRow[] {
   const { model, wiring } = solved.board
@@ -243,9 +251,9 @@ function scanRows({ phases: [first] }: SolvedBoard): ScanPart[] {
   })
 }
 
-function dropRow(solved: SolvedBoard, stride: Stride, expected: Expectations): DropRow {
+function dropRow(solved: SolvedBoard, { stride, name }: Piece, expected: Expectations): DropRow {
   const { part, segment, from, to, side } = stride
-  const amps = solved.amps(part, segment.key)
+  const amps = solved.ampsOf(name)
   const { value, band, extremes } = expected.volts(from.node, to.node)
   const row: DropRow = {
     part,
@@ -285,7 +293,7 @@ function balance(
     returnLoss: together(back, expected),
     remainder: shares === undefined ? undefined : source - shares,
     // A branch that is switched off loses nothing, whatever flows in the load that it shares.
-    amps: Math.min(...taking.map(({ part, segment }) => Math.abs(solved.amps(part, segment.key)))),
+    amps: Math.min(...taking.map((segment) => Math.abs(solved.ampsOf(segment)))),
   }
 }
 

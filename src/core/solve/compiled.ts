@@ -14,7 +14,7 @@ export interface CompiledNetwork {
   readonly laws: readonly Law[]
 }
 
-/** Reads every element once, and finds or makes the structure of its pattern. */
+/** Reads every element once, and finds or makes the structure of its pattern. No source may be ideal: that takes the general solver. */
 export function compileNetwork(network: Network): CompiledNetwork {
   const values = valuesOf(network)
   const structure = structureOf(values)

@@ -152,11 +152,12 @@ export class MeshSolver implements NetworkSolver {
     const { boundary, size, first } = plan
     right.set(driven)
     this.factors.eliminate(0, boundary)
+    const { baseMesh, baseGround, baseDriven } = this
     const cut = first[boundary]!
-    for (let p = 0; p < this.baseMesh.length; p++) this.baseMesh[p] = mesh[cut + p]!
+    for (let p = 0; p < baseMesh.length; p++) baseMesh[p] = mesh[cut + p]!
     for (let k = boundary; k < size; k++) {
-      this.baseGround[k - boundary] = ground[k]!
-      this.baseDriven[k - boundary] = right[k]!
+      baseGround[k - boundary] = ground[k]!
+      baseDriven[k - boundary] = right[k]!
     }
     driven.set(right)
     this.prepared = true
@@ -283,9 +284,12 @@ export class MeshSolver implements NetworkSolver {
   }
 
   private distance(): number {
+    const { boundary, size } = this.plan
+    const { next, x } = this.scratch
     let moved = 0
-    for (let k = this.plan.boundary; k < this.plan.size; k++) {
-      moved = Math.max(moved, Math.abs(this.scratch.next[k]! - this.scratch.x[k]!))
+    for (let k = boundary; k < size; k++) {
+      const step = Math.abs(next[k]! - x[k]!)
+      if (!(step <= moved)) moved = step
     }
     return moved
   }
@@ -367,6 +371,8 @@ export class MeshSolver implements NetworkSolver {
     const book = (i: number, siemens: number) => {
       const a = ends[2 * i]!
       const b = ends[2 * i + 1]!
+      // Only nodes that miss by more are asked about.
+      if (Math.abs(missing[a]!) <= currentResidual && Math.abs(missing[b]!) <= currentResidual) return
       const size = Math.max(
         Math.abs(current[i]!),
         grain * siemens * Math.max(Math.abs(voltage[a]!), Math.abs(voltage[b]!)),
@@ -375,7 +381,7 @@ export class MeshSolver implements NetworkSolver {
       flow[b]! += size
     }
     for (let i = 0; i < siemens.length; i++) book(i, siemens[i]!)
-    nonlinear.element.forEach((i, c) => book(i, slope[c]!))
+    for (let c = 0; c < nonlinear.element.length; c++) book(nonlinear.element[c]!, slope[c]!)
     for (let node = 1; node < flow.length; node++)
       if (Math.abs(missing[node]!) > Math.max(currentResidual, relativeResidual * flow[node]!)) return false
     return true

@@ -61,7 +61,9 @@ export class Solver implements NetworkSolver {
   }
 }
 
-const solverOf = (network: Network): NetworkSolver =>
-  network.elements.some((element) => element.type === 'ideal')
-    ? new GeneralSolver(network)
-    : new MeshSolver(network)
+function solverOf(network: Network): NetworkSolver {
+  const { elements, compiled } = network
+  // Only a network without an ideal source has been compiled.
+  if (compiled?.elements === elements) return new MeshSolver(network)
+  return elements.some(({ type }) => type === 'ideal') ? new GeneralSolver(network) : new MeshSolver(network)
+}

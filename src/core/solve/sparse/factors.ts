@@ -110,10 +110,15 @@ export class Factors {
     const { mesh, inverse } = this
     const { right } = this
     const { first, neighbour } = this.plan
+    let end = first[to]!
     for (let k = to - 1; k >= from; k--) {
+      const begin = first[k]!
       let v = right[k]! * inverse[k]!
-      for (let p = first[k]!; p < first[k + 1]!; p++) v += mesh[p]! * into[neighbour[p]!]!
+      if (end - begin === 2)
+        v = v + mesh[begin]! * into[neighbour[begin]!]! + mesh[begin + 1]! * into[neighbour[begin + 1]!]!
+      else for (let p = begin; p < end; p++) v += mesh[p]! * into[neighbour[p]!]!
       into[k] = v
+      end = begin
     }
   }
 }
