@@ -8,13 +8,12 @@ import {
   userSchema,
   type DayBody,
   type LedgerStudents,
-  type LessonRow,
   type StoredDay,
-  type User,
 } from '../../../contract'
 import { faultKinds, faultOfKind, type FaultKind } from '../../../core/faults'
 import { brokenRules, needsOf, rotate, type Station } from '../../../core/lab'
 import { ask, messageOf, retryWhileOffline, send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 
 const isKind = (kind: string): kind is FaultKind => (faultKinds as readonly string[]).includes(kind)
 
@@ -34,9 +33,12 @@ async function readNeeds(people: readonly string[]): Promise<Map<string, readonl
 
 /** A lab day as it is planned: every change is saved, and what it breaks is known at once. */
 export async function useDay(id: string) {
+  const lessonList = useServer(lessonListSchema, () => '/lessons')
+  const studentList = useServer(z.array(userSchema), () => '/students')
+  const lessons = computed(() => lessonList.data.value ?? [])
+  const people = computed(() => studentList.data.value ?? [])
   const stored = shallowRef<StoredDay>(await ask(storedDaySchema, `/days/${id}`))
-  const lessons = shallowRef<LessonRow[]>(await ask(lessonListSchema, '/lessons'))
-  const people = shallowRef<User[]>(await ask(z.array(userSchema), '/students'))
+  await Promise.all([lessonList.ready(), studentList.ready()])
   const wrong = ref('')
   const saving = ref(false)
   /** There is no connection: what was changed is sent as soon as there is. */

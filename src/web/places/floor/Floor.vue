@@ -15,13 +15,15 @@ import Claims from './Claims.vue'
 import FloorList from './FloorList.vue'
 import StationCard from './StationCard.vue'
 import { byNeed, filters, needOf, type Filter } from '../../readings/needs'
+import { useScope } from '../../stores/scope'
 import { useFloor } from './useFloor'
 
 /** The workshop as it runs: who needs me, at a glance. */
 const claims = ref<InstanceType<typeof Claims> | null>(null)
-const { scope, rows, count, wrong, now, connected, load, act } = useFloor(() => void claims.value?.look())
-await scope.load()
-await load()
+await useScope().load()
+const { scope, rows, count, wrong, now, connected, ready, act } = useFloor(() => void claims.value?.look())
+// What keeps it away is said in the place, which goes on asking.
+await ready().catch(() => undefined)
 
 const search = ref('')
 const filter = ref<Filter | null>('all')

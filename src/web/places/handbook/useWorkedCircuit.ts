@@ -1,6 +1,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { t } from '../../words'
 import { ask } from '../../api/client'
+import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 import { storedCircuitSchema } from '../../../contract'
 import { circuitListSchema, deskListSchema } from '../../../contract/lists'
 import { openingState, type Circuit } from '../../../core/circuit'
@@ -26,7 +28,7 @@ export function useWorkedCircuit(example: () => Example, paths: (circuit: Circui
   const path = ref('')
   const stateId = ref('')
   const faulted = ref(false)
-  const own = shallowRef<readonly { id: string; name: string }[]>([])
+  const { wrong, act } = useAct()
   const opened = shallowRef<ReadonlyMap<string, Circuit>>(new Map())
 
   const circuit = computed(
@@ -56,8 +58,11 @@ export function useWorkedCircuit(example: () => Example, paths: (circuit: Circui
 
   async function choose(to: string) {
     if (!demoCircuits.has(to) && !opened.value.has(to)) {
-      const stored = await ask(storedCircuitSchema, `/circuits/${to}`)
-      opened.value = new Map(opened.value).set(to, stored.circuit)
+      const come = await act(async () => {
+        const stored = await ask(storedCircuitSchema, `/circuits/${to}`)
+        opened.value = new Map(opened.value).set(to, stored.circuit)
+      })
+      if (!come) return
     }
     name.value = to
     if (isExample.value) {
@@ -72,20 +77,16 @@ export function useWorkedCircuit(example: () => Example, paths: (circuit: Circui
   const demos = computed(() =>
     [...demoCircuits].filter(([, one]) => paths(one).length > 0).map(([id, one]) => ({ id, name: one.name })),
   )
-  if (session.user?.role === 'instructor')
-    void ask(circuitListSchema, '/circuits').then(
-      (list) => (own.value = list),
-      () => undefined,
-    )
+  const forRole = (role: string, path: string) => () => (session.user?.role === role ? path : undefined)
+  const circuits = useServer(circuitListSchema, forRole('instructor', '/circuits'))
+  const own = computed(() => circuits.data.value ?? [])
   // A student with a test in hand finds out by measuring what its circuit reads, not here.
-  const tested = ref<ReadonlySet<string>>(new Set())
-  if (session.user?.role === 'student')
-    void ask(deskListSchema, '/desk').then(
-      ({ rows }) =>
-        (tested.value = new Set(rows.filter((o) => o.mode === 'test' && !o.concluded).map((o) => o.circuit))),
-      () => undefined,
-    )
-  const closed = computed(() => tested.value.has(circuit.value.name))
+  const desk = useServer(deskListSchema, forRole('student', '/desk'))
+  const closed = computed(() =>
+    (desk.data.value?.rows ?? []).some(
+      (order) => order.mode === 'test' && !order.concluded && order.circuit === circuit.value.name,
+    ),
+  )
   return {
     closed,
     name,
@@ -100,6 +101,7 @@ export function useWorkedCircuit(example: () => Example, paths: (circuit: Circui
     worked,
     demos,
     own,
+    wrong,
     choose,
   }
 }

@@ -4,45 +4,40 @@ import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { formatQuantity, t, tell } from '../../words'
 import { NButton, NInput } from 'naive-ui'
-import { computed, ref } from 'vue'
-import { askedSchema, type Asked } from '../../../contract/show'
+import { computed, ref, watch } from 'vue'
+import { askedSchema } from '../../../contract/show'
 import { parseQuantity } from '../../../core/quantity'
-import { ask, post } from '../../api/client'
+import { post } from '../../api/client'
 import { useLive } from '../../api/live'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 
 /** What the wall asks the class: it comes by itself, is answered in one act, and can be answered anew while it is open. */
-const asked = ref<Asked>(null)
+const { data: asked, wrong: away, again } = useServer(askedSchema, () => '/asked')
 const typed = ref('')
-const { wrong, act, failed } = useAct()
+const { wrong: refused, act } = useAct()
+const wrong = computed(() => refused.value || away.value)
 const closed = ref(false)
 
-async function look() {
-  try {
-    const before = asked.value?.id
-    const next = await ask(askedSchema, '/asked')
-    closed.value = before !== undefined && next === null
-    if (next?.id !== before) typed.value = ''
-    asked.value = next
-  } catch (error) {
-    failed(error)
-  }
-}
-useLive('/room/live', { asked: () => void look() }, () => void look())
+watch(
+  () => asked.value?.id,
+  (now, before) => {
+    closed.value = before !== undefined && now === undefined
+    typed.value = ''
+  },
+)
+useLive('/room/live', { asked: () => void again() }, () => void again())
 
 async function give(value: number | string) {
   const now = asked.value
   if (!now) return
-  const taken = await act(async () => {
-    await post(`/asked/${now.id}`, { value }, 'PUT')
-    if (asked.value?.id === now.id) asked.value = { ...now, mine: value }
-  })
-  if (!taken) void look()
+  await act(() => post(`/asked/${now.id}`, { value }, 'PUT'))
+  void again()
 }
 function giveVolts() {
   const read = parseQuantity(typed.value, 'V')
   if (read.ok) void give(read.value)
-  else wrong.value = t('ui.home.typeVoltsSuchAs12')
+  else refused.value = t('ui.home.typeVoltsSuchAs12')
 }
 const body = computed(() => asked.value?.body)
 const choices = computed((): { value: number | string; text: string }[] => {

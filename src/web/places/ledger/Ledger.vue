@@ -11,6 +11,7 @@ import SidePanel from '../../parts/SidePanel.vue'
 import { dayWords } from '../../parts/when'
 import { t } from '../../words'
 import { slot } from '../../words/slots'
+import { useScope } from '../../stores/scope'
 import AttemptList from './AttemptList.vue'
 import ClassSkills from './ClassSkills.vue'
 import Course from './Course.vue'
@@ -24,10 +25,10 @@ const Confidence = defineAsyncComponent({
   loader: async () => (await import('./Confidence.vue')).default,
   suspensible: false,
 })
+await useScope().load()
 const book = useLedger()
-const { ledger, students, count, judging, wrong, days, day, scope, query } = book
-await Promise.all([scope.load(), book.findDays('')])
-await book.load()
+const { ledger, students, count, judging, wrong, days, day, find, scope, query } = book
+await book.ready()
 const dayOptions = computed(() =>
   days.value.map((d) => ({ value: d.id, label: `${d.name}, ${dayWords(d.day)}` })),
 )
@@ -47,7 +48,7 @@ function look(student: LedgerStudent, skill: Skill | null) {
 }
 async function forgotten() {
   chosen.value = null
-  await book.load()
+  await book.again()
 }
 /** Which figure's attempts are open. */
 const behind = ref<{ title: string; which: AttemptsQuery } | null>(null)
@@ -72,7 +73,7 @@ const openSure = (sure: number) =>
         :options="dayOptions"
         :placeholder="t('ui.ledger.anyTime')"
         :input-props="{ 'aria-label': t('ui.common.labDay') }"
-        @search="book.findDays"
+        @search="find = $event"
       />
       <span class="flex-1" />
       <ExportMenu :book="book" />

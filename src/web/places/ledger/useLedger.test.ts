@@ -3,8 +3,10 @@ import { writeWords } from '../../../core/document'
 import { describeFault, possibleFaults } from '../../../core/faults'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, nextTick } from 'vue'
+import { effectScope, nextTick, type EffectScope } from 'vue'
 import { skillKeys } from '../../../core/lab'
+import { serverCache } from '../../api/server-cache'
+import { useScope } from '../../stores/scope'
 import { use } from '../../words'
 import { faultWords, useLedger } from './useLedger'
 
@@ -45,6 +47,7 @@ describe('the records', () => {
   let waiting: { url: string; answer: (value: unknown, status?: number) => void }[]
   let pages: Record<string, unknown>
   let book: ReturnType<typeof useLedger>
+  let place: EffectScope
   beforeEach(async () => {
     waiting = []
     pages = {}
@@ -63,6 +66,7 @@ describe('the records', () => {
           },
         ])
       if (path === '/scope') return now({ classes: [], students: [] })
+      if (path === '/days') return now(nobody)
       if (path === '/ledger/judging') return now({ all: 0, done: 0, waiting: 0 })
       if (path === '/ledger/students')
         return now(pages[new URLSearchParams(url.split('?')[1]).get('after') ?? ''] ?? nobody)
@@ -73,10 +77,16 @@ describe('the records', () => {
         }),
       )
     })
-    book = effectScope().run(useLedger)!
-    await book.scope.load()
+    serverCache.clear()
+    await useScope().load()
+    place = effectScope()
+    book = place.run(useLedger)!
+    await nextTick()
   })
-  afterEach(() => use('en'))
+  afterEach(() => {
+    place.stop()
+    use('en')
+  })
   const arrived = async () => {
     for (let n = 0; n < 6; n++) await new Promise((resolve) => setTimeout(resolve, 1))
   }
@@ -91,6 +101,7 @@ describe('the records', () => {
     book.day.value = id(2)
     await nextTick()
     expect(waiting.map(({ url }) => url)).toEqual([
+      '/api/ledger',
       `/api/ledger?class=${id(1)}`,
       `/api/ledger?class=${id(1)}&day=${id(2)}`,
     ])
@@ -99,25 +110,27 @@ describe('the records', () => {
 
   it('are those that were asked for last, whichever arrive last', async () => {
     await choose(id(1))
-    await choose()
-    waiting[1]!.answer(ledgerOf('of everybody'))
+    book.day.value = id(2)
+    await nextTick()
+    waiting[2]!.answer(ledgerOf('of the day'))
     await arrived()
-    expect(shown()).toBe('of everybody')
-    waiting[0]!.answer(ledgerOf('of the class'))
+    expect(shown()).toBe('of the day')
+    waiting[1]!.answer(ledgerOf('of the class'))
     await arrived()
-    expect(shown()).toBe('of everybody')
+    expect(shown()).toBe('of the day')
   })
 
   it('that cannot be had leave what is shown, and say so until they can', async () => {
-    void book.load()
     waiting[0]!.answer(ledgerOf('before'))
     await arrived()
-    void book.load()
-    waiting[1]!.answer({ message: { code: 'missing' } }, 500)
+    void book.again()
+    await arrived()
+    waiting[1]!.answer({ message: { code: 'missing' } }, 404)
     await arrived()
     expect(shown()).toBe('before')
     expect(book.wrong.value).not.toBe('')
-    void book.load()
+    void book.again()
+    await arrived()
     waiting[2]!.answer(ledgerOf('after'))
     await arrived()
     expect([shown(), book.wrong.value]).toEqual(['after', ''])
@@ -128,8 +141,8 @@ describe('the records', () => {
       '': { rows: [student('Ada')], count: 2, after: 'x' },
       x: { rows: [student('Ben')], count: 2, after: null },
     }
-    void book.load()
     waiting[0]!.answer(ledgerOf('all'))
+    void book.again()
     await arrived()
     expect([book.students.value.length, book.count.value]).toEqual([1, 2])
     await book.more()

@@ -1,6 +1,6 @@
 import { readWords } from '../../../core/document'
 import { useTimeoutFn } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { z } from 'zod'
 import {
   dayListSchema,
@@ -9,8 +9,6 @@ import {
   ledgerStudentsSchema,
   marksSchema,
   type DayRow,
-  type JudgingState,
-  type Ledger,
   type LedgerStudents,
   type MarkRow,
 } from '../../../contract'
@@ -18,6 +16,8 @@ import { recordsToCsv } from '../../../core/formats'
 import { skillKeys, skills, type Skill } from '../../../core/lab'
 import { ask } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { usePages } from '../../api/usePages'
+import { useServer } from '../../api/useServer'
 import { download } from '../../parts/download'
 import { dayWords } from '../../parts/when'
 import { useScope } from '../../stores/scope'
@@ -33,14 +33,19 @@ export const skillWord = (skill: string) => t(skills[skill as Skill])
 /** The records of everybody, of classes, of a lab day; and the files they are handed on as. */
 export function useLedger() {
   const scope = useScope()
-  const ledger = ref<Ledger | null>(null)
-  const students = ref<LedgerStudent[]>([])
-  const count = ref(0)
-  const after = ref<string | null>(null)
-  const judging = ref<JudgingState | null>(null)
-  const { wrong, act, failed } = useAct()
-  const days = ref<DayRow[]>([])
+  const { wrong: refused, act } = useAct()
   const day = ref<string | null>(null)
+  /** Lab days by their name; the newest where nothing is typed. */
+  const find = ref('')
+  const found = useServer(dayListSchema, () => `/days?find=${encodeURIComponent(find.value)}`)
+  /** The chosen one stays among them. */
+  const chosen = shallowRef<DayRow>()
+  watch(day, (id) => (chosen.value = days.value.find((one) => one.id === id)))
+  const days = computed(() => {
+    const rows = found.data.value?.rows ?? []
+    const { value: kept } = chosen
+    return kept && !rows.some(({ id }) => id === kept.id) ? [kept, ...rows] : rows
+  })
   /** What is asked for, and `more` of it. */
   const queryOf = (more: Readonly<Record<string, string>> = {}) => {
     const query = new URLSearchParams(scope.query)
@@ -59,50 +64,33 @@ export function useLedger() {
       .filter(Boolean)
       .join(', '),
   )
-  let asked = 0
-  /** Of two that are on their way only the later counts, whichever arrives last. */
-  async function load(): Promise<void> {
-    const mine = ++asked
-    try {
-      const [page, read] = await Promise.all([
-        ask(ledgerStudentsSchema, `/ledger/students${query.value}`),
-        ask(ledgerSchema, `/ledger${query.value}`),
-      ])
-      if (mine !== asked) return
-      ledger.value = read
-      students.value = page.rows
-      count.value = page.count
-      after.value = page.after
-      wrong.value = ''
-    } catch (error) {
-      if (mine === asked) failed(error)
-    }
-    void lookAtJudging()
-  }
+  const page = usePages(ledgerStudentsSchema, () => `/ledger/students${query.value}`)
+  const read = useServer(ledgerSchema, () => `/ledger${query.value}`)
+  const state = useServer(judgingStateSchema, () => '/ledger/judging')
+  const again = () => Promise.all([page.again(), read.again()])
   /** While some finished work has no result yet it is looked for now and then, and the records are read anew with it. */
-  async function lookAtJudging(): Promise<void> {
-    const before = judging.value
-    judging.value = await ask(judgingStateSchema, '/ledger/judging').catch(() => before)
-    const left = (state: JudgingState | null) => (state ? state.all - state.done : 0)
-    if (left(before) > 0 && left(judging.value) === 0) void load()
-    if (left(judging.value) > 0) again.start()
-  }
-  const again = useTimeoutFn(() => void lookAtJudging(), 2000, { immediate: false })
-  async function more(): Promise<void> {
-    const mine = asked
-    await ask(ledgerStudentsSchema, `/ledger/students${queryOf({ after: after.value! })}`).then((page) => {
-      if (mine !== asked) return
-      students.value = [...students.value, ...page.rows]
-      after.value = page.after
-    }, failed)
-  }
+  const left = computed(() => {
+    const { value } = state.data
+    return value ? value.all - value.done : 0
+  })
+  const later = useTimeoutFn(() => void state.again(), 2000, { immediate: false })
+  watch(state.loading, (is) => {
+    if (!is && left.value > 0) later.start()
+  })
+  watch(left, (now, before) => {
+    if (before > 0 && now === 0) void again()
+  })
+  const wrong = computed(() => refused.value || page.wrong.value || read.wrong.value || found.wrong.value)
   /** All students of the scope, whatever is shown of them. */
   async function allStudents(): Promise<LedgerStudent[]> {
-    const all = [...students.value]
-    for (let next = after.value; next !== null;) {
-      const page = await ask(ledgerStudentsSchema, `/ledger/students${queryOf({ after: next })}`)
-      all.push(...page.rows)
-      next = page.after
+    const all: LedgerStudent[] = []
+    for (let next: string | null = ''; next !== null;) {
+      const more: LedgerStudents = await ask(
+        ledgerStudentsSchema,
+        `/ledger/students${next ? queryOf({ after: next }) : query.value}`,
+      )
+      all.push(...more.rows)
+      next = more.after
     }
     return all
   }
@@ -118,16 +106,6 @@ export function useLedger() {
     }
     return all
   }
-  /** Lab days by their name; the newest where nothing is typed. */
-  async function findDays(text: string): Promise<void> {
-    await ask(dayListSchema, `/days?find=${encodeURIComponent(text)}`).then(({ rows }) => {
-      // The chosen one stays among them.
-      const chosen = days.value.filter(({ id }) => id === day.value && !rows.some((row) => row.id === id))
-      days.value = [...chosen, ...rows]
-    }, failed)
-  }
-  watch(query, () => void load())
-
   const csv = (name: string, rows: readonly object[]) => download(name, 'text/csv', recordsToCsv(rows))
   const saveSkills = () =>
     act(async () => {
@@ -147,26 +125,27 @@ export function useLedger() {
       }))
       csv('class-skills.csv', rows)
     })
-  const saveFaults = () => csv('faults.csv', ledger.value?.faults ?? [])
+  const saveFaults = () => csv('faults.csv', read.data.value?.faults ?? [])
   const saveReport = () =>
     act(async () => {
       const { report } = await import('./report')
-      await report(about.value, await allStudents(), ledger.value!, await allMarks())
+      await report(about.value, await allStudents(), read.data.value!, await allMarks())
     })
   return {
     scope,
-    ledger,
-    students,
-    count,
-    judging,
+    ledger: read.data,
+    students: page.rows,
+    count: page.count,
+    judging: state.data,
     wrong,
     days,
     day,
     query,
     about,
-    load,
-    more,
-    findDays,
+    again,
+    more: page.more,
+    find,
+    ready: () => Promise.all([page.ready(), read.ready()]),
     saveSkills,
     saveFaults,
     saveReport,

@@ -10,22 +10,21 @@ import {
   orderStates,
   rubricListSchema,
   triedRubricSchema,
-  type OrderRow,
-  type RubricRow,
   type TriedRubric,
 } from '../../../contract'
 import { aspectNames, aspects, rubricSchema, type Rubric } from '../../../core/assessment'
 import { useRoute } from 'vue-router'
-import { ask, send } from '../../api/client'
+import { send } from '../../api/client'
 import { useAct } from '../../api/useAct'
+import { useServer } from '../../api/useServer'
 import { useLeaveGuard } from '../../shell/confirm'
 import { when } from '../../parts/when'
 import MarkBars from '../../readings/MarkBars.vue'
 import { useScope } from '../../stores/scope'
 
-const versions = ref<RubricRow[]>([])
+const list = useServer(rubricListSchema, () => '/rubrics')
+const versions = computed(() => list.data.value?.versions ?? [])
 const scope = useScope()
-const orders = ref<OrderRow[]>([])
 const draft = ref<Rubric | null>(null)
 /** From a review one comes with its attempt. */
 const asked = useRoute().query.attempt
@@ -42,19 +41,23 @@ const sum = computed(() => aspects.reduce((all, a) => all + (draft.value?.weight
 const copyOf = (rubric: Rubric): Rubric => JSON.parse(JSON.stringify(rubric)) as Rubric
 
 async function load() {
-  versions.value = (await ask(rubricListSchema, '/rubrics')).versions
+  await list.again()
   draft.value = copyOf(versions.value[0]!.rubric)
 }
-await load()
+await list.ready()
+draft.value = copyOf(versions.value[0]!.rubric)
 // The newest of each state in the scope that was looked at last: enough to try a rubric on.
 await scope.load()
-const lists = await Promise.all(
-  orderStates.map((state) => ask(orderListSchema, `/orders?state=${state}&${scope.query}`)),
+const lists = orderStates.map((state) =>
+  useServer(orderListSchema, () => `/orders?state=${state}&${scope.query}`),
 )
-orders.value = lists
-  .flatMap(({ rows }) => rows)
-  .filter((o) => o.tests > 0)
-  .sort((a, b) => b.created.localeCompare(a.created))
+await Promise.all(lists.map(({ ready }) => ready()))
+const orders = computed(() =>
+  lists
+    .flatMap(({ data }) => data.value?.rows ?? [])
+    .filter((o) => o.tests > 0)
+    .sort((a, b) => b.created.localeCompare(a.created)),
+)
 
 const mark = (rubric: Rubric) =>
   send(triedRubricSchema, '/rubrics/try', { rubric, ...(sample.value && { order: sample.value }) })

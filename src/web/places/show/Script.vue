@@ -5,12 +5,13 @@ import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
 import { computed, ref } from 'vue'
-import { lessonListSchema, storedLessonSchema, type LessonRow } from '../../../contract'
+import { lessonListSchema, storedLessonSchema } from '../../../contract'
 import { type Ask } from '../../../core/lab'
 import { ask, send } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import type { Showing } from './useShow'
 
-const { wrong, said, act, failed } = useAct()
+const { wrong: refused, said, act } = useAct()
 
 /** The steps of the demonstration: what is asked, in which order. They are kept with a lesson, and replayed from it. */
 const props = defineProps<{ show: Showing; lesson: string }>()
@@ -60,9 +61,11 @@ function move(i: number, by: number) {
   setAsks(next)
 }
 
-const lessons = ref<LessonRow[]>([])
+const { data: lessons, wrong: away } = useServer(lessonListSchema, () =>
+  props.lesson ? undefined : '/lessons',
+)
+const wrong = computed(() => refused.value || away.value)
 const into = ref(props.lesson)
-if (!props.lesson) void ask(lessonListSchema, '/lessons').then((list) => (lessons.value = list), failed)
 async function keep() {
   await act(async () => {
     const { lesson } = await ask(storedLessonSchema, `/lessons/${into.value}`)
@@ -126,7 +129,7 @@ async function keep() {
         :placeholder="t('ui.show.withWhichLesson')"
         :entries="
           entriesOf(
-            lessons,
+            lessons ?? [],
             (l) => l.id,
             (l) => l.name,
           )

@@ -14,6 +14,7 @@ import { firstSource } from '../../../core/circuit'
 import { wireUp } from '../../../core/model'
 import { smallLosses } from '../../../core/readings'
 import { ask } from '../../api/client'
+import { useServer } from '../../api/useServer'
 import Sentence from '../../parts/Sentence.vue'
 import { slot } from '../../words/slots'
 import Answers from './Answers.vue'
@@ -53,7 +54,7 @@ const showHealthy = ref(true)
 const showFaulted = ref(true)
 const writing = ref(false)
 
-const classes = await ask(classListSchema, '/classes').catch(() => [])
+const { data: classes } = useServer(classListSchema, () => '/classes')
 const question = computed(() => (open.value && now.value ? show.bodyOf(now.value) : undefined))
 const room = useClass(question)
 const { on: live, group, values, trouble } = room
@@ -314,7 +315,7 @@ const remoteAt = `${window.location.origin}/remote`
       </Toggle>
       <Toggle size="large" :on="live" @click="live = !live">{{ t('ui.show.askTheClass') }}</Toggle>
       <Choice
-        v-if="live && classes.length"
+        v-if="live && classes?.length"
         v-model:value="group"
         :label="t('ui.show.whichClass')"
         labelled="aloud"
