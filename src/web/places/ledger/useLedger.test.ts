@@ -142,6 +142,7 @@ describe('the records', () => {
       x: { rows: [student('Ben')], count: 2, after: null },
     }
     waiting[0]!.answer(ledgerOf('all'))
+    await arrived()
     void book.again()
     await arrived()
     expect([book.students.value.length, book.count.value]).toEqual([1, 2])
