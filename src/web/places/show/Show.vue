@@ -10,9 +10,6 @@ import { formatQuantity, quoted, t, tell } from '../../words'
 import { computed, ref, useTemplateRef } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { classListSchema, storedCircuitSchema, storedLessonSchema } from '../../../contract'
-import { firstSource } from '../../../core/circuit'
-import { wireUp } from '../../../core/model'
-import { smallLosses } from '../../../core/readings'
 import { ask } from '../../api/client'
 import { useServer } from '../../api/useServer'
 import Sentence from '../../parts/Sentence.vue'
@@ -22,7 +19,7 @@ import Script from './Script.vue'
 import Histogram from './Histogram.vue'
 import WallCourse from './WallCourse.vue'
 import WallDrawing from './WallDrawing.vue'
-import { stopsOf } from './stops'
+import { useOnWall } from './useOnWall'
 import { useWall } from './useWall'
 import { useClass } from './useClass'
 import { useOpen } from '../../stores/open'
@@ -49,7 +46,7 @@ async function load(): Promise<Shown> {
 const shown = await load()
 const { circuit, complaint } = shown
 const show = useShow(shown)
-const { at, state, path, scripted, asked, open, now, most, go, healthy, faulted, seen, options } = show
+const { at, state, path, scripted, asked, open, now, most, go, seen, options } = show
 const showHealthy = ref(true)
 const showFaulted = ref(true)
 const writing = ref(false)
@@ -64,58 +61,11 @@ function step(by: number) {
   go(by)
 }
 
-const wiring = computed(() => wireUp(circuit))
-/** Points of the path that is asked about, as far as the class has come. */
-const pathNow = computed(() => {
-  const ask = now.value
-  const i = ask?.type === 'volts' ? circuit.paths.findIndex(({ id }) => id === ask.path) : path.value
-  return Math.max(0, i)
-})
-const stops = computed(() => {
-  const ask = now.value
-  const names = show.asks.value.flatMap((one) =>
-    one.type === 'volts' &&
-    (!ask || ask.type !== 'volts' || (one.path === ask.path && one.state === ask.state))
-      ? [one.point]
-      : [],
-  )
-  return stopsOf(names, pathNow.value, healthy.value, faulted.value)
-})
-const shownStops = computed(() => {
-  const ask = now.value
-  if (ask?.type !== 'volts') return 0
-  const i = stops.value.findIndex(({ name }) => name === ask.point)
-  return open.value ? i : i + 1
-})
-const stop = computed(() => stops.value.find(({ name }) => name === point.value))
-/** Losses that are hairs on the scale of the source are drawn by themselves. */
-const small = computed(() => {
-  const balance = faulted.value?.balances[pathNow.value]
-  return balance !== undefined && smallLosses(balance)
-})
-/** What the class has seen is tinted by its volts; nothing else on the drawing says any. */
-const tint = computed(() => {
-  const nodes = new Map(wiring.value.points.map(({ name, node }) => [name, node]))
-  const key = showFaulted.value ? 'faulted' : 'healthy'
-  const most = Math.max(1, ...stops.value.map((one) => one.healthy ?? 0))
-  return new Map(
-    stops.value.slice(0, shownStops.value).flatMap((one) => {
-      const node = nodes.get(one.name)
-      return node === undefined || one[key] === undefined ? [] : [[node, one[key] / most] as const]
-    }),
-  )
-})
-const stateNow = computed(() => circuit.states.find(({ id: one }) => one === show.shownState.value))
-const black = computed(() => {
-  const source = firstSource(circuit.parts)
-  return now.value?.type === 'volts' && source ? `${source.id}−` : ''
-})
-/** A relay that is pulled in is drawn so. */
-const notices = computed(() =>
-  Object.fromEntries(((showFaulted.value ? faulted : healthy).value?.notices ?? []).map((n) => [n.part, n])),
+const { wiring, stops, shownStops, stop, small, tint, stateNow, black, notices, lit, point } = useOnWall(
+  shown,
+  show,
+  { healthy: showHealthy, faulted: showFaulted },
 )
-const lit = computed(() => (now.value?.type === 'light' ? now.value.part : null))
-const point = computed(() => (now.value?.type === 'volts' ? now.value.point : ''))
 /** What was answered in volts, once it is shown. */
 const guesses = computed(() => values.value.filter((v): v is number => typeof v === 'number'))
 const reads = (v: number | undefined) => (v === undefined ? t('ui.common.floating') : formatQuantity(v, 'V'))
