@@ -46,6 +46,35 @@ export function admits(
   return distance(residuals) <= farthest(residuals.length)
 }
 
+/** Boards that are solved at most while a size is looked for. */
+const mostHalvings = 8
+
+/**
+ * A size of which one exact board gives a reading, looked for by halving between the smallest and the largest: quick, and
+ * enough for an example.
+ * @returns place on the hypothesis's grid; undefined where none was found, which does not prove that there is none
+ */
+export function sizeThatGives(
+  predictor: Predictor,
+  hypothesis: Hypothesis,
+  fact: Measured,
+): number | undefined {
+  const sweep = predictor.sweep(hypothesis, situationOf(predictor, fact))
+  const missAt = (x: number) => predictor.miss(sweep.at(x), fact)
+  let [low, high] = [0, Math.max(0, hypothesis.grid.length - 1)]
+  let [atLow, atHigh] = [missAt(low), missAt(high)]
+  if (fits(atLow)) return low
+  if (fits(atHigh)) return high
+  for (let n = 0; n < mostHalvings && opposite(atLow, atHigh); n++) {
+    const middle = (low + high) / 2
+    const at = missAt(middle)
+    if (fits(at)) return middle
+    if (opposite(atLow, at)) [high, atHigh] = [middle, at]
+    else [low, atLow] = [middle, at]
+  }
+  return undefined
+}
+
 /** The stretches of `ranges` in which the fact could have come about, and the boards that were looked at. */
 export function restrict(
   predictor: Predictor,

@@ -3,6 +3,7 @@ import {
   Belief,
   faultAt,
   placeOnGrid,
+  sizeThatGives,
   type Hypothesis,
   type Measured,
   type Predictor,
@@ -60,10 +61,10 @@ function drawSuspects(
   return three.length === 3 && other ? { three, other } : undefined
 }
 
-/** An exact fault of a piece that gives a reading: as large as what is planted, or wherever a belief finds one. */
+/** An exact fault of a piece that gives a reading: as large as what is planted, or of another size. */
 function exampleOf(
   predictor: Predictor,
-  { piece, hypotheses }: Suspect,
+  { hypotheses }: Suspect,
   planted: Hypothesis,
   fact: Measured,
 ): Fault | undefined {
@@ -72,7 +73,11 @@ function exampleOf(
     const x = one.grid.length ? placeOnGrid(one.grid, planted.fault?.severity ?? Infinity) : 0
     if (admits(predictor, one, x, [fact])) return faultAt(one, x)
   }
-  return Belief.of(predictor, hypotheses).with(fact).example(piece)
+  for (const one of hypotheses) {
+    const x = one.grid.length ? sizeThatGives(predictor, one, fact) : undefined
+    if (x !== undefined) return faultAt(one, x)
+  }
+  return undefined
 }
 
 export const clears = defineDrill({
@@ -119,6 +124,8 @@ export const clears = defineDrill({
       if (!example || (example.severity ?? Infinity) * amps < matters) return undefined
       doubted.push({ piece: one.piece, example })
     }
+    // What is easily found is looked for first: only where nothing is, all has to be searched.
+    if (exampleOf(predictor, other, planted, fact)) return undefined
     if (Belief.of(predictor, other.hypotheses).with(fact).alive.length) return undefined
     // Used in all its states before, it has to show the same.
     const used = bench.board(state, [planted.fault!])
