@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NAlert, NButton, NPopconfirm } from 'naive-ui'
-import { useIntervalFn } from '@vueuse/core'
+import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { examSchema, type Exam } from '../../../contract/exams'
@@ -35,13 +35,14 @@ const remove = () =>
     await router.push({ name: 'exams' })
   })
 type Row = Exam['orders'][number]
+const now = useNow({ interval: 10_000 })
 const variantName = (variant: number) => exam.value.items.find((one) => one.variant === variant)?.name ?? ''
-const stateOf = ({ started, concluded }: Row) =>
-  concluded
-    ? t('ui.exams.handedInAt', { at: when(concluded) })
-    : started
-      ? t('ui.exams.atWork')
-      : t('ui.common.notBegun')
+const stateOf = ({ started, concluded, extra }: Row) => {
+  if (concluded) return t('ui.exams.handedInAt', { at: when(concluded) })
+  if (started) return t('ui.exams.atWork')
+  const over = now.value.valueOf() > Date.parse(exam.value.closes) + (extra ?? 0) * 60_000
+  return over ? t('ui.exams.absent') : t('ui.common.notBegun')
+}
 const columns: Column<Row>[] = [
   {
     key: 'student',
