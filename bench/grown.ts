@@ -21,6 +21,7 @@ import {
 } from '../src/core/attempt'
 import { wireUp } from '../src/core/model'
 import { Predictor } from '../src/core/diagnosis'
+import { misbeliefs } from '../src/core/learning'
 import { tell } from '../src/core/words'
 import type { Database } from '../src/server/database'
 import { demoLessons } from '../src/server/demo/demo'
@@ -62,7 +63,14 @@ export async function grow(db: Database, growth: Growth, told: (what: string) =>
   await fill(db, made, growth, chance, told)
   await db.query('drop table grown')
   // As a database does by itself sooner or later; the largest table would take longer than a statement may.
-  for (const table of ['users', 'lab_days', 'work_orders', 'judgements', 'attempt_results'])
+  for (const table of [
+    'users',
+    'lab_days',
+    'work_orders',
+    'judgements',
+    'attempt_results',
+    'misbelief_evidence',
+  ])
     await db.query(`vacuum analyze ${table}`)
   await db.query('analyze steps')
 }
@@ -388,5 +396,14 @@ async function insertAttempts(db: Database, slice: readonly Given[]): Promise<vo
        a.done + interval '5 seconds'
      from ${from}`,
     [...columns, engineDigest, rubricDigest(defaultRubric)],
+  )
+  // Up to three wrong ideas for which an attempt had an occasion, one in five shown.
+  await db.query(
+    `insert into misbelief_evidence (student_id, source_id, order_id, misbelief, shown, occasions, weight, step, at)
+     select student, id, id, idea, shown, 1, case shown when 1 then 2.77 else -1.56 end, case shown when 1 then 1 end, done
+     from (select a.*, ($11::text[])[1 + abs(hashtext(a.id::text || n)) % cardinality($11::text[])] as idea,
+       (abs(hashtext(n || a.id::text)) % 5 = 0)::int as shown from ${from}, generate_series(1, 3) n) e
+     on conflict do nothing`,
+    [...columns, misbeliefs.map(({ key }) => key)],
   )
 }

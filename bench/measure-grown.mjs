@@ -97,6 +97,8 @@ await measure('Ledger, one class', (n) => [
 ])
 await measure('Ledger, everybody (first page)', () => ['/ledger', '/ledger/students', '/ledger/judging'])
 await measure('one student’s course', (n) => [`/ledger/${someone(n)}`])
+await measure('what to re-teach, one class', (n) => [`/ideas/reteach?class=${group(n).id}`])
+await measure('what to re-teach, everybody', () => ['/ideas/reteach'])
 const lines = async (name) => {
   const before = await memory()
   let most = before
