@@ -401,8 +401,8 @@ async function insertAttempts(db: Database, slice: readonly Given[]): Promise<vo
   await db.query(
     `insert into misbelief_evidence (student_id, source_id, order_id, misbelief, shown, occasions, weight, step, at)
      select student, id, id, idea, shown, 1, case shown when 1 then 2.77 else -1.56 end, case shown when 1 then 1 end, done
-     from (select a.*, ($11::text[])[1 + abs(hashtext(a.id::text || n)) % cardinality($11::text[])] as idea,
-       (abs(hashtext(n || a.id::text)) % 5 = 0)::int as shown from ${from}, generate_series(1, 3) n) e
+     from (select a.*, ($11::text[])[1 + abs(hashtext(a.id::text || nth)) % cardinality($11::text[])] as idea,
+       (abs(hashtext(nth || a.id::text)) % 5 = 0)::int as shown from ${from}, generate_series(1, 3) nth) e
      on conflict do nothing`,
     [...columns, misbeliefs.map(({ key }) => key)],
   )

@@ -210,7 +210,7 @@ useKeys(t('ui.common.lessons'), [
           brief
           :difficulty="{ difficulty: meanOf(row)!, spread: 0.8 }"
         /><span v-else class="quiet">{{
-          row.difficulties ? t('ui.lessons.difficultyUnknown') : t('ui.lessons.difficultySoon')
+          row.difficulties ? t('ui.lessons.difficultyUnknown') : t('ui.common.calculating')
         }}</span></template
       >
       <template #cell-acts="{ row }">

@@ -181,7 +181,7 @@ const told = computed(() => {
         labelled="beside"
         :entries="entriesOf([0.02, 0.1, 0.5, 2, 10], (s) => s, after)"
       />
-      <span v-if="busy" class="quiet" role="status">{{ t('ui.plant.calculating') }}</span>
+      <span v-if="busy" class="quiet" role="status">{{ t('ui.common.calculating') }}</span>
     </div>
     <p v-if="says && !says.ok" class="wrong" role="alert">{{ tell(says.why) }}</p>
     <Chart

@@ -119,7 +119,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
 
 <template>
   <div
-    class="rubric grid grid-cols-[minmax(300px,400px)_minmax(0,1fr)] gap-y-12px gap-x-40px max-w-1240px my-0 mx-auto p-20px items-start"
+    class="rubric grid grid-cols-[minmax(400px,500px)_minmax(0,1fr)] gap-y-12px gap-x-40px max-w-1240px my-0 mx-auto p-20px items-start"
   >
     <h1 class="col-span-full m-0">{{ t('ui.rubric.howAttemptsAreMarked') }}</h1>
     <p class="about col-span-full m-0">
@@ -145,6 +145,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
             </td>
             <td class="num">
               <NInputNumber
+                class="!w-96px ml-auto"
                 size="small"
                 :show-button="false"
                 :min="0"
@@ -175,6 +176,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
           ><span>{{ p.label }}</span>
           <span class="unit whitespace-nowrap"
             ><NInputNumber
+              class="!w-96px"
               size="small"
               :show-button="false"
               :min="0"
@@ -226,6 +228,7 @@ const hundredth = (share: number) => Math.round(share * 1000) / 10
         <h3 class="m-0">{{ changed ? t('ui.rubric.withTheseChanges') : t('ui.rubric.asItStands') }}</h3>
         <MarkBars :judged="tried" />
       </template>
+      <p v-else-if="!wrong" class="quiet" role="status">{{ t('ui.common.calculating') }}</p>
       <template v-if="before && changed">
         <h3 class="m-0">{{ t('ui.rubric.before') }}</h3>
         <MarkBars :judged="before" />
