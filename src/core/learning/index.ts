@@ -15,6 +15,7 @@ export {
   named,
   heldBy,
   probabilityOf,
+  weightFor,
   weightOf,
   type Held,
   type MisbeliefEvidence,

@@ -182,6 +182,13 @@ describe('learning', () => {
     const table = reteachSchema.parse((await orla.get('/api/ideas/reteach').expect(200)).body)
     expect(table[0]).toMatchObject({ misbelief: 'voltsMeanFeed', students: [{ id: idOf('idris') }] })
     expect(table[0]!.expected).toBeGreaterThan(0.8)
+    // Of what lies in the bin nothing is counted, and all again once it is out.
+    const bin = (at: string) =>
+      school.database.query(`update work_orders set binned_at = ${at} where id = any($1::uuid[])`, [orders])
+    await bin('now()')
+    expect((await orla.get('/api/ideas/reteach')).body).toEqual([])
+    await bin('null')
+    expect((await orla.get('/api/ideas/reteach')).body).toEqual(table)
 
     await orla.post(`/api/ledger/${idOf('idris')}/erased`).expect(204)
     const left = await school.database.query('select 1 from misbelief_evidence where student_id = $1', [

@@ -4,6 +4,7 @@ import {
   fewestShown,
   named,
   probabilityOf,
+  weightFor,
   type MisbeliefEvidence,
   type MisbeliefKey,
 } from '../../core/learning'
@@ -49,7 +50,7 @@ interface Summed {
   readonly occasions: number
 }
 /** What is in the bin counts for nothing while it is there. */
-const counts = `(e.item_id is not null or exists (select 1 from current_orders o where o.id = e.order_id))`
+const counts = 'not exists (select 1 from binned_orders b where b.id = e.order_id)'
 const isNamed = (probability: number, shown: number): boolean => probability >= named && shown >= fewestShown
 
 /**
@@ -79,28 +80,37 @@ export async function heldByStudent(db: Queries, student: string, own = false): 
 /** What to teach again: what a scope's students hold, most of them first, each with a lesson in which it has shown. */
 export async function reteachOf(db: Queries, scope: Scope): Promise<Reteach> {
   const people = await peopleOf(db, scope)
-  const rows = await db.query<Summed & { id: string; name: string }>(
-    `select u.id, u.name, e.misbelief, e.weight, e.shown, e.occasions from (
-       select student_id, misbelief, sum(weight)::float8 as weight, sum(shown)::int as shown, sum(occasions)::int as occasions
-       from misbelief_evidence e where ${counts} and ${people ? 'student_id = any($1::uuid[])' : '$1::uuid[] is null'}
-       group by student_id, misbelief having sum(shown) > 0) e join users u on u.id = e.student_id`,
-    [people],
+  // All of it is summed from an index alone, and what lies in the bin, which is little, taken off again. Only who is named
+  // comes back, each with how many are expected to hold the idea in all.
+  const sums = 'sum(weight)::float8 as weight, sum(shown)::int as shown'
+  const rows = await db.query<{
+    id: string
+    name: string
+    misbelief: string
+    weight: number
+    expected: number
+  }>(
+    `select u.id, u.name, s.misbelief, s.weight, s.expected from (
+       select student_id, misbelief, weight, shown,
+         sum(1 / (1 + exp(least(600, greatest(-600, $2 - weight))))) over (partition by misbelief) as expected from (
+         select e.student_id, e.misbelief, e.weight - coalesce(b.weight, 0) as weight, e.shown - coalesce(b.shown, 0) as shown
+         from (select student_id, misbelief, ${sums} from misbelief_evidence
+           where ${people ? 'student_id = any($1::uuid[])' : '$1::uuid[] is null'} group by student_id, misbelief) e
+         left join (select student_id, misbelief, ${sums} from binned_orders join misbelief_evidence on order_id = id
+           group by student_id, misbelief) b using (student_id, misbelief)) left_over
+       where shown > 0) s
+     join users u on u.id = s.student_id where s.weight >= $3 and s.shown >= $4`,
+    [people, weightFor(0.5), weightFor(named), fewestShown],
   )
   const byIdea = new Map<string, { expected: number; students: Reteach[number]['students'] }>()
-  for (const { id, name, misbelief, weight, shown } of rows) {
+  for (const { id, name, misbelief, weight, expected } of rows) {
     if (!findMisbelief(misbelief)) continue
-    const one = byIdea.get(misbelief) ?? { expected: 0, students: [] }
-    const probability = probabilityOf(weight)
-    one.expected += probability
-    if (isNamed(probability, shown)) one.students.push({ id, name, probability })
+    const one = byIdea.get(misbelief) ?? { expected, students: [] }
+    one.students.push({ id, name, probability: probabilityOf(weight) })
     byIdea.set(misbelief, one)
   }
-  const ideas = [...byIdea].filter(([, { students }]) => students.length)
-  const lessons = await lessonsFor(
-    db,
-    ideas.map(([key]) => key),
-  )
-  return ideas
+  const lessons = await lessonsFor(db, [...byIdea.keys()])
+  return [...byIdea]
     .map(([misbelief, { expected, students }]) => ({
       misbelief,
       ...cureOf(misbelief),
@@ -111,16 +121,20 @@ export async function reteachOf(db: Queries, scope: Scope): Promise<Reteach> {
     .sort((p, q) => q.students.length - p.students.length || q.expected - p.expected)
 }
 
-/** For each idea the lesson in whose orders it has shown most often. */
+/** Newest occasions of an idea that are asked for its lesson. */
+const newest = 40
+
+/** For each idea the lesson in whose orders it has lately shown most often. */
 async function lessonsFor(
   db: Queries,
   ideas: readonly string[],
 ): Promise<ReadonlyMap<string, { id: string; name: string }>> {
   const rows = await db.query<{ misbelief: string; id: string; name: string }>(
     `select distinct on (misbelief) misbelief, l.id, l.name from (
-       select e.misbelief, o.lesson_id, sum(e.shown) as shown from misbelief_evidence e
-       join current_orders o on o.id = e.order_id
-       where e.shown > 0 and e.misbelief = any($1::text[]) and o.lesson_id is not null group by 1, 2) s
+       select e.misbelief, o.lesson_id, sum(e.shown) as shown from unnest($1::text[]) i (idea), lateral (
+         select misbelief, order_id, shown from misbelief_evidence where misbelief = idea and shown > 0
+         order by at desc limit ${newest}) e
+       join current_orders o on o.id = e.order_id where o.lesson_id is not null group by 1, 2) s
      join lessons l on l.id = s.lesson_id order by misbelief, shown desc`,
     [ideas],
   )

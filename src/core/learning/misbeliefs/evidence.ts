@@ -73,6 +73,14 @@ export interface Held {
 export const probabilityOf = (weight: number): number =>
   1 / (1 + Math.exp(-(Math.log(before / (1 - before)) + weight)))
 
+/**
+ * The other way round: how much has to speak for a wrong idea.
+ * @param probability between 0 and 1
+ * @returns weight, natural logarithm
+ */
+export const weightFor = (probability: number): number =>
+  Math.log(probability / (1 - probability)) - Math.log(before / (1 - before))
+
 /** All that some evidence says of one student, the likeliest first. */
 export function heldBy(evidence: readonly MisbeliefEvidence[]): Held[] {
   return misbeliefs

@@ -34,7 +34,7 @@ export function sealed(day: StoredDay, lessons: ReadonlyMap<string, StoredLesson
                     ? t('ui.days.madeOnTheBoard', { built: tell(built) })
                     : t('ui.days.onAVirtualBoardNothing'),
                 },
-                ...(care ? [{ text: tell(care), style: 'bad' }] : []),
+                ...(care && stand.real ? [{ text: tell(care), style: 'bad' }] : []),
               ]
             }),
             ...(set.complaint
