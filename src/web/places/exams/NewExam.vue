@@ -88,7 +88,7 @@ async function set() {
 
 <template>
   <Panel :title="t('ui.exams.setAnExamination')">
-    <form class="grid gap-10px" @submit.prevent="set">
+    <form class="grid grid-cols-[minmax(0,1fr)] gap-10px" @submit.prevent="set">
       <Choice
         v-model:value="lesson"
         :label="t('ui.common.lesson')"

@@ -91,6 +91,7 @@ const summary = computed(() => ({
 
 <style scoped>
 .class-skills :deep(th) {
+  hyphens: auto;
   padding: 5px 3px;
   font-size: 11px;
   vertical-align: bottom;

@@ -139,25 +139,31 @@ const modeWords = {
 } as const
 const looking = ref<LessonRow | null>(null)
 const columns: Column<LessonRow>[] = [
-  { key: 'name', title: t('ui.common.lesson'), head: true, minWidth: 200, sort: byText((l) => l.name) },
-  { key: 'folder', title: t('ui.home.folder'), text: (l) => l.folder, sort: byText((l) => l.folder) },
-  { key: 'circuit', title: t('ui.common.circuit'), text: (l) => l.circuit, sort: byText((l) => l.circuit) },
+  { key: 'name', title: t('ui.common.lesson'), head: true, minWidth: 220, sort: byText((l) => l.name) },
+  {
+    key: 'folder',
+    title: t('ui.home.folder'),
+    text: (l) => l.folder,
+    minWidth: 130,
+    sort: byText((l) => l.folder),
+  },
   {
     key: 'sets',
     title: t('ui.lessons.setsOfFaults'),
+    minWidth: 110,
     text: (l) =>
       `${l.sets.length === 1 ? l.sets[0] : t('ui.lessons.toDrawFrom', { count: l.sets.length })}, ${modeWords[l.mode]}`,
   },
-  { key: 'hard', title: t('ui.ledger.difficulty'), width: 190, sort: byNumber(meanOf) },
+  { key: 'hard', title: t('ui.ledger.difficulty'), width: 170, sort: byNumber(meanOf) },
   {
     key: 'changed',
     title: t('ui.common.changed'),
     text: (l) => t('ui.lessons.version', { updated: when(l.updated), version: l.version }),
     quiet: true,
-    width: 170,
+    width: 130,
     sort: byText((l) => l.updated),
   },
-  { key: 'acts', title: t('ui.common.actions'), untitled: true, width: 250 },
+  { key: 'acts', title: t('ui.common.actions'), untitled: true, width: 215 },
 ]
 const versions = ref<{ lesson: LessonRow; list: z.output<typeof lessonVersionsSchema> } | null>(null)
 async function look(lesson: LessonRow) {
@@ -202,7 +208,8 @@ useKeys(t('ui.common.lessons'), [
       <template #cell-name="{ row }"
         ><NButton text type="primary" class="!whitespace-normal !text-left !h-auto" @click="looking = row">{{
           row.name
-        }}</NButton></template
+        }}</NButton>
+        <div class="quiet text-13px font-400">{{ row.circuit }}</div></template
       >
       <template #cell-hard="{ row }"
         ><HowHard
