@@ -4,7 +4,7 @@ import { NButton, NDatePicker, NInput, NInputNumber, NSelect } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { z } from 'zod'
-import { dayBodySchema, dayOf, lessonListSchema, mostStands, newDaySchema } from '../../../contract'
+import { dayBodySchema, lessonListSchema, mostStands, newDaySchema } from '../../../contract'
 import { ask, send } from '../../api/client'
 import FormField from '../../parts/FormField.vue'
 import ScopeChoice from '../../parts/ScopeChoice.vue'
@@ -21,7 +21,8 @@ const { day } = defineProps<{
 const router = useRouter()
 const form = useForm(
   newDaySchema.pick({ name: true, day: true }).extend({ rounds: dayBodySchema.shape.rounds }),
-  () => ({ name: t('ui.common.labDay'), day: dayOf(new Date()), rounds: 2 as number | null }),
+  // A day that is only pressed in the calendar is nothing that could be lost.
+  () => ({ name: t('ui.common.labDay'), day, rounds: 2 as number | null }),
 )
 useLeaveGuard(toRef(() => form.changed))
 watch(
