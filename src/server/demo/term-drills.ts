@@ -1,6 +1,6 @@
 import { dayOf, type DrillAnswer } from '../../contract'
 import type { Circuit } from '../../core/circuit'
-import { Draw, DrillBench, makeItem, type DrillKey, type Item } from '../../core/learning'
+import { Draw, DrillBench, makeItem, type DrillKey, type Item, type MisbeliefKey } from '../../core/learning'
 import type { Queries } from '../database'
 import { addSet } from '../learning/drill-sets'
 import { keepAnswered } from '../learning/drills'
@@ -15,6 +15,7 @@ const sets = [
     kinds: ['whichSide', 'limits', 'predict'],
     items: 8,
     due: 2,
+    held: ['oneSideReadsSource', 'feedIsEnough', 'equalShares'],
   },
   {
     class: 1,
@@ -22,8 +23,17 @@ const sets = [
     kinds: ['setMeter', 'meaning', 'unsafe'],
     items: 6,
     due: 5,
+    held: ['ohmsOnLive', 'ampsAcross', 'displayIsReal'],
   },
-] as const satisfies readonly { kinds: readonly DrillKey[]; [of: string]: unknown }[]
+] as const satisfies readonly {
+  kinds: readonly DrillKey[]
+  /** Wrong ideas that the weakest of the class hold. */
+  held: readonly MisbeliefKey[]
+  [of: string]: unknown
+}[]
+/** Of each class: how many hold a wrong idea, and how often it has shown by itself. */
+const holders = 4
+const showings = 3
 /** What is drilled without being set. */
 const free: readonly DrillKey[] = ['predict', 'predictFault', 'arithmetic', 'drawing', 'meaning']
 /** Questions of each kind that the term's answers are spread over. */
@@ -60,18 +70,32 @@ export async function addDrills(
     pools.set(kind, made)
     return made
   }
-  for (const { class: c, kinds, due, ...set } of sets) {
+  for (const { class: c, kinds, due, held, ...set } of sets) {
     const id = await addSet(
       db,
       { ...set, class: classIds[c]!, kinds: [...kinds], due: dayOf(new Date(now + due * dayLength)) },
       { id: instructor },
     )
-    for (const [nth, n] of membersOf(term, c).entries()) {
+    const members = membersOf(term, c)
+    const weakest = members.toSorted((p, q) => abilityOf(term, p) - abilityOf(term, q)).slice(0, holders)
+    const ideaOf = new Map(weakest.map((n, i): [number, MisbeliefKey] => [n, held[i % held.length]!]))
+    for (const [n, idea] of ideaOf) {
+      const asked = [...free, ...kinds].flatMap(poolOf).filter(({ item }) => lureOf(item, idea))
+      for (let k = 0; k < showings && asked.length; k++) {
+        const question = draw.one(asked)!
+        const at = now - dayLength * (1 + 6 * draw.next())
+        const given = lureOf(question.item, idea)!
+        await keepAnswered(db, { ...question, student: students[n]!, set: null, given, at })
+      }
+    }
+    for (const [nth, n] of members.entries()) {
       const able = abilityOf(term, n)
       const answer = async (kind: DrillKey, at: number, of: string | null) => {
         const question = draw.one(poolOf(kind))
         if (!question) return
-        const given = answerTo(question.item, draw.next() < able, draw)
+        const idea = ideaOf.get(n)
+        const given =
+          (idea && lureOf(question.item, idea)) ?? answerTo(question.item, draw.next() < able, draw)
         await keepAnswered(db, { ...question, student: students[n]!, set: of, given, at })
       }
       for (let i = 0; i < 4 + draw.below(7); i++)
@@ -90,6 +114,17 @@ function abilityOf({ attempts }: Term, student: number): number {
     .map(({ judged }) => judged.total / judged.of)
   const mean = marks.reduce((sum, mark) => sum + mark, 0) / Math.max(1, marks.length)
   return 0.35 + 0.6 * mean
+}
+
+/** What somebody answers who holds a wrong idea; undefined where the question has nothing for it. */
+function lureOf({ answer }: Item, idea: MisbeliefKey): DrillAnswer | undefined {
+  if (answer.type === 'choice') {
+    const option = answer.options.findIndex(({ misbelief }) => misbelief === idea)
+    return option < 0 ? undefined : { type: 'choice', option }
+  }
+  const lure = answer.lures.find(({ misbelief }) => misbelief === idea)
+  const { direction } = answer
+  return lure && { type: 'value', value: lure.value, ...(direction !== undefined && { direction }) }
 }
 
 /** The right answer, or one of the wrong ones; a wrong idea before a slip. */

@@ -10,6 +10,7 @@ import {
 } from '../../contract'
 import { nearDaysSchema } from '../../contract/days'
 import { setProgressSchema } from '../../contract/drills'
+import { reteachSchema } from '../../contract/ideas'
 import type { Fit } from '../../core/learning'
 import type { Queries } from '../database'
 import { Difficulties } from '../learning/difficulties'
@@ -51,6 +52,9 @@ describe('the demo term', () => {
     ).toBe(0)
     expect(await counted('misbelief_evidence where item_id is not null and shown > 0')).toBeGreaterThan(5)
     const orla = await school.signedIn('orla', passwords.orla)
+    // Wrong ideas that are sure enough to be named, in both classes.
+    const ideas = reteachSchema.parse((await orla.get('/api/ideas/reteach').expect(200)).body)
+    expect(ideas.length).toBeGreaterThan(3)
     const sets = setProgressSchema.parse((await orla.get('/api/drills/sets').expect(200)).body)
     expect(sets).toHaveLength(2)
     for (const { items, students } of sets) {

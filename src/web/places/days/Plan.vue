@@ -81,14 +81,17 @@ const isHeld = (group: number, round: number) => held.value?.group === group && 
   width: 100%;
 }
 .plan th:first-child {
-  width: 150px;
+  width: 230px;
 }
 th[scope='row'] {
   text-align: left;
   font-weight: 500;
+  white-space: normal;
 }
 .place {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  justify-content: stretch;
   gap: 1px;
   width: 100%;
   padding: 4px 7px;

@@ -67,6 +67,7 @@ const add = () =>
           @change="set(i, { name: $event.trim() || stand.name })"
         />
         <Choice
+          class="planted"
           :label="t('ui.days.whatIsPlantedAt', { name: stand.name })"
           labelled="aloud"
           :value="stand.lesson ? `${stand.lesson} ${stand.set}` : ''"
@@ -117,6 +118,11 @@ const add = () =>
 </template>
 
 <style scoped>
+/* The fault by its whole name. */
+.planted,
+.planted :deep(.n-select) {
+  width: min(100%, 640px) !important;
+}
 .checks {
   grid-column: 2 / -1;
   display: flex;
