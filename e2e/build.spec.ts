@@ -194,7 +194,7 @@ test('states, versions, warnings and the library', { tag: '@sweep' }, async ({ p
 
   await page.getByRole('button', { name: 'Versions …' }).click()
   await page.getByLabel('Name of the version').fill('as taught')
-  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await page.locator('.versions').getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.locator('.versions li').first()).toContainText('as taught')
   await page.locator('.drawing').click({ position: { x: 8, y: 300 } })
   await page.locator('[data-chip="W2"]').click()

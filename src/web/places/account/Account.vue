@@ -47,10 +47,10 @@ const elsewhere = () =>
     <NTabs v-model:value="tab" type="line" size="small">
       <NTabPane name="own" :tab="t('ui.account.yourAccount')">
         <div class="grid gap-20px">
-          <section class="grid gap-10px" aria-labelledby="language">
-            <h2 id="language">{{ t('ui.account.language') }}</h2>
+          <div class="grid gap-10px">
+            <h2>{{ t('ui.account.language') }}</h2>
             <LanguageChoice />
-          </section>
+          </div>
           <form class="grid gap-10px max-w-460px" aria-labelledby="password" @submit.prevent="change">
             <h2 id="password">{{ t('ui.account.yourPassword') }}</h2>
             <FormField
