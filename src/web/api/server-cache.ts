@@ -20,3 +20,15 @@ export const serverCache = new QueryClient({
   },
 })
 onForget(() => serverCache.clear())
+
+/**
+ * Asks again for what an act has changed. What is on its way for the first time was asked before the act: it is waited for,
+ * and asked once more.
+ * @param key under which it is kept
+ * @param refetch of the query that shows it
+ */
+export async function askAgain(key: readonly string[], refetch: () => Promise<unknown>): Promise<void> {
+  const state = serverCache.getQueryState(key)
+  if (state?.fetchStatus === 'fetching' && state.data === undefined) await refetch()
+  await refetch()
+}

@@ -2,7 +2,7 @@ import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { computed, type ComputedRef } from 'vue'
 import type { z } from 'zod'
 import { ask, messageOf } from './client'
-import { serverCache } from './server-cache'
+import { askAgain, serverCache } from './server-cache'
 
 /** One page of a list, as the server answers it. */
 interface PageOf<R> {
@@ -39,9 +39,10 @@ export function usePages<S extends z.ZodType<PageOf<unknown>>>(
   schema: S,
   path: () => string | undefined,
 ): Pages<RowOf<S>, z.output<S>> {
+  const key = computed(() => ['pages', path() ?? ''])
   const query = useInfiniteQuery(
     {
-      queryKey: computed(() => ['pages', path() ?? '']),
+      queryKey: key,
       queryFn: ({ pageParam }) => {
         const address = path()!
         const joint = address.includes('?') ? '&' : '?'
@@ -62,7 +63,9 @@ export function usePages<S extends z.ZodType<PageOf<unknown>>>(
     loading: computed(() => query.isFetching.value),
     wrong: computed(() => (query.error.value ? messageOf(query.error.value) : '')),
     more: async () => void (await query.fetchNextPage()),
-    again: async () => void (await query.refetch()),
+    again: async () => {
+      if (path() !== undefined) await askAgain(key.value, () => query.refetch())
+    },
     ready: async () => {
       await query.suspense()
       if (query.error.value) throw query.error.value

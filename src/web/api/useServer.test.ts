@@ -35,6 +35,17 @@ describe('what a place has of the server', () => {
     expect(asked).toEqual(['/api/a', '/api/a'])
   })
 
+  it('is asked once more after an act, though the first answer is still on its way', async () => {
+    answers = [ok(6), ok(7)]
+    const list = use(() => '/f')
+    await list.again()
+    expect(list.data.value).toEqual({ n: 7 })
+    expect(asked).toEqual(['/api/f', '/api/f'])
+    const nothing = use(() => undefined)
+    await nothing.again()
+    expect(asked).toHaveLength(2)
+  })
+
   it('is asked again where nobody answers, and says what was refused without asking again', async () => {
     answers = [refused(503), ok(3), refused(404)]
     const flaky = use(() => '/b')

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, type ComputedRef, type Ref } from 'vue'
 import type { z } from 'zod'
 import { ask, messageOf } from './client'
-import { serverCache } from './server-cache'
+import { askAgain, serverCache } from './server-cache'
 
 /** What a place has of the server. */
 export interface FromServer<T> {
@@ -26,9 +26,10 @@ export function useServer<S extends z.ZodType>(
   schema: S,
   path: () => string | undefined,
 ): FromServer<z.output<S>> {
+  const key = computed(() => ['server', path() ?? ''])
   const query = useQuery(
     {
-      queryKey: computed(() => ['server', path() ?? '']),
+      queryKey: key,
       queryFn: () => ask(schema, path()!),
       enabled: computed(() => path() !== undefined),
       placeholderData: keepPreviousData as never,
@@ -39,7 +40,9 @@ export function useServer<S extends z.ZodType>(
     data: query.data as Ref<z.output<S> | undefined>,
     loading: computed(() => query.isFetching.value),
     wrong: computed(() => (query.error.value ? messageOf(query.error.value) : '')),
-    again: async () => void (await query.refetch()),
+    again: async () => {
+      if (path() !== undefined) await askAgain(key.value, () => query.refetch())
+    },
     ready: async () => {
       await query.suspense()
       if (query.error.value) throw query.error.value
