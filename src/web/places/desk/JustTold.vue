@@ -18,7 +18,7 @@ const newest = computed(() => {
     <p v-for="(v, k) in newest" :key="k" class="pl-8px line-l-3px-rule-strong" :data-grade="v.grade">
       <b>{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
       <!-- What went well needs no reason here; the steps below have it. -->
-      <template v-if="v.grade !== 'good'">{{ told.say.value(v.reason) }}</template>
+      <template v-if="v.grade !== 'good'"> {{ ` ${told.say.value(v.reason)}` }}</template>
     </p>
     <p v-if="told.working.value" class="quiet pl-8px line-l-3px-rule-strong" role="status">
       {{ t('ui.desk.whatItWasWorthIs') }}
