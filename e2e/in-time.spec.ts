@@ -94,7 +94,7 @@ test('what comes and goes is met on the road: everything is moved at once, and t
   await desk.getByRole('button', { name: 'S1 closed' }).click()
   await expect(part(desk, 'L1')).toContainText('bright')
   await choose(desk.getByRole('combobox', { name: 'Wiggle', exact: true }), {
-    label: 'Everything, as on a rough road',
+    label: 'Everything at once',
   })
   await expect(part(desk, 'L1')).toContainText('dark')
   const asComplained = desk.getByRole('button', { name: 'As complained', exact: true })

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { harnessCircuit } from '../bench/harness'
 import { expectAccessible } from './axe'
+import { freshStudent, goToDesk, handOut } from './desk'
 import { settled, signIn } from './story'
 
 interface Named {
@@ -65,6 +66,16 @@ const misplaced = (page: Page) =>
       const { overflowX, textOverflow } = getComputedStyle(one)
       if (overflowX === 'hidden' && textOverflow !== 'ellipsis' && one.scrollWidth > one.clientWidth + 2)
         found.push(`cut off: ${words}`)
+    }
+    // Words that run over the edge of what is pressed.
+    for (const one of document.querySelectorAll('.n-radio-button, .n-button')) {
+      const box = one.getBoundingClientRect()
+      if (!box.width || one.closest('.visually-hidden')) continue
+      const words = document.createRange()
+      words.selectNodeContents(one.querySelector('.n-radio__label, .n-button__content') ?? one)
+      const { left, right, width } = words.getBoundingClientRect()
+      if (width && (right > box.right + 1 || left < box.left - 1))
+        found.push(`runs over its edge: ${one.textContent.trim().slice(0, 50)}`)
     }
     // What scrolls up and down: by enough to be worth a bar, and not within something that does so too.
     const upright = [...document.querySelectorAll('main, main *')].filter((one) => {
@@ -144,4 +155,36 @@ test('circuits of every kind at every size, light and dark, in German: nothing s
   await expectAccessible(page)
   await page.evaluate(() => localStorage.setItem('brachyon.language', 'de'))
   await sweep(['modules', 'eighty'], 'dark, German')
+})
+
+test('the Desk at every size, by day and by night, in three languages: nothing sticks out, nothing is cut off', async ({
+  page,
+}) => {
+  test.slow()
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  const student = await freshStudent(page, 'desk.sizes')
+  const order = await handOut({
+    circuit: 'van-charging',
+    faults: [{ kind: 'open', target: { part: 'W3' } }],
+    student,
+    complaint: 'The charge lamp does not light with the key on run.',
+  })
+  await goToDesk(page, order)
+  for (const language of ['en', 'de', 'fr'])
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme })
+      await page.evaluate((to) => localStorage.setItem('brachyon.language', to), language)
+      await page.reload()
+      for (const [width, height] of [
+        [1280, 800],
+        [1024, 768],
+        [640, 400],
+        [390, 844],
+      ] as const) {
+        await page.setViewportSize({ width, height })
+        await settled(page)
+        const what = `the Desk, ${language}, ${colorScheme}, ${width}×${height}`
+        expect.soft(await misplaced(page), what).toEqual([])
+      }
+    }
 })

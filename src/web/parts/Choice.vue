@@ -57,7 +57,7 @@ const marks = ({ value: at }: SelectOption | SelectGroupOption): HTMLAttributes 
 /** As wide as its longest entry, where nothing else gives it a width. */
 const width = computed(() => {
   const longest = Math.max(6, ...all.value.map((entry) => entry.label.length))
-  return labelled === 'above' ? undefined : `calc(${Math.min(longest, 30)} * 0.95ch + 44px)`
+  return labelled === 'above' ? undefined : `calc(${Math.min(longest, 38)} * 0.95ch + 44px)`
 })
 
 const filters = computed(() => all.value.length >= fewestFiltered)

@@ -162,13 +162,13 @@ function choose(id: string) {
       :value="moved"
       :entries="[
         { value: '', label: t('ui.common.nothing') },
-        ...(movable.length > 1 ? [{ value: everything, label: t('ui.readings.everythingAsOnTheRoad') }] : []),
+        ...(movable.length > 1 ? [{ value: everything, label: t('ui.readings.everythingAtOnce') }] : []),
         ...plainEntries(movable),
       ]"
       @update:value="wiggle($event!)"
     />
     <span v-if="!inDrawing" class="pair flex-wrap inline-flex min-w-0 gap-7px items-center">
-      <span>{{ t('ui.readings.out') }}</span>
+      <span class="text-13px text-quiet">{{ t('ui.readings.out') }}</span>
       <NButtonGroup size="small">
         <Toggle
           v-for="out in outs"
@@ -182,6 +182,7 @@ function choose(id: string) {
         </Toggle>
       </NButtonGroup>
     </span>
+    <slot name="more" />
   </div>
 </template>
 

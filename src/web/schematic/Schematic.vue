@@ -329,6 +329,10 @@ const key = useKeys(
   align-items: center;
   font-size: 12px;
 }
+/* They stand on the drawing. */
+.zoom > .n-button {
+  background: var(--sheet);
+}
 .close button + button {
   border-top: 1px solid var(--rule);
 }

@@ -42,6 +42,12 @@ export function themeOverrides(scheme: Scheme): GlobalThemeOverrides {
       textColorPressedPrimary: p.sheet,
       textColorFocusPrimary: p.sheet,
     },
+    // What is chosen is filled, as a pressed button is, by day and by night.
+    Radio: {
+      buttonColorActive: p.accent,
+      buttonTextColorActive: p.sheet,
+      buttonBorderColorActive: p.accent,
+    },
     DataTable: {
       thColor: p.sheet,
       thColorHover: p.accentSoft,

@@ -28,10 +28,10 @@ const device = defineModel<Device>('device', { required: true })
 
 <style scoped>
 .bag.bag :deep(.n-radio-button) {
-  flex: 1 1 0;
-  min-width: 0;
+  flex: 1 1 auto;
+  min-width: min-content;
   height: auto;
-  padding: 4px 1px;
+  padding: 4px 3px;
   line-height: 1.15;
 }
 .bag :deep(.n-radio__label) {

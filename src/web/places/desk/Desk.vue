@@ -158,8 +158,9 @@ const proved = computed(() => {
         t('ui.common.min', { minutes: model.minutes })
       }}</span>
       <template v-if="!narrow && !model.desk.concluded">
-        <StateBar :circuit="model.circuit" :state="state" @change="change" />
-        <Exchange :model="model" :state="state" @change="change" />
+        <StateBar :circuit="model.circuit" :state="state" @change="change">
+          <template #more><Exchange :model="model" :state="state" @change="change" /></template>
+        </StateBar>
       </template>
       <p
         v-if="model.unseen && !model.desk.concluded && !real"
@@ -217,8 +218,9 @@ const proved = computed(() => {
           </NButton>
           <template v-if="!model.desk.concluded">
             <template v-if="narrow">
-              <StateBar :circuit="model.circuit" :state="state" @change="change" />
-              <Exchange :model="model" :state="state" @change="change" />
+              <StateBar :circuit="model.circuit" :state="state" @change="change">
+                <template #more><Exchange :model="model" :state="state" @change="change" /></template>
+              </StateBar>
             </template>
             <p v-if="!model.steps.length" class="bg-accent-soft py-8px px-10px">
               {{ t('ui.desk.firstSeeTheComplaintFor') }}

@@ -56,8 +56,8 @@ function choose(values: string[]) {
 </script>
 
 <template>
-  <div v-if="options.length" class="exchange flex gap-7px items-center min-w-260px">
-    <span id="exchange">{{ t('ui.desk.swapped') }}</span>
+  <div v-if="options.length" class="exchange flex gap-7px items-center min-w-220px">
+    <span class="text-13px text-quiet">{{ t('ui.desk.swapped') }}</span>
     <NSelect
       multiple
       filterable

@@ -93,7 +93,7 @@ const loud = (code: string) => code === 'instruments.beeps'
       </div>
       <div
         v-if="instrument.settings.length || instrument.holds.length > 1"
-        class="grid grid-cols-[1fr_1fr] gap-10px"
+        class="grid grid-cols-[repeat(auto-fit,minmax(112px,1fr))] gap-10px"
       >
         <Choice
           v-for="setting in instrument.settings"
@@ -200,12 +200,12 @@ const loud = (code: string) => code === 'instruments.beeps'
           <b v-if="model.glows[i]" class="reading">{{ describeReading(model.glows[i]!) }}</b> <X :size="13" />
         </NButton>
       </div>
+      <p v-if="wrong || model.failure" class="wrong" role="alert">
+        {{ wrong || model.failure }}
+      </p>
       <Asking :model="model" :next="next" :held="held" @turn="emit('turn', $event)" />
       <p v-if="hold === 'leads'" class="quiet keys text-12px">
         {{ t('ui.desk.inThePredictionCarryThe', { next: held.walking(next) }) }}
-      </p>
-      <p v-if="wrong || model.failure" class="wrong" role="alert">
-        {{ wrong || model.failure }}
       </p>
     </template>
     <p v-for="caution in instrument.cautions(settings)" :key="caution" class="caution">

@@ -28,7 +28,12 @@ const hour = 3_600_000
 const soon = () => Math.ceil(Date.now() / hour) * hour
 const lesson = ref<string | null>(props.lesson)
 const name = ref('')
-const window = ref<[number, number] | null>([soon() + hour, soon() + 3 * hour])
+const opens = ref<number | null>(soon() + hour)
+const closes = ref<number | null>(soon() + 3 * hour)
+// Whoever moves the beginning moves the end with it.
+watch(opens, (to, from) => {
+  if (to !== null && from !== null && closes.value !== null) closes.value += to - from
+})
 const minutes = ref<number | null>(60)
 const room = ref('')
 const handbook = ref<HandbookMode>('closed')
@@ -62,8 +67,8 @@ const body = () => ({
   lesson: lesson.value,
   name: name.value,
   students: people.value.map(({ id }) => id),
-  opens: new Date(window.value?.[0] ?? 0).toISOString(),
-  closes: new Date(window.value?.[1] ?? 0).toISOString(),
+  opens: new Date(opens.value ?? 0).toISOString(),
+  closes: new Date(closes.value ?? 0).toISOString(),
   minutes: minutes.value,
   room: room.value,
   handbook: handbook.value,
@@ -100,16 +105,16 @@ async function set() {
         >{{ t('ui.common.name') }}<NInput v-model:value="name" size="small" placeholder=""
       /></label>
       <div class="field">{{ t('ui.days.whoComes') }}<ScopeChoice with-people /></div>
-      <label class="field"
-        >{{ t('ui.exams.window') }}
-        <NDatePicker
-          v-model:value="window"
-          type="datetimerange"
-          size="small"
-          format="d MMM HH:mm"
-          :input-props="{ 'aria-label': t('ui.exams.window') }"
-        />
-      </label>
+      <div class="grid grid-cols-2 gap-10px">
+        <label class="field"
+          >{{ t('ui.exams.opens')
+          }}<NDatePicker v-model:value="opens" type="datetime" size="small" format="d MMM HH:mm"
+        /></label>
+        <label class="field"
+          >{{ t('ui.exams.closes')
+          }}<NDatePicker v-model:value="closes" type="datetime" size="small" format="d MMM HH:mm"
+        /></label>
+      </div>
       <div class="grid grid-cols-2 gap-10px">
         <label class="field"
           >{{ t('ui.exams.minutes')

@@ -33,6 +33,8 @@ const told = (student: LedgerStudent, skill: Skill) => {
 }
 const readyCount = (skill: Skill) => props.students.filter((s) => ready(levelOf(s, skill))).length
 
+/** Of a column whose head's longest word is not to be broken, px: not every browser knows where a word may be. */
+const headWidth = (head: string) => Math.max(66, ...head.split(/[\s-]/).map((word) => word.length * 6.6 + 12))
 const columns = computed((): Column<LedgerStudent>[] => [
   { key: 'student', title: t('ui.common.student'), head: true, width: 150, sort: byText((s) => s.name) },
   {
@@ -47,7 +49,7 @@ const columns = computed((): Column<LedgerStudent>[] => [
     key,
     title: t(skills[key]),
     number: true,
-    width: 66,
+    width: headWidth(t(skills[key])),
     sort: byNumber((s) => (levelOf(s, key).thin ? null : levelOf(s, key).level)),
     cell: (s) => ({ class: `heat ${colourOf(s, key)}`, title: told(s, key) }),
   })),
@@ -91,7 +93,6 @@ const summary = computed(() => ({
 
 <style scoped>
 .class-skills :deep(th) {
-  hyphens: auto;
   padding: 5px 3px;
   font-size: 11px;
   vertical-align: bottom;

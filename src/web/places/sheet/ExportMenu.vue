@@ -33,7 +33,13 @@ const papers = [
   { key: 'build-pdf', label: t('ui.sheet.buildSheetWithLabelsPdf') },
 ]
 const drawing = { key: 'svg', label: t('ui.sheet.schematicSvg') }
-const options = [...papers, ...formats.map(({ key, about }) => ({ key, label: tell(about) })), drawing]
+const printed = { key: 'print', label: t('ui.sheet.printThisPage') }
+const options = [
+  printed,
+  ...papers,
+  ...formats.map(({ key, about }) => ({ key, label: tell(about) })),
+  drawing,
+]
 const name = (ending: string, what = '') => fileName(`${props.circuit.name}${what}`, ending)
 
 function write({ key, endings, mime, write: make }: Format) {
@@ -71,7 +77,8 @@ async function take(which: string) {
     if (which.endsWith('-pdf')) {
       making.value = t('ui.sheet.makingThePdf')
       saveBlob(name('pdf', ` ${which.replace('-pdf', '')}`), await pdf(which))
-    } else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
+    } else if (which === printed.key) window.print()
+    else if (which === drawing.key) download(name('svg'), 'image/svg+xml', drawingSvg(props.circuit))
     else {
       const format = findFormat(which)
       if (format) write(format)

@@ -3,7 +3,7 @@ import Segments from '../../parts/Segments.vue'
 import Choice from '../../parts/Choice.vue'
 import { entriesOf } from '../../parts/choice'
 import { t, tell } from '../../words'
-import { FileDown, Printer } from '@lucide/vue'
+import { FileDown } from '@lucide/vue'
 import { NButton, NCheckbox, NInput, NPopover, type InputInst } from 'naive-ui'
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
@@ -58,7 +58,6 @@ const pairs = computed((): StatePair[] =>
 const troubles = computed(() => shown.value.flatMap((s) => (s.ok ? [] : [`${s.state.name}: ${tell(s.why)}`])))
 const finder = useTemplateRef<InputInst>('finder')
 const exporting = useTemplateRef('exporting')
-const print = () => window.print()
 useKeys(t('ui.common.sheet'), [
   {
     press: ['f', '/'],
@@ -67,7 +66,7 @@ useKeys(t('ui.common.sheet'), [
   },
   { press: ['k'], what: t('ui.sheet.answerKey'), act: () => (side.value = 'key') },
   { press: ['b'], what: t('ui.sheet.buildSheetFile'), act: () => (side.value = 'build') },
-  { press: ['p'], what: t('ui.sheet.print'), act: print },
+  { press: ['p'], what: t('ui.sheet.print'), act: () => exporting.value?.take('print') },
 ])
 </script>
 
@@ -127,9 +126,6 @@ useKeys(t('ui.common.sheet'), [
         :view="view"
         :complaint="store.stored?.plant?.complaint ?? ''"
       />
-      <NButton size="small" @click="print">
-        <template #icon> <Printer /> </template>{{ t('ui.common.print') }}
-      </NButton>
     </div>
     <div
       v-if="side === 'key'"
@@ -141,7 +137,7 @@ useKeys(t('ui.common.sheet'), [
         v-model:value="filter"
         size="small"
         clearable
-        class="find w-210px"
+        class="find w-170px"
         :placeholder="t('ui.sheet.filterPointOrPart')"
         :input-props="{ type: 'search', 'aria-label': t('ui.sheet.filterRows') }"
       />

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Circuit } from '../../../core/circuit'
 import { limitSetFor, opinionsOn } from '../../../core/readings'
+import { NButton, NPopover } from 'naive-ui'
 import BalanceLine from '../../readings/BalanceLine.vue'
 import { t, tell } from '../../words'
 import type { StatePair } from './sheet-rows'
@@ -22,10 +23,19 @@ const split = computed(() => {
 /** Says which path and which board, as far as there is more than one. */
 function title(path: number, board: string): string {
   const { load, path: id } = state.value.balances[path]!
-  return [state.value.balances.length > 1 ? (load ?? id) : '', faulted.value ? board : '']
-    .filter(Boolean)
-    .join(', ')
+  const shared = state.value.balances.filter((other) => other.load === load).length > 1
+  // Several paths through one load are told apart by their own names.
+  const name = load && !shared ? load : props.circuit.paths.find((p) => p.id === id)?.name || id
+  return [state.value.balances.length > 1 ? name : '', faulted.value ? board : ''].filter(Boolean).join(', ')
 }
+/** So many paths stand above the table: the ones that carry most. The others are a press away. */
+const shownFirst = 2
+const paths = computed(() =>
+  state.value.balances.map((_, i) => i).sort((a, b) => carried(b) - carried(a) || a - b),
+)
+/** Amps of a path, on whichever board it carries more. */
+const carried = (path: number) =>
+  Math.max(...[state.value, faulted.value].map((key) => Math.abs(key?.balances[path]?.amps ?? 0)))
 const switching = computed(() => [
   ...new Set([...state.value.limitCycle, ...(faulted.value?.limitCycle ?? [])]),
 ])
@@ -39,25 +49,49 @@ const notices = computed(() =>
 </script>
 
 <template>
-  <div class="grid gap-3px max-h-22vh overflow-auto">
+  <div class="grid gap-3px">
     <h2>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
-    <template v-for="(balance, i) in state.balances" :key="balance.path">
+    <div v-for="(path, i) in paths" :key="path" :class="{ beyond: i >= shownFirst }">
       <BalanceLine
         :state="state"
         :limits="limitSet"
-        :path="i"
-        :title="title(i, t('ui.sheet.healthyBoard'))"
+        :path="path"
+        :title="title(path, t('ui.sheet.healthyBoard'))"
       />
       <BalanceLine
         v-if="faulted"
         :state="faulted"
         :limits="limitSet"
-        :path="i"
-        :title="title(i, t('ui.common.faultedColumn'))"
+        :path="path"
+        :title="title(path, t('ui.common.faultedColumn'))"
       />
-    </template>
+    </div>
+    <NPopover v-if="paths.length > shownFirst" trigger="click" placement="bottom-start" :show-arrow="false">
+      <template #trigger>
+        <NButton size="tiny" class="no-print justify-self-start">{{
+          t('ui.sheet.showAllPaths', { count: paths.length })
+        }}</NButton>
+      </template>
+      <div class="scroll grid gap-3px max-w-[min(92vw,900px)] max-h-60vh" tabindex="0">
+        <template v-for="path in paths" :key="path">
+          <BalanceLine
+            :state="state"
+            :limits="limitSet"
+            :path="path"
+            :title="title(path, t('ui.sheet.healthyBoard'))"
+          />
+          <BalanceLine
+            v-if="faulted"
+            :state="faulted"
+            :limits="limitSet"
+            :path="path"
+            :title="title(path, t('ui.common.faultedColumn'))"
+          />
+        </template>
+      </div>
+    </NPopover>
     <p v-for="d in split" :key="d.path" class="split text-12.5px text-doubt">
       {{
         t('ui.sheet.limitSetsDisagreeOnPasses', {
@@ -72,3 +106,12 @@ const notices = computed(() =>
     </p>
   </div>
 </template>
+
+<style scoped>
+/* Paper has room for all of them. */
+@media screen {
+  .beyond {
+    display: none;
+  }
+}
+</style>
