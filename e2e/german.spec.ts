@@ -3,6 +3,7 @@ import { choose, press } from './choose'
 import { readdirSync, readFileSync } from 'node:fs'
 import { expectAccessible } from './axe'
 import { handOut } from './desk'
+import { misplaced } from './misplaced'
 import { part, people, settled } from './story'
 import { messagesOf } from '../test/messages'
 
@@ -112,6 +113,7 @@ test('German: every place at two sizes, nothing of ours left in English, nothing
   ]
   const right = async (where: string) => {
     const { left, sideways, cut } = await look(page)
+    expect.soft(await misplaced(page), where).toEqual([])
     expect.soft(left, where).toEqual([])
     expect.soft(sideways, `${where} is as wide as the window`).toBeLessThanOrEqual(0)
     return cut
@@ -261,7 +263,7 @@ test('French: signing in and the account are whole, plurals among them, the rest
   await expect(page.getByText('L’identifiant ou le mot de passe est faux')).toBeVisible()
   await page.getByLabel('Mot de passe').fill(people.maeve.password)
   await page.getByRole('button', { name: 'Se connecter' }).click()
-  await expect(page.locator('header nav')).toBeVisible()
+  await expect(page).toHaveURL('/')
   // The account has a language of its own, which another story has chosen.
   await page.goto('/account')
   await press(page.getByRole('radio', { name: 'Français' }))
