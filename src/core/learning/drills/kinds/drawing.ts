@@ -1,6 +1,6 @@
-import { noticeAll, segmentAmps } from '../../../board'
+import { noticeAll, segmentAmps, type SolvedBoard } from '../../../board'
 import { say, verbatim, type Message } from '../../../document'
-import { faultsOf } from '../../../faults'
+import { faultsOf, type Fault } from '../../../faults'
 import { partOfKind } from '../../../parts'
 import { defineDrill } from '../kind'
 import type { DrillBench } from '../bench'
@@ -71,12 +71,21 @@ function goesDead(bench: DrillBench, draw: Draw): Omit<Item, 'kind'> | undefined
   const segment = definition.segments.find((one) => faultsOf(definition, one).includes('blown'))
   if (!segment) return undefined
   const good = bench.board(state)
-  const bad = bench.board(state, [{ kind: 'blown', part: fuse.id, segment: segment.key }])
-  if (!good || !bad) return undefined
+  if (!good) return undefined
   const before = new Map(noticeAll(good).map(({ part, key }) => [part, key]))
-  const now = noticeAll(bad).filter(({ part }) => part !== fuse.id)
-  const changed = now.filter(({ part, key }) => before.get(part) !== key).map(({ part }) => part)
-  const same = now.filter(({ part, key }) => before.get(part) === key).map(({ part }) => part)
+  const compare = (bad: SolvedBoard | undefined) => {
+    const now = (bad ? noticeAll(bad) : []).filter(({ part }) => part !== fuse.id)
+    const isSame = ({ part, key }: (typeof now)[number]) => before.get(part) === key
+    return {
+      changed: now.filter((one) => !isSame(one)).map(({ part }) => part),
+      same: now.filter(isSame).map(({ part }) => part),
+    }
+  }
+  const blown: Fault = { kind: 'blown', part: fuse.id, segment: segment.key }
+  // Most draws fail at a first look; what it cost to be used in all its states before is asked of what is left.
+  const seen = compare(bench.glance(state, blown))
+  if (!seen.changed.length || seen.same.length < 2) return undefined
+  const { changed, same } = compare(bench.board(state, [blown]))
   const right = draw.one(changed)
   const wrong = draw.shuffled(same).slice(0, 3)
   if (right === undefined || wrong.length < 2) return undefined

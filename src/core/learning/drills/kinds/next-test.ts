@@ -9,6 +9,8 @@ import { drawRunning } from '../points'
 const bag = ['volts', 'testLamp', 'clamp'] as const
 /** Tests that are weighed to find four that make a question. */
 const weighed = 14
+/** Of these, so many with what loads the circuit: each has boards of its own to solve. */
+const mostLoading = 3
 /** Of the best: from here a test counts as right, and up to here one is offered as wrong. */
 const [asGood, worse] = [0.9, 0.6] as const
 /** Bits that the best has to tell: four pieces are two bits. */
@@ -37,8 +39,10 @@ export const nextTest = defineDrill({
     if (!some) return undefined
     const { pieces } = some
     const belief = Belief.of(predictor, some.asked)
+    let loading = 0
     const tests = draw
       .shuffled(candidatesOf(predictor, bag).filter((one) => one.state === state.name))
+      .filter(({ setup }) => setup.instrument !== 'testLamp' || ++loading <= mostLoading)
       .slice(0, weighed)
       .map(({ setup, held, arrangement }) => {
         const bits = expectedBits(belief, setup)

@@ -1,3 +1,4 @@
+import type { SolvedBoard } from '../../../board'
 import { say } from '../../../document'
 import type { Fault } from '../../../faults'
 import { faultsOn, isOfLoad, isOhmic, isOpen } from '../faults'
@@ -22,26 +23,36 @@ export const whichSide = defineDrill({
     const base = draw.one(faultsOn(bench, sideOf(walk, is), fits))
     if (!base) return undefined
     const fault: Fault = isOhmic(base) ? { ...base, severity: draw.one([1, 2, 3])! } : base
-    const bad = bench.board(state, [fault])
     const load = sideOf(walk, 'load')
     const [before, after] = [load[0]?.from, load.at(-1)?.to]
-    if (!bad || !before || !after || before.inside || after.inside) return undefined
-    const lost = (board: typeof good) => [
+    if (!before || !after || before.inside || after.inside) return undefined
+    const lost = (board: SolvedBoard) => [
       bench.volts(board, plusOf(walk), before),
       bench.volts(board, after, minusOf(walk)),
     ]
-    const [usual, now] = [lost(good), lost(bad)]
-    if ([...usual, ...now].some(({ value, floating }) => value === undefined || floating)) return undefined
-    const more = now.map(({ value }, i) => value! - usual[i]!.value!)
-    const told =
-      is === 'load'
-        ? more.every((by) => Math.abs(by) < keeps)
-        : is === 'feed'
-          ? more[0]! > loses && more[1]! < keeps
-          : more[1]! > loses && more[0]! < keeps
-    // The load's fault has to show, too: it is what does not work.
-    if (!told || (is === 'load' && Math.abs(bench.ampsOf(bad, walk) - bench.ampsOf(good, walk)) < 0.1))
-      return undefined
+    const usual = lost(good)
+    /** What a board loses on either side, where that alone says which of the three it is. */
+    const tells = (bad: SolvedBoard) => {
+      const now = lost(bad)
+      if ([...usual, ...now].some(({ value, floating }) => value === undefined || floating)) return undefined
+      const [feed, back] = now.map(({ value }, i) => value! - usual[i]!.value!) as [number, number]
+      // The load's fault has to show, too: it is what does not work.
+      const told =
+        is === 'feed'
+          ? feed > loses && back < keeps
+          : is === 'return'
+            ? back > loses && feed < keeps
+            : Math.abs(feed) < keeps &&
+              Math.abs(back) < keeps &&
+              Math.abs(bench.ampsOf(bad, walk) - bench.ampsOf(good, walk)) >= 0.1
+      return told ? now : undefined
+    }
+    // Most draws fail here, and a first look takes a fraction of the time.
+    const seen = bench.glance(state, fault)
+    if (!seen || !tells(seen)) return undefined
+    const bad = bench.board(state, [fault])
+    const now = bad && tells(bad)
+    if (!now) return undefined
     const source = bench.volts(bad, plusOf(walk), minusOf(walk))
     return {
       state: state.id,
