@@ -232,6 +232,17 @@ describe('conclusions', () => {
     expect(verdict).toMatchObject({ verdict: 'the consequence', share: 0.4 })
     expect(verdict.reason).toContain('ask what blew it')
   })
+
+  it('and so where no reading tells the fuse from what blew it: a seized motor has the ohms of one at rest', () => {
+    const fan = demoCircuit('van-cooling-fan')
+    const { controls, detached } = fan.states.find((s) => s.name === 'fan on')!
+    const seized: Fault = { kind: 'seized', part: 'M1', segment: 'armature' }
+    const work = new Work(fan, [seized], { controls, detached }).operate()
+    for (const red of ['F1a', 'F1b']) work.measure({ type: 'leads', red, black: 'B1-' }, 12)
+    const judged = work.conclude('F1.fuse', 'blown').judged(new Predictor(fan))
+    const verdict = judged.judgements.find((j) => j.aspect === 'conclusion')!
+    expect(verdict).toMatchObject({ share: 0.4, verdict: { code: 'assessment.effect' } })
+  })
 })
 
 describe('verification, repair and proof', () => {

@@ -84,19 +84,19 @@ export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
     rubric,
   )
 
-  if (struck.length === 0 && !isOfGroup) {
-    // A fuse that a short or a seized motor has blown is what was found first, and not yet why.
-    const effect = pieces.some(
-      ({ part: id }) => bench.blown.includes(id) && partOfKind(partOf(circuit, id).kind).protects,
+  // A fuse that a short or a seized motor has blown is what was found first, and not yet why: a new one tells.
+  const isEffect =
+    struck.length === 0 &&
+    pieces.some(({ part: id }) => bench.blown.includes(id) && partOfKind(partOf(circuit, id).kind).protects)
+  if (isEffect)
+    return make(
+      'partly',
+      'effect',
+      say('assessment.consequence', { piece: name, truth }),
+      consequence,
+      understoodBy.consequence,
     )
-    if (effect)
-      return make(
-        'partly',
-        'effect',
-        say('assessment.consequence', { piece: name, truth }),
-        consequence,
-        understoodBy.consequence,
-      )
+  if (struck.length === 0 && !isOfGroup) {
     const inPart = planted.some((f) => f.part === part || (f.other !== undefined && partIn(f.other) === part))
     const understood = inPart ? understoodBy.samePart : understoodBy.elsewhere
     const [likeliest] = [...place].sort((p, q) => belief.doubt(q) - belief.doubt(p))
