@@ -1,4 +1,4 @@
-import { findPart, terminalName, terminalNamed, type Point, type Wiring } from '../model'
+import { findPart, isCavityName, terminalName, terminalNamed, type Point, type Wiring } from '../model'
 import { z } from 'zod'
 import { handOf } from '../board'
 import { type Circuit, firstSource, type Part } from '../circuit'
@@ -86,7 +86,8 @@ export function locate(circuit: Circuit, wiring: Wiring, held: Held): Located {
       return {
         ok: true,
         place: { type: 'leads', red: red.point.node, black: black.point.node },
-        held: { type: 'leads', red: red.point.name, black: black.point.name },
+        // Where it lies in a plug is all that who found it there can tell.
+        held: { type: 'leads', red: saidOf(held.red, red.point), black: saidOf(held.black, black.point) },
       }
     }
     case 'jaws': {
@@ -185,6 +186,8 @@ export function handPins({ kind, parameters }: Part): string[] {
     .filter(({ key, inside }) => !inside && !absent.includes(key) && ends.has(pins[key] ?? key))
     .map(({ key }) => key)
 }
+
+const saidOf = (written: string, { name }: Point): string => (isCavityName(written) ? written.trim() : name)
 
 function pointFor(
   wiring: Wiring,

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
 import { partOfKind } from '../parts'
-import { faceOf, halvesOf } from './face'
+import { locate } from '../instruments'
+import { halfId } from './cavities'
+import { coloursAt, faceOf, halvesOf } from './face'
 import { wireUp } from './model'
 
 const circuits = ['van-cooling-fan', 'bench-drop-board', 'sweeper-module-powers', 'gritter-salt-sensor'].map(
@@ -42,5 +44,45 @@ describe('the face of a plug', () => {
     const numbers = (half: string) =>
       faceOf(board, half, 'front').map((row) => row.map((c) => c!.mark.replace(/[ab]$/, '')))
     expect(numbers('far')).toEqual(numbers('supply').map((row) => [...row].reverse()))
+  })
+
+  it('is seen by its wires from the back: a cavity goes by where it lies, and a lead finds the same point there', () => {
+    for (const { circuit, part, half } of plugs) {
+      const wiring = wireUp(circuit)
+      const back = faceOf(part, half, 'back')
+      back.forEach((row, r) =>
+        row.forEach((cavity, c) => {
+          if (!cavity) return
+          expect(cavity.place).toBe(`${halfId(part, half)} ${r + 1}.${c + 1}`)
+          expect(wiring.find(cavity.place.toLowerCase())).toBe(wiring.find(cavity.name))
+        }),
+      )
+      const last = back[0]!.length
+      expect(wiring.find(`${halfId(part, half)} 1.${last + 1}`)).toBeUndefined()
+    }
+  })
+
+  it('has wires of one colour side by side: what is held at one of them does not say which it is', () => {
+    const module = demoCircuit('van-key-off-drain')
+    const wiring = wireUp(module)
+    const seen = module.parts.flatMap((part) =>
+      halvesOf(part).flatMap((half) =>
+        faceOf(part, half, 'back')
+          .flat()
+          .flatMap((cavity) =>
+            cavity
+              ? [{ at: cavity.place, colours: coloursAt(module, wiring, part.id, cavity.terminal) }]
+              : [],
+          ),
+      ),
+    )
+    const red = seen.filter(({ colours }) => colours.includes('RD'))
+    expect(red.length).toBeGreaterThan(1)
+    const held = { type: 'leads', red: ` ${red[1]!.at}`, black: 'b1-' } as const
+    const located = locate(module, wiring, held)
+    expect(located).toMatchObject({ ok: true, held: { red: red[1]!.at, black: 'B1−' } })
+    expect(located.ok && located.place).toEqual(
+      expect.objectContaining({ red: wiring.find(red[1]!.at)!.node }),
+    )
   })
 })

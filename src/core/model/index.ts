@@ -11,7 +11,8 @@ export {
   type ModelSegment,
   type PartWith,
 } from './model'
-export { faceOf, faceSides, halvesOf, type Cavity, type FaceSide } from './face'
+export { halfId, isCavityName } from './cavities'
+export { coloursAt, faceOf, faceSides, halvesOf, type Cavity, type FaceSide } from './face'
 export { findPieces, piecesOf, type Piece } from './pieces'
 export { spareSegments } from './spare'
 export { runsOf, type Stride, type Walk } from './walks'

@@ -2,6 +2,7 @@ import { type Words } from '../document'
 import { cached } from '../cache'
 import { firstSource, partIn, refOf, type Circuit, type Part } from '../circuit'
 import { partOfKind, routeThrough, type AnyPart, type Role } from '../parts'
+import { cavitiesOf } from './cavities'
 
 /** A place where a lead can go. */
 export interface Point {
@@ -25,7 +26,7 @@ export interface Wiring {
   readonly nodeOf: (part: string, terminal: string) => number
   /** One per node, in the order in which the paths meet them. */
   readonly points: readonly Point[]
-  /** Point of any of its names, upper or lower case, or undefined; of those that a lead can reach. */
+  /** Point of any of its names, where it lies in a plug among them, upper or lower case; undefined where no lead reaches. */
   readonly find: (name: string) => Point | undefined
 }
 
@@ -45,8 +46,9 @@ const rank: Readonly<Record<Role, number>> = {
 function wiringNames(circuit: Circuit): string {
   return circuit.parts
     .map(({ id, kind, parameters }) => {
-      const { suffixes } = partOfKind(kind)
-      return suffixes ? `${id} ${kind} ${JSON.stringify(suffixes(parameters))}` : `${id} ${kind}`
+      const { suffixes, faces, absent } = partOfKind(kind)
+      const named = [suffixes, faces, faces && absent].flatMap((of) => (of ? [of(parameters)] : []))
+      return named.length ? `${id} ${kind} ${JSON.stringify(named)}` : `${id} ${kind}`
     })
     .join()
 }
@@ -133,6 +135,12 @@ function makeWiring(circuit: Circuit): Wiring {
     if (point.inside) continue
     for (const name of [point.name, ...point.aliases]) byName.set(fold(name), point)
   }
+  const byNode = new Map(sorted.map((point) => [point.node, point]))
+  for (const part of circuit.parts)
+    for (const { terminal, name } of cavitiesOf(part)) {
+      const point = byNode.get(numberOf(index.get(refOf(part.id, terminal))!))
+      if (point && !point.inside) byName.set(fold(name), point)
+    }
   return {
     count: number.size,
     /** @throws Error where the circuit has no such terminal */

@@ -156,6 +156,7 @@ const loud = (code: string) => code === 'instruments.beeps'
         v-if="hold === 'leads' || hold === 'hand'"
         :model="model"
         :next="next"
+        :in-hand="hold === 'hand'"
         @point="emit('point', $event)"
       />
       <NCheckbox

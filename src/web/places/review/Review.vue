@@ -63,6 +63,8 @@ if (watching)
 const showing = ref<'marks' | 'cleared' | 'ways' | 'losses'>('marks')
 const lit = ref<string | null>(null)
 const onDrawing = computed(() => (showing.value === 'cleared' ? cleared.value : marks.value))
+/** A point that was found in a plug has a place in the drawing, too. */
+const drawn = (name = '') => wiring.value.find(name)?.name ?? name
 const leads = computed(() =>
   current.value?.type === 'test' && current.value.held.type === 'leads' ? current.value.held : undefined,
 )
@@ -193,8 +195,8 @@ async function print() {
             :values="showing === 'ways' ? ways : undefined"
             :controls="arrangement.controls"
             :detached="arrangement.detached"
-            :red="leads?.red ?? ''"
-            :black="leads?.black ?? ''"
+            :red="drawn(leads?.red)"
+            :black="drawn(leads?.black)"
             :lit="review.faults[0]?.part ?? null"
           />
           <Player
