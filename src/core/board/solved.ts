@@ -1,9 +1,9 @@
 import { cached } from '../cache'
-import { copperArea, refOf, stateSignature, type Circuit, type CircuitState, type Part } from '../circuit'
+import { copperArea, refOf, stateSignature, type Circuit, type CircuitState } from '../circuit'
 import { type Message, say } from '../document'
 import type { Fault } from '../faults'
 import { modelOf } from '../model'
-import { burns, meltsAbove, type AnyPart, type At, type Notice } from '../parts'
+import { burns, meltsAbove, type At, type Notice } from '../parts'
 import { Solver, type Network, type OperatingPoint } from '../solve'
 import { buildBoard, jumperName, restModes, segmentAmps, senseOf, type Attachment, type Board } from './board'
 import { exchanged } from './exchange'
@@ -229,16 +229,57 @@ function burntNow({ circuit, elements }: Board, point: OperatingPoint): string[]
   return [...burnt]
 }
 
+/** What bears only so many volts: its segments, and the volts that the first of them to go bears. */
+const bearersOf = cached(
+  { owner: (circuit: Circuit) => circuit },
+  (circuit): { readonly least: number; readonly bearers: readonly Bearer[] } => {
+    const bearers = modelOf(circuit)
+      .partsWith('bears')
+      .map(({ part, definition: { bears } }) => ({
+        id: part.id,
+        most: bears.most(part.parameters),
+        segments: bears.segments.map((segment) => refOf(part.id, segment)),
+      }))
+    return { least: Math.min(...bearers.map(({ most }) => most)), bearers }
+  },
+)
+interface Bearer {
+  readonly id: string
+  readonly most: number
+  readonly segments: readonly string[]
+}
+
 /** Lamps and windings at more volts than they bear. */
-function burntOutNow({ model, blown, elements, firstElement }: Board, { voltage }: OperatingPoint): string[] {
-  return model.partsWith('bears').flatMap(({ part, definition: { bears } }) => {
-    if (blown.has(part.id)) return []
-    const most = bears.most(part.parameters)
-    const over = bears.segments.some((segment) => {
-      const element = elements[firstElement.get(refOf(part.id, segment)) ?? -1]
+function burntOutNow({ circuit, blown, elements, firstElement }: Board, point: OperatingPoint): string[] {
+  const { voltage } = point
+  const { least, bearers } = bearersOf(circuit)
+  // Mostly the whole board has no such volts between any two points.
+  let [low, high] = [Infinity, -Infinity]
+  for (const volts of voltage) {
+    if (volts < low) low = volts
+    if (volts > high) high = volts
+  }
+  if (!(high - low > least)) return []
+  return bearers.flatMap(({ id, most, segments }) => {
+    if (blown.has(id)) return []
+    const over = segments.some((segment) => {
+      const element = elements[firstElement.get(segment) ?? -1]
       return element && Math.abs(voltage[element.a]! - voltage[element.b]!) > most
     })
-    return over ? [part.id] : []
+    return over ? [id] : []
+  })
+}
+
+/** The states of a circuit in which something is different, each once. */
+const usedStates = cached(
+  { owner: (circuit: Circuit) => circuit.states, key: ({ parts }) => parts },
+  (circuit) => distinct(circuit, circuit.states),
+)
+function distinct(circuit: Circuit, states: readonly CircuitState[]): readonly CircuitState[] {
+  const seen = new Set<string>()
+  return states.filter((state) => {
+    const signature = stateSignature(circuit, state)
+    return !seen.has(signature) && seen.add(signature)
   })
 }
 
@@ -249,14 +290,15 @@ function burntOutNow({ model, blown, elements, firstElement }: Board, { voltage 
 export function aftermath(circuit: Circuit, faults: readonly Fault[]): ReadonlySet<string> {
   const gone = new Set<string>()
   const model = modelOf(circuit)
-  const seen = new Set<string>()
   const moved = faults.flatMap(({ moving, part }) => (moving ? [part] : []))
   // On the road it was moved, too.
-  const used = moved.length ? circuit.states.flatMap((s) => [s, { ...s, wiggled: moved }]) : circuit.states
+  const used = moved.length
+    ? distinct(
+        circuit,
+        circuit.states.flatMap((s) => [s, { ...s, wiggled: moved }]),
+      )
+    : usedStates(circuit)
   for (const state of used) {
-    const signature = stateSignature(circuit, state)
-    if (seen.has(signature)) continue
-    seen.add(signature)
     const solved = solveBoard(circuit, faults, state)
     // A jumper's fuse is renewed before it is put on elsewhere.
     if (solved.ok) for (const id of solved.blown) if (model.find(id)) gone.add(id)
@@ -273,9 +315,10 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
   const { board, limitCycle } = solved
   const temperature = board.state.temperature ?? board.circuit.temperature
   const brightest = brightestOf(solved)
+  const alike = likenesses(board.circuit)
   return board.model.partsWith('notice').map(({ part, definition: { notice } }): Noticed => {
     const of = (segment: string): At => meanAt(solved, part.id, segment)
-    const beside = notice.beside && brightest.get(likeness(part, notice.beside))
+    const beside = notice.beside && brightest.get(alike.get(part.id)!)
     const attention = {
       mode: board.modes.get(part.id) ?? '',
       inLimitCycle: limitCycle?.parts.includes(part.id) ?? false,
@@ -287,16 +330,28 @@ export function noticeAll(solved: SolvedBoard): Noticed[] {
   })
 }
 
-type Beside = NonNullable<NonNullable<AnyPart['notice']>['beside']>
-const likeness = ({ kind, parameters }: Part, { like }: Beside): string => `${kind} ${like(parameters)}`
+/** Parts that are compared by eye, each with the name that it shares with those that are like it. */
+const likenesses = cached(
+  { owner: (circuit: Circuit) => circuit },
+  (circuit): ReadonlyMap<string, string> =>
+    new Map(
+      modelOf(circuit)
+        .partsWith('notice')
+        .flatMap(({ part, definition: { notice } }) =>
+          notice.beside ? [[part.id, `${part.kind} ${notice.beside.like(part.parameters)}`] as const] : [],
+        ),
+    ),
+)
 
 /** Of parts that are like each other: how bright each light of the brightest is. */
 function brightestOf(solved: SolvedBoard): ReadonlyMap<string, readonly number[]> {
   const found = new Map<string, readonly number[]>()
-  for (const { part, definition } of solved.board.model.partsWith('notice')) {
+  const { model, circuit } = solved.board
+  const alike = likenesses(circuit)
+  for (const { part, definition } of model.partsWith('notice')) {
     const { beside } = definition.notice
     if (!beside) continue
-    const key = likeness(part, beside)
+    const key = alike.get(part.id)!
     const own = beside.shines(part.parameters, (segment) => meanAt(solved, part.id, segment))
     const known = found.get(key)
     found.set(key, known ? known.map((light, i) => Math.max(light, own[i]!)) : own)
