@@ -234,9 +234,10 @@ const remoteAt = `${window.location.origin}/remote`
         <div
           v-else
           class="grid gap-8px min-h-0"
-          :class="guesses.length && !open ? 'grid-rows-2' : 'grid-rows-1'"
+          :class="guesses.length && !open && shownStops ? 'grid-rows-2' : 'grid-rows-1'"
         >
           <WallCourse
+            v-if="shownStops"
             :stops="stops"
             :shown="shownStops"
             :healthy="showHealthy"

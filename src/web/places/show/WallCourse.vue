@@ -20,7 +20,9 @@ const props = defineProps<{
 const scheme = useScheme()
 const of = (stop: Stop, which: 'healthy' | 'faulted') => (props.losses ? stop.lost[which] : stop[which])
 const most = computed(() => {
-  const volts = props.stops.flatMap((stop) => [of(stop, 'healthy') ?? 0, of(stop, 'faulted') ?? 0])
+  // The scale of losses would tell how large the largest is before anybody has been asked.
+  const scaled = props.losses ? props.stops.slice(0, props.shown) : props.stops
+  const volts = scaled.flatMap((stop) => [of(stop, 'healthy') ?? 0, of(stop, 'faulted') ?? 0])
   const top = Math.max(props.losses ? 0.02 : 1, ...volts.map(Math.abs))
   const step = niceStep(top, 3)
   return { step, top: step * Math.ceil(top / step - 1e-9) }
