@@ -26,7 +26,13 @@ const stages = computed(() => {
 
 <template>
   <p v-if="narrow" class="quiet">{{ stages.find((s) => s.state === 'now')?.name }}</p>
-  <NSteps v-else size="small" class="flex-[1_1_520px] max-w-580px" role="list" :aria-label="t('ui.desk.orderOfTheWork')">
+  <NSteps
+    v-else
+    size="small"
+    class="flex-[1_1_520px] max-w-580px"
+    role="list"
+    :aria-label="t('ui.desk.orderOfTheWork')"
+  >
     <NStep
       v-for="s in stages"
       :key="s.name"
