@@ -127,3 +127,42 @@ test('the Desk at every size, by day and by night, in three languages: nothing s
       }
     }
 })
+
+test('every place on a phone: nothing sticks out, nothing is cut off', async ({ page }) => {
+  test.slow()
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await page.setViewportSize({ width: 390, height: 844 })
+  const walk = async (places: readonly string[], who: string) => {
+    for (const place of places) {
+      await page.goto(place)
+      await settled(page)
+      expect.soft(await misplaced(page), `${place}, ${who}`).toEqual([])
+    }
+  }
+  const shared = ['/', '/drills', '/handbook', '/handbook/wireDrop', '/account']
+  await freshStudent(page, 'phone.walk')
+  const order = await handOut({
+    circuit: /^Cooling fan by relay, van/,
+    faults: [{ kind: 'open', part: 'W6', segment: 'copper' }],
+    student: 'phone.walk',
+    complaint: 'The cooling fan does not turn.',
+  })
+  await walk([...shared, `/desk/${order}`], 'a student')
+  await page.context().clearCookies()
+  await signIn(page, 'orla')
+  const list = (await (await page.request.get('/api/circuits')).json()) as { id: string; name: string }[]
+  const { id } = list.find(({ name }) => name === 'Cooling fan by relay, van')!
+  const own = [
+    '/circuits',
+    '/lessons',
+    '/exams',
+    '/classes',
+    '/days',
+    '/floor',
+    '/ledger',
+    '/rubric',
+    '/remote',
+  ]
+  const ofCircuit = ['bench', 'plant', 'sheet', 'show'].map((place) => `/${place}/${id}`)
+  await walk([...shared, ...own, ...ofCircuit, `/review/${order}`], 'an instructor')
+})

@@ -44,6 +44,9 @@ const fewestDrawnInPart = 100
 const usualWidth = 120
 /** On paper every row is wanted. */
 const printing = useMediaQuery('print')
+/** On a phone no table fits: each scrolls by itself, and the page does not. */
+const narrow = useMediaQuery('(max-width: 760px)')
+const aside = computed(() => (sideways || narrow.value) && !printing.value)
 const scrolls = computed(() => fill && !printing.value)
 const inPart = computed(() => scrolls.value && rows.length >= fewestDrawnInPart)
 /** The line under an open row, in which more is told of it. */
@@ -113,7 +116,8 @@ watchEffect(
     void printing.value
     for (const table of root.value?.querySelectorAll('table') ?? []) table.setAttribute('aria-label', label)
     for (const head of root.value?.querySelectorAll('th') ?? []) head.setAttribute('scope', 'col')
-    if (sideways) root.value?.querySelector('.n-data-table-base-table-header')?.setAttribute('tabindex', '0')
+    if (aside.value)
+      root.value?.querySelector('.n-data-table-base-table-header')?.setAttribute('tabindex', '0')
     if (!scrolls.value) return
     const body = root.value?.querySelector('.n-data-table-base-table-body .n-scrollbar-container, .v-vl')
     body?.setAttribute('tabindex', '0')
@@ -139,7 +143,7 @@ watchEffect(
       :table-layout="scrolls ? 'fixed' : 'auto'"
       :virtual-scroll="inPart"
       :min-row-height="28"
-      :scroll-x="sideways && !printing ? wide : undefined"
+      :scroll-x="aside ? wide : undefined"
       :summary="lastLine"
       :scrollbar-props="{ trigger: 'none' }"
       :style="scrolls ? { height: '100%' } : {}"
@@ -152,6 +156,12 @@ watchEffect(
 </template>
 
 <style scoped>
+@media (max-width: 760px) {
+  .data-table {
+    width: 100%;
+    contain: inline-size;
+  }
+}
 .fill {
   height: 100%;
   min-height: 0;

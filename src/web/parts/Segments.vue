@@ -23,3 +23,10 @@ const value = defineModel<V | null>('value', { required: true })
     >
   </NRadioGroup>
 </template>
+
+<style scoped>
+/* In a second row the first one has an edge of its own, too. */
+.segments :deep(.n-radio-button) {
+  box-shadow: -1px 0 0 var(--rule-strong);
+}
+</style>

@@ -39,7 +39,7 @@ const elsewhere = () =>
 </script>
 
 <template>
-  <div class="account max-w-1000px my-0 mx-auto py-24px px-20px grid gap-20px">
+  <div class="account max-w-1000px my-0 mx-auto py-24px px-20px grid grid-cols-1 gap-20px">
     <h1>{{ session.user?.name }}</h1>
     <p v-if="session.user?.mustChange" class="caution" role="status">
       {{ t('ui.account.somebodyElseChoseYourPassword') }}

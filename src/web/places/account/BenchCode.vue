@@ -18,7 +18,7 @@ async function make() {
 </script>
 
 <template>
-  <section class="grid gap-10px justify-items-start" aria-labelledby="bench-code">
+  <section class="grid grid-cols-1 gap-10px justify-items-start" aria-labelledby="bench-code">
     <h2 id="bench-code">{{ t('ui.account.yourBenchCode') }}</h2>
     <p class="quiet">
       {{ t('ui.account.sixDigitsThatYouType') }}

@@ -57,7 +57,7 @@ async function check(id: string) {
 </script>
 
 <template>
-  <section class="grid gap-12px content-start" :aria-label="t('ui.account.meters')">
+  <section class="grid grid-cols-1 gap-12px content-start" :aria-label="t('ui.account.meters')">
     <p class="quiet">{{ t('ui.account.aMeterWithA') }}</p>
     <DataTable
       :label="t('ui.account.meters')"

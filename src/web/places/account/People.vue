@@ -112,7 +112,7 @@ const signInColumns: Column<SignIns[number]>[] = [
 </script>
 
 <template>
-  <section class="grid gap-12px line-t pt-16px" aria-labelledby="people">
+  <section class="grid grid-cols-1 gap-12px line-t pt-16px" aria-labelledby="people">
     <h2 id="people">{{ t('ui.account.accounts') }}</h2>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="told" class="told line-l-4px-accent bg-accent-soft py-8px px-12px" role="status">

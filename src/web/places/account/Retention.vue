@@ -48,7 +48,7 @@ const clockIsRight = () =>
 </script>
 
 <template>
-  <div class="grid gap-8px">
+  <div class="grid grid-cols-1 gap-8px">
     <NSelect
       :value="state.months ?? 0"
       :options="choices"

@@ -28,7 +28,10 @@ function toggle(place: string, wire: string, on: boolean) {
 </script>
 
 <template>
-  <section class="harness grid gap-6px line-t pt-8px text-12.5px" :aria-label="t('ui.bench.harness')">
+  <section
+    class="harness grid grid-cols-1 gap-6px line-t pt-8px text-12.5px"
+    :aria-label="t('ui.bench.harness')"
+  >
     <h3>{{ t('ui.bench.harnessPlacesForAClamp') }}</h3>
     <div v-for="bundle in circuit.bundles" :key="bundle.id">
       <div v-for="place in bundle.places" :key="place.id" class="grid gap-3px line-b pb-4px">

@@ -66,7 +66,7 @@ const passes = computed(() =>
 </script>
 
 <template>
-  <section class="drawer grid gap-8px text-13px" :aria-label="t('ui.bench.partsToPutIn')">
+  <section class="drawer grid grid-cols-1 gap-8px text-13px" :aria-label="t('ui.bench.partsToPutIn')">
     <Search v-model="wanted" :label="t('ui.bench.findAKindOfPart')" />
     <section v-if="passes.length && !wanted">
       <h3 class="text-12px text-quiet font-medium mb-3px">

@@ -125,7 +125,9 @@ useKeys(t('ui.circuits.title'), [
 </script>
 
 <template>
-  <div class="circuits grid gap-16px content-start max-w-1240px my-0 mx-auto pt-18px px-20px pb-30px">
+  <div
+    class="circuits grid grid-cols-1 gap-16px content-start max-w-1240px my-0 mx-auto pt-18px px-20px pb-30px"
+  >
     <div class="top flex flex-wrap gap-y-8px gap-x-12px items-center">
       <h1>{{ t('ui.circuits.title') }}</h1>
       <NInput

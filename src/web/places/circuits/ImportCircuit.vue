@@ -64,7 +64,7 @@ async function bringIn() {
 </script>
 
 <template>
-  <div class="grid gap-8px justify-items-start">
+  <div class="grid grid-cols-1 gap-8px justify-items-start">
     <ChooseFile
       :label="t('ui.home.importACircuit')"
       accept=".json,.cir,.net,.sp,application/json"

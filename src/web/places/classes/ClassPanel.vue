@@ -30,7 +30,7 @@ const columns: Column<Member>[] = [
 </script>
 
 <template>
-  <section class="grid gap-14px content-start" :aria-label="one.name">
+  <section class="grid grid-cols-1 gap-14px content-start" :aria-label="one.name">
     <label class="flex gap-10px items-center">
       <NSwitch
         size="small"

@@ -81,7 +81,7 @@ async function slips() {
 </script>
 
 <template>
-  <div class="classes grid content-start gap-10px max-w-1000px my-0 mx-auto py-16px px-20px">
+  <div class="classes grid grid-cols-1 content-start gap-10px max-w-1000px my-0 mx-auto py-16px px-20px">
     <h1>{{ t('ui.common.classes') }}</h1>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <NTabs type="line" size="small" default-value="classes">

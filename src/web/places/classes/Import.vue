@@ -116,7 +116,7 @@ function column(key: keyof Columns, at: number) {
 </script>
 
 <template>
-  <section class="grid gap-10px justify-items-start" :aria-label="t('ui.classes.takeInARoster')">
+  <section class="grid grid-cols-1 gap-10px justify-items-start" :aria-label="t('ui.classes.takeInARoster')">
     <h2>{{ t('ui.classes.takeInARoster') }}</h2>
     <p class="quiet">
       {{ t('ui.classes.theFilesOfAOneroster') }}

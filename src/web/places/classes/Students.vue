@@ -50,7 +50,7 @@ async function add() {
 </script>
 
 <template>
-  <div class="grid gap-12px content-start">
+  <div class="grid grid-cols-1 gap-12px content-start">
     <div class="flex flex-wrap gap-10px items-center">
       <ScopeChoice />
       <NButton v-if="!adding" size="small" type="primary" @click="adding = true">{{

@@ -62,7 +62,7 @@ const planned = computed(() => seats.value.some((row) => row.some((seat) => seat
 </script>
 
 <template>
-  <div class="day grid gap-14px content-start py-16px px-20px">
+  <div class="day grid grid-cols-1 gap-14px content-start py-16px px-20px">
     <div class="top flex flex-wrap gap-y-8px gap-x-16px items-baseline">
       <h1>{{ stored.name }}</h1>
       <span>{{ dayWords(stored.day) }}</span>

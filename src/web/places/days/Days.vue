@@ -78,7 +78,7 @@ const columns: Column<DayRow>[] = [
 </script>
 
 <template>
-  <div class="days grid gap-12px content-start max-w-1240px my-0 mx-auto py-16px px-20px">
+  <div class="days grid grid-cols-1 gap-12px content-start max-w-1240px my-0 mx-auto py-16px px-20px">
     <h1>{{ t('ui.common.labDays') }}</h1>
     <NAlert v-if="list.wrong.value" type="error" role="alert">{{ list.wrong.value }}</NAlert>
     <div class="grid grid-cols-[minmax(0,1fr)_320px] gap-24px items-start lt-md:grid-cols-1">

@@ -22,7 +22,7 @@ const price = (points: number) => (points === 1 ? t('ui.desk.n1Point') : t('ui.d
 </script>
 
 <template>
-  <section v-if="prices" class="hints grid gap-6px" :aria-label="t('ui.common.hints')">
+  <section v-if="prices" class="hints grid grid-cols-1 gap-6px" :aria-label="t('ui.common.hints')">
     <h2>{{ t('ui.desk.aHint') }}</h2>
     <div class="row flex flex-wrap gap-6px">
       <NButton

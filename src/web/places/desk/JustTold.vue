@@ -14,7 +14,11 @@ const newest = computed(() => {
 </script>
 
 <template>
-  <div v-if="told.practice.value" class="told grid gap-4px content-start text-13px" aria-live="polite">
+  <div
+    v-if="told.practice.value"
+    class="told grid grid-cols-1 gap-4px content-start text-13px"
+    aria-live="polite"
+  >
     <p v-for="(v, k) in newest" :key="k" class="pl-8px line-l-3px-rule-strong" :data-grade="v.grade">
       <b>{{ tell(aspectNames[v.aspect]) }}: {{ told.say.value(v.verdict) }}</b>
       <!-- What went well needs no reason here; the steps below have it. -->

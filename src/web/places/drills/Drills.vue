@@ -58,7 +58,9 @@ const progress = ref<InstanceType<typeof SetProgress> | null>(null)
 </script>
 
 <template>
-  <div class="drills grid gap-14px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
+  <div
+    class="drills grid grid-cols-1 gap-14px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px"
+  >
     <div class="flex flex-wrap gap-x-16px gap-y-6px items-center">
       <h1>{{ t('ui.common.drills') }}</h1>
       <template v-if="item">

@@ -86,7 +86,7 @@ const verdict = computed(() =>
 </script>
 
 <template>
-  <section class="question grid gap-16px items-start" :aria-label="t('ui.drills.question')">
+  <section class="question grid grid-cols-1 gap-16px items-start" :aria-label="t('ui.drills.question')">
     <div class="drawing bg-sheet line">
       <Schematic
         ref="drawing"

@@ -43,7 +43,7 @@ const finished = (one: { items: number; students: readonly Row[] }) =>
 </script>
 
 <template>
-  <section class="grid gap-10px content-start" :aria-label="t('ui.drills.setSoFar')">
+  <section class="grid grid-cols-1 gap-10px content-start" :aria-label="t('ui.drills.setSoFar')">
     <h2>{{ t('ui.drills.setSoFar') }}</h2>
     <p v-if="wrong || sets.wrong.value" class="wrong" role="alert">{{ wrong || sets.wrong.value }}</p>
     <NEmpty

@@ -104,7 +104,7 @@ const itemColumns: Column<Item>[] = [
 </script>
 
 <template>
-  <div class="exam grid gap-16px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
+  <div class="exam grid grid-cols-1 gap-16px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
     <div class="flex flex-wrap gap-x-16px gap-y-8px items-center">
       <h1>{{ exam.name }}</h1>
       <span class="quiet">{{

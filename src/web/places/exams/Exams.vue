@@ -45,7 +45,7 @@ const columns: Column<ExamRow>[] = [
 </script>
 
 <template>
-  <div class="exams grid gap-16px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
+  <div class="exams grid grid-cols-1 gap-16px content-start max-w-1240px w-full my-0 mx-auto py-18px px-20px">
     <h1>{{ t('ui.common.examinations') }}</h1>
     <p v-if="list.wrong.value" class="wrong" role="alert">{{ list.wrong.value }}</p>
     <Beside>

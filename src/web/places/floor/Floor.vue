@@ -58,7 +58,7 @@ useKeys(t('ui.common.floor'), [
 </script>
 
 <template>
-  <div class="floor grid gap-14px content-start py-14px px-20px">
+  <div class="floor grid grid-cols-1 gap-14px content-start py-14px px-20px">
     <div class="top flex flex-wrap gap-y-8px gap-x-12px items-center">
       <h1>{{ t('ui.common.floor') }}</h1>
       <NTag size="small" :type="connected ? 'success' : 'warning'" round

@@ -36,7 +36,7 @@ const parts = chapters.map(({ types, title, about }) => {
 </script>
 
 <template>
-  <div class="grid gap-18px">
+  <div class="grid grid-cols-1 gap-18px">
     <p class="text-16px max-w-720px">{{ t('ui.handbook.whatItIs') }}</p>
     <Panel v-if="suggested.length" :title="t('ui.handbook.suggested')">
       <p class="quiet mb-8px">

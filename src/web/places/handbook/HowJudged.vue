@@ -8,7 +8,7 @@ const title = (key: string) => tell({ code: `learning.misbeliefs.${key}.title` }
 </script>
 
 <template>
-  <div class="grid gap-12px">
+  <div class="grid grid-cols-1 gap-12px">
     <p v-for="(text, i) in paragraphs" :key="i">{{ text }}</p>
     <Fold v-if="ideas.length" :title="t('ui.handbook.allMisbeliefs')">
       <ul>

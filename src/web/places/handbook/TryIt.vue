@@ -47,7 +47,7 @@ const toBench = () =>
 </script>
 
 <template>
-  <section class="grid gap-10px" :aria-label="t('ui.handbook.tryIt')">
+  <section class="grid grid-cols-1 gap-10px" :aria-label="t('ui.handbook.tryIt')">
     <div class="bar flex flex-wrap gap-y-8px gap-x-16px items-center">
       <StateBar :circuit="circuit" :state="state" named @change="state = $event" />
       <NButton v-if="session.user?.role === 'instructor'" size="small" @click="toBench">

@@ -55,7 +55,7 @@ const takeBack = (id: string) =>
 </script>
 
 <template>
-  <div class="home grid gap-16px content-start max-w-1240px my-0 mx-auto py-18px px-20px">
+  <div class="home grid grid-cols-1 gap-16px content-start max-w-1240px my-0 mx-auto py-18px px-20px">
     <div class="flex flex-wrap gap-x-16px gap-y-8px items-center">
       <h1>{{ t('ui.common.today') }}</h1>
       <span class="quiet">{{ dayWords(dayOf(new Date())) }}</span>

@@ -35,7 +35,7 @@ const groups = computed(() =>
 </script>
 
 <template>
-  <div class="home max-w-760px my-0 mx-auto py-24px px-20px grid gap-18px">
+  <div class="home max-w-760px my-0 mx-auto py-24px px-20px grid grid-cols-1 gap-18px">
     <h1>{{ t('ui.home.yourWorkOrders') }}</h1>
     <p v-if="user?.bench" role="status">
       {{

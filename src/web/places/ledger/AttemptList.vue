@@ -53,7 +53,7 @@ const columns: Column<Row>[] = [
 </script>
 
 <template>
-  <div class="grid gap-8px">
+  <div class="grid grid-cols-1 gap-8px">
     <NAlert v-if="list.wrong.value" type="error" role="alert">{{ list.wrong.value }}</NAlert>
     <DataTable
       :label="t('ui.ledger.attempts')"

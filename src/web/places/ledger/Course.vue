@@ -86,7 +86,10 @@ async function erase() {
 </script>
 
 <template>
-  <section class="course grid gap-12px content-start" :aria-label="t('ui.ledger.oneStudentsCourse')">
+  <section
+    class="course grid grid-cols-1 gap-12px content-start"
+    :aria-label="t('ui.ledger.oneStudentsCourse')"
+  >
     <NAlert v-if="wrong || course.wrong.value" type="error" role="alert">{{
       wrong || course.wrong.value
     }}</NAlert>

@@ -91,7 +91,7 @@ const told = computed(() => {
 </script>
 
 <template>
-  <figure class="m-0 grid gap-4px">
+  <figure class="m-0 grid grid-cols-1 gap-4px">
     <figcaption class="text-13px flex flex-wrap gap-x-16px">
       <span class="flex gap-6px items-center"
         ><span class="inline-block w-9px h-9px rounded-full bg-doubt" aria-hidden="true" />{{

@@ -59,7 +59,7 @@ const columns: Column<Row>[] = [
 </script>
 
 <template>
-  <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.faults')">
+  <section class="grid grid-cols-1 gap-8px content-start" :aria-label="t('ui.ledger.faults')">
     <NEmpty v-if="!ledger.faults.length" :description="t('ui.ledger.nothingIsFinishedYet')" />
     <DataTable
       v-else

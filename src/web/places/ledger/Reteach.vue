@@ -32,7 +32,7 @@ const columns: Column<Row>[] = [
 </script>
 
 <template>
-  <section class="grid gap-8px content-start" :aria-label="t('ui.ledger.reteach')">
+  <section class="grid grid-cols-1 gap-8px content-start" :aria-label="t('ui.ledger.reteach')">
     <p v-if="table.wrong.value" class="wrong" role="alert">{{ table.wrong.value }}</p>
     <NEmpty
       v-if="table.data.value && !table.data.value.length"

@@ -13,7 +13,6 @@ import { lessonListSchema, lessonVersionsSchema, storedLessonSchema, type Lesson
 import { ask, post, send } from '../../api/client'
 import { useAct } from '../../api/useAct'
 import { useServer } from '../../api/useServer'
-import { useMediaQuery } from '@vueuse/core'
 import DataTable from '../../parts/DataTable.vue'
 import { byNumber, byText, type Column } from '../../parts/columns'
 import SidePanel from '../../parts/SidePanel.vue'
@@ -139,7 +138,6 @@ const modeWords = {
   exam: t('ui.lessons.asAnExam'),
 } as const
 const looking = ref<LessonRow | null>(null)
-const narrow = useMediaQuery('(max-width: 760px)')
 const columns: Column<LessonRow>[] = [
   { key: 'name', title: t('ui.common.lesson'), head: true, minWidth: 220, sort: byText((l) => l.name) },
   {
@@ -206,14 +204,7 @@ useKeys(t('ui.common.lessons'), [
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
     <NEmpty v-if="!lessons.length" :description="t('ui.lessons.noneYetPlantAFault')" />
-    <DataTable
-      v-else
-      :sideways="narrow"
-      :label="t('ui.common.lessons')"
-      :columns="columns"
-      :rows="shown"
-      :row-key="(l) => l.id"
-    >
+    <DataTable v-else :label="t('ui.common.lessons')" :columns="columns" :rows="shown" :row-key="(l) => l.id">
       <template #cell-name="{ row }"
         ><NButton text type="primary" class="!whitespace-normal !text-left !h-auto" @click="looking = row">{{
           row.name

@@ -27,7 +27,7 @@ const alike = computed(() => alikeSets(numbers.value).map((i) => props.lesson.se
 </script>
 
 <template>
-  <div class="grid gap-12px">
+  <div class="grid grid-cols-1 gap-12px">
     <p v-if="found.wrong.value" class="wrong" role="alert">{{ found.wrong.value }}</p>
     <NAlert v-if="apart > alikeWithin" type="warning">
       {{ t('ui.lessons.setsApart', { apart: apart.toFixed(1) }) }}

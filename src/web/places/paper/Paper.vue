@@ -47,7 +47,7 @@ async function done() {
 </script>
 
 <template>
-  <div v-if="review" class="paper max-w-1200px my-0 mx-auto p-20px grid gap-12px">
+  <div v-if="review" class="paper max-w-1200px my-0 mx-auto p-20px grid grid-cols-1 gap-12px">
     <h1>{{ t('ui.paper.fromPaper', { name: review.student.name }) }}</h1>
     <p>{{ review.circuit.name }}: {{ quoted(review.complaint) }}</p>
     <NTable size="small" :bordered="false" :aria-label="t('ui.paper.readingsOfTheWorksheet')">

@@ -113,7 +113,11 @@ watch([() => props.sound, state, part, notice], ([sound]) => {
 </script>
 
 <template>
-  <div class="facts grid gap-4px text-13px" role="group" :aria-label="t('ui.plant.whatMustBeReproduced')">
+  <div
+    class="facts grid grid-cols-1 gap-4px text-13px"
+    role="group"
+    :aria-label="t('ui.plant.whatMustBeReproduced')"
+  >
     <span>{{ sound ? t('ui.plant.whatTheyClaim') : t('ui.plant.whatMustBeReproduced') }}</span>
     <template v-if="sound">
       <NSelect

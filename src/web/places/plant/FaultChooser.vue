@@ -165,7 +165,7 @@ function check(value: number) {
 </script>
 
 <template>
-  <section class="grid gap-8px text-13px" :aria-label="t('ui.common.fault')">
+  <section class="grid grid-cols-1 gap-8px text-13px" :aria-label="t('ui.common.fault')">
     <Choice
       :label="t('ui.plant.place')"
       :placeholder="t('ui.plant.chooseOrPointInThe')"

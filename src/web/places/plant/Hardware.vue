@@ -29,7 +29,7 @@ const stay = (seconds: number) =>
 </script>
 
 <template>
-  <section class="grid gap-8px text-13px content-start" :aria-label="t('ui.plant.hardware')">
+  <section class="grid grid-cols-1 gap-8px text-13px content-start" :aria-label="t('ui.plant.hardware')">
     <p v-if="!made.length" class="quiet">{{ t('ui.plant.plantAFaultToSee') }}</p>
     <article v-for="(m, i) in made" :key="i" class="grid gap-8px text-13px content-start">
       <h3>{{ m.title }}</h3>

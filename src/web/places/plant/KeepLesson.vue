@@ -66,7 +66,7 @@ async function keep() {
 </script>
 
 <template>
-  <section class="grid gap-8px justify-items-start" :aria-label="t('ui.plant.keepItAsALesson')">
+  <section class="grid grid-cols-1 gap-8px justify-items-start" :aria-label="t('ui.plant.keepItAsALesson')">
     <NButton v-if="!open" size="small" :disabled="!faults.length" @click="open = true">{{
       t('ui.plant.keepAsALesson')
     }}</NButton>

@@ -15,7 +15,7 @@ defineEmits<{ choose: [index: number]; remove: [index: number]; another: [] }>()
 </script>
 
 <template>
-  <ul class="planted m-0 p-0 list-none grid gap-4px" :aria-label="t('ui.plant.plantedFaults')">
+  <ul class="planted m-0 p-0 list-none grid grid-cols-1 gap-4px" :aria-label="t('ui.plant.plantedFaults')">
     <li v-if="!faults.length" class="flex gap-8px items-start justify-between">
       <h2>{{ t('ui.plant.noFaultPlanted') }}</h2>
     </li>

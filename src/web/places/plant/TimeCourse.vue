@@ -143,7 +143,7 @@ const told = computed(() => {
 </script>
 
 <template>
-  <section class="grid gap-8px text-13px content-start" :aria-label="t('ui.plant.inTime')">
+  <section class="grid grid-cols-1 gap-8px text-13px content-start" :aria-label="t('ui.plant.inTime')">
     <div class="row flex flex-wrap gap-y-6px gap-x-10px items-center">
       <Choice
         v-model:value="before"

@@ -73,7 +73,7 @@ function choose(spot: readonly [number, number]) {
 </script>
 
 <template>
-  <figure class="m-0 grid gap-4px">
+  <figure class="m-0 grid grid-cols-1 gap-4px">
     <figcaption class="text-13px">
       {{ t('ui.review.piecesLeftSuspect') }}
       <span class="student line-b-2px-accent">{{ t('ui.review.theStudentsWay') }}</span>,

@@ -25,7 +25,7 @@ const kinds = computed(() => props.faults.map((f) => faultOfKind(f.kind).title))
 </script>
 
 <template>
-  <section class="path grid gap-6px" :aria-label="t('ui.review.whatTheEvidenceSays')">
+  <section class="path grid grid-cols-1 gap-6px" :aria-label="t('ui.review.whatTheEvidenceSays')">
     <p>
       <Sentence :text="t('ui.review.theReadingsTookAway', { share: slot('share') })">
         <template #share

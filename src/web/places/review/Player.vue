@@ -40,7 +40,7 @@ defineExpose({ play })
 
 <template>
   <div
-    class="row-start-4 flex gap-4px items-center py-6px px-8px line-t"
+    class="row-start-4 flex flex-wrap gap-4px items-center py-6px px-8px line-t"
     role="group"
     :aria-label="t('ui.review.playTheAttempt')"
   >
@@ -66,7 +66,7 @@ defineExpose({ play })
     /></NButton>
     <Slide
       v-model:value="at"
-      class="flex-1 py-0 px-12px"
+      class="flex-1 min-w-120px py-0 px-12px"
       :label="t('ui.review.stepOfTheAttempt')"
       :min="0"
       :max="Math.max(1, steps - 1)"

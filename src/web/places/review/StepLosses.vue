@@ -40,7 +40,7 @@ const faulted = computed(() => keyWith(props.faults))
 </script>
 
 <template>
-  <div class="grid grid-rows-[auto_1fr] gap-6px min-h-0 h-full">
+  <div class="grid grid-cols-1 grid-rows-[auto_1fr] gap-6px min-h-0 h-full">
     <Choice
       v-if="circuit.paths.length > 1"
       v-model:value="path"

@@ -13,7 +13,7 @@ const sheet = computed(() => buildSheet(props.circuit, props.faults))
 </script>
 
 <template>
-  <div class="grid gap-10px content-start">
+  <div class="grid grid-cols-1 gap-10px content-start">
     <ul class="caution m-0 pl-26px">
       <li v-for="(c, i) in sheet.cautions" :key="i">{{ tell(c) }}</li>
       <li v-for="w in sheet.warnings" :key="JSON.stringify(w.text)">

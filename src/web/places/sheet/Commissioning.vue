@@ -78,7 +78,7 @@ const set = (row: { state: string; point: string }, text: string) =>
 </script>
 
 <template>
-  <section class="grid gap-10px justify-items-start" :aria-label="t('ui.sheet.commissioning')">
+  <section class="grid grid-cols-1 gap-10px justify-items-start" :aria-label="t('ui.sheet.commissioning')">
     <h2>
       {{ t('ui.sheet.commissioning') }}
       <span class="quiet">{{ t('ui.sheet.measureTheHealthyBoardBlack') }}</span>

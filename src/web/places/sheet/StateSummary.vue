@@ -49,7 +49,7 @@ const notices = computed(() =>
 </script>
 
 <template>
-  <div class="grid gap-3px">
+  <div class="grid grid-cols-1 gap-3px">
     <h2>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
