@@ -1,4 +1,5 @@
 import { dequal } from 'dequal/lite'
+import { heldByPoints } from '../instruments'
 import { repairOf, type Order, type Step, type StepOf } from '../attempt'
 import type { Belief } from '../diagnosis'
 import { findPieces } from '../model'
@@ -77,7 +78,7 @@ export class Bought {
       (s) =>
         s.type === 'test' &&
         s.instrument === step.instrument &&
-        dequal(s.held, step.held) &&
+        dequal(heldByPoints(this.order.circuit, s.held), heldByPoints(this.order.circuit, step.held)) &&
         dequal(s.arrangement, step.arrangement),
     )
   }

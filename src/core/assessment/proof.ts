@@ -1,5 +1,6 @@
 import type { KeyOf } from '../../messages/codes'
 import { dequal } from 'dequal/lite'
+import { heldByPoints } from '../instruments'
 import { piecesStruck } from '../faults'
 import { findPieces } from '../model'
 import {
@@ -138,7 +139,7 @@ function isGone(order: Order, before: readonly Step[], step: StepOf<'operate'>):
 type Test = Extract<Step, { type: 'test' }>
 const sameTest = (circuit: Circuit, a: Test, b: Test): boolean =>
   a.instrument === b.instrument &&
-  dequal(a.held, b.held) &&
+  dequal(heldByPoints(circuit, a.held), heldByPoints(circuit, b.held)) &&
   stateSignature(circuit, stateOf(a.arrangement)) === stateSignature(circuit, stateOf(b.arrangement))
 const differs = (a: Test, b: Test): boolean =>
   a.reading.value !== b.reading.value || a.reading.word !== b.reading.word

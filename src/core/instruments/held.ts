@@ -1,4 +1,12 @@
-import { findPart, isCavityName, terminalName, terminalNamed, type Point, type Wiring } from '../model'
+import {
+  findPart,
+  isCavityName,
+  wireUp,
+  terminalName,
+  terminalNamed,
+  type Point,
+  type Wiring,
+} from '../model'
 import { z } from 'zod'
 import { handOf } from '../board'
 import { type Circuit, firstSource, type Part } from '../circuit'
@@ -70,7 +78,7 @@ export type Located =
   | {
       readonly ok: true
       readonly place: Place
-      /** The same by the points' own names. */
+      /** The same by the points' own names, or by where a pin lies in its plug. */
       readonly held: Held
     }
   | { readonly ok: false; readonly why: Message }
@@ -185,6 +193,14 @@ export function handPins({ kind, parameters }: Part): string[] {
   return definition.terminals
     .filter(({ key, inside }) => !inside && !absent.includes(key) && ends.has(pins[key] ?? key))
     .map(({ key }) => key)
+}
+
+/** The same by the points' own names: a pin that was found in its plug is the point that is drawn. */
+export function heldByPoints(circuit: Circuit, held: Held): Held {
+  if (held.type !== 'leads') return held
+  const wiring = wireUp(circuit)
+  const named = (name: string) => wiring.find(name)?.name ?? name
+  return { ...held, red: named(held.red), black: named(held.black) }
 }
 
 const saidOf = (written: string, { name }: Point): string => (isCavityName(written) ? written.trim() : name)

@@ -5,7 +5,7 @@ export { acClamp, clampAmps, dcClamp, readClamp } from './clamp'
 export { connectJumper, connectLoad, testBattery, type BatteryTest } from './connect'
 export { Expectations, expectedVolts, type Expected } from './expected'
 export { ampsByFuse, type FuseAmps } from './fuse-table'
-export { handPins, heldSchema, holds, locate, type Held, type Hold, type Place } from './held'
+export { handPins, heldByPoints, heldSchema, holds, locate, type Held, type Hold, type Place } from './held'
 export {
   devices,
   numberOf,

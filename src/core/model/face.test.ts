@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoCircuit } from '../../../test/demo'
 import { partOfKind } from '../parts'
-import { locate } from '../instruments'
+import { heldByPoints, locate } from '../instruments'
 import { halfId } from './cavities'
 import { coloursAt, faceOf, halvesOf } from './face'
 import { wireUp } from './model'
@@ -84,5 +84,8 @@ describe('the face of a plug', () => {
     expect(located.ok && located.place).toEqual(
       expect.objectContaining({ red: wiring.find(red[1]!.at)!.node }),
     )
+    // Another name is no other test.
+    const drawn = wiring.find(red[1]!.at)!.name
+    expect(heldByPoints(module, held)).toEqual({ type: 'leads', red: drawn, black: 'B1−' })
   })
 })

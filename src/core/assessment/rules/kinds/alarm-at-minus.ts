@@ -1,19 +1,22 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
+import { heldByPoints } from '../../../instruments'
 import { defineRule } from '../rule'
 
 export const alarmAtMinus = defineRule({
   key: 'alarmAtMinus',
   procedures: [],
   weight: 'note',
-  fires: ({ step, earlier }) => {
+  fires: ({ order: { circuit }, step, earlier }) => {
     const before = [...earlier].reverse().find((s) => s.type === 'test')
-    if (before?.type !== 'test' || before.held.type !== 'leads' || step.held.type !== 'leads') return false
+    if (before?.type !== 'test') return false
+    const [last, now] = [before, step].map(({ held }) => heldByPoints(circuit, held))
+    if (last?.type !== 'leads' || now?.type !== 'leads') return false
     return (
       before.instrument === step.instrument &&
       (before.reading.value ?? 0) < -0.005 &&
-      before.held.red === step.held.black &&
-      before.held.black === step.held.red &&
+      last.red === now.black &&
+      last.black === now.red &&
       dequal(before.arrangement, step.arrangement)
     )
   },

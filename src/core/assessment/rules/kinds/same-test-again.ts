@@ -1,15 +1,17 @@
 import { voltsReading, onWorkLamp } from '../example'
 import { dequal } from 'dequal/lite'
 import type { StepOf } from '../../../attempt'
+import type { Circuit } from '../../../circuit'
+import { heldByPoints } from '../../../instruments'
 import { defineRule } from '../rule'
 
 export const sameTestAgain = defineRule({
   key: 'sameTestAgain',
   procedures: ['pointByPoint'],
   weight: 'note',
-  fires: ({ step, earlier }) => {
+  fires: ({ order: { circuit }, step, earlier }) => {
     const since = earlier.slice(earlier.findLastIndex((s) => s.type === 'repair' || s.type === 'renew') + 1)
-    return since.some((s) => s.type === 'test' && dequal(set(s), set(step)))
+    return since.some((s) => s.type === 'test' && dequal(set(circuit, s), set(circuit, step)))
   },
   example: {
     ...onWorkLamp,
@@ -19,10 +21,13 @@ export const sameTestAgain = defineRule({
 })
 
 /** All that decides what a test shows. */
-const set = ({ arrangement, instrument, settings, held, also }: StepOf<'test'>): unknown => [
+const set = (
+  circuit: Circuit,
+  { arrangement, instrument, settings, held, also }: StepOf<'test'>,
+): unknown => [
   arrangement,
   instrument,
   settings,
-  held,
-  also,
+  heldByPoints(circuit, held),
+  also.map((one) => ({ ...one, held: heldByPoints(circuit, one.held) })),
 ]
