@@ -36,6 +36,16 @@ const paths = computed(() =>
 /** Amps of a path, on whichever board it carries more. */
 const carried = (path: number) =>
   Math.max(...[state.value, faulted.value].map((key) => Math.abs(key?.balances[path]?.amps ?? 0)))
+/** Of each path a line for either board. */
+const lines = computed(() =>
+  paths.value.flatMap((path) => [
+    { path, state: state.value, title: title(path, t('ui.sheet.healthyBoard')) },
+    ...(faulted.value
+      ? [{ path, state: faulted.value, title: title(path, t('ui.common.faultedColumn')) }]
+      : []),
+  ]),
+)
+const linesFirst = computed(() => shownFirst * (faulted.value ? 2 : 1))
 const switching = computed(() => [
   ...new Set([...state.value.limitCycle, ...(faulted.value?.limitCycle ?? [])]),
 ])
@@ -53,21 +63,13 @@ const notices = computed(() =>
     <h2>
       {{ state.state.name }} <span class="quiet">{{ notices.join(' · ') }}</span>
     </h2>
-    <div v-for="(path, i) in paths" :key="path" :class="{ beyond: i >= shownFirst }">
-      <BalanceLine
-        :state="state"
-        :limits="limitSet"
-        :path="path"
-        :title="title(path, t('ui.sheet.healthyBoard'))"
-      />
-      <BalanceLine
-        v-if="faulted"
-        :state="faulted"
-        :limits="limitSet"
-        :path="path"
-        :title="title(path, t('ui.common.faultedColumn'))"
-      />
-    </div>
+    <BalanceLine
+      v-for="(line, i) in lines"
+      :key="i"
+      v-bind="line"
+      :limits="limitSet"
+      :class="{ beyond: i >= linesFirst }"
+    />
     <NPopover v-if="paths.length > shownFirst" trigger="click" placement="bottom-start" :show-arrow="false">
       <template #trigger>
         <NButton size="tiny" class="no-print justify-self-start">{{
@@ -75,21 +77,7 @@ const notices = computed(() =>
         }}</NButton>
       </template>
       <div class="scroll grid gap-3px max-w-[min(92vw,900px)] max-h-60vh" tabindex="0">
-        <template v-for="path in paths" :key="path">
-          <BalanceLine
-            :state="state"
-            :limits="limitSet"
-            :path="path"
-            :title="title(path, t('ui.sheet.healthyBoard'))"
-          />
-          <BalanceLine
-            v-if="faulted"
-            :state="faulted"
-            :limits="limitSet"
-            :path="path"
-            :title="title(path, t('ui.common.faultedColumn'))"
-          />
-        </template>
+        <BalanceLine v-for="(line, i) in lines" :key="i" v-bind="line" :limits="limitSet" />
       </div>
     </NPopover>
     <p v-for="d in split" :key="d.path" class="split text-12.5px text-doubt">
