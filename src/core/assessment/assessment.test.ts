@@ -233,6 +233,14 @@ describe('conclusions', () => {
     expect(verdict.reason).toContain('ask what blew it')
   })
 
+  it('and not where they name its holder: that is another piece of it', () => {
+    const small: Fault = { kind: 'wrongFuse', part: 'F1', segment: 'link', severity: 1 }
+    const work = new Attempt(small).operate().test('F1ta', 'F1tb', 12.5, [])
+    const verdict = work.conclude('F1.holder', 'open').verdicts('conclusion')[0]!
+    expect(verdict.verdict).not.toBe('the consequence')
+    expect(verdict.reason).not.toContain('ask what blew it')
+  })
+
   it('and so where no reading tells the fuse from what blew it: a seized motor has the ohms of one at rest', () => {
     const fan = demoCircuit('van-cooling-fan')
     const { controls, detached } = fan.states.find((s) => s.name === 'fan on')!

@@ -87,7 +87,10 @@ export function judgeConclusion(input: ConclusionInput): JudgedConclusion {
   // A fuse that a short or a seized motor has blown is what was found first, and not yet why: a new one tells.
   const isEffect =
     struck.length === 0 &&
-    pieces.some(({ part: id }) => bench.blown.includes(id) && partOfKind(partOf(circuit, id).kind).protects)
+    pieces.some(({ part: id, unit }) => {
+      const { protects } = partOfKind(partOf(circuit, id).kind)
+      return protects && bench.blown.includes(id) && unit.segments.includes(protects.segment)
+    })
   if (isEffect)
     return make(
       'partly',

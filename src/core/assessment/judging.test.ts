@@ -64,4 +64,19 @@ describe('an attempt that is judged as its steps come', () => {
     following.follow(steps.slice(-1))
     expect(codes()).toContain('rules.feedOnly.title')
   })
+
+  it('does not ask for the return where the feed has lost all volts and the readings prove the socket', () => {
+    const circuit = demoCircuit('sweeper-work-lamp')
+    const on = { controls: { S1: 'closed' }, detached: [] }
+    const open = [{ kind: 'open', part: 'L1', segment: 'socketIn' }] as const
+    const attempt = new Attempt(circuit, open, on)
+      .operate()
+      .test('B1+', 'L1f', 0.3, [])
+      .test('B1+', 'L1a', 0.3, [])
+      .conclude('L1.socket', 'open')
+    const { judgements } = attempt.judged(new Predictor(circuit))
+    const codes = judgements.map((j) => j.verdict.code)
+    expect(codes).toContain('assessment.proven')
+    expect(codes).not.toContain('rules.feedOnly.title')
+  })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { Belief, candidatesOf, expectedBits, Predictor, rankTests, type Fact } from '..'
+import { Belief, candidatesOf, expectedBits, Predictor, rankTests, type Fact, type TestSetup } from '..'
 import { settable } from '../../circuit'
 import { instrumentKeys } from '../../instruments'
 import type { Fault } from '../../faults'
@@ -40,6 +40,32 @@ describe('worth of a test', () => {
     const used = new Set(rankTests(belief, instrumentKeys, bench).map((c) => c.setup.instrument))
     for (const key of ['volts', 'continuity', 'testLamp', 'fuseVolts', 'clamp'] as const)
       expect([...used], key).toContain(key)
+  })
+})
+
+describe('a test that was made', () => {
+  it.each([
+    ['L1a', 'B1-', 11.2],
+    ['B1-', 'L1a', -11.2],
+  ])('from %s to %s is not proposed again while nothing has changed', (red, black, value) => {
+    const closed = circuit.states.find((s) => s.controls.S1 === 'closed')!
+    const setup = voltsSetup(predictor, { ...state, controls: closed.controls }, red, black)
+    const ends = ({ place }: TestSetup) => (place.type === 'leads' ? [place.red, place.black].sort() : [])
+    const isProposed = (belief: Belief): boolean =>
+      rankTests(belief, ['volts'], bench).some(
+        ({ setup: one }) =>
+          one.state.controls.S1 === 'closed' && `${ends(one).join()}` === `${ends(setup).join()}`,
+      )
+    const before = Belief.of(predictor)
+    expect(isProposed(before)).toBe(true)
+    const after = before.with({
+      type: 'measured',
+      setup,
+      value,
+      meaningless: false,
+    })
+    expect(rankTests(after, ['volts'], bench).length).toBeGreaterThan(3)
+    expect(isProposed(after)).toBe(false)
   })
 })
 

@@ -5,6 +5,7 @@ import type { Predictor } from '../posterior/predictor'
 import { untouched, type Conditions, type TestSetup } from '../evidence/fact'
 import type { SweepPoint } from '../posterior/severity-sweep'
 import { situationOf } from '../posterior/restrict'
+import { heldKey, type Situation } from '../posterior/predictor'
 import { candidatesByState, type Candidate, type InState } from './candidates'
 import { informationOf, representativesOf } from './information'
 
@@ -90,7 +91,9 @@ function rank(
     const told = representatives.map(({ index, x }) =>
       tellsOf(predictor, predictor.sweep(predictor.hypotheses[index]!, situation).at(x), list),
     )
+    const known = readIn(belief, situation)
     for (const [k, candidate] of list.entries()) {
+      if (known.has(heldKey(candidate.setup))) continue
       for (let i = 0; i < told.length; i++) slices[i] = told[i]![k]!
       const bits = informationOf(representatives, slices)
       if (bits < 0.01) continue
@@ -106,6 +109,20 @@ function rank(
     }
   }
   return choices.sort((p, q) => q.bits / q.minutes - p.bits / p.minutes)
+}
+
+/** What has been read already with the bench as it stands, with the leads either way round: once more tells nothing. */
+function readIn({ facts, predictor }: Belief, situation: Situation): ReadonlySet<string> {
+  const read = new Set<string>()
+  for (const fact of facts) {
+    if (fact.type !== 'measured' || situationOf(predictor, fact) !== situation) continue
+    const { setup } = fact
+    const { place } = setup
+    read.add(heldKey(setup))
+    if (place.type !== 'jaws')
+      read.add(heldKey({ ...setup, place: { ...place, red: place.black, black: place.red } }))
+  }
+  return read
 }
 
 /** What each test of a list would tell on one board; NaN where it would tell nothing. */

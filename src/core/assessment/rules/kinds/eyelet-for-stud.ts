@@ -1,5 +1,6 @@
 import { voltsReading, onWorkLamp } from '../example'
-import { defineHindsight } from '../rule'
+import { faultOfKind } from '../../../faults'
+import { defineHindsight, type TestContext } from '../rule'
 import { endsOf, piecesBetween, readsVolts, unborne } from '../context'
 
 export const eyeletForStud = defineHindsight({
@@ -15,7 +16,7 @@ export const eyeletForStud = defineHindsight({
     const between = piecesBetween(context)
     // A joint of the part that a lead stands on, and which is not between the leads, was not measured.
     return unborne(context, ahead).some(
-      ({ id, part }) => touched.has(part) && !between.has(id) && id !== part,
+      ({ id, part }) => touched.has(part) && !between.has(id) && id !== part && mayLoseVolts(context, id),
     )
   },
   example: {
@@ -25,3 +26,12 @@ export const eyeletForStud = defineHindsight({
     right: voltsReading('L1b', 'G1c'),
   },
 })
+
+/** A bad joint is still possible there, and not only something that draws from it. */
+const mayLoseVolts = ({ after }: TestContext, piece: string): boolean =>
+  after
+    .striking(piece)
+    .some(
+      ({ hypothesis: { fault } }) =>
+        fault && ['resistance', 'opens'].includes(faultOfKind(fault.kind).family),
+    )

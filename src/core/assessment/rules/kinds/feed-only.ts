@@ -13,7 +13,9 @@ export const feedOnly = defineHindsight({
     const [next, after] = later.filter((s) => s.type !== 'infer')
     if (next?.type !== 'conclude' || after?.type === 'test') return false
     const [piece] = findPieces(predictor.circuit, next.piece)
-    if (!piece || context.definition(piece.part).role !== 'load' || !readsVolts(context)) return false
+    // Where the readings bear it, the loss was found in the feed.
+    if (!piece || context.after.doubt(next.piece) >= context.thresholds.proven) return false
+    if (context.definition(piece.part).role !== 'load' || !readsVolts(context)) return false
     const { wiring } = predictor
     return [...earlier, step].every((s) => {
       if (s.type !== 'test' || s.held.type !== 'leads') return true
