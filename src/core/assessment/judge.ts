@@ -1,6 +1,6 @@
 import { complaintOf, stateOf, type Order, type Step } from '../attempt'
 import { noticeAll } from '../board'
-import { rankTests, solveForRanking, type Predictor } from '../diagnosis'
+import { rankTests, solveAlong, solveForRanking, type Predictor } from '../diagnosis'
 import { conditionsOf, firstBelief, stillAlive } from './first'
 import { Judging, type Prepared } from './judging'
 import { modelPath } from './model-path'
@@ -30,8 +30,7 @@ export function makeReady(predictor: Predictor, order: Order, prepared: Prepared
     // What whoever verifies the complaint will see.
     const seen = Object.fromEntries(noticeAll(shown).map(({ part, key }) => [part, key]))
     belief = stillAlive(belief, belief.with({ type: 'seen', state, conditions, seen }))
-    for (const { hypothesis, ranges } of belief.alive)
-      predictor.sweep(hypothesis, predictor.situation(state, conditions)).held(ranges)
+    solveAlong(predictor, belief.distinct, belief.facts, predictor.situation(state, conditions))
   }
   rankTests(belief, order.frame.bag, start, conditions)
   solveForRanking(belief, order.frame.bag, conditions)
@@ -44,7 +43,7 @@ export function solveAhead(predictor: Predictor, order: Order, judging: Judging)
   const last = judging.taken.findLast((step) => step.type === 'operate' || step.type === 'test')
   if (last) {
     const situation = predictor.situation(stateOf(last.arrangement), conditions)
-    for (const { hypothesis, ranges } of belief.alive) predictor.sweep(hypothesis, situation).held(ranges)
+    solveAlong(predictor, belief.distinct, belief.facts, situation)
   }
   rankTests(belief, order.frame.bag, bench, conditions)
 }

@@ -92,6 +92,8 @@ export interface FaultDefinition<K extends string = string> {
   readonly heats?: true
   /** The conductor is touched on its way: before and behind the place run two currents. */
   readonly touches?: true
+  /** It lies in the way of the current, and does the same wherever along the way that is. */
+  readonly inLine?: true
   /** Taking the joint apart and together again hides it: it has “repaired itself”. */
   readonly reseats?: true
   /** What an eye finds of it on a vehicle, and whether only once the part is out or its plug apart; nothing unless said. */

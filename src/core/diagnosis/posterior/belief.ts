@@ -1,6 +1,7 @@
 import type { Fault } from '../../faults'
 import type { Fact } from '../evidence/fact'
 import { faultAt, widthOf } from '../hypotheses/severity-grid'
+import type { Alike } from '../hypotheses/alike'
 import type { Hypothesis } from '../hypotheses/hypothesis'
 import { smoked } from '../hypotheses/priors'
 import { isJoint } from '../evidence/joint'
@@ -47,6 +48,8 @@ export class Belief {
     readonly alive: readonly Alive[],
     /** Which fact, by index, excluded a hypothesis, by the hypothesis's index. */
     readonly excludedBy: ReadonlyMap<number, number>,
+    /** What the facts cannot tell apart. */
+    private readonly alike: Alike,
     /** What the last fact has excluded, and where its boards are. */
     private readonly gone: [Hypothesis, Situation][] = [],
   ) {}
@@ -63,6 +66,7 @@ export class Belief {
         best: 0,
       })),
       new Map(),
+      predictor.alike,
     )
   }
 
@@ -99,7 +103,8 @@ export class Belief {
       if (!hypothesis) return undefined
       excludedBy.set(hypothesis.index, fact)
     }
-    return new Belief(predictor, facts, kept, excludedBy)
+    const alike = facts.reduce((known, fact) => alikeAfter(predictor, known, fact), predictor.alike)
+    return new Belief(predictor, facts, kept, excludedBy, alike)
   }
 
   /** After one more fact; what was asked before is remembered. */
@@ -123,34 +128,41 @@ export class Belief {
     // What the fact before has excluded is weighed against once more, when its test is: now nobody asks for it.
     for (const [hypothesis, at] of this.gone.splice(0)) predictor.release(hypothesis, at)
     const gone: [Hypothesis, Situation][] = []
-    const told = fact.type !== 'measured' || !fact.meaningless
-    const joint = facts.filter(isJoint)
-    const weigh = isJoint(fact) && joint.length > 1
+    const alike = alikeAfter(predictor, this.alike, fact)
+    /** What became of the first of each group: the same as of all others of it. */
+    const worked = new Map<number, Narrowed | undefined>()
     for (const one of this.alive) {
       const { hypothesis } = one
-      const sweep = told ? predictor.sweep(hypothesis, situation) : undefined
-      const { ranges: shown, points } = sweep
-        ? restrict(predictor, sweep, one.ranges, fact)
-        : { ranges: one.ranges, points: [] }
-      const ranges = fact.type === 'seen' ? shownTogether(predictor, hypothesis, shown, facts) : shown
-      const left = ranges.length && weigh ? together(predictor, hypothesis, ranges, joint) : undefined
-      const kept = left?.ranges ?? ranges
-      if (kept.length === 0) {
+      const group = alike.groupOf(hypothesis)
+      let left: Narrowed | undefined
+      if (group !== undefined && worked.has(group)) left = worked.get(group)
+      else {
+        left = narrowed(predictor, one, facts)
+        if (group !== undefined) worked.set(group, left)
+      }
+      if (!left) {
         excludedBy.set(hypothesis.index, facts.length - 1)
         gone.push([hypothesis, situation])
         continue
       }
-      alive.push({
-        hypothesis,
-        ranges: kept,
-        weight:
-          hypothesis.prior *
-          widthOf(hypothesis, kept) *
-          (predictor.smokes(hypothesis, kept, situation) ? smoked : 1),
-        best: left?.best ?? bestOf(predictor, points, kept, fact),
-      })
+      const { ranges, best } = left
+      const weight =
+        hypothesis.prior *
+        widthOf(hypothesis, ranges) *
+        (predictor.smokes(hypothesis, ranges, situation) ? smoked : 1)
+      alive.push({ hypothesis, ranges, weight, best })
     }
-    return new Belief(predictor, facts, alive, excludedBy, gone)
+    return new Belief(predictor, facts, alive, excludedBy, alike, gone)
+  }
+
+  /** Of what is left, one of each group that the facts cannot tell apart. */
+  get distinct(): readonly Alive[] {
+    const groups = new Set<number>()
+    return this.alive.filter(({ hypothesis }) => {
+      const group = this.alike.groupOf(hypothesis)
+      if (group === undefined) return true
+      return !groups.has(group) && groups.add(group)
+    })
   }
 
   get total(): number {
@@ -280,3 +292,31 @@ export class Belief {
 }
 
 const isOf = (piece: string, name: string): boolean => piece === name || piece.startsWith(`${name}.`)
+
+const alikeAfter = (predictor: Predictor, alike: Alike, fact: Fact): Alike =>
+  alike.after(fact, predictor.soundIn(situationOf(predictor, fact))?.board, predictor.hypotheses)
+
+type Narrowed = Pick<Alive, 'ranges' | 'best'>
+
+/**
+ * What the last of the facts leaves of one hypothesis; undefined where nothing.
+ * @param facts with the new one at their end
+ */
+export function narrowed(
+  predictor: Predictor,
+  { hypothesis, ranges: before }: Pick<Alive, 'hypothesis' | 'ranges'>,
+  facts: readonly Fact[],
+): Narrowed | undefined {
+  const fact = facts.at(-1)!
+  const told = fact.type !== 'measured' || !fact.meaningless
+  const sweep = told ? predictor.sweep(hypothesis, situationOf(predictor, fact)) : undefined
+  const { ranges: shown, points } = sweep
+    ? restrict(predictor, sweep, before, fact)
+    : { ranges: before, points: [] }
+  const ranges = fact.type === 'seen' ? shownTogether(predictor, hypothesis, shown, facts) : shown
+  const joint = isJoint(fact) ? facts.filter(isJoint) : []
+  const left = ranges.length && joint.length > 1 ? together(predictor, hypothesis, ranges, joint) : undefined
+  const kept = left?.ranges ?? ranges
+  if (kept.length === 0) return undefined
+  return { ranges: kept, best: left?.best ?? bestOf(predictor, points, kept, fact) }
+}

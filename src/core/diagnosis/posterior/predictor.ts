@@ -8,6 +8,7 @@ import { partOfKind } from '../../parts'
 import { untouched, type Conditions, type Fact, type Measured, type TestSetup } from '../evidence/fact'
 import { faultsAt } from '../hypotheses/severity-grid'
 import { hypothesesOf } from '../hypotheses/hypotheses'
+import { Alike } from '../hypotheses/alike'
 import type { Hypothesis } from '../hypotheses/hypothesis'
 import { residualOf, Tolerances, type ReadingResidual } from '../evidence/joint'
 import { SeveritySweep, SweepPoint } from './severity-sweep'
@@ -70,6 +71,17 @@ export class Predictor {
   }
   private pieces: readonly string[] | undefined
 
+  /** What is alike before anything is known. */
+  get alike(): Alike {
+    return (this.alikeAtFirst ??= Alike.of(this.circuit, this.hypotheses))
+  }
+  private alikeAtFirst: Alike | undefined
+
+  /** The sound board in a situation, or undefined if it has no answer. */
+  soundIn(situation: Situation): SolvedBoard | undefined {
+    return this.sweep(this.hypotheses[0]!, situation).at(0).solved
+  }
+
   situation(state: CircuitState, conditions: Conditions = untouched): Situation {
     const sign = signOf(conditions)
     let name = this.stateNames.get(state)
@@ -130,7 +142,7 @@ export class Predictor {
     conditions: Conditions = untouched,
   ): SolvedBoard | undefined {
     // The sound board is asked for by every rule: it is one of the hypotheses' boards.
-    if (!fault) return this.sweep(this.hypotheses[0]!, this.situation(state, conditions)).at(0).solved
+    if (!fault) return this.soundIn(this.situation(state, conditions))
     const { blown, faults } = this.left([fault], this.melting.of([fault]), conditions)
     const solved = solveBoard(this.circuit, faults, this.situation(state, conditions).state, {
       blown: new Set(placesOf(state, blown)),

@@ -212,6 +212,28 @@ function residualsAt(
   })
 }
 
+/**
+ * Solves what the next reading in a situation will be held against: the boards along what is left of every hypothesis, its
+ * ends, and what these make of the readings before.
+ */
+export function solveAlong(
+  predictor: Predictor,
+  left: readonly { readonly hypothesis: Hypothesis; readonly ranges: readonly Range[] }[],
+  facts: readonly Fact[],
+  situation: Situation,
+): void {
+  const joint = facts.filter(isJoint)
+  for (const { hypothesis, ranges } of left) {
+    const sweep = predictor.sweep(hypothesis, situation)
+    sweep.held(ranges)
+    if (joint.length === 0) continue
+    for (const x of new Set(ranges.flat())) {
+      sweep.at(x).hold()
+      residualsAt(predictor, hypothesis, x, joint)
+    }
+  }
+}
+
 /** What is left of the ranges when all readings of volts have to fit one board. */
 export function together(
   predictor: Predictor,

@@ -8,6 +8,7 @@ export const corroded = defineFault({
   prior: asUsual,
   title: 'faults.corroded.title',
   family: 'resistance',
+  inLine: true,
   heats: true,
   sameAs: ['highResistance'],
   seen: { as: 'crusted' },

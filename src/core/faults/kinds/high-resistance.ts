@@ -7,6 +7,7 @@ export const highResistance = defineFault({
   prior: asUsual,
   title: 'faults.highResistance',
   family: 'resistance',
+  inLine: true,
   heats: true,
   madeBy: 'resistor',
   sameAs: ['corroded'],

@@ -5,6 +5,7 @@ export const open = defineFault({
   prior: asUsual,
   title: 'faults.open.title',
   family: 'opens',
+  inLine: true,
   sameAs: ['missingPin', 'burntOut', 'stuckOpen', 'blown'],
   repairedBy: ['remake', 'recrimp', 'solder', 'terminal', 'replace', 'moveGround', 'groundWire'],
   built: 'faults.open.built',
