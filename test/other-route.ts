@@ -13,6 +13,9 @@ import type { InstrumentKey } from '../src/core/instruments'
 import { modelOf, wireUp } from '../src/core/model'
 import { postsOf, Student, type Leg } from './students'
 
+/** V by which nobody tells two readings of a voltmeter apart here. */
+const sameVolts = 0.5
+
 /**
  * Works with what hangs on the wall: the test lamp from point to point, the clamp round a wire for whether anything flows, the
  * ohmmeter across what is left with the battery off. Another school than a voltmeter's, and as good where the lamp tells.
@@ -32,6 +35,9 @@ export class OtherRoute extends Student {
     const fuse = found.pieces.find((piece) => piece.endsWith('.fuse'))
     if (!fuse || !after.length) {
       this.leave([found])
+      // What dims the lamp carries something: it shows as volts under load, which the ohmmeter's own current would not find.
+      if (this.dimmed)
+        return { leg: found, dead: this.read(found.from, found.to) > 0.85 * this.good(plus, minus) }
       return { leg: found, dead: this.ohms(found.from, found.to) === Infinity }
     }
     // What blew it is asked before it is blamed.
@@ -80,17 +86,32 @@ export class OtherRoute extends Student {
 
   /** Whether the lamp glows as on a good circuit. */
   private lamp(red: string, black: string): boolean {
+    // Electronics bear no lamp: there the voltmeter takes its place.
+    if (this.isSensitive(red) || this.isSensitive(black))
+      return Math.abs(this.read(red, black) - this.good(red, black)) < sameVolts
     const held = { type: 'leads', red, black } as const
     const word = this.usual('testLamp', held)?.word
     const { reading } = this.attempt.measure(held, word === undefined ? 12 : { word }, {
       instrument: 'testLamp',
       arrangement: this.arrangement,
     })
-    if (reading.word !== word) this.told = true
+    if (reading.word !== word) {
+      this.told = true
+      this.dimmed = reading.word === 'dim'
+    }
     return reading.word === word
+  }
+  private isSensitive(name: string): boolean {
+    const wiring = wireUp(this.circuit)
+    const node = wiring.find(name)?.node
+    return modelOf(this.circuit).parts.some(({ part, definition }) =>
+      definition.terminals.some(({ key, sensitive }) => sensitive && wiring.nodeOf(part.id, key) === node),
+    )
   }
   /** The lamp has shown something that it would not on a good circuit. */
   told = false
+  /** Where it last did so, it glowed a little. */
+  private dimmed = false
 
   /** The clamp where it reaches, on the way from post to post. */
   private clamp(legs: readonly Leg[]): void {
@@ -105,7 +126,7 @@ export class OtherRoute extends Student {
     this.say([])
   }
 
-  /** Ohms between two points with the first fuse pulled; undefined where something else feeds them. */
+  /** Ohms between two points with the strap lifted, or the first fuse pulled; undefined where something else feeds them. */
   private ohms(red: string, black: string): number | undefined {
     const asked = this.asked(red, black)
     if (!asked) return undefined
@@ -122,9 +143,10 @@ export class OtherRoute extends Student {
   }
 
   private asked(red: string, black: string) {
-    const first = modelOf(this.circuit).parts.find(
-      ({ definition }) => definition.detach && definition.protects,
-    )
+    const { parts } = modelOf(this.circuit)
+    const first =
+      parts.find(({ definition }) => definition.kind === 'strap') ??
+      parts.find(({ definition }) => definition.detach && definition.protects)
     if (!first) return undefined
     const arrangement = { ...this.arrangement, detached: [...this.arrangement.detached, first.part.id] }
     const held = { type: 'leads', red, black } as const

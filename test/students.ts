@@ -10,7 +10,7 @@ import {
   type Frame,
   type RepairKey,
 } from '../src/core/attempt'
-import { aftermath, solveBoard } from '../src/core/board'
+import { aftermath, segmentAmps, solveBoard } from '../src/core/board'
 import { settable, type Circuit } from '../src/core/circuit'
 import { faultsOf, type Fault } from '../src/core/faults'
 import { readVolts, workshopMeter } from '../src/core/instruments'
@@ -316,10 +316,28 @@ export class Student {
     const kinds = definition.segments
       .filter((s) => piece!.unit.segments.includes(s.key))
       .flatMap((s) => faultsOf(definition, s))
-    const wanted: readonly Fault['kind'][] = dead
-      ? ['blown', 'burntOut', 'stuckOpen', 'open', 'missingPin']
-      : ['discharged', 'highResistance', 'corroded', 'dragging']
+    const wanted: readonly Fault['kind'][] = this.runsUnasked()
+      ? ['welded', 'shortToSupply']
+      : dead
+        ? ['blown', 'burntOut', 'stuckOpen', 'open', 'missingPin']
+        : ['discharged', 'highResistance', 'corroded', 'dragging']
     return wanted.find((kind) => kinds.includes(kind)) ?? kinds[0] ?? 'open'
+  }
+
+  /** What is complained of is that something runs: on a good circuit it would not, as everything stands. */
+  private runsUnasked(): boolean {
+    const [state, blown] = [stateOf(this.arrangement), aftermath(this.circuit, [])]
+    const sound = solveBoard(this.circuit, [], state, { blown })
+    const now = solveBoard(this.circuit, this.attempt.order.planted, state, { blown })
+    const amps = (board: typeof now, id: string) =>
+      board.ok
+        ? Math.max(
+            ...partOfKind(partOf(this.circuit, id).kind).segments.map(({ key }) =>
+              Math.abs(segmentAmps(board.board, board.point, id, key)),
+            ),
+          )
+        : 0
+    return this.wrong.some((id) => amps(sound, id) < 0.01 && amps(now, id) > 0.1)
   }
 
   /** What anybody would do to such a piece, a new one first. */
