@@ -75,6 +75,10 @@ test('a false alarm: handed out with what is said of it, proved under load, conc
     await page.goto(`/review/${id}`)
     await expect(page.getByText('each stretch of the way was proved under load')).toBeVisible()
     await expect(page.getByText('no good part was replaced')).toBeVisible()
+    // What the whole attempt leaves of an aspect is said there: nobody has to guess where the points went.
+    const mark = page.getByRole('region', { name: 'Mark', exact: true })
+    await mark.getByRole('button', { name: /^Inference/ }).click()
+    await expect(mark.getByText(/^Nothing (was struck out|could be struck out)\./)).toBeVisible()
   })
   await student.close()
 })

@@ -86,8 +86,10 @@ function asText({ order, steps }: WorkedAttempt, judged: JudgedAttempt): string 
         )
         .join('; ') || 'none'),
   )
-  for (const { aspect, points, of } of judged.marks)
+  for (const { aspect, points, of, less = [] } of judged.marks) {
     lines.push(`${say(aspectNames[aspect])}: ${points} of ${of}`)
+    for (const why of less) lines.push(`  ${say(why)}`)
+  }
   const capped = judged.uncapped === undefined ? '' : ` (capped from ${judged.uncapped})`
   lines.push(`Total: ${judged.total} of ${judged.of}${capped}`)
   return lines.join('\n').replace(/\u00a0/g, ' ')

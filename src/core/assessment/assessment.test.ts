@@ -85,7 +85,7 @@ describe('inferences', () => {
     const early = verdicts.find((v) => v.pieces?.[0]?.startsWith('G1'))!
     expect(early.share).toBeLessThan(1)
     expect(early.reason).toMatch(
-      /^G1.* is struck out .*early, with \d+ % of the doubt still on it: “G1 hopper frame ground.*” would have given the same readings\.$/,
+      /^G1.* is struck out .*early, with \d+\s% of the doubt still on it: “G1 hopper frame ground.*” would have given the same readings\.$/,
     )
   })
 
@@ -184,7 +184,7 @@ describe('conclusions', () => {
     expect(verdict.share).toBeGreaterThan(0.02)
     expect(verdict.share).toBeLessThan(0.6)
     expect(verdict.reason).toMatch(
-      /the readings leave \S+ \(\d+ % of the doubt\)\. To tell them apart: .+ would have told more/,
+      /the readings leave \S+ \(\d+\s% of the doubt\)\. To tell them apart: .+ would have told more/,
     )
     expect(verdict.reason).not.toMatch(/luck/i)
   })

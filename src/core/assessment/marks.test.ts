@@ -116,4 +116,24 @@ describe('marks', () => {
       'uncapped',
     )
   })
+
+  it('say why an aspect is worth less than its steps earned, and nothing where it is not', () => {
+    const whyOf = (judgements: readonly Judgement[], aspect: Aspect, account: Partial<Account> = {}) =>
+      marksOf(judgements, defaultRubric, { ...all, ...account })
+        .marks.find((m) => m.aspect === aspect)!
+        .less?.map(({ code }) => code)
+    for (const aspect of aspects) expect(whyOf(perfect, aspect), aspect).toBeUndefined()
+    expect(whyOf(perfect, 'technique', { aim: 0.3 })).toEqual(['assessment.lessAim'])
+    expect(whyOf(perfect, 'efficiency', { aim: 0.3 })).toEqual(['assessment.lessAim'])
+    expect(whyOf(perfect, 'technique', { aim: 0.6 })).toBeUndefined()
+    expect(whyOf([judged('prediction', 1)], 'prediction')).toEqual(['assessment.lessShown'])
+    expect(whyOf(perfect, 'prediction', { evidence: 0.2 })).toEqual(['assessment.lessEvidence'])
+    expect(whyOf(perfect, 'inference', { understood: 0.15 })).toEqual(['assessment.lessUnderstood'])
+    expect(whyOf(perfect, 'inference', { said: 0.3 })).toEqual(['assessment.lessSaid'])
+    expect(whyOf([judged('conclusion', 1)], 'inference', { said: 0 })).toEqual(['assessment.lessSilent'])
+    // Steps that earned nothing have said so themselves.
+    expect(
+      whyOf([judged('technique', 0), judged('technique', 0, { step: 3 })], 'technique', { aim: 0 }),
+    ).toBeUndefined()
+  })
 })

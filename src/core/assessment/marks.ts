@@ -1,16 +1,8 @@
+import { type Message, say } from '../document'
+import { percentOf } from './inference'
 import type { Rubric } from './rubric'
 import { aspects, type Aspect, type Judgement, type Mark } from './verdict'
 
-/**
- * What an attempt without evidence cannot collect: inference and the choice of tests are worth what the evidence is worth;
- * predictions and technique, which may be right though they led nowhere, its square root.
- */
-const gates: Readonly<Partial<Record<Aspect, (gate: number) => number>>> = {
-  prediction: Math.sqrt,
-  technique: Math.sqrt,
-  inference: (gate) => gate,
-  efficiency: (gate) => gate,
-}
 /** Share of the doubt removed from which the evidence is enough. */
 const enough = 0.8
 /** What a proven conclusion says of the claims that were not made, as a share of inference. */
@@ -38,21 +30,21 @@ export interface Account {
   readonly swapped: boolean
 }
 
-/** Each aspect's points: its weight times the mean share over what was judged. Nothing judged earns nothing. */
+/** Each aspect's points: its weight times the mean share over what was judged, less what the whole attempt leaves of it. */
 export function marksOf(
   judgements: readonly Judgement[],
   rubric: Rubric,
   account: Account,
 ): { marks: Mark[]; total: number; of: number; uncapped?: number } {
-  const { evidence, understood, swapped } = account
-  const gate = Math.min(1, evidence / enough)
+  const { swapped } = account
   const marks = aspects.map((aspect): Mark => {
     const of = rubric.weights[aspect]
     const earned = shares[aspect]?.(judgements, account) ?? meanIn(judgements, aspect)
+    const parts = (lessBy[aspect] ?? []).map((by) => by(account, judgements))
     const cost = judgements.reduce((sum, j) => sum + (j.aspect === aspect ? (j.cost ?? 0) : 0), 0)
-    const gated = gates[aspect]
-    const points = earned * (gated ? gated(gate) * understood : 1) * of - cost
-    return { aspect, of, points: round(Math.max(0, points)) }
+    const points = parts.reduce((left, { share }) => left * share, earned) * of - cost
+    const less = earned > 0 ? parts.filter(({ share }) => share < lessFrom).map(({ why }) => why) : []
+    return { aspect, of, points: round(Math.max(0, points)), ...(less.length && { less }) }
   })
   const whole = round(marks.reduce((sum, m) => sum + m.points, 0))
   const of = marks.reduce((sum, m) => sum + m.of, 0)
@@ -61,26 +53,64 @@ export function marksOf(
   return whole > cap ? { marks, total: cap, of, uncapped: whole } : { marks, total: whole, of }
 }
 
-/** What an aspect earns, where it is more than the mean of its judgements. */
+/** Above it nothing is said: no tenth of a point hangs on it. */
+const lessFrom = 0.995
+
+/** What an aspect earns step by step, where it is more than the mean of its judgements. */
 const shares: Partial<Record<Aspect, (judgements: readonly Judgement[], account: Account) => number>> = {
-  inference: (judgements, { said, proven, evidence, aim }) => {
-    const base = proven ? impliedByProof * Math.min(1, aim / aimed.enough) : 0
-    const claims = sharesIn(judgements, 'inference')
-    // Nothing had been cleared that could be said: the evidence speaks for itself.
-    if (!claims.length) return said === 1 && proven ? evidence : base
-    return meanOf(claims) * (base + (1 - base) * Math.min(1, said / saidEnough))
-  },
-  efficiency: (judgements, { aim, proven, evidence }) => {
-    const chosen = sharesIn(judgements, 'efficiency')
-    const reach = Math.max(0, Math.min(1, (aim - aimed.none) / (aimed.enough - aimed.none)))
-    return (chosen.length ? meanOf(chosen) : proven ? evidence : 0) * reach
-  },
-  // What is measured without aim is no technique shown again.
-  technique: (judgements, { aim }) =>
-    meanOf(worstOfEachStep(judgements)) *
-    Math.min(1, aim / aimed.technique) *
-    shownIn(judgements, 'technique'),
-  prediction: (judgements) => meanIn(judgements, 'prediction') * shownIn(judgements, 'prediction'),
+  // Where nothing was claimed, what the whole attempt leaves of it says what that is worth.
+  inference: (judgements) => (sharesIn(judgements, 'inference').length ? meanIn(judgements, 'inference') : 1),
+  efficiency: (judgements, { proven, evidence }) =>
+    sharesIn(judgements, 'efficiency').length ? meanIn(judgements, 'efficiency') : proven ? evidence : 0,
+  technique: (judgements) => meanOf(worstOfEachStep(judgements)),
+}
+
+/** What the whole attempt leaves of an aspect, 0 to 1, and why. */
+type Less = (
+  account: Account,
+  judgements: readonly Judgement[],
+) => { readonly share: number; readonly why: Message }
+
+/** What an attempt without evidence cannot collect: what led nowhere. */
+const byEvidence =
+  (curve = (gate: number): number => gate): Less =>
+  ({ evidence }) => ({
+    share: curve(Math.min(1, evidence / enough)),
+    why: say('assessment.lessEvidence', { percent: percentOf(evidence), enough: percentOf(enough) }),
+  })
+const byUnderstanding: Less = ({ understood }) => ({
+  share: understood,
+  why: say('assessment.lessUnderstood', { percent: percentOf(understood) }),
+})
+const byTests =
+  (aspect: Aspect): Less =>
+  (_, judgements) => ({ share: shownIn(judgements, aspect), why: say('assessment.lessShown') })
+/** What is measured without aim is no technique shown again. */
+const byAim =
+  (none: number, all: number): Less =>
+  ({ aim }) => ({
+    share: Math.max(0, Math.min(1, (aim - none) / (all - none))),
+    why: say('assessment.lessAim', { percent: percentOf(aim), enough: percentOf(all) }),
+  })
+const bySaying: Less = ({ said, proven, evidence, aim }, judgements) => {
+  const base = proven ? impliedByProof * Math.min(1, aim / aimed.enough) : 0
+  if (sharesIn(judgements, 'inference').length)
+    return {
+      share: base + (1 - base) * Math.min(1, said / saidEnough),
+      why: say('assessment.lessSaid', { percent: percentOf(said), enough: percentOf(saidEnough) }),
+    }
+  // Nothing had been cleared that could be said: the evidence speaks for itself.
+  return said === 1 && proven
+    ? { share: evidence, why: say('assessment.lessToldItself', { percent: percentOf(evidence) }) }
+    : { share: base, why: say('assessment.lessSilent') }
+}
+
+/** Predictions and technique may be right though they led nowhere: they lose by the square root. */
+const lessBy: Readonly<Partial<Record<Aspect, readonly Less[]>>> = {
+  prediction: [byTests('prediction'), byEvidence(Math.sqrt), byUnderstanding],
+  technique: [byAim(0, aimed.technique), byTests('technique'), byEvidence(Math.sqrt), byUnderstanding],
+  inference: [bySaying, byEvidence(), byUnderstanding],
+  efficiency: [byAim(aimed.none, aimed.enough), byEvidence(), byUnderstanding],
 }
 
 /** How far an aspect has been shown at all, by how many tests. */

@@ -61,7 +61,15 @@ export const pathStepSchema = z.strictObject({
 
 export const judgedSchema = z.strictObject({
   judgements: z.array(judgementSchema),
-  marks: z.array(z.strictObject({ aspect: z.enum(aspects), points: z.number(), of: z.number() })),
+  marks: z.array(
+    z.strictObject({
+      aspect: z.enum(aspects),
+      points: z.number(),
+      of: z.number(),
+      /** Why it is less than its steps earned; absent where it is not. */
+      less: z.array(messageSchema).optional(),
+    }),
+  ),
   total: z.number(),
   of: z.number(),
   /** The mark before a cap, where a grave error of safety capped it. */

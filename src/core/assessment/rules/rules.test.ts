@@ -347,3 +347,13 @@ describe('technique and safety', () => {
     }
   })
 })
+
+describe('the same test again', () => {
+  const at = (red: string, also = 'B1-') => relay().volts('N1.30', 'B1-').volts(red, also).fired
+
+  it('is known by the points that were touched, whatever they are called', () => {
+    // The supply pin from the back: upper row, the eighth from the left.
+    expect(at('N1/A 1.8')).toContain('sameTestAgain')
+    expect(at('N1/A 1.7')).not.toContain('sameTestAgain')
+  })
+})

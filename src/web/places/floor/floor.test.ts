@@ -74,7 +74,7 @@ describe('what somebody just did', () => {
       'struck out 2',
       expect.stringMatching(/G1n/),
       'struck out nothing',
-      'concludes G1.foot, 80 % sure',
+      'concludes G1.foot, 80\u00a0% sure',
     ])
     const others: Step[] = [
       {

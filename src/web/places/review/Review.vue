@@ -227,6 +227,7 @@ async function print() {
             >
               <template #default="{ mark }">
                 <div class="why grid gap-6px">
+                  <p v-for="(less, k) in mark.less" :key="`less ${k}`" class="less">{{ say(less) }}</p>
                   <p v-if="!reasons.length" class="quiet">
                     {{ t('ui.review.nothingInThisAttemptWas', { aspect: tell(aspectNames[mark.aspect]) }) }}
                   </p>

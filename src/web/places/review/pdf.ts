@@ -89,6 +89,12 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
               ],
             ],
           ),
+          ...marks.flatMap((m) =>
+            (m.less ?? []).map((why) => ({
+              text: `${tell(aspectNames[m.aspect])}: ${tell(why)}`,
+              style: 'quiet',
+            })),
+          ),
         ]
       : []),
     ...(review.exam ? examRecord(review.exam, review.steps.length) : []),
