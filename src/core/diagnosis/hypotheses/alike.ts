@@ -25,8 +25,9 @@ export class Alike {
     const model = modelOf(circuit)
     const number = numbered()
     return new Alike(
-      Int32Array.from(hypotheses, ({ fault, company, grid, plantedAt }) =>
-        fault && isPassive(model, fault)
+      Int32Array.from(hypotheses, ({ fault, beside, company, grid, plantedAt }) =>
+        // Beside what leads current away it matters where a fault stands.
+        fault && isPassive(model, fault) && (!beside || faultOfKind(beside.kind).inLine)
           ? number(`${fault.kind} ${fault.cold} ${company} ${plantedAt} ${grid.join()}`)
           : 0,
       ),
