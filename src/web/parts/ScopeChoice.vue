@@ -47,7 +47,8 @@ const choosePeople = (students: string[]) =>
       clearable
       size="small"
       max-tag-count="responsive"
-      class="classes w-250px"
+      class="classes"
+      :class="store.scope.classes.length ? 'w-250px' : 'w-200px'"
       :placeholder="t('ui.common.everybody')"
       :input-props="{ 'aria-label': t('ui.common.class') }"
       @update:value="chooseClasses"

@@ -71,7 +71,7 @@ useKeys(t('ui.common.floor'), [
       <Search
         ref="finder"
         v-model="search"
-        class="!w-220px"
+        class="!w-200px"
         :label="t('ui.common.find')"
         :placeholder="t('ui.floor.nameCircuitStation')"
       />
