@@ -89,12 +89,7 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
               ],
             ],
           ),
-          ...marks.flatMap((m) =>
-            (m.less ?? []).map((why) => ({
-              text: `${tell(aspectNames[m.aspect])}: ${tell(why)}`,
-              style: 'quiet',
-            })),
-          ),
+          ...reasons(marks),
         ]
       : []),
     ...(review.exam ? examRecord(review.exam, review.steps.length) : []),
@@ -103,6 +98,15 @@ export function attemptPage(review: Review, say: (m: Message) => string) {
     ...(review.exam ? [signatures()] : []),
     { text: caution(), style: 'quiet', margin: [0, 10, 0, 0] },
   ])
+}
+
+/** Why marks are less than their steps earned; what several aspects share is said once. */
+function reasons(marks: NonNullable<Review['judged']>['marks']): Content[] {
+  const aspects = new Map<string, string[]>()
+  for (const { aspect, less = [] } of marks)
+    for (const why of less.map(tell))
+      aspects.set(why, [...(aspects.get(why) ?? []), tell(aspectNames[aspect])])
+  return [...aspects].map(([why, names]) => ({ text: `${names.join(', ')}: ${why}`, style: 'quiet' }))
 }
 
 /** What an examination's record says beside the marks: under which conditions, how hard, by which rubric and engine. */
