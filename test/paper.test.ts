@@ -3,14 +3,14 @@ import { afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { demoCircuit, demoNames } from './demo'
 import { Attempt } from './attempt'
 import type { Circuit } from '../src/core/circuit'
-import { aspects } from '../src/core/assessment'
+import { aspectNames, aspects } from '../src/core/assessment'
 import { Predictor } from '../src/core/diagnosis'
 import { catalogue, describeFault, possibleFaults, type Fault } from '../src/core/faults'
 import { skillKeys } from '../src/core/lab'
 import { answerKey, type Sortable } from '../src/core/readings'
 import { buildSheet } from '../src/core/workshop'
 import type { Review, StoredDay, StoredLesson } from '../src/contract'
-import { loadWords, use } from '../src/web/words'
+import { loadWords, tell, use } from '../src/web/words'
 import { orders, sealed, stations } from '../src/web/places/days/cards'
 import { reportPages } from '../src/web/places/ledger/report'
 import { attemptPage, orderSheet } from '../src/web/places/review/pdf'
@@ -145,6 +145,17 @@ describe('records on paper in German', () => {
     expect(review.judged?.judgements.length).toBeGreaterThan(5)
     expect(left(() => attemptPage(review, verdictWords(circuit)), names)).toEqual([])
     expect(left(() => orderSheet(review), names)).toEqual([])
+  })
+
+  it('a reason for lower marks once, with every aspect that it lowers', () => {
+    const why = say('assessment.lessShown')
+    const marks = review.judged!.marks.map((mark, i) => ({ ...mark, less: i < 3 ? [why] : [] }))
+    const text = JSON.stringify(
+      attemptPage({ ...review, judged: { ...review.judged!, marks } }, verdictWords(circuit)),
+    )
+    const told = marks.slice(0, 3).map(({ aspect }) => tell(aspectNames[aspect]))
+    expect(text.split(`${told.join(', ')}: ${tell(why)}`)).toHaveLength(2)
+    expect(text.split(tell(why))).toHaveLength(2)
   })
 
   it('the cards of a lab day, whatever is planted', () => {
